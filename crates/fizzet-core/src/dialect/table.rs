@@ -1,0 +1,213 @@
+//! The table: one row a rule, one column a shell.
+//!
+//! The columns are posix, bash, dash, busybox, ksh93, mksh, zsh. A row's doc comment is the sentence
+//! that people are shown; the string behind it is the evidence.
+
+use crate::dialect::Shell;
+
+/// One rule in which shells differ.
+#[derive(Clone, Copy, Debug)]
+pub struct Row {
+    /// Its name.
+    pub name: &'static str,
+    /// What it says.
+    pub sentence: &'static str,
+    /// How it is known.
+    pub evidence: &'static str,
+    /// The value in each column.
+    pub values: [&'static str; 7],
+}
+
+/// When `"$@"` with no parameters makes its quotes vanish.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EmptyAt {
+    /// Only if it stands alone in the quotes.
+    Alone,
+    /// If all the rest is empty.
+    Any,
+    /// If all the rest is empty and it stands there exactly once.
+    Once,
+    /// If all is empty and it stands first.
+    First,
+    /// If all is empty and it stands last.
+    Last,
+}
+
+macro_rules! dialect_table {
+    ($( $(#[doc = $doc:literal])+ $name:ident: $type:ty = [$($value:expr),+], $evidence:literal; )+) => {
+        /// The rules of one shell.
+        #[derive(Clone, PartialEq, Debug)]
+        pub struct Dialect {
+            /// Whose rules they are.
+            pub shell: Shell,
+            $( $(#[doc = $doc])+ pub $name: $type, )+
+        }
+
+        /// The rows of the table, in the order in which they are written.
+        pub static ROWS: &[Row] = &[
+            $( Row {
+                name: stringify!($name),
+                sentence: concat!($($doc),+),
+                evidence: $evidence,
+                values: [$(stringify!($value)),+],
+            }, )+
+        ];
+
+        impl Dialect {
+            /// The column of a shell.
+            pub fn of(shell: Shell) -> Dialect {
+                let column = shell as usize;
+                Dialect { shell, $( $name: { let values: [$type; 7] = [$($value),+]; values[column] }, )+ }
+            }
+
+            /// Takes over one row from another dialect; answers whether that changed anything.
+            pub fn adopt(&mut self, row: usize, other: &Dialect) -> bool {
+                let mut at = 0;
+                $(
+                    if at == row {
+                        let changed = self.$name != other.$name;
+                        self.$name = other.$name;
+                        return changed;
+                    }
+                    at += 1;
+                )+
+                let _ = at;
+                false
+            }
+        }
+    };
+}
+
+const Y: bool = true;
+const N: bool = false;
+
+dialect_table! {
+    /// An unquoted parameter or command substitution is split at IFS.
+    splits_unquoted: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: x='a b'; echo $x";
+    /// The value of an unquoted expansion can match pathnames.
+    globs_values: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: x='*'; echo $x";
+    /// A pattern that matches no pathname stays as it is; otherwise it is an error.
+    keeps_unmatched: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: echo nosuch*";
+    /// `.*` also matches `.` and `..`.
+    dot_star_matches_dots: bool = [Y, N, Y, Y, N, N, N], "observed in all six: echo .* in a folder";
+    /// In a bracket expression `^` negates as `!` does.
+    caret_negates: bool = [N, Y, N, Y, Y, N, Y], "observed in all six: echo [^a]*";
+    /// Patterns and lengths count characters of the locale, not bytes.
+    characters: bool = [Y, Y, N, N, Y, Y, Y], "observed with LANG=C.UTF-8: echo ?.txt beside a file named with a two-byte letter";
+    /// Several slashes behind a component that is a pattern become one in the pathnames.
+    squeezes_slashes: bool = [N, Y, N, N, N, N, N], "observed in all six: echo s*//k*";
+    /// When quotes that hold `$@` and nothing else that is not empty make no argument at all.
+    empty_at: EmptyAt = [EmptyAt::Alone, EmptyAt::Any, EmptyAt::Alone, EmptyAt::Alone, EmptyAt::Once, EmptyAt::First, EmptyAt::Last], "observed: x=; set --; printf '[%s]' \"$@$x\" \"$x$@\" \"$@$@\"";
+    /// Unquoted `$@` and `$*` are joined with the first character of IFS before they are split, so that empty parameters can survive.
+    joins_before_splitting: bool = [N, Y, N, N, N, Y, N], "observed: IFS=:; set -- a '' b; echo $@";
+    /// White space of IFS that ends one expansion and a separator that begins the next count as one separator.
+    splits_across_expansions: bool = [N, Y, N, N, N, N, N], "observed: IFS=' :'; x='a '; y=':b'; echo $x$y";
+    /// IFS is a list of characters of the locale, not of bytes.
+    ifs_characters: bool = [Y, Y, N, N, Y, N, Y], "observed with LANG=C.UTF-8: IFS='ä'";
+    /// A backslash in an unquoted value escapes the next character of a pattern.
+    value_backslash_escapes: bool = [Y, Y, Y, Y, N, N, N], "observed: y='\\[q*'; echo $y beside a file [q]";
+    /// `[.a.]` and `[=a=]` are known in bracket expressions.
+    collating_elements: bool = [Y, Y, N, Y, Y, Y, N], "observed in all six: echo [[.a.]]*";
+    /// Character classes such as `[:alpha:]` know letters beyond ASCII.
+    wide_classes: bool = [Y, Y, N, N, Y, N, Y], "observed: echo [[:alpha:]]* beside a file named with a two-byte letter";
+    /// Inside `\"${x-...}\"` single quotes keep a `}` from closing the expansion.
+    single_quotes_hide_brace: bool = [N, Y, N, N, Y, N, N], "observed: echo \"${z-'}'}\"";
+    /// Double quotes inside `\"${x-...}\"` end the quoting.
+    inner_quotes_unquote: bool = [N, N, N, N, Y, N, N], "observed: printf '[%s]' \"${z-\"a b\"}\"";
+    /// In an assignment, unquoted or quoted `$@` is joined with spaces whatever IFS is.
+    at_joins_with_space: bool = [N, Y, N, N, Y, Y, N], "observed: IFS=:; set -- a b; x=$@";
+    /// Whether a word of `export` and its kin is an assignment is decided when the command name has been expanded.
+    late_declarations: bool = [N, N, Y, Y, N, N, Y], "observed: c=export; x='a b'; $c y=$x";
+    /// Commands may begin with a lone `;`.
+    leading_semicolon: bool = [N, N, N, N, Y, N, Y], "observed: ; echo a";
+    /// `$10` is parameter 10 rather than `$1` followed by `0`.
+    unbraced_digits: bool = [N, N, N, N, N, N, Y], "observed in all six: set -- a; echo $10";
+    /// The name and value of `name=value` arguments of `export` and its kin are read as assignments.
+    declarations: bool = [Y, Y, Y, Y, Y, Y, Y], "observed: x='a b'; export y=$x";
+    /// A tilde after `=` or `:` in an argument that looks like an assignment is expanded.
+    tilde_in_arguments: bool = [N, Y, N, N, N, N, N], "observed: echo a=~ a=~:~";
+    /// A tilde directly after the `=` of an argument is expanded.
+    tilde_after_equals: bool = [N, Y, N, N, N, Y, N], "observed: echo a=~";
+    /// `$'...'` decodes escapes.
+    dollar_single_quotes: bool = [Y, Y, N, Y, Y, Y, Y], "observed in all six: echo $'a\\tb'";
+    /// `$\"...\"` is a double-quoted string without the dollar.
+    dollar_double_quotes: bool = [N, Y, N, N, Y, Y, N], "observed in all six: echo $\"a\"";
+    /// `$[...]` is an arithmetic expansion.
+    dollar_brackets: bool = [N, Y, N, N, N, N, Y], "observed in all six: echo $[1+1]";
+    /// In `$'...'` an unknown escape keeps its backslash.
+    unknown_escape_keeps_backslash: bool = [Y, Y, Y, Y, N, N, N], "observed in all six: $'\\\\z'";
+    /// Groups such as `@(a|b)` are patterns without being switched on.
+    extended_patterns: bool = [N, N, N, N, Y, Y, N], "observed: case ab in @(ab|c)) echo y;; esac";
+    /// `<(...)` and `>(...)` stand for a file.
+    process_substitution: bool = [N, Y, N, Y, Y, N, Y], "observed: echo <(:)";
+    /// Variables can be arrays.
+    arrays: bool = [N, Y, N, N, Y, Y, Y], "observed: a=(x y)";
+    /// `name+=value` appends.
+    append_assignment: bool = [N, Y, N, N, Y, Y, Y], "observed: a=1; a+=2; echo $a";
+    /// `${!x}` expands the variable that x names.
+    indirection: bool = [N, Y, N, N, Y, Y, N], "observed: y=x; x=1; echo ${!y}";
+    /// `${x:offset:length}` takes a part of the value.
+    substrings: bool = [N, Y, N, Y, Y, Y, Y], "observed: x=abc; echo ${x:1:1}";
+    /// `${x/pattern/text}` replaces.
+    replacement: bool = [N, Y, N, Y, Y, Y, Y], "observed: x=abc; echo ${x/b/-}";
+    /// `${x^}` and `${x,}` change case.
+    case_change: bool = [N, Y, N, N, N, N, N], "observed: x=abc; echo ${x^}";
+    /// `${x@Q}` and its kin transform the value.
+    transformations: bool = [N, Y, N, N, N, Y, N], "observed: x=abc; echo ${x@Q}";
+    /// `$((` without its `))` is an error even where it could be a command substitution.
+    unclosed_arithmetic_is_fatal: bool = [N, N, Y, Y, N, N, N], "observed: echo $((1)";
+    /// A here-document that the text ends in is an error.
+    unclosed_document_is_fatal: bool = [N, N, N, N, N, Y, N], "observed: cat <<E";
+    /// A compound command may have an empty body.
+    empty_bodies: bool = [N, N, N, N, N, N, Y], "observed: if :; then fi";
+    /// `time` before a pipeline is a reserved word.
+    time_reserved: bool = [N, Y, N, N, Y, Y, Y], "observed: time :";
+    /// `!` may stand alone.
+    lone_negation: bool = [N, Y, N, N, Y, N, N], "observed: ! ; echo $?";
+    /// `|&` pipes standard error too.
+    pipe_both: bool = [N, Y, N, N, N, N, Y], "observed: echo a |& cat";
+    /// `select` is a reserved word.
+    select: bool = [N, Y, N, N, Y, Y, Y], "observed: select x in a; do :; done";
+    /// `function name` defines a function.
+    function_keyword: bool = [N, Y, N, Y, Y, Y, Y], "observed: function f { :; }";
+    /// `[[` begins a conditional expression.
+    double_brackets: bool = [N, Y, N, N, Y, Y, Y], "observed: [[ a ]]";
+    /// `((` begins an arithmetic command.
+    double_parentheses: bool = [N, Y, N, N, Y, Y, Y], "observed: ((1))";
+    /// `coproc` begins a coprocess.
+    coprocesses: bool = [N, Y, N, N, N, N, Y], "observed: coproc :";
+    /// `for ((a; b; c))` is a loop.
+    arithmetic_for: bool = [N, Y, N, N, Y, N, Y], "observed: for ((i=0;i<2;i++)); do :; done";
+    /// A loop body may be written in braces.
+    braces_as_loop_body: bool = [N, Y, N, N, Y, Y, Y], "observed: for i in a; { echo $i; }";
+    /// `;;&` goes on comparing.
+    case_continue_ampersand: bool = [N, Y, N, N, N, Y, N], "observed: case a in a) echo 1;;& a) echo 2;; esac";
+    /// `;|` goes on comparing.
+    case_continue_bar: bool = [N, N, N, N, N, Y, Y], "observed: case a in a) echo 1;| a) echo 2;; esac";
+    /// `;&` runs the next body.
+    case_fall: bool = [Y, Y, N, N, Y, Y, Y], "observed: case a in a) echo 1;& b) echo 2;; esac";
+    /// A function may have a name that is no variable name.
+    any_function_name: bool = [N, Y, N, N, N, Y, Y], "observed: a-b() { :; }";
+    /// A function body may be a simple command.
+    simple_function_bodies: bool = [N, N, Y, Y, Y, Y, Y], "observed: f() echo a";
+    /// `{name}>file` picks a descriptor.
+    named_descriptors: bool = [N, Y, N, N, Y, N, Y], "observed: : {fd}>/dev/null";
+    /// A descriptor before a redirection may have several digits.
+    long_descriptors: bool = [Y, Y, N, Y, N, N, N], "observed: echo 12>&1";
+    /// `&>` redirects both outputs.
+    redirect_both: bool = [N, Y, N, Y, Y, Y, Y], "observed: echo a &>/dev/null";
+    /// `<<<` is a here-string.
+    here_strings: bool = [N, Y, N, N, Y, Y, Y], "observed: cat <<<a";
+    /// `~+` and `~-` stand for the folders that `cd` left and entered.
+    tilde_folders: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: echo ~+";
+    /// `~` with HOME unset asks the user database.
+    tilde_asks_users: bool = [N, Y, N, N, Y, N, Y], "observed: unset HOME; echo ~";
+    /// `~` with an empty HOME is an empty argument rather than none.
+    empty_home_is_a_field: bool = [Y, Y, N, N, N, N, Y], "observed: HOME=; printf '[%s]' ~";
+    /// The status a shell ends with after a bad substitution.
+    bad_substitution_status: u8 = [2, 1, 2, 2, 1, 1, 1], "observed in all six: echo ${x!y}; echo $?";
+    /// The status a shell ends with after `${x?}` or an unset parameter under `set -u`.
+    unset_status: u8 = [2, 127, 2, 2, 1, 1, 1], "observed in all six: SHELL -c ': ${x?}'; echo $?";
+    /// The letters of `$-` when the shell was started with `-c`.
+    dash_flags: &'static str = ["", "hBc", "", "c", "chsB", "hUc", "569Xf"], "observed in all six: echo $-";
+}

@@ -1,0 +1,71 @@
+//! Which names a shell carries out itself.
+
+use crate::dialect::{Dialect, Shell};
+
+/// How a command name is carried out.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum UtilityKind {
+    /// A special built-in utility (POSIX XCU 2.15).
+    Special,
+    /// Another built-in utility.
+    Builtin,
+}
+
+/// POSIX XCU 2.15.
+const SPECIAL: &[&str] = &[
+    ".", ":", "break", "continue", "eval", "exec", "exit", "export", "readonly", "return", "set",
+    "shift", "times", "trap", "unset",
+];
+
+/// Built-in in every shell here.
+const COMMON: &[&str] = &[
+    "alias", "bg", "cd", "command", "echo", "false", "fg", "getopts", "hash", "jobs", "kill",
+    "printf", "pwd", "read", "test", "true", "type", "ulimit", "umask", "unalias", "wait", "[",
+];
+
+/// What each shell has besides, in the order of the table's columns; observed with `type NAME`.
+const OWN: [&[&str]; 7] = [
+    &[],
+    &[
+        "bind", "builtin", "caller", "compgen", "complete", "compopt", "declare", "dirs", "disown",
+        "enable", "fc", "help", "history", "let", "local", "logout", "mapfile", "popd", "pushd",
+        "readarray", "shopt", "source", "suspend", "typeset",
+    ],
+    &["chdir", "fc", "local"],
+    &["chdir", "help", "let", "local", "source"],
+    &["builtin", "disown", "enum", "fc", "hist", "let", "print", "sleep", "source", "typeset",
+      "compound", "float", "integer", "nameref", "autoload", "functions", "history", "r", "redirect",
+      "stop", "suspend"],
+    &["autoload", "bind", "builtin", "cat", "dot", "fc", "functions", "global", "hash", "history",
+      "integer", "let", "local", "login", "mknod", "nameref", "print", "r", "realpath", "rename",
+      "sleep", "source", "stop", "suspend", "typeset", "whence"],
+    &["autoload", "bindkey", "builtin", "bye", "chdir", "declare", "dirs", "disable", "disown",
+      "echotc", "emulate", "enable", "fc", "float", "functions", "getln", "history", "integer",
+      "let", "limit", "local", "log", "logout", "noglob", "popd", "print", "pushd", "pushln", "r",
+      "rehash", "sched", "setopt", "source", "suspend", "typeset", "unfunction", "unhash", "unlimit",
+      "unsetopt", "vared", "whence", "where", "which", "zcompile", "zmodload", "zstyle"],
+];
+
+/// Utilities whose `name=value` arguments are assignments.
+const DECLARATIONS: &[&str] = &["export", "readonly", "typeset", "declare", "local"];
+
+impl Dialect {
+    /// How the shell carries out `name`, unless it is a function or an external command.
+    pub fn utility(&self, name: &[u8]) -> Option<UtilityKind> {
+        let name = std::str::from_utf8(name).ok()?;
+        if SPECIAL.contains(&name) {
+            return Some(UtilityKind::Special);
+        }
+        // In dash `fg`, `bg` and `jobs` exist too; the posix mode has only what POSIX names.
+        let own = OWN[self.shell as usize];
+        (COMMON.contains(&name) || own.contains(&name)).then_some(UtilityKind::Builtin)
+    }
+
+    /// Whether `name=value` arguments of this utility are read as assignments.
+    pub fn is_declaration(&self, name: &[u8]) -> bool {
+        let is_listed = std::str::from_utf8(name).is_ok_and(|name| DECLARATIONS.contains(&name));
+        self.declarations
+            && is_listed
+            && (self.utility(name).is_some() || self.shell == Shell::Posix)
+    }
+}

@@ -1,0 +1,165 @@
+//! Words to fields: the expansions of POSIX XCU 2.6, a file a stage.
+//!
+//! A word goes through brace expansion, then tilde expansion, parameter expansion, command
+//! substitution and arithmetic expansion (together, from left to right, in [`substitute`]), then
+//! field splitting and pathname expansion. Quote removal needs no stage of its own: quotes are never
+//! part of a [`Text`], they are remembered as the standing of its runs.
+
+mod glob;
+mod operate;
+mod parameter;
+pub mod pattern;
+mod split;
+mod substitute;
+mod tilde;
+
+use std::rc::Rc;
+
+pub use split::Ifs;
+
+use crate::expand::pattern::PatternRules;
+use crate::expand::substitute::{Piece, Place, Substitution};
+use crate::host::Host;
+use crate::lineage::{Origin, Rule};
+use crate::source::Span;
+use crate::state::State;
+use crate::stop::Stop;
+use crate::syntax::ast::{List, Part, Word};
+use crate::text::{Standing, Text};
+use crate::trace::{Expansion, Matched, WordTrace};
+
+/// What the expansions need from the evaluator.
+pub trait Context {
+    /// The shell's state.
+    fn state(&mut self) -> &mut State;
+
+    /// The outside world.
+    fn host(&self) -> Rc<dyn Host>;
+
+    /// Where expansions are recorded, when somebody wants to read them.
+    fn record(&mut self) -> Option<&mut WordTrace>;
+
+    /// The output of a command substitution, without its last newlines.
+    ///
+    /// # Errors
+    /// Whatever stops the commands inside.
+    fn command_output(&mut self, list: &Rc<List>, span: Span) -> Result<Text, Stop>;
+
+    /// Whether `unset name` under `set -u`, a failed `${x?}` and the like are errors is the shell's
+    /// matter; this makes a hole and says that an answer is missing.
+    fn missing(&mut self, what: &str, span: Span);
+}
+
+/// All fields that a word makes: the arguments of a simple command.
+///
+/// # Errors
+/// An expansion that the shell refuses, or a limit.
+pub fn fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
+    if let [Part::Literal { bytes, span }] = &word.parts[..]
+        && bytes[0] != b'~'
+        && !bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'['))
+    {
+        let origin = Origin::new(Rule::Literal, *span);
+        return Ok(vec![Text::from_bytes(&bytes[..], Standing::Plain, origin)]);
+    }
+    let tilde = match cx.state().dialect.tilde_in_arguments {
+        true => Tilde::AfterAssignment,
+        false => Tilde::AtStart,
+    };
+    let pieces = Substitution::run(cx, word, Place { tilde, ..Place::FIELDS })?;
+    let texts = split_all(cx, pieces, word.span)?;
+    Ok(match_all(cx, texts, word))
+}
+
+/// The one text that a word makes where no splitting takes place: an assignment's value, the word of
+/// a `case`, the target of a redirection.
+///
+/// # Errors
+/// As for [`fields`].
+pub fn single(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, Stop> {
+    Ok(joined(Substitution::run(cx, word, Place { tilde, ..Place::SINGLE })?))
+}
+
+/// The text of a pattern: as [`single`], with the quoting kept for [`pattern::Pattern::from_text`].
+///
+/// # Errors
+/// As for [`fields`].
+pub fn pattern_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
+    single(cx, word, Tilde::AtStart)
+}
+
+/// Where a tilde is expanded in a word.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Tilde {
+    /// Nowhere.
+    Never,
+    /// At its start.
+    AtStart,
+    /// At its start and after each unquoted colon: the value of an assignment.
+    AfterColons,
+    /// At its start, and, if it looks like an assignment, in its value as in one.
+    AfterAssignment,
+}
+
+/// The one piece of a word that is not broken into fields.
+fn joined(pieces: Vec<Piece>) -> Text {
+    let mut texts = pieces.into_iter().map(|piece| piece.text);
+    let mut first = texts.next().unwrap_or_default();
+    texts.for_each(|text| first.push_text(&text));
+    first
+}
+
+fn split_all(cx: &mut dyn Context, pieces: Vec<Piece>, span: Span) -> Result<Vec<Text>, Stop> {
+    let state = cx.state();
+    let (across, limit) = (state.dialect.splits_across_expansions, state.limits.fields);
+    let fields = split::split(pieces, &ifs(state), across);
+    if fields.len() > limit {
+        return Err(Stop::Limit { what: "fields in one word", limit: limit as u64, span });
+    }
+    Ok(fields)
+}
+
+/// IFS as it stands now.
+pub(crate) fn ifs(state: &State) -> Ifs {
+    let characters = state.dialect.ifs_characters && state.utf8();
+    Ifs::new(state.variables.scalar(b"IFS").map(Text::bytes), characters)
+}
+
+fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Vec<Text> {
+    if cx.state().options.no_glob || !texts.iter().any(pattern::has_pattern) {
+        return texts;
+    }
+    let state = cx.state();
+    let (rules, dialect) = (PatternRules::new(&state.dialect, state.utf8()), state.dialect.clone());
+    let host = cx.host();
+    let mut fields = Vec::with_capacity(texts.len());
+    for text in texts {
+        match glob::pathnames(&text, word.span, rules, &dialect, &*host) {
+            Some(mut found) => {
+                if let Some(record) = cx.record() {
+                    let active = active_span(&text).unwrap_or(word.span);
+                    record.matched.push(Matched { pattern: text, active, count: found.len() });
+                }
+                fields.append(&mut found);
+            }
+            None => fields.push(text),
+        }
+    }
+    fields
+}
+
+/// Where the first active pattern character was written or expanded.
+fn active_span(text: &Text) -> Option<Span> {
+    text.runs()
+        .find(|(run, bytes)| {
+            !run.is_quoted() && bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'['))
+        })
+        .map(|(run, _)| run.origin.span())
+}
+
+/// Notes an expansion for the reader of the trace.
+fn record(cx: &mut dyn Context, expansion: impl FnOnce() -> Expansion) {
+    if let Some(record) = cx.record() {
+        record.expansions.push(expansion());
+    }
+}

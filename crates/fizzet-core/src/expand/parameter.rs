@@ -1,0 +1,230 @@
+//! Parameter expansion (POSIX XCU 2.6.2): finding the value and putting it into the word.
+
+use std::rc::Rc;
+
+use crate::expand::substitute::{Break, Place, Substitution};
+use crate::expand::{ifs, record};
+use crate::lineage::{Hop, Origin, Rule};
+use crate::source::Span;
+use crate::state::Value;
+use crate::stop::Stop;
+use crate::syntax::ast::{Operation, Parameter, ParameterName, Subscript};
+use crate::text::{Standing, Text};
+use crate::trace::Expansion;
+
+/// What a parameter holds.
+pub(super) enum Held {
+    /// It is not set.
+    Unset,
+    /// One value.
+    One(Text),
+    /// `$@`, `$*` and whole arrays.
+    List {
+        /// The values.
+        items: Vec<Text>,
+        /// Whether it was asked for with `*`.
+        star: bool,
+    },
+}
+
+impl Substitution<'_> {
+    pub(super) fn parameter(&mut self, parameter: &Parameter, place: Place) -> Result<(), Stop> {
+        let held = match parameter.operation {
+            Operation::Bad => {
+                let status = self.cx.state().dialect.bad_substitution_status;
+                return Err(Stop::shell("bad substitution", parameter.span, status));
+            }
+            _ => self.held(parameter)?,
+        };
+        if let Some(held) = self.operate(parameter, held, place)? {
+            self.emit(parameter, held, place)?;
+        }
+        Ok(())
+    }
+
+    /// The value of the parameter, each text with the hop of this expansion.
+    fn held(&mut self, parameter: &Parameter) -> Result<Held, Stop> {
+        let state = self.cx.state();
+        let name = parameter.name.to_bytes();
+        let hop = |shifted| Hop {
+            rule: Rule::Parameter,
+            span: parameter.span,
+            name: Some(name.clone()),
+            shifted,
+        };
+        let one = |text: Option<&Text>, shifted| match text {
+            Some(text) => Held::One(text.passed_through(&hop(shifted), Standing::Quoted)),
+            None => Held::Unset,
+        };
+        let held = match &parameter.name {
+            ParameterName::Positional(0) => one(Some(&state.positional.zero), 0),
+            ParameterName::Positional(n) => {
+                one(state.positional.get(*n), state.positional.shifted())
+            }
+            ParameterName::Special(sign @ (b'@' | b'*')) => {
+                let hop = hop(state.positional.shifted());
+                let all = state.positional.all().iter();
+                let items = all.map(|text| text.passed_through(&hop, Standing::Quoted)).collect();
+                Held::List { items, star: *sign == b'*' }
+            }
+            ParameterName::Special(sign) => self.special(*sign, &hop(0)),
+            ParameterName::Variable(variable) => match &parameter.index {
+                None => one(state.variables.scalar(variable), 0),
+                Some(index) => return self.indexed(variable, index, &hop(0)),
+            },
+        };
+        Ok(held)
+    }
+
+    fn special(&mut self, sign: u8, hop: &Hop) -> Held {
+        let state = self.cx.state();
+        let bytes = match sign {
+            b'#' => state.positional.count().to_string().into_bytes(),
+            b'?' => state.status.to_string().into_bytes(),
+            b'-' => state.dialect.dash_flags.as_bytes().to_vec(),
+            b'!' => return Held::Unset,
+            _ => {
+                self.cx.missing("the process number of the shell", hop.span);
+                let mut text = Text::new();
+                text.push_hole(Standing::Quoted, &Origin::from_hop(hop.clone()));
+                return Held::One(text);
+            }
+        };
+        let text = state.shell_text(&bytes);
+        Held::One(text.passed_through(hop, Standing::Quoted))
+    }
+
+    fn indexed(
+        &mut self,
+        name: &Rc<[u8]>,
+        index: &Subscript,
+        hop: &Hop,
+    ) -> Result<Held, Stop> {
+        let variable = self.cx.state().variables.get(name);
+        let star = matches!(index, Subscript::Star);
+        let items: Vec<&Text> = match variable.map(|variable| &variable.value) {
+            None | Some(Value::Nothing) => Vec::new(),
+            Some(Value::Scalar(text)) => vec![text],
+            Some(Value::Indexed(elements)) => elements.values().collect(),
+            Some(Value::Associative(elements)) => elements.iter().map(|(_, text)| text).collect(),
+        };
+        match index {
+            Subscript::At | Subscript::Star => {
+                let items =
+                    items.iter().map(|text| text.passed_through(hop, Standing::Quoted)).collect();
+                Ok(Held::List { items, star })
+            }
+            Subscript::Index(_) => {
+                self.cx.missing("an array index", hop.span);
+                Ok(Held::Unset)
+            }
+        }
+    }
+
+    /// Puts a value into the word.
+    pub(super) fn emit(
+        &mut self,
+        parameter: &Parameter,
+        held: Held,
+        place: Place,
+    ) -> Result<(), Stop> {
+        let (empty, count) = match &held {
+            Held::Unset => (true, 0),
+            Held::One(text) => (text.is_empty(), 1),
+            Held::List { items, .. } => (items.iter().all(Text::is_empty), items.len()),
+        };
+        record(self.cx, || Expansion {
+            rule: Rule::Parameter,
+            span: parameter.span,
+            name: Some(parameter.name.to_bytes()),
+            quoted: place.quoted,
+            empty,
+            count,
+        });
+        match held {
+            Held::Unset => self.unset(parameter),
+            Held::One(mut text) => {
+                text.set_standing(place.expanded());
+                self.push_text(&text)
+            }
+            Held::List { items, star } => self.list(parameter.span, items, star, place),
+        }
+    }
+
+    fn unset(&mut self, parameter: &Parameter) -> Result<(), Stop> {
+        let state = self.cx.state();
+        if !state.options.no_unset {
+            return Ok(());
+        }
+        let status = state.dialect.unset_status;
+        let name = parameter.name.to_bytes();
+        let message = format!("{} is not set, and set -u is on", String::from_utf8_lossy(&name));
+        Err(Stop::shell(message, parameter.span, status))
+    }
+
+    fn list(
+        &mut self,
+        span: Span,
+        items: Vec<Text>,
+        star: bool,
+        place: Place,
+    ) -> Result<(), Stop> {
+        if place.quoted && !star && items.is_empty() {
+            self.met_empty_at();
+        }
+        if place.fields && !(place.quoted && star) {
+            return self.separate(span, items, place);
+        }
+        let ifs = ifs(self.cx.state());
+        let spaced = !star && self.cx.state().dialect.at_joins_with_space;
+        let joiner: &[u8] = if spaced { b" " } else { ifs.joiner() };
+        self.joined(span, items, joiner, place)
+    }
+
+    fn joined(
+        &mut self,
+        span: Span,
+        items: Vec<Text>,
+        joiner: &[u8],
+        place: Place,
+    ) -> Result<(), Stop> {
+        let origin = Origin::new(Rule::Join, span);
+        for (at, mut text) in items.into_iter().enumerate() {
+            if at > 0 && !joiner.is_empty() {
+                self.push(joiner, place.expanded(), &origin)?;
+            }
+            text.set_standing(place.expanded());
+            self.push_text(&text)?;
+        }
+        Ok(())
+    }
+
+    /// One field a parameter; the first and last of them take the text around the expansion.
+    fn separate(
+        &mut self,
+        span: Span,
+        items: Vec<Text>,
+        place: Place,
+    ) -> Result<(), Stop> {
+        let standing = place.expanded();
+        if !place.quoted && self.cx.state().dialect.joins_before_splitting {
+            let ifs = ifs(self.cx.state());
+            if !ifs.is_empty() {
+                let joiner = if ifs.joiner().is_empty() { b" " } else { ifs.joiner() };
+                return self.joined(span, items, joiner, place);
+            }
+        }
+        let count = items.len();
+        for (at, mut text) in items.into_iter().enumerate() {
+            text.set_standing(standing);
+            self.push_text(&text)?;
+            if place.quoted {
+                self.keep_empty(standing, Origin::new(Rule::Parameter, span));
+            }
+            if at + 1 < count {
+                self.break_field(if place.quoted { Break::Field } else { Break::Blank });
+            }
+        }
+        Ok(())
+    }
+}

@@ -1,0 +1,235 @@
+//! Field splitting (POSIX XCU 2.6.5).
+
+use crate::expand::pattern::next_character;
+use crate::expand::substitute::{Break, Piece};
+use crate::lineage::Origin;
+use crate::source::Span;
+use crate::text::{Standing, Text};
+
+/// The characters of IFS, told apart.
+#[derive(Clone, Debug)]
+pub struct Ifs {
+    /// For each byte: what it is, if it is a separator by itself.
+    bytes: [Kind; 256],
+    /// Separators of more than one byte.
+    wide: Vec<u32>,
+    /// What joins `"$*"`: the first character; a space when IFS is unset; nothing when it is empty.
+    joiner: Vec<u8>,
+    is_empty: bool,
+}
+
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+enum Kind {
+    Text,
+    Blank,
+    Separator,
+}
+
+impl Ifs {
+    /// Reads the value of IFS; `None` when it is unset. `characters`: whether it is a list of
+    /// characters rather than bytes.
+    pub fn new(value: Option<&[u8]>, characters: bool) -> Ifs {
+        let list = value.unwrap_or(b" \t\n");
+        let mut ifs = Ifs {
+            bytes: [Kind::Text; 256],
+            wide: Vec::new(),
+            joiner: Vec::new(),
+            is_empty: list.is_empty(),
+        };
+        let mut at = 0;
+        while let Some((code, length)) = next_character(&list[at..], characters) {
+            if at == 0 {
+                ifs.joiner = list[..length].to_vec();
+            }
+            match length {
+                1 => {
+                    let byte = list[at];
+                    let blank = matches!(byte, b' ' | b'\t' | b'\n');
+                    ifs.bytes[usize::from(byte)] =
+                        if blank { Kind::Blank } else { Kind::Separator };
+                }
+                _ => ifs.wide.push(code),
+            }
+            at += length;
+        }
+        ifs
+    }
+
+    /// What stands between the parameters of `"$*"`.
+    pub fn joiner(&self) -> &[u8] {
+        &self.joiner
+    }
+
+    /// Whether IFS is set and empty: nothing is ever split.
+    pub fn is_empty(&self) -> bool {
+        self.is_empty
+    }
+
+    /// The kind and length of the first character.
+    fn kind(&self, bytes: &[u8]) -> (Kind, usize) {
+        let byte = bytes[0];
+        if byte >= 0xc0 && !self.wide.is_empty() {
+            return match next_character(bytes, true) {
+                Some((code, length)) if self.wide.contains(&code) => (Kind::Separator, length),
+                Some((_, length)) => (Kind::Text, length),
+                None => (Kind::Text, 1),
+            };
+        }
+        (self.bytes[usize::from(byte)], 1)
+    }
+}
+
+/// Where the splitter stands.
+#[derive(Clone, Copy, PartialEq, Eq)]
+enum Place {
+    /// At the start, or behind white space that no field came before.
+    Start,
+    /// In a field.
+    Field,
+    /// Behind white space that ended a field: a separator here belongs to it.
+    Blank,
+    /// Behind a separator.
+    Separator,
+}
+
+/// Splits the splittable runs of a word's pieces at IFS; a field with nothing in it vanishes.
+///
+/// With `across`, white space at the end of one expansion and a separator at the start of the next
+/// count as one separator; otherwise each expansion is split for itself.
+pub(super) fn split(pieces: Vec<Piece>, ifs: &Ifs, across: bool) -> Vec<Text> {
+    let mut splitter = Splitter { fields: Vec::new(), field: Text::new(), place: Place::Start };
+    let mut region = None;
+    for Piece { text, after } in pieces {
+        if splitter.field.is_nothing() && !needs_splitting(&text, ifs) {
+            if !text.is_nothing() {
+                region = text.runs().last().map(|(run, _)| run.origin.span());
+                splitter.field = text;
+                splitter.place = Place::Field;
+            }
+        } else {
+            splitter.text(&text, ifs, across, &mut region);
+        }
+        splitter.break_field(after);
+    }
+    splitter.fields
+}
+
+fn needs_splitting(text: &Text, ifs: &Ifs) -> bool {
+    !ifs.is_empty
+        && text.runs().any(|(run, bytes)| {
+            run.standing == Standing::Splittable
+                && bytes.iter().any(|&b| ifs.bytes[usize::from(b)] != Kind::Text || b >= 0xc0)
+        })
+}
+
+struct Splitter {
+    fields: Vec<Text>,
+    field: Text,
+    place: Place,
+}
+
+impl Splitter {
+    /// The runs of one piece. `region` is the expansion that the last run came from.
+    fn text(&mut self, text: &Text, ifs: &Ifs, across: bool, region: &mut Option<Span>) {
+        for (run, bytes) in text.runs() {
+            let span = Some(run.origin.span());
+            if std::mem::replace(region, span) != span && !across && self.place == Place::Blank {
+                self.place = Place::Start;
+            }
+            if run.hole {
+                self.field.push_hole(run.standing, &run.origin);
+                self.place = Place::Field;
+            } else if run.standing == Standing::Splittable {
+                self.run(bytes, ifs, &run.origin);
+            } else {
+                self.field.push(bytes, run.standing, &run.origin);
+                self.place = Place::Field;
+            }
+        }
+    }
+
+    fn break_field(&mut self, after: Break) {
+        if !self.field.is_nothing() {
+            self.fields.push(std::mem::take(&mut self.field));
+            self.place = Place::Blank;
+        }
+        if after == Break::Field {
+            self.place = Place::Start;
+        }
+    }
+
+    fn run(&mut self, bytes: &[u8], ifs: &Ifs, origin: &Origin) {
+        let mut at = 0;
+        while at < bytes.len() {
+            let (kind, length) = ifs.kind(&bytes[at..]);
+            match kind {
+                Kind::Text => {
+                    let start = at;
+                    at += length;
+                    while at < bytes.len()
+                        && let (Kind::Text, length) = ifs.kind(&bytes[at..])
+                    {
+                        at += length;
+                    }
+                    self.field.push(&bytes[start..at], Standing::Splittable, origin);
+                    self.place = Place::Field;
+                    continue;
+                }
+                Kind::Blank => {
+                    if self.place == Place::Field {
+                        self.end_field(origin);
+                        self.place = Place::Blank;
+                    }
+                }
+                Kind::Separator => {
+                    if self.place != Place::Blank {
+                        self.end_field(origin);
+                    }
+                    self.place = Place::Separator;
+                }
+            }
+            at += length;
+        }
+    }
+
+    fn end_field(&mut self, origin: &Origin) {
+        let mut field = std::mem::take(&mut self.field);
+        if field.is_nothing() {
+            field = Text::from_bytes(Vec::new(), Standing::Splittable, origin.clone());
+        }
+        self.fields.push(field);
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::{Ifs, split};
+    use crate::expand::substitute::{Break, Piece};
+    use crate::lineage::{Origin, Rule};
+    use crate::source::{SourceId, Span};
+    use crate::text::{Standing, Text};
+
+    fn fields(value: &str, ifs: &str) -> Vec<String> {
+        let origin = Origin::new(Rule::Parameter, Span::new(SourceId::MAIN, 0, 2));
+        let text = Text::from_bytes(value, Standing::Splittable, origin);
+        let ifs = Ifs::new(Some(ifs.as_bytes()), true);
+        split(vec![Piece { text, after: Break::Field }], &ifs, true)
+            .iter()
+            .map(|field| String::from_utf8_lossy(field.bytes()).into_owned())
+            .collect()
+    }
+
+    #[test]
+    fn separators_make_empty_fields_and_white_space_does_not() {
+        assert_eq!(fields("jar::lid:", ":"), ["jar", "", "lid"]);
+        assert_eq!(fields("  jar  lid ", " "), ["jar", "lid"]);
+        assert_eq!(fields(" :a : : b: ", " :"), ["", "a", "", "b"]);
+        assert_eq!(fields(" ", " "), [""; 0]);
+        assert_eq!(fields(":", ":"), [""]);
+    }
+
+    #[test]
+    fn a_separator_may_be_a_wide_character() {
+        assert_eq!(fields("1ä2ã3", "ä"), ["1", "2ã3"]);
+    }
+}

@@ -1,0 +1,234 @@
+//! Tilde expansion, parameter expansion, command substitution and arithmetic expansion, in one pass
+//! from left to right, as POSIX XCU 2.6 wants it.
+//!
+//! The result is one text, or several where a `"$@"` breaks the word. Which bytes are still to be
+//! split, and which form patterns, is kept as the standing of their runs.
+
+use crate::dialect::EmptyAt;
+use crate::expand::{Context, Tilde, record};
+use crate::lineage::{Hop, Origin, Rule};
+use crate::source::Span;
+use crate::stop::Stop;
+use crate::syntax::ast::{Operation, ParameterName, Part, Subscript, Word};
+use crate::text::{Standing, Text};
+use crate::trace::Expansion;
+
+/// A part of a word that `$@` or `$*` keeps apart from the next.
+pub(super) struct Piece {
+    /// What it holds.
+    pub(super) text: Text,
+    /// What stands behind it.
+    pub(super) after: Break,
+}
+
+/// What separates two pieces of a word.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub(super) enum Break {
+    /// One field ends and the next begins.
+    Field,
+    /// The same, but as white space of IFS would do it: between the parameters of an unquoted `$@`.
+    Blank,
+}
+
+/// What a part stands in.
+#[derive(Clone, Copy, Debug)]
+pub(super) struct Place {
+    /// Between double quotes.
+    pub(super) quoted: bool,
+    /// Whether the word may become several fields.
+    pub(super) fields: bool,
+    /// How unquoted literal text stands: text inside an unquoted `${x:-...}` is split too.
+    pub(super) literal: Standing,
+    /// Where tildes are expanded.
+    pub(super) tilde: Tilde,
+}
+
+impl Place {
+    /// A word that becomes arguments.
+    pub(super) const FIELDS: Place = Place {
+        quoted: false,
+        fields: true,
+        literal: Standing::Plain,
+        tilde: Tilde::AtStart,
+    };
+
+    /// A word that becomes exactly one text.
+    pub(super) const SINGLE: Place = Place { fields: false, ..Place::FIELDS };
+
+    /// How the bytes of an expansion stand here.
+    pub(super) fn expanded(self) -> Standing {
+        if self.quoted { Standing::Quoted } else { Standing::Splittable }
+    }
+}
+
+/// A word on its way.
+pub(super) struct Substitution<'c> {
+    pub(super) cx: &'c mut dyn Context,
+    done: Vec<Piece>,
+    current: Text,
+    /// How many `$@` without parameters have been met inside the open double quotes.
+    empty_ats: usize,
+}
+
+impl<'c> Substitution<'c> {
+    pub(super) fn run(
+        cx: &'c mut dyn Context,
+        word: &Word,
+        place: Place,
+    ) -> Result<Vec<Piece>, Stop> {
+        let mut substitution =
+            Substitution { cx, done: Vec::new(), current: Text::new(), empty_ats: 0 };
+        substitution.word(word, place)?;
+        substitution.break_field(Break::Field);
+        Ok(substitution.done)
+    }
+
+    /// The parts of a word; a tilde may stand at its start.
+    pub(super) fn word(&mut self, word: &Word, place: Place) -> Result<(), Stop> {
+        let mut rest = &word.parts[..];
+        if !place.quoted && place.tilde != Tilde::Never {
+            rest = self.tildes(rest, place)?;
+        }
+        for part in rest {
+            self.part(part, place)?;
+        }
+        Ok(())
+    }
+
+    fn part(&mut self, part: &Part, place: Place) -> Result<(), Stop> {
+        match part {
+            Part::Literal { bytes, span } => {
+                let (rule, standing) = match place.quoted {
+                    true => (Rule::Quoted, Standing::Quoted),
+                    false => (Rule::Literal, place.literal),
+                };
+                self.push(bytes, standing, &Origin::new(rule, *span))
+            }
+            Part::Escaped { bytes, span } | Part::Single { bytes, span } => {
+                self.push(bytes, Standing::Quoted, &Origin::new(Rule::Quoted, *span))
+            }
+            Part::AnsiC { bytes, span } => {
+                self.push(bytes, Standing::Quoted, &Origin::new(Rule::AnsiC, *span))
+            }
+            Part::Double { parts, span } => self.double(parts, *span, place),
+            Part::Parameter(parameter) => self.parameter(parameter, place),
+            Part::Command(command) => {
+                let span = command.span;
+                let output = self.cx.command_output(&command.list, span)?;
+                let hop = Hop { rule: Rule::Command, span, name: None, shifted: 0 };
+                self.expanded(Rule::Command, span, place);
+                self.push_text(&output.passed_through(&hop, place.expanded()))
+            }
+            Part::Arithmetic { span, .. } => self.hole("an arithmetic expansion", *span, place),
+            Part::Process(process) => {
+                let origin = Origin::new(Rule::Command, process.span);
+                self.current.push_hole(Standing::Quoted, &origin);
+                Ok(())
+            }
+        }
+    }
+
+    fn hole(&mut self, what: &str, span: Span, place: Place) -> Result<(), Stop> {
+        self.cx.missing(what, span);
+        self.current.push_hole(place.expanded(), &Origin::new(Rule::Arithmetic, span));
+        Ok(())
+    }
+
+    /// `"..."`: what keeps an empty argument alive, unless an empty `$@` makes it vanish.
+    fn double(&mut self, parts: &[Part], span: Span, place: Place) -> Result<(), Stop> {
+        if place.quoted && self.cx.state().dialect.inner_quotes_unquote {
+            let inner = Place { quoted: false, literal: Standing::Splittable, ..place };
+            return parts.iter().try_for_each(|part| self.part(part, inner));
+        }
+        let inside = Place { quoted: true, tilde: Tilde::Never, ..place };
+        let (fields, bytes, runs) =
+            (self.done.len(), self.current.len(), self.current.run_count());
+        let outer = std::mem::take(&mut self.empty_ats);
+        for part in parts {
+            self.part(part, inside)?;
+        }
+        let empty_ats = std::mem::replace(&mut self.empty_ats, outer);
+        let nothing = self.done.len() == fields
+            && self.current.len() == bytes
+            && self.current.run_count() == runs;
+        if nothing && !self.vanishes(parts, empty_ats, place) {
+            self.push(b"", Standing::Quoted, &Origin::new(Rule::Quoted, span))?;
+        }
+        Ok(())
+    }
+
+    fn vanishes(&mut self, parts: &[Part], empty_ats: usize, place: Place) -> bool {
+        if empty_ats == 0 || !place.fields {
+            return false;
+        }
+        match self.cx.state().dialect.empty_at {
+            EmptyAt::Alone => parts.len() == 1,
+            EmptyAt::Any => true,
+            EmptyAt::Once => empty_ats == 1,
+            EmptyAt::First => parts.first().is_some_and(is_all_parameters),
+            EmptyAt::Last => parts.last().is_some_and(is_all_parameters),
+        }
+    }
+
+    /// Appends bytes, within the limit.
+    pub(super) fn push(
+        &mut self,
+        bytes: &[u8],
+        standing: Standing,
+        origin: &Origin,
+    ) -> Result<(), Stop> {
+        self.check(bytes.len(), origin.span())?;
+        self.current.push(bytes, standing, origin);
+        Ok(())
+    }
+
+    /// Appends a value whose runs have their standing already. Between double quotes an empty value
+    /// adds nothing: the quotes see to it that the argument stays.
+    pub(super) fn push_text(&mut self, text: &Text) -> Result<(), Stop> {
+        if text.is_empty() && !text.has_hole() {
+            return Ok(());
+        }
+        if let Some((run, _)) = text.runs().next() {
+            self.check(text.len(), run.origin.span())?;
+        }
+        self.current.push_text(text);
+        Ok(())
+    }
+
+    fn check(&mut self, more: usize, span: Span) -> Result<(), Stop> {
+        let limit = self.cx.state().limits.bytes;
+        if self.current.len() + more > limit {
+            return Err(Stop::Limit { what: "bytes in one word", limit: limit as u64, span });
+        }
+        Ok(())
+    }
+
+    /// Ends the field on hand: what follows belongs to the next one.
+    pub(super) fn break_field(&mut self, after: Break) {
+        self.done.push(Piece { text: std::mem::take(&mut self.current), after });
+    }
+
+    /// An empty field that must stay.
+    pub(super) fn keep_empty(&mut self, standing: Standing, origin: Origin) {
+        if self.current.is_nothing() {
+            self.current = Text::from_bytes(Vec::new(), standing, origin);
+        }
+    }
+
+    pub(super) fn met_empty_at(&mut self) {
+        self.empty_ats += 1;
+    }
+
+    pub(super) fn expanded(&mut self, rule: Rule, span: Span, place: Place) {
+        let quoted = place.quoted;
+        record(self.cx, || Expansion { rule, span, name: None, quoted, empty: false, count: 1 });
+    }
+}
+
+/// Whether a part is `$@` or `${name[@]}`.
+fn is_all_parameters(part: &Part) -> bool {
+    let Part::Parameter(parameter) = part else { return false };
+    matches!(parameter.operation, Operation::Value)
+        && (matches!(parameter.index, Some(Subscript::At))
+            || (parameter.name == ParameterName::Special(b'@') && parameter.index.is_none()))
+}

@@ -1,0 +1,153 @@
+//! Tilde expansion (POSIX XCU 2.6.1).
+
+use crate::expand::Tilde;
+use crate::expand::substitute::{Place, Substitution};
+use crate::lineage::{Hop, Origin, Rule};
+use crate::source::Span;
+use crate::stop::Stop;
+use crate::syntax::ast::Part;
+use crate::syntax::is_name;
+use crate::text::Standing;
+
+impl Substitution<'_> {
+    /// Expands the tildes of the leading literal (and, in an assignment, those after colons in any
+    /// literal), and answers the parts that are left.
+    pub(super) fn tildes<'p>(
+        &mut self,
+        parts: &'p [Part],
+        place: Place,
+    ) -> Result<&'p [Part], Stop> {
+        if place.tilde == Tilde::AfterAssignment
+            && let [Part::Literal { bytes, span }, rest @ ..] = parts
+            && let Some(head) = assignment_head(bytes)
+        {
+            let place = Place { tilde: Tilde::AfterColons, ..place };
+            self.literal(&bytes[..head], *span, 0, place)?;
+            let value = Span { start: span.start + head as u32, ..*span };
+            self.assigned_literal(&bytes[head..], value, rest.is_empty(), place)?;
+            self.later_parts(rest, place)?;
+            return Ok(&[]);
+        }
+        match parts {
+            [Part::Literal { bytes, span }, rest @ ..] if place.tilde == Tilde::AfterColons => {
+                self.assigned_literal(bytes, *span, rest.is_empty(), place)?;
+                self.later_parts(rest, place)?;
+                Ok(&[])
+            }
+            [Part::Literal { bytes, span }, rest @ ..] if bytes[0] == b'~' => {
+                let used = self.tilde_prefix(bytes, *span, rest.is_empty())?;
+                self.literal(&bytes[used..], *span, used, place)?;
+                Ok(rest)
+            }
+            _ if place.tilde == Tilde::AfterColons => {
+                self.later_parts(parts, place)?;
+                Ok(&[])
+            }
+            _ => Ok(parts),
+        }
+    }
+
+    /// In an assignment a tilde counts after each unquoted colon, wherever the literal stands.
+    fn later_parts(&mut self, parts: &[Part], place: Place) -> Result<(), Stop> {
+        for (at, part) in parts.iter().enumerate() {
+            match part {
+                Part::Literal { bytes, span } => {
+                    let last = at + 1 == parts.len();
+                    let head = bytes.iter().position(|&b| b == b':').map_or(bytes.len(), |n| n + 1);
+                    self.literal(&bytes[..head], *span, 0, place)?;
+                    if head < bytes.len() {
+                        let rest = Span { start: span.start + head as u32, ..*span };
+                        self.assigned_literal(&bytes[head..], rest, last, place)?;
+                    }
+                }
+                other => {
+                    let word = crate::syntax::ast::Word { parts: vec![other.clone()], span: other.span() };
+                    self.word(&word, Place { tilde: Tilde::Never, ..place })?;
+                }
+            }
+        }
+        Ok(())
+    }
+
+    /// A literal of an assignment's value, with a tilde allowed at its start and after colons.
+    fn assigned_literal(
+        &mut self,
+        bytes: &[u8],
+        span: Span,
+        last: bool,
+        place: Place,
+    ) -> Result<(), Stop> {
+        let mut at = 0;
+        while at < bytes.len() {
+            if bytes[at] == b'~' {
+                let rest = Span { start: span.start + at as u32, ..span };
+                at += self.tilde_prefix(&bytes[at..], rest, last)?;
+            }
+            let length = bytes[at..].iter().position(|&b| b == b':').map_or(bytes.len() - at, |n| n + 1);
+            self.literal(&bytes[at..at + length], span, at, place)?;
+            at += length;
+        }
+        Ok(())
+    }
+
+    fn literal(&mut self, bytes: &[u8], span: Span, from: usize, place: Place) -> Result<(), Stop> {
+        if bytes.is_empty() {
+            return Ok(());
+        }
+        let start = span.start + from as u32;
+        let span = Span { start, end: start + bytes.len() as u32, ..span };
+        self.push(bytes, place.literal, &Origin::new(Rule::Literal, span))
+    }
+
+    /// Pushes the home directory that the tilde at the start of `bytes` stands for, and answers how
+    /// many bytes that used: none if it is no tilde-prefix.
+    ///
+    /// A prefix that is followed by a quoted or expanded part is none.
+    fn tilde_prefix(&mut self, bytes: &[u8], span: Span, last: bool) -> Result<usize, Stop> {
+        let end = bytes.iter().position(|&byte| matches!(byte, b'/' | b':')).unwrap_or(bytes.len());
+        if end == bytes.len() && !last {
+            return Ok(0);
+        }
+        let user = &bytes[1..end];
+        let tilde = Span { end: span.start + end as u32, ..span };
+        let hop = Hop { rule: Rule::Tilde, span: tilde, name: None, shifted: 0 };
+        let variable: Option<&[u8]> = match user {
+            b"" => Some(b"HOME"),
+            b"+" if self.cx.state().dialect.tilde_folders => Some(b"PWD"),
+            b"-" if self.cx.state().dialect.tilde_folders => Some(b"OLDPWD"),
+            _ => None,
+        };
+        let home = match variable {
+            Some(name) => self.cx.state().variables.scalar(name).cloned(),
+            None => None,
+        };
+        if let Some(home) = home {
+            let text = home.passed_through(&hop, Standing::Quoted);
+            if text.is_empty() && self.cx.state().dialect.empty_home_is_a_field {
+                self.push(b"", Standing::Quoted, &Origin::from_hop(hop))?;
+            }
+            self.push_text(&text)?;
+            return Ok(end);
+        }
+        let found = match (variable, user) {
+            (Some(b"HOME"), _) if !self.cx.state().dialect.tilde_asks_users => None,
+            (Some(b"HOME"), _) => self.cx.host().home(b"").map(|home| home.to_vec()),
+            (Some(_), _) => None,
+            (None, user) => self.cx.host().home(user),
+        };
+        let Some(home) = found else { return Ok(0) };
+        self.push(&home, Standing::Quoted, &Origin::from_hop(hop))?;
+        Ok(end)
+    }
+}
+
+/// Where the value of a literal that looks like `name=`, `name+=` or `name[...]=` begins.
+fn assignment_head(bytes: &[u8]) -> Option<usize> {
+    let equals = bytes.iter().position(|&byte| byte == b'=')?;
+    let target = bytes[..equals].strip_suffix(b"+").unwrap_or(&bytes[..equals]);
+    let name = match target.iter().position(|&byte| byte == b'[') {
+        Some(bracket) if target.ends_with(b"]") => &target[..bracket],
+        _ => target,
+    };
+    is_name(name).then_some(equals + 1)
+}

@@ -1,0 +1,27 @@
+//! The core of Fizzet: text in, traces out.
+//!
+//! From the ground up, and arrows point downwards only:
+//!
+//! - [`source`]: texts and places in them; [`lineage`]: why a byte is there; [`mod@text`]: bytes that know it
+//! - [`syntax`]: shell text to tree
+//! - [`dialect`]: what each shell does differently, as one table
+//! - [`host`]: what the core asks of the outside world
+//! - [`state`]: variables, positional parameters and options of a shell
+//! - [`expand`]: words to fields, a file a stage
+//! - [`walk`]: the evaluator
+//! - [`notes`]: traps found in a trace
+//! - [`trace`]: the results that every renderer reads
+#![forbid(unsafe_code)]
+
+pub mod dialect;
+pub mod expand;
+pub mod host;
+pub mod lineage;
+pub mod notes;
+pub mod source;
+pub mod state;
+pub mod stop;
+pub mod syntax;
+pub mod text;
+pub mod trace;
+pub mod walk;

@@ -1,0 +1,174 @@
+//! The texts that a trace talks about, and the places in them.
+//!
+//! Every piece of text that is ever parsed or taken as a value is a [`Source`]: the typed line, an
+//! argument, a variable that was given, a file, the text of an `eval`. A [`Span`] is a half-open
+//! range of bytes in one of them.
+
+use std::rc::Rc;
+
+use bstr::ByteSlice;
+
+/// Names one [`Source`] of a [`Sources`] table.
+#[derive(Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Debug)]
+pub struct SourceId(u32);
+
+impl SourceId {
+    /// The main text: the line or script that is traced. It is always the first source.
+    pub const MAIN: SourceId = SourceId(0);
+}
+
+/// A half-open range of bytes in one source.
+#[derive(Clone, Copy, PartialEq, Eq, Hash, Debug)]
+pub struct Span {
+    /// The text that the range lies in.
+    pub source: SourceId,
+    /// First byte, counted from 0.
+    pub start: u32,
+    /// One past the last byte.
+    pub end: u32,
+}
+
+impl Span {
+    /// A span over `start..end` of `source`.
+    pub fn new(source: SourceId, start: usize, end: usize) -> Span {
+        Span { source, start: start as u32, end: end as u32 }
+    }
+
+    /// The smallest span that holds both; both must lie in the same source.
+    pub fn to(self, last: Span) -> Span {
+        debug_assert_eq!(self.source, last.source);
+        Span { source: self.source, start: self.start, end: last.end.max(self.start) }
+    }
+
+    /// Length in bytes.
+    pub fn len(self) -> usize {
+        (self.end - self.start) as usize
+    }
+
+    /// Whether the span holds no byte.
+    pub fn is_empty(self) -> bool {
+        self.start == self.end
+    }
+}
+
+/// What kind of text a source is; its display form is the `in` of a JSON span.
+#[derive(Clone, PartialEq, Eq, Hash, Debug)]
+pub enum SourceKind {
+    /// The line given to `fizzet line`.
+    Line,
+    /// `$0` as given.
+    Zero,
+    /// The argument with this number, counted from 1.
+    Argument(usize),
+    /// A variable given on the command line or taken from the environment.
+    Variable {
+        /// Its name.
+        name: Rc<[u8]>,
+        /// Whether it was inherited rather than given with `--var`.
+        inherited: bool,
+    },
+    /// A value the shell itself sets at its start (IFS, `$#`, ...).
+    Shell,
+    /// Text that was put together while running and then parsed: `eval`, an alias, a trap.
+    Built(&'static str),
+    /// The contents of a file.
+    File(Rc<[u8]>),
+}
+
+impl SourceKind {
+    /// The short name used in JSON and in messages.
+    pub fn name(&self) -> String {
+        match self {
+            SourceKind::Line => "line".into(),
+            SourceKind::Zero => "zero".into(),
+            SourceKind::Argument(n) => format!("argument {n}"),
+            SourceKind::Variable { name, inherited: false } => format!("var {}", name.as_bstr()),
+            SourceKind::Variable { name, .. } => format!("environment {}", name.as_bstr()),
+            SourceKind::Shell => "shell".into(),
+            SourceKind::Built(what) => (*what).into(),
+            SourceKind::File(path) => path.as_bstr().to_string(),
+        }
+    }
+}
+
+/// One text with its kind.
+#[derive(Clone, Debug)]
+pub struct Source {
+    /// What the text is.
+    pub kind: SourceKind,
+    /// Its bytes, exactly as given.
+    pub bytes: Rc<[u8]>,
+}
+
+/// All texts of one trace.
+#[derive(Clone, Debug)]
+pub struct Sources {
+    all: Vec<Source>,
+}
+
+impl Sources {
+    /// A table whose main source is `bytes`.
+    pub fn new(kind: SourceKind, bytes: &[u8]) -> Sources {
+        Sources { all: vec![Source { kind, bytes: bytes.into() }] }
+    }
+
+    /// Adds a text and returns its name.
+    pub fn add(&mut self, kind: SourceKind, bytes: &[u8]) -> SourceId {
+        self.all.push(Source { kind, bytes: bytes.into() });
+        SourceId(self.all.len() as u32 - 1)
+    }
+
+    /// The source with this name.
+    pub fn get(&self, id: SourceId) -> &Source {
+        &self.all[id.0 as usize]
+    }
+
+    /// The bytes that a span covers.
+    pub fn bytes(&self, span: Span) -> &[u8] {
+        let bytes = &self.get(span.source).bytes;
+        &bytes[(span.start as usize).min(bytes.len())..(span.end as usize).min(bytes.len())]
+    }
+
+    /// Line and column of the start of a span, both from 1.
+    ///
+    /// The column counts characters (a byte that is not part of valid UTF-8 counts as one), since
+    /// that is what an editor shows.
+    pub fn position(&self, span: Span) -> Position {
+        let bytes = &self.get(span.source).bytes;
+        let start = (span.start as usize).min(bytes.len());
+        let line_start = bytes[..start].rfind_byte(b'\n').map_or(0, |at| at + 1);
+        let line = bytes[..start].iter().filter(|&&b| b == b'\n').count() + 1;
+        Position { line, column: bytes[line_start..start].chars().count() + 1, line_start }
+    }
+}
+
+/// Where a span starts, for people.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct Position {
+    /// Line, from 1.
+    pub line: usize,
+    /// Column in characters, from 1.
+    pub column: usize,
+    /// Byte offset at which the line starts.
+    pub line_start: usize,
+}
+
+#[cfg(test)]
+mod tests {
+    use super::{SourceId, SourceKind, Sources, Span};
+
+    #[test]
+    fn columns_count_characters_and_lines_count_newlines() {
+        let text = "jar\nä 'honig".as_bytes();
+        let sources = Sources::new(SourceKind::Line, text);
+        let at = text.iter().position(|&b| b == b'\'').unwrap();
+        let position = sources.position(Span::new(SourceId::MAIN, at, at + 1));
+        assert_eq!((position.line, position.column, position.line_start), (2, 3, 4));
+    }
+
+    #[test]
+    fn invalid_bytes_count_as_one_column_each() {
+        let sources = Sources::new(SourceKind::Line, b"\xff\xfe$");
+        assert_eq!(sources.position(Span::new(SourceId::MAIN, 2, 3)).column, 3);
+    }
+}

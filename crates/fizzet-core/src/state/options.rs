@@ -1,0 +1,12 @@
+//! Options of `set` and `shopt` that change how words are handled.
+
+/// Shell options.
+#[derive(Clone, PartialEq, Eq, Default, Debug)]
+pub struct Options {
+    /// `set -f`: no pathname expansion.
+    pub no_glob: bool,
+    /// `set -u`: unset parameters are an error.
+    pub no_unset: bool,
+    /// `set -e`
+    pub exit_on_error: bool,
+}

@@ -1,0 +1,90 @@
+//! Why evaluation does not go on with the next command.
+
+use thiserror::Error;
+
+use crate::source::Span;
+use crate::syntax::SyntaxError;
+
+/// Limits that keep every trace finite.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct Limits {
+    /// Commands, loop passes and words that are evaluated.
+    pub steps: u64,
+    /// Bytes of the values made by one word or kept in one value.
+    pub bytes: usize,
+    /// Fields made by one word.
+    pub fields: usize,
+    /// Function calls and substitutions inside each other.
+    pub depth: u32,
+}
+
+impl Default for Limits {
+    fn default() -> Limits {
+        Limits { steps: 50_000_000, bytes: 64 << 20, fields: 4_000_000, depth: 1000 }
+    }
+}
+
+/// A reason to stop.
+#[derive(Clone, Debug, Error)]
+pub enum Stop {
+    /// The shell would print a message here and give up.
+    #[error("{0}")]
+    Shell(ShellError),
+    /// The text cannot be read.
+    #[error("{0}")]
+    Syntax(SyntaxError),
+    /// A stated limit was hit.
+    #[error("more than {limit} {what}")]
+    Limit {
+        /// What there was too much of.
+        what: &'static str,
+        /// How much is allowed.
+        limit: u64,
+        /// Where.
+        span: Span,
+    },
+    /// `exit`, with its status.
+    #[error("exit")]
+    Exit(u8),
+    /// `return`, with its status.
+    #[error("return")]
+    Return(u8),
+    /// `break`, with the loops still to leave.
+    #[error("break")]
+    Break(u32),
+    /// `continue`, with the loops still to leave.
+    #[error("continue")]
+    Continue(u32),
+}
+
+/// An error that the traced shell itself would report.
+#[derive(Clone, Debug, Error)]
+#[error("{message}")]
+pub struct ShellError {
+    /// What is wrong, in our words.
+    pub message: String,
+    /// Where.
+    pub span: Span,
+    /// The status that the shell ends with.
+    pub status: u8,
+}
+
+impl Stop {
+    /// An error of the traced shell.
+    pub fn shell(message: impl Into<String>, span: Span, status: u8) -> Stop {
+        Stop::Shell(ShellError { message: message.into(), span, status })
+    }
+}
+
+impl From<SyntaxError> for Stop {
+    fn from(error: SyntaxError) -> Stop {
+        match error.is_limit() {
+            true => Stop::Limit {
+                what: "levels of nesting",
+                limit: u64::from(crate::syntax::MAX_DEPTH),
+                span: error.span,
+            },
+            false => Stop::Syntax(error),
+        }
+    }
+}

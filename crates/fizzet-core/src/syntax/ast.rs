@@ -1,0 +1,556 @@
+//! The tree of a parsed shell text. Every node knows the span it was written at.
+//!
+//! The tree records how a word was written (which quotes, braced or not), since that is what the
+//! trace explains; it holds no value.
+
+use std::rc::Rc;
+
+use crate::source::Span;
+
+/// Commands one after the other, as far as one separator or terminator allows.
+#[derive(Clone, Debug, Default)]
+pub struct List {
+    /// In order of writing.
+    pub items: Vec<AndOr>,
+}
+
+/// Pipelines joined by `&&` and `||`.
+#[derive(Clone, Debug)]
+pub struct AndOr {
+    /// The first pipeline.
+    pub first: Pipeline,
+    /// The rest, each with the operator before it.
+    pub rest: Vec<(Connector, Pipeline)>,
+    /// Whether it ends in `&`.
+    pub background: bool,
+    /// All of it, without the separator.
+    pub span: Span,
+}
+
+/// What stands between two pipelines of an and-or list.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Connector {
+    /// `&&`
+    And,
+    /// `||`
+    Or,
+}
+
+/// Commands joined by `|`.
+#[derive(Clone, Debug)]
+pub struct Pipeline {
+    /// Whether an odd number of `!` stands before it.
+    pub negated: bool,
+    /// Whether `time` stands before it.
+    pub timed: bool,
+    /// The commands; never empty, except after a lone `!` or `time`.
+    pub commands: Vec<Command>,
+    /// All of it.
+    pub span: Span,
+}
+
+/// One command with its redirections.
+#[derive(Clone, Debug)]
+pub struct Command {
+    /// What it is.
+    pub kind: CommandKind,
+    /// Redirections, in order of writing.
+    pub redirects: Vec<Redirect>,
+    /// All of it.
+    pub span: Span,
+}
+
+/// The kinds of command.
+#[derive(Clone, Debug)]
+pub enum CommandKind {
+    /// Assignments and words.
+    Simple(SimpleCommand),
+    /// `{ list; }`
+    Group(List),
+    /// `( list )`
+    Subshell(List),
+    /// `if`, with its `elif` branches flattened.
+    If {
+        /// Condition and body of each branch.
+        branches: Vec<(List, List)>,
+        /// The `else` part.
+        otherwise: Option<List>,
+    },
+    /// `while` or `until`.
+    Loop {
+        /// Whether it is `until`.
+        until: bool,
+        /// The condition.
+        condition: List,
+        /// The body.
+        body: List,
+    },
+    /// `for name [in words]` or `select`.
+    For {
+        /// The variable.
+        name: Rc<[u8]>,
+        /// Where the variable is named.
+        name_span: Span,
+        /// The words after `in`; `None` without `in` (then `"$@"`).
+        words: Option<Vec<Word>>,
+        /// The body.
+        body: List,
+        /// Whether it is `select`.
+        select: bool,
+    },
+    /// `for ((start; condition; step))`
+    ArithmeticFor {
+        /// Before the first pass.
+        start: Arithmetic,
+        /// Before each pass.
+        condition: Arithmetic,
+        /// After each pass.
+        step: Arithmetic,
+        /// The body.
+        body: List,
+    },
+    /// `case word in ... esac`
+    Case {
+        /// The word that is compared.
+        word: Word,
+        /// The branches.
+        branches: Vec<CaseBranch>,
+    },
+    /// A function definition.
+    Function {
+        /// Its name.
+        name: Rc<[u8]>,
+        /// Its body, shared with the table of functions.
+        body: Rc<Command>,
+        /// Whether it was written with `function`.
+        keyword: bool,
+    },
+    /// `[[ expression ]]`
+    Conditional(Box<Condition>),
+    /// `(( expression ))`
+    Arithmetic(Arithmetic),
+    /// `coproc [name] command`
+    Coprocess(Box<Command>),
+}
+
+/// Assignments, then words.
+#[derive(Clone, Debug, Default)]
+pub struct SimpleCommand {
+    /// Assignments before the first word.
+    pub assignments: Vec<Assignment>,
+    /// The command name and its arguments.
+    pub words: Vec<Argument>,
+}
+
+/// One argument of a simple command.
+#[derive(Clone, Debug)]
+pub enum Argument {
+    /// An ordinary word.
+    Word(Word),
+    /// `name=(...)` after a declaration utility such as `typeset`.
+    Assignment(Assignment),
+}
+
+impl Argument {
+    /// Where it is written.
+    pub fn span(&self) -> Span {
+        match self {
+            Argument::Word(word) => word.span,
+            Argument::Assignment(assignment) => assignment.span,
+        }
+    }
+}
+
+/// `name=value`, `name+=value`, `name[index]=value`, `name=(...)`.
+#[derive(Clone, Debug)]
+pub struct Assignment {
+    /// The variable.
+    pub name: Rc<[u8]>,
+    /// The text between the brackets.
+    pub index: Option<Arithmetic>,
+    /// Whether it is `+=`.
+    pub append: bool,
+    /// What is assigned.
+    pub value: AssignedValue,
+    /// All of it.
+    pub span: Span,
+}
+
+/// The right-hand side of an assignment.
+#[derive(Clone, Debug)]
+pub enum AssignedValue {
+    /// One word.
+    Scalar(Word),
+    /// `( ... )`
+    Array(Vec<Element>),
+}
+
+/// One element of an array value: `word` or `[index]=word`.
+#[derive(Clone, Debug)]
+pub struct Element {
+    /// The index, if it is written.
+    pub index: Option<Arithmetic>,
+    /// Whether it is `+=`.
+    pub append: bool,
+    /// The value.
+    pub word: Word,
+}
+
+/// A word: parts with no blank between them.
+#[derive(Clone, Debug)]
+pub struct Word {
+    /// The parts, in order.
+    pub parts: Vec<Part>,
+    /// All of it.
+    pub span: Span,
+}
+
+impl Word {
+    /// The bytes of a word that is one unquoted literal.
+    pub fn literal(&self) -> Option<&[u8]> {
+        match &self.parts[..] {
+            [Part::Literal { bytes, .. }] => Some(bytes),
+            _ => None,
+        }
+    }
+}
+
+/// A part of a word.
+#[derive(Clone, Debug)]
+pub enum Part {
+    /// Unquoted text.
+    Literal {
+        /// The text.
+        bytes: Box<[u8]>,
+        /// Where it is written.
+        span: Span,
+    },
+    /// A character after a backslash.
+    Escaped {
+        /// The character, without the backslash.
+        bytes: Box<[u8]>,
+        /// With the backslash.
+        span: Span,
+    },
+    /// `'...'`
+    Single {
+        /// The text between the quotes.
+        bytes: Box<[u8]>,
+        /// With the quotes.
+        span: Span,
+    },
+    /// `$'...'`
+    AnsiC {
+        /// The text, decoded.
+        bytes: Box<[u8]>,
+        /// With `$` and the quotes.
+        span: Span,
+    },
+    /// `"..."` or `$"..."`
+    Double {
+        /// What is between the quotes.
+        parts: Vec<Part>,
+        /// With the quotes.
+        span: Span,
+    },
+    /// A parameter expansion.
+    Parameter(Box<Parameter>),
+    /// A command substitution.
+    Command(Box<CommandSubstitution>),
+    /// `$(( ))` or `$[ ]`
+    Arithmetic {
+        /// The expression.
+        expression: Arithmetic,
+        /// With the delimiters.
+        span: Span,
+    },
+    /// `<( )` or `>( )`
+    Process(Box<ProcessSubstitution>),
+}
+
+impl Part {
+    /// Where it is written.
+    pub fn span(&self) -> Span {
+        match self {
+            Part::Literal { span, .. }
+            | Part::Escaped { span, .. }
+            | Part::Single { span, .. }
+            | Part::AnsiC { span, .. }
+            | Part::Double { span, .. }
+            | Part::Arithmetic { span, .. } => *span,
+            Part::Parameter(parameter) => parameter.span,
+            Part::Command(command) => command.span,
+            Part::Process(process) => process.span,
+        }
+    }
+}
+
+/// `$(list)` or `` `list` ``.
+#[derive(Clone, Debug)]
+pub struct CommandSubstitution {
+    /// The commands.
+    pub list: Rc<List>,
+    /// `$(<file)`: the redirection alone.
+    pub span: Span,
+}
+
+/// `<(list)` or `>(list)`.
+#[derive(Clone, Debug)]
+pub struct ProcessSubstitution {
+    /// The commands.
+    pub list: Rc<List>,
+    /// Whether it is `>( )`.
+    pub output: bool,
+    /// With the delimiters.
+    pub span: Span,
+}
+
+/// Which parameter an expansion names.
+#[derive(Clone, PartialEq, Eq, Debug)]
+pub enum ParameterName {
+    /// A variable.
+    Variable(Rc<[u8]>),
+    /// `$1`, `${10}`; 0 is `$0`.
+    Positional(usize),
+    /// `@ * # ? - $ !`
+    Special(u8),
+}
+
+impl ParameterName {
+    /// The name as it is written after the `$`.
+    pub fn to_bytes(&self) -> Rc<[u8]> {
+        match self {
+            ParameterName::Variable(name) => name.clone(),
+            ParameterName::Positional(n) => n.to_string().into_bytes().into(),
+            ParameterName::Special(byte) => [*byte].into(),
+        }
+    }
+}
+
+/// A parameter expansion.
+#[derive(Clone, Debug)]
+pub struct Parameter {
+    /// Which parameter.
+    pub name: ParameterName,
+    /// `[index]`
+    pub index: Option<Subscript>,
+    /// What is done with its value.
+    pub operation: Operation,
+    /// Whether it is written `${...}`.
+    pub braced: bool,
+    /// All of it.
+    pub span: Span,
+}
+
+/// The index of an array expansion.
+#[derive(Clone, Debug)]
+pub enum Subscript {
+    /// `[@]`
+    At,
+    /// `[*]`
+    Star,
+    /// `[expression]`
+    Index(Arithmetic),
+}
+
+/// What `${...}` does with the value.
+#[derive(Clone, Debug)]
+pub enum Operation {
+    /// Nothing: the value itself.
+    Value,
+    /// `${#x}`
+    Length,
+    /// `${x:-w}` and its kin.
+    Instead {
+        /// Which of the four.
+        what: Instead,
+        /// With the colon: empty counts as unset.
+        colon: bool,
+        /// The word.
+        word: Word,
+    },
+    /// `${x#p}`, `${x%p}` and the long forms.
+    Remove {
+        /// Whether from the end.
+        suffix: bool,
+        /// Whether the longest match.
+        longest: bool,
+        /// The pattern.
+        pattern: Word,
+    },
+    /// `${x:offset:length}`
+    Substring {
+        /// Where to start.
+        offset: Arithmetic,
+        /// How many.
+        length: Option<Arithmetic>,
+    },
+    /// `${x/p/r}` and its kin.
+    Replace {
+        /// Which matches.
+        which: Replace,
+        /// The pattern.
+        pattern: Word,
+        /// The replacement; `None` when the second `/` is missing.
+        replacement: Option<Word>,
+    },
+    /// `${x^p}`, `${x,,p}` and their kin.
+    Case {
+        /// Whether to upper case.
+        upper: bool,
+        /// Whether every character rather than the first.
+        all: bool,
+        /// Which characters; `None` for all.
+        pattern: Option<Word>,
+    },
+    /// `${!x}`, and what is then done with the value of the variable that `x` names.
+    Indirect(Box<Operation>),
+    /// `${!x*}` and `${!x@}`
+    Names {
+        /// Whether `@`: one field a name.
+        separate: bool,
+    },
+    /// `${!x[@]}` and `${!x[*]}`: the subscript says which.
+    Keys,
+    /// `${x@Q}` and its kin.
+    Transform(u8),
+    /// No expansion of this shell; found out only when it is expanded.
+    Bad,
+}
+
+/// The four forms with a word.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Instead {
+    /// `-`
+    Default,
+    /// `=`
+    Assign,
+    /// `?`
+    Error,
+    /// `+`
+    Alternative,
+}
+
+/// Which matches `${x/p/r}` replaces.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Replace {
+    /// `/`
+    First,
+    /// `//`
+    All,
+    /// `/#`
+    Prefix,
+    /// `/%`
+    Suffix,
+}
+
+/// An arithmetic expression: text that is expanded like a double-quoted string and then read.
+#[derive(Clone, Debug)]
+pub struct Arithmetic {
+    /// The text.
+    pub word: Word,
+}
+
+/// A redirection.
+#[derive(Clone, Debug)]
+pub struct Redirect {
+    /// The file descriptor, where it is written; `{name}` is kept as a name.
+    pub target: Option<RedirectTarget>,
+    /// Which operator.
+    pub operator: RedirectOperator,
+    /// The word after it; for a here-document its delimiter.
+    pub word: Word,
+    /// The body of a here-document, once it has been read.
+    pub body: Option<Rc<std::cell::OnceCell<Word>>>,
+    /// Operator and word.
+    pub span: Span,
+}
+
+/// What stands before a redirection operator.
+#[derive(Clone, Debug)]
+pub enum RedirectTarget {
+    /// A number.
+    Descriptor(u32),
+    /// `{name}`
+    Variable(Rc<[u8]>),
+}
+
+/// Redirection operators.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum RedirectOperator {
+    /// `<`
+    Input,
+    /// `>`
+    Output,
+    /// `>|`
+    Clobber,
+    /// `>>`
+    Append,
+    /// `<>`
+    ReadWrite,
+    /// `<&`
+    DuplicateInput,
+    /// `>&`
+    DuplicateOutput,
+    /// `&>`
+    Both,
+    /// `&>>`
+    BothAppend,
+    /// `<<`
+    HereDocument,
+    /// `<<-`
+    HereDocumentTabs,
+    /// `<<<`
+    HereString,
+}
+
+/// One branch of a `case`.
+#[derive(Clone, Debug)]
+pub struct CaseBranch {
+    /// The patterns.
+    pub patterns: Vec<Word>,
+    /// The body.
+    pub body: List,
+    /// How it ends.
+    pub end: CaseEnd,
+}
+
+/// How a branch of a `case` ends.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum CaseEnd {
+    /// `;;`: leave the case.
+    Leave,
+    /// `;&`: run the next body.
+    Fall,
+    /// `;;&` or `;|`: go on comparing.
+    Continue,
+}
+
+/// An expression of `[[ ]]`.
+#[derive(Clone, Debug)]
+pub enum Condition {
+    /// One word: true when not empty.
+    Word(Word),
+    /// `-x word`
+    Unary {
+        /// The letter.
+        operator: u8,
+        /// The operand.
+        operand: Word,
+    },
+    /// `left operator right`
+    Binary {
+        /// The operator as written.
+        operator: Box<[u8]>,
+        /// Left operand.
+        left: Word,
+        /// Right operand.
+        right: Word,
+    },
+    /// `! c`
+    Not(Box<Condition>),
+    /// `a && b`
+    And(Box<Condition>, Box<Condition>),
+    /// `a || b`
+    Or(Box<Condition>, Box<Condition>),
+}

@@ -1,0 +1,414 @@
+//! Lists, pipelines and simple commands.
+
+use crate::syntax::ast::{
+    AndOr, Argument, AssignedValue, Assignment, Command, CommandKind, Connector, Element, List,
+    Pipeline, Redirect, SimpleCommand, Word,
+};
+use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_byte, is_name_start};
+use crate::syntax::error::SyntaxErrorKind;
+use crate::syntax::words::Within;
+
+/// Words that a list must not begin a command with: they end it.
+const CLOSERS: &[&[u8]] =
+    &[b"then", b"else", b"elif", b"fi", b"do", b"done", b"esac", b"}", b";;", b";&", b";;&", b";|"];
+
+impl<'a> Parser<'a> {
+    /// The commands up to and with the next newline, or `None` at the end of the text.
+    ///
+    /// A shell reads and runs its text in such steps; so a syntax error further down comes only
+    /// after the commands before it have run.
+    ///
+    /// # Errors
+    /// What the shell of this dialect refuses to read.
+    pub fn next_commands(&mut self) -> Parsed<Option<List>> {
+        self.skip_newlines()?;
+        if self.at_end() {
+            self.documents_at_end()?;
+            return Ok(None);
+        }
+        let mut list = List::default();
+        loop {
+            list.items.push(self.and_or()?);
+            self.skip_blanks();
+            match self.peek() {
+                None => {
+                    self.documents_at_end()?;
+                    return Ok(Some(list));
+                }
+                Some(b'\n') => {
+                    self.newline()?;
+                    return Ok(Some(list));
+                }
+                _ => {}
+            }
+            if !self.separator(&mut list) {
+                return self.unexpected("a command, or the end of the line").map(Some);
+            }
+            self.skip_blanks();
+            if matches!(self.peek(), None | Some(b'\n')) {
+                continue_at_newline(self)?;
+                return Ok(Some(list));
+            }
+        }
+    }
+
+    /// `;` or `&` after an and-or list.
+    fn separator(&mut self, list: &mut List) -> bool {
+        if self.at(b";;") || self.at(b";&") || self.at(b";|") || self.at(b"&&") {
+            return false;
+        }
+        if self.eat(b";") {
+            return true;
+        }
+        if self.eat(b"&") {
+            if let Some(last) = list.items.last_mut() {
+                last.background = true;
+            }
+            return true;
+        }
+        false
+    }
+
+    /// Commands inside a compound command, up to what closes it. May be empty; the caller says
+    /// whether that is allowed.
+    pub(super) fn compound_list(&mut self) -> Parsed<List> {
+        let mut list = List::default();
+        loop {
+            self.skip_newlines()?;
+            if self.at_list_end() {
+                return Ok(list);
+            }
+            list.items.push(self.and_or()?);
+            self.skip_blanks();
+            if self.raw() == Some(b'\n') {
+                continue;
+            }
+            if !self.separator(&mut list) {
+                return Ok(list);
+            }
+        }
+    }
+
+    /// A compound list with at least one command, where the shell insists on one.
+    pub(super) fn full_list(&mut self) -> Parsed<List> {
+        let list = self.compound_list()?;
+        if list.items.is_empty() && !self.dialect.empty_bodies {
+            return self.unexpected("a command");
+        }
+        Ok(list)
+    }
+
+    fn at_list_end(&mut self) -> bool {
+        match self.peek() {
+            None | Some(b')') => true,
+            Some(b';') => self.at(b";;") || self.at(b";&") || self.at(b";|"),
+            Some(_) => CLOSERS.iter().any(|closer| self.at_reserved(closer)),
+        }
+    }
+
+    /// Whether this reserved word stands here, as a word of its own.
+    pub(super) fn at_reserved(&mut self, word: &[u8]) -> bool {
+        self.peek();
+        let rest = &self.text[self.pos..];
+        if rest.starts_with(word) {
+            let after = self.over_continuations(self.pos + word.len());
+            return self.text.get(after).is_none_or(|&byte| is_meta(byte));
+        }
+        false
+    }
+
+    pub(super) fn eat_reserved(&mut self, word: &[u8]) -> bool {
+        let there = self.at_reserved(word);
+        if there {
+            self.pos += word.len();
+        }
+        there
+    }
+
+    pub(super) fn expect_reserved(
+        &mut self,
+        word: &'static str,
+        opener: (usize, &'static str),
+    ) -> Parsed<()> {
+        self.skip_newlines()?;
+        if self.eat_reserved(word.as_bytes()) {
+            return Ok(());
+        }
+        if self.at_end() {
+            return Err(self.unclosed(opener.0, opener.1.len(), opener.1, word));
+        }
+        self.unexpected(word)
+    }
+
+    fn and_or(&mut self) -> Parsed<AndOr> {
+        let start = self.start();
+        let first = self.pipeline()?;
+        let mut rest = Vec::new();
+        loop {
+            self.skip_blanks();
+            let connector = if self.eat(b"&&") {
+                Connector::And
+            } else if self.eat(b"||") {
+                Connector::Or
+            } else {
+                break;
+            };
+            self.skip_newlines()?;
+            rest.push((connector, self.pipeline()?));
+        }
+        let last = rest.last().map_or(&first, |(_, pipeline)| pipeline);
+        let span = self.span(start, start).to(last.span);
+        Ok(AndOr { first, rest, background: false, span })
+    }
+
+    /// The place of the next token.
+    pub(super) fn start(&mut self) -> usize {
+        self.skip_blanks();
+        self.pos
+    }
+
+    fn pipeline(&mut self) -> Parsed<Pipeline> {
+        let start = self.start();
+        let mut end = start;
+        let (mut negated, mut timed) = (false, false);
+        loop {
+            self.skip_blanks();
+            if self.eat_reserved(b"!") {
+                negated = !negated;
+            } else if self.dialect.time_reserved && self.eat_reserved(b"time") {
+                timed = true;
+                self.skip_blanks();
+                self.eat_reserved(b"-p");
+            } else {
+                break;
+            }
+            end = self.pos;
+        }
+        let mut commands = Vec::new();
+        self.skip_blanks();
+        let bare = (timed || (negated && self.dialect.lone_negation))
+            && matches!(self.peek(), None | Some(b'\n' | b';' | b'&' | b')'));
+        if !bare {
+            loop {
+                let command = self.deeper(Parser::command)?;
+                end = self.pos;
+                commands.push(command);
+                self.skip_blanks();
+                if self.at(b"||") || !(self.eat_pipe()) {
+                    break;
+                }
+                self.skip_newlines()?;
+            }
+        }
+        Ok(Pipeline { negated, timed, commands, span: self.span(start, end) })
+    }
+
+    fn eat_pipe(&mut self) -> bool {
+        (self.dialect.pipe_both && self.eat(b"|&")) || self.eat(b"|")
+    }
+
+    /// A simple command, with the place at its first token.
+    pub(super) fn simple_command(&mut self) -> Parsed<Command> {
+        let start = self.start();
+        let mut end = start;
+        let mut command = SimpleCommand::default();
+        let mut redirects = Vec::new();
+        loop {
+            self.skip_blanks();
+            if let Some(redirect) = self.redirect()? {
+                redirects.push(redirect);
+            } else if self.at_assignment(&command) {
+                let assignment = self.assignment()?;
+                match command.words.is_empty() {
+                    true => command.assignments.push(assignment),
+                    false => command.words.push(Argument::Assignment(assignment)),
+                }
+            } else if self.at_word() {
+                let word = self.word(Within::Word)?;
+                command.words.push(Argument::Word(word));
+                if command.words.len() == 1 && self.at_function_parentheses(&command, &redirects) {
+                    return self.function_after_name(start, command);
+                }
+            } else {
+                break;
+            }
+            end = self.pos;
+        }
+        if end == start {
+            return self.unexpected("a command");
+        }
+        let kind = CommandKind::Simple(command);
+        Ok(Command { kind, redirects, span: self.span(start, end) })
+    }
+
+    /// Whether a word begins here.
+    pub(super) fn at_word(&mut self) -> bool {
+        match self.peek() {
+            None => false,
+            Some(byte @ (b'<' | b'>')) => {
+                self.dialect.process_substitution
+                    && self.peek_ahead(1) == Some(b'(')
+                    && is_meta(byte)
+            }
+            Some(byte) => !is_meta(byte),
+        }
+    }
+
+    fn at_function_parentheses(&mut self, command: &SimpleCommand, redirects: &[Redirect]) -> bool {
+        if !command.assignments.is_empty() || !redirects.is_empty() {
+            return false;
+        }
+        self.skip_blanks();
+        self.peek() == Some(b'(')
+    }
+
+    /// Whether `name=`, `name+=` or `name[...]=` stands here where the grammar takes it for an
+    /// assignment: before the command name, or as `name=(...)` after a declaration utility.
+    fn at_assignment(&mut self, command: &SimpleCommand) -> bool {
+        match command.words.first() {
+            None => self.assignment_value().is_some(),
+            Some(first) => {
+                self.dialect.arrays
+                    && self.is_declaration(first)
+                    && self.assignment_value().is_some_and(|at| self.text.get(at) == Some(&b'('))
+            }
+        }
+    }
+
+    /// Whether the utility treats its `name=value` arguments as assignments.
+    fn is_declaration(&self, name: &Argument) -> bool {
+        let Argument::Word(word) = name else { return false };
+        word.literal().is_some_and(|name| self.dialect.is_declaration(name))
+    }
+
+    /// The place of the value of an assignment, if one stands here.
+    fn assignment_value(&mut self) -> Option<usize> {
+        self.peek().filter(|&byte| is_name_start(byte))?;
+        let mut at = self.pos;
+        while self.text.get(at).is_some_and(|&byte| is_name_byte(byte)) {
+            at = self.over_continuations(at + 1);
+        }
+        if self.dialect.arrays && self.text.get(at) == Some(&b'[') {
+            at = self.over_continuations(self.brackets_end(at)?);
+        }
+        let append = self.dialect.append_assignment && self.text.get(at) == Some(&b'+');
+        let equals = if append { self.over_continuations(at + 1) } else { at };
+        (self.text.get(equals) == Some(&b'=')).then(|| self.over_continuations(equals + 1))
+    }
+
+    /// The place behind the `]` that closes the `[` at `at`, if it closes on this line.
+    fn brackets_end(&self, mut at: usize) -> Option<usize> {
+        let mut open = 0u32;
+        loop {
+            match *self.text.get(at)? {
+                b'[' => open += 1,
+                b']' => open -= 1,
+                b'\\' => at += 1,
+                b'\n' | b';' => return None,
+                quote @ (b'\'' | b'"') => {
+                    at += 1 + self.text[at + 1..].iter().position(|&byte| byte == quote)?;
+                }
+                _ => {}
+            }
+            at += 1;
+            if open == 0 {
+                return Some(at);
+            }
+        }
+    }
+
+    fn assignment(&mut self) -> Parsed<Assignment> {
+        let start = self.pos;
+        let name = self.name_bytes();
+        let index = self.bracketed_index()?;
+        let append = self.eat(b"+=");
+        if !append {
+            self.eat(b"=");
+        }
+        let value = if self.dialect.arrays && self.peek() == Some(b'(') {
+            AssignedValue::Array(self.deeper(Parser::array)?)
+        } else {
+            AssignedValue::Scalar(self.word(Within::Word)?)
+        };
+        Ok(Assignment { name, index, append, value, span: self.span(start, self.pos) })
+    }
+
+    fn bracketed_index(&mut self) -> Parsed<Option<crate::syntax::ast::Arithmetic>> {
+        if !self.dialect.arrays || self.peek() != Some(b'[') {
+            return Ok(None);
+        }
+        let open = self.pos;
+        self.pos += 1;
+        let index = self.arithmetic(Within::Brackets)?;
+        if !self.eat(b"]") {
+            return Err(self.unclosed(open, 1, "[", "]"));
+        }
+        Ok(Some(index))
+    }
+
+    /// `( elements )` of an array assignment.
+    fn array(&mut self) -> Parsed<Vec<Element>> {
+        let open = self.pos;
+        self.pos += 1;
+        let mut elements = Vec::new();
+        loop {
+            self.skip_newlines()?;
+            if self.eat(b")") {
+                return Ok(elements);
+            }
+            if self.at_end() {
+                return Err(self.unclosed(open, 1, "(", ")"));
+            }
+            if !self.at_word() {
+                return self.unexpected("an array element or )");
+            }
+            elements.push(self.element()?);
+        }
+    }
+
+    fn element(&mut self) -> Parsed<Element> {
+        if self.peek() == Some(b'[')
+            && let Some(end) = self.brackets_end(self.pos)
+            && matches!(self.text.get(end..), Some([b'=', ..] | [b'+', b'=', ..]))
+        {
+            let index = self.bracketed_index()?;
+            let append = self.eat(b"+=");
+            if !append {
+                self.eat(b"=");
+            }
+            return Ok(Element { index, append, word: self.word(Within::Word)? });
+        }
+        Ok(Element { index: None, append: false, word: self.word(Within::Word)? })
+    }
+
+    /// A word that must be there.
+    pub(super) fn expect_word(&mut self, expected: &'static str) -> Parsed<Word> {
+        self.skip_blanks();
+        if !self.at_word() {
+            return self.unexpected(expected);
+        }
+        self.word(Within::Word)
+    }
+
+    /// A name that must be there, with its span.
+    pub(super) fn expect_name(
+        &mut self,
+    ) -> Parsed<(std::rc::Rc<[u8]>, crate::source::Span)> {
+        let word = self.expect_word("a name")?;
+        match word.literal() {
+            Some(name) if crate::syntax::cursor::is_name(name) => Ok((name.into(), word.span)),
+            _ => Err(crate::syntax::error::SyntaxError {
+                kind: SyntaxErrorKind::NotAName,
+                span: word.span,
+            }),
+        }
+    }
+}
+
+/// Ends a line of commands: at a newline reads the here-documents, at the end those that are left.
+fn continue_at_newline(parser: &mut Parser<'_>) -> Parsed<()> {
+    match parser.raw() {
+        Some(_) => parser.newline(),
+        None => parser.documents_at_end(),
+    }
+}

@@ -1,0 +1,302 @@
+//! Compound commands and function definitions (POSIX XCU 2.9.4, 2.9.5 and the shells' own).
+
+use std::rc::Rc;
+
+use crate::syntax::ast::{
+    Argument, CaseBranch, CaseEnd, Command, CommandKind, List, SimpleCommand, Word,
+};
+use crate::syntax::cursor::{Parsed, Parser, is_name};
+use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
+use crate::syntax::words::Within;
+
+/// Reserved words that begin a compound command, where the dialect has them.
+const RESERVED_CLOSERS: &[&[u8]] =
+    &[b"then", b"else", b"elif", b"fi", b"do", b"done", b"esac", b"}"];
+
+impl<'a> Parser<'a> {
+    /// One command of a pipeline, with its redirections.
+    pub(super) fn command(&mut self) -> Parsed<Command> {
+        let start = self.start();
+        let Some(kind) = self.compound()? else { return self.simple_command() };
+        let mut redirects = Vec::new();
+        loop {
+            self.skip_blanks();
+            match self.redirect()? {
+                Some(redirect) => redirects.push(redirect),
+                None => break,
+            }
+        }
+        let end = redirects.last().map_or(self.pos, |_| self.pos);
+        Ok(Command { kind, redirects, span: self.span(start, end) })
+    }
+
+    fn compound(&mut self) -> Parsed<Option<CommandKind>> {
+        let start = self.start();
+        let kind = match self.peek() {
+            Some(b'(') => self.parentheses(start)?,
+            Some(b'{') if self.eat_reserved(b"{") => {
+                let list = self.full_list()?;
+                self.expect_reserved("}", (start, "{"))?;
+                CommandKind::Group(list)
+            }
+            Some(b'i') if self.eat_reserved(b"if") => self.if_clause(start)?,
+            Some(b'w') if self.eat_reserved(b"while") => self.loop_clause(start, false)?,
+            Some(b'u') if self.eat_reserved(b"until") => self.loop_clause(start, true)?,
+            Some(b'f') if self.eat_reserved(b"for") => self.for_clause(start)?,
+            Some(b's') if self.dialect.select && self.eat_reserved(b"select") => {
+                self.for_words(start, "select")?
+            }
+            Some(b'c') if self.eat_reserved(b"case") => self.case_clause(start)?,
+            Some(b'f') if self.dialect.function_keyword && self.eat_reserved(b"function") => {
+                self.function_keyword()?
+            }
+            Some(b'[') if self.dialect.double_brackets && self.eat_reserved(b"[[") => {
+                self.conditional(start)?
+            }
+            Some(b'c') if self.dialect.coprocesses && self.eat_reserved(b"coproc") => {
+                self.skip_blanks();
+                CommandKind::Coprocess(Box::new(self.deeper(Parser::command)?))
+            }
+            Some(_) if RESERVED_CLOSERS.iter().any(|word| self.at_reserved(word)) => {
+                return self.unexpected("a command");
+            }
+            _ => return Ok(None),
+        };
+        Ok(Some(kind))
+    }
+
+    /// `((...))` if it closes as one, else `( list )`.
+    fn parentheses(&mut self, start: usize) -> Parsed<CommandKind> {
+        let open = self.pos;
+        if self.dialect.double_parentheses
+            && self.text[open..].starts_with(b"((")
+            && !self.not_arithmetic.contains(&open)
+        {
+            self.pos = open + 2;
+            if let Ok(expression) = self.arithmetic(Within::Arithmetic)
+                && self.text[self.pos..].starts_with(b"))")
+            {
+                self.pos += 2;
+                return Ok(CommandKind::Arithmetic(expression));
+            }
+            self.not_arithmetic.insert(open);
+            self.pos = open;
+        }
+        self.pos = open + 1;
+        let list = self.list_in_parentheses(start, 1, "(")?;
+        if list.items.is_empty() && !self.dialect.empty_bodies {
+            self.pos -= 1;
+            return self.unexpected("a command");
+        }
+        Ok(CommandKind::Subshell(list))
+    }
+
+    fn if_clause(&mut self, start: usize) -> Parsed<CommandKind> {
+        let mut branches = Vec::new();
+        loop {
+            let condition = self.full_list()?;
+            self.expect_reserved("then", (start, "if"))?;
+            let body = self.full_list()?;
+            branches.push((condition, body));
+            self.skip_newlines()?;
+            if !self.eat_reserved(b"elif") {
+                break;
+            }
+        }
+        let otherwise = match self.eat_reserved(b"else") {
+            true => Some(self.full_list()?),
+            false => None,
+        };
+        self.expect_reserved("fi", (start, "if"))?;
+        Ok(CommandKind::If { branches, otherwise })
+    }
+
+    fn loop_clause(&mut self, start: usize, until: bool) -> Parsed<CommandKind> {
+        let condition = self.full_list()?;
+        let body = self.do_group(start, if until { "until" } else { "while" })?;
+        Ok(CommandKind::Loop { until, condition, body })
+    }
+
+    fn do_group(&mut self, start: usize, opener: &'static str) -> Parsed<List> {
+        self.expect_reserved("do", (start, opener))?;
+        let body = self.full_list()?;
+        self.expect_reserved("done", (start, opener))?;
+        Ok(body)
+    }
+
+    fn for_clause(&mut self, start: usize) -> Parsed<CommandKind> {
+        self.skip_blanks();
+        if self.dialect.arithmetic_for && self.at(b"((") {
+            return self.arithmetic_for(start);
+        }
+        self.for_words(start, "for")
+    }
+
+    fn arithmetic_for(&mut self, start: usize) -> Parsed<CommandKind> {
+        self.eat(b"((");
+        let first = self.arithmetic(Within::ArithmeticClause)?;
+        if !self.eat(b";") {
+            return self.unexpected("; and the condition of the loop");
+        }
+        let condition = self.arithmetic(Within::ArithmeticClause)?;
+        if !self.eat(b";") {
+            return self.unexpected("; and the step of the loop");
+        }
+        let step = self.arithmetic(Within::Arithmetic)?;
+        if !self.eat(b"))") {
+            return Err(self.unclosed(start, 3, "for ((", "))"));
+        }
+        self.skip_blanks();
+        self.eat(b";");
+        let body = self.loop_body(start, "for")?;
+        Ok(CommandKind::ArithmeticFor { start: first, condition, step, body })
+    }
+
+    /// `do list done`, or `{ list; }` where the shell takes that.
+    fn loop_body(&mut self, start: usize, opener: &'static str) -> Parsed<List> {
+        self.skip_newlines()?;
+        if self.dialect.braces_as_loop_body && self.eat_reserved(b"{") {
+            let body = self.full_list()?;
+            self.expect_reserved("}", (start, opener))?;
+            return Ok(body);
+        }
+        self.do_group(start, opener)
+    }
+
+    fn for_words(&mut self, start: usize, opener: &'static str) -> Parsed<CommandKind> {
+        let (name, name_span) = self.expect_name()?;
+        self.skip_blanks();
+        let mut words = None;
+        if self.eat(b";") {
+            self.skip_newlines()?;
+        } else {
+            self.skip_newlines()?;
+            if self.eat_reserved(b"in") {
+                words = Some(self.words_to_separator()?);
+            }
+        }
+        let body = self.loop_body(start, opener)?;
+        Ok(CommandKind::For { name, name_span, words, body, select: opener == "select" })
+    }
+
+    fn words_to_separator(&mut self) -> Parsed<Vec<Word>> {
+        let mut words = Vec::new();
+        loop {
+            self.skip_blanks();
+            if self.at_word() {
+                words.push(self.word(Within::Word)?);
+                continue;
+            }
+            match self.peek() {
+                Some(b'\n') => self.newline()?,
+                Some(b';') if !self.at(b";;") => self.pos += 1,
+                _ => return self.unexpected("a word, ; or a newline"),
+            }
+            return Ok(words);
+        }
+    }
+
+    fn case_clause(&mut self, start: usize) -> Parsed<CommandKind> {
+        let word = self.expect_word("the word to compare")?;
+        self.skip_newlines()?;
+        if !self.eat_reserved(b"in") {
+            return match self.at_end() {
+                true => Err(self.unclosed(start, 4, "case", "in ... esac")),
+                false => self.unexpected("in"),
+            };
+        }
+        let mut branches = Vec::new();
+        loop {
+            self.skip_newlines()?;
+            if self.eat_reserved(b"esac") {
+                return Ok(CommandKind::Case { word, branches });
+            }
+            if self.at_end() {
+                return Err(self.unclosed(start, 4, "case", "esac"));
+            }
+            branches.push(self.case_branch()?);
+        }
+    }
+
+    fn case_branch(&mut self) -> Parsed<CaseBranch> {
+        self.eat(b"(");
+        let mut patterns = Vec::new();
+        loop {
+            patterns.push(self.expect_word("a pattern")?);
+            self.skip_blanks();
+            if self.eat(b")") {
+                break;
+            }
+            if self.at(b"||") || !self.eat(b"|") {
+                return self.unexpected("| or )");
+            }
+        }
+        let body = self.compound_list()?;
+        self.skip_newlines()?;
+        let end = if (self.dialect.case_continue_ampersand && self.eat(b";;&"))
+            || (self.dialect.case_continue_bar && self.eat(b";|"))
+        {
+            CaseEnd::Continue
+        } else if self.eat(b";;") {
+            CaseEnd::Leave
+        } else if self.dialect.case_fall && self.eat(b";&") {
+            CaseEnd::Fall
+        } else if self.at_reserved(b"esac") {
+            CaseEnd::Leave
+        } else {
+            return self.unexpected(";; or esac");
+        };
+        Ok(CaseBranch { patterns, body, end })
+    }
+
+    /// `name ( ) command`, with the place at the parenthesis.
+    pub(super) fn function_after_name(
+        &mut self,
+        start: usize,
+        command: SimpleCommand,
+    ) -> Parsed<Command> {
+        self.eat(b"(");
+        self.skip_blanks();
+        if !self.eat(b")") {
+            return self.unexpected(") of a function definition");
+        }
+        let [Argument::Word(word)] = &command.words[..] else {
+            return self.unexpected("a command");
+        };
+        let name = word.literal().filter(|name| self.dialect.any_function_name || is_name(name));
+        let Some(name) = name else {
+            return Err(SyntaxError { kind: SyntaxErrorKind::BadFunctionName, span: word.span });
+        };
+        let kind = self.function_body(name.into(), false)?;
+        Ok(Command { kind, redirects: Vec::new(), span: self.span(start, self.pos) })
+    }
+
+    fn function_keyword(&mut self) -> Parsed<CommandKind> {
+        let word = self.expect_word("a name")?;
+        let Some(name) = word.literal().map(Rc::from) else {
+            return Err(SyntaxError { kind: SyntaxErrorKind::BadFunctionName, span: word.span });
+        };
+        self.skip_blanks();
+        if self.eat(b"(") {
+            self.skip_blanks();
+            if !self.eat(b")") {
+                return self.unexpected(") of a function definition");
+            }
+        }
+        self.function_body(name, true)
+    }
+
+    fn function_body(&mut self, name: Rc<[u8]>, keyword: bool) -> Parsed<CommandKind> {
+        self.skip_newlines()?;
+        let body = self.deeper(Parser::command)?;
+        let compound = !matches!(body.kind, CommandKind::Simple(_) | CommandKind::Function { .. });
+        if !compound && !self.dialect.simple_function_bodies {
+            let kind = SyntaxErrorKind::Unexpected {
+                found: "a simple command".into(),
+                expected: "a compound command as the body of the function",
+            };
+            return Err(SyntaxError { kind, span: body.span });
+        }
+        Ok(CommandKind::Function { name, body: Rc::new(body), keyword })
+    }
+}

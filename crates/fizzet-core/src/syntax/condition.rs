@@ -1,0 +1,125 @@
+//! `[[ expression ]]`.
+
+use crate::syntax::ast::{CommandKind, Condition, Part, Word};
+use crate::syntax::cursor::{Parsed, Parser};
+use crate::syntax::words::Within;
+
+const BINARY: &[&[u8]] = &[
+    b"==", b"=~", b"=", b"!=", b"<", b">", b"-eq", b"-ne", b"-lt", b"-le", b"-gt", b"-ge", b"-nt",
+    b"-ot", b"-ef",
+];
+
+impl<'a> Parser<'a> {
+    /// The expression behind `[[`, and the `]]`.
+    pub(super) fn conditional(&mut self, start: usize) -> Parsed<CommandKind> {
+        let condition = self.deeper(Parser::condition_or)?;
+        self.skip_newlines()?;
+        if !self.eat_reserved(b"]]") {
+            return match self.at_end() {
+                true => Err(self.unclosed(start, 2, "[[", "]]")),
+                false => self.unexpected("an operator or ]]"),
+            };
+        }
+        Ok(CommandKind::Conditional(Box::new(condition)))
+    }
+
+    fn condition_or(&mut self) -> Parsed<Condition> {
+        let mut left = self.condition_and()?;
+        self.skip_newlines()?;
+        while self.eat(b"||") {
+            self.skip_newlines()?;
+            left = Condition::Or(Box::new(left), Box::new(self.condition_and()?));
+            self.skip_newlines()?;
+        }
+        Ok(left)
+    }
+
+    fn condition_and(&mut self) -> Parsed<Condition> {
+        let mut left = self.condition_term()?;
+        self.skip_newlines()?;
+        while self.eat(b"&&") {
+            self.skip_newlines()?;
+            left = Condition::And(Box::new(left), Box::new(self.condition_term()?));
+            self.skip_newlines()?;
+        }
+        Ok(left)
+    }
+
+    fn condition_term(&mut self) -> Parsed<Condition> {
+        self.skip_newlines()?;
+        if self.eat_reserved(b"!") {
+            let term = self.deeper(Parser::condition_term)?;
+            return Ok(Condition::Not(Box::new(term)));
+        }
+        if self.eat(b"(") {
+            let inner = self.deeper(Parser::condition_or)?;
+            self.skip_newlines()?;
+            if !self.eat(b")") {
+                return self.unexpected(")");
+            }
+            return Ok(inner);
+        }
+        if self.at_reserved(b"]]") {
+            return self.unexpected("an expression");
+        }
+        let left = self.expect_word("an expression")?;
+        if let Some([b'-', letter]) = left.literal() {
+            let letter = *letter;
+            self.skip_blanks();
+            if letter.is_ascii_alphabetic() && self.at_word() && !self.at_reserved(b"]]") {
+                let operator = self.binary_operator();
+                if let Some(operator) = operator {
+                    return self.binary(left, operator);
+                }
+                let operand = self.word(Within::Word)?;
+                return Ok(Condition::Unary { operator: letter, operand });
+            }
+            return Ok(Condition::Word(left));
+        }
+        self.skip_blanks();
+        match self.binary_operator() {
+            Some(operator) => self.binary(left, operator),
+            None => Ok(Condition::Word(left)),
+        }
+    }
+
+    fn binary_operator(&mut self) -> Option<&'static [u8]> {
+        for &operator in BINARY {
+            let there = match operator {
+                b"<" | b">" => self.peek() == Some(operator[0]),
+                _ => self.at_reserved(operator),
+            };
+            if there {
+                self.pos += operator.len();
+                return Some(operator);
+            }
+        }
+        None
+    }
+
+    fn binary(&mut self, left: Word, operator: &[u8]) -> Parsed<Condition> {
+        self.skip_blanks();
+        let right = match operator {
+            b"=~" => self.word(Within::Expression)?,
+            b"==" | b"=" | b"!=" => self.pattern_operand()?,
+            _ => self.expect_word("an operand")?,
+        };
+        if right.parts.is_empty() {
+            return self.unexpected("an operand");
+        }
+        Ok(Condition::Binary { operator: operator.into(), left, right })
+    }
+
+    /// In `[[`, the right side of `==` is a pattern, with extended patterns in every shell.
+    fn pattern_operand(&mut self) -> Parsed<Word> {
+        let before = std::mem::replace(&mut self.extended_patterns, true);
+        let word = self.expect_word("a pattern");
+        self.extended_patterns = before;
+        word
+    }
+}
+
+/// Whether a word was written without any quote.
+pub(crate) fn is_unquoted(word: &Word) -> bool {
+    word.parts.iter().all(|part| matches!(part, Part::Literal { .. } | Part::Parameter(_)))
+}

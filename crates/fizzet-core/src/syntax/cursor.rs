@@ -1,0 +1,250 @@
+//! The parser's place in the text.
+//!
+//! Outside quotes and comments a backslash before a newline does not exist for the grammar (POSIX
+//! XCU 2.2.1), so every look ahead goes through [`Parser::peek`], which steps over it.
+
+use crate::dialect::Dialect;
+use crate::source::{SourceId, Span};
+use crate::syntax::ast::{Redirect, Word};
+use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
+
+/// The deepest nesting of substitutions and compound commands that is read.
+pub const MAX_DEPTH: u32 = 400;
+
+/// Where a stretch of the parsed text was written.
+#[derive(Clone, Copy, Debug)]
+pub(super) struct Segment {
+    /// Offset in the parsed text at which the stretch starts.
+    pub(super) at: usize,
+    /// The source it was written in.
+    pub(super) source: SourceId,
+    /// The offset there.
+    pub(super) offset: usize,
+}
+
+/// A here-document whose body has not been reached yet.
+pub(super) struct PendingDocument {
+    pub(super) cell: std::rc::Rc<std::cell::OnceCell<Word>>,
+    pub(super) delimiter: Vec<u8>,
+    pub(super) quoted: bool,
+    pub(super) strip_tabs: bool,
+    pub(super) opener: Span,
+}
+
+/// Reads shell text of one dialect.
+///
+/// Conventions: a method named after a construct stands at its first byte when called and behind
+/// its last byte when it returns; `at_*` looks without moving; `eat_*` moves only if it answers
+/// true; `expect_*` makes a syntax error of what the author wrote.
+pub struct Parser<'a> {
+    pub(super) text: std::borrow::Cow<'a, [u8]>,
+    pub(super) dialect: &'a Dialect,
+    pub(super) pos: usize,
+    pub(super) segments: Vec<Segment>,
+    pub(super) depth: u32,
+    pub(super) pending: Vec<PendingDocument>,
+    pub(super) extended_patterns: bool,
+    /// Places of `((` that turned out not to be arithmetic, so that none is tried twice.
+    pub(super) not_arithmetic: std::collections::HashSet<usize>,
+}
+
+pub(super) type Parsed<T> = Result<T, SyntaxError>;
+
+impl<'a> Parser<'a> {
+    /// A parser at the start of a source.
+    pub fn new(text: &'a [u8], source: SourceId, dialect: &'a Dialect) -> Parser<'a> {
+        Parser {
+            text: text.into(),
+            dialect,
+            pos: 0,
+            segments: vec![Segment { at: 0, source, offset: 0 }],
+            depth: 0,
+            pending: Vec::new(),
+            extended_patterns: dialect.extended_patterns,
+            not_arithmetic: Default::default(),
+        }
+    }
+
+    /// Switches extended patterns on or off for what is still to be read (`shopt -s extglob`).
+    pub fn set_extended_patterns(&mut self, on: bool) {
+        self.extended_patterns = on;
+    }
+
+    /// A span of the parsed text, told in the source it was written in.
+    pub(super) fn span(&self, start: usize, end: usize) -> Span {
+        let at = self.segments.partition_point(|segment| segment.at <= start) - 1;
+        let segment = self.segments[at];
+        let from = start - segment.at + segment.offset;
+        let last = self.segments.partition_point(|segment| segment.at < end).max(1) - 1;
+        let close = self.segments[last];
+        let to = end - close.at.min(end) + close.offset;
+        let to = if close.source == segment.source { to } else { from + (end - start) };
+        Span::new(segment.source, from, to.max(from))
+    }
+
+    /// The offset of the first byte at or after `at` that exists for the grammar.
+    pub(super) fn over_continuations(&self, mut at: usize) -> usize {
+        while self.text[at.min(self.text.len())..].starts_with(b"\\\n") {
+            at += 2;
+        }
+        at
+    }
+
+    /// The next byte that exists for the grammar; steps over line continuations.
+    pub(super) fn peek(&mut self) -> Option<u8> {
+        self.pos = self.over_continuations(self.pos);
+        self.text.get(self.pos).copied()
+    }
+
+    /// The byte `ahead` places further, continuations not counted.
+    pub(super) fn peek_ahead(&self, ahead: usize) -> Option<u8> {
+        let mut at = self.over_continuations(self.pos);
+        for _ in 0..ahead {
+            at = self.over_continuations(at + 1);
+        }
+        self.text.get(at).copied()
+    }
+
+    /// The next byte exactly as it stands in the text.
+    pub(super) fn raw(&self) -> Option<u8> {
+        self.text.get(self.pos).copied()
+    }
+
+    /// Whether the text goes on with `expected`, continuations not counted.
+    pub(super) fn at(&self, expected: &[u8]) -> bool {
+        let mut at = self.pos;
+        for &byte in expected {
+            at = self.over_continuations(at);
+            if self.text.get(at) != Some(&byte) {
+                return false;
+            }
+            at += 1;
+        }
+        true
+    }
+
+    /// Steps over `expected` if it comes next.
+    pub(super) fn eat(&mut self, expected: &[u8]) -> bool {
+        if !self.at(expected) {
+            return false;
+        }
+        for _ in expected {
+            self.pos = self.over_continuations(self.pos) + 1;
+        }
+        true
+    }
+
+    /// Steps over blanks, continuations and a comment.
+    pub(super) fn skip_blanks(&mut self) {
+        while let Some(byte) = self.peek() {
+            match byte {
+                b' ' | b'\t' => self.pos += 1,
+                b'#' => self.skip_comment(),
+                _ => return,
+            }
+        }
+    }
+
+    fn skip_comment(&mut self) {
+        let rest = &self.text[self.pos..];
+        self.pos += rest.iter().position(|&byte| byte == b'\n').unwrap_or(rest.len());
+    }
+
+    /// Steps over blanks, comments and newlines, and reads the here-documents that begin there.
+    pub(super) fn skip_newlines(&mut self) -> Parsed<()> {
+        loop {
+            self.skip_blanks();
+            if self.raw() != Some(b'\n') {
+                return Ok(());
+            }
+            self.newline()?;
+        }
+    }
+
+    /// Steps over a newline and the here-documents behind it.
+    pub(super) fn newline(&mut self) -> Parsed<()> {
+        self.pos += 1;
+        self.here_documents()
+    }
+
+    /// Whether the text is used up.
+    pub fn at_end(&mut self) -> bool {
+        self.peek().is_none()
+    }
+
+    /// Runs `read` one level deeper.
+    pub(super) fn deeper<T>(
+        &mut self,
+        read: impl FnOnce(&mut Parser<'a>) -> Parsed<T>,
+    ) -> Parsed<T> {
+        if self.depth >= MAX_DEPTH {
+            let kind = SyntaxErrorKind::TooDeep { limit: MAX_DEPTH };
+            return Err(self.error_here(kind));
+        }
+        self.depth += 1;
+        let result = read(self);
+        self.depth -= 1;
+        result
+    }
+
+    /// An error at the next byte.
+    pub(super) fn error_here(&self, kind: SyntaxErrorKind) -> SyntaxError {
+        let end = (self.pos + 1).min(self.text.len()).max(self.pos);
+        SyntaxError { kind, span: self.span(self.pos.min(self.text.len()), end) }
+    }
+
+    /// What stands here cannot stand here.
+    pub(super) fn unexpected<T>(&mut self, expected: &'static str) -> Parsed<T> {
+        let Some(byte) = self.peek() else {
+            return Err(self.error_here(SyntaxErrorKind::EndOfText { expected }));
+        };
+        let start = self.pos;
+        let length = match byte {
+            b'\n' => 1,
+            b';' | b'&' | b'|' | b'<' | b'>' if self.peek_ahead(1) == Some(byte) => 2,
+            b';' | b'&' | b'|' | b'<' | b'>' | b'(' | b')' => 1,
+            _ => self.text[start..].iter().position(|&b| is_meta(b)).unwrap_or(self.text.len() - start),
+        };
+        let found = match byte {
+            b'\n' => "a newline".to_string(),
+            _ => {
+                let shown = &self.text[start..start + length.min(40)];
+                format!("`{}`", String::from_utf8_lossy(shown))
+            }
+        };
+        let kind = SyntaxErrorKind::Unexpected { found, expected };
+        Err(SyntaxError { kind, span: self.span(start, start + length) })
+    }
+
+    /// Whether a redirect waits for its here-document.
+    pub(super) fn await_document(&mut self, redirect: &Redirect, delimiter: Vec<u8>, quoted: bool) {
+        let Some(cell) = &redirect.body else { return };
+        self.pending.push(PendingDocument {
+            cell: cell.clone(),
+            delimiter,
+            quoted,
+            strip_tabs: redirect.operator == super::ast::RedirectOperator::HereDocumentTabs,
+            opener: redirect.span,
+        });
+    }
+}
+
+/// Whether a byte ends an unquoted word (POSIX XCU 2.3).
+pub(super) fn is_meta(byte: u8) -> bool {
+    matches!(byte, b' ' | b'\t' | b'\n' | b';' | b'&' | b'|' | b'<' | b'>' | b'(' | b')')
+}
+
+/// Whether a byte can begin a name.
+pub(crate) fn is_name_start(byte: u8) -> bool {
+    byte.is_ascii_alphabetic() || byte == b'_'
+}
+
+/// Whether a byte can stand in a name.
+pub(crate) fn is_name_byte(byte: u8) -> bool {
+    byte.is_ascii_alphanumeric() || byte == b'_'
+}
+
+/// Whether the bytes are a name (POSIX XBD 3.235).
+pub(crate) fn is_name(bytes: &[u8]) -> bool {
+    bytes.first().is_some_and(|&b| is_name_start(b)) && bytes.iter().all(|&b| is_name_byte(b))
+}

@@ -1,0 +1,243 @@
+//! What begins with `$` or a backquote: parameters, substitutions, arithmetic, `$'..'`, `$".."`.
+
+use std::borrow::Cow;
+use std::rc::Rc;
+
+use crate::syntax::ansi_c;
+use crate::syntax::ast::{CommandSubstitution, Operation, Parameter, ParameterName, Part};
+use crate::syntax::ast::{List, ProcessSubstitution};
+use crate::syntax::cursor::{Parsed, Parser, Segment, is_name_byte, is_name_start};
+use crate::syntax::words::Within;
+
+impl<'a> Parser<'a> {
+    /// What begins with `$`. `None` with the place unchanged: the `$` is literal.
+    pub(super) fn dollar(&mut self, within: Within) -> Parsed<Option<Part>> {
+        let start = self.pos;
+        let at = self.over_continuations(start + 1);
+        let Some(&next) = self.text.get(at) else { return Ok(None) };
+        let unquoted = matches!(within, Within::Word | Within::Brace | Within::Replaced);
+        match next {
+            b'{' => {
+                self.pos = at;
+                self.deeper(|parser| parser.braced_parameter(start, within)).map(Some)
+            }
+            b'(' => {
+                self.pos = at;
+                self.deeper(|parser| parser.dollar_parenthesis(start)).map(Some)
+            }
+            b'[' if self.dialect.dollar_brackets => {
+                self.pos = at + 1;
+                let expression = self.deeper(|parser| parser.arithmetic(Within::Brackets))?;
+                if self.raw() != Some(b']') {
+                    return Err(self.unclosed(start, 2, "$[", "]"));
+                }
+                self.pos += 1;
+                Ok(Some(Part::Arithmetic { expression, span: self.span(start, self.pos) }))
+            }
+            b'\'' if unquoted && self.dialect.dollar_single_quotes => {
+                self.pos = at;
+                self.ansi_c_quoted(start).map(Some)
+            }
+            b'"' if unquoted && self.dialect.dollar_double_quotes => {
+                self.pos = at;
+                self.double_quoted(start).map(Some)
+            }
+            _ => Ok(self.plain_parameter(start, at, next)),
+        }
+    }
+
+    /// `$name`, `$1`, `$@`.
+    fn plain_parameter(&mut self, start: usize, at: usize, next: u8) -> Option<Part> {
+        let name = match next {
+            b'0'..=b'9' => {
+                self.pos = at + 1;
+                let mut number = usize::from(next - b'0');
+                while self.dialect.unbraced_digits
+                    && let Some(digit @ b'0'..=b'9') = self.raw()
+                {
+                    number = number.saturating_mul(10).saturating_add(usize::from(digit - b'0'));
+                    self.pos += 1;
+                }
+                ParameterName::Positional(number)
+            }
+            b'@' | b'*' | b'#' | b'?' | b'-' | b'$' | b'!' => {
+                self.pos = at + 1;
+                ParameterName::Special(next)
+            }
+            byte if is_name_start(byte) => {
+                self.pos = at;
+                ParameterName::Variable(self.name_bytes())
+            }
+            _ => return None,
+        };
+        let span = self.span(start, self.pos);
+        let operation = Operation::Value;
+        Some(Part::Parameter(Box::new(Parameter {
+            name,
+            index: None,
+            operation,
+            braced: false,
+            span,
+        })))
+    }
+
+    /// The longest name at this place; continuations inside it do not count.
+    pub(super) fn name_bytes(&mut self) -> Rc<[u8]> {
+        let start = self.pos;
+        while self.raw().is_some_and(is_name_byte) {
+            self.pos += 1;
+        }
+        if self.over_continuations(self.pos) == self.pos {
+            return self.text[start..self.pos].into();
+        }
+        let mut name = self.text[start..self.pos].to_vec();
+        while let at = self.over_continuations(self.pos)
+            && self.text.get(at).copied().is_some_and(is_name_byte)
+        {
+            name.push(self.text[at]);
+            self.pos = at + 1;
+        }
+        name.into()
+    }
+
+    fn ansi_c_quoted(&mut self, start: usize) -> Parsed<Part> {
+        let body = self.pos + 1;
+        let mut at = body;
+        while let Some(&byte) = self.text.get(at) {
+            match byte {
+                b'\'' => {
+                    let bytes = ansi_c::decode(&self.text[body..at], self.dialect).into();
+                    self.pos = at + 1;
+                    return Ok(Part::AnsiC { bytes, span: self.span(start, self.pos) });
+                }
+                b'\\' => at += 2,
+                _ => at += 1,
+            }
+        }
+        Err(self.unclosed(start, 2, "$'", "'"))
+    }
+
+    /// `$((...))` if it closes as one, else `$(...)`. Stands at the first parenthesis.
+    fn dollar_parenthesis(&mut self, start: usize) -> Parsed<Part> {
+        let open = self.pos;
+        if self.at(b"((") && !self.not_arithmetic.contains(&open) {
+            let waiting = self.pending.len();
+            self.eat(b"((");
+            let expression = self.arithmetic(Within::Arithmetic);
+            if let Ok(expression) = expression
+                && self.eat(b"))")
+            {
+                return Ok(Part::Arithmetic { expression, span: self.span(start, self.pos) });
+            }
+            let unfinished = self.at_end();
+            self.pending.truncate(waiting);
+            self.pos = open;
+            self.not_arithmetic.insert(open);
+            if unfinished && self.dialect.unclosed_arithmetic_is_fatal {
+                return Err(self.unclosed(start, 3, "$((", "))"));
+            }
+        }
+        self.pos = open + 1;
+        let list = self.list_in_parentheses(start, 2, "$(")?;
+        let span = self.span(start, self.pos);
+        Ok(Part::Command(Box::new(CommandSubstitution { list: Rc::new(list), span })))
+    }
+
+    /// The commands up to the `)` that closes the opener at `start`.
+    pub(super) fn list_in_parentheses(
+        &mut self,
+        start: usize,
+        length: usize,
+        opener: &'static str,
+    ) -> Parsed<List> {
+        let list = self.compound_list()?;
+        match self.peek() {
+            Some(b')') => {
+                self.pos += 1;
+                Ok(list)
+            }
+            None => Err(self.unclosed(start, length, opener, ")")),
+            Some(_) => self.unexpected("a command or )"),
+        }
+    }
+
+    pub(super) fn process_substitution(&mut self) -> Parsed<Part> {
+        let start = self.pos;
+        let output = self.raw() == Some(b'>');
+        self.pos += 2;
+        let opener = if output { ">(" } else { "<(" };
+        let list = self.deeper(|parser| parser.list_in_parentheses(start, 2, opener))?;
+        let (list, span) = (Rc::new(list), self.span(start, self.pos));
+        Ok(Part::Process(Box::new(ProcessSubstitution { list, output, span })))
+    }
+
+    /// `` `...` ``: backslashes before `$`, a backquote and a backslash (and, between double quotes,
+    /// before `"`) are taken away before the text is read (POSIX XCU 2.6.3).
+    pub(super) fn backquoted(&mut self, in_double_quotes: bool) -> Parsed<Part> {
+        let start = self.pos;
+        let mut at = start + 1;
+        let mut text = Vec::new();
+        let mut segments = vec![self.segment_at(at, 0)];
+        loop {
+            let Some(&byte) = self.text.get(at) else {
+                return Err(self.unclosed(start, 1, "`", "`"));
+            };
+            match byte {
+                b'`' => break,
+                b'\\' => {
+                    let next = self.text.get(at + 1).copied();
+                    let taken = match next {
+                        Some(b'$' | b'`' | b'\\') => true,
+                        Some(b'"') => in_double_quotes,
+                        _ => false,
+                    };
+                    if taken {
+                        at += 1;
+                        segments.push(self.segment_at(at, text.len()));
+                    } else {
+                        text.push(byte);
+                        at += 1;
+                    }
+                    if let Some(&next) = self.text.get(at) {
+                        text.push(next);
+                        at += 1;
+                    }
+                }
+                _ => {
+                    text.push(byte);
+                    at += 1;
+                }
+            }
+        }
+        let list = self.parse_backquoted(text, segments)?;
+        self.pos = at + 1;
+        let span = self.span(start, self.pos);
+        Ok(Part::Command(Box::new(CommandSubstitution { list: Rc::new(list), span })))
+    }
+
+    fn segment_at(&self, at: usize, in_text: usize) -> Segment {
+        let span = self.span(at, at);
+        Segment { at: in_text, source: span.source, offset: span.start as usize }
+    }
+
+    fn parse_backquoted(&mut self, text: Vec<u8>, segments: Vec<Segment>) -> Parsed<List> {
+        self.deeper(|outer| {
+            let mut inner = Parser {
+                text: Cow::Owned(text),
+                dialect: outer.dialect,
+                pos: 0,
+                segments,
+                depth: outer.depth,
+                pending: Vec::new(),
+                extended_patterns: outer.extended_patterns,
+                not_arithmetic: Default::default(),
+            };
+            let list = inner.compound_list()?;
+            if !inner.at_end() {
+                return inner.unexpected("a command");
+            }
+            inner.documents_at_end()?;
+            Ok(list)
+        })
+    }
+}

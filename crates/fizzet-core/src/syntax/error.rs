@@ -1,0 +1,84 @@
+//! What can be wrong with a shell text.
+
+use thiserror::Error;
+
+use crate::source::Span;
+
+/// A refusal: what was wrong and where.
+#[derive(Clone, Debug, Error)]
+#[error("{kind}")]
+pub struct SyntaxError {
+    /// What is wrong.
+    pub kind: SyntaxErrorKind,
+    /// Where.
+    pub span: Span,
+}
+
+/// The kinds of syntax error.
+#[derive(Clone, PartialEq, Eq, Debug, Error)]
+pub enum SyntaxErrorKind {
+    /// A quote or bracket that is never closed; the span is the opener.
+    #[error("this {opener} is never closed")]
+    Unclosed {
+        /// The opener as written.
+        opener: &'static str,
+        /// What would close it.
+        closer: &'static str,
+    },
+    /// A token that cannot stand here.
+    #[error("{found} cannot stand here; {expected} was expected")]
+    Unexpected {
+        /// What was found, for people.
+        found: String,
+        /// What could have stood here.
+        expected: &'static str,
+    },
+    /// The text ends too early.
+    #[error("the text ends here, but {expected} was expected")]
+    EndOfText {
+        /// What is missing.
+        expected: &'static str,
+    },
+    /// Something inside `${...}` that is no expansion.
+    #[error("this is not a parameter expansion of this shell")]
+    BadExpansion,
+    /// A function name that the shell refuses.
+    #[error("this cannot be the name of a function here")]
+    BadFunctionName,
+    /// A `for` variable that is not a name.
+    #[error("this is not a name")]
+    NotAName,
+    /// Nesting beyond the stated limit.
+    #[error("nested deeper than {limit} levels")]
+    TooDeep {
+        /// The limit.
+        limit: u32,
+    },
+}
+
+impl SyntaxError {
+    /// What to do about it.
+    pub fn hint(&self) -> String {
+        match &self.kind {
+            SyntaxErrorKind::Unclosed { closer, .. } => {
+                format!("close it with {closer}, or put a backslash before it if it stands for itself")
+            }
+            SyntaxErrorKind::Unexpected { .. } => {
+                "quote it if it is meant as text: '...' or a backslash before it".into()
+            }
+            SyntaxErrorKind::EndOfText { expected } => format!("add {expected}"),
+            SyntaxErrorKind::BadExpansion => {
+                "write ${name} or one of its operators; single-quote it if it is meant as text".into()
+            }
+            SyntaxErrorKind::BadFunctionName | SyntaxErrorKind::NotAName => {
+                "use letters, digits and underscores, not beginning with a digit".into()
+            }
+            SyntaxErrorKind::TooDeep { .. } => "split the text into smaller commands".into(),
+        }
+    }
+
+    /// Whether the text hit a stated limit rather than being wrong.
+    pub fn is_limit(&self) -> bool {
+        matches!(self.kind, SyntaxErrorKind::TooDeep { .. })
+    }
+}

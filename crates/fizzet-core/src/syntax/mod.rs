@@ -1,0 +1,20 @@
+//! Shell text to tree: one grammar, with switches from the dialect table.
+//!
+//! The parser reads bytes directly, since what a byte means depends on what is being read; it never
+//! looks at a value. Recursion is bounded by [`MAX_DEPTH`].
+
+mod ansi_c;
+pub mod ast;
+mod commands;
+mod compound;
+mod condition;
+mod cursor;
+mod dollar;
+mod error;
+mod parameter;
+mod redirect;
+mod words;
+
+pub use cursor::{MAX_DEPTH, Parser};
+pub(crate) use cursor::{is_name, is_name_byte, is_name_start};
+pub use error::{SyntaxError, SyntaxErrorKind};

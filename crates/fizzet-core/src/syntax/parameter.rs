@@ -1,0 +1,253 @@
+//! `${...}`.
+
+use crate::syntax::ast::{
+    Instead, Operation, Parameter, ParameterName, Part, Replace, Subscript, Word,
+};
+use crate::syntax::cursor::{Parsed, Parser, is_name_start};
+use crate::syntax::words::Within;
+
+impl<'a> Parser<'a> {
+    /// `${...}` whose `$` is at `start`; stands at the `{`.
+    pub(super) fn braced_parameter(&mut self, start: usize, within: Within) -> Parsed<Part> {
+        let brace = self.pos;
+        self.pos += 1;
+        let quoted = matches!(
+            within,
+            Within::Double | Within::Document | Within::BraceQuoted | Within::ReplacedQuoted
+        );
+        let read = self.inside_braces(quoted)?;
+        if let Some((name, index, operation)) = read
+            && self.eat(b"}")
+        {
+            let span = self.span(start, self.pos);
+            return Ok(Part::Parameter(Box::new(Parameter {
+                name,
+                index,
+                operation,
+                braced: true,
+                span,
+            })));
+        }
+        self.bad_expansion(start, brace, quoted)
+    }
+
+    /// The shells find a bad expansion only when they come to expand it, so it is read as far as
+    /// its `}` and kept.
+    fn bad_expansion(&mut self, start: usize, brace: usize, quoted: bool) -> Parsed<Part> {
+        self.pos = brace + 1;
+        self.parts(if quoted { Within::BraceQuoted } else { Within::Brace })?;
+        if !self.eat(b"}") {
+            return Err(self.unclosed(start, 2, "${", "}"));
+        }
+        let name = ParameterName::Variable([].into());
+        let span = self.span(start, self.pos);
+        let operation = Operation::Bad;
+        Ok(Part::Parameter(Box::new(Parameter { name, index: None, operation, braced: true, span })))
+    }
+
+    #[expect(clippy::type_complexity, reason = "three fields of one node, used once")]
+    fn inside_braces(
+        &mut self,
+        quoted: bool,
+    ) -> Parsed<Option<(ParameterName, Option<Subscript>, Operation)>> {
+        if self.peek() == Some(b'#') && self.length_follows() {
+            self.pos += 1;
+            let Some(name) = self.parameter_name() else { return Ok(None) };
+            let index = self.subscript()?;
+            return Ok(Some((name, index, Operation::Length)));
+        }
+        if self.dialect.indirection
+            && self.peek() == Some(b'!')
+            && self.peek_ahead(1).is_some_and(|next| {
+                is_name_start(next) || next.is_ascii_digit() || matches!(next, b'@' | b'*' | b'#')
+            })
+        {
+            return self.indirect(quoted);
+        }
+        let Some(name) = self.parameter_name() else { return Ok(None) };
+        let index = self.subscript()?;
+        let Some(operation) = self.operation(quoted)? else { return Ok(None) };
+        Ok(Some((name, index, operation)))
+    }
+
+    /// Whether a `#` here asks for a length: `${#x}`, but not `${#}` and not `${#-x}`.
+    fn length_follows(&self) -> bool {
+        match self.peek_ahead(1) {
+            Some(byte) if is_name_start(byte) || byte.is_ascii_digit() => true,
+            Some(b'@' | b'*' | b'#' | b'?' | b'-' | b'$' | b'!') => {
+                self.peek_ahead(2) == Some(b'}')
+            }
+            _ => false,
+        }
+    }
+
+    fn parameter_name(&mut self) -> Option<ParameterName> {
+        match self.peek()? {
+            b'0'..=b'9' => {
+                let mut number = 0usize;
+                while let Some(digit @ b'0'..=b'9') = self.peek() {
+                    number = number.saturating_mul(10).saturating_add(usize::from(digit - b'0'));
+                    self.pos += 1;
+                }
+                Some(ParameterName::Positional(number))
+            }
+            byte @ (b'@' | b'*' | b'#' | b'?' | b'-' | b'$' | b'!') => {
+                self.pos += 1;
+                Some(ParameterName::Special(byte))
+            }
+            byte if is_name_start(byte) => Some(ParameterName::Variable(self.name_bytes())),
+            _ => None,
+        }
+    }
+
+    /// `[...]` where the shell has arrays.
+    pub(super) fn subscript(&mut self) -> Parsed<Option<Subscript>> {
+        if !self.dialect.arrays || self.peek() != Some(b'[') {
+            return Ok(None);
+        }
+        let open = self.pos;
+        self.pos += 1;
+        for (sign, subscript) in [(b'@', Subscript::At), (b'*', Subscript::Star)] {
+            if self.peek() == Some(sign) && self.peek_ahead(1) == Some(b']') {
+                self.pos += 2;
+                return Ok(Some(subscript));
+            }
+        }
+        let index = self.arithmetic(Within::Brackets)?;
+        if !self.eat(b"]") {
+            return Err(self.unclosed(open, 1, "[", "]"));
+        }
+        Ok(Some(Subscript::Index(index)))
+    }
+
+    #[expect(clippy::type_complexity, reason = "as for `inside_braces`")]
+    fn indirect(
+        &mut self,
+        quoted: bool,
+    ) -> Parsed<Option<(ParameterName, Option<Subscript>, Operation)>> {
+        self.pos += 1;
+        let Some(name) = self.parameter_name() else { return Ok(None) };
+        let is_variable = matches!(name, ParameterName::Variable(_));
+        for (sign, separate) in [(b'*', false), (b'@', true)] {
+            if is_variable && self.peek() == Some(sign) && self.peek_ahead(1) == Some(b'}') {
+                self.pos += 1;
+                return Ok(Some((name, None, Operation::Names { separate })));
+            }
+        }
+        let index = self.subscript()?;
+        if matches!(index, Some(Subscript::At | Subscript::Star)) {
+            return Ok(Some((name, index, Operation::Keys)));
+        }
+        let Some(then) = self.operation(quoted)? else { return Ok(None) };
+        Ok(Some((name, index, Operation::Indirect(Box::new(then)))))
+    }
+
+    fn operation(&mut self, quoted: bool) -> Parsed<Option<Operation>> {
+        let Some(byte) = self.peek() else { return Ok(None) };
+        let operation = match byte {
+            b'}' => Operation::Value,
+            b'-' | b'=' | b'?' | b'+' => self.instead(byte, false, quoted)?,
+            b':' => match self.peek_ahead(1) {
+                Some(next @ (b'-' | b'=' | b'?' | b'+')) => {
+                    self.peek();
+                    self.pos += 1;
+                    self.instead(next, true, quoted)?
+                }
+                _ if self.dialect.substrings => self.substring()?,
+                _ => return Ok(None),
+            },
+            b'#' | b'%' => self.remove(byte)?,
+            b'/' if self.dialect.replacement => self.replace(quoted)?,
+            b'^' | b',' if self.dialect.case_change => self.case_change(byte)?,
+            b'@' if self.dialect.transformations => {
+                let Some(letter) = self.peek_ahead(1) else { return Ok(None) };
+                self.pos += 2;
+                Operation::Transform(letter)
+            }
+            _ => return Ok(None),
+        };
+        Ok(Some(operation))
+    }
+
+    fn instead(&mut self, sign: u8, colon: bool, quoted: bool) -> Parsed<Operation> {
+        self.peek();
+        self.pos += 1;
+        let what = match sign {
+            b'-' => Instead::Default,
+            b'=' => Instead::Assign,
+            b'?' => Instead::Error,
+            _ => Instead::Alternative,
+        };
+        let word = self.word(if quoted { Within::BraceQuoted } else { Within::Brace })?;
+        Ok(Operation::Instead { what, colon, word })
+    }
+
+    /// Patterns keep their own quotes, even between double quotes.
+    fn remove(&mut self, sign: u8) -> Parsed<Operation> {
+        self.pos += 1;
+        let longest = self.peek() == Some(sign);
+        if longest {
+            self.pos += 1;
+        }
+        let pattern = self.word(Within::Brace)?;
+        Ok(Operation::Remove { suffix: sign == b'%', longest, pattern })
+    }
+
+    fn substring(&mut self) -> Parsed<Operation> {
+        self.pos += 1;
+        let offset = self.arithmetic(Within::Offset)?;
+        let length = match self.peek() {
+            Some(b':') => {
+                self.pos += 1;
+                Some(self.arithmetic(Within::Offset)?)
+            }
+            _ => None,
+        };
+        Ok(Operation::Substring { offset, length })
+    }
+
+    fn replace(&mut self, quoted: bool) -> Parsed<Operation> {
+        self.pos += 1;
+        let which = match self.peek() {
+            Some(b'/') => Replace::All,
+            Some(b'#') => Replace::Prefix,
+            Some(b'%') => Replace::Suffix,
+            _ => Replace::First,
+        };
+        if which != Replace::First {
+            self.pos += 1;
+        }
+        let pattern = self.replaced_pattern()?;
+        let replacement = match self.peek() {
+            Some(b'/') => {
+                self.pos += 1;
+                Some(self.word(if quoted { Within::BraceQuoted } else { Within::Brace })?)
+            }
+            _ => None,
+        };
+        Ok(Operation::Replace { which, pattern, replacement })
+    }
+
+    /// The pattern up to an unquoted `/`; one that stands first belongs to the pattern.
+    fn replaced_pattern(&mut self) -> Parsed<Word> {
+        let start = self.pos;
+        let mut parts = Vec::new();
+        if self.raw() == Some(b'/') {
+            self.pos += 1;
+            parts.push(Part::Literal { bytes: [b'/'].into(), span: self.span(start, self.pos) });
+        }
+        parts.extend(self.parts(Within::Replaced)?);
+        Ok(Word { parts, span: self.span(start, self.pos) })
+    }
+
+    fn case_change(&mut self, sign: u8) -> Parsed<Operation> {
+        self.pos += 1;
+        let all = self.peek() == Some(sign);
+        if all {
+            self.pos += 1;
+        }
+        let pattern = self.word(Within::Brace)?;
+        let pattern = (!pattern.parts.is_empty()).then_some(pattern);
+        Ok(Operation::Case { upper: sign == b'^', all, pattern })
+    }
+}

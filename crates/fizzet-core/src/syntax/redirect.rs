@@ -1,0 +1,225 @@
+//! Redirections and here-documents (POSIX XCU 2.7).
+
+use std::borrow::Cow;
+use std::cell::OnceCell;
+use std::rc::Rc;
+
+use crate::syntax::ast::{Part, Redirect, RedirectOperator, RedirectTarget, Word};
+use crate::syntax::cursor::{Parsed, Parser, Segment, is_name};
+use crate::syntax::words::Within;
+
+const OPERATORS: &[(&[u8], RedirectOperator)] = &[
+    (b"<<<", RedirectOperator::HereString),
+    (b"<<-", RedirectOperator::HereDocumentTabs),
+    (b"<<", RedirectOperator::HereDocument),
+    (b"<&", RedirectOperator::DuplicateInput),
+    (b"<>", RedirectOperator::ReadWrite),
+    (b"<", RedirectOperator::Input),
+    (b"&>>", RedirectOperator::BothAppend),
+    (b"&>", RedirectOperator::Both),
+    (b">>", RedirectOperator::Append),
+    (b">&", RedirectOperator::DuplicateOutput),
+    (b">|", RedirectOperator::Clobber),
+    (b">", RedirectOperator::Output),
+];
+
+impl<'a> Parser<'a> {
+    /// A redirection, if one begins here.
+    pub(super) fn redirect(&mut self) -> Parsed<Option<Redirect>> {
+        let Some(first) = self.peek() else { return Ok(None) };
+        let start = self.pos;
+        let target = match first {
+            b'0'..=b'9' => self.descriptor(),
+            b'{' if self.dialect.named_descriptors => self.named_descriptor(),
+            b'<' | b'>' | b'&' => None,
+            _ => return Ok(None),
+        };
+        let Some(operator) = self.redirect_operator(target.is_some()) else {
+            self.pos = start;
+            return Ok(None);
+        };
+        self.skip_blanks();
+        let word = self.expect_word("a file name or delimiter")?;
+        let is_document =
+            matches!(operator, RedirectOperator::HereDocument | RedirectOperator::HereDocumentTabs);
+        let body = is_document.then(|| Rc::new(OnceCell::new()));
+        let redirect = Redirect { target, operator, word, body, span: self.span(start, self.pos) };
+        if is_document {
+            let (delimiter, quoted) = self.delimiter(&redirect.word);
+            self.await_document(&redirect, delimiter, quoted);
+        }
+        Ok(Some(redirect))
+    }
+
+    fn redirect_operator(&mut self, has_target: bool) -> Option<RedirectOperator> {
+        for &(text, operator) in OPERATORS {
+            let both = matches!(operator, RedirectOperator::Both | RedirectOperator::BothAppend);
+            if both && (has_target || !self.dialect.redirect_both) {
+                continue;
+            }
+            if operator == RedirectOperator::HereString && !self.dialect.here_strings {
+                continue;
+            }
+            let process = self.dialect.process_substitution
+                && matches!(text, b"<" | b">")
+                && self.peek_ahead(1) == Some(b'(');
+            if !process && self.eat(text) {
+                return Some(operator);
+            }
+        }
+        None
+    }
+
+    /// A number directly before `<` or `>`.
+    fn descriptor(&mut self) -> Option<RedirectTarget> {
+        let mut at = self.pos;
+        let mut number = 0u32;
+        while let Some(digit @ b'0'..=b'9') = self.text.get(at) {
+            number = number.saturating_mul(10).saturating_add(u32::from(digit - b'0'));
+            at = self.over_continuations(at + 1);
+        }
+        let fits = self.dialect.long_descriptors || number <= 9;
+        if !fits || !matches!(self.text.get(at), Some(b'<' | b'>')) {
+            return None;
+        }
+        self.pos = at;
+        Some(RedirectTarget::Descriptor(number))
+    }
+
+    /// `{name}` directly before `<` or `>`.
+    fn named_descriptor(&mut self) -> Option<RedirectTarget> {
+        let rest = &self.text[self.pos..];
+        let close = rest.iter().take(256).position(|&byte| byte == b'}')?;
+        let name = rest.get(1..close).filter(|name| is_name(name))?;
+        if !matches!(rest.get(close + 1), Some(b'<' | b'>')) {
+            return None;
+        }
+        let name = name.into();
+        self.pos += close + 1;
+        Some(RedirectTarget::Variable(name))
+    }
+
+    /// The delimiter with its quotes removed, and whether it had any.
+    fn delimiter(&self, word: &Word) -> (Vec<u8>, bool) {
+        let mut delimiter = Vec::new();
+        let mut quoted = false;
+        for part in &word.parts {
+            match part {
+                Part::Literal { bytes, .. } => delimiter.extend_from_slice(bytes),
+                Part::Escaped { bytes, .. }
+                | Part::Single { bytes, .. }
+                | Part::AnsiC { bytes, .. } => {
+                    quoted = true;
+                    delimiter.extend_from_slice(bytes);
+                }
+                Part::Double { parts, .. } => {
+                    quoted = true;
+                    let inner = Word { parts: parts.clone(), span: word.span };
+                    delimiter.extend(self.delimiter(&inner).0);
+                }
+                // Nothing is expanded in a delimiter: it counts as written.
+                other => delimiter.extend_from_slice(self.written(other)),
+            }
+        }
+        (delimiter, quoted)
+    }
+
+    fn written(&self, part: &Part) -> &[u8] {
+        let span = part.span();
+        let length = span.len();
+        let end = self.pos;
+        let start = (0..=end).rev().find(|&at| self.span(at, at).start == span.start);
+        start.map_or(&[], |at| &self.text[at..(at + length).min(self.text.len())])
+    }
+
+    /// Reads the bodies of the here-documents that wait; stands behind the newline.
+    pub(super) fn here_documents(&mut self) -> Parsed<()> {
+        for document in std::mem::take(&mut self.pending) {
+            let mut body = Vec::new();
+            let mut segments = vec![self.line_segment(self.pos, 0)];
+            let mut found = false;
+            while self.pos < self.text.len() {
+                let line_start = self.pos;
+                let rest = &self.text[line_start..];
+                let length = rest.iter().position(|&byte| byte == b'\n').unwrap_or(rest.len());
+                let line = &rest[..length];
+                self.pos = (line_start + length + 1).min(self.text.len());
+                let tabs = match document.strip_tabs {
+                    true => line.iter().take_while(|&&byte| byte == b'\t').count(),
+                    false => 0,
+                };
+                if line[tabs..] == document.delimiter[..] {
+                    found = true;
+                    break;
+                }
+                if tabs > 0 {
+                    segments.push(self.line_segment(line_start + tabs, body.len()));
+                }
+                body.extend_from_slice(&self.text[line_start + tabs..self.pos]);
+                // A continued line is one line: its end is no place for the delimiter.
+                while !document.quoted && ends_in_continuation(&body) && self.pos < self.text.len() {
+                    let rest = &self.text[self.pos..];
+                    let length = rest.iter().position(|&b| b == b'\n').map_or(rest.len(), |n| n + 1);
+                    body.extend_from_slice(&rest[..length]);
+                    self.pos += length;
+                }
+                if tabs > 0 {
+                    segments.push(self.line_segment(self.pos, body.len()));
+                }
+            }
+            if !found && self.dialect.unclosed_document_is_fatal {
+                let kind = crate::syntax::error::SyntaxErrorKind::Unclosed {
+                    opener: "here-document",
+                    closer: "a line with its delimiter",
+                };
+                return Err(crate::syntax::error::SyntaxError { kind, span: document.opener });
+            }
+            let word = self.document_body(body, segments, document.quoted)?;
+            // The cell was made for this document alone, so it is still empty.
+            let _ = document.cell.set(word);
+        }
+        Ok(())
+    }
+
+    /// Here-documents that still wait when the text ends.
+    pub(super) fn documents_at_end(&mut self) -> Parsed<()> {
+        self.here_documents()
+    }
+
+    fn line_segment(&self, at: usize, in_body: usize) -> Segment {
+        let span = self.span(at, at);
+        Segment { at: in_body, source: span.source, offset: span.start as usize }
+    }
+
+    fn document_body(
+        &mut self,
+        body: Vec<u8>,
+        segments: Vec<Segment>,
+        quoted: bool,
+    ) -> Parsed<Word> {
+        let mut inner = Parser {
+            text: Cow::Owned(body),
+            dialect: self.dialect,
+            pos: 0,
+            segments,
+            depth: self.depth,
+            pending: Vec::new(),
+            extended_patterns: self.extended_patterns,
+            not_arithmetic: Default::default(),
+        };
+        if quoted {
+            let end = inner.text.len();
+            let span = inner.span(0, end);
+            let bytes = inner.text.into_owned().into();
+            return Ok(Word { parts: vec![Part::Single { bytes, span }], span });
+        }
+        inner.word(Within::Document)
+    }
+}
+
+/// Whether the body ends in a newline that a backslash takes away.
+fn ends_in_continuation(body: &[u8]) -> bool {
+    let Some(before) = body.strip_suffix(b"\n") else { return false };
+    let slashes = before.iter().rev().take_while(|&&byte| byte == b'\\').count();
+    slashes % 2 == 1
+}

@@ -1,0 +1,291 @@
+//! Words: literals, quotes and the expansions between them.
+
+use crate::syntax::ast::{Arithmetic, Part, Word};
+use crate::syntax::cursor::{Parsed, Parser, is_meta};
+use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
+
+/// What a run of parts stands in; it decides what ends the run and which quotes count.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub(super) enum Within {
+    /// A word of a command: ends at a metacharacter.
+    Word,
+    /// The word of an unquoted `${x:-word}`: ends at `}`.
+    Brace,
+    /// The word of a `"${x:-word}"`: ends at `}`, single quotes are text.
+    BraceQuoted,
+    /// The pattern of `${x/pattern/...}`: ends at `/` or `}`.
+    Replaced,
+    /// The same inside double quotes.
+    ReplacedQuoted,
+    /// The offset of `${x:offset:length}`: ends at `:` or `}` outside parentheses.
+    Offset,
+    /// Between double quotes.
+    Double,
+    /// The body of a here-document: ends with the text.
+    Document,
+    /// `$((...))`: ends at a `)` that closes nothing inside.
+    Arithmetic,
+    /// `$[...]` and `name[...]`: ends at a `]` that closes nothing inside.
+    Brackets,
+    /// `for ((a; b; c))`: ends at `;` or at a `)` that closes nothing inside.
+    ArithmeticClause,
+    /// The regular expression of `[[ x =~ re ]]`: parentheses and bars belong to it.
+    Expression,
+}
+
+impl Within {
+    /// Whether the text counts as between double quotes.
+    fn is_quoted(self) -> bool {
+        use Within::{Arithmetic, ArithmeticClause, Brackets, Document, Double, Offset};
+        matches!(self, Double | Document | Arithmetic | ArithmeticClause | Brackets | Offset)
+            || matches!(self, Within::BraceQuoted)
+    }
+
+    /// Whether single quotes quote here.
+    fn single_quotes(self) -> bool {
+        !self.is_quoted()
+    }
+
+    /// Whether a double quote opens a quoted part here (rather than ending the run or being text).
+    fn double_quotes(self) -> bool {
+        !matches!(self, Within::Double | Within::Document)
+    }
+}
+
+/// What an active byte turned out to begin.
+enum Active {
+    /// Nothing: it stands for itself.
+    Itself,
+    /// A line continuation, which does not exist for the word.
+    Removed,
+    /// A part.
+    Part(Part),
+}
+
+impl Active {
+    fn part(self) -> Option<Part> {
+        match self {
+            Active::Part(part) => Some(part),
+            Active::Itself | Active::Removed => None,
+        }
+    }
+}
+
+impl<'a> Parser<'a> {
+    /// A word as far as `within` allows; it may turn out empty.
+    pub(super) fn word(&mut self, within: Within) -> Parsed<Word> {
+        let start = self.pos;
+        let parts = self.parts(within)?;
+        Ok(Word { parts, span: self.span(start, self.pos) })
+    }
+
+    /// An arithmetic expression as far as `within` allows.
+    pub(super) fn arithmetic(&mut self, within: Within) -> Parsed<Arithmetic> {
+        Ok(Arithmetic { word: self.word(within)? })
+    }
+
+    pub(super) fn parts(&mut self, within: Within) -> Parsed<Vec<Part>> {
+        let mut parts = Vec::new();
+        let mut literal = self.pos;
+        let mut open = 0u32;
+        let mut hidden = None;
+        while let Some(byte) = self.raw() {
+            if byte == b'\'' && within == Within::BraceQuoted && self.dialect.single_quotes_hide_brace
+            {
+                hidden = hidden.is_none().then_some(self.pos);
+            }
+            if hidden.is_none() && self.ends_run(byte, within, &mut open) {
+                break;
+            }
+            if !self.is_active(byte, within) {
+                self.pos += 1;
+                continue;
+            }
+            if within == Within::Word && self.at_pattern_group() {
+                self.pattern_group(&mut parts, &mut literal)?;
+                continue;
+            }
+            let here = self.pos;
+            match self.active(byte, within)? {
+                Active::Itself => self.pos = here + 1,
+                found => {
+                    self.flush(&mut parts, literal, here);
+                    literal = self.pos;
+                    parts.extend(found.part());
+                }
+            }
+        }
+        if let Some(quote) = hidden {
+            return Err(self.unclosed(quote, 1, "'", "'"));
+        }
+        self.flush(&mut parts, literal, self.pos);
+        Ok(parts)
+    }
+
+    fn flush(&self, parts: &mut Vec<Part>, start: usize, end: usize) {
+        if start < end {
+            let bytes = self.text[start..end].into();
+            parts.push(Part::Literal { bytes, span: self.span(start, end) });
+        }
+    }
+
+    /// Whether the unquoted `byte` ends the run; keeps count of open brackets.
+    fn ends_run(&self, byte: u8, within: Within, open: &mut u32) -> bool {
+        let mut closes = |opener, closer| {
+            if byte == opener {
+                *open += 1;
+            } else if byte == closer && *open == 0 {
+                return true;
+            } else if byte == closer {
+                *open -= 1;
+            }
+            false
+        };
+        match within {
+            Within::Word => is_meta(byte) && !self.at_process_substitution(),
+            Within::Brace | Within::BraceQuoted => byte == b'}',
+            Within::Replaced | Within::ReplacedQuoted => matches!(byte, b'}' | b'/'),
+            Within::Offset => closes(b'(', b')') || (*open == 0 && matches!(byte, b'}' | b':')),
+            Within::Double => byte == b'"',
+            Within::Document => false,
+            Within::Arithmetic => closes(b'(', b')'),
+            Within::ArithmeticClause => closes(b'(', b')') || (*open == 0 && byte == b';'),
+            Within::Brackets => closes(b'[', b']'),
+            Within::Expression => {
+                closes(b'(', b')') || (*open == 0 && matches!(byte, b' ' | b'\t' | b'\n'))
+            }
+        }
+    }
+
+    /// Whether the byte can begin something other than literal text.
+    fn is_active(&self, byte: u8, within: Within) -> bool {
+        match byte {
+            b'\\' | b'$' | b'`' => true,
+            b'\'' => within.single_quotes(),
+            b'"' => within.double_quotes(),
+            b'<' | b'>' => within == Within::Word && self.at_process_substitution(),
+            b'?' | b'*' | b'+' | b'@' | b'!' => within == Within::Word && self.extended_patterns,
+            _ => false,
+        }
+    }
+
+    fn at_process_substitution(&self) -> bool {
+        self.dialect.process_substitution
+            && self.text[self.pos..].get(..2).is_some_and(|two| two == b"<(" || two == b">(")
+    }
+
+    /// Reads what begins with an active byte.
+    fn active(&mut self, byte: u8, within: Within) -> Parsed<Active> {
+        let part = match byte {
+            b'\\' => return Ok(self.backslash(within)),
+            b'\'' => self.single_quoted()?,
+            b'"' => self.double_quoted(self.pos)?,
+            b'`' => self.backquoted(within.is_quoted())?,
+            b'$' => return Ok(self.dollar(within)?.map_or(Active::Itself, Active::Part)),
+            b'<' | b'>' => self.process_substitution()?,
+            _ => return Ok(Active::Itself),
+        };
+        Ok(Active::Part(part))
+    }
+
+    fn backslash(&mut self, within: Within) -> Active {
+        let start = self.pos;
+        let Some(&next) = self.text.get(start + 1) else { return Active::Itself };
+        if next == b'\n' {
+            self.pos += 2;
+            return Active::Removed;
+        }
+        let escapes = match within {
+            Within::Double => matches!(next, b'$' | b'`' | b'"' | b'\\'),
+            Within::Document => matches!(next, b'$' | b'`' | b'\\'),
+            Within::BraceQuoted => matches!(next, b'$' | b'`' | b'"' | b'\\' | b'}'),
+            within if within.is_quoted() => matches!(next, b'$' | b'`' | b'"' | b'\\'),
+            _ => true,
+        };
+        if !escapes {
+            return Active::Itself;
+        }
+        self.pos += 2;
+        // The whole of a character is quoted, so that a pattern never sees half of it.
+        if next >= 0xc0 {
+            while self.raw().is_some_and(|byte| (0x80..0xc0).contains(&byte)) {
+                self.pos += 1;
+            }
+        }
+        let bytes = self.text[start + 1..self.pos].into();
+        Active::Part(Part::Escaped { bytes, span: self.span(start, self.pos) })
+    }
+
+    fn single_quoted(&mut self) -> Parsed<Part> {
+        let start = self.pos;
+        let body = &self.text[start + 1..];
+        let Some(length) = body.iter().position(|&byte| byte == b'\'') else {
+            return Err(self.unclosed(start, 1, "'", "'"));
+        };
+        let bytes = body[..length].into();
+        self.pos = start + length + 2;
+        Ok(Part::Single { bytes, span: self.span(start, self.pos) })
+    }
+
+    /// `"..."`, with the place at the quote; the span begins at `start`.
+    pub(super) fn double_quoted(&mut self, start: usize) -> Parsed<Part> {
+        let quote = self.pos;
+        self.pos += 1;
+        let parts = self.parts(Within::Double)?;
+        if self.raw() != Some(b'"') {
+            return Err(self.unclosed(quote, 1, "\"", "\""));
+        }
+        self.pos += 1;
+        Ok(Part::Double { parts, span: self.span(start, self.pos) })
+    }
+
+    /// An opener at `start` that nothing closes.
+    pub(super) fn unclosed(
+        &self,
+        start: usize,
+        length: usize,
+        opener: &'static str,
+        closer: &'static str,
+    ) -> SyntaxError {
+        let kind = SyntaxErrorKind::Unclosed { opener, closer };
+        SyntaxError { kind, span: self.span(start, start + length) }
+    }
+
+    /// Whether `?(`, `*(`, `+(`, `@(` or `!(` comes next and the shell reads it as a pattern.
+    fn at_pattern_group(&self) -> bool {
+        self.extended_patterns
+            && matches!(self.text[self.pos], b'?' | b'*' | b'+' | b'@' | b'!')
+            && self.text.get(self.pos + 1) == Some(&b'(')
+    }
+
+    /// `@(a|b)`: the bars and parentheses are text with a meaning for pattern matching.
+    fn pattern_group(&mut self, parts: &mut Vec<Part>, literal: &mut usize) -> Parsed<()> {
+        let start = self.pos;
+        self.pos += 2;
+        let mut open = 1u32;
+        while let Some(byte) = self.raw() {
+            match byte {
+                b'(' => open += 1,
+                b')' => open -= 1,
+                b'\\' | b'$' | b'`' | b'\'' | b'"' => {
+                    let here = self.pos;
+                    match self.deeper(|parser| parser.active(byte, Within::Brace))? {
+                        Active::Itself => self.pos = here + 1,
+                        found => {
+                            self.flush(parts, *literal, here);
+                            *literal = self.pos;
+                            parts.extend(found.part());
+                        }
+                    }
+                    continue;
+                }
+                _ => {}
+            }
+            self.pos += 1;
+            if open == 0 {
+                return Ok(());
+            }
+        }
+        Err(self.unclosed(start, 2, "pattern group", ")"))
+    }
+}

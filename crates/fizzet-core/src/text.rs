@@ -1,0 +1,306 @@
+//! Bytes that know where they came from.
+//!
+//! A [`Text`] is the value of every word, variable, argument and output in Fizzet. Its provenance is
+//! run-length coded: consecutive bytes with the same origin and the same standing form one [`Run`].
+//! Runs always cover the bytes exactly, in order. A run may be empty: an empty quoted run is what
+//! keeps `''` alive as an argument, and an empty hole stands for bytes that are not known.
+
+use smallvec::SmallVec;
+
+use crate::lineage::{Hop, Origin, Rule};
+
+/// The most runs that a stored value keeps; see [`Text::bound_runs`].
+const MAX_STORED_RUNS: usize = 96;
+
+/// How later stages of the expansion treat the bytes of a run.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Standing {
+    /// Unquoted and written by the author: may form patterns, is not split.
+    Plain,
+    /// Unquoted and the result of an expansion: may form patterns, is split at IFS.
+    Splittable,
+    /// Quoted: stands for itself in every later stage.
+    Quoted,
+}
+
+/// A stretch of bytes with one origin.
+#[derive(Clone, Debug)]
+pub struct Run {
+    /// One past the last byte of the run, counted from the start of the text.
+    pub end: u32,
+    /// How later stages treat it.
+    pub standing: Standing,
+    /// Whether the bytes that belong here are not known.
+    pub hole: bool,
+    /// Why it is there.
+    pub origin: Origin,
+}
+
+impl Run {
+    /// Whether the run is quoted.
+    pub fn is_quoted(&self) -> bool {
+        self.standing == Standing::Quoted
+    }
+
+    fn continues(&self, standing: Standing, origin: &Origin) -> bool {
+        !self.hole && self.standing == standing && self.origin.same(origin)
+    }
+}
+
+/// Bytes with provenance.
+#[derive(Clone, Default, Debug)]
+pub struct Text {
+    bytes: Vec<u8>,
+    runs: SmallVec<[Run; 1]>,
+}
+
+impl Text {
+    /// A text with no bytes and no runs.
+    pub fn new() -> Text {
+        Text::default()
+    }
+
+    /// Bytes with one origin.
+    pub fn from_bytes(bytes: impl Into<Vec<u8>>, standing: Standing, origin: Origin) -> Text {
+        let bytes = bytes.into();
+        let run = Run { end: bytes.len() as u32, standing, hole: false, origin };
+        Text { bytes, runs: SmallVec::from_buf([run]) }
+    }
+
+    /// The bytes.
+    pub fn bytes(&self) -> &[u8] {
+        &self.bytes
+    }
+
+    /// Length in bytes.
+    pub fn len(&self) -> usize {
+        self.bytes.len()
+    }
+
+    /// Whether there are no bytes. Such a text may still have (empty) runs.
+    pub fn is_empty(&self) -> bool {
+        self.bytes.is_empty()
+    }
+
+    /// Whether there are neither bytes nor runs: such a field vanishes.
+    pub fn is_nothing(&self) -> bool {
+        self.bytes.is_empty() && self.runs.is_empty()
+    }
+
+    /// Whether some bytes are not known.
+    pub fn has_hole(&self) -> bool {
+        self.runs.iter().any(|run| run.hole)
+    }
+
+    /// The runs, each with the bytes that it covers.
+    pub fn runs(&self) -> impl Iterator<Item = (&Run, &[u8])> {
+        let mut start = 0;
+        self.runs.iter().map(move |run| {
+            let from = std::mem::replace(&mut start, run.end as usize);
+            (run, &self.bytes[from..run.end as usize])
+        })
+    }
+
+    /// How many runs there are.
+    pub fn run_count(&self) -> usize {
+        self.runs.len()
+    }
+
+    /// Appends bytes. Appending no bytes leaves an empty run only if it is quoted.
+    pub fn push(&mut self, bytes: &[u8], standing: Standing, origin: &Origin) {
+        if bytes.is_empty() && standing != Standing::Quoted {
+            return;
+        }
+        self.bytes.extend_from_slice(bytes);
+        let end = self.bytes.len() as u32;
+        match self.runs.last_mut() {
+            Some(last) if last.continues(standing, origin) => last.end = end,
+            _ => self.runs.push(Run { end, standing, hole: false, origin: origin.clone() }),
+        }
+    }
+
+    /// Marks that bytes which are not known belong here.
+    pub fn push_hole(&mut self, standing: Standing, origin: &Origin) {
+        let end = self.bytes.len() as u32;
+        self.runs.push(Run { end, standing, hole: true, origin: origin.clone() });
+    }
+
+    /// Appends another text, runs and all.
+    pub fn push_text(&mut self, other: &Text) {
+        let base = self.bytes.len() as u32;
+        self.bytes.extend_from_slice(&other.bytes);
+        let mut runs = other.runs.iter();
+        if let (Some(last), Some(first)) = (self.runs.last_mut(), other.runs.first())
+            && !first.hole
+            && last.continues(first.standing, &first.origin)
+        {
+            last.end = base + first.end;
+            runs.next();
+        }
+        self.runs.extend(runs.map(|run| Run { end: base + run.end, ..run.clone() }));
+    }
+
+    /// The part `start..end`, with its provenance. Empty runs at the edges belong to the part only
+    /// if the part is the whole text.
+    pub fn slice(&self, start: usize, end: usize) -> Text {
+        if start == 0 && end == self.len() {
+            return self.clone();
+        }
+        let mut part = Text::new();
+        let mut from = 0;
+        for run in &self.runs {
+            let (low, high) = (from.max(start), (run.end as usize).min(end));
+            from = run.end as usize;
+            if low < high {
+                part.bytes.extend_from_slice(&self.bytes[low..high]);
+                part.runs.push(Run { end: part.bytes.len() as u32, ..run.clone() });
+            }
+            if from >= end {
+                break;
+            }
+        }
+        part
+    }
+
+    /// The same bytes with a later hop on every run, and one standing for all of them.
+    ///
+    /// Neighbouring runs that had the same origin share the new one.
+    pub fn passed_through(&self, hop: &Hop, standing: Standing) -> Text {
+        let mut passed = Text { bytes: self.bytes.clone(), runs: SmallVec::new() };
+        passed.runs.reserve_exact(self.runs.len());
+        let mut previous: Option<&Origin> = None;
+        for run in &self.runs {
+            match (previous, passed.runs.last_mut()) {
+                (Some(before), Some(last)) if before.same(&run.origin) && !run.hole => {
+                    last.end = run.end;
+                }
+                _ => {
+                    let origin = run.origin.then(hop.clone());
+                    passed.runs.push(Run { end: run.end, standing, hole: run.hole, origin });
+                }
+            }
+            previous = (!run.hole).then_some(&run.origin);
+        }
+        passed
+    }
+
+    /// The same text with every run quoted.
+    pub fn quoted(mut self) -> Text {
+        self.set_standing(Standing::Quoted);
+        self
+    }
+
+    /// Gives every run this standing.
+    pub fn set_standing(&mut self, standing: Standing) {
+        for run in &mut self.runs {
+            run.standing = standing;
+        }
+    }
+
+    /// Appends a backslash-free copy of the runs' quoting: for each byte, whether it is quoted.
+    pub fn quoting(&self) -> Vec<bool> {
+        let mut marks = Vec::with_capacity(self.len());
+        for (run, bytes) in self.runs() {
+            marks.resize(marks.len() + bytes.len(), run.is_quoted());
+        }
+        marks
+    }
+
+    /// Whether any run, even an empty one, is quoted: then the field stays although it is empty.
+    pub fn has_quoted_run(&self) -> bool {
+        self.runs.iter().any(Run::is_quoted)
+    }
+
+    /// Folds the middle runs into one when there are very many, so that a value which is stored
+    /// again and again stays linear in its bytes.
+    pub fn bound_runs(&mut self) {
+        if self.runs.len() <= MAX_STORED_RUNS || self.has_hole() {
+            return;
+        }
+        let kept = MAX_STORED_RUNS / 2 - 1;
+        let tail = self.runs.len() - kept;
+        let folded = Run {
+            end: self.runs[tail - 1].end,
+            origin: self.runs[kept].origin.then(Hop {
+                rule: Rule::Folded,
+                span: self.runs[kept].origin.span(),
+                name: None,
+                shifted: 0,
+            }),
+            ..self.runs[kept].clone()
+        };
+        let rest: SmallVec<[Run; 1]> = self.runs[tail..].iter().cloned().collect();
+        self.runs.truncate(kept);
+        self.runs.push(folded);
+        self.runs.extend(rest);
+    }
+}
+
+/// Two texts are equal when their bytes are; provenance does not count.
+impl PartialEq for Text {
+    fn eq(&self, other: &Text) -> bool {
+        self.bytes == other.bytes
+    }
+}
+
+impl Eq for Text {}
+
+#[cfg(test)]
+mod tests {
+    use proptest::prelude::*;
+
+    use super::{Standing, Text};
+    use crate::lineage::{Hop, Origin, Rule};
+    use crate::source::{SourceId, Span};
+
+    fn origin(at: usize) -> Origin {
+        Origin::new(Rule::Literal, Span::new(SourceId::MAIN, at, at + 1))
+    }
+
+    fn covers_exactly(text: &Text) -> bool {
+        let joined: Vec<u8> = text.runs().flat_map(|(_, bytes)| bytes.to_vec()).collect();
+        joined == text.bytes()
+    }
+
+    proptest! {
+        #[test]
+        fn runs_cover_the_bytes_through_every_operation(
+            pieces in proptest::collection::vec((proptest::collection::vec(any::<u8>(), 0..5), 0..3usize), 0..8),
+            cut in (0..20usize, 0..20usize),
+        ) {
+            let origins = [origin(0), origin(1), origin(2)];
+            let mut text = Text::new();
+            let mut plain = Vec::new();
+            for (bytes, which) in &pieces {
+                text.push(bytes, [Standing::Plain, Standing::Quoted, Standing::Splittable][*which], &origins[*which]);
+                plain.extend_from_slice(bytes);
+            }
+            prop_assert_eq!(text.bytes(), &plain[..]);
+            prop_assert!(covers_exactly(&text));
+            let end = cut.0.max(cut.1).min(plain.len());
+            let start = cut.0.min(cut.1).min(end);
+            let part = text.slice(start, end);
+            prop_assert_eq!(part.bytes(), &plain[start..end]);
+            prop_assert!(covers_exactly(&part));
+            let mut twice = part.clone();
+            twice.push_text(&text);
+            prop_assert!(covers_exactly(&twice));
+            let hop = Hop { rule: Rule::Parameter, span: origin(3).span(), name: None, shifted: 0 };
+            let passed = twice.passed_through(&hop, Standing::Splittable);
+            prop_assert!(covers_exactly(&passed));
+            prop_assert_eq!(passed.bytes(), twice.bytes());
+        }
+    }
+
+    #[test]
+    fn a_stored_value_of_many_runs_is_folded_and_keeps_its_bytes() {
+        let mut text = Text::new();
+        for at in 0..10_000 {
+            text.push(b"x", Standing::Plain, &origin(at));
+        }
+        text.bound_runs();
+        assert!(text.run_count() < 100);
+        assert_eq!(text.len(), 10_000);
+        assert!(covers_exactly(&text));
+    }
+}

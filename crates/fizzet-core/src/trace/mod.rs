@@ -1,0 +1,179 @@
+//! The results: what every renderer reads, and nothing else.
+
+use std::rc::Rc;
+
+use crate::dialect::Shell;
+use crate::lineage::Rule;
+use crate::notes::Note;
+use crate::source::{Sources, Span};
+use crate::stop::ShellError;
+use crate::syntax::SyntaxError;
+use crate::text::Text;
+
+/// How a trace ended.
+#[derive(Clone, Debug)]
+pub enum Ending {
+    /// The whole text was traced.
+    Complete,
+    /// Traced, but an answer is missing.
+    Incomplete,
+    /// The traced shell gives up here: not a failure of the trace.
+    ShellStops(ShellError),
+    /// The text cannot be read.
+    Syntax(SyntaxError),
+    /// A stated limit was hit.
+    Stopped {
+        /// What there was too much of, and how much is allowed.
+        message: String,
+        /// Where.
+        span: Span,
+    },
+}
+
+/// What came of one line or script.
+pub struct Trace {
+    /// The shell whose rules were used.
+    pub shell: Shell,
+    /// All texts that spans point into.
+    pub sources: Sources,
+    /// Every simple command carried out, in order.
+    pub commands: Vec<CommandTrace>,
+    /// `$0`
+    pub zero: Text,
+    /// The positional parameters at the end.
+    pub positional: Vec<Text>,
+    /// Traps that were found.
+    pub notes: Vec<Note>,
+    /// Answers that are missing.
+    pub missing: Vec<Missing>,
+    /// How it ended.
+    pub ending: Ending,
+    /// Whether the status of an external command had to be taken as 0 to go on.
+    pub assumed_status: bool,
+}
+
+/// One simple command as it was carried out.
+#[derive(Clone, Debug)]
+pub struct CommandTrace {
+    /// The vector: the name and the arguments.
+    pub argv: Vec<Text>,
+    /// What carries it out.
+    pub kind: CommandKind,
+    /// Where it is written.
+    pub span: Span,
+    /// Its assignments, in order.
+    pub assignments: Vec<AssignmentTrace>,
+    /// Its redirections, in order.
+    pub redirections: Vec<RedirectTrace>,
+    /// Its words, in order, and which arguments each made.
+    pub words: Vec<WordTrace>,
+}
+
+/// What carries a command out.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum CommandKind {
+    /// A program: it receives the vector.
+    External,
+    /// The shell itself.
+    Builtin,
+    /// The shell itself, with the rules of a special built-in utility.
+    Special,
+    /// A function of the script.
+    Function,
+    /// Nothing: there are only assignments or redirections.
+    Nothing,
+}
+
+impl CommandKind {
+    /// The name used in JSON.
+    pub fn name(self) -> &'static str {
+        match self {
+            CommandKind::External => "external",
+            CommandKind::Builtin => "builtin",
+            CommandKind::Special => "special",
+            CommandKind::Function => "function",
+            CommandKind::Nothing => "none",
+        }
+    }
+}
+
+/// An assignment as it was carried out.
+#[derive(Clone, Debug)]
+pub struct AssignmentTrace {
+    /// The variable.
+    pub name: Rc<[u8]>,
+    /// Its value.
+    pub value: Text,
+    /// Where it is written.
+    pub span: Span,
+}
+
+/// A redirection as it was expanded.
+#[derive(Clone, Debug)]
+pub struct RedirectTrace {
+    /// The operator as written.
+    pub operator: &'static str,
+    /// The file or text.
+    pub target: Text,
+    /// Where it is written.
+    pub span: Span,
+}
+
+/// One word of a command and what came of it.
+#[derive(Clone, Debug)]
+pub struct WordTrace {
+    /// Where it is written.
+    pub span: Span,
+    /// The index of the first argument it made.
+    pub first: usize,
+    /// How many arguments it made.
+    pub count: usize,
+    /// The expansions in it, in order.
+    pub expansions: Vec<Expansion>,
+    /// The patterns in it that matched.
+    pub matched: Vec<Matched>,
+}
+
+impl WordTrace {
+    /// A word of which nothing is known yet.
+    pub fn new(span: Span, first: usize) -> WordTrace {
+        WordTrace { span, first, count: 0, expansions: Vec::new(), matched: Vec::new() }
+    }
+}
+
+/// One expansion as it was carried out.
+#[derive(Clone, Debug)]
+pub struct Expansion {
+    /// Which kind.
+    pub rule: Rule,
+    /// Where it is written.
+    pub span: Span,
+    /// The parameter, if it is one.
+    pub name: Option<Rc<[u8]>>,
+    /// Whether it stands between double quotes.
+    pub quoted: bool,
+    /// Whether there were no bytes.
+    pub empty: bool,
+    /// How many values: 0 when unset, the number of parameters for `$@` and `$*`.
+    pub count: usize,
+}
+
+/// A pattern that matched pathnames.
+#[derive(Clone, Debug)]
+pub struct Matched {
+    /// The field that was the pattern.
+    pub pattern: Text,
+    /// Where its first active character came from.
+    pub active: Span,
+    /// How many pathnames.
+    pub count: usize,
+}
+
+/// An answer that the trace would need.
+#[derive(Clone, PartialEq, Eq, Debug)]
+pub struct Missing {
+    /// What is not known, in plain words.
+    pub what: String,
+    /// Where it is asked for.
+    pub span: Span,
+}

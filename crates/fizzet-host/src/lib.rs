@@ -1,0 +1,48 @@
+//! The machine that Fizzet runs on: real files, users and environment.
+//!
+//! Everything with an effect or a look at the outside world lives here; the core asks through the
+//! traits of [`fizzet_core::host`].
+
+mod files;
+mod given;
+mod users;
+
+use std::path::PathBuf;
+
+use fizzet_core::host::{Files, Users};
+
+pub use files::check_folder;
+pub use given::{environment, environment_source, read_standard_input};
+
+/// The real machine, with a folder that relative pathnames start from.
+#[derive(Clone, Debug)]
+pub struct Machine {
+    folder: PathBuf,
+}
+
+impl Machine {
+    /// The machine as seen from `folder`.
+    pub fn at(folder: impl Into<PathBuf>) -> Machine {
+        Machine { folder: folder.into() }
+    }
+}
+
+impl Files for Machine {
+    fn list(&self, folder: &[u8], each: &mut dyn FnMut(&[u8])) -> bool {
+        files::list(&files::place(&self.folder, folder), each)
+    }
+
+    fn exists(&self, path: &[u8]) -> bool {
+        files::place(&self.folder, path).symlink_metadata().is_ok()
+    }
+
+    fn is_folder(&self, path: &[u8]) -> bool {
+        files::place(&self.folder, path).is_dir()
+    }
+}
+
+impl Users for Machine {
+    fn home(&self, user: &[u8]) -> Option<Vec<u8>> {
+        users::home(user)
+    }
+}

@@ -1,0 +1,166 @@
+//! The command line.
+
+use std::ffi::OsString;
+use std::path::PathBuf;
+
+use clap::builder::{PossibleValue, PossibleValuesParser, TypedValueParser};
+use clap::{Args, Parser, Subcommand, ValueEnum};
+use fizzet_core::dialect::Shell;
+
+/// Which argument vector does a program receive, and why?
+#[derive(Debug, Parser)]
+#[command(
+    name = "fizzet",
+    version,
+    about = "Which argument vector does a program receive, and why?",
+    long_about = "Which argument vector does a program receive, and why?\n\n\
+        Fizzet works out quoting, expansion, splitting and matching itself, exactly as each shell \
+        does, and shows for every argument where it came from. It runs nothing.",
+    after_help = EXAMPLES,
+    max_term_width = 100,
+    arg_required_else_help = true
+)]
+pub struct Cli {
+    /// What to do.
+    #[command(subcommand)]
+    pub command: Command,
+}
+
+const EXAMPLES: &str = "Examples:
+  fizzet line 'label \"two words\" *.txt'
+  fizzet line --var jar='acacia honey' 'label $jar \"$jar\"'
+  fizzet line 'label \"$@\" $*' 'lime honey' heather
+  fizzet receive 'lime honey' '' heather
+  fizzet demo
+
+Exit status: 0 traced whole; 2 unusable arguments or a syntax error in the traced text;
+3 an answer is missing; 4 stopped at a limit.";
+
+/// The subcommands.
+#[derive(Debug, Subcommand)]
+pub enum Command {
+    /// One typed line: the vector of every command in it, and why
+    Line(LineOptions),
+    /// Be the program: show or record exactly which vector arrived
+    Receive(ReceiveOptions),
+    /// The tour, on the data of a honey co-op
+    Demo(DemoOptions),
+}
+
+/// How results are printed.
+#[derive(Clone, Copy, PartialEq, Eq, Debug, Default, ValueEnum)]
+pub enum Format {
+    /// For people
+    #[default]
+    Text,
+    /// One JSON document
+    Json,
+    /// The vector alone, each argument followed by a NUL byte
+    Nul,
+}
+
+/// When to use colour.
+#[derive(Clone, Copy, PartialEq, Eq, Debug, Default, ValueEnum)]
+pub enum Color {
+    /// On a terminal, unless NO_COLOR is set
+    #[default]
+    Auto,
+    /// Always
+    Always,
+    /// Never
+    Never,
+}
+
+/// Options of everything that prints.
+#[derive(Debug, Args)]
+pub struct OutputOptions {
+    /// How to print the result
+    #[arg(long, value_enum, default_value_t, value_name = "FORMAT")]
+    pub format: Format,
+    /// When to use colour
+    #[arg(long, value_enum, default_value_t, value_name = "WHEN")]
+    pub color: Color,
+    /// Columns to print in (else the terminal's, else 80)
+    #[arg(long, value_name = "N", value_parser = clap::value_parser!(u16).range(20..=1000))]
+    pub width: Option<u16>,
+}
+
+/// Options of `line`.
+#[derive(Debug, Args)]
+#[command(after_help = "Examples:
+  fizzet line 'label $jar'
+  fizzet line --var jar='acacia honey' 'label $jar \"$jar\"'
+  fizzet line 'label \"$@\"' 'lime honey' heather
+  fizzet line --shell dash --ifs : --var path=a::b 'label $path'
+  fizzet line --format nul 'label *.txt' | xargs -0 printf '[%s]\\n'
+  echo 'label \"two words\"' | fizzet line -")]
+pub struct LineOptions {
+    /// Whose rules to use
+    #[arg(long, value_name = "SHELL", default_value = "bash", value_parser = shell_parser())]
+    pub shell: Shell,
+    /// $0 (else the shell's name)
+    #[arg(long, value_name = "TEXT")]
+    pub zero: Option<OsString>,
+    /// Set a variable; can be given several times
+    #[arg(long = "var", value_name = "NAME=VALUE")]
+    pub vars: Vec<OsString>,
+    /// Unset a variable; can be given several times
+    #[arg(long = "unset", value_name = "NAME")]
+    pub unset: Vec<OsString>,
+    /// Set IFS; \t, \n and \\ are understood
+    #[arg(long, value_name = "TEXT")]
+    pub ifs: Option<OsString>,
+    /// Where pathnames are looked up
+    #[arg(long, value_name = "DIR", default_value = ".")]
+    pub dir: PathBuf,
+    /// Start without the variables of the environment
+    #[arg(long)]
+    pub clean: bool,
+    #[command(flatten)]
+    #[allow(missing_docs)]
+    pub output: OutputOptions,
+    /// The line, or - for standard input; then $1, $2, ... (an ARG may begin with -)
+    #[arg(value_names = ["LINE", "ARG"], required = true, num_args = 1.., trailing_var_arg = true)]
+    pub operands: Vec<OsString>,
+}
+
+/// Options of `receive`.
+#[derive(Debug, Args)]
+#[command(after_help = "Examples:
+  fizzet receive 'lime honey' '' heather
+  ln -s \"$(command -v fizzet)\" label && ./label 'lime honey'
+  FIZZET_RECORD=seen.jsonl ./label 'lime honey'
+  printf '#!%s receive\\n' \"$(command -v fizzet)\" > press; chmod +x press; ./press *.txt
+
+Started under another name, all words are arguments; FIZZET_RECORD then names the record file.")]
+pub struct ReceiveOptions {
+    #[command(flatten)]
+    #[allow(missing_docs)]
+    pub output: OutputOptions,
+    /// Append one JSON object to FILE instead of printing
+    #[arg(long, value_name = "FILE")]
+    pub record: Option<PathBuf>,
+    /// What the program is given
+    #[arg(value_name = "ARG", num_args = 0.., trailing_var_arg = true)]
+    pub arguments: Vec<OsString>,
+}
+
+/// Options of `demo`.
+#[derive(Debug, Args)]
+#[command(after_help = "The data is copied to a temporary folder; nothing else is written.")]
+pub struct DemoOptions {
+    /// When to use colour
+    #[arg(long, value_enum, default_value_t, value_name = "WHEN")]
+    pub color: Color,
+    /// Columns to print in (else the terminal's, else 80)
+    #[arg(long, value_name = "N", value_parser = clap::value_parser!(u16).range(20..=1000))]
+    pub width: Option<u16>,
+}
+
+/// The shells whose rules are checked so far.
+const SHELLS: [Shell; 2] = [Shell::Bash, Shell::Dash];
+
+fn shell_parser() -> impl TypedValueParser<Value = Shell> {
+    let names = SHELLS.map(|shell| PossibleValue::new(shell.name()));
+    PossibleValuesParser::new(names).map(|name| Shell::from_name(&name).unwrap_or(Shell::Bash))
+}

@@ -1,0 +1,6 @@
+//! The command: arguments in, renderings out. Everything it shows is computed by `fizzet-core`.
+
+pub mod cli;
+pub mod commands;
+pub mod failure;
+pub mod render;

@@ -1,0 +1,70 @@
+//! Messages about the traced text: what, where, underlined, and how to mend it.
+
+use fizzet_core::source::{Sources, Span};
+use fizzet_core::trace::{Ending, Trace};
+
+use crate::render::excerpt::{self, Look, Mark};
+use crate::render::page::{Page, wrap};
+
+/// What is said about a place in a text.
+struct Message<'a> {
+    headline: &'a str,
+    span: Span,
+    hint: &'a str,
+}
+
+/// Writes the messages that a trace ended with.
+pub fn ending(page: &mut Page, trace: &Trace) {
+    match &trace.ending {
+        Ending::Complete => {}
+        Ending::Incomplete => missing(page, trace),
+        Ending::ShellStops(error) => {
+            let headline = format!("{} stops here with status {}: {error}", trace.shell, error.status);
+            let hint = "nothing behind this place is carried out";
+            message(page, &trace.sources, &Message { headline: &headline, span: error.span, hint });
+        }
+        Ending::Syntax(error) => {
+            let headline = format!("{} cannot read this: {error}", trace.shell);
+            let hint = error.hint();
+            message(page, &trace.sources, &Message { headline: &headline, span: error.span, hint: &hint });
+        }
+        Ending::Stopped { message: text, span } => {
+            let headline = format!("stopped at a limit: {text}");
+            let hint = "the trace so far is whole; what comes after this place was not looked at";
+            message(page, &trace.sources, &Message { headline: &headline, span: *span, hint });
+        }
+    }
+}
+
+fn missing(page: &mut Page, trace: &Trace) {
+    for missing in &trace.missing {
+        let headline = format!("not known: {}", missing.what);
+        let hint = "Fizzet runs nothing; the trace goes on with a marked hole here";
+        message(page, &trace.sources, &Message { headline: &headline, span: missing.span, hint });
+    }
+}
+
+fn message(page: &mut Page, sources: &Sources, message: &Message<'_>) {
+    let position = sources.position(message.span);
+    let name = sources.get(message.span.source).kind.name();
+    let alert = page.palette.alert;
+    page.styled(alert, "fizzet: ").text(message.headline).end_row();
+    page.text(&format!("in {name}, line {}, column {}:", position.line, position.column)).end_row();
+    let shown = context(sources, message.span, position.line_start);
+    let marks = [Mark { span: message.span, label: String::new() }];
+    excerpt::write(page, sources, shown, &marks, Look::Mistake);
+    for row in wrap(message.hint, page.width.saturating_sub(2).max(20)) {
+        page.text("  ").text(&row).end_row();
+    }
+}
+
+/// The line around a span; of a very long one, what is near.
+fn context(sources: &Sources, span: Span, line_start: usize) -> Span {
+    const NEAR: usize = 200;
+    let bytes = &sources.get(span.source).bytes;
+    let start = line_start.max((span.start as usize).saturating_sub(NEAR));
+    let end = (span.end as usize).min(span.start as usize + NEAR).min(bytes.len());
+    let rest = &bytes[end..];
+    let length = rest.iter().take(NEAR).position(|&byte| byte == b'\n').unwrap_or(rest.len().min(NEAR));
+    Span::new(span.source, start, end + length)
+}

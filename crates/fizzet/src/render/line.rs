@@ -1,0 +1,205 @@
+//! `line` for people.
+
+use fizzet_core::notes::Note;
+use fizzet_core::source::Sources;
+use fizzet_core::text::Text;
+use fizzet_core::trace::{CommandKind, CommandTrace, Trace, WordTrace};
+
+use crate::render::excerpt::{self, Look, Mark};
+use crate::render::page::{Page, wrap};
+use crate::render::reason::reason;
+use crate::render::visible::{Cell, Spaces, cells, rows, width};
+
+/// The most rows that one argument takes.
+const MAX_ROWS: usize = 12;
+/// The most bytes of one argument that are shown.
+const MAX_BYTES: usize = 2048;
+
+/// The whole trace.
+pub fn write(page: &mut Page, trace: &Trace) {
+    let total = trace.commands.len();
+    if total == 0 {
+        page.text("no command: nothing is executed").end_row();
+    }
+    for (at, command) in trace.commands.iter().enumerate() {
+        if at > 0 {
+            page.end_row();
+        }
+        heading(page, trace, command, (at, total));
+        words(page, trace, command);
+        page.end_row();
+        vector(page, trace, command);
+        assignments(page, command);
+    }
+    notes(page, trace);
+    if trace.assumed_status {
+        page.end_row();
+        for row in wrap("Fizzet ran nothing: the status of each external command was taken as 0.", page.width)
+        {
+            page.text(&row).end_row();
+        }
+    }
+}
+
+fn heading(page: &mut Page, trace: &Trace, command: &CommandTrace, (at, total): (usize, usize)) {
+    let kind = match command.kind {
+        CommandKind::External => "a program",
+        CommandKind::Builtin => "built into the shell",
+        CommandKind::Special => "a special built-in of the shell",
+        CommandKind::Function => "a function",
+        CommandKind::Nothing => "no command name",
+    };
+    let position = trace.sources.position(command.span);
+    let which = match total {
+        1 => String::new(),
+        _ => format!("command {} of {total}, ", at + 1),
+    };
+    let place = format!("line {}, column {}", position.line, position.column);
+    let frame = page.palette.frame;
+    page.styled(frame, &format!("{}: {which}{place}, {kind}", trace.shell)).end_row();
+}
+
+fn words(page: &mut Page, trace: &Trace, command: &CommandTrace) {
+    let marks: Vec<Mark> = command
+        .words
+        .iter()
+        .map(|word| Mark { span: word.span, label: made(word) })
+        .collect();
+    excerpt::write(page, &trace.sources, command.span, &marks, Look::Words);
+}
+
+/// Which arguments a word made.
+fn made(word: &WordTrace) -> String {
+    let last = word.first + word.count;
+    match word.count {
+        0 => "none".into(),
+        1 => word.first.to_string(),
+        _ => format!("{}-{}", word.first, last - 1),
+    }
+}
+
+fn vector(page: &mut Page, trace: &Trace, command: &CommandTrace) {
+    if command.kind == CommandKind::Nothing {
+        return;
+    }
+    page.text(&format!("argc = {}", command.argv.len())).end_row();
+    let columns = Columns::new(page.width, trace, command);
+    for word in &command.words {
+        for nth in 0..word.count {
+            let index = word.first + nth;
+            argument(page, trace, (index, nth), &command.argv[index], word, &columns);
+        }
+    }
+    let null = format!("{:>w$}  NULL", format!("[{}]", command.argv.len()), w = columns.index);
+    let frame = page.palette.frame;
+    page.styled(frame, &null).end_row();
+}
+
+/// The widths of the table's columns: index, argument, the word it came from, reason.
+struct Columns {
+    index: usize,
+    value: usize,
+    word: usize,
+    reason: usize,
+}
+
+impl Columns {
+    fn new(page: usize, trace: &Trace, command: &CommandTrace) -> Columns {
+        let index = command.argv.len().to_string().len() + 3;
+        let room = page.saturating_sub(index + 6).max(12);
+        let widest = |lengths: &mut dyn Iterator<Item = usize>| lengths.max().unwrap_or(0);
+        let mut values = command.argv.iter().map(|text| width(&shown(text)));
+        let mut words = command.words.iter().map(|word| typed(&trace.sources, word).1);
+        let value = widest(&mut values).clamp(4, (room * 36 / 100).max(4));
+        let word = widest(&mut words).min((room * 24 / 100).max(4));
+        Columns { index, value, word, reason: room.saturating_sub(value + word).max(8) }
+    }
+}
+
+/// The cells of an argument, an empty one and a very long one told in words.
+fn shown(argument: &Text) -> Vec<Cell> {
+    let bytes = argument.bytes();
+    let mut shown = cells(&bytes[..bytes.len().min(MAX_BYTES)], Spaces::Marked);
+    if bytes.is_empty() {
+        shown.push(told(if argument.has_hole() { "⟨not known⟩" } else { "⟨empty⟩" }));
+    } else if argument.has_hole() {
+        shown.push(told("⟨and more, not known⟩"));
+    }
+    if bytes.len() > MAX_BYTES {
+        shown.push(told(&format!("⟨and {} more bytes⟩", bytes.len() - MAX_BYTES)));
+    }
+    shown
+}
+
+fn told(text: &str) -> Cell {
+    let width = text.chars().count();
+    Cell { shown: text.into(), width, mark: true, start: 0, end: 0 }
+}
+
+/// The word as it was typed, on one row, and its width.
+fn typed(sources: &Sources, word: &WordTrace) -> (Vec<Cell>, usize) {
+    let bytes = sources.bytes(word.span);
+    let cells = cells(&bytes[..bytes.len().min(200)], Spaces::Plain);
+    let width = width(&cells);
+    (cells, width)
+}
+
+fn argument(
+    page: &mut Page,
+    trace: &Trace,
+    (index, nth): (usize, usize),
+    text: &Text,
+    word: &WordTrace,
+    columns: &Columns,
+) {
+    let value = shown(text);
+    let value = rows(&value, columns.value);
+    let (typed, _) = typed(&trace.sources, word);
+    let typed = rows(&typed, columns.word);
+    let why = wrap(&reason(&trace.sources, text, word, nth), columns.reason);
+    let height = value.len().max(why.len()).max(typed.len()).min(MAX_ROWS);
+    let (frame, bold, green) = (page.palette.frame, page.palette.value, page.palette.typed);
+    for row in 0..height {
+        let label = if row == 0 { format!("[{index}]") } else { String::new() };
+        page.styled(frame, &format!("{label:>w$}", w = columns.index)).text("  ");
+        column(page, value.get(row).copied(), columns.value, bold);
+        column(page, typed.get(row).copied(), columns.word, green);
+        page.text(why.get(row).map_or("", |row| row)).end_row();
+    }
+}
+
+fn column(page: &mut Page, cells: Option<&[Cell]>, columns: usize, style: anstyle::Style) {
+    let cells = cells.unwrap_or_default();
+    page.cells(cells, style).pad(columns.saturating_sub(width(cells)) + 2);
+}
+
+fn assignments(page: &mut Page, command: &CommandTrace) {
+    for assignment in &command.assignments {
+        let name = String::from_utf8_lossy(&assignment.name);
+        let value = shown(&assignment.value);
+        let (frame, bold) = (page.palette.frame, page.palette.value);
+        let scope = match command.kind {
+            CommandKind::Nothing | CommandKind::Special => "",
+            _ => "  (for this command)",
+        };
+        page.styled(frame, &format!("{name} = ")).cells(&value, bold).text(scope).end_row();
+    }
+}
+
+fn notes(page: &mut Page, trace: &Trace) {
+    for note in &trace.notes {
+        page.end_row();
+        one_note(page, trace, note);
+    }
+}
+
+fn one_note(page: &mut Page, trace: &Trace, note: &Note) {
+    let position = trace.sources.position(note.span);
+    let alert = page.palette.alert;
+    page.text("note ").styled(alert, note.name);
+    page.text(&format!("  line {}, column {}", position.line, position.column)).end_row();
+    let room = page.width.saturating_sub(2).max(20);
+    for row in wrap(&note.message, room).iter().chain(&wrap(&note.instead, room)) {
+        page.text("  ").text(row).end_row();
+    }
+}

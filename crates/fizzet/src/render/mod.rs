@@ -1,0 +1,13 @@
+//! Renderings of a trace: text for people, JSON and NUL-separated bytes for programs.
+//!
+//! A renderer reads `fizzet_core::trace` values and writes to a writer; it decides nothing.
+
+pub mod diagnose;
+mod excerpt;
+pub mod json;
+pub mod line;
+pub mod nul;
+pub mod page;
+pub mod reason;
+pub mod received;
+pub mod visible;

@@ -1,0 +1,2 @@
+//! Tasks of the developers.
+fn main() {}
