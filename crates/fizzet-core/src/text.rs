@@ -19,8 +19,17 @@ pub enum Standing {
     Plain,
     /// Unquoted and the result of an expansion: may form patterns, is split at IFS.
     Splittable,
+    /// As `Splittable`, but white space of IFS separates like any other character of IFS.
+    Strict,
     /// Quoted: stands for itself in every later stage.
     Quoted,
+}
+
+impl Standing {
+    /// Whether field splitting looks at it.
+    pub fn is_split(self) -> bool {
+        matches!(self, Standing::Splittable | Standing::Strict)
+    }
 }
 
 /// A stretch of bytes with one origin.
@@ -123,6 +132,12 @@ impl Text {
     pub fn push_hole(&mut self, standing: Standing, origin: &Origin) {
         let end = self.bytes.len() as u32;
         self.runs.push(Run { end, standing, hole: true, origin: origin.clone() });
+    }
+
+    /// Appends a run of another text with its bytes.
+    pub fn push_run(&mut self, run: &Run, bytes: &[u8]) {
+        self.bytes.extend_from_slice(bytes);
+        self.runs.push(Run { end: self.bytes.len() as u32, ..run.clone() });
     }
 
     /// Appends another text, runs and all.

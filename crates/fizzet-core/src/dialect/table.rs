@@ -102,8 +102,26 @@ dialect_table! {
     joins_before_splitting: bool = [N, Y, N, N, N, Y, N], "observed: IFS=:; set -- a '' b; echo $@";
     /// White space of IFS that ends one expansion and a separator that begins the next count as one separator.
     splits_across_expansions: bool = [N, Y, N, N, N, N, N], "observed: IFS=' :'; x='a '; y=':b'; echo $x$y";
+    /// A lone `$` behind the last expansion of a word keeps the whole word from being split.
+    lone_dollar_keeps_whole: bool = [N, Y, N, N, N, N, N], "observed: IFS=:; y=a:b; echo $y$";
+    /// In the expansion behind a `\"$@\"` in the same word, white space of IFS separates like any other character of IFS.
+    strict_behind_quoted_at: bool = [N, N, Y, N, N, N, N], "observed: set -- q; x='a  b'; printf '[%s]' \"$@\"$x";
     /// IFS is a list of characters of the locale, not of bytes.
     ifs_characters: bool = [Y, Y, N, N, Y, N, Y], "observed with LANG=C.UTF-8: IFS='ä'";
+    /// White space of IFS before a separator of several bytes belongs to that separator.
+    blank_joins_wide_separator: bool = [Y, N, Y, Y, Y, Y, Y], "observed with LANG=C.UTF-8: IFS=' ä'; x='a äb'; echo $x";
+    /// In a word with an expansion, characters of IFS that the author wrote count as quoted, so that they form no patterns.
+    expansion_quotes_literal_ifs: bool = [N, Y, N, N, N, N, N], "observed: IFS='*'; echo *$y";
+    /// In a word with `$@` or `$*`, white space of IFS at the start and a separator behind it count as one separator.
+    leading_blank_joins_under_at: bool = [N, Y, N, N, N, N, N], "observed: IFS=': '; set -- ' ' a; printf '[%s]' $@";
+    /// In double quotes with `$@`, a backslash that stands for itself is split at if it is in IFS.
+    bare_backslash_under_at: bool = [N, Y, N, N, N, N, N], "observed: IFS='\\\\'; printf '[%s]' \"a\\\\n$@\"";
+    /// An empty last parameter of `\"$@\"` makes no argument when an unquoted expansion follows in the word.
+    last_empty_parameter_needs_word_end: bool = [N, N, Y, Y, N, N, N], "observed: set -- ''; printf '[%s]' \"$@\"$z";
+    /// A backslash before a slash is dropped even behind a component that is a pattern.
+    escapes_slash_behind_pattern: bool = [Y, N, Y, Y, N, N, N], "observed: x='s*\\/k*'; echo $x";
+    /// A colon ends a tilde-prefix outside assignments too.
+    colon_ends_tilde: bool = [N, Y, N, N, Y, N, Y], "observed in all six: echo ~:a";
     /// A backslash in an unquoted value escapes the next character of a pattern.
     value_backslash_escapes: bool = [Y, Y, Y, Y, N, N, N], "observed: y='\\[q*'; echo $y beside a file [q]";
     /// `[.a.]` and `[=a=]` are known in bracket expressions.

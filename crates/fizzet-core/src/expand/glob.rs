@@ -11,7 +11,7 @@ use crate::text::{Standing, Text};
 /// matches.
 ///
 /// `word` is the place of the whole word; it becomes the place of the result.
-pub fn pathnames(
+pub(super) fn pathnames(
     field: &Text,
     word: Span,
     rules: PatternRules,
@@ -61,11 +61,24 @@ fn components(field: &Text, rules: PatternRules) -> Vec<(usize, Pattern)> {
         let slashes = bytes[at..].iter().take_while(|&&byte| byte == b'/').count();
         let start = at + slashes;
         let length = bytes[start..].iter().take_while(|&&byte| byte != b'/').count();
-        let part = start..start + length;
+        let mut part = start..start + length;
+        if rules.backslash_escapes && ends_in_escape(&bytes[part.clone()], &quoted[part.clone()]) {
+            let literal = Pattern::new(&bytes[start..part.end - 1], &quoted[start..part.end - 1], rules);
+            let slash_follows = part.end < bytes.len();
+            if slash_follows && (literal.literal().is_some() || rules.escapes_slash_behind_pattern) {
+                part.end -= 1;
+            }
+        }
         components.push((slashes, Pattern::new(&bytes[part.clone()], &quoted[part], rules)));
         at = start + length;
     }
     components
+}
+
+/// Whether a component ends in a backslash that would escape the slash behind it.
+fn ends_in_escape(bytes: &[u8], quoted: &[bool]) -> bool {
+    let escapes = bytes.iter().zip(quoted).rev();
+    escapes.take_while(|&(&byte, &quoted)| byte == b'\\' && !quoted).count() % 2 == 1
 }
 
 fn search(components: &[(usize, Pattern)], dialect: &Dialect, files: &dyn Files) -> Vec<Vec<u8>> {

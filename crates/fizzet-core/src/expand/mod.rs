@@ -24,7 +24,7 @@ use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::state::State;
 use crate::stop::Stop;
-use crate::syntax::ast::{List, Part, Word};
+use crate::syntax::ast::{List, ParameterName, Part, Word};
 use crate::text::{Standing, Text};
 use crate::trace::{Expansion, Matched, WordTrace};
 
@@ -56,8 +56,7 @@ pub trait Context {
 /// An expansion that the shell refuses, or a limit.
 pub fn fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
     if let [Part::Literal { bytes, span }] = &word.parts[..]
-        && bytes[0] != b'~'
-        && !bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'['))
+        && !bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'[' | b'~'))
     {
         let origin = Origin::new(Rule::Literal, *span);
         return Ok(vec![Text::from_bytes(&bytes[..], Standing::Plain, origin)]);
@@ -67,7 +66,7 @@ pub fn fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
         false => Tilde::AtStart,
     };
     let pieces = Substitution::run(cx, word, Place { tilde, ..Place::FIELDS })?;
-    let texts = split_all(cx, pieces, word.span)?;
+    let texts = split_all(cx, pieces, word)?;
     Ok(match_all(cx, texts, word))
 }
 
@@ -101,6 +100,33 @@ pub enum Tilde {
     AfterAssignment,
 }
 
+/// Whether a lone `$` behind the last expansion keeps the word from being split; `$@` and `$*` (but
+/// not `${*}` and `"$*"`) undo that.
+fn keeps_whole(parts: &[Part]) -> bool {
+    let lone = |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'$'));
+    let last_lone = parts.iter().rposition(lone);
+    let last_expansion = parts.iter().rposition(is_expansion);
+    last_lone.is_some() && last_lone > last_expansion && !parts.iter().any(names_all_parameters)
+}
+
+fn is_expansion(part: &Part) -> bool {
+    matches!(part, Part::Parameter(_) | Part::Command(_) | Part::Arithmetic { .. })
+}
+
+fn names_all_parameters(part: &Part) -> bool {
+    match part {
+        Part::Double { parts, .. } => parts.iter().any(|part| {
+            matches!(part, Part::Parameter(inner) if inner.name == ParameterName::Special(b'@'))
+        }),
+        Part::Parameter(parameter) => match parameter.name {
+            ParameterName::Special(b'@') => true,
+            ParameterName::Special(b'*') => !parameter.braced,
+            _ => false,
+        },
+        _ => false,
+    }
+}
+
 /// The one piece of a word that is not broken into fields.
 fn joined(pieces: Vec<Piece>) -> Text {
     let mut texts = pieces.into_iter().map(|piece| piece.text);
@@ -109,10 +135,23 @@ fn joined(pieces: Vec<Piece>) -> Text {
     first
 }
 
-fn split_all(cx: &mut dyn Context, pieces: Vec<Piece>, span: Span) -> Result<Vec<Text>, Stop> {
-    let state = cx.state();
-    let (across, limit) = (state.dialect.splits_across_expansions, state.limits.fields);
-    let fields = split::split(pieces, &ifs(state), across);
+fn split_all(cx: &mut dyn Context, pieces: Vec<Piece>, word: &Word) -> Result<Vec<Text>, Stop> {
+    let (state, parts, span) = (cx.state(), &word.parts, word.span);
+    let whole = state.dialect.lone_dollar_keeps_whole && keeps_whole(parts);
+    let ifs = if whole { Ifs::none() } else { ifs(state) };
+    let rules = split::Rules {
+        across: state.dialect.splits_across_expansions,
+        blank_joins_wide: state.dialect.blank_joins_wide_separator,
+        leading_blank_joins: state.dialect.leading_blank_joins_under_at
+            && parts.iter().any(names_all_parameters),
+    };
+    let quotes = state.dialect.expansion_quotes_literal_ifs && parts.iter().any(is_expansion);
+    let limit = state.limits.fields;
+    let pieces = match quotes {
+        true => pieces.into_iter().map(|piece| piece.with_literal_ifs_quoted(&ifs)).collect(),
+        false => pieces,
+    };
+    let fields = split::split(pieces, &ifs, rules);
     if fields.len() > limit {
         return Err(Stop::Limit { what: "fields in one word", limit: limit as u64, span });
     }

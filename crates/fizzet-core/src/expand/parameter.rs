@@ -128,18 +128,21 @@ impl Substitution<'_> {
         held: Held,
         place: Place,
     ) -> Result<(), Stop> {
-        let (empty, count) = match &held {
-            Held::Unset => (true, 0),
-            Held::One(text) => (text.is_empty(), 1),
-            Held::List { items, .. } => (items.iter().all(Text::is_empty), items.len()),
+        let is_filled = |text: &Text| !text.is_empty() || text.has_hole();
+        let (count, filled) = match &held {
+            Held::Unset => (0, 0),
+            Held::One(text) => (1, usize::from(is_filled(text))),
+            Held::List { items, .. } => {
+                (items.len(), items.iter().filter(|text| is_filled(text)).count())
+            }
         };
         record(self.cx, || Expansion {
             rule: Rule::Parameter,
             span: parameter.span,
             name: Some(parameter.name.to_bytes()),
             quoted: place.quoted,
-            empty,
             count,
+            filled,
         });
         match held {
             Held::Unset => self.unset(parameter),
@@ -169,8 +172,8 @@ impl Substitution<'_> {
         star: bool,
         place: Place,
     ) -> Result<(), Stop> {
-        if place.quoted && !star && items.is_empty() {
-            self.met_empty_at();
+        if place.quoted && !star {
+            self.met_quoted_at(items.len());
         }
         if place.fields && !(place.quoted && star) {
             return self.separate(span, items, place);
@@ -218,11 +221,15 @@ impl Substitution<'_> {
         for (at, mut text) in items.into_iter().enumerate() {
             text.set_standing(standing);
             self.push_text(&text)?;
-            if place.quoted {
-                self.keep_empty(standing, Origin::new(Rule::Parameter, span));
+            if place.quoted && text.is_empty() {
+                self.empty_parameter(span, at + 1 == count, place);
             }
             if at + 1 < count {
-                self.break_field(if place.quoted { Break::Field } else { Break::Blank });
+                self.break_field(match standing {
+                    Standing::Quoted => Break::Field,
+                    Standing::Strict => Break::Separator(span),
+                    _ => Break::Blank(span),
+                });
             }
         }
         Ok(())

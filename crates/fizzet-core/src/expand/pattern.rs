@@ -19,6 +19,8 @@ pub struct PatternRules {
     pub collating: bool,
     /// An unquoted backslash escapes the next character.
     pub backslash_escapes: bool,
+    /// It may also escape the slash behind a component that is a pattern.
+    pub escapes_slash_behind_pattern: bool,
 }
 
 impl PatternRules {
@@ -30,6 +32,7 @@ impl PatternRules {
             caret_negates: dialect.caret_negates,
             collating: dialect.collating_elements,
             backslash_escapes: dialect.value_backslash_escapes,
+            escapes_slash_behind_pattern: dialect.escapes_slash_behind_pattern,
         }
     }
 }
@@ -376,6 +379,7 @@ mod tests {
         caret_negates: true,
         collating: true,
         backslash_escapes: true,
+        escapes_slash_behind_pattern: true,
     };
 
     fn matches(pattern: &str, text: &str) -> bool {

@@ -2,9 +2,9 @@
 
 use crate::expand::pattern::next_character;
 use crate::expand::substitute::{Break, Piece};
-use crate::lineage::Origin;
+use crate::lineage::{Origin, Rule};
 use crate::source::Span;
-use crate::text::{Standing, Text};
+use crate::text::{Run, Standing, Text};
 
 /// The characters of IFS, told apart.
 #[derive(Clone, Debug)]
@@ -28,7 +28,7 @@ enum Kind {
 impl Ifs {
     /// Reads the value of IFS; `None` when it is unset. `characters`: whether it is a list of
     /// characters rather than bytes.
-    pub fn new(value: Option<&[u8]>, characters: bool) -> Ifs {
+    pub(super) fn new(value: Option<&[u8]>, characters: bool) -> Ifs {
         let list = value.unwrap_or(b" \t\n");
         let mut ifs = Ifs {
             bytes: [Kind::Text; 256],
@@ -55,6 +55,11 @@ impl Ifs {
         ifs
     }
 
+    /// No separators at all.
+    pub(super) fn none() -> Ifs {
+        Ifs::new(Some(b""), false)
+    }
+
     /// What stands between the parameters of `"$*"`.
     pub fn joiner(&self) -> &[u8] {
         &self.joiner
@@ -79,6 +84,42 @@ impl Ifs {
     }
 }
 
+impl Piece {
+    /// Quotes the characters of IFS that the author wrote, so that they form no patterns.
+    pub(super) fn with_literal_ifs_quoted(self, ifs: &Ifs) -> Piece {
+        let is_separator = |byte: &u8| ifs.bytes[usize::from(*byte)] != Kind::Text;
+        let plain = |run: &Run| run.standing == Standing::Plain;
+        if !self.text.runs().any(|(run, bytes)| plain(run) && bytes.iter().any(is_separator)) {
+            return self;
+        }
+        let mut text = Text::new();
+        for (run, bytes) in self.text.runs() {
+            if run.hole || !plain(run) {
+                text.push_run(run, bytes);
+                continue;
+            }
+            for stretch in bytes.chunk_by(|a, b| is_separator(a) == is_separator(b)) {
+                let quoted = is_separator(&stretch[0]);
+                let standing = if quoted { Standing::Quoted } else { Standing::Plain };
+                text.push(stretch, standing, &run.origin);
+            }
+        }
+        Piece { text, ..self }
+    }
+}
+
+/// In which details shells split differently.
+#[derive(Clone, Copy, Debug)]
+pub(super) struct Rules {
+    /// White space at the end of one expansion and a separator at the start of the next count as one
+    /// separator; otherwise each expansion is split for itself.
+    pub(super) across: bool,
+    /// White space before a separator of several bytes belongs to it.
+    pub(super) blank_joins_wide: bool,
+    /// White space at the start joins a separator behind it.
+    pub(super) leading_blank_joins: bool,
+}
+
 /// Where the splitter stands.
 #[derive(Clone, Copy, PartialEq, Eq)]
 enum Place {
@@ -93,10 +134,7 @@ enum Place {
 }
 
 /// Splits the splittable runs of a word's pieces at IFS; a field with nothing in it vanishes.
-///
-/// With `across`, white space at the end of one expansion and a separator at the start of the next
-/// count as one separator; otherwise each expansion is split for itself.
-pub(super) fn split(pieces: Vec<Piece>, ifs: &Ifs, across: bool) -> Vec<Text> {
+pub(super) fn split(pieces: Vec<Piece>, ifs: &Ifs, rules: Rules) -> Vec<Text> {
     let mut splitter = Splitter { fields: Vec::new(), field: Text::new(), place: Place::Start };
     let mut region = None;
     for Piece { text, after } in pieces {
@@ -107,9 +145,9 @@ pub(super) fn split(pieces: Vec<Piece>, ifs: &Ifs, across: bool) -> Vec<Text> {
                 splitter.place = Place::Field;
             }
         } else {
-            splitter.text(&text, ifs, across, &mut region);
+            splitter.text(&text, ifs, rules, &mut region);
         }
-        splitter.break_field(after);
+        splitter.break_field(after, &mut region);
     }
     splitter.fields
 }
@@ -117,7 +155,7 @@ pub(super) fn split(pieces: Vec<Piece>, ifs: &Ifs, across: bool) -> Vec<Text> {
 fn needs_splitting(text: &Text, ifs: &Ifs) -> bool {
     !ifs.is_empty
         && text.runs().any(|(run, bytes)| {
-            run.standing == Standing::Splittable
+            run.standing.is_split()
                 && bytes.iter().any(|&b| ifs.bytes[usize::from(b)] != Kind::Text || b >= 0xc0)
         })
 }
@@ -130,17 +168,17 @@ struct Splitter {
 
 impl Splitter {
     /// The runs of one piece. `region` is the expansion that the last run came from.
-    fn text(&mut self, text: &Text, ifs: &Ifs, across: bool, region: &mut Option<Span>) {
+    fn text(&mut self, text: &Text, ifs: &Ifs, rules: Rules, region: &mut Option<Span>) {
         for (run, bytes) in text.runs() {
             let span = Some(run.origin.span());
-            if std::mem::replace(region, span) != span && !across && self.place == Place::Blank {
+            if std::mem::replace(region, span) != span && !rules.across && self.place == Place::Blank {
                 self.place = Place::Start;
             }
             if run.hole {
                 self.field.push_hole(run.standing, &run.origin);
                 self.place = Place::Field;
-            } else if run.standing == Standing::Splittable {
-                self.run(bytes, ifs, &run.origin);
+            } else if run.standing.is_split() {
+                self.run(bytes, ifs, rules, run);
             } else {
                 self.field.push(bytes, run.standing, &run.origin);
                 self.place = Place::Field;
@@ -148,21 +186,32 @@ impl Splitter {
         }
     }
 
-    fn break_field(&mut self, after: Break) {
+    fn break_field(&mut self, after: Break, region: &mut Option<Span>) {
+        if let Break::Separator(span) = after {
+            self.end_field(&Origin::new(Rule::Parameter, span));
+            self.place = Place::Separator;
+            *region = Some(span);
+            return;
+        }
         if !self.field.is_nothing() {
             self.fields.push(std::mem::take(&mut self.field));
             self.place = Place::Blank;
         }
-        if after == Break::Field {
-            self.place = Place::Start;
+        match after {
+            Break::Blank(span) => *region = Some(span),
+            _ => self.place = Place::Start,
         }
     }
 
-    fn run(&mut self, bytes: &[u8], ifs: &Ifs, origin: &Origin) {
-        let mut at = 0;
+    fn run(&mut self, bytes: &[u8], ifs: &Ifs, rules: Rules, run: &Run) {
+        let (mut at, origin) = (0, &run.origin);
         while at < bytes.len() {
             let (kind, length) = ifs.kind(&bytes[at..]);
             match kind {
+                Kind::Blank if run.standing == Standing::Strict => {
+                    self.end_field(origin);
+                    self.place = Place::Separator;
+                }
                 Kind::Text => {
                     let start = at;
                     at += length;
@@ -179,10 +228,12 @@ impl Splitter {
                     if self.place == Place::Field {
                         self.end_field(origin);
                         self.place = Place::Blank;
+                    } else if self.place == Place::Start && rules.leading_blank_joins {
+                        self.place = Place::Blank;
                     }
                 }
                 Kind::Separator => {
-                    if self.place != Place::Blank {
+                    if self.place != Place::Blank || (length > 1 && !rules.blank_joins_wide) {
                         self.end_field(origin);
                     }
                     self.place = Place::Separator;
@@ -203,7 +254,7 @@ impl Splitter {
 
 #[cfg(test)]
 mod tests {
-    use super::{Ifs, split};
+    use super::{Ifs, Rules, split};
     use crate::expand::substitute::{Break, Piece};
     use crate::lineage::{Origin, Rule};
     use crate::source::{SourceId, Span};
@@ -213,7 +264,7 @@ mod tests {
         let origin = Origin::new(Rule::Parameter, Span::new(SourceId::MAIN, 0, 2));
         let text = Text::from_bytes(value, Standing::Splittable, origin);
         let ifs = Ifs::new(Some(ifs.as_bytes()), true);
-        split(vec![Piece { text, after: Break::Field }], &ifs, true)
+        split(vec![Piece { text, after: Break::Field }], &ifs, Rules { across: true, blank_joins_wide: true, leading_blank_joins: false })
             .iter()
             .map(|field| String::from_utf8_lossy(field.bytes()).into_owned())
             .collect()

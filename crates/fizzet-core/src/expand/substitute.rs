@@ -26,8 +26,11 @@ pub(super) struct Piece {
 pub(super) enum Break {
     /// One field ends and the next begins.
     Field,
-    /// The same, but as white space of IFS would do it: between the parameters of an unquoted `$@`.
-    Blank,
+    /// The same, but as white space of IFS would do it: between the parameters of the unquoted `$@`
+    /// at this place.
+    Blank(Span),
+    /// The same, but as another character of IFS would do it.
+    Separator(Span),
 }
 
 /// What a part stands in.
@@ -39,6 +42,14 @@ pub(super) struct Place {
     pub(super) fields: bool,
     /// How unquoted literal text stands: text inside an unquoted `${x:-...}` is split too.
     pub(super) literal: Standing,
+    /// How the bytes of an unquoted expansion stand.
+    pub(super) expansion: Standing,
+    /// Whether a backslash that stands for itself between these double quotes can be split at.
+    pub(super) bare_backslash: bool,
+    /// Whether the part stands alone between its double quotes.
+    pub(super) alone: bool,
+    /// Whether a tilde-prefix of an assignment's value may hold others behind `=`.
+    pub(super) nested_tildes: bool,
     /// Where tildes are expanded.
     pub(super) tilde: Tilde,
 }
@@ -49,6 +60,10 @@ impl Place {
         quoted: false,
         fields: true,
         literal: Standing::Plain,
+        expansion: Standing::Splittable,
+        bare_backslash: false,
+        alone: false,
+        nested_tildes: false,
         tilde: Tilde::AtStart,
     };
 
@@ -57,7 +72,7 @@ impl Place {
 
     /// How the bytes of an expansion stand here.
     pub(super) fn expanded(self) -> Standing {
-        if self.quoted { Standing::Quoted } else { Standing::Splittable }
+        if self.quoted { Standing::Quoted } else { self.expansion }
     }
 }
 
@@ -68,6 +83,10 @@ pub(super) struct Substitution<'c> {
     current: Text,
     /// How many `$@` without parameters have been met inside the open double quotes.
     empty_ats: usize,
+    /// The empty last parameter of a `"$@"`, which stays only if no unquoted expansion follows.
+    last_empty: Option<Origin>,
+    /// Whether the latest expansion that can be split was a quoted `$@` with parameters.
+    behind_quoted_at: bool,
 }
 
 impl<'c> Substitution<'c> {
@@ -76,9 +95,18 @@ impl<'c> Substitution<'c> {
         word: &Word,
         place: Place,
     ) -> Result<Vec<Piece>, Stop> {
-        let mut substitution =
-            Substitution { cx, done: Vec::new(), current: Text::new(), empty_ats: 0 };
+        let mut substitution = Substitution {
+            cx,
+            done: Vec::new(),
+            current: Text::new(),
+            empty_ats: 0,
+            behind_quoted_at: false,
+            last_empty: None,
+        };
         substitution.word(word, place)?;
+        if let Some(origin) = substitution.last_empty.take() {
+            substitution.current.push(b"", Standing::Quoted, &origin);
+        }
         substitution.break_field(Break::Field);
         Ok(substitution.done)
     }
@@ -95,13 +123,24 @@ impl<'c> Substitution<'c> {
         Ok(())
     }
 
-    fn part(&mut self, part: &Part, place: Place) -> Result<(), Stop> {
+    fn part(&mut self, part: &Part, mut place: Place) -> Result<(), Stop> {
+        let expands =
+            matches!(part, Part::Parameter(_) | Part::Command(_) | Part::Arithmetic { .. });
+        if expands && !place.quoted {
+            self.last_empty = None;
+            if std::mem::take(&mut self.behind_quoted_at) {
+                place.expansion = Standing::Strict;
+            }
+        }
         match part {
             Part::Literal { bytes, span } => {
                 let (rule, standing) = match place.quoted {
                     true => (Rule::Quoted, Standing::Quoted),
                     false => (Rule::Literal, place.literal),
                 };
+                if place.bare_backslash && bytes.contains(&b'\\') {
+                    return self.bare_backslashes(bytes, &Origin::new(rule, *span));
+                }
                 self.push(bytes, standing, &Origin::new(rule, *span))
             }
             Part::Escaped { bytes, span } | Part::Single { bytes, span } => {
@@ -140,7 +179,12 @@ impl<'c> Substitution<'c> {
             let inner = Place { quoted: false, literal: Standing::Splittable, ..place };
             return parts.iter().try_for_each(|part| self.part(part, inner));
         }
-        let inside = Place { quoted: true, tilde: Tilde::Never, ..place };
+        let bare_backslash = place.fields
+            && self.cx.state().dialect.bare_backslash_under_at
+            && parts.iter().any(is_all_parameters);
+        let alone = parts.len() == 1;
+        let inside =
+            Place { quoted: true, tilde: Tilde::Never, bare_backslash, alone, ..place };
         let (fields, bytes, runs) =
             (self.done.len(), self.current.len(), self.current.run_count());
         let outer = std::mem::take(&mut self.empty_ats);
@@ -155,6 +199,14 @@ impl<'c> Substitution<'c> {
             self.push(b"", Standing::Quoted, &Origin::new(Rule::Quoted, span))?;
         }
         Ok(())
+    }
+
+    fn bare_backslashes(&mut self, bytes: &[u8], origin: &Origin) -> Result<(), Stop> {
+        bytes.chunk_by(|a, b| (*a == b'\\') == (*b == b'\\')).try_for_each(|stretch| {
+            let bare = stretch[0] == b'\\';
+            let standing = if bare { Standing::Splittable } else { Standing::Quoted };
+            self.push(stretch, standing, origin)
+        })
     }
 
     fn vanishes(&mut self, parts: &[Part], empty_ats: usize, place: Place) -> bool {
@@ -208,20 +260,26 @@ impl<'c> Substitution<'c> {
         self.done.push(Piece { text: std::mem::take(&mut self.current), after });
     }
 
-    /// An empty field that must stay.
-    pub(super) fn keep_empty(&mut self, standing: Standing, origin: Origin) {
-        if self.current.is_nothing() {
-            self.current = Text::from_bytes(Vec::new(), standing, origin);
+    /// An empty parameter of a quoted `$@`: an argument of its own.
+    pub(super) fn empty_parameter(&mut self, span: Span, last: bool, place: Place) {
+        let origin = Origin::new(Rule::Parameter, span);
+        let dialect = &self.cx.state().dialect;
+        if last && place.alone && dialect.last_empty_parameter_needs_word_end {
+            self.last_empty = Some(origin);
+        } else {
+            self.current.push(b"", Standing::Quoted, &origin);
         }
     }
 
-    pub(super) fn met_empty_at(&mut self) {
-        self.empty_ats += 1;
+    /// A quoted `$@` with this many parameters.
+    pub(super) fn met_quoted_at(&mut self, count: usize) {
+        self.empty_ats += usize::from(count == 0);
+        self.behind_quoted_at |= count > 0 && self.cx.state().dialect.strict_behind_quoted_at;
     }
 
     pub(super) fn expanded(&mut self, rule: Rule, span: Span, place: Place) {
         let quoted = place.quoted;
-        record(self.cx, || Expansion { rule, span, name: None, quoted, empty: false, count: 1 });
+        record(self.cx, || Expansion { rule, span, name: None, quoted, count: 1, filled: 1 });
     }
 }
 

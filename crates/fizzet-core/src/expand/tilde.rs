@@ -21,7 +21,7 @@ impl Substitution<'_> {
             && let [Part::Literal { bytes, span }, rest @ ..] = parts
             && let Some(head) = assignment_head(bytes)
         {
-            let place = Place { tilde: Tilde::AfterColons, ..place };
+            let place = Place { tilde: Tilde::AfterColons, nested_tildes: true, ..place };
             self.literal(&bytes[..head], *span, 0, place)?;
             let value = Span { start: span.start + head as u32, ..*span };
             self.assigned_literal(&bytes[head..], value, rest.is_empty(), place)?;
@@ -35,7 +35,8 @@ impl Substitution<'_> {
                 Ok(&[])
             }
             [Part::Literal { bytes, span }, rest @ ..] if bytes[0] == b'~' => {
-                let used = self.tilde_prefix(bytes, *span, rest.is_empty())?;
+                let colon = self.cx.state().dialect.colon_ends_tilde;
+                let used = self.tilde_prefix(bytes, *span, rest.is_empty(), colon)?;
                 self.literal(&bytes[used..], *span, used, place)?;
                 Ok(rest)
             }
@@ -80,14 +81,50 @@ impl Substitution<'_> {
         let mut at = 0;
         while at < bytes.len() {
             if bytes[at] == b'~' {
-                let rest = Span { start: span.start + at as u32, ..span };
-                at += self.tilde_prefix(&bytes[at..], rest, last)?;
+                at = self.assigned_tilde(bytes, span, at, last, place)?;
             }
             let length = bytes[at..].iter().position(|&b| b == b':').map_or(bytes.len() - at, |n| n + 1);
             self.literal(&bytes[at..at + length], span, at, place)?;
             at += length;
         }
         Ok(())
+    }
+
+    /// A tilde-prefix of an assignment's value at `at`, and, in an argument that only looks like an
+    /// assignment, further ones behind `=` up to the next slash or colon; answers where it ends.
+    fn assigned_tilde(
+        &mut self,
+        bytes: &[u8],
+        span: Span,
+        mut at: usize,
+        last: bool,
+        place: Place,
+    ) -> Result<usize, Stop> {
+        let rest = &bytes[at..];
+        let ends = |byte: &u8| matches!(byte, b'/' | b':');
+        let end = at + rest.iter().position(ends).unwrap_or(rest.len());
+        if end == bytes.len() && !last {
+            return Ok(at);
+        }
+        let nested = |from: usize| {
+            let inside = place.nested_tildes.then_some(&bytes[from..end])?;
+            inside.windows(2).position(|two| two == b"=~").map(|found| from + found + 1)
+        };
+        let first = at;
+        loop {
+            let next = nested(at);
+            let part_end = next.map_or(end, |next| next - 1);
+            let place_of = Span { start: span.start + at as u32, ..span };
+            let part = &bytes[at..part_end];
+            let bare_before_slash = at > first && part == b"~" && bytes.get(end) == Some(&b'/');
+            if !bare_before_slash {
+                at += self.tilde_prefix(part, place_of, true, true)?;
+            }
+            self.literal(&bytes[at..part_end], span, at, place)?;
+            let Some(next) = next else { return Ok(end) };
+            self.literal(&bytes[part_end..next], span, part_end, place)?;
+            at = next;
+        }
     }
 
     fn literal(&mut self, bytes: &[u8], span: Span, from: usize, place: Place) -> Result<(), Stop> {
@@ -103,8 +140,15 @@ impl Substitution<'_> {
     /// many bytes that used: none if it is no tilde-prefix.
     ///
     /// A prefix that is followed by a quoted or expanded part is none.
-    fn tilde_prefix(&mut self, bytes: &[u8], span: Span, last: bool) -> Result<usize, Stop> {
-        let end = bytes.iter().position(|&byte| matches!(byte, b'/' | b':')).unwrap_or(bytes.len());
+    fn tilde_prefix(
+        &mut self,
+        bytes: &[u8],
+        span: Span,
+        last: bool,
+        colon_ends: bool,
+    ) -> Result<usize, Stop> {
+        let ends = |byte: &u8| *byte == b'/' || (colon_ends && *byte == b':');
+        let end = bytes.iter().position(ends).unwrap_or(bytes.len());
         if end == bytes.len() && !last {
             return Ok(0);
         }

@@ -1,6 +1,6 @@
 //! `[[ expression ]]`.
 
-use crate::syntax::ast::{CommandKind, Condition, Part, Word};
+use crate::syntax::ast::{CommandKind, Condition, Word};
 use crate::syntax::cursor::{Parsed, Parser};
 use crate::syntax::words::Within;
 
@@ -117,9 +117,4 @@ impl<'a> Parser<'a> {
         self.extended_patterns = before;
         word
     }
-}
-
-/// Whether a word was written without any quote.
-pub(crate) fn is_unquoted(word: &Word) -> bool {
-    word.parts.iter().all(|part| matches!(part, Part::Literal { .. } | Part::Parameter(_)))
 }

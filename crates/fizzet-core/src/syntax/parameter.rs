@@ -13,7 +13,7 @@ impl<'a> Parser<'a> {
         self.pos += 1;
         let quoted = matches!(
             within,
-            Within::Double | Within::Document | Within::BraceQuoted | Within::ReplacedQuoted
+            Within::Double | Within::Document | Within::BraceQuoted
         );
         let read = self.inside_braces(quoted)?;
         if let Some((name, index, operation)) = read

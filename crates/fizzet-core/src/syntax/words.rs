@@ -15,8 +15,6 @@ pub(super) enum Within {
     BraceQuoted,
     /// The pattern of `${x/pattern/...}`: ends at `/` or `}`.
     Replaced,
-    /// The same inside double quotes.
-    ReplacedQuoted,
     /// The offset of `${x:offset:length}`: ends at `:` or `}` outside parentheses.
     Offset,
     /// Between double quotes.
@@ -144,7 +142,7 @@ impl<'a> Parser<'a> {
         match within {
             Within::Word => is_meta(byte) && !self.at_process_substitution(),
             Within::Brace | Within::BraceQuoted => byte == b'}',
-            Within::Replaced | Within::ReplacedQuoted => matches!(byte, b'}' | b'/'),
+            Within::Replaced => matches!(byte, b'}' | b'/'),
             Within::Offset => closes(b'(', b')') || (*open == 0 && matches!(byte, b'}' | b':')),
             Within::Double => byte == b'"',
             Within::Document => false,

@@ -152,10 +152,10 @@ pub struct Expansion {
     pub name: Option<Rc<[u8]>>,
     /// Whether it stands between double quotes.
     pub quoted: bool,
-    /// Whether there were no bytes.
-    pub empty: bool,
     /// How many values: 0 when unset, the number of parameters for `$@` and `$*`.
     pub count: usize,
+    /// How many of the values are not empty.
+    pub filled: usize,
 }
 
 /// A pattern that matched pathnames.

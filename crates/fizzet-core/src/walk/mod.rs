@@ -33,7 +33,6 @@ pub fn line(state: State, host: Rc<dyn Host>) -> Trace {
         commands: Vec::new(),
         missing: Vec::new(),
         word: None,
-        depth: 0,
     };
     let outcome = walker.source(SourceId::MAIN);
     walker.into_trace(outcome)
@@ -47,7 +46,6 @@ pub(crate) struct Walker {
     missing: Vec<Missing>,
     /// The word that is being expanded.
     word: Option<WordTrace>,
-    depth: u32,
 }
 
 impl Walker {

@@ -19,12 +19,18 @@ impl Walker {
     fn and_or(&mut self, and_or: &AndOr) -> Result<(), Stop> {
         self.pipeline(&and_or.first)?;
         for (connector, pipeline) in &and_or.rest {
+            self.state.assumed_status |= self.latest_is_external();
             let goes_on = (self.state.status == 0) == (*connector == Connector::And);
             if goes_on {
                 self.pipeline(pipeline)?;
             }
         }
         Ok(())
+    }
+
+    /// Whether the status on hand is that of a program, which was not run.
+    fn latest_is_external(&self) -> bool {
+        self.commands.last().is_some_and(|command| command.kind == CommandKind::External)
     }
 
     fn pipeline(&mut self, pipeline: &Pipeline) -> Result<(), Stop> {

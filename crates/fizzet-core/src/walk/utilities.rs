@@ -10,10 +10,7 @@ impl Walker {
         let argv = &self.commands[at].argv;
         let name = argv.first().map_or(&b""[..], |name| name.bytes());
         self.state.status = match (kind, name) {
-            (CommandKind::External, _) => {
-                self.state.assumed_status = true;
-                0
-            }
+            (CommandKind::External, _) => 0,
             (_, b"false") => 1,
             (_, b"set") => {
                 let mut parameters = argv[1..].to_vec();

@@ -1,10 +1,177 @@
-//! `fizzet demo`: placeholder until its data is written.
-use crate::cli::DemoOptions;
+//! `fizzet demo`: the tour, on the data of a honey co-op.
+//!
+//! The data is part of the program and is copied to a temporary folder; every step is a command
+//! line as a person would type it, run by this very program in that folder.
+
+use std::io::{self, Write};
+use std::os::unix::process::CommandExt;
+use std::path::Path;
+use std::process::Command;
+
+use crate::cli::{Color, DemoOptions};
 use crate::failure::Failure;
+use crate::render::page::{Page, wrap};
+
+/// One file of the demo data.
+struct DataFile {
+    path: &'static str,
+    bytes: &'static [u8],
+}
+
+macro_rules! data {
+    ($($path:literal),+ $(,)?) => {
+        &[$(DataFile {
+            path: $path,
+            bytes: include_bytes!(concat!("../../../../demo/", $path)),
+        }),+]
+    };
+}
+
+const DATA: &[DataFile] = data![
+    "hives/keepers.csv",
+    "hives/names.txt",
+    "labels/-heather.txt",
+    "labels/.draft",
+    "labels/Bärlauch.txt",
+    "labels/acacia honey.txt",
+    "labels/batch1.csv",
+    "labels/batch[1].csv",
+    "labels/lime honey.txt",
+];
+
+/// One step: what it shows, the name that the program is started under, and the words behind it.
+struct Step {
+    about: &'static str,
+    program: &'static str,
+    words: &'static [&'static str],
+}
+
+const STEPS: &[Step] = &[
+    Step {
+        about: "A keeper prints labels. The name of the honey has a space, and nobody quoted it:",
+        program: "fizzet",
+        words: &["line", "--var", "honey=acacia honey", "label $honey"],
+    },
+    Step {
+        about: "With double quotes the value stays one argument:",
+        program: "fizzet",
+        words: &["line", "--var", "honey=acacia honey", "label \"$honey\""],
+    },
+    Step {
+        about: "A pattern matches every label; one file name begins with a dash, one has brackets:",
+        program: "fizzet",
+        words: &["line", "--dir", "labels", "label *.txt batch[1].csv 'batch[1].csv'"],
+    },
+    Step {
+        about: "Four ways to pass on what came in, for three jars, one of them without a name:",
+        program: "fizzet",
+        words: &["line", "jar $@; jar \"$@\"; jar $*; jar \"$*\"", "lime honey", "", "heather"],
+    },
+    Step {
+        about: "The same line in dash, with a colon in IFS:",
+        program: "fizzet",
+        words: &["line", "--shell", "dash", "--ifs", ":", "--var", "shelf=jar::lid:", "label $shelf end"],
+    },
+    Step {
+        about: "The tenth jar is not $10:",
+        program: "fizzet",
+        words: &["line", "label $10 \"${10}\"", "a", "b", "c", "d", "e", "f", "g", "h", "i", "j"],
+    },
+    Step {
+        about: "A quote that is never closed:",
+        program: "fizzet",
+        words: &["line", "label \"lime honey"],
+    },
+    Step {
+        about: "The program's side of it. Under another name Fizzet is the receiver (ln -s fizzet label):",
+        program: "./label",
+        words: &["lime honey", "", "jar\tlid", "heather"],
+    },
+];
+
 /// Runs the tour.
 ///
 /// # Errors
-/// None yet.
-pub fn run(_options: DemoOptions) -> Result<u8, Failure> {
+/// A temporary folder that cannot be made, or output that cannot be written.
+pub fn run(options: DemoOptions) -> Result<u8, Failure> {
+    let unusable = |error: io::Error| Failure::Unusable {
+        what: "a temporary folder for the demo data".into(),
+        why: error.to_string(),
+        hint: "set TMPDIR to a folder that can be written".into(),
+    };
+    let folder = tempfile::Builder::new().prefix("honey-coop-").tempdir().map_err(unusable)?;
+    copy_data(folder.path()).map_err(unusable)?;
+    let program = std::env::current_exe().map_err(unusable)?;
+    let mut out = io::stdout().lock();
+    for (at, step) in STEPS.iter().enumerate() {
+        let mut page = Page::sized(options.color, options.width);
+        if at > 0 {
+            page.end_row();
+        }
+        introduce(&mut page, step);
+        let width = page.width.to_string();
+        let color = match options.color {
+            Color::Auto if page.palette.value == anstyle::Style::new() => "never",
+            Color::Never => "never",
+            _ => "always",
+        };
+        page.write(&mut out)?;
+        let mut command = Command::new(&program);
+        command.arg0(step.program).current_dir(folder.path());
+        match step.program {
+            "fizzet" => {
+                command.args([step.words[0], "--color", color, "--width", &width]);
+                command.args(&step.words[1..]);
+            }
+            _ => {
+                command.args(step.words).env_remove("FIZZET_RECORD");
+            }
+        }
+        let output = command.output().map_err(unusable)?;
+        out.write_all(&output.stdout)?;
+        out.write_all(&output.stderr)?;
+    }
+    out.flush()?;
     Ok(0)
+}
+
+fn copy_data(folder: &Path) -> io::Result<()> {
+    for file in DATA {
+        let path = folder.join(file.path);
+        if let Some(parent) = path.parent() {
+            std::fs::create_dir_all(parent)?;
+        }
+        std::fs::write(path, file.bytes)?;
+    }
+    Ok(())
+}
+
+fn introduce(page: &mut Page, step: &Step) {
+    for row in wrap(step.about, page.width) {
+        page.text(&row).end_row();
+    }
+    let words: Vec<String> = step.words.iter().map(|word| typed(word)).collect();
+    let value = page.palette.value;
+    page.text("$ ").styled(value, &format!("{} {}", step.program, words.join(" "))).end_row().end_row();
+}
+
+/// A word as a person would type it in a shell.
+fn typed(word: &str) -> String {
+    let plain = |c: char| c.is_alphanumeric() || "-_./=".contains(c);
+    match word {
+        _ if !word.is_empty() && word.chars().all(plain) => word.into(),
+        _ if word.contains('\t') => format!("$'{}'", word.replace('\t', "\\t")),
+        _ if word.contains('\'') => {
+            format!("'{}'", word.replace('\'', "'\\''"))
+        }
+        _ => match word.split_once('=') {
+            Some((name, value)) if name.chars().all(plain) && !value.contains(' ') => {
+                format!("{name}='{value}'")
+            }
+            Some((name, value)) if name.chars().all(char::is_alphanumeric) => {
+                format!("{name}='{value}'")
+            }
+            _ => format!("'{word}'"),
+        },
+    }
 }

@@ -9,6 +9,9 @@ use fizzet_core::trace::{Expansion, WordTrace};
 /// The reason for the argument that is number `nth` (from 0) of those its word made.
 pub fn reason(sources: &Sources, argument: &Text, word: &WordTrace, nth: usize) -> String {
     let runs: Vec<(&Run, &[u8])> = argument.runs().collect();
+    if let Some(joined) = joined(&runs, word) {
+        return joined;
+    }
     let mut kinds: Vec<String> = Vec::new();
     for (run, bytes) in runs.iter().filter(|(run, bytes)| !bytes.is_empty() || run.hole) {
         let said = piece(sources, run, bytes, word, nth);
@@ -27,6 +30,22 @@ pub fn reason(sources: &Sources, argument: &Text, word: &WordTrace, nth: usize) 
     }
 }
 
+/// The reason for an argument that a quoted `$*` alone has made.
+fn joined(runs: &[(&Run, &[u8])], word: &WordTrace) -> Option<String> {
+    let [expansion] = &word.expansions[..] else { return None };
+    let star = expansion.quoted && expansion.name.as_deref() == Some(b"*");
+    let alone = runs.iter().all(|(run, _)| run.origin.span() == expansion.span);
+    let joiner = runs.iter().find(|(run, _)| run.origin.rule() == Rule::Join);
+    if !star || !alone || expansion.count < 2 {
+        return None;
+    }
+    let between = match joiner {
+        Some((_, bytes)) => format!("with {} between them, the first character of IFS", separator(bytes)),
+        None => "with nothing between them, since IFS is empty".into(),
+    };
+    Some(format!("all {} parameters joined into one, {between}", expansion.count))
+}
+
 fn empty(sources: &Sources, runs: &[(&Run, &[u8])], word: &WordTrace) -> String {
     let expansion = word.expansions.iter().find(|expansion| expansion.rule == Rule::Parameter);
     match (runs.first(), expansion) {
@@ -35,6 +54,9 @@ fn empty(sources: &Sources, runs: &[(&Run, &[u8])], word: &WordTrace) -> String 
         }
         (_, Some(expansion)) => {
             let origin = runs.first().map(|(run, _)| &run.origin);
+            if expansion.count > 0 && matches!(expansion.name.as_deref(), Some(b"@" | b"*")) {
+                return format!("one parameter of {}, which is empty", parameter(expansion));
+            }
             let unset = expansion.count == 0;
             let state = if unset { "not set" } else { "empty" };
             let given = origin.map_or(String::new(), |origin| given(sources, origin));
@@ -67,11 +89,12 @@ fn piece(sources: &Sources, run: &Run, bytes: &[u8], word: &WordTrace, nth: usiz
 }
 
 fn separator(bytes: &[u8]) -> String {
-    match bytes {
+    // An empty parameter leaves two separators side by side.
+    match &bytes[..bytes.len().min(bytes.chars().next().map_or(1, char::len_utf8))] {
         b" " => "a space".into(),
         b"\t" => "a tab".into(),
         b"\n" => "a newline".into(),
-        _ => format!("`{}`", bytes.as_bstr()),
+        first => format!("`{}`", first.as_bstr()),
     }
 }
 
