@@ -118,6 +118,10 @@ dialect_table! {
     bare_backslash_under_at: bool = [N, Y, N, N, N, N, N], "observed: IFS='\\\\'; printf '[%s]' \"a\\\\n$@\"";
     /// An empty last parameter of `\"$@\"` makes no argument when an unquoted expansion follows in the word.
     last_empty_parameter_needs_word_end: bool = [N, N, Y, Y, N, N, N], "observed: set -- ''; printf '[%s]' \"$@\"$z";
+    /// Behind an expanded tilde and a colon, all up to the next slash is quoted text, even what looks like an expansion.
+    tilde_word_is_quoted: bool = [N, Y, N, N, N, N, N], "observed: echo ~:$HOME";
+    /// `a{b,c}` makes two words before anything else is expanded.
+    braces: bool = [N, Y, N, N, Y, Y, N], "observed in all six: echo a{b,c}";
     /// A backslash before a slash is dropped even behind a component that is a pattern.
     escapes_slash_behind_pattern: bool = [Y, N, Y, Y, N, N, N], "observed: x='s*\\/k*'; echo $x";
     /// A colon ends a tilde-prefix outside assignments too.

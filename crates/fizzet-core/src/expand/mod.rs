@@ -5,6 +5,7 @@
 //! field splitting and pathname expansion. Quote removal needs no stage of its own: quotes are never
 //! part of a [`Text`], they are remembered as the standing of its runs.
 
+mod brace;
 mod glob;
 mod operate;
 mod parameter;
@@ -56,11 +57,25 @@ pub trait Context {
 /// An expansion that the shell refuses, or a limit.
 pub fn fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
     if let [Part::Literal { bytes, span }] = &word.parts[..]
-        && !bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'[' | b'~'))
+        && !bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'[' | b'~' | b'{'))
     {
         let origin = Origin::new(Rule::Literal, *span);
         return Ok(vec![Text::from_bytes(&bytes[..], Standing::Plain, origin)]);
     }
+    let state = cx.state();
+    if state.dialect.braces && !state.options.no_braces
+        && let Some(words) = brace::words(word, state.limits.fields)?
+    {
+        let mut made = Vec::with_capacity(words.len());
+        for word in &words {
+            made.append(&mut brace_free_fields(cx, word)?);
+        }
+        return Ok(made);
+    }
+    brace_free_fields(cx, word)
+}
+
+fn brace_free_fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
     let tilde = match cx.state().dialect.tilde_in_arguments {
         true => Tilde::AfterAssignment,
         false => Tilde::AtStart,

@@ -143,6 +143,9 @@ impl<'c> Substitution<'c> {
                 }
                 self.push(bytes, standing, &Origin::new(rule, *span))
             }
+            Part::Generated { bytes, span } => {
+                self.push(bytes, place.literal, &Origin::new(Rule::Brace, *span))
+            }
             Part::Escaped { bytes, span } | Part::Single { bytes, span } => {
                 self.push(bytes, Standing::Quoted, &Origin::new(Rule::Quoted, *span))
             }

@@ -35,8 +35,13 @@ impl Substitution<'_> {
                 Ok(&[])
             }
             [Part::Literal { bytes, span }, rest @ ..] if bytes[0] == b'~' => {
-                let colon = self.cx.state().dialect.colon_ends_tilde;
-                let used = self.tilde_prefix(bytes, *span, rest.is_empty(), colon)?;
+                let dialect = self.cx.state().dialect.clone();
+                let colon = bytes.iter().position(|&byte| matches!(byte, b'/' | b':'));
+                let colon = colon.filter(|&at| bytes[at] == b':' && dialect.colon_ends_tilde);
+                if dialect.tilde_word_is_quoted && colon.is_some() {
+                    return self.tilde_word(parts, place);
+                }
+                let used = self.tilde_prefix(bytes, *span, rest.is_empty(), colon.is_some())?;
                 self.literal(&bytes[used..], *span, used, place)?;
                 Ok(rest)
             }
@@ -46,6 +51,37 @@ impl Substitution<'_> {
             }
             _ => Ok(parts),
         }
+    }
+
+    /// A word that begins with a tilde-prefix and a colon, where the shell takes all up to the next
+    /// slash, expansions included, for quoted text once the tilde has been expanded.
+    fn tilde_word<'p>(&mut self, parts: &'p [Part], place: Place) -> Result<&'p [Part], Stop> {
+        let has_slash = |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'/'));
+        let reach = parts.iter().position(has_slash).map_or(parts.len(), |at| at + 1);
+        let quotes = |byte: &u8| matches!(byte, b'\'' | b'"' | b'\\');
+        let (word, rest) = parts.split_at(reach);
+        let sources = &self.cx.state().sources;
+        let is_quoted = word.iter().any(|part| sources.bytes(part.span()).iter().any(quotes));
+        let Some(Part::Literal { bytes, span }) = word.first() else { return Ok(parts) };
+        let used = match is_quoted {
+            true => 0,
+            false => self.tilde_prefix(bytes, *span, true, true)?,
+        };
+        if used == 0 {
+            self.literal(bytes, *span, 0, place)?;
+            return Ok(&parts[1..]);
+        }
+        for (at, part) in word.iter().enumerate() {
+            let (from, span) = (if at == 0 { used } else { 0 }, part.span());
+            let written = self.cx.state().sources.bytes(span)[from..].to_vec();
+            let slash = written.iter().position(|&byte| byte == b'/' && has_slash(part));
+            let (quoted, plain) = written.split_at(slash.unwrap_or(written.len()));
+            let start = span.start + from as u32;
+            let quoted_span = Span { start, end: start + quoted.len() as u32, ..span };
+            self.push(quoted, Standing::Quoted, &Origin::new(Rule::Literal, quoted_span))?;
+            self.literal(plain, span, from + quoted.len(), place)?;
+        }
+        Ok(rest)
     }
 
     /// In an assignment a tilde counts after each unquoted colon, wherever the literal stands.

@@ -5,6 +5,8 @@
 pub struct Options {
     /// `set -f`: no pathname expansion.
     pub no_glob: bool,
+    /// `set +B`: no brace expansion.
+    pub no_braces: bool,
     /// `set -u`: unset parameters are an error.
     pub no_unset: bool,
     /// `set -e`

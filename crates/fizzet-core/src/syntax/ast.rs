@@ -225,6 +225,13 @@ pub enum Part {
         /// Where it is written.
         span: Span,
     },
+    /// Text that a brace expansion made; the parser makes none.
+    Generated {
+        /// The text.
+        bytes: Box<[u8]>,
+        /// Where the braces are written.
+        span: Span,
+    },
     /// A character after a backslash.
     Escaped {
         /// The character, without the backslash.
@@ -273,6 +280,7 @@ impl Part {
     pub fn span(&self) -> Span {
         match self {
             Part::Literal { span, .. }
+            | Part::Generated { span, .. }
             | Part::Escaped { span, .. }
             | Part::Single { span, .. }
             | Part::AnsiC { span, .. }

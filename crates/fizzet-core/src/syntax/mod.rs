@@ -16,5 +16,5 @@ mod redirect;
 mod words;
 
 pub use cursor::{MAX_DEPTH, Parser};
-pub(crate) use cursor::is_name;
+pub(crate) use cursor::{is_name, is_name_byte};
 pub use error::{SyntaxError, SyntaxErrorKind};

@@ -105,7 +105,7 @@ impl<'a> Parser<'a> {
         let mut quoted = false;
         for part in &word.parts {
             match part {
-                Part::Literal { bytes, .. } => delimiter.extend_from_slice(bytes),
+                Part::Literal { bytes, .. } | Part::Generated { bytes, .. } => delimiter.extend_from_slice(bytes),
                 Part::Escaped { bytes, .. }
                 | Part::Single { bytes, .. }
                 | Part::AnsiC { bytes, .. } => {

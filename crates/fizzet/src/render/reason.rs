@@ -77,6 +77,7 @@ fn piece(sources: &Sources, run: &Run, bytes: &[u8], word: &WordTrace, nth: usiz
         Rule::AnsiC => "escapes of $'...' decoded".into(),
         Rule::Parameter => parameter_piece(sources, run, word, nth),
         Rule::Join => format!("{} between them, from IFS", separator(bytes)),
+        Rule::Brace => "made by the braces".into(),
         Rule::Tilde => "a home directory for the tilde".into(),
         Rule::Command => "output of a command substitution".into(),
         Rule::Arithmetic => "result of an arithmetic expansion".into(),

@@ -2,6 +2,8 @@
 //! prediction of the core.
 #![allow(dead_code, unreachable_pub, reason = "each suite uses its own part")]
 
+pub mod program;
+
 use std::os::unix::fs::symlink;
 use std::os::unix::process::CommandExt;
 use std::path::{Path, PathBuf};

@@ -1,0 +1,73 @@
+//! Runs the built program and checks everything it does: both outputs and the status.
+
+use std::ffi::OsStr;
+use std::path::Path;
+use std::process::Output;
+
+use assert_cmd::Command;
+
+/// One run of the program.
+pub struct Run {
+    command: Command,
+    told: String,
+}
+
+impl Run {
+    /// The program with these words, in a clean environment.
+    pub fn of<W: AsRef<OsStr>>(words: &[W]) -> Run {
+        let mut command = Command::new(env!("CARGO_BIN_EXE_fizzet"));
+        command.args(words).env_clear().env("HOME", "/home/keeper");
+        let told = words.iter().map(|word| format!(" {:?}", word.as_ref())).collect();
+        Run { command, told }
+    }
+
+    /// In this folder.
+    pub fn within(mut self, folder: &Path) -> Run {
+        self.command.current_dir(folder);
+        self
+    }
+
+    /// With this on standard input.
+    pub fn input(mut self, bytes: &[u8]) -> Run {
+        self.command.write_stdin(bytes.to_vec());
+        self
+    }
+
+    /// With this in the environment.
+    pub fn env(mut self, name: &str, value: impl AsRef<OsStr>) -> Run {
+        self.command.env(name, value);
+        self
+    }
+
+    /// The outcome, with this status; a difference shows the whole run.
+    pub fn status(mut self, expected: i32) -> Output {
+        let output = self.command.output().unwrap();
+        assert_eq!(
+            output.status.code(),
+            Some(expected),
+            "status of: fizzet{}\nstdout: {}\nstderr: {}",
+            self.told,
+            String::from_utf8_lossy(&output.stdout),
+            String::from_utf8_lossy(&output.stderr)
+        );
+        output
+    }
+
+    /// Standard output of a run that succeeds and says nothing on standard error.
+    pub fn prints(self) -> String {
+        let told = self.told.clone();
+        let output = self.status(0);
+        assert!(output.stderr.is_empty(), "fizzet{told} said {}", text(&output.stderr));
+        text(&output.stdout)
+    }
+
+    /// Standard error of a run that ends with this status.
+    pub fn says(self, status: i32) -> String {
+        text(&self.status(status).stderr)
+    }
+}
+
+/// Bytes as text, for messages.
+pub fn text(bytes: &[u8]) -> String {
+    String::from_utf8_lossy(bytes).into_owned()
+}
