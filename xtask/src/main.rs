@@ -1,2 +1,50 @@
-//! Tasks of the developers.
-fn main() {}
+//! Tasks of the developers: `cargo xtask schema [--check]`.
+
+use std::path::{Path, PathBuf};
+use std::process::ExitCode;
+
+use fizzet::render::json::{Line, Received};
+use schemars::{Schema, schema_for};
+
+fn main() -> ExitCode {
+    let words: Vec<String> = std::env::args().skip(1).collect();
+    let words: Vec<&str> = words.iter().map(String::as_str).collect();
+    let outcome = match words[..] {
+        ["schema"] => each_schema(write),
+        ["schema", "--check"] => each_schema(check),
+        _ => Err("usage: cargo xtask schema [--check]".into()),
+    };
+    match outcome {
+        Ok(()) => ExitCode::SUCCESS,
+        Err(message) => {
+            use std::io::Write;
+            // Nothing is left to do when standard error is closed.
+            let _ = writeln!(std::io::stderr(), "{message}");
+            ExitCode::from(2)
+        }
+    }
+}
+
+/// Does something with the path and text of every schema.
+fn each_schema(act: fn(&Path, &str) -> Result<(), String>) -> Result<(), String> {
+    let folder = Path::new(env!("CARGO_MANIFEST_DIR")).join("../docs/schema");
+    let schemas: [(&str, Schema); 2] =
+        [("line.json", schema_for!(Line)), ("receive.json", schema_for!(Received))];
+    schemas.iter().try_for_each(|(name, schema)| {
+        let text = serde_json::to_string_pretty(schema).map_err(|error| error.to_string())?;
+        let path: PathBuf = folder.join(name);
+        act(&path, &(text + "\n"))
+    })
+}
+
+fn write(path: &Path, text: &str) -> Result<(), String> {
+    std::fs::write(path, text).map_err(|error| format!("{}: {error}", path.display()))
+}
+
+fn check(path: &Path, text: &str) -> Result<(), String> {
+    let committed = std::fs::read_to_string(path).unwrap_or_default();
+    if committed == text {
+        return Ok(());
+    }
+    Err(format!("{} is out of date: run cargo xtask schema", path.display()))
+}

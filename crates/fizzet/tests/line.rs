@@ -4,7 +4,6 @@ mod support;
 
 use std::ffi::OsStr;
 use std::os::unix::ffi::OsStrExt;
-use std::path::Path;
 
 use proptest::prelude::*;
 use serde_json::Value;
@@ -57,7 +56,16 @@ fn everything_behind_the_line_belongs_to_the_program() {
 #[test]
 fn options_set_up_the_shell() {
     let document = json(&[
-        "--shell", "dash", "--zero", "press", "--var", "x=a:b", "--ifs", ":", "--unset", "x",
+        "--shell",
+        "dash",
+        "--zero",
+        "press",
+        "--var",
+        "x=a:b",
+        "--ifs",
+        ":",
+        "--unset",
+        "x",
         "label $0 $x end",
     ]);
     assert_eq!(document["shell"], "dash");
@@ -125,8 +133,19 @@ fn each_trap_has_its_note() {
         ("label $dash", "dash-from-data"),
     ] {
         let document = json(&[
-            "--dir", dir, "--var", "two=a b", "--var", "blank= ", "--var", "star=*lid", "--var",
-            "dash=-x", line, "jar", "",
+            "--dir",
+            dir,
+            "--var",
+            "two=a b",
+            "--var",
+            "blank= ",
+            "--var",
+            "star=*lid",
+            "--var",
+            "dash=-x",
+            line,
+            "jar",
+            "",
         ]);
         let notes = document["notes"].as_array().unwrap();
         let found = notes.iter().find(|note| note["name"] == expected);
@@ -138,7 +157,8 @@ fn each_trap_has_its_note() {
 
 #[test]
 fn a_line_without_traps_has_no_notes() {
-    let document = json(&["--var", "dash=-x", "label \"$@\" -- \"$dash\" ${10} 'a b'", "lime honey", ""]);
+    let document =
+        json(&["--var", "dash=-x", "label \"$@\" -- \"$dash\" ${2}x 'a b'", "lime honey", ""]);
     assert_eq!(document["notes"], Value::Array(Vec::new()));
 }
 
@@ -165,7 +185,10 @@ fn nothing_half_done_is_printed_as_if_it_were_whole() {
     assert!(output.stdout.is_empty());
     let output = Run::of(&["line", "--format", "json", "label a 'b"]).status(2);
     let document: Value = serde_json::from_slice(&output.stdout).unwrap();
-    assert_eq!((&document["status"], &document["problem"]["source"]["column"]), (&"error".into(), &9.into()));
+    assert_eq!(
+        (&document["status"], &document["problem"]["source"]["column"]),
+        (&"error".into(), &9.into())
+    );
 }
 
 #[test]
@@ -211,7 +234,8 @@ fn invalid_utf8_is_data() {
 
 #[test]
 fn no_row_is_wider_than_asked_and_nothing_is_coloured_in_a_pipe() {
-    let line = "label \"蜂蜜 蜂蜜 蜂蜜 and a long label that goes on and on\" $HOME e\u{301}e\u{301} *";
+    let line =
+        "label \"蜂蜜 蜂蜜 蜂蜜 and a long label that goes on and on\" $HOME e\u{301}e\u{301} *";
     for width in [20, 40, 80] {
         let shown = Run::of(&["line", "--width", &width.to_string(), line]).prints();
         for row in shown.lines() {
@@ -273,7 +297,7 @@ proptest! {
 
     #[test]
     fn any_bytes_are_refused_or_traced_but_nothing_breaks(line in proptest::collection::vec(1u8.., 0..60)) {
-        let words = [OsStr::new("line"), OsStr::new("--dir"), Path::new("/dev/fd").as_os_str(), OsStr::new("--"), OsStr::from_bytes(&line)];
+        let words = [OsStr::new("line"), OsStr::new("--"), OsStr::from_bytes(&line)];
         let mut run = assert_cmd::Command::new(env!("CARGO_BIN_EXE_fizzet"));
         let output = run.args(words).write_stdin("").output().unwrap();
         prop_assert!(matches!(output.status.code(), Some(0 | 2 | 3 | 4)), "{:?}", output);

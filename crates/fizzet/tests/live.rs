@@ -27,7 +27,8 @@ fn value() -> impl Strategy<Value = String> {
 
 /// A piece of a word outside quotes.
 fn unquoted() -> impl Strategy<Value = String> {
-    let fixed = |texts: &'static [&'static str]| proptest::sample::select(texts).prop_map(String::from);
+    let fixed =
+        |texts: &'static [&'static str]| proptest::sample::select(texts).prop_map(String::from);
     prop_oneof![
         6 => fixed(&["a", "b", "lid", "x", "1", ":", "-", "=", ",", "ä", "a#b", "."]),
         3 => fixed(&["*", "?", "[a-z]", "[!a]", "[[:alpha:]]", "b*", "*.txt", "[", "]", "/", "*/", "./", "{", "}", "^", "!"]),
@@ -38,15 +39,17 @@ fn unquoted() -> impl Strategy<Value = String> {
 }
 
 fn parameter() -> impl Strategy<Value = String> {
-    let fixed = |texts: &'static [&'static str]| proptest::sample::select(texts).prop_map(String::from);
+    let fixed =
+        |texts: &'static [&'static str]| proptest::sample::select(texts).prop_map(String::from);
     fixed(&[
-        "$x", "$y", "$z", "${x}", "${y}", "${z}", "$@", "$*", "$1", "$2", "${1}", "${10}", "$10", "$#", "$?", "$0",
-        "${@}", "${*}", "$%", "$-", "${#}", "${3}",
+        "$x", "$y", "$z", "${x}", "${y}", "${z}", "$@", "$*", "$1", "$2", "${1}", "${10}", "$10",
+        "$#", "$?", "$0", "${@}", "${*}", "$%", "$-", "${#}", "${3}",
     ])
 }
 
 fn inside_double() -> impl Strategy<Value = String> {
-    let fixed = |texts: &'static [&'static str]| proptest::sample::select(texts).prop_map(String::from);
+    let fixed =
+        |texts: &'static [&'static str]| proptest::sample::select(texts).prop_map(String::from);
     prop_oneof![
         3 => fixed(&["a", " ", "*", "'", "~", "#", "\\n", "\\$", "\\\"", "\\\\", "\\a", "{", "}", "[a-z]", "b ", "\\\n"]),
         4 => parameter(),
@@ -79,14 +82,21 @@ fn line() -> impl Strategy<Value = Drawn> {
             let before: String = names.iter().map(|name| format!("{name}{value} ")).collect();
             format!("{before}{program} {}", words.join(" "))
         });
-    let assigned = (proptest::sample::select(&["x", "y"][..]), word()).prop_map(|(name, word)| format!("{name}={word}"));
-    let commands = proptest::collection::vec(prop_oneof![5 => command, 1 => assigned, 1 => Just("true".to_string()), 1 => Just("false".to_string())], 1..4);
-    let joined = (commands, proptest::sample::select(&["; ", " && ", " || ", "\n", " # jar\n"][..]))
-        .prop_map(|(commands, joiner)| commands.join(joiner));
-    (ifs, value(), value(), joined, proptest::collection::vec(value(), 0..4)).prop_map(|(ifs, x, y, line, arguments)| Drawn {
-        line: format!("x='{x}'; y='{y}'; {ifs}{line}"),
-        arguments,
-    })
+    let assigned = (proptest::sample::select(&["x", "y"][..]), word())
+        .prop_map(|(name, word)| format!("{name}={word}"));
+    let commands = proptest::collection::vec(
+        prop_oneof![5 => command, 1 => assigned, 1 => Just("true".to_string()), 1 => Just("false".to_string())],
+        1..4,
+    );
+    let joined =
+        (commands, proptest::sample::select(&["; ", " && ", " || ", "\n", " # jar\n"][..]))
+            .prop_map(|(commands, joiner)| commands.join(joiner));
+    (ifs, value(), value(), joined, proptest::collection::vec(value(), 0..4)).prop_map(
+        |(ifs, x, y, line, arguments)| Drawn {
+            line: format!("x='{x}'; y='{y}'; {ifs}{line}"),
+            arguments,
+        },
+    )
 }
 
 fn cases() -> u32 {
@@ -96,15 +106,25 @@ fn cases() -> u32 {
 fn compare(shell: Shell) {
     assert!(real(shell).is_some(), "{shell} is not installed; .ci/run installs it");
     let place = Place::new();
-    let config = Config { cases: cases(), failure_persistence: None, max_shrink_iters: 4000, ..Config::default() };
+    let config = Config {
+        cases: cases(),
+        failure_persistence: None,
+        max_shrink_iters: 4000,
+        ..Config::default()
+    };
     let outcome = TestRunner::new(config).run(&line(), |drawn| {
-        let arguments: Vec<&[u8]> = drawn.arguments.iter().map(|argument| argument.as_bytes()).collect();
+        let arguments: Vec<&[u8]> =
+            drawn.arguments.iter().map(|argument| argument.as_bytes()).collect();
         let truth = place.truth(shell, drawn.line.as_bytes(), &arguments);
         let prediction = place.prediction(shell, drawn.line.as_bytes(), &arguments);
         if truth == prediction {
             return Ok(());
         }
-        Err(TestCaseError::fail(format!("\n   real: {}\n fizzet: {}", shown(&truth), shown(&prediction))))
+        Err(TestCaseError::fail(format!(
+            "\n   real: {}\n fizzet: {}",
+            shown(&truth),
+            shown(&prediction)
+        )))
     });
     if let Err(error) = outcome {
         panic!("{shell}: {error}");

@@ -63,9 +63,11 @@ fn components(field: &Text, rules: PatternRules) -> Vec<(usize, Pattern)> {
         let length = bytes[start..].iter().take_while(|&&byte| byte != b'/').count();
         let mut part = start..start + length;
         if rules.backslash_escapes && ends_in_escape(&bytes[part.clone()], &quoted[part.clone()]) {
-            let literal = Pattern::new(&bytes[start..part.end - 1], &quoted[start..part.end - 1], rules);
+            let literal =
+                Pattern::new(&bytes[start..part.end - 1], &quoted[start..part.end - 1], rules);
             let slash_follows = part.end < bytes.len();
-            if slash_follows && (literal.literal().is_some() || rules.escapes_slash_behind_pattern) {
+            if slash_follows && (literal.literal().is_some() || rules.escapes_slash_behind_pattern)
+            {
                 part.end -= 1;
             }
         }

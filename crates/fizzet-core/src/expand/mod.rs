@@ -63,7 +63,8 @@ pub fn fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
         return Ok(vec![Text::from_bytes(&bytes[..], Standing::Plain, origin)]);
     }
     let state = cx.state();
-    if state.dialect.braces && !state.options.no_braces
+    if state.dialect.braces
+        && !state.options.no_braces
         && let Some(words) = brace::words(word, state.limits.fields)?
     {
         let mut made = Vec::with_capacity(words.len());

@@ -94,12 +94,7 @@ impl Substitution<'_> {
         Held::One(text.passed_through(hop, Standing::Quoted))
     }
 
-    fn indexed(
-        &mut self,
-        name: &Rc<[u8]>,
-        index: &Subscript,
-        hop: &Hop,
-    ) -> Result<Held, Stop> {
+    fn indexed(&mut self, name: &Rc<[u8]>, index: &Subscript, hop: &Hop) -> Result<Held, Stop> {
         let variable = self.cx.state().variables.get(name);
         let star = matches!(index, Subscript::Star);
         let items: Vec<&Text> = match variable.map(|variable| &variable.value) {
@@ -165,13 +160,7 @@ impl Substitution<'_> {
         Err(Stop::shell(message, parameter.span, status))
     }
 
-    fn list(
-        &mut self,
-        span: Span,
-        items: Vec<Text>,
-        star: bool,
-        place: Place,
-    ) -> Result<(), Stop> {
+    fn list(&mut self, span: Span, items: Vec<Text>, star: bool, place: Place) -> Result<(), Stop> {
         if place.quoted && !star {
             self.met_quoted_at(items.len());
         }
@@ -203,12 +192,7 @@ impl Substitution<'_> {
     }
 
     /// One field a parameter; the first and last of them take the text around the expansion.
-    fn separate(
-        &mut self,
-        span: Span,
-        items: Vec<Text>,
-        place: Place,
-    ) -> Result<(), Stop> {
+    fn separate(&mut self, span: Span, items: Vec<Text>, place: Place) -> Result<(), Stop> {
         let standing = place.expanded();
         if !place.quoted && self.cx.state().dialect.joins_before_splitting {
             let ifs = ifs(self.cx.state());

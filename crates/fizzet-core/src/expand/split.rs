@@ -171,7 +171,10 @@ impl Splitter {
     fn text(&mut self, text: &Text, ifs: &Ifs, rules: Rules, region: &mut Option<Span>) {
         for (run, bytes) in text.runs() {
             let span = Some(run.origin.span());
-            if std::mem::replace(region, span) != span && !rules.across && self.place == Place::Blank {
+            if std::mem::replace(region, span) != span
+                && !rules.across
+                && self.place == Place::Blank
+            {
                 self.place = Place::Start;
             }
             if run.hole {
@@ -264,10 +267,14 @@ mod tests {
         let origin = Origin::new(Rule::Parameter, Span::new(SourceId::MAIN, 0, 2));
         let text = Text::from_bytes(value, Standing::Splittable, origin);
         let ifs = Ifs::new(Some(ifs.as_bytes()), true);
-        split(vec![Piece { text, after: Break::Field }], &ifs, Rules { across: true, blank_joins_wide: true, leading_blank_joins: false })
-            .iter()
-            .map(|field| String::from_utf8_lossy(field.bytes()).into_owned())
-            .collect()
+        split(
+            vec![Piece { text, after: Break::Field }],
+            &ifs,
+            Rules { across: true, blank_joins_wide: true, leading_blank_joins: false },
+        )
+        .iter()
+        .map(|field| String::from_utf8_lossy(field.bytes()).into_owned())
+        .collect()
     }
 
     #[test]

@@ -186,10 +186,8 @@ impl<'c> Substitution<'c> {
             && self.cx.state().dialect.bare_backslash_under_at
             && parts.iter().any(is_all_parameters);
         let alone = parts.len() == 1;
-        let inside =
-            Place { quoted: true, tilde: Tilde::Never, bare_backslash, alone, ..place };
-        let (fields, bytes, runs) =
-            (self.done.len(), self.current.len(), self.current.run_count());
+        let inside = Place { quoted: true, tilde: Tilde::Never, bare_backslash, alone, ..place };
+        let (fields, bytes, runs) = (self.done.len(), self.current.len(), self.current.run_count());
         let outer = std::mem::take(&mut self.empty_ats);
         for part in parts {
             self.part(part, inside)?;

@@ -56,7 +56,8 @@ impl Substitution<'_> {
     /// A word that begins with a tilde-prefix and a colon, where the shell takes all up to the next
     /// slash, expansions included, for quoted text once the tilde has been expanded.
     fn tilde_word<'p>(&mut self, parts: &'p [Part], place: Place) -> Result<&'p [Part], Stop> {
-        let has_slash = |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'/'));
+        let has_slash =
+            |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'/'));
         let reach = parts.iter().position(has_slash).map_or(parts.len(), |at| at + 1);
         let quotes = |byte: &u8| matches!(byte, b'\'' | b'"' | b'\\');
         let (word, rest) = parts.split_at(reach);
@@ -98,7 +99,8 @@ impl Substitution<'_> {
                     }
                 }
                 other => {
-                    let word = crate::syntax::ast::Word { parts: vec![other.clone()], span: other.span() };
+                    let word =
+                        crate::syntax::ast::Word { parts: vec![other.clone()], span: other.span() };
                     self.word(&word, Place { tilde: Tilde::Never, ..place })?;
                 }
             }
@@ -119,7 +121,8 @@ impl Substitution<'_> {
             if bytes[at] == b'~' {
                 at = self.assigned_tilde(bytes, span, at, last, place)?;
             }
-            let length = bytes[at..].iter().position(|&b| b == b':').map_or(bytes.len() - at, |n| n + 1);
+            let length =
+                bytes[at..].iter().position(|&b| b == b':').map_or(bytes.len() - at, |n| n + 1);
             self.literal(&bytes[at..at + length], span, at, place)?;
             at += length;
         }

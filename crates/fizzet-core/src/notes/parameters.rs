@@ -40,9 +40,8 @@ pub(super) fn split_value(look: &mut Look<'_>) {
                 0 | 1 => "one argument".into(),
                 count => format!("its {count} parameters as they are"),
             };
-            let message = format!(
-                "{written} is not quoted, so it was split at IFS: {made} arguments."
-            );
+            let message =
+                format!("{written} is not quoted, so it was split at IFS: {made} arguments.");
             let instead = format!("To keep {whole}, write {}.", quoted_form(look, expansion));
             look.say(expansion.span, message, instead);
         }
@@ -124,10 +123,8 @@ pub(super) fn joined_parameters(look: &mut Look<'_>) {
             if expansion.name.as_deref() != Some(b"*") || expansion.count < 2 {
                 continue;
             }
-            let message = format!(
-                "\"$*\" joined {} parameters into one argument.",
-                expansion.count
-            );
+            let message =
+                format!("\"$*\" joined {} parameters into one argument.", expansion.count);
             look.say(expansion.span, message, "To keep them apart, write \"$@\".".into());
         }
     }
@@ -149,7 +146,11 @@ pub(super) fn cut_number(look: &mut Look<'_>) {
             }
             let number = format!("{}{rest}", &written[1..]);
             let message = format!("${number} was read as {written} followed by the text {rest}.");
-            look.say(expansion.span, message, format!("For parameter {number}, write ${{{number}}}."));
+            look.say(
+                expansion.span,
+                message,
+                format!("For parameter {number}, write ${{{number}}}."),
+            );
         }
     }
 }

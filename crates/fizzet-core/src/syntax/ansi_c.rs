@@ -43,13 +43,7 @@ pub(super) fn decode(body: &[u8], dialect: &Dialect) -> Vec<u8> {
 }
 
 /// Escapes that carry a number; answers false when they end the text with a NUL.
-fn numeric(
-    letter: u8,
-    body: &[u8],
-    at: &mut usize,
-    out: &mut Vec<u8>,
-    dialect: &Dialect,
-) -> bool {
+fn numeric(letter: u8, body: &[u8], at: &mut usize, out: &mut Vec<u8>, dialect: &Dialect) -> bool {
     match letter {
         b'0'..=b'7' => {
             *at -= 1;

@@ -391,9 +391,7 @@ impl<'a> Parser<'a> {
     }
 
     /// A name that must be there, with its span.
-    pub(super) fn expect_name(
-        &mut self,
-    ) -> Parsed<(std::rc::Rc<[u8]>, crate::source::Span)> {
+    pub(super) fn expect_name(&mut self) -> Parsed<(std::rc::Rc<[u8]>, crate::source::Span)> {
         let word = self.expect_word("a name")?;
         match word.literal() {
             Some(name) if crate::syntax::cursor::is_name(name) => Ok((name.into(), word.span)),

@@ -203,7 +203,10 @@ impl<'a> Parser<'a> {
             b'\n' => 1,
             b';' | b'&' | b'|' | b'<' | b'>' if self.peek_ahead(1) == Some(byte) => 2,
             b';' | b'&' | b'|' | b'<' | b'>' | b'(' | b')' => 1,
-            _ => self.text[start..].iter().position(|&b| is_meta(b)).unwrap_or(self.text.len() - start),
+            _ => self.text[start..]
+                .iter()
+                .position(|&b| is_meta(b))
+                .unwrap_or(self.text.len() - start),
         };
         let found = match byte {
             b'\n' => "a newline".to_string(),

@@ -61,14 +61,17 @@ impl SyntaxError {
     pub fn hint(&self) -> String {
         match &self.kind {
             SyntaxErrorKind::Unclosed { closer, .. } => {
-                format!("close it with {closer}, or put a backslash before it if it stands for itself")
+                format!(
+                    "close it with {closer}, or put a backslash before it if it stands for itself"
+                )
             }
             SyntaxErrorKind::Unexpected { .. } => {
                 "quote it if it is meant as text: '...' or a backslash before it".into()
             }
             SyntaxErrorKind::EndOfText { expected } => format!("add {expected}"),
             SyntaxErrorKind::BadExpansion => {
-                "write ${name} or one of its operators; single-quote it if it is meant as text".into()
+                "write ${name} or one of its operators; single-quote it if it is meant as text"
+                    .into()
             }
             SyntaxErrorKind::BadFunctionName | SyntaxErrorKind::NotAName => {
                 "use letters, digits and underscores, not beginning with a digit".into()

@@ -11,10 +11,7 @@ impl<'a> Parser<'a> {
     pub(super) fn braced_parameter(&mut self, start: usize, within: Within) -> Parsed<Part> {
         let brace = self.pos;
         self.pos += 1;
-        let quoted = matches!(
-            within,
-            Within::Double | Within::Document | Within::BraceQuoted
-        );
+        let quoted = matches!(within, Within::Double | Within::Document | Within::BraceQuoted);
         let read = self.inside_braces(quoted)?;
         if let Some((name, index, operation)) = read
             && self.eat(b"}")
@@ -42,10 +39,15 @@ impl<'a> Parser<'a> {
         let name = ParameterName::Variable([].into());
         let span = self.span(start, self.pos);
         let operation = Operation::Bad;
-        Ok(Part::Parameter(Box::new(Parameter { name, index: None, operation, braced: true, span })))
+        Ok(Part::Parameter(Box::new(Parameter {
+            name,
+            index: None,
+            operation,
+            braced: true,
+            span,
+        })))
     }
 
-    #[expect(clippy::type_complexity, reason = "three fields of one node, used once")]
     fn inside_braces(
         &mut self,
         quoted: bool,
@@ -120,7 +122,6 @@ impl<'a> Parser<'a> {
         Ok(Some(Subscript::Index(index)))
     }
 
-    #[expect(clippy::type_complexity, reason = "as for `inside_braces`")]
     fn indirect(
         &mut self,
         quoted: bool,

@@ -105,7 +105,9 @@ impl<'a> Parser<'a> {
         let mut quoted = false;
         for part in &word.parts {
             match part {
-                Part::Literal { bytes, .. } | Part::Generated { bytes, .. } => delimiter.extend_from_slice(bytes),
+                Part::Literal { bytes, .. } | Part::Generated { bytes, .. } => {
+                    delimiter.extend_from_slice(bytes)
+                }
                 Part::Escaped { bytes, .. }
                 | Part::Single { bytes, .. }
                 | Part::AnsiC { bytes, .. } => {
@@ -157,9 +159,11 @@ impl<'a> Parser<'a> {
                 }
                 body.extend_from_slice(&self.text[line_start + tabs..self.pos]);
                 // A continued line is one line: its end is no place for the delimiter.
-                while !document.quoted && ends_in_continuation(&body) && self.pos < self.text.len() {
+                while !document.quoted && ends_in_continuation(&body) && self.pos < self.text.len()
+                {
                     let rest = &self.text[self.pos..];
-                    let length = rest.iter().position(|&b| b == b'\n').map_or(rest.len(), |n| n + 1);
+                    let length =
+                        rest.iter().position(|&b| b == b'\n').map_or(rest.len(), |n| n + 1);
                     body.extend_from_slice(&rest[..length]);
                     self.pos += length;
                 }

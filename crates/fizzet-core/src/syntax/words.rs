@@ -88,7 +88,9 @@ impl<'a> Parser<'a> {
         let mut open = 0u32;
         let mut hidden = None;
         while let Some(byte) = self.raw() {
-            if byte == b'\'' && within == Within::BraceQuoted && self.dialect.single_quotes_hide_brace
+            if byte == b'\''
+                && within == Within::BraceQuoted
+                && self.dialect.single_quotes_hide_brace
             {
                 hidden = hidden.is_none().then_some(self.pos);
             }

@@ -27,13 +27,7 @@ use crate::trace::{CommandTrace, Ending, Missing, Trace, WordTrace};
 /// assert_eq!(trace.commands[0].argv[1].bytes(), b"two words");
 /// ```
 pub fn line(state: State, host: Rc<dyn Host>) -> Trace {
-    let mut walker = Walker {
-        state,
-        host,
-        commands: Vec::new(),
-        missing: Vec::new(),
-        word: None,
-    };
+    let mut walker = Walker { state, host, commands: Vec::new(), missing: Vec::new(), word: None };
     let outcome = walker.source(SourceId::MAIN);
     walker.into_trace(outcome)
 }
@@ -51,7 +45,8 @@ pub(crate) struct Walker {
 impl Walker {
     /// Reads and carries out a source, one line of commands after the other.
     fn source(&mut self, id: SourceId) -> Result<(), Stop> {
-        let (bytes, dialect) = (self.state.sources.get(id).bytes.clone(), self.state.dialect.clone());
+        let (bytes, dialect) =
+            (self.state.sources.get(id).bytes.clone(), self.state.dialect.clone());
         let mut parser = Parser::new(&bytes, id, &dialect);
         while let Some(list) = parser.next_commands()? {
             self.list(&list)?;

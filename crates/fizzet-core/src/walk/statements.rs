@@ -47,8 +47,7 @@ impl Walker {
 
     /// Each command of a pipeline has the state to itself.
     fn in_subshell(&mut self, command: &Command) -> Result<(), Stop> {
-        let (variables, positional) =
-            (self.state.variables.clone(), self.state.positional.share());
+        let (variables, positional) = (self.state.variables.clone(), self.state.positional.share());
         let outcome = self.command(command);
         self.state.variables = variables;
         self.state.positional = positional;
@@ -129,11 +128,8 @@ impl Walker {
         let mut traces = Vec::with_capacity(redirects.len());
         for redirect in redirects {
             let body = redirect.body.as_ref().and_then(|body| body.get());
-            let target = expand::single(
-                self,
-                body.unwrap_or(&redirect.word),
-                expand::Tilde::AtStart,
-            )?;
+            let target =
+                expand::single(self, body.unwrap_or(&redirect.word), expand::Tilde::AtStart)?;
             let operator = operator_text(redirect.operator);
             traces.push(RedirectTrace { operator, target, span: redirect.span });
         }

@@ -21,7 +21,8 @@ impl Walker {
                 0
             }
             (_, b"unset") => {
-                let names: Vec<Vec<u8>> = argv[1..].iter().map(|name| name.bytes().to_vec()).collect();
+                let names: Vec<Vec<u8>> =
+                    argv[1..].iter().map(|name| name.bytes().to_vec()).collect();
                 for name in names {
                     self.state.variables.remove(&name);
                 }

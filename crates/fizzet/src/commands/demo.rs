@@ -70,7 +70,16 @@ const STEPS: &[Step] = &[
     Step {
         about: "The same line in dash, with a colon in IFS:",
         program: "fizzet",
-        words: &["line", "--shell", "dash", "--ifs", ":", "--var", "shelf=jar::lid:", "label $shelf end"],
+        words: &[
+            "line",
+            "--shell",
+            "dash",
+            "--ifs",
+            ":",
+            "--var",
+            "shelf=jar::lid:",
+            "label $shelf end",
+        ],
     },
     Step {
         about: "The tenth jar is not $10:",
@@ -152,7 +161,10 @@ fn introduce(page: &mut Page, step: &Step) {
     }
     let words: Vec<String> = step.words.iter().map(|word| typed(word)).collect();
     let value = page.palette.value;
-    page.text("$ ").styled(value, &format!("{} {}", step.program, words.join(" "))).end_row().end_row();
+    page.text("$ ")
+        .styled(value, &format!("{} {}", step.program, words.join(" ")))
+        .end_row()
+        .end_row();
 }
 
 /// A word as a person would type it in a shell.

@@ -65,9 +65,9 @@ pub fn as_a_command(options: ReceiveOptions, zero: Vec<u8>) -> Result<u8, Failur
     let taken = all[..all.len() - given.len()].to_vec();
     let mut vector = vec![zero];
     vector.extend(given);
-    let record = options.record.or_else(|| {
-        std::env::var_os(RECORD).filter(|name| !name.is_empty()).map(PathBuf::from)
-    });
+    let record = options
+        .record
+        .or_else(|| std::env::var_os(RECORD).filter(|name| !name.is_empty()).map(PathBuf::from));
     show(&options.output, record.as_deref(), &vector, &taken)
 }
 

@@ -19,14 +19,19 @@ pub fn ending(page: &mut Page, trace: &Trace) {
         Ending::Complete => {}
         Ending::Incomplete => missing(page, trace),
         Ending::ShellStops(error) => {
-            let headline = format!("{} stops here with status {}: {error}", trace.shell, error.status);
+            let headline =
+                format!("{} stops here with status {}: {error}", trace.shell, error.status);
             let hint = "nothing behind this place is carried out";
             message(page, &trace.sources, &Message { headline: &headline, span: error.span, hint });
         }
         Ending::Syntax(error) => {
             let headline = format!("{} cannot read this: {error}", trace.shell);
             let hint = error.hint();
-            message(page, &trace.sources, &Message { headline: &headline, span: error.span, hint: &hint });
+            message(
+                page,
+                &trace.sources,
+                &Message { headline: &headline, span: error.span, hint: &hint },
+            );
         }
         Ending::Stopped { message: text, span } => {
             let headline = format!("stopped at a limit: {text}");
@@ -65,6 +70,7 @@ fn context(sources: &Sources, span: Span, line_start: usize) -> Span {
     let start = line_start.max((span.start as usize).saturating_sub(NEAR));
     let end = (span.end as usize).min(span.start as usize + NEAR).min(bytes.len());
     let rest = &bytes[end..];
-    let length = rest.iter().take(NEAR).position(|&byte| byte == b'\n').unwrap_or(rest.len().min(NEAR));
+    let length =
+        rest.iter().take(NEAR).position(|&byte| byte == b'\n').unwrap_or(rest.len().min(NEAR));
     Span::new(span.source, start, end + length)
 }

@@ -77,9 +77,9 @@ fn underline(page: &mut Page, offset: usize, row: &[Cell], marks: &[Mark], look:
     let mut labelled = 0;
     for cell in row {
         let (start, end) = (offset + cell.start, offset + cell.end);
-        let mark = marks.iter().position(|mark| {
-            (mark.span.start as usize) < end && start < (mark.span.end as usize)
-        });
+        let mark = marks
+            .iter()
+            .position(|mark| (mark.span.start as usize) < end && start < (mark.span.end as usize));
         line.push_str(&if mark.is_some() { sign } else { " " }.repeat(cell.width));
         if let Some(at) = mark
             && start <= marks[at].span.start as usize

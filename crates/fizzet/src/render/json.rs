@@ -287,13 +287,17 @@ impl<'a> Places<'a> {
                 zero: self.arg(&trace.zero),
                 positional: trace.positional.iter().map(|text| self.arg(text)).collect(),
             },
-            notes: trace.notes.iter().map(|note| NoteOut {
-                name: note.name,
-                message: note.message.clone(),
-                instead: note.instead.clone(),
-                command: note.command,
-                source: self.place(note.span),
-            }).collect(),
+            notes: trace
+                .notes
+                .iter()
+                .map(|note| NoteOut {
+                    name: note.name,
+                    message: note.message.clone(),
+                    instead: note.instead.clone(),
+                    command: note.command,
+                    source: self.place(note.span),
+                })
+                .collect(),
             missing: trace
                 .missing
                 .iter()

@@ -34,8 +34,10 @@ pub fn write(page: &mut Page, trace: &Trace) {
     notes(page, trace);
     if trace.assumed_status {
         page.end_row();
-        for row in wrap("Fizzet ran nothing: the status of each external command was taken as 0.", page.width)
-        {
+        for row in wrap(
+            "Fizzet ran nothing: the status of each external command was taken as 0.",
+            page.width,
+        ) {
             page.text(&row).end_row();
         }
     }
@@ -60,11 +62,8 @@ fn heading(page: &mut Page, trace: &Trace, command: &CommandTrace, (at, total): 
 }
 
 fn words(page: &mut Page, trace: &Trace, command: &CommandTrace) {
-    let marks: Vec<Mark> = command
-        .words
-        .iter()
-        .map(|word| Mark { span: word.span, label: made(word) })
-        .collect();
+    let marks: Vec<Mark> =
+        command.words.iter().map(|word| Mark { span: word.span, label: made(word) }).collect();
     excerpt::write(page, &trace.sources, command.span, &marks, Look::Words);
 }
 

@@ -29,11 +29,11 @@ impl Palette {
             return Palette::default();
         }
         Palette {
-            frame: AnsiColor::Cyan.on_default(),
+            frame: AnsiColor::Blue.on_default(),
             value: Style::new().bold(),
             mark: AnsiColor::Magenta.on_default(),
             typed: AnsiColor::Green.on_default(),
-            alert: AnsiColor::Yellow.on_default().bold(),
+            alert: AnsiColor::Red.on_default().bold(),
         }
     }
 }

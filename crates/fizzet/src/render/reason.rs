@@ -40,7 +40,9 @@ fn joined(runs: &[(&Run, &[u8])], word: &WordTrace) -> Option<String> {
         return None;
     }
     let between = match joiner {
-        Some((_, bytes)) => format!("with {} between them, the first character of IFS", separator(bytes)),
+        Some((_, bytes)) => {
+            format!("with {} between them, the first character of IFS", separator(bytes))
+        }
         None => "with nothing between them, since IFS is empty".into(),
     };
     Some(format!("all {} parameters joined into one, {between}", expansion.count))

@@ -118,7 +118,8 @@ impl Place {
     pub fn trace(&self, shell: Shell, line: &[u8], arguments: &[&[u8]]) -> Trace {
         let mut state = State::new(Dialect::of(shell), SourceKind::Line, line);
         for (name, value) in self.environment() {
-            let value = state.given(fizzet_host::environment_source(name.as_bytes()), value.as_bytes());
+            let value =
+                state.given(fizzet_host::environment_source(name.as_bytes()), value.as_bytes());
             state.variables.set(name.as_bytes(), value);
         }
         let parameters = arguments
@@ -161,7 +162,8 @@ pub fn real(shell: Shell) -> Option<(PathBuf, &'static [&'static str])> {
         Shell::Zsh => ("zsh", &["-f"]),
     };
     let path = std::env::var_os("PATH")?;
-    let found = std::env::split_paths(&path).map(|folder| folder.join(name)).find(|at| at.is_file());
+    let found =
+        std::env::split_paths(&path).map(|folder| folder.join(name)).find(|at| at.is_file());
     found.map(|program| (program, words))
 }
 
