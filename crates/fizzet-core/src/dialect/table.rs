@@ -220,6 +220,54 @@ dialect_table! {
     redirect_both: bool = [N, Y, N, Y, Y, Y, Y], "observed: echo a &>/dev/null";
     /// `<<<` is a here-string.
     here_strings: bool = [N, Y, N, N, Y, Y, Y], "observed: cat <<<a";
+    /// Arithmetic has `**`.
+    arithmetic_power: bool = [N, Y, N, Y, Y, N, Y], "observed in all six: echo $((2**3))";
+    /// Arithmetic has `++` and `--`.
+    arithmetic_steps: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: i=1; echo $((i++))";
+    /// In arithmetic `--1` is minus minus 1.
+    arithmetic_double_signs: bool = [Y, Y, Y, Y, N, N, N], "observed in all six: echo $((--1))";
+    /// Arithmetic has the comma operator.
+    arithmetic_comma: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: echo $((1,2))";
+    /// A constant with a leading zero is octal.
+    arithmetic_octal: bool = [Y, Y, Y, Y, N, N, N], "observed in all six: echo $((010))";
+    /// The largest base of constants such as `16#ff`; 0 where there are none.
+    arithmetic_largest_base: u32 = [0, 64, 0, 64, 64, 36, 36], "observed in all six: echo $((64#_))";
+    /// A constant that is too large counts as the largest number.
+    arithmetic_saturates: bool = [Y, N, Y, N, N, N, N], "observed in all six: echo $((9223372036854775808))";
+    /// The width of a number in bits.
+    arithmetic_bits: u32 = [64, 64, 64, 64, 64, 32, 64], "observed in all six: echo $((1<<31))";
+    /// A variable's value may itself be an expression.
+    arithmetic_recursive: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: x=1+2; echo $((x*2))";
+    /// An empty expression is 0.
+    empty_arithmetic_is_zero: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: echo $(( ))";
+    /// The status a shell ends with after an arithmetic error.
+    arithmetic_status: u8 = [2, 1, 2, 2, 1, 1, 1], "observed in all six: echo $((1/0)); echo $?";
+    /// `echo` decodes escapes without being asked.
+    echo_decodes: bool = [Y, N, Y, N, N, Y, Y], "observed in all six: echo 'a\\tb'";
+    /// The option letters of `echo`.
+    echo_options: &'static str = ["", "neE", "n", "neE", "ne", "neE", "neE"], "observed in all six: echo -ne a";
+    /// `shift` by more than there are parameters ends the shell.
+    shift_too_many_is_fatal: bool = [Y, N, Y, N, Y, Y, N], "observed in all six: shift 5; echo after";
+    /// `local x` keeps the value that x has outside.
+    local_inherits: bool = [N, N, Y, N, N, N, N], "observed: x=1; f() { local x; echo $x; }; f";
+    /// `unset` of a read-only variable ends the shell.
+    unset_read_only_is_fatal: bool = [Y, N, Y, Y, N, N, Y], "observed in all six: readonly x; unset x; echo after";
+    /// The status a shell ends with after a wrong use of a special built-in utility.
+    usage_status: u8 = [2, 2, 2, 2, 1, 1, 1], "observed in all six: shift x; echo $?";
+    /// Assignments before a special built-in utility stay.
+    special_keeps_assignments: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: x=1 :; echo $x";
+    /// The last command of a pipeline is run by the shell itself.
+    last_of_pipeline_in_place: bool = [N, N, N, N, Y, N, Y], "observed in all six: echo a | read x; echo $x";
+    /// A command substitution sets `$?` for the words behind it in the same command.
+    substitution_sets_status: bool = [N, Y, N, N, Y, N, Y], "observed in all six: echo $(exit 6) $?";
+    /// A wrong argument of `shift`, `break` and the like ends the shell; otherwise its status is 1.
+    usage_is_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: shift x; echo after";
+    /// Inside a cluster of options OPTIND already counts the word as done.
+    getopts_counts_ahead: bool = [N, N, Y, Y, N, Y, N], "observed in all six: getopts ab o -ab; echo $OPTIND";
+    /// A mistake in `((...))` has the status 1 and the shell goes on.
+    arithmetic_command_recovers: bool = [N, Y, N, N, N, Y, N], "observed in bash: ((1 2)); echo $?";
+    /// A tilde with a user who does not exist and a slash behind it swallows the rest of the word.
+    unknown_user_cuts_word: bool = [N, N, N, Y, N, N, N], "observed: echo ~nouser/x";
     /// `~+` and `~-` stand for the folders that `cd` left and entered.
     tilde_folders: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: echo ~+";
     /// `~` with HOME unset asks the user database.
@@ -230,6 +278,6 @@ dialect_table! {
     bad_substitution_status: u8 = [2, 1, 2, 2, 1, 1, 1], "observed in all six: echo ${x!y}; echo $?";
     /// The status a shell ends with after `${x?}` or an unset parameter under `set -u`.
     unset_status: u8 = [2, 127, 2, 2, 1, 1, 1], "observed in all six: SHELL -c ': ${x?}'; echo $?";
-    /// The letters of `$-` when the shell was started with `-c`.
-    dash_flags: &'static str = ["", "hBc", "", "c", "chsB", "hUc", "569Xf"], "observed in all six: echo $-";
+    /// The letters that `$-` can have when the shell was started with `-c`, in its order.
+    dash_flags: &'static str = ["efu", "efhuBc", "ufe", "ucfe", "cefhsuB", "efuhUc", "569Xeu"], "observed in all six: echo $-; set -feu; echo $-";
 }

@@ -155,6 +155,9 @@ const OWN: [&[&str]; 7] = [
     ],
 ];
 
+/// What a shell lacks of [`COMMON`], in the order of the table's columns; observed likewise.
+const ABSENT: [&[&str]; 7] = [&[], &[], &[], &[], &[], &["printf"], &[]];
+
 /// Utilities whose `name=value` arguments are assignments.
 const DECLARATIONS: &[&str] = &["export", "readonly", "typeset", "declare", "local"];
 
@@ -166,8 +169,9 @@ impl Dialect {
             return Some(UtilityKind::Special);
         }
         // In dash `fg`, `bg` and `jobs` exist too; the posix mode has only what POSIX names.
-        let own = OWN[self.shell as usize];
-        (COMMON.contains(&name) || own.contains(&name)).then_some(UtilityKind::Builtin)
+        let column = self.shell as usize;
+        let common = COMMON.contains(&name) && !ABSENT[column].contains(&name);
+        (common || OWN[column].contains(&name)).then_some(UtilityKind::Builtin)
     }
 
     /// Whether `name=value` arguments of this utility are read as assignments.

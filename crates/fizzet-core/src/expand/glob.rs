@@ -10,12 +10,13 @@ use crate::text::{Standing, Text};
 /// The pathnames that a field matches, sorted by bytes; `None` when it is no pattern or nothing
 /// matches.
 ///
-/// `word` is the place of the whole word; it becomes the place of the result.
+/// `word` is the place of the whole word; it becomes the place of the result. With the shell goes
+/// whether patterns match hidden files too.
 pub(super) fn pathnames(
     field: &Text,
     word: Span,
     rules: PatternRules,
-    dialect: &Dialect,
+    shell: (&Dialect, bool),
     files: &dyn Files,
 ) -> Option<Vec<Text>> {
     if !has_pattern(field) {
@@ -25,7 +26,7 @@ pub(super) fn pathnames(
     if components.iter().all(|(_, pattern)| pattern.literal().is_some()) {
         return None;
     }
-    let mut found = search(&components, dialect, files);
+    let mut found = search(&components, shell, files);
     if found.is_empty() {
         return None;
     }
@@ -83,7 +84,11 @@ fn ends_in_escape(bytes: &[u8], quoted: &[bool]) -> bool {
     escapes.take_while(|&(&byte, &quoted)| byte == b'\\' && !quoted).count() % 2 == 1
 }
 
-fn search(components: &[(usize, Pattern)], dialect: &Dialect, files: &dyn Files) -> Vec<Vec<u8>> {
+fn search(
+    components: &[(usize, Pattern)],
+    (dialect, hidden): (&Dialect, bool),
+    files: &dyn Files,
+) -> Vec<Vec<u8>> {
     let mut paths: Vec<Vec<u8>> = vec![Vec::new()];
     let (mut unchecked, mut matched) = (false, false);
     for (at, (slashes, pattern)) in components.iter().enumerate() {
@@ -101,7 +106,7 @@ fn search(components: &[(usize, Pattern)], dialect: &Dialect, files: &dyn Files)
         let last = at + 1 == components.len();
         let mut next = Vec::new();
         for folder in &paths {
-            matches_in(folder, pattern, dialect, files, &mut |name| {
+            matches_in(folder, pattern, (dialect, hidden), files, &mut |name| {
                 let mut path = Vec::with_capacity(folder.len() + name.len());
                 path.extend_from_slice(folder);
                 path.extend_from_slice(name);
@@ -125,14 +130,14 @@ fn search(components: &[(usize, Pattern)], dialect: &Dialect, files: &dyn Files)
 fn matches_in(
     folder: &[u8],
     pattern: &Pattern,
-    dialect: &Dialect,
+    (dialect, all): (&Dialect, bool),
     files: &dyn Files,
     found: &mut dyn FnMut(&[u8]),
 ) {
     let hidden = pattern.begins_with(b'.');
     let here: &[u8] = if folder.is_empty() { b"." } else { folder };
     let listed = files.list(here, &mut |name| {
-        if (hidden || name[0] != b'.') && pattern.matches(name) {
+        if (hidden || all || name[0] != b'.') && pattern.matches(name) {
             found(name);
         }
     });

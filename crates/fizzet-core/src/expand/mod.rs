@@ -5,6 +5,7 @@
 //! field splitting and pathname expansion. Quote removal needs no stage of its own: quotes are never
 //! part of a [`Text`], they are remembered as the standing of its runs.
 
+pub mod arithmetic;
 mod brace;
 mod glob;
 mod operate;
@@ -83,7 +84,7 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Sto
     };
     let pieces = Substitution::run(cx, word, Place { tilde, ..Place::FIELDS })?;
     let texts = split_all(cx, pieces, word)?;
-    Ok(match_all(cx, texts, word))
+    match_all(cx, texts, word)
 }
 
 /// The one text that a word makes where no splitting takes place: an assignment's value, the word of
@@ -174,22 +175,28 @@ fn split_all(cx: &mut dyn Context, pieces: Vec<Piece>, word: &Word) -> Result<Ve
     Ok(fields)
 }
 
+/// The fields of a line that `read` takes apart for `count` names; the last one is all that is left.
+pub(crate) fn split_line(line: Text, ifs: &Ifs, count: usize) -> Vec<Text> {
+    split::line(line, ifs, count)
+}
+
 /// IFS as it stands now.
 pub(crate) fn ifs(state: &State) -> Ifs {
     let characters = state.dialect.ifs_characters && state.utf8();
     Ifs::new(state.variables.scalar(b"IFS").map(Text::bytes), characters)
 }
 
-fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Vec<Text> {
+fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Result<Vec<Text>, Stop> {
     if cx.state().options.no_glob || !texts.iter().any(pattern::has_pattern) {
-        return texts;
+        return Ok(texts);
     }
     let state = cx.state();
     let (rules, dialect) = (PatternRules::new(&state.dialect, state.utf8()), state.dialect.clone());
+    let options = state.options.clone();
     let host = cx.host();
     let mut fields = Vec::with_capacity(texts.len());
     for text in texts {
-        match glob::pathnames(&text, word.span, rules, &dialect, &*host) {
+        match glob::pathnames(&text, word.span, rules, (&dialect, options.dot_glob), &*host) {
             Some(mut found) => {
                 if let Some(record) = cx.record() {
                     let active = active_span(&text).unwrap_or(word.span);
@@ -197,10 +204,17 @@ fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Vec<Text> {
                 }
                 fields.append(&mut found);
             }
+            None if !pattern::is_pattern(&text, rules) => fields.push(text),
+            None if options.fail_glob || !dialect.keeps_unmatched => {
+                let shown = String::from_utf8_lossy(text.bytes()).into_owned();
+                let message = format!("no pathname matches {shown}");
+                return Err(Stop::shell(message, word.span, 1));
+            }
+            None if options.null_glob => {}
             None => fields.push(text),
         }
     }
-    fields
+    Ok(fields)
 }
 
 /// Where the first active pattern character was written or expanded.

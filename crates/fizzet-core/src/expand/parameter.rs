@@ -3,12 +3,12 @@
 use std::rc::Rc;
 
 use crate::expand::substitute::{Break, Place, Substitution};
-use crate::expand::{ifs, record};
+use crate::expand::{Tilde, arithmetic, ifs, record, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
-use crate::state::Value;
+use crate::state::{Key, Value, Variable};
 use crate::stop::Stop;
-use crate::syntax::ast::{Operation, Parameter, ParameterName, Subscript};
+use crate::syntax::ast::{Arithmetic, Operation, Parameter, ParameterName, Subscript};
 use crate::text::{Standing, Text};
 use crate::trace::Expansion;
 
@@ -43,7 +43,7 @@ impl Substitution<'_> {
     }
 
     /// The value of the parameter, each text with the hop of this expansion.
-    fn held(&mut self, parameter: &Parameter) -> Result<Held, Stop> {
+    pub(super) fn held(&mut self, parameter: &Parameter) -> Result<Held, Stop> {
         let state = self.cx.state();
         let name = parameter.name.to_bytes();
         let hop = |shifted| Hop {
@@ -81,7 +81,7 @@ impl Substitution<'_> {
         let bytes = match sign {
             b'#' => state.positional.count().to_string().into_bytes(),
             b'?' => state.status.to_string().into_bytes(),
-            b'-' => state.dialect.dash_flags.as_bytes().to_vec(),
+            b'-' => state.option_letters(),
             b'!' => return Held::Unset,
             _ => {
                 self.cx.missing("the process number of the shell", hop.span);
@@ -109,11 +109,23 @@ impl Substitution<'_> {
                     items.iter().map(|text| text.passed_through(hop, Standing::Quoted)).collect();
                 Ok(Held::List { items, star })
             }
-            Subscript::Index(_) => {
-                self.cx.missing("an array index", hop.span);
-                Ok(Held::Unset)
+            Subscript::Index(index) => {
+                let key = self.key(name, index)?;
+                Ok(match self.cx.state().variables.element(name, &key) {
+                    Some(text) => Held::One(text.passed_through(hop, Standing::Quoted)),
+                    None => Held::Unset,
+                })
             }
         }
+    }
+
+    /// The key that an index means: a number, or for an associative array any text.
+    pub(super) fn key(&mut self, name: &[u8], index: &Arithmetic) -> Result<Key, Stop> {
+        let associative = |one: &Variable| matches!(one.value, Value::Associative(_));
+        if self.cx.state().variables.get(name).is_some_and(associative) {
+            return single(self.cx, &index.word, Tilde::Never).map(Key::Text);
+        }
+        arithmetic::value(self.cx, index).map(Key::Number)
     }
 
     /// Puts a value into the word.
@@ -149,7 +161,7 @@ impl Substitution<'_> {
         }
     }
 
-    fn unset(&mut self, parameter: &Parameter) -> Result<(), Stop> {
+    pub(super) fn unset(&mut self, parameter: &Parameter) -> Result<(), Stop> {
         let state = self.cx.state();
         if !state.options.no_unset {
             return Ok(());

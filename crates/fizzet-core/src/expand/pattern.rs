@@ -167,6 +167,11 @@ pub fn has_pattern(text: &Text) -> bool {
     })
 }
 
+/// Whether a text is a pattern in earnest: a lone `[` is none.
+pub fn is_pattern(text: &Text, rules: PatternRules) -> bool {
+    has_pattern(text) && Pattern::from_text(text, rules).literal().is_none()
+}
+
 impl Pattern {
     /// Compiles the bytes of a pattern; `quoted` says for each byte whether it stands for itself.
     pub fn new(bytes: &[u8], quoted: &[bool], rules: PatternRules) -> Pattern {
@@ -222,6 +227,92 @@ impl Pattern {
             };
             retry = Some((after, from + length));
             (item, at) = (after, from + length);
+        }
+    }
+
+    /// The offsets at which a match that begins at the start of `text` can end, in ascending order.
+    ///
+    /// All ways of matching are followed at once, so this takes at most pattern times text steps.
+    pub fn prefix_ends(&self, text: &[u8]) -> Vec<usize> {
+        let mut ends = Vec::new();
+        // A state is an item and how much of its literal has been matched.
+        let mut states = vec![(0usize, 0usize)];
+        let mut at = 0;
+        loop {
+            self.skip_stars(&mut states);
+            if states.iter().any(|&(item, _)| item == self.items.len()) {
+                ends.push(at);
+            }
+            let Some((code, length)) = next_character(&text[at..], self.characters) else {
+                return ends;
+            };
+            let character = &text[at..at + length];
+            let mut next = Vec::with_capacity(states.len());
+            for &(item, done) in &states {
+                let state = match self.items.get(item) {
+                    Some(Item::Star) => (item, 0),
+                    Some(Item::Any) => (item + 1, 0),
+                    Some(Item::Set(set)) if set.holds(code) => (item + 1, 0),
+                    Some(Item::Literal(bytes)) if bytes[done..].starts_with(character) => {
+                        let done = done + length;
+                        if done == bytes.len() { (item + 1, 0) } else { (item, done) }
+                    }
+                    _ => continue,
+                };
+                if !next.contains(&state) {
+                    next.push(state);
+                }
+            }
+            if next.is_empty() {
+                return ends;
+            }
+            states = next;
+            at += length;
+        }
+    }
+
+    /// Adds the states that a star may be left for.
+    fn skip_stars(&self, states: &mut Vec<(usize, usize)>) {
+        let mut at = 0;
+        while let Some(&(item, _)) = states.get(at) {
+            if matches!(self.items.get(item), Some(Item::Star)) && !states.contains(&(item + 1, 0))
+            {
+                states.push((item + 1, 0));
+            }
+            at += 1;
+        }
+    }
+
+    /// The offset at which the shortest or longest match that reaches the end of `text` begins.
+    pub fn suffix_start(&self, text: &[u8], longest: bool) -> Option<usize> {
+        if let Some(literal) = self.literal() {
+            return text.ends_with(literal).then(|| text.len() - literal.len());
+        }
+        let mut starts = vec![0];
+        let mut at = 0;
+        while let Some((_, length)) = next_character(&text[at..], self.characters) {
+            at += length;
+            starts.push(at);
+        }
+        let fits = |start: &usize| self.matches(&text[*start..]);
+        match longest {
+            true => starts.into_iter().find(fits),
+            false => starts.into_iter().rev().find(fits),
+        }
+    }
+
+    /// The first place at or after `from` where a non-empty match begins, and where the longest one
+    /// from there ends.
+    pub fn find(&self, text: &[u8], from: usize) -> Option<(usize, usize)> {
+        let mut at = from;
+        loop {
+            if let Some(Item::Literal(bytes)) = self.items.first() {
+                at += bstr::ByteSlice::find(&text[at..], bytes)?;
+            }
+            if let Some(end) = self.prefix_ends(&text[at..]).pop().filter(|&end| end > 0) {
+                return Some((at, at + end));
+            }
+            at += next_character(&text[at..], self.characters)?.1;
         }
     }
 

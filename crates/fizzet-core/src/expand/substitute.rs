@@ -5,7 +5,7 @@
 //! split, and which form patterns, is kept as the standing of their runs.
 
 use crate::dialect::EmptyAt;
-use crate::expand::{Context, Tilde, record};
+use crate::expand::{Context, Tilde, arithmetic, record};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::stop::Stop;
@@ -48,8 +48,6 @@ pub(super) struct Place {
     pub(super) bare_backslash: bool,
     /// Whether the part stands alone between its double quotes.
     pub(super) alone: bool,
-    /// Whether a tilde-prefix of an assignment's value may hold others behind `=`.
-    pub(super) nested_tildes: bool,
     /// Where tildes are expanded.
     pub(super) tilde: Tilde,
 }
@@ -63,7 +61,6 @@ impl Place {
         expansion: Standing::Splittable,
         bare_backslash: false,
         alone: false,
-        nested_tildes: false,
         tilde: Tilde::AtStart,
     };
 
@@ -83,6 +80,8 @@ pub(super) struct Substitution<'c> {
     current: Text,
     /// How many `$@` without parameters have been met inside the open double quotes.
     empty_ats: usize,
+    /// Whether a tilde-prefix has swallowed the rest of the word.
+    pub(super) cut: bool,
     /// The empty last parameter of a `"$@"`, which stays only if no unquoted expansion follows.
     last_empty: Option<Origin>,
     /// Whether the latest expansion that can be split was a quoted `$@` with parameters.
@@ -102,6 +101,7 @@ impl<'c> Substitution<'c> {
             empty_ats: 0,
             behind_quoted_at: false,
             last_empty: None,
+            cut: false,
         };
         substitution.word(word, place)?;
         if let Some(origin) = substitution.last_empty.take() {
@@ -118,6 +118,9 @@ impl<'c> Substitution<'c> {
             rest = self.tildes(rest, place)?;
         }
         for part in rest {
+            if self.cut {
+                break;
+            }
             self.part(part, place)?;
         }
         Ok(())
@@ -161,19 +164,18 @@ impl<'c> Substitution<'c> {
                 self.expanded(Rule::Command, span, place);
                 self.push_text(&output.passed_through(&hop, place.expanded()))
             }
-            Part::Arithmetic { span, .. } => self.hole("an arithmetic expansion", *span, place),
+            Part::Arithmetic { expression, span } => {
+                let value = arithmetic::value(self.cx, expression)?;
+                self.expanded(Rule::Arithmetic, *span, place);
+                let origin = Origin::new(Rule::Arithmetic, *span);
+                self.push(value.to_string().as_bytes(), place.expanded(), &origin)
+            }
             Part::Process(process) => {
                 let origin = Origin::new(Rule::Command, process.span);
                 self.current.push_hole(Standing::Quoted, &origin);
                 Ok(())
             }
         }
-    }
-
-    fn hole(&mut self, what: &str, span: Span, place: Place) -> Result<(), Stop> {
-        self.cx.missing(what, span);
-        self.current.push_hole(place.expanded(), &Origin::new(Rule::Arithmetic, span));
-        Ok(())
     }
 
     /// `"..."`: what keeps an empty argument alive, unless an empty `$@` makes it vanish.

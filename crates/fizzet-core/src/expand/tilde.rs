@@ -21,7 +21,7 @@ impl Substitution<'_> {
             && let [Part::Literal { bytes, span }, rest @ ..] = parts
             && let Some(head) = assignment_head(bytes)
         {
-            let place = Place { tilde: Tilde::AfterColons, nested_tildes: true, ..place };
+            let place = Place { tilde: Tilde::AfterColons, ..place };
             self.literal(&bytes[..head], *span, 0, place)?;
             let value = Span { start: span.start + head as u32, ..*span };
             self.assigned_literal(&bytes[head..], value, rest.is_empty(), place)?;
@@ -88,6 +88,9 @@ impl Substitution<'_> {
     /// In an assignment a tilde counts after each unquoted colon, wherever the literal stands.
     fn later_parts(&mut self, parts: &[Part], place: Place) -> Result<(), Stop> {
         for (at, part) in parts.iter().enumerate() {
+            if self.cut {
+                break;
+            }
             match part {
                 Part::Literal { bytes, span } => {
                     let last = at + 1 == parts.len();
@@ -119,7 +122,8 @@ impl Substitution<'_> {
         let mut at = 0;
         while at < bytes.len() {
             if bytes[at] == b'~' {
-                at = self.assigned_tilde(bytes, span, at, last, place)?;
+                let rest = Span { start: span.start + at as u32, ..span };
+                at += self.tilde_prefix(&bytes[at..], rest, last, true)?;
             }
             let length =
                 bytes[at..].iter().position(|&b| b == b':').map_or(bytes.len() - at, |n| n + 1);
@@ -127,43 +131,6 @@ impl Substitution<'_> {
             at += length;
         }
         Ok(())
-    }
-
-    /// A tilde-prefix of an assignment's value at `at`, and, in an argument that only looks like an
-    /// assignment, further ones behind `=` up to the next slash or colon; answers where it ends.
-    fn assigned_tilde(
-        &mut self,
-        bytes: &[u8],
-        span: Span,
-        mut at: usize,
-        last: bool,
-        place: Place,
-    ) -> Result<usize, Stop> {
-        let rest = &bytes[at..];
-        let ends = |byte: &u8| matches!(byte, b'/' | b':');
-        let end = at + rest.iter().position(ends).unwrap_or(rest.len());
-        if end == bytes.len() && !last {
-            return Ok(at);
-        }
-        let nested = |from: usize| {
-            let inside = place.nested_tildes.then_some(&bytes[from..end])?;
-            inside.windows(2).position(|two| two == b"=~").map(|found| from + found + 1)
-        };
-        let first = at;
-        loop {
-            let next = nested(at);
-            let part_end = next.map_or(end, |next| next - 1);
-            let place_of = Span { start: span.start + at as u32, ..span };
-            let part = &bytes[at..part_end];
-            let bare_before_slash = at > first && part == b"~" && bytes.get(end) == Some(&b'/');
-            if !bare_before_slash {
-                at += self.tilde_prefix(part, place_of, true, true)?;
-            }
-            self.literal(&bytes[at..part_end], span, at, place)?;
-            let Some(next) = next else { return Ok(end) };
-            self.literal(&bytes[part_end..next], span, part_end, place)?;
-            at = next;
-        }
     }
 
     fn literal(&mut self, bytes: &[u8], span: Span, from: usize, place: Place) -> Result<(), Stop> {
@@ -218,7 +185,15 @@ impl Substitution<'_> {
             (Some(_), _) => None,
             (None, user) => self.cx.host().home(user),
         };
-        let Some(home) = found else { return Ok(0) };
+        let Some(home) = found else {
+            let cuts = !user.is_empty() && bytes.get(end) == Some(&b'/');
+            if !cuts || !self.cx.state().dialect.unknown_user_cuts_word {
+                return Ok(0);
+            }
+            self.cut = true;
+            self.push(&bytes[..end], Standing::Plain, &Origin::new(Rule::Literal, tilde))?;
+            return Ok(bytes.len());
+        };
         self.push(&home, Standing::Quoted, &Origin::from_hop(hop))?;
         Ok(end)
     }

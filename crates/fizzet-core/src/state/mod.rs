@@ -9,12 +9,12 @@ use std::rc::Rc;
 
 pub use options::Options;
 pub use parameters::Positional;
-pub use variables::{Value, Variable, Variables};
+pub use variables::{Key, Value, Variable, Variables};
 
 use crate::dialect::Dialect;
 use crate::lineage::{Origin, Rule};
 use crate::source::{SourceId, SourceKind, Sources, Span};
-use crate::stop::Limits;
+use crate::stop::{Limits, Stop};
 use crate::syntax::ast::Command;
 use crate::text::{Standing, Text};
 
@@ -83,6 +83,54 @@ impl State {
         let source = self.sources.add(kind, bytes);
         let origin = Origin::new(Rule::Given, Span::new(source, 0, bytes.len()));
         Text::from_bytes(bytes, Standing::Quoted, origin)
+    }
+
+    /// `$-`: the letters of the options that are on, in the shell's own order.
+    pub fn option_letters(&self) -> Vec<u8> {
+        let on = |letter: &u8| match letter {
+            b'e' => self.options.exit_on_error,
+            b'f' => self.options.no_glob,
+            b'u' => self.options.no_unset,
+            b'B' => !self.options.no_braces,
+            _ => true,
+        };
+        self.dialect.dash_flags.bytes().filter(on).collect()
+    }
+
+    /// The key that the text of an index stands for.
+    ///
+    /// # Errors
+    /// An index that is no expression.
+    pub fn element_key(&mut self, name: &[u8], index: &[u8], span: Span) -> Result<Key, Stop> {
+        let associative =
+            self.variables.get(name).is_some_and(|one| matches!(one.value, Value::Associative(_)));
+        if associative {
+            let origin = Origin::new(Rule::Literal, span);
+            return Ok(Key::Text(Text::from_bytes(index, Standing::Quoted, origin)));
+        }
+        crate::expand::arithmetic::text_value(self, index, span).map(Key::Number)
+    }
+
+    /// Assigns a variable or an element.
+    ///
+    /// # Errors
+    /// A variable that may not change.
+    pub fn store(
+        &mut self,
+        name: &[u8],
+        key: Option<Key>,
+        text: Text,
+        span: Span,
+    ) -> Result<(), Stop> {
+        if self.variables.get(name).is_some_and(|variable| variable.read_only) {
+            let message = format!("{} is read-only", String::from_utf8_lossy(name));
+            return Err(Stop::shell(message, span, self.dialect.arithmetic_status));
+        }
+        match key {
+            None => self.variables.set(name, text),
+            Some(key) => self.variables.set_element(name, key, text),
+        }
+        Ok(())
     }
 
     /// Whether the locale of the variables has multi-byte characters.

@@ -9,6 +9,12 @@ pub struct Options {
     pub no_braces: bool,
     /// `set -u`: unset parameters are an error.
     pub no_unset: bool,
+    /// `shopt -s nullglob`: a pattern that matches nothing vanishes.
+    pub null_glob: bool,
+    /// `shopt -s failglob`: a pattern that matches nothing is an error.
+    pub fail_glob: bool,
+    /// `shopt -s dotglob`: patterns match hidden files too.
+    pub dot_glob: bool,
     /// `set -e`
     pub exit_on_error: bool,
 }

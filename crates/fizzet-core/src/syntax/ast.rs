@@ -457,6 +457,8 @@ pub enum Replace {
 pub struct Arithmetic {
     /// The text.
     pub word: Word,
+    /// The expression, once it has been read from a text that cannot change.
+    pub cached: std::cell::OnceCell<Rc<crate::syntax::arithmetic::Expression>>,
 }
 
 /// A redirection.

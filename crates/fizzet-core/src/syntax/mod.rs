@@ -4,6 +4,7 @@
 //! looks at a value. Recursion is bounded by [`MAX_DEPTH`].
 
 mod ansi_c;
+pub mod arithmetic;
 pub mod ast;
 mod commands;
 mod compound;

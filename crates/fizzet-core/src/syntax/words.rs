@@ -79,7 +79,7 @@ impl<'a> Parser<'a> {
 
     /// An arithmetic expression as far as `within` allows.
     pub(super) fn arithmetic(&mut self, within: Within) -> Parsed<Arithmetic> {
-        Ok(Arithmetic { word: self.word(within)? })
+        Ok(Arithmetic { word: self.word(within)?, cached: Default::default() })
     }
 
     pub(super) fn parts(&mut self, within: Within) -> Parsed<Vec<Part>> {

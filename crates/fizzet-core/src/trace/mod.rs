@@ -115,6 +115,8 @@ pub struct RedirectTrace {
     pub operator: &'static str,
     /// The file or text.
     pub target: Text,
+    /// Whether it is standard output that is redirected.
+    pub standard_output: bool,
     /// Where it is written.
     pub span: Span,
 }

@@ -1,20 +1,23 @@
 //! The evaluator: runs shell text without running anything.
 
 mod assign;
+mod builtins;
+mod compound;
+mod conditional;
 mod statements;
-mod utilities;
 
 use std::rc::Rc;
 
 use crate::expand::Context;
 use crate::host::Host;
+use crate::lineage::{Origin, Rule};
 use crate::notes;
 use crate::source::{SourceId, Span};
 use crate::state::State;
 use crate::stop::Stop;
 use crate::syntax::Parser;
 use crate::syntax::ast::List;
-use crate::text::Text;
+use crate::text::{Standing, Text};
 use crate::trace::{CommandTrace, Ending, Missing, Trace, WordTrace};
 
 /// Evaluates the main source of a state and answers the trace.
@@ -27,7 +30,20 @@ use crate::trace::{CommandTrace, Ending, Missing, Trace, WordTrace};
 /// assert_eq!(trace.commands[0].argv[1].bytes(), b"two words");
 /// ```
 pub fn line(state: State, host: Rc<dyn Host>) -> Trace {
-    let mut walker = Walker { state, host, commands: Vec::new(), missing: Vec::new(), word: None };
+    let mut walker = Walker {
+        state,
+        host,
+        commands: Vec::new(),
+        missing: Vec::new(),
+        word: None,
+        depth: 0,
+        testing: 0,
+        scopes: Vec::new(),
+        outputs: Vec::new(),
+        input: vec![None],
+        cluster: Default::default(),
+        substituted: None,
+    };
     let outcome = walker.source(SourceId::MAIN);
     walker.into_trace(outcome)
 }
@@ -40,6 +56,20 @@ pub(crate) struct Walker {
     missing: Vec<Missing>,
     /// The word that is being expanded.
     word: Option<WordTrace>,
+    /// Function calls and substitutions inside each other.
+    depth: u32,
+    /// How many conditions are being evaluated: `set -e` does not look at them.
+    testing: u32,
+    /// The functions that are being called.
+    scopes: Vec<compound::Scope>,
+    /// Outputs that are being kept, innermost last.
+    outputs: Vec<Text>,
+    /// Standard input, innermost last, with how much of it has been read; `None` where nobody knows.
+    input: Vec<Option<(Text, usize)>>,
+    /// Where `getopts` stands.
+    cluster: builtins::Cluster,
+    /// The status of the latest command substitution of a command without a name.
+    substituted: Option<u8>,
 }
 
 impl Walker {
@@ -54,6 +84,45 @@ impl Walker {
         Ok(())
     }
 
+    /// Output of a built-in utility: kept if somebody reads it.
+    fn write(&mut self, text: Text) {
+        if let Some(output) = self.outputs.last_mut() {
+            output.push_text(&text);
+        }
+    }
+
+    /// Marks that output which is not known goes where somebody reads it.
+    fn write_hole(&mut self, span: Span) {
+        if let Some(output) = self.outputs.last_mut() {
+            output.push_hole(Standing::Quoted, &Origin::new(Rule::Output, span));
+        }
+    }
+
+    /// Runs commands and keeps what they print.
+    fn captured(
+        &mut self,
+        run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
+    ) -> (Text, Result<(), Stop>) {
+        self.outputs.push(Text::new());
+        let outcome = run(self);
+        (self.outputs.pop().unwrap_or_default(), outcome)
+    }
+
+    /// A mistake in the use of a built-in utility: it ends the shell, or has the status 1.
+    fn usage(&mut self, call: &builtins::Call<'_>, wrong: &str) -> Result<u8, Stop> {
+        if !self.state.dialect.usage_is_fatal {
+            return Ok(1);
+        }
+        Err(self.fatal(call, wrong))
+    }
+
+    /// A mistake that ends the shell.
+    fn fatal(&mut self, call: &builtins::Call<'_>, wrong: &str) -> Stop {
+        let name = call.argv.first().map_or(&b""[..], |name| name.bytes());
+        let message = format!("{}: {wrong}", String::from_utf8_lossy(name));
+        Stop::shell(message, call.span, self.state.dialect.usage_status)
+    }
+
     /// Counts a step.
     fn step(&mut self, span: Span) -> Result<(), Stop> {
         self.state.steps += 1;
@@ -66,7 +135,7 @@ impl Walker {
 
     fn into_trace(self, outcome: Result<(), Stop>) -> Trace {
         let ending = match outcome {
-            Err(Stop::Shell(error)) => Ending::ShellStops(error),
+            Err(Stop::Shell(error)) if self.missing.is_empty() => Ending::ShellStops(error),
             Err(Stop::Syntax(error)) => Ending::Syntax(error),
             Err(stop @ Stop::Limit { span, .. }) => {
                 Ending::Stopped { message: stop.to_string(), span }
@@ -103,12 +172,25 @@ impl Context for Walker {
         self.word.as_mut()
     }
 
-    fn command_output(&mut self, _: &Rc<List>, span: Span) -> Result<Text, Stop> {
-        self.missing("the output of a command substitution", span);
-        let mut text = Text::new();
-        let origin = crate::lineage::Origin::new(crate::lineage::Rule::Command, span);
-        text.push_hole(crate::text::Standing::Quoted, &origin);
-        Ok(text)
+    fn command_output(&mut self, list: &Rc<List>, span: Span) -> Result<Text, Stop> {
+        let limit = self.state.limits.depth;
+        if self.depth >= limit {
+            let (what, limit) = ("substitutions inside each other", u64::from(limit));
+            return Err(Stop::Limit { what, limit, span });
+        }
+        self.depth += 1;
+        let before = self.state.status;
+        // The word that holds the substitution goes on being recorded behind it.
+        let word = self.word.take();
+        let (output, outcome) = self.captured(|walker| walker.subshell(|walker| walker.list(list)));
+        self.word = word;
+        self.depth -= 1;
+        outcome?;
+        self.substituted = Some(self.state.status);
+        if !self.state.dialect.substitution_sets_status {
+            self.state.status = before;
+        }
+        Ok(trimmed(&output))
     }
 
     fn missing(&mut self, what: &str, span: Span) {
@@ -117,4 +199,24 @@ impl Context for Walker {
             self.missing.push(missing);
         }
     }
+}
+
+/// The output of a command substitution: without NUL bytes and without its last newlines.
+fn trimmed(output: &Text) -> Text {
+    let mut text = match output.bytes().contains(&0) {
+        false => output.clone(),
+        true => {
+            let mut kept = Text::new();
+            for (run, bytes) in output.runs() {
+                let bytes: Vec<u8> = bytes.iter().copied().filter(|&byte| byte != 0).collect();
+                kept.push(&bytes, run.standing, &run.origin);
+            }
+            kept
+        }
+    };
+    if !text.has_hole() {
+        let newlines = text.bytes().iter().rev().take_while(|&&byte| byte == b'\n').count();
+        text = text.slice(0, text.len() - newlines);
+    }
+    text
 }

@@ -1,15 +1,19 @@
 //! Lists, pipelines and simple commands.
 
-use crate::expand::{self, Context};
+use crate::expand;
+use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::stop::Stop;
 use crate::syntax::ast::{
     AndOr, Argument, Command, CommandKind as Node, Connector, List, Pipeline, Redirect,
-    RedirectOperator, SimpleCommand, Word,
+    RedirectOperator, RedirectTarget, SimpleCommand, Word,
 };
-use crate::text::Text;
+use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, RedirectTrace, WordTrace};
 use crate::walk::Walker;
+
+/// The most commands that one trace holds.
+const MAX_COMMANDS: usize = 100_000;
 
 impl Walker {
     pub(super) fn list(&mut self, list: &List) -> Result<(), Stop> {
@@ -17,15 +21,31 @@ impl Walker {
     }
 
     fn and_or(&mut self, and_or: &AndOr) -> Result<(), Stop> {
-        self.pipeline(&and_or.first)?;
-        for (connector, pipeline) in &and_or.rest {
+        if and_or.background {
+            return self.subshell(|walker| walker.and_or_here(and_or));
+        }
+        self.and_or_here(and_or)
+    }
+
+    fn and_or_here(&mut self, and_or: &AndOr) -> Result<(), Stop> {
+        let (last, rest) = (and_or.rest.len(), &and_or.rest);
+        self.pipeline_of(&and_or.first, last > 0)?;
+        for (at, (connector, pipeline)) in rest.iter().enumerate() {
             self.state.assumed_status |= self.latest_is_external();
             let goes_on = (self.state.status == 0) == (*connector == Connector::And);
             if goes_on {
-                self.pipeline(pipeline)?;
+                self.pipeline_of(pipeline, at + 1 < last)?;
             }
         }
         Ok(())
+    }
+
+    /// A pipeline of an and-or list; of all but the last the status is only asked for.
+    fn pipeline_of(&mut self, pipeline: &Pipeline, asked: bool) -> Result<(), Stop> {
+        match asked || pipeline.negated {
+            true => self.tested(|walker| walker.pipeline(pipeline)),
+            false => self.pipeline(pipeline),
+        }
     }
 
     /// Whether the status on hand is that of a program, which was not run.
@@ -37,7 +57,7 @@ impl Walker {
         match &pipeline.commands[..] {
             [] => self.state.status = 0,
             [command] => self.command(command)?,
-            commands => commands.iter().try_for_each(|command| self.in_subshell(command))?,
+            commands => self.connected(commands)?,
         }
         if pipeline.negated {
             self.state.status = u8::from(self.state.status == 0);
@@ -45,25 +65,79 @@ impl Walker {
         Ok(())
     }
 
-    /// Each command of a pipeline has the state to itself.
-    fn in_subshell(&mut self, command: &Command) -> Result<(), Stop> {
-        let (variables, positional) = (self.state.variables.clone(), self.state.positional.share());
-        let outcome = self.command(command);
-        self.state.variables = variables;
-        self.state.positional = positional;
-        outcome
-    }
-
-    fn command(&mut self, command: &Command) -> Result<(), Stop> {
-        self.step(command.span)?;
-        match &command.kind {
-            Node::Simple(simple) => self.simple(simple, &command.redirects, command.span),
-            Node::Group(list) => self.list(list),
-            _ => {
-                self.missing("what this compound command does", command.span);
-                Ok(())
+    /// Several commands: each but the last prints into the input of the next, and each has the
+    /// state to itself, except the last one where the shell runs it in place.
+    fn connected(&mut self, commands: &[Command]) -> Result<(), Stop> {
+        let inputs = self.input.len();
+        for (at, command) in commands.iter().enumerate() {
+            let last = at + 1 == commands.len();
+            let outcome = if last && self.state.dialect.last_of_pipeline_in_place {
+                self.command(command)
+            } else if last {
+                self.subshell(|walker| walker.command(command))
+            } else {
+                let (output, outcome) =
+                    self.captured(|walker| walker.subshell(|walker| walker.command(command)));
+                self.input.truncate(inputs);
+                self.input.push((!output.has_hole()).then_some((output, 0)));
+                outcome
+            };
+            if outcome.is_err() {
+                self.input.truncate(inputs);
+                return outcome;
             }
         }
+        self.input.truncate(inputs);
+        Ok(())
+    }
+
+    pub(super) fn command(&mut self, command: &Command) -> Result<(), Stop> {
+        self.step(command.span)?;
+        if let Node::Simple(simple) = &command.kind {
+            self.simple(simple, &command.redirects, command.span)?;
+            let fails = self.state.status != 0 && self.testing == 0;
+            return match fails && self.state.options.exit_on_error {
+                true => Err(Stop::Exit(self.state.status)),
+                false => Ok(()),
+            };
+        }
+        if command.redirects.is_empty() {
+            return self.compound(command);
+        }
+        let redirections = self.redirections(&command.redirects)?;
+        self.with_redirections(&redirections, |walker| walker.compound(command))
+    }
+
+    /// Runs something with its input and output redirected.
+    fn with_redirections(
+        &mut self,
+        redirections: &[RedirectTrace],
+        run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
+    ) -> Result<(), Stop> {
+        let mut input = None;
+        let mut away = false;
+        for redirection in redirections {
+            match redirection.operator {
+                "<<" | "<<-" => input = Some(Some((redirection.target.clone(), 0))),
+                "<<<" => {
+                    let mut text = redirection.target.clone();
+                    let origin = Origin::new(Rule::Output, redirection.span);
+                    text.push(b"\n", Standing::Quoted, &origin);
+                    input = Some(Some((text, 0)));
+                }
+                "<" | "<&" | "<>" => input = Some(None),
+                ">" | ">>" | ">|" | "&>" | "&>>" => away |= redirection.standard_output,
+                _ => away |= redirection.standard_output && redirection.target.bytes() != b"1",
+            }
+        }
+        let inputs = self.input.len();
+        self.input.extend(input);
+        let outcome = match away {
+            true => self.captured(run).1,
+            false => run(self),
+        };
+        self.input.truncate(inputs);
+        outcome
     }
 
     /// A simple command (POSIX XCU 2.9.1.1): words, then redirections, then assignments.
@@ -73,16 +147,56 @@ impl Walker {
         redirects: &[Redirect],
         span: Span,
     ) -> Result<(), Stop> {
+        self.substituted = None;
         let (argv, words) = self.arguments(&command.words)?;
         let redirections = self.redirections(redirects)?;
         let kind = self.kind(&argv);
-        let keeps = matches!(kind, CommandKind::Special | CommandKind::Nothing);
+        let keeps = matches!(kind, CommandKind::Nothing)
+            || (kind == CommandKind::Special && self.state.dialect.special_keeps_assignments);
         let (assignments, saved) = self.assignments(&command.assignments, !keeps)?;
+        let limit = MAX_COMMANDS as u64;
+        if self.commands.len() >= MAX_COMMANDS {
+            return Err(Stop::Limit { what: "commands in one trace", limit, span });
+        }
+        let called = argv.clone();
+        let directed = redirections.clone();
         self.commands.push(CommandTrace { argv, kind, span, assignments, redirections, words });
-        let at = self.commands.len() - 1;
-        let outcome = self.carry_out(at, kind);
+        let outcome =
+            self.with_redirections(&directed, |walker| walker.carry_out(&called, kind, span));
         self.restore(saved);
         outcome
+    }
+
+    /// Carries out a command and sets its status.
+    fn carry_out(&mut self, argv: &[Text], kind: CommandKind, span: Span) -> Result<(), Stop> {
+        self.state.status = match kind {
+            CommandKind::Nothing => self.substituted.take().unwrap_or(0),
+            CommandKind::External => {
+                self.write_hole(span);
+                0
+            }
+            CommandKind::Function => {
+                let body = argv.first().and_then(|name| self.state.functions.get(name.bytes()));
+                let Some(body) = body.cloned() else { return Ok(()) };
+                self.state.status = 0;
+                return self.call(&body, argv, span);
+            }
+            CommandKind::Builtin | CommandKind::Special => self.builtin(argv, span)?,
+        };
+        Ok(())
+    }
+
+    /// A program that a built-in utility starts.
+    pub(super) fn external(&mut self, argv: Vec<Text>, span: Span) {
+        self.write_hole(span);
+        self.commands.push(CommandTrace {
+            argv,
+            kind: CommandKind::External,
+            span,
+            assignments: Vec::new(),
+            redirections: Vec::new(),
+            words: Vec::new(),
+        });
     }
 
     fn arguments(&mut self, words: &[Argument]) -> Result<(Vec<Text>, Vec<WordTrace>), Stop> {
@@ -91,7 +205,7 @@ impl Walker {
         let mut declares = false;
         for (at, argument) in words.iter().enumerate() {
             let Argument::Word(word) = argument else {
-                self.missing("an array assignment", argument.span());
+                self.array_argument(argument, &mut argv)?;
                 continue;
             };
             let first = argv.len();
@@ -131,7 +245,13 @@ impl Walker {
             let target =
                 expand::single(self, body.unwrap_or(&redirect.word), expand::Tilde::AtStart)?;
             let operator = operator_text(redirect.operator);
-            traces.push(RedirectTrace { operator, target, span: redirect.span });
+            let standard_output = match &redirect.target {
+                None => !matches!(operator, "<" | "<<" | "<<-" | "<<<" | "<&" | "<>"),
+                Some(RedirectTarget::Descriptor(number)) => *number == 1,
+                Some(RedirectTarget::Variable(_)) => false,
+            };
+            let span = redirect.span;
+            traces.push(RedirectTrace { operator, target, span, standard_output });
         }
         Ok(traces)
     }

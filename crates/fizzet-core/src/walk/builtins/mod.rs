@@ -1,0 +1,100 @@
+//! What the shell carries out itself: one table, a file a family.
+
+mod control;
+mod parameters;
+mod print;
+mod printf;
+mod read;
+mod test;
+mod variables;
+
+pub(super) use parameters::Cluster;
+
+use crate::expand::Context;
+use crate::source::Span;
+use crate::stop::Stop;
+use crate::text::Text;
+use crate::walk::Walker;
+
+/// A built-in utility under way.
+pub(super) struct Call<'a> {
+    /// The name and the arguments.
+    pub(super) argv: &'a [Text],
+    /// Where the command is written.
+    pub(super) span: Span,
+}
+
+impl Call<'_> {
+    /// The arguments behind the name.
+    fn arguments(&self) -> &[Text] {
+        &self.argv[1..]
+    }
+
+    /// The bytes of an argument, counted from 1.
+    fn bytes(&self, at: usize) -> Option<&[u8]> {
+        self.argv.get(at).map(Text::bytes)
+    }
+
+    /// The arguments behind the options, when the options do not change what Fizzet shows.
+    fn operands(&self) -> &[Text] {
+        let options = self
+            .arguments()
+            .iter()
+            .take_while(|text| text.len() > 1 && text.bytes()[0] == b'-' && text.bytes() != b"--");
+        let rest = &self.arguments()[options.count()..];
+        match rest.first() {
+            Some(first) if first.bytes() == b"--" => &rest[1..],
+            _ => rest,
+        }
+    }
+}
+
+type Builtin = fn(&mut Walker, &Call<'_>) -> Result<u8, Stop>;
+
+/// The utilities that are evaluated.
+const TABLE: &[(&str, Builtin)] = &[
+    (":", |_, _| Ok(0)),
+    ("true", |_, _| Ok(0)),
+    ("false", |_, _| Ok(1)),
+    ("[", test::bracket),
+    ("break", control::leave_loop),
+    ("builtin", control::command),
+    ("command", control::command),
+    ("continue", control::leave_loop),
+    ("declare", variables::declare),
+    ("echo", print::echo),
+    ("eval", control::eval),
+    ("exit", control::exit),
+    ("export", variables::declare),
+    ("getopts", parameters::getopts),
+    ("let", variables::evaluate),
+    ("local", variables::declare),
+    ("print", print::print),
+    ("printf", printf::printf),
+    ("pwd", print::pwd),
+    ("read", read::read),
+    ("readonly", variables::declare),
+    ("return", control::exit),
+    ("set", parameters::set),
+    ("shift", parameters::shift),
+    ("shopt", parameters::shopt),
+    ("test", test::test),
+    ("typeset", variables::declare),
+    ("unset", variables::unset),
+];
+
+impl Walker {
+    /// Carries out a built-in utility and answers its status.
+    pub(super) fn builtin(&mut self, argv: &[Text], span: Span) -> Result<u8, Stop> {
+        let name = argv.first().map_or(&b""[..], Text::bytes);
+        let known = TABLE.iter().find(|(known, _)| known.as_bytes() == name);
+        match known {
+            Some((_, run)) => run(self, &Call { argv, span }),
+            None => {
+                let name = String::from_utf8_lossy(name).into_owned();
+                self.missing(&format!("what the built-in {name} does"), span);
+                Ok(0)
+            }
+        }
+    }
+}

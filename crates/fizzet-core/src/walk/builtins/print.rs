@@ -1,0 +1,78 @@
+//! `echo`, `print`, `pwd`.
+
+use crate::lineage::{Origin, Rule};
+use crate::stop::Stop;
+use crate::text::{Standing, Text};
+use crate::walk::Walker;
+use crate::walk::builtins::Call;
+use crate::walk::builtins::printf::decoded;
+
+/// `echo [arguments]`, with the options and escapes of each shell.
+pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    let dialect = walker.state.dialect.clone();
+    let (mut newline, mut escapes) = (true, dialect.echo_decodes);
+    let mut rest = call.arguments();
+    while let Some([b'-', letters @ ..]) = rest.first().map(Text::bytes)
+        && !letters.is_empty()
+        && letters.iter().all(|letter| dialect.echo_options.as_bytes().contains(letter))
+    {
+        for letter in letters {
+            match letter {
+                b'n' => newline = false,
+                b'e' => escapes = true,
+                _ => escapes = false,
+            }
+        }
+        rest = &rest[1..];
+    }
+    join(walker, call, rest, newline, escapes);
+    Ok(0)
+}
+
+/// `print [-rn] [arguments]`
+pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    let options: Vec<u8> =
+        call.arguments().len().checked_sub(call.operands().len()).map_or_else(Vec::new, |count| {
+            call.arguments()[..count].iter().flat_map(|text| text.bytes().to_vec()).collect()
+        });
+    let (newline, raw) = (!options.contains(&b'n'), options.contains(&b'r'));
+    join(walker, call, call.operands(), newline, !raw);
+    Ok(0)
+}
+
+fn join(walker: &mut Walker, call: &Call<'_>, words: &[Text], newline: bool, escapes: bool) {
+    let origin = Origin::new(Rule::Output, call.span);
+    let mut out = Text::new();
+    for (at, word) in words.iter().enumerate() {
+        if at > 0 {
+            out.push(b" ", Standing::Quoted, &origin);
+        }
+        if !(escapes && word.bytes().contains(&b'\\')) {
+            out.push_text(word);
+            continue;
+        }
+        let (text, goes_on) = decoded(word, &origin);
+        out.push_text(&text);
+        if !goes_on {
+            walker.write(out);
+            return;
+        }
+    }
+    if newline {
+        out.push(b"\n", Standing::Quoted, &origin);
+    }
+    walker.write(out);
+}
+
+/// `pwd`
+pub(super) fn pwd(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    match walker.state.variables.scalar(b"PWD").cloned() {
+        Some(mut folder) => {
+            let origin = Origin::new(Rule::Output, call.span);
+            folder.push(b"\n", Standing::Quoted, &origin);
+            walker.write(folder);
+        }
+        None => crate::expand::Context::missing(walker, "the current folder", call.span),
+    }
+    Ok(0)
+}

@@ -1,0 +1,173 @@
+//! `test` and `[` (POSIX XCU test).
+
+use crate::expand::Context;
+use crate::stop::Stop;
+use crate::text::Text;
+use crate::walk::Walker;
+use crate::walk::builtins::Call;
+use crate::walk::builtins::control::number;
+use crate::walk::conditional::compare;
+
+/// `[ expression ]`
+pub(super) fn bracket(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    match call.arguments().split_last() {
+        Some((last, rest)) if last.bytes() == b"]" => evaluate(walker, call, rest),
+        _ => Ok(2),
+    }
+}
+
+/// `test expression`
+pub(super) fn test(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    evaluate(walker, call, call.arguments())
+}
+
+fn evaluate(walker: &mut Walker, call: &Call<'_>, words: &[Text]) -> Result<u8, Stop> {
+    if words.iter().any(Text::has_hole) {
+        walker.missing("whether this test holds", call.span);
+        return Ok(1);
+    }
+    let words: Vec<&[u8]> = words.iter().map(Text::bytes).collect();
+    let mut reader = Reader { walker, call, words: &words, at: 0 };
+    match reader.expression()? {
+        Some(holds) => Ok(u8::from(!holds)),
+        None => Ok(2),
+    }
+}
+
+/// Reads an expression; `None` means that it is none: status 2.
+struct Reader<'a> {
+    walker: &'a mut Walker,
+    call: &'a Call<'a>,
+    words: &'a [&'a [u8]],
+    at: usize,
+}
+
+type Holds = Result<Option<bool>, Stop>;
+
+impl Reader<'_> {
+    /// What the number of words decides comes first (POSIX); the rest is read as a grammar.
+    fn expression(&mut self) -> Holds {
+        match *self.words {
+            [] => Ok(Some(false)),
+            [one] => Ok(Some(!one.is_empty())),
+            [b"!", one] => Ok(Some(one.is_empty())),
+            [operator, operand] => self.unary(operator, operand),
+            [left, operator, right] if is_binary(operator) => self.binary(left, operator, right),
+            [b"!", operator, operand] => Ok(self.unary(operator, operand)?.map(|holds| !holds)),
+            [b"(", one, b")"] => Ok(Some(!one.is_empty())),
+            [b"!", left, operator, right] if is_binary(operator) => {
+                Ok(self.binary(left, operator, right)?.map(|holds| !holds))
+            }
+            _ => {
+                let holds = self.or()?;
+                Ok(holds.filter(|_| self.at == self.words.len()))
+            }
+        }
+    }
+
+    fn word(&self, ahead: usize) -> Option<&'static [u8]> {
+        // Only operators are asked for, so the answer can be one of ours.
+        let word = *self.words.get(self.at + ahead)?;
+        [&b"-o"[..], b"-a", b"!", b"(", b")"].into_iter().find(|known| *known == word)
+    }
+
+    fn or(&mut self) -> Holds {
+        let mut holds = self.and()?;
+        while self.word(0) == Some(b"-o") {
+            self.at += 1;
+            let right = self.and()?;
+            holds = holds.zip(right).map(|(left, right)| left || right);
+        }
+        Ok(holds)
+    }
+
+    fn and(&mut self) -> Holds {
+        let mut holds = self.not()?;
+        while self.word(0) == Some(b"-a") {
+            self.at += 1;
+            let right = self.not()?;
+            holds = holds.zip(right).map(|(left, right)| left && right);
+        }
+        Ok(holds)
+    }
+
+    fn not(&mut self) -> Holds {
+        let mut negated = false;
+        while self.word(0) == Some(b"!") {
+            self.at += 1;
+            negated = !negated;
+        }
+        Ok(self.primary()?.map(|holds| holds != negated))
+    }
+
+    fn primary(&mut self) -> Holds {
+        let rest = &self.words[self.at.min(self.words.len())..];
+        match *rest {
+            [left, operator, right, ..] if is_binary(operator) => {
+                self.at += 3;
+                self.binary(left, operator, right)
+            }
+            [b"(", ..] => {
+                self.at += 1;
+                let holds = self.or()?;
+                let closes = self.word(0) == Some(b")");
+                self.at += 1;
+                Ok(holds.filter(|_| closes))
+            }
+            [[b'-', letter], operand, ..] if letter.is_ascii_alphabetic() => {
+                self.at += 2;
+                self.unary(&[b'-', *letter], operand)
+            }
+            [one, ..] => {
+                self.at += 1;
+                Ok(Some(!one.is_empty()))
+            }
+            [] => Ok(None),
+        }
+    }
+
+    fn unary(&mut self, operator: &[u8], operand: &[u8]) -> Holds {
+        match operator {
+            [b'-', letter] if letter.is_ascii_alphabetic() => {
+                self.walker.unary_test(*letter, operand, self.call.span).map(Some)
+            }
+            _ => Ok(None),
+        }
+    }
+
+    fn binary(&mut self, left: &[u8], operator: &[u8], right: &[u8]) -> Holds {
+        Ok(match operator {
+            b"=" | b"==" => Some(left == right),
+            b"!=" => Some(left != right),
+            b"<" => Some(left < right),
+            b">" => Some(left > right),
+            b"-nt" | b"-ot" | b"-ef" => {
+                self.walker.missing("which file is newer", self.call.span);
+                Some(false)
+            }
+            _ => match (number(left), number(right)) {
+                (Some(left), Some(right)) => Some(compare(operator, left, right)),
+                _ => None,
+            },
+        })
+    }
+}
+
+fn is_binary(operator: &[u8]) -> bool {
+    matches!(
+        operator,
+        b"=" | b"=="
+            | b"!="
+            | b"<"
+            | b">"
+            | b"-eq"
+            | b"-ne"
+            | b"-lt"
+            | b"-le"
+            | b"-gt"
+            | b"-ge"
+            | b"-nt"
+            | b"-ot"
+            | b"-ef"
+    )
+}

@@ -1,0 +1,299 @@
+//! Compound commands and functions (POSIX XCU 2.9.4, 2.9.5).
+
+use std::rc::Rc;
+
+use crate::expand::pattern::{Pattern, PatternRules};
+use crate::expand::{self, Context, Tilde, arithmetic};
+use crate::lineage::{Hop, Rule};
+use crate::source::Span;
+use crate::state::Variable;
+use crate::stop::Stop;
+use crate::syntax::ast::{
+    Arithmetic, CaseBranch, CaseEnd, Command, CommandKind as Node, List, Word,
+};
+use crate::text::{Standing, Text};
+use crate::walk::Walker;
+
+/// What a function call puts back when it returns.
+#[derive(Default)]
+pub(super) struct Scope {
+    /// Variables that `local` has hidden, in order.
+    pub(super) hidden: Vec<(Rc<[u8]>, Option<Variable>)>,
+}
+
+impl Walker {
+    pub(super) fn compound(&mut self, command: &Command) -> Result<(), Stop> {
+        match &command.kind {
+            Node::Simple(_) => Ok(()),
+            Node::Group(list) => self.list(list),
+            Node::Subshell(list) => self.subshell(|walker| walker.list(list)),
+            Node::If { branches, otherwise } => self.if_clause(branches, otherwise.as_ref()),
+            Node::Loop { until, condition, body } => {
+                self.loop_clause(*until, condition, body, command.span)
+            }
+            Node::For { name, words, body, name_span, select: false } => {
+                self.for_clause((name, *name_span), words.as_deref(), body)
+            }
+            Node::ArithmeticFor { start, condition, step, body } => {
+                self.arithmetic_for(start, condition, step, body, command.span)
+            }
+            Node::Case { word, branches } => self.case_clause(word, branches),
+            Node::Function { name, body, .. } => {
+                self.state.functions.insert(name.clone(), body.clone());
+                self.state.status = 0;
+                Ok(())
+            }
+            Node::Arithmetic(expression) => {
+                let recovers = self.state.dialect.arithmetic_command_recovers;
+                self.state.status = match arithmetic::value(self, expression) {
+                    Ok(value) => u8::from(value == 0),
+                    Err(Stop::Shell(_)) if recovers => 1,
+                    Err(stop) => return Err(stop),
+                };
+                Ok(())
+            }
+            Node::Conditional(condition) => {
+                let holds = self.condition(condition)?;
+                self.state.status = u8::from(!holds);
+                Ok(())
+            }
+            Node::For { select: true, .. } | Node::Coprocess(_) => {
+                self.missing("what a person or another process answers here", command.span);
+                Ok(())
+            }
+        }
+    }
+
+    /// Runs commands that may change nothing of this shell.
+    pub(super) fn subshell(
+        &mut self,
+        run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
+    ) -> Result<(), Stop> {
+        let variables = self.state.variables.clone();
+        let positional = self.state.positional.share();
+        let functions = self.state.functions.clone();
+        let options = self.state.options.clone();
+        let outcome = run(self);
+        self.state.variables = variables;
+        self.state.positional = positional;
+        self.state.functions = functions;
+        self.state.options = options;
+        match outcome {
+            Err(Stop::Exit(status) | Stop::Return(status)) => self.state.status = status,
+            Err(Stop::Break(_) | Stop::Continue(_)) => {}
+            Err(Stop::Shell(error)) => self.state.status = error.status,
+            other => return other,
+        }
+        Ok(())
+    }
+
+    fn if_clause(
+        &mut self,
+        branches: &[(List, List)],
+        otherwise: Option<&List>,
+    ) -> Result<(), Stop> {
+        for (condition, body) in branches {
+            self.tested(|walker| walker.list(condition))?;
+            if self.state.status == 0 {
+                return self.list(body);
+            }
+        }
+        match otherwise {
+            Some(list) => self.list(list),
+            None => {
+                self.state.status = 0;
+                Ok(())
+            }
+        }
+    }
+
+    /// Runs commands whose status is only asked for: `set -e` does not look at it.
+    pub(super) fn tested(
+        &mut self,
+        run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
+    ) -> Result<(), Stop> {
+        self.testing += 1;
+        let outcome = run(self);
+        self.testing -= 1;
+        outcome
+    }
+
+    fn loop_clause(
+        &mut self,
+        until: bool,
+        condition: &List,
+        body: &List,
+        span: Span,
+    ) -> Result<(), Stop> {
+        let mut status = 0;
+        loop {
+            self.step(span)?;
+            match self.tested(|walker| walker.list(condition)) {
+                Err(stop) => match leave(stop)? {
+                    Pass::Next => continue,
+                    Pass::Last => break,
+                },
+                Ok(()) if (self.state.status == 0) == until => break,
+                Ok(()) => {}
+            }
+            let outcome = self.list(body);
+            status = self.state.status;
+            if let Err(stop) = outcome
+                && let Pass::Last = leave(stop)?
+            {
+                break;
+            }
+        }
+        self.state.status = status;
+        Ok(())
+    }
+
+    fn for_clause(
+        &mut self,
+        (name, span): (&Rc<[u8]>, Span),
+        words: Option<&[Word]>,
+        body: &List,
+    ) -> Result<(), Stop> {
+        let values = match words {
+            None => self.state.positional.all().to_vec(),
+            Some(words) => {
+                let mut values = Vec::new();
+                for word in words {
+                    values.append(&mut expand::fields(self, word)?);
+                }
+                values
+            }
+        };
+        if values.is_empty() {
+            self.state.status = 0;
+        }
+        let hop = Hop { rule: Rule::Stored, span, name: Some(name.clone()), shifted: 0 };
+        for value in values {
+            self.step(span)?;
+            self.state.store(name, None, value.passed_through(&hop, Standing::Quoted), span)?;
+            if let Err(stop) = self.list(body)
+                && let Pass::Last = leave(stop)?
+            {
+                break;
+            }
+        }
+        Ok(())
+    }
+
+    fn arithmetic_for(
+        &mut self,
+        start: &Arithmetic,
+        condition: &Arithmetic,
+        step: &Arithmetic,
+        body: &List,
+        span: Span,
+    ) -> Result<(), Stop> {
+        arithmetic::value(self, start)?;
+        self.state.status = 0;
+        let endless = condition.word.parts.is_empty();
+        while endless || arithmetic::value(self, condition)? != 0 {
+            self.step(span)?;
+            if let Err(stop) = self.list(body)
+                && let Pass::Last = leave(stop)?
+            {
+                break;
+            }
+            arithmetic::value(self, step)?;
+        }
+        Ok(())
+    }
+
+    fn case_clause(&mut self, word: &Word, branches: &[CaseBranch]) -> Result<(), Stop> {
+        let value = expand::single(self, word, Tilde::AtStart)?;
+        let (mut falls, mut ran) = (false, false);
+        for branch in branches {
+            if !falls && !self.matches_any(&branch.patterns, &value)? {
+                continue;
+            }
+            if branch.body.items.is_empty() {
+                self.state.status = 0;
+            }
+            ran = true;
+            self.list(&branch.body)?;
+            match branch.end {
+                CaseEnd::Leave => return Ok(()),
+                CaseEnd::Fall => falls = true,
+                CaseEnd::Continue => falls = false,
+            }
+        }
+        if !ran {
+            self.state.status = 0;
+        }
+        Ok(())
+    }
+
+    fn matches_any(&mut self, patterns: &[Word], value: &Text) -> Result<bool, Stop> {
+        for word in patterns {
+            let pattern = self.pattern(word)?;
+            if pattern.matches(value.bytes()) {
+                return Ok(true);
+            }
+        }
+        Ok(false)
+    }
+
+    /// The pattern that a word of a `case` or a `[[ ]]` is.
+    pub(super) fn pattern(&mut self, word: &Word) -> Result<Pattern, Stop> {
+        let text = expand::pattern_text(self, word)?;
+        let rules = PatternRules::new(&self.state.dialect, self.state.utf8());
+        Ok(Pattern::from_text(&text, rules))
+    }
+
+    /// Calls a function with the arguments of the latest command.
+    pub(super) fn call(
+        &mut self,
+        body: &Rc<Command>,
+        argv: &[Text],
+        span: Span,
+    ) -> Result<(), Stop> {
+        let limit = self.state.limits.depth;
+        if self.depth >= limit {
+            let (what, limit) = ("function calls inside each other", u64::from(limit));
+            return Err(Stop::Limit { what, limit, span });
+        }
+        let hop = Hop { rule: Rule::Call, span, name: None, shifted: 0 };
+        let outer = self.state.positional.share();
+        let parameters =
+            argv[1..].iter().map(|text| text.passed_through(&hop, Standing::Quoted)).collect();
+        self.state.positional.set(parameters);
+        self.scopes.push(Scope::default());
+        self.depth += 1;
+        let outcome = self.command(body);
+        self.depth -= 1;
+        if let Some(scope) = self.scopes.pop() {
+            self.restore(scope.hidden);
+        }
+        let zero = std::mem::take(&mut self.state.positional.zero);
+        self.state.positional = outer;
+        self.state.positional.zero = zero;
+        match outcome {
+            Err(Stop::Return(status)) => {
+                self.state.status = status;
+                Ok(())
+            }
+            other => other,
+        }
+    }
+}
+
+/// Whether a loop goes on.
+enum Pass {
+    Next,
+    Last,
+}
+
+/// What a `break` or `continue` means for the innermost loop; anything else goes further out.
+fn leave(stop: Stop) -> Result<Pass, Stop> {
+    match stop {
+        Stop::Break(1) => Ok(Pass::Last),
+        Stop::Break(levels) => Err(Stop::Break(levels - 1)),
+        Stop::Continue(1) => Ok(Pass::Next),
+        Stop::Continue(levels) => Err(Stop::Continue(levels - 1)),
+        other => Err(other),
+    }
+}
