@@ -105,7 +105,9 @@ dialect_table! {
     /// A lone `$` behind the last expansion of a word keeps the whole word from being split.
     lone_dollar_keeps_whole: bool = [N, Y, N, N, N, N, N], "observed: IFS=:; y=a:b; echo $y$";
     /// In the expansion behind a `\"$@\"` in the same word, white space of IFS separates like any other character of IFS.
-    strict_behind_quoted_at: bool = [N, N, Y, N, N, N, N], "observed: set -- q; x='a  b'; printf '[%s]' \"$@\"$x";
+    strict_behind_quoted_at: bool = [N, N, Y, Y, N, N, N], "observed: set -- q; x='a  b'; printf '[%s]' \"$@\"$x";
+    /// There, white space behind white space is skipped all the same.
+    strict_blanks_merge: bool = [N, N, N, Y, N, N, N], "observed: IFS=' :'; set -- q; x='a : b'; printf '[%s]' \"$@\"$x";
     /// IFS is a list of characters of the locale, not of bytes.
     ifs_characters: bool = [Y, Y, N, N, Y, N, Y], "observed with LANG=C.UTF-8: IFS='ä'";
     /// White space of IFS before a separator of several bytes belongs to that separator.

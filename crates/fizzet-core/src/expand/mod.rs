@@ -159,6 +159,7 @@ fn split_all(cx: &mut dyn Context, pieces: Vec<Piece>, word: &Word) -> Result<Ve
     let rules = split::Rules {
         across: state.dialect.splits_across_expansions,
         blank_joins_wide: state.dialect.blank_joins_wide_separator,
+        strict_blanks_merge: state.dialect.strict_blanks_merge,
         leading_blank_joins: state.dialect.leading_blank_joins_under_at
             && parts.iter().any(names_all_parameters),
     };

@@ -116,6 +116,8 @@ pub(super) struct Rules {
     pub(super) across: bool,
     /// White space before a separator of several bytes belongs to it.
     pub(super) blank_joins_wide: bool,
+    /// White space that separates strictly swallows the white space behind it.
+    pub(super) strict_blanks_merge: bool,
     /// White space at the start joins a separator behind it.
     pub(super) leading_blank_joins: bool,
 }
@@ -147,7 +149,7 @@ pub(super) fn split(pieces: Vec<Piece>, ifs: &Ifs, rules: Rules) -> Vec<Text> {
         } else {
             splitter.text(&text, ifs, rules, &mut region);
         }
-        splitter.break_field(after, &mut region);
+        splitter.break_field(after, rules, &mut region);
     }
     splitter.fields
 }
@@ -245,10 +247,18 @@ impl Splitter {
         }
     }
 
-    fn break_field(&mut self, after: Break, region: &mut Option<Span>) {
+    /// White space where it separates like any other character of IFS; in some shells what follows
+    /// the first of it is skipped all the same.
+    fn strict_blank(&mut self, rules: Rules, origin: &Origin) {
+        if !(rules.strict_blanks_merge && self.place == Place::Separator) {
+            self.end_field(origin);
+        }
+        self.place = Place::Separator;
+    }
+
+    fn break_field(&mut self, after: Break, rules: Rules, region: &mut Option<Span>) {
         if let Break::Separator(span) = after {
-            self.end_field(&Origin::new(Rule::Parameter, span));
-            self.place = Place::Separator;
+            self.strict_blank(rules, &Origin::new(Rule::Parameter, span));
             *region = Some(span);
             return;
         }
@@ -267,10 +277,7 @@ impl Splitter {
         while at < bytes.len() {
             let (kind, length) = ifs.kind(&bytes[at..]);
             match kind {
-                Kind::Blank if run.standing == Standing::Strict => {
-                    self.end_field(origin);
-                    self.place = Place::Separator;
-                }
+                Kind::Blank if run.standing == Standing::Strict => self.strict_blank(rules, origin),
                 Kind::Text => {
                     let start = at;
                     at += length;
@@ -326,7 +333,7 @@ mod tests {
         split(
             vec![Piece { text, after: Break::Field }],
             &ifs,
-            Rules { across: true, blank_joins_wide: true, leading_blank_joins: false },
+            Rules { across: true, blank_joins_wide: true, leading_blank_joins: false, strict_blanks_merge: false },
         )
         .iter()
         .map(|field| String::from_utf8_lossy(field.bytes()).into_owned())

@@ -126,7 +126,7 @@ impl<'c> Substitution<'c> {
         Ok(())
     }
 
-    fn part(&mut self, part: &Part, mut place: Place) -> Result<(), Stop> {
+    pub(super) fn part(&mut self, part: &Part, mut place: Place) -> Result<(), Stop> {
         let expands =
             matches!(part, Part::Parameter(_) | Part::Command(_) | Part::Arithmetic { .. });
         if expands && !place.quoted {

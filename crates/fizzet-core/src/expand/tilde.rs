@@ -28,6 +28,13 @@ impl Substitution<'_> {
             self.later_parts(rest, place)?;
             return Ok(&[]);
         }
+        if self.cx.state().dialect.unknown_user_cuts_word
+            && let Some(kept) = before_slash(parts)
+        {
+            self.cut = true;
+            kept.iter().try_for_each(|part| self.part(part, place))?;
+            return Ok(&[]);
+        }
         match parts {
             [Part::Literal { bytes, span }, rest @ ..] if place.tilde == Tilde::AfterColons => {
                 self.assigned_literal(bytes, *span, rest.is_empty(), place)?;
@@ -197,6 +204,30 @@ impl Substitution<'_> {
         self.push(&home, Standing::Quoted, &Origin::from_hop(hop))?;
         Ok(end)
     }
+}
+
+/// The parts before the first slash of a word that begins with a tilde and an expansion: the name of
+/// a user that cannot exist.
+fn before_slash(parts: &[Part]) -> Option<Vec<Part>> {
+    let has_slash = |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'/'));
+    let (first, rest) = parts.split_first()?;
+    let begins = matches!(first, Part::Literal { bytes, .. } if bytes[0] == b'~');
+    if !begins || has_slash(first) {
+        return None;
+    }
+    let at = rest.iter().position(has_slash)? + 1;
+    let is_name = |part: &Part| matches!(part, Part::Literal { .. } | Part::Parameter(_));
+    if !parts[..at].iter().all(is_name) {
+        return None;
+    }
+    let mut kept = parts[..at].to_vec();
+    if let Part::Literal { bytes, span } = &parts[at]
+        && let Some(slash) = bytes.iter().position(|&byte| byte == b'/').filter(|&slash| slash > 0)
+    {
+        let span = Span { end: span.start + slash as u32, ..*span };
+        kept.push(Part::Literal { bytes: bytes[..slash].into(), span });
+    }
+    Some(kept)
 }
 
 /// Where the value of a literal that looks like `name=`, `name+=` or `name[...]=` begins.
