@@ -14,13 +14,24 @@ pub struct Limits {
     pub bytes: usize,
     /// Fields made by one word.
     pub fields: usize,
+    /// Words made by the braces of one word.
+    pub braces: usize,
+    /// Arguments kept in one trace, counting 64 bytes of one as another.
+    pub recorded: usize,
     /// Function calls and substitutions inside each other.
     pub depth: u32,
 }
 
 impl Default for Limits {
     fn default() -> Limits {
-        Limits { steps: 50_000_000, bytes: 64 << 20, fields: 4_000_000, depth: 1000 }
+        Limits {
+            steps: 50_000_000,
+            bytes: 16 << 20,
+            fields: 4_000_000,
+            braces: 250_000,
+            recorded: 500_000,
+            depth: 1000,
+        }
     }
 }
 

@@ -303,3 +303,32 @@ proptest! {
         prop_assert!(matches!(output.status.code(), Some(0 | 2 | 3 | 4)), "{:?}", output);
     }
 }
+
+#[test]
+fn bombs_hit_a_stated_limit() {
+    let nested = |opener: &str| format!("label {}", opener.repeat(10_000));
+    for line in [
+        "label {1..999999999}".to_owned(),
+        "while :; do :; done".to_owned(),
+        "f() { f; }; f".to_owned(),
+        "x=a; while :; do x=$x$x; done".to_owned(),
+        "x=aaaa; while :; do x=${x//a/bbbb}; x=${x//b/aaaa}; done".to_owned(),
+        "while :; do set -- \"$@\" a b c d e f g; label \"$@\"; done".to_owned(),
+        nested("$("),
+        nested("${x:-"),
+        "(".repeat(10_000),
+    ] {
+        let output = Run::of(&["line", "--format", "nul", &line]).any_status();
+        let said = text(&output.stderr);
+        let refused = matches!(output.status.code(), Some(2 | 4));
+        assert!(refused && said.contains("line 1, column"), "{line:.60}: {said:.300}");
+        assert!(output.stdout.is_empty());
+    }
+}
+
+#[test]
+fn a_word_of_ten_mebibytes_is_one_argument() {
+    let line = format!("label {}", "j".repeat(10 << 20));
+    let output = Run::of(&["line", "--format", "nul", "-"]).input(line.as_bytes()).status(0);
+    assert_eq!(output.stdout.len(), line.len() + 1);
+}

@@ -269,39 +269,3 @@ fn dash_agrees_on_lines() {
 fn dash_agrees_on_programs() {
     compare(Shell::Dash, program());
 }
-
-#[test]
-#[ignore = "needs the real shell; .ci/run switches it on"]
-fn busybox_agrees_on_lines() {
-    compare(Shell::Busybox, line());
-}
-
-#[test]
-#[ignore = "needs the real shell; .ci/run switches it on"]
-fn busybox_agrees_on_programs() {
-    compare(Shell::Busybox, program());
-}
-
-#[test]
-#[ignore = "needs the real shell; .ci/run switches it on"]
-fn ksh93_agrees_on_lines() {
-    compare(Shell::Ksh93, line());
-}
-
-#[test]
-#[ignore = "needs the real shell; .ci/run switches it on"]
-fn ksh93_agrees_on_programs() {
-    compare(Shell::Ksh93, program());
-}
-
-#[test]
-#[ignore = "needs the real shell; .ci/run switches it on"]
-fn mksh_agrees_on_lines() {
-    compare(Shell::Mksh, line());
-}
-
-#[test]
-#[ignore = "needs the real shell; .ci/run switches it on"]
-fn mksh_agrees_on_programs() {
-    compare(Shell::Mksh, program());
-}

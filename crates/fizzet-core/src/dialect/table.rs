@@ -92,7 +92,9 @@ dialect_table! {
     dot_star_matches_dots: bool = [Y, N, Y, Y, N, N, N], "observed in all six: echo .* in a folder";
     /// In a bracket expression `^` negates as `!` does.
     caret_negates: bool = [N, Y, N, Y, Y, N, Y], "observed in all six: echo [^a]*";
-    /// Patterns and lengths count characters of the locale, not bytes.
+    /// `${#x}` counts characters of the locale, not bytes.
+    lengths_in_characters: bool = [Y, Y, N, Y, Y, Y, Y], "observed with LANG=C.UTF-8: x=ä; echo ${#x}";
+    /// Patterns match characters of the locale, not bytes.
     characters: bool = [Y, Y, N, N, Y, Y, Y], "observed with LANG=C.UTF-8: echo ?.txt beside a file named with a two-byte letter";
     /// Several slashes behind a component that is a pattern become one in the pathnames.
     squeezes_slashes: bool = [N, Y, N, N, N, N, N], "observed in all six: echo s*//k*";
@@ -151,7 +153,7 @@ dialect_table! {
     /// A tilde after `=` or `:` in an argument that looks like an assignment is expanded.
     tilde_in_arguments: bool = [N, Y, N, N, N, N, N], "observed: echo a=~ a=~:~";
     /// A tilde directly after the `=` of an argument is expanded.
-    tilde_after_equals: bool = [N, Y, N, N, N, Y, N], "observed: echo a=~";
+    tilde_after_equals: bool = [N, N, N, N, N, Y, N], "observed: echo a=~";
     /// `$'...'` decodes escapes.
     dollar_single_quotes: bool = [Y, Y, N, Y, Y, Y, Y], "observed in all six: echo $'a\\tb'";
     /// `$\"...\"` is a double-quoted string without the dollar.

@@ -66,7 +66,7 @@ pub fn fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
     let state = cx.state();
     if state.dialect.braces
         && !state.options.no_braces
-        && let Some(words) = brace::words(word, state.limits.fields)?
+        && let Some(words) = brace::words(word, state.limits.braces)?
     {
         let mut made = Vec::with_capacity(words.len());
         for word in &words {
@@ -78,7 +78,8 @@ pub fn fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
 }
 
 fn brace_free_fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
-    let tilde = match cx.state().dialect.tilde_in_arguments {
+    let dialect = &cx.state().dialect;
+    let tilde = match dialect.tilde_in_arguments || dialect.tilde_after_equals {
         true => Tilde::AfterAssignment,
         false => Tilde::AtStart,
     };

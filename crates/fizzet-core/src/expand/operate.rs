@@ -82,7 +82,7 @@ impl Substitution<'_> {
             self.unset(parameter)?;
         }
         let state = self.cx.state();
-        let characters = state.dialect.characters && state.utf8();
+        let characters = state.dialect.lengths_in_characters && state.utf8();
         let count = match &held {
             Held::Unset => 0,
             Held::One(text) => length(text.bytes(), characters),
@@ -375,13 +375,23 @@ fn replaced(
         }
         Replace::First | Replace::All => {
             let mut at = 0;
+            let mut folded = None;
             while at < bytes.len()
                 && made.len() <= limit
                 && let Some((start, end)) = pattern.find(bytes, at)
             {
-                made.push_text(&text.slice(at, start));
-                made.push_text(replacement);
+                let between = (at, start);
                 at = end;
+                if made.run_count() <= MAX_TOLD_APART {
+                    made.push_text(&text.slice(between.0, between.1));
+                    made.push_text(replacement);
+                } else {
+                    let Some(origin) = folded.get_or_insert_with(|| folded_origin(text)) else {
+                        break;
+                    };
+                    made.push(&bytes[between.0..between.1], Standing::Quoted, origin);
+                    made.push(replacement.bytes(), Standing::Quoted, origin);
+                }
                 if which == Replace::First {
                     break;
                 }
@@ -390,6 +400,16 @@ fn replaced(
         }
     }
     made
+}
+
+/// How many pieces of a value with replacements are told apart.
+const MAX_TOLD_APART: usize = 4096;
+
+/// The origin of pieces that are no longer told apart.
+fn folded_origin(text: &Text) -> Option<Origin> {
+    let (run, _) = text.runs().next()?;
+    let span = run.origin.span();
+    Some(run.origin.then(Hop { rule: Rule::Folded, span, name: None, shifted: 0 }))
 }
 
 /// Changes the case of characters; a character whose other case is longer stays as it is.

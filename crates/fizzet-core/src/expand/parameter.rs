@@ -152,7 +152,10 @@ impl Substitution<'_> {
             filled,
         });
         match held {
-            Held::Unset => self.unset(parameter),
+            Held::Unset => {
+                self.was_unset = true;
+                self.unset(parameter)
+            }
             Held::One(mut text) => {
                 text.set_standing(place.expanded());
                 self.push_text(&text)

@@ -304,6 +304,10 @@ impl Pattern {
     /// The first place at or after `from` where a non-empty match begins, and where the longest one
     /// from there ends.
     pub fn find(&self, text: &[u8], from: usize) -> Option<(usize, usize)> {
+        if let Some(literal) = self.literal().filter(|literal| !literal.is_empty()) {
+            let start = from + bstr::ByteSlice::find(&text[from..], literal)?;
+            return Some((start, start + literal.len()));
+        }
         let mut at = from;
         loop {
             if let Some(Item::Literal(bytes)) = self.items.first() {

@@ -333,7 +333,12 @@ mod tests {
         split(
             vec![Piece { text, after: Break::Field }],
             &ifs,
-            Rules { across: true, blank_joins_wide: true, leading_blank_joins: false, strict_blanks_merge: false },
+            Rules {
+                across: true,
+                blank_joins_wide: true,
+                leading_blank_joins: false,
+                strict_blanks_merge: false,
+            },
         )
         .iter()
         .map(|field| String::from_utf8_lossy(field.bytes()).into_owned())

@@ -84,6 +84,8 @@ pub(super) struct Substitution<'c> {
     pub(super) cut: bool,
     /// The empty last parameter of a `"$@"`, which stays only if no unquoted expansion follows.
     last_empty: Option<Origin>,
+    /// Whether the latest parameter was not set.
+    pub(super) was_unset: bool,
     /// Whether the latest expansion that can be split was a quoted `$@` with parameters.
     behind_quoted_at: bool,
 }
@@ -101,6 +103,7 @@ impl<'c> Substitution<'c> {
             empty_ats: 0,
             behind_quoted_at: false,
             last_empty: None,
+            was_unset: false,
             cut: false,
         };
         substitution.word(word, place)?;
@@ -126,15 +129,28 @@ impl<'c> Substitution<'c> {
         Ok(())
     }
 
+    /// One part of a word. An unquoted expansion behind a `"$@"` has rules of its own in some shells.
     pub(super) fn part(&mut self, part: &Part, mut place: Place) -> Result<(), Stop> {
         let expands =
             matches!(part, Part::Parameter(_) | Part::Command(_) | Part::Arithmetic { .. });
-        if expands && !place.quoted {
-            self.last_empty = None;
-            if std::mem::take(&mut self.behind_quoted_at) {
-                place.expansion = Standing::Strict;
-            }
+        if !expands || place.quoted {
+            return self.carry_out(part, place);
         }
+        if self.behind_quoted_at {
+            place.expansion = Standing::Strict;
+        }
+        let (empty, behind) = (self.last_empty.take(), std::mem::take(&mut self.behind_quoted_at));
+        self.was_unset = false;
+        self.carry_out(part, place)?;
+        if std::mem::take(&mut self.was_unset) {
+            // An unset parameter counts as not written.
+            self.last_empty = empty;
+            self.behind_quoted_at |= behind;
+        }
+        Ok(())
+    }
+
+    fn carry_out(&mut self, part: &Part, place: Place) -> Result<(), Stop> {
         match part {
             Part::Literal { bytes, span } => {
                 let (rule, standing) = match place.quoted {

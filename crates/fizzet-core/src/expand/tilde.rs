@@ -28,6 +28,12 @@ impl Substitution<'_> {
             self.later_parts(rest, place)?;
             return Ok(&[]);
         }
+        if place.tilde == Tilde::AfterAssignment
+            && self.cx.state().dialect.tilde_after_equals
+            && let Some(at) = parts.iter().position(has_equals)
+        {
+            return self.after_equals(parts, at, place);
+        }
         if self.cx.state().dialect.unknown_user_cuts_word
             && let Some(kept) = before_slash(parts)
         {
@@ -58,6 +64,29 @@ impl Substitution<'_> {
             }
             _ => Ok(parts),
         }
+    }
+
+    /// A tilde directly behind the first unquoted `=` of a word, whatever stands before that.
+    fn after_equals<'p>(
+        &mut self,
+        parts: &'p [Part],
+        at: usize,
+        place: Place,
+    ) -> Result<&'p [Part], Stop> {
+        let plain = Place { tilde: Tilde::Never, ..place };
+        parts[..at].iter().try_for_each(|part| self.part(part, plain))?;
+        let Part::Literal { bytes, span } = &parts[at] else { return Ok(&parts[at..]) };
+        let head = bytes.iter().position(|&byte| byte == b'=').map_or(0, |equals| equals + 1);
+        self.literal(&bytes[..head], *span, 0, place)?;
+        let mut from = head;
+        if bytes.get(head) == Some(&b'~') {
+            let rest = Span { start: span.start + head as u32, ..*span };
+            let last = at + 1 == parts.len();
+            from += self.tilde_prefix(&bytes[head..], rest, last, false)?;
+        }
+        self.literal(&bytes[from..], *span, from, place)?;
+        parts[at + 1..].iter().try_for_each(|part| self.part(part, plain))?;
+        Ok(&[])
     }
 
     /// A word that begins with a tilde-prefix and a colon, where the shell takes all up to the next
@@ -206,10 +235,15 @@ impl Substitution<'_> {
     }
 }
 
+fn has_equals(part: &Part) -> bool {
+    matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'='))
+}
+
 /// The parts before the first slash of a word that begins with a tilde and an expansion: the name of
 /// a user that cannot exist.
 fn before_slash(parts: &[Part]) -> Option<Vec<Part>> {
-    let has_slash = |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'/'));
+    let has_slash =
+        |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'/'));
     let (first, rest) = parts.split_first()?;
     let begins = matches!(first, Part::Literal { bytes, .. } if bytes[0] == b'~');
     if !begins || has_slash(first) {

@@ -35,6 +35,7 @@ pub fn line(state: State, host: Rc<dyn Host>) -> Trace {
         host,
         commands: Vec::new(),
         missing: Vec::new(),
+        recorded: 0,
         word: None,
         depth: 0,
         testing: 0,
@@ -54,6 +55,8 @@ pub(crate) struct Walker {
     host: Rc<dyn Host>,
     commands: Vec<CommandTrace>,
     missing: Vec<Missing>,
+    /// Arguments in the commands so far; see [`crate::stop::Limits::recorded`].
+    recorded: usize,
     /// The word that is being expanded.
     word: Option<WordTrace>,
     /// Function calls and substitutions inside each other.

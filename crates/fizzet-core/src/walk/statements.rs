@@ -12,9 +12,6 @@ use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, RedirectTrace, WordTrace};
 use crate::walk::Walker;
 
-/// The most commands that one trace holds.
-const MAX_COMMANDS: usize = 100_000;
-
 impl Walker {
     pub(super) fn list(&mut self, list: &List) -> Result<(), Stop> {
         list.items.iter().try_for_each(|and_or| self.and_or(and_or))
@@ -154,9 +151,11 @@ impl Walker {
         let keeps = matches!(kind, CommandKind::Nothing)
             || (kind == CommandKind::Special && self.state.dialect.special_keeps_assignments);
         let (assignments, saved) = self.assignments(&command.assignments, !keeps)?;
-        let limit = MAX_COMMANDS as u64;
-        if self.commands.len() >= MAX_COMMANDS {
-            return Err(Stop::Limit { what: "commands in one trace", limit, span });
+        self.recorded += argv.iter().map(|text| 1 + text.len() / 64).sum::<usize>() + 1;
+        let limit = self.state.limits.recorded;
+        if self.recorded > limit && !self.commands.is_empty() {
+            let (what, limit) = ("arguments in one trace", limit as u64);
+            return Err(Stop::Limit { what, limit, span });
         }
         let called = argv.clone();
         let directed = redirections.clone();

@@ -53,6 +53,11 @@ impl Run {
         output
     }
 
+    /// The outcome, whatever its status.
+    pub fn any_status(mut self) -> Output {
+        self.command.output().unwrap()
+    }
+
     /// Standard output of a run that succeeds and says nothing on standard error.
     pub fn prints(self) -> String {
         let told = self.told.clone();
