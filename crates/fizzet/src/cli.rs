@@ -71,6 +71,15 @@ pub enum Color {
     Never,
 }
 
+/// What is shown besides the result.
+#[derive(Clone, Copy, PartialEq, Eq, Debug, ValueEnum)]
+pub enum Show {
+    /// Each argument's bytes beside its characters
+    Bytes,
+    /// The whole way of each argument, back to where it was given
+    Lineage,
+}
+
 /// Options of everything that prints.
 #[derive(Debug, Args)]
 pub struct OutputOptions {
@@ -92,6 +101,7 @@ pub struct OutputOptions {
   fizzet line --var jar='acacia honey' 'label $jar \"$jar\"'
   fizzet line 'label \"$@\"' 'lime honey' heather
   fizzet line --shell dash --ifs : --var path=a::b 'label $path'
+  fizzet line --show bytes,lineage 'set -- a b; shift; label \"$1\"'
   fizzet line --format nul 'label *.txt' | xargs -0 printf '[%s]\\n'
   echo 'label \"two words\"' | fizzet line -")]
 pub struct LineOptions {
@@ -110,6 +120,9 @@ pub struct LineOptions {
     /// Set IFS; \t, \n and \\ are understood
     #[arg(long, value_name = "TEXT")]
     pub ifs: Option<OsString>,
+    /// Show more: bytes, lineage
+    #[arg(long, value_enum, value_name = "WHAT", value_delimiter = ',')]
+    pub show: Vec<Show>,
     /// Where pathnames are looked up
     #[arg(long, value_name = "DIR", default_value = ".")]
     pub dir: PathBuf,

@@ -332,3 +332,50 @@ fn a_word_of_ten_mebibytes_is_one_argument() {
     let output = Run::of(&["line", "--format", "nul", "-"]).input(line.as_bytes()).status(0);
     assert_eq!(output.stdout.len(), line.len() + 1);
 }
+
+#[test]
+fn lineage_tells_the_way_through_function_shift_and_variable() {
+    let line = "f() { shift; y=$1; label \"$y\"; }; f a \"$1\"";
+    let words = ["line", "--show", "lineage", line, "lime honey"];
+    let shown = Run::of(&words).prints();
+    let way = [
+        "the value of $y, expanded at line 1, column 27",
+        "stored in y at line 1, column 14",
+        "the value of $1, expanded at line 1, column 16 (after shift had moved",
+        "handed to a function at line 1, column 35",
+        "the value of $1, expanded at line 1, column 40",
+        "given as argument 1",
+    ];
+    let last = shown.rfind("lineage").unwrap();
+    let mut rest = &shown[last..];
+    for step in way {
+        let at = rest.find(step).unwrap_or_else(|| panic!("no {step:?} in:\n{rest}"));
+        rest = &rest[at..];
+    }
+    let document = json(&["--show", "lineage", line, "lime honey"]);
+    let commands = document["commands"].as_array().unwrap();
+    let piece = &commands.last().unwrap()["argv"][1]["pieces"][0];
+    let rules: Vec<&str> = piece["lineage"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|hop| hop["rule"].as_str().unwrap())
+        .collect();
+    assert_eq!(rules, ["parameter", "stored", "parameter", "call", "parameter", "given"]);
+}
+
+#[test]
+fn bytes_are_shown_beside_their_characters() {
+    let shown = Run::of(&["line", "--show", "bytes", "label 'ä\t'$x", "--"]).prints();
+    assert!(
+        shown.contains("     0  c3 a4 09                            ä·            quoted 'ä⟨tab⟩'"),
+        "{shown}"
+    );
+}
+
+#[test]
+fn input_that_nobody_knows_is_read_once() {
+    let output = Run::of(&["line", "label | while read l; do jar \"$l\"; done"]).status(3);
+    assert!(text(&output.stdout).contains("⟨not known⟩"));
+    assert!(text(&output.stderr).contains("the input of read"));
+}

@@ -13,7 +13,7 @@ use fizzet_core::trace::{Ending, Trace};
 use fizzet_core::walk;
 use fizzet_host::{Machine, check_folder, environment, environment_source, read_standard_input};
 
-use crate::cli::{Format, LineOptions};
+use crate::cli::{Format, LineOptions, Show};
 use crate::failure::Failure;
 use crate::render::page::Page;
 use crate::render::{diagnose, json, line, nul};
@@ -164,10 +164,10 @@ fn print(options: &LineOptions, trace: &Trace) -> Result<u8, Failure> {
         Format::Text if trace.commands.is_empty() && !whole => {}
         Format::Text => {
             let mut page = Page::new(&options.output);
-            line::write(&mut page, trace);
+            line::write(&mut page, trace, &options.show);
             page.write(&mut out)?;
         }
-        Format::Json => json::line(trace, &mut out)?,
+        Format::Json => json::line(trace, options.show.contains(&Show::Lineage), &mut out)?,
         // A vector with a hole in it must not look like a whole one.
         Format::Nul if whole => nul::line(trace, &mut out)?,
         Format::Nul => {}

@@ -107,6 +107,34 @@ pub struct Piece {
     quoted: bool,
     /// Where that is written.
     source: Place,
+    /// The whole way, latest first; only with `--show lineage`.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    lineage: Option<Vec<HopOut>>,
+}
+
+/// One step on the way of some bytes.
+#[derive(Debug, Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+struct HopOut {
+    rule: &'static str,
+    /// The parameter concerned.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    name: Option<String>,
+    /// How far `shift` had moved the positional parameters.
+    #[serde(skip_serializing_if = "is_zero")]
+    shifted: usize,
+    /// Steps behind this one that are not kept.
+    #[serde(skip_serializing_if = "is_none_folded")]
+    folded: u64,
+    source: Place,
+}
+
+fn is_zero(count: &usize) -> bool {
+    *count == 0
+}
+
+fn is_none_folded(count: &u64) -> bool {
+    *count == 0
 }
 
 /// A place in a text: byte offsets, half open; line and column from 1, the column in characters.
@@ -197,8 +225,8 @@ impl Received {
 ///
 /// # Errors
 /// What the writer says.
-pub fn line(trace: &Trace, out: &mut dyn Write) -> Result<(), Failure> {
-    let mut places = Places::new(&trace.sources);
+pub fn line(trace: &Trace, lineage: bool, out: &mut dyn Write) -> Result<(), Failure> {
+    let mut places = Places::new(&trace.sources, lineage);
     let document = places.line(trace);
     serde_json::to_writer(&mut *out, &document)?;
     out.write_all(b"\n")?;
@@ -226,6 +254,8 @@ fn text_and_hex(bytes: &[u8]) -> (String, Option<String>) {
 /// counted on from the latest place in each source.
 struct Places<'a> {
     sources: &'a Sources,
+    /// Whether pieces tell their whole way.
+    lineage: bool,
     latest: HashMap<SourceId, Counted>,
 }
 
@@ -238,8 +268,8 @@ struct Counted {
 }
 
 impl<'a> Places<'a> {
-    fn new(sources: &'a Sources) -> Places<'a> {
-        Places { sources, latest: HashMap::new() }
+    fn new(sources: &'a Sources, lineage: bool) -> Places<'a> {
+        Places { sources, lineage, latest: HashMap::new() }
     }
 
     fn place(&mut self, span: Span) -> Place {
@@ -349,6 +379,19 @@ impl<'a> Places<'a> {
 
     fn piece(&mut self, bytes: &[u8], quoted: bool, origin: &Origin) -> Piece {
         let (text, hex) = text_and_hex(bytes);
-        Piece { text, hex, rule: origin.rule().name(), quoted, source: self.place(origin.span()) }
+        let source = self.place(origin.span());
+        let lineage = self.lineage.then(|| origin.hops().map(|origin| self.hop(origin)).collect());
+        Piece { text, hex, rule: origin.rule().name(), quoted, source, lineage }
+    }
+
+    fn hop(&mut self, origin: &Origin) -> HopOut {
+        let hop = origin.hop();
+        HopOut {
+            rule: hop.rule.name(),
+            name: hop.name.as_ref().map(|name| String::from_utf8_lossy(name).into_owned()),
+            shifted: hop.shifted,
+            folded: origin.folded(),
+            source: self.place(hop.span),
+        }
     }
 }

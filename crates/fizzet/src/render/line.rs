@@ -5,6 +5,8 @@ use fizzet_core::source::Sources;
 use fizzet_core::text::Text;
 use fizzet_core::trace::{CommandKind, CommandTrace, Trace, WordTrace};
 
+use crate::cli::Show;
+use crate::render::detail;
 use crate::render::excerpt::{self, Look, Mark};
 use crate::render::page::{Page, wrap};
 use crate::render::reason::reason;
@@ -16,7 +18,7 @@ const MAX_ROWS: usize = 12;
 const MAX_BYTES: usize = 2048;
 
 /// The whole trace.
-pub fn write(page: &mut Page, trace: &Trace) {
+pub fn write(page: &mut Page, trace: &Trace, show: &[Show]) {
     let total = trace.commands.len();
     if total == 0 {
         page.text("no command: nothing is executed").end_row();
@@ -30,6 +32,9 @@ pub fn write(page: &mut Page, trace: &Trace) {
         page.end_row();
         vector(page, trace, command);
         assignments(page, command);
+        if command.kind != CommandKind::Nothing {
+            details(page, trace, command, show);
+        }
     }
     notes(page, trace);
     if trace.assumed_status {
@@ -39,6 +44,18 @@ pub fn write(page: &mut Page, trace: &Trace) {
             page.width,
         ) {
             page.text(&row).end_row();
+        }
+    }
+}
+
+fn details(page: &mut Page, trace: &Trace, command: &CommandTrace, show: &[Show]) {
+    for (what, write) in [
+        (Show::Bytes, detail::bytes as fn(&mut Page, &Trace, &CommandTrace)),
+        (Show::Lineage, detail::lineage),
+    ] {
+        if show.contains(&what) {
+            page.end_row();
+            write(page, trace, command);
         }
     }
 }

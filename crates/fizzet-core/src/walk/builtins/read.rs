@@ -1,7 +1,7 @@
 //! `read` (POSIX XCU read).
 
 use crate::expand::{Context, ifs};
-use crate::lineage::{Hop, Rule};
+use crate::lineage::{Hop, Origin, Rule};
 use crate::stop::Stop;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
@@ -13,8 +13,7 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     let names: Vec<Vec<u8>> = call.operands().iter().map(|text| text.bytes().to_vec()).collect();
     let names = if names.is_empty() { vec![b"REPLY".to_vec()] } else { names };
     let Some((line, whole)) = walker.input_line(raw) else {
-        walker.missing("a line of input for read", call.span);
-        return Ok(0);
+        return walker.unknown_line(call, &names);
     };
     let ifs = ifs(&walker.state);
     let fields = crate::expand::split_line(line, &ifs, names.len());
@@ -26,6 +25,23 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
 }
 
 impl Walker {
+    /// One line of an input that nobody knows: the first name gets a hole, and the input ends there,
+    /// so that a loop over it makes one pass.
+    fn unknown_line(&mut self, call: &Call<'_>, names: &[Vec<u8>]) -> Result<u8, Stop> {
+        self.missing("the input of read", call.span);
+        if let Some(input) = self.input.last_mut() {
+            *input = Some((Text::new(), 0));
+        }
+        for (at, name) in names.iter().enumerate() {
+            let mut text = Text::new();
+            if at == 0 {
+                text.push_hole(Standing::Quoted, &Origin::new(Rule::Output, call.span));
+            }
+            self.assign_text(name, text, call.span)?;
+        }
+        Ok(0)
+    }
+
     /// The next line of input without its newline, and whether there was one. Escaped characters are
     /// quoted. `None` when nobody knows the input.
     fn input_line(&mut self, raw: bool) -> Option<(Text, bool)> {
