@@ -164,7 +164,8 @@ fn split_all(cx: &mut dyn Context, pieces: Vec<Piece>, word: &Word) -> Result<Ve
         leading_blank_joins: state.dialect.leading_blank_joins_under_at
             && parts.iter().any(names_all_parameters),
     };
-    let quotes = state.dialect.expansion_quotes_literal_ifs && parts.iter().any(is_expansion);
+    let splits = |part: &Part| is_expansion(part) || names_all_parameters(part);
+    let quotes = state.dialect.expansion_quotes_literal_ifs && parts.iter().any(splits);
     let limit = state.limits.fields;
     let pieces = match quotes {
         true => pieces.into_iter().map(|piece| piece.with_literal_ifs_quoted(&ifs)).collect(),
