@@ -221,11 +221,6 @@ impl Text {
         marks
     }
 
-    /// Whether any run, even an empty one, is quoted: then the field stays although it is empty.
-    pub fn has_quoted_run(&self) -> bool {
-        self.runs.iter().any(Run::is_quoted)
-    }
-
     /// Folds the middle runs into one when there are very many, so that a value which is stored
     /// again and again stays linear in its bytes.
     pub fn bound_runs(&mut self) {

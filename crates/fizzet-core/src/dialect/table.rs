@@ -82,10 +82,6 @@ const Y: bool = true;
 const N: bool = false;
 
 dialect_table! {
-    /// An unquoted parameter or command substitution is split at IFS.
-    splits_unquoted: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: x='a b'; echo $x";
-    /// The value of an unquoted expansion can match pathnames.
-    globs_values: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: x='*'; echo $x";
     /// A pattern that matches no pathname stays as it is; otherwise it is an error.
     keeps_unmatched: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: echo nosuch*";
     /// `.*` also matches `.` and `..`.
@@ -144,8 +140,6 @@ dialect_table! {
     at_joins_with_space: bool = [N, Y, N, N, Y, Y, N], "observed: IFS=:; set -- a b; x=$@";
     /// Whether a word of `export` and its kin is an assignment is decided when the command name has been expanded.
     late_declarations: bool = [N, N, Y, Y, N, N, Y], "observed: c=export; x='a b'; $c y=$x";
-    /// Commands may begin with a lone `;`.
-    leading_semicolon: bool = [N, N, N, N, Y, N, Y], "observed: ; echo a";
     /// `$10` is parameter 10 rather than `$1` followed by `0`.
     unbraced_digits: bool = [N, N, N, N, N, N, Y], "observed in all six: set -- a; echo $10";
     /// The name and value of `name=value` arguments of `export` and its kin are read as assignments.

@@ -1,6 +1,6 @@
 //! Which names a shell carries out itself.
 
-use crate::dialect::{Dialect, Shell};
+use crate::dialect::Dialect;
 
 /// How a command name is carried out.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
@@ -177,8 +177,6 @@ impl Dialect {
     /// Whether `name=value` arguments of this utility are read as assignments.
     pub fn is_declaration(&self, name: &[u8]) -> bool {
         let is_listed = std::str::from_utf8(name).is_ok_and(|name| DECLARATIONS.contains(&name));
-        self.declarations
-            && is_listed
-            && (self.utility(name).is_some() || self.shell == Shell::Posix)
+        self.declarations && is_listed && self.utility(name).is_some()
     }
 }

@@ -65,11 +65,6 @@ impl<'a> Parser<'a> {
         }
     }
 
-    /// Switches extended patterns on or off for what is still to be read (`shopt -s extglob`).
-    pub fn set_extended_patterns(&mut self, on: bool) {
-        self.extended_patterns = on;
-    }
-
     /// A span of the parsed text, told in the source it was written in.
     pub(super) fn span(&self, start: usize, end: usize) -> Span {
         let at = self.segments.partition_point(|segment| segment.at <= start) - 1;
