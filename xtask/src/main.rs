@@ -1,4 +1,6 @@
-//! Tasks of the developers: `cargo xtask schema [--check]`.
+//! Tasks of the developers: `cargo xtask schema [--check]`, `cargo xtask record [TOPIC]...`.
+
+mod record;
 
 use std::path::{Path, PathBuf};
 use std::process::ExitCode;
@@ -12,7 +14,8 @@ fn main() -> ExitCode {
     let outcome = match words[..] {
         ["schema"] => each_schema(write),
         ["schema", "--check"] => each_schema(check),
-        _ => Err("usage: cargo xtask schema [--check]".into()),
+        ["record", ..] => record::record(&words[1..]),
+        _ => Err("usage: cargo xtask schema [--check] | record [TOPIC]...".into()),
     };
     match outcome {
         Ok(()) => ExitCode::SUCCESS,

@@ -16,6 +16,48 @@ pub trait Files {
 
     /// Whether the path leads to a folder.
     fn is_folder(&self, path: &[u8]) -> bool;
+
+    /// What `test` can ask about a path; `None` if nothing has it. A link is followed if `follow`.
+    fn status(&self, path: &[u8], follow: bool) -> Option<Status>;
+
+    /// The bytes of a file, up to `limit` and one more; `None` if it cannot be read.
+    fn read(&self, path: &[u8], limit: usize) -> Option<Vec<u8>>;
+}
+
+/// What the system says about a file.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct Status {
+    /// What it is.
+    pub kind: FileKind,
+    /// Its size in bytes.
+    pub size: u64,
+    /// The permission bits, with set-user-ID, set-group-ID and the sticky bit.
+    pub mode: u32,
+    /// Whether this process may read, write and execute it.
+    pub access: [bool; 3],
+    /// When it was modified: seconds and nanoseconds.
+    pub modified: (i64, i64),
+    /// Device and number of the file: two paths with the same are the same file.
+    pub identity: (u64, u64),
+}
+
+/// Kinds of file.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum FileKind {
+    /// A regular file.
+    Regular,
+    /// A folder.
+    Folder,
+    /// A symbolic link, where it was not followed.
+    Link,
+    /// A named pipe.
+    Pipe,
+    /// A socket.
+    Socket,
+    /// A block device.
+    Block,
+    /// A character device.
+    Character,
 }
 
 /// The machine's users.
@@ -45,10 +87,73 @@ impl Files for Nowhere {
     fn is_folder(&self, _: &[u8]) -> bool {
         false
     }
+
+    fn status(&self, _: &[u8], _: bool) -> Option<Status> {
+        None
+    }
+
+    fn read(&self, _: &[u8], _: usize) -> Option<Vec<u8>> {
+        None
+    }
 }
 
 impl Users for Nowhere {
     fn home(&self, _: &[u8]) -> Option<Vec<u8>> {
         None
+    }
+}
+
+/// A host as seen from another of its folders: the one that `cd` has gone to.
+pub struct Inside {
+    /// The host.
+    pub host: std::rc::Rc<dyn Host>,
+    /// The folder that relative paths start from.
+    pub folder: std::rc::Rc<[u8]>,
+}
+
+impl Inside {
+    fn place(&self, path: &[u8]) -> Vec<u8> {
+        join(&self.folder, path)
+    }
+}
+
+/// A path as reached from a folder.
+pub fn join(folder: &[u8], path: &[u8]) -> Vec<u8> {
+    if folder.is_empty() || path.first() == Some(&b'/') {
+        return path.to_vec();
+    }
+    let mut joined = folder.to_vec();
+    if joined.last() != Some(&b'/') {
+        joined.push(b'/');
+    }
+    joined.extend_from_slice(path);
+    joined
+}
+
+impl Files for Inside {
+    fn list(&self, folder: &[u8], each: &mut dyn FnMut(&[u8])) -> bool {
+        self.host.list(&self.place(folder), each)
+    }
+
+    fn exists(&self, path: &[u8]) -> bool {
+        self.host.exists(&self.place(path))
+    }
+
+    fn is_folder(&self, path: &[u8]) -> bool {
+        self.host.is_folder(&self.place(path))
+    }
+
+    fn status(&self, path: &[u8], follow: bool) -> Option<Status> {
+        self.host.status(&self.place(path), follow)
+    }
+
+    fn read(&self, path: &[u8], limit: usize) -> Option<Vec<u8>> {
+        self.host.read(&self.place(path), limit)
+    }
+}
+
+impl Users for Inside {
+    fn home(&self, user: &[u8]) -> Option<Vec<u8>> {
+        self.host.home(user)
     }
 }

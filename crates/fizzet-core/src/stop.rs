@@ -76,14 +76,43 @@ pub struct ShellError {
     pub message: String,
     /// Where.
     pub span: Span,
-    /// The status that the shell ends with.
+    /// The status that it leaves.
     pub status: u8,
+    /// What it ends.
+    pub reach: Reach,
+    /// Whether it is the wrong use of a built-in utility, which `command` forgives.
+    pub is_usage: bool,
+    /// Whether it is the assignment of a read-only variable.
+    pub is_read_only: bool,
+}
+
+impl ShellError {
+    /// An error that is no wrong use of a utility.
+    pub fn new(message: impl Into<String>, span: Span, status: u8, reach: Reach) -> ShellError {
+        ShellError { message: message.into(), span, status, reach, is_usage: false, is_read_only: false }
+    }
+}
+
+/// What an error of the traced shell ends.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Reach {
+    /// The command it occurs in.
+    Command,
+    /// The line (as the shell reads lines) it occurs in.
+    Line,
+    /// The shell.
+    Shell,
 }
 
 impl Stop {
-    /// An error of the traced shell.
+    /// An error that ends the traced shell.
     pub fn shell(message: impl Into<String>, span: Span, status: u8) -> Stop {
-        Stop::Shell(ShellError { message: message.into(), span, status })
+        Stop::error(message, span, status, Reach::Shell)
+    }
+
+    /// An error of the traced shell.
+    pub fn error(message: impl Into<String>, span: Span, status: u8, reach: Reach) -> Stop {
+        Stop::Shell(ShellError::new(message, span, status, reach))
     }
 }
 

@@ -1,9 +1,13 @@
 //! Real files.
 
 use std::ffi::OsStr;
-use std::io;
+use std::io::{self, Read};
 use std::os::unix::ffi::OsStrExt;
+use std::os::unix::fs::{FileTypeExt, MetadataExt};
 use std::path::{Path, PathBuf};
+
+use fizzet_core::host::{FileKind, Status};
+use rustix::fs::{Access, access};
 
 /// A path as the traced shell would reach it: relative ones start from `folder`.
 pub(crate) fn place(folder: &Path, path: &[u8]) -> PathBuf {
@@ -17,6 +21,41 @@ pub(crate) fn list(folder: &Path, each: &mut dyn FnMut(&[u8])) -> bool {
         each(entry.file_name().as_bytes());
     }
     true
+}
+
+/// What the system says about a file.
+pub(crate) fn status(path: &Path, follow: bool) -> Option<Status> {
+    let found = if follow { path.metadata() } else { path.symlink_metadata() }.ok()?;
+    let kind = match found.file_type() {
+        kind if kind.is_dir() => FileKind::Folder,
+        kind if kind.is_symlink() => FileKind::Link,
+        kind if kind.is_fifo() => FileKind::Pipe,
+        kind if kind.is_socket() => FileKind::Socket,
+        kind if kind.is_block_device() => FileKind::Block,
+        kind if kind.is_char_device() => FileKind::Character,
+        _ => FileKind::Regular,
+    };
+    let may = |what| access(path, what).is_ok();
+    Some(Status {
+        kind,
+        size: found.size(),
+        mode: found.mode() & 0o7777,
+        access: [may(Access::READ_OK), may(Access::WRITE_OK), may(Access::EXEC_OK)],
+        modified: (found.mtime(), found.mtime_nsec()),
+        identity: (found.dev(), found.ino()),
+    })
+}
+
+/// The first bytes of a regular file or of the empty device; others could keep the trace waiting.
+pub(crate) fn read(path: &Path, limit: usize) -> io::Result<Vec<u8>> {
+    let mut bytes = Vec::new();
+    if path != Path::new("/dev/null") {
+        if !path.metadata()?.is_file() {
+            return Err(io::ErrorKind::Unsupported.into());
+        }
+        std::fs::File::open(path)?.take(limit as u64 + 1).read_to_end(&mut bytes)?;
+    }
+    Ok(bytes)
 }
 
 /// Makes sure that a folder is there and can be read.

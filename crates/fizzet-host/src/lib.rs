@@ -9,7 +9,7 @@ mod users;
 
 use std::path::PathBuf;
 
-use fizzet_core::host::{Files, Users};
+use fizzet_core::host::{Files, Status, Users};
 
 pub use files::check_folder;
 pub use given::{environment, environment_source, read_standard_input};
@@ -38,6 +38,14 @@ impl Files for Machine {
 
     fn is_folder(&self, path: &[u8]) -> bool {
         files::place(&self.folder, path).is_dir()
+    }
+
+    fn status(&self, path: &[u8], follow: bool) -> Option<Status> {
+        files::status(&files::place(&self.folder, path), follow)
+    }
+
+    fn read(&self, path: &[u8], limit: usize) -> Option<Vec<u8>> {
+        files::read(&files::place(&self.folder, path), limit).ok()
     }
 }
 

@@ -7,7 +7,7 @@ use std::os::unix::ffi::OsStrExt;
 
 use proptest::prelude::*;
 use serde_json::Value;
-use support::argument_bytes;
+use fizzet_truth::argument_bytes;
 use support::program::{Run, text};
 
 fn json(words: &[&str]) -> Value {

@@ -4,12 +4,12 @@
 //! FIZZET_LIVE_SEED which ones: a run with the same seed draws the same, so that a red run says
 //! something about the change and not about luck. Other seeds are for hunting.
 
-mod support;
+use std::path::Path;
 
 use fizzet_core::dialect::Shell;
 use proptest::prelude::*;
 use proptest::test_runner::{Config, RngAlgorithm, TestCaseError, TestRng, TestRunner};
-use support::{Place, real, shown};
+use fizzet_truth::{Place, find, with_end};
 
 /// One random line with its arguments.
 #[derive(Clone, Debug)]
@@ -227,25 +227,20 @@ fn cases() -> u32 {
 }
 
 fn compare(shell: Shell, drawn: impl Strategy<Value = Drawn>, cases: u32) {
-    assert!(real(shell).is_some(), "{shell} is not installed; .ci/run installs it");
-    let place = Place::new();
+    assert!(find(shell).is_some(), "{shell} is not installed; .ci/run installs it");
+    let place = Place::new(Path::new(env!("CARGO_BIN_EXE_fizzet"))).unwrap();
     let config =
         Config { cases, failure_persistence: None, max_shrink_iters: 4000, ..Config::default() };
     let outcome = TestRunner::new_with_rng(config, seeded()).run(&drawn, |drawn| {
-        // A shell that gives up on the way never comes to the last line.
-        let line = format!("{}\nhive end", drawn.line);
+        let line = with_end(&drawn.line);
         let arguments: Vec<&[u8]> =
             drawn.arguments.iter().map(|argument| argument.as_bytes()).collect();
-        let truth = place.truth(shell, line.as_bytes(), &arguments);
+        let truth = place.truth(shell, line.as_bytes(), &arguments).unwrap();
         let prediction = place.prediction(shell, line.as_bytes(), &arguments);
-        if truth.vectors == prediction.vectors {
+        if truth == prediction {
             return Ok(());
         }
-        Err(TestCaseError::fail(format!(
-            "\n   real: {}\n fizzet: {}",
-            shown(&truth),
-            shown(&prediction)
-        )))
+        Err(TestCaseError::fail(format!("\n   real: {truth}\n fizzet: {prediction}")))
     });
     if let Err(error) = outcome {
         panic!("{shell}: {error}");

@@ -9,7 +9,7 @@ use std::path::Path;
 use std::process::Command;
 
 use serde_json::Value;
-use support::argument_bytes;
+use fizzet_truth::argument_bytes;
 use support::program::{Run, text};
 
 const FIZZET: &str = env!("CARGO_BIN_EXE_fizzet");

@@ -7,5 +7,5 @@ mod table;
 mod utilities;
 
 pub use shell::Shell;
-pub use table::{Dialect, EmptyAt, ROWS, Row};
+pub use table::{Dialect, EmptyAt, Outside, ROWS, Row};
 pub use utilities::UtilityKind;

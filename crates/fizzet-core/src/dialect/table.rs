@@ -4,6 +4,7 @@
 //! that people are shown; the string behind it is the evidence.
 
 use crate::dialect::Shell;
+use crate::stop::Reach;
 
 /// One rule in which shells differ.
 #[derive(Clone, Copy, Debug)]
@@ -31,6 +32,17 @@ pub enum EmptyAt {
     First,
     /// If all is empty and it stands last.
     Last,
+}
+
+/// What a utility does where it has no place.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Outside {
+    /// It works.
+    Allowed,
+    /// Its status is 1.
+    Fails,
+    /// It ends the shell.
+    Fatal,
 }
 
 macro_rules! dialect_table {
@@ -84,6 +96,126 @@ const N: bool = false;
 dialect_table! {
     /// A pattern that matches no pathname stays as it is; otherwise it is an error.
     keeps_unmatched: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: echo nosuch*";
+    /// What a pattern that matches nothing ends where it is an error.
+    unmatched_ends: Reach = [Reach::Line, Reach::Line, Reach::Line, Reach::Line, Reach::Line, Reach::Line, Reach::Command], "observed: shopt -s failglob or zsh: label nosuch*; label after";
+    /// GLOBIGNORE lists patterns of pathnames that no pattern matches.
+    glob_ignore: bool = [N, Y, N, N, N, N, N], "observed: GLOBIGNORE='l*'; echo *id";
+    /// Aliases are replaced in scripts without being switched on.
+    aliases: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: alias l=label, newline, l a";
+    /// What `local` does outside a function.
+    local_outside: Outside = [Outside::Fatal, Outside::Fails, Outside::Fatal, Outside::Fatal, Outside::Fatal, Outside::Allowed, Outside::Allowed], "observed in all six: local x=1; echo after $x";
+    /// The option letters of `export`, `typeset` and their kin; a colon where one takes a value, a dot where it takes an attached number.
+    declaration_letters: &'static str = ["p", "aAfFgIilnprtux", "p", "np", "aAbCE.F.fgH.hi.L.lM:mnpR.rS.tT:uxZ.X.", "afgiL.lnpR.rtUuxZ.", "aAfFE.F.gHhi.klL.mpR.rtTUuxZ."], "observed with each letter";
+    /// `local -` makes the options of `set` local.
+    local_options: bool = [N, Y, Y, Y, N, N, N], "observed: f() { local -; set -f; }; f; echo *";
+    /// A word of `export` or `readonly` that is no name, or may not change, ends the shell.
+    bad_name_is_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: export 1x=2; echo after";
+    /// `typeset -n` makes a variable the name of another.
+    name_references: bool = [N, Y, N, N, Y, Y, N], "observed in all six: typeset -n r=x; r=1; echo $x";
+    /// `typeset -u` and its kin also change the value that the variable has already.
+    attributes_change_values: bool = [N, N, N, N, Y, Y, Y], "observed in all six: x=abc; typeset -u x; echo $x";
+    /// `unset` of a word that is no name ends the shell.
+    unset_bad_name_is_fatal: bool = [Y, N, Y, Y, N, N, Y], "observed in all six: unset 1x; echo after";
+    /// `unset f` takes a function away where no variable has the name.
+    unset_finds_functions: bool = [N, Y, N, N, N, N, N], "observed in all six: f() { :; }; unset f; f";
+    /// A local variable without a value is empty rather than unset.
+    local_is_empty: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { local x; echo ${x-unset}; }; f";
+    /// The status of a `cd` that fails.
+    folder_failure_status: u8 = [1, 1, 2, 2, 1, 2, 1], "observed in all six: cd nosuch; echo $?";
+    /// The option letters of `type`.
+    type_letters: &'static str = ["", "aftpP", "", "tpa", "afpqt", "", "afmpsSwW"], "observed in all six: type -t :";
+    /// The status of `command -v` and `type` for an unknown name.
+    unknown_name_status: u8 = [1, 1, 127, 127, 1, 1, 1], "observed in all six: command -v nosuch; echo $?";
+    /// How many digits `umask` prints.
+    mask_width: usize = [4, 4, 4, 4, 4, 3, 3], "observed in all six: umask";
+    /// A file that `.` cannot read ends the shell.
+    dot_failure_is_fatal: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: . ./nosuch; echo after";
+    /// `. file a b` makes a and b the positional parameters while it runs.
+    dot_takes_arguments: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: a file with echo $1";
+    /// The option letters of `read`.
+    read_letters: &'static str = ["r", "a:d:ei:n:N:p:rst:u:", "p:r", "d:n:p:rst:u:", "ACSd:n:N:prst:u:v", "Aad:N:n:prst:u:", "Aceiklnpqrsu:t.d:E"], "observed in all six with each letter";
+    /// A word of `read` that is no name ends the shell.
+    read_bad_name_is_fatal: bool = [N, N, N, N, N, N, Y], "observed in all six: read 1x; echo after";
+    /// `read` without a name keeps white space at both ends in REPLY.
+    reply_is_whole: bool = [N, Y, N, N, N, N, N], "observed: read with ' a b '";
+    /// The index of the first element of an array.
+    first_index: i64 = [0, 0, 0, 0, 0, 0, 1], "observed: a=(x y); echo ${a[1]}";
+    /// `break` outside a loop ends the shell.
+    lone_break_is_fatal: bool = [N, N, N, N, N, N, Y], "observed in all six: break; echo after";
+    /// `return` outside a function ends the shell; otherwise it is a mistake with the status 2.
+    return_ends_shell: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: return; echo after";
+    /// Too many arguments of `shift`, `exit` and their kin end the shell.
+    usage_letters_fatal: bool = [N, Y, N, N, N, N, N], "observed in all six: shift 1 2; echo after";
+    /// `exit` and `return` take negative numbers.
+    negative_statuses: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: (exit -1); echo $?";
+    /// `eval --` leaves the dashes out.
+    eval_takes_dashes: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: eval -- echo a";
+    /// A syntax error in the text of `eval` ends the shell.
+    eval_syntax_is_fatal: bool = [Y, N, Y, Y, N, Y, N], "observed in all six: eval fi; echo after";
+    /// The status of `eval` after a syntax error in its text.
+    eval_syntax_status: u8 = [2, 2, 2, 2, 3, 1, 1], "observed in all six: eval fi; echo $?";
+    /// The argument of `shift`, `exit` and their kin is an arithmetic expression.
+    numerals_are_expressions: bool = [N, N, N, N, Y, Y, Y], "observed in all six: shift 1+1";
+    /// An unknown option of `set` ends the shell.
+    unknown_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: set -Z; echo after";
+    /// Option letters of `set` besides those that change words.
+    set_letters: &'static str = ["bCmhvx", "EHPTCbhkmptvx", "CEIVbmpvxis", "CEIbmvx", "CHbhkmptvxsG", "CbhkmpvxsX", "CEHIPTVhkpvxslywgXYGm"], "observed in all six with each letter";
+    /// `set -A name values` fills an array.
+    set_fills_arrays: bool = [N, N, N, N, Y, Y, Y], "observed in all six: set -A x a b; echo ${x[1]}";
+    /// There is `set -o pipefail`.
+    pipe_fail: bool = [Y, Y, N, Y, Y, Y, Y], "observed in all six: set -o pipefail; echo $?";
+    /// The status of a command whose input file does not exist.
+    redirection_failure_status: u8 = [1, 1, 2, 1, 1, 1, 1], "observed in all six: true <nosuch; echo $?";
+    /// In a here-document `$*` is joined with spaces whatever IFS is.
+    document_joins_with_space: bool = [N, Y, N, N, N, N, N], "observed in all six: IFS=:; set -- a b; read x <<E with $*";
+    /// `${x/#p/r}` and `${x/%p/r}` replace at the start and at the end.
+    replacement_anchors: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: x=abc; echo ${x/#a/-}";
+    /// Quotes in the replacement of `\"${x/p/r}\"` quote, and are taken away.
+    replacement_unquotes: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: x=abc; echo \"${x/b/'q r'}\"";
+    /// An unquoted `&` in a replacement stands for what was matched.
+    replacement_ampersand: bool = [N, Y, N, N, N, N, N], "observed in all six: x=abc; echo ${x/b/&}";
+    /// `${x/#/r}` puts the replacement before the value.
+    empty_anchor: bool = [N, Y, N, N, N, Y, Y], "observed in all six: x=abc; echo ${x/#/p}";
+    /// The array that `=~` fills with the match and its groups.
+    match_array: &'static str = ["", "BASH_REMATCH", "", "", ".sh.match", "", ""], "observed: [[ abc =~ b ]]; echo ${BASH_REMATCH[0]}";
+    /// Escapes that `echo` decodes: letters, `0` for octal digits behind a zero, `1` for others.
+    echo_escapes: &'static str = ["abcfnrtv\\0", "abceEfnrtv\\0xuU", "abcefnrtv\\01", "abcefnrtv\\01x", "abcEfnrtv\\0", "abceEfnrtv\\0xuU", "abcefnrtv\\0xuU"], "observed in all six with each letter";
+    /// Escapes that the format of `printf` decodes.
+    format_escapes: &'static str = ["abfnrtv\\1", "abeEfnrtv\\1xuU?\"'", "abefnrtv\\1", "abcefnrtv\\1x", "abceEfnrtv\\1xuU?\"'*", "abcefnrtv\\1xuU\"", "abcefnrtv\\1xuU"], "observed in all six with each letter";
+    /// Escapes that `%b` of `printf` decodes.
+    argument_escapes: &'static str = ["abcfnrtv\\0", "abceEfnrtv\\01xuU", "abcefnrtv\\01", "abcefnrtv\\01x", "abcEfnrtv\\0", "abcefnrtv\\01xuU\"", "abcefnrtv\\0xuU"], "observed in all six with each letter";
+    /// `%q` of `printf` quotes.
+    printf_quotes: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: printf %q 'a b'";
+    /// What an assignment of a read-only variable before a command ends; nothing where it is passed over.
+    read_only_before_command: Option<Reach> = [Some(Reach::Shell), None, Some(Reach::Shell), Some(Reach::Shell), Some(Reach::Command), Some(Reach::Shell), Some(Reach::Command)], "observed in all six: readonly x=1; x=2 label a; label after";
+    /// `~0` stands for the first folder of the stack of `pushd`.
+    tilde_numbers: bool = [N, Y, N, N, N, N, Y], "observed in all six: echo ~0";
+    /// A tilde is expanded at the start of the pattern of `${x/#p/r}`.
+    tilde_in_anchored: bool = [N, N, N, N, N, Y, Y], "observed in all six: x=~; echo ${x/#~/T}";
+    /// `$@` and `$*` count as set even without parameters.
+    at_is_always_set: bool = [N, N, Y, Y, N, N, N], "observed in all six: set --; echo ${@-a}";
+    /// `$'...'` decodes escapes inside `\"${x-...}\"` too.
+    dollar_quotes_in_quoted_brace: bool = [N, Y, N, N, N, Y, N], "observed in all six: echo \"${x-$'a\\tb'}\"";
+    /// `\\x{...}` in `$'...'` takes any number of digits.
+    braced_hexadecimal: bool = [N, Y, N, N, Y, N, N], "observed in all six: echo $'\\x{41}'";
+    /// `${x:}` is a bad substitution.
+    empty_offset_is_bad: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: x=abc; echo ${x:}";
+    /// `${#%}` is the length of a parameter that does not exist.
+    odd_length_is_bad: bool = [N, Y, N, N, N, N, N], "observed in all six: echo ${#%}";
+    /// A syntax error in `name=(...)` ends only the line it is on.
+    array_error_ends_line: bool = [N, Y, N, N, N, N, N], "observed in all six: a=(x;y), newline, echo after";
+    /// A `for` variable that is no name is found out when the loop runs: its status is 1.
+    late_for_names: bool = [N, Y, N, N, N, N, N], "observed in all six: for 1 in a; do :; done; echo after";
+    /// `0x` without digits is 0.
+    empty_hexadecimal: bool = [N, Y, N, N, N, N, N], "observed in bash: echo $((0x))";
+    /// The status of `select` at the end of the input.
+    select_end_status: u8 = [1, 1, 1, 1, 1, 1, 0], "observed: select x in a; do :; done </dev/null; echo $?";
+    /// `%(format)T` of `printf` shows a time.
+    printf_times: bool = [N, Y, N, N, Y, N, N], "observed in all six: printf '%(%Y)T' 0";
+    /// A mistake in an expansion or assignment ends only the line it is on.
+    mistakes_end_line: bool = [N, Y, N, N, N, N, N], "observed in all six: two lines, label $((1/0)); label after, then label end";
+    /// The status of a subshell that a mistake ends, where it differs from that of a shell.
+    subshell_mistake_status: Option<u8> = [None, Some(1), None, None, None, None, None], "observed in all six: (label ${x?}); label $?";
     /// `.*` also matches `.` and `..`.
     dot_star_matches_dots: bool = [Y, N, Y, Y, N, N, N], "observed in all six: echo .* in a folder";
     /// In a bracket expression `^` negates as `!` does.

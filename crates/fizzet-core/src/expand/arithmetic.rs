@@ -54,7 +54,7 @@ fn parse(state: &State, text: &[u8], span: Span) -> Result<Expression, Stop> {
 }
 
 fn refuse(state: &State, wrong: &str, span: Span) -> Stop {
-    Stop::shell(format!("arithmetic: {wrong}"), span, state.dialect.arithmetic_status)
+    state.mistake(format!("arithmetic: {wrong}"), span, state.dialect.arithmetic_status)
 }
 
 fn evaluate(state: &mut State, expression: &Expression, span: Span) -> Result<i64, Stop> {

@@ -37,9 +37,6 @@ pub(super) fn words(word: &Word, limit: usize) -> Result<Option<Vec<Word>>, Stop
     }
     let units = units(&word.parts);
     let made = Expansion { limit, span: word.span }.expand(&units)?;
-    if made.len() == 1 {
-        return Ok(None);
-    }
     Ok(Some(made.into_iter().map(|units| Word { parts: parts(units), span: word.span }).collect()))
 }
 
@@ -108,16 +105,17 @@ struct Expansion {
 
 impl Expansion {
     fn expand(&self, units: &[Unit]) -> Result<Vec<Vec<Unit>>, Stop> {
-        let open = find(units, 0, b'{');
+        let mut open = find(units, 0, b'{');
+        // A brace that nothing closes is text; another may open behind it.
+        while open < units.len() && find(units, open + 1, b'}') == units.len() {
+            open = find(units, open + 1, b'{');
+        }
         let mut result = vec![units[..open].to_vec()];
         if open == units.len() {
             return Ok(result);
         }
         let start = open + 1;
         let close = find(units, start, b'}');
-        if close == units.len() {
-            return Ok(vec![units.to_vec()]);
-        }
         let amble = &units[start..close];
         let tack = if has_comma(amble) {
             self.alternatives(amble)?

@@ -1,60 +1,110 @@
 //! Pathname expansion (POSIX XCU 2.14.3).
 
-use crate::dialect::Dialect;
-use crate::expand::pattern::{Pattern, PatternRules, has_pattern};
-use crate::host::Files;
+use crate::expand::pattern::{Pattern, PatternRules, has_active, has_pattern};
+use crate::host::{FileKind, Files};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
+use crate::state::State;
 use crate::text::{Standing, Text};
+
+/// The deepest folder that `**` goes into.
+const MAX_DEPTH: u32 = 256;
+
+/// How pathnames are looked for now.
+pub(super) struct Settings {
+    rules: PatternRules,
+    /// Whether patterns match hidden files too.
+    hidden: bool,
+    /// Whether `.*` matches `.` and `..`.
+    dots: bool,
+    /// Whether several slashes behind a pattern become one.
+    squeezes: bool,
+    /// Whether `**` matches any number of folders.
+    double_star: bool,
+    /// What is left out: the patterns of GLOBIGNORE.
+    ignored: Vec<Pattern>,
+}
+
+impl Settings {
+    /// As the options and variables of the shell say.
+    pub(super) fn new(state: &State, rules: PatternRules) -> Settings {
+        let (dialect, options) = (&state.dialect, &state.options);
+        let list = state.variables.scalar(b"GLOBIGNORE").filter(|_| dialect.glob_ignore);
+        let list = list.map_or(&b""[..], Text::bytes);
+        let pattern = |bytes: &[u8]| Pattern::new(bytes, &vec![false; bytes.len()], rules);
+        Settings {
+            rules,
+            hidden: options.dot_glob || !list.is_empty(),
+            dots: dialect.dot_star_matches_dots,
+            squeezes: dialect.squeezes_slashes,
+            double_star: options.glob_star,
+            ignored: match list {
+                [] => Vec::new(),
+                _ => list.split(|&byte| byte == b':').map(pattern).collect(),
+            },
+        }
+    }
+}
+
+/// One level of a pathname that is looked for.
+struct Component {
+    /// How many slashes stand before it.
+    slashes: usize,
+    pattern: Pattern,
+    /// Whether it is `**` where that matches any number of folders.
+    any_depth: bool,
+}
 
 /// The pathnames that a field matches, sorted by bytes; `None` when it is no pattern or nothing
 /// matches.
 ///
-/// `word` is the place of the whole word; it becomes the place of the result. With the shell goes
-/// whether patterns match hidden files too.
+/// `word` is the place of the whole word; it becomes the place of the result.
 pub(super) fn pathnames(
     field: &Text,
     word: Span,
-    rules: PatternRules,
-    shell: (&Dialect, bool),
+    settings: &Settings,
     files: &dyn Files,
 ) -> Option<Vec<Text>> {
-    if !has_pattern(field) {
+    if !has_pattern(field, settings.rules) {
         return None;
     }
-    let components = components(field, rules);
-    if components.iter().all(|(_, pattern)| pattern.literal().is_some()) {
+    let components = components(field, settings);
+    if components.iter().all(|component| component.pattern.literal().is_some()) {
         return None;
     }
-    let mut found = search(&components, shell, files);
+    let mut found = Search { settings, files }.all(&components);
+    if !settings.ignored.is_empty() {
+        let last = |path: &[u8]| path.rsplit(|&b| b == b'/').next().map_or(false, is_dots);
+        found.retain(|path| {
+            !last(path) && !settings.ignored.iter().any(|pattern| pattern.matches(path))
+        });
+    }
     if found.is_empty() {
         return None;
     }
     found.sort_unstable();
-    let origin = match_origin(field, word);
-    Some(
-        found
-            .into_iter()
-            .map(|path| Text::from_bytes(path, Standing::Quoted, origin.clone()))
-            .collect(),
-    )
+    let origin = match_origin(field, word, settings.rules);
+    let text = |path: Vec<u8>| Text::from_bytes(path, Standing::Quoted, origin.clone());
+    Some(found.into_iter().map(text).collect())
+}
+
+fn is_dots(name: &[u8]) -> bool {
+    matches!(name, b"." | b"..")
 }
 
 /// The origin of matched pathnames: the match at the word, and before it where the first active
 /// pattern character came from.
-fn match_origin(field: &Text, word: Span) -> Origin {
+fn match_origin(field: &Text, word: Span, rules: PatternRules) -> Origin {
     let hop = Hop { rule: Rule::Pathname, span: word, name: None, shifted: 0 };
-    let active = field.runs().find(|(run, bytes)| {
-        !run.is_quoted() && bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'['))
-    });
+    let active = field.runs().find(|(run, bytes)| !run.is_quoted() && has_active(bytes, rules));
     match active {
         Some((run, _)) => run.origin.then(hop),
         None => Origin::from_hop(hop),
     }
 }
 
-/// The slashes before each component, and its pattern.
-fn components(field: &Text, rules: PatternRules) -> Vec<(usize, Pattern)> {
+fn components(field: &Text, settings: &Settings) -> Vec<Component> {
+    let rules = settings.rules;
     let (bytes, quoted) = (field.bytes(), field.quoting());
     let mut components = Vec::new();
     let mut at = 0;
@@ -72,7 +122,9 @@ fn components(field: &Text, rules: PatternRules) -> Vec<(usize, Pattern)> {
                 part.end -= 1;
             }
         }
-        components.push((slashes, Pattern::new(&bytes[part.clone()], &quoted[part], rules)));
+        let pattern = Pattern::new(&bytes[part.clone()], &quoted[part.clone()], rules);
+        let any_depth = settings.double_star && pattern.is_double_star(&bytes[part]);
+        components.push(Component { slashes, pattern, any_depth });
         at = start + length;
     }
     components
@@ -84,68 +136,98 @@ fn ends_in_escape(bytes: &[u8], quoted: &[bool]) -> bool {
     escapes.take_while(|&(&byte, &quoted)| byte == b'\\' && !quoted).count() % 2 == 1
 }
 
-fn search(
-    components: &[(usize, Pattern)],
-    (dialect, hidden): (&Dialect, bool),
-    files: &dyn Files,
-) -> Vec<Vec<u8>> {
-    let mut paths: Vec<Vec<u8>> = vec![Vec::new()];
-    let (mut unchecked, mut matched) = (false, false);
-    for (at, (slashes, pattern)) in components.iter().enumerate() {
-        let squeezed = if dialect.squeezes_slashes && matched { 1 } else { usize::MAX };
-        for path in &mut paths {
-            path.extend(std::iter::repeat_n(b'/', (*slashes).min(squeezed)));
-        }
-        if let Some(literal) = pattern.literal() {
-            for path in &mut paths {
-                path.extend_from_slice(literal);
-            }
-            unchecked = true;
-            continue;
-        }
-        let last = at + 1 == components.len();
-        let mut next = Vec::new();
-        for folder in &paths {
-            matches_in(folder, pattern, (dialect, hidden), files, &mut |name| {
-                let mut path = Vec::with_capacity(folder.len() + name.len());
-                path.extend_from_slice(folder);
-                path.extend_from_slice(name);
-                if last || files.is_folder(&path) {
-                    next.push(path);
-                }
-            });
-        }
-        paths = next;
-        (unchecked, matched) = (false, true);
-        if paths.is_empty() {
-            return paths;
-        }
-    }
-    if unchecked {
-        paths.retain(|path| files.exists(path));
-    }
-    paths
+struct Search<'a> {
+    settings: &'a Settings,
+    files: &'a dyn Files,
 }
 
-fn matches_in(
-    folder: &[u8],
-    pattern: &Pattern,
-    (dialect, all): (&Dialect, bool),
-    files: &dyn Files,
-    found: &mut dyn FnMut(&[u8]),
-) {
-    let hidden = pattern.begins_with(b'.');
-    let here: &[u8] = if folder.is_empty() { b"." } else { folder };
-    let listed = files.list(here, &mut |name| {
-        if (hidden || all || name[0] != b'.') && pattern.matches(name) {
-            found(name);
+impl Search<'_> {
+    fn all(&self, components: &[Component]) -> Vec<Vec<u8>> {
+        let mut paths: Vec<Vec<u8>> = vec![Vec::new()];
+        let (mut unchecked, mut matched) = (false, false);
+        for (at, component) in components.iter().enumerate() {
+            let squeezed = if self.settings.squeezes && matched { 1 } else { usize::MAX };
+            // `**` may have matched no folder at all; then no slash follows it.
+            let slashes = component.slashes.min(squeezed);
+            for path in paths.iter_mut().filter(|path| at == 0 || !path.is_empty()) {
+                if path.last() != Some(&b'/') || !matched {
+                    path.extend(std::iter::repeat_n(b'/', slashes));
+                }
+            }
+            if let Some(literal) = component.pattern.literal() {
+                paths.iter_mut().for_each(|path| path.extend_from_slice(literal));
+                unchecked = true;
+                continue;
+            }
+            let last = at + 1 == components.len();
+            let mut next = Vec::new();
+            for folder in &paths {
+                match component.any_depth {
+                    true => self.descend(folder, last, &mut next),
+                    false => self.level(folder, &component.pattern, last, &mut next),
+                }
+            }
+            paths = next;
+            (unchecked, matched) = (false, true);
+            if paths.is_empty() {
+                return paths;
+            }
         }
-    });
-    if listed && hidden && dialect.dot_star_matches_dots {
-        for name in [&b"."[..], b".."] {
-            if pattern.matches(name) {
+        if unchecked {
+            paths.retain(|path| !path.is_empty() && self.files.exists(path));
+        }
+        paths
+    }
+
+    /// The names in a folder that match; of all but the last component only folders.
+    fn level(&self, folder: &[u8], pattern: &Pattern, last: bool, next: &mut Vec<Vec<u8>>) {
+        self.names(folder, pattern, &mut |name| {
+            let path = [folder, name].concat();
+            if last || self.files.is_folder(&path) {
+                next.push(path);
+            }
+        });
+    }
+
+    /// What `**` matches from a folder on: the folder itself and all below it; as the last component
+    /// files too.
+    fn descend(&self, folder: &[u8], last: bool, next: &mut Vec<Vec<u8>>) {
+        if !last || !folder.is_empty() {
+            next.push(folder.to_vec());
+        }
+        self.below(folder, last, 0, next);
+    }
+
+    fn below(&self, folder: &[u8], last: bool, depth: u32, next: &mut Vec<Vec<u8>>) {
+        let mut names = Vec::new();
+        let any = Pattern::new(b"*", &[false], self.settings.rules);
+        self.names(folder, &any, &mut |name| names.push(name.to_vec()));
+        for name in names {
+            let path = [folder, &name[..]].concat();
+            let status = self.files.status(&path, false);
+            let inside = status.is_some_and(|status| status.kind == FileKind::Folder);
+            if inside || last {
+                next.push(path.clone());
+            }
+            if inside && depth < MAX_DEPTH {
+                let count = next.len();
+                self.below(&[&path[..], b"/"].concat(), last, depth + 1, next);
+                debug_assert!(next.len() >= count);
+            }
+        }
+    }
+
+    fn names(&self, folder: &[u8], pattern: &Pattern, found: &mut dyn FnMut(&[u8])) {
+        let hidden = pattern.begins_with(b'.');
+        let here: &[u8] = if folder.is_empty() { b"." } else { folder };
+        let all = self.settings.hidden;
+        let listed = self.files.list(here, &mut |name| {
+            if (hidden || all || name[0] != b'.') && pattern.matches(name) {
                 found(name);
             }
+        });
+        if listed && hidden && self.settings.dots {
+            [&b"."[..], b".."].into_iter().filter(|name| pattern.matches(name)).for_each(found);
         }
     }
 }

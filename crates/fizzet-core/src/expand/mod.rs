@@ -9,11 +9,13 @@ pub mod arithmetic;
 mod brace;
 mod glob;
 mod operate;
-mod parameter;
+pub(crate) mod parameter;
 pub mod pattern;
+pub(crate) mod regular;
 mod split;
 mod substitute;
 mod tilde;
+pub(crate) mod transform;
 
 use std::rc::Rc;
 
@@ -57,8 +59,17 @@ pub trait Context {
 /// # Errors
 /// An expansion that the shell refuses, or a limit.
 pub fn fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
+    let dialect = &cx.state().dialect;
+    let tilde = match dialect.tilde_in_arguments || dialect.tilde_after_equals {
+        true => Tilde::AfterAssignment,
+        false => Tilde::AtStart,
+    };
+    fields_with(cx, word, tilde)
+}
+
+fn fields_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Text>, Stop> {
     if let [Part::Literal { bytes, span }] = &word.parts[..]
-        && !bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'[' | b'~' | b'{'))
+        && !bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'[' | b'~' | b'{' | b'('))
     {
         let origin = Origin::new(Rule::Literal, *span);
         return Ok(vec![Text::from_bytes(&bytes[..], Standing::Plain, origin)]);
@@ -70,19 +81,23 @@ pub fn fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
     {
         let mut made = Vec::with_capacity(words.len());
         for word in &words {
-            made.append(&mut brace_free_fields(cx, word)?);
+            made.append(&mut brace_free_fields(cx, word, tilde)?);
         }
         return Ok(made);
     }
-    brace_free_fields(cx, word)
+    brace_free_fields(cx, word, tilde)
 }
 
-fn brace_free_fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
-    let dialect = &cx.state().dialect;
-    let tilde = match dialect.tilde_in_arguments || dialect.tilde_after_equals {
-        true => Tilde::AfterAssignment,
-        false => Tilde::AtStart,
-    };
+/// All fields that an element of an array makes: as [`fields`], but what looks like an assignment is
+/// none.
+///
+/// # Errors
+/// As for [`fields`].
+pub fn element_fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
+    fields_with(cx, word, Tilde::AtStart)
+}
+
+fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Text>, Stop> {
     let pieces = Substitution::run(cx, word, Place { tilde, ..Place::FIELDS })?;
     let texts = split_all(cx, pieces, word)?;
     match_all(cx, texts, word)
@@ -95,6 +110,16 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Sto
 /// As for [`fields`].
 pub fn single(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, Stop> {
     Ok(joined(Substitution::run(cx, word, Place { tilde, ..Place::SINGLE })?))
+}
+
+/// The text of a here-document.
+///
+/// # Errors
+/// As for [`fields`].
+pub fn document(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
+    let spaced = cx.state().dialect.document_joins_with_space;
+    let place = Place { quoted: true, joins_with_space: spaced, tilde: Tilde::Never, ..Place::SINGLE };
+    Ok(joined(Substitution::run(cx, word, place)?))
 }
 
 /// The text of a pattern: as [`single`], with the quoting kept for [`pattern::Pattern::from_text`].
@@ -190,19 +215,20 @@ pub(crate) fn ifs(state: &State) -> Ifs {
 }
 
 fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Result<Vec<Text>, Stop> {
-    if cx.state().options.no_glob || !texts.iter().any(pattern::has_pattern) {
+    let state = cx.state();
+    let rules = state.pattern_rules(state.options.no_case_glob);
+    if state.options.no_glob || !texts.iter().any(|text| pattern::has_pattern(text, rules)) {
         return Ok(texts);
     }
-    let state = cx.state();
-    let (rules, dialect) = (PatternRules::new(&state.dialect, state.utf8()), state.dialect.clone());
-    let options = state.options.clone();
+    let settings = glob::Settings::new(state, rules);
+    let (dialect, options) = (state.dialect.clone(), state.options.clone());
     let host = cx.host();
     let mut fields = Vec::with_capacity(texts.len());
     for text in texts {
-        match glob::pathnames(&text, word.span, rules, (&dialect, options.dot_glob), &*host) {
+        match glob::pathnames(&text, word.span, &settings, &*host) {
             Some(mut found) => {
                 if let Some(record) = cx.record() {
-                    let active = active_span(&text).unwrap_or(word.span);
+                    let active = active_span(&text, rules).unwrap_or(word.span);
                     record.matched.push(Matched { pattern: text, active, count: found.len() });
                 }
                 fields.append(&mut found);
@@ -211,7 +237,7 @@ fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Result<Vec<
             None if options.fail_glob || !dialect.keeps_unmatched => {
                 let shown = String::from_utf8_lossy(text.bytes()).into_owned();
                 let message = format!("no pathname matches {shown}");
-                return Err(Stop::shell(message, word.span, 1));
+                return Err(Stop::error(message, word.span, 1, dialect.unmatched_ends));
             }
             None if options.null_glob => {}
             None => fields.push(text),
@@ -221,11 +247,9 @@ fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Result<Vec<
 }
 
 /// Where the first active pattern character was written or expanded.
-fn active_span(text: &Text) -> Option<Span> {
+fn active_span(text: &Text, rules: PatternRules) -> Option<Span> {
     text.runs()
-        .find(|(run, bytes)| {
-            !run.is_quoted() && bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'['))
-        })
+        .find(|(run, bytes)| !run.is_quoted() && pattern::has_active(bytes, rules))
         .map(|(run, _)| run.origin.span())
 }
 

@@ -1,13 +1,14 @@
 //! What `${...}` does with a value.
 
 use crate::expand::parameter::Held;
-use crate::expand::pattern::{Pattern, PatternRules, next_character};
+use crate::expand::pattern::{Pattern, next_character};
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::{Tilde, arithmetic, joined, pattern_text, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::stop::Stop;
+use crate::state::element_name;
 use crate::syntax::ast::{
-    Arithmetic, Instead, Operation, Parameter, ParameterName, Replace, Subscript, Word,
+    Arithmetic, CaseChange, Instead, Operation, Parameter, ParameterName, Part, Replace, Subscript, Word,
 };
 use crate::text::{Standing, Text};
 
@@ -33,12 +34,12 @@ impl Substitution<'_> {
             Operation::Replace { which, pattern, replacement } => self
                 .replace(parameter, held, (*which, pattern, replacement.as_ref()), place)
                 .map(Some),
-            Operation::Case { upper, all, pattern } => {
+            Operation::Case { change, all, pattern } => {
                 let pattern = match pattern {
                     Some(word) => Some(self.pattern(word)?),
                     None => None,
                 };
-                let change = |text: &Text| cased(text, *upper, *all, pattern.as_ref());
+                let change = |text: &Text| cased(text, *change, *all, pattern.as_ref());
                 self.each(parameter, held, change).map(Some)
             }
             Operation::Substring { offset, length } => {
@@ -54,11 +55,11 @@ impl Substitution<'_> {
     fn pattern(&mut self, word: &Word) -> Result<Pattern, Stop> {
         let text = pattern_text(self.cx, word)?;
         let state = self.cx.state();
-        Ok(Pattern::from_text(&text, PatternRules::new(&state.dialect, state.utf8())))
+        Ok(Pattern::from_text(&text, state.pattern_rules(state.options.no_case_match)))
     }
 
     /// Applies a change to a value, or to each value of a list; an unset parameter stays unset.
-    fn each(
+    pub(super) fn each(
         &mut self,
         parameter: &Parameter,
         held: Held,
@@ -109,13 +110,22 @@ impl Substitution<'_> {
             Held::Unset => false,
             Held::One(text) => !colon || !text.is_empty() || text.has_hole(),
             Held::List { items, .. } => {
-                !items.is_empty() && (!colon || items.len() > 1 || !items[0].is_empty())
+                let always = self.cx.state().dialect.at_is_always_set;
+                (!items.is_empty() || (always && !colon))
+                    && (!colon || items.len() > 1 || !items[0].is_empty())
             }
         };
         let use_word = has_value == (what == Instead::Alternative);
         if !use_word {
             // `${x+word}` of an unset x is nothing, and no error under set -u.
             let nothing = what == Instead::Alternative;
+            if let Held::List { items, star: false } = &held
+                && nothing
+                && items.is_empty()
+                && place.quoted
+            {
+                self.met_quoted_at(0);
+            }
             return Ok(Some(if nothing { Held::One(Text::new()) } else { held }));
         }
         match what {
@@ -142,7 +152,8 @@ impl Substitution<'_> {
     fn assign(&mut self, parameter: &Parameter, word: &Word, place: Place) -> Result<Held, Stop> {
         let ParameterName::Variable(name) = &parameter.name else {
             let status = self.cx.state().dialect.bad_substitution_status;
-            return Err(Stop::shell("only a variable can be assigned", parameter.span, status));
+            let message = "only a variable can be assigned";
+            return Err(self.cx.state().mistake(message, parameter.span, status));
         };
         let inner = Place { fields: false, tilde: Tilde::AtStart, ..place };
         let value = joined(Substitution::run(self.cx, word, inner)?);
@@ -164,17 +175,30 @@ impl Substitution<'_> {
         (which, pattern, replacement): (Replace, &Word, Option<&Word>),
         place: Place,
     ) -> Result<Held, Stop> {
-        let pattern = self.pattern(pattern)?;
+        let anchored = matches!(which, Replace::Prefix | Replace::Suffix);
+        let plain = anchored && !self.cx.state().dialect.tilde_in_anchored;
+        let tilde = if plain { Tilde::Never } else { Tilde::AtStart };
+        let text = single(self.cx, pattern, tilde)?;
+        let state = self.cx.state();
+        let pattern = Pattern::from_text(&text, state.pattern_rules(state.options.no_case_match));
         let replacement = match replacement {
             Some(word) => {
-                let inner = Place { fields: false, tilde: Tilde::AtStart, ..place };
-                joined(Substitution::run(self.cx, word, inner)?).quoted()
+                let unquotes = self.cx.state().dialect.replacement_unquotes;
+                let quoted = place.quoted && !unquotes;
+                let inner = Place { fields: false, quoted, tilde: Tilde::AtStart, ..place };
+                joined(Substitution::run(self.cx, word, inner)?)
             }
             None => Text::new(),
         };
+        let dialect = self.cx.state().dialect.clone();
+        let replacement = Replacement::new(&replacement, dialect.replacement_ampersand);
+        let empty = anchored && !dialect.empty_anchor && pattern.literal() == Some(b"");
         let limit = self.cx.state().limits.bytes;
         let held = self
-            .each(parameter, held, |text| replaced(text, &pattern, &replacement, which, limit))?;
+            .each(parameter, held, |text| match empty && !text.is_empty() {
+                true => text.clone(),
+                false => replaced(text, &pattern, &replacement, which, limit),
+            })?;
         if let Held::One(text) = &held
             && text.len() > limit
         {
@@ -198,7 +222,8 @@ impl Substitution<'_> {
         };
         let negative = |cx: &mut dyn crate::expand::Context| {
             let status = cx.state().dialect.bad_substitution_status;
-            Stop::shell("the length of a substring is less than 0", parameter.span, status)
+            let message = "the length of a substring is less than 0";
+            cx.state().mistake(message, parameter.span, status)
         };
         match held {
             Held::Unset => {
@@ -274,8 +299,15 @@ impl Substitution<'_> {
         place: Place,
     ) -> Result<Option<Held>, Stop> {
         let status = self.cx.state().dialect.bad_substitution_status;
-        let refused = |what: &str| Stop::shell(what, parameter.span, status);
-        let Held::One(text) = held else { return Err(refused("the name for ${!...} is not set")) };
+        let span = parameter.span;
+        let Held::One(text) = held else {
+            let message = "the name for ${!...} is not set";
+            return Err(self.cx.state().mistake(message, span, status));
+        };
+        if let Some(named) = self.element_meant(parameter, text.bytes(), then)? {
+            let held = self.held(&named)?;
+            return self.operate(&named, held, place);
+        }
         let name = match text.bytes() {
             [sign @ (b'@' | b'*' | b'#' | b'?' | b'-' | b'$' | b'!')] => {
                 ParameterName::Special(*sign)
@@ -285,27 +317,36 @@ impl Substitution<'_> {
                 ParameterName::Positional(digits.parse().unwrap_or(usize::MAX))
             }
             name if crate::syntax::is_name(name) => ParameterName::Variable(name.into()),
-            _ => return Err(refused("the value for ${!...} is no name")),
+            _ => {
+                let message = "the value for ${!...} is no name";
+                return Err(self.cx.state().mistake(message, span, status));
+            }
         };
         let named = Parameter { name, index: None, operation: then.clone(), ..parameter.clone() };
         let held = self.held(&named)?;
         self.operate(&named, held, place)
     }
 
-    fn transform(&mut self, parameter: &Parameter, held: Held, letter: u8) -> Result<Held, Stop> {
-        match letter {
-            b'Q' => self.each(parameter, held, requoted),
-            b'U' => self.each(parameter, held, |text| cased(text, true, true, None)),
-            b'u' => self.each(parameter, held, |text| cased(text, true, false, None)),
-            b'L' => self.each(parameter, held, |text| cased(text, false, true, None)),
-            _ => {
-                self.cx.missing("what this transformation of a parameter gives", parameter.span);
-                let mut hole = Text::new();
-                let origin = Origin::new(Rule::Parameter, parameter.span);
-                hole.push_hole(Standing::Quoted, &origin);
-                Ok(Held::One(hole))
+    /// The element that `${!x}` means where the value of x is `name[index]`.
+    pub(super) fn element_meant(
+        &mut self,
+        parameter: &Parameter,
+        value: &[u8],
+        then: &Operation,
+    ) -> Result<Option<Parameter>, Stop> {
+        let Some((name, index)) = element_name(value) else { return Ok(None) };
+        let index = match index {
+            b"@" => Subscript::At,
+            b"*" => Subscript::Star,
+            index => {
+                let part = Part::Single { bytes: index.into(), span: parameter.span };
+                let word = Word { parts: vec![part], span: parameter.span };
+                Subscript::Index(Arithmetic { word, cached: Default::default() })
             }
-        }
+        };
+        let name = ParameterName::Variable(name.into());
+        let operation = then.clone();
+        Ok(Some(Parameter { name, index: Some(index), operation, ..parameter.clone() }))
     }
 }
 
@@ -353,10 +394,43 @@ fn removed(text: &Text, pattern: &Pattern, suffix: bool, longest: bool) -> Text 
     text.slice(end.copied().unwrap_or(0), bytes.len())
 }
 
+/// What is put in the place of a match: texts between which the match itself stands.
+struct Replacement {
+    around: Vec<Text>,
+}
+
+impl Replacement {
+    fn new(text: &Text, ampersand: bool) -> Replacement {
+        let mut around = Vec::new();
+        let mut from = 0;
+        if ampersand {
+            let quoted = text.quoting();
+            for (at, byte) in text.bytes().iter().enumerate() {
+                if *byte == b'&' && !quoted[at] {
+                    around.push(text.slice(from, at).quoted());
+                    from = at + 1;
+                }
+            }
+        }
+        around.push(text.slice(from, text.len()).quoted());
+        Replacement { around }
+    }
+
+    /// Puts the replacement of a match behind what is made already.
+    fn put(&self, made: &mut Text, matched: &Text) {
+        for (at, text) in self.around.iter().enumerate() {
+            if at > 0 {
+                made.push_text(matched);
+            }
+            made.push_text(text);
+        }
+    }
+}
+
 fn replaced(
     text: &Text,
     pattern: &Pattern,
-    replacement: &Text,
+    replacement: &Replacement,
     which: Replace,
     limit: usize,
 ) -> Text {
@@ -365,13 +439,13 @@ fn replaced(
     match which {
         Replace::Prefix => {
             let Some(end) = pattern.prefix_ends(bytes).pop() else { return text.clone() };
-            made.push_text(replacement);
+            replacement.put(&mut made, &text.slice(0, end));
             made.push_text(&text.slice(end, bytes.len()));
         }
         Replace::Suffix => {
             let Some(start) = pattern.suffix_start(bytes, true) else { return text.clone() };
             made.push_text(&text.slice(0, start));
-            made.push_text(replacement);
+            replacement.put(&mut made, &text.slice(start, bytes.len()));
         }
         Replace::First | Replace::All => {
             let mut at = 0;
@@ -380,18 +454,19 @@ fn replaced(
                 && made.len() <= limit
                 && let Some((start, end)) = pattern.find(bytes, at)
             {
-                let between = (at, start);
-                at = end;
                 if made.run_count() <= MAX_TOLD_APART {
-                    made.push_text(&text.slice(between.0, between.1));
-                    made.push_text(replacement);
+                    made.push_text(&text.slice(at, start));
+                    replacement.put(&mut made, &text.slice(start, end));
                 } else {
                     let Some(origin) = folded.get_or_insert_with(|| folded_origin(text)) else {
                         break;
                     };
-                    made.push(&bytes[between.0..between.1], Standing::Quoted, origin);
-                    made.push(replacement.bytes(), Standing::Quoted, origin);
+                    let mut one = Text::new();
+                    replacement.put(&mut one, &text.slice(start, end));
+                    made.push(&bytes[at..start], Standing::Quoted, origin);
+                    made.push(one.bytes(), Standing::Quoted, origin);
                 }
+                at = end;
                 if which == Replace::First {
                     break;
                 }
@@ -413,7 +488,7 @@ fn folded_origin(text: &Text) -> Option<Origin> {
 }
 
 /// Changes the case of characters; a character whose other case is longer stays as it is.
-fn cased(text: &Text, upper: bool, all: bool, pattern: Option<&Pattern>) -> Text {
+pub(super) fn cased(text: &Text, change: CaseChange, all: bool, pattern: Option<&Pattern>) -> Text {
     let mut made = Text::new();
     let mut first = true;
     for (run, bytes) in text.runs() {
@@ -426,6 +501,11 @@ fn cased(text: &Text, upper: bool, all: bool, pattern: Option<&Pattern>) -> Text
                 });
                 let wanted = fits && (all || first);
                 first = false;
+                let upper = match change {
+                    CaseChange::Upper => true,
+                    CaseChange::Lower => false,
+                    CaseChange::Other => !character.is_uppercase(),
+                };
                 let other = match (wanted, upper) {
                     (true, true) => one(character.to_uppercase()).unwrap_or(character),
                     (true, false) => one(character.to_lowercase()).unwrap_or(character),
@@ -443,41 +523,4 @@ fn cased(text: &Text, upper: bool, all: bool, pattern: Option<&Pattern>) -> Text
 fn one(mut characters: impl Iterator<Item = char>) -> Option<char> {
     let first = characters.next()?;
     characters.next().is_none().then_some(first)
-}
-
-/// `${x@Q}`: quoted so that the shell reads the same value again.
-fn requoted(text: &Text) -> Text {
-    let Some((run, _)) = text.runs().next() else {
-        return text.clone();
-    };
-    let control = |byte: &u8| byte.is_ascii_control();
-    let mut bytes = Vec::with_capacity(text.len() + 2);
-    if text.bytes().iter().any(control) {
-        bytes.extend_from_slice(b"$'");
-        for &byte in text.bytes() {
-            match byte {
-                b'\n' => bytes.extend_from_slice(b"\\n"),
-                b'\t' => bytes.extend_from_slice(b"\\t"),
-                b'\r' => bytes.extend_from_slice(b"\\r"),
-                0x1b => bytes.extend_from_slice(b"\\E"),
-                7 => bytes.extend_from_slice(b"\\a"),
-                8 => bytes.extend_from_slice(b"\\b"),
-                11 => bytes.extend_from_slice(b"\\v"),
-                12 => bytes.extend_from_slice(b"\\f"),
-                b'\'' | b'\\' => bytes.extend_from_slice(&[b'\\', byte]),
-                _ if control(&byte) => bytes.extend_from_slice(format!("\\{byte:03o}").as_bytes()),
-                _ => bytes.push(byte),
-            }
-        }
-    } else {
-        bytes.push(b'\'');
-        for &byte in text.bytes() {
-            match byte {
-                b'\'' => bytes.extend_from_slice(b"'\\''"),
-                _ => bytes.push(byte),
-            }
-        }
-    }
-    bytes.push(b'\'');
-    Text::from_bytes(bytes, run.standing, run.origin.clone())
 }

@@ -3,11 +3,12 @@
 use std::rc::Rc;
 
 use crate::expand::substitute::{Break, Place, Substitution};
-use crate::expand::{Tilde, arithmetic, ifs, record, single};
+use crate::expand::{Context, Tilde, arithmetic, ifs, record, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Key, Value, Variable};
-use crate::stop::Stop;
+use crate::stop::{Reach, ShellError, Stop};
+use crate::syntax::Parser;
 use crate::syntax::ast::{Arithmetic, Operation, Parameter, ParameterName, Subscript};
 use crate::text::{Standing, Text};
 use crate::trace::Expansion;
@@ -32,7 +33,7 @@ impl Substitution<'_> {
         let held = match parameter.operation {
             Operation::Bad => {
                 let status = self.cx.state().dialect.bad_substitution_status;
-                return Err(Stop::shell("bad substitution", parameter.span, status));
+                return Err(self.cx.state().mistake("bad substitution", parameter.span, status));
             }
             _ => self.held(parameter)?,
         };
@@ -44,6 +45,17 @@ impl Substitution<'_> {
 
     /// The value of the parameter, each text with the hop of this expansion.
     pub(super) fn held(&mut self, parameter: &Parameter) -> Result<Held, Stop> {
+        if let ParameterName::Variable(name) = &parameter.name
+            && let Some(meant) = self.cx.state().variables.meant(name)
+        {
+            return match self.element_meant(parameter, &meant, &Operation::Value)? {
+                Some(element) => self.held(&element),
+                None => {
+                    let name = ParameterName::Variable(meant);
+                    self.held(&Parameter { name, ..parameter.clone() })
+                }
+            };
+        }
         let state = self.cx.state();
         let name = parameter.name.to_bytes();
         let hop = |shifted| Hop {
@@ -123,9 +135,12 @@ impl Substitution<'_> {
     pub(super) fn key(&mut self, name: &[u8], index: &Arithmetic) -> Result<Key, Stop> {
         let associative = |one: &Variable| matches!(one.value, Value::Associative(_));
         if self.cx.state().variables.get(name).is_some_and(associative) {
-            return single(self.cx, &index.word, Tilde::Never).map(Key::Text);
+            return key_text(self.cx, index).map(Key::Text);
         }
-        arithmetic::value(self.cx, index).map(Key::Number)
+        arithmetic::value(self.cx, index).map(Key::Number).map_err(|stop| match stop {
+            Stop::Shell(error) => Stop::Shell(ShellError { reach: Reach::Shell, ..error }),
+            stop => stop,
+        })
     }
 
     /// Puts a value into the word.
@@ -183,7 +198,8 @@ impl Substitution<'_> {
             return self.separate(span, items, place);
         }
         let ifs = ifs(self.cx.state());
-        let spaced = !star && self.cx.state().dialect.at_joins_with_space;
+        let spaced =
+            place.joins_with_space || (!star && self.cx.state().dialect.at_joins_with_space);
         let joiner: &[u8] = if spaced { b" " } else { ifs.joiner() };
         self.joined(span, items, joiner, place)
     }
@@ -233,4 +249,16 @@ impl Substitution<'_> {
         }
         Ok(())
     }
+}
+
+/// The key of an associative array that an index is: its quotes quote, as in any word.
+pub(crate) fn key_text(cx: &mut dyn Context, index: &Arithmetic) -> Result<Text, Stop> {
+    let span = index.word.span;
+    let written = cx.state().sources.bytes(span).to_vec();
+    if !written.contains(&b'\'') {
+        return single(cx, &index.word, Tilde::Never);
+    }
+    let dialect = cx.state().dialect.clone();
+    let word = Parser::new(&written, span.source, &dialect).whole_word(span)?;
+    single(cx, &word, Tilde::Never)
 }

@@ -50,6 +50,8 @@ pub(super) struct Place {
     pub(super) alone: bool,
     /// Where tildes are expanded.
     pub(super) tilde: Tilde,
+    /// Whether `$*` is joined with spaces whatever IFS is.
+    pub(super) joins_with_space: bool,
 }
 
 impl Place {
@@ -62,6 +64,7 @@ impl Place {
         bare_backslash: false,
         alone: false,
         tilde: Tilde::AtStart,
+        joins_with_space: false,
     };
 
     /// A word that becomes exactly one text.

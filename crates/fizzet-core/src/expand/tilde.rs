@@ -7,7 +7,7 @@ use crate::source::Span;
 use crate::stop::Stop;
 use crate::syntax::ast::Part;
 use crate::syntax::is_name;
-use crate::text::Standing;
+use crate::text::{Standing, Text};
 
 impl Substitution<'_> {
     /// Expands the tildes of the leading literal (and, in an assignment, those after colons in any
@@ -178,6 +178,25 @@ impl Substitution<'_> {
         self.push(bytes, place.literal, &Origin::new(Rule::Literal, span))
     }
 
+    /// The folder that `~1` or `~-0` stands for: one of the stack of `pushd`.
+    fn numbered_folder(&mut self, user: &[u8]) -> Option<Text> {
+        let state = self.cx.state();
+        let (from_end, digits) = match user {
+            [b'+', digits @ ..] => (false, digits),
+            [b'-', digits @ ..] => (true, digits),
+            digits => (false, digits),
+        };
+        if !state.dialect.tilde_numbers || digits.is_empty() {
+            return None;
+        }
+        let number: usize = std::str::from_utf8(digits).ok()?.parse().ok()?;
+        let last = state.put_aside.len();
+        match if from_end { last.checked_sub(number)? } else { number } {
+            0 => state.variables.scalar(b"PWD").cloned(),
+            number => state.put_aside.get(number - 1).cloned(),
+        }
+    }
+
     /// Pushes the home directory that the tilde at the start of `bytes` stands for, and answers how
     /// many bytes that used: none if it is no tilde-prefix.
     ///
@@ -205,7 +224,7 @@ impl Substitution<'_> {
         };
         let home = match variable {
             Some(name) => self.cx.state().variables.scalar(name).cloned(),
-            None => None,
+            None => self.numbered_folder(user),
         };
         if let Some(home) = home {
             let text = home.passed_through(&hop, Standing::Quoted);

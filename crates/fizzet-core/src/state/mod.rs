@@ -7,14 +7,18 @@ mod variables;
 use std::collections::HashMap;
 use std::rc::Rc;
 
+use bstr::ByteSlice;
+
 pub use options::Options;
 pub use parameters::Positional;
-pub use variables::{Key, Value, Variable, Variables};
+pub use variables::{Keeps, Key, Value, Variable, Variables};
 
 use crate::dialect::Dialect;
+use crate::expand::pattern::PatternRules;
 use crate::lineage::{Origin, Rule};
 use crate::source::{SourceId, SourceKind, Sources, Span};
-use crate::stop::{Limits, Stop};
+use crate::stop::{Limits, Reach, Stop};
+use crate::syntax::Aliases;
 use crate::syntax::ast::Command;
 use crate::text::{Standing, Text};
 
@@ -32,6 +36,16 @@ pub struct State {
     pub options: Options,
     /// Functions by name.
     pub functions: HashMap<Rc<[u8]>, Rc<Command>>,
+    /// Aliases by name.
+    pub aliases: Rc<Aliases>,
+    /// Actions of `trap` by condition.
+    pub traps: HashMap<Rc<[u8]>, Text>,
+    /// The folder that `cd` has gone to, as reached from where the trace began.
+    pub folder: Rc<[u8]>,
+    /// Folders that `pushd` has put aside, latest first.
+    pub put_aside: Vec<Text>,
+    /// `umask`
+    pub mask: u32,
     /// `$?`
     pub status: u8,
     /// When it gives up.
@@ -55,6 +69,11 @@ impl State {
             positional: Positional::default(),
             options: Options::default(),
             functions: HashMap::new(),
+            aliases: Rc::default(),
+            traps: HashMap::new(),
+            folder: Rc::from(&b""[..]),
+            put_aside: Vec::new(),
+            mask: 0o022,
             status: 0,
             limits: Limits::default(),
             steps: 0,
@@ -65,6 +84,8 @@ impl State {
         state.positional.zero = zero;
         let ifs = state.shell_text(b" \t\n");
         state.variables.set(b"IFS", ifs);
+        let index = state.shell_text(b"1");
+        state.variables.set(b"OPTIND", index);
         state
     }
 
@@ -111,10 +132,10 @@ impl State {
         crate::expand::arithmetic::text_value(self, index, span).map(Key::Number)
     }
 
-    /// Assigns a variable or an element.
+    /// Assigns a variable or an element, which keeps of the value what its attributes say.
     ///
     /// # Errors
-    /// A variable that may not change.
+    /// A variable that may not change; an index before the start of the array.
     pub fn store(
         &mut self,
         name: &[u8],
@@ -122,15 +143,80 @@ impl State {
         text: Text,
         span: Span,
     ) -> Result<(), Stop> {
-        if self.variables.get(name).is_some_and(|variable| variable.read_only) {
-            let message = format!("{} is read-only", String::from_utf8_lossy(name));
-            return Err(Stop::shell(message, span, self.dialect.arithmetic_status));
+        if let Some(meant) = self.variables.meant(name) {
+            return self.store_meant(&meant, key, text, span);
         }
+        let keeps = match self.variables.get(name) {
+            Some(variable) if variable.read_only => {
+                let message = format!("{} is read-only", String::from_utf8_lossy(name));
+                let mut stop = self.mistake(message, span, self.dialect.arithmetic_status);
+                if let Stop::Shell(error) = &mut stop {
+                    error.is_read_only = true;
+                }
+                return Err(stop);
+            }
+            Some(variable) => variable.keeps,
+            None => Keeps::Text,
+        };
+        let text = self.kept(keeps, text, span)?;
         match key {
             None => self.variables.set(name, text),
+            Some(Key::Number(number)) => {
+                let Some(number) = self.variables.index(name, number) else {
+                    let message = "the index lies before the start of the array";
+                    return Err(self.mistake(message, span, 1));
+                };
+                self.variables.set_element(name, Key::Number(number), text);
+            }
             Some(key) => self.variables.set_element(name, key, text),
         }
+        if self.options.all_export {
+            self.variables.entry(name).exported = true;
+        }
         Ok(())
+    }
+
+    /// Stores where a variable that holds a name points to: a variable or an element.
+    fn store_meant(
+        &mut self,
+        meant: &[u8],
+        key: Option<Key>,
+        text: Text,
+        span: Span,
+    ) -> Result<(), Stop> {
+        let Some((name, index)) = element_name(meant) else {
+            return self.store(meant, key, text, span);
+        };
+        let key = self.element_key(name, index, span)?;
+        self.store(name, Some(key), text, span)
+    }
+
+    /// What a variable keeps of a value.
+    fn kept(&mut self, keeps: Keeps, text: Text, span: Span) -> Result<Text, Stop> {
+        let changed = match keeps {
+            Keeps::Text | Keeps::Name => return Ok(text),
+            Keeps::Upper => text.bytes().to_str_lossy().to_uppercase().into_bytes(),
+            Keeps::Lower => text.bytes().to_str_lossy().to_lowercase().into_bytes(),
+            Keeps::Integer(base) => {
+                let value = crate::expand::arithmetic::text_value(self, text.bytes(), span)?;
+                in_base(value, base)
+            }
+        };
+        let origin = text.runs().next().map(|(run, _)| run.origin.clone());
+        let origin = origin.unwrap_or_else(|| Origin::new(Rule::Stored, span));
+        Ok(Text::from_bytes(changed, Standing::Quoted, origin))
+    }
+
+    /// A mistake in an expansion or assignment: it ends the shell, or in some shells only the line.
+    pub fn mistake(&self, message: impl Into<String>, span: Span, status: u8) -> Stop {
+        let reach = if self.dialect.mistakes_end_line { Reach::Line } else { Reach::Shell };
+        Stop::error(message, span, status, reach)
+    }
+
+    /// How patterns are matched now; `folds_case` where an option says that case does not count.
+    pub fn pattern_rules(&self, folds_case: bool) -> PatternRules {
+        let rules = PatternRules::new(&self.dialect, self.utf8());
+        PatternRules { groups: rules.groups || self.options.extended_glob, folds_case, ..rules }
     }
 
     /// Whether the locale of the variables has multi-byte characters.
@@ -146,4 +232,30 @@ impl State {
             name.ends_with(b".utf-8") || name.ends_with(b".utf8")
         })
     }
+}
+
+/// The name and the index of `name[index]`.
+pub fn element_name(written: &[u8]) -> Option<(&[u8], &[u8])> {
+    let open = written.iter().position(|&byte| byte == b'[')?;
+    let index = written[open + 1..].strip_suffix(b"]")?;
+    crate::syntax::is_name(&written[..open]).then_some((&written[..open], index))
+}
+
+/// A number as `typeset -i` shows it: `base#digits`, plain in base 10.
+fn in_base(value: i64, base: u32) -> Vec<u8> {
+    if base == 10 {
+        return value.to_string().into_bytes();
+    }
+    let (mut rest, mut digits) = (value.unsigned_abs(), Vec::new());
+    loop {
+        let digit = (rest % u64::from(base)) as u8;
+        digits.push(b"0123456789abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ@_"[usize::from(digit)]);
+        rest /= u64::from(base);
+        if rest == 0 {
+            break;
+        }
+    }
+    digits.reverse();
+    let sign = if value < 0 { "-" } else { "" };
+    [format!("{sign}{base}#").into_bytes(), digits].concat()
 }

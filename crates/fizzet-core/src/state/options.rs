@@ -17,4 +17,20 @@ pub struct Options {
     pub dot_glob: bool,
     /// `set -e`
     pub exit_on_error: bool,
+    /// `set -n`: commands are read and not carried out.
+    pub no_exec: bool,
+    /// `set -a`: every variable that is assigned is exported.
+    pub all_export: bool,
+    /// `set -o pipefail`: a pipeline has the status of its last command that failed.
+    pub pipe_fail: bool,
+    /// `shopt -s extglob`: groups such as `@(a|b)` are patterns.
+    pub extended_glob: bool,
+    /// `shopt -s globstar`: `**` matches any number of folders.
+    pub glob_star: bool,
+    /// `shopt -s nocaseglob`: pathnames match whatever their case.
+    pub no_case_glob: bool,
+    /// `shopt -s nocasematch`: `case` and `[[` match whatever the case.
+    pub no_case_match: bool,
+    /// `shopt -s expand_aliases`
+    pub expand_aliases: bool,
 }

@@ -36,11 +36,29 @@ pub struct Variable {
     pub exported: bool,
     /// Whether it may not change.
     pub read_only: bool,
+    /// What happens to a value when it is stored.
+    pub keeps: Keeps,
+}
+
+/// What a variable makes of a value that is assigned to it.
+#[derive(Clone, Copy, PartialEq, Eq, Default, Debug)]
+pub enum Keeps {
+    /// The text as it is.
+    #[default]
+    Text,
+    /// The value of the arithmetic expression that the text is, shown in this base.
+    Integer(u32),
+    /// The text in capitals.
+    Upper,
+    /// The text in small letters.
+    Lower,
+    /// The text is the name of another variable, which is meant instead.
+    Name,
 }
 
 impl Variable {
     fn holding(value: Value) -> Variable {
-        Variable { value, exported: false, read_only: false }
+        Variable { value, exported: false, read_only: false, keeps: Keeps::Text }
     }
 
     /// The value of `$name`: of an array, the element with index 0.
@@ -60,12 +78,41 @@ impl Variable {
 #[derive(Clone, Default, Debug)]
 pub struct Variables {
     by_name: HashMap<Rc<[u8]>, Variable>,
+    /// Whether some variable has ever been the name of another.
+    has_names: bool,
 }
 
 impl Variables {
     /// The variable of this name.
     pub fn get(&self, name: &[u8]) -> Option<&Variable> {
         self.by_name.get(name)
+    }
+
+    /// Says that a variable is the name of another from now on.
+    pub fn make_name(&mut self, name: &[u8]) {
+        self.has_names = true;
+        self.entry(name).keeps = Keeps::Name;
+    }
+
+    /// The variable that is meant by this name: another one if the variable holds a name.
+    pub fn meant(&self, name: &[u8]) -> Option<Rc<[u8]>> {
+        if !self.has_names {
+            return None;
+        }
+        let mut meant = self.named(name)?;
+        // A chain of names that leads nowhere is given up.
+        for _ in 0..8 {
+            match self.named(&meant) {
+                Some(next) => meant = next,
+                None => break,
+            }
+        }
+        Some(meant)
+    }
+
+    fn named(&self, name: &[u8]) -> Option<Rc<[u8]>> {
+        let variable = self.get(name).filter(|variable| variable.keeps == Keeps::Name)?;
+        Some(variable.scalar()?.bytes().into())
     }
 
     /// The value of `$name`.
@@ -76,7 +123,7 @@ impl Variables {
     /// The value of an element; a scalar is its own element 0.
     pub fn element(&self, name: &[u8], key: &Key) -> Option<&Text> {
         match (&self.get(name)?.value, key) {
-            (Value::Scalar(text), Key::Number(0 | -1)) => Some(text),
+            (Value::Scalar(text), Key::Number(0)) => Some(text),
             (Value::Indexed(elements), Key::Number(number)) => {
                 let number = match number {
                     0.. => *number,
@@ -91,6 +138,20 @@ impl Variables {
         }
     }
 
+    /// The index that a negative one means: it counts from the end. `None` if it lies before the
+    /// start.
+    pub fn index(&self, name: &[u8], number: i64) -> Option<i64> {
+        if number >= 0 {
+            return Some(number);
+        }
+        let end = match &self.get(name)?.value {
+            Value::Indexed(elements) => elements.last_key_value().map_or(0, |(last, _)| last + 1),
+            Value::Scalar(_) => 1,
+            _ => 0,
+        };
+        Some(end + number).filter(|index| *index >= 0)
+    }
+
     /// Sets an element; a scalar becomes an indexed array.
     pub fn set_element(&mut self, name: &[u8], key: Key, mut text: Text) {
         text.bound_runs();
@@ -101,10 +162,6 @@ impl Variables {
                     Value::Indexed(elements) => elements,
                     Value::Scalar(text) => BTreeMap::from([(0, text)]),
                     _ => BTreeMap::new(),
-                };
-                let number = match number {
-                    0.. => number,
-                    _ => elements.last_key_value().map_or(0, |(last, _)| last + 1 + number),
                 };
                 elements.insert(number.max(0), text);
                 variable.value = Value::Indexed(elements);

@@ -5,7 +5,7 @@ use crate::dialect::Dialect;
 /// Decodes what stands between `$'` and `'`.
 ///
 /// A NUL (`\0`, `\x00`) ends the text, since no argument can hold one.
-pub(super) fn decode(body: &[u8], dialect: &Dialect) -> Vec<u8> {
+pub(crate) fn decode(body: &[u8], dialect: &Dialect) -> Vec<u8> {
     let mut out = Vec::with_capacity(body.len());
     let mut at = 0;
     while let Some(&byte) = body.get(at) {
@@ -49,6 +49,12 @@ fn numeric(letter: u8, body: &[u8], at: &mut usize, out: &mut Vec<u8>, dialect: 
             *at -= 1;
             let value = digits(body, at, 8, 3).unwrap_or(0) as u8;
             push_unless_nul(value, out)
+        }
+        b'x' if dialect.braced_hexadecimal && body.get(*at) == Some(&b'{') => {
+            *at += 1;
+            let value = digits(body, at, 16, 8).unwrap_or(0);
+            *at += usize::from(body.get(*at) == Some(&b'}'));
+            push_unless_nul(value as u8, out)
         }
         b'x' => match digits(body, at, 16, 2) {
             Some(value) => push_unless_nul(value as u8, out),

@@ -414,6 +414,7 @@ pub fn constant(text: &[u8], dialect: &Dialect) -> Option<i64> {
         return digits(&text[sign + 1..], base, dialect).filter(|_| (2..=most).contains(&base));
     }
     match text {
+        [b'0', b'x' | b'X'] if dialect.empty_hexadecimal => Some(0),
         [b'0', b'x' | b'X', rest @ ..] => digits(rest, 16, dialect),
         [b'0', rest @ ..] if dialect.arithmetic_octal && !rest.is_empty() => {
             digits(rest, 8, dialect)

@@ -404,8 +404,8 @@ pub enum Operation {
     },
     /// `${x^p}`, `${x,,p}` and their kin.
     Case {
-        /// Whether to upper case.
-        upper: bool,
+        /// To which case.
+        change: CaseChange,
         /// Whether every character rather than the first.
         all: bool,
         /// Which characters; `None` for all.
@@ -424,6 +424,17 @@ pub enum Operation {
     Transform(u8),
     /// No expansion of this shell; found out only when it is expanded.
     Bad,
+}
+
+/// To which case `${x^}`, `${x,}` and `${x~}` change a letter.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum CaseChange {
+    /// `^`
+    Upper,
+    /// `,`
+    Lower,
+    /// `~`: the other one.
+    Other,
 }
 
 /// The four forms with a word.

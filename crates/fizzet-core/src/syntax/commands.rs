@@ -5,7 +5,7 @@ use crate::syntax::ast::{
     Pipeline, Redirect, SimpleCommand, Word,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_byte, is_name_start};
-use crate::syntax::error::SyntaxErrorKind;
+use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::words::Within;
 
 /// Words that a list must not begin a command with: they end it.
@@ -50,6 +50,14 @@ impl<'a> Parser<'a> {
                 return Ok(Some(list));
             }
         }
+    }
+
+    /// Steps over what is left of the line, after an error that does not end the reading.
+    pub fn skip_line(&mut self) {
+        let rest = &self.text[self.pos..];
+        self.pos += rest.iter().position(|&byte| byte == b'\n').map_or(rest.len(), |at| at + 1);
+        self.depth = 0;
+        self.pending.clear();
     }
 
     /// `;` or `&` after an and-or list.
@@ -215,6 +223,10 @@ impl<'a> Parser<'a> {
         let mut redirects = Vec::new();
         loop {
             self.skip_blanks();
+            match command.words.is_empty() && !command.assignments.is_empty() {
+                true => self.replace_aliases(),
+                false => self.replace_aliases_behind_blank(),
+            }
             if let Some(redirect) = self.redirect()? {
                 redirects.push(redirect);
             } else if self.at_assignment(&command) {
@@ -326,6 +338,11 @@ impl<'a> Parser<'a> {
             self.eat(b"=");
         }
         let value = if self.dialect.arrays && self.peek() == Some(b'(') {
+            if index.is_some() && self.dialect.array_error_ends_line {
+                return self
+                    .unexpected("the value of one element")
+                    .map_err(|error| SyntaxError { ends_line: true, ..error });
+            }
             AssignedValue::Array(self.deeper(Parser::array)?)
         } else {
             AssignedValue::Scalar(self.word(Within::Word)?)
@@ -348,6 +365,11 @@ impl<'a> Parser<'a> {
 
     /// `( elements )` of an array assignment.
     fn array(&mut self) -> Parsed<Vec<Element>> {
+        let ends_line = self.dialect.array_error_ends_line;
+        self.array_elements().map_err(|error| SyntaxError { ends_line, ..error })
+    }
+
+    fn array_elements(&mut self) -> Parsed<Vec<Element>> {
         let open = self.pos;
         self.pos += 1;
         let mut elements = Vec::new();
@@ -395,10 +417,7 @@ impl<'a> Parser<'a> {
         let word = self.expect_word("a name")?;
         match word.literal() {
             Some(name) if crate::syntax::cursor::is_name(name) => Ok((name.into(), word.span)),
-            _ => Err(crate::syntax::error::SyntaxError {
-                kind: SyntaxErrorKind::NotAName,
-                span: word.span,
-            }),
+            _ => Err(crate::syntax::error::SyntaxError::new(SyntaxErrorKind::NotAName, word.span)),
         }
     }
 }

@@ -16,6 +16,8 @@ const RESERVED_CLOSERS: &[&[u8]] =
 impl<'a> Parser<'a> {
     /// One command of a pipeline, with its redirections.
     pub(super) fn command(&mut self) -> Parsed<Command> {
+        self.skip_blanks();
+        self.replace_aliases();
         let start = self.start();
         let Some(kind) = self.compound()? else { return self.simple_command() };
         let mut redirects = Vec::new();
@@ -164,7 +166,13 @@ impl<'a> Parser<'a> {
     }
 
     fn for_words(&mut self, start: usize, opener: &'static str) -> Parsed<CommandKind> {
-        let (name, name_span) = self.expect_name()?;
+        let (name, name_span) = match self.dialect.late_for_names {
+            true => {
+                let word = self.expect_word("a name")?;
+                (word.literal().unwrap_or_default().into(), word.span)
+            }
+            false => self.expect_name()?,
+        };
         self.skip_blanks();
         let mut words = None;
         if self.eat(b";") {
@@ -265,7 +273,7 @@ impl<'a> Parser<'a> {
         };
         let name = word.literal().filter(|name| self.dialect.any_function_name || is_name(name));
         let Some(name) = name else {
-            return Err(SyntaxError { kind: SyntaxErrorKind::BadFunctionName, span: word.span });
+            return Err(SyntaxError::new(SyntaxErrorKind::BadFunctionName, word.span));
         };
         let kind = self.function_body(name.into(), false)?;
         Ok(Command { kind, redirects: Vec::new(), span: self.span(start, self.pos) })
@@ -274,7 +282,7 @@ impl<'a> Parser<'a> {
     fn function_keyword(&mut self) -> Parsed<CommandKind> {
         let word = self.expect_word("a name")?;
         let Some(name) = word.literal().map(Rc::from) else {
-            return Err(SyntaxError { kind: SyntaxErrorKind::BadFunctionName, span: word.span });
+            return Err(SyntaxError::new(SyntaxErrorKind::BadFunctionName, word.span));
         };
         self.skip_blanks();
         if self.eat(b"(") {
@@ -295,7 +303,7 @@ impl<'a> Parser<'a> {
                 found: "a simple command".into(),
                 expected: "a compound command as the body of the function",
             };
-            return Err(SyntaxError { kind, span: body.span });
+            return Err(SyntaxError::new(kind, body.span));
         }
         Ok(CommandKind::Function { name, body: Rc::new(body), keyword })
     }

@@ -5,6 +5,7 @@
 
 use crate::dialect::Dialect;
 use crate::source::{SourceId, Span};
+use crate::syntax::alias::Substituting;
 use crate::syntax::ast::{Redirect, Word};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 
@@ -44,6 +45,7 @@ pub struct Parser<'a> {
     pub(super) depth: u32,
     pub(super) pending: Vec<PendingDocument>,
     pub(super) extended_patterns: bool,
+    pub(super) aliases: Substituting,
     /// Places of `((` that turned out not to be arithmetic, so that none is tried twice.
     pub(super) not_arithmetic: std::collections::HashSet<usize>,
 }
@@ -61,6 +63,27 @@ impl<'a> Parser<'a> {
             depth: 0,
             pending: Vec::new(),
             extended_patterns: dialect.extended_patterns,
+            aliases: Substituting::default(),
+            not_arithmetic: Default::default(),
+        }
+    }
+
+    /// Whether groups such as `@(a|b)` are patterns from here on.
+    pub fn set_extended_patterns(&mut self, on: bool) {
+        self.extended_patterns = on || self.dialect.extended_patterns;
+    }
+
+    /// A parser of a text inside this one: a backquoted command, the body of a here-document.
+    pub(super) fn inner(&self, text: Vec<u8>, segments: Vec<Segment>) -> Parser<'a> {
+        Parser {
+            text: text.into(),
+            dialect: self.dialect,
+            pos: 0,
+            segments,
+            depth: self.depth,
+            pending: Vec::new(),
+            extended_patterns: self.extended_patterns,
+            aliases: Substituting::of(self.aliases.known.clone()),
             not_arithmetic: Default::default(),
         }
     }
@@ -185,7 +208,7 @@ impl<'a> Parser<'a> {
     /// An error at the next byte.
     pub(super) fn error_here(&self, kind: SyntaxErrorKind) -> SyntaxError {
         let end = (self.pos + 1).min(self.text.len()).max(self.pos);
-        SyntaxError { kind, span: self.span(self.pos.min(self.text.len()), end) }
+        SyntaxError::new(kind, self.span(self.pos.min(self.text.len()), end))
     }
 
     /// What stands here cannot stand here.
@@ -211,7 +234,7 @@ impl<'a> Parser<'a> {
             }
         };
         let kind = SyntaxErrorKind::Unexpected { found, expected };
-        Err(SyntaxError { kind, span: self.span(start, start + length) })
+        Err(SyntaxError::new(kind, self.span(start, start + length)))
     }
 
     /// Whether a redirect waits for its here-document.

@@ -1,6 +1,5 @@
 //! What begins with `$` or a backquote: parameters, substitutions, arithmetic, `$'..'`, `$".."`.
 
-use std::borrow::Cow;
 use std::rc::Rc;
 
 use crate::syntax::ansi_c;
@@ -34,7 +33,11 @@ impl<'a> Parser<'a> {
                 self.pos += 1;
                 Ok(Some(Part::Arithmetic { expression, span: self.span(start, self.pos) }))
             }
-            b'\'' if unquoted && self.dialect.dollar_single_quotes => {
+            b'\'' if self.dialect.dollar_single_quotes
+                && (unquoted
+                    || (within == Within::BraceQuoted
+                        && self.dialect.dollar_quotes_in_quoted_brace)) =>
+            {
                 self.pos = at;
                 self.ansi_c_quoted(start).map(Some)
             }
@@ -222,16 +225,7 @@ impl<'a> Parser<'a> {
 
     fn parse_backquoted(&mut self, text: Vec<u8>, segments: Vec<Segment>) -> Parsed<List> {
         self.deeper(|outer| {
-            let mut inner = Parser {
-                text: Cow::Owned(text),
-                dialect: outer.dialect,
-                pos: 0,
-                segments,
-                depth: outer.depth,
-                pending: Vec::new(),
-                extended_patterns: outer.extended_patterns,
-                not_arithmetic: Default::default(),
-            };
+            let mut inner = outer.inner(text, segments);
             let list = inner.compound_list()?;
             if !inner.at_end() {
                 return inner.unexpected("a command");

@@ -12,6 +12,15 @@ pub struct SyntaxError {
     pub kind: SyntaxErrorKind,
     /// Where.
     pub span: Span,
+    /// Whether the shell goes on with the next line.
+    pub ends_line: bool,
+}
+
+impl SyntaxError {
+    /// A refusal that ends the reading.
+    pub fn new(kind: SyntaxErrorKind, span: Span) -> SyntaxError {
+        SyntaxError { kind, span, ends_line: false }
+    }
 }
 
 /// The kinds of syntax error.

@@ -3,6 +3,7 @@
 //! The parser reads bytes directly, since what a byte means depends on what is being read; it never
 //! looks at a value. Recursion is bounded by [`MAX_DEPTH`].
 
+mod alias;
 mod ansi_c;
 pub mod arithmetic;
 pub mod ast;
@@ -16,6 +17,8 @@ mod parameter;
 mod redirect;
 mod words;
 
+pub use alias::Aliases;
+pub(crate) use ansi_c::decode as decode_escapes;
 pub use cursor::{MAX_DEPTH, Parser};
 pub(crate) use cursor::{is_name, is_name_byte};
 pub use error::{SyntaxError, SyntaxErrorKind};

@@ -1,7 +1,7 @@
 //! `${...}`.
 
 use crate::syntax::ast::{
-    Instead, Operation, Parameter, ParameterName, Part, Replace, Subscript, Word,
+    CaseChange, Instead, Operation, Parameter, ParameterName, Part, Replace, Subscript, Word,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_name_start};
 use crate::syntax::words::Within;
@@ -55,8 +55,13 @@ impl<'a> Parser<'a> {
         if self.peek() == Some(b'#') && self.length_follows() {
             self.pos += 1;
             let Some(name) = self.parameter_name() else { return Ok(None) };
-            let index = self.subscript()?;
+            // A bad subscript makes a bad expansion, which is found out only when it is expanded.
+            let Ok(index) = self.subscript() else { return Ok(None) };
             return Ok(Some((name, index, Operation::Length)));
+        }
+        if self.dialect.odd_length_is_bad && self.at(b"#%}") {
+            self.pos += 2;
+            return Ok(Some((ParameterName::Special(b'#'), None, Operation::Bad)));
         }
         if self.dialect.indirection
             && self.peek() == Some(b'!')
@@ -67,7 +72,7 @@ impl<'a> Parser<'a> {
             return self.indirect(quoted);
         }
         let Some(name) = self.parameter_name() else { return Ok(None) };
-        let index = self.subscript()?;
+        let Ok(index) = self.subscript() else { return Ok(None) };
         let Some(operation) = self.operation(quoted)? else { return Ok(None) };
         Ok(Some((name, index, operation)))
     }
@@ -119,6 +124,9 @@ impl<'a> Parser<'a> {
         if !self.eat(b"]") {
             return Err(self.unclosed(open, 1, "[", "]"));
         }
+        if index.word.parts.is_empty() {
+            return Err(self.unclosed(open, 1, "[", "]"));
+        }
         Ok(Some(Subscript::Index(index)))
     }
 
@@ -159,7 +167,7 @@ impl<'a> Parser<'a> {
             },
             b'#' | b'%' => self.remove(byte)?,
             b'/' if self.dialect.replacement => self.replace(quoted)?,
-            b'^' | b',' if self.dialect.case_change => self.case_change(byte)?,
+            b'^' | b',' | b'~' if self.dialect.case_change => self.case_change(byte)?,
             b'@' if self.dialect.transformations => {
                 let Some(letter) = self.peek_ahead(1) else { return Ok(None) };
                 self.pos += 2;
@@ -202,6 +210,9 @@ impl<'a> Parser<'a> {
                 self.pos += 1;
                 Some(self.arithmetic(Within::Offset)?)
             }
+            _ if offset.word.parts.is_empty() && self.dialect.empty_offset_is_bad => {
+                return Ok(Operation::Bad);
+            }
             _ => None,
         };
         Ok(Operation::Substring { offset, length })
@@ -211,17 +222,18 @@ impl<'a> Parser<'a> {
         self.pos += 1;
         let which = match self.peek() {
             Some(b'/') => Replace::All,
-            Some(b'#') => Replace::Prefix,
-            Some(b'%') => Replace::Suffix,
+            Some(b'#') if self.dialect.replacement_anchors => Replace::Prefix,
+            Some(b'%') if self.dialect.replacement_anchors => Replace::Suffix,
             _ => Replace::First,
         };
         if which != Replace::First {
             self.pos += 1;
         }
-        let pattern = self.replaced_pattern()?;
+        let pattern = self.replaced_pattern(which == Replace::All)?;
         let replacement = match self.peek() {
             Some(b'/') => {
                 self.pos += 1;
+                let quoted = quoted && !self.dialect.replacement_unquotes;
                 Some(self.word(if quoted { Within::BraceQuoted } else { Within::Brace })?)
             }
             _ => None,
@@ -229,11 +241,11 @@ impl<'a> Parser<'a> {
         Ok(Operation::Replace { which, pattern, replacement })
     }
 
-    /// The pattern up to an unquoted `/`; one that stands first belongs to the pattern.
-    fn replaced_pattern(&mut self) -> Parsed<Word> {
+    /// The pattern up to an unquoted `/`; behind `//` one that stands first belongs to the pattern.
+    fn replaced_pattern(&mut self, all: bool) -> Parsed<Word> {
         let start = self.pos;
         let mut parts = Vec::new();
-        if self.raw() == Some(b'/') {
+        if all && self.raw() == Some(b'/') {
             self.pos += 1;
             parts.push(Part::Literal { bytes: [b'/'].into(), span: self.span(start, self.pos) });
         }
@@ -249,6 +261,11 @@ impl<'a> Parser<'a> {
         }
         let pattern = self.word(Within::Brace)?;
         let pattern = (!pattern.parts.is_empty()).then_some(pattern);
-        Ok(Operation::Case { upper: sign == b'^', all, pattern })
+        let change = match sign {
+            b'^' => CaseChange::Upper,
+            b',' => CaseChange::Lower,
+            _ => CaseChange::Other,
+        };
+        Ok(Operation::Case { change, all, pattern })
     }
 }

@@ -1,6 +1,5 @@
 //! Redirections and here-documents (POSIX XCU 2.7).
 
-use std::borrow::Cow;
 use std::cell::OnceCell;
 use std::rc::Rc;
 
@@ -176,7 +175,7 @@ impl<'a> Parser<'a> {
                     opener: "here-document",
                     closer: "a line with its delimiter",
                 };
-                return Err(crate::syntax::error::SyntaxError { kind, span: document.opener });
+                return Err(crate::syntax::error::SyntaxError::new(kind, document.opener));
             }
             let word = self.document_body(body, segments, document.quoted)?;
             // The cell was made for this document alone, so it is still empty.
@@ -201,16 +200,7 @@ impl<'a> Parser<'a> {
         segments: Vec<Segment>,
         quoted: bool,
     ) -> Parsed<Word> {
-        let mut inner = Parser {
-            text: Cow::Owned(body),
-            dialect: self.dialect,
-            pos: 0,
-            segments,
-            depth: self.depth,
-            pending: Vec::new(),
-            extended_patterns: self.extended_patterns,
-            not_arithmetic: Default::default(),
-        };
+        let mut inner = self.inner(body, segments);
         if quoted {
             let end = inner.text.len();
             let span = inner.span(0, end);

@@ -1,5 +1,6 @@
 //! Words: literals, quotes and the expansions between them.
 
+use crate::source::Span;
 use crate::syntax::ast::{Arithmetic, Part, Word};
 use crate::syntax::cursor::{Parsed, Parser, is_meta};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
@@ -75,6 +76,16 @@ impl<'a> Parser<'a> {
         let start = self.pos;
         let parts = self.parts(within)?;
         Ok(Word { parts, span: self.span(start, self.pos) })
+    }
+
+    /// All of the text as one word, whose place is `span`.
+    pub(crate) fn whole_word(&mut self, span: Span) -> Parsed<Word> {
+        self.segments[0].offset = span.start as usize;
+        let word = self.word(Within::Brace)?;
+        match self.at_end() {
+            true => Ok(word),
+            false => self.unexpected("the end of the index"),
+        }
     }
 
     /// An arithmetic expression as far as `within` allows.
@@ -248,7 +259,7 @@ impl<'a> Parser<'a> {
         closer: &'static str,
     ) -> SyntaxError {
         let kind = SyntaxErrorKind::Unclosed { opener, closer };
-        SyntaxError { kind, span: self.span(start, start + length) }
+        SyntaxError::new(kind, self.span(start, start + length))
     }
 
     /// Whether `?(`, `*(`, `+(`, `@(` or `!(` comes next and the shell reads it as a pattern.

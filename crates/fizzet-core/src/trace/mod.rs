@@ -46,6 +46,8 @@ pub struct Trace {
     pub notes: Vec<Note>,
     /// Answers that are missing.
     pub missing: Vec<Missing>,
+    /// Errors after which the shell went on.
+    pub mistakes: Vec<ShellError>,
     /// How it ended.
     pub ending: Ending,
     /// Whether the status of an external command had to be taken as 0 to go on.
@@ -115,6 +117,8 @@ pub struct RedirectTrace {
     pub operator: &'static str,
     /// The file or text.
     pub target: Text,
+    /// The descriptor that is redirected.
+    pub descriptor: u32,
     /// Whether it is standard output that is redirected.
     pub standard_output: bool,
     /// Where it is written.

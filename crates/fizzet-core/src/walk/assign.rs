@@ -6,7 +6,7 @@ use crate::expand::{self, Tilde};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Key, Value, Variable};
-use crate::stop::Stop;
+use crate::stop::{ShellError, Stop};
 use crate::syntax::ast::{Argument, Arithmetic, AssignedValue, Assignment, Element, Part, Word};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text};
@@ -30,7 +30,18 @@ impl Walker {
                 let before = self.state.variables.get(&assignment.name).cloned();
                 saved.push((assignment.name.clone(), before));
             }
-            let value = self.assign(assignment)?;
+            let value = match self.assign(assignment) {
+                Err(Stop::Shell(error)) if temporary && error.is_read_only => {
+                    match self.state.dialect.read_only_before_command {
+                        None => {
+                            self.survive(error);
+                            continue;
+                        }
+                        Some(reach) => return Err(Stop::Shell(ShellError { reach, ..error })),
+                    }
+                }
+                value => value?,
+            };
             let (name, span) = (assignment.name.clone(), assignment.span);
             traces.push(AssignmentTrace { name, value, span });
         }
@@ -44,7 +55,7 @@ impl Walker {
     }
 
     /// Carries out one assignment and answers the value; of an array, its first element.
-    fn assign(&mut self, assignment: &Assignment) -> Result<Text, Stop> {
+    pub(super) fn assign(&mut self, assignment: &Assignment) -> Result<Text, Stop> {
         let name = &assignment.name;
         let word = match &assignment.value {
             AssignedValue::Scalar(word) => word,
@@ -60,13 +71,7 @@ impl Walker {
         let value = expand::single(self, word, Tilde::AfterColons)?;
         let mut stored = self.stored(name, &value, assignment.span);
         if assignment.append {
-            let before = match &key {
-                None => self.state.variables.scalar(name),
-                Some(key) => self.state.variables.element(name, key),
-            };
-            let mut joined = before.cloned().unwrap_or_default();
-            joined.push_text(&stored);
-            stored = joined;
+            stored = self.appended(name, key.as_ref(), stored, assignment.span)?;
         }
         self.state.store(name, key, stored.clone(), assignment.span)?;
         Ok(stored)
@@ -80,7 +85,7 @@ impl Walker {
     fn element_key(&mut self, name: &[u8], index: &Arithmetic) -> Result<Key, Stop> {
         let associative = |one: &Variable| matches!(one.value, Value::Associative(_));
         if self.state.variables.get(name).is_some_and(associative) {
-            return expand::single(self, &index.word, Tilde::Never).map(Key::Text);
+            return expand::parameter::key_text(self, index).map(Key::Text);
         }
         expand::arithmetic::value(self, index).map(Key::Number)
     }
@@ -94,7 +99,7 @@ impl Walker {
         for element in elements {
             match &element.index {
                 None => {
-                    let fields = expand::fields(self, &element.word)?;
+                    let fields = expand::element_fields(self, &element.word)?;
                     made.extend(fields.into_iter().map(|text| (None, text)));
                 }
                 Some(index) => {
@@ -105,7 +110,7 @@ impl Walker {
             }
         }
         let variable = self.state.variables.entry(name);
-        let mut next = 0;
+        let mut next = self.state.dialect.first_index;
         match (&mut variable.value, assignment.append) {
             (Value::Indexed(elements), true) => {
                 next = elements.last_key_value().map_or(0, |(last, _)| last + 1);
@@ -114,6 +119,15 @@ impl Walker {
             (Value::Associative(_), true) => {}
             (value, _) if keyed => *value = Value::Associative(Vec::new()),
             (value, _) => *value = Value::Indexed(Default::default()),
+        }
+        if keyed && made.iter().all(|(key, _)| key.is_none()) {
+            // A list without indexes is read as keys and values in turn.
+            let mut texts = made.into_iter().map(|(_, text)| text);
+            while let Some(key) = texts.next() {
+                let value = self.stored(name, &texts.next().unwrap_or_default(), span);
+                self.state.store(name, Some(Key::Text(key)), value, span)?;
+            }
+            return Ok(());
         }
         for (key, text) in made {
             let key = key.unwrap_or(Key::Number(next));
@@ -126,32 +140,38 @@ impl Walker {
         Ok(())
     }
 
-    /// `name=(...)` behind a declaration utility: the assignment is carried out and the name is the
-    /// argument.
-    pub(super) fn array_argument(
-        &mut self,
-        argument: &Argument,
-        argv: &mut Vec<Text>,
-    ) -> Result<(), Stop> {
-        let Argument::Assignment(assignment) = argument else { return Ok(()) };
-        if argv.iter().any(|text| text.bytes().starts_with(b"-") && text.bytes().contains(&b'A')) {
-            self.state.variables.entry(&assignment.name).value = Value::Associative(Vec::new());
-        }
-        self.assign(assignment)?;
+    /// `name=(...)` behind a declaration utility: the name is the argument, and the utility carries
+    /// the assignment out.
+    pub(super) fn array_argument(&mut self, argument: &Argument, argv: &mut Vec<Text>) {
+        let Argument::Assignment(assignment) = argument else { return };
+        self.compound_arguments.push((argv.len(), assignment.clone()));
         let origin = Origin::new(Rule::Literal, assignment.span);
         argv.push(Text::from_bytes(&assignment.name[..], Standing::Quoted, origin));
-        Ok(())
     }
 
     /// The argument that `name=value` behind a declaration utility makes: its value is expanded as
     /// in an assignment. `None` if the word does not look like one.
     pub(super) fn declared(&mut self, word: &Word) -> Result<Option<Text>, Stop> {
         let Some(Part::Literal { bytes, .. }) = word.parts.first() else { return Ok(None) };
-        let Some(equals) = bytes.iter().position(|&byte| byte == b'=') else { return Ok(None) };
+        let (equals, bracket) = (bytes.iter().position(|&b| b == b'='), bytes.iter().position(|&b| b == b'['));
+        if bracket.is_some() && self.state.dialect.arrays {
+            return match bracket.filter(|&at| is_name(&bytes[..at])).is_some() && has_equals_behind_bracket(word) {
+                true => expand::single(self, word, Tilde::AfterAssignment).map(Some),
+                false => Ok(None),
+            };
+        }
+        let Some(equals) = equals else { return Ok(None) };
         let name = bytes[..equals].strip_suffix(b"+").unwrap_or(&bytes[..equals]);
         if !is_name(name) {
             return Ok(None);
         }
         expand::single(self, word, Tilde::AfterAssignment).map(Some)
     }
+}
+
+/// Whether `]=` follows in a word that begins with `name[`.
+fn has_equals_behind_bracket(word: &Word) -> bool {
+    word.parts.iter().any(|part| {
+        matches!(part, Part::Literal { bytes, .. } if bytes.windows(2).any(|two| two == b"]="))
+    })
 }

@@ -6,23 +6,37 @@ use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::state::Variable;
-use crate::stop::Stop;
+use crate::state::{Options, Variable};
+use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{
     Arithmetic, CaseBranch, CaseEnd, Command, CommandKind as Node, List, Word,
 };
+use crate::syntax::is_name;
 use crate::text::{Standing, Text};
-use crate::walk::Walker;
+use crate::walk::{Walker, builtins};
 
 /// What a function call puts back when it returns.
 #[derive(Default)]
 pub(super) struct Scope {
     /// Variables that `local` has hidden, in order.
     pub(super) hidden: Vec<(Rc<[u8]>, Option<Variable>)>,
+    /// Options as they were before `local -`.
+    pub(super) options: Option<Options>,
+    /// Whether `typeset` makes variables of the function.
+    pub(super) has_variables: bool,
 }
 
 impl Walker {
     pub(super) fn compound(&mut self, command: &Command) -> Result<(), Stop> {
+        let is_loop =
+            matches!(command.kind, Node::Loop { .. } | Node::For { .. } | Node::ArithmeticFor { .. });
+        self.loops += u32::from(is_loop);
+        let outcome = self.compound_here(command);
+        self.loops -= u32::from(is_loop);
+        outcome
+    }
+
+    fn compound_here(&mut self, command: &Command) -> Result<(), Stop> {
         match &command.kind {
             Node::Simple(_) => Ok(()),
             Node::Group(list) => self.list(list),
@@ -57,11 +71,19 @@ impl Walker {
                 self.state.status = u8::from(!holds);
                 Ok(())
             }
-            Node::For { select: true, .. } | Node::Coprocess(_) => {
+            Node::For { name, words, body, name_span, select: true } => {
+                self.select_clause((name, *name_span), words.as_deref(), body)
+            }
+            Node::Coprocess(_) => {
                 self.missing("what a person or another process answers here", command.span);
                 Ok(())
             }
         }
+    }
+
+    /// How many functions and sourced files `return` could leave.
+    pub(super) fn depth_of_return(&self) -> usize {
+        self.scopes.len() + self.sourced
     }
 
     /// Runs commands that may change nothing of this shell.
@@ -73,7 +95,15 @@ impl Walker {
         let positional = self.state.positional.share();
         let functions = self.state.functions.clone();
         let options = self.state.options.clone();
+        let (aliases, folder) = (self.state.aliases.clone(), self.state.folder.clone());
+        let (mask, loops) = (self.state.mask, self.loops);
+        // A subshell begins without the traps of the shell.
+        let traps = std::mem::take(&mut self.state.traps);
         let outcome = run(self);
+        let outcome = self.leave_shell(outcome);
+        self.state.traps = traps;
+        (self.state.mask, self.loops) = (mask, loops);
+        (self.state.aliases, self.state.folder) = (aliases, folder);
         self.state.variables = variables;
         self.state.positional = positional;
         self.state.functions = functions;
@@ -81,7 +111,11 @@ impl Walker {
         match outcome {
             Err(Stop::Exit(status) | Stop::Return(status)) => self.state.status = status,
             Err(Stop::Break(_) | Stop::Continue(_)) => {}
-            Err(Stop::Shell(error)) => self.state.status = error.status,
+            Err(Stop::Shell(error)) => {
+                let inside = self.state.dialect.subshell_mistake_status;
+                self.state.status = inside.unwrap_or(error.status);
+                self.mistakes.push(error);
+            }
             other => return other,
         }
         Ok(())
@@ -154,6 +188,10 @@ impl Walker {
         words: Option<&[Word]>,
         body: &List,
     ) -> Result<(), Stop> {
+        if !is_name(name) {
+            self.survive(ShellError::new("this is not a name", span, 1, Reach::Command));
+            return Ok(());
+        }
         let values = match words {
             None => self.state.positional.all().to_vec(),
             Some(words) => {
@@ -171,6 +209,47 @@ impl Walker {
         for value in values {
             self.step(span)?;
             self.state.store(name, None, value.passed_through(&hop, Standing::Quoted), span)?;
+            if let Err(stop) = self.list(body)
+                && let Pass::Last = leave(stop)?
+            {
+                break;
+            }
+        }
+        Ok(())
+    }
+
+    /// `select`: each line of input chooses a word, or makes the variable empty.
+    fn select_clause(
+        &mut self,
+        (name, span): (&Rc<[u8]>, Span),
+        words: Option<&[Word]>,
+        body: &List,
+    ) -> Result<(), Stop> {
+        let values = match words {
+            None => self.state.positional.all().to_vec(),
+            Some(words) => {
+                let mut values = Vec::new();
+                for word in words {
+                    values.append(&mut expand::fields(self, word)?);
+                }
+                values
+            }
+        };
+        self.state.status = 0;
+        while !values.is_empty() {
+            self.step(span)?;
+            let Some((line, whole)) = self.line_of_input() else {
+                self.missing("what is chosen in a select", span);
+                return Ok(());
+            };
+            if !whole {
+                self.state.status = self.state.dialect.select_end_status;
+                return Ok(());
+            }
+            let chosen = builtins::number(line.bytes()).and_then(|n| usize::try_from(n).ok());
+            let value = chosen.and_then(|n| values.get(n.checked_sub(1)?)).cloned();
+            self.assign_text(b"REPLY", line, span)?;
+            self.assign_text(name, value.unwrap_or_default(), span)?;
             if let Err(stop) = self.list(body)
                 && let Pass::Last = leave(stop)?
             {
@@ -229,7 +308,7 @@ impl Walker {
 
     fn matches_any(&mut self, patterns: &[Word], value: &Text) -> Result<bool, Stop> {
         for word in patterns {
-            let pattern = self.pattern(word)?;
+            let pattern = self.pattern(word, false)?;
             if pattern.matches(value.bytes()) {
                 return Ok(true);
             }
@@ -237,10 +316,11 @@ impl Walker {
         Ok(false)
     }
 
-    /// The pattern that a word of a `case` or a `[[ ]]` is.
-    pub(super) fn pattern(&mut self, word: &Word) -> Result<Pattern, Stop> {
+    /// The pattern that a word of a `case` or a `[[ ]]` is; `grouped` where groups are always known.
+    pub(super) fn pattern(&mut self, word: &Word, grouped: bool) -> Result<Pattern, Stop> {
         let text = expand::pattern_text(self, word)?;
-        let rules = PatternRules::new(&self.state.dialect, self.state.utf8());
+        let rules = self.state.pattern_rules(self.state.options.no_case_match);
+        let rules = PatternRules { groups: rules.groups || grouped, ..rules };
         Ok(Pattern::from_text(&text, rules))
     }
 
@@ -261,13 +341,16 @@ impl Walker {
         let parameters =
             argv[1..].iter().map(|text| text.passed_through(&hop, Standing::Quoted)).collect();
         self.state.positional.set(parameters);
-        self.scopes.push(Scope::default());
+        self.scopes.push(Scope { has_variables: true, ..Scope::default() });
+        let loops = std::mem::take(&mut self.loops);
         self.depth += 1;
         let outcome = self.command(body);
         self.depth -= 1;
         if let Some(scope) = self.scopes.pop() {
             self.restore(scope.hidden);
+            self.state.options = scope.options.unwrap_or_else(|| std::mem::take(&mut self.state.options));
         }
+        self.loops = loops;
         let zero = std::mem::take(&mut self.state.positional.zero);
         self.state.positional = outer;
         self.state.positional.zero = zero;

@@ -1,9 +1,12 @@
 //! `[[ ]]`, and the tests that it shares with `test`.
 
 use crate::expand::{self, Context, Tilde, arithmetic};
+use crate::expand::regular::Regular;
+use crate::host::{FileKind, Status};
 use crate::source::Span;
-use crate::stop::Stop;
+use crate::stop::{Reach, Stop};
 use crate::syntax::ast::Condition;
+use crate::text::Text;
 use crate::walk::Walker;
 
 impl Walker {
@@ -22,16 +25,19 @@ impl Walker {
                 let value = expand::single(self, left, Tilde::AtStart)?;
                 match &**operator {
                     b"=" | b"==" | b"!=" => {
-                        let holds = self.pattern(right)?.matches(value.bytes());
+                        let holds = self.pattern(right, true)?.matches(value.bytes());
                         Ok(holds == (&**operator != b"!="))
                     }
                     b"=~" => {
-                        self.missing("whether a regular expression matches", right.span);
-                        Ok(false)
+                        let expression = expand::single(self, right, Tilde::AtStart)?;
+                        self.regular_test(&value, &expression, right.span)
                     }
                     operator => {
                         let other = expand::single(self, right, Tilde::AtStart)?;
                         let span = right.span;
+                        if matches!(operator, b"-nt" | b"-ot" | b"-ef") {
+                            return Ok(self.file_comparison(operator, value.bytes(), other.bytes()));
+                        }
                         if operator.starts_with(b"-") {
                             let left = self.compared(value.bytes(), span)?;
                             let right = self.compared(other.bytes(), span)?;
@@ -43,6 +49,31 @@ impl Walker {
                 }
             }
         }
+    }
+
+    /// `text =~ expression`: the match and its groups become elements of an array.
+    fn regular_test(&mut self, value: &Text, expression: &Text, span: Span) -> Result<bool, Stop> {
+        if value.has_hole() || expression.has_hole() {
+            self.missing("whether a regular expression matches", span);
+            return Ok(false);
+        }
+        let state = &self.state;
+        let folds = state.options.no_case_match;
+        let quoting = expression.quoting();
+        let regular = Regular::new(expression.bytes(), &quoting, state.utf8(), folds);
+        let Some(regular) = regular else {
+            return Err(Stop::error("this is no regular expression", span, 2, Reach::Command));
+        };
+        let found = regular.find(value.bytes());
+        let name = self.state.dialect.match_array.as_bytes();
+        if !name.is_empty() {
+            let part = |span: &Option<(usize, usize)>| {
+                span.map_or_else(Text::new, |(start, end)| value.slice(start, end))
+            };
+            let parts = found.iter().flatten().map(part).collect();
+            self.assign_array(name, parts, span)?;
+        }
+        Ok(found.is_some())
     }
 
     /// The number that an operand of `-eq` and its kin is: an expression inside `[[ ]]`.
@@ -58,19 +89,55 @@ impl Walker {
         span: Span,
     ) -> Result<bool, Stop> {
         let host = expand::Context::host(self);
+        let kind = |kind: FileKind, follow: bool| {
+            host.status(operand, follow).is_some_and(|status| status.kind == kind)
+        };
+        let access = |which: usize| host.status(operand, true).is_some_and(|one| one.access[which]);
+        let bit = |bit: u32| host.status(operand, true).is_some_and(|one| one.mode & bit != 0);
         Ok(match operator {
             b'n' => !operand.is_empty(),
             b'z' => operand.is_empty(),
-            b'e' | b'a' => host.exists(operand),
+            b'e' | b'a' => host.status(operand, true).is_some(),
             b'd' => host.is_folder(operand),
-            b'f' => host.exists(operand) && !host.is_folder(operand),
-            b'v' => self.state.variables.scalar(operand).is_some(),
+            b'f' => kind(FileKind::Regular, true),
+            b'h' | b'L' => kind(FileKind::Link, false),
+            b'p' => kind(FileKind::Pipe, true),
+            b'S' => kind(FileKind::Socket, true),
+            b'b' => kind(FileKind::Block, true),
+            b'c' => kind(FileKind::Character, true),
+            b'r' => access(0),
+            b'w' => access(1),
+            b'x' => access(2),
+            b's' => host.status(operand, true).is_some_and(|status| status.size > 0),
+            b'u' => bit(0o4000),
+            b'g' => bit(0o2000),
+            b'k' => bit(0o1000),
+            b'v' => match crate::state::element_name(operand) {
+                Some((name, index)) => {
+                    let key = self.state.element_key(name, index, span)?;
+                    self.state.variables.element(name, &key).is_some()
+                }
+                None => self.state.variables.scalar(operand).is_some(),
+            },
+            b'o' => self.option_is_on(operand),
             b't' => false,
             _ => {
                 self.missing("what the system says about this file", span);
                 host.exists(operand)
             }
         })
+    }
+
+    /// `-nt`, `-ot`, `-ef`
+    pub(super) fn file_comparison(&mut self, operator: &[u8], left: &[u8], right: &[u8]) -> bool {
+        let host = expand::Context::host(self);
+        let status = |path: &[u8]| host.status(path, true);
+        let time = |status: Option<Status>| status.map(|status| status.modified);
+        match operator {
+            b"-ef" => status(left).zip(status(right)).is_some_and(|(a, b)| a.identity == b.identity),
+            b"-nt" => time(status(left)) > time(status(right)),
+            _ => time(status(left)) < time(status(right)),
+        }
     }
 }
 

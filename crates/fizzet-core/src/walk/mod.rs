@@ -9,14 +9,14 @@ mod statements;
 use std::rc::Rc;
 
 use crate::expand::Context;
-use crate::host::Host;
+use crate::host::{Host, Inside};
 use crate::lineage::{Origin, Rule};
 use crate::notes;
 use crate::source::{SourceId, Span};
 use crate::state::State;
-use crate::stop::Stop;
+use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::Parser;
-use crate::syntax::ast::List;
+use crate::syntax::ast::{Assignment, List};
 use crate::text::{Standing, Text};
 use crate::trace::{CommandTrace, Ending, Missing, Trace, WordTrace};
 
@@ -35,10 +35,14 @@ pub fn line(state: State, host: Rc<dyn Host>) -> Trace {
         host,
         commands: Vec::new(),
         missing: Vec::new(),
+        mistakes: Vec::new(),
         recorded: 0,
         word: None,
         depth: 0,
         testing: 0,
+        sourced: 0,
+        loops: 0,
+        compound_arguments: Vec::new(),
         scopes: Vec::new(),
         outputs: Vec::new(),
         input: vec![None],
@@ -46,6 +50,7 @@ pub fn line(state: State, host: Rc<dyn Host>) -> Trace {
         substituted: None,
     };
     let outcome = walker.source(SourceId::MAIN);
+    let outcome = walker.leave_shell(outcome);
     walker.into_trace(outcome)
 }
 
@@ -55,6 +60,7 @@ pub(crate) struct Walker {
     host: Rc<dyn Host>,
     commands: Vec<CommandTrace>,
     missing: Vec<Missing>,
+    mistakes: Vec<ShellError>,
     /// Arguments in the commands so far; see [`crate::stop::Limits::recorded`].
     recorded: usize,
     /// The word that is being expanded.
@@ -63,6 +69,12 @@ pub(crate) struct Walker {
     depth: u32,
     /// How many conditions are being evaluated: `set -e` does not look at them.
     testing: u32,
+    /// Files that `.` is carrying out.
+    sourced: usize,
+    /// Loops around the command, up to the function or subshell that it is in.
+    loops: u32,
+    /// `name=(...)` behind a declaration utility, with the index of its argument.
+    compound_arguments: Vec<(usize, Assignment)>,
     /// The functions that are being called.
     scopes: Vec<compound::Scope>,
     /// Outputs that are being kept, innermost last.
@@ -81,10 +93,48 @@ impl Walker {
         let (bytes, dialect) =
             (self.state.sources.get(id).bytes.clone(), self.state.dialect.clone());
         let mut parser = Parser::new(&bytes, id, &dialect);
-        while let Some(list) = parser.next_commands()? {
-            self.list(&list)?;
+        loop {
+            // What a line switches on counts from the next line on.
+            let options = &self.state.options;
+            let aliases = dialect.aliases || options.expand_aliases;
+            parser.set_extended_patterns(options.extended_glob);
+            parser.set_aliases((aliases && !self.state.aliases.is_empty()).then(|| self.state.aliases.clone()));
+            let list = match parser.next_commands() {
+                Err(error) if error.ends_line => {
+                    parser.skip_line();
+                    self.survive(ShellError::new(error.to_string(), error.span, 1, Reach::Line));
+                    continue;
+                }
+                list => list?,
+            };
+            let Some(list) = list else { return Ok(()) };
+            if self.state.options.no_exec {
+                continue;
+            }
+            match self.list(&list) {
+                Err(Stop::Shell(error)) if error.reach == Reach::Line => self.survive(error),
+                outcome => outcome?,
+            }
         }
-        Ok(())
+    }
+
+    /// Goes on after an error that does not end the shell.
+    fn survive(&mut self, error: ShellError) {
+        self.state.status = error.status;
+        self.mistakes.push(error);
+    }
+
+    /// Carries out a text that was put together or read while running.
+    fn deeper_source(&mut self, id: SourceId, span: Span) -> Result<(), Stop> {
+        let limit = self.state.limits.depth;
+        if self.depth >= limit {
+            let (what, limit) = ("texts carried out inside each other", u64::from(limit));
+            return Err(Stop::Limit { what, limit, span });
+        }
+        self.depth += 1;
+        let outcome = self.source(id);
+        self.depth -= 1;
+        outcome
     }
 
     /// Output of a built-in utility: kept if somebody reads it.
@@ -123,7 +173,9 @@ impl Walker {
     fn fatal(&mut self, call: &builtins::Call<'_>, wrong: &str) -> Stop {
         let name = call.argv.first().map_or(&b""[..], |name| name.bytes());
         let message = format!("{}: {wrong}", String::from_utf8_lossy(name));
-        Stop::shell(message, call.span, self.state.dialect.usage_status)
+        let status = self.state.dialect.usage_status;
+        let error = ShellError::new(message, call.span, status, Reach::Shell);
+        Stop::Shell(ShellError { is_usage: true, ..error })
     }
 
     /// Counts a step.
@@ -154,6 +206,7 @@ impl Walker {
             commands: self.commands,
             notes: Vec::new(),
             missing: self.missing,
+            mistakes: self.mistakes,
             ending,
             assumed_status: self.state.assumed_status,
         };
@@ -168,7 +221,11 @@ impl Context for Walker {
     }
 
     fn host(&self) -> Rc<dyn Host> {
-        self.host.clone()
+        let folder = &self.state.folder;
+        match folder.is_empty() {
+            true => self.host.clone(),
+            false => Rc::new(Inside { host: self.host.clone(), folder: folder.clone() }),
+        }
     }
 
     fn record(&mut self) -> Option<&mut WordTrace> {

@@ -3,7 +3,7 @@
 use crate::expand;
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
-use crate::stop::Stop;
+use crate::stop::{Reach, Stop};
 use crate::syntax::ast::{
     AndOr, Argument, Command, CommandKind as Node, Connector, List, Pipeline, Redirect,
     RedirectOperator, RedirectTarget, SimpleCommand, Word,
@@ -14,7 +14,10 @@ use crate::walk::Walker;
 
 impl Walker {
     pub(super) fn list(&mut self, list: &List) -> Result<(), Stop> {
-        list.items.iter().try_for_each(|and_or| self.and_or(and_or))
+        list.items.iter().try_for_each(|and_or| match self.state.options.no_exec {
+            true => Ok(()),
+            false => self.and_or(and_or),
+        })
     }
 
     fn and_or(&mut self, and_or: &AndOr) -> Result<(), Stop> {
@@ -51,21 +54,40 @@ impl Walker {
     }
 
     fn pipeline(&mut self, pipeline: &Pipeline) -> Result<(), Stop> {
-        match &pipeline.commands[..] {
-            [] => self.state.status = 0,
-            [command] => self.command(command)?,
-            commands => self.connected(commands)?,
-        }
+        let ends = match &pipeline.commands[..] {
+            [] => {
+                self.state.status = 0;
+                false
+            }
+            [command] => {
+                self.command(command)?;
+                // What is inside other compound commands has been looked at there.
+                matches!(
+                    command.kind,
+                    Node::Simple(_) | Node::Subshell(_) | Node::Arithmetic(_) | Node::Conditional(_)
+                )
+            }
+            commands => {
+                self.connected(commands)?;
+                true
+            }
+        };
         if pipeline.negated {
             self.state.status = u8::from(self.state.status == 0);
+            return Ok(());
         }
-        Ok(())
+        let fails = ends && self.state.status != 0 && self.testing == 0;
+        match fails && self.state.options.exit_on_error {
+            true => Err(Stop::Exit(self.state.status)),
+            false => Ok(()),
+        }
     }
 
     /// Several commands: each but the last prints into the input of the next, and each has the
     /// state to itself, except the last one where the shell runs it in place.
     fn connected(&mut self, commands: &[Command]) -> Result<(), Stop> {
         let inputs = self.input.len();
+        let mut failed = 0;
         for (at, command) in commands.iter().enumerate() {
             let last = at + 1 == commands.len();
             let outcome = if last && self.state.dialect.last_of_pipeline_in_place {
@@ -83,26 +105,38 @@ impl Walker {
                 self.input.truncate(inputs);
                 return outcome;
             }
+            if self.state.status != 0 {
+                failed = self.state.status;
+            }
         }
         self.input.truncate(inputs);
+        if self.state.options.pipe_fail {
+            self.state.status = failed;
+        }
         Ok(())
     }
 
     pub(super) fn command(&mut self, command: &Command) -> Result<(), Stop> {
         self.step(command.span)?;
         if let Node::Simple(simple) = &command.kind {
-            self.simple(simple, &command.redirects, command.span)?;
-            let fails = self.state.status != 0 && self.testing == 0;
-            return match fails && self.state.options.exit_on_error {
-                true => Err(Stop::Exit(self.state.status)),
-                false => Ok(()),
-            };
+            match self.simple(simple, &command.redirects, command.span) {
+                Err(Stop::Shell(error)) if error.reach == Reach::Command => self.survive(error),
+                outcome => outcome?,
+            }
+            return Ok(());
         }
         if command.redirects.is_empty() {
             return self.compound(command);
         }
-        let redirections = self.redirections(&command.redirects)?;
-        self.with_redirections(&redirections, |walker| walker.compound(command))
+        match self.redirections(&command.redirects) {
+            Err(Stop::Shell(error)) if error.reach == Reach::Command => {
+                self.survive(error);
+                Ok(())
+            }
+            redirections => {
+                self.with_redirections(&redirections?, |walker| walker.compound(command))
+            }
+        }
     }
 
     /// Runs something with its input and output redirected.
@@ -122,7 +156,15 @@ impl Walker {
                     text.push(b"\n", Standing::Quoted, &origin);
                     input = Some(Some((text, 0)));
                 }
-                "<" | "<&" | "<>" => input = Some(None),
+                "<" | "<>" if redirection.descriptor == 0 => {
+                    let limit = self.state.limits.bytes;
+                    let path = redirection.target.bytes();
+                    let bytes = expand::Context::host(self).read(path, limit);
+                    let origin = Origin::new(Rule::Output, redirection.span);
+                    let text = |bytes| Text::from_bytes(bytes, Standing::Quoted, origin);
+                    input = Some(bytes.map(|bytes: Vec<u8>| (text(bytes), 0)));
+                }
+                "<" | "<>" | "<&" => {}
                 ">" | ">>" | ">|" | "&>" | "&>>" => away |= redirection.standard_output,
                 _ => away |= redirection.standard_output && redirection.target.bytes() != b"1",
             }
@@ -168,6 +210,7 @@ impl Walker {
 
     /// Carries out a command and sets its status.
     fn carry_out(&mut self, argv: &[Text], kind: CommandKind, span: Span) -> Result<(), Stop> {
+        let before = self.state.status;
         self.state.status = match kind {
             CommandKind::Nothing => self.substituted.take().unwrap_or(0),
             CommandKind::External => {
@@ -177,7 +220,7 @@ impl Walker {
             CommandKind::Function => {
                 let body = argv.first().and_then(|name| self.state.functions.get(name.bytes()));
                 let Some(body) = body.cloned() else { return Ok(()) };
-                self.state.status = 0;
+                self.state.status = before;
                 return self.call(&body, argv, span);
             }
             CommandKind::Builtin | CommandKind::Special => self.builtin(argv, span)?,
@@ -204,7 +247,7 @@ impl Walker {
         let mut declares = false;
         for (at, argument) in words.iter().enumerate() {
             let Argument::Word(word) = argument else {
-                self.array_argument(argument, &mut argv)?;
+                self.array_argument(argument, &mut argv);
                 continue;
             };
             let first = argv.len();
@@ -241,16 +284,29 @@ impl Walker {
         let mut traces = Vec::with_capacity(redirects.len());
         for redirect in redirects {
             let body = redirect.body.as_ref().and_then(|body| body.get());
-            let target =
-                expand::single(self, body.unwrap_or(&redirect.word), expand::Tilde::AtStart)?;
-            let operator = operator_text(redirect.operator);
-            let standard_output = match &redirect.target {
-                None => !matches!(operator, "<" | "<<" | "<<-" | "<<<" | "<&" | "<>"),
-                Some(RedirectTarget::Descriptor(number)) => *number == 1,
-                Some(RedirectTarget::Variable(_)) => false,
+            let target = match body {
+                Some(body) => expand::document(self, body)?,
+                None => expand::single(self, &redirect.word, expand::Tilde::AtStart)?,
             };
+            let operator = operator_text(redirect.operator);
+            let reads = matches!(operator, "<" | "<<" | "<<-" | "<<<" | "<&" | "<>");
+            let descriptor = match &redirect.target {
+                None => u32::from(!reads),
+                Some(RedirectTarget::Descriptor(number)) => *number,
+                Some(RedirectTarget::Variable(_)) => 10,
+            };
+            let standard_output = descriptor == 1;
             let span = redirect.span;
-            traces.push(RedirectTrace { operator, target, span, standard_output });
+            traces.push(RedirectTrace { operator, target, span, descriptor, standard_output });
+            let exists = |path: &[u8]| expand::Context::host(self).exists(path);
+            let target = traces.last().map_or(&b""[..], |trace| trace.target.bytes());
+            if operator == "<" && !exists(target) && !traces.iter().any(|one| one.target.has_hole())
+            {
+                let shown = String::from_utf8_lossy(target).into_owned();
+                let message = format!("there is no file {shown} to read from");
+                let status = self.state.dialect.redirection_failure_status;
+                return Err(Stop::error(message, span, status, Reach::Command));
+            }
         }
         Ok(traces)
     }

@@ -1,20 +1,32 @@
 //! `break`, `continue`, `exit`, `return`, `eval`, `command`.
 
 use crate::source::SourceKind;
-use crate::stop::Stop;
+use crate::stop::{Reach, ShellError, Stop};
 use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 
-/// `break [n]`, `continue [n]`
+/// `break [n]`, `continue [n]`: of loops that there are not, the outermost one is meant.
 pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
-    let levels = match call.bytes(1) {
+    let dialect = walker.state.dialect.clone();
+    let levels = match call.given("", false).operands.first().map(Text::bytes) {
         None => 1,
-        Some(text) => match number(text) {
+        Some(text) => match walker.numeral(text) {
             Some(levels @ 1..) => u32::try_from(levels).unwrap_or(u32::MAX),
-            _ => return walker.usage(call, "a number of loops was expected"),
+            Some(_) if !dialect.usage_is_fatal => {
+                // All loops are left.
+                return Err(Stop::Break(walker.loops.max(1)));
+            }
+            _ => return Err(walker.fatal(call, "a number of loops was expected")),
         },
     };
+    if walker.loops == 0 {
+        return match dialect.lone_break_is_fatal {
+            true => Err(walker.fatal(call, "there is no loop here")),
+            false => Ok(0),
+        };
+    }
+    let levels = levels.min(walker.loops);
     Err(match call.bytes(0) {
         Some(b"break") => Stop::Break(levels),
         _ => Stop::Continue(levels),
@@ -23,23 +35,38 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Sto
 
 /// `exit [status]`, `return [status]`
 pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
-    let status = match call.bytes(1) {
-        None => walker.state.status,
-        Some(text) => match number(text) {
-            Some(status) => status as u8,
-            None => return walker.usage(call, "a status was expected"),
+    let returns = call.bytes(0) == Some(b"return");
+    let dialect = walker.state.dialect.clone();
+    if returns && walker.depth_of_return() == 0 && !dialect.return_ends_shell {
+        return Ok(2);
+    }
+    let operands = call.given("", false).operands;
+    if operands.len() > 1 && dialect.usage_letters_fatal {
+        return Err(walker.fatal(call, "too many arguments"));
+    }
+    let status = match operands.first().or_else(|| call.arguments().first()).map(Text::bytes) {
+        None => i64::from(walker.state.status),
+        Some(text) => match walker.numeral(text) {
+            Some(status) if status >= 0 || dialect.negative_statuses => status,
+            _ if returns && !dialect.usage_is_fatal => 2,
+            _ if returns && dialect.usage_status == 1 => 1,
+            _ => return Err(walker.fatal(call, "a status was expected")),
         },
     };
-    Err(match call.bytes(0) {
-        Some(b"exit") => Stop::Exit(status),
-        _ => Stop::Return(status),
+    Err(match returns {
+        false => Stop::Exit(status as u8),
+        true => Stop::Return(status as u8),
     })
 }
 
 /// `eval text...`: the arguments joined with spaces are read again.
 pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     let mut text = Vec::new();
-    for (at, argument) in call.arguments().iter().enumerate() {
+    let words = match call.arguments() {
+        [first, rest @ ..] if first.bytes() == b"--" && walker.state.dialect.eval_takes_dashes => rest,
+        words => words,
+    };
+    for (at, argument) in words.iter().enumerate() {
         if at > 0 {
             text.push(b' ');
         }
@@ -49,31 +76,29 @@ pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
         return Ok(0);
     }
     let source = walker.state.sources.add(SourceKind::Built("eval"), &text);
-    walker.source(source)?;
-    Ok(walker.state.status)
-}
-
-/// `command name ...`, `builtin name ...`: functions do not count.
-pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
-    let operands: &[Text] = call.operands();
-    let is_option = call.arguments().len() > operands.len();
-    let Some(name) = operands.first() else { return Ok(0) };
-    if is_option {
-        expand_missing(walker, call);
-        return Ok(0);
+    match walker.deeper_source(source, call.span) {
+        Err(Stop::Syntax(error)) if !walker.state.dialect.eval_syntax_is_fatal => {
+            let (message, status) = (error.to_string(), walker.state.dialect.eval_syntax_status);
+            walker.survive(ShellError::new(message, error.span, status, Reach::Command));
+            Ok(status)
+        }
+        outcome => outcome.map(|()| walker.state.status),
     }
-    if walker.state.dialect.utility(name.bytes()).is_some() {
-        return walker.builtin(operands, call.span);
-    }
-    walker.external(operands.to_vec(), call.span);
-    Ok(0)
-}
-
-fn expand_missing(walker: &mut Walker, call: &Call<'_>) {
-    crate::expand::Context::missing(walker, "what command -v finds", call.span);
 }
 
 /// A decimal number with an optional sign and blanks around it.
-pub(super) fn number(text: &[u8]) -> Option<i64> {
+pub(in crate::walk) fn number(text: &[u8]) -> Option<i64> {
     std::str::from_utf8(text).ok()?.trim().parse().ok()
+}
+
+impl Walker {
+    /// The number that an argument of `shift`, `break`, `exit` and the like is: an expression where
+    /// the shell takes one.
+    pub(super) fn numeral(&mut self, text: &[u8]) -> Option<i64> {
+        if self.state.dialect.numerals_are_expressions {
+            let span = self.state.shell_origin().span();
+            return crate::expand::arithmetic::text_value(&mut self.state, text, span).ok();
+        }
+        number(text)
+    }
 }

@@ -1,13 +1,20 @@
 //! What the shell carries out itself: one table, a file a family.
 
 mod control;
+mod find;
+pub(in crate::walk) mod float;
+mod folders;
+mod options;
 mod parameters;
 mod print;
 mod printf;
+mod process;
 mod read;
 mod test;
+mod time;
 mod variables;
 
+pub(super) use control::number;
 pub(super) use parameters::Cluster;
 
 use crate::expand::Context;
@@ -53,34 +60,61 @@ type Builtin = fn(&mut Walker, &Call<'_>) -> Result<u8, Stop>;
 
 /// The utilities that are evaluated.
 const TABLE: &[(&str, Builtin)] = &[
+    (".", process::dot),
     (":", |_, _| Ok(0)),
-    ("true", |_, _| Ok(0)),
-    ("false", |_, _| Ok(1)),
     ("[", test::bracket),
+    ("alias", find::alias),
+    ("bg", process::quiet),
     ("break", control::leave_loop),
-    ("builtin", control::command),
-    ("command", control::command),
+    ("builtin", find::command),
+    ("cd", folders::cd),
+    ("chdir", folders::cd),
+    ("command", find::command),
     ("continue", control::leave_loop),
     ("declare", variables::declare),
+    ("dirs", folders::dirs),
+    ("disown", process::quiet),
     ("echo", print::echo),
     ("eval", control::eval),
+    ("exec", process::exec),
     ("exit", control::exit),
     ("export", variables::declare),
+    ("false", |_, _| Ok(1)),
+    ("fg", process::quiet),
+    ("float", variables::declare_as),
     ("getopts", parameters::getopts),
+    ("hash", find::hash),
+    ("integer", variables::declare_as),
+    ("jobs", process::quiet),
+    ("kill", process::unpredictable),
     ("let", variables::evaluate),
     ("local", variables::declare),
+    ("mapfile", read::mapfile),
+    ("nameref", variables::declare_as),
+    ("popd", folders::popd),
     ("print", print::print),
     ("printf", printf::printf),
-    ("pwd", print::pwd),
+    ("pushd", folders::pushd),
+    ("pwd", folders::pwd),
     ("read", read::read),
+    ("readarray", read::mapfile),
     ("readonly", variables::declare),
     ("return", control::exit),
     ("set", parameters::set),
     ("shift", parameters::shift),
     ("shopt", parameters::shopt),
+    ("source", process::dot),
     ("test", test::test),
+    ("times", process::unpredictable),
+    ("trap", process::trap),
+    ("true", |_, _| Ok(0)),
+    ("type", find::tell_type),
     ("typeset", variables::declare),
+    ("ulimit", process::unpredictable),
+    ("umask", process::umask),
+    ("unalias", find::unalias),
     ("unset", variables::unset),
+    ("wait", process::quiet),
 ];
 
 impl Walker {

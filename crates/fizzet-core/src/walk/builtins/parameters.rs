@@ -27,13 +27,24 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
                 let on = *sign == b'-';
                 rest = &rest[1..];
                 for &letter in letters {
-                    if letter == b'o' {
-                        if let Some(name) = rest.first() {
-                            walker.long_option(name.bytes(), on);
-                            rest = &rest[1..];
+                    let known = match letter {
+                        b'o' => match rest.split_first() {
+                            Some((name, behind)) => {
+                                rest = behind;
+                                walker.long_option(name.bytes(), on)
+                            }
+                            None => true,
+                        },
+                        b'A' if walker.state.dialect.set_fills_arrays => {
+                            return walker.fill_array(call, rest, on);
                         }
-                    } else {
-                        walker.option(letter, on);
+                        letter => walker.option(letter, on),
+                    };
+                    if !known {
+                        return match walker.state.dialect.unknown_option_is_fatal {
+                            true => Err(walker.fatal(call, "an option is not known")),
+                            false => Ok(2),
+                        };
                     }
                 }
             }
@@ -50,34 +61,93 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
 }
 
 impl Walker {
-    fn option(&mut self, letter: u8, on: bool) {
+    /// `set -x` and its kin; false where the shell knows no such option.
+    fn option(&mut self, letter: u8, on: bool) -> bool {
         let options = &mut self.state.options;
         match letter {
             b'f' => options.no_glob = on,
             b'u' => options.no_unset = on,
             b'e' => options.exit_on_error = on,
+            b'a' => options.all_export = on,
+            b'n' => options.no_exec = on,
             b'B' => options.no_braces = !on,
-            _ => {}
+            letter => return self.state.dialect.set_letters.as_bytes().contains(&letter),
         }
+        true
     }
 
-    fn long_option(&mut self, name: &[u8], on: bool) {
+    /// `set -o name`; false where the shell knows no such option.
+    fn long_option(&mut self, name: &[u8], on: bool) -> bool {
         let letter = match name {
             b"noglob" => b'f',
             b"nounset" => b'u',
             b"errexit" => b'e',
+            b"allexport" => b'a',
+            b"noexec" => b'n',
             b"braceexpand" => b'B',
-            _ => return,
+            b"pipefail" => {
+                self.state.options.pipe_fail = on;
+                return self.state.dialect.pipe_fail;
+            }
+            name => return OTHER_OPTIONS.contains(&name),
         };
-        self.option(letter, on);
+        self.option(letter, on)
+    }
+
+    /// Whether an option of `set -o` or `shopt` is on, as `test -o` asks.
+    pub(in crate::walk) fn option_is_on(&self, name: &[u8]) -> bool {
+        let options = &self.state.options;
+        match name {
+            b"noglob" => options.no_glob,
+            b"nounset" => options.no_unset,
+            b"errexit" => options.exit_on_error,
+            b"allexport" => options.all_export,
+            b"noexec" => options.no_exec,
+            b"braceexpand" => !options.no_braces,
+            b"pipefail" => options.pipe_fail,
+            _ => false,
+        }
+    }
+
+    /// `set -A name value...`; `set +A` keeps the elements behind the new ones.
+    fn fill_array(&mut self, call: &Call<'_>, words: &[Text], anew: bool) -> Result<u8, Stop> {
+        let Some((name, values)) = words.split_first() else { return Ok(1) };
+        let values = match values {
+            [first, rest @ ..] if first.bytes() == b"--" => rest,
+            values => values,
+        };
+        if anew {
+            self.assign_array(name.bytes(), values.to_vec(), call.span)?;
+            return Ok(0);
+        }
+        let first = self.state.dialect.first_index;
+        for (at, value) in values.iter().enumerate() {
+            let key = crate::state::Key::Number(at as i64 + first);
+            self.state.store(name.bytes(), Some(key), value.clone(), call.span)?;
+        }
+        Ok(0)
     }
 }
 
+/// Options of `set -o` that change no argument.
+const OTHER_OPTIONS: &[&[u8]] = &[
+    b"posix", b"xtrace", b"verbose", b"monitor", b"notify", b"noclobber", b"ignoreeof", b"emacs",
+    b"vi", b"hashall", b"history", b"histexpand", b"interactive-comments", b"keyword", b"nolog",
+    b"onecmd", b"physical", b"privileged", b"functrace", b"errtrace", b"trackall", b"markdirs",
+];
+
 /// `shift [n]`
 pub(super) fn shift(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
-    let count = match call.bytes(1) {
+    let operands = match call.arguments() {
+        [first, rest @ ..] if first.bytes() == b"--" => rest,
+        operands => operands,
+    };
+    if operands.len() > 1 && walker.state.dialect.usage_letters_fatal {
+        return Err(walker.fatal(call, "too many arguments"));
+    }
+    let count = match operands.first().map(Text::bytes) {
         None => 1,
-        Some(text) => match number(text) {
+        Some(text) => match walker.numeral(text) {
             Some(count @ 0..) => count as usize,
             _ => return walker.usage(call, "a number of parameters was expected"),
         },
@@ -129,8 +199,8 @@ pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
     if takes_value && !last {
         value = Some(word.slice(at + 1, word.len()));
     } else if takes_value {
-        index += 1;
-        value = given.get(index - 1).cloned();
+        value = given.get(index).cloned();
+        index += usize::from(value.is_some());
         if value.is_none() {
             result = vec![if silent { b':' } else { b'?' }];
             value = silent.then(|| word.slice(at, at + 1));
@@ -165,25 +235,49 @@ impl Default for Cluster {
     }
 }
 
-/// `shopt -s name`, `shopt -u name`
+/// `shopt -s name...`, `shopt -u name...`
 pub(super) fn shopt(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
-    let on = match call.bytes(1) {
-        Some(b"-s") => true,
-        Some(b"-u") => false,
-        _ => return Ok(0),
-    };
-    for name in &call.argv[2..] {
-        let options = &mut walker.state.options;
-        match name.bytes() {
-            b"nullglob" => options.null_glob = on,
-            b"dotglob" => options.dot_glob = on,
-            b"failglob" => options.fail_glob = on,
-            _ => crate::expand::Context::missing(
-                walker,
-                "what this option of shopt changes",
-                call.span,
-            ),
-        }
+    let given = call.given("supqo", false);
+    let on = given.has(b's');
+    if !on && !given.has(b'u') {
+        walker.write_hole(call.span);
+        return Ok(0);
     }
-    Ok(0)
+    let mut status = 0;
+    for name in given.operands {
+        if given.has(b'o') {
+            status |= u8::from(!walker.long_option(name.bytes(), on));
+            continue;
+        }
+        let options = &mut walker.state.options;
+        let option = match name.bytes() {
+            b"nullglob" => &mut options.null_glob,
+            b"dotglob" => &mut options.dot_glob,
+            b"failglob" => &mut options.fail_glob,
+            b"extglob" => &mut options.extended_glob,
+            b"globstar" => &mut options.glob_star,
+            b"nocaseglob" => &mut options.no_case_glob,
+            b"nocasematch" => &mut options.no_case_match,
+            b"expand_aliases" => &mut options.expand_aliases,
+            name => {
+                status |= u8::from(!HARMLESS.contains(&name));
+                continue;
+            }
+        };
+        *option = on;
+    }
+    Ok(status)
 }
+
+/// Options of `shopt` that change no argument of a script.
+const HARMLESS: &[&[u8]] = &[
+    b"autocd", b"cdable_vars", b"cdspell", b"checkhash", b"checkjobs", b"checkwinsize", b"cmdhist",
+    b"complete_fullquote", b"direxpand", b"dirspell", b"execfail", b"extdebug", b"extquote",
+    b"force_fignore", b"globasciiranges", b"gnu_errfmt", b"histappend", b"histreedit", b"histverify",
+    b"hostcomplete", b"huponexit", b"inherit_errexit", b"interactive_comments", b"lastpipe",
+    b"lithist", b"localvar_inherit", b"localvar_unset", b"login_shell", b"mailwarn",
+    b"no_empty_cmd_completion", b"noexpand_translation", b"patsub_replacement", b"progcomp",
+    b"progcomp_alias", b"promptvars", b"restricted_shell", b"shift_verbose", b"sourcepath",
+    b"varredir_close", b"xpg_echo", b"assoc_expand_once", b"compat31", b"compat32", b"compat40",
+    b"compat41", b"compat42", b"compat43", b"compat44",
+];

@@ -51,7 +51,7 @@ fn join(walker: &mut Walker, call: &Call<'_>, words: &[Text], newline: bool, esc
             out.push_text(word);
             continue;
         }
-        let (text, goes_on) = decoded(word, &origin);
+        let (text, goes_on) = decoded(word, &origin, walker.state.dialect.echo_escapes);
         out.push_text(&text);
         if !goes_on {
             walker.write(out);
@@ -62,17 +62,4 @@ fn join(walker: &mut Walker, call: &Call<'_>, words: &[Text], newline: bool, esc
         out.push(b"\n", Standing::Quoted, &origin);
     }
     walker.write(out);
-}
-
-/// `pwd`
-pub(super) fn pwd(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
-    match walker.state.variables.scalar(b"PWD").cloned() {
-        Some(mut folder) => {
-            let origin = Origin::new(Rule::Output, call.span);
-            folder.push(b"\n", Standing::Quoted, &origin);
-            walker.write(folder);
-        }
-        None => crate::expand::Context::missing(walker, "the current folder", call.span),
-    }
-    Ok(0)
 }

@@ -1,11 +1,12 @@
 //! `printf` (POSIX XBD 5 and XCU printf).
 
+use crate::expand::transform::in_dollar_quotes;
 use crate::lineage::{Origin, Rule};
 use crate::stop::Stop;
 use crate::syntax::arithmetic;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
-use crate::walk::builtins::Call;
+use crate::walk::builtins::{Call, float, time};
 
 /// `printf format [arguments]`: the format is used again as long as arguments are left.
 pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
@@ -22,11 +23,11 @@ pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
         _ => None,
     };
     let Some((format, arguments)) = operands.split_first() else {
-        return walker.usage(call, "printf FORMAT [ARGUMENT]...");
+        return Ok(if walker.state.dialect.usage_status == 1 && walker.state.dialect.first_index == 1 { 1 } else { 2 });
     };
     let origin = Origin::new(Rule::Output, call.span);
     let mut printing =
-        Printing { walker, origin, rest: arguments, out: Text::new(), status: 0, span_of: call };
+        Printing { walker, origin, rest: arguments, out: Text::new(), status: 0 };
     loop {
         let before = printing.rest.len();
         if !printing.once(format) || printing.rest.is_empty() || printing.rest.len() == before {
@@ -47,12 +48,13 @@ struct Printing<'a> {
     rest: &'a [Text],
     out: Text,
     status: u8,
-    span_of: &'a Call<'a>,
 }
 
 /// A conversion specification.
-#[derive(Default)]
+#[derive(Clone, Default)]
 struct Specification {
+    /// The format in the parentheses of `%(format)T`.
+    format: Option<String>,
     left: bool,
     zero: bool,
     plus: bool,
@@ -75,7 +77,11 @@ impl Printing<'_> {
                 continue;
             }
             if bytes[at] == b'\\' {
-                match escape(&bytes[at + 1..], false) {
+                let letters = self.walker.state.dialect.format_escapes.as_bytes();
+                if bytes.get(at + 1) == Some(&b'c') && letters.contains(&b'c') {
+                    return false;
+                }
+                match escape(&bytes[at + 1..], letters) {
                     Some((made, used)) => {
                         self.put(&made);
                         at += 1 + used;
@@ -91,9 +97,9 @@ impl Printing<'_> {
                 Some((used, true)) => at += 1 + used,
                 Some((_, false)) => return false,
                 None => {
-                    self.put(b"%");
+                    // What is no conversion ends the output.
                     self.status = 1;
-                    at += 1;
+                    return false;
                 }
             }
         }
@@ -110,6 +116,33 @@ impl Printing<'_> {
         let (first, rest) = self.rest.split_first()?;
         self.rest = rest;
         Some(first.clone())
+    }
+
+    /// A time of `%(format)T`, in universal time; what depends on the clock or a time zone is missing.
+    fn time(&mut self, format: &str) -> Vec<u8> {
+        let given = !self.rest.is_empty();
+        let seconds = self.next_number();
+        let zone = self.walker.state.variables.scalar(b"TZ").is_some_and(|zone| !zone.is_empty());
+        match time::shown(seconds, format) {
+            Some(text) if given && seconds >= 0 && !zone => text.into_bytes(),
+            _ => {
+                let span = self.origin.span();
+                crate::expand::Context::missing(self.walker, "what the clock says", span);
+                self.out.push_hole(Standing::Quoted, &self.origin);
+                Vec::new()
+            }
+        }
+    }
+
+    fn next_float(&mut self) -> f64 {
+        let Some(text) = self.next() else { return 0.0 };
+        let shown = String::from_utf8_lossy(text.bytes()).trim().to_string();
+        if let Some(quoted) = shown.strip_prefix(['\'', '"']) {
+            return quoted.chars().next().map_or(0.0, |character| f64::from(u32::from(character)));
+        }
+        let value = shown.parse().ok();
+        self.status |= u8::from(value.is_none() && !shown.is_empty());
+        value.unwrap_or(0.0)
     }
 
     fn next_number(&mut self) -> i64 {
@@ -132,6 +165,10 @@ impl Printing<'_> {
         let (value, end) = value.unwrap_or((0, 0));
         if end < digits.len() {
             self.status = 1;
+        }
+        if decimal_overflows(&digits[..end]) {
+            self.status = 1;
+            return if negative { i64::MIN } else { i64::MAX };
         }
         if negative { value.wrapping_neg() } else { value }
     }
@@ -174,7 +211,12 @@ impl Printing<'_> {
         {
             at += 1;
         }
-        let letter = *text.get(at)?;
+        if text.get(at) == Some(&b'(') && self.walker.state.dialect.printf_times {
+            let close = at + text[at..].iter().position(|&byte| byte == b')')?;
+            one.format = Some(String::from_utf8_lossy(&text[at + 1..close]).into_owned());
+            at = close + 1;
+        }
+        let letter = *text.get(at).filter(|letter| (**letter == b'T') == one.format.is_some())?;
         let goes_on = self.convert(letter, &one)?;
         Some((at + 1, goes_on))
     }
@@ -193,13 +235,32 @@ impl Printing<'_> {
             }
             b'b' => {
                 let text = self.next().unwrap_or_default();
-                let (made, goes_on) = decoded(&text, &self.origin);
+                let letters = self.walker.state.dialect.argument_escapes;
+                let (made, goes_on) = decoded(&text, &self.origin, letters);
                 self.padded(&made, one);
                 return Some(goes_on);
             }
-            b'q' => {
-                crate::expand::Context::missing(self.walker, "what %q prints", self.span_of.span);
-                self.next();
+            b'q' if self.walker.state.dialect.printf_quotes => {
+                let text = self.next().unwrap_or_default();
+                let quoted = backslashed(text.bytes());
+                self.padded(&Text::from_bytes(quoted, Standing::Quoted, self.origin.clone()), one);
+            }
+            b'T' => {
+                let shown = self.time(one.format.as_deref().unwrap_or("%X"));
+                let text = Text::from_bytes(shown, Standing::Quoted, self.origin.clone());
+                self.padded(&text, one);
+            }
+            b'f' | b'F' | b'e' | b'E' | b'g' | b'G' => {
+                let value = self.next_float();
+                let (negative, digits) = (value.is_sign_negative(), float::shown(value.abs(), letter, one.precision, one.alternative));
+                let sign = match negative {
+                    true => "-",
+                    false if one.plus => "+",
+                    false if one.blank => " ",
+                    false => "",
+                };
+                let whole = Specification { precision: None, ..one.clone() };
+                self.number(sign, &digits, &whole);
             }
             b'd' | b'i' => {
                 let value = self.next_number();
@@ -258,6 +319,39 @@ impl Printing<'_> {
     }
 }
 
+/// Whether decimal digits are more than a number can hold.
+fn decimal_overflows(digits: &[u8]) -> bool {
+    digits.len() >= 19
+        && digits[0] != b'0'
+        && std::str::from_utf8(digits).is_ok_and(|text| text.parse::<i64>().is_err())
+        && digits.iter().all(u8::is_ascii_digit)
+}
+
+/// A value with backslashes, as `%q` of bash prints it.
+fn backslashed(value: &[u8]) -> Vec<u8> {
+    if value.is_empty() {
+        return b"''".to_vec();
+    }
+    if value.iter().any(u8::is_ascii_control) {
+        return in_dollar_quotes(value);
+    }
+    let mut out = Vec::with_capacity(value.len());
+    for (at, &byte) in value.iter().enumerate() {
+        let special = match byte {
+            b' ' | b'!' | b'"' | b'$' | b'&' | b'\'' | b'(' | b')' | b'*' | b',' | b';' | b'<'
+            | b'>' | b'?' | b'[' | b'\\' | b']' | b'^' | b'`' | b'{' | b'|' | b'}' => true,
+            b'#' => at == 0,
+            b'~' => at == 0 || matches!(value[at - 1], b':' | b'='),
+            _ => false,
+        };
+        if special {
+            out.push(b'\\');
+        }
+        out.push(byte);
+    }
+    out
+}
+
 fn digits(text: &[u8], at: &mut usize) -> usize {
     let mut value = 0usize;
     while let Some(digit @ b'0'..=b'9') = text.get(*at) {
@@ -267,9 +361,9 @@ fn digits(text: &[u8], at: &mut usize) -> usize {
     value
 }
 
-/// A text with the escapes of `echo` and `%b` decoded, and whether output goes on behind it.
-pub(super) fn decoded(text: &Text, origin: &Origin) -> (Text, bool) {
-    let bytes = text.bytes();
+/// A text with its escapes decoded, and whether output goes on behind it.
+pub(super) fn decoded(text: &Text, origin: &Origin, letters: &str) -> (Text, bool) {
+    let (bytes, letters) = (text.bytes(), letters.as_bytes());
     let mut out = Text::new();
     let mut at = 0;
     while at < bytes.len() {
@@ -279,25 +373,39 @@ pub(super) fn decoded(text: &Text, origin: &Origin) -> (Text, bool) {
             at += plain;
             continue;
         }
-        match escape(&bytes[at + 1..], true) {
+        match escape(&bytes[at + 1..], letters) {
+            _ if bytes.get(at + 1) == Some(&b'c') && letters.contains(&b'c') => {
+                return (out, false);
+            }
             Some((made, used)) => {
                 out.push(&made, Standing::Quoted, origin);
                 at += 1 + used;
             }
-            None if bytes.get(at + 1) == Some(&b'c') => return (out, false),
             None => {
-                out.push_text(&text.slice(at, at + 1));
-                at += 1;
+                // Both bytes stay, so that a second backslash escapes nothing.
+                let end = (at + 2).min(bytes.len());
+                out.push_text(&text.slice(at, end));
+                at = end;
             }
         }
     }
     (out, true)
 }
 
-/// What an escape behind its backslash stands for, and how many bytes it takes. With `zero`, octal
-/// escapes begin with a zero, as `echo` and `%b` have them.
-pub(super) fn escape(text: &[u8], zero: bool) -> Option<(Vec<u8>, usize)> {
-    let simple = match text.first()? {
+/// What an escape behind its backslash stands for, and how many bytes it takes; `None` where it is
+/// none of the letters.
+fn escape(text: &[u8], letters: &[u8]) -> Option<(Vec<u8>, usize)> {
+    let letter = *text.first()?;
+    match letter {
+        b'0' if letters.contains(&b'0') => return octal(text, 4),
+        b'0'..=b'7' if letters.contains(&b'1') => return octal(text, 3),
+        _ if !letters.contains(&letter) => {
+            // The format of `printf` in ksh93 drops any other backslash.
+            return letters.contains(&b'*').then(|| (vec![letter], 1));
+        }
+        _ => {}
+    }
+    let simple = match letter {
         b'a' => 7,
         b'b' => 8,
         b'e' | b'E' => 27,
@@ -306,21 +414,24 @@ pub(super) fn escape(text: &[u8], zero: bool) -> Option<(Vec<u8>, usize)> {
         b'r' => b'\r',
         b't' => b'\t',
         b'v' => 11,
-        b'\\' => b'\\',
-        b'0'..=b'7' => return octal(text, zero),
-        b'x' => {
-            let length = text[1..].iter().take(2).take_while(|b| b.is_ascii_hexdigit()).count();
-            let digits = std::str::from_utf8(&text[1..=length]).ok()?;
-            return Some((vec![u8::from_str_radix(digits, 16).ok()?], 1 + length));
+        b'x' => return hexadecimal(text, 2).map(|(value, used)| (vec![value as u8], used)),
+        b'u' | b'U' => {
+            let (value, used) = hexadecimal(text, if letter == b'u' { 4 } else { 8 })?;
+            let character = char::from_u32(value)?;
+            return Some((character.to_string().into_bytes(), used));
         }
-        b'"' | b'\'' if !zero => text[0],
-        _ => return None,
+        other => other,
     };
     Some((vec![simple], 1))
 }
 
-fn octal(text: &[u8], zero: bool) -> Option<(Vec<u8>, usize)> {
-    let most = if zero && text[0] == b'0' { 4 } else { 3 };
+fn hexadecimal(text: &[u8], most: usize) -> Option<(u32, usize)> {
+    let length = text[1..].iter().take(most).take_while(|b| b.is_ascii_hexdigit()).count();
+    let digits = std::str::from_utf8(&text[1..=length]).ok()?;
+    Some((u32::from_str_radix(digits, 16).ok()?, 1 + length))
+}
+
+fn octal(text: &[u8], most: usize) -> Option<(Vec<u8>, usize)> {
     let length = text.iter().take(most).take_while(|byte| (b'0'..=b'7').contains(byte)).count();
     let value =
         text[..length].iter().fold(0u32, |value, digit| value * 8 + u32::from(digit - b'0'));

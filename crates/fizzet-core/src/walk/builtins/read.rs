@@ -1,30 +1,120 @@
 //! `read` (POSIX XCU read).
 
+use crate::expand::pattern::next_character;
 use crate::expand::{Context, ifs};
 use crate::lineage::{Hop, Origin, Rule};
+use crate::state::{Key, Value, element_name};
 use crate::stop::Stop;
+use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
-use crate::walk::builtins::Call;
+use crate::walk::builtins::{Call, control::number};
 
 /// `read [-r] name...`: one line of input, split at IFS; the last name takes what is left.
 pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
-    let raw = call.arguments().iter().any(|text| text.bytes() == b"-r");
-    let names: Vec<Vec<u8>> = call.operands().iter().map(|text| text.bytes().to_vec()).collect();
-    let names = if names.is_empty() { vec![b"REPLY".to_vec()] } else { names };
-    let Some((line, whole)) = walker.input_line(raw) else {
+    let given = call.given(walker.state.dialect.read_letters, false);
+    if given.unknown.is_some() {
+        return Ok(2);
+    }
+    let names: Vec<Vec<u8>> = given.operands.iter().map(|text| text.bytes().to_vec()).collect();
+    if names.iter().any(|name| !is_target(name)) {
+        return match walker.state.dialect.read_bad_name_is_fatal {
+            true => Err(walker.fatal(call, "this is not a name")),
+            false => Ok(1),
+        };
+    }
+    let count = |letter| {
+        let text: &Text = given.value(letter)?;
+        usize::try_from(number(text.bytes())?).ok()
+    };
+    let exactly = count(b'N');
+    let reach = Reach {
+        raw: given.has(b'r'),
+        end: match (exactly, given.value(b'd')) {
+            (Some(_), _) => None,
+            (None, Some(end)) => Some(end.bytes().first().copied().unwrap_or(0)),
+            (None, None) => Some(b'\n'),
+        },
+        most: exactly.or(count(b'n')),
+    };
+    let array = [b'a', b'A'].into_iter().find_map(|letter| {
+        let given = given.has(letter).then(|| given.value(letter).cloned())?;
+        Some(given.map(|text| text.bytes().to_vec()))
+    });
+    let whole_line = names.is_empty() && array.is_none();
+    let names = if whole_line { vec![b"REPLY".to_vec()] } else { names };
+    let Some((line, whole)) = walker.input_line(&reach) else {
         return walker.unknown_line(call, &names);
     };
+    let status = u8::from(!whole);
     let ifs = ifs(&walker.state);
+    if let Some(name) = array {
+        let Some(name) = name.or(names.into_iter().next()) else { return Ok(1) };
+        let fields = crate::expand::split_line(line, &ifs, usize::MAX);
+        walker.assign_array(&name, fields, call.span)?;
+        return Ok(status);
+    }
+    if exactly.is_some() || (whole_line && walker.state.dialect.reply_is_whole) {
+        walker.assign_text(&names[0], line, call.span)?;
+        return Ok(status);
+    }
     let fields = crate::expand::split_line(line, &ifs, names.len());
     for (at, name) in names.iter().enumerate() {
         let text = fields.get(at).cloned().unwrap_or_default();
         walker.assign_text(name, text, call.span)?;
     }
-    Ok(u8::from(!whole))
+    Ok(status)
+}
+
+fn is_target(name: &[u8]) -> bool {
+    is_name(element_name(name).map_or(name, |(name, _)| name))
+}
+
+/// How far `read` reads.
+struct Reach {
+    /// Whether a backslash is an ordinary character.
+    raw: bool,
+    /// The byte that ends the input; `None` where none does.
+    end: Option<u8>,
+    /// The most characters.
+    most: Option<usize>,
+}
+
+/// `mapfile [-t] [array]`: every line of the input becomes an element.
+pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    let given = call.given("td:n:O:s:u:C:c:", false);
+    let name = given.operands.first().map_or(b"MAPFILE".to_vec(), |text| text.bytes().to_vec());
+    let end = given.value(b'd').map_or(b'\n', |end| end.bytes().first().copied().unwrap_or(0));
+    let number = |letter| -> Option<usize> {
+        let text: &Text = given.value(letter)?;
+        usize::try_from(number(text.bytes())?).ok()
+    };
+    let (skip, most) = (number(b's').unwrap_or(0), number(b'n').filter(|most| *most > 0));
+    let reach = Reach { raw: true, end: Some(end), most: None };
+    let mut lines = Vec::new();
+    loop {
+        let Some((mut line, whole)) = walker.input_line(&reach) else {
+            return walker.unknown_line(call, &[name]);
+        };
+        if !whole && line.is_empty() {
+            break;
+        }
+        if whole && !given.has(b't') {
+            line.push(&[end], Standing::Quoted, &Origin::new(Rule::Output, call.span));
+        }
+        lines.push(line);
+    }
+    let lines = lines.into_iter().skip(skip).take(most.unwrap_or(usize::MAX)).collect();
+    walker.assign_array(&name, lines, call.span)?;
+    Ok(0)
 }
 
 impl Walker {
+    /// The next line of input as it stands, and whether its newline was there.
+    pub(in crate::walk) fn line_of_input(&mut self) -> Option<(Text, bool)> {
+        self.input_line(&Reach { raw: true, end: Some(b'\n'), most: None })
+    }
+
     /// One line of an input that nobody knows: the first name gets a hole, and the input ends there,
     /// so that a loop over it makes one pass.
     fn unknown_line(&mut self, call: &Call<'_>, names: &[Vec<u8>]) -> Result<u8, Stop> {
@@ -42,51 +132,84 @@ impl Walker {
         Ok(0)
     }
 
-    /// The next line of input without its newline, and whether there was one. Escaped characters are
-    /// quoted. `None` when nobody knows the input.
-    fn input_line(&mut self, raw: bool) -> Option<(Text, bool)> {
+    /// The next stretch of input without what ends it, and whether its end was there. Escaped
+    /// characters are quoted. `None` when nobody knows the input.
+    fn input_line(&mut self, reach: &Reach) -> Option<(Text, bool)> {
+        let utf8 = self.state.utf8();
         let (text, at) = self.input.last_mut()?.as_mut()?;
         let bytes = text.bytes();
         let mut line = Text::new();
-        let origin_of = |from: usize, to: usize, standing: Standing| {
+        let part = |from: usize, to: usize, standing: Standing| {
             let mut part = text.slice(from, to);
             part.set_standing(standing);
             part
         };
-        let mut from = *at;
-        let mut next = from;
-        while let Some(&byte) = bytes.get(next) {
-            if byte == b'\n' {
-                line.push_text(&origin_of(from, next, Standing::Splittable));
+        let (mut from, mut next, mut count) = (*at, *at, 0);
+        while next < bytes.len() {
+            if reach.most.is_some_and(|most| count >= most) {
+                line.push_text(&part(from, next, Standing::Splittable));
+                *at = next;
+                return Some((line, true));
+            }
+            count += 1;
+            if Some(bytes[next]) == reach.end {
+                line.push_text(&part(from, next, Standing::Splittable));
                 *at = next + 1;
                 return Some((line, true));
             }
-            if byte == b'\\' && !raw {
-                line.push_text(&origin_of(from, next, Standing::Splittable));
-                if bytes.get(next + 1) != Some(&b'\n') {
+            if bytes[next] == b'\\' && !reach.raw {
+                line.push_text(&part(from, next, Standing::Splittable));
+                if bytes.get(next + 1) == Some(&b'\n') {
+                    count -= 1;
+                } else {
                     let end = (next + 2).min(bytes.len());
-                    line.push_text(&origin_of(next + 1, end, Standing::Quoted));
+                    line.push_text(&part(next + 1, end, Standing::Quoted));
                 }
                 next = (next + 2).min(bytes.len());
                 from = next;
                 continue;
             }
-            next += 1;
+            next += next_character(&bytes[next..], utf8).map_or(1, |(_, length)| length);
         }
-        line.push_text(&origin_of(from, next, Standing::Splittable));
+        line.push_text(&part(from, next, Standing::Splittable));
         *at = next;
-        Some((line, false))
+        Some((line, reach.most.is_some_and(|most| count >= most)))
+    }
+
+    /// Makes an array of texts.
+    pub(in crate::walk) fn assign_array(
+        &mut self,
+        name: &[u8],
+        texts: Vec<Text>,
+        span: crate::source::Span,
+    ) -> Result<(), Stop> {
+        let first = self.state.dialect.first_index;
+        self.state.variables.entry(name).value = Value::Indexed(Default::default());
+        for (at, text) in texts.into_iter().enumerate() {
+            let hop = Hop { rule: Rule::Stored, span, name: Some(name.into()), shifted: 0 };
+            let text = text.passed_through(&hop, Standing::Quoted);
+            let key = Key::Number(at as i64 + first);
+            self.state.store(name, Some(key), text, span)?;
+        }
+        Ok(())
     }
 
     /// Assigns a value that a built-in utility has made.
-    pub(super) fn assign_text(
+    pub(in crate::walk) fn assign_text(
         &mut self,
         name: &[u8],
         text: Text,
         span: crate::source::Span,
     ) -> Result<(), Stop> {
         let hop = Hop { rule: Rule::Stored, span, name: Some(name.into()), shifted: 0 };
-        self.state.store(name, None, text.passed_through(&hop, Standing::Quoted), span)
+        let text = text.passed_through(&hop, Standing::Quoted);
+        match element_name(name).filter(|_| self.state.dialect.arrays) {
+            Some((array, index)) => {
+                let key = self.state.element_key(array, index, span)?;
+                self.state.store(array, Some(key), text, span)
+            }
+            None => self.state.store(name, None, text, span),
+        }
     }
 
     /// Assigns text that a built-in utility has computed.

@@ -1,100 +1,323 @@
 //! `export`, `readonly`, `local`, `typeset`, `declare`, `unset`, `let`.
 
+use std::collections::BTreeMap;
+
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
-use crate::state::Value;
+use crate::source::Span;
+use crate::state::{Keeps, Value, element_name};
 use crate::stop::Stop;
 use crate::syntax::is_name;
-use crate::text::Standing;
+use crate::text::{Standing, Text};
 use crate::walk::Walker;
-use crate::walk::builtins::Call;
+use crate::walk::builtins::options::Given;
+use crate::walk::builtins::{Call, control::number};
+
+/// What a declaration does to each of its names.
+struct Declaration<'a> {
+    given: Given<'a>,
+    exports: bool,
+    freezes: bool,
+    /// Whether the names become variables of the function.
+    local: bool,
+    /// Whether the names become names of other variables.
+    refers: bool,
+    span: Span,
+}
 
 /// `export name[=value]...` and its kin; `local` and `typeset` make variables of the function.
 pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     let utility = call.bytes(0).unwrap_or_default();
-    let letters: Vec<u8> = call.arguments()[..call.arguments().len() - call.operands().len()]
-        .iter()
-        .flat_map(|option| option.bytes().to_vec())
-        .collect();
-    let has = |letter: u8| letters.contains(&letter);
-    let exports = utility == b"export" || has(b'x');
-    let freezes = utility == b"readonly" || has(b'r');
-    let global = matches!(utility, b"export" | b"readonly") || has(b'g');
-    for operand in call.operands() {
-        let bytes = operand.bytes();
-        let equals = bytes.iter().position(|&byte| byte == b'=');
-        let name = &bytes[..equals.unwrap_or(bytes.len())];
-        let (name, appends) = match name.strip_suffix(b"+") {
-            Some(name) if equals.is_some() => (name, true),
-            _ => (name, false),
+    if utility == b"local" && walker.scopes.is_empty() {
+        match walker.state.dialect.local_outside {
+            crate::dialect::Outside::Allowed => {}
+            crate::dialect::Outside::Fails => return Ok(1),
+            crate::dialect::Outside::Fatal => {
+                return Err(walker.fatal(call, "only a function can have local variables"));
+            }
+        }
+    }
+    let letters = walker.state.dialect.declaration_letters;
+    let given = call.given(letters, true);
+    if let [only] = call.arguments()
+        && only.bytes() == b"-"
+        && utility == b"local"
+    {
+        if walker.state.dialect.local_options
+            && let Some(scope) = walker.scopes.last_mut()
+        {
+            scope.options = Some(walker.state.options.clone());
+        }
+        return Ok(0);
+    }
+    let outside = matches!(utility, b"export" | b"readonly");
+    let keeps_scope = walker.scopes.last().is_some_and(|scope| scope.has_variables);
+    if given.unknown.is_some() {
+        return match walker.state.dialect.bad_name_is_fatal {
+            true => Err(walker.fatal(call, "an option is not known")),
+            false => Ok(2),
         };
-        if !is_name(name) {
-            return Ok(1);
+    }
+    let declaration = Declaration {
+        exports: utility == b"export" || given.has(b'x'),
+        freezes: utility == b"readonly" || given.has(b'r'),
+        local: !outside && !given.has(b'g') && (keeps_scope || utility == b"local"),
+        refers: !outside && given.has(b'n') && walker.state.dialect.name_references,
+        span: call.span,
+        given,
+    };
+    if declaration.given.has(b'f') || declaration.given.has(b'F') {
+        let known =
+            |name: &Text| walker.state.functions.contains_key(name.bytes()) || outside;
+        return Ok(u8::from(!declaration.given.operands.iter().all(known)));
+    }
+    let first = call.argv.len() - declaration.given.operands.len();
+    for (at, operand) in declaration.given.operands.iter().enumerate() {
+        if !walker.declare_one(&declaration, operand, first + at)? {
+            return match walker.state.dialect.bad_name_is_fatal {
+                true => Err(walker.fatal(call, "this is not a name")),
+                false => Ok(1),
+            };
         }
-        if !global && let Some(scope) = walker.scopes.last_mut() {
-            let hidden = walker.state.variables.get(name).cloned();
-            if !scope.hidden.iter().any(|(known, _)| **known == *name) {
-                scope.hidden.push((name.into(), hidden));
-            }
-            if !walker.state.dialect.local_inherits && equals.is_none() {
-                walker.state.variables.entry(name).value = Value::Nothing;
-            }
-        }
-        if has(b'A') {
-            walker.state.variables.entry(name).value = Value::Associative(Vec::new());
-        }
-        if let Some(equals) = equals {
-            let value = operand.slice(equals + 1, bytes.len());
-            let hop =
-                Hop { rule: Rule::Stored, span: call.span, name: Some(name.into()), shifted: 0 };
-            let mut stored = value.passed_through(&hop, Standing::Quoted);
-            if appends && let Some(before) = walker.state.variables.scalar(name) {
-                let mut joined = before.clone();
-                joined.push_text(&stored);
-                stored = joined;
-            }
-            walker.state.store(name, None, stored, call.span)?;
-        }
-        let variable = walker.state.variables.entry(name);
-        variable.exported |= exports && !has(b'n');
-        variable.read_only |= freezes;
     }
     Ok(0)
 }
 
+impl Walker {
+    /// Declares one operand; false if it is no name.
+    fn declare_one(
+        &mut self,
+        declaration: &Declaration<'_>,
+        operand: &Text,
+        at: usize,
+    ) -> Result<bool, Stop> {
+        let bytes = operand.bytes();
+        let equals = bytes.iter().position(|&byte| byte == b'=');
+        let target = &bytes[..equals.unwrap_or(bytes.len())];
+        let (target, appends) = match target.strip_suffix(b"+") {
+            Some(target) if equals.is_some() => (target, true),
+            _ => (target, false),
+        };
+        let (name, index) = match element_name(target) {
+            Some((name, index)) => (name, Some(index)),
+            None => (target, None),
+        };
+        let frozen = self.state.variables.get(name).is_some_and(|variable| variable.read_only);
+        if !is_name(name)
+            || (frozen && equals.is_some() && !self.state.dialect.bad_name_is_fatal)
+        {
+            return Ok(false);
+        }
+        let compound = self.compound_arguments.iter().position(|(place, _)| *place == at);
+        let compound = compound.map(|place| self.compound_arguments.swap_remove(place).1);
+        if declaration.local {
+            self.hide(name, equals.is_some() || compound.is_some());
+        }
+        let given = &declaration.given;
+        self.shape(name, given);
+        self.attributes(name, declaration)?;
+        if let Some(assignment) = compound {
+            self.assign(&assignment)?;
+        } else if let Some(equals) = equals {
+            let hop = Hop {
+                rule: Rule::Stored,
+                span: declaration.span,
+                name: Some(name.into()),
+                shifted: 0,
+            };
+            let value = operand.slice(equals + 1, bytes.len());
+            let mut value = value.passed_through(&hop, Standing::Quoted);
+            let key = match index {
+                Some(index) => Some(self.state.element_key(name, index, declaration.span)?),
+                None => None,
+            };
+            if appends {
+                value = self.appended(name, key.as_ref(), value, declaration.span)?;
+            }
+            // A name that is given a variable to mean is not followed.
+            match declaration.refers {
+                true => self.state.variables.set(name, value),
+                false => self.state.store(name, key, value, declaration.span)?,
+            }
+        }
+        if declaration.exports || declaration.freezes || given.takes_back(b'x') {
+            let variable = self.state.variables.entry(name);
+            variable.exported |= declaration.exports;
+            variable.exported &= !given.takes_back(b'x') && !(given.has(b'n') && declaration.exports);
+            variable.read_only |= declaration.freezes;
+        }
+        Ok(true)
+    }
+
+    /// Makes a name a variable of the function that is being called.
+    fn hide(&mut self, name: &[u8], has_value: bool) {
+        let Some(scope) = self.scopes.last_mut() else { return };
+        if scope.hidden.iter().any(|(known, _)| **known == *name) {
+            return;
+        }
+        scope.hidden.push((name.into(), self.state.variables.get(name).cloned()));
+        if !self.state.dialect.local_inherits {
+            self.state.variables.remove(name);
+            let variable = self.state.variables.entry(name);
+            if !has_value && self.state.dialect.local_is_empty {
+                variable.value = Value::Scalar(Text::new());
+            }
+        }
+    }
+
+    /// `-a` and `-A`
+    fn shape(&mut self, name: &[u8], given: &Given<'_>) {
+        let value = match () {
+            () if given.has(b'A') => Value::Associative(Vec::new()),
+            () if given.has(b'a') => Value::Indexed(BTreeMap::new()),
+            () => {
+                self.state.variables.entry(name);
+                return;
+            }
+        };
+        let variable = self.state.variables.entry(name);
+        if std::mem::discriminant(&variable.value) == std::mem::discriminant(&value) {
+            return;
+        }
+        let before = std::mem::replace(&mut variable.value, value);
+        if let (Value::Indexed(elements), Value::Scalar(text)) = (&mut variable.value, before) {
+            elements.insert(0, text);
+        }
+    }
+
+    /// `-i`, `-u`, `-l`, `-n` and `+i`.
+    fn attributes(&mut self, name: &[u8], declaration: &Declaration<'_>) -> Result<(), Stop> {
+        let (given, span) = (&declaration.given, declaration.span);
+        let base = given.value(b'i').and_then(|text| number(text.bytes())).unwrap_or(10);
+        let keeps = match () {
+            () if given.has(b'i') => Keeps::Integer(base.clamp(2, 64) as u32),
+            () if given.has(b'u') => Keeps::Upper,
+            () if given.has(b'l') => Keeps::Lower,
+            () if given.takes_back(b'i') || given.takes_back(b'u') || given.takes_back(b'l') => {
+                Keeps::Text
+            }
+            () if declaration.refers => {
+                self.state.variables.make_name(name);
+                return Ok(());
+            }
+            () => return Ok(()),
+        };
+        let variable = self.state.variables.entry(name);
+        variable.keeps = keeps;
+        let value = variable.scalar().cloned();
+        if let Some(text) = value.filter(|_| self.state.dialect.attributes_change_values) {
+            self.state.store(name, None, text, span)?;
+        }
+        Ok(())
+    }
+
+    /// The value of `name+=value`: of an integer the sum, else the texts one behind the other.
+    pub(in crate::walk) fn appended(
+        &mut self,
+        name: &[u8],
+        key: Option<&crate::state::Key>,
+        value: Text,
+        span: Span,
+    ) -> Result<Text, Stop> {
+        let before = match key {
+            None => self.state.variables.scalar(name),
+            Some(key) => self.state.variables.element(name, key),
+        };
+        let mut joined = before.cloned().unwrap_or_default();
+        let keeps = self.state.variables.get(name).map(|variable| variable.keeps);
+        if let Some(Keeps::Integer(_)) = keeps {
+            let sum = arithmetic::text_value(&mut self.state, joined.bytes(), span)?
+                .wrapping_add(arithmetic::text_value(&mut self.state, value.bytes(), span)?);
+            return Ok(self.state.shell_text(sum.to_string().as_bytes()));
+        }
+        joined.push_text(&value);
+        Ok(joined)
+    }
+}
+
+/// `integer name...`, `nameref name=...`: `typeset` with an option.
+pub(super) fn declare_as(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    let option: &[u8] = match call.bytes(0) {
+        Some(b"integer") => b"-i",
+        Some(b"nameref") => b"-n",
+        Some(b"float") => b"-F",
+        _ => b"-C",
+    };
+    let mut argv = vec![walker.state.shell_text(b"typeset"), walker.state.shell_text(option)];
+    argv.extend_from_slice(call.arguments());
+    for (at, _) in &mut walker.compound_arguments {
+        *at += 1;
+    }
+    declare(walker, &Call { argv: &argv, span: call.span })
+}
+
 /// `unset [-fv] name...`
 pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
-    let functions = call.bytes(1) == Some(b"-f");
+    let given = call.given("fvn", false);
+    if given.unknown.is_some() {
+        return walker.usage(call, "an option is not known");
+    }
     let mut status = 0;
-    for operand in call.operands() {
+    for operand in given.operands {
         let name = operand.bytes();
-        if functions {
+        if given.has(b'f') {
             walker.state.functions.remove(name);
             continue;
         }
-        if let Some(open) = name.iter().position(|&byte| byte == b'[')
-            && name.ends_with(b"]")
-        {
-            let index = name[open + 1..name.len() - 1].to_vec();
-            let key = walker.state.element_key(&name[..open], &index, call.span)?;
-            walker.state.variables.remove_element(&name[..open], &key);
+        if let Some((array, index)) = element_name(name).filter(|_| walker.state.dialect.arrays) {
+            walker.unset_element(array, index, call.span)?;
             continue;
         }
-        if walker.state.variables.get(name).is_some_and(|variable| variable.read_only) {
-            if walker.state.dialect.unset_read_only_is_fatal {
-                return Err(walker.fatal(call, "the variable is read-only"));
+        if !is_name(name) {
+            if walker.state.dialect.unset_bad_name_is_fatal {
+                return Err(walker.fatal(call, "this is not a name"));
             }
             status = 1;
             continue;
         }
-        walker.state.variables.remove(name);
+        let name = walker.state.variables.meant(name).filter(|_| !given.has(b'n')).unwrap_or(name.into());
+        match walker.state.variables.get(&name) {
+            Some(variable) if variable.read_only => {
+                if walker.state.dialect.unset_read_only_is_fatal {
+                    return Err(walker.fatal(call, "the variable is read-only"));
+                }
+                status = 1;
+            }
+            None if walker.state.dialect.unset_finds_functions && !given.has(b'v') => {
+                walker.state.functions.remove(&name);
+            }
+            _ => {
+                walker.state.variables.remove(&name);
+            }
+        }
     }
     Ok(status)
+}
+
+impl Walker {
+    fn unset_element(&mut self, array: &[u8], index: &[u8], span: Span) -> Result<(), Stop> {
+        if matches!(index, b"@" | b"*") {
+            self.state.variables.remove(array);
+            return Ok(());
+        }
+        let key = self.state.element_key(array, index, span)?;
+        let key = match key {
+            crate::state::Key::Number(number) => {
+                crate::state::Key::Number(self.state.variables.index(array, number).unwrap_or(-1))
+            }
+            key => key,
+        };
+        self.state.variables.remove_element(array, &key);
+        Ok(())
+    }
 }
 
 /// `let expression...`
 pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     let mut value = 0;
+    if call.arguments().is_empty() {
+        return Ok(1);
+    }
     for expression in call.arguments() {
         value = arithmetic::text_value(&mut walker.state, expression.bytes(), call.span)?;
     }

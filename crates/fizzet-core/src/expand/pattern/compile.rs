@@ -1,0 +1,168 @@
+//! Pattern text to items.
+
+use crate::expand::pattern::class::{Class, Member, Set};
+use crate::expand::pattern::{Item, PatternRules, Repeat, next_character};
+
+/// The deepest nesting of groups that is read as groups.
+const MAX_OPEN: u32 = 64;
+
+pub(super) struct Compiler<'a> {
+    pub(super) bytes: &'a [u8],
+    pub(super) quoted: &'a [bool],
+    pub(super) rules: PatternRules,
+    pub(super) at: usize,
+    pub(super) items: Vec<Item>,
+    /// Groups that are open; inside one a bar or a closer ends an alternative.
+    pub(super) open: u32,
+}
+
+impl Compiler<'_> {
+    pub(super) fn compile(&mut self) {
+        while self.at < self.bytes.len() {
+            let byte = self.bytes[self.at];
+            if self.quoted[self.at] {
+                self.literal(byte);
+                continue;
+            }
+            if let Some((group, end)) = self.group() {
+                self.at = end;
+                self.items.push(group);
+                continue;
+            }
+            match byte {
+                b'|' | b')' if self.open > 0 => return,
+                b'*' => {
+                    self.at += 1;
+                    if !matches!(self.items.last(), Some(Item::Star)) {
+                        self.items.push(Item::Star);
+                    }
+                }
+                b'?' => {
+                    self.at += 1;
+                    self.items.push(Item::Any);
+                }
+                b'[' => match self.set() {
+                    Some((set, end)) => {
+                        self.at = end;
+                        self.items.push(Item::Set(set));
+                    }
+                    None => self.literal(byte),
+                },
+                b'\\' if self.rules.backslash_escapes && self.at + 1 < self.bytes.len() => {
+                    self.at += 1;
+                    self.literal(self.bytes[self.at]);
+                }
+                _ => self.literal(byte),
+            }
+        }
+    }
+
+    /// The group `@(a|b)` at this place and where it ends; `None` if there is none.
+    fn group(&self) -> Option<(Item, usize)> {
+        let kind = Repeat::of(self.bytes[self.at])?;
+        if !self.rules.groups || self.active(self.at + 1)? != Some(b'(') || self.open > MAX_OPEN {
+            return None;
+        }
+        let mut inner = Compiler { items: Vec::new(), open: self.open + 1, ..*self };
+        inner.at = self.at + 2;
+        let mut alternatives = Vec::new();
+        loop {
+            inner.compile();
+            alternatives.push(std::mem::take(&mut inner.items));
+            let closer = self.active(inner.at)?;
+            inner.at += 1;
+            if closer == Some(b')') {
+                return Some((Item::Group(kind, alternatives), inner.at));
+            }
+        }
+    }
+
+    fn literal(&mut self, byte: u8) {
+        self.at += 1;
+        let byte = if self.rules.folds_case { byte.to_ascii_lowercase() } else { byte };
+        match self.items.last_mut() {
+            Some(Item::Literal(bytes)) => bytes.push(byte),
+            _ => self.items.push(Item::Literal(vec![byte])),
+        }
+    }
+
+    /// The bracket expression at this place and where it ends; `None` if it is none.
+    fn set(&self) -> Option<(Set, usize)> {
+        let mut at = self.at + 1;
+        let negated = match self.active(at)? {
+            Some(b'!') => true,
+            Some(b'^') => self.rules.caret_negates,
+            _ => false,
+        };
+        at += usize::from(negated);
+        let first = at;
+        let mut members = Vec::new();
+        loop {
+            if self.active(at)? == Some(b']') && at > first {
+                let (wide, folds_case) = (self.rules.wide_classes, self.rules.folds_case);
+                let set = Set { negated, wide, folds_case, members };
+                return Some((set, at + 1));
+            }
+            if let Some((member, end)) = self.class(at) {
+                members.extend(member);
+                at = end;
+                continue;
+            }
+            let (low, end) = self.element(at)?;
+            at = end;
+            let is_range = self.active(at)? == Some(b'-')
+                && self.active(at + 1).flatten() != Some(b']')
+                && at + 1 < self.bytes.len();
+            if !is_range {
+                members.push(Member::Range(low, low));
+                continue;
+            }
+            let (high, end) = self.element(at + 1)?;
+            at = end;
+            members.push(Member::Range(low, high));
+        }
+    }
+
+    /// The byte at a place if it is unquoted: `None` at the end, `Some(None)` for a quoted one.
+    fn active(&self, at: usize) -> Option<Option<u8>> {
+        let &byte = self.bytes.get(at)?;
+        Some((!self.quoted[at]).then_some(byte))
+    }
+
+    /// `[:class:]`, at its `[`. A class that does not exist holds nothing.
+    fn class(&self, at: usize) -> Option<(Option<Member>, usize)> {
+        let name = self.bracketed(at, b':')?;
+        let end = at + name.len() + 4;
+        Some((Class::named(name).map(Member::Class), end))
+    }
+
+    /// The text of `[:text:]`, `[.text.]` or `[=text=]`.
+    fn bracketed(&self, at: usize, sign: u8) -> Option<&[u8]> {
+        if self.active(at)? != Some(b'[') || self.active(at + 1)? != Some(sign) {
+            return None;
+        }
+        let rest = &self.bytes[at + 2..];
+        let end = rest.windows(2).position(|two| two == [sign, b']'])?;
+        Some(&rest[..end])
+    }
+
+    /// One element of a range: a character, or `[.x.]`.
+    fn element(&self, at: usize) -> Option<(u32, usize)> {
+        if self.rules.collating {
+            for sign in [b'.', b'='] {
+                if let Some(name) = self.bracketed(at, sign)
+                    && let Some((code, length)) = next_character(name, self.rules.characters)
+                    && length == name.len()
+                {
+                    return Some((code, at + length + 4));
+                }
+            }
+        }
+        let escaped = self.rules.backslash_escapes
+            && self.active(at)? == Some(b'\\')
+            && at + 1 < self.bytes.len();
+        let at = at + usize::from(escaped);
+        let (code, length) = next_character(&self.bytes[at..], self.rules.characters)?;
+        Some((code, at + length))
+    }
+}

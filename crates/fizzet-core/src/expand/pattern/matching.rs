@@ -1,0 +1,245 @@
+//! Does a text match, where can a match end, where does one begin?
+
+use std::borrow::Cow;
+
+use crate::expand::pattern::{Item, Pattern, Repeat, next_character};
+
+impl Pattern {
+    /// Whether all of `text` matches.
+    pub fn matches(&self, text: &[u8]) -> bool {
+        let text = &*self.folded(text);
+        if self.has_groups {
+            return self.reach(text).last() == Some(&true);
+        }
+        let (mut item, mut at) = (0, 0);
+        let mut retry: Option<(usize, usize)> = None;
+        loop {
+            match self.items.get(item) {
+                None if at == text.len() => return true,
+                Some(Item::Star) => {
+                    retry = Some((item + 1, at));
+                    item += 1;
+                    continue;
+                }
+                Some(one) => {
+                    if let Some(length) = self.step(one, &text[at..]) {
+                        item += 1;
+                        at += length;
+                        continue;
+                    }
+                }
+                None => {}
+            }
+            // Give the latest star one character more.
+            let Some((after, from)) = retry else { return false };
+            let Some((_, length)) = next_character(&text[from..], self.rules.characters) else {
+                return false;
+            };
+            retry = Some((after, from + length));
+            (item, at) = (after, from + length);
+        }
+    }
+
+    /// The offsets at which a match that begins at the start of `text` can end, in ascending order.
+    ///
+    /// All ways of matching are followed at once, so this takes at most pattern times text steps.
+    pub fn prefix_ends(&self, text: &[u8]) -> Vec<usize> {
+        let text = &*self.folded(text);
+        if self.has_groups {
+            let reached = self.reach(text).into_iter().enumerate();
+            return reached.filter(|(_, reached)| *reached).map(|(at, _)| at).collect();
+        }
+        let mut ends = Vec::new();
+        // A state is an item and how much of its literal has been matched.
+        let mut states = vec![(0usize, 0usize)];
+        let mut at = 0;
+        loop {
+            self.skip_stars(&mut states);
+            if states.iter().any(|&(item, _)| item == self.items.len()) {
+                ends.push(at);
+            }
+            let Some((code, length)) = next_character(&text[at..], self.rules.characters) else {
+                return ends;
+            };
+            let character = &text[at..at + length];
+            let mut next = Vec::with_capacity(states.len());
+            for &(item, done) in &states {
+                let state = match self.items.get(item) {
+                    Some(Item::Star) => (item, 0),
+                    Some(Item::Any) => (item + 1, 0),
+                    Some(Item::Set(set)) if set.holds(code) => (item + 1, 0),
+                    Some(Item::Literal(bytes)) if bytes[done..].starts_with(character) => {
+                        let done = done + length;
+                        if done == bytes.len() { (item + 1, 0) } else { (item, done) }
+                    }
+                    _ => continue,
+                };
+                if !next.contains(&state) {
+                    next.push(state);
+                }
+            }
+            if next.is_empty() {
+                return ends;
+            }
+            states = next;
+            at += length;
+        }
+    }
+
+    /// Adds the states that a star may be left for.
+    fn skip_stars(&self, states: &mut Vec<(usize, usize)>) {
+        let mut at = 0;
+        while let Some(&(item, _)) = states.get(at) {
+            if matches!(self.items.get(item), Some(Item::Star)) && !states.contains(&(item + 1, 0))
+            {
+                states.push((item + 1, 0));
+            }
+            at += 1;
+        }
+    }
+
+    /// The offset at which the shortest or longest match that reaches the end of `text` begins.
+    pub fn suffix_start(&self, text: &[u8], longest: bool) -> Option<usize> {
+        if let Some(literal) = self.literal() {
+            let text = self.folded(text);
+            return text.ends_with(literal).then(|| text.len() - literal.len());
+        }
+        let mut starts = vec![0];
+        let mut at = 0;
+        while let Some((_, length)) = next_character(&text[at..], self.rules.characters) {
+            at += length;
+            starts.push(at);
+        }
+        let fits = |start: &usize| self.matches(&text[*start..]);
+        match longest {
+            true => starts.into_iter().find(fits),
+            false => starts.into_iter().rev().find(fits),
+        }
+    }
+
+    /// The first place at or after `from` where a non-empty match begins, and where the longest one
+    /// from there ends.
+    pub fn find(&self, text: &[u8], from: usize) -> Option<(usize, usize)> {
+        let text = &*self.folded(text);
+        if let Some(literal) = self.literal().filter(|literal| !literal.is_empty()) {
+            let start = from + bstr::ByteSlice::find(&text[from..], literal)?;
+            return Some((start, start + literal.len()));
+        }
+        let mut at = from;
+        loop {
+            if let Some(Item::Literal(bytes)) = self.items.first() {
+                at += bstr::ByteSlice::find(&text[at..], bytes)?;
+            }
+            if let Some(end) = self.prefix_ends(&text[at..]).pop().filter(|&end| end > 0) {
+                return Some((at, at + end));
+            }
+            at += next_character(&text[at..], self.rules.characters)?.1;
+        }
+    }
+
+    /// How much of `text` one item takes.
+    fn step(&self, item: &Item, text: &[u8]) -> Option<usize> {
+        match item {
+            Item::Literal(bytes) => text.starts_with(bytes).then_some(bytes.len()),
+            Item::Any => next_character(text, self.rules.characters).map(|(_, length)| length),
+            Item::Set(set) => next_character(text, self.rules.characters)
+                .filter(|&(code, _)| set.holds(code))
+                .map(|(_, length)| length),
+            Item::Star | Item::Group(..) => Some(0),
+        }
+    }
+
+    /// The text as it is compared: in small letters where case does not count.
+    fn folded<'t>(&self, text: &'t [u8]) -> Cow<'t, [u8]> {
+        match self.rules.folds_case {
+            true => text.to_ascii_lowercase().into(),
+            false => text.into(),
+        }
+    }
+
+    /// For each offset of `text` whether a match that begins at the start can end there.
+    fn reach(&self, text: &[u8]) -> Vec<bool> {
+        let mut from = vec![false; text.len() + 1];
+        from[0] = true;
+        self.through(&self.items, text, from)
+    }
+
+    /// The offsets that are reached from some by matching items one after the other.
+    fn through(&self, items: &[Item], text: &[u8], from: Vec<bool>) -> Vec<bool> {
+        items.iter().fold(from, |from, item| match item {
+            Item::Star => {
+                let first = from.iter().position(|reached| *reached).unwrap_or(from.len());
+                (0..from.len()).map(|at| at >= first).collect()
+            }
+            Item::Group(repeat, alternatives) => self.group(*repeat, alternatives, text, from),
+            one => {
+                let mut next = vec![false; from.len()];
+                for at in (0..text.len()).filter(|&at| from[at]) {
+                    if let Some(length) = self.step(one, &text[at..]) {
+                        next[at + length] = true;
+                    }
+                }
+                next
+            }
+        })
+    }
+
+    fn group(
+        &self,
+        repeat: Repeat,
+        alternatives: &[Vec<Item>],
+        text: &[u8],
+        from: Vec<bool>,
+    ) -> Vec<bool> {
+        let once = |from: &[bool]| {
+            let mut reached = vec![false; from.len()];
+            for items in alternatives {
+                merge(&mut reached, &self.through(items, text, from.to_vec()));
+            }
+            reached
+        };
+        match repeat {
+            Repeat::Once => once(&from),
+            Repeat::Maybe => {
+                let mut reached = once(&from);
+                merge(&mut reached, &from);
+                reached
+            }
+            Repeat::Any | Repeat::Some => {
+                let mut reached = once(&from);
+                loop {
+                    let more = once(&reached);
+                    if !merge(&mut reached, &more) {
+                        break;
+                    }
+                }
+                if repeat == Repeat::Any {
+                    merge(&mut reached, &from);
+                }
+                reached
+            }
+            Repeat::Not => {
+                let mut reached = vec![false; from.len()];
+                for at in (0..from.len()).filter(|&at| from[at]) {
+                    let mut start = vec![false; from.len()];
+                    start[at] = true;
+                    let taken = once(&start);
+                    for end in at..from.len() {
+                        reached[end] |= !taken[end];
+                    }
+                }
+                reached
+            }
+        }
+    }
+}
+
+/// Adds what another set holds; answers whether that was anything new.
+fn merge(set: &mut [bool], other: &[bool]) -> bool {
+    let mut grown = false;
+    for (held, more) in set.iter_mut().zip(other) {
+        grown |= *more && !*held;
+        *held |= *more;
+    }
+    grown
+}

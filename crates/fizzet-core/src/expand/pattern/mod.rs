@@ -1,0 +1,206 @@
+//! Pattern matching (POSIX XCU 2.14), with the groups of ksh.
+//!
+//! A pattern is compiled from bytes that know whether they are quoted, then matched without copying.
+//! Matching goes back only to the latest `*`, so it takes at most pattern times text steps; a pattern
+//! with groups is matched by following all ways at once.
+
+mod class;
+mod compile;
+mod matching;
+
+use crate::dialect::Dialect;
+use crate::expand::pattern::class::Set;
+use crate::expand::pattern::compile::Compiler;
+use crate::text::Text;
+
+/// How matching reads text.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct PatternRules {
+    /// Characters of a UTF-8 locale rather than bytes.
+    pub characters: bool,
+    /// Character classes know letters beyond ASCII.
+    pub wide_classes: bool,
+    /// `^` negates a bracket expression as `!` does.
+    pub caret_negates: bool,
+    /// `[.a.]` and `[=a=]` are known.
+    pub collating: bool,
+    /// An unquoted backslash escapes the next character.
+    pub backslash_escapes: bool,
+    /// Groups such as `@(a|b)` are known.
+    pub groups: bool,
+    /// Capital and small letters are the same.
+    pub folds_case: bool,
+    /// It may also escape the slash behind a component that is a pattern.
+    pub escapes_slash_behind_pattern: bool,
+}
+
+impl PatternRules {
+    /// The rules of a shell in a locale.
+    pub fn new(dialect: &Dialect, utf8: bool) -> PatternRules {
+        PatternRules {
+            characters: utf8 && dialect.characters,
+            wide_classes: utf8 && dialect.wide_classes,
+            caret_negates: dialect.caret_negates,
+            collating: dialect.collating_elements,
+            backslash_escapes: dialect.value_backslash_escapes,
+            escapes_slash_behind_pattern: dialect.escapes_slash_behind_pattern,
+            groups: dialect.extended_patterns,
+            folds_case: false,
+        }
+    }
+}
+
+/// A compiled pattern.
+#[derive(Clone, Debug)]
+pub struct Pattern {
+    items: Vec<Item>,
+    rules: PatternRules,
+    has_groups: bool,
+}
+
+#[derive(Clone, Debug)]
+enum Item {
+    Literal(Vec<u8>),
+    Any,
+    Star,
+    Set(Set),
+    Group(Repeat, Vec<Vec<Item>>),
+}
+
+/// How often an alternative of a group may come.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+enum Repeat {
+    /// `@`
+    Once,
+    /// `?`
+    Maybe,
+    /// `*`
+    Any,
+    /// `+`
+    Some,
+    /// `!`: anything but one of them.
+    Not,
+}
+
+impl Repeat {
+    fn of(sign: u8) -> Option<Repeat> {
+        Some(match sign {
+            b'@' => Repeat::Once,
+            b'?' => Repeat::Maybe,
+            b'*' => Repeat::Any,
+            b'+' => Repeat::Some,
+            b'!' => Repeat::Not,
+            _ => return None,
+        })
+    }
+}
+
+/// The code of the first character and its length in bytes. A byte that is not part of valid UTF-8
+/// counts as one character that no valid one equals.
+pub(crate) fn next_character(bytes: &[u8], characters: bool) -> Option<(u32, usize)> {
+    let &first = bytes.first()?;
+    if !characters || first < 128 {
+        return Some((u32::from(first), 1));
+    }
+    match bstr::decode_utf8(bytes) {
+        (Some(character), length) => Some((u32::from(character), length)),
+        (None, _) => Some((0x11_0000 + u32::from(first), 1)),
+    }
+}
+
+/// Whether a text has an unquoted pattern character.
+pub fn has_pattern(text: &Text, rules: PatternRules) -> bool {
+    text.runs().any(|(run, bytes)| !run.is_quoted() && has_active(bytes, rules))
+}
+
+/// Whether unquoted bytes hold what can begin a pattern.
+pub(crate) fn has_active(bytes: &[u8], rules: PatternRules) -> bool {
+    let plain = |byte: &u8| matches!(byte, b'*' | b'?' | b'[');
+    bytes.iter().any(plain) || (rules.groups && bytes.contains(&b'('))
+}
+
+/// Whether a text is a pattern in earnest: a lone `[` is none.
+pub fn is_pattern(text: &Text, rules: PatternRules) -> bool {
+    has_pattern(text, rules) && Pattern::from_text(text, rules).literal().is_none()
+}
+
+impl Pattern {
+    /// Compiles the bytes of a pattern; `quoted` says for each byte whether it stands for itself.
+    pub fn new(bytes: &[u8], quoted: &[bool], rules: PatternRules) -> Pattern {
+        let mut compiler = Compiler { bytes, quoted, rules, at: 0, items: Vec::new(), open: 0 };
+        compiler.compile();
+        let items = compiler.items;
+        let has_groups = items.iter().any(|item| matches!(item, Item::Group(..)));
+        Pattern { items, rules, has_groups }
+    }
+
+    /// Compiles a text.
+    pub fn from_text(text: &Text, rules: PatternRules) -> Pattern {
+        Pattern::new(text.bytes(), &text.quoting(), rules)
+    }
+
+    /// The text that the pattern stands for if it has no active character.
+    pub fn literal(&self) -> Option<&[u8]> {
+        match &self.items[..] {
+            [] => Some(b""),
+            [Item::Literal(bytes)] => Some(bytes),
+            _ => None,
+        }
+    }
+
+    /// Whether the pattern is `**` and nothing else.
+    pub fn is_double_star(&self, written: &[u8]) -> bool {
+        matches!(self.items[..], [Item::Star]) && written == b"**"
+    }
+
+    /// Whether the pattern begins with this literal byte.
+    pub fn begins_with(&self, byte: u8) -> bool {
+        matches!(self.items.first(), Some(Item::Literal(bytes)) if bytes[0] == byte)
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::{Pattern, PatternRules};
+
+    const RULES: PatternRules = PatternRules {
+        characters: true,
+        wide_classes: true,
+        caret_negates: true,
+        collating: true,
+        backslash_escapes: true,
+        escapes_slash_behind_pattern: true,
+        groups: true,
+        folds_case: false,
+    };
+
+    fn matches(pattern: &str, text: &str) -> bool {
+        let quoted = vec![false; pattern.len()];
+        Pattern::new(pattern.as_bytes(), &quoted, RULES).matches(text.as_bytes())
+    }
+
+    #[test]
+    fn a_bracket_may_begin_with_its_closer_and_end_with_a_dash() {
+        assert!(matches("[]a]*", "]jar"));
+        assert!(matches("[!]a]*", "hive"));
+        assert!(!matches("[!]a]*", "ajar"));
+        assert!(matches("[a-]*", "-x"));
+        assert!(!matches("[a-", "a"));
+        assert!(matches("[a-", "[a-"));
+    }
+
+    #[test]
+    fn characters_are_matched_whole_in_utf8() {
+        assert!(matches("?", "ä"));
+        assert!(!matches("??", "ä"));
+        assert!(matches("[[:alpha:]]x", "äx"));
+        assert!(matches("[ä-ö]", "å") || !matches("[ä-ö]", "z"));
+    }
+
+    #[test]
+    fn many_stars_do_not_explode() {
+        let pattern = "*a".repeat(40);
+        assert!(!matches(&pattern, &"a".repeat(39)));
+        assert!(matches(&pattern, &"a".repeat(40)));
+    }
+}

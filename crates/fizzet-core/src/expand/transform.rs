@@ -1,0 +1,239 @@
+//! `${x@Q}` and its kin, and the quoting that they share with `printf %q`.
+
+use bstr::ByteSlice;
+
+use crate::expand::operate::cased;
+use crate::expand::parameter::Held;
+use crate::expand::substitute::Substitution;
+use crate::lineage::{Hop, Origin, Rule};
+use crate::state::{Keeps, Value, Variable};
+use crate::stop::Stop;
+use crate::syntax::ast::{CaseChange, Parameter, Subscript};
+use crate::syntax::decode_escapes;
+use crate::text::{Standing, Text};
+
+impl Substitution<'_> {
+    /// Carries out `${x@letter}`.
+    pub(super) fn transform(
+        &mut self,
+        parameter: &Parameter,
+        held: Held,
+        letter: u8,
+    ) -> Result<Held, Stop> {
+        let dialect = self.cx.state().dialect.clone();
+        match letter {
+            b'Q' => self.each(parameter, held, |text| like(text, requoted(text.bytes()))),
+            b'U' => self.each(parameter, held, |text| cased(text, CaseChange::Upper, true, None)),
+            b'u' => self.each(parameter, held, |text| cased(text, CaseChange::Upper, false, None)),
+            b'L' => self.each(parameter, held, |text| cased(text, CaseChange::Lower, true, None)),
+            b'E' => {
+                self.each(parameter, held, |text| like(text, decode_escapes(text.bytes(), &dialect)))
+            }
+            b'a' => Ok(self.letters(parameter, held)),
+            b'A' => Ok(self.declaration(parameter, held)),
+            b'K' | b'k' => Ok(self.pairs(parameter, held, letter == b'k')),
+            b'P' => {
+                self.cx.missing("what this transformation of a parameter gives", parameter.span);
+                let mut hole = Text::new();
+                let origin = Origin::new(Rule::Parameter, parameter.span);
+                hole.push_hole(Standing::Quoted, &origin);
+                Ok(Held::One(hole))
+            }
+            _ => {
+                let status = dialect.bad_substitution_status;
+                Err(Stop::shell("bad substitution", parameter.span, status))
+            }
+        }
+    }
+
+    fn made(&mut self, parameter: &Parameter, bytes: &[u8]) -> Text {
+        let name = Some(parameter.name.to_bytes());
+        let hop = Hop { rule: Rule::Parameter, span: parameter.span, name, shifted: 0 };
+        self.cx.state().shell_text(bytes).passed_through(&hop, Standing::Quoted)
+    }
+
+    /// `@a`: the letters of the attributes.
+    fn letters(&mut self, parameter: &Parameter, held: Held) -> Held {
+        let name = parameter.name.to_bytes();
+        let Some(variable) = self.cx.state().variables.get(&name) else { return Held::Unset };
+        let letters = attributes(variable);
+        let text = self.made(parameter, letters.as_bytes());
+        match held {
+            Held::List { items, star } => Held::List { items: vec![text; items.len()], star },
+            _ => Held::One(text),
+        }
+    }
+
+    /// `@A`: the assignment or `declare` command that makes the variable again.
+    fn declaration(&mut self, parameter: &Parameter, held: Held) -> Held {
+        let name = parameter.name.to_bytes();
+        let state = self.cx.state();
+        let Some(variable) = state.variables.get(&name).cloned() else { return Held::Unset };
+        let (letters, shown) = (attributes(&variable), name.to_str_lossy().into_owned());
+        let whole = matches!(parameter.index, Some(Subscript::At | Subscript::Star));
+        let value = match (&variable.value, whole) {
+            (Value::Indexed(elements), true) => {
+                let pairs = elements.iter().map(|(key, text)| pair(&key.to_string(), text));
+                format!("({})", pairs.collect::<Vec<_>>().join(" "))
+            }
+            (Value::Associative(elements), true) => {
+                let pairs = elements.iter().map(|(key, text)| pair(&subscript(key), text) + " ");
+                format!("({})", pairs.collect::<String>())
+            }
+            _ => match held {
+                Held::One(text) => requoted(text.bytes()).to_str_lossy().into_owned(),
+                _ => return held,
+            },
+        };
+        let assignment = self.made(parameter, format!("{shown}={value}").as_bytes());
+        if letters.is_empty() {
+            return Held::One(assignment);
+        }
+        let command = [self.made(parameter, b"declare"), self.made(parameter, format!("-{letters}").as_bytes())];
+        let items: Vec<Text> = command.into_iter().chain([assignment]).collect();
+        if whole {
+            return Held::List { items, star: matches!(parameter.index, Some(Subscript::Star)) };
+        }
+        let mut joined = Text::new();
+        for (at, item) in items.iter().enumerate() {
+            joined.push_text(&if at > 0 { self.made(parameter, b" ") } else { Text::new() });
+            joined.push_text(item);
+        }
+        Held::One(joined)
+    }
+
+    /// `@K` and `@k`: the keys and values, as one text or as fields.
+    fn pairs(&mut self, parameter: &Parameter, held: Held, fields: bool) -> Held {
+        let name = parameter.name.to_bytes();
+        let star = match held {
+            Held::List { star, .. } => star,
+            Held::One(text) => {
+                return Held::One(like(&text, requoted(text.bytes())));
+            }
+            Held::Unset => return Held::Unset,
+        };
+        let value = self.cx.state().variables.get(&name).map(|variable| variable.value.clone());
+        let elements: Vec<(Text, Text)> = match value {
+            Some(Value::Indexed(elements)) => elements
+                .into_iter()
+                .map(|(key, text)| (self.made(parameter, key.to_string().as_bytes()), text))
+                .collect(),
+            Some(Value::Associative(elements)) => elements,
+            _ => return Held::Unset,
+        };
+        if fields {
+            let items = elements.into_iter().flat_map(|(key, text)| [key, text]).collect();
+            return Held::List { items, star };
+        }
+        let keyed = matches!(self.cx.state().variables.get(&name), Some(one) if matches!(one.value, Value::Associative(_)));
+        let told = |(key, text): &(Text, Text)| {
+            format!("{} {}", subscript(key), double_quoted(text.bytes()))
+        };
+        let joined = elements.iter().map(told).collect::<Vec<_>>().join(" ");
+        let joined = if keyed { joined + " " } else { joined };
+        Held::One(self.made(parameter, joined.as_bytes()))
+    }
+}
+
+fn pair(key: &str, text: &Text) -> String {
+    format!("[{key}]={}", double_quoted(text.bytes()))
+}
+
+/// A key as `declare` shows it.
+fn subscript(key: &Text) -> String {
+    let plain = |byte: &u8| byte.is_ascii_alphanumeric() || b"_-./,:+@%".contains(byte);
+    match !key.is_empty() && key.bytes().iter().all(plain) {
+        true => key.bytes().to_str_lossy().into_owned(),
+        false => double_quoted(key.bytes()),
+    }
+}
+
+fn double_quoted(bytes: &[u8]) -> String {
+    if bytes.iter().any(u8::is_ascii_control) {
+        return requoted(bytes).to_str_lossy().into_owned();
+    }
+    let mut out = String::from("\"");
+    for character in bytes.to_str_lossy().chars() {
+        if matches!(character, '"' | '\\' | '$' | '`') {
+            out.push('\\');
+        }
+        out.push(character);
+    }
+    out + "\""
+}
+
+/// The letters of a variable's attributes, in the order of `declare -p`.
+fn attributes(variable: &Variable) -> String {
+    let mut letters = String::new();
+    match variable.value {
+        Value::Indexed(_) => letters.push('a'),
+        Value::Associative(_) => letters.push('A'),
+        _ => {}
+    }
+    letters.push_str(match variable.keeps {
+        Keeps::Integer(_) => "i",
+        Keeps::Name => "n",
+        _ => "",
+    });
+    letters.push_str(if variable.read_only { "r" } else { "" });
+    letters.push_str(if variable.exported { "x" } else { "" });
+    letters.push_str(match variable.keeps {
+        Keeps::Lower => "l",
+        Keeps::Upper => "u",
+        _ => "",
+    });
+    letters
+}
+
+/// New bytes with the origin of a text.
+fn like(text: &Text, bytes: Vec<u8>) -> Text {
+    match text.runs().next() {
+        Some((run, _)) => Text::from_bytes(bytes, run.standing, run.origin.clone()),
+        None => {
+            let mut made = Text::new();
+            made.push(&bytes, Standing::Quoted, &Origin::new(Rule::Shell, crate::source::Span::new(crate::source::SourceId::MAIN, 0, 0)));
+            made
+        }
+    }
+}
+
+/// Quoted so that the shell reads the same value again: `'a b'`, `'it'\\''s'`, `$'a\\nb'`.
+pub(crate) fn requoted(value: &[u8]) -> Vec<u8> {
+    if value.iter().any(u8::is_ascii_control) {
+        return in_dollar_quotes(value);
+    }
+    let mut bytes = Vec::with_capacity(value.len() + 2);
+    bytes.push(b'\'');
+    for &byte in value {
+        match byte {
+            b'\'' => bytes.extend_from_slice(b"'\\''"),
+            _ => bytes.push(byte),
+        }
+    }
+    bytes.push(b'\'');
+    bytes
+}
+
+/// `$'...'` around a value.
+pub(crate) fn in_dollar_quotes(value: &[u8]) -> Vec<u8> {
+    let mut bytes = b"$'".to_vec();
+    for &byte in value {
+        match byte {
+            b'\n' => bytes.extend_from_slice(b"\\n"),
+            b'\t' => bytes.extend_from_slice(b"\\t"),
+            b'\r' => bytes.extend_from_slice(b"\\r"),
+            0x1b => bytes.extend_from_slice(b"\\E"),
+            7 => bytes.extend_from_slice(b"\\a"),
+            8 => bytes.extend_from_slice(b"\\b"),
+            11 => bytes.extend_from_slice(b"\\v"),
+            12 => bytes.extend_from_slice(b"\\f"),
+            b'\'' | b'\\' => bytes.extend_from_slice(&[b'\\', byte]),
+            _ if byte.is_ascii_control() => {
+                bytes.extend_from_slice(format!("\\{byte:03o}").as_bytes());
+            }
+            _ => bytes.push(byte),
+        }
+    }
+    bytes.push(b'\'');
+    bytes
+}

@@ -1,0 +1,116 @@
+//! `cd`, `pwd`, `pushd`, `popd`, `dirs`.
+
+use crate::expand::Context;
+use crate::host::join;
+use crate::lineage::{Origin, Rule};
+use crate::stop::Stop;
+use crate::text::{Standing, Text};
+use crate::walk::Walker;
+use crate::walk::builtins::Call;
+
+/// `cd [-LP] [folder]`
+pub(super) fn cd(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    let given = call.given("LPe@sq", false);
+    let target = match given.operands.first() {
+        None => walker.state.variables.scalar(b"HOME").cloned(),
+        Some(text) if text.bytes() == b"-" => {
+            let target = walker.state.variables.scalar(b"OLDPWD").cloned();
+            if let Some(target) = &target {
+                walker.print_line(target.clone(), call);
+            }
+            target
+        }
+        Some(text) => Some(text.clone()),
+    };
+    let failure = walker.state.dialect.folder_failure_status;
+    match target {
+        Some(target) if walker.enter(&target, call)? => Ok(0),
+        _ => Ok(failure),
+    }
+}
+
+impl Walker {
+    /// Goes into a folder; false if there is none.
+    fn enter(&mut self, target: &Text, call: &Call<'_>) -> Result<bool, Stop> {
+        if !self.host().is_folder(target.bytes()) {
+            return Ok(false);
+        }
+        let before = self.state.variables.scalar(b"PWD").cloned();
+        let from = before.as_ref().map_or(&b""[..], Text::bytes);
+        let to = normal(&join(from, target.bytes()));
+        self.state.folder = normal(&join(&self.state.folder, target.bytes())).into();
+        if let Some(before) = before {
+            self.assign_text(b"OLDPWD", before, call.span)?;
+        }
+        self.assign_computed(b"PWD", &to, call)?;
+        Ok(true)
+    }
+
+    fn print_line(&mut self, mut text: Text, call: &Call<'_>) {
+        text.push(b"\n", Standing::Quoted, &Origin::new(Rule::Output, call.span));
+        self.write(text);
+    }
+}
+
+/// A path without `.`, `..` and doubled slashes, as the logical `cd` has it.
+fn normal(path: &[u8]) -> Vec<u8> {
+    let absolute = path.first() == Some(&b'/');
+    let mut parts: Vec<&[u8]> = Vec::new();
+    for part in path.split(|&byte| byte == b'/') {
+        match part {
+            b"" | b"." => {}
+            b".." if parts.last().is_some_and(|last| *last != b"..") => {
+                parts.pop();
+            }
+            b".." if absolute => {}
+            _ => parts.push(part),
+        }
+    }
+    let joined = parts.join(&b'/');
+    if absolute { [&b"/"[..], &joined].concat() } else { joined }
+}
+
+/// `pwd`
+pub(super) fn pwd(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    match walker.state.variables.scalar(b"PWD").cloned() {
+        Some(folder) => walker.print_line(folder, call),
+        None => walker.missing("the current folder", call.span),
+    }
+    Ok(0)
+}
+
+/// `pushd folder`
+pub(super) fn pushd(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    let here = walker.state.variables.scalar(b"PWD").cloned().unwrap_or_default();
+    let target = match call.given("n", false).operands.first() {
+        Some(target) => target.clone(),
+        None if walker.state.put_aside.is_empty() => return Ok(1),
+        None => walker.state.put_aside.remove(0),
+    };
+    if !walker.enter(&target, call)? {
+        return Ok(1);
+    }
+    walker.state.put_aside.insert(0, here);
+    dirs(walker, call)
+}
+
+/// `popd`
+pub(super) fn popd(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    if walker.state.put_aside.is_empty() {
+        return Ok(1);
+    }
+    let target = walker.state.put_aside.remove(0);
+    walker.enter(&target, call)?;
+    dirs(walker, call)
+}
+
+/// `dirs`
+pub(super) fn dirs(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    let mut line = walker.state.variables.scalar(b"PWD").cloned().unwrap_or_default();
+    for folder in walker.state.put_aside.clone() {
+        line.push(b" ", Standing::Quoted, &Origin::new(Rule::Output, call.span));
+        line.push_text(&folder);
+    }
+    walker.print_line(line, call);
+    Ok(0)
+}

@@ -1,0 +1,81 @@
+//! The options of a utility, read by its own rules of one letter each (POSIX XBD 12.2).
+
+use crate::text::Text;
+use crate::walk::builtins::Call;
+
+/// The options of a call, and the operands behind them.
+pub(super) struct Given<'a> {
+    /// Letters with their values, in order; `+x` keeps its sign as true.
+    letters: Vec<(u8, bool, Option<Text>)>,
+    /// What stands behind the options.
+    pub(super) operands: &'a [Text],
+    /// A letter that the utility does not know.
+    pub(super) unknown: Option<u8>,
+}
+
+impl Given<'_> {
+    /// Whether an option is given.
+    pub(super) fn has(&self, letter: u8) -> bool {
+        self.letters.iter().any(|(known, plus, _)| *known == letter && !plus)
+    }
+
+    /// Whether an option is taken back with `+`.
+    pub(super) fn takes_back(&self, letter: u8) -> bool {
+        self.letters.iter().any(|(known, plus, _)| *known == letter && *plus)
+    }
+
+    /// The value of an option.
+    pub(super) fn value(&self, letter: u8) -> Option<&Text> {
+        self.letters.iter().rev().find(|(known, ..)| *known == letter)?.2.as_ref()
+    }
+}
+
+impl<'a> Call<'a> {
+    /// Reads the options: `known` lists the letters, a colon behind one that takes a value, a dot
+    /// behind one that takes a number if one is attached. With `plus`, `+x` is an option too.
+    pub(super) fn given(&self, known: &str, plus: bool) -> Given<'a> {
+        let known = known.as_bytes();
+        let mut given = Given { letters: Vec::new(), operands: &self.argv[1..], unknown: None };
+        while let [word, rest @ ..] = given.operands {
+            let bytes = word.bytes();
+            let sign = bytes.first().copied().unwrap_or(0);
+            if bytes.len() < 2 || !(sign == b'-' || (plus && sign == b'+')) {
+                break;
+            }
+            given.operands = rest;
+            if bytes == b"--" {
+                break;
+            }
+            let mut at = 1;
+            while at < bytes.len() {
+                let letter = bytes[at];
+                at += 1;
+                let Some(place) = known.iter().position(|&one| one == letter && one != b':') else {
+                    given.unknown = Some(letter);
+                    break;
+                };
+                let mut value = None;
+                match known.get(place + 1) {
+                    Some(b':') if at < bytes.len() => {
+                        value = Some(word.slice(at, bytes.len()));
+                        at = bytes.len();
+                    }
+                    Some(b':') => {
+                        if let [next, rest @ ..] = given.operands {
+                            value = Some(next.clone());
+                            given.operands = rest;
+                        }
+                    }
+                    Some(b'.') => {
+                        let digits = bytes[at..].iter().take_while(|b| b.is_ascii_digit()).count();
+                        value = (digits > 0).then(|| word.slice(at, at + digits));
+                        at += digits;
+                    }
+                    _ => {}
+                }
+                given.letters.push((letter, sign == b'+', value));
+            }
+        }
+        given
+    }
+}

@@ -1,0 +1,137 @@
+//! `exec`, `trap`, `umask`, `ulimit`, `wait`, `times` and others that deal with the process.
+
+use crate::expand::Context;
+use crate::lineage::{Origin, Rule};
+use crate::source::SourceKind;
+use crate::stop::Stop;
+use crate::text::{Standing, Text};
+use crate::walk::Walker;
+use crate::walk::builtins::Call;
+use crate::walk::builtins::control::number;
+
+/// `exec [command [arguments]]`: the program takes the place of the shell.
+pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    let given = call.given("cla:", false);
+    if given.operands.is_empty() {
+        return Ok(0);
+    }
+    walker.external(given.operands.to_vec(), call.span);
+    walker.state.traps.remove(&b"EXIT"[..]);
+    Err(Stop::Exit(0))
+}
+
+/// `trap [action] condition...`
+pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    let given = call.given("lpP", false);
+    if given.has(b'l') || given.has(b'p') || given.operands.is_empty() {
+        return Ok(0);
+    }
+    let (action, conditions) = match given.operands {
+        [first, ..] if number(first.bytes()).is_some() => (None, given.operands),
+        [only] => (None, std::slice::from_ref(only)),
+        [first, rest @ ..] => (Some(first).filter(|text| text.bytes() != b"-"), rest),
+        [] => return Ok(0),
+    };
+    for condition in conditions {
+        let bytes = condition.bytes().to_ascii_uppercase();
+        let name = match bytes.strip_prefix(b"SIG").unwrap_or(&bytes) {
+            b"0" => &b"EXIT"[..],
+            name => name,
+        };
+        match action {
+            Some(action) => walker.state.traps.insert(name.into(), action.clone()),
+            None => walker.state.traps.remove(name),
+        };
+    }
+    Ok(0)
+}
+
+impl Walker {
+    /// Carries out the action for EXIT, when the shell or a subshell ends; its status stays.
+    pub(in crate::walk) fn leave_shell(&mut self, outcome: Result<(), Stop>) -> Result<(), Stop> {
+        if matches!(outcome, Err(Stop::Limit { .. } | Stop::Syntax(_))) {
+            return outcome;
+        }
+        let Some(action) = self.state.traps.remove(&b"EXIT"[..]) else { return outcome };
+        match &outcome {
+            Err(Stop::Exit(status) | Stop::Return(status)) => self.state.status = *status,
+            Err(Stop::Shell(error)) => self.state.status = error.status,
+            _ => {}
+        }
+        let status = self.state.status;
+        let source = self.state.sources.add(SourceKind::Built("trap"), action.bytes());
+        match self.source(source) {
+            Err(stop @ (Stop::Exit(_) | Stop::Limit { .. })) => return Err(stop),
+            _ => self.state.status = status,
+        }
+        outcome
+    }
+}
+
+/// `umask [mask]`
+pub(super) fn umask(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    let given = call.given("Sp", false);
+    match given.operands.first().map(Text::bytes) {
+        Some(digits) if digits.iter().all(|byte| (b'0'..=b'7').contains(byte)) => {
+            walker.state.mask =
+                digits.iter().fold(0, |mask, digit| mask * 8 + u32::from(digit - b'0')) & 0o777;
+        }
+        Some(_) => walker.missing("what this mask of umask means", call.span),
+        None => {
+            let width = walker.state.dialect.mask_width;
+            let text = format!("{:0width$o}\n", walker.state.mask);
+            let origin = Origin::new(Rule::Output, call.span);
+            walker.write(Text::from_bytes(text, Standing::Quoted, origin));
+        }
+    }
+    Ok(0)
+}
+
+/// Utilities whose output nobody can tell beforehand, and whose status is 0.
+pub(super) fn unpredictable(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    walker.write_hole(call.span);
+    Ok(0)
+}
+
+/// `. file [arguments]`: commands of a file, carried out here.
+pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    let given = call.given("", false);
+    let Some((file, arguments)) = given.operands.split_first() else {
+        return walker.usage(call, "a file was expected");
+    };
+    let limit = walker.state.limits.bytes;
+    let Some(bytes) = walker.host().read(file.bytes(), limit) else {
+        return match walker.state.dialect.dot_failure_is_fatal {
+            true => Err(walker.fatal(call, "the file cannot be read")),
+            false => Ok(1),
+        };
+    };
+    if bytes.len() > limit {
+        let (what, limit) = ("bytes in one file", limit as u64);
+        return Err(Stop::Limit { what, limit, span: call.span });
+    }
+    let outer = (!arguments.is_empty() && walker.state.dialect.dot_takes_arguments)
+        .then(|| walker.state.positional.share());
+    if outer.is_some() {
+        walker.state.positional.set(arguments.to_vec());
+    }
+    let source = walker.state.sources.add(SourceKind::Built("."), &bytes);
+    walker.state.status = 0;
+    walker.sourced += 1;
+    let outcome = walker.deeper_source(source, call.span);
+    walker.sourced -= 1;
+    match outcome {
+        Err(Stop::Return(status)) => walker.state.status = status,
+        outcome => outcome?,
+    }
+    if let Some(outer) = outer {
+        walker.state.positional = outer;
+    }
+    Ok(walker.state.status)
+}
+
+/// `wait`, `times`, `kill` and other utilities with status 0 and no output that counts.
+pub(super) fn quiet(_: &mut Walker, _: &Call<'_>) -> Result<u8, Stop> {
+    Ok(0)
+}
+

@@ -1,0 +1,22 @@
+//! Truth to check Fizzet against: a folder of the honey co-op, the real shells started in it, what
+//! was recorded from them, and what the core predicts for the same line.
+//!
+//! Nothing here is part of the product; the suites and `cargo xtask record` use it.
+
+mod outcome;
+mod place;
+mod real;
+mod recorded;
+
+pub use outcome::{Outcome, Vector, argument_bytes};
+pub use place::{PROGRAMS, Place};
+pub use real::{find, version};
+pub use recorded::{Case, Got, lines, read, topics, write};
+
+/// The words that every line gets as `$1`, `$2` and `$3`.
+pub const ARGUMENTS: [&[u8]; 3] = [b"lime honey", b"", b"-x"];
+
+/// A line with a last command behind it that tells whether the shell got that far, and `$?`.
+pub fn with_end(line: &str) -> String {
+    format!("{line}\nhive end $?")
+}

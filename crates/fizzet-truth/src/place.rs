@@ -1,0 +1,160 @@
+//! The folder that lines run in, and both answers to a line.
+
+use std::ffi::OsStr;
+use std::io;
+use std::os::unix::ffi::OsStrExt;
+use std::os::unix::fs::symlink;
+use std::os::unix::process::CommandExt;
+use std::path::{Path, PathBuf};
+use std::process::{Child, Command, Stdio};
+use std::rc::Rc;
+use std::time::{Duration, Instant};
+
+use fizzet_core::dialect::{Dialect, Shell};
+use fizzet_core::source::SourceKind;
+use fizzet_core::state::State;
+use fizzet_core::trace::{CommandKind, Trace};
+use fizzet_core::walk;
+use fizzet_host::{Machine, environment_source};
+
+use crate::outcome::Outcome;
+use crate::real;
+
+/// The names under which the receiver is on PATH.
+pub const PROGRAMS: [&str; 3] = ["label", "jar", "hive"];
+
+/// How long a real shell may take for one line.
+const PATIENCE: Duration = Duration::from_secs(10);
+
+/// The files that patterns can match.
+const FILES: [&str; 13] = [
+    "acacia honey.txt",
+    "batch1.csv",
+    "batch2.csv",
+    "-x",
+    "[q]",
+    "a*b",
+    "lid",
+    "Lid",
+    "äpfel.txt",
+    ".hidden",
+    "combs/one.txt",
+    "combs/.two",
+    "combs/deep/three.txt",
+];
+
+/// A temporary folder with files, and one with the receiver under several names.
+pub struct Place {
+    root: tempfile::TempDir,
+}
+
+impl Place {
+    /// A fresh one; `receiver` is the built fizzet.
+    ///
+    /// # Errors
+    /// A folder or file that cannot be made.
+    pub fn new(receiver: &Path) -> io::Result<Place> {
+        let place = Place { root: tempfile::tempdir()? };
+        let bin = place.root.path().join("bin");
+        std::fs::create_dir_all(&bin)?;
+        PROGRAMS.iter().try_for_each(|program| symlink(receiver, bin.join(program)))?;
+        std::fs::create_dir_all(place.work().join("combs/deep"))?;
+        FILES.iter().try_for_each(|file| std::fs::write(place.work().join(file), ""))?;
+        Ok(place)
+    }
+
+    /// A fresh one in which nothing is run.
+    ///
+    /// # Errors
+    /// A folder or file that cannot be made.
+    pub fn without_receiver() -> io::Result<Place> {
+        Place::new(&std::env::current_exe()?)
+    }
+
+    /// The folder that lines run in.
+    pub fn work(&self) -> PathBuf {
+        self.root.path().join("work")
+    }
+
+    fn environment(&self) -> [(&'static str, String); 4] {
+        let path = |name: &str| self.root.path().join(name).display().to_string();
+        [
+            ("PATH", path("bin")),
+            ("HOME", "/home/keeper".into()),
+            ("LANG", "C.UTF-8".into()),
+            ("PWD", path("work")),
+        ]
+    }
+
+    fn named(&self, outcome: Outcome) -> Outcome {
+        outcome.with_folder_named(self.work().as_os_str().as_bytes())
+    }
+
+    /// What a real shell passes on.
+    ///
+    /// # Errors
+    /// A shell that is not installed or cannot be started, or that does not end (`TimedOut`).
+    pub fn truth(&self, shell: Shell, line: &[u8], arguments: &[&[u8]]) -> io::Result<Outcome> {
+        let record = self.root.path().join("record");
+        let _ = std::fs::remove_file(&record);
+        let missing = || io::Error::new(io::ErrorKind::NotFound, format!("no {shell} on PATH"));
+        let (program, words) = real::find(shell).ok_or_else(missing)?;
+        let mut command = Command::new(program);
+        command.args(words).arg("-c").arg(OsStr::from_bytes(line)).arg(shell.name());
+        command.args(arguments.iter().map(|argument| OsStr::from_bytes(argument)));
+        command.env_clear().envs(self.environment()).env("FIZZET_RECORD", &record);
+        command.current_dir(self.work()).stdin(Stdio::null());
+        command.stdout(Stdio::null()).stderr(Stdio::null());
+        if shell == Shell::Busybox {
+            command.arg0("sh");
+        }
+        wait(command.spawn()?)?;
+        let text = std::fs::read_to_string(&record).unwrap_or_default();
+        Ok(self.named(Outcome::from_record(&text)))
+    }
+
+    /// What the core says.
+    pub fn prediction(&self, shell: Shell, line: &[u8], arguments: &[&[u8]]) -> Outcome {
+        let trace = self.trace(shell, line, arguments);
+        let vectors = trace
+            .commands
+            .iter()
+            .filter(|command| command.kind == CommandKind::External)
+            .map(|command| command.argv.iter().map(|text| text.bytes().to_vec()).collect())
+            .filter(|argv: &Vec<Vec<u8>>| PROGRAMS.iter().any(|name| name.as_bytes() == argv[0]))
+            .collect();
+        self.named(Outcome { vectors })
+    }
+
+    /// The whole trace of the core.
+    pub fn trace(&self, shell: Shell, line: &[u8], arguments: &[&[u8]]) -> Trace {
+        let mut state = State::new(Dialect::of(shell), SourceKind::Line, line);
+        for (name, value) in self.environment() {
+            let value = state.given(environment_source(name.as_bytes()), value.as_bytes());
+            state.variables.set(name.as_bytes(), value);
+            state.variables.entry(name.as_bytes()).exported = true;
+        }
+        let given = |(at, argument): (usize, &&[u8])| {
+            state.given(SourceKind::Argument(at + 1), argument)
+        };
+        let parameters = arguments.iter().enumerate().map(given).collect();
+        state.positional.set(parameters);
+        walk::line(state, Rc::new(Machine::at(&self.work())))
+    }
+}
+
+/// Waits for a shell; one that runs on and on is killed.
+fn wait(mut child: Child) -> io::Result<()> {
+    let start = Instant::now();
+    let mut pause = Duration::from_micros(200);
+    while child.try_wait()?.is_none() {
+        if start.elapsed() > PATIENCE {
+            child.kill()?;
+            child.wait()?;
+            return Err(io::ErrorKind::TimedOut.into());
+        }
+        std::thread::sleep(pause);
+        pause = (pause * 3 / 2).min(Duration::from_millis(20));
+    }
+    Ok(())
+}
