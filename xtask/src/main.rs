@@ -1,5 +1,7 @@
-//! Tasks of the developers: `cargo xtask schema [--check]`, `cargo xtask record [TOPIC]...`.
+//! Tasks of the developers: `cargo xtask schema [--check]`, `cargo xtask record [TOPIC]...`,
+//! `cargo xtask compare LINE [ARG]...`.
 
+mod compare;
 mod record;
 
 use std::path::{Path, PathBuf};
@@ -15,7 +17,9 @@ fn main() -> ExitCode {
         ["schema"] => each_schema(write),
         ["schema", "--check"] => each_schema(check),
         ["record", ..] => record::record(&words[1..]),
-        _ => Err("usage: cargo xtask schema [--check] | record [TOPIC]...".into()),
+        ["compare", ..] => compare::compare(&words[1..]),
+        _ => Err("usage: cargo xtask schema [--check] | record [TOPIC]... | compare LINE [ARG]..."
+            .into()),
     };
     match outcome {
         Ok(()) => ExitCode::SUCCESS,

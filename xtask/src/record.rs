@@ -26,7 +26,7 @@ pub(crate) fn record(named: &[&str]) -> Result<(), String> {
 }
 
 /// The built receiver.
-fn receiver() -> Result<PathBuf, String> {
+pub(crate) fn receiver() -> Result<PathBuf, String> {
     let root = Path::new(env!("CARGO_MANIFEST_DIR")).join("..");
     let cargo = std::env::var("CARGO").unwrap_or_else(|_| "cargo".into());
     let built = Command::new(cargo)
@@ -37,7 +37,8 @@ fn receiver() -> Result<PathBuf, String> {
         Ok(status) if status.success() => {}
         _ => return Err("fizzet cannot be built".into()),
     }
-    let target = std::env::var_os("CARGO_TARGET_DIR").map_or_else(|| root.join("target"), PathBuf::from);
+    let target =
+        std::env::var_os("CARGO_TARGET_DIR").map_or_else(|| root.join("target"), PathBuf::from);
     target.join("live/fizzet").canonicalize().map_err(|error| error.to_string())
 }
 

@@ -66,10 +66,27 @@ pub trait Users {
     fn home(&self, user: &[u8]) -> Option<Vec<u8>>;
 }
 
-/// The outside world of one trace.
-pub trait Host: Files + Users {}
+/// What is known of programs that are not run.
+pub trait Commands {
+    /// The output and the status of a program that receives this vector.
+    fn answer(&self, _argv: &[&[u8]]) -> Answer {
+        Answer::default()
+    }
+}
 
-impl<T: Files + Users> Host for T {}
+/// What a program would do, as far as it is known.
+#[derive(Clone, PartialEq, Eq, Default, Debug)]
+pub struct Answer {
+    /// What it prints.
+    pub output: Option<Vec<u8>>,
+    /// Its exit status.
+    pub status: Option<u8>,
+}
+
+/// The outside world of one trace.
+pub trait Host: Files + Users + Commands {}
+
+impl<T: Files + Users + Commands> Host for T {}
 
 /// A host with no files and no users.
 #[derive(Clone, Copy, Default, Debug)]
@@ -102,6 +119,8 @@ impl Users for Nowhere {
         None
     }
 }
+
+impl Commands for Nowhere {}
 
 /// A host as seen from another of its folders: the one that `cd` has gone to.
 pub struct Inside {
@@ -155,5 +174,11 @@ impl Files for Inside {
 impl Users for Inside {
     fn home(&self, user: &[u8]) -> Option<Vec<u8>> {
         self.host.home(user)
+    }
+}
+
+impl Commands for Inside {
+    fn answer(&self, argv: &[&[u8]]) -> Answer {
+        self.host.answer(argv)
     }
 }

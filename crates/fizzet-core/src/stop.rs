@@ -89,7 +89,14 @@ pub struct ShellError {
 impl ShellError {
     /// An error that is no wrong use of a utility.
     pub fn new(message: impl Into<String>, span: Span, status: u8, reach: Reach) -> ShellError {
-        ShellError { message: message.into(), span, status, reach, is_usage: false, is_read_only: false }
+        ShellError {
+            message: message.into(),
+            span,
+            status,
+            reach,
+            is_usage: false,
+            is_read_only: false,
+        }
     }
 }
 

@@ -9,7 +9,7 @@ mod users;
 
 use std::path::PathBuf;
 
-use fizzet_core::host::{Files, Status, Users};
+use fizzet_core::host::{Commands, Files, Status, Users};
 
 pub use files::check_folder;
 pub use given::{environment, environment_source, read_standard_input};
@@ -54,3 +54,5 @@ impl Users for Machine {
         users::home(user)
     }
 }
+
+impl Commands for Machine {}

@@ -11,6 +11,7 @@ use std::rc::Rc;
 use std::time::{Duration, Instant};
 
 use fizzet_core::dialect::{Dialect, Shell};
+use fizzet_core::host::{Answer, Commands, Files, Status, Users};
 use fizzet_core::source::SourceKind;
 use fizzet_core::state::State;
 use fizzet_core::trace::{CommandKind, Trace};
@@ -58,9 +59,27 @@ impl Place {
         let bin = place.root.path().join("bin");
         std::fs::create_dir_all(&bin)?;
         PROGRAMS.iter().try_for_each(|program| symlink(receiver, bin.join(program)))?;
-        std::fs::create_dir_all(place.work().join("combs/deep"))?;
-        FILES.iter().try_for_each(|file| std::fs::write(place.work().join(file), ""))?;
+        place.tidy()?;
         Ok(place)
+    }
+
+    /// Makes the work folder what it was at the start: the line before may have written files.
+    fn tidy(&self) -> io::Result<()> {
+        let work = self.work();
+        let known = |name: &OsStr| {
+            FILES.iter().any(|file| OsStr::new(file.split('/').next().unwrap_or(file)) == name)
+        };
+        std::fs::create_dir_all(work.join("combs/deep"))?;
+        for entry in std::fs::read_dir(&work)? {
+            let entry = entry?;
+            match entry.file_type()?.is_dir() {
+                _ if known(&entry.file_name()) => {}
+                true => std::fs::remove_dir_all(entry.path())?,
+                false => std::fs::remove_file(entry.path())?,
+            }
+        }
+        let missing = FILES.iter().map(|file| work.join(file)).filter(|file| !file.exists());
+        missing.into_iter().try_for_each(|file| std::fs::write(file, ""))
     }
 
     /// A fresh one in which nothing is run.
@@ -95,6 +114,7 @@ impl Place {
     /// # Errors
     /// A shell that is not installed or cannot be started, or that does not end (`TimedOut`).
     pub fn truth(&self, shell: Shell, line: &[u8], arguments: &[&[u8]]) -> io::Result<Outcome> {
+        self.tidy()?;
         let record = self.root.path().join("record");
         let _ = std::fs::remove_file(&record);
         let missing = || io::Error::new(io::ErrorKind::NotFound, format!("no {shell} on PATH"));
@@ -134,12 +154,50 @@ impl Place {
             state.variables.set(name.as_bytes(), value);
             state.variables.entry(name.as_bytes()).exported = true;
         }
-        let given = |(at, argument): (usize, &&[u8])| {
-            state.given(SourceKind::Argument(at + 1), argument)
-        };
+        let given =
+            |(at, argument): (usize, &&[u8])| state.given(SourceKind::Argument(at + 1), argument);
         let parameters = arguments.iter().enumerate().map(given).collect();
         state.positional.set(parameters);
-        walk::line(state, Rc::new(Machine::at(&self.work())))
+        walk::line(state, Rc::new(Folder(Machine::at(self.work()))))
+    }
+}
+
+/// The machine as the lines find it: on PATH there are the receivers, which print nothing, and no
+/// other program.
+struct Folder(Machine);
+
+impl Commands for Folder {
+    fn answer(&self, argv: &[&[u8]]) -> Answer {
+        let found = PROGRAMS.iter().any(|name| argv.first() == Some(&name.as_bytes()));
+        Answer { output: Some(Vec::new()), status: Some(if found { 0 } else { 127 }) }
+    }
+}
+
+impl Files for Folder {
+    fn list(&self, folder: &[u8], each: &mut dyn FnMut(&[u8])) -> bool {
+        self.0.list(folder, each)
+    }
+
+    fn exists(&self, path: &[u8]) -> bool {
+        self.0.exists(path)
+    }
+
+    fn is_folder(&self, path: &[u8]) -> bool {
+        self.0.is_folder(path)
+    }
+
+    fn status(&self, path: &[u8], follow: bool) -> Option<Status> {
+        self.0.status(path, follow)
+    }
+
+    fn read(&self, path: &[u8], limit: usize) -> Option<Vec<u8>> {
+        self.0.read(path, limit)
+    }
+}
+
+impl Users for Folder {
+    fn home(&self, user: &[u8]) -> Option<Vec<u8>> {
+        self.0.home(user)
     }
 }
 

@@ -7,9 +7,9 @@
 use std::path::Path;
 
 use fizzet_core::dialect::Shell;
+use fizzet_truth::{Place, find, with_end};
 use proptest::prelude::*;
 use proptest::test_runner::{Config, RngAlgorithm, TestCaseError, TestRng, TestRunner};
-use fizzet_truth::{Place, find, with_end};
 
 /// One random line with its arguments.
 #[derive(Clone, Debug)]

@@ -8,4 +8,4 @@ mod utilities;
 
 pub use shell::Shell;
 pub use table::{Dialect, EmptyAt, Outside, ROWS, Row};
-pub use utilities::UtilityKind;
+pub use utilities::{UtilityKind, is_known_elsewhere};

@@ -180,3 +180,14 @@ impl Dialect {
         self.declarations && is_listed && self.utility(name).is_some()
     }
 }
+
+/// Reserved words that not every shell has.
+const RESERVED_SOMEWHERE: &[&str] = &["[[", "((", "function", "select", "time", "coproc", "repeat"];
+
+/// Whether some shell carries out a command of this name itself.
+pub fn is_known_elsewhere(name: &[u8]) -> bool {
+    let Ok(name) = std::str::from_utf8(name) else { return false };
+    RESERVED_SOMEWHERE.contains(&name)
+        || COMMON.contains(&name)
+        || OWN.iter().any(|own| own.contains(&name))
+}

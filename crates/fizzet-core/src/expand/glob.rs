@@ -74,7 +74,7 @@ pub(super) fn pathnames(
     }
     let mut found = Search { settings, files }.all(&components);
     if !settings.ignored.is_empty() {
-        let last = |path: &[u8]| path.rsplit(|&b| b == b'/').next().map_or(false, is_dots);
+        let last = |path: &[u8]| path.rsplit(|&b| b == b'/').next().is_some_and(is_dots);
         found.retain(|path| {
             !last(path) && !settings.ignored.iter().any(|pattern| pattern.matches(path))
         });

@@ -118,7 +118,8 @@ pub fn single(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, S
 /// As for [`fields`].
 pub fn document(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
     let spaced = cx.state().dialect.document_joins_with_space;
-    let place = Place { quoted: true, joins_with_space: spaced, tilde: Tilde::Never, ..Place::SINGLE };
+    let place =
+        Place { quoted: true, joins_with_space: spaced, tilde: Tilde::Never, ..Place::SINGLE };
     Ok(joined(Substitution::run(cx, word, place)?))
 }
 

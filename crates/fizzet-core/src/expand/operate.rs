@@ -5,10 +5,11 @@ use crate::expand::pattern::{Pattern, next_character};
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::{Tilde, arithmetic, joined, pattern_text, single};
 use crate::lineage::{Hop, Origin, Rule};
-use crate::stop::Stop;
 use crate::state::element_name;
+use crate::stop::Stop;
 use crate::syntax::ast::{
-    Arithmetic, CaseChange, Instead, Operation, Parameter, ParameterName, Part, Replace, Subscript, Word,
+    Arithmetic, CaseChange, Instead, Operation, Parameter, ParameterName, Part, Replace, Subscript,
+    Word,
 };
 use crate::text::{Standing, Text};
 
@@ -194,11 +195,10 @@ impl Substitution<'_> {
         let replacement = Replacement::new(&replacement, dialect.replacement_ampersand);
         let empty = anchored && !dialect.empty_anchor && pattern.literal() == Some(b"");
         let limit = self.cx.state().limits.bytes;
-        let held = self
-            .each(parameter, held, |text| match empty && !text.is_empty() {
-                true => text.clone(),
-                false => replaced(text, &pattern, &replacement, which, limit),
-            })?;
+        let held = self.each(parameter, held, |text| match empty && !text.is_empty() {
+            true => text.clone(),
+            false => replaced(text, &pattern, &replacement, which, limit),
+        })?;
         if let Held::One(text) = &held
             && text.len() > limit
         {

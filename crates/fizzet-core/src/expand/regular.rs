@@ -22,7 +22,10 @@ pub(crate) struct Regular {
 enum Step {
     Character(u32),
     Any,
-    Set { negated: bool, ranges: Vec<(u32, u32)> },
+    Set {
+        negated: bool,
+        ranges: Vec<(u32, u32)>,
+    },
     Start,
     End,
     Save(usize),
@@ -240,7 +243,8 @@ impl Reader<'_> {
                     Some((least, "")) => (least.parse().ok()?, None),
                     Some((least, most)) => (least.parse().ok()?, Some(most.parse().ok()?)),
                 };
-                if least > MAX_REPEAT || most.is_some_and(|most| most > MAX_REPEAT || most < least) {
+                if least > MAX_REPEAT || most.is_some_and(|most| most > MAX_REPEAT || most < least)
+                {
                     return None;
                 }
                 self.at += close;

@@ -26,9 +26,8 @@ impl Substitution<'_> {
             b'U' => self.each(parameter, held, |text| cased(text, CaseChange::Upper, true, None)),
             b'u' => self.each(parameter, held, |text| cased(text, CaseChange::Upper, false, None)),
             b'L' => self.each(parameter, held, |text| cased(text, CaseChange::Lower, true, None)),
-            b'E' => {
-                self.each(parameter, held, |text| like(text, decode_escapes(text.bytes(), &dialect)))
-            }
+            b'E' => self
+                .each(parameter, held, |text| like(text, decode_escapes(text.bytes(), &dialect))),
             b'a' => Ok(self.letters(parameter, held)),
             b'A' => Ok(self.declaration(parameter, held)),
             b'K' | b'k' => Ok(self.pairs(parameter, held, letter == b'k')),
@@ -89,7 +88,10 @@ impl Substitution<'_> {
         if letters.is_empty() {
             return Held::One(assignment);
         }
-        let command = [self.made(parameter, b"declare"), self.made(parameter, format!("-{letters}").as_bytes())];
+        let command = [
+            self.made(parameter, b"declare"),
+            self.made(parameter, format!("-{letters}").as_bytes()),
+        ];
         let items: Vec<Text> = command.into_iter().chain([assignment]).collect();
         if whole {
             return Held::List { items, star: matches!(parameter.index, Some(Subscript::Star)) };
@@ -191,7 +193,14 @@ fn like(text: &Text, bytes: Vec<u8>) -> Text {
         Some((run, _)) => Text::from_bytes(bytes, run.standing, run.origin.clone()),
         None => {
             let mut made = Text::new();
-            made.push(&bytes, Standing::Quoted, &Origin::new(Rule::Shell, crate::source::Span::new(crate::source::SourceId::MAIN, 0, 0)));
+            made.push(
+                &bytes,
+                Standing::Quoted,
+                &Origin::new(
+                    Rule::Shell,
+                    crate::source::Span::new(crate::source::SourceId::MAIN, 0, 0),
+                ),
+            );
             made
         }
     }

@@ -249,7 +249,9 @@ fn in_base(value: i64, base: u32) -> Vec<u8> {
     let (mut rest, mut digits) = (value.unsigned_abs(), Vec::new());
     loop {
         let digit = (rest % u64::from(base)) as u8;
-        digits.push(b"0123456789abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ@_"[usize::from(digit)]);
+        digits.push(
+            b"0123456789abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ@_"[usize::from(digit)],
+        );
         rest /= u64::from(base);
         if rest == 0 {
             break;

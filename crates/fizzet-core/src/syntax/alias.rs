@@ -82,8 +82,7 @@ impl Parser<'_> {
             segment.at = moved(segment.at);
         }
         let at = self.segments.partition_point(|segment| segment.at < start);
-        let rest =
-            Segment { at: moved(end), source: behind.source, offset: behind.start as usize };
+        let rest = Segment { at: moved(end), source: behind.source, offset: behind.start as usize };
         self.segments.splice(at..at, [Segment { at: start, source, offset: 0 }, rest]);
         for (_, active) in self.aliases.active.iter_mut().filter(|(_, active)| *active >= end) {
             *active = moved(*active);

@@ -33,10 +33,11 @@ impl<'a> Parser<'a> {
                 self.pos += 1;
                 Ok(Some(Part::Arithmetic { expression, span: self.span(start, self.pos) }))
             }
-            b'\'' if self.dialect.dollar_single_quotes
-                && (unquoted
-                    || (within == Within::BraceQuoted
-                        && self.dialect.dollar_quotes_in_quoted_brace)) =>
+            b'\''
+                if self.dialect.dollar_single_quotes
+                    && (unquoted
+                        || (within == Within::BraceQuoted
+                            && self.dialect.dollar_quotes_in_quoted_brace)) =>
             {
                 self.pos = at;
                 self.ansi_c_quoted(start).map(Some)

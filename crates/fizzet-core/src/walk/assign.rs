@@ -153,9 +153,12 @@ impl Walker {
     /// in an assignment. `None` if the word does not look like one.
     pub(super) fn declared(&mut self, word: &Word) -> Result<Option<Text>, Stop> {
         let Some(Part::Literal { bytes, .. }) = word.parts.first() else { return Ok(None) };
-        let (equals, bracket) = (bytes.iter().position(|&b| b == b'='), bytes.iter().position(|&b| b == b'['));
+        let (equals, bracket) =
+            (bytes.iter().position(|&b| b == b'='), bytes.iter().position(|&b| b == b'['));
         if bracket.is_some() && self.state.dialect.arrays {
-            return match bracket.filter(|&at| is_name(&bytes[..at])).is_some() && has_equals_behind_bracket(word) {
+            return match bracket.filter(|&at| is_name(&bytes[..at])).is_some()
+                && has_equals_behind_bracket(word)
+            {
                 true => expand::single(self, word, Tilde::AfterAssignment).map(Some),
                 false => Ok(None),
             };

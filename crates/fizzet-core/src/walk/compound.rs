@@ -28,8 +28,10 @@ pub(super) struct Scope {
 
 impl Walker {
     pub(super) fn compound(&mut self, command: &Command) -> Result<(), Stop> {
-        let is_loop =
-            matches!(command.kind, Node::Loop { .. } | Node::For { .. } | Node::ArithmeticFor { .. });
+        let is_loop = matches!(
+            command.kind,
+            Node::Loop { .. } | Node::For { .. } | Node::ArithmeticFor { .. }
+        );
         self.loops += u32::from(is_loop);
         let outcome = self.compound_here(command);
         self.loops -= u32::from(is_loop);
@@ -348,7 +350,8 @@ impl Walker {
         self.depth -= 1;
         if let Some(scope) = self.scopes.pop() {
             self.restore(scope.hidden);
-            self.state.options = scope.options.unwrap_or_else(|| std::mem::take(&mut self.state.options));
+            self.state.options =
+                scope.options.unwrap_or_else(|| std::mem::take(&mut self.state.options));
         }
         self.loops = loops;
         let zero = std::mem::take(&mut self.state.positional.zero);

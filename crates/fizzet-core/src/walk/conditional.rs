@@ -1,7 +1,7 @@
 //! `[[ ]]`, and the tests that it shares with `test`.
 
-use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::expand::regular::Regular;
+use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::host::{FileKind, Status};
 use crate::source::Span;
 use crate::stop::{Reach, Stop};
@@ -36,7 +36,11 @@ impl Walker {
                         let other = expand::single(self, right, Tilde::AtStart)?;
                         let span = right.span;
                         if matches!(operator, b"-nt" | b"-ot" | b"-ef") {
-                            return Ok(self.file_comparison(operator, value.bytes(), other.bytes()));
+                            return Ok(self.file_comparison(
+                                operator,
+                                value.bytes(),
+                                other.bytes(),
+                            ));
                         }
                         if operator.starts_with(b"-") {
                             let left = self.compared(value.bytes(), span)?;
@@ -134,7 +138,9 @@ impl Walker {
         let status = |path: &[u8]| host.status(path, true);
         let time = |status: Option<Status>| status.map(|status| status.modified);
         match operator {
-            b"-ef" => status(left).zip(status(right)).is_some_and(|(a, b)| a.identity == b.identity),
+            b"-ef" => {
+                status(left).zip(status(right)).is_some_and(|(a, b)| a.identity == b.identity)
+            }
             b"-nt" => time(status(left)) > time(status(right)),
             _ => time(status(left)) < time(status(right)),
         }

@@ -48,6 +48,7 @@ pub fn line(state: State, host: Rc<dyn Host>) -> Trace {
         input: vec![None],
         cluster: Default::default(),
         substituted: None,
+        guessed: false,
     };
     let outcome = walker.source(SourceId::MAIN);
     let outcome = walker.leave_shell(outcome);
@@ -85,6 +86,8 @@ pub(crate) struct Walker {
     cluster: builtins::Cluster,
     /// The status of the latest command substitution of a command without a name.
     substituted: Option<u8>,
+    /// Whether the status of the latest program had to be guessed.
+    guessed: bool,
 }
 
 impl Walker {
@@ -98,7 +101,9 @@ impl Walker {
             let options = &self.state.options;
             let aliases = dialect.aliases || options.expand_aliases;
             parser.set_extended_patterns(options.extended_glob);
-            parser.set_aliases((aliases && !self.state.aliases.is_empty()).then(|| self.state.aliases.clone()));
+            parser.set_aliases(
+                (aliases && !self.state.aliases.is_empty()).then(|| self.state.aliases.clone()),
+            );
             let list = match parser.next_commands() {
                 Err(error) if error.ends_line => {
                     parser.skip_line();

@@ -1,6 +1,8 @@
 //! Lists, pipelines and simple commands.
 
+use crate::dialect::is_known_elsewhere;
 use crate::expand;
+use crate::host::Answer;
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, Stop};
@@ -11,6 +13,9 @@ use crate::syntax::ast::{
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, RedirectTrace, WordTrace};
 use crate::walk::Walker;
+
+/// The status of a command that is found nowhere (POSIX XCU 2.8.2).
+const NOT_FOUND: u8 = 127;
 
 impl Walker {
     pub(super) fn list(&mut self, list: &List) -> Result<(), Stop> {
@@ -31,7 +36,7 @@ impl Walker {
         let (last, rest) = (and_or.rest.len(), &and_or.rest);
         self.pipeline_of(&and_or.first, last > 0)?;
         for (at, (connector, pipeline)) in rest.iter().enumerate() {
-            self.state.assumed_status |= self.latest_is_external();
+            self.state.assumed_status |= self.status_is_guessed();
             let goes_on = (self.state.status == 0) == (*connector == Connector::And);
             if goes_on {
                 self.pipeline_of(pipeline, at + 1 < last)?;
@@ -48,9 +53,10 @@ impl Walker {
         }
     }
 
-    /// Whether the status on hand is that of a program, which was not run.
-    fn latest_is_external(&self) -> bool {
-        self.commands.last().is_some_and(|command| command.kind == CommandKind::External)
+    /// Whether the status on hand is that of a program which was not run.
+    fn status_is_guessed(&self) -> bool {
+        let latest = self.commands.last();
+        self.guessed && latest.is_some_and(|command| command.kind == CommandKind::External)
     }
 
     fn pipeline(&mut self, pipeline: &Pipeline) -> Result<(), Stop> {
@@ -64,7 +70,10 @@ impl Walker {
                 // What is inside other compound commands has been looked at there.
                 matches!(
                     command.kind,
-                    Node::Simple(_) | Node::Subshell(_) | Node::Arithmetic(_) | Node::Conditional(_)
+                    Node::Simple(_)
+                        | Node::Subshell(_)
+                        | Node::Arithmetic(_)
+                        | Node::Conditional(_)
                 )
             }
             commands => {
@@ -213,10 +222,7 @@ impl Walker {
         let before = self.state.status;
         self.state.status = match kind {
             CommandKind::Nothing => self.substituted.take().unwrap_or(0),
-            CommandKind::External => {
-                self.write_hole(span);
-                0
-            }
+            CommandKind::External => self.program(argv, span),
             CommandKind::Function => {
                 let body = argv.first().and_then(|name| self.state.functions.get(name.bytes()));
                 let Some(body) = body.cloned() else { return Ok(()) };
@@ -228,9 +234,9 @@ impl Walker {
         Ok(())
     }
 
-    /// A program that a built-in utility starts.
-    pub(super) fn external(&mut self, argv: Vec<Text>, span: Span) {
-        self.write_hole(span);
+    /// A program that a built-in utility starts; answers its status.
+    pub(super) fn external(&mut self, argv: Vec<Text>, span: Span) -> u8 {
+        let status = self.program(&argv, span);
         self.commands.push(CommandTrace {
             argv,
             kind: CommandKind::External,
@@ -239,6 +245,33 @@ impl Walker {
             redirections: Vec::new(),
             words: Vec::new(),
         });
+        status
+    }
+
+    /// What is known of a program that would run here: its output goes where output goes, and its
+    /// status is answered. A status that nobody knows is taken as 0.
+    fn program(&mut self, argv: &[Text], span: Span) -> u8 {
+        let vector: Vec<&[u8]> = argv.iter().map(Text::bytes).collect();
+        let mut answer = expand::Context::host(self).answer(&vector);
+        let absent = answer == Answer::default()
+            && argv.first().is_some_and(|name| self.is_of_another_shell(name.bytes()));
+        if absent {
+            answer = Answer { output: Some(Vec::new()), status: Some(NOT_FOUND) };
+        }
+        match answer.output {
+            Some(bytes) => {
+                let origin = Origin::new(Rule::Output, span);
+                self.write(Text::from_bytes(bytes, Standing::Quoted, origin));
+            }
+            None => self.write_hole(span),
+        }
+        self.guessed = answer.status.is_none();
+        answer.status.unwrap_or(0)
+    }
+
+    /// Whether a name is one that only other shells carry out themselves, and no program has it.
+    fn is_of_another_shell(&self, name: &[u8]) -> bool {
+        is_known_elsewhere(name) && self.on_path(name).is_none()
     }
 
     fn arguments(&mut self, words: &[Argument]) -> Result<(Vec<Text>, Vec<WordTrace>), Stop> {

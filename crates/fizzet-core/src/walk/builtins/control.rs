@@ -63,7 +63,9 @@ pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
 pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     let mut text = Vec::new();
     let words = match call.arguments() {
-        [first, rest @ ..] if first.bytes() == b"--" && walker.state.dialect.eval_takes_dashes => rest,
+        [first, rest @ ..] if first.bytes() == b"--" && walker.state.dialect.eval_takes_dashes => {
+            rest
+        }
         words => words,
     };
     for (at, argument) in words.iter().enumerate() {

@@ -32,8 +32,7 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
             other => other,
         };
     }
-    walker.external(given.operands.to_vec(), call.span);
-    Ok(0)
+    Ok(walker.external(given.operands.to_vec(), call.span))
 }
 
 /// `type name...`
@@ -88,7 +87,7 @@ impl Walker {
     }
 
     /// Where PATH finds a program.
-    fn on_path(&self, name: &[u8]) -> Option<Vec<u8>> {
+    pub(in crate::walk) fn on_path(&self, name: &[u8]) -> Option<Vec<u8>> {
         let host = Context::host(self);
         let runs = |path: &[u8]| {
             host.status(path, true)
@@ -144,8 +143,11 @@ pub(super) fn unalias(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
     if given.has(b'a') {
         aliases.clear();
     }
-    let gone = |name: &Text| aliases.remove(name.bytes()).is_some();
-    Ok(u8::from(!given.operands.iter().map(gone).fold(true, |all, one| all && one)))
+    let mut status = 0;
+    for name in given.operands {
+        status |= u8::from(aliases.remove(name.bytes()).is_none());
+    }
+    Ok(status)
 }
 
 /// `hash [name]...`

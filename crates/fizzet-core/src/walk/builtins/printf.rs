@@ -23,11 +23,16 @@ pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
         _ => None,
     };
     let Some((format, arguments)) = operands.split_first() else {
-        return Ok(if walker.state.dialect.usage_status == 1 && walker.state.dialect.first_index == 1 { 1 } else { 2 });
+        return Ok(
+            if walker.state.dialect.usage_status == 1 && walker.state.dialect.first_index == 1 {
+                1
+            } else {
+                2
+            },
+        );
     };
     let origin = Origin::new(Rule::Output, call.span);
-    let mut printing =
-        Printing { walker, origin, rest: arguments, out: Text::new(), status: 0 };
+    let mut printing = Printing { walker, origin, rest: arguments, out: Text::new(), status: 0 };
     loop {
         let before = printing.rest.len();
         if !printing.once(format) || printing.rest.is_empty() || printing.rest.len() == before {
@@ -252,7 +257,10 @@ impl Printing<'_> {
             }
             b'f' | b'F' | b'e' | b'E' | b'g' | b'G' => {
                 let value = self.next_float();
-                let (negative, digits) = (value.is_sign_negative(), float::shown(value.abs(), letter, one.precision, one.alternative));
+                let (negative, digits) = (
+                    value.is_sign_negative(),
+                    float::shown(value.abs(), letter, one.precision, one.alternative),
+                );
                 let sign = match negative {
                     true => "-",
                     false if one.plus => "+",

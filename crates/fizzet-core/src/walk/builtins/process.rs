@@ -15,9 +15,9 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     if given.operands.is_empty() {
         return Ok(0);
     }
-    walker.external(given.operands.to_vec(), call.span);
+    let status = walker.external(given.operands.to_vec(), call.span);
     walker.state.traps.remove(&b"EXIT"[..]);
-    Err(Stop::Exit(0))
+    Err(Stop::Exit(status))
 }
 
 /// `trap [action] condition...`
@@ -134,4 +134,3 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
 pub(super) fn quiet(_: &mut Walker, _: &Call<'_>) -> Result<u8, Stop> {
     Ok(0)
 }
-

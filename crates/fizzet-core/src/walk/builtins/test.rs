@@ -141,9 +141,7 @@ impl Reader<'_> {
             b"!=" => Some(left != right),
             b"<" => Some(left < right),
             b">" => Some(left > right),
-            b"-nt" | b"-ot" | b"-ef" => {
-                Some(self.walker.file_comparison(operator, left, right))
-            }
+            b"-nt" | b"-ot" | b"-ef" => Some(self.walker.file_comparison(operator, left, right)),
             _ => match (number(left), number(right)) {
                 (Some(left), Some(right)) => Some(compare(operator, left, right)),
                 _ => None,

@@ -67,8 +67,7 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
         given,
     };
     if declaration.given.has(b'f') || declaration.given.has(b'F') {
-        let known =
-            |name: &Text| walker.state.functions.contains_key(name.bytes()) || outside;
+        let known = |name: &Text| walker.state.functions.contains_key(name.bytes()) || outside;
         return Ok(u8::from(!declaration.given.operands.iter().all(known)));
     }
     let first = call.argv.len() - declaration.given.operands.len();
@@ -103,9 +102,7 @@ impl Walker {
             None => (target, None),
         };
         let frozen = self.state.variables.get(name).is_some_and(|variable| variable.read_only);
-        if !is_name(name)
-            || (frozen && equals.is_some() && !self.state.dialect.bad_name_is_fatal)
-        {
+        if !is_name(name) || (frozen && equals.is_some() && !self.state.dialect.bad_name_is_fatal) {
             return Ok(false);
         }
         let compound = self.compound_arguments.iter().position(|(place, _)| *place == at);
@@ -143,7 +140,8 @@ impl Walker {
         if declaration.exports || declaration.freezes || given.takes_back(b'x') {
             let variable = self.state.variables.entry(name);
             variable.exported |= declaration.exports;
-            variable.exported &= !given.takes_back(b'x') && !(given.has(b'n') && declaration.exports);
+            let takes_back = given.has(b'n') && declaration.exports;
+            variable.exported &= !given.takes_back(b'x') && !takes_back;
             variable.read_only |= declaration.freezes;
         }
         Ok(true)
@@ -275,7 +273,8 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
             status = 1;
             continue;
         }
-        let name = walker.state.variables.meant(name).filter(|_| !given.has(b'n')).unwrap_or(name.into());
+        let name =
+            walker.state.variables.meant(name).filter(|_| !given.has(b'n')).unwrap_or(name.into());
         match walker.state.variables.get(&name) {
             Some(variable) if variable.read_only => {
                 if walker.state.dialect.unset_read_only_is_fatal {

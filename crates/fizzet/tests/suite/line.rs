@@ -1,14 +1,12 @@
 //! `fizzet line` end to end.
 
-mod support;
-
 use std::ffi::OsStr;
 use std::os::unix::ffi::OsStrExt;
 
+use crate::program::{Run, text};
+use fizzet_truth::argument_bytes;
 use proptest::prelude::*;
 use serde_json::Value;
-use fizzet_truth::argument_bytes;
-use support::program::{Run, text};
 
 fn json(words: &[&str]) -> Value {
     let mut all = vec!["line", "--format", "json", "--clean"];

@@ -1,11 +1,9 @@
 //! `fizzet demo`, and the commands that the README shows.
 
-mod support;
-
 use std::path::Path;
 use std::process::Command;
 
-use support::program::Run;
+use crate::program::Run;
 
 #[test]
 fn the_tour_runs_from_any_folder_and_leaves_nothing_there() {

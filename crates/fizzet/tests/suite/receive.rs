@@ -1,16 +1,14 @@
 //! `fizzet receive` end to end: asked for by name, started through a link, and as an interpreter.
 
-mod support;
-
 use std::ffi::OsStr;
 use std::os::unix::ffi::OsStrExt;
 use std::os::unix::fs::{PermissionsExt, symlink};
 use std::path::Path;
 use std::process::Command;
 
-use serde_json::Value;
+use crate::program::{Run, text};
 use fizzet_truth::argument_bytes;
-use support::program::{Run, text};
+use serde_json::Value;
 
 const FIZZET: &str = env!("CARGO_BIN_EXE_fizzet");
 

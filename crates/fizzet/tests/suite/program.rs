@@ -7,14 +7,14 @@ use std::process::Output;
 use assert_cmd::Command;
 
 /// One run of the program.
-pub struct Run {
+pub(crate) struct Run {
     command: Command,
     told: String,
 }
 
 impl Run {
     /// The program with these words, in a clean environment.
-    pub fn of<W: AsRef<OsStr>>(words: &[W]) -> Run {
+    pub(crate) fn of<W: AsRef<OsStr>>(words: &[W]) -> Run {
         let mut command = Command::new(env!("CARGO_BIN_EXE_fizzet"));
         command.args(words).env_clear().env("HOME", "/home/keeper");
         let told = words.iter().map(|word| format!(" {:?}", word.as_ref())).collect();
@@ -22,25 +22,25 @@ impl Run {
     }
 
     /// In this folder.
-    pub fn within(mut self, folder: &Path) -> Run {
+    pub(crate) fn within(mut self, folder: &Path) -> Run {
         self.command.current_dir(folder);
         self
     }
 
     /// With this on standard input.
-    pub fn input(mut self, bytes: &[u8]) -> Run {
+    pub(crate) fn input(mut self, bytes: &[u8]) -> Run {
         self.command.write_stdin(bytes.to_vec());
         self
     }
 
     /// With this in the environment.
-    pub fn env(mut self, name: &str, value: impl AsRef<OsStr>) -> Run {
+    pub(crate) fn env(mut self, name: &str, value: impl AsRef<OsStr>) -> Run {
         self.command.env(name, value);
         self
     }
 
     /// The outcome, with this status; a difference shows the whole run.
-    pub fn status(mut self, expected: i32) -> Output {
+    pub(crate) fn status(mut self, expected: i32) -> Output {
         let output = self.command.output().unwrap();
         assert_eq!(
             output.status.code(),
@@ -54,12 +54,12 @@ impl Run {
     }
 
     /// The outcome, whatever its status.
-    pub fn any_status(mut self) -> Output {
+    pub(crate) fn any_status(mut self) -> Output {
         self.command.output().unwrap()
     }
 
     /// Standard output of a run that succeeds and says nothing on standard error.
-    pub fn prints(self) -> String {
+    pub(crate) fn prints(self) -> String {
         let told = self.told.clone();
         let output = self.status(0);
         assert!(output.stderr.is_empty(), "fizzet{told} said {}", text(&output.stderr));
@@ -67,12 +67,12 @@ impl Run {
     }
 
     /// Standard error of a run that ends with this status.
-    pub fn says(self, status: i32) -> String {
+    pub(crate) fn says(self, status: i32) -> String {
         text(&self.status(status).stderr)
     }
 }
 
 /// Bytes as text, for messages.
-pub fn text(bytes: &[u8]) -> String {
+pub(crate) fn text(bytes: &[u8]) -> String {
     String::from_utf8_lossy(bytes).into_owned()
 }

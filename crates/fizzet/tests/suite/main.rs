@@ -1,0 +1,7 @@
+//! The built program, end to end.
+
+mod demo;
+mod line;
+mod program;
+mod real;
+mod receive;

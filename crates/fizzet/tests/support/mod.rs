@@ -1,3 +1,0 @@
-//! What the suites share.
-
-pub mod program;
