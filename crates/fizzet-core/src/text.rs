@@ -246,6 +246,19 @@ impl Text {
     }
 }
 
+/// The code of the first character and its length in bytes. A byte that is not part of valid UTF-8
+/// counts as one character that no valid one equals.
+pub(crate) fn next_character(bytes: &[u8], characters: bool) -> Option<(u32, usize)> {
+    let &first = bytes.first()?;
+    if !characters || first < 128 {
+        return Some((u32::from(first), 1));
+    }
+    match bstr::decode_utf8(bytes) {
+        (Some(character), length) => Some((u32::from(character), length)),
+        (None, _) => Some((0x11_0000 + u32::from(first), 1)),
+    }
+}
+
 /// Two texts are equal when their bytes are; provenance does not count.
 impl PartialEq for Text {
     fn eq(&self, other: &Text) -> bool {

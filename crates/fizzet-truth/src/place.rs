@@ -1,7 +1,7 @@
 //! The folder that lines run in, and both answers to a line.
 
 use std::ffi::OsStr;
-use std::io;
+use std::io::{self, Read};
 use std::os::unix::ffi::OsStrExt;
 use std::os::unix::fs::symlink;
 use std::os::unix::process::CommandExt;
@@ -17,6 +17,7 @@ use fizzet_core::state::State;
 use fizzet_core::trace::{CommandKind, Trace};
 use fizzet_core::walk;
 use fizzet_host::{Machine, environment_source};
+use rustix::event::{PollFd, PollFlags, Timespec, poll};
 
 use crate::outcome::Outcome;
 use crate::real;
@@ -116,6 +117,7 @@ impl Place {
     pub fn truth(&self, shell: Shell, line: &[u8], arguments: &[&[u8]]) -> io::Result<Outcome> {
         self.tidy()?;
         let record = self.root.path().join("record");
+        // There is none yet when this is the first line.
         let _ = std::fs::remove_file(&record);
         let missing = || io::Error::new(io::ErrorKind::NotFound, format!("no {shell} on PATH"));
         let (program, words) = real::find(shell).ok_or_else(missing)?;
@@ -124,7 +126,7 @@ impl Place {
         command.args(arguments.iter().map(|argument| OsStr::from_bytes(argument)));
         command.env_clear().envs(self.environment()).env("FIZZET_RECORD", &record);
         command.current_dir(self.work()).stdin(Stdio::null());
-        command.stdout(Stdio::null()).stderr(Stdio::null());
+        command.stdout(Stdio::null()).stderr(Stdio::piped());
         if shell == Shell::Busybox {
             command.arg0("sh");
         }
@@ -201,7 +203,12 @@ impl Users for Folder {
     }
 }
 
-/// Waits for a shell; one that runs on and on is killed.
+fn timespec(duration: Duration) -> Timespec {
+    Timespec { tv_sec: duration.as_secs() as i64, tv_nsec: i64::from(duration.subsec_nanos()) }
+}
+
+/// Waits for a shell and for all that it has started, which holds its standard error; one that runs
+/// on and on is killed.
 fn wait(mut child: Child) -> io::Result<()> {
     let start = Instant::now();
     let mut pause = Duration::from_micros(200);
@@ -214,5 +221,16 @@ fn wait(mut child: Child) -> io::Result<()> {
         std::thread::sleep(pause);
         pause = (pause * 3 / 2).min(Duration::from_millis(20));
     }
-    Ok(())
+    let Some(mut errors) = child.stderr.take() else { return Ok(()) };
+    let mut bytes = [0; 4096];
+    loop {
+        let mut ready = [PollFd::new(&errors, PollFlags::IN)];
+        let left = PATIENCE.saturating_sub(start.elapsed());
+        if left.is_zero() || poll(&mut ready, Some(&timespec(left)))? == 0 {
+            return Err(io::ErrorKind::TimedOut.into());
+        }
+        if errors.read(&mut bytes)? == 0 {
+            return Ok(());
+        }
+    }
 }

@@ -2,10 +2,14 @@
 //!
 //! Nothing else in the crate asks which shell it is: it asks the [`Dialect`] for a rule by name.
 
+mod escapes;
 mod shell;
 mod table;
 mod utilities;
 
+pub use escapes::{DollarEscapes, LargeOctal, NoDigits, Nul};
 pub use shell::Shell;
-pub use table::{Dialect, EmptyAt, Outside, ROWS, Row};
+pub use table::{
+    Braces, Dialect, EmptyAt, LargeConstant, ListOperations, Outside, Quotes, ROWS, Reals, Row,
+};
 pub use utilities::{UtilityKind, is_known_elsewhere};

@@ -3,7 +3,7 @@
 //! The columns are posix, bash, dash, busybox, ksh93, mksh, zsh. A row's doc comment is the sentence
 //! that people are shown; the string behind it is the evidence.
 
-use crate::dialect::Shell;
+use crate::dialect::{DollarEscapes, Shell, escapes};
 use crate::stop::Reach;
 
 /// One rule in which shells differ.
@@ -43,6 +43,65 @@ pub enum Outside {
     Fails,
     /// It ends the shell.
     Fatal,
+}
+
+/// What becomes of a constant that is too large for a whole number.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LargeConstant {
+    /// Its low bits.
+    Wraps,
+    /// The largest number.
+    Saturates,
+    /// 0
+    Vanishes,
+    /// The digits that do not fit are left out.
+    Truncates,
+    /// A real number; so are results that are too large.
+    Real,
+}
+
+/// Whether arithmetic has real numbers, and how it shows them.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Reals {
+    /// It has none.
+    None,
+    /// A whole number has no point: `3`.
+    PointVanishes,
+    /// A whole number keeps its point: `3.`.
+    PointStays,
+}
+
+/// What quotes in an arithmetic expression do.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Quotes {
+    /// They are taken away.
+    Vanish,
+    /// They stand for themselves, which makes no expression.
+    Stay,
+    /// They separate as blanks do; between single quotes stands a character for its code.
+    Separate,
+}
+
+/// What `${@#p}` and its kin do to a list.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ListOperations {
+    /// They change each of its values.
+    Each,
+    /// They take the list for one string.
+    WholeString,
+    /// They are refused.
+    Refused,
+}
+
+/// When `a{b,c}` makes two words.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Braces {
+    /// Never.
+    None,
+    /// Before anything else is expanded, as it is written.
+    Written,
+    /// After all other expansions, in each field.
+    Fields,
 }
 
 macro_rules! dialect_table {
@@ -196,18 +255,16 @@ dialect_table! {
     at_is_always_set: bool = [N, N, Y, Y, N, N, N], "observed in all six: set --; echo ${@-a}";
     /// `$'...'` decodes escapes inside `\"${x-...}\"` too.
     dollar_quotes_in_quoted_brace: bool = [N, Y, N, N, N, Y, N], "observed in all six: echo \"${x-$'a\\tb'}\"";
-    /// `\\x{...}` in `$'...'` takes any number of digits.
-    braced_hexadecimal: bool = [N, Y, N, N, Y, N, N], "observed in all six: echo $'\\x{41}'";
     /// `${x:}` is a bad substitution.
     empty_offset_is_bad: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: x=abc; echo ${x:}";
     /// `${#%}` is the length of a parameter that does not exist.
-    odd_length_is_bad: bool = [N, Y, N, N, N, N, N], "observed in all six: echo ${#%}";
+    odd_length_is_bad: bool = [N, Y, Y, Y, Y, N, N], "observed in all six: echo ${#%}";
     /// A syntax error in `name=(...)` ends only the line it is on.
     array_error_ends_line: bool = [N, Y, N, N, N, N, N], "observed in all six: a=(x;y), newline, echo after";
     /// A `for` variable that is no name is found out when the loop runs: its status is 1.
     late_for_names: bool = [N, Y, N, N, N, N, N], "observed in all six: for 1 in a; do :; done; echo after";
     /// `0x` without digits is 0.
-    empty_hexadecimal: bool = [N, Y, N, N, N, N, N], "observed in bash: echo $((0x))";
+    empty_hexadecimal: bool = [N, Y, N, N, N, N, Y], "observed in bash: echo $((0x))";
     /// The status of `select` at the end of the input.
     select_end_status: u8 = [1, 1, 1, 1, 1, 1, 0], "observed: select x in a; do :; done </dev/null; echo $?";
     /// `%(format)T` of `printf` shows a time.
@@ -252,8 +309,14 @@ dialect_table! {
     last_empty_parameter_needs_word_end: bool = [N, N, Y, Y, N, N, N], "observed: set -- ''; printf '[%s]' \"$@\"$z";
     /// Behind an expanded tilde and a colon, all up to the next slash is quoted text, even what looks like an expansion.
     tilde_word_is_quoted: bool = [N, Y, N, N, N, N, N], "observed: echo ~:$HOME";
-    /// `a{b,c}` makes two words before anything else is expanded.
-    braces: bool = [N, Y, N, N, Y, Y, N], "observed in all six: echo a{b,c}";
+    /// When `a{b,c}` makes two words.
+    braces: Braces = [Braces::None, Braces::Written, Braces::None, Braces::None, Braces::Fields, Braces::Fields, Braces::Fields], "observed in all six: x={a,b}; echo {a,b} $x";
+    /// There are ranges such as `{1..3}`.
+    brace_ranges: bool = [N, Y, N, N, Y, N, Y], "observed in all six: echo {1..3}";
+    /// Behind an unquoted opening brace an expansion in the same word is not split.
+    brace_stops_splitting: bool = [N, N, N, N, Y, N, N], "observed in all six: x='a b'; echo {$x,c}";
+    /// In an unquoted `${x-...}` braces nest.
+    braces_nest: bool = [N, N, N, N, Y, N, Y], "observed in all six: echo ${z-{a}b}";
     /// A backslash before a slash is dropped even behind a component that is a pattern.
     escapes_slash_behind_pattern: bool = [Y, N, Y, Y, N, N, N], "observed: x='s*\\/k*'; echo $x";
     /// A colon ends a tilde-prefix outside assignments too.
@@ -286,8 +349,6 @@ dialect_table! {
     dollar_double_quotes: bool = [N, Y, N, N, Y, Y, N], "observed in all six: echo $\"a\"";
     /// `$[...]` is an arithmetic expansion.
     dollar_brackets: bool = [N, Y, N, N, N, N, Y], "observed in all six: echo $[1+1]";
-    /// In `$'...'` an unknown escape keeps its backslash.
-    unknown_escape_keeps_backslash: bool = [Y, Y, Y, Y, N, N, N], "observed in all six: $'\\\\z'";
     /// Groups such as `@(a|b)` are patterns without being switched on.
     extended_patterns: bool = [N, N, N, N, Y, Y, N], "observed: case ab in @(ab|c)) echo y;; esac";
     /// `<(...)` and `>(...)` stand for a file.
@@ -306,8 +367,8 @@ dialect_table! {
     case_change: bool = [N, Y, N, N, N, N, N], "observed: x=abc; echo ${x^}";
     /// `${x@Q}` and its kin transform the value.
     transformations: bool = [N, Y, N, N, N, Y, N], "observed: x=abc; echo ${x@Q}";
-    /// `$((` without its `))` is an error even where it could be a command substitution.
-    unclosed_arithmetic_is_fatal: bool = [N, N, Y, Y, N, N, N], "observed: echo $((1)";
+    /// `$((` always begins an arithmetic expansion, even where it could be a command substitution.
+    arithmetic_is_final: bool = [N, N, Y, Y, N, N, N], "observed: echo $((1)";
     /// A here-document that the text ends in is an error.
     unclosed_document_is_fatal: bool = [N, N, N, N, N, Y, N], "observed: cat <<E";
     /// A compound command may have an empty body.
@@ -362,8 +423,6 @@ dialect_table! {
     arithmetic_octal: bool = [Y, Y, Y, Y, N, N, N], "observed in all six: echo $((010))";
     /// The largest base of constants such as `16#ff`; 0 where there are none.
     arithmetic_largest_base: u32 = [0, 64, 0, 64, 64, 36, 36], "observed in all six: echo $((64#_))";
-    /// A constant that is too large counts as the largest number.
-    arithmetic_saturates: bool = [Y, N, Y, N, N, N, N], "observed in all six: echo $((9223372036854775808))";
     /// The width of a number in bits.
     arithmetic_bits: u32 = [64, 64, 64, 64, 64, 32, 64], "observed in all six: echo $((1<<31))";
     /// A variable's value may itself be an expression.
@@ -395,7 +454,7 @@ dialect_table! {
     /// Inside a cluster of options OPTIND already counts the word as done.
     getopts_counts_ahead: bool = [N, N, Y, Y, N, Y, N], "observed in all six: getopts ab o -ab; echo $OPTIND";
     /// A mistake in `((...))` has the status 1 and the shell goes on.
-    arithmetic_command_recovers: bool = [N, Y, N, N, N, Y, N], "observed in bash: ((1 2)); echo $?";
+    arithmetic_command_recovers: bool = [N, Y, N, N, N, Y, Y], "observed in bash: ((1 2)); echo $?";
     /// A tilde with a user who does not exist and a slash behind it swallows the rest of the word.
     unknown_user_cuts_word: bool = [N, N, N, Y, N, N, N], "observed: echo ~nouser/x";
     /// `~+` and `~-` stand for the folders that `cd` left and entered.
@@ -410,4 +469,66 @@ dialect_table! {
     unset_status: u8 = [2, 127, 2, 2, 1, 1, 1], "observed in all six: SHELL -c ': ${x?}'; echo $?";
     /// The letters that `$-` can have when the shell was started with `-c`, in its order.
     dash_flags: &'static str = ["efu", "efhuBc", "ufe", "ucfe", "cefhsuB", "efuhUc", "569Xeu"], "observed in all six: echo $-; set -feu; echo $-";
+    /// How `$'...'` decodes its escapes.
+    dollar_escapes: &'static DollarEscapes = [&escapes::BASH, &escapes::BASH, &escapes::BASH, &escapes::BUSYBOX, &escapes::KSH93, &escapes::MKSH, &escapes::ZSH], "observed with each letter";
+    /// What becomes of a constant that is too large.
+    arithmetic_large_constant: LargeConstant = [LargeConstant::Saturates, LargeConstant::Wraps, LargeConstant::Saturates, LargeConstant::Vanishes, LargeConstant::Real, LargeConstant::Wraps, LargeConstant::Truncates], "observed in all six: echo $((9223372036854775808)) $((99999999999999999999))";
+    /// Arithmetic has real numbers.
+    arithmetic_reals: Reals = [Reals::None, Reals::None, Reals::None, Reals::None, Reals::PointVanishes, Reals::None, Reals::PointStays], "observed in all six: echo $((1.5*2))";
+    /// Arithmetic has functions such as `sqrt`.
+    arithmetic_functions: bool = [N, N, N, N, Y, N, N], "observed in all six: echo $((sqrt(16)))";
+    /// Arithmetic has constants such as `0b101`.
+    arithmetic_binary: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((0b101))";
+    /// What quotes in an arithmetic expression do.
+    arithmetic_quotes: Quotes = [Quotes::Vanish, Quotes::Vanish, Quotes::Stay, Quotes::Stay, Quotes::Separate, Quotes::Stay, Quotes::Stay], "observed in all six: echo $((1\"0\"))";
+    /// `1#c` is the code of a character.
+    base_one_is_a_character: bool = [N, N, N, N, N, Y, N], "observed in all six: echo $((1#0))";
+    /// `2#` and `#` are 0.
+    empty_digits_are_zero: bool = [N, N, N, Y, N, Y, Y], "observed in all six: echo $((2#))";
+    /// Arithmetic evaluates both sides of `&&`, `||` and `?:`, and looks a variable up only when its operator comes.
+    arithmetic_eager: bool = [N, N, N, Y, N, N, N], "observed in all six: x=1; echo $((0&&x++)) $x";
+    /// Shifts and bit operators bind more tightly than all others.
+    bits_bind_first: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((1+2<<3))";
+    /// An unset variable in arithmetic is an error under `set -u`.
+    arithmetic_minds_unset: bool = [Y, Y, N, N, Y, N, Y], "observed in all six: set -u; echo $((x))";
+    /// A variable's value must not name a variable that is not set.
+    arithmetic_value_names_must_be_set: bool = [N, N, N, N, Y, N, N], "observed in all six: x=abc; echo $((x))";
+    /// The result of an arithmetic expansion is not split.
+    arithmetic_is_whole: bool = [N, N, N, N, N, N, Y], "observed in all six: IFS=1; echo $((11+2))";
+    /// The status of `((...))` after a mistake after which the shell goes on.
+    arithmetic_command_status: u8 = [1, 1, 1, 1, 1, 2, 2], "observed in all six: ((1/0)); echo $?";
+    /// What `${@#p}` and its kin do to a list.
+    list_operations: ListOperations = [ListOperations::Each, ListOperations::Each, ListOperations::WholeString, ListOperations::WholeString, ListOperations::Each, ListOperations::Refused, ListOperations::Each], "observed in all six: set -- aay bby; echo ${@%y}";
+    /// The names of options of `set -o` besides those that change words.
+    set_names: &'static str = ["monitor noclobber notify verbose vi xtrace ignoreeof nolog", "emacs errtrace functrace hashall histexpand history ignoreeof interactive-comments keyword monitor noclobber nolog notify onecmd physical posix privileged verbose vi xtrace", "ignoreeof interactive monitor stdin xtrace verbose vi emacs noclobber notify privileged nolog debug", "ignoreeof monitor xtrace verbose noclobber notify errtrace vi", "backslashctrl bgnice emacs functrace gmacs histexpand histreedit histverify ignoreeof interactive keyword letoctal log login_shell markdirs monitor multiline notify posix privileged rc restricted showme trackall verbose vi viraw xtrace noclobber noexec nolog nounset clobber", "asis bgnice emacs gmacs ignoreeof inherit-xtrace interactive keyword login markdirs monitor noclobber nohup nolog notify physical posix privileged restricted sh stdin trackall utf8-mode verbose vi vi-esccomplete vi-tabcomplete viraw xtrace", "emacs histexpand interactivecomments markdirs monitor notify posixbuiltins privileged verbose vi xtrace clobber hup log"], "observed in all six: set -o";
+    /// An unknown name behind `set -o` ends the shell.
+    unknown_long_option_is_fatal: bool = [Y, N, Y, N, Y, Y, Y], "observed in all six: set -o nosuch; echo after";
+    /// `set +B` switches brace expansion off.
+    set_braces: bool = [N, Y, N, N, Y, N, N], "observed in all six: set +B; echo {a,b}";
+    /// The status of `printf` after a conversion that it does not know.
+    bad_conversion_status: u8 = [1, 1, 2, 1, 0, 1, 1], "observed in all six: printf %z; echo $?";
+    /// `printf` takes the length modifiers of C.
+    printf_lengths: bool = [N, Y, N, Y, Y, N, Y], "observed in all six: printf %ld 1";
+    /// `printf` takes the digits before what is no digit.
+    printf_partial_numbers: bool = [Y, Y, Y, N, Y, Y, Y], "observed in all six: printf %d 1x";
+    /// The letters of `test` with one operand.
+    test_letters: &'static str = ["bcdefghLnprSstuwxz", "abcdefgGhkLnNoOprRsStuvwxz", "bcdefghkLnOGprSstuwxz", "bcdefghkLnOGprSstuwxz", "abcdefgGhkLnNoOpRrsStuvwxz", "abcdefgGhkLnoOpRrsStuvwxz", "abcdefgGhkLnNoOprsStuvwxz"], "observed in all six with each letter";
+    /// `test` knows `==`.
+    test_double_equals: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: [ a == a ]";
+    /// `read` without a name is a mistake.
+    read_needs_name: bool = [Y, N, Y, N, N, N, N], "observed in all six: read; echo $?";
+    /// `getopts` makes OPTARG empty for an option without a value; otherwise it is unset.
+    getopts_empties_value: bool = [N, N, Y, Y, N, N, N], "observed in all six: getopts a o -a; echo ${OPTARG-unset}";
+    /// `! ! command` is allowed.
+    repeated_negation: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: ! ! true; echo $?";
+    /// `[:word:]` is a class of characters.
+    word_class: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: case _ in [[:word:]]) echo yes; esac";
+    /// What `>&file` ends; nothing where it redirects both outputs.
+    duplicate_to_file_ends: Option<Reach> = [Some(Reach::Shell), None, Some(Reach::Shell), None, Some(Reach::Command), Some(Reach::Command), None], "observed in all six: echo a >& /dev/null; echo after";
+    /// The middle of `a?b:c` may be an assignment.
+    assigns_in_choice: bool = [Y, Y, Y, N, Y, Y, N], "observed in all six: echo $((1?x=2:3))";
+    /// The status of `let` without an expression.
+    let_nothing_status: u8 = [1, 1, 1, 2, 2, 1, 1], "observed in all six: let; echo $?";
+    /// `local` takes options.
+    local_options_letters: bool = [N, Y, N, N, N, Y, Y], "observed in all six: f() { local -r x=1; }; f";
 }

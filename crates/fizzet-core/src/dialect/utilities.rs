@@ -53,7 +53,7 @@ const OWN: [&[&str]; 7] = [
         "typeset",
     ],
     &["chdir", "fc", "local"],
-    &["chdir", "help", "let", "local", "source"],
+    &["[[", "chdir", "help", "let", "local", "source"],
     &[
         "builtin",
         "disown",

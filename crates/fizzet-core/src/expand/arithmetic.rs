@@ -2,6 +2,8 @@
 
 use std::rc::Rc;
 
+use crate::dialect::{LargeConstant, Reals};
+use crate::expand::number::Number;
 use crate::expand::{Context, Tilde, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
@@ -14,11 +16,32 @@ use crate::text::{Standing, Text};
 /// How often a variable may lead to another before that is called endless.
 const MAX_DEPTH: u32 = 128;
 
-/// The value of an arithmetic expression.
+/// The value of an arithmetic expression, as a whole number.
 ///
 /// # Errors
 /// An expression that the shell refuses, or a limit.
 pub fn value(cx: &mut dyn Context, written: &Arithmetic) -> Result<i64, Stop> {
+    number(cx, written).map(Number::whole)
+}
+
+/// Whether the value of an arithmetic expression is anything but 0.
+///
+/// # Errors
+/// As for [`value`].
+pub fn holds(cx: &mut dyn Context, written: &Arithmetic) -> Result<bool, Stop> {
+    number(cx, written).map(|number| !number.is_zero())
+}
+
+/// The value of an arithmetic expression, as the shell shows it.
+///
+/// # Errors
+/// As for [`value`].
+pub fn shown(cx: &mut dyn Context, written: &Arithmetic) -> Result<String, Stop> {
+    let number = number(cx, written)?;
+    Ok(number.shown(cx.state().dialect.arithmetic_reals))
+}
+
+fn number(cx: &mut dyn Context, written: &Arithmetic) -> Result<Number, Stop> {
     let span = written.word.span;
     let expression = match written.cached.get() {
         Some(expression) => expression.clone(),
@@ -26,7 +49,7 @@ pub fn value(cx: &mut dyn Context, written: &Arithmetic) -> Result<i64, Stop> {
             let text = single(cx, &written.word, Tilde::Never)?;
             if text.has_hole() {
                 cx.missing("a number in an arithmetic expression", span);
-                return Ok(0);
+                return Ok(Number::Whole(0));
             }
             let parsed = parse(cx.state(), text.bytes(), span)?;
             let expression = Rc::new(parsed);
@@ -46,7 +69,7 @@ pub fn value(cx: &mut dyn Context, written: &Arithmetic) -> Result<i64, Stop> {
 /// As for [`value`].
 pub fn text_value(state: &mut State, text: &[u8], span: Span) -> Result<i64, Stop> {
     let expression = parse(state, text, span)?;
-    evaluate(state, &expression, span)
+    evaluate(state, &expression, span).map(Number::whole)
 }
 
 fn parse(state: &State, text: &[u8], span: Span) -> Result<Expression, Stop> {
@@ -57,7 +80,7 @@ fn refuse(state: &State, wrong: &str, span: Span) -> Stop {
     state.mistake(format!("arithmetic: {wrong}"), span, state.dialect.arithmetic_status)
 }
 
-fn evaluate(state: &mut State, expression: &Expression, span: Span) -> Result<i64, Stop> {
+fn evaluate(state: &mut State, expression: &Expression, span: Span) -> Result<Number, Stop> {
     let mut evaluation = Evaluation { state, span, depth: 0 };
     evaluation.value(expression)
 }
@@ -69,47 +92,52 @@ struct Evaluation<'a> {
 }
 
 impl Evaluation<'_> {
-    fn value(&mut self, expression: &Expression) -> Result<i64, Stop> {
+    fn value(&mut self, expression: &Expression) -> Result<Number, Stop> {
         let value = match expression {
-            Expression::Number(value) => *value,
+            Expression::Number(value) => Number::Whole(*value),
+            Expression::Real(value) => Number::Real(*value),
             Expression::Variable(target) => self.get(target)?,
             Expression::Unary(operator, operand) => {
                 let value = self.value(operand)?;
-                match operator {
-                    Unary::Minus => value.wrapping_neg(),
-                    Unary::Plus => value,
-                    Unary::Not => i64::from(value == 0),
-                    Unary::Complement => !value,
+                unary(*operator, value)
+            }
+            Expression::Function(function, operand) => {
+                let (name, compute) = function;
+                match (*name, self.value(operand)?) {
+                    ("abs", Number::Whole(value)) => Number::Whole(value.wrapping_abs()),
+                    (_, value) => Number::Real(compute(value.real())),
                 }
             }
             Expression::Binary(operator, left, right) => {
-                let (left, right) = (self.value(left)?, self.value(right)?);
+                let (left, right) = self.operands(left, right)?;
                 self.combine(*operator, left, right)?
             }
+            Expression::And(left, right) if self.state.dialect.arithmetic_eager => {
+                let (left, right) = self.operands(left, right)?;
+                Number::from(!left.is_zero() && !right.is_zero())
+            }
+            Expression::Or(left, right) if self.state.dialect.arithmetic_eager => {
+                let (left, right) = self.operands(left, right)?;
+                Number::from(!left.is_zero() || !right.is_zero())
+            }
             Expression::And(left, right) => {
-                i64::from(self.value(left)? != 0 && self.value(right)? != 0)
+                Number::from(!self.value(left)?.is_zero() && !self.value(right)?.is_zero())
             }
             Expression::Or(left, right) => {
-                i64::from(self.value(left)? != 0 || self.value(right)? != 0)
+                Number::from(!self.value(left)?.is_zero() || !self.value(right)?.is_zero())
             }
-            Expression::Choice(condition, yes, no) => match self.value(condition)? {
-                0 => self.value(no)?,
-                _ => self.value(yes)?,
-            },
+            Expression::Choice(condition, yes, no) => self.choice(condition, yes, no)?,
             Expression::Assign(target, operator, value) => {
                 let value = match operator {
                     None => self.value(value)?,
-                    Some(operator) => {
-                        let before = self.get(target)?;
-                        let value = self.value(value)?;
-                        self.combine(*operator, before, value)?
-                    }
+                    Some(operator) => self.changed(target, *operator, value)?,
                 };
                 self.set(target, value)?
             }
             Expression::Step { target, by, after } => {
                 let before = self.get(target)?;
-                let changed = self.set(target, self.fit(before.wrapping_add(*by)))?;
+                let step = self.combine(Binary::Plus, before, Number::Whole(*by))?;
+                let changed = self.set(target, self.fit(step))?;
                 if *after { before } else { changed }
             }
             Expression::Comma(left, right) => {
@@ -120,44 +148,144 @@ impl Evaluation<'_> {
         Ok(self.fit(value))
     }
 
+    /// Both operands. Where the shell looks a variable up only when its operator comes, the right
+    /// operand may have changed the left one.
+    fn operands(
+        &mut self,
+        left: &Expression,
+        right: &Expression,
+    ) -> Result<(Number, Number), Stop> {
+        if self.state.dialect.arithmetic_eager
+            && let Expression::Variable(target) = left
+        {
+            let right = self.value(right)?;
+            return Ok((self.get(target)?, right));
+        }
+        Ok((self.value(left)?, self.value(right)?))
+    }
+
+    fn choice(
+        &mut self,
+        condition: &Expression,
+        yes: &Expression,
+        no: &Expression,
+    ) -> Result<Number, Stop> {
+        let holds = !self.value(condition)?.is_zero();
+        if !self.state.dialect.arithmetic_eager {
+            return self.value(if holds { yes } else { no });
+        }
+        let (yes, no) = self.operands(yes, no)?;
+        Ok(if holds { yes } else { no })
+    }
+
+    /// The value of `x op= value`.
+    fn changed(
+        &mut self,
+        target: &Target,
+        operator: Binary,
+        value: &Expression,
+    ) -> Result<Number, Stop> {
+        if self.state.dialect.arithmetic_eager {
+            let value = self.value(value)?;
+            let before = self.get(target)?;
+            return self.combine(operator, before, value);
+        }
+        let before = self.get(target)?;
+        let value = self.value(value)?;
+        self.combine(operator, before, value)
+    }
+
     /// The value as wide as the shell's numbers are.
-    fn fit(&self, value: i64) -> i64 {
-        match self.state.dialect.arithmetic_bits {
-            32 => i64::from(value as i32),
-            _ => value,
+    fn fit(&self, value: Number) -> Number {
+        match value {
+            Number::Whole(value) if self.state.dialect.arithmetic_bits == 32 => {
+                Number::Whole(i64::from(value as i32))
+            }
+            value => value,
         }
     }
 
-    fn combine(&self, operator: Binary, left: i64, right: i64) -> Result<i64, Stop> {
-        let bits = self.state.dialect.arithmetic_bits;
-        let places = (right & (i64::from(bits) - 1)) as u32;
-        Ok(match operator {
-            Binary::Power => return self.power(left, right),
-            Binary::Times => left.wrapping_mul(right),
-            Binary::Divide | Binary::Remainder if right == 0 => {
-                return Err(refuse(self.state, "division by zero", self.span));
+    fn combine(&self, operator: Binary, left: Number, right: Number) -> Result<Number, Stop> {
+        match (left, right) {
+            (Number::Whole(left), Number::Whole(right)) => {
+                self.combine_whole(operator, left, right)
             }
-            Binary::Divide => left.wrapping_div(right),
-            Binary::Remainder => left.wrapping_rem(right),
-            Binary::Plus => left.wrapping_add(right),
-            Binary::Minus => left.wrapping_sub(right),
-            Binary::Left => left.wrapping_shl(places),
-            Binary::Right => left.wrapping_shr(places),
-            Binary::Less => i64::from(left < right),
-            Binary::LessEqual => i64::from(left <= right),
-            Binary::Greater => i64::from(left > right),
-            Binary::GreaterEqual => i64::from(left >= right),
-            Binary::Equal => i64::from(left == right),
-            Binary::NotEqual => i64::from(left != right),
-            Binary::BitAnd => left & right,
-            Binary::BitXor => left ^ right,
-            Binary::BitOr => left | right,
+            (left, right) => self.combine_real(operator, left.real(), right.real()),
+        }
+    }
+
+    fn combine_real(&self, operator: Binary, left: f64, right: f64) -> Result<Number, Stop> {
+        Ok(match operator {
+            Binary::Power => Number::Real(left.powf(right)),
+            Binary::Times => Number::Real(left * right),
+            Binary::Divide => Number::Real(left / right),
+            Binary::Plus => Number::Real(left + right),
+            Binary::Minus => Number::Real(left - right),
+            Binary::Less => Number::from(left < right),
+            Binary::LessEqual => Number::from(left <= right),
+            Binary::Greater => Number::from(left > right),
+            Binary::GreaterEqual => Number::from(left >= right),
+            Binary::Equal => Number::from(left == right),
+            Binary::NotEqual => Number::from(left != right),
+            _ if self.state.dialect.arithmetic_reals == Reals::PointVanishes => {
+                return Err(refuse(self.state, "this operator takes whole numbers", self.span));
+            }
+            Binary::Remainder => Number::Real(left % right),
+            _ => return self.combine_whole(operator, left as i64, right as i64),
         })
     }
 
-    fn power(&self, base: i64, exponent: i64) -> Result<i64, Stop> {
-        if exponent < 0 {
+    fn combine_whole(&self, operator: Binary, left: i64, right: i64) -> Result<Number, Stop> {
+        let bits = self.state.dialect.arithmetic_bits;
+        let places = (right & (i64::from(bits) - 1)) as u32;
+        let exact = match operator {
+            Binary::Power => return self.power(left, right),
+            Binary::Divide | Binary::Remainder if right == 0 => {
+                return Err(refuse(self.state, "division by zero", self.span));
+            }
+            Binary::Times => left.checked_mul(right),
+            Binary::Divide => left.checked_div(right),
+            Binary::Plus => left.checked_add(right),
+            Binary::Minus => left.checked_sub(right),
+            Binary::Remainder => Some(left.wrapping_rem(right)),
+            Binary::Left => Some(left.wrapping_shl(places)),
+            Binary::Right => Some(left.wrapping_shr(places)),
+            Binary::Less => Some(i64::from(left < right)),
+            Binary::LessEqual => Some(i64::from(left <= right)),
+            Binary::Greater => Some(i64::from(left > right)),
+            Binary::GreaterEqual => Some(i64::from(left >= right)),
+            Binary::Equal => Some(i64::from(left == right)),
+            Binary::NotEqual => Some(i64::from(left != right)),
+            Binary::BitAnd => Some(left & right),
+            Binary::BitXor => Some(left ^ right),
+            Binary::BitOr => Some(left | right),
+        };
+        match exact {
+            Some(value) => Ok(Number::Whole(value)),
+            // The sum is too large for a whole number.
+            None if self.state.dialect.arithmetic_large_constant == LargeConstant::Real => {
+                self.combine_real(operator, left as f64, right as f64)
+            }
+            None => Ok(Number::Whole(match operator {
+                Binary::Times => left.wrapping_mul(right),
+                Binary::Divide => left.wrapping_div(right),
+                Binary::Plus => left.wrapping_add(right),
+                _ => left.wrapping_sub(right),
+            })),
+        }
+    }
+
+    fn power(&self, base: i64, exponent: i64) -> Result<Number, Stop> {
+        let dialect = &self.state.dialect;
+        if exponent < 0 && dialect.arithmetic_reals == Reals::None {
             return Err(refuse(self.state, "the exponent is less than 0", self.span));
+        }
+        let exact = u32::try_from(exponent).ok().and_then(|exponent| base.checked_pow(exponent));
+        if let Some(value) = exact {
+            return Ok(Number::Whole(value));
+        }
+        if exponent < 0 || dialect.arithmetic_large_constant == LargeConstant::Real {
+            return Ok(Number::Real((base as f64).powf(exponent as f64)));
         }
         let (mut result, mut base, mut exponent) = (1i64, base, exponent);
         while exponent > 0 {
@@ -167,10 +295,10 @@ impl Evaluation<'_> {
             base = base.wrapping_mul(base);
             exponent >>= 1;
         }
-        Ok(result)
+        Ok(Number::Whole(result))
     }
 
-    fn get(&mut self, target: &Target) -> Result<i64, Stop> {
+    fn get(&mut self, target: &Target) -> Result<Number, Stop> {
         let text = match &target.index {
             None => self.state.variables.scalar(&target.name).cloned(),
             Some(index) => {
@@ -178,32 +306,35 @@ impl Evaluation<'_> {
                 self.state.variables.element(&target.name, &key).cloned()
             }
         };
-        let Some(text) = text else {
-            if self.state.options.no_unset {
-                let name = String::from_utf8_lossy(&target.name).into_owned();
-                let message = format!("{name} is not set, and set -u is on");
-                let status = self.state.dialect.unset_status;
-                return Err(Stop::shell(message, self.span, status));
-            }
-            return Ok(0);
-        };
-        self.number(text.bytes())
+        if let Some(text) = text {
+            return self.number(text.bytes());
+        }
+        let dialect = &self.state.dialect;
+        let refused = (self.state.options.no_unset && dialect.arithmetic_minds_unset)
+            || (self.depth > 0 && dialect.arithmetic_value_names_must_be_set);
+        if !refused {
+            return Ok(Number::Whole(0));
+        }
+        let name = String::from_utf8_lossy(&target.name).into_owned();
+        let status = dialect.unset_status;
+        Err(Stop::shell(format!("{name} is not set"), self.span, status))
     }
 
     /// The number that a variable's value stands for.
-    fn number(&mut self, value: &[u8]) -> Result<i64, Stop> {
+    fn number(&mut self, value: &[u8]) -> Result<Number, Stop> {
         let trimmed = value.trim_ascii();
-        let (negative, digits) = match trimmed.strip_prefix(b"-") {
-            Some(digits) => (true, digits),
-            None => (false, trimmed),
+        let (negative, digits) = match trimmed {
+            [b'-', digits @ ..] => (true, digits),
+            [b'+', digits @ ..] => (false, digits),
+            digits => (false, digits),
         };
         if digits.first().is_some_and(u8::is_ascii_digit)
             && let Some(value) = arithmetic::constant(digits, &self.state.dialect)
         {
-            return Ok(if negative { value.wrapping_neg() } else { value });
+            return Ok(Number::Whole(if negative { value.wrapping_neg() } else { value }));
         }
         if trimmed.is_empty() {
-            return Ok(0);
+            return Ok(Number::Whole(0));
         }
         if !self.state.dialect.arithmetic_recursive {
             let shown = String::from_utf8_lossy(value).into_owned();
@@ -223,8 +354,9 @@ impl Evaluation<'_> {
         Ok(value)
     }
 
-    fn set(&mut self, target: &Target, value: i64) -> Result<i64, Stop> {
-        let text = number_text(value, self.span, &target.name);
+    fn set(&mut self, target: &Target, value: Number) -> Result<Number, Stop> {
+        let shown = value.shown(self.state.dialect.arithmetic_reals);
+        let text = number_text(shown, self.span, &target.name);
         let key = match &target.index {
             None => None,
             Some(index) => Some(self.state.element_key(&target.name, index, self.span)?),
@@ -234,9 +366,19 @@ impl Evaluation<'_> {
     }
 }
 
+fn unary(operator: Unary, value: Number) -> Number {
+    match (operator, value) {
+        (Unary::Plus, value) => value,
+        (Unary::Not, value) => Number::from(value.is_zero()),
+        (Unary::Minus, Number::Whole(value)) => Number::Whole(value.wrapping_neg()),
+        (Unary::Minus, Number::Real(value)) => Number::Real(-value),
+        (Unary::Complement, value) => Number::Whole(!value.whole()),
+    }
+}
+
 /// A number as the value of a variable.
-fn number_text(value: i64, span: Span, name: &Rc<[u8]>) -> Text {
+fn number_text(shown: String, span: Span, name: &Rc<[u8]>) -> Text {
     let computed = Origin::new(Rule::Arithmetic, span);
     let hop = Hop { rule: Rule::Stored, span, name: Some(name.clone()), shifted: 0 };
-    Text::from_bytes(value.to_string(), Standing::Quoted, computed.then(hop))
+    Text::from_bytes(shown, Standing::Quoted, computed.then(hop))
 }

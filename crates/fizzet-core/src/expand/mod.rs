@@ -7,7 +7,9 @@
 
 pub mod arithmetic;
 mod brace;
+mod brace_fields;
 mod glob;
+mod number;
 mod operate;
 pub(crate) mod parameter;
 pub mod pattern;
@@ -16,11 +18,13 @@ mod split;
 mod substitute;
 mod tilde;
 pub(crate) mod transform;
+mod whole;
 
 use std::rc::Rc;
 
 pub use split::Ifs;
 
+use crate::dialect::Braces;
 use crate::expand::pattern::PatternRules;
 use crate::expand::substitute::{Piece, Place, Substitution};
 use crate::host::Host;
@@ -75,7 +79,7 @@ fn fields_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Te
         return Ok(vec![Text::from_bytes(&bytes[..], Standing::Plain, origin)]);
     }
     let state = cx.state();
-    if state.dialect.braces
+    if state.dialect.braces == Braces::Written
         && !state.options.no_braces
         && let Some(words) = brace::words(word, state.limits.braces)?
     {
@@ -99,7 +103,12 @@ pub fn element_fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, St
 
 fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Text>, Stop> {
     let pieces = Substitution::run(cx, word, Place { tilde, ..Place::FIELDS })?;
-    let texts = split_all(cx, pieces, word)?;
+    let mut texts = split_all(cx, pieces, word)?;
+    let state = cx.state();
+    if state.dialect.braces == Braces::Fields && !state.options.no_braces {
+        let (ranges, limit) = (state.dialect.brace_ranges, state.limits.braces);
+        texts = brace_fields::Braces { ranges, limit, span: word.span }.expand(texts)?;
+    }
     match_all(cx, texts, word)
 }
 

@@ -1,8 +1,10 @@
 //! What `${...}` does with a value.
 
+use crate::dialect::ListOperations;
 use crate::expand::parameter::Held;
-use crate::expand::pattern::{Pattern, next_character};
+use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
+use crate::expand::whole::{part_of_list, removed_from_list};
 use crate::expand::{Tilde, arithmetic, joined, pattern_text, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::element_name;
@@ -11,6 +13,7 @@ use crate::syntax::ast::{
     Arithmetic, CaseChange, Instead, Operation, Parameter, ParameterName, Part, Replace, Subscript,
     Word,
 };
+use crate::text::next_character;
 use crate::text::{Standing, Text};
 
 impl Substitution<'_> {
@@ -21,6 +24,7 @@ impl Substitution<'_> {
         held: Held,
         place: Place,
     ) -> Result<Option<Held>, Stop> {
+        let held = self.admitted(parameter, held, place)?;
         match &parameter.operation {
             Operation::Value | Operation::Bad => Ok(Some(held)),
             Operation::Length => self.length(parameter, held).map(Some),
@@ -29,6 +33,12 @@ impl Substitution<'_> {
             }
             Operation::Remove { suffix, longest, pattern } => {
                 let pattern = self.pattern(pattern)?;
+                if let Held::List { items, star } = &held
+                    && self.lists() == ListOperations::WholeString
+                {
+                    let items = removed_from_list(items, &pattern, *suffix, *longest);
+                    return Ok(Some(Held::List { items, star: *star }));
+                }
                 let cut = |text: &Text| removed(text, &pattern, *suffix, *longest);
                 self.each(parameter, held, cut).map(Some)
             }
@@ -50,6 +60,31 @@ impl Substitution<'_> {
             Operation::Keys => self.keys(parameter).map(Some),
             Operation::Indirect(then) => self.indirect(parameter, held, then, place),
             Operation::Transform(letter) => self.transform(parameter, held, *letter).map(Some),
+        }
+    }
+
+    fn lists(&mut self) -> ListOperations {
+        self.cx.state().dialect.list_operations
+    }
+
+    /// What an operation gets to see of a list.
+    fn admitted(&mut self, parameter: &Parameter, held: Held, place: Place) -> Result<Held, Stop> {
+        use Operation::{Case, Remove, Replace, Substring, Transform};
+        let changes = matches!(
+            parameter.operation,
+            Remove { .. } | Replace { .. } | Substring { .. } | Case { .. } | Transform(_)
+        );
+        if !changes || !matches!(held, Held::List { .. }) {
+            return Ok(held);
+        }
+        match self.lists() {
+            ListOperations::Each => Ok(held),
+            ListOperations::WholeString => Ok(self.as_whole(held, parameter.span, place)),
+            ListOperations::Refused => {
+                let status = self.cx.state().dialect.bad_substitution_status;
+                let message = "a list cannot be changed in this way here";
+                Err(self.cx.state().mistake(message, parameter.span, status))
+            }
         }
     }
 
@@ -82,6 +117,12 @@ impl Substitution<'_> {
     fn length(&mut self, parameter: &Parameter, held: Held) -> Result<Held, Stop> {
         if matches!(held, Held::Unset) {
             self.unset(parameter)?;
+        }
+        if let Held::List { items, .. } = &held
+            && self.lists() == ListOperations::WholeString
+        {
+            let whole = self.joined_list(items, parameter.span);
+            return self.length(parameter, Held::One(whole));
         }
         let state = self.cx.state();
         let characters = state.dialect.lengths_in_characters && state.utf8();
@@ -132,7 +173,7 @@ impl Substitution<'_> {
         match what {
             Instead::Default | Instead::Alternative => {
                 let literal = Standing::Splittable;
-                self.word(word, Place { literal, tilde: Tilde::AtStart, ..place })?;
+                self.word(word, Place { literal, tilde: Tilde::AtStart, alone: false, ..place })?;
                 Ok(None)
             }
             Instead::Assign => self.assign(parameter, word, place).map(Some),
@@ -194,6 +235,14 @@ impl Substitution<'_> {
         let dialect = self.cx.state().dialect.clone();
         let replacement = Replacement::new(&replacement, dialect.replacement_ampersand);
         let empty = anchored && !dialect.empty_anchor && pattern.literal() == Some(b"");
+        let held = match held {
+            // The rest of the list is lost.
+            Held::List { mut items, star } if self.lists() == ListOperations::WholeString => {
+                items.truncate(1);
+                Held::List { items, star }
+            }
+            held => held,
+        };
         let limit = self.cx.state().limits.bytes;
         let held = self.each(parameter, held, |text| match empty && !text.is_empty() {
             true => text.clone(),
@@ -238,6 +287,12 @@ impl Substitution<'_> {
                     return Err(negative(self.cx));
                 };
                 Ok(Held::One(text.slice(bounds[start], bounds[end])))
+            }
+            Held::List { items, star } if self.lists() == ListOperations::WholeString => {
+                let state = self.cx.state();
+                let characters = state.dialect.characters && state.utf8();
+                let cut = |text: &Text| part(text, characters, offset, length);
+                Ok(Held::List { items: part_of_list(&items, parameter.span, cut), star })
             }
             Held::List { items, star } => {
                 let positional = matches!(parameter.name, ParameterName::Special(_));
@@ -366,6 +421,13 @@ fn bounds(bytes: &[u8], characters: bool) -> Vec<usize> {
     bounds
 }
 
+/// The part of a value that an offset and a length mean; nothing when the end lies before the start.
+fn part(text: &Text, characters: bool, offset: i64, length: Option<i64>) -> Text {
+    let bounds = bounds(text.bytes(), characters);
+    let (start, end) = range(bounds.len() as i64 - 1, offset, length).unwrap_or((0, 0));
+    text.slice(bounds[start], bounds[end])
+}
+
 /// The part of `count` things that an offset and a length mean; a negative one counts from the end.
 /// `None` when the end would lie before the start.
 fn range(count: i64, offset: i64, length: Option<i64>) -> Option<(usize, usize)> {
@@ -381,7 +443,7 @@ fn range(count: i64, offset: i64, length: Option<i64>) -> Option<(usize, usize)>
     (end >= start).then_some((start as usize, end as usize))
 }
 
-fn removed(text: &Text, pattern: &Pattern, suffix: bool, longest: bool) -> Text {
+pub(super) fn removed(text: &Text, pattern: &Pattern, suffix: bool, longest: bool) -> Text {
     let bytes = text.bytes();
     if suffix {
         return match pattern.suffix_start(bytes, longest) {

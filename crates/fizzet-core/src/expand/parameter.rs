@@ -167,15 +167,16 @@ impl Substitution<'_> {
             filled,
         });
         match held {
-            Held::Unset => {
-                self.was_unset = true;
-                self.unset(parameter)
-            }
+            Held::Unset => self.unset(parameter),
             Held::One(mut text) => {
+                self.met = true;
                 text.set_standing(place.expanded());
                 self.push_text(&text)
             }
-            Held::List { items, star } => self.list(parameter.span, items, star, place),
+            Held::List { items, star } => {
+                self.met = true;
+                self.list(parameter.span, items, star, place)
+            }
         }
     }
 

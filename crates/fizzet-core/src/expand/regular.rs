@@ -3,7 +3,7 @@
 //! The expression is compiled to a small program that is run with backtracking; the leftmost match
 //! wins, and of those that begin there the longest.
 
-use crate::expand::pattern::next_character;
+use crate::text::next_character;
 
 /// The most steps of one match; beyond it the best match so far counts.
 const MAX_STEPS: u32 = 2_000_000;

@@ -1,9 +1,9 @@
 //! Field splitting (POSIX XCU 2.6.5).
 
-use crate::expand::pattern::next_character;
 use crate::expand::substitute::{Break, Piece};
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
+use crate::text::next_character;
 use crate::text::{Run, Standing, Text};
 
 /// The characters of IFS, told apart.

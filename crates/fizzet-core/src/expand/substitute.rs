@@ -87,10 +87,12 @@ pub(super) struct Substitution<'c> {
     pub(super) cut: bool,
     /// The empty last parameter of a `"$@"`, which stays only if no unquoted expansion follows.
     last_empty: Option<Origin>,
-    /// Whether the latest parameter was not set.
-    pub(super) was_unset: bool,
+    /// Whether an expansion that counts has been met: an unset parameter counts as not written.
+    pub(super) met: bool,
     /// Whether the latest expansion that can be split was a quoted `$@` with parameters.
     behind_quoted_at: bool,
+    /// Whether a brace keeps what follows from being split.
+    unsplit: bool,
 }
 
 impl<'c> Substitution<'c> {
@@ -105,8 +107,9 @@ impl<'c> Substitution<'c> {
             current: Text::new(),
             empty_ats: 0,
             behind_quoted_at: false,
+            unsplit: false,
             last_empty: None,
-            was_unset: false,
+            met: false,
             cut: false,
         };
         substitution.word(word, place)?;
@@ -142,14 +145,17 @@ impl<'c> Substitution<'c> {
         if self.behind_quoted_at {
             place.expansion = Standing::Strict;
         }
+        if self.unsplit {
+            place.expansion = Standing::Plain;
+        }
         let (empty, behind) = (self.last_empty.take(), std::mem::take(&mut self.behind_quoted_at));
-        self.was_unset = false;
+        let outer = std::mem::take(&mut self.met);
         self.carry_out(part, place)?;
-        if std::mem::take(&mut self.was_unset) {
-            // An unset parameter counts as not written.
+        if !self.met {
             self.last_empty = empty;
             self.behind_quoted_at |= behind;
         }
+        self.met |= outer;
         Ok(())
     }
 
@@ -160,6 +166,9 @@ impl<'c> Substitution<'c> {
                     true => (Rule::Quoted, Standing::Quoted),
                     false => (Rule::Literal, place.literal),
                 };
+                if !place.quoted && bytes.contains(&b'{') {
+                    self.unsplit |= self.cx.state().dialect.brace_stops_splitting;
+                }
                 if place.bare_backslash && bytes.contains(&b'\\') {
                     return self.bare_backslashes(bytes, &Origin::new(rule, *span));
                 }
@@ -184,10 +193,12 @@ impl<'c> Substitution<'c> {
                 self.push_text(&output.passed_through(&hop, place.expanded()))
             }
             Part::Arithmetic { expression, span } => {
-                let value = arithmetic::value(self.cx, expression)?;
+                let value = arithmetic::shown(self.cx, expression)?;
                 self.expanded(Rule::Arithmetic, *span, place);
                 let origin = Origin::new(Rule::Arithmetic, *span);
-                self.push(value.to_string().as_bytes(), place.expanded(), &origin)
+                let splits = !self.cx.state().dialect.arithmetic_is_whole;
+                let standing = if splits { place.expanded() } else { Standing::Quoted };
+                self.push(value.as_bytes(), standing, &origin)
             }
             Part::Process(process) => {
                 let origin = Origin::new(Rule::Command, process.span);
@@ -206,7 +217,7 @@ impl<'c> Substitution<'c> {
         let bare_backslash = place.fields
             && self.cx.state().dialect.bare_backslash_under_at
             && parts.iter().any(is_all_parameters);
-        let alone = parts.len() == 1;
+        let alone = parts.len() == 1 && !place.quoted;
         let inside = Place { quoted: true, tilde: Tilde::Never, bare_backslash, alone, ..place };
         let (fields, bytes, runs) = (self.done.len(), self.current.len(), self.current.run_count());
         let outer = std::mem::take(&mut self.empty_ats);
@@ -217,7 +228,7 @@ impl<'c> Substitution<'c> {
         let nothing = self.done.len() == fields
             && self.current.len() == bytes
             && self.current.run_count() == runs;
-        if nothing && !self.vanishes(parts, empty_ats, place) {
+        if nothing && self.last_empty.is_none() && !self.vanishes(parts, empty_ats, place) {
             self.push(b"", Standing::Quoted, &Origin::new(Rule::Quoted, span))?;
         }
         Ok(())
@@ -236,7 +247,7 @@ impl<'c> Substitution<'c> {
             return false;
         }
         match self.cx.state().dialect.empty_at {
-            EmptyAt::Alone => parts.len() == 1,
+            EmptyAt::Alone => matches!(parts, [part] if is_all_parameters(part)),
             EmptyAt::Any => true,
             EmptyAt::Once => empty_ats == 1,
             EmptyAt::First => parts.first().is_some_and(is_all_parameters),
@@ -252,6 +263,7 @@ impl<'c> Substitution<'c> {
         origin: &Origin,
     ) -> Result<(), Stop> {
         self.check(bytes.len(), origin.span())?;
+        self.met |= standing.is_split();
         self.current.push(bytes, standing, origin);
         Ok(())
     }
@@ -301,6 +313,7 @@ impl<'c> Substitution<'c> {
 
     pub(super) fn expanded(&mut self, rule: Rule, span: Span, place: Place) {
         let quoted = place.quoted;
+        self.met = true;
         record(self.cx, || Expansion { rule, span, name: None, quoted, count: 1, filled: 1 });
     }
 }

@@ -26,8 +26,9 @@ impl Substitution<'_> {
             b'U' => self.each(parameter, held, |text| cased(text, CaseChange::Upper, true, None)),
             b'u' => self.each(parameter, held, |text| cased(text, CaseChange::Upper, false, None)),
             b'L' => self.each(parameter, held, |text| cased(text, CaseChange::Lower, true, None)),
-            b'E' => self
-                .each(parameter, held, |text| like(text, decode_escapes(text.bytes(), &dialect))),
+            b'E' => self.each(parameter, held, |text| {
+                like(text, decode_escapes(text.bytes(), dialect.dollar_escapes))
+            }),
             b'a' => Ok(self.letters(parameter, held)),
             b'A' => Ok(self.declaration(parameter, held)),
             b'K' | b'k' => Ok(self.pairs(parameter, held, letter == b'k')),

@@ -1,24 +1,52 @@
-//! `$'...'`: escapes as in C (POSIX 2024 XCU 2.2.4; the details observed in each shell).
+//! `$'...'`: escapes as in C (POSIX 2024 XCU 2.2.4; the details observed in each shell, see
+//! [`crate::dialect::DollarEscapes`]).
 
-use crate::dialect::Dialect;
+use crate::dialect::{DollarEscapes, LargeOctal, NoDigits, Nul};
 
 /// Decodes what stands between `$'` and `'`.
-///
-/// A NUL (`\0`, `\x00`) ends the text, since no argument can hold one.
-pub(crate) fn decode(body: &[u8], dialect: &Dialect) -> Vec<u8> {
-    let mut out = Vec::with_capacity(body.len());
-    let mut at = 0;
-    while let Some(&byte) = body.get(at) {
-        at += 1;
+pub(crate) fn decode(body: &[u8], rules: &DollarEscapes) -> Vec<u8> {
+    let mut decoder = Decoder { body, at: 0, rules, out: Vec::with_capacity(body.len()) };
+    while let Some(byte) = decoder.next() {
         if byte != b'\\' {
-            out.push(byte);
-            continue;
-        }
-        let Some(&letter) = body.get(at) else {
-            out.push(b'\\');
+            decoder.out.push(byte);
+        } else if !decoder.escape() {
             break;
+        }
+    }
+    decoder.out
+}
+
+struct Decoder<'a> {
+    body: &'a [u8],
+    at: usize,
+    rules: &'a DollarEscapes,
+    out: Vec<u8>,
+}
+
+impl Decoder<'_> {
+    fn next(&mut self) -> Option<u8> {
+        let byte = self.body.get(self.at).copied()?;
+        self.at += 1;
+        Some(byte)
+    }
+
+    /// What follows a backslash; false when it ends the text.
+    fn escape(&mut self) -> bool {
+        let Some(letter) = self.next() else {
+            self.out.push(b'\\');
+            return true;
         };
-        at += 1;
+        if matches!(letter, b'0'..=b'7') {
+            self.at -= 1;
+            return self.octal();
+        }
+        if !self.rules.letters.as_bytes().contains(&letter) {
+            if self.rules.keeps_unknown {
+                self.out.push(b'\\');
+            }
+            self.out.push(letter);
+            return true;
+        }
         let simple = match letter {
             b'a' => 7,
             b'b' => 8,
@@ -28,90 +56,141 @@ pub(crate) fn decode(body: &[u8], dialect: &Dialect) -> Vec<u8> {
             b'r' => b'\r',
             b't' => b'\t',
             b'v' => 11,
-            b'\\' | b'\'' | b'"' | b'?' => letter,
-            _ => 0,
+            b'x' => return self.hexadecimal(),
+            b'u' => return self.character(4),
+            b'U' => return self.character(8),
+            b'c' => return self.control(),
+            b'C' | b'M' => return self.modified(letter),
+            other => other,
         };
-        if simple != 0 {
-            out.push(simple);
-            continue;
-        }
-        if !numeric(letter, body, &mut at, &mut out, dialect) {
-            break;
+        self.out.push(simple);
+        true
+    }
+
+    fn octal(&mut self) -> bool {
+        let value = self.digits(8, 3).unwrap_or(0);
+        match self.rules.large_octal {
+            LargeOctal::Stops if value > 0xff => self.byte(value / 8),
+            LargeOctal::Character if value > 0xff => self.code(value & 0xff),
+            _ => self.byte(value & 0xff),
         }
     }
-    out
-}
 
-/// Escapes that carry a number; answers false when they end the text with a NUL.
-fn numeric(letter: u8, body: &[u8], at: &mut usize, out: &mut Vec<u8>, dialect: &Dialect) -> bool {
-    match letter {
-        b'0'..=b'7' => {
-            *at -= 1;
-            let value = digits(body, at, 8, 3).unwrap_or(0) as u8;
-            push_unless_nul(value, out)
+    fn hexadecimal(&mut self) -> bool {
+        if self.rules.braced_hexadecimal && self.body.get(self.at) == Some(&b'{') {
+            self.at += 1;
+            let value = self.digits(16, 8).unwrap_or(0);
+            self.at += usize::from(self.body.get(self.at) == Some(&b'}'));
+            let wide = self.rules.long_hexadecimal && value > 0xff;
+            return if wide { self.code(value) } else { self.byte(value & 0xff) };
         }
-        b'x' if dialect.braced_hexadecimal && body.get(*at) == Some(&b'{') => {
-            *at += 1;
-            let value = digits(body, at, 16, 8).unwrap_or(0);
-            *at += usize::from(body.get(*at) == Some(&b'}'));
-            push_unless_nul(value as u8, out)
+        let start = self.at;
+        let most = if self.rules.long_hexadecimal { usize::MAX } else { 2 };
+        match self.digits(16, most) {
+            None => self.without_digits(b'x'),
+            Some(value)
+                if self.at - start > 2 && (value > 0xff || !self.rules.narrow_characters) =>
+            {
+                self.code(value)
+            }
+            Some(value) => self.byte(value & 0xff),
         }
-        b'x' => match digits(body, at, 16, 2) {
-            Some(value) => push_unless_nul(value as u8, out),
-            None => {
-                out.extend_from_slice(b"\\x");
+    }
+
+    fn character(&mut self, most: usize) -> bool {
+        let letter = if most == 4 { b'u' } else { b'U' };
+        match self.digits(16, most) {
+            None => self.without_digits(letter),
+            Some(value) => self.code(value),
+        }
+    }
+
+    fn without_digits(&mut self, letter: u8) -> bool {
+        match self.rules.no_digits {
+            NoDigits::Text => self.out.extend_from_slice(&[b'\\', letter]),
+            NoDigits::Letter => self.out.push(letter),
+            NoDigits::Nul => return self.nul(),
+        }
+        true
+    }
+
+    /// `\cX`
+    fn control(&mut self) -> bool {
+        match self.next() {
+            Some(b'?') => self.byte(127),
+            Some(next) => self.byte(u32::from(next & 31)),
+            None => self.without_digits(b'c'),
+        }
+    }
+
+    /// `\C-x` and `\M-x`, where the dash may be missing.
+    fn modified(&mut self, letter: u8) -> bool {
+        // ksh93 knows other spellings of both, which nobody has written down.
+        if self.rules.nul != Nul::Stays {
+            self.out.extend_from_slice(if letter == b'M' { b"\x1b" } else { b"" });
+            return true;
+        }
+        self.at += usize::from(self.body.get(self.at) == Some(&b'-'));
+        match self.next() {
+            Some(next) if letter == b'C' => {
+                self.byte(u32::from(if next == b'?' { 127 } else { next & 31 }))
+            }
+            Some(next) => self.byte(u32::from(next | 0x80)),
+            None => true,
+        }
+    }
+
+    fn byte(&mut self, value: u32) -> bool {
+        match value {
+            0 => self.nul(),
+            value => {
+                self.out.push(value as u8);
                 true
             }
-        },
-        b'u' | b'U' => {
-            let most = if letter == b'u' { 4 } else { 8 };
-            match digits(body, at, 16, most).map(char::from_u32) {
-                Some(Some('\0')) => false,
-                Some(Some(character)) => {
-                    out.extend_from_slice(character.encode_utf8(&mut [0; 4]).as_bytes());
-                    true
-                }
-                Some(None) => true,
-                None => {
-                    out.extend_from_slice(&[b'\\', letter]);
-                    true
-                }
-            }
-        }
-        b'c' => {
-            let Some(&next) = body.get(*at) else {
-                out.extend_from_slice(b"\\c");
-                return true;
-            };
-            *at += 1;
-            push_unless_nul(if next == b'?' { 127 } else { next & 31 }, out)
-        }
-        other => {
-            if dialect.unknown_escape_keeps_backslash {
-                out.push(b'\\');
-            }
-            out.push(other);
-            true
         }
     }
-}
 
-fn push_unless_nul(value: u8, out: &mut Vec<u8>) -> bool {
-    if value != 0 {
-        out.push(value);
+    fn nul(&mut self) -> bool {
+        match self.rules.nul {
+            Nul::EndsText => return false,
+            Nul::Vanishes => {}
+            Nul::Stays => self.out.push(0),
+        }
+        true
     }
-    value != 0
-}
 
-/// Up to `most` digits of a base.
-fn digits(body: &[u8], at: &mut usize, base: u32, most: usize) -> Option<u32> {
-    let start = *at;
-    let mut value = 0u32;
-    while *at - start < most
-        && let Some(digit) = body.get(*at).and_then(|&byte| (byte as char).to_digit(base))
-    {
-        value = value.wrapping_mul(base).wrapping_add(digit);
-        *at += 1;
+    /// A character by its code, in UTF-8; codes that no character has are encoded likewise.
+    fn code(&mut self, code: u32) -> bool {
+        let code = if self.rules.narrow_characters && code > 0xffff { 0xfffd } else { code };
+        if code < 0x80 {
+            return self.byte(code);
+        }
+        let tails = match code {
+            ..0x800 => 1,
+            ..0x1_0000 => 2,
+            ..0x20_0000 => 3,
+            ..0x400_0000 => 4,
+            _ => 5,
+        };
+        let mark = !(0xffu32 >> (tails + 1)) & 0xff;
+        self.out.push((mark | (code >> (6 * tails)) & 0xff) as u8);
+        for tail in (0..tails).rev() {
+            self.out.push((0x80 | (code >> (6 * tail)) & 0x3f) as u8);
+        }
+        true
     }
-    (*at > start).then_some(value)
+
+    /// Up to `most` digits of a base.
+    fn digits(&mut self, base: u32, most: usize) -> Option<u32> {
+        let start = self.at;
+        let mut value = 0u32;
+        while self.at - start < most
+            && let Some(digit) =
+                self.body.get(self.at).and_then(|&byte| char::from(byte).to_digit(base))
+        {
+            value = value.wrapping_mul(base).wrapping_add(digit);
+            self.at += 1;
+        }
+        (self.at > start).then_some(value)
+    }
 }

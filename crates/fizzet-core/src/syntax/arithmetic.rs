@@ -2,8 +2,9 @@
 
 use std::rc::Rc;
 
-use crate::dialect::Dialect;
+use crate::dialect::{Dialect, LargeConstant, Quotes, Reals};
 use crate::syntax::cursor::{is_name_byte, is_name_start};
+pub use crate::syntax::numeral::{constant, real};
 
 /// The deepest nesting of an expression that is read.
 const MAX_DEPTH: u32 = 256;
@@ -13,6 +14,10 @@ const MAX_DEPTH: u32 = 256;
 pub enum Expression {
     /// A constant.
     Number(i64),
+    /// A constant with a fraction.
+    Real(f64),
+    /// A function of mathematics.
+    Function(Function, Box<Expression>),
     /// A variable, or an element of an array with the text of its index.
     Variable(Target),
     /// `- + ! ~`
@@ -39,6 +44,35 @@ pub enum Expression {
     /// `a, b`
     Comma(Box<Expression>, Box<Expression>),
 }
+
+/// A function of one number, as in C: its name, and what it does.
+pub type Function = &'static (&'static str, fn(f64) -> f64);
+
+/// The functions of one number; observed in ksh93u+m.
+const FUNCTIONS: &[(&str, fn(f64) -> f64)] = &[
+    ("abs", f64::abs),
+    ("acos", f64::acos),
+    ("asin", f64::asin),
+    ("atan", f64::atan),
+    ("cbrt", f64::cbrt),
+    ("ceil", f64::ceil),
+    ("cos", f64::cos),
+    ("cosh", f64::cosh),
+    ("exp", f64::exp),
+    ("fabs", f64::abs),
+    ("floor", f64::floor),
+    ("int", f64::trunc),
+    ("log", f64::ln),
+    ("log10", f64::log10),
+    ("log2", f64::log2),
+    ("round", f64::round),
+    ("sin", f64::sin),
+    ("sinh", f64::sinh),
+    ("sqrt", f64::sqrt),
+    ("tan", f64::tan),
+    ("tanh", f64::tanh),
+    ("trunc", f64::trunc),
+];
 
 /// What can be assigned.
 #[derive(Clone, Debug)]
@@ -101,26 +135,51 @@ pub enum Binary {
     BitOr,
 }
 
-/// Operators with two operands, longest first, with how tightly they bind.
-const BINARY: &[(&[u8], Binary, u8)] = &[
-    (b"**", Binary::Power, 14),
-    (b"<<", Binary::Left, 11),
-    (b">>", Binary::Right, 11),
-    (b"<=", Binary::LessEqual, 10),
-    (b">=", Binary::GreaterEqual, 10),
-    (b"==", Binary::Equal, 9),
-    (b"!=", Binary::NotEqual, 9),
-    (b"*", Binary::Times, 13),
-    (b"/", Binary::Divide, 13),
-    (b"%", Binary::Remainder, 13),
-    (b"+", Binary::Plus, 12),
-    (b"-", Binary::Minus, 12),
-    (b"<", Binary::Less, 10),
-    (b">", Binary::Greater, 10),
-    (b"&", Binary::BitAnd, 8),
-    (b"^", Binary::BitXor, 7),
-    (b"|", Binary::BitOr, 6),
+/// Operators with two operands, longest first.
+const BINARY: &[(&[u8], Binary)] = &[
+    (b"**", Binary::Power),
+    (b"<<", Binary::Left),
+    (b">>", Binary::Right),
+    (b"<=", Binary::LessEqual),
+    (b">=", Binary::GreaterEqual),
+    (b"==", Binary::Equal),
+    (b"!=", Binary::NotEqual),
+    (b"*", Binary::Times),
+    (b"/", Binary::Divide),
+    (b"%", Binary::Remainder),
+    (b"+", Binary::Plus),
+    (b"-", Binary::Minus),
+    (b"<", Binary::Less),
+    (b">", Binary::Greater),
+    (b"&", Binary::BitAnd),
+    (b"^", Binary::BitXor),
+    (b"|", Binary::BitOr),
 ];
+
+impl Binary {
+    /// How tightly the operator binds: as in C, or with shifts and bits before everything else.
+    fn binds(self, bits_first: bool) -> u8 {
+        use Binary::{
+            BitAnd, BitOr, BitXor, Divide, Equal, Greater, GreaterEqual, Left, Less, LessEqual,
+            Minus, NotEqual, Plus, Power, Remainder, Right, Times,
+        };
+        match self {
+            Left | Right if bits_first => 18,
+            BitAnd if bits_first => 17,
+            BitXor if bits_first => 16,
+            BitOr if bits_first => 15,
+            Power => 14,
+            Times | Divide | Remainder => 13,
+            Plus | Minus => 12,
+            Left | Right => 11,
+            Less | LessEqual | Greater | GreaterEqual => 10,
+            Equal | NotEqual => 9,
+            BitAnd => 8,
+            BitXor => 7,
+            BitOr => 6,
+        }
+    }
+}
 
 /// Operators that also assign, as `+=`.
 const ASSIGNING: &[Binary] = &[
@@ -173,7 +232,9 @@ impl Reader<'_> {
     }
 
     fn blanks(&mut self) {
-        while self.text.get(self.at).is_some_and(u8::is_ascii_whitespace) {
+        let separates = self.dialect.arithmetic_quotes == Quotes::Separate;
+        let blank = |byte: &u8| byte.is_ascii_whitespace() || (separates && *byte == b'"');
+        while self.text.get(self.at).is_some_and(blank) {
             self.at += 1;
         }
     }
@@ -234,12 +295,12 @@ impl Reader<'_> {
             self.at += 1;
             return Some(None);
         }
-        let found = BINARY.iter().find(|(sign, operator, _)| {
+        let found = BINARY.iter().find(|(sign, operator)| {
             ASSIGNING.contains(operator)
                 && rest.starts_with(sign)
                 && rest.get(sign.len()) == Some(&b'=')
         });
-        let (sign, operator, _) = found?;
+        let (sign, operator) = found?;
         self.at += sign.len() + 1;
         Some(Some(*operator))
     }
@@ -249,7 +310,10 @@ impl Reader<'_> {
         if !self.eat(b"?") {
             return Ok(condition);
         }
-        let yes = self.deeper(Self::comma)?;
+        let yes = match self.dialect.assigns_in_choice {
+            true => self.deeper(Self::comma)?,
+            false => self.deeper(Self::choice)?,
+        };
         if !self.eat(b":") {
             return Err(self.wrong(":"));
         }
@@ -293,9 +357,10 @@ impl Reader<'_> {
         if rest.starts_with(b"&&") || rest.starts_with(b"||") {
             return None;
         }
-        let &(sign, operator, binds) = BINARY.iter().find(|(sign, operator, _)| {
+        let &(sign, operator) = BINARY.iter().find(|(sign, operator)| {
             rest.starts_with(sign) && (*operator != Binary::Power || self.dialect.arithmetic_power)
         })?;
+        let binds = operator.binds(self.dialect.bits_bind_first);
         let assigns = ASSIGNING.contains(&operator)
             && rest.get(sign.len()) == Some(&b'=')
             && rest.get(sign.len() + 1) != Some(&b'=');
@@ -349,8 +414,17 @@ impl Reader<'_> {
                 Ok(inner)
             }
             Some(byte) if byte.is_ascii_digit() => self.number(),
+            Some(b'.') if self.dialect.arithmetic_reals != Reals::None => self.number(),
+            Some(b'\'') if self.dialect.arithmetic_quotes == Quotes::Separate => self.character(),
+            Some(b'#') if self.dialect.empty_digits_are_zero => {
+                self.at += 1;
+                Ok(Expression::Number(0))
+            }
             Some(byte) if is_name_start(byte) => {
                 let target = self.target()?;
+                if let Some(function) = self.function(&target) {
+                    return Ok(Expression::Function(function, Box::new(self.primary()?)));
+                }
                 if self.dialect.arithmetic_steps {
                     for (sign, by) in [(b"++", 1), (b"--", -1)] {
                         if self.eat(sign) {
@@ -398,58 +472,72 @@ impl Reader<'_> {
             self.at += 1;
         }
         let text = &self.text[start..self.at];
-        match constant(text, self.dialect) {
-            Some(value) => Ok(Expression::Number(value)),
+        let number = match constant(text, self.dialect) {
+            Some(_) if self.is_real(text) => self.real(start)?,
+            Some(value) => Expression::Number(value),
+            None if self.is_real(text) => self.real(start)?,
+            None => return Err(format!("`{}` is no number here", String::from_utf8_lossy(text))),
+        };
+        // `1++` is a step of what is no variable.
+        let steps = [&b"++"[..], b"--"].into_iter().any(|sign| self.rest().starts_with(sign));
+        match steps && !self.dialect.arithmetic_double_signs {
+            true => Err("++ and -- need a variable".into()),
+            false => Ok(number),
+        }
+    }
+
+    /// Whether digits belong to a number with a fraction or an exponent, or to one that is too large.
+    fn is_real(&self, text: &[u8]) -> bool {
+        if self.dialect.arithmetic_reals == Reals::None
+            || text.starts_with(b"0x")
+            || text.starts_with(b"0X")
+        {
+            return false;
+        }
+        let exponent = text.iter().any(|byte| matches!(byte, b'e' | b'E'));
+        let large = text.iter().all(u8::is_ascii_digit)
+            && self.dialect.arithmetic_large_constant == LargeConstant::Real
+            && std::str::from_utf8(text).is_ok_and(|text| text.parse::<i64>().is_err());
+        self.text.get(self.at) == Some(&b'.') || (exponent && !text.contains(&b'#')) || large
+    }
+
+    /// A number with a fraction or an exponent that begins at `start`.
+    fn real(&mut self, start: usize) -> Read {
+        self.at = start;
+        while let Some(&byte) = self.text.get(self.at) {
+            let sign = matches!(byte, b'+' | b'-')
+                && self.at > start
+                && matches!(self.text[self.at - 1], b'e' | b'E');
+            if !(byte.is_ascii_digit() || matches!(byte, b'.' | b'e' | b'E') || sign) {
+                break;
+            }
+            self.at += 1;
+        }
+        let text = &self.text[start..self.at];
+        match real(text) {
+            Some(value) => Ok(Expression::Real(value)),
             None => Err(format!("`{}` is no number here", String::from_utf8_lossy(text))),
         }
     }
-}
 
-/// The value of a constant: decimal, `0x`, octal where a leading zero means that, `base#digits`
-/// where the shell has it.
-pub fn constant(text: &[u8], dialect: &Dialect) -> Option<i64> {
-    if let Some(sign) = text.iter().position(|&byte| byte == b'#') {
-        let base = std::str::from_utf8(&text[..sign]).ok()?.parse::<u32>().ok()?;
-        let most = dialect.arithmetic_largest_base;
-        return digits(&text[sign + 1..], base, dialect).filter(|_| (2..=most).contains(&base));
-    }
-    match text {
-        [b'0', b'x' | b'X'] if dialect.empty_hexadecimal => Some(0),
-        [b'0', b'x' | b'X', rest @ ..] => digits(rest, 16, dialect),
-        [b'0', rest @ ..] if dialect.arithmetic_octal && !rest.is_empty() => {
-            digits(rest, 8, dialect)
+    /// `'c'`: the code of a character.
+    fn character(&mut self) -> Read {
+        let rest = &self.text[self.at + 1..];
+        let code = crate::text::next_character(rest, true);
+        match code.filter(|(_, length)| rest.get(*length) == Some(&b'\'')) {
+            Some((code, length)) => {
+                self.at += length + 2;
+                Ok(Expression::Number(i64::from(code)))
+            }
+            None => Err(self.wrong("one character between single quotes")),
         }
-        _ => digits(text, 10, dialect),
     }
-}
 
-/// Digits of a base up to 64: `0-9 a-z A-Z @ _`; up to 36 the case of a letter does not count.
-fn digits(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {
-    if text.is_empty() {
-        return None;
-    }
-    let (mut value, mut overflown) = (0i64, false);
-    for &byte in text {
-        let digit = match byte {
-            b'0'..=b'9' => byte - b'0',
-            b'a'..=b'z' => byte - b'a' + 10,
-            b'A'..=b'Z' if base <= 36 => byte - b'A' + 10,
-            b'A'..=b'Z' => byte - b'A' + 36,
-            b'@' => 62,
-            b'_' => 63,
-            _ => return None,
-        };
-        if u32::from(digit) >= base {
+    /// The function of this name, if a parenthesis follows.
+    fn function(&self, target: &Target) -> Option<Function> {
+        if !self.dialect.arithmetic_functions || self.text.get(self.at) != Some(&b'(') {
             return None;
         }
-        let step = value
-            .checked_mul(i64::from(base))
-            .and_then(|value| value.checked_add(i64::from(digit)));
-        overflown |= step.is_none();
-        value = value.wrapping_mul(i64::from(base)).wrapping_add(i64::from(digit));
-    }
-    match overflown && dialect.arithmetic_saturates {
-        true => Some(i64::MAX),
-        false => Some(value),
+        FUNCTIONS.iter().find(|(name, _)| name.as_bytes() == &*target.name)
     }
 }

@@ -181,7 +181,7 @@ impl<'a> Parser<'a> {
         let (mut negated, mut timed) = (false, false);
         loop {
             self.skip_blanks();
-            if self.eat_reserved(b"!") {
+            if (!negated || self.dialect.repeated_negation) && self.eat_reserved(b"!") {
                 negated = !negated;
             } else if self.dialect.time_reserved && self.eat_reserved(b"time") {
                 timed = true;

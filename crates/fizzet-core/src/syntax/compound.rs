@@ -281,7 +281,8 @@ impl<'a> Parser<'a> {
 
     fn function_keyword(&mut self) -> Parsed<CommandKind> {
         let word = self.expect_word("a name")?;
-        let Some(name) = word.literal().map(Rc::from) else {
+        let fits = |name: &&[u8]| self.dialect.any_function_name || is_name(name);
+        let Some(name) = word.literal().filter(fits).map(Rc::from) else {
             return Err(SyntaxError::new(SyntaxErrorKind::BadFunctionName, word.span));
         };
         self.skip_blanks();

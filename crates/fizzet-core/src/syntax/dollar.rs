@@ -110,7 +110,8 @@ impl<'a> Parser<'a> {
         while let Some(&byte) = self.text.get(at) {
             match byte {
                 b'\'' => {
-                    let bytes = ansi_c::decode(&self.text[body..at], self.dialect).into();
+                    let bytes =
+                        ansi_c::decode(&self.text[body..at], self.dialect.dollar_escapes).into();
                     self.pos = at + 1;
                     return Ok(Part::AnsiC { bytes, span: self.span(start, self.pos) });
                 }
@@ -137,7 +138,7 @@ impl<'a> Parser<'a> {
             self.pending.truncate(waiting);
             self.pos = open;
             self.not_arithmetic.insert(open);
-            if unfinished && self.dialect.unclosed_arithmetic_is_fatal {
+            if unfinished && self.dialect.arithmetic_is_final {
                 return Err(self.unclosed(start, 3, "$((", "))"));
             }
         }

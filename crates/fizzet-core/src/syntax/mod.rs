@@ -13,6 +13,7 @@ mod condition;
 mod cursor;
 mod dollar;
 mod error;
+mod numeral;
 mod parameter;
 mod redirect;
 mod words;

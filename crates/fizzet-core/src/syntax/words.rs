@@ -1,5 +1,6 @@
 //! Words: literals, quotes and the expansions between them.
 
+use crate::dialect::Quotes;
 use crate::source::Span;
 use crate::syntax::ast::{Arithmetic, Part, Word};
 use crate::syntax::cursor::{Parsed, Parser, is_meta};
@@ -38,6 +39,11 @@ impl Within {
         use Within::{Arithmetic, ArithmeticClause, Brackets, Document, Double, Offset};
         matches!(self, Double | Document | Arithmetic | ArithmeticClause | Brackets | Offset)
             || matches!(self, Within::BraceQuoted)
+    }
+
+    /// Whether the text is an arithmetic expression.
+    fn is_arithmetic(self) -> bool {
+        matches!(self, Within::Arithmetic | Within::ArithmeticClause)
     }
 
     /// Whether single quotes quote here.
@@ -154,12 +160,16 @@ impl<'a> Parser<'a> {
         };
         match within {
             Within::Word => is_meta(byte) && !self.at_process_substitution(),
+            Within::Brace if self.dialect.braces_nest => closes(b'{', b'}'),
             Within::Brace | Within::BraceQuoted => byte == b'}',
             Within::Replaced => matches!(byte, b'}' | b'/'),
             Within::Offset => closes(b'(', b')') || (*open == 0 && matches!(byte, b'}' | b':')),
             Within::Double => byte == b'"',
             Within::Document => false,
-            Within::Arithmetic => closes(b'(', b')'),
+            Within::Arithmetic => {
+                let behind = self.text.get(self.over_continuations(self.pos + 1));
+                closes(b'(', b')') && (!self.dialect.arithmetic_is_final || behind == Some(&b')'))
+            }
             Within::ArithmeticClause => closes(b'(', b')') || (*open == 0 && byte == b';'),
             Within::Brackets => closes(b'[', b']'),
             Within::Expression => {
@@ -173,6 +183,7 @@ impl<'a> Parser<'a> {
         match byte {
             b'\\' | b'$' | b'`' => true,
             b'\'' => within.single_quotes(),
+            b'"' if within.is_arithmetic() => self.dialect.arithmetic_quotes == Quotes::Vanish,
             b'"' => within.double_quotes(),
             b'<' | b'>' => within == Within::Word && self.at_process_substitution(),
             b'?' | b'*' | b'+' | b'@' | b'!' => within == Within::Word && self.extended_patterns,

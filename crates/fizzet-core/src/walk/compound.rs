@@ -61,9 +61,9 @@ impl Walker {
             }
             Node::Arithmetic(expression) => {
                 let recovers = self.state.dialect.arithmetic_command_recovers;
-                self.state.status = match arithmetic::value(self, expression) {
-                    Ok(value) => u8::from(value == 0),
-                    Err(Stop::Shell(_)) if recovers => 1,
+                self.state.status = match arithmetic::holds(self, expression) {
+                    Ok(holds) => u8::from(!holds),
+                    Err(Stop::Shell(_)) if recovers => self.state.dialect.arithmetic_command_status,
                     Err(stop) => return Err(stop),
                 };
                 Ok(())
@@ -272,7 +272,7 @@ impl Walker {
         arithmetic::value(self, start)?;
         self.state.status = 0;
         let endless = condition.word.parts.is_empty();
-        while endless || arithmetic::value(self, condition)? != 0 {
+        while endless || arithmetic::holds(self, condition)? {
             self.step(span)?;
             if let Err(stop) = self.list(body)
                 && let Pass::Last = leave(stop)?

@@ -331,6 +331,16 @@ impl Walker {
             let standard_output = descriptor == 1;
             let span = redirect.span;
             traces.push(RedirectTrace { operator, target, span, descriptor, standard_output });
+            if operator == ">&"
+                && let Some(reach) = self.state.dialect.duplicate_to_file_ends
+                && let Some(target) = traces.last().map(|trace| &trace.target)
+                && !target.has_hole()
+                && !target.bytes().iter().all(|byte| byte.is_ascii_digit() || *byte == b'-')
+            {
+                let message = "a descriptor was expected behind >&";
+                let status = self.state.dialect.redirection_failure_status;
+                return Err(Stop::error(message, span, status, reach));
+            }
             let exists = |path: &[u8]| expand::Context::host(self).exists(path);
             let target = traces.last().map_or(&b""[..], |trace| trace.target.bytes());
             if operator == "<" && !exists(target) && !traces.iter().any(|one| one.target.has_hole())

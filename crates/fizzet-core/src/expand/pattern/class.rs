@@ -32,7 +32,7 @@ pub(super) enum Class {
 }
 
 impl Class {
-    pub(super) fn named(name: &[u8]) -> Option<Class> {
+    pub(super) fn named(name: &[u8], word: bool) -> Option<Class> {
         Some(match name {
             b"alpha" => Class::Alpha,
             b"digit" => Class::Digit,
@@ -46,7 +46,7 @@ impl Class {
             b"graph" => Class::Graph,
             b"cntrl" => Class::Cntrl,
             b"xdigit" => Class::Xdigit,
-            b"word" => Class::Word,
+            b"word" if word => Class::Word,
             _ => return None,
         })
     }

@@ -1,7 +1,8 @@
 //! Pattern text to items.
 
 use crate::expand::pattern::class::{Class, Member, Set};
-use crate::expand::pattern::{Item, PatternRules, Repeat, next_character};
+use crate::expand::pattern::{Item, PatternRules, Repeat};
+use crate::text::next_character;
 
 /// The deepest nesting of groups that is read as groups.
 const MAX_OPEN: u32 = 64;
@@ -133,7 +134,7 @@ impl Compiler<'_> {
     fn class(&self, at: usize) -> Option<(Option<Member>, usize)> {
         let name = self.bracketed(at, b':')?;
         let end = at + name.len() + 4;
-        Some((Class::named(name).map(Member::Class), end))
+        Some((Class::named(name, self.rules.word_class).map(Member::Class), end))
     }
 
     /// The text of `[:text:]`, `[.text.]` or `[=text=]`.

@@ -2,7 +2,8 @@
 
 use std::borrow::Cow;
 
-use crate::expand::pattern::{Item, Pattern, Repeat, next_character};
+use crate::expand::pattern::{Item, Pattern, Repeat};
+use crate::text::next_character;
 
 impl Pattern {
     /// Whether all of `text` matches.

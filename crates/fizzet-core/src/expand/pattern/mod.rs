@@ -32,6 +32,8 @@ pub struct PatternRules {
     pub folds_case: bool,
     /// It may also escape the slash behind a component that is a pattern.
     pub escapes_slash_behind_pattern: bool,
+    /// Whether `[:word:]` is a class.
+    pub word_class: bool,
 }
 
 impl PatternRules {
@@ -44,6 +46,7 @@ impl PatternRules {
             collating: dialect.collating_elements,
             backslash_escapes: dialect.value_backslash_escapes,
             escapes_slash_behind_pattern: dialect.escapes_slash_behind_pattern,
+            word_class: dialect.word_class,
             groups: dialect.extended_patterns,
             folds_case: false,
         }
@@ -92,19 +95,6 @@ impl Repeat {
             b'!' => Repeat::Not,
             _ => return None,
         })
-    }
-}
-
-/// The code of the first character and its length in bytes. A byte that is not part of valid UTF-8
-/// counts as one character that no valid one equals.
-pub(crate) fn next_character(bytes: &[u8], characters: bool) -> Option<(u32, usize)> {
-    let &first = bytes.first()?;
-    if !characters || first < 128 {
-        return Some((u32::from(first), 1));
-    }
-    match bstr::decode_utf8(bytes) {
-        (Some(character), length) => Some((u32::from(character), length)),
-        (None, _) => Some((0x11_0000 + u32::from(first), 1)),
     }
 }
 
@@ -170,6 +160,7 @@ mod tests {
         collating: true,
         backslash_escapes: true,
         escapes_slash_behind_pattern: true,
+        word_class: true,
         groups: true,
         folds_case: false,
     };

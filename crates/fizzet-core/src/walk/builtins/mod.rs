@@ -63,6 +63,7 @@ const TABLE: &[(&str, Builtin)] = &[
     (".", process::dot),
     (":", |_, _| Ok(0)),
     ("[", test::bracket),
+    ("[[", test::double_bracket),
     ("alias", find::alias),
     ("bg", process::quiet),
     ("break", control::leave_loop),

@@ -1,5 +1,6 @@
 //! `set`, `shift`, `getopts`, `shopt`.
 
+use crate::dialect::Braces;
 use crate::lineage::{Hop, Rule};
 use crate::stop::Stop;
 use crate::text::{Standing, Text};
@@ -41,7 +42,12 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
                         letter => walker.option(letter, on),
                     };
                     if !known {
-                        return match walker.state.dialect.unknown_option_is_fatal {
+                        let dialect = &walker.state.dialect;
+                        let fatal = match letter {
+                            b'o' => dialect.unknown_long_option_is_fatal,
+                            _ => dialect.unknown_option_is_fatal,
+                        };
+                        return match fatal {
                             true => Err(walker.fatal(call, "an option is not known")),
                             false => Ok(2),
                         };
@@ -70,7 +76,7 @@ impl Walker {
             b'e' => options.exit_on_error = on,
             b'a' => options.all_export = on,
             b'n' => options.no_exec = on,
-            b'B' => options.no_braces = !on,
+            b'B' if self.state.dialect.set_braces => options.no_braces = !on,
             letter => return self.state.dialect.set_letters.as_bytes().contains(&letter),
         }
         true
@@ -84,12 +90,18 @@ impl Walker {
             b"errexit" => b'e',
             b"allexport" => b'a',
             b"noexec" => b'n',
-            b"braceexpand" => b'B',
+            b"braceexpand" if self.state.dialect.braces != Braces::None => {
+                self.state.options.no_braces = !on;
+                return true;
+            }
             b"pipefail" => {
                 self.state.options.pipe_fail = on;
                 return self.state.dialect.pipe_fail;
             }
-            name => return OTHER_OPTIONS.contains(&name),
+            name => {
+                let mut known = self.state.dialect.set_names.split(' ');
+                return known.any(|known| known.as_bytes() == name);
+            }
         };
         self.option(letter, on)
     }
@@ -128,32 +140,6 @@ impl Walker {
         Ok(0)
     }
 }
-
-/// Options of `set -o` that change no argument.
-const OTHER_OPTIONS: &[&[u8]] = &[
-    b"posix",
-    b"xtrace",
-    b"verbose",
-    b"monitor",
-    b"notify",
-    b"noclobber",
-    b"ignoreeof",
-    b"emacs",
-    b"vi",
-    b"hashall",
-    b"history",
-    b"histexpand",
-    b"interactive-comments",
-    b"keyword",
-    b"nolog",
-    b"onecmd",
-    b"physical",
-    b"privileged",
-    b"functrace",
-    b"errtrace",
-    b"trackall",
-    b"markdirs",
-];
 
 /// `shift [n]`
 pub(super) fn shift(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
@@ -233,6 +219,9 @@ pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
     walker.assign_computed(name, &result, call)?;
     match value {
         Some(value) => walker.assign_text(b"OPTARG", value, call.span)?,
+        None if walker.state.dialect.getopts_empties_value && known.is_some() => {
+            walker.assign_computed(b"OPTARG", b"", call)?;
+        }
         None => {
             walker.state.variables.remove(b"OPTARG");
         }

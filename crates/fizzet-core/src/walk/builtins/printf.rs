@@ -103,7 +103,7 @@ impl Printing<'_> {
                 Some((_, false)) => return false,
                 None => {
                     // What is no conversion ends the output.
-                    self.status = 1;
+                    self.status = self.walker.state.dialect.bad_conversion_status;
                     return false;
                 }
             }
@@ -154,7 +154,7 @@ impl Printing<'_> {
         let Some(text) = self.next() else { return 0 };
         let bytes = text.bytes().trim_ascii_start();
         if let [b'\'' | b'"', quoted @ ..] = bytes {
-            let code = crate::expand::pattern::next_character(quoted, true);
+            let code = crate::text::next_character(quoted, true);
             return code.map_or(0, |(code, _)| i64::from(code));
         }
         let (negative, digits) = match bytes {
@@ -168,11 +168,18 @@ impl Printing<'_> {
             arithmetic::constant(&digits[..end], dialect).map(|value| (value, end))
         });
         let (value, end) = value.unwrap_or((0, 0));
+        let whole = self.walker.state.dialect.printf_partial_numbers;
         if end < digits.len() {
             self.status = 1;
+            if !whole {
+                return 0;
+            }
         }
         if decimal_overflows(&digits[..end]) {
             self.status = 1;
+            if !whole {
+                return 0;
+            }
             return if negative { i64::MIN } else { i64::MAX };
         }
         if negative { value.wrapping_neg() } else { value }
@@ -211,7 +218,9 @@ impl Printing<'_> {
                 _ => digits(text, &mut at),
             });
         }
-        while matches!(text.get(at), Some(b'l' | b'h' | b'q' | b'j' | b'z' | b't' | b'L'))
+        let lengths = self.walker.state.dialect.printf_lengths;
+        while lengths
+            && matches!(text.get(at), Some(b'l' | b'h' | b'q' | b'j' | b'z' | b't' | b'L'))
             && text.get(at + 1).is_some_and(u8::is_ascii_alphabetic)
         {
             at += 1;

@@ -1,11 +1,11 @@
 //! `read` (POSIX XCU read).
 
-use crate::expand::pattern::next_character;
 use crate::expand::{Context, ifs};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::{Key, Value, element_name};
 use crate::stop::Stop;
 use crate::syntax::is_name;
+use crate::text::next_character;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::{Call, control::number};
@@ -42,6 +42,9 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
         Some(given.map(|text| text.bytes().to_vec()))
     });
     let whole_line = names.is_empty() && array.is_none();
+    if whole_line && walker.state.dialect.read_needs_name {
+        return Ok(2);
+    }
     let names = if whole_line { vec![b"REPLY".to_vec()] } else { names };
     let Some((line, whole)) = walker.input_line(&reach) else {
         return walker.unknown_line(call, &names);

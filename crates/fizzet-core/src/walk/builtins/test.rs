@@ -1,6 +1,8 @@
 //! `test` and `[` (POSIX XCU test).
 
 use crate::expand::Context;
+use crate::expand::pattern::Pattern;
+use crate::expand::regular::Regular;
 use crate::stop::Stop;
 use crate::text::Text;
 use crate::walk::Walker;
@@ -11,23 +13,36 @@ use crate::walk::conditional::compare;
 /// `[ expression ]`
 pub(super) fn bracket(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     match call.arguments().split_last() {
-        Some((last, rest)) if last.bytes() == b"]" => evaluate(walker, call, rest),
+        Some((last, rest)) if last.bytes() == b"]" => evaluate(walker, call, rest, false),
+        _ => Ok(2),
+    }
+}
+
+/// `[[ expression ]]` where it is a utility.
+pub(super) fn double_bracket(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    match call.arguments().split_last() {
+        Some((last, rest)) if last.bytes() == b"]]" => evaluate(walker, call, rest, true),
         _ => Ok(2),
     }
 }
 
 /// `test expression`
 pub(super) fn test(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
-    evaluate(walker, call, call.arguments())
+    evaluate(walker, call, call.arguments(), false)
 }
 
-fn evaluate(walker: &mut Walker, call: &Call<'_>, words: &[Text]) -> Result<u8, Stop> {
+fn evaluate(
+    walker: &mut Walker,
+    call: &Call<'_>,
+    words: &[Text],
+    patterned: bool,
+) -> Result<u8, Stop> {
     if words.iter().any(Text::has_hole) {
         walker.missing("whether this test holds", call.span);
         return Ok(1);
     }
     let words: Vec<&[u8]> = words.iter().map(Text::bytes).collect();
-    let mut reader = Reader { walker, call, words: &words, at: 0 };
+    let mut reader = Reader { walker, call, words: &words, at: 0, patterned };
     match reader.expression()? {
         Some(holds) => Ok(u8::from(!holds)),
         None => Ok(2),
@@ -40,6 +55,8 @@ struct Reader<'a> {
     call: &'a Call<'a>,
     words: &'a [&'a [u8]],
     at: usize,
+    /// Whether `=` takes a pattern, and `=~` is known.
+    patterned: bool,
 }
 
 type Holds = Result<Option<bool>, Stop>;
@@ -128,7 +145,9 @@ impl Reader<'_> {
 
     fn unary(&mut self, operator: &[u8], operand: &[u8]) -> Holds {
         match operator {
-            [b'-', letter] if letter.is_ascii_alphabetic() => {
+            [b'-', letter]
+                if self.walker.state.dialect.test_letters.as_bytes().contains(letter) =>
+            {
                 self.walker.unary_test(*letter, operand, self.call.span).map(Some)
             }
             _ => Ok(None),
@@ -137,6 +156,17 @@ impl Reader<'_> {
 
     fn binary(&mut self, left: &[u8], operator: &[u8], right: &[u8]) -> Holds {
         Ok(match operator {
+            b"==" if !self.walker.state.dialect.test_double_equals => None,
+            b"=" | b"==" | b"!=" if self.patterned => {
+                let rules = self.walker.state.pattern_rules(false);
+                let pattern = Pattern::new(right, &vec![false; right.len()], rules);
+                Some(pattern.matches(left) == (operator != b"!="))
+            }
+            b"=~" if self.patterned => {
+                let utf8 = self.walker.state.utf8();
+                let quoting = vec![false; right.len()];
+                Regular::new(right, &quoting, utf8, false).map(|one| one.find(left).is_some())
+            }
             b"=" | b"==" => Some(left == right),
             b"!=" => Some(left != right),
             b"<" => Some(left < right),
@@ -154,6 +184,7 @@ fn is_binary(operator: &[u8]) -> bool {
     matches!(
         operator,
         b"=" | b"=="
+            | b"=~"
             | b"!="
             | b"<"
             | b">"

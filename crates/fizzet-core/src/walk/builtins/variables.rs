@@ -37,7 +37,10 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
             }
         }
     }
-    let letters = walker.state.dialect.declaration_letters;
+    let letters = match utility == b"local" && !walker.state.dialect.local_options_letters {
+        true => "",
+        false => walker.state.dialect.declaration_letters,
+    };
     let given = call.given(letters, true);
     if let [only] = call.arguments()
         && only.bytes() == b"-"
@@ -315,7 +318,7 @@ impl Walker {
 pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     let mut value = 0;
     if call.arguments().is_empty() {
-        return Ok(1);
+        return Ok(walker.state.dialect.let_nothing_status);
     }
     for expression in call.arguments() {
         value = arithmetic::text_value(&mut walker.state, expression.bytes(), call.span)?;

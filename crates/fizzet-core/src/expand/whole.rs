@@ -1,0 +1,87 @@
+//! `${@#p}` and its kin where the shell does not change each parameter for itself but takes all of
+//! them for one string (observed in dash and busybox sh).
+//!
+//! Where the parameters stay apart, a NUL stands between two of them; what looks at the string sees
+//! its end there.
+
+use crate::expand::ifs;
+use crate::expand::operate::removed;
+use crate::expand::parameter::Held;
+use crate::expand::pattern::Pattern;
+use crate::expand::substitute::{Place, Substitution};
+use crate::lineage::{Origin, Rule};
+use crate::source::Span;
+use crate::text::{Standing, Text};
+
+impl Substitution<'_> {
+    /// A list as the one string that the shell takes it for, if it does.
+    pub(super) fn as_whole(&mut self, held: Held, span: Span, place: Place) -> Held {
+        let Held::List { items, star } = held else { return held };
+        if place.fields && !(place.quoted && star) {
+            return Held::List { items, star };
+        }
+        Held::One(self.joined_list(&items, span))
+    }
+
+    /// The parameters with the first character of IFS between them.
+    pub(super) fn joined_list(&mut self, items: &[Text], span: Span) -> Text {
+        let ifs = ifs(self.cx.state());
+        joined(items, ifs.joiner(), span)
+    }
+}
+
+fn joined(items: &[Text], joiner: &[u8], span: Span) -> Text {
+    let origin = Origin::new(Rule::Join, span);
+    let mut whole = Text::new();
+    for (at, item) in items.iter().enumerate() {
+        if at > 0 && !joiner.is_empty() {
+            whole.push(joiner, Standing::Quoted, &origin);
+        }
+        whole.push_text(item);
+    }
+    whole
+}
+
+/// `${@#p}` and `${@%p}`: a prefix is taken from the first parameter; a suffix begins in the one where
+/// the pattern fits to the end of that, and everything behind it goes too.
+pub(super) fn removed_from_list(
+    items: &[Text],
+    pattern: &Pattern,
+    suffix: bool,
+    longest: bool,
+) -> Vec<Text> {
+    let mut items = items.to_vec();
+    if !suffix {
+        if let Some(first) = items.first_mut() {
+            *first = removed(first, pattern, false, longest);
+        }
+        return items;
+    }
+    let start = |text: &Text| pattern.suffix_start(text.bytes(), longest);
+    let found = match longest {
+        true => items.iter().position(|item| start(item).is_some()),
+        false => items.iter().rposition(|item| start(item).is_some()),
+    };
+    if let Some(at) = found {
+        items.truncate(at + 1);
+        items[at] = removed(&items[at], pattern, true, longest);
+    }
+    items
+}
+
+/// The part `start..end` of the string, with a NUL between two parameters.
+pub(super) fn part_of_list(
+    items: &[Text],
+    span: Span,
+    cut: impl FnOnce(&Text) -> Text,
+) -> Vec<Text> {
+    let part = cut(&joined(items, b"\0", span));
+    let mut parts = Vec::new();
+    let mut from = 0;
+    for (at, _) in part.bytes().iter().enumerate().filter(|(_, byte)| **byte == 0) {
+        parts.push(part.slice(from, at));
+        from = at + 1;
+    }
+    parts.push(part.slice(from, part.len()));
+    parts
+}

@@ -1,0 +1,84 @@
+//! Constants of arithmetic expressions (C11 6.4.4.1, and what each shell adds).
+
+use crate::dialect::{Dialect, LargeConstant};
+
+/// The value of a whole number: decimal, `0x`, octal where a leading zero means that, `base#digits`
+/// where the shell has it.
+pub fn constant(text: &[u8], dialect: &Dialect) -> Option<i64> {
+    if let Some(sign) = text.iter().position(|&byte| byte == b'#') {
+        let base = std::str::from_utf8(&text[..sign]).ok()?.parse::<u32>().ok()?;
+        return based(&text[sign + 1..], base, dialect);
+    }
+    match text {
+        [b'0', b'x' | b'X'] if dialect.empty_hexadecimal => Some(0),
+        [b'0', b'x' | b'X', rest @ ..] => digits(rest, 16, dialect),
+        [b'0', b'b' | b'B', rest @ ..] if dialect.arithmetic_binary => digits(rest, 2, dialect),
+        [b'0', rest @ ..] if dialect.arithmetic_octal && !rest.is_empty() => {
+            digits(rest, 8, dialect)
+        }
+        _ => digits(text, 10, dialect),
+    }
+}
+
+/// `base#digits`
+fn based(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {
+    if base == 1 && dialect.base_one_is_a_character {
+        let (code, length) = crate::text::next_character(text, true)?;
+        return (length == text.len()).then_some(i64::from(code));
+    }
+    if text.is_empty() && dialect.empty_digits_are_zero {
+        return Some(0);
+    }
+    digits(text, base, dialect).filter(|_| (2..=dialect.arithmetic_largest_base).contains(&base))
+}
+
+/// Digits of a base up to 64: `0-9 a-z A-Z @ _`; up to 36 the case of a letter does not count.
+fn digits(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {
+    if text.is_empty() {
+        return None;
+    }
+    let (mut value, mut overflown) = (0u64, false);
+    for &byte in text {
+        let digit = u64::from(digit(byte, base)?);
+        let step = value.checked_mul(u64::from(base)).and_then(|value| value.checked_add(digit));
+        if dialect.arithmetic_large_constant == LargeConstant::Truncates
+            && (overflown || step.is_none())
+        {
+            overflown = true;
+            continue;
+        }
+        overflown |= step.is_none();
+        value = value.wrapping_mul(u64::from(base)).wrapping_add(digit);
+    }
+    let negative = value > i64::MAX as u64;
+    Some(match dialect.arithmetic_large_constant {
+        LargeConstant::Saturates if overflown || negative => i64::MAX,
+        LargeConstant::Vanishes if overflown => 0,
+        LargeConstant::Truncates if negative && !overflown => (value / u64::from(base)) as i64,
+        _ => value as i64,
+    })
+}
+
+fn digit(byte: u8, base: u32) -> Option<u32> {
+    let digit = match byte {
+        b'0'..=b'9' => byte - b'0',
+        b'a'..=b'z' => byte - b'a' + 10,
+        b'A'..=b'Z' if base <= 36 => byte - b'A' + 10,
+        b'A'..=b'Z' => byte - b'A' + 36,
+        b'@' => 62,
+        b'_' => 63,
+        _ => return None,
+    };
+    Some(u32::from(digit)).filter(|&digit| digit < base)
+}
+
+/// The value of a number with a fraction or an exponent, or of a whole number that is too large,
+/// where the shell has those.
+pub fn real(text: &[u8]) -> Option<f64> {
+    let plain =
+        |byte: &u8| byte.is_ascii_digit() || matches!(byte, b'.' | b'e' | b'E' | b'+' | b'-');
+    if !text.iter().all(plain) {
+        return None;
+    }
+    std::str::from_utf8(text).ok()?.parse().ok()
+}
