@@ -21,6 +21,8 @@ pub enum Standing {
     Splittable,
     /// As `Splittable`, but white space of IFS separates like any other character of IFS.
     Strict,
+    /// As `Splittable`: a list whose values were joined before they are split.
+    Joined,
     /// Quoted: stands for itself in every later stage.
     Quoted,
 }
@@ -28,7 +30,7 @@ pub enum Standing {
 impl Standing {
     /// Whether field splitting looks at it.
     pub fn is_split(self) -> bool {
-        matches!(self, Standing::Splittable | Standing::Strict)
+        matches!(self, Standing::Splittable | Standing::Strict | Standing::Joined)
     }
 }
 

@@ -104,6 +104,61 @@ pub enum Braces {
     Fields,
 }
 
+/// What `${!x}` expands.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Indirection {
+    /// There is none.
+    None,
+    /// The variable that the value of x names.
+    Value,
+    /// The name of x itself, or of the variable that it refers to.
+    Name,
+}
+
+/// What a negative length of `${x:offset:length}` means.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum NegativeLength {
+    /// The part ends so far before the end; it is an error where that lies before the start.
+    FromEnd,
+    /// The same, but where that lies before the start all of the rest is taken.
+    FromEndOrRest,
+    /// Nothing is taken.
+    Nothing,
+    /// All of the rest is taken.
+    Rest,
+}
+
+/// What becomes of a slash at the end of HOME.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum HomeSlash {
+    /// It stays.
+    Stays,
+    /// It vanishes before another where HOME is the root.
+    RootVanishes,
+    /// It vanishes where HOME is not the root.
+    Vanishes,
+}
+
+/// When `$0` is the name of the function.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum FunctionZero {
+    /// Never.
+    Never,
+    /// In a function that is written with `function`.
+    Keyword,
+    /// In every function.
+    Always,
+}
+
+/// When `${x@Q}` puts quotes.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Requoting {
+    /// Always.
+    Always,
+    /// Only around what the shell would read otherwise.
+    IfNeeded,
+}
+
 macro_rules! dialect_table {
     ($( $(#[doc = $doc:literal])+ $name:ident: $type:ty = [$($value:expr),+], $evidence:literal; )+) => {
         /// The rules of one shell.
@@ -226,7 +281,7 @@ dialect_table! {
     /// The status of a command whose input file does not exist.
     redirection_failure_status: u8 = [1, 1, 2, 1, 1, 1, 1], "observed in all six: true <nosuch; echo $?";
     /// In a here-document `$*` is joined with spaces whatever IFS is.
-    document_joins_with_space: bool = [N, Y, N, N, N, N, N], "observed in all six: IFS=:; set -- a b; read x <<E with $*";
+    document_joins_with_space: bool = [N, Y, N, N, Y, N, N], "observed in all six: IFS=:; set -- a b; read x <<E with $*";
     /// `${x/#p/r}` and `${x/%p/r}` replace at the start and at the end.
     replacement_anchors: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: x=abc; echo ${x/#a/-}";
     /// Quotes in the replacement of `\"${x/p/r}\"` quote, and are taken away.
@@ -357,8 +412,10 @@ dialect_table! {
     arrays: bool = [N, Y, N, N, Y, Y, Y], "observed: a=(x y)";
     /// `name+=value` appends.
     append_assignment: bool = [N, Y, N, N, Y, Y, Y], "observed: a=1; a+=2; echo $a";
-    /// `${!x}` expands the variable that x names.
-    indirection: bool = [N, Y, N, N, Y, Y, N], "observed: y=x; x=1; echo ${!y}";
+    /// What `${!x}` expands.
+    indirection: Indirection = [Indirection::None, Indirection::Value, Indirection::None, Indirection::None, Indirection::Name, Indirection::Name, Indirection::None], "observed: y=x; x=1; echo ${!y}";
+    /// `${!x*}` lists the names that begin with x.
+    name_listing: bool = [N, Y, N, N, Y, N, N], "observed in all six: xa=1; echo ${!x*}";
     /// `${x:offset:length}` takes a part of the value.
     substrings: bool = [N, Y, N, Y, Y, Y, Y], "observed: x=abc; echo ${x:1:1}";
     /// `${x/pattern/text}` replaces.
@@ -468,7 +525,7 @@ dialect_table! {
     /// The status a shell ends with after `${x?}` or an unset parameter under `set -u`.
     unset_status: u8 = [2, 127, 2, 2, 1, 1, 1], "observed in all six: SHELL -c ': ${x?}'; echo $?";
     /// The letters that `$-` can have when the shell was started with `-c`, in its order.
-    dash_flags: &'static str = ["efu", "efhuBc", "ufe", "ucfe", "cefhsuB", "efuhUc", "569Xeu"], "observed in all six: echo $-; set -feu; echo $-";
+    dash_flags: &'static str = ["efu", "efhuBc", "ufe", "ucfe", "cefhuB", "efuhUc", "569Xeu"], "observed in all six: echo $-; set -feu; echo $-";
     /// How `$'...'` decodes its escapes.
     dollar_escapes: &'static DollarEscapes = [&escapes::BASH, &escapes::BASH, &escapes::BASH, &escapes::BUSYBOX, &escapes::KSH93, &escapes::MKSH, &escapes::ZSH], "observed with each letter";
     /// What becomes of a constant that is too large.
@@ -531,4 +588,60 @@ dialect_table! {
     let_nothing_status: u8 = [1, 1, 1, 2, 2, 1, 1], "observed in all six: let; echo $?";
     /// `local` takes options.
     local_options_letters: bool = [N, Y, N, N, N, Y, Y], "observed in all six: f() { local -r x=1; }; f";
+    /// What a negative length of `${x:offset:length}` means.
+    negative_length: NegativeLength = [NegativeLength::FromEnd, NegativeLength::FromEnd, NegativeLength::FromEnd, NegativeLength::FromEndOrRest, NegativeLength::Nothing, NegativeLength::Rest, NegativeLength::FromEnd], "observed in all six: x=abcde; echo ${x:1:-1} ${x:2:-9}";
+    /// An offset of `${x:offset}` before the start means the start.
+    early_offset_is_start: bool = [N, N, N, N, Y, Y, N], "observed in all six: x=abc; echo ${x: -9}";
+    /// An empty last parameter of an unquoted `$@` that is not the only one is an argument.
+    last_empty_parameter_stays: bool = [N, N, N, N, Y, N, N], "observed in all six: set -- a ''; echo $@";
+    /// `${@:-x}` counts parameters that are all empty as none.
+    all_empty_is_none: bool = [N, N, N, N, Y, N, N], "observed in all six: set -- '' ''; echo ${@:-x}";
+    /// A slash behind `${x//` belongs to the pattern.
+    slash_begins_pattern: bool = [N, Y, N, Y, N, N, N], "observed in all six: x=a/b; echo ${x////-}";
+    /// An expansion behind a tilde gives the name of the user.
+    tilde_reads_expansions: bool = [N, N, N, N, Y, N, N], "observed in all six: x=root; echo ~$x ~'/a'";
+    /// What becomes of a slash at the end of HOME.
+    home_slash: HomeSlash = [HomeSlash::Stays, HomeSlash::Stays, HomeSlash::Stays, HomeSlash::Stays, HomeSlash::RootVanishes, HomeSlash::Vanishes, HomeSlash::Stays], "observed in all six: HOME=/h/; echo ~/x; HOME=/; echo ~/x";
+    /// A function that is written with parentheses shares its variables and the assignments before its call with the shell.
+    plain_functions_share: bool = [N, N, N, N, Y, N, N], "observed in all six: f() { typeset x=2; }; y=1 f; echo $x $y";
+    /// When `$0` is the name of the function.
+    function_zero: FunctionZero = [FunctionZero::Never, FunctionZero::Never, FunctionZero::Never, FunctionZero::Never, FunctionZero::Keyword, FunctionZero::Keyword, FunctionZero::Always], "observed in all six: function f { echo $0; }; f";
+    /// `function f()` takes its parentheses.
+    keyword_takes_parentheses: bool = [N, Y, N, Y, N, Y, Y], "observed in all six: function f() { :; }";
+    /// The numbers of `test` are arithmetic expressions.
+    test_numbers_are_expressions: bool = [N, N, N, N, Y, Y, N], "observed in all six: x=3; [ x -eq 3 ]";
+    /// A `case` may be written in braces.
+    case_in_braces: bool = [N, N, N, N, Y, Y, Y], "observed in all six: case a { a) echo yes;; }";
+    /// What may follow the brace of `${` to carry out commands here: a blank, or a bar for the value of REPLY.
+    command_braces: &'static str = ["", "", "", "", " ", " |", ""], "observed in all six: echo ${ echo a; } ${|REPLY=b;}";
+    /// A backslash in an unquoted value escapes the next character of a pattern of `case` and `${x#p}`.
+    value_backslash_escapes_in_text: bool = [Y, Y, Y, Y, Y, N, N], "observed in all six: x='\\l'; case l in $x) echo yes; esac";
+    /// An opening bracket that nothing closes keeps a field from being a pattern.
+    open_bracket_spoils: bool = [N, N, N, N, Y, N, N], "observed in all six: echo [* beside a file [q]";
+    /// Groups such as `@(a|b)` count in a pathname pattern that comes from a value.
+    groups_in_values: bool = [N, Y, N, N, N, N, N], "observed in all six: x='@(lid|Lid)'; echo $x";
+    /// In brackets of a pattern characters of several bytes count.
+    wide_brackets: bool = [Y, Y, N, N, Y, N, Y], "observed in all six: case ä in [ä]) echo yes; esac";
+    /// Quotes in the expression of `=~` quote.
+    regular_quotes: bool = [N, Y, N, N, N, N, N], "observed in all six: [[ abc =~ \"a.c\" ]]";
+    /// `[[` knows `=~`.
+    regular_expressions: bool = [N, Y, N, N, Y, N, Y], "observed in all six: [[ a =~ a ]]";
+    /// What joins unquoted `$@` counts as white space at the start of a word.
+    list_joiner_is_soft: bool = [N, N, N, N, N, Y, N], "observed in mksh: IFS=:; set -- '' a; echo $@";
+    /// White space of IFS at the start of an expansion belongs to no separator behind it.
+    leading_blank_stands_alone: bool = [N, N, N, N, N, Y, N], "observed in mksh: IFS=' :'; x=' :a'; printf '[%s]' x$x";
+    /// `[index]=value` in `name=(...)` sets that index only if it comes first.
+    indexes_come_first: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x [5]=y)";
+    /// `[index]=value` in `name=(...)` sets that index.
+    element_indexes: bool = [N, Y, N, N, Y, N, Y], "observed in all six: a=([3]=x)";
+    /// There are associative arrays.
+    associative_arrays: bool = [N, Y, N, N, Y, N, Y], "observed in all six: typeset -A m; m[k]=v; m[j]=w; echo ${m[k]}";
+    /// A negative index counts from the end.
+    negative_indexes: bool = [N, Y, N, N, Y, N, Y], "observed in all six: a=(x y); echo ${a[-1]}";
+    /// `name=(...)` stands alone in its command.
+    arrays_stand_alone: bool = [N, N, N, N, N, Y, N], "observed in all six: a=(x y) echo a; readonly a=(x)";
+    /// How `${x@Q}` and `printf %q` quote.
+    requoting: Requoting = [Requoting::Always, Requoting::Always, Requoting::Always, Requoting::Always, Requoting::IfNeeded, Requoting::IfNeeded, Requoting::IfNeeded], "observed in all six: x=a; echo ${x@Q}";
+    /// The letters of `${x@letter}`.
+    transformation_letters: &'static str = ["", "QUuLEaAKkP", "", "", "", "Q#", ""], "observed in all six with each letter";
 }

@@ -32,7 +32,7 @@ use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::state::State;
 use crate::stop::Stop;
-use crate::syntax::ast::{List, ParameterName, Part, Word};
+use crate::syntax::ast::{CommandSubstitution, ParameterName, Part, Word};
 use crate::text::{Standing, Text};
 use crate::trace::{Expansion, Matched, WordTrace};
 
@@ -51,7 +51,7 @@ pub trait Context {
     ///
     /// # Errors
     /// Whatever stops the commands inside.
-    fn command_output(&mut self, list: &Rc<List>, span: Span) -> Result<Text, Stop>;
+    fn command_output(&mut self, command: &CommandSubstitution) -> Result<Text, Stop>;
 
     /// Whether `unset name` under `set -u`, a failed `${x?}` and the like are errors is the shell's
     /// matter; this makes a hole and says that an answer is missing.
@@ -64,9 +64,10 @@ pub trait Context {
 /// An expansion that the shell refuses, or a limit.
 pub fn fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
     let dialect = &cx.state().dialect;
-    let tilde = match dialect.tilde_in_arguments || dialect.tilde_after_equals {
-        true => Tilde::AfterAssignment,
-        false => Tilde::AtStart,
+    let tilde = match () {
+        () if dialect.tilde_in_arguments => Tilde::AfterAssignment,
+        () if dialect.tilde_after_equals => Tilde::AfterEquals,
+        () => Tilde::AtStart,
     };
     fields_with(cx, word, tilde)
 }
@@ -98,7 +99,11 @@ fn fields_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Te
 /// # Errors
 /// As for [`fields`].
 pub fn element_fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
-    fields_with(cx, word, Tilde::AtStart)
+    let tilde = match cx.state().dialect.tilde_after_equals {
+        true => Tilde::AfterEquals,
+        false => Tilde::AtStart,
+    };
+    fields_with(cx, word, tilde)
 }
 
 fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Text>, Stop> {
@@ -151,6 +156,8 @@ pub enum Tilde {
     AfterColons,
     /// At its start, and, if it looks like an assignment, in its value as in one.
     AfterAssignment,
+    /// At its start and after its first unquoted equals sign.
+    AfterEquals,
 }
 
 /// Whether a lone `$` behind the last expansion keeps the word from being split; `$@` and `$*` (but
@@ -196,6 +203,7 @@ fn split_all(cx: &mut dyn Context, pieces: Vec<Piece>, word: &Word) -> Result<Ve
         across: state.dialect.splits_across_expansions,
         blank_joins_wide: state.dialect.blank_joins_wide_separator,
         strict_blanks_merge: state.dialect.strict_blanks_merge,
+        leading_blank_stands_alone: state.dialect.leading_blank_stands_alone,
         leading_blank_joins: state.dialect.leading_blank_joins_under_at
             && parts.iter().any(names_all_parameters),
     };

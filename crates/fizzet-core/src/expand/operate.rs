@@ -1,6 +1,6 @@
 //! What `${...}` does with a value.
 
-use crate::dialect::ListOperations;
+use crate::dialect::{Dialect, ListOperations, NegativeLength};
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
@@ -56,6 +56,7 @@ impl Substitution<'_> {
             Operation::Substring { offset, length } => {
                 self.substring(parameter, held, offset, length.as_ref()).map(Some)
             }
+            Operation::Name => self.name(parameter).map(Some),
             Operation::Names { separate } => self.names(parameter, !separate).map(Some),
             Operation::Keys => self.keys(parameter).map(Some),
             Operation::Indirect(then) => self.indirect(parameter, held, then, place),
@@ -91,7 +92,7 @@ impl Substitution<'_> {
     fn pattern(&mut self, word: &Word) -> Result<Pattern, Stop> {
         let text = pattern_text(self.cx, word)?;
         let state = self.cx.state();
-        Ok(Pattern::from_text(&text, state.pattern_rules(state.options.no_case_match)))
+        Ok(Pattern::from_text(&text, state.text_pattern_rules()))
     }
 
     /// Applies a change to a value, or to each value of a list; an unset parameter stays unset.
@@ -153,8 +154,10 @@ impl Substitution<'_> {
             Held::One(text) => !colon || !text.is_empty() || text.has_hole(),
             Held::List { items, .. } => {
                 let always = self.cx.state().dialect.at_is_always_set;
+                let all_empty = self.cx.state().dialect.all_empty_is_none
+                    && items.iter().all(|item| item.is_empty());
                 (!items.is_empty() || (always && !colon))
-                    && (!colon || items.len() > 1 || !items[0].is_empty())
+                    && (!colon || (items.len() > 1 && !all_empty) || !items[0].is_empty())
             }
         };
         let use_word = has_value == (what == Instead::Alternative);
@@ -222,7 +225,7 @@ impl Substitution<'_> {
         let tilde = if plain { Tilde::Never } else { Tilde::AtStart };
         let text = single(self.cx, pattern, tilde)?;
         let state = self.cx.state();
-        let pattern = Pattern::from_text(&text, state.pattern_rules(state.options.no_case_match));
+        let pattern = Pattern::from_text(&text, state.text_pattern_rules());
         let replacement = match replacement {
             Some(word) => {
                 let unquotes = self.cx.state().dialect.replacement_unquotes;
@@ -269,57 +272,41 @@ impl Substitution<'_> {
             Some(length) => Some(arithmetic::value(self.cx, length)?),
             None => None,
         };
-        let negative = |cx: &mut dyn crate::expand::Context| {
-            let status = cx.state().dialect.bad_substitution_status;
-            let message = "the length of a substring is less than 0";
-            cx.state().mistake(message, parameter.span, status)
-        };
-        match held {
+        let state = self.cx.state();
+        let dialect = state.dialect.clone();
+        let characters = dialect.characters && state.utf8();
+        let measure = Measure { offset, length, dialect: &dialect };
+        let part = match held {
             Held::Unset => {
                 self.unset(parameter)?;
-                Ok(Held::Unset)
+                Some(Held::Unset)
             }
-            Held::One(text) => {
-                let state = self.cx.state();
-                let characters = state.dialect.characters && state.utf8();
-                let bounds = bounds(text.bytes(), characters);
-                let Some((start, end)) = range(bounds.len() as i64 - 1, offset, length) else {
-                    return Err(negative(self.cx));
-                };
-                Ok(Held::One(text.slice(bounds[start], bounds[end])))
-            }
+            Held::One(text) => measure.of_text(&text, characters).map(Held::One),
             Held::List { items, star } if self.lists() == ListOperations::WholeString => {
-                let state = self.cx.state();
-                let characters = state.dialect.characters && state.utf8();
-                let cut = |text: &Text| part(text, characters, offset, length);
-                Ok(Held::List { items: part_of_list(&items, parameter.span, cut), star })
+                let cut = |text: &Text| measure.of_text(text, characters).unwrap_or_default();
+                Some(Held::List { items: part_of_list(&items, parameter.span, cut), star })
             }
             Held::List { items, star } => {
-                let positional = matches!(parameter.name, ParameterName::Special(_));
-                let mut all = items;
-                if positional {
-                    // Offset 0 means $0, offset 1 means $1.
-                    let name = parameter.name.to_bytes();
-                    let hop = Hop {
-                        rule: Rule::Parameter,
-                        span: parameter.span,
-                        name: Some(name),
-                        shifted: 0,
-                    };
-                    let zero = &self.cx.state().positional.zero;
-                    all.insert(0, zero.passed_through(&hop, Standing::Quoted));
-                }
-                if length.is_some_and(|length| length < 0) {
-                    return Err(negative(self.cx));
-                }
-                let count = all.len() as i64;
-                let items = match range(count, offset, length) {
-                    Some((start, end)) => all[start..end].to_vec(),
-                    None => Vec::new(),
+                let all = match parameter.name {
+                    ParameterName::Special(_) => self.with_zero(parameter, items),
+                    _ => items,
                 };
-                Ok(Held::List { items, star })
+                measure.of_list(all).map(|items| Held::List { items, star })
             }
-        }
+        };
+        part.ok_or_else(|| {
+            let message = "the length of a substring is less than 0";
+            self.cx.state().mistake(message, parameter.span, dialect.bad_substitution_status)
+        })
+    }
+
+    /// The positional parameters with `$0` before them: offset 0 means `$0`, offset 1 means `$1`.
+    fn with_zero(&mut self, parameter: &Parameter, mut items: Vec<Text>) -> Vec<Text> {
+        let name = Some(parameter.name.to_bytes());
+        let hop = Hop { rule: Rule::Parameter, span: parameter.span, name, shifted: 0 };
+        let zero = &self.cx.state().positional.zero;
+        items.insert(0, zero.passed_through(&hop, Standing::Quoted));
+        items
     }
 
     fn names(&mut self, parameter: &Parameter, star: bool) -> Result<Held, Stop> {
@@ -335,6 +322,15 @@ impl Substitution<'_> {
             .collect();
         let items = names.iter().map(|name| self.computed(parameter, name)).collect();
         Ok(Held::List { items, star })
+    }
+
+    /// `${!x}` where it is the name of x, or of the variable that x refers to.
+    fn name(&mut self, parameter: &Parameter) -> Result<Held, Stop> {
+        let ParameterName::Variable(name) = &parameter.name else {
+            return Ok(Held::One(self.computed(parameter, b"")));
+        };
+        let meant = self.cx.state().variables.meant(name).unwrap_or(name.clone());
+        Ok(Held::One(self.computed(parameter, &meant)))
     }
 
     fn keys(&mut self, parameter: &Parameter) -> Result<Held, Stop> {
@@ -421,26 +417,53 @@ fn bounds(bytes: &[u8], characters: bool) -> Vec<usize> {
     bounds
 }
 
-/// The part of a value that an offset and a length mean; nothing when the end lies before the start.
-fn part(text: &Text, characters: bool, offset: i64, length: Option<i64>) -> Text {
-    let bounds = bounds(text.bytes(), characters);
-    let (start, end) = range(bounds.len() as i64 - 1, offset, length).unwrap_or((0, 0));
-    text.slice(bounds[start], bounds[end])
+/// An offset and a length; a negative offset counts from the end.
+struct Measure<'d> {
+    offset: i64,
+    length: Option<i64>,
+    dialect: &'d Dialect,
 }
 
-/// The part of `count` things that an offset and a length mean; a negative one counts from the end.
-/// `None` when the end would lie before the start.
-fn range(count: i64, offset: i64, length: Option<i64>) -> Option<(usize, usize)> {
-    let start = if offset < 0 { count.saturating_add(offset) } else { offset };
-    if start < 0 || start > count {
-        return Some((0, 0));
+impl Measure<'_> {
+    fn of_text(&self, text: &Text, characters: bool) -> Option<Text> {
+        let bounds = bounds(text.bytes(), characters);
+        let (start, end) = self.range(bounds.len() as i64 - 1)?;
+        Some(text.slice(bounds[start], bounds[end]))
     }
-    let end = match length {
-        None => count,
-        Some(length) if length < 0 => count.saturating_add(length),
-        Some(length) => start.saturating_add(length).min(count),
-    };
-    (end >= start).then_some((start as usize, end as usize))
+
+    fn of_list(&self, items: Vec<Text>) -> Option<Vec<Text>> {
+        if self.dialect.negative_length == NegativeLength::FromEnd
+            && self.length.is_some_and(|length| length < 0)
+        {
+            return None;
+        }
+        let (start, end) = self.range(items.len() as i64)?;
+        Some(items[start..end].to_vec())
+    }
+
+    /// The part of `count` things. `None` where the shell finds the length wrong.
+    fn range(&self, count: i64) -> Option<(usize, usize)> {
+        let mut start = match self.offset {
+            offset if offset < 0 => count.saturating_add(offset),
+            offset => offset,
+        };
+        if start < 0 && self.dialect.early_offset_is_start {
+            start = 0;
+        }
+        if start < 0 || start > count {
+            return Some((0, 0));
+        }
+        let end = match (self.length, self.dialect.negative_length) {
+            (Some(length), _) if length >= 0 => start.saturating_add(length).min(count),
+            (None, _) | (_, NegativeLength::Rest) => count,
+            (_, NegativeLength::Nothing) => start,
+            (Some(length), NegativeLength::FromEnd) => count.saturating_add(length),
+            (Some(length), NegativeLength::FromEndOrRest) => {
+                Some(count.saturating_add(length)).filter(|end| *end >= start).unwrap_or(count)
+            }
+        };
+        (end >= start).then_some((start as usize, end as usize))
+    }
 }
 
 pub(super) fn removed(text: &Text, pattern: &Pattern, suffix: bool, longest: bool) -> Text {

@@ -196,7 +196,7 @@ impl Substitution<'_> {
             self.met_quoted_at(items.len());
         }
         if place.fields && !(place.quoted && star) {
-            return self.separate(span, items, place);
+            return self.separate(span, items, star, place);
         }
         let ifs = ifs(self.cx.state());
         let spaced =
@@ -224,13 +224,21 @@ impl Substitution<'_> {
     }
 
     /// One field a parameter; the first and last of them take the text around the expansion.
-    fn separate(&mut self, span: Span, items: Vec<Text>, place: Place) -> Result<(), Stop> {
+    fn separate(
+        &mut self,
+        span: Span,
+        items: Vec<Text>,
+        star: bool,
+        place: Place,
+    ) -> Result<(), Stop> {
         let standing = place.expanded();
         if !place.quoted && self.cx.state().dialect.joins_before_splitting {
             let ifs = ifs(self.cx.state());
             if !ifs.is_empty() {
                 let joiner = if ifs.joiner().is_empty() { b" " } else { ifs.joiner() };
-                return self.joined(span, items, joiner, place);
+                let soft = self.cx.state().dialect.list_joiner_is_soft;
+                let expansion = if soft { Standing::Joined } else { place.expansion };
+                return self.joined(span, items, joiner, Place { expansion, ..place });
             }
         }
         let count = items.len();
@@ -239,6 +247,10 @@ impl Substitution<'_> {
             self.push_text(&text)?;
             if place.quoted && text.is_empty() {
                 self.empty_parameter(span, at + 1 == count, place);
+            }
+            let stays = self.cx.state().dialect.last_empty_parameter_stays;
+            if stays && !place.quoted && !star && at > 0 && at + 1 == count && text.is_empty() {
+                self.push(b"", Standing::Quoted, &Origin::new(Rule::Parameter, span))?;
             }
             if at + 1 < count {
                 self.break_field(match standing {

@@ -120,6 +120,8 @@ pub(super) struct Rules {
     pub(super) strict_blanks_merge: bool,
     /// White space at the start joins a separator behind it.
     pub(super) leading_blank_joins: bool,
+    /// White space at the start of an expansion joins no separator behind it.
+    pub(super) leading_blank_stands_alone: bool,
 }
 
 /// Where the splitter stands.
@@ -137,7 +139,13 @@ enum Place {
 
 /// Splits the splittable runs of a word's pieces at IFS; a field with nothing in it vanishes.
 pub(super) fn split(pieces: Vec<Piece>, ifs: &Ifs, rules: Rules) -> Vec<Text> {
-    let mut splitter = Splitter { fields: Vec::new(), field: Text::new(), place: Place::Start };
+    let mut splitter = Splitter {
+        fields: Vec::new(),
+        field: Text::new(),
+        place: Place::Start,
+        region: None,
+        fresh: false,
+    };
     let mut region = None;
     for Piece { text, after } in pieces {
         if splitter.field.is_nothing() && !needs_splitting(&text, ifs) {
@@ -222,6 +230,10 @@ struct Splitter {
     fields: Vec<Text>,
     field: Text,
     place: Place,
+    /// The expansion that the splitter stands in.
+    region: Option<Span>,
+    /// Whether it stands at the start of that.
+    fresh: bool,
 }
 
 impl Splitter {
@@ -235,6 +247,7 @@ impl Splitter {
             {
                 self.place = Place::Start;
             }
+            self.fresh = std::mem::replace(&mut self.region, span) != span;
             if run.hole {
                 self.field.push_hole(run.standing, &run.origin);
                 self.place = Place::Field;
@@ -288,15 +301,26 @@ impl Splitter {
                     }
                     self.field.push(&bytes[start..at], Standing::Splittable, origin);
                     self.place = Place::Field;
+                    self.fresh = false;
                     continue;
                 }
                 Kind::Blank => {
                     if self.place == Place::Field {
                         self.end_field(origin);
-                        self.place = Place::Blank;
+                        let alone = self.fresh && rules.leading_blank_stands_alone;
+                        self.place = if alone { Place::Start } else { Place::Blank };
                     } else if self.place == Place::Start && rules.leading_blank_joins {
                         self.place = Place::Blank;
                     }
+                }
+                // What joins a list is no separator at the start of a word.
+                Kind::Separator
+                    if run.standing == Standing::Joined
+                        && self.place == Place::Start
+                        && self.fields.is_empty()
+                        && self.field.is_nothing() =>
+                {
+                    self.place = Place::Separator;
                 }
                 Kind::Separator => {
                     if self.place != Place::Blank || (length > 1 && !rules.blank_joins_wide) {
@@ -337,6 +361,7 @@ mod tests {
                 across: true,
                 blank_joins_wide: true,
                 leading_blank_joins: false,
+                leading_blank_stands_alone: false,
                 strict_blanks_merge: false,
             },
         )

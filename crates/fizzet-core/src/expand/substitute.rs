@@ -187,7 +187,7 @@ impl<'c> Substitution<'c> {
             Part::Parameter(parameter) => self.parameter(parameter, place),
             Part::Command(command) => {
                 let span = command.span;
-                let output = self.cx.command_output(&command.list, span)?;
+                let output = self.cx.command_output(command)?;
                 let hop = Hop { rule: Rule::Command, span, name: None, shifted: 0 };
                 self.expanded(Rule::Command, span, place);
                 self.push_text(&output.passed_through(&hop, place.expanded()))
@@ -286,6 +286,27 @@ impl<'c> Substitution<'c> {
         if self.current.len() + more > limit {
             return Err(Stop::Limit { what: "bytes in one word", limit: limit as u64, span });
         }
+        Ok(())
+    }
+
+    /// How many fields have ended.
+    pub(super) fn fields_done(&self) -> usize {
+        self.done.len()
+    }
+
+    /// How many bytes the field on hand has.
+    pub(super) fn current_len(&self) -> usize {
+        self.current.len()
+    }
+
+    /// Takes the field on hand away.
+    pub(super) fn take_current(&mut self) -> Text {
+        std::mem::take(&mut self.current)
+    }
+
+    /// Puts a field back.
+    pub(super) fn put_current(&mut self, text: Text) -> Result<(), Stop> {
+        self.current = text;
         Ok(())
     }
 

@@ -1,5 +1,6 @@
 //! Tilde expansion (POSIX XCU 2.6.1).
 
+use crate::dialect::HomeSlash;
 use crate::expand::Tilde;
 use crate::expand::substitute::{Place, Substitution};
 use crate::lineage::{Hop, Origin, Rule};
@@ -28,8 +29,7 @@ impl Substitution<'_> {
             self.later_parts(rest, place)?;
             return Ok(&[]);
         }
-        if place.tilde == Tilde::AfterAssignment
-            && self.cx.state().dialect.tilde_after_equals
+        if place.tilde == Tilde::AfterEquals
             && let Some(at) = parts.iter().position(has_equals)
         {
             return self.after_equals(parts, at, place);
@@ -40,6 +40,15 @@ impl Substitution<'_> {
             self.cut = true;
             kept.iter().try_for_each(|part| self.part(part, place))?;
             return Ok(&[]);
+        }
+        let reads = self.cx.state().dialect.tilde_reads_expansions;
+        if reads
+            && let [Part::Literal { bytes, .. }, _, ..] = parts
+            && bytes[0] == b'~'
+            && !bytes.iter().any(|byte| matches!(byte, b'/' | b':'))
+        {
+            let used = self.named_by_expansion(parts, place)?;
+            return Ok(&parts[used..]);
         }
         match parts {
             [Part::Literal { bytes, span }, rest @ ..] if place.tilde == Tilde::AfterColons => {
@@ -227,6 +236,7 @@ impl Substitution<'_> {
             None => self.numbered_folder(user),
         };
         if let Some(home) = home {
+            let home = self.before_slash(home, bytes.get(end) == Some(&b'/'));
             let text = home.passed_through(&hop, Standing::Quoted);
             if text.is_empty() && self.cx.state().dialect.empty_home_is_a_field {
                 self.push(b"", Standing::Quoted, &Origin::from_hop(hop))?;
@@ -251,6 +261,56 @@ impl Substitution<'_> {
         };
         self.push(&home, Standing::Quoted, &Origin::from_hop(hop))?;
         Ok(end)
+    }
+}
+
+impl Substitution<'_> {
+    /// The home directory as it stands before the rest of the word.
+    fn before_slash(&mut self, home: Text, slash: bool) -> Text {
+        let drops = match self.cx.state().dialect.home_slash {
+            HomeSlash::Stays => false,
+            HomeSlash::RootVanishes => slash && home.bytes() == b"/",
+            HomeSlash::Vanishes => home.len() > 1 && home.bytes().ends_with(b"/"),
+        };
+        if drops { home.slice(0, home.len() - 1) } else { home }
+    }
+
+    /// A word that begins with a tilde, where what is expanded behind it gives the name of the user:
+    /// all up to the first slash that is written. Answers how many parts that used.
+    fn named_by_expansion(&mut self, parts: &[Part], place: Place) -> Result<usize, Stop> {
+        let has_slash =
+            |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'/'));
+        let used = parts.iter().skip(1).position(has_slash).map_or(parts.len(), |at| at + 1);
+        let plain = Place { tilde: Tilde::Never, ..place };
+        let fields = self.fields_done();
+        let start = self.current_len();
+        parts[..used].iter().try_for_each(|part| self.part(part, plain))?;
+        let span = parts[0].span().to(parts[used - 1].span());
+        if self.fields_done() == fields {
+            self.resolve_tilde(start, span)?;
+        }
+        Ok(used)
+    }
+
+    /// Puts a home directory in the place of the tilde-prefix that has been expanded from `start` on.
+    fn resolve_tilde(&mut self, start: usize, span: Span) -> Result<(), Stop> {
+        let whole = self.take_current();
+        let prefix = whole.slice(start, whole.len());
+        let user = prefix.bytes()[1..].to_vec();
+        let hop = Hop { rule: Rule::Tilde, span, name: None, shifted: 0 };
+        let home = match user.is_empty() {
+            true => self.cx.state().variables.scalar(b"HOME").cloned(),
+            false if user.contains(&b'/') => None,
+            false => {
+                let home = self.cx.host().home(&user);
+                home.map(|home| {
+                    Text::from_bytes(home, Standing::Quoted, Origin::from_hop(hop.clone()))
+                })
+            }
+        };
+        let Some(home) = home else { return self.put_current(whole) };
+        self.put_current(whole.slice(0, start))?;
+        self.push_text(&home.passed_through(&hop, Standing::Quoted))
     }
 }
 

@@ -22,6 +22,15 @@ use crate::syntax::Aliases;
 use crate::syntax::ast::Command;
 use crate::text::{Standing, Text};
 
+/// A function.
+#[derive(Clone, Debug)]
+pub struct Function {
+    /// Its body.
+    pub body: Rc<Command>,
+    /// Whether it was written with `function`.
+    pub keyword: bool,
+}
+
 /// The state of one shell.
 pub struct State {
     /// Its rules.
@@ -35,7 +44,7 @@ pub struct State {
     /// Shell options.
     pub options: Options,
     /// Functions by name.
-    pub functions: HashMap<Rc<[u8]>, Rc<Command>>,
+    pub functions: HashMap<Rc<[u8]>, Function>,
     /// Aliases by name.
     pub aliases: Rc<Aliases>,
     /// Actions of `trap` by condition.
@@ -217,6 +226,12 @@ impl State {
     pub fn pattern_rules(&self, folds_case: bool) -> PatternRules {
         let rules = PatternRules::new(&self.dialect, self.utf8());
         PatternRules { groups: rules.groups || self.options.extended_glob, folds_case, ..rules }
+    }
+
+    /// How patterns of `case`, `${x#p}` and their kin are matched now.
+    pub fn text_pattern_rules(&self) -> PatternRules {
+        let rules = self.pattern_rules(self.options.no_case_match);
+        PatternRules { backslash_escapes: self.dialect.value_backslash_escapes_in_text, ..rules }
     }
 
     /// Whether the locale of the variables has multi-byte characters.

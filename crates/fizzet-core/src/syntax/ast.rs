@@ -298,8 +298,21 @@ impl Part {
 pub struct CommandSubstitution {
     /// The commands.
     pub list: Rc<List>,
-    /// `$(<file)`: the redirection alone.
+    /// Which shell carries them out.
+    pub place: SubstitutionPlace,
+    /// With the delimiters.
     pub span: Span,
+}
+
+/// Which shell carries out a command substitution.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum SubstitutionPlace {
+    /// One of its own: `$(list)`.
+    Subshell,
+    /// This one: `${ list;}`.
+    Here,
+    /// This one, for the value of REPLY: `${|list;}`.
+    Reply,
 }
 
 /// `<(list)` or `>(list)`.
@@ -413,6 +426,8 @@ pub enum Operation {
     },
     /// `${!x}`, and what is then done with the value of the variable that `x` names.
     Indirect(Box<Operation>),
+    /// `${!x}` where it is the name that x stands for.
+    Name,
     /// `${!x*}` and `${!x@}`
     Names {
         /// Whether `@`: one field a name.

@@ -231,11 +231,18 @@ impl<'a> Parser<'a> {
                 redirects.push(redirect);
             } else if self.at_assignment(&command) {
                 let assignment = self.assignment()?;
+                self.alone_if_array(&command, &assignment)?;
                 match command.words.is_empty() {
                     true => command.assignments.push(assignment),
                     false => command.words.push(Argument::Assignment(assignment)),
                 }
             } else if self.at_word() {
+                if let Some(latest) = command.assignments.last()
+                    && matches!(latest.value, AssignedValue::Array(_))
+                    && self.dialect.arrays_stand_alone
+                {
+                    return self.unexpected("no other word beside an array");
+                }
                 let word = self.word(Within::Word)?;
                 command.words.push(Argument::Word(word));
                 if command.words.len() == 1 && self.at_function_parentheses(&command, &redirects) {
@@ -251,6 +258,18 @@ impl<'a> Parser<'a> {
         }
         let kind = CommandKind::Simple(command);
         Ok(Command { kind, redirects, span: self.span(start, end) })
+    }
+
+    /// Refuses `name=(...)` beside another assignment or word, where the shell does.
+    fn alone_if_array(&mut self, command: &SimpleCommand, assignment: &Assignment) -> Parsed<()> {
+        let array = |one: &Assignment| matches!(one.value, AssignedValue::Array(_));
+        let after_array = command.assignments.iter().any(array);
+        let beside = !command.words.is_empty() || !command.assignments.is_empty();
+        let array_here = array(assignment);
+        match self.dialect.arrays_stand_alone && (after_array || (array_here && beside)) {
+            true => self.unexpected("no other word beside an array"),
+            false => Ok(()),
+        }
     }
 
     /// Whether a word begins here.
@@ -384,12 +403,16 @@ impl<'a> Parser<'a> {
             if !self.at_word() {
                 return self.unexpected("an array element or )");
             }
-            elements.push(self.element()?);
+            let indexed = self.dialect.element_indexes
+                && (!self.dialect.indexes_come_first
+                    || elements.iter().all(|one: &Element| one.index.is_some()));
+            elements.push(self.element(indexed)?);
         }
     }
 
-    fn element(&mut self) -> Parsed<Element> {
-        if self.peek() == Some(b'[')
+    fn element(&mut self, indexed: bool) -> Parsed<Element> {
+        if indexed
+            && self.peek() == Some(b'[')
             && let Some(end) = self.brackets_end(self.pos)
             && matches!(self.text.get(end..), Some([b'=', ..] | [b'+', b'=', ..]))
         {

@@ -207,7 +207,9 @@ impl<'a> Parser<'a> {
     fn case_clause(&mut self, start: usize) -> Parsed<CommandKind> {
         let word = self.expect_word("the word to compare")?;
         self.skip_newlines()?;
-        if !self.eat_reserved(b"in") {
+        let braces = self.dialect.case_in_braces && self.eat_reserved(b"{");
+        let closer: &'static str = if braces { "}" } else { "esac" };
+        if !braces && !self.eat_reserved(b"in") {
             return match self.at_end() {
                 true => Err(self.unclosed(start, 4, "case", "in ... esac")),
                 false => self.unexpected("in"),
@@ -216,17 +218,17 @@ impl<'a> Parser<'a> {
         let mut branches = Vec::new();
         loop {
             self.skip_newlines()?;
-            if self.eat_reserved(b"esac") {
+            if self.eat_reserved(closer.as_bytes()) {
                 return Ok(CommandKind::Case { word, branches });
             }
             if self.at_end() {
-                return Err(self.unclosed(start, 4, "case", "esac"));
+                return Err(self.unclosed(start, 4, "case", closer));
             }
-            branches.push(self.case_branch()?);
+            branches.push(self.case_branch(closer)?);
         }
     }
 
-    fn case_branch(&mut self) -> Parsed<CaseBranch> {
+    fn case_branch(&mut self, closer: &'static str) -> Parsed<CaseBranch> {
         self.eat(b"(");
         let mut patterns = Vec::new();
         loop {
@@ -249,7 +251,7 @@ impl<'a> Parser<'a> {
             CaseEnd::Leave
         } else if self.dialect.case_fall && self.eat(b";&") {
             CaseEnd::Fall
-        } else if self.at_reserved(b"esac") {
+        } else if self.at_reserved(closer.as_bytes()) {
             CaseEnd::Leave
         } else {
             return self.unexpected(";; or esac");
@@ -286,7 +288,7 @@ impl<'a> Parser<'a> {
             return Err(SyntaxError::new(SyntaxErrorKind::BadFunctionName, word.span));
         };
         self.skip_blanks();
-        if self.eat(b"(") {
+        if self.dialect.keyword_takes_parentheses && self.eat(b"(") {
             self.skip_blanks();
             if !self.eat(b")") {
                 return self.unexpected(") of a function definition");

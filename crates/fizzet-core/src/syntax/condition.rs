@@ -86,6 +86,7 @@ impl<'a> Parser<'a> {
     fn binary_operator(&mut self) -> Option<&'static [u8]> {
         for &operator in BINARY {
             let there = match operator {
+                b"=~" if !self.dialect.regular_expressions => false,
                 b"<" | b">" => self.peek() == Some(operator[0]),
                 _ => self.at_reserved(operator),
             };

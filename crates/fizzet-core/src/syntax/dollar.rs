@@ -4,7 +4,7 @@ use std::rc::Rc;
 
 use crate::syntax::ansi_c;
 use crate::syntax::ast::{CommandSubstitution, Operation, Parameter, ParameterName, Part};
-use crate::syntax::ast::{List, ProcessSubstitution};
+use crate::syntax::ast::{List, ProcessSubstitution, SubstitutionPlace};
 use crate::syntax::cursor::{Parsed, Parser, Segment, is_name_byte, is_name_start};
 use crate::syntax::words::Within;
 
@@ -145,7 +145,8 @@ impl<'a> Parser<'a> {
         self.pos = open + 1;
         let list = self.list_in_parentheses(start, 2, "$(")?;
         let span = self.span(start, self.pos);
-        Ok(Part::Command(Box::new(CommandSubstitution { list: Rc::new(list), span })))
+        let place = SubstitutionPlace::Subshell;
+        Ok(Part::Command(Box::new(CommandSubstitution { list: Rc::new(list), place, span })))
     }
 
     /// The commands up to the `)` that closes the opener at `start`.
@@ -217,7 +218,8 @@ impl<'a> Parser<'a> {
         let list = self.parse_backquoted(text, segments)?;
         self.pos = at + 1;
         let span = self.span(start, self.pos);
-        Ok(Part::Command(Box::new(CommandSubstitution { list: Rc::new(list), span })))
+        let place = SubstitutionPlace::Subshell;
+        Ok(Part::Command(Box::new(CommandSubstitution { list: Rc::new(list), place, span })))
     }
 
     fn segment_at(&self, at: usize, in_text: usize) -> Segment {

@@ -1,7 +1,11 @@
 //! `${...}`.
 
+use std::rc::Rc;
+
+use crate::dialect::Indirection;
 use crate::syntax::ast::{
-    CaseChange, Instead, Operation, Parameter, ParameterName, Part, Replace, Subscript, Word,
+    CaseChange, CommandSubstitution, Instead, Operation, Parameter, ParameterName, Part, Replace,
+    Subscript, SubstitutionPlace, Word,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_name_start};
 use crate::syntax::words::Within;
@@ -11,6 +15,9 @@ impl<'a> Parser<'a> {
     pub(super) fn braced_parameter(&mut self, start: usize, within: Within) -> Parsed<Part> {
         let brace = self.pos;
         self.pos += 1;
+        if let Some(place) = self.command_braces() {
+            return self.commands_in_braces(start, place);
+        }
         let quoted = matches!(within, Within::Double | Within::Document | Within::BraceQuoted);
         let read = self.inside_braces(quoted)?;
         if let Some((name, index, operation)) = read
@@ -26,6 +33,27 @@ impl<'a> Parser<'a> {
             })));
         }
         self.bad_expansion(start, brace, quoted)
+    }
+
+    /// Whether what follows `${` are commands.
+    fn command_braces(&self) -> Option<SubstitutionPlace> {
+        let known = self.dialect.command_braces;
+        match self.raw()? {
+            b'|' if known.contains('|') => Some(SubstitutionPlace::Reply),
+            b' ' | b'\t' | b'\n' if known.contains(' ') => Some(SubstitutionPlace::Here),
+            _ => None,
+        }
+    }
+
+    /// `${ list;}` and `${|list;}`, behind the brace.
+    fn commands_in_braces(&mut self, start: usize, place: SubstitutionPlace) -> Parsed<Part> {
+        self.pos += 1;
+        let list = Rc::new(self.compound_list()?);
+        if !self.eat_reserved(b"}") && !self.eat(b"}") {
+            return Err(self.unclosed(start, 2, "${", "}"));
+        }
+        let span = self.span(start, self.pos);
+        Ok(Part::Command(Box::new(CommandSubstitution { list, place, span })))
     }
 
     /// The shells find a bad expansion only when they come to expand it, so it is read as far as
@@ -63,7 +91,7 @@ impl<'a> Parser<'a> {
             self.pos += 2;
             return Ok(Some((ParameterName::Special(b'#'), None, Operation::Bad)));
         }
-        if self.dialect.indirection
+        if self.dialect.indirection != Indirection::None
             && self.peek() == Some(b'!')
             && self.peek_ahead(1).is_some_and(|next| {
                 is_name_start(next) || next.is_ascii_digit() || matches!(next, b'@' | b'*' | b'#')
@@ -138,7 +166,8 @@ impl<'a> Parser<'a> {
         let Some(name) = self.parameter_name() else { return Ok(None) };
         let is_variable = matches!(name, ParameterName::Variable(_));
         for (sign, separate) in [(b'*', false), (b'@', true)] {
-            if is_variable && self.peek() == Some(sign) && self.peek_ahead(1) == Some(b'}') {
+            let lists = self.dialect.name_listing && is_variable;
+            if lists && self.peek() == Some(sign) && self.peek_ahead(1) == Some(b'}') {
                 self.pos += 1;
                 return Ok(Some((name, None, Operation::Names { separate })));
             }
@@ -148,6 +177,10 @@ impl<'a> Parser<'a> {
             return Ok(Some((name, index, Operation::Keys)));
         }
         let Some(then) = self.operation(quoted)? else { return Ok(None) };
+        if self.dialect.indirection == Indirection::Name {
+            let listed = self.dialect.name_listing || matches!(then, Operation::Value);
+            return Ok(listed.then_some((name, index, Operation::Name)));
+        }
         Ok(Some((name, index, Operation::Indirect(Box::new(then)))))
     }
 
@@ -170,6 +203,11 @@ impl<'a> Parser<'a> {
             b'^' | b',' | b'~' if self.dialect.case_change => self.case_change(byte)?,
             b'@' if self.dialect.transformations => {
                 let Some(letter) = self.peek_ahead(1) else { return Ok(None) };
+                if !self.dialect.transformation_letters.as_bytes().contains(&letter)
+                    && !self.dialect.transformation_letters.contains('U')
+                {
+                    return Ok(None);
+                }
                 self.pos += 2;
                 Operation::Transform(letter)
             }
@@ -245,7 +283,7 @@ impl<'a> Parser<'a> {
     fn replaced_pattern(&mut self, all: bool) -> Parsed<Word> {
         let start = self.pos;
         let mut parts = Vec::new();
-        if all && self.raw() == Some(b'/') {
+        if all && self.dialect.slash_begins_pattern && self.raw() == Some(b'/') {
             self.pos += 1;
             parts.push(Part::Literal { bytes: [b'/'].into(), span: self.span(start, self.pos) });
         }

@@ -2,11 +2,12 @@
 
 use std::rc::Rc;
 
+use crate::dialect::FunctionZero;
 use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::state::{Options, Variable};
+use crate::state::{Function, Options, Variable};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{
     Arithmetic, CaseBranch, CaseEnd, Command, CommandKind as Node, List, Word,
@@ -54,8 +55,9 @@ impl Walker {
                 self.arithmetic_for(start, condition, step, body, command.span)
             }
             Node::Case { word, branches } => self.case_clause(word, branches),
-            Node::Function { name, body, .. } => {
-                self.state.functions.insert(name.clone(), body.clone());
+            Node::Function { name, body, keyword } => {
+                let function = Function { body: body.clone(), keyword: *keyword };
+                self.state.functions.insert(name.clone(), function);
                 self.state.status = 0;
                 Ok(())
             }
@@ -321,7 +323,7 @@ impl Walker {
     /// The pattern that a word of a `case` or a `[[ ]]` is; `grouped` where groups are always known.
     pub(super) fn pattern(&mut self, word: &Word, grouped: bool) -> Result<Pattern, Stop> {
         let text = expand::pattern_text(self, word)?;
-        let rules = self.state.pattern_rules(self.state.options.no_case_match);
+        let rules = self.state.text_pattern_rules();
         let rules = PatternRules { groups: rules.groups || grouped, ..rules };
         Ok(Pattern::from_text(&text, rules))
     }
@@ -329,7 +331,7 @@ impl Walker {
     /// Calls a function with the arguments of the latest command.
     pub(super) fn call(
         &mut self,
-        body: &Rc<Command>,
+        function: &Function,
         argv: &[Text],
         span: Span,
     ) -> Result<(), Stop> {
@@ -343,10 +345,19 @@ impl Walker {
         let parameters =
             argv[1..].iter().map(|text| text.passed_through(&hop, Standing::Quoted)).collect();
         self.state.positional.set(parameters);
-        self.scopes.push(Scope { has_variables: true, ..Scope::default() });
+        let has_variables = function.keyword || !self.state.dialect.plain_functions_share;
+        self.scopes.push(Scope { has_variables, ..Scope::default() });
+        let names_zero = match self.state.dialect.function_zero {
+            FunctionZero::Never => false,
+            FunctionZero::Keyword => function.keyword,
+            FunctionZero::Always => true,
+        };
+        if names_zero && let Some(name) = argv.first() {
+            self.state.positional.zero = name.passed_through(&hop, Standing::Quoted);
+        }
         let loops = std::mem::take(&mut self.loops);
         self.depth += 1;
-        let outcome = self.command(body);
+        let outcome = self.command(&function.body);
         self.depth -= 1;
         if let Some(scope) = self.scopes.pop() {
             self.restore(scope.hidden);
@@ -354,9 +365,7 @@ impl Walker {
                 scope.options.unwrap_or_else(|| std::mem::take(&mut self.state.options));
         }
         self.loops = loops;
-        let zero = std::mem::take(&mut self.state.positional.zero);
         self.state.positional = outer;
-        self.state.positional.zero = zero;
         match outcome {
             Err(Stop::Return(status)) => {
                 self.state.status = status;

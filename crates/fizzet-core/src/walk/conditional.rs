@@ -63,7 +63,10 @@ impl Walker {
         }
         let state = &self.state;
         let folds = state.options.no_case_match;
-        let quoting = expression.quoting();
+        let quoting = match state.dialect.regular_quotes {
+            true => expression.quoting(),
+            false => vec![false; expression.len()],
+        };
         let regular = Regular::new(expression.bytes(), &quoting, state.utf8(), folds);
         let Some(regular) = regular else {
             return Err(Stop::error("this is no regular expression", span, 2, Reach::Command));

@@ -16,7 +16,7 @@ use crate::source::{SourceId, Span};
 use crate::state::State;
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::Parser;
-use crate::syntax::ast::{Assignment, List};
+use crate::syntax::ast::{Assignment, CommandSubstitution, List, SubstitutionPlace};
 use crate::text::{Standing, Text};
 use crate::trace::{CommandTrace, Ending, Missing, Trace, WordTrace};
 
@@ -193,6 +193,15 @@ impl Walker {
         Ok(())
     }
 
+    /// Carries commands out for what they leave in REPLY, which is a variable of their own.
+    fn reply_of(&mut self, list: &List) -> (Text, Result<(), Stop>) {
+        let outer = self.state.variables.remove(b"REPLY");
+        let outcome = self.list(list);
+        let reply = self.state.variables.scalar(b"REPLY").cloned().unwrap_or_default();
+        self.state.variables.restore(b"REPLY", outer);
+        (reply, outcome)
+    }
+
     fn into_trace(self, outcome: Result<(), Stop>) -> Trace {
         let ending = match outcome {
             Err(Stop::Shell(error)) if self.missing.is_empty() => Ending::ShellStops(error),
@@ -237,7 +246,8 @@ impl Context for Walker {
         self.word.as_mut()
     }
 
-    fn command_output(&mut self, list: &Rc<List>, span: Span) -> Result<Text, Stop> {
+    fn command_output(&mut self, command: &CommandSubstitution) -> Result<Text, Stop> {
+        let (list, span) = (&command.list, command.span);
         let limit = self.state.limits.depth;
         if self.depth >= limit {
             let (what, limit) = ("substitutions inside each other", u64::from(limit));
@@ -247,15 +257,29 @@ impl Context for Walker {
         let before = self.state.status;
         // The word that holds the substitution goes on being recorded behind it.
         let word = self.word.take();
-        let (output, outcome) = self.captured(|walker| walker.subshell(|walker| walker.list(list)));
+        let (output, outcome) = match command.place {
+            SubstitutionPlace::Subshell => {
+                self.captured(|walker| walker.subshell(|walker| walker.list(list)))
+            }
+            SubstitutionPlace::Here => self.captured(|walker| walker.list(list)),
+            SubstitutionPlace::Reply => self.reply_of(list),
+        };
         self.word = word;
         self.depth -= 1;
-        outcome?;
+        match outcome {
+            Err(Stop::Return(status)) if command.place != SubstitutionPlace::Subshell => {
+                self.state.status = status;
+            }
+            outcome => outcome?,
+        }
         self.substituted = Some(self.state.status);
         if !self.state.dialect.substitution_sets_status {
             self.state.status = before;
         }
-        Ok(trimmed(&output))
+        match command.place {
+            SubstitutionPlace::Reply => Ok(output),
+            _ => Ok(trimmed(&output)),
+        }
     }
 
     fn missing(&mut self, what: &str, span: Span) {

@@ -200,7 +200,8 @@ impl Walker {
         let redirections = self.redirections(redirects)?;
         let kind = self.kind(&argv);
         let keeps = matches!(kind, CommandKind::Nothing)
-            || (kind == CommandKind::Special && self.state.dialect.special_keeps_assignments);
+            || (kind == CommandKind::Special && self.state.dialect.special_keeps_assignments)
+            || (kind == CommandKind::Function && self.shares_variables(&argv));
         let (assignments, saved) = self.assignments(&command.assignments, !keeps)?;
         self.recorded += argv.iter().map(|text| 1 + text.len() / 64).sum::<usize>() + 1;
         let limit = self.state.limits.recorded;
@@ -217,6 +218,13 @@ impl Walker {
         outcome
     }
 
+    /// Whether the function of this command shares its variables with the shell.
+    fn shares_variables(&self, argv: &[Text]) -> bool {
+        let function = argv.first().and_then(|name| self.state.functions.get(name.bytes()));
+        self.state.dialect.plain_functions_share
+            && function.is_some_and(|function| !function.keyword)
+    }
+
     /// Carries out a command and sets its status.
     fn carry_out(&mut self, argv: &[Text], kind: CommandKind, span: Span) -> Result<(), Stop> {
         let before = self.state.status;
@@ -224,10 +232,10 @@ impl Walker {
             CommandKind::Nothing => self.substituted.take().unwrap_or(0),
             CommandKind::External => self.program(argv, span),
             CommandKind::Function => {
-                let body = argv.first().and_then(|name| self.state.functions.get(name.bytes()));
-                let Some(body) = body.cloned() else { return Ok(()) };
+                let function = argv.first().and_then(|name| self.state.functions.get(name.bytes()));
+                let Some(function) = function.cloned() else { return Ok(()) };
                 self.state.status = before;
-                return self.call(&body, argv, span);
+                return self.call(&function, argv, span);
             }
             CommandKind::Builtin | CommandKind::Special => self.builtin(argv, span)?,
         };

@@ -152,7 +152,7 @@ impl Compiler<'_> {
         if self.rules.collating {
             for sign in [b'.', b'='] {
                 if let Some(name) = self.bracketed(at, sign)
-                    && let Some((code, length)) = next_character(name, self.rules.characters)
+                    && let Some((code, length)) = next_character(name, self.rules.wide_brackets)
                     && length == name.len()
                 {
                     return Some((code, at + length + 4));
@@ -163,7 +163,7 @@ impl Compiler<'_> {
             && self.active(at)? == Some(b'\\')
             && at + 1 < self.bytes.len();
         let at = at + usize::from(escaped);
-        let (code, length) = next_character(&self.bytes[at..], self.rules.characters)?;
+        let (code, length) = next_character(&self.bytes[at..], self.rules.wide_brackets)?;
         Some((code, at + length))
     }
 }

@@ -34,6 +34,8 @@ pub struct PatternRules {
     pub escapes_slash_behind_pattern: bool,
     /// Whether `[:word:]` is a class.
     pub word_class: bool,
+    /// Whether characters of several bytes count in brackets.
+    pub wide_brackets: bool,
 }
 
 impl PatternRules {
@@ -47,6 +49,7 @@ impl PatternRules {
             backslash_escapes: dialect.value_backslash_escapes,
             escapes_slash_behind_pattern: dialect.escapes_slash_behind_pattern,
             word_class: dialect.word_class,
+            wide_brackets: utf8 && dialect.wide_brackets,
             groups: dialect.extended_patterns,
             folds_case: false,
         }
@@ -161,6 +164,7 @@ mod tests {
         backslash_escapes: true,
         escapes_slash_behind_pattern: true,
         word_class: true,
+        wide_brackets: true,
         groups: true,
         folds_case: false,
     };

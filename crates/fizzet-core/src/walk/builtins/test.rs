@@ -143,6 +143,14 @@ impl Reader<'_> {
         }
     }
 
+    fn number(&mut self, text: &[u8]) -> Option<i64> {
+        if !self.walker.state.dialect.test_numbers_are_expressions {
+            return number(text);
+        }
+        let span = self.call.span;
+        crate::expand::arithmetic::text_value(&mut self.walker.state, text, span).ok()
+    }
+
     fn unary(&mut self, operator: &[u8], operand: &[u8]) -> Holds {
         match operator {
             [b'-', letter]
@@ -172,7 +180,7 @@ impl Reader<'_> {
             b"<" => Some(left < right),
             b">" => Some(left > right),
             b"-nt" | b"-ot" | b"-ef" => Some(self.walker.file_comparison(operator, left, right)),
-            _ => match (number(left), number(right)) {
+            _ => match (self.number(left), self.number(right)) {
                 (Some(left), Some(right)) => Some(compare(operator, left, right)),
                 _ => None,
             },

@@ -169,7 +169,9 @@ impl Walker {
     /// `-a` and `-A`
     fn shape(&mut self, name: &[u8], given: &Given<'_>) {
         let value = match () {
-            () if given.has(b'A') => Value::Associative(Vec::new()),
+            () if given.has(b'A') && self.state.dialect.associative_arrays => {
+                Value::Associative(Vec::new())
+            }
             () if given.has(b'a') => Value::Indexed(BTreeMap::new()),
             () => {
                 self.state.variables.entry(name);
