@@ -23,6 +23,8 @@ pub enum Standing {
     Strict,
     /// As `Splittable`: a list whose values were joined before they are split.
     Joined,
+    /// The result of an expansion that is split at IFS but forms no patterns.
+    Inert,
     /// Quoted: stands for itself in every later stage.
     Quoted,
 }
@@ -30,7 +32,7 @@ pub enum Standing {
 impl Standing {
     /// Whether field splitting looks at it.
     pub fn is_split(self) -> bool {
-        matches!(self, Standing::Splittable | Standing::Strict | Standing::Joined)
+        matches!(self, Standing::Splittable | Standing::Strict | Standing::Joined | Standing::Inert)
     }
 }
 
@@ -48,9 +50,9 @@ pub struct Run {
 }
 
 impl Run {
-    /// Whether the run is quoted.
+    /// Whether the run forms no patterns.
     pub fn is_quoted(&self) -> bool {
-        self.standing == Standing::Quoted
+        matches!(self.standing, Standing::Quoted | Standing::Inert)
     }
 
     fn continues(&self, standing: Standing, origin: &Origin) -> bool {

@@ -3,7 +3,7 @@
 //! The columns are posix, bash, dash, busybox, ksh93, mksh, zsh. A row's doc comment is the sentence
 //! that people are shown; the string behind it is the evidence.
 
-use crate::dialect::{DollarEscapes, Shell, escapes};
+use crate::dialect::{DollarEscapes, Nul, Shell, escapes};
 use crate::stop::Reach;
 
 /// One rule in which shells differ.
@@ -157,6 +157,19 @@ pub enum Requoting {
     Always,
     /// Only around what the shell would read otherwise.
     IfNeeded,
+}
+
+/// Which ranges such as `{1..3}` there are.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum BraceRanges {
+    /// None.
+    None,
+    /// Of numbers and letters; a bound with a leading zero pads all numbers.
+    Padded,
+    /// Of numbers as C reads them and of letters of one case.
+    Plain,
+    /// As padded, of any characters; a negative step turns the words round.
+    Turned,
 }
 
 macro_rules! dialect_table {
@@ -366,8 +379,8 @@ dialect_table! {
     tilde_word_is_quoted: bool = [N, Y, N, N, N, N, N], "observed: echo ~:$HOME";
     /// When `a{b,c}` makes two words.
     braces: Braces = [Braces::None, Braces::Written, Braces::None, Braces::None, Braces::Fields, Braces::Fields, Braces::Fields], "observed in all six: x={a,b}; echo {a,b} $x";
-    /// There are ranges such as `{1..3}`.
-    brace_ranges: bool = [N, Y, N, N, Y, N, Y], "observed in all six: echo {1..3}";
+    /// Which ranges such as `{1..3}` there are.
+    brace_ranges: BraceRanges = [BraceRanges::None, BraceRanges::Padded, BraceRanges::None, BraceRanges::None, BraceRanges::Plain, BraceRanges::None, BraceRanges::Turned], "observed in all six: echo {01..3} {1..9..-3} {1..a}";
     /// Behind an unquoted opening brace an expansion in the same word is not split.
     brace_stops_splitting: bool = [N, N, N, N, Y, N, N], "observed in all six: x='a b'; echo {$x,c}";
     /// In an unquoted `${x-...}` braces nest.
@@ -375,7 +388,7 @@ dialect_table! {
     /// A backslash before a slash is dropped even behind a component that is a pattern.
     escapes_slash_behind_pattern: bool = [Y, N, Y, Y, N, N, N], "observed: x='s*\\/k*'; echo $x";
     /// A colon ends a tilde-prefix outside assignments too.
-    colon_ends_tilde: bool = [N, Y, N, N, Y, N, Y], "observed in all six: echo ~:a";
+    colon_ends_tilde: bool = [N, Y, N, N, Y, N, N], "observed in all six: echo ~:a";
     /// A backslash in an unquoted value escapes the next character of a pattern.
     value_backslash_escapes: bool = [Y, Y, Y, Y, N, N, N], "observed: y='\\[q*'; echo $y beside a file [q]";
     /// `[.a.]` and `[=a=]` are known in bracket expressions.
@@ -517,7 +530,7 @@ dialect_table! {
     /// `~+` and `~-` stand for the folders that `cd` left and entered.
     tilde_folders: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: echo ~+";
     /// `~` with HOME unset asks the user database.
-    tilde_asks_users: bool = [N, Y, N, N, Y, N, Y], "observed: unset HOME; echo ~";
+    tilde_asks_users: bool = [N, Y, N, N, Y, N, N], "observed: unset HOME; echo ~";
     /// `~` with an empty HOME is an empty argument rather than none.
     empty_home_is_a_field: bool = [Y, Y, N, N, N, N, Y], "observed: HOME=; printf '[%s]' ~";
     /// The status a shell ends with after a bad substitution.
@@ -525,7 +538,7 @@ dialect_table! {
     /// The status a shell ends with after `${x?}` or an unset parameter under `set -u`.
     unset_status: u8 = [2, 127, 2, 2, 1, 1, 1], "observed in all six: SHELL -c ': ${x?}'; echo $?";
     /// The letters that `$-` can have when the shell was started with `-c`, in its order.
-    dash_flags: &'static str = ["efu", "efhuBc", "ufe", "ucfe", "cefhuB", "efuhUc", "569Xeu"], "observed in all six: echo $-; set -feu; echo $-";
+    dash_flags: &'static str = ["efu", "efhuBc", "ufe", "ucfe", "cefhuB", "efuhUc", "569XFefu"], "observed in all six: echo $-; set -feu; echo $-";
     /// How `$'...'` decodes its escapes.
     dollar_escapes: &'static DollarEscapes = [&escapes::BASH, &escapes::BASH, &escapes::BASH, &escapes::BUSYBOX, &escapes::KSH93, &escapes::MKSH, &escapes::ZSH], "observed with each letter";
     /// What becomes of a constant that is too large.
@@ -537,7 +550,7 @@ dialect_table! {
     /// Arithmetic has constants such as `0b101`.
     arithmetic_binary: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((0b101))";
     /// What quotes in an arithmetic expression do.
-    arithmetic_quotes: Quotes = [Quotes::Vanish, Quotes::Vanish, Quotes::Stay, Quotes::Stay, Quotes::Separate, Quotes::Stay, Quotes::Stay], "observed in all six: echo $((1\"0\"))";
+    arithmetic_quotes: Quotes = [Quotes::Vanish, Quotes::Vanish, Quotes::Stay, Quotes::Stay, Quotes::Separate, Quotes::Stay, Quotes::Separate], "observed in all six: echo $((1\"0\"))";
     /// `1#c` is the code of a character.
     base_one_is_a_character: bool = [N, N, N, N, N, Y, N], "observed in all six: echo $((1#0))";
     /// `2#` and `#` are 0.
@@ -567,7 +580,7 @@ dialect_table! {
     /// `printf` takes the length modifiers of C.
     printf_lengths: bool = [N, Y, N, Y, Y, N, Y], "observed in all six: printf %ld 1";
     /// `printf` takes the digits before what is no digit.
-    printf_partial_numbers: bool = [Y, Y, Y, N, Y, Y, Y], "observed in all six: printf %d 1x";
+    printf_partial_numbers: bool = [Y, Y, Y, N, Y, Y, N], "observed in all six: printf %d 1x";
     /// The letters of `test` with one operand.
     test_letters: &'static str = ["bcdefghLnprSstuwxz", "abcdefgGhkLnNoOprRsStuvwxz", "bcdefghkLnOGprSstuwxz", "bcdefghkLnOGprSstuwxz", "abcdefgGhkLnNoOpRrsStuvwxz", "abcdefgGhkLnoOpRrsStuvwxz", "abcdefgGhkLnNoOprsStuvwxz"], "observed in all six with each letter";
     /// `test` knows `==`.
@@ -577,9 +590,9 @@ dialect_table! {
     /// `getopts` makes OPTARG empty for an option without a value; otherwise it is unset.
     getopts_empties_value: bool = [N, N, Y, Y, N, N, N], "observed in all six: getopts a o -a; echo ${OPTARG-unset}";
     /// `! ! command` is allowed.
-    repeated_negation: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: ! ! true; echo $?";
+    repeated_negation: bool = [N, Y, N, N, Y, Y, N], "observed in all six: ! ! true; echo $?";
     /// `[:word:]` is a class of characters.
-    word_class: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: case _ in [[:word:]]) echo yes; esac";
+    word_class: bool = [N, Y, N, N, Y, Y, N], "observed in all six: case _ in [[:word:]]) echo yes; esac";
     /// What `>&file` ends; nothing where it redirects both outputs.
     duplicate_to_file_ends: Option<Reach> = [Some(Reach::Shell), None, Some(Reach::Shell), None, Some(Reach::Command), Some(Reach::Command), None], "observed in all six: echo a >& /dev/null; echo after";
     /// The middle of `a?b:c` may be an assignment.
@@ -644,4 +657,52 @@ dialect_table! {
     requoting: Requoting = [Requoting::Always, Requoting::Always, Requoting::Always, Requoting::Always, Requoting::IfNeeded, Requoting::IfNeeded, Requoting::IfNeeded], "observed in all six: x=a; echo ${x@Q}";
     /// The letters of `${x@letter}`.
     transformation_letters: &'static str = ["", "QUuLEaAKkP", "", "", "", "Q#", ""], "observed in all six with each letter";
+    /// Unquoted parameter expansions are split at IFS and form patterns.
+    splits_parameters: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: x='a *'; echo $x";
+    /// What a brace expansion sees in fields: what the author wrote, or values too.
+    braces_in_values: bool = [N, N, N, N, Y, Y, N], "observed in all six: x={a,b}; echo $x";
+    /// `$x[1]` is an element without braces, and `$#x` a length.
+    unbraced_operations: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); echo $a[1] $#a";
+    /// `$a` of an array is all its elements.
+    array_is_list: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); echo $a";
+    /// All of a text that is not a file is read before its first command is carried out.
+    reads_whole_text: bool = [N, N, N, N, N, N, Y], "observed in all six with -c: alias l=label, newline, l a";
+    /// The letter of `set` that switches pathname expansion off.
+    glob_letter: u8 = [b'f', b'f', b'f', b'f', b'f', b'f', b'F'], "observed in all six: set -f; echo *";
+    /// `set -` takes the positional parameters away.
+    set_dash_clears: bool = [N, N, N, N, N, N, Y], "observed in all six: set -; echo $#";
+    /// A lone dash ends the options of `echo`.
+    echo_takes_dash: bool = [N, N, N, N, N, N, Y], "observed in all six: echo - a";
+    /// `getopts` leaves OPTIND at a word until it comes back for the next one, and does not touch the variable at the end.
+    getopts_is_late: bool = [N, N, N, N, N, N, Y], "observed in all six: getopts a o -a; echo $OPTIND";
+    /// `set -A name --` keeps the dashes.
+    set_array_keeps_dashes: bool = [N, N, N, N, N, N, Y], "observed in all six: set -A x -- a; echo ${x[1]}";
+    /// A closing brace ends a command wherever it stands, and an opening one needs no blank.
+    braces_are_tokens: bool = [N, N, N, N, N, N, Y], "observed in all six: {echo a}";
+    /// A tilde with a user who does not exist, and `=name` of a program that does not, are errors.
+    unknown_user_is_error: bool = [N, N, N, N, N, N, Y], "observed in all six: echo ~nosuch; echo =nosuch";
+    /// Wrong digits or a misplaced range keep a loop with short forms: `for x (a b) command`.
+    short_loops: bool = [N, N, N, N, N, N, Y], "observed in all six: for x in a b; echo $x";
+    /// An opening brace that nothing closes keeps a whole field as it is.
+    open_brace_spoils: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo {{a,b}";
+    /// A tilde is expanded in the finished field, whatever made it.
+    tilde_in_fields: bool = [N, N, N, N, N, N, Y], "observed in all six: echo ''~ {~,a} =nosuch";
+    /// Parentheses are groups of a pattern without a sign before them.
+    bare_groups: bool = [N, N, N, N, N, N, Y], "observed in all six: echo (l|L)id";
+    /// `**/` matches any number of folders without being switched on.
+    double_star: bool = [N, N, N, N, N, N, Y], "observed in all six: echo **/*.txt";
+    /// A bracket in a pattern that nothing closes is an error.
+    open_bracket_is_error: bool = [N, N, N, N, N, N, Y], "observed in all six: echo [a-";
+    /// What quoted `$*` gives to an operation: its parameters, or what they joined make.
+    star_joins_first: bool = [N, N, N, N, N, N, Y], "observed in all six: echo \"${*%y}\"";
+    /// A declaration without a value makes the variable empty.
+    declaration_makes_empty: bool = [N, N, N, N, N, N, Y], "observed in all six: declare y; echo ${y-unset}";
+    /// `read` keeps a separator at the end of the last field.
+    read_keeps_last_separator: bool = [N, N, N, N, N, N, Y], "observed in all six: IFS=:; read x <<< a:";
+    /// The numbers of `printf` are arithmetic expressions.
+    printf_evaluates: bool = [N, N, N, N, Y, N, Y], "observed in all six: printf %d abc; echo $?";
+    /// What a NUL in the output of a command substitution does.
+    substitution_nul: Nul = [Nul::Vanishes, Nul::Vanishes, Nul::Vanishes, Nul::Vanishes, Nul::EndsText, Nul::Vanishes, Nul::Stays], "observed in all six: echo $(printf 'a\\0b')";
+    /// `typeset -i16` shows digits as capitals.
+    capital_digits: bool = [N, N, N, N, N, N, Y], "observed in all six: typeset -i16 n=255; echo $n";
 }

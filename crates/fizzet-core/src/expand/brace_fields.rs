@@ -1,28 +1,31 @@
 //! Brace expansion where it comes after all other expansions, on the fields that they made: ksh93 and
 //! mksh. An opener that nothing closes keeps the whole field as it is (observed in both).
 
+use crate::dialect::{BraceRanges, Dialect};
 use crate::source::Span;
 use crate::stop::Stop;
-use crate::text::Text;
+use crate::text::{Standing, Text};
 
 /// How the braces of a field are expanded.
 #[derive(Clone, Copy)]
-pub(super) struct Braces {
-    /// Whether there are ranges such as `{1..3}`.
-    pub(super) ranges: bool,
+pub(super) struct Braces<'d> {
+    /// The rules of the shell.
+    pub(super) dialect: &'d Dialect,
+    /// Whether `{abc}` makes a field of each letter.
+    pub(super) letters: bool,
     /// The most fields.
     pub(super) limit: usize,
     /// The word, for messages.
     pub(super) span: Span,
 }
 
-impl Braces {
+impl Braces<'_> {
     /// The fields that the braces of all fields make.
     ///
     /// # Errors
     /// More fields than the limit.
     pub(super) fn expand(self, fields: Vec<Text>) -> Result<Vec<Text>, Stop> {
-        if !fields.iter().any(has_opener) {
+        if !fields.iter().any(|field| self.has_opener(field)) {
             return Ok(fields);
         }
         let mut made = Vec::with_capacity(fields.len());
@@ -34,24 +37,32 @@ impl Braces {
 
     /// Expands the first pair of braces at or behind `from`; what comes of it is expanded again.
     fn field(self, field: Text, mut from: usize, made: &mut Vec<Text>) -> Result<(), Stop> {
-        let quoted = field.quoting();
+        let quoted = self.quoting(&field);
         loop {
-            let Some(pair) = Pair::find(field.bytes(), &quoted, from) else {
+            let Some(open) = next_opener(field.bytes(), &quoted, from) else {
                 made.push(field);
                 return self.check(made.len());
+            };
+            let Some(pair) = Pair::find(field.bytes(), &quoted, open) else {
+                from = if self.dialect.open_brace_spoils { field.len() } else { open + 1 };
+                continue;
             };
             if let Some(range) = self.range(&field, &quoted, &pair) {
                 return self.numbers(&field, &pair, range, made);
             }
             if pair.commas.is_empty() {
-                from = pair.close + 1;
+                if let Some(parts) = self.other_parts(&field, &pair) {
+                    return parts.into_iter().try_for_each(|part| {
+                        let one = pair.with(&field, &part);
+                        self.field(one, pair.open + part.len(), made)
+                    });
+                }
+                from = if self.dialect.open_brace_spoils { pair.close + 1 } else { pair.open + 1 };
                 continue;
             }
             let mut start = pair.open + 1;
             for &end in pair.commas.iter().chain([&pair.close]) {
-                let mut one = field.slice(0, pair.open);
-                one.push_text(&field.slice(start, end));
-                one.push_text(&field.slice(pair.close + 1, field.len()));
+                let one = pair.with(&field, &field.slice(start, end));
                 self.field(one, pair.open, made)?;
                 start = end + 1;
             }
@@ -67,14 +78,46 @@ impl Braces {
         Err(Stop::Limit { what: "words of a brace expansion", limit, span: self.span })
     }
 
+    /// For each byte, whether it cannot be a brace.
+    fn quoting(self, field: &Text) -> Vec<bool> {
+        let mut marks = Vec::with_capacity(field.len());
+        for (run, bytes) in field.runs() {
+            let counts = run.standing == Standing::Plain
+                || (self.dialect.braces_in_values && !run.is_quoted());
+            marks.resize(marks.len() + bytes.len(), !counts);
+        }
+        marks
+    }
+
+    fn has_opener(self, field: &Text) -> bool {
+        field.runs().any(|(run, bytes)| !run.is_quoted() && bytes.contains(&b'{'))
+    }
+
+    /// What a pair without commas makes, if anything: a field of each letter, or the inside alone
+    /// where it looks like a range and is none.
+    fn other_parts(self, field: &Text, pair: &Pair) -> Option<Vec<Text>> {
+        let inside = pair.open + 1..pair.close;
+        let bytes = &field.bytes()[inside.clone()];
+        if self.letters && !bytes.is_empty() && bytes.iter().all(u8::is_ascii_alphanumeric) {
+            return Some(inside.map(|at| field.slice(at, at + 1)).collect());
+        }
+        let bare = self.dialect.brace_ranges == BraceRanges::Turned && is_loose_range(bytes);
+        bare.then(|| vec![field.slice(inside.start, inside.end)])
+    }
+
     fn range(self, field: &Text, quoted: &[bool], pair: &Pair) -> Option<Range> {
         let inside = pair.open + 1..pair.close;
-        let dots = field.bytes()[inside.clone()].windows(2).any(|two| two == b"..");
-        if !self.ranges || !dots || !pair.commas.is_empty() {
+        let bytes = &field.bytes()[inside.clone()];
+        if !bytes.windows(2).any(|two| two == b"..") || !pair.commas.is_empty() {
             return None;
         }
         let plain = |at: usize| field.bytes()[at] != b'.' || !quoted[at];
-        Range::read(&field.bytes()[inside.clone()]).filter(|_| inside.clone().all(plain))
+        let range = match self.dialect.brace_ranges {
+            BraceRanges::None => None,
+            BraceRanges::Turned => Range::turned(bytes),
+            BraceRanges::Plain | BraceRanges::Padded => Range::read(bytes),
+        };
+        range.filter(|_| inside.clone().all(plain))
     }
 
     fn numbers(
@@ -87,30 +130,31 @@ impl Braces {
         let head = field.slice(0, pair.open);
         let tail = field.slice(pair.close + 1, field.len());
         let opener = field.slice(pair.open, pair.open + 1);
-        let mut value = range.first;
-        loop {
+        for value in range.values() {
             let mut one = head.clone();
             let text = range.shown(value);
             for (run, _) in opener.runs() {
-                one.push(&text, run.standing, &run.origin);
+                one.push(&text, Standing::Quoted, &run.origin);
             }
             let from = one.len();
             one.push_text(&tail);
             self.field(one, from, made)?;
-            value = value.saturating_add(range.step);
-            let goes_on = match range.step {
-                ..0 => value >= range.last,
-                _ => value <= range.last,
-            };
-            if !goes_on {
-                return Ok(());
-            }
         }
+        Ok(())
     }
 }
 
-fn has_opener(field: &Text) -> bool {
-    field.runs().any(|(run, bytes)| !run.is_quoted() && bytes.contains(&b'{'))
+/// The next opening brace that is not quoted.
+fn next_opener(bytes: &[u8], quoted: &[bool], from: usize) -> Option<usize> {
+    (from..bytes.len()).find(|&at| bytes[at] == b'{' && !quoted[at])
+}
+
+/// Whether a text has the shape of a range of numbers, some of which may be missing.
+fn is_loose_range(text: &[u8]) -> bool {
+    let Ok(text) = std::str::from_utf8(text) else { return false };
+    let digits =
+        |part: &str| part.strip_prefix('-').unwrap_or(part).bytes().all(|b| b.is_ascii_digit());
+    text.contains("..") && text.split("..").all(digits)
 }
 
 /// An opener, what closes it, and the commas between them that no inner pair holds.
@@ -121,11 +165,10 @@ struct Pair {
 }
 
 impl Pair {
-    fn find(bytes: &[u8], quoted: &[bool], from: usize) -> Option<Pair> {
-        let mut active = (from..bytes.len()).filter(|&at| !quoted[at]);
-        let open = active.find(|&at| bytes[at] == b'{')?;
+    /// What closes the opener at a place.
+    fn find(bytes: &[u8], quoted: &[bool], open: usize) -> Option<Pair> {
         let (mut level, mut commas) = (1u32, Vec::new());
-        for at in active {
+        for at in (open + 1..bytes.len()).filter(|&at| !quoted[at]) {
             match bytes[at] {
                 b'{' => level += 1,
                 b'}' => level -= 1,
@@ -138,6 +181,14 @@ impl Pair {
         }
         None
     }
+
+    /// The field with this in the place of the pair.
+    fn with(&self, field: &Text, part: &Text) -> Text {
+        let mut one = field.slice(0, self.open);
+        one.push_text(part);
+        one.push_text(&field.slice(self.close + 1, field.len()));
+        one
+    }
 }
 
 /// `first..last` or `first..last..step`: whole numbers as C reads them, or letters of one case.
@@ -146,6 +197,10 @@ struct Range {
     last: i64,
     step: i64,
     letters: bool,
+    /// The width that numbers are padded to.
+    width: usize,
+    /// Whether the values come in the other order.
+    backwards: bool,
 }
 
 impl Range {
@@ -166,13 +221,71 @@ impl Range {
             _ => (number(first).filter(|_| !first.is_empty())?, number(last)?, false),
         };
         let step = step.unwrap_or(if first > last { -1 } else { 1 });
-        (step != 0).then_some(Range { first, last, step, letters })
+        (step != 0).then_some(Range { first, last, step, letters, width: 0, backwards: false })
+    }
+
+    /// Of any characters, or of padded numbers with a step that may turn them round.
+    fn turned(text: &[u8]) -> Option<Range> {
+        let text = std::str::from_utf8(text).ok()?;
+        let mut parts = text.splitn(3, "..");
+        let (left, right, step) = (parts.next()?, parts.next()?, parts.next());
+        let digits = |part: &str| {
+            let digits = part.strip_prefix('-').unwrap_or(part);
+            !digits.is_empty() && digits.bytes().all(|byte| byte.is_ascii_digit())
+        };
+        if !digits(left) || !digits(right) {
+            let character = |text: &str| {
+                let mut characters = text.chars();
+                let first = characters.next()?;
+                characters.next().is_none().then_some(i64::from(u32::from(first)))
+            };
+            let (first, last) = (character(left)?, character(right)?);
+            let step = if first > last { -1 } else { 1 };
+            let has_step = text.matches("..").count() > 1;
+            let width = 0;
+            let range = Range { first, last, step, letters: true, width, backwards: false };
+            return (!has_step).then_some(range);
+        }
+        let step: i64 = match step {
+            Some(step) => step.parse().ok().filter(|step| *step != 0)?,
+            None => 1,
+        };
+        let (first, last): (i64, i64) = (left.parse().ok()?, right.parse().ok()?);
+        let padded = |part: &str| {
+            let digits = part.trim_start_matches('-');
+            digits.len() > 1 && digits.starts_with('0')
+        };
+        let width = if padded(left) || padded(right) { left.len().max(right.len()) } else { 0 };
+        let size = step.checked_abs()?;
+        let step_towards = if first > last { -size } else { size };
+        let backwards = step < 0;
+        Some(Range { first, last, step: step_towards, letters: false, width, backwards })
+    }
+
+    /// All values; the first one comes in any case.
+    fn values(&self) -> Vec<i64> {
+        let mut values = vec![self.first];
+        let mut value = self.first;
+        while let Some(next) = value.checked_add(self.step)
+            && (if self.step < 0 { next >= self.last } else { next <= self.last })
+            && values.len() <= 1_000_000
+        {
+            values.push(next);
+            value = next;
+        }
+        if self.backwards {
+            values.reverse();
+        }
+        values
     }
 
     fn shown(&self, value: i64) -> Vec<u8> {
-        match self.letters {
-            true => vec![value as u8],
-            false => value.to_string().into_bytes(),
+        match (self.letters, self.width) {
+            (true, _) => {
+                let character = u32::try_from(value).ok().and_then(char::from_u32);
+                character.map_or_else(Vec::new, |one| one.to_string().into_bytes())
+            }
+            (false, width) => format!("{value:0width$}").into_bytes(),
         }
     }
 }

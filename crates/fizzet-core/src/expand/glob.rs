@@ -1,6 +1,7 @@
 //! Pathname expansion (POSIX XCU 2.14.3).
 
 use crate::expand::pattern::{Pattern, PatternRules, has_active, has_pattern};
+use crate::expand::qualifiers::Qualifiers;
 use crate::host::{FileKind, Files};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
@@ -21,11 +22,19 @@ pub(super) struct Settings {
     squeezes: bool,
     /// Whether `**` matches any number of folders.
     double_star: bool,
+    /// Whether `**` matches folders only with a slash behind it.
+    needs_slash: bool,
     /// What is left out: the patterns of GLOBIGNORE.
     ignored: Vec<Pattern>,
 }
 
 impl Settings {
+    /// The same with what qualifiers ask for.
+    pub(super) fn with(mut self, qualifiers: &Qualifiers) -> Settings {
+        self.hidden |= qualifiers.hidden;
+        self
+    }
+
     /// As the options and variables of the shell say.
     pub(super) fn new(state: &State, rules: PatternRules) -> Settings {
         let (dialect, options) = (&state.dialect, &state.options);
@@ -37,7 +46,8 @@ impl Settings {
             hidden: options.dot_glob || !list.is_empty(),
             dots: dialect.dot_star_matches_dots,
             squeezes: dialect.squeezes_slashes,
-            double_star: options.glob_star,
+            double_star: options.glob_star || dialect.double_star,
+            needs_slash: dialect.double_star,
             ignored: match list {
                 [] => Vec::new(),
                 _ => list.split(|&byte| byte == b':').map(pattern).collect(),
@@ -63,16 +73,21 @@ pub(super) fn pathnames(
     field: &Text,
     word: Span,
     settings: &Settings,
+    qualifiers: Option<&Qualifiers>,
     files: &dyn Files,
 ) -> Option<Vec<Text>> {
-    if !has_pattern(field, settings.rules) {
+    if qualifiers.is_none() && !has_pattern(field, settings.rules) {
         return None;
     }
     let components = components(field, settings);
-    if components.iter().all(|component| component.pattern.literal().is_some()) {
+    let literal = components.iter().all(|component| component.pattern.literal().is_some());
+    if literal && qualifiers.is_none() {
         return None;
     }
     let mut found = Search { settings, files }.all(&components);
+    if let Some(qualifiers) = qualifiers {
+        found = qualifiers.chosen(found, files);
+    }
     if !settings.ignored.is_empty() {
         let last = |path: &[u8]| path.rsplit(|&b| b == b'/').next().is_some_and(is_dots);
         found.retain(|path| {
@@ -82,7 +97,9 @@ pub(super) fn pathnames(
     if found.is_empty() {
         return None;
     }
-    found.sort_unstable();
+    if qualifiers.is_none_or(|one| !one.reversed()) {
+        found.sort_unstable();
+    }
     let origin = match_origin(field, word, settings.rules);
     let text = |path: Vec<u8>| Text::from_bytes(path, Standing::Quoted, origin.clone());
     Some(found.into_iter().map(text).collect())
@@ -123,7 +140,10 @@ fn components(field: &Text, settings: &Settings) -> Vec<Component> {
             }
         }
         let pattern = Pattern::new(&bytes[part.clone()], &quoted[part.clone()], rules);
-        let any_depth = settings.double_star && pattern.is_double_star(&bytes[part]);
+        let slash_follows = bytes.get(part.end) == Some(&b'/');
+        let any_depth = settings.double_star
+            && (slash_follows || !settings.needs_slash)
+            && pattern.is_double_star(&bytes[part]);
         components.push(Component { slashes, pattern, any_depth });
         at = start + length;
     }

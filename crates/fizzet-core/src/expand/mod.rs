@@ -8,11 +8,14 @@
 pub mod arithmetic;
 mod brace;
 mod brace_fields;
+mod flagged;
+mod flags;
 mod glob;
 mod number;
 mod operate;
 pub(crate) mod parameter;
 pub mod pattern;
+mod qualifiers;
 pub(crate) mod regular;
 mod split;
 mod substitute;
@@ -26,6 +29,7 @@ pub use split::Ifs;
 
 use crate::dialect::Braces;
 use crate::expand::pattern::PatternRules;
+use crate::expand::qualifiers::Qualifiers;
 use crate::expand::substitute::{Piece, Place, Substitution};
 use crate::host::Host;
 use crate::lineage::{Origin, Rule};
@@ -111,8 +115,16 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
     let mut texts = split_all(cx, pieces, word)?;
     let state = cx.state();
     if state.dialect.braces == Braces::Fields && !state.options.no_braces {
-        let (ranges, limit) = (state.dialect.brace_ranges, state.limits.braces);
-        texts = brace_fields::Braces { ranges, limit, span: word.span }.expand(texts)?;
+        let dialect = state.dialect.clone();
+        let limit = state.limits.braces;
+        let letters = state.options.brace_letters;
+        let braces = brace_fields::Braces { dialect: &dialect, letters, limit, span: word.span };
+        texts = braces.expand(texts)?;
+    }
+    if cx.state().dialect.tilde_in_fields {
+        for text in &mut texts {
+            *text = tilde::in_field(cx, std::mem::take(text), word.span, false)?;
+        }
     }
     match_all(cx, texts, word)
 }
@@ -123,7 +135,11 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
 /// # Errors
 /// As for [`fields`].
 pub fn single(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, Stop> {
-    Ok(joined(Substitution::run(cx, word, Place { tilde, ..Place::SINGLE })?))
+    let text = joined(Substitution::run(cx, word, Place { tilde, ..Place::SINGLE })?);
+    match cx.state().dialect.tilde_in_fields && tilde != Tilde::Never {
+        true => tilde::in_field(cx, text, word.span, tilde == Tilde::AfterColons),
+        false => Ok(text),
+    }
 }
 
 /// The text of a here-document.
@@ -170,7 +186,10 @@ fn keeps_whole(parts: &[Part]) -> bool {
 }
 
 fn is_expansion(part: &Part) -> bool {
-    matches!(part, Part::Parameter(_) | Part::Command(_) | Part::Arithmetic { .. })
+    matches!(
+        part,
+        Part::Parameter(_) | Part::Flagged(_) | Part::Command(_) | Part::Arithmetic { .. }
+    )
 }
 
 fn names_all_parameters(part: &Part) -> bool {
@@ -221,9 +240,22 @@ fn split_all(cx: &mut dyn Context, pieces: Vec<Piece>, word: &Word) -> Result<Ve
     Ok(fields)
 }
 
+/// The fields that a value makes by itself.
+fn split_value(text: Text, ifs: &Ifs, state: &State) -> Vec<Text> {
+    let piece = Piece { text, after: substitute::Break::Field };
+    let rules = split::Rules {
+        across: false,
+        blank_joins_wide: state.dialect.blank_joins_wide_separator,
+        strict_blanks_merge: false,
+        leading_blank_joins: false,
+        leading_blank_stands_alone: false,
+    };
+    split::split(vec![piece], ifs, rules)
+}
+
 /// The fields of a line that `read` takes apart for `count` names; the last one is all that is left.
-pub(crate) fn split_line(line: Text, ifs: &Ifs, count: usize) -> Vec<Text> {
-    split::line(line, ifs, count)
+pub(crate) fn split_line(line: Text, ifs: &Ifs, count: usize, keeps_last: bool) -> Vec<Text> {
+    split::line(line, ifs, count, keeps_last)
 }
 
 /// IFS as it stands now.
@@ -243,7 +275,32 @@ fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Result<Vec<
     let host = cx.host();
     let mut fields = Vec::with_capacity(texts.len());
     for text in texts {
-        match glob::pathnames(&text, word.span, &settings, &*host) {
+        let taken = match dialect.bare_groups {
+            true => Qualifiers::take(&text),
+            false => Ok(None),
+        };
+        let (text, qualifiers) = match taken {
+            Ok(Some((text, qualifiers))) => (text, Some(qualifiers)),
+            Ok(None) => (text, None),
+            Err(letters) => {
+                let shown = String::from_utf8_lossy(&letters).into_owned();
+                let message = format!("`{shown}` are no qualifiers of a pathname pattern");
+                return Err(Stop::error(message, word.span, 1, dialect.unmatched_ends));
+            }
+        };
+        if dialect.open_bracket_is_error && pattern::has_open_bracket(&text, rules) {
+            let message = "a [ in this pattern is never closed";
+            return Err(Stop::error(message, word.span, 1, dialect.unmatched_ends));
+        }
+        let own;
+        let settings = match &qualifiers {
+            Some(qualifiers) => {
+                own = glob::Settings::new(cx.state(), rules).with(qualifiers);
+                &own
+            }
+            None => &settings,
+        };
+        match glob::pathnames(&text, word.span, settings, qualifiers.as_ref(), &*host) {
             Some(mut found) => {
                 if let Some(record) = cx.record() {
                     let active = active_span(&text, rules).unwrap_or(word.span);
@@ -251,13 +308,14 @@ fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Result<Vec<
                 }
                 fields.append(&mut found);
             }
-            None if !pattern::is_pattern(&text, rules) => fields.push(text),
-            None if options.fail_glob || !dialect.keeps_unmatched => {
+            None if qualifiers.as_ref().is_some_and(|one| one.null) => {}
+            None if qualifiers.is_none() && !pattern::is_pattern(&text, rules) => fields.push(text),
+            None if options.null_glob => {}
+            None if options.fail_glob || !(dialect.keeps_unmatched || options.keep_unmatched) => {
                 let shown = String::from_utf8_lossy(text.bytes()).into_owned();
                 let message = format!("no pathname matches {shown}");
                 return Err(Stop::error(message, word.span, 1, dialect.unmatched_ends));
             }
-            None if options.null_glob => {}
             None => fields.push(text),
         }
     }

@@ -26,7 +26,7 @@ impl Substitution<'_> {
     ) -> Result<Option<Held>, Stop> {
         let held = self.admitted(parameter, held, place)?;
         match &parameter.operation {
-            Operation::Value | Operation::Bad => Ok(Some(held)),
+            Operation::Value | Operation::Bad | Operation::Filter(_) => Ok(Some(held)),
             Operation::Length => self.length(parameter, held).map(Some),
             Operation::Instead { what, colon, word } => {
                 self.instead(parameter, held, (*what, *colon, word), place)
@@ -78,7 +78,11 @@ impl Substitution<'_> {
         if !changes || !matches!(held, Held::List { .. }) {
             return Ok(held);
         }
+        let joins = place.quoted
+            && self.cx.state().dialect.star_joins_first
+            && matches!(held, Held::List { star: true, .. });
         match self.lists() {
+            ListOperations::Each if joins => Ok(self.as_whole(held, parameter.span, place)),
             ListOperations::Each => Ok(held),
             ListOperations::WholeString => Ok(self.as_whole(held, parameter.span, place)),
             ListOperations::Refused => {
@@ -136,7 +140,7 @@ impl Substitution<'_> {
     }
 
     /// A value that the expansion itself has made.
-    fn computed(&mut self, parameter: &Parameter, bytes: &[u8]) -> Text {
+    pub(super) fn computed(&mut self, parameter: &Parameter, bytes: &[u8]) -> Text {
         let name = Some(parameter.name.to_bytes());
         let hop = Hop { rule: Rule::Parameter, span: parameter.span, name, shifted: 0 };
         self.cx.state().shell_text(bytes).passed_through(&hop, Standing::Quoted)
@@ -175,7 +179,10 @@ impl Substitution<'_> {
         }
         match what {
             Instead::Default | Instead::Alternative => {
-                let literal = Standing::Splittable;
+                let literal = match place.expansion {
+                    Standing::Quoted => Standing::Plain,
+                    _ => Standing::Splittable,
+                };
                 self.word(word, Place { literal, tilde: Tilde::AtStart, alone: false, ..place })?;
                 Ok(None)
             }

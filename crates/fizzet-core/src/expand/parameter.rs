@@ -81,6 +81,9 @@ impl Substitution<'_> {
             }
             ParameterName::Special(sign) => self.special(*sign, &hop(0)),
             ParameterName::Variable(variable) => match &parameter.index {
+                None if state.dialect.array_is_list && state.variables.is_array(variable) => {
+                    return self.indexed(variable, &Subscript::Star, &hop(0));
+                }
                 None => one(state.variables.scalar(variable), 0),
                 Some(index) => return self.indexed(variable, index, &hop(0)),
             },
@@ -109,6 +112,13 @@ impl Substitution<'_> {
     fn indexed(&mut self, name: &Rc<[u8]>, index: &Subscript, hop: &Hop) -> Result<Held, Stop> {
         let variable = self.cx.state().variables.get(name);
         let star = matches!(index, Subscript::Star);
+        if variable.is_none()
+            && self.cx.state().dialect.array_is_list
+            && matches!(index, Subscript::At | Subscript::Star)
+        {
+            return Ok(Held::Unset);
+        }
+        let variable = self.cx.state().variables.get(name);
         let items: Vec<&Text> = match variable.map(|variable| &variable.value) {
             None | Some(Value::Nothing) => Vec::new(),
             Some(Value::Scalar(text)) => vec![text],

@@ -165,7 +165,7 @@ pub(super) fn split(pieces: Vec<Piece>, ifs: &Ifs, rules: Rules) -> Vec<Text> {
 /// A line split for `read`: at most `count` fields, the last with all that is left, white space of
 /// IFS at its end taken away. One separator behind the last field is taken away too when nothing else
 /// follows (POSIX XCU read).
-pub(super) fn line(line: Text, ifs: &Ifs, count: usize) -> Vec<Text> {
+pub(super) fn line(line: Text, ifs: &Ifs, count: usize, keeps_last: bool) -> Vec<Text> {
     let bytes = line.bytes();
     let quoted = line.quoting();
     let kind = |at: usize| match quoted[at] {
@@ -204,7 +204,7 @@ pub(super) fn line(line: Text, ifs: &Ifs, count: usize) -> Vec<Text> {
         let single =
             rest.bytes().iter().enumerate().position(|(n, _)| kind(at + n).0 == Kind::Separator);
         let whole = match single {
-            Some(n) if at + n + kind(at + n).1 == end => {
+            Some(n) if !keeps_last && at + n + kind(at + n).1 == end => {
                 let mut cut = n;
                 while cut > 0 && blank(at + cut - 1) {
                     cut -= 1;
@@ -299,7 +299,11 @@ impl Splitter {
                     {
                         at += length;
                     }
-                    self.field.push(&bytes[start..at], Standing::Splittable, origin);
+                    let standing = match run.standing {
+                        Standing::Inert => Standing::Quoted,
+                        _ => Standing::Splittable,
+                    };
+                    self.field.push(&bytes[start..at], standing, origin);
                     self.place = Place::Field;
                     self.fresh = false;
                     continue;

@@ -44,6 +44,8 @@ pub(super) struct Place {
     pub(super) literal: Standing,
     /// How the bytes of an unquoted expansion stand.
     pub(super) expansion: Standing,
+    /// How the bytes of an unquoted command substitution stand.
+    pub(super) command: Standing,
     /// Whether a backslash that stands for itself between these double quotes can be split at.
     pub(super) bare_backslash: bool,
     /// Whether the part stands alone between its double quotes.
@@ -61,6 +63,7 @@ impl Place {
         fields: true,
         literal: Standing::Plain,
         expansion: Standing::Splittable,
+        command: Standing::Splittable,
         bare_backslash: false,
         alone: false,
         tilde: Tilde::AtStart,
@@ -101,6 +104,13 @@ impl<'c> Substitution<'c> {
         word: &Word,
         place: Place,
     ) -> Result<Vec<Piece>, Stop> {
+        let place = match cx.state().splits_parameters() {
+            true => place,
+            false if cx.state().options.glob_substitution => {
+                Place { expansion: Standing::Plain, ..place }
+            }
+            false => Place { expansion: Standing::Quoted, command: Standing::Inert, ..place },
+        };
         let mut substitution = Substitution {
             cx,
             done: Vec::new(),
@@ -123,7 +133,8 @@ impl<'c> Substitution<'c> {
     /// The parts of a word; a tilde may stand at its start.
     pub(super) fn word(&mut self, word: &Word, place: Place) -> Result<(), Stop> {
         let mut rest = &word.parts[..];
-        if !place.quoted && place.tilde != Tilde::Never {
+        let later = self.cx.state().dialect.tilde_in_fields;
+        if !place.quoted && place.tilde != Tilde::Never && !later {
             rest = self.tildes(rest, place)?;
         }
         for part in rest {
@@ -137,8 +148,10 @@ impl<'c> Substitution<'c> {
 
     /// One part of a word. An unquoted expansion behind a `"$@"` has rules of its own in some shells.
     pub(super) fn part(&mut self, part: &Part, mut place: Place) -> Result<(), Stop> {
-        let expands =
-            matches!(part, Part::Parameter(_) | Part::Command(_) | Part::Arithmetic { .. });
+        let expands = matches!(
+            part,
+            Part::Parameter(_) | Part::Flagged(_) | Part::Command(_) | Part::Arithmetic { .. }
+        );
         if !expands || place.quoted {
             return self.carry_out(part, place);
         }
@@ -185,12 +198,17 @@ impl<'c> Substitution<'c> {
             }
             Part::Double { parts, span } => self.double(parts, *span, place),
             Part::Parameter(parameter) => self.parameter(parameter, place),
+            Part::Flagged(flagged) => self.flagged(flagged, place),
             Part::Command(command) => {
                 let span = command.span;
                 let output = self.cx.command_output(command)?;
                 let hop = Hop { rule: Rule::Command, span, name: None, shifted: 0 };
                 self.expanded(Rule::Command, span, place);
-                self.push_text(&output.passed_through(&hop, place.expanded()))
+                let standing = match place.expansion {
+                    Standing::Quoted if !place.quoted => place.command,
+                    _ => place.expanded(),
+                };
+                self.push_text(&output.passed_through(&hop, standing))
             }
             Part::Arithmetic { expression, span } => {
                 let value = arithmetic::shown(self.cx, expression)?;

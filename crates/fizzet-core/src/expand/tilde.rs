@@ -1,8 +1,8 @@
 //! Tilde expansion (POSIX XCU 2.6.1).
 
 use crate::dialect::HomeSlash;
-use crate::expand::Tilde;
 use crate::expand::substitute::{Place, Substitution};
+use crate::expand::{Context, Tilde};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::stop::Stop;
@@ -352,4 +352,100 @@ fn assignment_head(bytes: &[u8]) -> Option<usize> {
         _ => target,
     };
     is_name(name).then_some(equals + 1)
+}
+
+/// A finished field with its tilde expanded, and `=name` as the path of a program; in an assignment
+/// behind colons too.
+///
+/// # Errors
+/// A user or a program that does not exist.
+pub(super) fn in_field(
+    cx: &mut dyn Context,
+    field: Text,
+    span: Span,
+    assignment: bool,
+) -> Result<Text, Stop> {
+    let written = |at: usize, byte: u8| {
+        field.bytes().get(at) == Some(&byte) && standing_at(&field, at) == Standing::Plain
+    };
+    if written(0, b'=') && field.len() > 1 && !assignment {
+        return program(cx, &field, span);
+    }
+    let mut made = Text::new();
+    let (mut from, mut at) = (0, 0);
+    while at < field.len() {
+        let starts = at == 0 || (assignment && written(at - 1, b':'));
+        if starts && written(at, b'~') {
+            let rest = &field.bytes()[at + 1..];
+            let ends = |byte: &u8| *byte == b'/' || (assignment && *byte == b':');
+            let length = rest.iter().position(ends).unwrap_or(rest.len());
+            if let Some(home) = home_of(cx, &rest[..length].to_vec(), span)? {
+                made.push_text(&field.slice(from, at));
+                made.push_text(&home);
+                from = at + 1 + length;
+                at = from;
+                continue;
+            }
+        }
+        at += 1;
+    }
+    match from {
+        0 => Ok(field),
+        from => {
+            made.push_text(&field.slice(from, field.len()));
+            Ok(made)
+        }
+    }
+}
+
+fn standing_at(text: &Text, at: usize) -> Standing {
+    let run = text.runs().find(|(run, _)| (run.end as usize) > at);
+    run.map_or(Standing::Quoted, |(run, _)| run.standing)
+}
+
+/// The folder that a tilde with this name stands for; `None` where the name is none.
+fn home_of(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Option<Text>, Stop> {
+    let hop = Hop { rule: Rule::Tilde, span, name: None, shifted: 0 };
+    let passed = |text: &Text| text.passed_through(&hop, Standing::Quoted);
+    let state = cx.state();
+    let started = &state.started_in;
+    let known = match name {
+        b"" => Some(state.variables.scalar(b"HOME").map(passed).unwrap_or_default()),
+        b"+" => Some(passed(started)),
+        b"-" => Some(passed(started)),
+        _ => None,
+    };
+    if known.is_some() {
+        return Ok(known);
+    }
+    let is_word = |byte: &u8| byte.is_ascii_alphanumeric() || matches!(byte, b'_' | b'.' | b'-');
+    if !name.iter().all(is_word) {
+        return Ok(None);
+    }
+    match cx.host().home(name) {
+        Some(home) => Ok(Some(Text::from_bytes(home, Standing::Quoted, Origin::from_hop(hop)))),
+        None => {
+            let shown = String::from_utf8_lossy(name).into_owned();
+            Err(Stop::shell(format!("there is no user {shown}"), span, 1))
+        }
+    }
+}
+
+/// The path of the program that `=name` stands for.
+fn program(cx: &mut dyn Context, field: &Text, span: Span) -> Result<Text, Stop> {
+    let name = &field.bytes()[1..];
+    let path = cx.state().variables.scalar(b"PATH").cloned().unwrap_or_default();
+    let host = cx.host();
+    let runs = |path: &Vec<u8>| host.status(path, true).is_some_and(|one| one.access[2]);
+    let places = path.bytes().split(|&byte| byte == b':');
+    let found = places.map(|folder| [folder, b"/", name].concat()).find(runs);
+    match found {
+        Some(path) if !name.contains(&b'/') => {
+            Ok(Text::from_bytes(path, Standing::Quoted, Origin::new(Rule::Tilde, span)))
+        }
+        _ => {
+            let shown = String::from_utf8_lossy(name).into_owned();
+            Err(Stop::shell(format!("there is no program {shown}"), span, 1))
+        }
+    }
 }

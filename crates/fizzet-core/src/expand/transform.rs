@@ -189,7 +189,7 @@ fn attributes(variable: &Variable) -> String {
 }
 
 /// New bytes with the origin of a text.
-fn like(text: &Text, bytes: Vec<u8>) -> Text {
+pub(super) fn like(text: &Text, bytes: Vec<u8>) -> Text {
     match text.runs().next() {
         Some((run, _)) => Text::from_bytes(bytes, run.standing, run.origin.clone()),
         None => {

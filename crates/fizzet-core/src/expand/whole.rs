@@ -30,7 +30,7 @@ impl Substitution<'_> {
     }
 }
 
-fn joined(items: &[Text], joiner: &[u8], span: Span) -> Text {
+pub(super) fn joined(items: &[Text], joiner: &[u8], span: Span) -> Text {
     let origin = Origin::new(Rule::Join, span);
     let mut whole = Text::new();
     for (at, item) in items.iter().enumerate() {

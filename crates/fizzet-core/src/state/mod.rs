@@ -51,6 +51,8 @@ pub struct State {
     pub traps: HashMap<Rc<[u8]>, Text>,
     /// The folder that `cd` has gone to, as reached from where the trace began.
     pub folder: Rc<[u8]>,
+    /// The folder that the shell was started in.
+    pub started_in: Text,
     /// Folders that `pushd` has put aside, latest first.
     pub put_aside: Vec<Text>,
     /// `umask`
@@ -81,6 +83,7 @@ impl State {
             aliases: Rc::default(),
             traps: HashMap::new(),
             folder: Rc::from(&b""[..]),
+            started_in: Text::new(),
             put_aside: Vec::new(),
             mask: 0o022,
             status: 0,
@@ -119,7 +122,7 @@ impl State {
     pub fn option_letters(&self) -> Vec<u8> {
         let on = |letter: &u8| match letter {
             b'e' => self.options.exit_on_error,
-            b'f' => self.options.no_glob,
+            letter if *letter == self.dialect.glob_letter => self.options.no_glob,
             b'u' => self.options.no_unset,
             b'B' => !self.options.no_braces,
             _ => true,
@@ -168,8 +171,38 @@ impl State {
             None => Keeps::Text,
         };
         let text = self.kept(keeps, text, span)?;
+        let counts_from_one = self.dialect.first_index == 1;
         match key {
-            None => self.variables.set(name, text),
+            None => {
+                if self.dialect.array_is_list && self.variables.is_array(name) {
+                    self.variables.clear(name);
+                }
+                self.variables.set(name, text);
+            }
+            Some(Key::Number(0)) if counts_from_one => {
+                return Err(self.mistake("there is no element 0", span, 1));
+            }
+            Some(Key::Number(number)) if counts_from_one => {
+                let count = self.variables.highest(name).max(0);
+                let number = if number < 0 { count + 1 + number } else { number };
+                if number < 1 {
+                    let message = "the index lies before the start of the array";
+                    return Err(self.mistake(message, span, 1));
+                }
+                if !self.variables.is_array(name)
+                    && let Some(value) = self.variables.scalar(name).cloned()
+                {
+                    let text = with_character(&value, number as usize, &text);
+                    self.variables.set(name, text);
+                    return Ok(());
+                }
+                // Elements that are skipped are there, and empty.
+                for gap in (count + 1..number).take(self.limits.fields) {
+                    let empty = self.shell_text(b"");
+                    self.variables.set_element(name, Key::Number(gap), empty);
+                }
+                self.variables.set_element(name, Key::Number(number), text);
+            }
             Some(Key::Number(number)) => {
                 let Some(number) = self.variables.index(name, number) else {
                     let message = "the index lies before the start of the array";
@@ -207,8 +240,10 @@ impl State {
             Keeps::Upper => text.bytes().to_str_lossy().to_uppercase().into_bytes(),
             Keeps::Lower => text.bytes().to_str_lossy().to_lowercase().into_bytes(),
             Keeps::Integer(base) => {
+                let capitals = self.dialect.capital_digits;
                 let value = crate::expand::arithmetic::text_value(self, text.bytes(), span)?;
-                in_base(value, base)
+                let shown = in_base(value, base);
+                if capitals { shown.to_ascii_uppercase() } else { shown }
             }
         };
         let origin = text.runs().next().map(|(run, _)| run.origin.clone());
@@ -225,13 +260,23 @@ impl State {
     /// How patterns are matched now; `folds_case` where an option says that case does not count.
     pub fn pattern_rules(&self, folds_case: bool) -> PatternRules {
         let rules = PatternRules::new(&self.dialect, self.utf8());
-        PatternRules { groups: rules.groups || self.options.extended_glob, folds_case, ..rules }
+        PatternRules {
+            groups: rules.groups || self.options.extended_glob,
+            operators: self.options.pattern_operators,
+            folds_case,
+            ..rules
+        }
     }
 
     /// How patterns of `case`, `${x#p}` and their kin are matched now.
     pub fn text_pattern_rules(&self) -> PatternRules {
         let rules = self.pattern_rules(self.options.no_case_match);
         PatternRules { backslash_escapes: self.dialect.value_backslash_escapes_in_text, ..rules }
+    }
+
+    /// Whether unquoted parameter expansions are split now.
+    pub fn splits_parameters(&self) -> bool {
+        self.dialect.splits_parameters || self.options.word_split
     }
 
     /// Whether the locale of the variables has multi-byte characters.
@@ -275,4 +320,18 @@ fn in_base(value: i64, base: u32) -> Vec<u8> {
     digits.reverse();
     let sign = if value < 0 { "-" } else { "" };
     [format!("{sign}{base}#").into_bytes(), digits].concat()
+}
+
+/// A value with other text in the place of the character with this number, from 1.
+fn with_character(value: &Text, number: usize, text: &Text) -> Text {
+    let mut at = 0;
+    for _ in 1..number {
+        at +=
+            crate::text::next_character(&value.bytes()[at..], true).map_or(0, |(_, length)| length);
+    }
+    let end = at + crate::text::next_character(&value.bytes()[at..], true).map_or(0, |one| one.1);
+    let mut changed = value.slice(0, at);
+    changed.push_text(text);
+    changed.push_text(&value.slice(end, value.len()));
+    changed
 }

@@ -31,6 +31,18 @@ pub struct Options {
     pub no_case_glob: bool,
     /// `shopt -s nocasematch`: `case` and `[[` match whatever the case.
     pub no_case_match: bool,
+    /// `setopt braceccl`: `{abc}` makes a word of each letter.
+    pub brace_letters: bool,
+    /// `setopt globsubst`: unquoted values form patterns.
+    pub glob_substitution: bool,
+    /// `unsetopt nomatch`: a pattern that matches nothing stays as it is.
+    pub keep_unmatched: bool,
+    /// `setopt extendedglob`: `^`, `~` and `#` count in patterns.
+    pub pattern_operators: bool,
+    /// `setopt rcexpandparam`: a word is put around every element of a list.
+    pub distributes: bool,
+    /// `setopt shwordsplit`: unquoted parameter expansions are split.
+    pub word_split: bool,
     /// `shopt -s expand_aliases`
     pub expand_aliases: bool,
 }

@@ -120,6 +120,27 @@ impl Variables {
         self.get(name)?.scalar()
     }
 
+    /// The highest index of an array; -1 if it has none.
+    pub fn highest(&self, name: &[u8]) -> i64 {
+        match self.get(name).map(|variable| &variable.value) {
+            Some(Value::Indexed(elements)) => {
+                elements.last_key_value().map_or(-1, |(last, _)| *last)
+            }
+            _ => -1,
+        }
+    }
+
+    /// Takes the value of a variable away and keeps its attributes.
+    pub fn clear(&mut self, name: &[u8]) {
+        self.entry(name).value = Value::Nothing;
+    }
+
+    /// Whether a variable is an array.
+    pub fn is_array(&self, name: &[u8]) -> bool {
+        let value = self.get(name).map(|variable| &variable.value);
+        matches!(value, Some(Value::Indexed(_) | Value::Associative(_)))
+    }
+
     /// The value of an element; a scalar is its own element 0.
     pub fn element(&self, name: &[u8], key: &Key) -> Option<&Text> {
         match (&self.get(name)?.value, key) {

@@ -262,6 +262,8 @@ pub enum Part {
     },
     /// A parameter expansion.
     Parameter(Box<Parameter>),
+    /// A parameter expansion with flags, modifiers or another expansion inside.
+    Flagged(Box<Flagged>),
     /// A command substitution.
     Command(Box<CommandSubstitution>),
     /// `$(( ))` or `$[ ]`
@@ -287,6 +289,7 @@ impl Part {
             | Part::Double { span, .. }
             | Part::Arithmetic { span, .. } => *span,
             Part::Parameter(parameter) => parameter.span,
+            Part::Flagged(flagged) => flagged.parameter.span,
             Part::Command(command) => command.span,
             Part::Process(process) => process.span,
         }
@@ -363,6 +366,58 @@ pub struct Parameter {
     pub span: Span,
 }
 
+/// A parameter expansion with what only zsh has: `${(U)x}`, `${=x}`, `${x:t}`, `${${x}#a}`.
+#[derive(Clone, Debug)]
+pub struct Flagged {
+    /// The parameter, its subscript and what is done with its value.
+    pub parameter: Parameter,
+    /// What stands in the place of a name.
+    pub inner: Option<Part>,
+    /// The flags in parentheses, each with its arguments.
+    pub flags: Vec<Flag>,
+    /// Whether `=` asks for splitting; false for `==`.
+    pub splits: Option<bool>,
+    /// Whether `~` makes the value a pattern; false for `~~`.
+    pub forms_patterns: Option<bool>,
+    /// Whether `^` puts the word around every element; false for `^^`.
+    pub distributes: Option<bool>,
+    /// Whether `+` only asks if the parameter is set.
+    pub tests: bool,
+    /// Whether `#` asks for the length.
+    pub measures: bool,
+    /// A part of the value: `[2,3]`, `[(r)pattern]`.
+    pub slice: Option<Slice>,
+    /// `:t`, `:s/a/b/` and their kin, in order.
+    pub modifiers: Vec<Modifier>,
+}
+
+/// A flag of `${(flags)name}`.
+#[derive(Clone, PartialEq, Eq, Debug)]
+pub struct Flag {
+    /// Its letter.
+    pub letter: u8,
+    /// Its arguments, without their delimiters.
+    pub arguments: Vec<Box<[u8]>>,
+}
+
+/// A subscript that is more than one index.
+#[derive(Clone, Debug)]
+pub enum Slice {
+    /// `[first,last]`
+    Range(Arithmetic, Arithmetic),
+    /// `[(flags)pattern]`
+    Search(Box<[u8]>, Word),
+}
+
+/// A modifier behind a colon.
+#[derive(Clone, Debug)]
+pub enum Modifier {
+    /// One letter, such as `t` or `h`.
+    Letter(u8),
+    /// `s/from/to/`, and whether all are replaced.
+    Replace(Box<[u8]>, Box<[u8]>, bool),
+}
+
 /// The index of an array expansion.
 #[derive(Clone, Debug)]
 pub enum Subscript {
@@ -435,6 +490,8 @@ pub enum Operation {
     },
     /// `${!x[@]}` and `${!x[*]}`: the subscript says which.
     Keys,
+    /// `${x:#pattern}`: elements that match are left out.
+    Filter(Word),
     /// `${x@Q}` and its kin.
     Transform(u8),
     /// No expansion of this shell; found out only when it is expanded.

@@ -120,6 +120,9 @@ impl<'a> Parser<'a> {
         let rest = &self.text[self.pos..];
         if rest.starts_with(word) {
             let after = self.over_continuations(self.pos + word.len());
+            if self.dialect.braces_are_tokens && matches!(word, b"{" | b"}") {
+                return true;
+            }
             return self.text.get(after).is_none_or(|&byte| is_meta(byte));
         }
         false
@@ -236,7 +239,7 @@ impl<'a> Parser<'a> {
                     true => command.assignments.push(assignment),
                     false => command.words.push(Argument::Assignment(assignment)),
                 }
-            } else if self.at_word() {
+            } else if self.at_word() || (!command.words.is_empty() && self.at_bare_group()) {
                 if let Some(latest) = command.assignments.last()
                     && matches!(latest.value, AssignedValue::Array(_))
                     && self.dialect.arrays_stand_alone
@@ -281,6 +284,7 @@ impl<'a> Parser<'a> {
                     && self.peek_ahead(1) == Some(b'(')
                     && is_meta(byte)
             }
+            Some(b'}') if self.dialect.braces_are_tokens => false,
             Some(byte) => !is_meta(byte),
         }
     }

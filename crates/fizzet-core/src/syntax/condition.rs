@@ -113,8 +113,11 @@ impl<'a> Parser<'a> {
 
     /// In `[[`, the right side of `==` is a pattern, with extended patterns in every shell.
     fn pattern_operand(&mut self) -> Parsed<Word> {
-        let before = std::mem::replace(&mut self.extended_patterns, true);
-        let word = self.expect_word("a pattern");
+        let before = std::mem::replace(&mut self.extended_patterns, !self.dialect.bare_groups);
+        let word = match self.at_bare_group() {
+            true => self.word(Within::Word),
+            false => self.expect_word("a pattern"),
+        };
         self.extended_patterns = before;
         word
     }

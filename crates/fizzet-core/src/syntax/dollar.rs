@@ -46,7 +46,16 @@ impl<'a> Parser<'a> {
                 self.pos = at;
                 self.double_quoted(start).map(Some)
             }
-            _ => Ok(self.plain_parameter(start, at, next)),
+            _ => {
+                if self.dialect.unbraced_operations {
+                    self.pos = at;
+                    if let Some(part) = self.unbraced_flagged(start)? {
+                        return Ok(Some(part));
+                    }
+                    self.pos = start;
+                }
+                Ok(self.plain_parameter(start, at, next))
+            }
         }
     }
 

@@ -13,6 +13,7 @@ mod condition;
 mod cursor;
 mod dollar;
 mod error;
+mod flagged;
 mod numeral;
 mod parameter;
 mod redirect;

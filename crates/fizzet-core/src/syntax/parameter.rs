@@ -19,6 +19,15 @@ impl<'a> Parser<'a> {
             return self.commands_in_braces(start, place);
         }
         let quoted = matches!(within, Within::Double | Within::Document | Within::BraceQuoted);
+        if self.dialect.unbraced_operations {
+            return match self.braced_flagged(start, quoted)? {
+                Some(Part::Flagged(flagged)) if self.eat(b"}") => Ok(match flagged.is_plain() {
+                    true => Part::Parameter(Box::new(flagged.parameter)),
+                    false => Part::Flagged(flagged),
+                }),
+                _ => self.bad_expansion(start, brace, quoted),
+            };
+        }
         let read = self.inside_braces(quoted)?;
         if let Some((name, index, operation)) = read
             && self.eat(b"}")
@@ -116,7 +125,7 @@ impl<'a> Parser<'a> {
         }
     }
 
-    fn parameter_name(&mut self) -> Option<ParameterName> {
+    pub(super) fn parameter_name(&mut self) -> Option<ParameterName> {
         match self.peek()? {
             b'0'..=b'9' => {
                 let mut number = 0usize;
@@ -184,7 +193,7 @@ impl<'a> Parser<'a> {
         Ok(Some((name, index, Operation::Indirect(Box::new(then)))))
     }
 
-    fn operation(&mut self, quoted: bool) -> Parsed<Option<Operation>> {
+    pub(super) fn operation(&mut self, quoted: bool) -> Parsed<Option<Operation>> {
         let Some(byte) = self.peek() else { return Ok(None) };
         let operation = match byte {
             b'}' => Operation::Value,

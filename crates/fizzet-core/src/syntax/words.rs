@@ -25,6 +25,8 @@ pub(super) enum Within {
     Document,
     /// `$((...))`: ends at a `)` that closes nothing inside.
     Arithmetic,
+    /// The start of `name[first,last]`: ends at a comma or a bracket.
+    RangeStart,
     /// `$[...]` and `name[...]`: ends at a `]` that closes nothing inside.
     Brackets,
     /// `for ((a; b; c))`: ends at `;` or at a `)` that closes nothing inside.
@@ -36,9 +38,11 @@ pub(super) enum Within {
 impl Within {
     /// Whether the text counts as between double quotes.
     fn is_quoted(self) -> bool {
-        use Within::{Arithmetic, ArithmeticClause, Brackets, Document, Double, Offset};
+        use Within::{
+            Arithmetic, ArithmeticClause, Brackets, Document, Double, Offset, RangeStart,
+        };
         matches!(self, Double | Document | Arithmetic | ArithmeticClause | Brackets | Offset)
-            || matches!(self, Within::BraceQuoted)
+            || matches!(self, Within::BraceQuoted | RangeStart)
     }
 
     /// Whether the text is an arithmetic expression.
@@ -159,7 +163,13 @@ impl<'a> Parser<'a> {
             false
         };
         match within {
-            Within::Word => is_meta(byte) && !self.at_process_substitution(),
+            Within::Word if self.dialect.braces_are_tokens && matches!(byte, b'{' | b'}') => {
+                let next = self.text.get(self.over_continuations(self.pos + 1));
+                closes(b'{', b'}') && next.is_none_or(|&next| is_meta(next) || next == b'}')
+            }
+            Within::Word => {
+                is_meta(byte) && !self.at_process_substitution() && !self.at_bare_group()
+            }
             Within::Brace if self.dialect.braces_nest => closes(b'{', b'}'),
             Within::Brace | Within::BraceQuoted => byte == b'}',
             Within::Replaced => matches!(byte, b'}' | b'/'),
@@ -172,6 +182,9 @@ impl<'a> Parser<'a> {
             }
             Within::ArithmeticClause => closes(b'(', b')') || (*open == 0 && byte == b';'),
             Within::Brackets => closes(b'[', b']'),
+            Within::RangeStart => {
+                closes(b'[', b']') || (*open == 0 && matches!(byte, b',' | b'\n' | b'}'))
+            }
             Within::Expression => {
                 closes(b'(', b')') || (*open == 0 && matches!(byte, b' ' | b'\t' | b'\n'))
             }
@@ -186,6 +199,7 @@ impl<'a> Parser<'a> {
             b'"' if within.is_arithmetic() => self.dialect.arithmetic_quotes == Quotes::Vanish,
             b'"' => within.double_quotes(),
             b'<' | b'>' => within == Within::Word && self.at_process_substitution(),
+            b'(' => within == Within::Word && self.dialect.bare_groups,
             b'?' | b'*' | b'+' | b'@' | b'!' => within == Within::Word && self.extended_patterns,
             _ => false,
         }
@@ -275,15 +289,23 @@ impl<'a> Parser<'a> {
 
     /// Whether `?(`, `*(`, `+(`, `@(` or `!(` comes next and the shell reads it as a pattern.
     fn at_pattern_group(&self) -> bool {
-        self.extended_patterns
+        let signed = self.extended_patterns
             && matches!(self.text[self.pos], b'?' | b'*' | b'+' | b'@' | b'!')
-            && self.text.get(self.pos + 1) == Some(&b'(')
+            && self.text.get(self.pos + 1) == Some(&b'(');
+        signed || self.at_bare_group()
+    }
+
+    /// Whether `(` comes next and the shell reads it as a part of a pattern.
+    pub(super) fn at_bare_group(&self) -> bool {
+        self.dialect.bare_groups
+            && self.text.get(self.pos) == Some(&b'(')
+            && self.text.get(self.pos + 1) != Some(&b')')
     }
 
     /// `@(a|b)`: the bars and parentheses are text with a meaning for pattern matching.
     fn pattern_group(&mut self, parts: &mut Vec<Part>, literal: &mut usize) -> Parsed<()> {
         let start = self.pos;
-        self.pos += 2;
+        self.pos += if self.text[start] == b'(' { 1 } else { 2 };
         let mut open = 1u32;
         while let Some(byte) = self.raw() {
             match byte {

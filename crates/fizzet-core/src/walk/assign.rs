@@ -70,6 +70,12 @@ impl Walker {
         };
         let value = expand::single(self, word, Tilde::AfterColons)?;
         let mut stored = self.stored(name, &value, assignment.span);
+        let lists = self.state.dialect.array_is_list && self.state.variables.is_array(name);
+        if assignment.append && key.is_none() && lists {
+            let last = Key::Number(self.state.variables.highest(name).max(0) + 1);
+            self.state.store(name, Some(last), stored.clone(), assignment.span)?;
+            return Ok(stored);
+        }
         if assignment.append {
             stored = self.appended(name, key.as_ref(), stored, assignment.span)?;
         }
@@ -113,9 +119,13 @@ impl Walker {
         let mut next = self.state.dialect.first_index;
         match (&mut variable.value, assignment.append) {
             (Value::Indexed(elements), true) => {
-                next = elements.last_key_value().map_or(0, |(last, _)| last + 1);
+                next = elements.last_key_value().map_or(next, |(last, _)| last + 1);
             }
-            (Value::Scalar(_), true) => next = 1,
+            (Value::Scalar(text), true) => {
+                let elements = std::collections::BTreeMap::from([(next, std::mem::take(text))]);
+                variable.value = Value::Indexed(elements);
+                next += 1;
+            }
             (Value::Associative(_), true) => {}
             (value, _) if keyed => *value = Value::Associative(Vec::new()),
             (value, _) => *value = Value::Indexed(Default::default()),

@@ -324,7 +324,10 @@ impl Walker {
     pub(super) fn pattern(&mut self, word: &Word, grouped: bool) -> Result<Pattern, Stop> {
         let text = expand::pattern_text(self, word)?;
         let rules = self.state.text_pattern_rules();
-        let rules = PatternRules { groups: rules.groups || grouped, ..rules };
+        let rules = PatternRules {
+            groups: rules.groups || (grouped && !self.state.dialect.bare_groups),
+            ..rules
+        };
         Ok(Pattern::from_text(&text, rules))
     }
 

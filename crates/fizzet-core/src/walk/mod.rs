@@ -8,11 +8,12 @@ mod statements;
 
 use std::rc::Rc;
 
+use crate::dialect::Nul;
 use crate::expand::Context;
 use crate::host::{Host, Inside};
 use crate::lineage::{Origin, Rule};
 use crate::notes;
-use crate::source::{SourceId, Span};
+use crate::source::{SourceId, SourceKind, Span};
 use crate::state::State;
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::Parser;
@@ -29,7 +30,8 @@ use crate::trace::{CommandTrace, Ending, Missing, Trace, WordTrace};
 /// let trace = walk::line(state, std::rc::Rc::new(Nowhere));
 /// assert_eq!(trace.commands[0].argv[1].bytes(), b"two words");
 /// ```
-pub fn line(state: State, host: Rc<dyn Host>) -> Trace {
+pub fn line(mut state: State, host: Rc<dyn Host>) -> Trace {
+    state.started_in = state.variables.scalar(b"PWD").cloned().unwrap_or_default();
     let mut walker = Walker {
         state,
         host,
@@ -96,14 +98,18 @@ impl Walker {
         let (bytes, dialect) =
             (self.state.sources.get(id).bytes.clone(), self.state.dialect.clone());
         let mut parser = Parser::new(&bytes, id, &dialect);
+        let is_file = matches!(self.state.sources.get(id).kind, SourceKind::File(_));
+        let mut read = Vec::new();
+        if dialect.reads_whole_text && !is_file {
+            self.prepare(&mut parser);
+            while let Some(list) = parser.next_commands()? {
+                read.push(list);
+            }
+            return read.iter().try_for_each(|list| self.line_of_commands(list));
+        }
         loop {
             // What a line switches on counts from the next line on.
-            let options = &self.state.options;
-            let aliases = dialect.aliases || options.expand_aliases;
-            parser.set_extended_patterns(options.extended_glob);
-            parser.set_aliases(
-                (aliases && !self.state.aliases.is_empty()).then(|| self.state.aliases.clone()),
-            );
+            self.prepare(&mut parser);
             let list = match parser.next_commands() {
                 Err(error) if error.ends_line => {
                     parser.skip_line();
@@ -113,14 +119,29 @@ impl Walker {
                 list => list?,
             };
             let Some(list) = list else { return Ok(()) };
-            if self.state.options.no_exec {
-                continue;
-            }
-            match self.list(&list) {
-                Err(Stop::Shell(error)) if error.reach == Reach::Line => self.survive(error),
-                outcome => outcome?,
-            }
+            self.line_of_commands(&list)?;
         }
+    }
+
+    /// Tells the parser what counts now.
+    fn prepare(&self, parser: &mut Parser<'_>) {
+        let options = &self.state.options;
+        let aliases = self.state.dialect.aliases || options.expand_aliases;
+        let known = (aliases && !self.state.aliases.is_empty()).then(|| self.state.aliases.clone());
+        parser.set_extended_patterns(options.extended_glob);
+        parser.set_aliases(known);
+    }
+
+    /// Carries out the commands of one line, as the shell reads lines.
+    fn line_of_commands(&mut self, list: &List) -> Result<(), Stop> {
+        if self.state.options.no_exec {
+            return Ok(());
+        }
+        match self.list(list) {
+            Err(Stop::Shell(error)) if error.reach == Reach::Line => self.survive(error),
+            outcome => outcome?,
+        }
+        Ok(())
     }
 
     /// Goes on after an error that does not end the shell.
@@ -278,7 +299,7 @@ impl Context for Walker {
         }
         match command.place {
             SubstitutionPlace::Reply => Ok(output),
-            _ => Ok(trimmed(&output)),
+            _ => Ok(trimmed(&output, self.state.dialect.substitution_nul)),
         }
     }
 
@@ -290,11 +311,12 @@ impl Context for Walker {
     }
 }
 
-/// The output of a command substitution: without NUL bytes and without its last newlines.
-fn trimmed(output: &Text) -> Text {
-    let mut text = match output.bytes().contains(&0) {
-        false => output.clone(),
-        true => {
+/// The output of a command substitution: without its last newlines, and NUL bytes as the shell has
+/// them.
+fn trimmed(output: &Text, nul: Nul) -> Text {
+    let mut text = match output.bytes().iter().position(|&byte| byte == 0) {
+        Some(at) if nul == Nul::EndsText => output.slice(0, at),
+        Some(_) if nul == Nul::Vanishes => {
             let mut kept = Text::new();
             for (run, bytes) in output.runs() {
                 let bytes: Vec<u8> = bytes.iter().copied().filter(|&byte| byte != 0).collect();
@@ -302,6 +324,7 @@ fn trimmed(output: &Text) -> Text {
             }
             kept
         }
+        _ => output.clone(),
     };
     if !text.has_hole() {
         let newlines = text.bytes().iter().rev().take_while(|&&byte| byte == b'\n').count();

@@ -209,6 +209,10 @@ impl Walker {
             let (what, limit) = ("arguments in one trace", limit as u64);
             return Err(Stop::Limit { what, limit, span });
         }
+        let argv = match kind {
+            CommandKind::External => argv.into_iter().map(up_to_nul).collect(),
+            _ => argv,
+        };
         let called = argv.clone();
         let directed = redirections.clone();
         self.commands.push(CommandTrace { argv, kind, span, assignments, redirections, words });
@@ -388,5 +392,20 @@ fn operator_text(operator: RedirectOperator) -> &'static str {
         RedirectOperator::HereDocument => "<<",
         RedirectOperator::HereDocumentTabs => "<<-",
         RedirectOperator::HereString => "<<<",
+    }
+}
+
+/// An argument as a program receives it: a NUL ends it.
+fn up_to_nul(text: Text) -> Text {
+    match text.bytes().iter().position(|&byte| byte == 0) {
+        Some(at) if at > 0 => text.slice(0, at),
+        Some(_) => {
+            let mut empty = Text::new();
+            if let Some((run, _)) = text.runs().next() {
+                empty.push(b"", Standing::Quoted, &run.origin);
+            }
+            empty
+        }
+        None => text,
     }
 }

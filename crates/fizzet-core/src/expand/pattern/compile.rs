@@ -32,6 +32,12 @@ impl Compiler<'_> {
             }
             match byte {
                 b'|' | b')' if self.open > 0 => return,
+                b'^' if self.rules.operators => self.negation(),
+                b'#' if self.rules.operators && !self.items.is_empty() => self.repetition(),
+                b'~' if self.rules.operators && self.at > 0 => {
+                    self.except();
+                    return;
+                }
                 b'*' => {
                     self.at += 1;
                     if !matches!(self.items.last(), Some(Item::Star)) {
@@ -60,12 +66,14 @@ impl Compiler<'_> {
 
     /// The group `@(a|b)` at this place and where it ends; `None` if there is none.
     fn group(&self) -> Option<(Item, usize)> {
-        let kind = Repeat::of(self.bytes[self.at])?;
-        if !self.rules.groups || self.active(self.at + 1)? != Some(b'(') || self.open > MAX_OPEN {
+        let bare = self.rules.bare_groups && self.bytes[self.at] == b'(';
+        let kind = if bare { Repeat::Once } else { Repeat::of(self.bytes[self.at])? };
+        let signed = self.rules.groups && self.active(self.at + 1).flatten() == Some(b'(');
+        if !(bare || signed) || self.open > MAX_OPEN {
             return None;
         }
         let mut inner = Compiler { items: Vec::new(), open: self.open + 1, ..*self };
-        inner.at = self.at + 2;
+        inner.at = self.at + if bare { 1 } else { 2 };
         let mut alternatives = Vec::new();
         loop {
             inner.compile();
@@ -76,6 +84,54 @@ impl Compiler<'_> {
                 return Some((Item::Group(kind, alternatives), inner.at));
             }
         }
+    }
+
+    /// `^pattern`: what the rest of this alternative does not match.
+    fn negation(&mut self) {
+        let mut rest = Compiler { items: Vec::new(), at: self.at + 1, ..*self };
+        rest.compile();
+        self.at = rest.at;
+        self.items.push(Item::Group(Repeat::Not, vec![rest.items]));
+    }
+
+    /// `x#` and `x##`: any number of the item before, or at least one.
+    fn repetition(&mut self) {
+        let doubled = self.active(self.at + 1).flatten() == Some(b'#');
+        self.at += 1 + usize::from(doubled);
+        let kind = if doubled { Repeat::Some } else { Repeat::Any };
+        let Some(mut item) = self.items.pop() else { return };
+        if let Item::Literal(bytes) = &mut item
+            && bytes.len() > 1
+            && let Some(last) = bytes.pop()
+        {
+            self.items.push(item);
+            item = Item::Literal(vec![last]);
+        }
+        self.items.push(Item::Group(kind, vec![vec![item]]));
+    }
+
+    /// `a~b`: what a matches and b does not.
+    fn except(&mut self) {
+        let mut other = Compiler { items: Vec::new(), at: self.at + 1, ..*self };
+        other.compile();
+        self.at = other.at;
+        let items = std::mem::take(&mut self.items);
+        self.items.push(Item::Except(items, other.items));
+    }
+
+    /// Whether a bracket expression begins somewhere and does not end.
+    pub(super) fn has_open_bracket(mut self) -> bool {
+        while self.at < self.bytes.len() {
+            if self.quoted[self.at] || self.bytes[self.at] != b'[' {
+                self.at += 1;
+                continue;
+            }
+            match self.set() {
+                Some((_, end)) => self.at = end,
+                None => return true,
+            }
+        }
+        false
     }
 
     fn literal(&mut self, byte: u8) {

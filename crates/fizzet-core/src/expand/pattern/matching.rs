@@ -146,7 +146,7 @@ impl Pattern {
             Item::Set(set) => next_character(text, self.rules.characters)
                 .filter(|&(code, _)| set.holds(code))
                 .map(|(_, length)| length),
-            Item::Star | Item::Group(..) => Some(0),
+            Item::Star | Item::Group(..) | Item::Except(..) => Some(0),
         }
     }
 
@@ -173,6 +173,11 @@ impl Pattern {
                 (0..from.len()).map(|at| at >= first).collect()
             }
             Item::Group(repeat, alternatives) => self.group(*repeat, alternatives, text, from),
+            Item::Except(items, other) => {
+                let without = self.through(other, text, from.clone());
+                let reached = self.through(items, text, from).into_iter().zip(without);
+                reached.map(|(reached, out)| reached && !out).collect()
+            }
             one => {
                 let mut next = vec![false; from.len()];
                 for at in (0..text.len()).filter(|&at| from[at]) {

@@ -34,6 +34,10 @@ pub struct PatternRules {
     pub escapes_slash_behind_pattern: bool,
     /// Whether `[:word:]` is a class.
     pub word_class: bool,
+    /// Whether parentheses are groups without a sign before them.
+    pub bare_groups: bool,
+    /// Whether `^`, `#` and `~` are operators.
+    pub operators: bool,
     /// Whether characters of several bytes count in brackets.
     pub wide_brackets: bool,
 }
@@ -49,6 +53,8 @@ impl PatternRules {
             backslash_escapes: dialect.value_backslash_escapes,
             escapes_slash_behind_pattern: dialect.escapes_slash_behind_pattern,
             word_class: dialect.word_class,
+            bare_groups: dialect.bare_groups,
+            operators: false,
             wide_brackets: utf8 && dialect.wide_brackets,
             groups: dialect.extended_patterns,
             folds_case: false,
@@ -71,6 +77,8 @@ enum Item {
     Star,
     Set(Set),
     Group(Repeat, Vec<Vec<Item>>),
+    /// What the first matches and the second does not.
+    Except(Vec<Item>, Vec<Item>),
 }
 
 /// How often an alternative of a group may come.
@@ -109,7 +117,18 @@ pub fn has_pattern(text: &Text, rules: PatternRules) -> bool {
 /// Whether unquoted bytes hold what can begin a pattern.
 pub(crate) fn has_active(bytes: &[u8], rules: PatternRules) -> bool {
     let plain = |byte: &u8| matches!(byte, b'*' | b'?' | b'[');
-    bytes.iter().any(plain) || (rules.groups && bytes.contains(&b'('))
+    let operator = |byte: &u8| matches!(byte, b'^' | b'#' | b'~');
+    bytes.iter().any(plain)
+        || ((rules.groups || rules.bare_groups) && bytes.contains(&b'('))
+        || (rules.operators && bytes.iter().any(operator))
+}
+
+/// Whether an unquoted `[` in a text begins a bracket expression that nothing closes; a lone one is
+/// no pattern.
+pub fn has_open_bracket(text: &Text, rules: PatternRules) -> bool {
+    let (bytes, quoted) = (text.bytes(), text.quoting());
+    let compiler = Compiler { bytes, quoted: &quoted, rules, at: 0, items: Vec::new(), open: 0 };
+    bytes.len() > 1 && compiler.has_open_bracket()
 }
 
 /// Whether a text is a pattern in earnest: a lone `[` is none.
@@ -123,7 +142,8 @@ impl Pattern {
         let mut compiler = Compiler { bytes, quoted, rules, at: 0, items: Vec::new(), open: 0 };
         compiler.compile();
         let items = compiler.items;
-        let has_groups = items.iter().any(|item| matches!(item, Item::Group(..)));
+        let has_groups =
+            items.iter().any(|item| matches!(item, Item::Group(..) | Item::Except(..)));
         Pattern { items, rules, has_groups }
     }
 
@@ -164,6 +184,8 @@ mod tests {
         backslash_escapes: true,
         escapes_slash_behind_pattern: true,
         word_class: true,
+        bare_groups: false,
+        operators: false,
         wide_brackets: true,
         groups: true,
         folds_case: false,

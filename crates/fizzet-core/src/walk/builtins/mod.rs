@@ -13,6 +13,7 @@ mod read;
 mod test;
 mod time;
 mod variables;
+mod zsh_options;
 
 pub(super) use control::number;
 pub(super) use parameters::Cluster;
@@ -76,6 +77,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("dirs", folders::dirs),
     ("disown", process::quiet),
     ("echo", print::echo),
+    ("emulate", zsh_options::emulate),
     ("eval", control::eval),
     ("exec", process::exec),
     ("exit", control::exit),
@@ -102,6 +104,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("readonly", variables::declare),
     ("return", control::exit),
     ("set", parameters::set),
+    ("setopt", zsh_options::set_options),
     ("shift", parameters::shift),
     ("shopt", parameters::shopt),
     ("source", process::dot),
@@ -115,6 +118,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("umask", process::umask),
     ("unalias", find::unalias),
     ("unset", variables::unset),
+    ("unsetopt", zsh_options::set_options),
     ("wait", process::quiet),
 ];
 

@@ -21,7 +21,7 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
             }
             b"-" => {
                 rest = &rest[1..];
-                replaces = !rest.is_empty();
+                replaces = !rest.is_empty() || walker.state.dialect.set_dash_clears;
                 break;
             }
             [sign @ (b'-' | b'+'), letters @ ..] if !letters.is_empty() => {
@@ -71,7 +71,8 @@ impl Walker {
     fn option(&mut self, letter: u8, on: bool) -> bool {
         let options = &mut self.state.options;
         match letter {
-            b'f' => options.no_glob = on,
+            letter if letter == self.state.dialect.glob_letter => options.no_glob = on,
+            b'f' => {}
             b'u' => options.no_unset = on,
             b'e' => options.exit_on_error = on,
             b'a' => options.all_export = on,
@@ -99,6 +100,10 @@ impl Walker {
                 return self.state.dialect.pipe_fail;
             }
             name => {
+                if self.state.dialect.bare_groups {
+                    self.state.options.set_by_name(name, on);
+                    return true;
+                }
                 let mut known = self.state.dialect.set_names.split(' ');
                 return known.any(|known| known.as_bytes() == name);
             }
@@ -125,7 +130,11 @@ impl Walker {
     fn fill_array(&mut self, call: &Call<'_>, words: &[Text], anew: bool) -> Result<u8, Stop> {
         let Some((name, values)) = words.split_first() else { return Ok(1) };
         let values = match values {
-            [first, rest @ ..] if first.bytes() == b"--" => rest,
+            [first, rest @ ..]
+                if first.bytes() == b"--" && !self.state.dialect.set_array_keeps_dashes =>
+            {
+                rest
+            }
             values => values,
         };
         if anew {
@@ -183,15 +192,18 @@ pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
     let Cluster { word: mut index, letter: at, .. } = walker.cluster;
     let silent = options.first() == Some(&b':');
     let word = given.get(index - 1);
-    let Some(word) = word.filter(|word| word.len() > 1 && word.bytes()[0] == b'-') else {
-        walker.assign_computed(name, b"?", call)?;
+    let is_late = walker.state.dialect.getopts_is_late;
+    let word = word.filter(|word| word.len() > 1 && word.bytes()[0] == b'-');
+    let Some(word) = word.filter(|word| word.bytes() != b"--") else {
+        let end = index + usize::from(word.is_some());
+        if word.is_some() || is_late {
+            walker.assign_computed(b"OPTIND", end.to_string().as_bytes(), call)?;
+        }
+        if !is_late {
+            walker.assign_computed(name, b"?", call)?;
+        }
         return Ok(1);
     };
-    if word.bytes() == b"--" {
-        walker.assign_computed(b"OPTIND", (index + 1).to_string().as_bytes(), call)?;
-        walker.assign_computed(name, b"?", call)?;
-        return Ok(1);
-    }
     let letter = word.bytes()[at.min(word.len() - 1)];
     let known = options.iter().position(|&one| one == letter && one != b':');
     let takes_value = known.is_some_and(|place| options.get(place + 1) == Some(&b':'));
@@ -213,13 +225,20 @@ pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
     }
     let done = takes_value || last;
     index += usize::from(done);
-    let told = index + usize::from(!done && walker.state.dialect.getopts_counts_ahead);
+    let late = walker.state.dialect.getopts_is_late && done && value.is_none();
+    let told = match late {
+        true => index - 1,
+        false => index + usize::from(!done && walker.state.dialect.getopts_counts_ahead),
+    };
     walker.cluster = Cluster { told, word: index, letter: if done { 1 } else { at + 1 } };
     walker.assign_computed(b"OPTIND", told.to_string().as_bytes(), call)?;
     walker.assign_computed(name, &result, call)?;
     match value {
         Some(value) => walker.assign_text(b"OPTARG", value, call.span)?,
-        None if walker.state.dialect.getopts_empties_value && known.is_some() => {
+        None if walker.state.dialect.getopts_empties_value
+            && known.is_some_and(|_| !takes_value)
+            || is_late =>
+        {
             walker.assign_computed(b"OPTARG", b"", call)?;
         }
         None => {

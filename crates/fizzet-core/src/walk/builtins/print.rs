@@ -25,6 +25,9 @@ pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
         }
         rest = &rest[1..];
     }
+    if dialect.echo_takes_dash && rest.first().is_some_and(|text| text.bytes() == b"-") {
+        rest = &rest[1..];
+    }
     join(walker, call, rest, newline, escapes);
     Ok(0)
 }

@@ -157,6 +157,11 @@ impl Printing<'_> {
             let code = crate::text::next_character(quoted, true);
             return code.map_or(0, |(code, _)| i64::from(code));
         }
+        if self.walker.state.dialect.printf_evaluates {
+            let (bytes, span) = (bytes.to_vec(), self.origin.span());
+            let value = crate::expand::arithmetic::text_value(&mut self.walker.state, &bytes, span);
+            return value.unwrap_or(0);
+        }
         let (negative, digits) = match bytes {
             [b'-', rest @ ..] => (true, rest),
             [b'+', rest @ ..] => (false, rest),

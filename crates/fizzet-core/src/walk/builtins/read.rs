@@ -53,7 +53,7 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     let ifs = ifs(&walker.state);
     if let Some(name) = array {
         let Some(name) = name.or(names.into_iter().next()) else { return Ok(1) };
-        let fields = crate::expand::split_line(line, &ifs, usize::MAX);
+        let fields = crate::expand::split_line(line, &ifs, usize::MAX, false);
         walker.assign_array(&name, fields, call.span)?;
         return Ok(status);
     }
@@ -61,7 +61,12 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
         walker.assign_text(&names[0], line, call.span)?;
         return Ok(status);
     }
-    let fields = crate::expand::split_line(line, &ifs, names.len());
+    let fields = crate::expand::split_line(
+        line,
+        &ifs,
+        names.len(),
+        walker.state.dialect.read_keeps_last_separator,
+    );
     for (at, name) in names.iter().enumerate() {
         let text = fields.get(at).cloned().unwrap_or_default();
         walker.assign_text(name, text, call.span)?;

@@ -140,6 +140,12 @@ impl Walker {
                 false => self.state.store(name, key, value, declaration.span)?,
             }
         }
+        if equals.is_none()
+            && self.state.dialect.declaration_makes_empty
+            && self.state.variables.get(name).is_some_and(|one| matches!(one.value, Value::Nothing))
+        {
+            self.state.variables.entry(name).value = Value::Scalar(Text::new());
+        }
         if declaration.exports || declaration.freezes || given.takes_back(b'x') {
             let variable = self.state.variables.entry(name);
             variable.exported |= declaration.exports;

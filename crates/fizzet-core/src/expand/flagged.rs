@@ -1,0 +1,435 @@
+//! Parameter expansions with flags, subscripts and modifiers of zsh (observed in zsh 5.9).
+//!
+//! The order is that of the manual's rules: the value, its subscript, the operation, joining between
+//! double quotes, modifiers, joining and splitting by flags, then what changes each element.
+
+use std::rc::Rc;
+
+use crate::expand::flags::{Order, change_each, ordered, quoted_by, split_at};
+use crate::expand::parameter::Held;
+use crate::expand::pattern::Pattern;
+use crate::expand::substitute::{Place, Substitution};
+use crate::expand::{Tilde, arithmetic, ifs, joined, pattern_text};
+use crate::state::Value;
+use crate::stop::Stop;
+use crate::syntax::ast::{
+    Flagged, Modifier, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
+};
+use crate::syntax::is_name;
+use crate::text::{Standing, Text, next_character};
+
+impl Substitution<'_> {
+    /// Expands a parameter with flags and puts it into the word.
+    pub(super) fn flagged(&mut self, flagged: &Flagged, place: Place) -> Result<(), Stop> {
+        let has = |letter: u8| flagged.flags.iter().any(|flag| flag.letter == letter);
+        let parameter = &flagged.parameter;
+        let mut held = self.flagged_value(flagged, place)?;
+        if flagged.tests {
+            let set = !matches!(held, Held::Unset);
+            let text = self.computed(parameter, if set { b"1" } else { b"0" });
+            return self.emit(parameter, Held::One(text), place);
+        }
+        if has(b'P') {
+            held = self.named_value(parameter, held)?;
+        }
+        if flagged.measures {
+            held = self.flagged_length(parameter, held)?;
+        }
+        held = match &parameter.operation {
+            Operation::Filter(word) => self.filtered(word, held, has(b'M'))?,
+            Operation::Remove { suffix, longest, pattern } if has(b'M') => {
+                let pattern = self.compiled(pattern)?;
+                self.each(parameter, held, |text| {
+                    let kept = super::operate::removed(text, &pattern, *suffix, *longest);
+                    match *suffix {
+                        true => text.slice(kept.len(), text.len()),
+                        false => text.slice(0, text.len() - kept.len()),
+                    }
+                })?
+            }
+            _ => match self.operate(parameter, held, place)? {
+                Some(held) => held,
+                None => return Ok(()),
+            },
+        };
+        let separate = has(b'@')
+            || matches!(parameter.index, Some(Subscript::At))
+            || parameter.name == ParameterName::Special(b'@');
+        if let Held::List { items, .. } = &held
+            && place.quoted
+            && !separate
+        {
+            held = Held::One(self.joined_list(items, parameter.span));
+        }
+        for modifier in &flagged.modifiers {
+            held = self.each(parameter, held, |text| modified(text, modifier))?;
+        }
+        held = self.by_flags(flagged, held)?;
+        self.emit_flagged(flagged, held, separate, place)
+    }
+
+    /// The value that the expansion begins with.
+    fn flagged_value(&mut self, flagged: &Flagged, place: Place) -> Result<Held, Stop> {
+        let parameter = &flagged.parameter;
+        let keys = flagged.flags.iter().any(|flag| flag.letter == b'k');
+        let held = match &flagged.inner {
+            Some(inner) => self.inner_value(inner, place)?,
+            None if parameter.name == ParameterName::Variable([].into()) => Held::Unset,
+            None if keys => self.keys_and_values(flagged)?,
+            None => match &parameter.index {
+                Some(Subscript::Index(index)) if !self.is_keyed(parameter) => {
+                    let whole = Parameter { index: None, ..parameter.clone() };
+                    let held = self.held(&whole)?;
+                    let at = arithmetic::value(self.cx, index)?;
+                    self.element_of(held, at)
+                }
+                Some(Subscript::At | Subscript::Star) if !self.is_list(parameter) => {
+                    self.held(&Parameter { index: None, ..parameter.clone() })?
+                }
+                _ => self.held(parameter)?,
+            },
+        };
+        match &flagged.slice {
+            None => Ok(held),
+            Some(Slice::Range(first, last)) => {
+                let first = arithmetic::value(self.cx, first)?;
+                let last = arithmetic::value(self.cx, last)?;
+                Ok(self.ranged(held, first, last))
+            }
+            Some(Slice::Search(letters, pattern)) => self.searched(flagged, held, letters, pattern),
+        }
+    }
+
+    /// What another expansion in the place of a name gives.
+    fn inner_value(&mut self, inner: &Part, place: Place) -> Result<Held, Stop> {
+        let span = inner.span();
+        let word = Word { parts: vec![inner.clone()], span };
+        let inside = Place { tilde: Tilde::Never, ..place };
+        if place.quoted || matches!(inner, Part::Double { .. }) {
+            let pieces = Substitution::run(self.cx, &word, Place { fields: false, ..inside })?;
+            return Ok(Held::One(joined(pieces)));
+        }
+        let pieces = Substitution::run(self.cx, &word, inside)?;
+        let mut items = super::split_all(self.cx, pieces, &word)?;
+        Ok(match items.len() {
+            0 => Held::One(Text::new()),
+            1 => Held::One(items.remove(0)),
+            _ => Held::List { items, star: true },
+        })
+    }
+
+    fn is_keyed(&mut self, parameter: &Parameter) -> bool {
+        let ParameterName::Variable(name) = &parameter.name else { return false };
+        let variable = self.cx.state().variables.get(name);
+        matches!(variable.map(|one| &one.value), Some(Value::Associative(_)))
+    }
+
+    fn is_list(&mut self, parameter: &Parameter) -> bool {
+        match &parameter.name {
+            ParameterName::Variable(name) => {
+                let state = self.cx.state();
+                state.variables.is_array(name)
+            }
+            name => matches!(name, ParameterName::Special(b'@' | b'*')),
+        }
+    }
+
+    fn keys_and_values(&mut self, flagged: &Flagged) -> Result<Held, Stop> {
+        let parameter = &flagged.parameter;
+        let name = parameter.name.to_bytes();
+        let values = flagged.flags.iter().any(|flag| flag.letter == b'v');
+        let value = self.cx.state().variables.get(&name).map(|one| one.value.clone());
+        let Some(Value::Associative(elements)) = value else { return self.held(parameter) };
+        let pairs = elements
+            .into_iter()
+            .flat_map(|(key, value)| [Some(key), values.then_some(value)].into_iter().flatten());
+        Ok(Held::List { items: pairs.collect(), star: true })
+    }
+
+    /// The element with an index from 1, or from the end; of one value, a character.
+    fn element_of(&mut self, held: Held, at: i64) -> Held {
+        match self.ranged(held, at, at) {
+            Held::List { mut items, .. } => match items.len() {
+                0 => Held::Unset,
+                _ => Held::One(items.remove(0)),
+            },
+            held => held,
+        }
+    }
+
+    fn ranged(&mut self, held: Held, first: i64, last: i64) -> Held {
+        let bounds = |count: usize| {
+            let place = |at: i64| if at < 0 { at + count as i64 + 1 } else { at };
+            let (low, high) = (place(first), place(last).min(count as i64));
+            // An index of 0 means the first one only where a range begins.
+            let low = if low == 0 && first != last { 1 } else { low };
+            (low >= 1 && low <= high).then_some((low as usize - 1, high as usize))
+        };
+        match held {
+            Held::Unset => Held::Unset,
+            Held::One(text) => {
+                let ends = character_ends(text.bytes());
+                match bounds(ends.len() - 1) {
+                    Some((low, high)) => Held::One(text.slice(ends[low], ends[high])),
+                    None => Held::One(Text::new()),
+                }
+            }
+            Held::List { items, star } => match bounds(items.len()) {
+                Some((low, high)) => Held::List { items: items[low..high].to_vec(), star },
+                None => Held::List { items: Vec::new(), star },
+            },
+        }
+    }
+
+    /// `[(r)pattern]`: the first element that matches; with `i`, its index.
+    fn searched(
+        &mut self,
+        flagged: &Flagged,
+        held: Held,
+        letters: &[u8],
+        word: &Word,
+    ) -> Result<Held, Stop> {
+        let pattern = self.compiled(word)?;
+        let items = match held {
+            Held::List { items, .. } => items,
+            Held::One(text) => {
+                let ends = character_ends(text.bytes());
+                ends.windows(2).map(|two| text.slice(two[0], two[1])).collect()
+            }
+            Held::Unset => Vec::new(),
+        };
+        let matches = |text: &Text| pattern.matches(text.bytes());
+        let from_end = letters.iter().any(|letter| matches!(letter, b'R' | b'I'));
+        let found = match from_end {
+            true => items.iter().rposition(matches),
+            false => items.iter().position(matches),
+        };
+        if letters.iter().any(|letter| matches!(letter, b'i' | b'I')) {
+            let missing = if from_end { 0 } else { items.len() + 1 };
+            let index = found.map_or(missing, |at| at + 1).to_string();
+            return Ok(Held::One(self.computed(&flagged.parameter, index.as_bytes())));
+        }
+        Ok(found.map_or(Held::One(Text::new()), |at| Held::One(items[at].clone())))
+    }
+
+    /// `(P)`: the value is the name of the parameter that is meant.
+    fn named_value(&mut self, parameter: &Parameter, held: Held) -> Result<Held, Stop> {
+        let Held::One(text) = held else { return Ok(held) };
+        let name: Rc<[u8]> = text.bytes().into();
+        let name = match &*name {
+            digits if !digits.is_empty() && digits.iter().all(u8::is_ascii_digit) => {
+                let number = String::from_utf8_lossy(digits).parse().unwrap_or(usize::MAX);
+                ParameterName::Positional(number)
+            }
+            _ if is_name(&name) => ParameterName::Variable(name),
+            _ => return Ok(Held::Unset),
+        };
+        let operation = Operation::Value;
+        self.held(&Parameter { name, index: None, operation, ..parameter.clone() })
+    }
+
+    fn flagged_length(&mut self, parameter: &Parameter, held: Held) -> Result<Held, Stop> {
+        let count = match &held {
+            Held::Unset => {
+                self.unset(parameter)?;
+                0
+            }
+            Held::One(text) => character_ends(text.bytes()).len() - 1,
+            Held::List { items, .. } => items.len(),
+        };
+        Ok(Held::One(self.computed(parameter, count.to_string().as_bytes())))
+    }
+
+    /// `${x:#pattern}`
+    fn filtered(&mut self, word: &Word, held: Held, keeps: bool) -> Result<Held, Stop> {
+        let pattern = self.compiled(word)?;
+        let stays = |text: &Text| pattern.matches(text.bytes()) == keeps;
+        Ok(match held {
+            Held::Unset => Held::Unset,
+            Held::One(text) if stays(&text) => Held::One(text),
+            Held::One(_) => Held::One(Text::new()),
+            Held::List { items, star } => {
+                Held::List { items: items.into_iter().filter(stays).collect(), star }
+            }
+        })
+    }
+
+    pub(super) fn compiled(&mut self, word: &Word) -> Result<Pattern, Stop> {
+        let text = pattern_text(self.cx, word)?;
+        let rules = self.cx.state().text_pattern_rules();
+        Ok(Pattern::from_text(&text, rules))
+    }
+
+    /// Joining, splitting, ordering and what changes each element, as the flags say.
+    fn by_flags(&mut self, flagged: &Flagged, held: Held) -> Result<Held, Stop> {
+        let mut held = held;
+        let span = flagged.parameter.span;
+        for flag in &flagged.flags {
+            let argument = flag.arguments.first().map_or(&b""[..], |text| text);
+            match flag.letter {
+                b'j' | b'F' => {
+                    if let Held::List { items, .. } = &held {
+                        let joiner = if flag.letter == b'F' { b"\n" } else { argument };
+                        held = Held::One(super::whole::joined(items, joiner, span));
+                    }
+                }
+                b's' | b'f' | b'0' | b'z' => {
+                    let separator = match flag.letter {
+                        b's' => argument,
+                        b'f' => b"\n",
+                        b'0' => b"\0",
+                        _ => b" ",
+                    };
+                    if let Held::List { items, .. } = &held {
+                        held = Held::One(self.joined_list(items, span));
+                    }
+                    if let Held::One(text) = &held {
+                        let mut items = split_at(text, separator);
+                        items.retain(|item| flag.letter != b'z' || !item.is_empty());
+                        held = Held::List { items, star: false };
+                    }
+                }
+                _ => {}
+            }
+        }
+        if flagged.splits == Some(true) {
+            held = self.split_value(flagged, held)?;
+        }
+        let order = Order::of(&flagged.flags);
+        if let Held::List { items, star } = held {
+            held = Held::List { items: ordered(items, order), star };
+        }
+        for flag in &flagged.flags {
+            if flag.letter == b't' {
+                let kind = self.kind_of(&flagged.parameter);
+                held = Held::One(self.computed(&flagged.parameter, kind.as_bytes()));
+            }
+            if matches!(flag.letter, b'l' | b'r') && matches!(held, Held::Unset) {
+                held = Held::One(Text::new());
+            }
+            if matches!(flag.letter, b'e' | b'%') {
+                self.cx.missing("what this flag of an expansion gives", span);
+            }
+            held = self.each(&flagged.parameter, held, |text| change_each(text, flag))?;
+        }
+        match flagged.flags.iter().filter(|flag| flag.letter == b'q').count() {
+            0 => Ok(held),
+            times => self.each(&flagged.parameter, held, |text| quoted_by(text, times)),
+        }
+    }
+
+    /// `${=x}`: split at IFS.
+    fn split_value(&mut self, flagged: &Flagged, held: Held) -> Result<Held, Stop> {
+        let span = flagged.parameter.span;
+        let mut text = match held {
+            Held::Unset => return Ok(Held::Unset),
+            Held::One(text) => text,
+            Held::List { items, .. } => self.joined_list(&items, span),
+        };
+        text.set_standing(Standing::Inert);
+        let ifs = ifs(self.cx.state());
+        let items = super::split_value(text, &ifs, self.cx.state());
+        Ok(Held::List { items, star: false })
+    }
+
+    fn kind_of(&mut self, parameter: &Parameter) -> &'static str {
+        let ParameterName::Variable(name) = &parameter.name else { return "scalar-special" };
+        match self.cx.state().variables.get(name).map(|one| &one.value) {
+            None | Some(Value::Nothing) => "",
+            Some(Value::Scalar(_)) => "scalar",
+            Some(Value::Indexed(_)) => "array",
+            Some(Value::Associative(_)) => "association",
+        }
+    }
+
+    fn emit_flagged(
+        &mut self,
+        flagged: &Flagged,
+        held: Held,
+        separate: bool,
+        place: Place,
+    ) -> Result<(), Stop> {
+        let standing = match flagged.forms_patterns {
+            Some(true) if !place.quoted => Standing::Plain,
+            _ => Standing::Quoted,
+        };
+        let splits =
+            flagged.flags.iter().any(|flag| matches!(flag.letter, b's' | b'f' | b'0' | b'z'))
+                || flagged.splits == Some(true);
+        let place = Place { expansion: standing, ..place };
+        match held {
+            Held::List { items, .. } => {
+                let star = !(separate || splits);
+                self.emit(&flagged.parameter, Held::List { items, star }, place)
+            }
+            held => self.emit(&flagged.parameter, held, place),
+        }
+    }
+}
+
+/// The offsets between the characters of a value.
+fn character_ends(bytes: &[u8]) -> Vec<usize> {
+    let mut ends = vec![0];
+    let mut at = 0;
+    while let Some((_, length)) = next_character(&bytes[at..], true) {
+        at += length;
+        ends.push(at);
+    }
+    ends
+}
+
+/// A value as a modifier leaves it: `:h :t :r :e :l :u :s/a/b/`.
+fn modified(text: &Text, modifier: &Modifier) -> Text {
+    let bytes = text.bytes();
+    let letter = match modifier {
+        Modifier::Letter(letter) => *letter,
+        Modifier::Replace(from, to, global) => return replaced(text, from, to, *global),
+    };
+    let trimmed =
+        bytes.iter().rposition(|&byte| byte != b'/').map_or(bytes.len().min(1), |at| at + 1);
+    let slash = bytes[..trimmed].iter().rposition(|&byte| byte == b'/');
+    let name = slash.map_or(0, |at| at + 1);
+    let dot = bytes[name..].iter().rposition(|&byte| byte == b'.').map(|at| name + at);
+    let dot = dot.filter(|&at| at > name);
+    match letter {
+        b't' => text.slice(name, trimmed),
+        b'h' => match slash {
+            None => literal(text, b"."),
+            Some(0) => text.slice(0, 1),
+            Some(at) => {
+                let end = bytes[..at].iter().rposition(|&byte| byte != b'/').map_or(1, |at| at + 1);
+                text.slice(0, end)
+            }
+        },
+        b'r' => text.slice(0, dot.unwrap_or(bytes.len())),
+        b'e' => dot.map_or_else(Text::new, |at| text.slice(at + 1, bytes.len())),
+        b'l' => super::flags::cased(text, false),
+        b'u' => super::flags::cased(text, true),
+        b'q' => super::flags::backslashed(text),
+        _ => text.clone(),
+    }
+}
+
+fn literal(text: &Text, bytes: &[u8]) -> Text {
+    match text.runs().next() {
+        Some((run, _)) => Text::from_bytes(bytes, Standing::Quoted, run.origin.clone()),
+        None => Text::new(),
+    }
+}
+
+fn replaced(text: &Text, from: &[u8], to: &[u8], global: bool) -> Text {
+    let mut made = Text::new();
+    let mut at = 0;
+    while !from.is_empty()
+        && let Some(found) = bstr::ByteSlice::find(&text.bytes()[at..], from)
+    {
+        made.push_text(&text.slice(at, at + found));
+        made.push_text(&literal(text, to));
+        at += found + from.len();
+        if !global {
+            break;
+        }
+    }
+    made.push_text(&text.slice(at, text.len()));
+    made
+}

@@ -1,0 +1,217 @@
+//! What the flags of `${(flags)x}` do to texts and lists of them (observed in zsh 5.9).
+
+use bstr::ByteSlice;
+
+use crate::expand::transform::{in_dollar_quotes, requoted};
+use crate::syntax::ast::Flag;
+use crate::text::{Standing, Text};
+
+/// How a list is ordered.
+#[derive(Clone, Copy, Default)]
+pub(super) struct Order {
+    sorts: bool,
+    descends: bool,
+    /// `(a)`: in the order of the array, which `(O)` turns round.
+    by_index: bool,
+    folds_case: bool,
+    numeric: bool,
+    unique: bool,
+}
+
+impl Order {
+    pub(super) fn of(flags: &[Flag]) -> Order {
+        let mut order = Order::default();
+        for flag in flags {
+            match flag.letter {
+                b'o' => order.sorts = true,
+                b'O' => order.descends = true,
+                b'a' => order.by_index = true,
+                b'i' => order.folds_case = true,
+                b'n' => order.numeric = true,
+                b'u' => order.unique = true,
+                _ => {}
+            }
+        }
+        order
+    }
+}
+
+/// A list in the order that flags ask for.
+pub(super) fn ordered(mut items: Vec<Text>, order: Order) -> Vec<Text> {
+    if order.unique {
+        let mut seen = std::collections::HashSet::new();
+        items.retain(|item| seen.insert(item.bytes().to_vec()));
+    }
+    if order.by_index {
+        if order.descends {
+            items.reverse();
+        }
+        return items;
+    }
+    if order.sorts || order.descends {
+        items.sort_by_key(|item| key(item.bytes(), order));
+        if order.descends {
+            items.reverse();
+        }
+    }
+    items
+}
+
+/// What is compared: stretches of digits as numbers where that is asked for.
+fn key(bytes: &[u8], order: Order) -> Vec<(u128, Vec<u8>)> {
+    let bytes = match order.folds_case {
+        true => bytes.to_lowercase(),
+        false => bytes.to_vec(),
+    };
+    if !order.numeric {
+        return vec![(0, bytes)];
+    }
+    bytes
+        .chunk_by(|a, b| a.is_ascii_digit() == b.is_ascii_digit())
+        .map(|stretch| match stretch[0].is_ascii_digit() {
+            true => {
+                let text = String::from_utf8_lossy(stretch);
+                (text.parse().unwrap_or(u128::MAX), Vec::new())
+            }
+            false => (u128::from(stretch[0]), stretch.to_vec()),
+        })
+        .collect()
+}
+
+/// A text taken apart at a separator; an empty one stands between any two characters.
+pub(super) fn split_at(text: &Text, separator: &[u8]) -> Vec<Text> {
+    let bytes = text.bytes();
+    let mut items = Vec::new();
+    if separator.is_empty() {
+        let mut at = 0;
+        while let Some((_, length)) = crate::text::next_character(&bytes[at..], true) {
+            items.push(text.slice(at, at + length));
+            at += length;
+        }
+        return items;
+    }
+    let mut from = 0;
+    while let Some(found) = bytes[from..].find(separator) {
+        items.push(text.slice(from, from + found));
+        from += found + separator.len();
+    }
+    items.push(text.slice(from, text.len()));
+    items
+}
+
+/// An element as one flag leaves it.
+pub(super) fn change_each(text: &Text, flag: &Flag) -> Text {
+    let quotes = |bytes: Vec<u8>| like(text, bytes);
+    match flag.letter {
+        b'U' => cased(text, true),
+        b'L' => cased(text, false),
+        b'C' => capitalised(text),
+        b'Q' => quotes(unquoted(text.bytes())),
+        b'l' | b'r' => padded(text, flag),
+        _ => text.clone(),
+    }
+}
+
+/// The kinds of `(q)`: once with backslashes, twice in single quotes, three times in double ones.
+pub(super) fn quoted_by(text: &Text, times: usize) -> Text {
+    match times {
+        1 => backslashed(text),
+        2 => like(text, requoted(text.bytes())),
+        3 => {
+            let mut bytes = vec![b'"'];
+            for &byte in text.bytes() {
+                if matches!(byte, b'"' | b'\\' | b'$' | b'`') {
+                    bytes.push(b'\\');
+                }
+                bytes.push(byte);
+            }
+            bytes.push(b'"');
+            like(text, bytes)
+        }
+        _ => like(text, in_dollar_quotes(text.bytes())),
+    }
+}
+
+/// Backslashes before what the shell would read otherwise.
+pub(super) fn backslashed(text: &Text) -> Text {
+    if text.is_empty() {
+        return like(text, b"''".to_vec());
+    }
+    let mut bytes = Vec::with_capacity(text.len() + 4);
+    for (at, &byte) in text.bytes().iter().enumerate() {
+        match byte {
+            b'\n' => bytes.extend_from_slice(b"$'\\n'"),
+            b'\t' => bytes.extend_from_slice(b"$'\\t'"),
+            b' ' | b'!' | b'"' | b'#' | b'$' | b'&' | b'\'' | b'(' | b')' | b'*' | b';' | b'<'
+            | b'>' | b'?' | b'[' | b'\\' | b']' | b'^' | b'`' | b'{' | b'|' | b'}' | b'~' => {
+                bytes.extend_from_slice(&[b'\\', byte]);
+            }
+            b'=' if at == 0 => bytes.extend_from_slice(b"\\="),
+            _ => bytes.push(byte),
+        }
+    }
+    like(text, bytes)
+}
+
+/// One level of quotes taken away.
+fn unquoted(bytes: &[u8]) -> Vec<u8> {
+    let mut out = Vec::with_capacity(bytes.len());
+    let mut open = None;
+    let mut at = 0;
+    while let Some(&byte) = bytes.get(at) {
+        at += 1;
+        match (open, byte) {
+            (Some(quote), byte) if byte == quote => open = None,
+            (None, b'\'' | b'"') => open = Some(byte),
+            (None | Some(b'"'), b'\\') if at < bytes.len() => {
+                out.push(bytes[at]);
+                at += 1;
+            }
+            _ => out.push(byte),
+        }
+    }
+    out
+}
+
+pub(super) fn cased(text: &Text, upper: bool) -> Text {
+    use crate::syntax::ast::CaseChange::{Lower, Upper};
+    super::operate::cased(text, if upper { Upper } else { Lower }, true, None)
+}
+
+fn capitalised(text: &Text) -> Text {
+    let mut out = Vec::with_capacity(text.len());
+    let mut inside = false;
+    for character in text.bytes().to_str_lossy().chars() {
+        match inside {
+            true => out.extend(character.to_lowercase().to_string().bytes()),
+            false => out.extend(character.to_uppercase().to_string().bytes()),
+        }
+        inside = character.is_alphanumeric();
+    }
+    like(text, out)
+}
+
+/// `(l:width:fill:)` and `(r:width:fill:)`
+fn padded(text: &Text, flag: &Flag) -> Text {
+    let width = flag.arguments.first().map(|width| String::from_utf8_lossy(width).into_owned());
+    let width: usize = width.and_then(|width| width.parse().ok()).unwrap_or(0).min(1 << 20);
+    let fill = flag.arguments.get(1).map_or(&b" "[..], |fill| fill);
+    let characters: Vec<char> = text.bytes().to_str_lossy().chars().collect();
+    let missing = width.saturating_sub(characters.len());
+    let padding: Vec<u8> =
+        fill.iter().copied().cycle().take(if fill.is_empty() { 0 } else { missing }).collect();
+    let shown = |part: &[char]| part.iter().collect::<String>().into_bytes();
+    let bytes = match flag.letter {
+        b'l' => [padding, shown(&characters[characters.len().saturating_sub(width)..])].concat(),
+        _ => [shown(&characters[..characters.len().min(width)]), padding].concat(),
+    };
+    like(text, bytes)
+}
+
+/// New bytes with the origin of a text.
+fn like(text: &Text, bytes: Vec<u8>) -> Text {
+    match text.runs().next() {
+        Some((run, _)) => Text::from_bytes(bytes, Standing::Quoted, run.origin.clone()),
+        None => super::transform::like(text, bytes),
+    }
+}

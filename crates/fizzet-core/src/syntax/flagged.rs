@@ -1,0 +1,313 @@
+//! Parameter expansions with flags, as zsh has them: `${(U)x}`, `${=x}`, `$#x`, `$x[2,3]`, `${x:t}`,
+//! `${${x}#a}` (observed in zsh 5.9).
+
+use crate::syntax::ast::{
+    Arithmetic, Flag, Flagged, Modifier, Operation, Parameter, ParameterName, Part, Slice,
+    Subscript,
+};
+use crate::syntax::cursor::{Parsed, Parser, is_name_start};
+use crate::syntax::words::Within;
+
+/// The letters of modifiers that take nothing behind them.
+const MODIFIERS: &[u8] = b"aAchlpPqQreutx";
+
+impl<'a> Parser<'a> {
+    /// `$#x`, `$+x`, `$=x`, `$~x`, `$^x` and `$x` with a subscript or modifiers behind it, whose `$`
+    /// is at `start`; the place is behind that. `None` with the place unchanged if it is none.
+    pub(super) fn unbraced_flagged(&mut self, start: usize) -> Parsed<Option<Part>> {
+        let back = self.pos;
+        let mut flagged = self.empty_flagged(start);
+        self.signs(&mut flagged, false);
+        let signs = self.pos > back;
+        let Some(name) = self.flagged_name(signs) else {
+            self.pos = back;
+            return Ok(None);
+        };
+        flagged.parameter.name = name;
+        let plain = self.pos;
+        if !flagged.measures || self.raw() == Some(b'[') {
+            self.flagged_subscript(&mut flagged)?;
+        }
+        let subscript = self.pos > plain;
+        while !flagged.measures && self.raw() == Some(b':') && self.modifier(&mut flagged)? {}
+        if !signs && !subscript && flagged.modifiers.is_empty() {
+            self.pos = back;
+            return Ok(None);
+        }
+        flagged.parameter.span = self.span(start, self.pos);
+        Ok(Some(Part::Flagged(Box::new(flagged))))
+    }
+
+    fn flagged_name(&mut self, signs: bool) -> Option<ParameterName> {
+        match self.raw()? {
+            byte if is_name_start(byte) => Some(ParameterName::Variable(self.name_bytes())),
+            b'0'..=b'9' => {
+                let mut number = 0usize;
+                while let Some(digit @ b'0'..=b'9') = self.raw() {
+                    number = number.saturating_mul(10).saturating_add(usize::from(digit - b'0'));
+                    self.pos += 1;
+                }
+                Some(ParameterName::Positional(number))
+            }
+            sign @ (b'@' | b'*') => {
+                self.pos += 1;
+                Some(ParameterName::Special(sign))
+            }
+            sign @ (b'?' | b'$' | b'!' | b'-') if signs => {
+                self.pos += 1;
+                Some(ParameterName::Special(sign))
+            }
+            _ => None,
+        }
+    }
+
+    fn empty_flagged(&self, start: usize) -> Flagged {
+        Flagged {
+            parameter: Parameter {
+                name: ParameterName::Variable([].into()),
+                index: None,
+                operation: Operation::Value,
+                braced: true,
+                span: self.span(start, start),
+            },
+            inner: None,
+            flags: Vec::new(),
+            splits: None,
+            forms_patterns: None,
+            distributes: None,
+            tests: false,
+            measures: false,
+            slice: None,
+            modifiers: Vec::new(),
+        }
+    }
+
+    /// `= ~ ^ + #` before a name.
+    fn signs(&mut self, flagged: &mut Flagged, braced: bool) {
+        loop {
+            let Some(sign) = self.raw() else { return };
+            let doubled = self.text.get(self.pos + 1) == Some(&sign);
+            let next = self.text.get(self.pos + 1 + usize::from(doubled)).copied();
+            let names = |byte: u8| {
+                is_name_start(byte)
+                    || byte.is_ascii_digit()
+                    || matches!(byte, b'@' | b'*' | b'=' | b'~' | b'^' | b'#' | b'+')
+                    || (braced && matches!(byte, b'$' | b'(' | b'"' | b':' | b'?' | b'-' | b'!'))
+                    || (sign == b'#' && matches!(byte, b'$' | b'?' | b'!' | b'-'))
+            };
+            if !next.is_some_and(names) {
+                return;
+            }
+            match sign {
+                b'=' => flagged.splits = Some(!doubled),
+                b'~' => flagged.forms_patterns = Some(!doubled),
+                b'^' => flagged.distributes = Some(!doubled),
+                b'+' if !doubled => flagged.tests = true,
+                b'#' if !doubled && !(braced && matches!(next, Some(b'-' | b':' | b'?'))) => {
+                    flagged.measures = true;
+                }
+                _ => return,
+            }
+            self.pos += 1 + usize::from(doubled);
+        }
+    }
+
+    /// What is between the braces of `${...}`; `None` if it is no expansion. Stands behind the
+    /// opening brace, and before the closing one when it returns.
+    pub(super) fn braced_flagged(&mut self, start: usize, quoted: bool) -> Parsed<Option<Part>> {
+        let mut flagged = self.empty_flagged(start);
+        if self.raw() == Some(b'(') && !self.flags(&mut flagged)? {
+            return Ok(None);
+        }
+        self.signs(&mut flagged, true);
+        match self.raw() {
+            Some(b'$') if self.text.get(self.pos + 1).is_some_and(|b| matches!(b, b'{' | b'(')) => {
+                let within = if quoted { Within::Double } else { Within::Brace };
+                flagged.inner = self.dollar(within)?;
+            }
+            Some(b'"') => flagged.inner = Some(self.double_quoted(self.pos)?),
+            Some(b':' | b'}') => {}
+            _ => match self.parameter_name() {
+                Some(name) => flagged.parameter.name = name,
+                None => return Ok(None),
+            },
+        }
+        self.flagged_subscript(&mut flagged)?;
+        loop {
+            if self.raw() != Some(b':') || !self.modifier(&mut flagged)? {
+                break;
+            }
+        }
+        let Some(operation) = self.flagged_operation(quoted)? else { return Ok(None) };
+        flagged.parameter.operation = operation;
+        while self.raw() == Some(b':') && self.modifier(&mut flagged)? {}
+        flagged.parameter.span = self.span(start, self.pos + 1);
+        Ok(Some(Part::Flagged(Box::new(flagged))))
+    }
+
+    fn flagged_operation(&mut self, quoted: bool) -> Parsed<Option<Operation>> {
+        if self.at(b":#") {
+            self.pos += 2;
+            return Ok(Some(Operation::Filter(self.word(Within::Brace)?)));
+        }
+        self.operation(quoted)
+    }
+
+    /// `[...]` behind a name: an index, a range or a search.
+    fn flagged_subscript(&mut self, flagged: &mut Flagged) -> Parsed<()> {
+        if self.raw() != Some(b'[') {
+            return Ok(());
+        }
+        let open = self.pos;
+        self.pos += 1;
+        if self.raw() == Some(b'(') {
+            let rest = &self.text[self.pos + 1..];
+            let close = rest.iter().position(|&byte| byte == b')').unwrap_or(0);
+            let letters: Box<[u8]> = rest[..close].into();
+            if !letters.is_empty() && letters.iter().all(u8::is_ascii_alphabetic) {
+                self.pos += close + 2;
+                let pattern = self.word(Within::Brackets)?;
+                flagged.slice = Some(Slice::Search(letters, pattern));
+                return self.expect_bracket(open);
+            }
+        }
+        self.pos = open;
+        if let Some((first, last)) = self.range_subscript(open)? {
+            flagged.slice = Some(Slice::Range(first, last));
+            return Ok(());
+        }
+        self.pos = open;
+        flagged.parameter.index = self.subscript()?;
+        Ok(())
+    }
+
+    fn expect_bracket(&mut self, open: usize) -> Parsed<()> {
+        match self.eat(b"]") {
+            true => Ok(()),
+            false => Err(self.unclosed(open, 1, "[", "]")),
+        }
+    }
+
+    /// `[first,last]`, if a comma stands between the brackets.
+    fn range_subscript(&mut self, open: usize) -> Parsed<Option<(Arithmetic, Arithmetic)>> {
+        self.pos = open + 1;
+        let first = self.arithmetic(Within::RangeStart)?;
+        if self.raw() != Some(b',') {
+            return Ok(None);
+        }
+        self.pos += 1;
+        let last = self.arithmetic(Within::Brackets)?;
+        self.expect_bracket(open)?;
+        Ok(Some((first, last)))
+    }
+
+    /// `(flags)`; false if they are none.
+    fn flags(&mut self, flagged: &mut Flagged) -> Parsed<bool> {
+        self.pos += 1;
+        loop {
+            let Some(letter) = self.raw() else { return Ok(false) };
+            self.pos += 1;
+            let count = match letter {
+                b')' => return Ok(true),
+                b'j' | b's' | b'g' | b'Z' | b'_' => 1,
+                b'l' | b'r' => 3,
+                b'I' | b'b' if letter == b'I' => 1,
+                letter if letter.is_ascii_alphanumeric() => 0,
+                b'@' | b'#' | b'%' | b'~' | b'-' | b'+' | b'*' => 0,
+                _ => return Ok(false),
+            };
+            let mut arguments = Vec::new();
+            while arguments.len() < count {
+                match self.flag_argument(arguments.is_empty()) {
+                    Some(argument) => arguments.push(argument),
+                    None => break,
+                }
+            }
+            flagged.flags.push(Flag { letter, arguments });
+        }
+    }
+
+    /// `:text:`, with any character for the colons; a later argument shares the delimiter before it.
+    fn flag_argument(&mut self, first: bool) -> Option<Box<[u8]>> {
+        let open = if first { self.pos } else { self.pos - 1 };
+        let delimiter = *self.text.get(open)?;
+        if delimiter == b')' || delimiter.is_ascii_alphanumeric() {
+            return None;
+        }
+        if !first {
+            // Two delimiters in a row: the next argument follows the second one.
+            if self.raw() != Some(delimiter) && self.raw().is_none_or(|byte| byte == b')') {
+                return None;
+            }
+            if self.raw() == Some(delimiter) {
+                self.pos += 1;
+            } else {
+                return None;
+            }
+        } else {
+            self.pos += 1;
+        }
+        let closer = match delimiter {
+            b'(' => b')',
+            b'[' => b']',
+            b'{' => b'}',
+            b'<' => b'>',
+            same => same,
+        };
+        let rest = &self.text[self.pos..];
+        let length = rest.iter().position(|&byte| byte == closer)?;
+        let argument = rest[..length].into();
+        self.pos += length + 1;
+        Some(argument)
+    }
+
+    /// `:t` and its kin; false with the place unchanged if it is none.
+    fn modifier(&mut self, flagged: &mut Flagged) -> Parsed<bool> {
+        let Some(&letter) = self.text.get(self.pos + 1) else { return Ok(false) };
+        let global = letter == b'g';
+        let at = self.pos + 1 + usize::from(global);
+        if self.text.get(at) == Some(&b's') {
+            let Some(&delimiter) = self.text.get(at + 1) else { return Ok(false) };
+            if delimiter.is_ascii_alphanumeric() || delimiter == b'}' {
+                return Ok(false);
+            }
+            let rest = &self.text[at + 2..];
+            let mut pieces = rest.splitn(3, |&byte| byte == delimiter);
+            let (Some(from), Some(to)) = (pieces.next(), pieces.next()) else { return Ok(false) };
+            let to_end = to.iter().position(|&byte| byte == b'}').unwrap_or(to.len());
+            let closes = to_end == to.len() && pieces.next().is_some();
+            let (from, to): (Box<[u8]>, Box<[u8]>) = (from.into(), to[..to_end].into());
+            self.pos = at + 2 + from.len() + 1 + to.len() + usize::from(closes);
+            flagged.modifiers.push(Modifier::Replace(from, to, global));
+            return Ok(true);
+        }
+        let ends = self
+            .text
+            .get(self.pos + 2)
+            .is_none_or(|&byte| !byte.is_ascii_alphanumeric() && byte != b'_' && byte != b'[');
+        if !MODIFIERS.contains(&letter) || !ends {
+            return Ok(false);
+        }
+        self.pos += 2;
+        flagged.modifiers.push(Modifier::Letter(letter));
+        Ok(true)
+    }
+}
+
+impl Flagged {
+    /// Whether nothing but the parameter itself is asked for.
+    pub(super) fn is_plain(&self) -> bool {
+        self.inner.is_none()
+            && self.flags.is_empty()
+            && self.splits.is_none()
+            && self.forms_patterns.is_none()
+            && self.distributes.is_none()
+            && !self.tests
+            && !self.measures
+            && self.slice.is_none()
+            && self.modifiers.is_empty()
+            && !matches!(self.parameter.operation, Operation::Filter(_))
+            && self.parameter.name != ParameterName::Variable([].into())
+            && !matches!(self.parameter.index, Some(Subscript::Index(_)))
+    }
+}

@@ -1,0 +1,77 @@
+//! `setopt`, `unsetopt` and `emulate` (zsh 5.9): options by name, in which case and underscores do
+//! not count and `no` turns the meaning round.
+
+use crate::state::Options;
+use crate::stop::Stop;
+use crate::text::Text;
+use crate::walk::Walker;
+use crate::walk::builtins::Call;
+
+/// Options that change words: the name, and how it is set.
+const OPTIONS: &[(&str, fn(&mut Options, bool))] = &[
+    ("allexport", |options, on| options.all_export = on),
+    ("braceccl", |options, on| options.brace_letters = on),
+    ("caseglob", |options, on| options.no_case_glob = !on),
+    ("casematch", |options, on| options.no_case_match = !on),
+    ("errexit", |options, on| options.exit_on_error = on),
+    ("exec", |options, on| options.no_exec = !on),
+    ("extendedglob", |options, on| options.pattern_operators = on),
+    ("glob", |options, on| options.no_glob = !on),
+    ("globdots", |options, on| options.dot_glob = on),
+    ("dotglob", |options, on| options.dot_glob = on),
+    ("globsubst", |options, on| options.glob_substitution = on),
+    ("ignorebraces", |options, on| options.no_braces = on),
+    ("braceexpand", |options, on| options.no_braces = !on),
+    ("kshglob", |options, on| options.extended_glob = on),
+    ("nomatch", |options, on| options.keep_unmatched = !on),
+    ("nullglob", |options, on| options.null_glob = on),
+    ("pipefail", |options, on| options.pipe_fail = on),
+    ("rcexpandparam", |options, on| options.distributes = on),
+    ("shwordsplit", |options, on| options.word_split = on),
+    ("unset", |options, on| options.no_unset = !on),
+];
+
+/// What an option is called inside, and whether `no` stands before it.
+fn normal(name: &[u8]) -> (String, bool) {
+    let text: String = String::from_utf8_lossy(name)
+        .chars()
+        .filter(|&one| one != '_')
+        .flat_map(char::to_lowercase)
+        .collect();
+    let known = |text: &str| OPTIONS.iter().any(|(name, _)| *name == text);
+    match text.strip_prefix("no") {
+        Some(rest) if !known(&text) => (rest.to_string(), true),
+        _ => (text, false),
+    }
+}
+
+impl Options {
+    /// Sets an option of zsh by its name; an unknown one may change no word.
+    pub(in crate::walk) fn set_by_name(&mut self, name: &[u8], on: bool) {
+        let (name, negated) = normal(name);
+        if let Some((_, set)) = OPTIONS.iter().find(|(known, _)| *known == name) {
+            set(self, on != negated);
+        }
+    }
+}
+
+/// `setopt name...`, `unsetopt name...`
+pub(super) fn set_options(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    let on = call.bytes(0) == Some(b"setopt");
+    for name in call.given("", true).operands {
+        walker.state.options.set_by_name(name.bytes(), on);
+    }
+    Ok(0)
+}
+
+/// `emulate shell`: options as another shell has them.
+pub(super) fn emulate(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+    let given = call.given("LRc:", false);
+    let Some(shell) = given.operands.first().map(Text::bytes) else { return Ok(0) };
+    let like_others = matches!(shell, b"sh" | b"ksh");
+    for name in [&b"shwordsplit"[..], b"globsubst"] {
+        walker.state.options.set_by_name(name, like_others);
+    }
+    walker.state.options.set_by_name(b"nomatch", !like_others);
+    Ok(0)
+}
