@@ -107,7 +107,9 @@ impl Place {
     }
 
     fn named(&self, outcome: Outcome) -> Outcome {
-        outcome.with_folder_named(self.work().as_os_str().as_bytes())
+        outcome
+            .with_folder_named(self.work().as_os_str().as_bytes(), "{work}")
+            .with_folder_named(self.root.path().join("bin").as_os_str().as_bytes(), "{bin}")
     }
 
     /// What a real shell passes on.

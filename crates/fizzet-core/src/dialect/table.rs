@@ -172,6 +172,17 @@ pub enum BraceRanges {
     Turned,
 }
 
+/// In which order the keys of an associative array are listed.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum KeyOrder {
+    /// That of a table with a fixed number of buckets.
+    Buckets,
+    /// Sorted by bytes.
+    Sorted,
+    /// That of a table that grows.
+    GrowingBuckets,
+}
+
 macro_rules! dialect_table {
     ($( $(#[doc = $doc:literal])+ $name:ident: $type:ty = [$($value:expr),+], $evidence:literal; )+) => {
         /// The rules of one shell.
@@ -232,7 +243,7 @@ dialect_table! {
     /// What `local` does outside a function.
     local_outside: Outside = [Outside::Fatal, Outside::Fails, Outside::Fatal, Outside::Fatal, Outside::Fatal, Outside::Allowed, Outside::Allowed], "observed in all six: local x=1; echo after $x";
     /// The option letters of `export`, `typeset` and their kin; a colon where one takes a value, a dot where it takes an attached number.
-    declaration_letters: &'static str = ["p", "aAfFgIilnprtux", "p", "np", "aAbCE.F.fgH.hi.L.lM:mnpR.rS.tT:uxZ.X.", "afgiL.lnpR.rtUuxZ.", "aAfFE.F.gHhi.klL.mpR.rtTUuxZ."], "observed with each letter";
+    declaration_letters: &'static str = ["p", "aAfFgIilnprtux", "p", "np", "aAbCE.F.fgH.hi.L.lM:mnpR.rS.tT:uxZ.X.", "afgi.L.lnpR.rtUuxZ.", "aAfFE.F.gHhi.klL.mpR.rtTUuxZ."], "observed with each letter";
     /// `local -` makes the options of `set` local.
     local_options: bool = [N, Y, Y, Y, N, N, N], "observed: f() { local -; set -f; }; f; echo *";
     /// A word of `export` or `readonly` that is no name, or may not change, ends the shell.
@@ -705,4 +716,14 @@ dialect_table! {
     substitution_nul: Nul = [Nul::Vanishes, Nul::Vanishes, Nul::Vanishes, Nul::Vanishes, Nul::EndsText, Nul::Vanishes, Nul::Stays], "observed in all six: echo $(printf 'a\\0b')";
     /// `typeset -i16` shows digits as capitals.
     capital_digits: bool = [N, N, N, N, N, N, Y], "observed in all six: typeset -i16 n=255; echo $n";
+    /// In which order the keys of an associative array are listed.
+    key_order: KeyOrder = [KeyOrder::Buckets, KeyOrder::Buckets, KeyOrder::Buckets, KeyOrder::Buckets, KeyOrder::Sorted, KeyOrder::Buckets, KeyOrder::GrowingBuckets], "observed with many keys: typeset -A m; echo ${!m[@]}";
+    /// A negative length of a slice of a list is an error.
+    negative_list_length_is_error: bool = [Y, Y, N, N, N, N, N], "observed in all six: echo ${@:1:-1}";
+    /// An unknown option of `typeset` and its kin ends the shell.
+    typeset_option_is_fatal: bool = [Y, N, Y, Y, Y, N, N], "observed in all six: typeset -Q x; echo after";
+    /// An unknown option of `export` ends the shell.
+    export_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: export -Q x; echo after";
+    /// `command` carries out programs only.
+    command_is_for_programs: bool = [N, N, N, N, N, N, Y], "observed in all six: command command echo a";
 }

@@ -32,7 +32,8 @@ impl Substitution<'_> {
         if has(b'P') {
             held = self.named_value(parameter, held)?;
         }
-        if flagged.measures {
+        let late = !matches!(parameter.operation, Operation::Value);
+        if flagged.measures && !late {
             held = self.flagged_length(parameter, held)?;
         }
         held = match &parameter.operation {
@@ -47,11 +48,17 @@ impl Substitution<'_> {
                     }
                 })?
             }
+            Operation::Instead { .. } if flagged.measures || !flagged.flags.is_empty() => {
+                self.instead_value(parameter, held, place)?
+            }
             _ => match self.operate(parameter, held, place)? {
                 Some(held) => held,
                 None => return Ok(()),
             },
         };
+        if flagged.measures && late {
+            held = self.flagged_length(parameter, held)?;
+        }
         let separate = has(b'@')
             || matches!(parameter.index, Some(Subscript::At))
             || parameter.name == ParameterName::Special(b'@');
@@ -100,6 +107,20 @@ impl Substitution<'_> {
         }
     }
 
+    /// The value of `${x:-word}` and its kin, for what is done with it afterwards.
+    fn instead_value(
+        &mut self,
+        parameter: &Parameter,
+        held: Held,
+        place: Place,
+    ) -> Result<Held, Stop> {
+        let before = self.take_current();
+        let outcome = self.operate(parameter, held, Place { fields: false, ..place })?;
+        let made = self.take_current();
+        self.put_current(before)?;
+        Ok(outcome.unwrap_or(Held::One(made)))
+    }
+
     /// What another expansion in the place of a name gives.
     fn inner_value(&mut self, inner: &Part, place: Place) -> Result<Held, Stop> {
         let span = inner.span();
@@ -140,9 +161,9 @@ impl Substitution<'_> {
         let values = flagged.flags.iter().any(|flag| flag.letter == b'v');
         let value = self.cx.state().variables.get(&name).map(|one| one.value.clone());
         let Some(Value::Associative(elements)) = value else { return self.held(parameter) };
-        let pairs = elements
-            .into_iter()
-            .flat_map(|(key, value)| [Some(key), values.then_some(value)].into_iter().flatten());
+        let pairs = elements.pairs().into_iter().flat_map(|(key, value)| {
+            [Some(key), values.then_some(value)].into_iter().flatten().cloned()
+        });
         Ok(Held::List { items: pairs.collect(), star: true })
     }
 

@@ -78,7 +78,10 @@ pub fn fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
 
 fn fields_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Text>, Stop> {
     if let [Part::Literal { bytes, span }] = &word.parts[..]
-        && !bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'[' | b'~' | b'{' | b'('))
+        && !bytes
+            .iter()
+            .any(|byte| matches!(byte, b'*' | b'?' | b'[' | b'~' | b'{' | b'(' | b'^' | b'#'))
+        && bytes.first() != Some(&b'=')
     {
         let origin = Origin::new(Rule::Literal, *span);
         return Ok(vec![Text::from_bytes(&bytes[..], Standing::Plain, origin)]);
@@ -103,9 +106,11 @@ fn fields_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Te
 /// # Errors
 /// As for [`fields`].
 pub fn element_fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
-    let tilde = match cx.state().dialect.tilde_after_equals {
-        true => Tilde::AfterEquals,
-        false => Tilde::AtStart,
+    let dialect = &cx.state().dialect;
+    let tilde = match () {
+        () if dialect.tilde_after_equals => Tilde::AfterEquals,
+        () if dialect.tilde_in_fields => Tilde::AfterColons,
+        () => Tilde::AtStart,
     };
     fields_with(cx, word, tilde)
 }
@@ -123,7 +128,7 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
     }
     if cx.state().dialect.tilde_in_fields {
         for text in &mut texts {
-            *text = tilde::in_field(cx, std::mem::take(text), word.span, false)?;
+            *text = tilde::in_field(cx, std::mem::take(text), word.span, tilde)?;
         }
     }
     match_all(cx, texts, word)
@@ -137,7 +142,7 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
 pub fn single(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, Stop> {
     let text = joined(Substitution::run(cx, word, Place { tilde, ..Place::SINGLE })?);
     match cx.state().dialect.tilde_in_fields && tilde != Tilde::Never {
-        true => tilde::in_field(cx, text, word.span, tilde == Tilde::AfterColons),
+        true => tilde::in_field(cx, text, word.span, tilde),
         false => Ok(text),
     }
 }

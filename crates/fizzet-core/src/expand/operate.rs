@@ -79,6 +79,7 @@ impl Substitution<'_> {
             return Ok(held);
         }
         let joins = place.quoted
+            && !matches!(parameter.operation, Substring { .. })
             && self.cx.state().dialect.star_joins_first
             && matches!(held, Held::List { star: true, .. });
         match self.lists() {
@@ -156,6 +157,14 @@ impl Substitution<'_> {
         let has_value = match &held {
             Held::Unset => false,
             Held::One(text) => !colon || !text.is_empty() || text.has_hole(),
+            Held::List { items, star } if self.cx.state().dialect.array_is_list => {
+                let joined_empty = *star && items.iter().all(|item| item.is_empty());
+                match (*star, colon) {
+                    (true, true) => !joined_empty,
+                    (true, false) => true,
+                    (false, _) => !items.is_empty(),
+                }
+            }
             Held::List { items, .. } => {
                 let always = self.cx.state().dialect.at_is_always_set;
                 let all_empty = self.cx.state().dialect.all_empty_is_none
@@ -208,7 +217,10 @@ impl Substitution<'_> {
             return Err(self.cx.state().mistake(message, parameter.span, status));
         };
         let inner = Place { fields: false, tilde: Tilde::AtStart, ..place };
-        let value = joined(Substitution::run(self.cx, word, inner)?);
+        let value = match self.cx.state().dialect.array_is_list {
+            true => self.joined_fields(word, place)?,
+            false => joined(Substitution::run(self.cx, word, inner)?),
+        };
         let hop = |rule| Hop { rule, span: parameter.span, name: Some(name.clone()), shifted: 0 };
         let stored = value.passed_through(&hop(Rule::Stored), Standing::Quoted);
         let expanded = stored.passed_through(&hop(Rule::Parameter), Standing::Quoted);
@@ -218,6 +230,15 @@ impl Substitution<'_> {
         };
         self.cx.state().store(name, key, stored, parameter.span)?;
         Ok(Held::One(expanded))
+    }
+
+    /// The fields of a word joined again: what is empty in between is lost.
+    fn joined_fields(&mut self, word: &Word, place: Place) -> Result<Text, Stop> {
+        let inside = Place { fields: !place.quoted, tilde: Tilde::Never, ..place };
+        let pieces = Substitution::run(self.cx, word, inside)?;
+        let kept = pieces.into_iter().map(|piece| piece.text).filter(|text| !text.is_empty());
+        let text = self.joined_list(&kept.collect::<Vec<_>>(), word.span);
+        crate::expand::tilde::in_field(self.cx, text, word.span, Tilde::AtStart)
     }
 
     fn replace(
@@ -439,7 +460,7 @@ impl Measure<'_> {
     }
 
     fn of_list(&self, items: Vec<Text>) -> Option<Vec<Text>> {
-        if self.dialect.negative_length == NegativeLength::FromEnd
+        if self.dialect.negative_list_length_is_error
             && self.length.is_some_and(|length| length < 0)
         {
             return None;

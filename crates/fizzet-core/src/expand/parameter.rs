@@ -123,7 +123,9 @@ impl Substitution<'_> {
             None | Some(Value::Nothing) => Vec::new(),
             Some(Value::Scalar(text)) => vec![text],
             Some(Value::Indexed(elements)) => elements.values().collect(),
-            Some(Value::Associative(elements)) => elements.iter().map(|(_, text)| text).collect(),
+            Some(Value::Associative(elements)) => {
+                elements.pairs().into_iter().map(|(_, text)| text).collect()
+            }
         };
         match index {
             Subscript::At | Subscript::Star => {

@@ -269,7 +269,7 @@ impl<'c> Substitution<'c> {
             EmptyAt::Any => true,
             EmptyAt::Once => empty_ats == 1,
             EmptyAt::First => parts.first().is_some_and(is_all_parameters),
-            EmptyAt::Last => parts.last().is_some_and(is_all_parameters),
+            EmptyAt::Last => parts.last().is_some_and(is_list_part),
         }
     }
 
@@ -361,6 +361,18 @@ impl<'c> Substitution<'c> {
 fn is_all_parameters(part: &Part) -> bool {
     let Part::Parameter(parameter) = part else { return false };
     matches!(parameter.operation, Operation::Value)
+        && (matches!(parameter.index, Some(Subscript::At))
+            || (parameter.name == ParameterName::Special(b'@') && parameter.index.is_none()))
+}
+
+/// Whether a part is `$@`, `${name[@]}` or some of them, and no word stands for it.
+fn is_list_part(part: &Part) -> bool {
+    let parameter = match part {
+        Part::Parameter(parameter) => &**parameter,
+        Part::Flagged(flagged) => &flagged.parameter,
+        _ => return false,
+    };
+    !matches!(parameter.operation, Operation::Instead { .. })
         && (matches!(parameter.index, Some(Subscript::At))
             || (parameter.name == ParameterName::Special(b'@') && parameter.index.is_none()))
 }

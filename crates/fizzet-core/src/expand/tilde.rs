@@ -354,8 +354,8 @@ fn assignment_head(bytes: &[u8]) -> Option<usize> {
     is_name(name).then_some(equals + 1)
 }
 
-/// A finished field with its tilde expanded, and `=name` as the path of a program; in an assignment
-/// behind colons too.
+/// A finished field with its tilde expanded, and `=name` as the path of a program; in the value of
+/// an assignment behind colons too.
 ///
 /// # Errors
 /// A user or a program that does not exist.
@@ -363,8 +363,15 @@ pub(super) fn in_field(
     cx: &mut dyn Context,
     field: Text,
     span: Span,
-    assignment: bool,
+    tilde: Tilde,
 ) -> Result<Text, Stop> {
+    let value = match tilde {
+        Tilde::AfterAssignment => {
+            field.bytes().iter().position(|&b| b == b'=').map_or(0, |at| at + 1)
+        }
+        _ => 0,
+    };
+    let assignment = matches!(tilde, Tilde::AfterColons | Tilde::AfterAssignment);
     let written = |at: usize, byte: u8| {
         field.bytes().get(at) == Some(&byte) && standing_at(&field, at) == Standing::Plain
     };
@@ -372,9 +379,9 @@ pub(super) fn in_field(
         return program(cx, &field, span);
     }
     let mut made = Text::new();
-    let (mut from, mut at) = (0, 0);
+    let (mut from, mut at) = (0, value);
     while at < field.len() {
-        let starts = at == 0 || (assignment && written(at - 1, b':'));
+        let starts = at == value || (assignment && written(at - 1, b':'));
         if starts && written(at, b'~') {
             let rest = &field.bytes()[at + 1..];
             let ends = |byte: &u8| *byte == b'/' || (assignment && *byte == b':');
@@ -408,11 +415,10 @@ fn home_of(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Option<Text>
     let hop = Hop { rule: Rule::Tilde, span, name: None, shifted: 0 };
     let passed = |text: &Text| text.passed_through(&hop, Standing::Quoted);
     let state = cx.state();
-    let started = &state.started_in;
     let known = match name {
         b"" => Some(state.variables.scalar(b"HOME").map(passed).unwrap_or_default()),
-        b"+" => Some(passed(started)),
-        b"-" => Some(passed(started)),
+        b"+" | b"0" => Some(passed(&state.entered)),
+        b"-" => Some(passed(&state.left)),
         _ => None,
     };
     if known.is_some() {

@@ -77,7 +77,8 @@ impl Substitution<'_> {
                 format!("({})", pairs.collect::<Vec<_>>().join(" "))
             }
             (Value::Associative(elements), true) => {
-                let pairs = elements.iter().map(|(key, text)| pair(&subscript(key), text) + " ");
+                let pairs = elements.pairs().into_iter();
+                let pairs = pairs.map(|(key, text)| pair(&subscript(key), text) + " ");
                 format!("({})", pairs.collect::<String>())
             }
             _ => match held {
@@ -121,7 +122,10 @@ impl Substitution<'_> {
                 .into_iter()
                 .map(|(key, text)| (self.made(parameter, key.to_string().as_bytes()), text))
                 .collect(),
-            Some(Value::Associative(elements)) => elements,
+            Some(Value::Associative(elements)) => {
+                let pairs = elements.pairs().into_iter();
+                pairs.map(|(key, text)| (key.clone(), text.clone())).collect()
+            }
             _ => return Held::Unset,
         };
         if fields {

@@ -1,5 +1,6 @@
 //! What a shell remembers between commands: variables, positional parameters, options.
 
+mod associative;
 mod options;
 mod parameters;
 mod variables;
@@ -9,9 +10,10 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
+pub use associative::Associative;
 pub use options::Options;
 pub use parameters::Positional;
-pub use variables::{Keeps, Key, Value, Variable, Variables};
+pub use variables::{Keeps, Key, Padding, Value, Variable, Variables};
 
 use crate::dialect::Dialect;
 use crate::expand::pattern::PatternRules;
@@ -51,8 +53,10 @@ pub struct State {
     pub traps: HashMap<Rc<[u8]>, Text>,
     /// The folder that `cd` has gone to, as reached from where the trace began.
     pub folder: Rc<[u8]>,
-    /// The folder that the shell was started in.
-    pub started_in: Text,
+    /// The folder that the shell is in, as it knows it itself.
+    pub entered: Text,
+    /// The folder that it was in before.
+    pub left: Text,
     /// Folders that `pushd` has put aside, latest first.
     pub put_aside: Vec<Text>,
     /// `umask`
@@ -83,7 +87,8 @@ impl State {
             aliases: Rc::default(),
             traps: HashMap::new(),
             folder: Rc::from(&b""[..]),
-            started_in: Text::new(),
+            entered: Text::new(),
+            left: Text::new(),
             put_aside: Vec::new(),
             mask: 0o022,
             status: 0,
@@ -237,6 +242,7 @@ impl State {
     fn kept(&mut self, keeps: Keeps, text: Text, span: Span) -> Result<Text, Stop> {
         let changed = match keeps {
             Keeps::Text | Keeps::Name => return Ok(text),
+            Keeps::Field(padding, width) => padding.fill(text.bytes(), width),
             Keeps::Upper => text.bytes().to_str_lossy().to_uppercase().into_bytes(),
             Keeps::Lower => text.bytes().to_str_lossy().to_lowercase().into_bytes(),
             Keeps::Integer(base) => {

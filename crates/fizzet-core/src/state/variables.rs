@@ -3,6 +3,7 @@
 use std::collections::{BTreeMap, HashMap};
 use std::rc::Rc;
 
+use crate::state::Associative;
 use crate::text::Text;
 
 /// What a variable holds.
@@ -14,8 +15,8 @@ pub enum Value {
     Scalar(Text),
     /// An indexed array.
     Indexed(BTreeMap<i64, Text>),
-    /// An associative array, in the order of insertion.
-    Associative(Vec<(Text, Text)>),
+    /// An associative array.
+    Associative(Associative),
 }
 
 /// The key of an array's element.
@@ -52,8 +53,50 @@ pub enum Keeps {
     Upper,
     /// The text in small letters.
     Lower,
+    /// The text in a field of this width.
+    Field(Padding, usize),
     /// The text is the name of another variable, which is meant instead.
     Name,
+}
+
+/// How a text fills a field of some width.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Padding {
+    /// From the left, blanks behind it.
+    Left,
+    /// To the right, blanks before it.
+    Right,
+    /// To the right, zeros before what begins with a digit.
+    Zeros,
+}
+
+impl Padding {
+    /// The text in a field of this width; a width of 0 is that of the text.
+    pub fn fill(self, text: &[u8], width: usize) -> Vec<u8> {
+        let characters: Vec<char> = bstr::ByteSlice::to_str_lossy(text).chars().collect();
+        let width = if width == 0 { characters.len() } else { width };
+        let trimmed = match self {
+            Padding::Left => {
+                let blanks = characters.iter().take_while(|one| **one == ' ').count();
+                &characters[blanks..]
+            }
+            _ => {
+                let blanks = characters.iter().rev().take_while(|one| **one == ' ').count();
+                &characters[..characters.len() - blanks]
+            }
+        };
+        let missing = width.saturating_sub(trimmed.len());
+        let digit = trimmed.first().is_some_and(char::is_ascii_digit);
+        let fill = if self == Padding::Zeros && digit { '0' } else { ' ' };
+        let padding = std::iter::repeat_n(fill, missing);
+        let shown: String = match self {
+            Padding::Left => trimmed.iter().copied().take(width).chain(padding).collect(),
+            _ => padding
+                .chain(trimmed[trimmed.len().saturating_sub(width)..].iter().copied())
+                .collect(),
+        };
+        shown.into_bytes()
+    }
 }
 
 impl Variable {
@@ -67,9 +110,7 @@ impl Variable {
             Value::Nothing => None,
             Value::Scalar(text) => Some(text),
             Value::Indexed(elements) => elements.get(&0),
-            Value::Associative(elements) => {
-                elements.iter().find(|(key, _)| key.bytes() == b"0").map(|(_, value)| value)
-            }
+            Value::Associative(elements) => elements.get(b"0"),
         }
     }
 }
@@ -152,9 +193,7 @@ impl Variables {
                 };
                 elements.get(&number)
             }
-            (Value::Associative(elements), Key::Text(wanted)) => {
-                elements.iter().find(|(key, _)| key == wanted).map(|(_, text)| text)
-            }
+            (Value::Associative(elements), Key::Text(wanted)) => elements.get(wanted.bytes()),
             _ => None,
         }
     }
@@ -188,14 +227,9 @@ impl Variables {
                 variable.value = Value::Indexed(elements);
             }
             Key::Text(key) => {
-                if !matches!(variable.value, Value::Associative(_)) {
-                    variable.value = Value::Associative(Vec::new());
-                }
+                // A key of text is made for an associative array only.
                 let Value::Associative(elements) = &mut variable.value else { return };
-                match elements.iter_mut().find(|(known, _)| *known == key) {
-                    Some((_, value)) => *value = text,
-                    None => elements.push((key, text)),
-                }
+                elements.set(key, text);
             }
         }
     }
@@ -229,7 +263,7 @@ impl Variables {
                 elements.remove(number);
             }
             (Value::Associative(elements), Key::Text(wanted)) => {
-                elements.retain(|(key, _)| key != wanted);
+                elements.remove(wanted.bytes());
             }
             _ => {}
         }
@@ -261,7 +295,7 @@ impl Variables {
                 elements.keys().map(|key| key.to_string().into_bytes()).collect()
             }
             Some(Value::Associative(elements)) => {
-                elements.iter().map(|(key, _)| key.bytes().to_vec()).collect()
+                elements.pairs().iter().map(|(key, _)| key.bytes().to_vec()).collect()
             }
         }
     }

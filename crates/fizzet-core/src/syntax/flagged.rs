@@ -94,6 +94,7 @@ impl<'a> Parser<'a> {
                     || matches!(byte, b'@' | b'*' | b'=' | b'~' | b'^' | b'#' | b'+')
                     || (braced && matches!(byte, b'$' | b'(' | b'"' | b':' | b'?' | b'-' | b'!'))
                     || (sign == b'#' && matches!(byte, b'$' | b'?' | b'!' | b'-'))
+                    || (sign == b'#' && braced && byte == b'#')
             };
             if !next.is_some_and(names) {
                 return;
@@ -103,12 +104,24 @@ impl<'a> Parser<'a> {
                 b'~' => flagged.forms_patterns = Some(!doubled),
                 b'^' => flagged.distributes = Some(!doubled),
                 b'+' if !doubled => flagged.tests = true,
-                b'#' if !doubled && !(braced && matches!(next, Some(b'-' | b':' | b'?'))) => {
+                b'#' if self.measures(doubled, braced) => {
                     flagged.measures = true;
+                    self.pos += 1;
+                    continue;
                 }
                 _ => return,
             }
             self.pos += 1 + usize::from(doubled);
+        }
+    }
+
+    /// Whether a `#` here asks for a length: not in `${#}`, `${#%x}` and `${##x}`.
+    fn measures(&self, doubled: bool, braced: bool) -> bool {
+        let behind = |ahead: usize| self.text.get(self.pos + ahead).copied();
+        match behind(1) {
+            Some(b'#') if doubled => braced && behind(2) == Some(b'}'),
+            Some(b'-' | b'?' | b'!') if braced => behind(2) == Some(b'}'),
+            _ => true,
         }
     }
 

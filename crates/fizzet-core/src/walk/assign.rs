@@ -5,7 +5,7 @@ use std::rc::Rc;
 use crate::expand::{self, Tilde};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
-use crate::state::{Key, Value, Variable};
+use crate::state::{Associative, Key, Value, Variable};
 use crate::stop::{ShellError, Stop};
 use crate::syntax::ast::{Argument, Arithmetic, AssignedValue, Assignment, Element, Part, Word};
 use crate::syntax::is_name;
@@ -115,6 +115,7 @@ impl Walker {
                 }
             }
         }
+        let order = self.state.dialect.key_order;
         let variable = self.state.variables.entry(name);
         let mut next = self.state.dialect.first_index;
         match (&mut variable.value, assignment.append) {
@@ -127,7 +128,7 @@ impl Walker {
                 next += 1;
             }
             (Value::Associative(_), true) => {}
-            (value, _) if keyed => *value = Value::Associative(Vec::new()),
+            (value, _) if keyed => *value = Value::Associative(Associative::new(order)),
             (value, _) => *value = Value::Indexed(Default::default()),
         }
         if keyed && made.iter().all(|(key, _)| key.is_none()) {

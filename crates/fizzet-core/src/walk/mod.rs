@@ -31,7 +31,8 @@ use crate::trace::{CommandTrace, Ending, Missing, Trace, WordTrace};
 /// assert_eq!(trace.commands[0].argv[1].bytes(), b"two words");
 /// ```
 pub fn line(mut state: State, host: Rc<dyn Host>) -> Trace {
-    state.started_in = state.variables.scalar(b"PWD").cloned().unwrap_or_default();
+    state.entered = state.variables.scalar(b"PWD").cloned().unwrap_or_default();
+    state.left = state.entered.clone();
     let mut walker = Walker {
         state,
         host,

@@ -5,7 +5,7 @@ use crate::expand;
 use crate::host::Answer;
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
-use crate::stop::{Reach, Stop};
+use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{
     AndOr, Argument, Command, CommandKind as Node, Connector, List, Pipeline, Redirect,
     RedirectOperator, RedirectTarget, SimpleCommand, Word,
@@ -196,13 +196,19 @@ impl Walker {
         span: Span,
     ) -> Result<(), Stop> {
         self.substituted = None;
-        let (argv, words) = self.arguments(&command.words)?;
+        let (argv, words) = match self.arguments(&command.words) {
+            Err(stop) => return Err(self.farther(stop, command)),
+            made => made?,
+        };
         let redirections = self.redirections(redirects)?;
         let kind = self.kind(&argv);
         let keeps = matches!(kind, CommandKind::Nothing)
             || (kind == CommandKind::Special && self.state.dialect.special_keeps_assignments)
             || (kind == CommandKind::Function && self.shares_variables(&argv));
-        let (assignments, saved) = self.assignments(&command.assignments, !keeps)?;
+        let (assignments, saved) = match self.assignments(&command.assignments, !keeps) {
+            Err(stop) if command.words.is_empty() => return Err(self.farther(stop, command)),
+            made => made?,
+        };
         self.recorded += argv.iter().map(|text| 1 + text.len() / 64).sum::<usize>() + 1;
         let limit = self.state.limits.recorded;
         if self.recorded > limit && !self.commands.is_empty() {
@@ -227,6 +233,24 @@ impl Walker {
         let function = argv.first().and_then(|name| self.state.functions.get(name.bytes()));
         self.state.dialect.plain_functions_share
             && function.is_some_and(|function| !function.keyword)
+    }
+
+    /// How far a mistake in the words of a command reaches: where it ends only a command, that is
+    /// one which is carried out in a process of its own.
+    fn farther(&self, stop: Stop, command: &SimpleCommand) -> Stop {
+        let Stop::Shell(error) = stop else { return stop };
+        let name = command.words.first().and_then(|argument| match argument {
+            Argument::Word(word) => word.literal(),
+            Argument::Assignment(_) => None,
+        });
+        let inside = name.is_none_or(|name| {
+            self.state.dialect.utility(name).is_some() || self.state.functions.contains_key(name)
+        });
+        let reach = match inside && error.reach == Reach::Command {
+            true => Reach::Shell,
+            false => error.reach,
+        };
+        Stop::Shell(ShellError { reach, ..error })
     }
 
     /// Carries out a command and sets its status.

@@ -24,7 +24,9 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
         return walker.tell(call, given.operands, given.has(b'v'));
     }
     let Some(name) = given.operands.first() else { return Ok(0) };
-    if walker.state.dialect.utility(name.bytes()).is_some() {
+    if walker.state.dialect.utility(name.bytes()).is_some()
+        && !walker.state.dialect.command_is_for_programs
+    {
         let status = walker.builtin(given.operands, call.span);
         return match status {
             // `command` keeps the mistakes of a special built-in from ending the shell.

@@ -43,6 +43,8 @@ impl Walker {
             self.assign_text(b"OLDPWD", before, call.span)?;
         }
         self.assign_computed(b"PWD", &to, call)?;
+        let entered = self.state.shell_text(&to);
+        self.state.left = std::mem::replace(&mut self.state.entered, entered);
         Ok(true)
     }
 

@@ -85,6 +85,9 @@ impl Walker {
 
     /// `set -o name`; false where the shell knows no such option.
     fn long_option(&mut self, name: &[u8], on: bool) -> bool {
+        if self.state.dialect.bare_groups {
+            return self.state.options.set_by_name(name, on);
+        }
         let letter = match name {
             b"noglob" => b'f',
             b"nounset" => b'u',
@@ -100,10 +103,6 @@ impl Walker {
                 return self.state.dialect.pipe_fail;
             }
             name => {
-                if self.state.dialect.bare_groups {
-                    self.state.options.set_by_name(name, on);
-                    return true;
-                }
                 let mut known = self.state.dialect.set_names.split(' ');
                 return known.any(|known| known.as_bytes() == name);
             }
@@ -225,7 +224,8 @@ pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
     }
     let done = takes_value || last;
     index += usize::from(done);
-    let late = walker.state.dialect.getopts_is_late && done && value.is_none();
+    let took = takes_value && result[0] == letter;
+    let late = is_late && done && !(took || (takes_value && silent && value.is_some() && !last));
     let told = match late {
         true => index - 1,
         false => index + usize::from(!done && walker.state.dialect.getopts_counts_ahead),

@@ -5,7 +5,7 @@ use std::collections::BTreeMap;
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::state::{Keeps, Value, element_name};
+use crate::state::{Associative, Keeps, Padding, Value, element_name};
 use crate::stop::Stop;
 use crate::syntax::is_name;
 use crate::text::{Standing, Text};
@@ -56,7 +56,12 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
     let outside = matches!(utility, b"export" | b"readonly");
     let keeps_scope = walker.scopes.last().is_some_and(|scope| scope.has_variables);
     if given.unknown.is_some() {
-        return match walker.state.dialect.bad_name_is_fatal {
+        let dialect = &walker.state.dialect;
+        let fatal = match outside {
+            true => dialect.export_option_is_fatal,
+            false => dialect.typeset_option_is_fatal,
+        };
+        return match fatal {
             true => Err(walker.fatal(call, "an option is not known")),
             false => Ok(2),
         };
@@ -176,7 +181,7 @@ impl Walker {
     fn shape(&mut self, name: &[u8], given: &Given<'_>) {
         let value = match () {
             () if given.has(b'A') && self.state.dialect.associative_arrays => {
-                Value::Associative(Vec::new())
+                Value::Associative(Associative::new(self.state.dialect.key_order))
             }
             () if given.has(b'a') => Value::Indexed(BTreeMap::new()),
             () => {
@@ -198,7 +203,15 @@ impl Walker {
     fn attributes(&mut self, name: &[u8], declaration: &Declaration<'_>) -> Result<(), Stop> {
         let (given, span) = (&declaration.given, declaration.span);
         let base = given.value(b'i').and_then(|text| number(text.bytes())).unwrap_or(10);
+        let width = |letter| -> usize {
+            let text: Option<&Text> = given.value(letter);
+            let width = text.and_then(|text| number(text.bytes())).unwrap_or(0);
+            width.clamp(0, 1 << 20) as usize
+        };
+        let field = [(b'L', Padding::Left), (b'R', Padding::Right), (b'Z', Padding::Zeros)];
+        let field = field.into_iter().find(|(letter, _)| given.has(*letter));
         let keeps = match () {
+            () if let Some((letter, padding)) = field => Keeps::Field(padding, width(letter)),
             () if given.has(b'i') => Keeps::Integer(base.clamp(2, 64) as u32),
             () if given.has(b'u') => Keeps::Upper,
             () if given.has(b'l') => Keeps::Lower,

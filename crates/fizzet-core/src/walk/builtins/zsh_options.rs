@@ -31,6 +31,35 @@ const OPTIONS: &[(&str, fn(&mut Options, bool))] = &[
     ("unset", |options, on| options.no_unset = !on),
 ];
 
+/// Options that change no word; `no` before a name is left out.
+const OTHERS: &str = "
+    aliases aliasfuncdef alwayslastprompt alwaystoend appendcreate appendhistory autocd
+    autocontinue autolist automenu autonamedirs autoparamkeys autoparamslash autopushd
+    autoremoveslash autoresume badpattern banghist bareglobqual bashautolist bashrematch beep
+    bgnice bsdecho casepaths cbases cdablevars cdsilent chasedots chaselinks checkjobs
+    checkrunningjobs clobber clobberempty combiningchars completealiases completeinword
+    continueonerror correct correctall cprecedences cshjunkiehistory cshjunkieloops
+    cshjunkiequotes cshnullcmd cshnullglob debugbeforecmd dvorak emacs equals errreturn
+    evallineno extendedhistory flowcontrol forcefloat functionargzero globalexport globalrcs
+    globassign globcomplete globstarshort hashcmds hashdirs hashexecutablesonly hashlistall
+    histallowclobber histbeep histexpiredupsfirst histfcntllock histfindnodups
+    histignorealldups histignoredups histignorespace histlexwords histnofunctions histnostore
+    histreduceblanks histsavebycopy histsavenodups histsubstpattern histverify hup
+    ignoreclosebraces ignoreeof incappendhistory incappendhistorytime interactive
+    interactivecomments ksharrays kshautoload kshoptionprint kshtypeset kshzerosubscript
+    listambiguous listbeep listpacked listrowsfirst listtypes localloops localoptions
+    localpatterns localtraps login longlistjobs magicequalsubst mailwarning markdirs
+    menucomplete monitor multibyte multifuncdef multios notify numericglobsort octalzeroes
+    overstrike pathdirs pathscript posixaliases posixargzero posixbuiltins posixcd
+    posixidentifiers posixjobs posixstrings posixtraps printeightbit printexitvalue privileged
+    promptbang promptcr promptpercent promptsp promptsubst pushdignoredups pushdminus
+    pushdsilent pushdtohome rcquotes rcs recexact rematchpcre restricted rmstarsilent
+    rmstarwait sharehistory shfileexpansion shglob shinstdin shnullcmd shoptionletters
+    shortloops shortrepeat singlecommand singlelinezle sourcetrace sunkeyboardhack
+    transientrprompt trapsasync typesetsilent typesettounset verbose vi warncreateglobal
+    warnnestedvar xtrace zle
+";
+
 /// What an option is called inside, and whether `no` stands before it.
 fn normal(name: &[u8]) -> (String, bool) {
     let text: String = String::from_utf8_lossy(name)
@@ -46,22 +75,25 @@ fn normal(name: &[u8]) -> (String, bool) {
 }
 
 impl Options {
-    /// Sets an option of zsh by its name; an unknown one may change no word.
-    pub(in crate::walk) fn set_by_name(&mut self, name: &[u8], on: bool) {
+    /// Sets an option of zsh by its name; false if there is none of that name.
+    pub(in crate::walk) fn set_by_name(&mut self, name: &[u8], on: bool) -> bool {
         let (name, negated) = normal(name);
-        if let Some((_, set)) = OPTIONS.iter().find(|(known, _)| *known == name) {
-            set(self, on != negated);
+        match OPTIONS.iter().find(|(known, _)| *known == name) {
+            Some((_, set)) => set(self, on != negated),
+            None => return OTHERS.split_ascii_whitespace().any(|other| other == name),
         }
+        true
     }
 }
 
 /// `setopt name...`, `unsetopt name...`
 pub(super) fn set_options(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     let on = call.bytes(0) == Some(b"setopt");
+    let mut status = 0;
     for name in call.given("", true).operands {
-        walker.state.options.set_by_name(name.bytes(), on);
+        status |= u8::from(!walker.state.options.set_by_name(name.bytes(), on));
     }
-    Ok(0)
+    Ok(status)
 }
 
 /// `emulate shell`: options as another shell has them.

@@ -1,0 +1,92 @@
+//! Associative arrays, in the order in which each shell lists them.
+
+use std::collections::HashMap;
+
+use crate::dialect::KeyOrder;
+use crate::text::Text;
+
+/// An associative array.
+#[derive(Clone, Debug)]
+pub struct Associative {
+    elements: HashMap<Vec<u8>, Element>,
+    order: KeyOrder,
+    made: u64,
+}
+
+#[derive(Clone, Debug)]
+struct Element {
+    /// How many elements were made before it.
+    made: u64,
+    key: Text,
+    value: Text,
+}
+
+impl Associative {
+    /// One without elements.
+    pub fn new(order: KeyOrder) -> Associative {
+        Associative { elements: HashMap::new(), order, made: 0 }
+    }
+
+    /// The value of a key.
+    pub fn get(&self, key: &[u8]) -> Option<&Text> {
+        self.elements.get(key).map(|element| &element.value)
+    }
+
+    /// Sets the value of a key.
+    pub fn set(&mut self, key: Text, value: Text) {
+        match self.elements.get_mut(key.bytes()) {
+            Some(element) => element.value = value,
+            None => {
+                let made = self.made;
+                self.made += 1;
+                self.elements.insert(key.bytes().to_vec(), Element { made, key, value });
+            }
+        }
+    }
+
+    /// Takes an element away.
+    pub fn remove(&mut self, key: &[u8]) {
+        self.elements.remove(key);
+    }
+
+    /// All keys and values, in the order of the shell.
+    pub fn pairs(&self) -> Vec<(&Text, &Text)> {
+        let mut elements: Vec<&Element> = self.elements.values().collect();
+        let count = elements.len();
+        elements.sort_by_cached_key(|element| {
+            let key = element.key.bytes();
+            let latest_first = u64::MAX - element.made;
+            match self.order {
+                KeyOrder::Sorted => (0, key.to_vec(), element.made),
+                KeyOrder::Buckets => (multiplied(key) % 1024, Vec::new(), latest_first),
+                KeyOrder::GrowingBuckets => (added(key) % size(count), Vec::new(), latest_first),
+            }
+        });
+        elements.into_iter().map(|element| (&element.key, &element.value)).collect()
+    }
+}
+
+/// The hash that bash 5.2 uses: each byte behind a multiplication.
+fn multiplied(key: &[u8]) -> u64 {
+    let hash = key
+        .iter()
+        .fold(2_166_136_261u32, |hash, &byte| hash.wrapping_mul(16_777_619) ^ u32::from(byte));
+    u64::from(hash)
+}
+
+/// The hash that zsh 5.9 uses.
+fn added(key: &[u8]) -> u64 {
+    let hash = key.iter().fold(0u32, |hash, &byte| {
+        hash.wrapping_add(hash.wrapping_shl(5)).wrapping_add(u32::from(byte))
+    });
+    u64::from(hash)
+}
+
+/// How many buckets zsh has for this many elements.
+fn size(count: usize) -> u64 {
+    let mut size = 17u64;
+    while count as u64 >= size * 2 {
+        size *= 4;
+    }
+    size
+}
