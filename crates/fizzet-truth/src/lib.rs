@@ -11,7 +11,7 @@ mod recorded;
 pub use outcome::{Outcome, Vector, argument_bytes};
 pub use place::{PROGRAMS, Place};
 pub use real::{find, version};
-pub use recorded::{Case, Got, lines, read, topics, write};
+pub use recorded::{Case, Got, known_differences, lines, read, topics, write};
 
 /// The words that every line gets as `$1`, `$2` and `$3`.
 pub const ARGUMENTS: [&[u8]; 3] = [b"lime honey", b"", b"-x"];

@@ -79,6 +79,18 @@ pub fn read(topic: &str) -> io::Result<Vec<Case>> {
     text.lines().map(|row| Ok(case(serde_json::from_str(row)?))).collect()
 }
 
+/// The recorded lines on which the prediction for a shell differs, each with its reason in
+/// docs/DIFFERENCES.md.
+///
+/// # Errors
+/// A file that cannot be read.
+pub fn known_differences(shell: Shell) -> io::Result<Vec<String>> {
+    let text = std::fs::read_to_string(folder("known.txt"))?;
+    let rows = text.lines().filter_map(|row| row.split_once(": "));
+    let own = rows.filter(|(name, _)| *name == shell.name());
+    Ok(own.map(|(_, line)| line.replace('␤', "\n")).collect())
+}
+
 fn case(row: Row) -> Case {
     let got = |got: GotRow| Got {
         shells: got.shells.split(' ').filter_map(Shell::from_name).collect(),

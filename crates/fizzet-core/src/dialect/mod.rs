@@ -10,7 +10,8 @@ mod utilities;
 pub use escapes::{DollarEscapes, LargeOctal, NoDigits, Nul};
 pub use shell::Shell;
 pub use table::{
-    BraceRanges, Braces, Dialect, EmptyAt, FunctionZero, HomeSlash, Indirection, KeyOrder,
-    LargeConstant, ListOperations, NegativeLength, Outside, Quotes, ROWS, Reals, Requoting, Row,
+    BraceRanges, Braces, Dialect, EchoEnd, EmptyAt, FunctionZero, HomeSlash, Indirection, KeyOrder,
+    LargeConstant, ListOperations, NegativeLength, Outside, PrintfQuoting, Quotes, ROWS, Reals,
+    Requoting, Row,
 };
 pub use utilities::{UtilityKind, is_known_elsewhere};

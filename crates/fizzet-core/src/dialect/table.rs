@@ -183,6 +183,26 @@ pub enum KeyOrder {
     GrowingBuckets,
 }
 
+/// How `%q` of `printf` quotes.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum PrintfQuoting {
+    /// With backslashes, or `$'...'` around control characters.
+    Backslashes,
+    /// With backslashes, and `$'...'` for each control character.
+    BackslashesAlways,
+    /// With quotes where they are needed.
+    Quotes,
+}
+
+/// What `\c` does in the text of `echo`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EchoEnd {
+    /// The output ends there.
+    Stops,
+    /// The output goes on, without its newline.
+    DropsNewline,
+}
+
 macro_rules! dialect_table {
     ($( $(#[doc = $doc:literal])+ $name:ident: $type:ty = [$($value:expr),+], $evidence:literal; )+) => {
         /// The rules of one shell.
@@ -271,7 +291,7 @@ dialect_table! {
     /// `. file a b` makes a and b the positional parameters while it runs.
     dot_takes_arguments: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: a file with echo $1";
     /// The option letters of `read`.
-    read_letters: &'static str = ["r", "a:d:ei:n:N:p:rst:u:", "p:r", "d:n:p:rst:u:", "ACSd:n:N:prst:u:v", "Aad:N:n:prst:u:", "Aceiklnpqrsu:t.d:E"], "observed in all six with each letter";
+    read_letters: &'static str = ["r", "a:d:ei:n:N:p:rst:u:", "p:r", "d:n:p:rst:u:", "aACSd:n:N:prst:u:v", "Aad:N:n:prst:u:", "Aceiklnpqrsu:t.d:E"], "observed in all six with each letter";
     /// A word of `read` that is no name ends the shell.
     read_bad_name_is_fatal: bool = [N, N, N, N, N, N, Y], "observed in all six: read 1x; echo after";
     /// `read` without a name keeps white space at both ends in REPLY.
@@ -661,7 +681,7 @@ dialect_table! {
     /// There are associative arrays.
     associative_arrays: bool = [N, Y, N, N, Y, N, Y], "observed in all six: typeset -A m; m[k]=v; m[j]=w; echo ${m[k]}";
     /// A negative index counts from the end.
-    negative_indexes: bool = [N, Y, N, N, Y, N, Y], "observed in all six: a=(x y); echo ${a[-1]}";
+    negative_indexes: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: a=(x y); echo ${a[-1]}";
     /// `name=(...)` stands alone in its command.
     arrays_stand_alone: bool = [N, N, N, N, N, Y, N], "observed in all six: a=(x y) echo a; readonly a=(x)";
     /// How `${x@Q}` and `printf %q` quote.
@@ -726,4 +746,38 @@ dialect_table! {
     export_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: export -Q x; echo after";
     /// `command` carries out programs only.
     command_is_for_programs: bool = [N, N, N, N, N, N, Y], "observed in all six: command command echo a";
+    /// `time -p` is one reserved word with its option.
+    time_takes_option: bool = [N, Y, N, N, N, Y, N], "observed in all six: time -p echo a";
+    /// How `%q` of `printf` quotes.
+    printf_quoting: PrintfQuoting = [PrintfQuoting::Backslashes, PrintfQuoting::Backslashes, PrintfQuoting::Backslashes, PrintfQuoting::Backslashes, PrintfQuoting::Quotes, PrintfQuoting::Backslashes, PrintfQuoting::BackslashesAlways], "observed: printf '%q' 'a b'";
+    /// The widths of `printf` count characters.
+    printf_counts_characters: bool = [N, N, N, N, N, N, Y], "observed with LANG=C.UTF-8: printf '%5s' with a two-byte letter";
+    /// `name=()` makes a compound variable, which shows as `(`, a newline and `)`.
+    empty_array_is_compound: bool = [N, N, N, N, Y, N, N], "observed in ksh93: a=(); echo \"${a[@]}\"";
+    /// `unset` of a local variable shows the one that it hides.
+    unset_reveals: bool = [N, N, N, N, N, Y, N], "observed in all six: x=1; f() { local x=2; unset x; echo $x; }; f";
+    /// What `\c` does in the text of `echo`.
+    echo_end: EchoEnd = [EchoEnd::Stops, EchoEnd::Stops, EchoEnd::Stops, EchoEnd::Stops, EchoEnd::Stops, EchoEnd::DropsNewline, EchoEnd::Stops], "observed in all six: echo -e 'a\\cb' c";
+    /// `exit` and `return` read the digits at the start of their argument.
+    statuses_are_digits: bool = [N, N, N, N, Y, Y, N], "observed in all six: f() { return 1+1; }; f; echo $?";
+    /// A tilde is expanded in a here-string.
+    here_string_tilde: bool = [N, Y, N, N, Y, N, Y], "observed in all six: read x <<< ~; echo $x";
+    /// The option letters of `export` and `readonly`.
+    export_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "fp"], "observed in all six: export -n x=1";
+    /// What `unset` without a name does.
+    unset_nothing: Outside = [Outside::Allowed, Outside::Allowed, Outside::Allowed, Outside::Allowed, Outside::Fatal, Outside::Allowed, Outside::Fails], "observed in all six: unset; echo $?";
+    /// A semicolon may stand alone.
+    empty_commands: bool = [N, N, N, N, Y, N, Y], "observed in all six: ;echo a; ; echo b";
+    /// An offset of `${x:offset}` may begin with a parenthesis.
+    offset_takes_parenthesis: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x=abc; echo ${x:(-1)}";
+    /// A tilde is expanded at the start of the pattern of `${x/p/r}`.
+    tilde_in_replaced: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x=~; echo ${x/~/T}";
+    /// An empty pattern of `${x//p/r}` matches before each character.
+    empty_pattern_matches: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; echo ${x////-}";
+    /// A trap on EXIT that a function sets is carried out when that returns.
+    exit_trap_is_local: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { trap 'echo x' EXIT; }; f; echo y";
+    /// `test` knows `<` and `>`.
+    test_orders: bool = [N, Y, Y, Y, Y, Y, N], "observed in all six: [ a \\< b ]";
+    /// `command |&` is carried out in the background.
+    coprocess_operator: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo a |& echo b";
 }

@@ -133,7 +133,7 @@ pub(super) fn quoted_by(text: &Text, times: usize) -> Text {
 }
 
 /// Backslashes before what the shell would read otherwise.
-pub(super) fn backslashed(text: &Text) -> Text {
+pub(crate) fn backslashed(text: &Text) -> Text {
     if text.is_empty() {
         return like(text, b"''".to_vec());
     }

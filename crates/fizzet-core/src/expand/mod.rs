@@ -25,6 +25,7 @@ mod whole;
 
 use std::rc::Rc;
 
+pub(crate) use flags::backslashed;
 pub use split::Ifs;
 
 use crate::dialect::Braces;
@@ -293,6 +294,10 @@ fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Result<Vec<
                 return Err(Stop::error(message, word.span, 1, dialect.unmatched_ends));
             }
         };
+        if dialect.open_bracket_spoils && pattern::has_open_bracket(&text, rules) {
+            fields.push(text);
+            continue;
+        }
         if dialect.open_bracket_is_error && pattern::has_open_bracket(&text, rules) {
             let message = "a [ in this pattern is never closed";
             return Err(Stop::error(message, word.span, 1, dialect.unmatched_ends));

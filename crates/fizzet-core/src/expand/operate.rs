@@ -236,7 +236,7 @@ impl Substitution<'_> {
     fn joined_fields(&mut self, word: &Word, place: Place) -> Result<Text, Stop> {
         let inside = Place { fields: !place.quoted, tilde: Tilde::Never, ..place };
         let pieces = Substitution::run(self.cx, word, inside)?;
-        let kept = pieces.into_iter().map(|piece| piece.text).filter(|text| !text.is_empty());
+        let kept = pieces.into_iter().map(|piece| piece.text).filter(|text| !text.is_nothing());
         let text = self.joined_list(&kept.collect::<Vec<_>>(), word.span);
         crate::expand::tilde::in_field(self.cx, text, word.span, Tilde::AtStart)
     }
@@ -249,11 +249,13 @@ impl Substitution<'_> {
         place: Place,
     ) -> Result<Held, Stop> {
         let anchored = matches!(which, Replace::Prefix | Replace::Suffix);
-        let plain = anchored && !self.cx.state().dialect.tilde_in_anchored;
+        let dialect = &self.cx.state().dialect;
+        let plain = !dialect.tilde_in_replaced || (anchored && !dialect.tilde_in_anchored);
         let tilde = if plain { Tilde::Never } else { Tilde::AtStart };
         let text = single(self.cx, pattern, tilde)?;
         let state = self.cx.state();
         let pattern = Pattern::from_text(&text, state.text_pattern_rules());
+        let given = replacement.is_some();
         let replacement = match replacement {
             Some(word) => {
                 let unquotes = self.cx.state().dialect.replacement_unquotes;
@@ -269,14 +271,21 @@ impl Substitution<'_> {
         let held = match held {
             // The rest of the list is lost.
             Held::List { mut items, star } if self.lists() == ListOperations::WholeString => {
-                items.truncate(1);
+                let first = items.first().map_or(&b""[..], Text::bytes);
+                if given && pattern.find(first, 0).is_some() {
+                    items.truncate(1);
+                }
                 Held::List { items, star }
             }
             held => held,
         };
+        let everywhere = dialect.empty_pattern_matches
+            && which == Replace::All
+            && pattern.literal() == Some(b"");
         let limit = self.cx.state().limits.bytes;
         let held = self.each(parameter, held, |text| match empty && !text.is_empty() {
             true => text.clone(),
+            false if everywhere => before_each(text, &replacement),
             false => replaced(text, &pattern, &replacement, which, limit),
         })?;
         if let Held::One(text) = &held
@@ -538,6 +547,16 @@ impl Replacement {
             made.push_text(text);
         }
     }
+}
+
+/// A value with a replacement before each of its characters.
+fn before_each(text: &Text, replacement: &Replacement) -> Text {
+    let mut made = Text::new();
+    for pair in bounds(text.bytes(), true).windows(2) {
+        replacement.put(&mut made, &Text::new());
+        made.push_text(&text.slice(pair[0], pair[1]));
+    }
+    made
 }
 
 fn replaced(

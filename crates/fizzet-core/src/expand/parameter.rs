@@ -149,7 +149,9 @@ impl Substitution<'_> {
         if self.cx.state().variables.get(name).is_some_and(associative) {
             return key_text(self.cx, index).map(Key::Text);
         }
-        arithmetic::value(self.cx, index).map(Key::Number).map_err(|stop| match stop {
+        let number = arithmetic::value(self.cx, index);
+        let state = self.cx.state();
+        number.map(|number| Key::Number(state.index(number))).map_err(|stop| match stop {
             Stop::Shell(error) => Stop::Shell(ShellError { reach: Reach::Shell, ..error }),
             stop => stop,
         })

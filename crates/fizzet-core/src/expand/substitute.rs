@@ -9,7 +9,7 @@ use crate::expand::{Context, Tilde, arithmetic, record};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::stop::Stop;
-use crate::syntax::ast::{Operation, ParameterName, Part, Subscript, Word};
+use crate::syntax::ast::{Instead, Operation, ParameterName, Part, Subscript, Word};
 use crate::text::{Standing, Text};
 use crate::trace::Expansion;
 
@@ -268,8 +268,12 @@ impl<'c> Substitution<'c> {
             EmptyAt::Alone => matches!(parts, [part] if is_all_parameters(part)),
             EmptyAt::Any => true,
             EmptyAt::Once => empty_ats == 1,
-            EmptyAt::First => parts.first().is_some_and(is_all_parameters),
-            EmptyAt::Last => parts.last().is_some_and(is_list_part),
+            EmptyAt::First => {
+                parts.first().is_some_and(|part| is_all_parameters(part) || is_alternative(part))
+            }
+            EmptyAt::Last => {
+                parts.last().is_some_and(|part| is_list_part(part) || is_alternative(part))
+            }
         }
     }
 
@@ -375,4 +379,13 @@ fn is_list_part(part: &Part) -> bool {
     !matches!(parameter.operation, Operation::Instead { .. })
         && (matches!(parameter.index, Some(Subscript::At))
             || (parameter.name == ParameterName::Special(b'@') && parameter.index.is_none()))
+}
+
+/// Whether a part is `${@+word}`.
+fn is_alternative(part: &Part) -> bool {
+    let Part::Parameter(parameter) = part else { return false };
+    let at = parameter.name == ParameterName::Special(b'@');
+    let alternative =
+        matches!(parameter.operation, Operation::Instead { what: Instead::Alternative, .. });
+    at && alternative
 }

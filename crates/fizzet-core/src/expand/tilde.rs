@@ -296,7 +296,17 @@ impl Substitution<'_> {
     fn resolve_tilde(&mut self, start: usize, span: Span) -> Result<(), Stop> {
         let whole = self.take_current();
         let prefix = whole.slice(start, whole.len());
-        let user = prefix.bytes()[1..].to_vec();
+        // A slash that the author wrote ends the name, even between quotes.
+        let mut written = |at: &usize| {
+            let run = prefix.runs().find(|(run, _)| run.end as usize > *at);
+            let mut escaped = |span| self.cx.state().sources.bytes(span).first() == Some(&b'\\');
+            run.is_some_and(|(run, _)| {
+                !run.origin.rule().is_expansion() && !escaped(run.origin.span())
+            })
+        };
+        let slash = prefix.bytes().iter().position(|&byte| byte == b'/').filter(|at| written(at));
+        let end = slash.unwrap_or(prefix.len());
+        let user = prefix.bytes()[1..end].to_vec();
         let hop = Hop { rule: Rule::Tilde, span, name: None, shifted: 0 };
         let home = match user.is_empty() {
             true => self.cx.state().variables.scalar(b"HOME").cloned(),
@@ -310,7 +320,8 @@ impl Substitution<'_> {
         };
         let Some(home) = home else { return self.put_current(whole) };
         self.put_current(whole.slice(0, start))?;
-        self.push_text(&home.passed_through(&hop, Standing::Quoted))
+        self.push_text(&home.passed_through(&hop, Standing::Quoted))?;
+        self.push_text(&prefix.slice(end, prefix.len()))
     }
 }
 

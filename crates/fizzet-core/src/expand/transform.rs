@@ -2,6 +2,7 @@
 
 use bstr::ByteSlice;
 
+use crate::dialect::Requoting;
 use crate::expand::operate::cased;
 use crate::expand::parameter::Held;
 use crate::expand::substitute::Substitution;
@@ -22,7 +23,12 @@ impl Substitution<'_> {
     ) -> Result<Held, Stop> {
         let dialect = self.cx.state().dialect.clone();
         match letter {
-            b'Q' => self.each(parameter, held, |text| like(text, requoted(text.bytes()))),
+            b'Q' if matches!(held, Held::Unset) && dialect.requoting == Requoting::IfNeeded => {
+                Ok(Held::One(self.made(parameter, b"''")))
+            }
+            b'Q' => self.each(parameter, held, |text| {
+                like(text, requoted_if(text.bytes(), dialect.requoting))
+            }),
             b'U' => self.each(parameter, held, |text| cased(text, CaseChange::Upper, true, None)),
             b'u' => self.each(parameter, held, |text| cased(text, CaseChange::Upper, false, None)),
             b'L' => self.each(parameter, held, |text| cased(text, CaseChange::Lower, true, None)),
@@ -208,6 +214,15 @@ pub(super) fn like(text: &Text, bytes: Vec<u8>) -> Text {
             );
             made
         }
+    }
+}
+
+/// Quoted, unless the shell reads the value as it stands.
+pub(crate) fn requoted_if(value: &[u8], requoting: Requoting) -> Vec<u8> {
+    let plain = |byte: &u8| byte.is_ascii_alphanumeric() || b"_./,:=@%+-".contains(byte);
+    match requoting {
+        Requoting::IfNeeded if !value.is_empty() && value.iter().all(plain) => value.to_vec(),
+        _ => requoted(value),
     }
 }
 

@@ -146,7 +146,16 @@ impl State {
             let origin = Origin::new(Rule::Literal, span);
             return Ok(Key::Text(Text::from_bytes(index, Standing::Quoted, origin)));
         }
-        crate::expand::arithmetic::text_value(self, index, span).map(Key::Number)
+        let number = crate::expand::arithmetic::text_value(self, index, span)?;
+        Ok(Key::Number(self.index(number)))
+    }
+
+    /// The index that a number means: where none counts from the end, one below 0 is a very large one.
+    pub fn index(&self, number: i64) -> i64 {
+        match number < 0 && !self.dialect.negative_indexes {
+            true => i64::from(number as u32),
+            false => number,
+        }
     }
 
     /// Assigns a variable or an element, which keeps of the value what its attributes say.
@@ -277,7 +286,13 @@ impl State {
     /// How patterns of `case`, `${x#p}` and their kin are matched now.
     pub fn text_pattern_rules(&self) -> PatternRules {
         let rules = self.pattern_rules(self.options.no_case_match);
-        PatternRules { backslash_escapes: self.dialect.value_backslash_escapes_in_text, ..rules }
+        let wide = rules.wide_brackets && self.dialect.wide_brackets;
+        PatternRules {
+            backslash_escapes: self.dialect.value_backslash_escapes_in_text,
+            wide_brackets: wide,
+            groups_in_values: true,
+            ..rules
+        }
     }
 
     /// Whether unquoted parameter expansions are split now.

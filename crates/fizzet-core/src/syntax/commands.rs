@@ -22,6 +22,9 @@ impl<'a> Parser<'a> {
     /// What the shell of this dialect refuses to read.
     pub fn next_commands(&mut self) -> Parsed<Option<List>> {
         self.skip_newlines()?;
+        while self.eat_lone_semicolon() {
+            self.skip_newlines()?;
+        }
         if self.at_end() {
             self.documents_at_end()?;
             return Ok(None);
@@ -44,12 +47,19 @@ impl<'a> Parser<'a> {
             if !self.separator(&mut list) {
                 return self.unexpected("a command, or the end of the line").map(Some);
             }
+            while self.eat_lone_semicolon() {}
             self.skip_blanks();
             if matches!(self.peek(), None | Some(b'\n')) {
                 continue_at_newline(self)?;
                 return Ok(Some(list));
             }
         }
+    }
+
+    /// Steps over a semicolon before which no command stands, where the shell takes that.
+    fn eat_lone_semicolon(&mut self) -> bool {
+        self.skip_blanks();
+        self.dialect.empty_commands && !self.at(b";;") && !self.at(b";&") && self.eat(b";")
     }
 
     /// Steps over what is left of the line, after an error that does not end the reading.
@@ -62,13 +72,14 @@ impl<'a> Parser<'a> {
 
     /// `;` or `&` after an and-or list.
     fn separator(&mut self, list: &mut List) -> bool {
-        if self.at(b";;") || self.at(b";&") || self.at(b";|") || self.at(b"&&") {
+        let ends_branch = self.at(b";;") || self.at(b";&") || self.at(b";|");
+        if ends_branch || self.at(b"&&") {
             return false;
         }
         if self.eat(b";") {
             return true;
         }
-        if self.eat(b"&") {
+        if (self.dialect.coprocess_operator && self.eat(b"|&")) || self.eat(b"&") {
             if let Some(last) = list.items.last_mut() {
                 last.background = true;
             }
@@ -120,7 +131,8 @@ impl<'a> Parser<'a> {
         let rest = &self.text[self.pos..];
         if rest.starts_with(word) {
             let after = self.over_continuations(self.pos + word.len());
-            if self.dialect.braces_are_tokens && matches!(word, b"{" | b"}") {
+            let tokens = self.dialect.braces_are_tokens || self.command_braces > 0;
+            if tokens && (word == b"}" || (word == b"{" && self.dialect.braces_are_tokens)) {
                 return true;
             }
             return self.text.get(after).is_none_or(|&byte| is_meta(byte));
@@ -189,7 +201,9 @@ impl<'a> Parser<'a> {
             } else if self.dialect.time_reserved && self.eat_reserved(b"time") {
                 timed = true;
                 self.skip_blanks();
-                self.eat_reserved(b"-p");
+                if self.dialect.time_takes_option {
+                    self.eat_reserved(b"-p");
+                }
             } else {
                 break;
             }
@@ -197,6 +211,9 @@ impl<'a> Parser<'a> {
         }
         let mut commands = Vec::new();
         self.skip_blanks();
+        if negated && !self.dialect.repeated_negation && self.at_reserved(b"!") {
+            return self.unexpected("a command");
+        }
         let bare = (timed || (negated && self.dialect.lone_negation))
             && matches!(self.peek(), None | Some(b'\n' | b';' | b'&' | b')'));
         if !bare {
@@ -215,6 +232,9 @@ impl<'a> Parser<'a> {
     }
 
     fn eat_pipe(&mut self) -> bool {
+        if self.dialect.coprocess_operator && self.at(b"|&") {
+            return false;
+        }
         (self.dialect.pipe_both && self.eat(b"|&")) || self.eat(b"|")
     }
 
@@ -361,10 +381,11 @@ impl<'a> Parser<'a> {
             self.eat(b"=");
         }
         let value = if self.dialect.arrays && self.peek() == Some(b'(') {
-            if index.is_some() && self.dialect.array_error_ends_line {
+            let ends_line = self.dialect.array_error_ends_line;
+            if index.is_some() && (ends_line || self.dialect.arrays_stand_alone) {
                 return self
                     .unexpected("the value of one element")
-                    .map_err(|error| SyntaxError { ends_line: true, ..error });
+                    .map_err(|error| SyntaxError { ends_line, ..error });
             }
             AssignedValue::Array(self.deeper(Parser::array)?)
         } else {

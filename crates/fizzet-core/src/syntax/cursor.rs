@@ -45,6 +45,8 @@ pub struct Parser<'a> {
     pub(super) depth: u32,
     pub(super) pending: Vec<PendingDocument>,
     pub(super) extended_patterns: bool,
+    /// How many `${ list;}` are open: there a brace needs no blank behind it.
+    pub(super) command_braces: u32,
     pub(super) aliases: Substituting,
     /// Places of `((` that turned out not to be arithmetic, so that none is tried twice.
     pub(super) not_arithmetic: std::collections::HashSet<usize>,
@@ -63,6 +65,7 @@ impl<'a> Parser<'a> {
             depth: 0,
             pending: Vec::new(),
             extended_patterns: dialect.extended_patterns,
+            command_braces: 0,
             aliases: Substituting::default(),
             not_arithmetic: Default::default(),
         }
@@ -83,6 +86,7 @@ impl<'a> Parser<'a> {
             depth: self.depth,
             pending: Vec::new(),
             extended_patterns: self.extended_patterns,
+            command_braces: 0,
             aliases: Substituting::of(self.aliases.known.clone()),
             not_arithmetic: Default::default(),
         }

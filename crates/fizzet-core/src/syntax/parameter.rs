@@ -57,7 +57,10 @@ impl<'a> Parser<'a> {
     /// `${ list;}` and `${|list;}`, behind the brace.
     fn commands_in_braces(&mut self, start: usize, place: SubstitutionPlace) -> Parsed<Part> {
         self.pos += 1;
-        let list = Rc::new(self.compound_list()?);
+        self.command_braces += 1;
+        let list = self.compound_list();
+        self.command_braces -= 1;
+        let list = Rc::new(list?);
         if !self.eat_reserved(b"}") && !self.eat(b"}") {
             return Err(self.unclosed(start, 2, "${", "}"));
         }
@@ -251,7 +254,11 @@ impl<'a> Parser<'a> {
 
     fn substring(&mut self) -> Parsed<Operation> {
         self.pos += 1;
+        let refused = self.peek() == Some(b'(') && !self.dialect.offset_takes_parenthesis;
         let offset = self.arithmetic(Within::Offset)?;
+        if refused {
+            return Ok(Operation::Bad);
+        }
         let length = match self.peek() {
             Some(b':') => {
                 self.pos += 1;

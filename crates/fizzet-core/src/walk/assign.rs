@@ -59,6 +59,9 @@ impl Walker {
         let name = &assignment.name;
         let word = match &assignment.value {
             AssignedValue::Scalar(word) => word,
+            AssignedValue::Array(elements) if assignment.index.is_some() => {
+                return self.splice(assignment, elements);
+            }
             AssignedValue::Array(elements) => {
                 self.array(assignment, elements)?;
                 return Ok(self.state.variables.scalar(name).cloned().unwrap_or_default());
@@ -83,6 +86,32 @@ impl Walker {
         Ok(stored)
     }
 
+    /// `name[index]=(...)`: the elements take the place of one.
+    fn splice(&mut self, assignment: &Assignment, elements: &[Element]) -> Result<Text, Stop> {
+        let (name, span) = (&assignment.name, assignment.span);
+        let Some(index) = &assignment.index else { return Ok(Text::new()) };
+        let mut made = Vec::new();
+        for element in elements {
+            made.append(&mut expand::element_fields(self, &element.word)?);
+        }
+        let at = expand::arithmetic::value(self, index)?;
+        if !self.state.dialect.array_is_list {
+            // What ksh93 makes there is no array and no text.
+            expand::Context::missing(self, "what a list in an element of an array is", span);
+            return Ok(Text::new());
+        }
+        let before: Vec<Text> = match self.state.variables.get(name).map(|one| &one.value) {
+            Some(Value::Indexed(elements)) => elements.values().cloned().collect(),
+            _ => Vec::new(),
+        };
+        let at = usize::try_from(at - 1).unwrap_or(0).min(before.len());
+        let behind = before.iter().skip(at + 1).cloned();
+        let made = made.into_iter().map(|text| self.stored(name, &text, span));
+        let all = before[..at].iter().cloned().chain(made).chain(behind).collect();
+        self.assign_array(name, all, span)?;
+        Ok(Text::new())
+    }
+
     fn stored(&self, name: &Rc<[u8]>, value: &Text, span: Span) -> Text {
         let hop = Hop { rule: Rule::Stored, span, name: Some(name.clone()), shifted: 0 };
         value.passed_through(&hop, Standing::Quoted)
@@ -93,7 +122,8 @@ impl Walker {
         if self.state.variables.get(name).is_some_and(associative) {
             return expand::parameter::key_text(self, index).map(Key::Text);
         }
-        expand::arithmetic::value(self, index).map(Key::Number)
+        let number = expand::arithmetic::value(self, index)?;
+        Ok(Key::Number(self.state.index(number)))
     }
 
     /// `name=(...)`, `name+=(...)`
@@ -115,12 +145,21 @@ impl Walker {
                 }
             }
         }
+        if elements.is_empty() && !assignment.append && self.state.dialect.empty_array_is_compound {
+            let text = self.state.shell_text(b"(\n)");
+            return self.state.store(name, None, text, span);
+        }
         let order = self.state.dialect.key_order;
         let variable = self.state.variables.entry(name);
         let mut next = self.state.dialect.first_index;
         match (&mut variable.value, assignment.append) {
             (Value::Indexed(elements), true) => {
                 next = elements.last_key_value().map_or(next, |(last, _)| last + 1);
+            }
+            (value @ Value::Scalar(_), true)
+                if self.state.dialect.empty_array_is_compound && is_compound(value) =>
+            {
+                *value = Value::Indexed(Default::default());
             }
             (Value::Scalar(text), true) => {
                 let elements = std::collections::BTreeMap::from([(next, std::mem::take(text))]);
@@ -188,4 +227,9 @@ fn has_equals_behind_bracket(word: &Word) -> bool {
     word.parts.iter().any(|part| {
         matches!(part, Part::Literal { bytes, .. } if bytes.windows(2).any(|two| two == b"]="))
     })
+}
+
+/// Whether a value is what `name=()` makes where that is a compound variable.
+fn is_compound(value: &Value) -> bool {
+    matches!(value, Value::Scalar(text) if text.bytes() == b"(\n)")
 }

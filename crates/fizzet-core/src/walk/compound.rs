@@ -360,7 +360,15 @@ impl Walker {
         }
         let loops = std::mem::take(&mut self.loops);
         self.depth += 1;
-        let outcome = self.command(&function.body);
+        let local_trap = self.state.dialect.exit_trap_is_local;
+        let outer_trap = local_trap.then(|| self.state.traps.remove(&b"EXIT"[..])).flatten();
+        let mut outcome = self.command(&function.body);
+        if local_trap {
+            outcome = self.leave_shell(outcome);
+            if let Some(trap) = outer_trap {
+                self.state.traps.insert(b"EXIT"[..].into(), trap);
+            }
+        }
         self.depth -= 1;
         if let Some(scope) = self.scopes.pop() {
             self.restore(scope.hidden);

@@ -4,6 +4,7 @@ use crate::expand::regular::Regular;
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::host::{FileKind, Status};
 use crate::source::Span;
+use crate::state::State;
 use crate::stop::{Reach, Stop};
 use crate::syntax::ast::Condition;
 use crate::text::Text;
@@ -65,7 +66,7 @@ impl Walker {
         let folds = state.options.no_case_match;
         let quoting = match state.dialect.regular_quotes {
             true => expression.quoting(),
-            false => vec![false; expression.len()],
+            false => backslashed_only(expression, state),
         };
         let regular = Regular::new(expression.bytes(), &quoting, state.utf8(), folds);
         let Some(regular) = regular else {
@@ -160,4 +161,15 @@ pub(super) fn compare(operator: &[u8], left: i64, right: i64) -> bool {
         b"-gt" => left > right,
         _ => left >= right,
     }
+}
+
+/// For each byte, whether a backslash was written before it.
+fn backslashed_only(expression: &Text, state: &State) -> Vec<bool> {
+    let mut marks = Vec::with_capacity(expression.len());
+    for (run, bytes) in expression.runs() {
+        let escaped =
+            run.is_quoted() && state.sources.bytes(run.origin.span()).first() == Some(&b'\\');
+        marks.resize(marks.len() + bytes.len(), escaped);
+    }
+    marks
 }

@@ -355,7 +355,12 @@ impl Walker {
             let body = redirect.body.as_ref().and_then(|body| body.get());
             let target = match body {
                 Some(body) => expand::document(self, body)?,
-                None => expand::single(self, &redirect.word, expand::Tilde::AtStart)?,
+                None => {
+                    let string = redirect.operator == RedirectOperator::HereString;
+                    let plain = string && !self.state.dialect.here_string_tilde;
+                    let tilde = if plain { expand::Tilde::Never } else { expand::Tilde::AtStart };
+                    expand::single(self, &redirect.word, tilde)?
+                }
             };
             let operator = operator_text(redirect.operator);
             let reads = matches!(operator, "<" | "<<" | "<<-" | "<<<" | "<&" | "<>");

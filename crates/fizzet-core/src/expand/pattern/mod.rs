@@ -36,6 +36,8 @@ pub struct PatternRules {
     pub word_class: bool,
     /// Whether parentheses are groups without a sign before them.
     pub bare_groups: bool,
+    /// Whether groups count that come from a value.
+    pub groups_in_values: bool,
     /// Whether `^`, `#` and `~` are operators.
     pub operators: bool,
     /// Whether characters of several bytes count in brackets.
@@ -54,8 +56,9 @@ impl PatternRules {
             escapes_slash_behind_pattern: dialect.escapes_slash_behind_pattern,
             word_class: dialect.word_class,
             bare_groups: dialect.bare_groups,
+            groups_in_values: dialect.groups_in_values,
             operators: false,
-            wide_brackets: utf8 && dialect.wide_brackets,
+            wide_brackets: utf8 && dialect.characters,
             groups: dialect.extended_patterns,
             folds_case: false,
         }
@@ -111,7 +114,10 @@ impl Repeat {
 
 /// Whether a text has an unquoted pattern character.
 pub fn has_pattern(text: &Text, rules: PatternRules) -> bool {
-    text.runs().any(|(run, bytes)| !run.is_quoted() && has_active(bytes, rules))
+    text.runs().any(|(run, bytes)| {
+        let groups = rules.groups && (rules.groups_in_values || !run.standing.is_split());
+        !run.is_quoted() && has_active(bytes, PatternRules { groups, ..rules })
+    })
 }
 
 /// Whether unquoted bytes hold what can begin a pattern.
@@ -185,6 +191,7 @@ mod tests {
         escapes_slash_behind_pattern: true,
         word_class: true,
         bare_groups: false,
+        groups_in_values: true,
         operators: false,
         wide_brackets: true,
         groups: true,

@@ -46,7 +46,7 @@ pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     }
     let status = match operands.first().or_else(|| call.arguments().first()).map(Text::bytes) {
         None => i64::from(walker.state.status),
-        Some(text) => match walker.numeral(text) {
+        Some(text) => match walker.status_given(text) {
             Some(status) if status >= 0 || dialect.negative_statuses => status,
             _ if returns && !dialect.usage_is_fatal => 2,
             _ if returns && dialect.usage_status == 1 => 1,
@@ -94,6 +94,16 @@ pub(in crate::walk) fn number(text: &[u8]) -> Option<i64> {
 }
 
 impl Walker {
+    /// The status that an argument of `exit` and `return` is.
+    fn status_given(&mut self, text: &[u8]) -> Option<i64> {
+        if !self.state.dialect.statuses_are_digits {
+            return self.numeral(text);
+        }
+        let digits = text.iter().skip(1).take_while(|byte| byte.is_ascii_digit()).count();
+        let starts = text.first().is_some_and(|&byte| byte.is_ascii_digit() || byte == b'-');
+        number(&text[..digits + usize::from(starts)]).or_else(|| self.numeral(text))
+    }
+
     /// The number that an argument of `shift`, `break`, `exit` and the like is: an expression where
     /// the shell takes one.
     pub(super) fn numeral(&mut self, text: &[u8]) -> Option<i64> {

@@ -25,7 +25,7 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
     }
     let Some(name) = given.operands.first() else { return Ok(0) };
     if walker.state.dialect.utility(name.bytes()).is_some()
-        && !walker.state.dialect.command_is_for_programs
+        && !(walker.state.dialect.command_is_for_programs && call.bytes(0) == Some(b"command"))
     {
         let status = walker.builtin(given.operands, call.span);
         return match status {

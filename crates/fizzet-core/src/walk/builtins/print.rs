@@ -1,5 +1,6 @@
 //! `echo`, `print`, `pwd`.
 
+use crate::dialect::EchoEnd;
 use crate::lineage::{Origin, Rule};
 use crate::stop::Stop;
 use crate::text::{Standing, Text};
@@ -43,7 +44,7 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     Ok(0)
 }
 
-fn join(walker: &mut Walker, call: &Call<'_>, words: &[Text], newline: bool, escapes: bool) {
+fn join(walker: &mut Walker, call: &Call<'_>, words: &[Text], mut newline: bool, escapes: bool) {
     let origin = Origin::new(Rule::Output, call.span);
     let mut out = Text::new();
     for (at, word) in words.iter().enumerate() {
@@ -56,9 +57,14 @@ fn join(walker: &mut Walker, call: &Call<'_>, words: &[Text], newline: bool, esc
         }
         let (text, goes_on) = decoded(word, &origin, walker.state.dialect.echo_escapes);
         out.push_text(&text);
-        if !goes_on {
+        if !goes_on && walker.state.dialect.echo_end == EchoEnd::Stops {
             walker.write(out);
             return;
+        }
+        if !goes_on {
+            newline = false;
+            let rest = word.bytes().windows(2).position(|two| two == b"\\c").map_or(0, |at| at + 2);
+            out.push_text(&word.slice(rest, word.len()));
         }
     }
     if newline {

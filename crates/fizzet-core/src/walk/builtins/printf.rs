@@ -1,6 +1,8 @@
 //! `printf` (POSIX XBD 5 and XCU printf).
 
-use crate::expand::transform::in_dollar_quotes;
+use crate::dialect::{PrintfQuoting, Requoting};
+use crate::expand::backslashed as backslashed_for_zsh;
+use crate::expand::transform::{in_dollar_quotes, requoted_if};
 use crate::lineage::{Origin, Rule};
 use crate::stop::Stop;
 use crate::syntax::arithmetic;
@@ -245,7 +247,7 @@ impl Printing<'_> {
             b'%' => self.put(b"%"),
             b's' => {
                 let text = self.next().unwrap_or_default();
-                let end = one.precision.unwrap_or(usize::MAX).min(text.len());
+                let end = self.bytes_of(&text, one.precision.unwrap_or(usize::MAX));
                 self.padded(&text.slice(0, end), one);
             }
             b'c' => {
@@ -261,7 +263,7 @@ impl Printing<'_> {
             }
             b'q' if self.walker.state.dialect.printf_quotes => {
                 let text = self.next().unwrap_or_default();
-                let quoted = backslashed(text.bytes());
+                let quoted = self.quoted(text.bytes());
                 self.padded(&Text::from_bytes(quoted, Standing::Quoted, self.origin.clone()), one);
             }
             b'T' => {
@@ -317,6 +319,34 @@ impl Printing<'_> {
         Some(true)
     }
 
+    /// How many bytes the first of a text are, counted as the shell counts.
+    fn bytes_of(&self, text: &Text, count: usize) -> usize {
+        match self.walker.state.dialect.printf_counts_characters {
+            true => {
+                let mut ends = bstr::ByteSlice::char_indices(text.bytes()).map(|(_, end, _)| end);
+                match count {
+                    0 => 0,
+                    count => ends.nth(count - 1).unwrap_or(text.len()),
+                }
+            }
+            false => count.min(text.len()),
+        }
+    }
+
+    /// `%q`
+    fn quoted(&self, value: &[u8]) -> Vec<u8> {
+        let dialect = &self.walker.state.dialect;
+        match dialect.printf_quoting {
+            PrintfQuoting::Backslashes => backslashed(value),
+            PrintfQuoting::BackslashesAlways => {
+                let text = Text::from_bytes(value, Standing::Quoted, self.origin.clone());
+                backslashed_for_zsh(&text).bytes().to_vec()
+            }
+            PrintfQuoting::Quotes if value.contains(&b'\'') => in_dollar_quotes(value),
+            PrintfQuoting::Quotes => requoted_if(value, Requoting::IfNeeded),
+        }
+    }
+
     fn number(&mut self, sign: &str, digits: &str, one: &Specification) {
         let least = match one.precision {
             Some(precision) => precision,
@@ -330,7 +360,11 @@ impl Printing<'_> {
     }
 
     fn padded(&mut self, text: &Text, one: &Specification) {
-        let blanks = vec![b' '; one.width.min(1 << 20).saturating_sub(text.len())];
+        let length = match self.walker.state.dialect.printf_counts_characters {
+            true => bstr::ByteSlice::chars(text.bytes()).count(),
+            false => text.len(),
+        };
+        let blanks = vec![b' '; one.width.min(1 << 20).saturating_sub(length)];
         if !one.left {
             self.put(&blanks);
         }

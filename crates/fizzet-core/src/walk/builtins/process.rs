@@ -47,7 +47,8 @@ pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
 }
 
 impl Walker {
-    /// Carries out the action for EXIT, when the shell or a subshell ends; its status stays.
+    /// Carries out the action for EXIT, when the shell, a subshell or (in some shells) a function ends;
+    /// its status stays.
     pub(in crate::walk) fn leave_shell(&mut self, outcome: Result<(), Stop>) -> Result<(), Stop> {
         if matches!(outcome, Err(Stop::Limit { .. } | Stop::Syntax(_))) {
             return outcome;

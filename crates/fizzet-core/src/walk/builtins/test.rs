@@ -177,6 +177,7 @@ impl Reader<'_> {
             }
             b"=" | b"==" => Some(left == right),
             b"!=" => Some(left != right),
+            b"<" | b">" if !self.walker.state.dialect.test_orders => None,
             b"<" => Some(left < right),
             b">" => Some(left > right),
             b"-nt" | b"-ot" | b"-ef" => Some(self.walker.file_comparison(operator, left, right)),

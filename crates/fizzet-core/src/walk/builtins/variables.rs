@@ -2,6 +2,7 @@
 
 use std::collections::BTreeMap;
 
+use crate::dialect::Outside;
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
@@ -37,9 +38,11 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
             }
         }
     }
-    let letters = match utility == b"local" && !walker.state.dialect.local_options_letters {
-        true => "",
-        false => walker.state.dialect.declaration_letters,
+    let dialect = &walker.state.dialect;
+    let letters = match utility {
+        b"export" | b"readonly" => dialect.export_letters,
+        b"local" if !dialect.local_options_letters => "",
+        _ => dialect.declaration_letters,
     };
     let given = call.given(letters, true);
     if let [only] = call.arguments()
@@ -280,6 +283,13 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
         return walker.usage(call, "an option is not known");
     }
     let mut status = 0;
+    if given.operands.is_empty() {
+        return match walker.state.dialect.unset_nothing {
+            Outside::Allowed => Ok(0),
+            Outside::Fails => Ok(1),
+            Outside::Fatal => Err(walker.fatal(call, "a name was expected")),
+        };
+    }
     for operand in given.operands {
         let name = operand.bytes();
         if given.has(b'f') {
@@ -299,6 +309,9 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
         }
         let name =
             walker.state.variables.meant(name).filter(|_| !given.has(b'n')).unwrap_or(name.into());
+        if walker.reveal(&name) {
+            continue;
+        }
         match walker.state.variables.get(&name) {
             Some(variable) if variable.read_only => {
                 if walker.state.dialect.unset_read_only_is_fatal {
@@ -318,6 +331,20 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
 }
 
 impl Walker {
+    /// Shows the variable that a local one hides, where `unset` does that; false if it hides none.
+    fn reveal(&mut self, name: &[u8]) -> bool {
+        if !self.state.dialect.unset_reveals {
+            return false;
+        }
+        let Some(scope) = self.scopes.last_mut() else { return false };
+        let Some(at) = scope.hidden.iter().position(|(hidden, _)| **hidden == *name) else {
+            return false;
+        };
+        let (_, outer) = scope.hidden.swap_remove(at);
+        self.state.variables.restore(name, outer);
+        true
+    }
+
     fn unset_element(&mut self, array: &[u8], index: &[u8], span: Span) -> Result<(), Stop> {
         if matches!(index, b"@" | b"*") {
             self.state.variables.remove(array);
