@@ -7,7 +7,7 @@ mod record;
 use std::path::{Path, PathBuf};
 use std::process::ExitCode;
 
-use fizzet::render::json::{Line, Received};
+use fizzet::render::json::{AllShells, Line, Received};
 use schemars::{Schema, schema_for};
 
 fn main() -> ExitCode {
@@ -35,8 +35,11 @@ fn main() -> ExitCode {
 /// Does something with the path and text of every schema.
 fn each_schema(act: fn(&Path, &str) -> Result<(), String>) -> Result<(), String> {
     let folder = Path::new(env!("CARGO_MANIFEST_DIR")).join("../docs/schema");
-    let schemas: [(&str, Schema); 2] =
-        [("line.json", schema_for!(Line)), ("receive.json", schema_for!(Received))];
+    let schemas: [(&str, Schema); 3] = [
+        ("line.json", schema_for!(Line)),
+        ("line-all.json", schema_for!(AllShells)),
+        ("receive.json", schema_for!(Received)),
+    ];
     schemas.iter().try_for_each(|(name, schema)| {
         let text = serde_json::to_string_pretty(schema).map_err(|error| error.to_string())?;
         let path: PathBuf = folder.join(name);

@@ -8,11 +8,12 @@
 //! - [`host`]: what the core asks of the outside world
 //! - [`state`]: variables, positional parameters and options of a shell
 //! - [`expand`]: words to fields, a file a stage
-//! - [`walk`]: the evaluator
+//! - [`walk`]: the evaluator; [`compare`]: which rules make two shells differ
 //! - [`notes`]: traps found in a trace
 //! - [`trace`]: the results that every renderer reads
 #![forbid(unsafe_code)]
 
+pub mod compare;
 pub mod dialect;
 pub mod expand;
 pub mod host;

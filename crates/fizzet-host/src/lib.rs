@@ -9,7 +9,7 @@ mod users;
 
 use std::path::PathBuf;
 
-use fizzet_core::host::{Commands, Files, Status, Users};
+use fizzet_core::host::{Answer, Commands, Files, Status, Users};
 
 pub use files::check_folder;
 pub use given::{environment, environment_source, read_standard_input};
@@ -18,12 +18,19 @@ pub use given::{environment, environment_source, read_standard_input};
 #[derive(Clone, Debug)]
 pub struct Machine {
     folder: PathBuf,
+    /// Commands, as their arguments joined by spaces, and what they would print.
+    answers: Vec<(Vec<u8>, Vec<u8>)>,
 }
 
 impl Machine {
     /// The machine as seen from `folder`.
     pub fn at(folder: impl Into<PathBuf>) -> Machine {
-        Machine { folder: folder.into() }
+        Machine { folder: folder.into(), answers: Vec::new() }
+    }
+
+    /// Says what a command would print; its arguments are joined by spaces.
+    pub fn answer_with(&mut self, command: &[u8], output: &[u8]) {
+        self.answers.push((command.into(), output.into()));
     }
 }
 
@@ -55,4 +62,13 @@ impl Users for Machine {
     }
 }
 
-impl Commands for Machine {}
+impl Commands for Machine {
+    fn answer(&self, argv: &[&[u8]]) -> Answer {
+        let command = argv.join(&b' ');
+        let found = self.answers.iter().rev().find(|(known, _)| *known == command);
+        match found {
+            Some((_, output)) => Answer { output: Some(output.clone()), status: Some(0) },
+            None => Answer::default(),
+        }
+    }
+}

@@ -74,6 +74,8 @@ pub enum Color {
 /// What is shown besides the result.
 #[derive(Clone, Copy, PartialEq, Eq, Debug, ValueEnum)]
 pub enum Show {
+    /// What each stage of the expansion made of each word
+    Stages,
     /// Each argument's bytes beside its characters
     Bytes,
     /// The whole way of each argument, back to where it was given
@@ -101,13 +103,17 @@ pub struct OutputOptions {
   fizzet line --var jar='acacia honey' 'label $jar \"$jar\"'
   fizzet line 'label \"$@\"' 'lime honey' heather
   fizzet line --shell dash --ifs : --var path=a::b 'label $path'
+  fizzet line --shell all --var jar='lime honey' 'label $jar'
+  fizzet line --show stages --var jar='lid*' 'label $jar\"x y\"{1,2}'
   fizzet line --show bytes,lineage 'set -- a b; shift; label \"$1\"'
+  fizzet line --answer 'date +%F=2026-05-01' 'label $(date +%F)'
   fizzet line --format nul 'label *.txt' | xargs -0 printf '[%s]\\n'
   echo 'label \"two words\"' | fizzet line -")]
 pub struct LineOptions {
-    /// Whose rules to use
-    #[arg(long, value_name = "SHELL", default_value = "bash", value_parser = shell_parser())]
-    pub shell: Shell,
+    /// Whose rules to use: posix, bash, dash, busybox, ksh93, mksh, zsh, or all side by side
+    #[arg(long, value_name = "SHELL", default_value = "bash", hide_possible_values = true,
+        value_parser = shell_parser())]
+    pub shell: Shells,
     /// $0 (else the shell's name)
     #[arg(long, value_name = "TEXT")]
     pub zero: Option<OsString>,
@@ -120,12 +126,30 @@ pub struct LineOptions {
     /// Set IFS; \t, \n and \\ are understood
     #[arg(long, value_name = "TEXT")]
     pub ifs: Option<OsString>,
-    /// Show more: bytes, lineage
-    #[arg(long, value_enum, value_name = "WHAT", value_delimiter = ',')]
+    /// Show more: stages, bytes, lineage
+    #[arg(
+        long,
+        value_enum,
+        value_name = "WHAT",
+        value_delimiter = ',',
+        hide_possible_values = true
+    )]
     pub show: Vec<Show>,
     /// Where pathnames are looked up
     #[arg(long, value_name = "DIR", default_value = ".")]
     pub dir: PathBuf,
+    /// Set HOME, which a tilde stands for
+    #[arg(long, value_name = "DIR")]
+    pub home: Option<OsString>,
+    /// What a command would print, without running it; can be given several times
+    #[arg(long = "answer", value_name = "COMMAND=OUTPUT")]
+    pub answers: Vec<OsString>,
+    /// Stop after this many steps
+    #[arg(long, value_name = "N")]
+    pub max_steps: Option<u64>,
+    /// Stop at a word or value of more bytes than this
+    #[arg(long, value_name = "N")]
+    pub max_bytes: Option<usize>,
     /// Start without the variables of the environment
     #[arg(long)]
     pub clean: bool,
@@ -170,10 +194,18 @@ pub struct DemoOptions {
     pub width: Option<u16>,
 }
 
-/// The shells whose rules are checked so far.
-const SHELLS: [Shell; 2] = [Shell::Bash, Shell::Dash];
+/// Whose rules `--shell` asks for.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Shells {
+    /// Those of one shell.
+    One(Shell),
+    /// Those of all of them, side by side.
+    All,
+}
 
-fn shell_parser() -> impl TypedValueParser<Value = Shell> {
-    let names = SHELLS.map(|shell| PossibleValue::new(shell.name()));
-    PossibleValuesParser::new(names).map(|name| Shell::from_name(&name).unwrap_or(Shell::Bash))
+fn shell_parser() -> impl TypedValueParser<Value = Shells> {
+    let names = Shell::ALL.map(Shell::name).into_iter().chain(["all"]);
+    let names: Vec<PossibleValue> = names.map(PossibleValue::new).collect();
+    PossibleValuesParser::new(names)
+        .map(|name| Shell::from_name(&name).map_or(Shells::All, Shells::One))
 }

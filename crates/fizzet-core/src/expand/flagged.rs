@@ -180,11 +180,11 @@ impl Substitution<'_> {
 
     fn ranged(&mut self, held: Held, first: i64, last: i64) -> Held {
         let bounds = |count: usize| {
-            let place = |at: i64| if at < 0 { at + count as i64 + 1 } else { at };
+            let place = |at: i64| if at < 0 { at.saturating_add(count as i64 + 1) } else { at };
             let (low, high) = (place(first), place(last).min(count as i64));
             // An index of 0 means the first one only where a range begins.
             let low = if low == 0 && first != last { 1 } else { low };
-            (low >= 1 && low <= high).then_some((low as usize - 1, high as usize))
+            (low >= 1 && low <= high).then(|| (low as usize - 1, high as usize))
         };
         match held {
             Held::Unset => Held::Unset,

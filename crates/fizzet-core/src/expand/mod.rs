@@ -18,6 +18,7 @@ pub mod pattern;
 mod qualifiers;
 pub(crate) mod regular;
 mod split;
+mod stages;
 mod substitute;
 mod tilde;
 pub(crate) mod transform;
@@ -27,6 +28,7 @@ use std::rc::Rc;
 
 pub(crate) use flags::backslashed;
 pub use split::Ifs;
+pub(crate) use stages::telling;
 
 use crate::dialect::Braces;
 use crate::expand::pattern::PatternRules;
@@ -39,7 +41,7 @@ use crate::state::State;
 use crate::stop::Stop;
 use crate::syntax::ast::{CommandSubstitution, ParameterName, Part, Word};
 use crate::text::{Standing, Text};
-use crate::trace::{Expansion, Matched, WordTrace};
+use crate::trace::{Expansion, Matched, Stage, WordTrace};
 
 /// What the expansions need from the evaluator.
 pub trait Context {
@@ -87,11 +89,13 @@ fn fields_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Te
         let origin = Origin::new(Rule::Literal, *span);
         return Ok(vec![Text::from_bytes(&bytes[..], Standing::Plain, origin)]);
     }
+    stages::keep_words(cx, Stage::Written, std::slice::from_ref(word));
     let state = cx.state();
     if state.dialect.braces == Braces::Written
         && !state.options.no_braces
         && let Some(words) = brace::words(word, state.limits.braces)?
     {
+        stages::keep_words(cx, Stage::Braces, &words);
         let mut made = Vec::with_capacity(words.len());
         for word in &words {
             made.append(&mut brace_free_fields(cx, word, tilde)?);
@@ -118,7 +122,9 @@ pub fn element_fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, St
 
 fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Text>, Stop> {
     let pieces = Substitution::run(cx, word, Place { tilde, ..Place::FIELDS })?;
+    keep_pieces(cx, &pieces);
     let mut texts = split_all(cx, pieces, word)?;
+    stages::keep(cx, Stage::Splitting, &texts);
     let state = cx.state();
     if state.dialect.braces == Braces::Fields && !state.options.no_braces {
         let dialect = state.dialect.clone();
@@ -126,13 +132,24 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
         let letters = state.options.brace_letters;
         let braces = brace_fields::Braces { dialect: &dialect, letters, limit, span: word.span };
         texts = braces.expand(texts)?;
+        stages::keep(cx, Stage::FieldBraces, &texts);
     }
     if cx.state().dialect.tilde_in_fields {
         for text in &mut texts {
             *text = tilde::in_field(cx, std::mem::take(text), word.span, tilde)?;
         }
+        stages::keep(cx, Stage::FieldTildes, &texts);
     }
-    match_all(cx, texts, word)
+    let fields = match_all(cx, texts, word)?;
+    stages::keep(cx, Stage::Pathnames, &fields);
+    Ok(fields)
+}
+
+/// Keeps what the expansions made, before it is split. The last piece stands for no field if it is
+/// nothing.
+fn keep_pieces(cx: &mut dyn Context, pieces: &[Piece]) {
+    let texts = pieces.iter().map(|piece| &piece.text).filter(|text| !text.is_nothing());
+    stages::keep(cx, Stage::Expansion, texts);
 }
 
 /// The one text that a word makes where no splitting takes place: an assignment's value, the word of

@@ -219,6 +219,8 @@ impl<'c> Substitution<'c> {
                 self.push(value.as_bytes(), standing, &origin)
             }
             Part::Process(process) => {
+                let what = "the name of the file that stands for this process";
+                self.cx.missing(what, process.span);
                 let origin = Origin::new(Rule::Command, process.span);
                 self.current.push_hole(Standing::Quoted, &origin);
                 Ok(())

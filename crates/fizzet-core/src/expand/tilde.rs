@@ -397,7 +397,7 @@ pub(super) fn in_field(
             let rest = &field.bytes()[at + 1..];
             let ends = |byte: &u8| *byte == b'/' || (assignment && *byte == b':');
             let length = rest.iter().position(ends).unwrap_or(rest.len());
-            if let Some(home) = home_of(cx, &rest[..length].to_vec(), span)? {
+            if let Some(home) = home_of(cx, &rest[..length], span)? {
                 made.push_text(&field.slice(from, at));
                 made.push_text(&home);
                 from = at + 1 + length;

@@ -67,6 +67,8 @@ pub struct State {
     pub limits: Limits,
     /// Steps taken.
     pub steps: u64,
+    /// Whether what each stage of an expansion makes is kept.
+    pub keeps_stages: bool,
     /// Whether an external command's status had to be assumed.
     pub assumed_status: bool,
     shell_source: SourceId,
@@ -94,6 +96,7 @@ impl State {
             status: 0,
             limits: Limits::default(),
             steps: 0,
+            keeps_stages: false,
             assumed_status: false,
             shell_source,
         };

@@ -46,10 +46,13 @@ pub enum Expression {
 }
 
 /// A function of one number, as in C: its name, and what it does.
-pub type Function = &'static (&'static str, fn(f64) -> f64);
+pub type Named = (&'static str, fn(f64) -> f64);
+
+/// One of the functions that there are.
+pub type Function = &'static Named;
 
 /// The functions of one number; observed in ksh93u+m.
-const FUNCTIONS: &[(&str, fn(f64) -> f64)] = &[
+const FUNCTIONS: &[Named] = &[
     ("abs", f64::abs),
     ("acos", f64::acos),
     ("asin", f64::asin),

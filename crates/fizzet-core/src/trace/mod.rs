@@ -138,12 +138,66 @@ pub struct WordTrace {
     pub expansions: Vec<Expansion>,
     /// The patterns in it that matched.
     pub matched: Vec<Matched>,
+    /// What each stage that changed something made of it; kept on demand.
+    pub stages: Vec<StageTrace>,
+}
+
+/// What one stage of the expansion made of a word.
+#[derive(Clone, Debug)]
+pub struct StageTrace {
+    /// Which stage.
+    pub stage: Stage,
+    /// The fields behind it; what is still quoted has that standing.
+    pub fields: Vec<Text>,
+}
+
+/// The stages, in the order of POSIX XCU 2.6 (the braces where the shell has them).
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Stage {
+    /// The word as it is written.
+    Written,
+    /// Brace expansion before everything else.
+    Braces,
+    /// Tildes, parameters, command substitutions and arithmetic, from left to right.
+    Expansion,
+    /// Field splitting.
+    Splitting,
+    /// Brace expansion of the fields.
+    FieldBraces,
+    /// Tildes of the fields.
+    FieldTildes,
+    /// Pathname expansion.
+    Pathnames,
+    /// Quote removal.
+    QuoteRemoval,
+}
+
+impl Stage {
+    /// The name used in JSON and in texts.
+    pub fn name(self) -> &'static str {
+        match self {
+            Stage::Written => "written",
+            Stage::Braces | Stage::FieldBraces => "braces",
+            Stage::Expansion => "expansion",
+            Stage::Splitting => "splitting",
+            Stage::FieldTildes => "tilde",
+            Stage::Pathnames => "pathnames",
+            Stage::QuoteRemoval => "quote-removal",
+        }
+    }
 }
 
 impl WordTrace {
     /// A word of which nothing is known yet.
     pub fn new(span: Span, first: usize) -> WordTrace {
-        WordTrace { span, first, count: 0, expansions: Vec::new(), matched: Vec::new() }
+        WordTrace {
+            span,
+            first,
+            count: 0,
+            expansions: Vec::new(),
+            matched: Vec::new(),
+            stages: Vec::new(),
+        }
     }
 }
 
@@ -182,4 +236,6 @@ pub struct Missing {
     pub what: String,
     /// Where it is asked for.
     pub span: Span,
+    /// The command whose output would be the answer: its arguments, joined by spaces.
+    pub command: Option<String>,
 }

@@ -8,6 +8,8 @@ mod statements;
 
 use std::rc::Rc;
 
+use bstr::ByteSlice;
+
 use crate::dialect::Nul;
 use crate::expand::Context;
 use crate::host::{Host, Inside};
@@ -215,6 +217,22 @@ impl Walker {
         Ok(())
     }
 
+    /// Says which programs would have to be run to know an output.
+    fn miss_output(&mut self, output: &Text) {
+        for (run, _) in output.runs().filter(|(run, _)| run.hole) {
+            let span = run.origin.span();
+            let made = self.commands.iter().rev().find(|command| command.span == span);
+            let Some(made) = made else { continue };
+            let words: Vec<_> = made.argv.iter().map(|text| text.bytes().to_str_lossy()).collect();
+            let command = words.join(" ");
+            let what = format!("what `{command}` prints");
+            let missing = Missing { what, span, command: Some(command) };
+            if !self.missing.contains(&missing) {
+                self.missing.push(missing);
+            }
+        }
+    }
+
     /// Carries commands out for what they leave in REPLY, which is a variable of their own.
     fn reply_of(&mut self, list: &List) -> (Text, Result<(), Stop>) {
         let outer = self.state.variables.remove(b"REPLY");
@@ -288,6 +306,7 @@ impl Context for Walker {
         };
         self.word = word;
         self.depth -= 1;
+        self.miss_output(&output);
         match outcome {
             Err(Stop::Return(status)) if command.place != SubstitutionPlace::Subshell => {
                 self.state.status = status;
@@ -305,7 +324,7 @@ impl Context for Walker {
     }
 
     fn missing(&mut self, what: &str, span: Span) {
-        let missing = Missing { what: what.into(), span };
+        let missing = Missing { what: what.into(), span, command: None };
         if !self.missing.contains(&missing) {
             self.missing.push(missing);
         }

@@ -331,6 +331,7 @@ impl Walker {
             }
             if let Some(mut trace) = self.word.take() {
                 trace.count = argv.len() - first;
+                trace.stages = expand::telling(std::mem::take(&mut trace.stages));
                 traces.push(trace);
             }
             if at == 0 {

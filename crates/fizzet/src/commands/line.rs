@@ -6,16 +6,17 @@ use std::os::unix::ffi::OsStrExt;
 use std::rc::Rc;
 
 use bstr::ByteSlice;
-use fizzet_core::dialect::Dialect;
+use fizzet_core::dialect::{Dialect, Shell};
 use fizzet_core::source::SourceKind;
 use fizzet_core::state::State;
 use fizzet_core::trace::{Ending, Trace};
 use fizzet_core::walk;
 use fizzet_host::{Machine, check_folder, environment, environment_source, read_standard_input};
 
-use crate::cli::{Format, LineOptions, Show};
+use crate::cli::{Format, LineOptions, Shells, Show};
 use crate::failure::Failure;
 use crate::render::page::Page;
+use crate::render::shells::{self, Group, Outcome};
 use crate::render::{diagnose, json, line, nul};
 
 /// The stack that a trace gets; deep input is refused long before it is used up.
@@ -45,9 +46,60 @@ fn traced(options: LineOptions) -> Result<u8, Failure> {
         why: error.to_string(),
         hint: "name a folder that can be read; pathnames are looked up there".into(),
     })?;
-    let state = starting_state(&options, &text, &arguments)?;
-    let trace = walk::line(state, Rc::new(Machine::at(&options.dir)));
-    print(&options, &trace)
+    let machine = Rc::new(machine(&options)?);
+    let trace = |dialect: Dialect| {
+        let state = starting_state(&options, dialect, &text, &arguments)?;
+        Ok(walk::line(state, machine.clone()))
+    };
+    match options.shell {
+        Shells::One(shell) => print(&options, &trace(Dialect::of(shell))?),
+        Shells::All => print_all(&options, &trace),
+    }
+}
+
+/// The machine that the trace asks, with the answers that were given.
+fn machine(options: &LineOptions) -> Result<Machine, Failure> {
+    let mut machine = Machine::at(&options.dir);
+    for answer in &options.answers {
+        let Some((command, output)) = answer.as_bytes().split_once_str("=") else {
+            return Err(Failure::Unusable {
+                what: format!("--answer {}", answer.display()),
+                why: "there is no = in it".into(),
+                hint: "write --answer 'COMMAND=OUTPUT', with the command as its arguments, joined by spaces".into(),
+            });
+        };
+        machine.answer_with(command, output);
+    }
+    Ok(machine)
+}
+
+/// Traces with the rules of every shell and prints what came of it side by side.
+fn print_all(
+    options: &LineOptions,
+    trace: &dyn Fn(Dialect) -> Result<Trace, Failure>,
+) -> Result<u8, Failure> {
+    let traces: Vec<Trace> =
+        Shell::ALL.into_iter().map(|shell| trace(Dialect::of(shell))).collect::<Result<_, _>>()?;
+    let outcome = |dialect: &Dialect| trace(dialect.clone()).map(|one| Outcome::of(&one)).ok();
+    let groups = Group::all(&traces, &outcome);
+    let mut out = io::BufWriter::new(io::stdout().lock());
+    match options.output.format {
+        Format::Text => {
+            let mut page = Page::new(&options.output);
+            shells::write(&mut page, &traces, &groups);
+            page.write(&mut out)?;
+        }
+        Format::Json => json::shells(&traces, &groups, &options.show, &mut out)?,
+        Format::Nul => {
+            return Err(Failure::Unusable {
+                what: "--format nul".into(),
+                why: "it prints one vector, and --shell all makes several".into(),
+                hint: "name one shell, or use --format json".into(),
+            });
+        }
+    }
+    out.flush()?;
+    Ok(traces.iter().map(|trace| ended(trace).0).max().unwrap_or(0))
 }
 
 fn line_text(given: &[u8]) -> Result<Vec<u8>, Failure> {
@@ -68,10 +120,14 @@ fn line_text(given: &[u8]) -> Result<Vec<u8>, Failure> {
 /// The shell as it stands before the first word is read.
 fn starting_state(
     options: &LineOptions,
+    dialect: Dialect,
     text: &[u8],
     arguments: &[&[u8]],
 ) -> Result<State, Failure> {
-    let mut state = State::new(Dialect::of(options.shell), SourceKind::Line, text);
+    let mut state = State::new(dialect, SourceKind::Line, text);
+    state.keeps_stages = options.show.contains(&Show::Stages);
+    state.limits.steps = options.max_steps.unwrap_or(state.limits.steps);
+    state.limits.bytes = options.max_bytes.unwrap_or(state.limits.bytes);
     if !options.clean {
         for (name, value) in environment() {
             // A shell takes IFS from nobody.
@@ -82,6 +138,12 @@ fn starting_state(
             state.variables.set(&name, value);
             state.variables.entry(&name).exported = true;
         }
+    }
+    if let Some(home) = &options.home {
+        let kind = SourceKind::Variable { name: b"HOME"[..].into(), inherited: false };
+        let home = state.given(kind, home.as_bytes());
+        state.variables.set(b"HOME", home);
+        state.variables.entry(b"HOME").exported = true;
     }
     for assignment in &options.vars {
         let (name, value) = variable(assignment)?;
@@ -151,14 +213,19 @@ fn unescaped(text: &[u8]) -> Vec<u8> {
     out
 }
 
-/// Prints a trace and answers the exit status.
-fn print(options: &LineOptions, trace: &Trace) -> Result<u8, Failure> {
-    let (status, whole) = match &trace.ending {
+/// The exit status for a trace, and whether it is whole.
+fn ended(trace: &Trace) -> (u8, bool) {
+    match &trace.ending {
         Ending::Complete | Ending::ShellStops(_) => (0, true),
         Ending::Syntax(_) => (2, false),
         Ending::Incomplete => (3, false),
         Ending::Stopped { .. } => (4, false),
-    };
+    }
+}
+
+/// Prints a trace and answers the exit status.
+fn print(options: &LineOptions, trace: &Trace) -> Result<u8, Failure> {
+    let (status, whole) = ended(trace);
     let mut out = io::BufWriter::new(io::stdout().lock());
     match options.output.format {
         Format::Text if trace.commands.is_empty() && !whole => {}
@@ -167,7 +234,7 @@ fn print(options: &LineOptions, trace: &Trace) -> Result<u8, Failure> {
             line::write(&mut page, trace, &options.show);
             page.write(&mut out)?;
         }
-        Format::Json => json::line(trace, options.show.contains(&Show::Lineage), &mut out)?,
+        Format::Json => json::line(trace, &options.show, &mut out)?,
         // A vector with a hole in it must not look like a whole one.
         Format::Nul if whole => nul::line(trace, &mut out)?,
         Format::Nul => {}

@@ -44,8 +44,14 @@ pub fn ending(page: &mut Page, trace: &Trace) {
 fn missing(page: &mut Page, trace: &Trace) {
     for missing in &trace.missing {
         let headline = format!("not known: {}", missing.what);
-        let hint = "Fizzet runs nothing; the trace goes on with a marked hole here";
-        message(page, &trace.sources, &Message { headline: &headline, span: missing.span, hint });
+        let hint = match &missing.command {
+            Some(command) => format!(
+                "Fizzet runs nothing; say it with --answer '{command}=OUTPUT'. The trace goes on with a marked hole here"
+            ),
+            None => "Fizzet runs nothing; the trace goes on with a marked hole here".into(),
+        };
+        let (headline, hint) = (headline.as_str(), hint.as_str());
+        message(page, &trace.sources, &Message { headline, span: missing.span, hint });
     }
 }
 

@@ -4,13 +4,16 @@ use std::collections::HashMap;
 use std::io::Write;
 
 use bstr::ByteSlice;
+use fizzet_core::dialect::Row;
 use fizzet_core::lineage::Origin;
 use fizzet_core::source::{SourceId, Sources, Span};
 use fizzet_core::text::Text;
-use fizzet_core::trace::{CommandTrace, Ending, Trace};
+use fizzet_core::trace::{CommandTrace, Ending, StageTrace, Trace, WordTrace};
 use serde::Serialize;
 
+use crate::cli::Show;
 use crate::failure::Failure;
+use crate::render::shells::Group;
 
 /// The version of the shape.
 const VERSION: u32 = 1;
@@ -38,6 +41,35 @@ pub struct Line {
     problem: Option<Problem>,
     /// Whether the status of an external command was taken as 0 to go on.
     assumed_status: bool,
+}
+
+/// What `line --shell all` prints.
+#[derive(Debug, Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct AllShells {
+    /// The version of the shape.
+    fizzet: u32,
+    /// The document of each shell.
+    shells: Vec<Line>,
+    /// Shells that agree; the first group is that of the first shell.
+    groups: Vec<GroupOut>,
+}
+
+/// Shells that agree on a text.
+#[derive(Debug, Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+struct GroupOut {
+    shells: Vec<&'static str>,
+    /// The rules by which they differ from the first group.
+    rules: Vec<RuleOut>,
+}
+
+/// A row of the table of differences.
+#[derive(Debug, Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+struct RuleOut {
+    name: &'static str,
+    sentence: &'static str,
 }
 
 /// How a trace ended.
@@ -71,6 +103,25 @@ pub struct Command {
     assignments: Vec<AssignmentOut>,
     /// Its redirections.
     redirections: Vec<Redirection>,
+    /// What each stage made of each word; only with `--show stages`.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    stages: Option<Vec<WordStages>>,
+}
+
+/// The stages of one word.
+#[derive(Debug, Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+struct WordStages {
+    source: Place,
+    stages: Vec<StageOut>,
+}
+
+/// What one stage made.
+#[derive(Debug, Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+struct StageOut {
+    stage: &'static str,
+    fields: Vec<Arg>,
 }
 
 /// An argument or another value.
@@ -221,13 +272,41 @@ impl Received {
     }
 }
 
+fn document(trace: &Trace, show: &[Show]) -> Line {
+    Places::new(&trace.sources, show).line(trace)
+}
+
+/// Writes the document of `line --shell all`.
+///
+/// # Errors
+/// What the writer says.
+pub fn shells(
+    traces: &[Trace],
+    groups: &[Group],
+    show: &[Show],
+    out: &mut dyn Write,
+) -> Result<(), Failure> {
+    let rule = |row: &&'static Row| RuleOut { name: row.name, sentence: row.sentence.trim() };
+    let group = |group: &Group| GroupOut {
+        shells: group.shells.iter().map(|shell| shell.name()).collect(),
+        rules: group.rules.iter().map(rule).collect(),
+    };
+    let document = AllShells {
+        fizzet: VERSION,
+        shells: traces.iter().map(|trace| document(trace, show)).collect(),
+        groups: groups.iter().map(group).collect(),
+    };
+    serde_json::to_writer(&mut *out, &document)?;
+    out.write_all(b"\n")?;
+    Ok(())
+}
+
 /// Writes the document of `line`.
 ///
 /// # Errors
 /// What the writer says.
-pub fn line(trace: &Trace, lineage: bool, out: &mut dyn Write) -> Result<(), Failure> {
-    let mut places = Places::new(&trace.sources, lineage);
-    let document = places.line(trace);
+pub fn line(trace: &Trace, show: &[Show], out: &mut dyn Write) -> Result<(), Failure> {
+    let document = document(trace, show);
     serde_json::to_writer(&mut *out, &document)?;
     out.write_all(b"\n")?;
     Ok(())
@@ -256,6 +335,8 @@ struct Places<'a> {
     sources: &'a Sources,
     /// Whether pieces tell their whole way.
     lineage: bool,
+    /// Whether words tell their stages.
+    stages: bool,
     latest: HashMap<SourceId, Counted>,
 }
 
@@ -268,8 +349,9 @@ struct Counted {
 }
 
 impl<'a> Places<'a> {
-    fn new(sources: &'a Sources, lineage: bool) -> Places<'a> {
-        Places { sources, lineage, latest: HashMap::new() }
+    fn new(sources: &'a Sources, show: &[Show]) -> Places<'a> {
+        let (lineage, stages) = (show.contains(&Show::Lineage), show.contains(&Show::Stages));
+        Places { sources, lineage, stages, latest: HashMap::new() }
     }
 
     fn place(&mut self, span: Span) -> Place {
@@ -366,7 +448,19 @@ impl<'a> Places<'a> {
                     source: self.place(redirection.span),
                 })
                 .collect(),
+            stages: self
+                .stages
+                .then(|| command.words.iter().map(|word| self.word_stages(word)).collect()),
         }
+    }
+
+    fn word_stages(&mut self, word: &WordTrace) -> WordStages {
+        let stage = |stage: &StageTrace| StageOut {
+            stage: stage.stage.name(),
+            fields: stage.fields.iter().map(|text| self.arg(text)).collect(),
+        };
+        let stages = word.stages.iter().map(stage).collect();
+        WordStages { source: self.place(word.span), stages }
     }
 
     fn arg(&mut self, text: &Text) -> Arg {

@@ -10,6 +10,7 @@ use crate::render::detail;
 use crate::render::excerpt::{self, Look, Mark};
 use crate::render::page::{Page, wrap};
 use crate::render::reason::reason;
+use crate::render::stages;
 use crate::render::visible::{Cell, Spaces, cells, rows, width};
 
 /// The most rows that one argument takes.
@@ -50,7 +51,8 @@ pub fn write(page: &mut Page, trace: &Trace, show: &[Show]) {
 
 fn details(page: &mut Page, trace: &Trace, command: &CommandTrace, show: &[Show]) {
     for (what, write) in [
-        (Show::Bytes, detail::bytes as fn(&mut Page, &Trace, &CommandTrace)),
+        (Show::Stages, stages::write as fn(&mut Page, &Trace, &CommandTrace)),
+        (Show::Bytes, detail::bytes),
         (Show::Lineage, detail::lineage),
     ] {
         if show.contains(&what) {

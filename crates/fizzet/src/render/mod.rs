@@ -11,4 +11,6 @@ pub mod nul;
 pub mod page;
 pub mod reason;
 pub mod received;
+pub mod shells;
+mod stages;
 pub mod visible;

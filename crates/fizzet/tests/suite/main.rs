@@ -5,3 +5,4 @@ mod line;
 mod program;
 mod real;
 mod receive;
+mod shells;

@@ -7,8 +7,11 @@ use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 
+/// How an option is set.
+type Setter = fn(&mut Options, bool);
+
 /// Options that change words: the name, and how it is set.
-const OPTIONS: &[(&str, fn(&mut Options, bool))] = &[
+const OPTIONS: &[(&str, Setter)] = &[
     ("allexport", |options, on| options.all_export = on),
     ("braceccl", |options, on| options.brace_letters = on),
     ("caseglob", |options, on| options.no_case_glob = !on),
