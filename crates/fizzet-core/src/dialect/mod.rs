@@ -11,7 +11,7 @@ pub use escapes::{DollarEscapes, LargeOctal, NoDigits, Nul};
 pub use shell::Shell;
 pub use table::{
     BraceRanges, Braces, Dialect, EchoEnd, EmptyAt, FunctionZero, HomeSlash, Indirection, KeyOrder,
-    LargeConstant, ListOperations, NegativeLength, Outside, PrintfQuoting, Quotes, ROWS, Reals,
-    Requoting, Row,
+    LargeConstant, LastBackslash, ListOperations, NegativeLength, Outside, PrintfQuoting, Quotes,
+    ROWS, Reals, Requoting, Row,
 };
 pub use utilities::{UtilityKind, is_known_elsewhere};

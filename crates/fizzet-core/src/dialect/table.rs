@@ -203,6 +203,19 @@ pub enum EchoEnd {
     DropsNewline,
 }
 
+/// What a backslash at the very end of a text does.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LastBackslash {
+    /// It stands for itself.
+    Stays,
+    /// It vanishes behind other text of its word, and else stands for itself.
+    VanishesBehindText,
+    /// It vanishes.
+    Vanishes,
+    /// It is empty quotes.
+    Quotes,
+}
+
 macro_rules! dialect_table {
     ($( $(#[doc = $doc:literal])+ $name:ident: $type:ty = [$($value:expr),+], $evidence:literal; )+) => {
         /// The rules of one shell.
@@ -780,4 +793,16 @@ dialect_table! {
     test_orders: bool = [N, Y, Y, Y, Y, Y, N], "observed in all six: [ a \\< b ]";
     /// `command |&` is carried out in the background.
     coprocess_operator: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo a |& echo b";
+    /// Each parameter of an unquoted `$@` is split for itself.
+    parameters_split_apart: bool = [N, N, N, N, Y, N, Y], "observed in all six: IFS=:; set -- a : b; echo $@";
+    /// A tilde at the start of any field is expanded, where splitting began that.
+    tilde_in_later_fields: bool = [N, N, N, N, N, Y, N], "observed in mksh: x='a '; echo $x~";
+    /// Letters beyond ASCII belong to names.
+    wide_names: bool = [N, N, N, N, Y, N, N], "observed with LANG=C.UTF-8: echo $x with a two-byte letter behind it";
+    /// Empty quotes in the word of an unquoted `${x:-...}` keep an argument.
+    quotes_in_words_count: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: printf '[%s]' ${x:-\"\"}";
+    /// `${x-...}` and its kin make empty quotes before them count for nothing.
+    operations_drop_empty_quotes: bool = [N, N, N, N, N, Y, N], "observed in mksh: printf '[%s]' ''${x-}";
+    /// What a backslash at the very end of a text does.
+    last_backslash: LastBackslash = [LastBackslash::Stays, LastBackslash::Stays, LastBackslash::Stays, LastBackslash::Stays, LastBackslash::VanishesBehindText, LastBackslash::Vanishes, LastBackslash::Quotes], "observed in all six: eval 'echo \\'; eval 'echo a\\'";
 }

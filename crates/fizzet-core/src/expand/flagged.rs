@@ -23,6 +23,10 @@ impl Substitution<'_> {
     pub(super) fn flagged(&mut self, flagged: &Flagged, place: Place) -> Result<(), Stop> {
         let has = |letter: u8| flagged.flags.iter().any(|flag| flag.letter == letter);
         let parameter = &flagged.parameter;
+        if matches!(parameter.operation, Operation::Bad) {
+            let message = "the subscript is never closed";
+            return Err(Stop::shell(message, parameter.span, 1));
+        }
         let mut held = self.flagged_value(flagged, place)?;
         if flagged.tests {
             let set = !matches!(held, Held::Unset);
@@ -88,7 +92,10 @@ impl Substitution<'_> {
                     let whole = Parameter { index: None, ..parameter.clone() };
                     let held = self.held(&whole)?;
                     let at = arithmetic::value(self.cx, index)?;
-                    self.element_of(held, at)
+                    match (at, held) {
+                        (0, Held::List { star, .. }) => Held::List { items: Vec::new(), star },
+                        (at, held) => self.element_of(held, at),
+                    }
                 }
                 Some(Subscript::At | Subscript::Star) if !self.is_list(parameter) => {
                     self.held(&Parameter { index: None, ..parameter.clone() })?

@@ -134,6 +134,14 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
         texts = braces.expand(texts)?;
         stages::keep(cx, Stage::FieldBraces, &texts);
     }
+    if cx.state().dialect.tilde_in_later_fields {
+        let plain = |text: &Text| {
+            text.runs().next().is_some_and(|(run, _)| run.standing == Standing::Plain)
+        };
+        for text in texts.iter_mut().skip(1).filter(|text| plain(text)) {
+            *text = tilde::in_field(cx, std::mem::take(text), word.span, Tilde::AtStart)?;
+        }
+    }
     if cx.state().dialect.tilde_in_fields {
         for text in &mut texts {
             *text = tilde::in_field(cx, std::mem::take(text), word.span, tilde)?;

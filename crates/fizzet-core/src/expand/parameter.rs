@@ -37,6 +37,10 @@ impl Substitution<'_> {
             }
             _ => self.held(parameter)?,
         };
+        let operates = !matches!(parameter.operation, Operation::Value | Operation::Length);
+        if operates && !place.quoted && self.cx.state().dialect.operations_drop_empty_quotes {
+            self.drop_empty_quotes();
+        }
         if let Some(held) = self.operate(parameter, held, place)? {
             self.emit(parameter, held, place)?;
         }
@@ -262,12 +266,13 @@ impl Substitution<'_> {
             if place.quoted && text.is_empty() {
                 self.empty_parameter(span, at + 1 == count, place);
             }
-            let stays = self.cx.state().dialect.last_empty_parameter_stays;
-            if stays && !place.quoted && !star && at > 0 && at + 1 == count && text.is_empty() {
-                self.push(b"", Standing::Quoted, &Origin::new(Rule::Parameter, span))?;
+            if !place.quoted && !star && at > 0 && at + 1 == count {
+                self.last_parameter(&text, span)?;
             }
             if at + 1 < count {
+                let apart = self.cx.state().dialect.parameters_split_apart;
                 self.break_field(match standing {
+                    _ if apart => Break::Field,
                     Standing::Quoted => Break::Field,
                     Standing::Strict => Break::Separator(span),
                     _ => Break::Blank(span),
@@ -275,6 +280,19 @@ impl Substitution<'_> {
             }
         }
         Ok(())
+    }
+}
+
+impl Substitution<'_> {
+    /// The last of several parameters of an unquoted `$@`: where it makes no field, some shells keep
+    /// an empty one.
+    fn last_parameter(&mut self, text: &Text, span: Span) -> Result<(), Stop> {
+        let state = self.cx.state();
+        let vanishes = text.bytes().iter().all(|&byte| ifs(state).is_blank(byte));
+        match vanishes && state.dialect.last_empty_parameter_stays && !text.has_hole() {
+            true => self.push(b"", Standing::Quoted, &Origin::new(Rule::Parameter, span)),
+            false => Ok(()),
+        }
     }
 }
 

@@ -70,6 +70,11 @@ impl Ifs {
         self.is_empty
     }
 
+    /// Whether a byte is white space of IFS.
+    pub(super) fn is_blank(&self, byte: u8) -> bool {
+        self.bytes[usize::from(byte)] == Kind::Blank
+    }
+
     /// The kind and length of the first character.
     fn kind(&self, bytes: &[u8]) -> (Kind, usize) {
         let byte = bytes[0];
@@ -311,7 +316,9 @@ impl Splitter {
                 Kind::Blank => {
                     if self.place == Place::Field {
                         self.end_field(origin);
-                        let alone = self.fresh && rules.leading_blank_stands_alone;
+                        let alone = self.fresh
+                            && rules.leading_blank_stands_alone
+                            && run.standing != Standing::Joined;
                         self.place = if alone { Place::Start } else { Place::Blank };
                     } else if self.place == Place::Start && rules.leading_blank_joins {
                         self.place = Place::Blank;

@@ -190,6 +190,7 @@ impl<'c> Substitution<'c> {
             Part::Generated { bytes, span } => {
                 self.push(bytes, place.literal, &Origin::new(Rule::Brace, *span))
             }
+            Part::Single { bytes, .. } if bytes.is_empty() && self.loses_empty(place) => Ok(()),
             Part::Escaped { bytes, span } | Part::Single { bytes, span } => {
                 self.push(bytes, Standing::Quoted, &Origin::new(Rule::Quoted, *span))
             }
@@ -248,10 +249,21 @@ impl<'c> Substitution<'c> {
         let nothing = self.done.len() == fields
             && self.current.len() == bytes
             && self.current.run_count() == runs;
-        if nothing && self.last_empty.is_none() && !self.vanishes(parts, empty_ats, place) {
+        if nothing
+            && self.last_empty.is_none()
+            && !self.loses_empty(place)
+            && !self.vanishes(parts, empty_ats, place)
+        {
             self.push(b"", Standing::Quoted, &Origin::new(Rule::Quoted, span))?;
         }
         Ok(())
+    }
+
+    /// Whether empty quotes here keep no argument: in the word of an operation, in some shells.
+    fn loses_empty(&mut self, place: Place) -> bool {
+        !place.quoted
+            && place.literal == Standing::Splittable
+            && !self.cx.state().dialect.quotes_in_words_count
     }
 
     fn bare_backslashes(&mut self, bytes: &[u8], origin: &Origin) -> Result<(), Stop> {
@@ -311,6 +323,19 @@ impl<'c> Substitution<'c> {
             return Err(Stop::Limit { what: "bytes in one word", limit: limit as u64, span });
         }
         Ok(())
+    }
+
+    /// Forgets the empty quotes that the field on hand begins with, if it has nothing else.
+    pub(super) fn drop_empty_quotes(&mut self) {
+        if self.current.is_empty() && !self.current.has_hole() {
+            self.current = Text::new();
+        }
+    }
+
+    /// Whether an equals sign stands in what has been made.
+    pub(super) fn has_equals_already(&self) -> bool {
+        let done = self.done.iter().any(|piece| piece.text.bytes().contains(&b'='));
+        done || self.current.bytes().contains(&b'=')
     }
 
     /// How many fields have ended.
@@ -380,7 +405,8 @@ fn is_list_part(part: &Part) -> bool {
     };
     !matches!(parameter.operation, Operation::Instead { .. })
         && (matches!(parameter.index, Some(Subscript::At))
-            || (parameter.name == ParameterName::Special(b'@') && parameter.index.is_none()))
+            || (parameter.name == ParameterName::Special(b'@')
+                && (parameter.index.is_none() || matches!(part, Part::Flagged(_)))))
 }
 
 /// Whether a part is `${@+word}`.

@@ -83,10 +83,28 @@ impl Substitution<'_> {
         place: Place,
     ) -> Result<&'p [Part], Stop> {
         let plain = Place { tilde: Tilde::Never, ..place };
-        parts[..at].iter().try_for_each(|part| self.part(part, plain))?;
+        let (before, here) = parts.split_at(at);
+        let starts = matches!(here, [Part::Literal { bytes, .. }, ..] if bytes[0] == b'~');
+        let mut begin = 0;
+        match before {
+            [] if starts => {
+                let Part::Literal { bytes, span } = &here[0] else { return Ok(parts) };
+                begin = self.tilde_prefix(bytes, *span, parts.len() == 1, false)?;
+            }
+            before => {
+                let rest = self.tildes(before, Place { tilde: Tilde::AtStart, ..place })?;
+                rest.iter().try_for_each(|part| self.part(part, plain))?;
+            }
+        }
         let Part::Literal { bytes, span } = &parts[at] else { return Ok(&parts[at..]) };
+        // An equals sign that an expansion has made is the first one.
+        if self.has_equals_already() {
+            parts[at..].iter().try_for_each(|part| self.part(part, plain))?;
+            return Ok(&[]);
+        }
         let head = bytes.iter().position(|&byte| byte == b'=').map_or(0, |equals| equals + 1);
-        self.literal(&bytes[..head], *span, 0, place)?;
+        let head = head.max(begin);
+        self.literal(&bytes[begin..head], *span, begin, place)?;
         let mut from = head;
         if bytes.get(head) == Some(&b'~') {
             let rest = Span { start: span.start + head as u32, ..*span };
@@ -278,9 +296,11 @@ impl Substitution<'_> {
     /// A word that begins with a tilde, where what is expanded behind it gives the name of the user:
     /// all up to the first slash that is written. Answers how many parts that used.
     fn named_by_expansion(&mut self, parts: &[Part], place: Place) -> Result<usize, Stop> {
-        let has_slash =
-            |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'/'));
-        let used = parts.iter().skip(1).position(has_slash).map_or(parts.len(), |at| at + 1);
+        let colon = self.cx.state().dialect.colon_ends_tilde;
+        let ends = |byte: &u8| *byte == b'/' || (colon && *byte == b':');
+        let has_end =
+            |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.iter().any(ends));
+        let used = parts.iter().skip(1).position(has_end).map_or(parts.len(), |at| at + 1);
         let plain = Place { tilde: Tilde::Never, ..place };
         let fields = self.fields_done();
         let start = self.current_len();
@@ -296,6 +316,7 @@ impl Substitution<'_> {
     fn resolve_tilde(&mut self, start: usize, span: Span) -> Result<(), Stop> {
         let whole = self.take_current();
         let prefix = whole.slice(start, whole.len());
+        let colon = self.cx.state().dialect.colon_ends_tilde;
         // A slash that the author wrote ends the name, even between quotes.
         let mut written = |at: &usize| {
             let run = prefix.runs().find(|(run, _)| run.end as usize > *at);
@@ -304,7 +325,8 @@ impl Substitution<'_> {
                 !run.origin.rule().is_expansion() && !escaped(run.origin.span())
             })
         };
-        let slash = prefix.bytes().iter().position(|&byte| byte == b'/').filter(|at| written(at));
+        let slash = prefix.bytes().iter().position(|&byte| byte == b'/' || (colon && byte == b':'));
+        let slash = slash.filter(|at| written(at));
         let end = slash.unwrap_or(prefix.len());
         let user = prefix.bytes()[1..end].to_vec();
         let hop = Hop { rule: Rule::Tilde, span, name: None, shifted: 0 };
@@ -386,13 +408,23 @@ pub(super) fn in_field(
     let written = |at: usize, byte: u8| {
         field.bytes().get(at) == Some(&byte) && standing_at(&field, at) == Standing::Plain
     };
-    if written(0, b'=') && field.len() > 1 && !assignment {
-        return program(cx, &field, span);
-    }
+
     let mut made = Text::new();
     let (mut from, mut at) = (0, value);
     while at < field.len() {
-        let starts = at == value || (assignment && written(at - 1, b':'));
+        let starts = at == value || (assignment && field.bytes()[at - 1] == b':');
+        if starts && written(at, b'=') && cx.state().dialect.unknown_user_is_error {
+            let rest = &field.bytes()[at + 1..];
+            let ends = |byte: &u8| assignment && *byte == b':';
+            let length = rest.iter().position(ends).unwrap_or(rest.len());
+            if !rest.is_empty() {
+                made.push_text(&field.slice(from, at));
+                made.push_text(&program(cx, &rest[..length], span)?);
+                from = at + 1 + length;
+                at = from;
+                continue;
+            }
+        }
         if starts && written(at, b'~') {
             let rest = &field.bytes()[at + 1..];
             let ends = |byte: &u8| *byte == b'/' || (assignment && *byte == b':');
@@ -441,6 +473,7 @@ fn home_of(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Option<Text>
     }
     match cx.host().home(name) {
         Some(home) => Ok(Some(Text::from_bytes(home, Standing::Quoted, Origin::from_hop(hop)))),
+        None if !cx.state().dialect.unknown_user_is_error => Ok(None),
         None => {
             let shown = String::from_utf8_lossy(name).into_owned();
             Err(Stop::shell(format!("there is no user {shown}"), span, 1))
@@ -449,8 +482,7 @@ fn home_of(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Option<Text>
 }
 
 /// The path of the program that `=name` stands for.
-fn program(cx: &mut dyn Context, field: &Text, span: Span) -> Result<Text, Stop> {
-    let name = &field.bytes()[1..];
+fn program(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Text, Stop> {
     let path = cx.state().variables.scalar(b"PATH").cloned().unwrap_or_default();
     let host = cx.host();
     let runs = |path: &Vec<u8>| host.status(path, true).is_some_and(|one| one.access[2]);

@@ -2,7 +2,7 @@
 
 use crate::syntax::ast::{
     AndOr, Argument, AssignedValue, Assignment, Command, CommandKind, Connector, Element, List,
-    Pipeline, Redirect, SimpleCommand, Word,
+    Part, Pipeline, Redirect, SimpleCommand, Word,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_byte, is_name_start};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
@@ -304,7 +304,9 @@ impl<'a> Parser<'a> {
                     && self.peek_ahead(1) == Some(b'(')
                     && is_meta(byte)
             }
-            Some(b'}') if self.dialect.braces_are_tokens => false,
+            Some(b'}') if self.dialect.braces_are_tokens => {
+                self.peek_ahead(1).is_some_and(|next| !is_meta(next) && next != b'}')
+            }
             Some(byte) => !is_meta(byte),
         }
     }
@@ -389,9 +391,23 @@ impl<'a> Parser<'a> {
             }
             AssignedValue::Array(self.deeper(Parser::array)?)
         } else {
-            AssignedValue::Scalar(self.word(Within::Word)?)
+            AssignedValue::Scalar(self.assigned_word()?)
         };
         Ok(Assignment { name, index, append, value, span: self.span(start, self.pos) })
+    }
+
+    /// The value of an assignment; a closing brace alone is one, wherever braces are tokens.
+    fn assigned_word(&mut self) -> Parsed<Word> {
+        let start = self.pos;
+        let lone = self.dialect.braces_are_tokens
+            && self.raw() == Some(b'}')
+            && self.text.get(start + 1).is_none_or(|&byte| is_meta(byte));
+        if !lone {
+            return self.word(Within::Word);
+        }
+        self.pos += 1;
+        let span = self.span(start, self.pos);
+        Ok(Word { parts: vec![Part::Literal { bytes: [b'}'].into(), span }], span })
     }
 
     fn bracketed_index(&mut self) -> Parsed<Option<crate::syntax::ast::Arithmetic>> {

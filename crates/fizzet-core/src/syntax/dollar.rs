@@ -97,7 +97,8 @@ impl<'a> Parser<'a> {
     /// The longest name at this place; continuations inside it do not count.
     pub(super) fn name_bytes(&mut self) -> Rc<[u8]> {
         let start = self.pos;
-        while self.raw().is_some_and(is_name_byte) {
+        let wide = self.dialect.wide_names;
+        while self.raw().is_some_and(|byte| is_name_byte(byte) || (wide && byte >= 0x80)) {
             self.pos += 1;
         }
         if self.over_continuations(self.pos) == self.pos {

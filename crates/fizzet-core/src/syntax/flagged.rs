@@ -17,6 +17,7 @@ impl<'a> Parser<'a> {
     pub(super) fn unbraced_flagged(&mut self, start: usize) -> Parsed<Option<Part>> {
         let back = self.pos;
         let mut flagged = self.empty_flagged(start);
+        flagged.parameter.braced = false;
         self.signs(&mut flagged, false);
         let signs = self.pos > back;
         let Some(name) = self.flagged_name(signs) else {
@@ -25,8 +26,11 @@ impl<'a> Parser<'a> {
         };
         flagged.parameter.name = name;
         let plain = self.pos;
-        if !flagged.measures || self.raw() == Some(b'[') {
-            self.flagged_subscript(&mut flagged)?;
+        let digits = matches!(flagged.parameter.name, ParameterName::Positional(_));
+        if !digits && self.flagged_subscript(&mut flagged).is_err() {
+            // A subscript that nothing closes is found out when it is expanded.
+            self.pos = plain + 1;
+            flagged.parameter.operation = Operation::Bad;
         }
         let subscript = self.pos > plain;
         while !flagged.measures && self.raw() == Some(b':') && self.modifier(&mut flagged)? {}
@@ -53,7 +57,9 @@ impl<'a> Parser<'a> {
                 self.pos += 1;
                 Some(ParameterName::Special(sign))
             }
-            sign @ (b'?' | b'$' | b'!' | b'-') if signs => {
+            sign @ (b'?' | b'$' | b'!' | b'-' | b'#')
+                if signs || self.text.get(self.pos + 1) == Some(&b'[') =>
+            {
                 self.pos += 1;
                 Some(ParameterName::Special(sign))
             }

@@ -1,6 +1,6 @@
 //! Words: literals, quotes and the expansions between them.
 
-use crate::dialect::Quotes;
+use crate::dialect::{LastBackslash, Quotes};
 use crate::source::Span;
 use crate::syntax::ast::{Arithmetic, Part, Word};
 use crate::syntax::cursor::{Parsed, Parser, is_meta};
@@ -226,7 +226,7 @@ impl<'a> Parser<'a> {
 
     fn backslash(&mut self, within: Within) -> Active {
         let start = self.pos;
-        let Some(&next) = self.text.get(start + 1) else { return Active::Itself };
+        let Some(&next) = self.text.get(start + 1) else { return self.last_backslash(within) };
         if next == b'\n' {
             self.pos += 2;
             return Active::Removed;
@@ -250,6 +250,28 @@ impl<'a> Parser<'a> {
         }
         let bytes = self.text[start + 1..self.pos].into();
         Active::Part(Part::Escaped { bytes, span: self.span(start, self.pos) })
+    }
+
+    /// A backslash behind which nothing comes.
+    fn last_backslash(&mut self, within: Within) -> Active {
+        let behind_text = self.pos > 0 && !is_meta(self.text[self.pos - 1]);
+        let vanishes = match self.dialect.last_backslash {
+            _ if within != Within::Word => false,
+            LastBackslash::Stays => false,
+            LastBackslash::VanishesBehindText => behind_text,
+            LastBackslash::Vanishes => true,
+            LastBackslash::Quotes => {
+                let start = self.pos;
+                self.pos += 1;
+                let span = self.span(start, self.pos);
+                return Active::Part(Part::Escaped { bytes: [].into(), span });
+            }
+        };
+        if !vanishes {
+            return Active::Itself;
+        }
+        self.pos += 1;
+        Active::Removed
     }
 
     fn single_quoted(&mut self) -> Parsed<Part> {

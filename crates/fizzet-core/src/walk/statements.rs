@@ -207,6 +207,14 @@ impl Walker {
             || (kind == CommandKind::Function && self.shares_variables(&argv));
         let (assignments, saved) = match self.assignments(&command.assignments, !keeps) {
             Err(stop) if command.words.is_empty() => return Err(self.farther(stop, command)),
+            Err(Stop::Shell(error)) if kind == CommandKind::External => {
+                // The shell's child has given up, where it is a child that makes them.
+                let reach = match self.state.dialect.unmatched_ends {
+                    Reach::Command => Reach::Command,
+                    _ => error.reach,
+                };
+                return Err(Stop::Shell(ShellError { reach, ..error }));
+            }
             made => made?,
         };
         self.recorded += argv.iter().map(|text| 1 + text.len() / 64).sum::<usize>() + 1;
@@ -314,6 +322,7 @@ impl Walker {
         let mut argv: Vec<Text> = Vec::with_capacity(words.len());
         let mut traces = Vec::with_capacity(words.len());
         let mut declares = false;
+        let mut unmatched = None;
         for (at, argument) in words.iter().enumerate() {
             let Argument::Word(word) = argument else {
                 self.array_argument(argument, &mut argv);
@@ -327,7 +336,13 @@ impl Walker {
             };
             match assigned {
                 Some(text) => argv.push(text),
-                None => argv.append(&mut expand::fields(self, word)?),
+                None => match expand::fields(self, word) {
+                    // Another word may hold a mistake that reaches farther.
+                    Err(Stop::Shell(error)) if error.reach == Reach::Command => {
+                        unmatched.get_or_insert(error);
+                    }
+                    fields => argv.append(&mut fields?),
+                },
             }
             if let Some(mut trace) = self.word.take() {
                 trace.count = argv.len() - first;
@@ -338,7 +353,10 @@ impl Walker {
                 declares = self.declares(word, &argv);
             }
         }
-        Ok((argv, traces))
+        match unmatched {
+            Some(error) => Err(Stop::Shell(error)),
+            None => Ok((argv, traces)),
+        }
     }
 
     /// Whether the arguments behind this command name are read as assignments.

@@ -1,0 +1,104 @@
+//! Live truth: random lines in real shells. Ignored by default; `.ci/run` switches it on.
+//!
+//! FIZZET_LIVE_CASES sets how many texts are drawn for each shell, and
+//! FIZZET_LIVE_SEED which ones: a run with the same seed draws the same, so that a red run says
+//! something about the change and not about luck. Other seeds are for hunting.
+
+mod extensions;
+mod lines;
+mod programs;
+
+use std::path::Path;
+
+use fizzet_core::dialect::Shell;
+use fizzet_truth::{Place, find, with_end};
+use proptest::prelude::*;
+use proptest::test_runner::{Config, RngAlgorithm, TestCaseError, TestRng, TestRunner};
+
+/// One random line with its arguments.
+#[derive(Clone, Debug)]
+pub(crate) struct Drawn {
+    line: String,
+    arguments: Vec<String>,
+}
+
+/// The generator for the seed of this run.
+fn seeded() -> TestRng {
+    let seed = std::env::var("FIZZET_LIVE_SEED").ok().and_then(|seed| seed.parse().ok());
+    let mut bytes = [0; 32];
+    bytes[..8].copy_from_slice(&seed.unwrap_or(1u64).to_le_bytes());
+    TestRng::from_seed(RngAlgorithm::ChaCha, &bytes)
+}
+
+fn cases() -> u32 {
+    std::env::var("FIZZET_LIVE_CASES").ok().and_then(|count| count.parse().ok()).unwrap_or(1000)
+}
+
+/// Whether a row of docs/DIFFERENCES.md says that a shell and Fizzet differ on such a text.
+fn is_known(shell: Shell, line: &str) -> bool {
+    let has = |text: &str| line.contains(text);
+    match shell {
+        // Memory of the shell that nobody has written to.
+        Shell::Ksh93 => has("IFS=; ") && (has("\"$*") || has("${*}") || has("$*\"") || has("$*")),
+        // The length of a process number.
+        Shell::Zsh => has("$#$"),
+        _ => false,
+    }
+}
+
+fn compare(shell: Shell, drawn: impl Strategy<Value = Drawn>, cases: u32) {
+    assert!(find(shell).is_some(), "{shell} is not installed; .ci/run installs it");
+    let place = Place::new(Path::new(env!("CARGO_BIN_EXE_fizzet"))).unwrap();
+    let config =
+        Config { cases, failure_persistence: None, max_shrink_iters: 4000, ..Config::default() };
+    let outcome = TestRunner::new_with_rng(config, seeded()).run(&drawn, |drawn| {
+        if is_known(shell, &drawn.line) {
+            return Ok(());
+        }
+        let line = with_end(&drawn.line);
+        let arguments: Vec<&[u8]> =
+            drawn.arguments.iter().map(|argument| argument.as_bytes()).collect();
+        let truth = place.truth(shell, line.as_bytes(), &arguments).unwrap();
+        let prediction = place.prediction(shell, line.as_bytes(), &arguments);
+        if truth == prediction {
+            return Ok(());
+        }
+        Err(TestCaseError::fail(format!("\n   real: {truth}\n fizzet: {prediction}")))
+    });
+    if let Err(error) = outcome {
+        panic!("{shell}: {error}");
+    }
+}
+
+/// The suites of one shell: lines, programs and what goes beyond POSIX.
+macro_rules! suites {
+    ($($shell:ident),+) => {$(
+        mod $shell {
+            use fizzet_core::dialect::Shell;
+
+            fn shell() -> Shell {
+                Shell::from_name(stringify!($shell)).unwrap()
+            }
+
+            #[test]
+            #[ignore = "needs the real shell; .ci/run switches it on"]
+            fn agrees_on_lines() {
+                crate::compare(shell(), crate::lines::line(), crate::cases() / 2);
+            }
+
+            #[test]
+            #[ignore = "needs the real shell; .ci/run switches it on"]
+            fn agrees_on_programs() {
+                crate::compare(shell(), crate::programs::program(), crate::cases() / 5);
+            }
+
+            #[test]
+            #[ignore = "needs the real shell; .ci/run switches it on"]
+            fn agrees_on_extensions() {
+                crate::compare(shell(), crate::extensions::line(shell()), crate::cases() * 3 / 10);
+            }
+        }
+    )+};
+}
+
+suites!(bash, dash, busybox, ksh93, mksh, zsh);
