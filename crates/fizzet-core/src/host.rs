@@ -138,7 +138,7 @@ impl Inside {
 
 /// A path as reached from a folder.
 pub fn join(folder: &[u8], path: &[u8]) -> Vec<u8> {
-    if folder.is_empty() || path.first() == Some(&b'/') {
+    if folder.is_empty() || path.is_empty() || path.first() == Some(&b'/') {
         return path.to_vec();
     }
     let mut joined = folder.to_vec();

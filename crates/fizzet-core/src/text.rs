@@ -250,6 +250,23 @@ impl Text {
     }
 }
 
+/// The offsets between the characters of a value.
+pub(crate) fn character_ends(bytes: &[u8]) -> Vec<usize> {
+    let mut ends = vec![0];
+    let mut at = 0;
+    while let Some((_, length)) = next_character(&bytes[at..], true) {
+        at += length;
+        ends.push(at);
+    }
+    ends
+}
+
+/// The characters of a value, each a text of its own.
+pub(crate) fn characters(text: &Text) -> Vec<Text> {
+    let ends = character_ends(text.bytes());
+    ends.windows(2).map(|two| text.slice(two[0], two[1])).collect()
+}
+
 /// The code of the first character and its length in bytes. A byte that is not part of valid UTF-8
 /// counts as one character that no valid one equals.
 pub(crate) fn next_character(bytes: &[u8], characters: bool) -> Option<(u32, usize)> {

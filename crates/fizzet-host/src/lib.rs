@@ -40,15 +40,16 @@ impl Files for Machine {
     }
 
     fn exists(&self, path: &[u8]) -> bool {
-        files::place(&self.folder, path).symlink_metadata().is_ok()
+        !path.is_empty() && files::place(&self.folder, path).symlink_metadata().is_ok()
     }
 
     fn is_folder(&self, path: &[u8]) -> bool {
-        files::place(&self.folder, path).is_dir()
+        !path.is_empty() && files::place(&self.folder, path).is_dir()
     }
 
     fn status(&self, path: &[u8], follow: bool) -> Option<Status> {
-        files::status(&files::place(&self.folder, path), follow)
+        let found = (!path.is_empty()).then(|| files::place(&self.folder, path));
+        files::status(&found?, follow)
     }
 
     fn read(&self, path: &[u8], limit: usize) -> Option<Vec<u8>> {

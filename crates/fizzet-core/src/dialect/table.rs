@@ -648,7 +648,7 @@ dialect_table! {
     /// What a negative length of `${x:offset:length}` means.
     negative_length: NegativeLength = [NegativeLength::FromEnd, NegativeLength::FromEnd, NegativeLength::FromEnd, NegativeLength::FromEndOrRest, NegativeLength::Nothing, NegativeLength::Rest, NegativeLength::FromEnd], "observed in all six: x=abcde; echo ${x:1:-1} ${x:2:-9}";
     /// An offset of `${x:offset}` before the start means the start.
-    early_offset_is_start: bool = [N, N, N, N, Y, Y, N], "observed in all six: x=abc; echo ${x: -9}";
+    early_offset_is_start: bool = [N, N, N, N, Y, Y, Y], "observed in all six: x=abc; echo ${x: -9}";
     /// An empty last parameter of an unquoted `$@` that is not the only one is an argument.
     last_empty_parameter_stays: bool = [N, N, N, N, Y, N, N], "observed in all six: set -- a ''; echo $@";
     /// `${@:-x}` counts parameters that are all empty as none.
@@ -798,11 +798,31 @@ dialect_table! {
     /// A tilde at the start of any field is expanded, where splitting began that.
     tilde_in_later_fields: bool = [N, N, N, N, N, Y, N], "observed in mksh: x='a '; echo $x~";
     /// Letters beyond ASCII belong to names.
-    wide_names: bool = [N, N, N, N, Y, N, N], "observed with LANG=C.UTF-8: echo $x with a two-byte letter behind it";
+    wide_names: bool = [N, N, N, N, Y, N, Y], "observed with LANG=C.UTF-8: echo $x with a two-byte letter behind it";
     /// Empty quotes in the word of an unquoted `${x:-...}` keep an argument.
     quotes_in_words_count: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: printf '[%s]' ${x:-\"\"}";
     /// `${x-...}` and its kin make empty quotes before them count for nothing.
     operations_drop_empty_quotes: bool = [N, N, N, N, N, Y, N], "observed in mksh: printf '[%s]' ''${x-}";
     /// What a backslash at the very end of a text does.
     last_backslash: LastBackslash = [LastBackslash::Stays, LastBackslash::Stays, LastBackslash::Stays, LastBackslash::Stays, LastBackslash::VanishesBehindText, LastBackslash::Vanishes, LastBackslash::Quotes], "observed in all six: eval 'echo \\'; eval 'echo a\\'";
+    /// In backquotes of a here-document a backslash before a double quote vanishes.
+    document_backquotes_drop_backslash: bool = [Y, N, Y, Y, Y, N, N], "observed in all six: read x <<E with `echo \\\"q\\\"`";
+    /// `\x` without digits in `echo` is a NUL.
+    echo_without_digits_is_nul: bool = [N, N, N, N, N, N, Y], "observed in all six: echo '\\x'";
+    /// What IFS is at the start.
+    first_ifs: &'static [u8] = [b" \t\n", b" \t\n", b" \t\n", b" \t\n", b" \t\n", b" \t\n", b" \t\n\0"], "observed in all six: printf '%s' \"$IFS\"";
+    /// A separator at the end of an expansion makes an empty field behind it.
+    last_separator_makes_field: bool = [N, N, N, N, N, N, Y], "observed in zsh: IFS=:; x=a:; printf '[%s]' $=x";
+    /// A mistake in the text of `eval` ends only that.
+    eval_holds_mistakes: bool = [N, N, N, N, N, N, Y], "observed in all six: eval 'echo ~nosuch'; echo after";
+    /// The status after a mistake in a here-document, if the shell goes on.
+    document_mistake_status: Option<u8> = [None, None, Some(2), Some(1), Some(1), Some(1), None], "observed in all six: read x <<E with ${q?}; echo $?";
+    /// A mistake in the word of a redirection ends only the command.
+    redirection_mistakes_end_command: bool = [N, N, N, N, Y, N, N], "observed in all six: true >${q?}; echo after";
+    /// A mistake in a here-string ends only the command.
+    string_mistakes_end_command: bool = [N, N, N, N, Y, Y, N], "observed in all six: read x <<<${q?}; echo after";
+    /// The redirections of a program are expanded in a process of its own.
+    programs_expand_redirections: bool = [N, Y, N, N, Y, N, Y], "observed in all six: /bin/true >$((1/0)); echo after";
+    /// A backslash at the end of a pattern matches a backslash.
+    last_backslash_matches: bool = [Y, Y, Y, N, Y, Y, Y], "observed in all six: y='\\'; case '\\' in $y) echo yes; esac";
 }

@@ -9,14 +9,14 @@ use crate::expand::flags::{Order, change_each, ordered, quoted_by, split_at};
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
-use crate::expand::{Tilde, arithmetic, ifs, joined, pattern_text};
+use crate::expand::{Context, Tilde, arithmetic, ifs, joined, pattern_text};
 use crate::state::Value;
 use crate::stop::Stop;
 use crate::syntax::ast::{
     Flagged, Modifier, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
 };
 use crate::syntax::is_name;
-use crate::text::{Standing, Text, next_character};
+use crate::text::{Standing, Text, character_ends, characters};
 
 impl Substitution<'_> {
     /// Expands a parameter with flags and puts it into the word.
@@ -75,7 +75,7 @@ impl Substitution<'_> {
         for modifier in &flagged.modifiers {
             held = self.each(parameter, held, |text| modified(text, modifier))?;
         }
-        held = self.by_flags(flagged, held)?;
+        held = self.by_flags(flagged, held, place.quoted)?;
         self.emit_flagged(flagged, held, separate, place)
     }
 
@@ -93,7 +93,7 @@ impl Substitution<'_> {
                     let held = self.held(&whole)?;
                     let at = arithmetic::value(self.cx, index)?;
                     match (at, held) {
-                        (0, Held::List { star, .. }) => Held::List { items: Vec::new(), star },
+                        (0, Held::List { .. }) => Held::Unset,
                         (at, held) => self.element_of(held, at),
                     }
                 }
@@ -217,27 +217,18 @@ impl Substitution<'_> {
         letters: &[u8],
         word: &Word,
     ) -> Result<Held, Stop> {
-        let pattern = self.compiled(word)?;
         let items = match held {
             Held::List { items, .. } => items,
-            Held::One(text) => {
-                let ends = character_ends(text.bytes());
-                ends.windows(2).map(|two| text.slice(two[0], two[1])).collect()
-            }
+            Held::One(text) => characters(&text),
             Held::Unset => Vec::new(),
         };
-        let matches = |text: &Text| pattern.matches(text.bytes());
-        let from_end = letters.iter().any(|letter| matches!(letter, b'R' | b'I'));
-        let found = match from_end {
-            true => items.iter().rposition(matches),
-            false => items.iter().position(matches),
-        };
+        let place = place_found(self.cx, &items, letters, word)?;
         if letters.iter().any(|letter| matches!(letter, b'i' | b'I')) {
-            let missing = if from_end { 0 } else { items.len() + 1 };
-            let index = found.map_or(missing, |at| at + 1).to_string();
+            let index = place.to_string();
             return Ok(Held::One(self.computed(&flagged.parameter, index.as_bytes())));
         }
-        Ok(found.map_or(Held::One(Text::new()), |at| Held::One(items[at].clone())))
+        let found = usize::try_from(place - 1).ok().and_then(|at| items.get(at));
+        Ok(Held::One(found.cloned().unwrap_or_default()))
     }
 
     /// `(P)`: the value is the name of the parameter that is meant.
@@ -289,7 +280,7 @@ impl Substitution<'_> {
     }
 
     /// Joining, splitting, ordering and what changes each element, as the flags say.
-    fn by_flags(&mut self, flagged: &Flagged, held: Held) -> Result<Held, Stop> {
+    fn by_flags(&mut self, flagged: &Flagged, held: Held, quoted: bool) -> Result<Held, Stop> {
         let mut held = held;
         let span = flagged.parameter.span;
         for flag in &flagged.flags {
@@ -320,7 +311,7 @@ impl Substitution<'_> {
                 _ => {}
             }
         }
-        if flagged.splits == Some(true) {
+        if flagged.splits == Some(true) && quoted {
             held = self.split_value(flagged, held)?;
         }
         let order = Order::of(&flagged.flags);
@@ -378,6 +369,7 @@ impl Substitution<'_> {
         place: Place,
     ) -> Result<(), Stop> {
         let standing = match flagged.forms_patterns {
+            _ if flagged.splits == Some(true) => Standing::Inert,
             Some(true) if !place.quoted => Standing::Plain,
             _ => Standing::Quoted,
         };
@@ -395,15 +387,23 @@ impl Substitution<'_> {
     }
 }
 
-/// The offsets between the characters of a value.
-fn character_ends(bytes: &[u8]) -> Vec<usize> {
-    let mut ends = vec![0];
-    let mut at = 0;
-    while let Some((_, length)) = next_character(&bytes[at..], true) {
-        at += length;
-        ends.push(at);
-    }
-    ends
+/// The number of the first element that matches, or with `R` or `I` of the last; if none does, one
+/// beyond them on that side.
+pub(crate) fn place_found(
+    cx: &mut dyn Context,
+    items: &[Text],
+    letters: &[u8],
+    word: &Word,
+) -> Result<i64, Stop> {
+    let text = pattern_text(cx, word)?;
+    let pattern = Pattern::from_text(&text, cx.state().text_pattern_rules());
+    let matches = |text: &Text| pattern.matches(text.bytes());
+    let from_end = letters.iter().any(|letter| matches!(letter, b'R' | b'I'));
+    let (found, missing) = match from_end {
+        true => (items.iter().rposition(matches), 0),
+        false => (items.iter().position(matches), items.len() + 1),
+    };
+    Ok(found.map_or(missing, |at| at + 1) as i64)
 }
 
 /// A value as a modifier leaves it: `:h :t :r :e :l :u :s/a/b/`.

@@ -26,6 +26,7 @@ mod whole;
 
 use std::rc::Rc;
 
+pub(crate) use flagged::place_found;
 pub(crate) use flags::backslashed;
 pub use split::Ifs;
 pub(crate) use stages::telling;
@@ -125,6 +126,14 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
     keep_pieces(cx, &pieces);
     let mut texts = split_all(cx, pieces, word)?;
     stages::keep(cx, Stage::Splitting, &texts);
+    if cx.state().dialect.tilde_in_later_fields {
+        let plain = |text: &Text| {
+            text.runs().next().is_some_and(|(run, _)| run.standing == Standing::Plain)
+        };
+        for text in texts.iter_mut().skip(1).filter(|text| plain(text)) {
+            *text = tilde::in_field(cx, std::mem::take(text), word.span, Tilde::AtStart)?;
+        }
+    }
     let state = cx.state();
     if state.dialect.braces == Braces::Fields && !state.options.no_braces {
         let dialect = state.dialect.clone();
@@ -133,14 +142,6 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
         let braces = brace_fields::Braces { dialect: &dialect, letters, limit, span: word.span };
         texts = braces.expand(texts)?;
         stages::keep(cx, Stage::FieldBraces, &texts);
-    }
-    if cx.state().dialect.tilde_in_later_fields {
-        let plain = |text: &Text| {
-            text.runs().next().is_some_and(|(run, _)| run.standing == Standing::Plain)
-        };
-        for text in texts.iter_mut().skip(1).filter(|text| plain(text)) {
-            *text = tilde::in_field(cx, std::mem::take(text), word.span, Tilde::AtStart)?;
-        }
     }
     if cx.state().dialect.tilde_in_fields {
         for text in &mut texts {
@@ -254,6 +255,7 @@ fn split_all(cx: &mut dyn Context, pieces: Vec<Piece>, word: &Word) -> Result<Ve
         blank_joins_wide: state.dialect.blank_joins_wide_separator,
         strict_blanks_merge: state.dialect.strict_blanks_merge,
         leading_blank_stands_alone: state.dialect.leading_blank_stands_alone,
+        last_makes_field: state.dialect.last_separator_makes_field,
         leading_blank_joins: state.dialect.leading_blank_joins_under_at
             && parts.iter().any(names_all_parameters),
     };
@@ -280,6 +282,7 @@ fn split_value(text: Text, ifs: &Ifs, state: &State) -> Vec<Text> {
         strict_blanks_merge: false,
         leading_blank_joins: false,
         leading_blank_stands_alone: false,
+        last_makes_field: state.dialect.last_separator_makes_field,
     };
     split::split(vec![piece], ifs, rules)
 }

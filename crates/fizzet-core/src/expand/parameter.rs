@@ -9,7 +9,7 @@ use crate::source::Span;
 use crate::state::{Key, Value, Variable};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::Parser;
-use crate::syntax::ast::{Arithmetic, Operation, Parameter, ParameterName, Subscript};
+use crate::syntax::ast::{Arithmetic, Instead, Operation, Parameter, ParameterName, Subscript};
 use crate::text::{Standing, Text};
 use crate::trace::Expansion;
 
@@ -37,14 +37,36 @@ impl Substitution<'_> {
             }
             _ => self.held(parameter)?,
         };
-        let operates = !matches!(parameter.operation, Operation::Value | Operation::Length);
-        if operates && !place.quoted && self.cx.state().dialect.operations_drop_empty_quotes {
+        let drops = !place.quoted && self.cx.state().dialect.operations_drop_empty_quotes;
+        if drops && self.counts_as_word(parameter, &held) {
             self.drop_empty_quotes();
         }
         if let Some(held) = self.operate(parameter, held, place)? {
+            let cuts = matches!(
+                parameter.operation,
+                Operation::Substring { .. } | Operation::Replace { .. }
+            );
+            let empty = matches!(&held, Held::One(text) if text.is_empty() && !text.has_hole());
             self.emit(parameter, held, place)?;
+            if drops && cuts && empty {
+                self.loses_field();
+            }
         }
         Ok(())
+    }
+
+    /// Whether an operation takes the place of what its parameter holds, so that the shell begins its
+    /// word anew.
+    fn counts_as_word(&self, parameter: &Parameter, held: &Held) -> bool {
+        match &parameter.operation {
+            Operation::Value | Operation::Length => false,
+            Operation::Instead { what: Instead::Alternative, colon, .. } => match held {
+                Held::Unset => false,
+                Held::One(text) => !colon || !text.is_empty(),
+                Held::List { items, .. } => !items.is_empty(),
+            },
+            _ => true,
+        }
     }
 
     /// The value of the parameter, each text with the hop of this expansion.

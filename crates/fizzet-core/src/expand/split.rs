@@ -125,6 +125,8 @@ pub(super) struct Rules {
     pub(super) strict_blanks_merge: bool,
     /// White space at the start joins a separator behind it.
     pub(super) leading_blank_joins: bool,
+    /// A separator at the end makes an empty field.
+    pub(super) last_makes_field: bool,
     /// White space at the start of an expansion joins no separator behind it.
     pub(super) leading_blank_stands_alone: bool,
 }
@@ -161,6 +163,12 @@ pub(super) fn split(pieces: Vec<Piece>, ifs: &Ifs, rules: Rules) -> Vec<Text> {
             }
         } else {
             splitter.text(&text, ifs, rules, &mut region);
+            if rules.last_makes_field
+                && splitter.place == Place::Separator
+                && let Some((run, _)) = text.runs().last()
+            {
+                splitter.end_field(&run.origin);
+            }
         }
         splitter.break_field(after, rules, &mut region);
     }
@@ -373,6 +381,7 @@ mod tests {
                 blank_joins_wide: true,
                 leading_blank_joins: false,
                 leading_blank_stands_alone: false,
+                last_makes_field: false,
                 strict_blanks_merge: false,
             },
         )

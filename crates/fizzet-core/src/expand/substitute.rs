@@ -96,6 +96,9 @@ pub(super) struct Substitution<'c> {
     behind_quoted_at: bool,
     /// Whether a brace keeps what follows from being split.
     unsplit: bool,
+    /// How many bytes and runs the field on hand had when an empty slice came, in a shell which loses
+    /// a field that nothing comes behind.
+    lost_at: Option<(usize, usize)>,
 }
 
 impl<'c> Substitution<'c> {
@@ -118,6 +121,7 @@ impl<'c> Substitution<'c> {
             empty_ats: 0,
             behind_quoted_at: false,
             unsplit: false,
+            lost_at: None,
             last_empty: None,
             met: false,
             cut: false,
@@ -233,7 +237,11 @@ impl<'c> Substitution<'c> {
     fn double(&mut self, parts: &[Part], span: Span, place: Place) -> Result<(), Stop> {
         if place.quoted && self.cx.state().dialect.inner_quotes_unquote {
             let inner = Place { quoted: false, literal: Standing::Splittable, ..place };
-            return parts.iter().try_for_each(|part| self.part(part, inner));
+            // The quotes around end here and begin again behind.
+            let origin = Origin::new(Rule::Quoted, span);
+            self.push(b"", Standing::Quoted, &origin)?;
+            parts.iter().try_for_each(|part| self.part(part, inner))?;
+            return self.push(b"", Standing::Quoted, &origin);
         }
         let bare_backslash = place.fields
             && self.cx.state().dialect.bare_backslash_under_at
@@ -338,6 +346,11 @@ impl<'c> Substitution<'c> {
         done || self.current.bytes().contains(&b'=')
     }
 
+    /// An empty slice or replacement: the field on hand is lost if nothing more comes.
+    pub(super) fn loses_field(&mut self) {
+        self.lost_at = Some((self.current.len(), self.current.run_count()));
+    }
+
     /// How many fields have ended.
     pub(super) fn fields_done(&self) -> usize {
         self.done.len()
@@ -361,6 +374,9 @@ impl<'c> Substitution<'c> {
 
     /// Ends the field on hand: what follows belongs to the next one.
     pub(super) fn break_field(&mut self, after: Break) {
+        if self.lost_at.take() == Some((self.current.len(), self.current.run_count())) {
+            self.current = Text::new();
+        }
         self.done.push(Piece { text: std::mem::take(&mut self.current), after });
     }
 

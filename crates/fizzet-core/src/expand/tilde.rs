@@ -300,7 +300,7 @@ impl Substitution<'_> {
         let ends = |byte: &u8| *byte == b'/' || (colon && *byte == b':');
         let has_end =
             |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.iter().any(ends));
-        let used = parts.iter().skip(1).position(has_end).map_or(parts.len(), |at| at + 1);
+        let used = parts.iter().skip(1).position(has_end).map_or(parts.len(), |at| at + 2);
         let plain = Place { tilde: Tilde::Never, ..place };
         let fields = self.fields_done();
         let start = self.current_len();

@@ -3,6 +3,7 @@
 mod associative;
 mod options;
 mod parameters;
+mod stretch;
 mod variables;
 
 use std::collections::HashMap;
@@ -13,6 +14,7 @@ use bstr::ByteSlice;
 pub use associative::Associative;
 pub use options::Options;
 pub use parameters::Positional;
+pub use stretch::Stretch;
 pub use variables::{Keeps, Key, Padding, Value, Variable, Variables};
 
 use crate::dialect::Dialect;
@@ -102,7 +104,7 @@ impl State {
         };
         let zero = state.shell_text(state.dialect.shell.name().as_bytes());
         state.positional.zero = zero;
-        let ifs = state.shell_text(b" \t\n");
+        let ifs = state.shell_text(state.dialect.first_ifs);
         state.variables.set(b"IFS", ifs);
         let index = state.shell_text(b"1");
         state.variables.set(b"OPTIND", index);
@@ -161,6 +163,20 @@ impl State {
         }
     }
 
+    /// # Errors
+    /// The variable is read-only.
+    pub fn check_writable(&mut self, name: &[u8], span: Span) -> Result<(), Stop> {
+        if !self.variables.get(name).is_some_and(|variable| variable.read_only) {
+            return Ok(());
+        }
+        let message = format!("{} is read-only", String::from_utf8_lossy(name));
+        let mut stop = self.mistake(message, span, self.dialect.arithmetic_status);
+        if let Stop::Shell(error) = &mut stop {
+            error.is_read_only = true;
+        }
+        Err(stop)
+    }
+
     /// Assigns a variable or an element, which keeps of the value what its attributes say.
     ///
     /// # Errors
@@ -175,18 +191,8 @@ impl State {
         if let Some(meant) = self.variables.meant(name) {
             return self.store_meant(&meant, key, text, span);
         }
-        let keeps = match self.variables.get(name) {
-            Some(variable) if variable.read_only => {
-                let message = format!("{} is read-only", String::from_utf8_lossy(name));
-                let mut stop = self.mistake(message, span, self.dialect.arithmetic_status);
-                if let Stop::Shell(error) = &mut stop {
-                    error.is_read_only = true;
-                }
-                return Err(stop);
-            }
-            Some(variable) => variable.keeps,
-            None => Keeps::Text,
-        };
+        self.check_writable(name, span)?;
+        let keeps = self.variables.get(name).map_or(Keeps::Text, |variable| variable.keeps);
         let text = self.kept(keeps, text, span)?;
         let counts_from_one = self.dialect.first_index == 1;
         match key {
@@ -196,29 +202,8 @@ impl State {
                 }
                 self.variables.set(name, text);
             }
-            Some(Key::Number(0)) if counts_from_one => {
-                return Err(self.mistake("there is no element 0", span, 1));
-            }
             Some(Key::Number(number)) if counts_from_one => {
-                let count = self.variables.highest(name).max(0);
-                let number = if number < 0 { count + 1 + number } else { number };
-                if number < 1 {
-                    let message = "the index lies before the start of the array";
-                    return Err(self.mistake(message, span, 1));
-                }
-                if !self.variables.is_array(name)
-                    && let Some(value) = self.variables.scalar(name).cloned()
-                {
-                    let text = with_character(&value, number as usize, &text);
-                    self.variables.set(name, text);
-                    return Ok(());
-                }
-                // Elements that are skipped are there, and empty.
-                for gap in (count + 1..number).take(self.limits.fields) {
-                    let empty = self.shell_text(b"");
-                    self.variables.set_element(name, Key::Number(gap), empty);
-                }
-                self.variables.set_element(name, Key::Number(number), text);
+                self.replace(name, Stretch::One(number), vec![text], span)?;
             }
             Some(Key::Number(number)) => {
                 let Some(number) = self.variables.index(name, number) else {
@@ -344,18 +329,4 @@ fn in_base(value: i64, base: u32) -> Vec<u8> {
     digits.reverse();
     let sign = if value < 0 { "-" } else { "" };
     [format!("{sign}{base}#").into_bytes(), digits].concat()
-}
-
-/// A value with other text in the place of the character with this number, from 1.
-fn with_character(value: &Text, number: usize, text: &Text) -> Text {
-    let mut at = 0;
-    for _ in 1..number {
-        at +=
-            crate::text::next_character(&value.bytes()[at..], true).map_or(0, |(_, length)| length);
-    }
-    let end = at + crate::text::next_character(&value.bytes()[at..], true).map_or(0, |one| one.1);
-    let mut changed = value.slice(0, at);
-    changed.push_text(text);
-    changed.push_text(&value.slice(end, value.len()));
-    changed
 }

@@ -168,6 +168,8 @@ pub struct Assignment {
     pub name: Rc<[u8]>,
     /// The text between the brackets.
     pub index: Option<Arithmetic>,
+    /// What the brackets name if that is more than one index.
+    pub slice: Option<Slice>,
     /// Whether it is `+=`.
     pub append: bool,
     /// What is assigned.

@@ -2,7 +2,7 @@
 
 use crate::syntax::ast::{
     AndOr, Argument, AssignedValue, Assignment, Command, CommandKind, Connector, Element, List,
-    Part, Pipeline, Redirect, SimpleCommand, Word,
+    Pipeline, Redirect, SimpleCommand, Slice, Word,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_byte, is_name_start};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
@@ -377,7 +377,12 @@ impl<'a> Parser<'a> {
     fn assignment(&mut self) -> Parsed<Assignment> {
         let start = self.pos;
         let name = self.name_bytes();
+        let open = self.pos;
         let index = self.bracketed_index()?;
+        let slice = match index.is_some() && self.dialect.array_is_list {
+            true => self.assigned_slice(open)?,
+            false => None,
+        };
         let append = self.eat(b"+=");
         if !append {
             self.eat(b"=");
@@ -393,21 +398,23 @@ impl<'a> Parser<'a> {
         } else {
             AssignedValue::Scalar(self.assigned_word()?)
         };
-        Ok(Assignment { name, index, append, value, span: self.span(start, self.pos) })
+        Ok(Assignment { name, index, slice, append, value, span: self.span(start, self.pos) })
     }
 
-    /// The value of an assignment; a closing brace alone is one, wherever braces are tokens.
+    /// What the brackets at `open` name, if that is more than one index.
+    fn assigned_slice(&mut self, open: usize) -> Parsed<Option<Slice>> {
+        let end = std::mem::replace(&mut self.pos, open);
+        let slice = self.slice_subscript()?;
+        self.pos = end;
+        Ok(slice)
+    }
+
+    /// The value of an assignment, in which braces are no tokens.
     fn assigned_word(&mut self) -> Parsed<Word> {
-        let start = self.pos;
-        let lone = self.dialect.braces_are_tokens
-            && self.raw() == Some(b'}')
-            && self.text.get(start + 1).is_none_or(|&byte| is_meta(byte));
-        if !lone {
-            return self.word(Within::Word);
-        }
-        self.pos += 1;
-        let span = self.span(start, self.pos);
-        Ok(Word { parts: vec![Part::Literal { bytes: [b'}'].into(), span }], span })
+        let outer = std::mem::replace(&mut self.in_assignment, true);
+        let word = self.word(Within::Word);
+        self.in_assignment = outer;
+        word
     }
 
     fn bracketed_index(&mut self) -> Parsed<Option<crate::syntax::ast::Arithmetic>> {

@@ -45,6 +45,8 @@ pub struct Parser<'a> {
     pub(super) depth: u32,
     pub(super) pending: Vec<PendingDocument>,
     pub(super) extended_patterns: bool,
+    /// Whether the word is the value of an assignment.
+    pub(super) in_assignment: bool,
     /// How many `${ list;}` are open: there a brace needs no blank behind it.
     pub(super) command_braces: u32,
     pub(super) aliases: Substituting,
@@ -65,6 +67,7 @@ impl<'a> Parser<'a> {
             depth: 0,
             pending: Vec::new(),
             extended_patterns: dialect.extended_patterns,
+            in_assignment: false,
             command_braces: 0,
             aliases: Substituting::default(),
             not_arithmetic: Default::default(),
@@ -86,6 +89,7 @@ impl<'a> Parser<'a> {
             depth: self.depth,
             pending: Vec::new(),
             extended_patterns: self.extended_patterns,
+            in_assignment: false,
             command_braces: 0,
             aliases: Substituting::of(self.aliases.known.clone()),
             not_arithmetic: Default::default(),

@@ -166,7 +166,10 @@ impl<'a> Parser<'a> {
         length: usize,
         opener: &'static str,
     ) -> Parsed<List> {
-        let list = self.compound_list()?;
+        let outer = std::mem::take(&mut self.in_assignment);
+        let list = self.compound_list();
+        self.in_assignment = outer;
+        let list = list?;
         match self.peek() {
             Some(b')') => {
                 self.pos += 1;

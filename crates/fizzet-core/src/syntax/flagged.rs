@@ -26,7 +26,7 @@ impl<'a> Parser<'a> {
         };
         flagged.parameter.name = name;
         let plain = self.pos;
-        let digits = matches!(flagged.parameter.name, ParameterName::Positional(_));
+        let digits = matches!(flagged.parameter.name, ParameterName::Positional(1..));
         if !digits && self.flagged_subscript(&mut flagged).is_err() {
             // A subscript that nothing closes is found out when it is expanded.
             self.pos = plain + 1;
@@ -178,6 +178,17 @@ impl<'a> Parser<'a> {
             return Ok(());
         }
         let open = self.pos;
+        flagged.slice = self.slice_subscript()?;
+        if flagged.slice.is_none() {
+            self.pos = open;
+            flagged.parameter.index = self.subscript()?;
+        }
+        Ok(())
+    }
+
+    /// `[first,last]` or `[(flags)pattern]`, if that stands here.
+    pub(super) fn slice_subscript(&mut self) -> Parsed<Option<Slice>> {
+        let open = self.pos;
         self.pos += 1;
         if self.raw() == Some(b'(') {
             let rest = &self.text[self.pos + 1..];
@@ -186,18 +197,12 @@ impl<'a> Parser<'a> {
             if !letters.is_empty() && letters.iter().all(u8::is_ascii_alphabetic) {
                 self.pos += close + 2;
                 let pattern = self.word(Within::Brackets)?;
-                flagged.slice = Some(Slice::Search(letters, pattern));
-                return self.expect_bracket(open);
+                self.expect_bracket(open)?;
+                return Ok(Some(Slice::Search(letters, pattern)));
             }
         }
-        self.pos = open;
-        if let Some((first, last)) = self.range_subscript(open)? {
-            flagged.slice = Some(Slice::Range(first, last));
-            return Ok(());
-        }
-        self.pos = open;
-        flagged.parameter.index = self.subscript()?;
-        Ok(())
+        let range = self.range_subscript(open)?;
+        Ok(range.map(|(first, last)| Slice::Range(first, last)))
     }
 
     fn expect_bracket(&mut self, open: usize) -> Parsed<()> {

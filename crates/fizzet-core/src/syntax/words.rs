@@ -163,7 +163,11 @@ impl<'a> Parser<'a> {
             false
         };
         match within {
-            Within::Word if self.dialect.braces_are_tokens && matches!(byte, b'{' | b'}') => {
+            Within::Word
+                if self.dialect.braces_are_tokens
+                    && !self.in_assignment
+                    && matches!(byte, b'{' | b'}') =>
+            {
                 let next = self.text.get(self.over_continuations(self.pos + 1));
                 closes(b'{', b'}') && next.is_none_or(|&next| is_meta(next) || next == b'}')
             }
@@ -216,6 +220,9 @@ impl<'a> Parser<'a> {
             b'\\' => return Ok(self.backslash(within)),
             b'\'' => self.single_quoted()?,
             b'"' => self.double_quoted(self.pos)?,
+            b'`' if within == Within::Document => {
+                self.backquoted(self.dialect.document_backquotes_drop_backslash)?
+            }
             b'`' => self.backquoted(within.is_quoted())?,
             b'$' => return Ok(self.dollar(within)?.map_or(Active::Itself, Active::Part)),
             b'<' | b'>' => self.process_substitution()?,

@@ -57,10 +57,23 @@ impl Walker {
     /// Carries out one assignment and answers the value; of an array, its first element.
     pub(super) fn assign(&mut self, assignment: &Assignment) -> Result<Text, Stop> {
         let name = &assignment.name;
+        if let Some(index) = &assignment.index
+            && self.state.dialect.array_is_list
+            && !self.is_keyed(name)
+        {
+            return self.assign_stretch(assignment, index);
+        }
         let word = match &assignment.value {
             AssignedValue::Scalar(word) => word,
-            AssignedValue::Array(elements) if assignment.index.is_some() => {
-                return self.splice(assignment, elements);
+            AssignedValue::Array(_) if assignment.index.is_some() => {
+                if self.state.dialect.array_is_list {
+                    let message = "a list cannot be one value";
+                    return Err(self.state.mistake(message, assignment.span, 1));
+                }
+                // What ksh93 makes there is no array and no text.
+                let what = "what a list in an element of an array is";
+                expand::Context::missing(self, what, assignment.span);
+                return Ok(Text::new());
             }
             AssignedValue::Array(elements) => {
                 self.array(assignment, elements)?;
@@ -86,40 +99,18 @@ impl Walker {
         Ok(stored)
     }
 
-    /// `name[index]=(...)`: the elements take the place of one.
-    fn splice(&mut self, assignment: &Assignment, elements: &[Element]) -> Result<Text, Stop> {
-        let (name, span) = (&assignment.name, assignment.span);
-        let Some(index) = &assignment.index else { return Ok(Text::new()) };
-        let mut made = Vec::new();
-        for element in elements {
-            made.append(&mut expand::element_fields(self, &element.word)?);
-        }
-        let at = expand::arithmetic::value(self, index)?;
-        if !self.state.dialect.array_is_list {
-            // What ksh93 makes there is no array and no text.
-            expand::Context::missing(self, "what a list in an element of an array is", span);
-            return Ok(Text::new());
-        }
-        let before: Vec<Text> = match self.state.variables.get(name).map(|one| &one.value) {
-            Some(Value::Indexed(elements)) => elements.values().cloned().collect(),
-            _ => Vec::new(),
-        };
-        let at = usize::try_from(at - 1).unwrap_or(0).min(before.len());
-        let behind = before.iter().skip(at + 1).cloned();
-        let made = made.into_iter().map(|text| self.stored(name, &text, span));
-        let all = before[..at].iter().cloned().chain(made).chain(behind).collect();
-        self.assign_array(name, all, span)?;
-        Ok(Text::new())
-    }
-
-    fn stored(&self, name: &Rc<[u8]>, value: &Text, span: Span) -> Text {
+    pub(super) fn stored(&self, name: &Rc<[u8]>, value: &Text, span: Span) -> Text {
         let hop = Hop { rule: Rule::Stored, span, name: Some(name.clone()), shifted: 0 };
         value.passed_through(&hop, Standing::Quoted)
     }
 
-    fn element_key(&mut self, name: &[u8], index: &Arithmetic) -> Result<Key, Stop> {
+    fn is_keyed(&self, name: &[u8]) -> bool {
         let associative = |one: &Variable| matches!(one.value, Value::Associative(_));
-        if self.state.variables.get(name).is_some_and(associative) {
+        self.state.variables.get(name).is_some_and(associative)
+    }
+
+    fn element_key(&mut self, name: &[u8], index: &Arithmetic) -> Result<Key, Stop> {
+        if self.is_keyed(name) {
             return expand::parameter::key_text(self, index).map(Key::Text);
         }
         let number = expand::arithmetic::value(self, index)?;
@@ -129,8 +120,7 @@ impl Walker {
     /// `name=(...)`, `name+=(...)`
     fn array(&mut self, assignment: &Assignment, elements: &[Element]) -> Result<(), Stop> {
         let (name, span) = (&assignment.name, assignment.span);
-        let associative = |one: &Variable| matches!(one.value, Value::Associative(_));
-        let keyed = self.state.variables.get(name).is_some_and(associative);
+        let keyed = self.is_keyed(name);
         let mut made: Vec<(Option<Key>, Text)> = Vec::new();
         for element in elements {
             match &element.index {

@@ -5,6 +5,7 @@ mod builtins;
 mod compound;
 mod conditional;
 mod statements;
+mod stretch;
 
 use std::rc::Rc;
 

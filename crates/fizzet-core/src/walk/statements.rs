@@ -200,8 +200,17 @@ impl Walker {
             Err(stop) => return Err(self.farther(stop, command)),
             made => made?,
         };
-        let redirections = self.redirections(redirects)?;
         let kind = self.kind(&argv);
+        let redirections = match self.redirections(redirects) {
+            Err(Stop::Shell(error))
+                if kind == CommandKind::External
+                    && self.state.dialect.programs_expand_redirections =>
+            {
+                let error = ShellError { reach: Reach::Command, status: 1, ..error };
+                return Err(Stop::Shell(error));
+            }
+            made => made?,
+        };
         let keeps = matches!(kind, CommandKind::Nothing)
             || (kind == CommandKind::Special && self.state.dialect.special_keeps_assignments)
             || (kind == CommandKind::Function && self.shares_variables(&argv));
@@ -372,15 +381,16 @@ impl Walker {
         let mut traces = Vec::with_capacity(redirects.len());
         for redirect in redirects {
             let body = redirect.body.as_ref().and_then(|body| body.get());
-            let target = match body {
-                Some(body) => expand::document(self, body)?,
+            let expanded = match body {
+                Some(body) => expand::document(self, body),
                 None => {
                     let string = redirect.operator == RedirectOperator::HereString;
                     let plain = string && !self.state.dialect.here_string_tilde;
                     let tilde = if plain { expand::Tilde::Never } else { expand::Tilde::AtStart };
-                    expand::single(self, &redirect.word, tilde)?
+                    expand::single(self, &redirect.word, tilde)
                 }
             };
+            let target = expanded.map_err(|stop| self.redirection_mistake(stop, redirect))?;
             let operator = operator_text(redirect.operator);
             let reads = matches!(operator, "<" | "<<" | "<<-" | "<<<" | "<&" | "<>");
             let descriptor = match &redirect.target {
@@ -412,6 +422,23 @@ impl Walker {
             }
         }
         Ok(traces)
+    }
+
+    /// How far a mistake in the word or the document of a redirection reaches.
+    fn redirection_mistake(&self, stop: Stop, redirect: &Redirect) -> Stop {
+        let Stop::Shell(error) = stop else { return stop };
+        let dialect = &self.state.dialect;
+        let document = redirect.body.is_some();
+        let string = redirect.operator == RedirectOperator::HereString;
+        let survives = match () {
+            () if document => dialect.document_mistake_status,
+            () if string => dialect.string_mistakes_end_command.then_some(1),
+            () => dialect.redirection_mistakes_end_command.then_some(1),
+        };
+        Stop::Shell(match survives {
+            Some(status) => ShellError { reach: Reach::Command, status, ..error },
+            None => error,
+        })
     }
 
     fn kind(&self, argv: &[Text]) -> CommandKind {

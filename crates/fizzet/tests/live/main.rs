@@ -38,8 +38,13 @@ fn cases() -> u32 {
 fn is_known(shell: Shell, line: &str) -> bool {
     let has = |text: &str| line.contains(text);
     match shell {
-        // Memory of the shell that nobody has written to.
-        Shell::Ksh93 => has("IFS=; ") && (has("\"$*") || has("${*}") || has("$*\"") || has("$*")),
+        // Memory of the shell that nobody has written to: slices of what is empty.
+        Shell::Ksh93 => {
+            let slices = ["${x:", "${y:", "${@:"].iter().any(|slice| has(slice));
+            (has("IFS=; ") && (has("$*") || has("${*}"))) || slices
+        }
+        // The same, behind a tilde and a name.
+        Shell::Busybox => has("~root${"),
         // The length of a process number.
         Shell::Zsh => has("$#$"),
         _ => false,

@@ -59,6 +59,12 @@ impl Compiler<'_> {
                     self.at += 1;
                     self.literal(self.bytes[self.at]);
                 }
+                b'\\' if self.rules.backslash_escapes && !self.rules.last_backslash_matches => {
+                    self.at += 1;
+                    let (negated, wide, folds_case) = (false, false, false);
+                    let members = Vec::new();
+                    self.items.push(Item::Set(Set { negated, wide, folds_case, members }));
+                }
                 _ => self.literal(byte),
             }
         }

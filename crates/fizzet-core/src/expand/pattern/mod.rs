@@ -36,6 +36,8 @@ pub struct PatternRules {
     pub word_class: bool,
     /// Whether parentheses are groups without a sign before them.
     pub bare_groups: bool,
+    /// Whether a backslash at the end matches a backslash.
+    pub last_backslash_matches: bool,
     /// Whether groups count that come from a value.
     pub groups_in_values: bool,
     /// Whether `^`, `#` and `~` are operators.
@@ -57,6 +59,7 @@ impl PatternRules {
             word_class: dialect.word_class,
             bare_groups: dialect.bare_groups,
             groups_in_values: dialect.groups_in_values,
+            last_backslash_matches: dialect.last_backslash_matches,
             operators: false,
             wide_brackets: utf8 && dialect.characters,
             groups: dialect.extended_patterns,
@@ -192,6 +195,7 @@ mod tests {
         word_class: true,
         bare_groups: false,
         groups_in_values: true,
+        last_backslash_matches: true,
         operators: false,
         wide_brackets: true,
         groups: true,

@@ -84,6 +84,11 @@ pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
             walker.survive(ShellError::new(message, error.span, status, Reach::Command));
             Ok(status)
         }
+        Err(Stop::Shell(error)) if walker.state.dialect.eval_holds_mistakes => {
+            let status = error.status;
+            walker.survive(error);
+            Ok(status)
+        }
         outcome => outcome.map(|()| walker.state.status),
     }
 }

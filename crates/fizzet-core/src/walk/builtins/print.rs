@@ -55,7 +55,12 @@ fn join(walker: &mut Walker, call: &Call<'_>, words: &[Text], mut newline: bool,
             out.push_text(word);
             continue;
         }
-        let (text, goes_on) = decoded(word, &origin, walker.state.dialect.echo_escapes);
+        let (text, goes_on) = decoded(
+            word,
+            &origin,
+            walker.state.dialect.echo_escapes,
+            walker.state.dialect.echo_without_digits_is_nul,
+        );
         out.push_text(&text);
         if !goes_on && walker.state.dialect.echo_end == EchoEnd::Stops {
             walker.write(out);

@@ -257,7 +257,7 @@ impl Printing<'_> {
             b'b' => {
                 let text = self.next().unwrap_or_default();
                 let letters = self.walker.state.dialect.argument_escapes;
-                let (made, goes_on) = decoded(&text, &self.origin, letters);
+                let (made, goes_on) = decoded(&text, &self.origin, letters, false);
                 self.padded(&made, one);
                 return Some(goes_on);
             }
@@ -418,7 +418,7 @@ fn digits(text: &[u8], at: &mut usize) -> usize {
 }
 
 /// A text with its escapes decoded, and whether output goes on behind it.
-pub(super) fn decoded(text: &Text, origin: &Origin, letters: &str) -> (Text, bool) {
+pub(super) fn decoded(text: &Text, origin: &Origin, letters: &str, nul: bool) -> (Text, bool) {
     let (bytes, letters) = (text.bytes(), letters.as_bytes());
     let mut out = Text::new();
     let mut at = 0;
@@ -430,6 +430,10 @@ pub(super) fn decoded(text: &Text, origin: &Origin, letters: &str) -> (Text, boo
             continue;
         }
         match escape(&bytes[at + 1..], letters) {
+            None if nul && bytes.get(at + 1) == Some(&b'x') => {
+                out.push(b"\0", Standing::Quoted, origin);
+                at += 2;
+            }
             _ if bytes.get(at + 1) == Some(&b'c') && letters.contains(&b'c') => {
                 return (out, false);
             }

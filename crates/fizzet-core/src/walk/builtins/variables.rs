@@ -6,10 +6,10 @@ use crate::dialect::Outside;
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::state::{Associative, Keeps, Padding, Value, element_name};
+use crate::state::{Associative, Keeps, Key, Padding, Stretch, Value, element_name};
 use crate::stop::Stop;
 use crate::syntax::is_name;
-use crate::text::{Standing, Text};
+use crate::text::{Standing, Text, characters};
 use crate::walk::Walker;
 use crate::walk::builtins::options::Given;
 use crate::walk::builtins::{Call, control::number};
@@ -351,13 +351,40 @@ impl Walker {
             return Ok(());
         }
         let key = self.state.element_key(array, index, span)?;
+        if let (Key::Number(last), true) = (&key, self.state.dialect.array_is_list) {
+            let comma = index.iter().position(|&byte| byte == b',');
+            let stretch =
+                match comma.map(|at| arithmetic::text_value(&mut self.state, &index[..at], span)) {
+                    Some(first) => Stretch::Range(first?, *last),
+                    None => Stretch::One(*last),
+                };
+            return self.empty_stretch(array, stretch, span);
+        }
         let key = match key {
-            crate::state::Key::Number(number) => {
-                crate::state::Key::Number(self.state.variables.index(array, number).unwrap_or(-1))
+            Key::Number(number) => {
+                Key::Number(self.state.variables.index(array, number).unwrap_or(-1))
             }
             key => key,
         };
         self.state.variables.remove_element(array, &key);
+        Ok(())
+    }
+}
+
+impl Walker {
+    /// `unset 'a[2]'` where arrays are lists: the element is there and empty, and a character of a text
+    /// is gone (observed in zsh 5.9).
+    fn empty_stretch(&mut self, name: &[u8], stretch: Stretch, span: Span) -> Result<(), Stop> {
+        let count = match self.state.variables.get(name).map(|variable| &variable.value) {
+            Some(Value::Indexed(elements)) => elements.len(),
+            Some(Value::Scalar(text)) => characters(text).len(),
+            _ => return Ok(()),
+        };
+        let is_there = |number: i64| (1..=count as i64).contains(&number);
+        if matches!(stretch, Stretch::Range(..)) || is_there(stretch.last(count)) {
+            let empty = self.state.shell_text(b"");
+            self.state.replace(name, stretch, vec![empty], span)?;
+        }
         Ok(())
     }
 }
