@@ -3,6 +3,7 @@
 //! The columns are posix, bash, dash, busybox, ksh93, mksh, zsh. A row's doc comment is the sentence
 //! that people are shown; the string behind it is the evidence.
 
+use crate::dialect::choices::*;
 use crate::dialect::{DollarEscapes, Nul, Shell, escapes};
 use crate::stop::Reach;
 
@@ -17,203 +18,6 @@ pub struct Row {
     pub evidence: &'static str,
     /// The value in each column.
     pub values: [&'static str; 7],
-}
-
-/// When `"$@"` with no parameters makes its quotes vanish.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum EmptyAt {
-    /// Only if it stands alone in the quotes.
-    Alone,
-    /// If all the rest is empty.
-    Any,
-    /// If all the rest is empty and it stands there exactly once.
-    Once,
-    /// If all is empty and it stands first.
-    First,
-    /// If all is empty and it stands last.
-    Last,
-}
-
-/// What a utility does where it has no place.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum Outside {
-    /// It works.
-    Allowed,
-    /// Its status is 1.
-    Fails,
-    /// It ends the shell.
-    Fatal,
-}
-
-/// What becomes of a constant that is too large for a whole number.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum LargeConstant {
-    /// Its low bits.
-    Wraps,
-    /// The largest number.
-    Saturates,
-    /// 0
-    Vanishes,
-    /// The digits that do not fit are left out.
-    Truncates,
-    /// A real number; so are results that are too large.
-    Real,
-}
-
-/// Whether arithmetic has real numbers, and how it shows them.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum Reals {
-    /// It has none.
-    None,
-    /// A whole number has no point: `3`.
-    PointVanishes,
-    /// A whole number keeps its point: `3.`.
-    PointStays,
-}
-
-/// What quotes in an arithmetic expression do.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum Quotes {
-    /// They are taken away.
-    Vanish,
-    /// They stand for themselves, which makes no expression.
-    Stay,
-    /// They separate as blanks do; between single quotes stands a character for its code.
-    Separate,
-}
-
-/// What `${@#p}` and its kin do to a list.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum ListOperations {
-    /// They change each of its values.
-    Each,
-    /// They take the list for one string.
-    WholeString,
-    /// They are refused.
-    Refused,
-}
-
-/// When `a{b,c}` makes two words.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum Braces {
-    /// Never.
-    None,
-    /// Before anything else is expanded, as it is written.
-    Written,
-    /// After all other expansions, in each field.
-    Fields,
-}
-
-/// What `${!x}` expands.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum Indirection {
-    /// There is none.
-    None,
-    /// The variable that the value of x names.
-    Value,
-    /// The name of x itself, or of the variable that it refers to.
-    Name,
-}
-
-/// What a negative length of `${x:offset:length}` means.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum NegativeLength {
-    /// The part ends so far before the end; it is an error where that lies before the start.
-    FromEnd,
-    /// The same, but where that lies before the start all of the rest is taken.
-    FromEndOrRest,
-    /// Nothing is taken.
-    Nothing,
-    /// All of the rest is taken.
-    Rest,
-}
-
-/// What becomes of a slash at the end of HOME.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum HomeSlash {
-    /// It stays.
-    Stays,
-    /// It vanishes before another where HOME is the root.
-    RootVanishes,
-    /// It vanishes where HOME is not the root.
-    Vanishes,
-}
-
-/// When `$0` is the name of the function.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum FunctionZero {
-    /// Never.
-    Never,
-    /// In a function that is written with `function`.
-    Keyword,
-    /// In every function.
-    Always,
-}
-
-/// When `${x@Q}` puts quotes.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum Requoting {
-    /// Always.
-    Always,
-    /// Only around what the shell would read otherwise.
-    IfNeeded,
-}
-
-/// Which ranges such as `{1..3}` there are.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum BraceRanges {
-    /// None.
-    None,
-    /// Of numbers and letters; a bound with a leading zero pads all numbers.
-    Padded,
-    /// Of numbers as C reads them and of letters of one case.
-    Plain,
-    /// As padded, of any characters; a negative step turns the words round.
-    Turned,
-}
-
-/// In which order the keys of an associative array are listed.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum KeyOrder {
-    /// That of a table with a fixed number of buckets.
-    Buckets,
-    /// Sorted by bytes.
-    Sorted,
-    /// That of a table that grows.
-    GrowingBuckets,
-}
-
-/// How `%q` of `printf` quotes.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum PrintfQuoting {
-    /// With backslashes, or `$'...'` around control characters.
-    Backslashes,
-    /// With backslashes, and `$'...'` for each control character.
-    BackslashesAlways,
-    /// With quotes where they are needed.
-    Quotes,
-}
-
-/// What `\c` does in the text of `echo`.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum EchoEnd {
-    /// The output ends there.
-    Stops,
-    /// The output goes on, without its newline.
-    DropsNewline,
-}
-
-/// What a backslash at the very end of a text does.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum LastBackslash {
-    /// It stands for itself.
-    Stays,
-    /// It vanishes behind other text of its word, and else stands for itself.
-    VanishesBehindText,
-    /// It vanishes.
-    Vanishes,
-    /// It is empty quotes.
-    Quotes,
 }
 
 macro_rules! dialect_table {
@@ -337,8 +141,8 @@ dialect_table! {
     pipe_fail: bool = [Y, Y, N, Y, Y, Y, Y], "observed in all six: set -o pipefail; echo $?";
     /// The status of a command whose input file does not exist.
     redirection_failure_status: u8 = [1, 1, 2, 1, 1, 1, 1], "observed in all six: true <nosuch; echo $?";
-    /// In a here-document `$*` is joined with spaces whatever IFS is.
-    document_joins_with_space: bool = [N, Y, N, N, Y, N, N], "observed in all six: IFS=:; set -- a b; read x <<E with $*";
+    /// What joins `$*` in a here-document.
+    document_joiner: DocumentJoiner = [DocumentJoiner::Ifs, DocumentJoiner::SpaceForParameters, DocumentJoiner::Ifs, DocumentJoiner::Ifs, DocumentJoiner::Space, DocumentJoiner::Ifs, DocumentJoiner::Ifs], "observed in all six: IFS=:; set -- a b; read x <<E with $*; in bash also with ${a[*]}, ${*/x/y}";
     /// `${x/#p/r}` and `${x/%p/r}` replace at the start and at the end.
     replacement_anchors: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: x=abc; echo ${x/#a/-}";
     /// Quotes in the replacement of `\"${x/p/r}\"` quote, and are taken away.
@@ -825,4 +629,6 @@ dialect_table! {
     programs_expand_redirections: bool = [N, Y, N, N, Y, N, Y], "observed in all six: /bin/true >$((1/0)); echo after";
     /// A backslash at the end of a pattern matches a backslash.
     last_backslash_matches: bool = [Y, Y, Y, N, Y, Y, Y], "observed in all six: y='\\'; case '\\' in $y) echo yes; esac";
+    /// A removal from the elements of an array under an empty IFS leaves the shell's own marks.
+    array_removals_leave_marks: bool = [N, Y, N, N, N, N, N], "observed in bash: IFS=; a=('b c'); printf '%s' ${a[@]#x}";
 }

@@ -21,6 +21,7 @@ mod split;
 mod stages;
 mod substitute;
 mod tilde;
+mod tilde_cut;
 pub(crate) mod transform;
 mod whole;
 
@@ -31,10 +32,10 @@ pub(crate) use flags::backslashed;
 pub use split::Ifs;
 pub(crate) use stages::telling;
 
-use crate::dialect::Braces;
+use crate::dialect::{Braces, DocumentJoiner};
 use crate::expand::pattern::PatternRules;
 use crate::expand::qualifiers::Qualifiers;
-use crate::expand::substitute::{Piece, Place, Substitution};
+use crate::expand::substitute::{Joiner, Piece, Place, Substitution, is_list_part};
 use crate::host::Host;
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
@@ -179,9 +180,14 @@ pub fn single(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, S
 /// # Errors
 /// As for [`fields`].
 pub fn document(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
-    let spaced = cx.state().dialect.document_joins_with_space;
-    let place =
-        Place { quoted: true, joins_with_space: spaced, tilde: Tilde::Never, ..Place::SINGLE };
+    let joiner = match cx.state().dialect.document_joiner {
+        DocumentJoiner::Ifs => Joiner::Ifs,
+        DocumentJoiner::Space => Joiner::Space,
+        DocumentJoiner::SpaceForParameters => {
+            Joiner::SpaceForParameters { changed: !word.parts.iter().any(is_list_part) }
+        }
+    };
+    let place = Place { quoted: true, joiner, tilde: Tilde::Never, ..Place::SINGLE };
     Ok(joined(Substitution::run(cx, word, place)?))
 }
 

@@ -40,7 +40,8 @@ impl Substitution<'_> {
                     return Ok(Some(Held::List { items, star: *star }));
                 }
                 let cut = |text: &Text| removed(text, &pattern, *suffix, *longest);
-                self.each(parameter, held, cut).map(Some)
+                let cut = self.each(parameter, held, cut)?;
+                Ok(Some(self.marked(parameter, cut, place)))
             }
             Operation::Replace { which, pattern, replacement } => self
                 .replace(parameter, held, (*which, pattern, replacement.as_ref()), place)

@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::expand::substitute::{Break, Place, Substitution};
+use crate::expand::substitute::{Break, Joiner, Place, Substitution};
 use crate::expand::{Context, Tilde, arithmetic, ifs, record, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
@@ -26,6 +26,17 @@ pub(super) enum Held {
         /// Whether it was asked for with `*`.
         star: bool,
     },
+}
+
+/// What joins the list that a parameter makes.
+fn joiner(parameter: &Parameter, joiner: Joiner) -> Joiner {
+    let Joiner::SpaceForParameters { changed } = joiner else { return joiner };
+    let is_array = matches!(parameter.name, ParameterName::Variable(_));
+    match &parameter.operation {
+        Operation::Value | Operation::Instead { .. } if is_array => Joiner::Ifs,
+        Operation::Replace { .. } | Operation::Case { .. } if changed => Joiner::Ifs,
+        _ => Joiner::Space,
+    }
 }
 
 impl Substitution<'_> {
@@ -215,7 +226,8 @@ impl Substitution<'_> {
             }
             Held::List { items, star } => {
                 self.met = true;
-                self.list(parameter.span, items, star, place)
+                let joiner = joiner(parameter, place.joiner);
+                self.list(parameter.span, items, star, Place { joiner, ..place })
             }
         }
     }
@@ -240,7 +252,7 @@ impl Substitution<'_> {
         }
         let ifs = ifs(self.cx.state());
         let spaced =
-            place.joins_with_space || (!star && self.cx.state().dialect.at_joins_with_space);
+            place.joiner == Joiner::Space || (!star && self.cx.state().dialect.at_joins_with_space);
         let joiner: &[u8] = if spaced { b" " } else { ifs.joiner() };
         self.joined(span, items, joiner, place)
     }

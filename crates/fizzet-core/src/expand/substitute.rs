@@ -52,8 +52,20 @@ pub(super) struct Place {
     pub(super) alone: bool,
     /// Where tildes are expanded.
     pub(super) tilde: Tilde,
-    /// Whether `$*` is joined with spaces whatever IFS is.
-    pub(super) joins_with_space: bool,
+    /// What stands between the values of a list that becomes one text.
+    pub(super) joiner: Joiner,
+}
+
+/// What stands between the values of a list that becomes one text.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub(super) enum Joiner {
+    /// The first character of IFS.
+    Ifs,
+    /// A space.
+    Space,
+    /// A space, but between the elements of an array the first character of IFS, and between changed
+    /// values too if `changed` says so.
+    SpaceForParameters { changed: bool },
 }
 
 impl Place {
@@ -67,7 +79,7 @@ impl Place {
         bare_backslash: false,
         alone: false,
         tilde: Tilde::AtStart,
-        joins_with_space: false,
+        joiner: Joiner::Ifs,
     };
 
     /// A word that becomes exactly one text.
@@ -413,7 +425,7 @@ fn is_all_parameters(part: &Part) -> bool {
 }
 
 /// Whether a part is `$@`, `${name[@]}` or some of them, and no word stands for it.
-fn is_list_part(part: &Part) -> bool {
+pub(super) fn is_list_part(part: &Part) -> bool {
     let parameter = match part {
         Part::Parameter(parameter) => &**parameter,
         Part::Flagged(flagged) => &flagged.parameter,

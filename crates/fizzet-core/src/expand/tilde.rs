@@ -2,6 +2,7 @@
 
 use crate::dialect::HomeSlash;
 use crate::expand::substitute::{Place, Substitution};
+use crate::expand::tilde_cut::before_slash;
 use crate::expand::{Context, Tilde};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
@@ -37,8 +38,8 @@ impl Substitution<'_> {
         if self.cx.state().dialect.unknown_user_cuts_word
             && let Some(kept) = before_slash(parts)
         {
-            self.cut = true;
             kept.iter().try_for_each(|part| self.part(part, place))?;
+            self.cut = true;
             return Ok(&[]);
         }
         let reads = self.cx.state().dialect.tilde_reads_expansions;
@@ -349,31 +350,6 @@ impl Substitution<'_> {
 
 fn has_equals(part: &Part) -> bool {
     matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'='))
-}
-
-/// The parts before the first slash of a word that begins with a tilde and an expansion: the name of
-/// a user that cannot exist.
-fn before_slash(parts: &[Part]) -> Option<Vec<Part>> {
-    let has_slash =
-        |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'/'));
-    let (first, rest) = parts.split_first()?;
-    let begins = matches!(first, Part::Literal { bytes, .. } if bytes[0] == b'~');
-    if !begins || has_slash(first) {
-        return None;
-    }
-    let at = rest.iter().position(has_slash)? + 1;
-    let is_name = |part: &Part| matches!(part, Part::Literal { .. } | Part::Parameter(_));
-    if !parts[..at].iter().all(is_name) {
-        return None;
-    }
-    let mut kept = parts[..at].to_vec();
-    if let Part::Literal { bytes, span } = &parts[at]
-        && let Some(slash) = bytes.iter().position(|&byte| byte == b'/').filter(|&slash| slash > 0)
-    {
-        let span = Span { end: span.start + slash as u32, ..*span };
-        kept.push(Part::Literal { bytes: bytes[..slash].into(), span });
-    }
-    Some(kept)
 }
 
 /// Where the value of a literal that looks like `name=`, `name+=` or `name[...]=` begins.

@@ -11,6 +11,7 @@ use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
+use crate::syntax::ast::{Parameter, ParameterName};
 use crate::text::{Standing, Text};
 
 impl Substitution<'_> {
@@ -27,6 +28,33 @@ impl Substitution<'_> {
     pub(super) fn joined_list(&mut self, items: &[Text], span: Span) -> Text {
         let ifs = ifs(self.cx.state());
         joined(items, ifs.joiner(), span)
+    }
+
+    /// The elements of an array after a removal. Under an empty IFS bash 5.2 joins them with spaces and
+    /// leaves its own mark, a byte 1, before each byte that it had to protect.
+    pub(super) fn marked(&mut self, parameter: &Parameter, held: Held, place: Place) -> Held {
+        let state = self.cx.state();
+        let applies = state.dialect.array_removals_leave_marks
+            && !place.quoted
+            && matches!(parameter.name, ParameterName::Variable(_))
+            && ifs(state).is_empty();
+        match held {
+            Held::List { items, star } if applies && (place.fields || !star) => {
+                let mut marked = Vec::with_capacity(items.len());
+                for text in &items {
+                    let mut with_marks = Text::new();
+                    for (at, byte) in text.bytes().iter().enumerate() {
+                        if matches!(byte, b' ' | 1 | 127) {
+                            with_marks.push_text(&self.computed(parameter, b"\x01"));
+                        }
+                        with_marks.push_text(&text.slice(at, at + 1));
+                    }
+                    marked.push(with_marks);
+                }
+                Held::One(joined(&marked, b" ", parameter.span))
+            }
+            held => held,
+        }
     }
 }
 

@@ -1,0 +1,209 @@
+//! What a rule of the table can say where yes and no are not enough.
+
+/// When `"$@"` with no parameters makes its quotes vanish.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EmptyAt {
+    /// Only if it stands alone in the quotes.
+    Alone,
+    /// If all the rest is empty.
+    Any,
+    /// If all the rest is empty and it stands there exactly once.
+    Once,
+    /// If all is empty and it stands first.
+    First,
+    /// If all is empty and it stands last.
+    Last,
+}
+
+/// What a utility does where it has no place.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Outside {
+    /// It works.
+    Allowed,
+    /// Its status is 1.
+    Fails,
+    /// It ends the shell.
+    Fatal,
+}
+
+/// What becomes of a constant that is too large for a whole number.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LargeConstant {
+    /// Its low bits.
+    Wraps,
+    /// The largest number.
+    Saturates,
+    /// 0
+    Vanishes,
+    /// The digits that do not fit are left out.
+    Truncates,
+    /// A real number; so are results that are too large.
+    Real,
+}
+
+/// Whether arithmetic has real numbers, and how it shows them.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Reals {
+    /// It has none.
+    None,
+    /// A whole number has no point: `3`.
+    PointVanishes,
+    /// A whole number keeps its point: `3.`.
+    PointStays,
+}
+
+/// What quotes in an arithmetic expression do.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Quotes {
+    /// They are taken away.
+    Vanish,
+    /// They stand for themselves, which makes no expression.
+    Stay,
+    /// They separate as blanks do; between single quotes stands a character for its code.
+    Separate,
+}
+
+/// What `${@#p}` and its kin do to a list.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ListOperations {
+    /// They change each of its values.
+    Each,
+    /// They take the list for one string.
+    WholeString,
+    /// They are refused.
+    Refused,
+}
+
+/// When `a{b,c}` makes two words.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Braces {
+    /// Never.
+    None,
+    /// Before anything else is expanded, as it is written.
+    Written,
+    /// After all other expansions, in each field.
+    Fields,
+}
+
+/// What `${!x}` expands.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Indirection {
+    /// There is none.
+    None,
+    /// The variable that the value of x names.
+    Value,
+    /// The name of x itself, or of the variable that it refers to.
+    Name,
+}
+
+/// What a negative length of `${x:offset:length}` means.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum NegativeLength {
+    /// The part ends so far before the end; it is an error where that lies before the start.
+    FromEnd,
+    /// The same, but where that lies before the start all of the rest is taken.
+    FromEndOrRest,
+    /// Nothing is taken.
+    Nothing,
+    /// All of the rest is taken.
+    Rest,
+}
+
+/// What becomes of a slash at the end of HOME.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum HomeSlash {
+    /// It stays.
+    Stays,
+    /// It vanishes before another where HOME is the root.
+    RootVanishes,
+    /// It vanishes where HOME is not the root.
+    Vanishes,
+}
+
+/// When `$0` is the name of the function.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum FunctionZero {
+    /// Never.
+    Never,
+    /// In a function that is written with `function`.
+    Keyword,
+    /// In every function.
+    Always,
+}
+
+/// When `${x@Q}` puts quotes.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Requoting {
+    /// Always.
+    Always,
+    /// Only around what the shell would read otherwise.
+    IfNeeded,
+}
+
+/// Which ranges such as `{1..3}` there are.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum BraceRanges {
+    /// None.
+    None,
+    /// Of numbers and letters; a bound with a leading zero pads all numbers.
+    Padded,
+    /// Of numbers as C reads them and of letters of one case.
+    Plain,
+    /// As padded, of any characters; a negative step turns the words round.
+    Turned,
+}
+
+/// In which order the keys of an associative array are listed.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum KeyOrder {
+    /// That of a table with a fixed number of buckets.
+    Buckets,
+    /// Sorted by bytes.
+    Sorted,
+    /// That of a table that grows.
+    GrowingBuckets,
+}
+
+/// How `%q` of `printf` quotes.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum PrintfQuoting {
+    /// With backslashes, or `$'...'` around control characters.
+    Backslashes,
+    /// With backslashes, and `$'...'` for each control character.
+    BackslashesAlways,
+    /// With quotes where they are needed.
+    Quotes,
+}
+
+/// What `\c` does in the text of `echo`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EchoEnd {
+    /// The output ends there.
+    Stops,
+    /// The output goes on, without its newline.
+    DropsNewline,
+}
+
+/// What a backslash at the very end of a text does.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LastBackslash {
+    /// It stands for itself.
+    Stays,
+    /// It vanishes behind other text of its word, and else stands for itself.
+    VanishesBehindText,
+    /// It vanishes.
+    Vanishes,
+    /// It is empty quotes.
+    Quotes,
+}
+
+/// What joins `$*` in a here-document.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum DocumentJoiner {
+    /// The first character of IFS, as between double quotes.
+    Ifs,
+    /// A space.
+    Space,
+    /// A space, but the elements of arrays and changed parameters are joined with IFS.
+    SpaceForParameters,
+}

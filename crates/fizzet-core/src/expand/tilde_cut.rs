@@ -1,0 +1,99 @@
+//! Words that busybox sh cuts: a tilde, a name that no user can have, and a slash behind it (observed
+//! in busybox 1.37: `echo ~$x/k ~${x/b/-}k`).
+//!
+//! The shell looks for the slash that ends the name in the text of the word as it keeps it, where the
+//! text of an operation stands too. If it knows no such user, the slash stays a mark of the end.
+
+use crate::syntax::ast::{Arithmetic, Operation, Parameter, Part, Word};
+
+/// The parts that are left of a word that begins with a tilde and an expansion, if a slash cuts it.
+///
+/// A slash within an operation ends that; what stands behind it is the rest of the word.
+pub(super) fn before_slash(parts: &[Part]) -> Option<Vec<Part>> {
+    let (first, rest) = parts.split_first()?;
+    let begins = matches!(first, Part::Literal { bytes, .. } if bytes[0] == b'~');
+    if !begins || split_literal(first).is_some() {
+        return None;
+    }
+    let mut kept = vec![first.clone()];
+    for part in rest {
+        if let Some((before, _)) = split_literal(part) {
+            kept.extend(before);
+            return Some(kept);
+        }
+        match part {
+            Part::Literal { .. } | Part::Command(_) => {}
+            Part::Parameter(parameter) => match &parameter.operation {
+                Operation::Value => {}
+                _ => {
+                    kept.extend(cut_parameter(parameter)?);
+                    return Some(kept);
+                }
+            },
+            Part::Arithmetic { expression, span } => {
+                let (word, rest) = cut_word(&expression.word)?;
+                let expression = Arithmetic { word, cached: Default::default() };
+                kept.push(Part::Arithmetic { expression, span: *span });
+                kept.extend(rest);
+                return Some(kept);
+            }
+            _ => return None,
+        }
+        kept.push(part.clone());
+    }
+    None
+}
+
+/// A parameter whose operation a slash cuts, and what stands behind the slash.
+fn cut_parameter(parameter: &Parameter) -> Option<Vec<Part>> {
+    let (operation, rest) = match &parameter.operation {
+        Operation::Instead { what, colon, word } => {
+            let (word, rest) = cut_word(word)?;
+            (Operation::Instead { what: *what, colon: *colon, word }, rest)
+        }
+        Operation::Remove { suffix, longest, pattern } => {
+            let (pattern, rest) = cut_word(pattern)?;
+            (Operation::Remove { suffix: *suffix, longest: *longest, pattern }, rest)
+        }
+        Operation::Replace { which, pattern, replacement: Some(replacement) } => {
+            if !pattern.parts.iter().all(is_plain) {
+                return None;
+            }
+            let pattern = pattern.clone();
+            let operation = Operation::Replace { which: *which, pattern, replacement: None };
+            (operation, replacement.parts.clone())
+        }
+        _ => return None,
+    };
+    let cut = Part::Parameter(Box::new(Parameter { operation, ..parameter.clone() }));
+    Some(std::iter::once(cut).chain(rest).collect())
+}
+
+/// A word up to its first slash, and what stands behind that. Quotes hide what is behind them.
+fn cut_word(word: &Word) -> Option<(Word, Vec<Part>)> {
+    let at = word.parts.iter().position(|part| !is_plain(part) || split_literal(part).is_some())?;
+    let (before, after) = split_literal(&word.parts[at])?;
+    let kept = word.parts[..at].iter().cloned().chain(before).collect();
+    let rest = after.into_iter().chain(word.parts[at + 1..].iter().cloned()).collect();
+    Some((Word { parts: kept, span: word.span }, rest))
+}
+
+fn is_plain(part: &Part) -> bool {
+    match part {
+        Part::Literal { .. } => true,
+        Part::Parameter(parameter) => matches!(parameter.operation, Operation::Value),
+        _ => false,
+    }
+}
+
+/// The literals before and behind the first slash of one; `None` if it has none.
+fn split_literal(part: &Part) -> Option<(Option<Part>, Option<Part>)> {
+    let Part::Literal { bytes, span } = part else { return None };
+    let slash = bytes.iter().position(|&byte| byte == b'/')?;
+    let part = |from: usize, to: usize| {
+        let mut span = *span;
+        (span.start, span.end) = (span.start + from as u32, span.start + to as u32);
+        (from < to).then(|| Part::Literal { bytes: bytes[from..to].into(), span })
+    };
+    Some((part(0, slash), part(slash + 1, bytes.len())))
+}
