@@ -10,10 +10,11 @@ use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::{Context, Tilde, arithmetic, ifs, joined, pattern_text};
+use crate::source::Span;
 use crate::state::Value;
 use crate::stop::Stop;
 use crate::syntax::ast::{
-    Flagged, Modifier, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
+    Flag, Flagged, Modifier, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
 };
 use crate::syntax::is_name;
 use crate::text::{Standing, Text, character_ends, characters};
@@ -38,7 +39,19 @@ impl Substitution<'_> {
         }
         let late = !matches!(parameter.operation, Operation::Value);
         if flagged.measures && !late {
-            held = self.flagged_length(parameter, held)?;
+            held = self.flagged_length(flagged, held)?;
+        }
+        let separate = has(b'@')
+            || matches!(parameter.index, Some(Subscript::At))
+            || parameter.name == ParameterName::Special(b'@');
+        if let Held::List { star, .. } = &mut held {
+            *star &= !separate;
+        }
+        if let Held::List { items, .. } = &held
+            && place.quoted
+            && !separate
+        {
+            held = Held::One(self.joined_by_flags(flagged, items));
         }
         held = match &parameter.operation {
             Operation::Filter(word) => self.filtered(word, held, has(b'M'))?,
@@ -61,21 +74,12 @@ impl Substitution<'_> {
             },
         };
         if flagged.measures && late {
-            held = self.flagged_length(parameter, held)?;
-        }
-        let separate = has(b'@')
-            || matches!(parameter.index, Some(Subscript::At))
-            || parameter.name == ParameterName::Special(b'@');
-        if let Held::List { items, .. } = &held
-            && place.quoted
-            && !separate
-        {
-            held = Held::One(self.joined_list(items, parameter.span));
+            held = self.flagged_length(flagged, held)?;
         }
         for modifier in &flagged.modifiers {
             held = self.each(parameter, held, |text| modified(text, modifier))?;
         }
-        held = self.by_flags(flagged, held, place.quoted)?;
+        held = self.by_flags(flagged, held, separate, place)?;
         self.emit_flagged(flagged, held, separate, place)
     }
 
@@ -247,11 +251,24 @@ impl Substitution<'_> {
         self.held(&Parameter { name, index: None, operation, ..parameter.clone() })
     }
 
-    fn flagged_length(&mut self, parameter: &Parameter, held: Held) -> Result<Held, Stop> {
+    /// `${#x}`: characters of a text, elements of a list; with `(c)` characters, with `(w)` words of all
+    /// elements together.
+    fn flagged_length(&mut self, flagged: &Flagged, held: Held) -> Result<Held, Stop> {
+        let parameter = &flagged.parameter;
+        let unit = flagged.flags.iter().map(|flag| flag.letter).find(|f| matches!(f, b'c' | b'w'));
+        let held = match (&held, unit) {
+            (Held::List { items, .. }, Some(_)) => {
+                Held::One(super::whole::joined(items, b" ", parameter.span))
+            }
+            _ => held,
+        };
         let count = match &held {
             Held::Unset => {
                 self.unset(parameter)?;
                 0
+            }
+            Held::One(text) if unit == Some(b'w') => {
+                text.bytes().split(u8::is_ascii_whitespace).filter(|word| !word.is_empty()).count()
             }
             Held::One(text) => character_ends(text.bytes()).len() - 1,
             Held::List { items, .. } => items.len(),
@@ -279,34 +296,36 @@ impl Substitution<'_> {
         Ok(Pattern::from_text(&text, rules))
     }
 
+    /// A list as one text, with what `(j)` or `(F)` names between the elements.
+    fn joined_by_flags(&mut self, flagged: &Flagged, items: &[Text]) -> Text {
+        let span = flagged.parameter.span;
+        let joins = flagged.flags.iter().find(|flag| matches!(flag.letter, b'j' | b'F'));
+        match joins {
+            Some(flag) => super::whole::joined(items, joiner(flag), span),
+            None => self.joined_list(items, span),
+        }
+    }
+
     /// Joining, splitting, ordering and what changes each element, as the flags say.
-    fn by_flags(&mut self, flagged: &Flagged, held: Held, quoted: bool) -> Result<Held, Stop> {
+    fn by_flags(
+        &mut self,
+        flagged: &Flagged,
+        held: Held,
+        separate: bool,
+        place: Place,
+    ) -> Result<Held, Stop> {
         let mut held = held;
         let span = flagged.parameter.span;
+        let quoted = place.quoted;
         for flag in &flagged.flags {
-            let argument = flag.arguments.first().map_or(&b""[..], |text| text);
             match flag.letter {
                 b'j' | b'F' => {
                     if let Held::List { items, .. } = &held {
-                        let joiner = if flag.letter == b'F' { b"\n" } else { argument };
-                        held = Held::One(super::whole::joined(items, joiner, span));
+                        held = Held::One(super::whole::joined(items, joiner(flag), span));
                     }
                 }
-                b's' | b'f' | b'0' | b'z' => {
-                    let separator = match flag.letter {
-                        b's' => argument,
-                        b'f' => b"\n",
-                        b'0' => b"\0",
-                        _ => b" ",
-                    };
-                    if let Held::List { items, .. } = &held {
-                        held = Held::One(self.joined_list(items, span));
-                    }
-                    if let Held::One(text) = &held {
-                        let mut items = split_at(text, separator);
-                        items.retain(|item| flag.letter != b'z' || !item.is_empty());
-                        held = Held::List { items, star: false };
-                    }
+                b's' | b'f' | b'0' | b'z' if place.fields => {
+                    held = self.split_by_flag(flag, held, separate, place, span);
                 }
                 _ => {}
             }
@@ -335,6 +354,42 @@ impl Substitution<'_> {
             0 => Ok(held),
             times => self.each(&flagged.parameter, held, |text| quoted_by(text, times)),
         }
+    }
+
+    /// `(s)` and its kin. Without `(@)` only the first and the last part may be empty.
+    fn split_by_flag(
+        &mut self,
+        flag: &Flag,
+        held: Held,
+        separate: bool,
+        place: Place,
+        span: Span,
+    ) -> Held {
+        let separator = match flag.letter {
+            b's' => flag.arguments.first().map_or(&b""[..], |text| text),
+            b'f' => b"\n",
+            b'0' => b"\0",
+            _ => b" ",
+        };
+        let whole = match held {
+            Held::Unset => return held,
+            Held::One(text) => vec![text],
+            Held::List { items, .. } if separate && place.quoted => items,
+            Held::List { items, .. } => vec![self.joined_list(&items, span)],
+        };
+        let mut items: Vec<Text> =
+            whole.iter().flat_map(|text| split_at(text, separator)).collect();
+        let last = items.len().saturating_sub(1);
+        let drops_all = flag.letter == b'z';
+        if drops_all || !separate {
+            let mut at = 0;
+            items.retain(|item| {
+                let is_edge = at == 0 || at == last;
+                at += 1;
+                !item.is_empty() || (is_edge && !drops_all)
+            });
+        }
+        Held::List { items, star: false }
     }
 
     /// `${=x}`: split at IFS.
@@ -384,6 +439,14 @@ impl Substitution<'_> {
             }
             held => self.emit(&flagged.parameter, held, place),
         }
+    }
+}
+
+/// What `(j:...:)` or `(F)` puts between elements.
+fn joiner(flag: &Flag) -> &[u8] {
+    match flag.letter {
+        b'F' => b"\n",
+        _ => flag.arguments.first().map_or(&b""[..], |text| text),
     }
 }
 

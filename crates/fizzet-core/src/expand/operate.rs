@@ -230,6 +230,7 @@ impl Substitution<'_> {
             _ => None,
         };
         self.cx.state().store(name, key, stored, parameter.span)?;
+        self.begins_anew(place);
         Ok(Held::One(expanded))
     }
 

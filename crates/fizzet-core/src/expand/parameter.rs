@@ -53,17 +53,25 @@ impl Substitution<'_> {
             self.drop_empty_quotes();
         }
         if let Some(held) = self.operate(parameter, held, place)? {
-            let cuts = matches!(
-                parameter.operation,
-                Operation::Substring { .. } | Operation::Replace { .. }
-            );
-            let empty = matches!(&held, Held::One(text) if text.is_empty() && !text.has_hole());
-            self.emit(parameter, held, place)?;
-            if drops && cuts && empty {
-                self.loses_field();
+            let filled = |text: &Text| !text.is_empty() || text.has_hole();
+            let anew = match &parameter.operation {
+                Operation::Value | Operation::Length | Operation::Instead { .. } => false,
+                Operation::Substring { .. } | Operation::Replace { .. } => true,
+                _ => matches!(&held, Held::One(text) if filled(text)),
+            };
+            if anew {
+                self.begins_anew(place);
             }
+            self.emit(parameter, held, place)?;
         }
         Ok(())
+    }
+
+    /// The shell begins to look for separators anew, where an operation makes it do that.
+    pub(super) fn begins_anew(&mut self, place: Place) {
+        if place.fields && !place.quoted && self.cx.state().dialect.operations_drop_empty_quotes {
+            self.break_field(Break::Anew);
+        }
     }
 
     /// Whether an operation takes the place of what its parameter holds, so that the shell begins its

@@ -134,7 +134,7 @@ pub(super) struct Rules {
 /// Where the splitter stands.
 #[derive(Clone, Copy, PartialEq, Eq)]
 enum Place {
-    /// At the start, or behind white space that no field came before.
+    /// At the start, or behind white space that no field came before. Text may stand there already.
     Start,
     /// In a field.
     Field,
@@ -288,8 +288,13 @@ impl Splitter {
             *region = Some(span);
             return;
         }
-        if !self.field.is_nothing() {
-            self.fields.push(std::mem::take(&mut self.field));
+        if after == Break::Anew {
+            self.place = Place::Start;
+            return;
+        }
+        let field = std::mem::take(&mut self.field);
+        if !field.is_nothing() && self.place == Place::Field {
+            self.fields.push(field);
             self.place = Place::Blank;
         }
         match after {
@@ -328,7 +333,9 @@ impl Splitter {
                             && rules.leading_blank_stands_alone
                             && run.standing != Standing::Joined;
                         self.place = if alone { Place::Start } else { Place::Blank };
-                    } else if self.place == Place::Start && rules.leading_blank_joins {
+                    } else if self.place == Place::Start
+                        && (rules.leading_blank_joins || !self.field.is_nothing())
+                    {
                         self.place = Place::Blank;
                     }
                 }

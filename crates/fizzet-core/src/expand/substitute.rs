@@ -31,6 +31,9 @@ pub(super) enum Break {
     Blank(Span),
     /// The same, but as another character of IFS would do it.
     Separator(Span),
+    /// The field goes on, but white space of IFS that comes next ends none; if nothing but that comes,
+    /// the field is lost.
+    Anew,
 }
 
 /// What a part stands in.
@@ -108,9 +111,6 @@ pub(super) struct Substitution<'c> {
     behind_quoted_at: bool,
     /// Whether a brace keeps what follows from being split.
     unsplit: bool,
-    /// How many bytes and runs the field on hand had when an empty slice came, in a shell which loses
-    /// a field that nothing comes behind.
-    lost_at: Option<(usize, usize)>,
 }
 
 impl<'c> Substitution<'c> {
@@ -133,7 +133,6 @@ impl<'c> Substitution<'c> {
             empty_ats: 0,
             behind_quoted_at: false,
             unsplit: false,
-            lost_at: None,
             last_empty: None,
             met: false,
             cut: false,
@@ -358,11 +357,6 @@ impl<'c> Substitution<'c> {
         done || self.current.bytes().contains(&b'=')
     }
 
-    /// An empty slice or replacement: the field on hand is lost if nothing more comes.
-    pub(super) fn loses_field(&mut self) {
-        self.lost_at = Some((self.current.len(), self.current.run_count()));
-    }
-
     /// How many fields have ended.
     pub(super) fn fields_done(&self) -> usize {
         self.done.len()
@@ -386,9 +380,6 @@ impl<'c> Substitution<'c> {
 
     /// Ends the field on hand: what follows belongs to the next one.
     pub(super) fn break_field(&mut self, after: Break) {
-        if self.lost_at.take() == Some((self.current.len(), self.current.run_count())) {
-            self.current = Text::new();
-        }
         self.done.push(Piece { text: std::mem::take(&mut self.current), after });
     }
 

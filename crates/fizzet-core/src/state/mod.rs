@@ -133,6 +133,7 @@ impl State {
         let on = |letter: &u8| match letter {
             b'e' => self.options.exit_on_error,
             letter if *letter == self.dialect.glob_letter => self.options.no_glob,
+            b'f' => !self.options.start_files,
             b'u' => self.options.no_unset,
             b'B' => !self.options.no_braces,
             _ => true,
