@@ -202,6 +202,8 @@ pub enum LastBackslash {
 pub enum DocumentJoiner {
     /// The first character of IFS, as between double quotes.
     Ifs,
+    /// The same, but a space if IFS is empty.
+    IfsOrSpace,
     /// A space.
     Space,
     /// A space, but the elements of arrays and changed parameters are joined with IFS.

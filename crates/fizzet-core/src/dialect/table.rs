@@ -142,7 +142,7 @@ dialect_table! {
     /// The status of a command whose input file does not exist.
     redirection_failure_status: u8 = [1, 1, 2, 1, 1, 1, 1], "observed in all six: true <nosuch; echo $?";
     /// What joins `$*` in a here-document.
-    document_joiner: DocumentJoiner = [DocumentJoiner::Ifs, DocumentJoiner::SpaceForParameters, DocumentJoiner::Ifs, DocumentJoiner::Ifs, DocumentJoiner::Space, DocumentJoiner::Ifs, DocumentJoiner::Ifs], "observed in all six: IFS=:; set -- a b; read x <<E with $*; in bash also with ${a[*]}, ${*/x/y}";
+    document_joiner: DocumentJoiner = [DocumentJoiner::Ifs, DocumentJoiner::SpaceForParameters, DocumentJoiner::Ifs, DocumentJoiner::Ifs, DocumentJoiner::Space, DocumentJoiner::IfsOrSpace, DocumentJoiner::Ifs], "observed in all six: IFS=:; set -- a b; read x <<E with $*; in bash also with ${a[*]}, ${*/x/y}";
     /// `${x/#p/r}` and `${x/%p/r}` replace at the start and at the end.
     replacement_anchors: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: x=abc; echo ${x/#a/-}";
     /// Quotes in the replacement of `\"${x/p/r}\"` quote, and are taken away.
@@ -631,4 +631,6 @@ dialect_table! {
     last_backslash_matches: bool = [Y, Y, Y, N, Y, Y, Y], "observed in all six: y='\\'; case '\\' in $y) echo yes; esac";
     /// A removal from the elements of an array under an empty IFS leaves the shell's own marks.
     array_removals_leave_marks: bool = [N, Y, N, N, N, N, N], "observed in bash: IFS=; a=('b c'); printf '%s' ${a[@]#x}";
+    /// A character between single quotes in an arithmetic expression is its code.
+    arithmetic_characters: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo $(('a'))";
 }

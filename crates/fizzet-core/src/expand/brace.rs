@@ -66,8 +66,17 @@ fn parts(units: Vec<Unit>) -> Vec<Part> {
             Unit::Generated(bytes, span) if &*bytes == b"\\" => {
                 parts.push(Part::Escaped { bytes: [].into(), span });
             }
-            Unit::Generated(bytes, span) => parts.push(Part::Generated { bytes, span }),
-            Unit::Byte(byte, span) if extends_name(&mut parts, byte, span) => {}
+            Unit::Generated(bytes, span) => {
+                let taken = bytes.iter().take_while(|&&byte| extends_name(&mut parts, byte));
+                let taken = taken.count();
+                if taken < bytes.len() {
+                    parts.push(Part::Generated { bytes: bytes[taken..].into(), span });
+                }
+            }
+            // A byte written directly behind the name is no part of it: it was no name byte.
+            Unit::Byte(byte, span)
+                if parts.last().is_some_and(|part| part.span().end != span.start)
+                    && extends_name(&mut parts, byte) => {}
             Unit::Byte(byte, span) => match parts.last_mut() {
                 Some(Part::Literal { bytes, span: before })
                     if before.end == span.start || bytes[0] == b'~' =>
@@ -84,12 +93,11 @@ fn parts(units: Vec<Unit>) -> Vec<Part> {
     parts
 }
 
-fn extends_name(parts: &mut [Part], byte: u8, span: Span) -> bool {
+fn extends_name(parts: &mut [Part], byte: u8) -> bool {
     let Some(Part::Parameter(parameter)) = parts.last_mut() else { return false };
     let plain = !parameter.braced && matches!(parameter.operation, Operation::Value);
     let ParameterName::Variable(name) = &mut parameter.name else { return false };
-    // A byte written directly behind the name is no part of it: it was no name byte.
-    if !plain || !is_name_byte(byte) || span.start == parameter.span.end {
+    if !plain || !is_name_byte(byte) {
         return false;
     }
     let mut longer = name.to_vec();

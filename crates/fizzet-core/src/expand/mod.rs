@@ -42,7 +42,7 @@ use crate::source::Span;
 use crate::state::State;
 use crate::stop::Stop;
 use crate::syntax::ast::{CommandSubstitution, ParameterName, Part, Word};
-use crate::text::{Standing, Text};
+use crate::text::{Run, Standing, Text};
 use crate::trace::{Expansion, Matched, Stage, WordTrace};
 
 /// What the expansions need from the evaluator.
@@ -128,8 +128,12 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
     let mut texts = split_all(cx, pieces, word)?;
     stages::keep(cx, Stage::Splitting, &texts);
     if cx.state().dialect.tilde_in_later_fields {
+        // An empty last parameter of `"$@"` does not hide the tilde, as written empty quotes do.
+        let hides =
+            |run: &Run, bytes: &[u8]| !bytes.is_empty() || run.origin.rule() != Rule::Parameter;
         let plain = |text: &Text| {
-            text.runs().next().is_some_and(|(run, _)| run.standing == Standing::Plain)
+            let first = text.runs().find(|(run, bytes)| hides(run, bytes));
+            first.is_some_and(|(run, _)| run.standing == Standing::Plain)
         };
         for text in texts.iter_mut().skip(1).filter(|text| plain(text)) {
             *text = tilde::in_field(cx, std::mem::take(text), word.span, Tilde::AtStart)?;
@@ -180,9 +184,12 @@ pub fn single(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, S
 /// # Errors
 /// As for [`fields`].
 pub fn document(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
-    let joiner = match cx.state().dialect.document_joiner {
+    let state = cx.state();
+    let joiner = match state.dialect.document_joiner {
         DocumentJoiner::Ifs => Joiner::Ifs,
         DocumentJoiner::Space => Joiner::Space,
+        DocumentJoiner::IfsOrSpace if ifs(state).is_empty() => Joiner::Space,
+        DocumentJoiner::IfsOrSpace => Joiner::Ifs,
         DocumentJoiner::SpaceForParameters => {
             Joiner::SpaceForParameters { changed: !word.parts.iter().any(is_list_part) }
         }

@@ -79,11 +79,14 @@ impl Substitution<'_> {
     fn counts_as_word(&self, parameter: &Parameter, held: &Held) -> bool {
         match &parameter.operation {
             Operation::Value | Operation::Length => false,
-            Operation::Instead { what: Instead::Alternative, colon, .. } => match held {
-                Held::Unset => false,
-                Held::One(text) => !colon || !text.is_empty(),
-                Held::List { items, .. } => !items.is_empty(),
-            },
+            Operation::Instead { what, colon, .. } => {
+                let has_value = match held {
+                    Held::Unset => false,
+                    Held::One(text) => !colon || !text.is_empty(),
+                    Held::List { items, .. } => !items.is_empty(),
+                };
+                has_value == (*what == Instead::Alternative)
+            }
             _ => true,
         }
     }

@@ -222,7 +222,9 @@ pub(super) fn line(line: Text, ifs: &Ifs, count: usize, keeps_last: bool) -> Vec
                 while cut > 0 && blank(at + cut - 1) {
                     cut -= 1;
                 }
-                rest.slice(0, cut)
+                // With several fields the separator behind the last one stays.
+                let several = (at..at + cut).any(blank);
+                if several { rest } else { rest.slice(0, cut) }
             }
             _ => rest,
         };

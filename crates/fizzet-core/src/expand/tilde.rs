@@ -443,10 +443,12 @@ fn home_of(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Option<Text>
     if known.is_some() {
         return Ok(known);
     }
-    if name.starts_with(b"[") && name.contains(&b']') && cx.state().dialect.unknown_user_is_error {
+    if name.starts_with(b"[") && cx.state().dialect.unknown_user_is_error {
         return Err(Stop::shell("no folder has a name of this kind", span, 1));
     }
-    let is_word = |byte: &u8| byte.is_ascii_alphanumeric() || matches!(byte, b'_' | b'.' | b'-');
+    let is_word = |byte: &u8| {
+        byte.is_ascii_alphanumeric() || *byte >= 0x80 || matches!(byte, b'_' | b'.' | b'-')
+    };
     if !name.iter().all(is_word) {
         return Ok(None);
     }

@@ -418,7 +418,7 @@ impl Reader<'_> {
             }
             Some(byte) if byte.is_ascii_digit() => self.number(),
             Some(b'.') if self.dialect.arithmetic_reals != Reals::None => self.number(),
-            Some(b'\'') if self.dialect.arithmetic_quotes == Quotes::Separate => self.character(),
+            Some(b'\'') if self.dialect.arithmetic_characters => self.character(),
             Some(b'#') if self.dialect.empty_digits_are_zero => {
                 self.at += 1;
                 Ok(Expression::Number(0))

@@ -97,7 +97,8 @@ impl<'a> Parser<'a> {
             let names = |byte: u8| {
                 is_name_start(byte)
                     || byte.is_ascii_digit()
-                    || matches!(byte, b'@' | b'*' | b'=' | b'~' | b'^' | b'#' | b'+')
+                    || matches!(byte, b'@' | b'*' | b'=' | b'~' | b'^' | b'#')
+                    || (byte == b'+' && sign != b'#')
                     || (braced && matches!(byte, b'$' | b'(' | b'"' | b':' | b'?' | b'-' | b'!'))
                     || (sign == b'#' && matches!(byte, b'$' | b'?' | b'!' | b'-'))
                     || (sign == b'#' && braced && byte == b'#')
