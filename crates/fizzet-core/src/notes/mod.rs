@@ -4,9 +4,10 @@
 //! command of a trace.
 
 mod parameters;
+mod written;
 
 use crate::source::{Sources, Span};
-use crate::trace::{CommandKind, CommandTrace, Trace};
+use crate::trace::{CommandTrace, Trace};
 
 /// A trap that the traced text fell into.
 #[derive(Clone, PartialEq, Eq, Debug)]
@@ -54,6 +55,12 @@ const NOTES: &[(&str, Finder)] = &[
     ("joined-parameters", parameters::joined_parameters),
     ("cut-number", parameters::cut_number),
     ("dash-from-data", parameters::dash_from_data),
+    ("pasted-text", written::pasted_text),
+    ("quoted-tilde", written::quoted_tilde),
+    ("quoted-pattern", written::quoted_pattern),
+    ("early-quote", written::early_quote),
+    ("comparison-redirects", written::comparison_redirects),
+    ("joined-assignment", written::joined_assignment),
 ];
 
 /// All notes on a trace, in the order of its commands and of their text. The same trap at the same
@@ -62,9 +69,6 @@ pub fn find(trace: &Trace) -> Vec<Note> {
     let mut notes: Vec<Note> = Vec::new();
     let mut told = std::collections::HashSet::new();
     for (at, command) in trace.commands.iter().enumerate() {
-        if command.kind == CommandKind::Nothing {
-            continue;
-        }
         let first = notes.len();
         for (name, finder) in NOTES {
             let mut look = Look { sources: &trace.sources, command, found: Vec::new() };

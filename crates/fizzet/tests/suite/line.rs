@@ -129,6 +129,15 @@ fn each_trap_has_its_note() {
         ("label $10", "cut-number"),
         ("label *", "dash-from-data"),
         ("label $dash", "dash-from-data"),
+        ("label \u{201c}lime honey\u{201d}", "pasted-text"),
+        ("label lime\u{a0}honey", "pasted-text"),
+        ("label honey\r", "pasted-text"),
+        ("label \"~/hives\"", "quoted-tilde"),
+        ("label \"$dash/*.txt\"", "quoted-pattern"),
+        ("label \"note: \"lime\" sold\"", "early-quote"),
+        ("label \"note: \"lime honey\" sold\"", "early-quote"),
+        ("[ $# > 3 ]", "comparison-redirects"),
+        ("all=$@", "joined-assignment"),
     ] {
         let document = json(&[
             "--dir",
@@ -155,8 +164,13 @@ fn each_trap_has_its_note() {
 
 #[test]
 fn a_line_without_traps_has_no_notes() {
-    let document =
-        json(&["--var", "dash=-x", "label \"$@\" -- \"$dash\" ${2}x 'a b'", "lime honey", ""]);
+    let document = json(&[
+        "--var",
+        "dash=-x",
+        "label \"$@\" -- \"$dash\" ${2}x 'a b' ~/\"x y\" > sold",
+        "lime honey",
+        "",
+    ]);
     assert_eq!(document["notes"], Value::Array(Vec::new()));
 }
 
@@ -294,8 +308,15 @@ proptest! {
     }
 
     #[test]
-    fn any_bytes_are_refused_or_traced_but_nothing_breaks(line in proptest::collection::vec(1u8.., 0..60)) {
-        let words = [OsStr::new("line"), OsStr::new("--"), OsStr::from_bytes(&line)];
+    fn any_bytes_are_refused_or_traced_but_nothing_breaks(
+        shell in proptest::sample::select(vec!["posix", "bash", "dash", "busybox", "ksh93", "mksh", "zsh"]),
+        line in prop_oneof![
+            proptest::collection::vec(1u8.., 0..60),
+            "[$`'\"{}()\\[\\]*?~:=!#%/^,@+<>&|;\n \\\\axei1-9-]{0,40}".prop_map(String::into_bytes),
+        ],
+    ) {
+        let words = ["line", "--shell", shell, "--"].map(OsStr::new);
+        let words = words.iter().copied().chain([OsStr::from_bytes(&line)]);
         let mut run = assert_cmd::Command::new(env!("CARGO_BIN_EXE_fizzet"));
         let output = run.args(words).write_stdin("").output().unwrap();
         prop_assert!(matches!(output.status.code(), Some(0 | 2 | 3 | 4)), "{:?}", output);
