@@ -238,7 +238,7 @@ dialect_table! {
     /// A colon ends a tilde-prefix outside assignments too.
     colon_ends_tilde: bool = [N, Y, N, N, Y, N, N], "observed in all six: echo ~:a";
     /// A backslash in an unquoted value escapes the next character of a pattern.
-    value_backslash_escapes: bool = [Y, Y, Y, Y, N, N, N], "observed: y='\\[q*'; echo $y beside a file [q]";
+    value_backslash_escapes: bool = [Y, Y, Y, Y, N, N, Y], "observed: y='\\[q*'; echo $y beside a file [q]";
     /// `[.a.]` and `[=a=]` are known in bracket expressions.
     collating_elements: bool = [Y, Y, N, Y, Y, Y, N], "observed in all six: echo [[.a.]]*";
     /// Character classes such as `[:alpha:]` know letters beyond ASCII.
@@ -476,7 +476,7 @@ dialect_table! {
     /// What may follow the brace of `${` to carry out commands here: a blank, or a bar for the value of REPLY.
     command_braces: &'static str = ["", "", "", "", " ", " |", ""], "observed in all six: echo ${ echo a; } ${|REPLY=b;}";
     /// A backslash in an unquoted value escapes the next character of a pattern of `case` and `${x#p}`.
-    value_backslash_escapes_in_text: bool = [Y, Y, Y, Y, Y, N, N], "observed in all six: x='\\l'; case l in $x) echo yes; esac";
+    value_backslash_escapes_in_text: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: x='\\l'; case l in $x) echo yes; esac";
     /// An opening bracket that nothing closes keeps a field from being a pattern.
     open_bracket_spoils: bool = [N, N, N, N, Y, N, N], "observed in all six: echo [* beside a file [q]";
     /// Groups such as `@(a|b)` count in a pathname pattern that comes from a value.
@@ -633,4 +633,16 @@ dialect_table! {
     array_removals_leave_marks: bool = [N, Y, N, N, N, N, N], "observed in bash: IFS=; a=('b c'); printf '%s' ${a[@]#x}";
     /// A character between single quotes in an arithmetic expression is its code.
     arithmetic_characters: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo $(('a'))";
+    /// A quoted slice of a list that becomes one text is joined with IFS although `$@` is not.
+    quoted_slices_use_ifs: bool = [N, Y, N, N, N, N, N], "observed in bash: IFS=:; set -- a ''; x=\"${@:1}\"; y=\"$@\"";
+    /// A mistake in a function ends only the function.
+    functions_hold_mistakes: bool = [N, N, N, N, N, Y, N], "observed in all six: f() { shift 9; echo b; }; f; echo after $?";
+    /// The status of a command whose name is empty.
+    empty_name_status: u8 = [127, 127, 127, 127, 127, 126, 126], "observed in all six: ''; echo $?";
+    /// A backslash in a value escapes only what is special in patterns.
+    value_backslash_needs_special: bool = [N, N, N, N, N, N, Y], "observed in zsh: x='l\\i*'; case lid in ${~x}) echo yes; esac";
+    /// `break` outside a loop does not look at its operand.
+    break_looks_for_loops_first: bool = [N, Y, N, N, N, N, N], "observed in all six: f() { break x; echo b; }; f";
+    /// A brace behind a backslash opens a pair all the same if another opens one behind it.
+    escaped_opener_counts: bool = [N, N, N, N, Y, N, N], "observed in ksh93: echo \\{a,b}{c,d}";
 }

@@ -2,6 +2,7 @@
 //! mksh. An opener that nothing closes keeps the whole field as it is (observed in both).
 
 use crate::dialect::{BraceRanges, Dialect};
+use crate::lineage::Rule;
 use crate::source::Span;
 use crate::stop::Stop;
 use crate::text::{Standing, Text};
@@ -85,6 +86,19 @@ impl Braces<'_> {
             let counts = run.standing == Standing::Plain
                 || (self.dialect.braces_in_values && !run.is_quoted());
             marks.resize(marks.len() + bytes.len(), !counts);
+        }
+        if self.dialect.escaped_opener_counts
+            && let Some(opener) = next_opener(field.bytes(), &marks, 0)
+        {
+            let mut at = 0;
+            for (run, bytes) in field.runs().take_while(|(run, _)| run.end as usize <= opener) {
+                let span = run.origin.span();
+                let escaped = run.origin.rule() == Rule::Quoted && span.end - span.start == 2;
+                if escaped && matches!(bytes, b"{" | b",") {
+                    marks[at] = false;
+                }
+                at = run.end as usize;
+            }
         }
         marks
     }

@@ -135,7 +135,9 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
             let first = text.runs().find(|(run, bytes)| hides(run, bytes));
             first.is_some_and(|(run, _)| run.standing == Standing::Plain)
         };
-        for text in texts.iter_mut().skip(1).filter(|text| plain(text)) {
+        // Behind an empty first field the second does not count.
+        let skipped = if texts.first().is_some_and(|first| first.is_empty()) { 2 } else { 1 };
+        for text in texts.iter_mut().skip(skipped).filter(|text| plain(text)) {
             *text = tilde::in_field(cx, std::mem::take(text), word.span, Tilde::AtStart)?;
         }
     }

@@ -513,7 +513,8 @@ pub(super) fn removed(text: &Text, pattern: &Pattern, suffix: bool, longest: boo
             None => text.clone(),
         };
     }
-    let ends = pattern.prefix_ends(bytes);
+    let mut ends = pattern.prefix_ends(bytes);
+    ends.retain(|&end| pattern.is_boundary(bytes, end));
     let end = if longest { ends.last() } else { ends.first() };
     text.slice(end.copied().unwrap_or(0), bytes.len())
 }

@@ -237,6 +237,13 @@ impl Substitution<'_> {
             }
             Held::List { items, star } => {
                 self.met = true;
+                let slices = matches!(parameter.operation, Operation::Substring { .. });
+                let star = star
+                    || (slices
+                        && place.quoted
+                        && !place.fields
+                        && place.joiner == Joiner::Ifs
+                        && self.cx.state().dialect.quoted_slices_use_ifs);
                 let joiner = joiner(parameter, place.joiner);
                 self.list(parameter.span, items, star, Place { joiner, ..place })
             }

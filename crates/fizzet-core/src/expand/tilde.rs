@@ -43,6 +43,14 @@ impl Substitution<'_> {
             return Ok(&[]);
         }
         let reads = self.cx.state().dialect.tilde_reads_expansions;
+        if reads && place.tilde == Tilde::AfterColons && parts.len() > 1 {
+            let each = Place { tilde: Tilde::AtStart, ..place };
+            for stretch in between_colons(parts) {
+                let rest = self.tildes(&stretch, each)?;
+                rest.iter().try_for_each(|part| self.part(part, each))?;
+            }
+            return Ok(&[]);
+        }
         if reads
             && let [Part::Literal { bytes, .. }, _, ..] = parts
             && bytes[0] == b'~'
@@ -350,6 +358,30 @@ impl Substitution<'_> {
 
 fn has_equals(part: &Part) -> bool {
     matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'='))
+}
+
+/// The parts of an assignment's value, a list for each stretch up to and with a written colon.
+fn between_colons(parts: &[Part]) -> Vec<Vec<Part>> {
+    let mut stretches = vec![Vec::new()];
+    for part in parts {
+        let Part::Literal { bytes, span } = part else {
+            stretches.last_mut().into_iter().for_each(|last| last.push(part.clone()));
+            continue;
+        };
+        let mut at = 0;
+        for piece in bytes.split_inclusive(|&byte| byte == b':') {
+            let start = span.start + at as u32;
+            at += piece.len();
+            let span = Span { start, end: span.start + at as u32, ..*span };
+            let literal = Part::Literal { bytes: piece.into(), span };
+            stretches.last_mut().into_iter().for_each(|last| last.push(literal.clone()));
+            if piece.ends_with(b":") {
+                stretches.push(Vec::new());
+            }
+        }
+    }
+    stretches.retain(|stretch| !stretch.is_empty());
+    stretches
 }
 
 /// Where the value of a literal that looks like `name=`, `name+=` or `name[...]=` begins.

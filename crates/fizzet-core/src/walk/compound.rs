@@ -377,6 +377,12 @@ impl Walker {
         }
         self.loops = loops;
         self.state.positional = outer;
+        if self.state.dialect.functions_hold_mistakes
+            && let Err(Stop::Shell(error)) = &outcome
+        {
+            self.state.status = error.status;
+            return Ok(());
+        }
         match outcome {
             Err(Stop::Return(status)) => {
                 self.state.status = status;

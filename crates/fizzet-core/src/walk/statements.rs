@@ -304,6 +304,9 @@ impl Walker {
     /// What is known of a program that would run here: its output goes where output goes, and its
     /// status is answered. A status that nobody knows is taken as 0.
     fn program(&mut self, argv: &[Text], span: Span) -> u8 {
+        if argv.first().is_some_and(|name| name.is_empty() && !name.has_hole()) {
+            return self.state.dialect.empty_name_status;
+        }
         let vector: Vec<&[u8]> = argv.iter().map(Text::bytes).collect();
         let mut answer = expand::Context::host(self).answer(&vector);
         let absent = answer == Answer::default()

@@ -45,8 +45,8 @@ fn is_known(shell: Shell, line: &str) -> bool {
         }
         // The same, behind a tilde and a name.
         Shell::Busybox => has("~root${"),
-        // The length of a process number.
-        Shell::Zsh => has("$#$"),
+        // The length of a process number; a brace that vanishes where the text ends.
+        Shell::Zsh => has("$#$") || line.ends_with("}\\\n"),
         _ => false,
     }
 }

@@ -55,7 +55,7 @@ impl Compiler<'_> {
                     }
                     None => self.literal(byte),
                 },
-                b'\\' if self.rules.backslash_escapes && self.at + 1 < self.bytes.len() => {
+                b'\\' if self.escapes_next() => {
                     self.at += 1;
                     self.literal(self.bytes[self.at]);
                 }
@@ -68,6 +68,14 @@ impl Compiler<'_> {
                 _ => self.literal(byte),
             }
         }
+    }
+
+    /// Whether the backslash here escapes what follows.
+    fn escapes_next(&self) -> bool {
+        let special = |byte: &u8| b"*?[]()|<>^#~\\".contains(byte);
+        let next = self.bytes.get(self.at + 1);
+        self.rules.backslash_escapes
+            && next.is_some_and(|byte| !self.rules.backslash_needs_special || special(byte))
     }
 
     /// The group `@(a|b)` at this place and where it ends; `None` if there is none.

@@ -3,7 +3,7 @@
 use std::borrow::Cow;
 
 use crate::expand::pattern::{Item, Pattern, Repeat};
-use crate::text::next_character;
+use crate::text::{character_ends, next_character};
 
 impl Pattern {
     /// Whether all of `text` matches.
@@ -46,7 +46,7 @@ impl Pattern {
     /// All ways of matching are followed at once, so this takes at most pattern times text steps.
     pub fn prefix_ends(&self, text: &[u8]) -> Vec<usize> {
         let text = &*self.folded(text);
-        if self.has_groups {
+        if self.has_groups || self.mixes_units() {
             let reached = self.reach(text).into_iter().enumerate();
             return reached.filter(|(_, reached)| *reached).map(|(at, _)| at).collect();
         }
@@ -85,6 +85,18 @@ impl Pattern {
             states = next;
             at += length;
         }
+    }
+
+    /// Whether brackets match bytes where everything else matches characters.
+    fn mixes_units(&self) -> bool {
+        self.rules.characters
+            && !self.rules.wide_brackets
+            && self.items.iter().any(|item| matches!(item, Item::Set(_)))
+    }
+
+    /// Whether a prefix may end at this offset: between two characters.
+    pub(crate) fn is_boundary(&self, text: &[u8], end: usize) -> bool {
+        !self.mixes_units() || character_ends(text).binary_search(&end).is_ok()
     }
 
     /// Adds the states that a star may be left for.
@@ -143,7 +155,7 @@ impl Pattern {
         match item {
             Item::Literal(bytes) => text.starts_with(bytes).then_some(bytes.len()),
             Item::Any => next_character(text, self.rules.characters).map(|(_, length)| length),
-            Item::Set(set) => next_character(text, self.rules.characters)
+            Item::Set(set) => next_character(text, self.rules.wide_brackets)
                 .filter(|&(code, _)| set.holds(code))
                 .map(|(_, length)| length),
             Item::Star | Item::Group(..) | Item::Except(..) => Some(0),

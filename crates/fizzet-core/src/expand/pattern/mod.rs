@@ -26,6 +26,8 @@ pub struct PatternRules {
     pub collating: bool,
     /// An unquoted backslash escapes the next character.
     pub backslash_escapes: bool,
+    /// It escapes only what is special in patterns.
+    pub backslash_needs_special: bool,
     /// Groups such as `@(a|b)` are known.
     pub groups: bool,
     /// Capital and small letters are the same.
@@ -55,6 +57,7 @@ impl PatternRules {
             caret_negates: dialect.caret_negates,
             collating: dialect.collating_elements,
             backslash_escapes: dialect.value_backslash_escapes,
+            backslash_needs_special: dialect.value_backslash_needs_special,
             escapes_slash_behind_pattern: dialect.escapes_slash_behind_pattern,
             word_class: dialect.word_class,
             bare_groups: dialect.bare_groups,
@@ -198,6 +201,7 @@ mod tests {
         last_backslash_matches: true,
         operators: false,
         wide_brackets: true,
+        backslash_needs_special: false,
         groups: true,
         folds_case: false,
     };

@@ -9,6 +9,9 @@ use crate::walk::builtins::Call;
 /// `break [n]`, `continue [n]`: of loops that there are not, the outermost one is meant.
 pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     let dialect = walker.state.dialect.clone();
+    if walker.loops == 0 && dialect.break_looks_for_loops_first {
+        return Ok(0);
+    }
     let levels = match call.given("", false).operands.first().map(Text::bytes) {
         None => 1,
         Some(text) => match walker.numeral(text) {
