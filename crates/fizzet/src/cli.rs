@@ -30,6 +30,7 @@ const EXAMPLES: &str = "Examples:
   fizzet line 'label \"two words\" *.txt'
   fizzet line --var jar='acacia honey' 'label $jar \"$jar\"'
   fizzet line 'label \"$@\" $*' 'lime honey' heather
+  fizzet line --shell all --var jar='lime honey' 'label $jar'
   fizzet receive 'lime honey' '' heather
   fizzet demo
 

@@ -193,8 +193,23 @@ fn told(row: &Row, shell: Shell) -> String {
     match inner.unwrap_or(written) {
         "Y" => "yes".into(),
         "N" => "no".into(),
-        other => other.rsplit("::").next().unwrap_or(other).trim_matches('"').to_string(),
+        other => match other.rsplit_once("::") {
+            Some((_, choice)) => in_words(choice),
+            None => other.trim_matches('"').to_string(),
+        },
     }
+}
+
+/// The name of a choice as words: `FromEnd` is `from end`.
+fn in_words(choice: &str) -> String {
+    let mut words = String::new();
+    for letter in choice.chars() {
+        if letter.is_ascii_uppercase() && !words.is_empty() {
+            words.push(' ');
+        }
+        words.push(letter.to_ascii_lowercase());
+    }
+    words
 }
 
 /// A vector, each argument in brackets.
