@@ -633,8 +633,8 @@ dialect_table! {
     array_removals_leave_marks: bool = [N, Y, N, N, N, N, N], "observed in bash: IFS=; a=('b c'); printf '%s' ${a[@]#x}";
     /// A character between single quotes in an arithmetic expression is its code.
     arithmetic_characters: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo $(('a'))";
-    /// A quoted slice of a list that becomes one text is joined with IFS although `$@` is not.
-    quoted_slices_use_ifs: bool = [N, Y, N, N, N, N, N], "observed in bash: IFS=:; set -- a ''; x=\"${@:1}\"; y=\"$@\"";
+    /// In an assignment most lists are joined with IFS although `$@` itself is not.
+    assigned_lists_use_ifs: bool = [N, Y, N, N, N, N, N], "observed in bash: IFS=:; set -- a ''; x=\"${@:1}\"; y=\"$@\"; z=${@#b}";
     /// A mistake in a function ends only the function.
     functions_hold_mistakes: bool = [N, N, N, N, N, Y, N], "observed in all six: f() { shift 9; echo b; }; f; echo after $?";
     /// The status of a command whose name is empty.
@@ -645,4 +645,6 @@ dialect_table! {
     break_looks_for_loops_first: bool = [N, Y, N, N, N, N, N], "observed in all six: f() { break x; echo b; }; f";
     /// A brace behind a backslash opens a pair all the same if another opens one behind it.
     escaped_opener_counts: bool = [N, N, N, N, Y, N, N], "observed in ksh93: echo \\{a,b}{c,d}";
+    /// `-` before a command puts a `-` before its name, as a login shell has it.
+    dash_marks_login: bool = [N, N, N, N, N, N, Y], "observed in zsh: x=-; $x echo; $x";
 }

@@ -5,7 +5,7 @@ use crate::dialect::{BraceRanges, Dialect};
 use crate::lineage::Rule;
 use crate::source::Span;
 use crate::stop::Stop;
-use crate::text::{Standing, Text};
+use crate::text::{Run, Standing, Text};
 
 /// How the braces of a field are expanded.
 #[derive(Clone, Copy)]
@@ -87,24 +87,36 @@ impl Braces<'_> {
                 || (self.dialect.braces_in_values && !run.is_quoted());
             marks.resize(marks.len() + bytes.len(), !counts);
         }
-        if self.dialect.escaped_opener_counts
-            && let Some(opener) = next_opener(field.bytes(), &marks, 0)
-        {
-            let mut at = 0;
-            for (run, bytes) in field.runs().take_while(|(run, _)| run.end as usize <= opener) {
-                let span = run.origin.span();
-                let escaped = run.origin.rule() == Rule::Quoted && span.end - span.start == 2;
-                if escaped && matches!(bytes, b"{" | b",") {
-                    marks[at] = false;
-                }
-                at = run.end as usize;
-            }
+        if self.dialect.escaped_opener_counts {
+            self.escaped_openers(field, &mut marks);
         }
         marks
     }
 
+    /// Marks braces behind a backslash as openers, and commas behind one in such a pair, where the
+    /// field is a pattern or another opener stands behind them.
+    fn escaped_openers(self, field: &Text, marks: &mut [bool]) {
+        let active = |(at, byte): (usize, &u8)| !marks[at] && matches!(byte, b'*' | b'?' | b'[');
+        let opener = next_opener(field.bytes(), marks, 0);
+        let reach = match field.bytes().iter().enumerate().any(active) {
+            true => field.len(),
+            false => opener.unwrap_or(0),
+        };
+        let (mut at, mut inside) = (0, false);
+        for (run, bytes) in field.runs().take_while(|(run, _)| run.end as usize <= reach) {
+            let span = run.origin.span();
+            let escaped = run.origin.rule() == Rule::Quoted && span.end - span.start == 2;
+            if escaped && (bytes == b"{" || (bytes == b"," && inside)) {
+                marks[at] = false;
+                inside = true;
+            }
+            at = run.end as usize;
+        }
+    }
+
     fn has_opener(self, field: &Text) -> bool {
-        field.runs().any(|(run, bytes)| !run.is_quoted() && bytes.contains(&b'{'))
+        let counts = |run: &Run| !run.is_quoted() || self.dialect.escaped_opener_counts;
+        field.runs().any(|(run, bytes)| counts(run) && bytes.contains(&b'{'))
     }
 
     /// What a pair without commas makes, if anything: a field of each letter, or the inside alone

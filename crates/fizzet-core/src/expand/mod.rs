@@ -174,7 +174,11 @@ fn keep_pieces(cx: &mut dyn Context, pieces: &[Piece]) {
 /// # Errors
 /// As for [`fields`].
 pub fn single(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, Stop> {
-    let text = joined(Substitution::run(cx, word, Place { tilde, ..Place::SINGLE })?);
+    let joiner = match tilde == Tilde::AfterColons && cx.state().dialect.assigned_lists_use_ifs {
+        true => Joiner::Assigned,
+        false => Joiner::Ifs,
+    };
+    let text = joined(Substitution::run(cx, word, Place { tilde, joiner, ..Place::SINGLE })?);
     match cx.state().dialect.tilde_in_fields && tilde != Tilde::Never {
         true => tilde::in_field(cx, text, word.span, tilde),
         false => Ok(text),
@@ -191,7 +195,7 @@ pub fn document(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
         DocumentJoiner::Ifs => Joiner::Ifs,
         DocumentJoiner::Space => Joiner::Space,
         DocumentJoiner::IfsOrSpace if ifs(state).is_empty() => Joiner::Space,
-        DocumentJoiner::IfsOrSpace => Joiner::Ifs,
+        DocumentJoiner::IfsOrSpace => Joiner::IfsForAll,
         DocumentJoiner::SpaceForParameters => {
             Joiner::SpaceForParameters { changed: !word.parts.iter().any(is_list_part) }
         }

@@ -29,13 +29,19 @@ pub(super) enum Held {
 }
 
 /// What joins the list that a parameter makes.
-fn joiner(parameter: &Parameter, joiner: Joiner) -> Joiner {
-    let Joiner::SpaceForParameters { changed } = joiner else { return joiner };
+fn joiner(parameter: &Parameter, place: Place) -> Joiner {
+    use Operation::{Case, Instead, Keys, Remove, Replace, Substring, Transform, Value};
     let is_array = matches!(parameter.name, ParameterName::Variable(_));
-    match &parameter.operation {
-        Operation::Value | Operation::Instead { .. } if is_array => Joiner::Ifs,
-        Operation::Replace { .. } | Operation::Case { .. } if changed => Joiner::Ifs,
-        _ => Joiner::Space,
+    match (place.joiner, &parameter.operation) {
+        (Joiner::SpaceForParameters { .. }, Value | Instead { .. }) if is_array => Joiner::Ifs,
+        (Joiner::SpaceForParameters { changed: true }, Replace { .. } | Case { .. }) => Joiner::Ifs,
+        (Joiner::SpaceForParameters { .. }, _) => Joiner::Space,
+        (Joiner::Assigned, Remove { .. } | Transform(_)) => Joiner::IfsForAll,
+        (Joiner::Assigned, Replace { .. } | Case { .. } | Substring { .. } | Keys) => {
+            if place.quoted { Joiner::IfsForAll } else { Joiner::Ifs }
+        }
+        (Joiner::Assigned, _) => Joiner::Ifs,
+        (joiner, _) => joiner,
     }
 }
 
@@ -237,14 +243,7 @@ impl Substitution<'_> {
             }
             Held::List { items, star } => {
                 self.met = true;
-                let slices = matches!(parameter.operation, Operation::Substring { .. });
-                let star = star
-                    || (slices
-                        && place.quoted
-                        && !place.fields
-                        && place.joiner == Joiner::Ifs
-                        && self.cx.state().dialect.quoted_slices_use_ifs);
-                let joiner = joiner(parameter, place.joiner);
+                let joiner = joiner(parameter, place);
                 self.list(parameter.span, items, star, Place { joiner, ..place })
             }
         }
@@ -269,8 +268,11 @@ impl Substitution<'_> {
             return self.separate(span, items, star, place);
         }
         let ifs = ifs(self.cx.state());
-        let spaced =
-            place.joiner == Joiner::Space || (!star && self.cx.state().dialect.at_joins_with_space);
+        let spaced = match place.joiner {
+            Joiner::Space => true,
+            Joiner::IfsForAll => !star && ifs.is_empty(),
+            _ => !star && self.cx.state().dialect.at_joins_with_space,
+        };
         let joiner: &[u8] = if spaced { b" " } else { ifs.joiner() };
         self.joined(span, items, joiner, place)
     }

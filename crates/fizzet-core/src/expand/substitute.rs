@@ -64,8 +64,12 @@ pub(super) struct Place {
 pub(super) enum Joiner {
     /// The first character of IFS.
     Ifs,
+    /// The same, for the elements of `@` lists too; a space if IFS is empty.
+    IfsForAll,
     /// A space.
     Space,
+    /// What an assignment in bash has: only `$@` itself is joined with spaces.
+    Assigned,
     /// A space, but between the elements of an array the first character of IFS, and between changed
     /// values too if `changed` says so.
     SpaceForParameters { changed: bool },
@@ -424,6 +428,7 @@ pub(super) fn is_list_part(part: &Part) -> bool {
     };
     !matches!(parameter.operation, Operation::Instead { .. })
         && (matches!(parameter.index, Some(Subscript::At))
+            || matches!(part, Part::Flagged(one) if one.flags.iter().any(|flag| flag.letter == b'@'))
             || (parameter.name == ParameterName::Special(b'@')
                 && (parameter.index.is_none() || matches!(part, Part::Flagged(_)))))
 }

@@ -4,7 +4,7 @@ use crate::syntax::ast::{
     AndOr, Argument, AssignedValue, Assignment, Command, CommandKind, Connector, Element, List,
     Pipeline, Redirect, SimpleCommand, Slice, Word,
 };
-use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_byte, is_name_start};
+use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_byte};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::words::Within;
 
@@ -340,9 +340,9 @@ impl<'a> Parser<'a> {
 
     /// The place of the value of an assignment, if one stands here.
     fn assignment_value(&mut self) -> Option<usize> {
-        self.peek().filter(|&byte| is_name_start(byte))?;
+        self.peek().filter(|&byte| self.begins_name(byte))?;
         let mut at = self.pos;
-        while self.text.get(at).is_some_and(|&byte| is_name_byte(byte)) {
+        while self.text.get(at).is_some_and(|&byte| is_name_byte(byte) || self.begins_name(byte)) {
             at = self.over_continuations(at + 1);
         }
         if self.dialect.arrays && self.text.get(at) == Some(&b'[') {

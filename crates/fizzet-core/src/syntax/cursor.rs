@@ -57,6 +57,11 @@ pub struct Parser<'a> {
 pub(super) type Parsed<T> = Result<T, SyntaxError>;
 
 impl<'a> Parser<'a> {
+    /// Whether a name can begin with this byte.
+    pub(super) fn begins_name(&self, byte: u8) -> bool {
+        is_name_start(byte) || (byte >= 0x80 && self.dialect.wide_names)
+    }
+
     /// A parser at the start of a source.
     pub fn new(text: &'a [u8], source: SourceId, dialect: &'a Dialect) -> Parser<'a> {
         Parser {

@@ -5,7 +5,7 @@ use std::rc::Rc;
 use crate::syntax::ansi_c;
 use crate::syntax::ast::{CommandSubstitution, Operation, Parameter, ParameterName, Part};
 use crate::syntax::ast::{List, ProcessSubstitution, SubstitutionPlace};
-use crate::syntax::cursor::{Parsed, Parser, Segment, is_name_byte, is_name_start};
+use crate::syntax::cursor::{Parsed, Parser, Segment, is_name_byte};
 use crate::syntax::words::Within;
 
 impl<'a> Parser<'a> {
@@ -77,7 +77,7 @@ impl<'a> Parser<'a> {
                 self.pos = at + 1;
                 ParameterName::Special(next)
             }
-            byte if is_name_start(byte) => {
+            byte if self.begins_name(byte) => {
                 self.pos = at;
                 ParameterName::Variable(self.name_bytes())
             }
@@ -97,8 +97,7 @@ impl<'a> Parser<'a> {
     /// The longest name at this place; continuations inside it do not count.
     pub(super) fn name_bytes(&mut self) -> Rc<[u8]> {
         let start = self.pos;
-        let wide = self.dialect.wide_names;
-        while self.raw().is_some_and(|byte| is_name_byte(byte) || (wide && byte >= 0x80)) {
+        while self.raw().is_some_and(|byte| is_name_byte(byte) || self.begins_name(byte)) {
             self.pos += 1;
         }
         if self.over_continuations(self.pos) == self.pos {

@@ -5,7 +5,7 @@ use crate::syntax::ast::{
     Arithmetic, Flag, Flagged, Modifier, Operation, Parameter, ParameterName, Part, Slice,
     Subscript,
 };
-use crate::syntax::cursor::{Parsed, Parser, is_name_start};
+use crate::syntax::cursor::{Parsed, Parser};
 use crate::syntax::words::Within;
 
 /// The letters of modifiers that take nothing behind them.
@@ -44,7 +44,7 @@ impl<'a> Parser<'a> {
 
     fn flagged_name(&mut self, signs: bool) -> Option<ParameterName> {
         match self.raw()? {
-            byte if is_name_start(byte) => Some(ParameterName::Variable(self.name_bytes())),
+            byte if self.begins_name(byte) => Some(ParameterName::Variable(self.name_bytes())),
             b'0'..=b'9' => {
                 let mut number = 0usize;
                 while let Some(digit @ b'0'..=b'9') = self.raw() {
@@ -95,7 +95,7 @@ impl<'a> Parser<'a> {
             let doubled = self.text.get(self.pos + 1) == Some(&sign);
             let next = self.text.get(self.pos + 1 + usize::from(doubled)).copied();
             let names = |byte: u8| {
-                is_name_start(byte)
+                self.begins_name(byte)
                     || byte.is_ascii_digit()
                     || matches!(byte, b'@' | b'*' | b'=' | b'~' | b'^' | b'#')
                     || (byte == b'+' && sign != b'#')

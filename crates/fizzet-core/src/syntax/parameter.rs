@@ -142,7 +142,7 @@ impl<'a> Parser<'a> {
                 self.pos += 1;
                 Some(ParameterName::Special(byte))
             }
-            byte if is_name_start(byte) => Some(ParameterName::Variable(self.name_bytes())),
+            byte if self.begins_name(byte) => Some(ParameterName::Variable(self.name_bytes())),
             _ => None,
         }
     }

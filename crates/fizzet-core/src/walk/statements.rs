@@ -200,6 +200,7 @@ impl Walker {
             Err(stop) => return Err(self.farther(stop, command)),
             made => made?,
         };
+        let argv = self.marked_login(argv);
         let kind = self.kind(&argv);
         let redirections = match self.redirections(redirects) {
             Err(Stop::Shell(error))
@@ -243,6 +244,20 @@ impl Walker {
             self.with_redirections(&directed, |walker| walker.carry_out(&called, kind, span));
         self.restore(saved);
         outcome
+    }
+
+    /// A command behind a lone `-`, which marks its name as that of a login shell.
+    fn marked_login(&self, mut argv: Vec<Text>) -> Vec<Text> {
+        let is_dash = argv.first().is_some_and(|name| name.bytes() == b"-" && !name.has_hole());
+        if !is_dash || !self.state.dialect.dash_marks_login {
+            return argv;
+        }
+        let mut name = argv.remove(0);
+        if let Some(command) = argv.first_mut() {
+            name.push_text(command);
+            *command = name;
+        }
+        argv
     }
 
     /// Whether the function of this command shares its variables with the shell.
