@@ -647,4 +647,6 @@ dialect_table! {
     escaped_opener_counts: bool = [N, N, N, N, Y, N, N], "observed in ksh93: echo \\{a,b}{c,d}";
     /// `-` before a command puts a `-` before its name, as a login shell has it.
     dash_marks_login: bool = [N, N, N, N, N, N, Y], "observed in zsh: x=-; $x echo; $x";
+    /// A separator at the start of what a command prints makes no empty field.
+    output_begins_behind_separator: bool = [N, N, N, N, N, Y, N], "observed in mksh: IFS=:; printf '[%s]' $(echo :a)";
 }

@@ -275,6 +275,7 @@ fn split_all(cx: &mut dyn Context, pieces: Vec<Piece>, word: &Word) -> Result<Ve
         strict_blanks_merge: state.dialect.strict_blanks_merge,
         leading_blank_stands_alone: state.dialect.leading_blank_stands_alone,
         last_makes_field: state.dialect.last_separator_makes_field,
+        output_begins_behind_separator: state.dialect.output_begins_behind_separator,
         leading_blank_joins: state.dialect.leading_blank_joins_under_at
             && parts.iter().any(names_all_parameters),
     };
@@ -302,6 +303,7 @@ fn split_value(text: Text, ifs: &Ifs, state: &State) -> Vec<Text> {
         leading_blank_joins: false,
         leading_blank_stands_alone: false,
         last_makes_field: state.dialect.last_separator_makes_field,
+        output_begins_behind_separator: state.dialect.output_begins_behind_separator,
     };
     split::split(vec![piece], ifs, rules)
 }

@@ -127,6 +127,8 @@ pub(super) struct Rules {
     pub(super) leading_blank_joins: bool,
     /// A separator at the end makes an empty field.
     pub(super) last_makes_field: bool,
+    /// A separator at the start of what a command prints makes no empty field.
+    pub(super) output_begins_behind_separator: bool,
     /// White space at the start of an expansion joins no separator behind it.
     pub(super) leading_blank_stands_alone: bool,
 }
@@ -341,9 +343,12 @@ impl Splitter {
                         self.place = Place::Blank;
                     }
                 }
-                // What joins a list is no separator at the start of a word.
+                // What joins a list is no separator at the start of a word, nor is the first of what a
+                // command prints in some shells.
                 Kind::Separator
-                    if run.standing == Standing::Joined
+                    if (run.standing == Standing::Joined
+                        || (rules.output_begins_behind_separator
+                            && origin.rule() == Rule::Command))
                         && self.place == Place::Start
                         && self.fields.is_empty()
                         && self.field.is_nothing() =>
@@ -391,6 +396,7 @@ mod tests {
                 leading_blank_joins: false,
                 leading_blank_stands_alone: false,
                 last_makes_field: false,
+                output_begins_behind_separator: false,
                 strict_blanks_merge: false,
             },
         )

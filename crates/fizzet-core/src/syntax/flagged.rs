@@ -100,7 +100,7 @@ impl<'a> Parser<'a> {
                     || matches!(byte, b'@' | b'*' | b'=' | b'~' | b'^' | b'#')
                     || (byte == b'+' && sign != b'#')
                     || (braced && matches!(byte, b'$' | b'(' | b'"' | b':' | b'?' | b'-' | b'!'))
-                    || (sign == b'#' && matches!(byte, b'$' | b'?' | b'!' | b'-'))
+                    || (sign == b'#' && matches!(byte, b'$' | b'?' | b'-'))
                     || (sign == b'#' && braced && byte == b'#')
             };
             if !next.is_some_and(names) {
