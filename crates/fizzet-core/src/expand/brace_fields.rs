@@ -18,6 +18,8 @@ pub(super) struct Braces<'d> {
     pub(super) limit: usize,
     /// The word, for messages.
     pub(super) span: Span,
+    /// Whether the word as it is written has a pattern outside quotes.
+    pub(super) in_pattern: bool,
 }
 
 impl Braces<'_> {
@@ -96,9 +98,8 @@ impl Braces<'_> {
     /// Marks braces behind a backslash as openers, and commas behind one in such a pair, where the
     /// field is a pattern or another opener stands behind them.
     fn escaped_openers(self, field: &Text, marks: &mut [bool]) {
-        let active = |(at, byte): (usize, &u8)| !marks[at] && matches!(byte, b'*' | b'?' | b'[');
         let opener = next_opener(field.bytes(), marks, 0);
-        let reach = match field.bytes().iter().enumerate().any(active) {
+        let reach = match self.in_pattern {
             true => field.len(),
             false => opener.unwrap_or(0),
         };

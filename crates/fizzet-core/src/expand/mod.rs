@@ -41,7 +41,7 @@ use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::state::State;
 use crate::stop::Stop;
-use crate::syntax::ast::{CommandSubstitution, ParameterName, Part, Word};
+use crate::syntax::ast::{CommandSubstitution, Operation, ParameterName, Part, Word};
 use crate::text::{Run, Standing, Text};
 use crate::trace::{Expansion, Matched, Stage, WordTrace};
 
@@ -136,7 +136,10 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
             first.is_some_and(|(run, _)| run.standing == Standing::Plain)
         };
         // Behind an empty first field the second does not count.
-        let skipped = if texts.first().is_some_and(|first| first.is_empty()) { 2 } else { 1 };
+        let operates = matches!(word.parts.first(), Some(Part::Parameter(first))
+            if !matches!(first.operation, Operation::Value | Operation::Instead { .. }));
+        let empty = texts.first().is_some_and(|first| first.is_empty()) && !operates;
+        let skipped = if empty { 2 } else { 1 };
         for text in texts.iter_mut().skip(skipped).filter(|text| plain(text)) {
             *text = tilde::in_field(cx, std::mem::take(text), word.span, Tilde::AtStart)?;
         }
@@ -146,7 +149,9 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
         let dialect = state.dialect.clone();
         let limit = state.limits.braces;
         let letters = state.options.brace_letters;
-        let braces = brace_fields::Braces { dialect: &dialect, letters, limit, span: word.span };
+        let in_pattern = dialect.escaped_opener_counts && has_written_pattern(&word.parts, false);
+        let span = word.span;
+        let braces = brace_fields::Braces { dialect: &dialect, letters, limit, span, in_pattern };
         texts = braces.expand(texts)?;
         stages::keep(cx, Stage::FieldBraces, &texts);
     }
@@ -159,6 +164,25 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
     let fields = match_all(cx, texts, word)?;
     stages::keep(cx, Stage::Pathnames, &fields);
     Ok(fields)
+}
+
+/// Whether a character of patterns is written in these parts, outside quotes or in the pattern of an
+/// operation.
+fn has_written_pattern(parts: &[Part], quoted: bool) -> bool {
+    parts.iter().any(|part| match part {
+        Part::Literal { bytes, .. } => {
+            !quoted && bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'['))
+        }
+        Part::Double { parts, .. } => has_written_pattern(parts, true),
+        Part::Parameter(parameter) => match &parameter.operation {
+            Operation::Remove { pattern, .. } | Operation::Replace { pattern, .. } => {
+                has_written_pattern(&pattern.parts, false)
+            }
+            Operation::Instead { word, .. } => has_written_pattern(&word.parts, quoted),
+            _ => false,
+        },
+        _ => false,
+    })
 }
 
 /// Keeps what the expansions made, before it is split. The last piece stands for no field if it is

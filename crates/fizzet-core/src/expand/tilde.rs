@@ -502,7 +502,7 @@ fn program(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Text, Stop> 
     let places = path.bytes().split(|&byte| byte == b':');
     let found = places.map(|folder| [folder, b"/", name].concat()).find(runs);
     match found {
-        Some(path) if !name.contains(&b'/') => {
+        Some(path) if !name.is_empty() && !name.contains(&b'/') => {
             Ok(Text::from_bytes(path, Standing::Quoted, Origin::new(Rule::Tilde, span)))
         }
         _ => {
