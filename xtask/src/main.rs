@@ -1,7 +1,8 @@
 //! Tasks of the developers: `cargo xtask schema [--check]`, `cargo xtask record [TOPIC]...`,
-//! `cargo xtask compare LINE [ARG]...`.
+//! `cargo xtask compare LINE [ARG]...`, `cargo xtask ratios`.
 
 mod compare;
+mod ratios;
 mod record;
 
 use std::path::{Path, PathBuf};
@@ -18,8 +19,12 @@ fn main() -> ExitCode {
         ["schema", "--check"] => each_schema(check),
         ["record", ..] => record::record(&words[1..]),
         ["compare", ..] => compare::compare(&words[1..]),
-        _ => Err("usage: cargo xtask schema [--check] | record [TOPIC]... | compare LINE [ARG]..."
-            .into()),
+        ["ratios"] => ratios::ratios(),
+        _ => {
+            Err("usage: cargo xtask schema [--check] | record [TOPIC]... | compare LINE [ARG]... \
+                  | ratios"
+                .into())
+        }
     };
     match outcome {
         Ok(()) => ExitCode::SUCCESS,

@@ -112,6 +112,14 @@ pub enum Reach {
 }
 
 impl Stop {
+    /// The same mistake, but one that ends the shell: as in the index of an array.
+    pub(crate) fn ends_shell(self) -> Stop {
+        match self {
+            Stop::Shell(error) => Stop::Shell(ShellError { reach: Reach::Shell, ..error }),
+            stop => stop,
+        }
+    }
+
     /// An error that ends the traced shell.
     pub fn shell(message: impl Into<String>, span: Span, status: u8) -> Stop {
         Stop::error(message, span, status, Reach::Shell)

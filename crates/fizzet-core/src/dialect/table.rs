@@ -638,7 +638,7 @@ dialect_table! {
     /// A mistake in a function ends only the function.
     functions_hold_mistakes: bool = [N, N, N, N, N, Y, N], "observed in all six: f() { shift 9; echo b; }; f; echo after $?";
     /// The status of a command whose name is empty.
-    empty_name_status: u8 = [127, 127, 127, 127, 127, 126, 126], "observed in all six: ''; echo $?";
+    empty_name_status: u8 = [127, 127, 127, 127, 126, 126, 126], "observed in all six: ''; echo $?";
     /// A backslash in a value escapes only what is special in patterns.
     value_backslash_needs_special: bool = [N, N, N, N, N, N, Y], "observed in zsh: x='l\\i*'; case lid in ${~x}) echo yes; esac";
     /// `break` outside a loop does not look at its operand.

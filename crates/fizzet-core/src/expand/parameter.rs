@@ -7,7 +7,7 @@ use crate::expand::{Context, Tilde, arithmetic, ifs, record, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Key, Value, Variable};
-use crate::stop::{Reach, ShellError, Stop};
+use crate::stop::Stop;
 use crate::syntax::Parser;
 use crate::syntax::ast::{Arithmetic, Instead, Operation, Parameter, ParameterName, Subscript};
 use crate::text::{Standing, Text};
@@ -205,10 +205,7 @@ impl Substitution<'_> {
         }
         let number = arithmetic::value(self.cx, index);
         let state = self.cx.state();
-        number.map(|number| Key::Number(state.index(number))).map_err(|stop| match stop {
-            Stop::Shell(error) => Stop::Shell(ShellError { reach: Reach::Shell, ..error }),
-            stop => stop,
-        })
+        number.map(|number| Key::Number(state.index(number))).map_err(Stop::ends_shell)
     }
 
     /// Puts a value into the word.

@@ -113,7 +113,7 @@ impl Walker {
         if self.is_keyed(name) {
             return expand::parameter::key_text(self, index).map(Key::Text);
         }
-        let number = expand::arithmetic::value(self, index)?;
+        let number = expand::arithmetic::value(self, index).map_err(Stop::ends_shell)?;
         Ok(Key::Number(self.state.index(number)))
     }
 
