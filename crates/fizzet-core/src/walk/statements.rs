@@ -196,11 +196,11 @@ impl Walker {
         span: Span,
     ) -> Result<(), Stop> {
         self.substituted = None;
-        let (argv, words) = match self.arguments(&command.words) {
+        let (mut argv, mut words) = match self.arguments(&command.words) {
             Err(stop) => return Err(self.farther(stop, command)),
             made => made?,
         };
-        let argv = self.marked_login(argv);
+        self.mark_login(&mut argv, &mut words);
         let kind = self.kind(&argv);
         let redirections = match self.redirections(redirects) {
             Err(Stop::Shell(error))
@@ -247,17 +247,24 @@ impl Walker {
     }
 
     /// A command behind a lone `-`, which marks its name as that of a login shell.
-    fn marked_login(&self, mut argv: Vec<Text>) -> Vec<Text> {
+    fn mark_login(&self, argv: &mut Vec<Text>, words: &mut [WordTrace]) {
         let is_dash = argv.first().is_some_and(|name| name.bytes() == b"-" && !name.has_hole());
         if !is_dash || !self.state.dialect.dash_marks_login {
-            return argv;
+            return;
         }
         let mut name = argv.remove(0);
         if let Some(command) = argv.first_mut() {
             name.push_text(command);
             *command = name;
         }
-        argv
+        let mut of_dash = true;
+        for word in words {
+            if word.first > 0 {
+                word.first -= 1;
+            } else if word.count > 0 && std::mem::take(&mut of_dash) {
+                word.count -= 1;
+            }
+        }
     }
 
     /// Whether the function of this command shares its variables with the shell.
