@@ -58,7 +58,7 @@ impl Substitution<'_> {
             Operation::Remove { suffix, longest, pattern } if has(b'M') => {
                 let pattern = self.compiled(pattern)?;
                 self.each(parameter, held, |text| {
-                    let kept = super::operate::removed(text, &pattern, *suffix, *longest);
+                    let kept = super::change::removed(text, &pattern, *suffix, *longest);
                     match *suffix {
                         true => text.slice(kept.len(), text.len()),
                         false => text.slice(0, text.len() - kept.len()),

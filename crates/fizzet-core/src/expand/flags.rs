@@ -175,7 +175,7 @@ fn unquoted(bytes: &[u8]) -> Vec<u8> {
 
 pub(super) fn cased(text: &Text, upper: bool) -> Text {
     use crate::syntax::ast::CaseChange::{Lower, Upper};
-    super::operate::cased(text, if upper { Upper } else { Lower }, true, None)
+    super::change::cased(text, if upper { Upper } else { Lower }, true, None)
 }
 
 fn capitalised(text: &Text) -> Text {

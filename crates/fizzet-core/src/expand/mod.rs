@@ -8,6 +8,7 @@
 pub mod arithmetic;
 mod brace;
 mod brace_fields;
+mod change;
 mod flagged;
 mod flags;
 mod glob;

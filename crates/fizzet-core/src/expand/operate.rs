@@ -1,17 +1,17 @@
 //! What `${...}` does with a value.
 
 use crate::dialect::{Dialect, ListOperations, NegativeLength};
+use crate::expand::change::{Replacement, before_each, cased, removed, replaced};
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::whole::{part_of_list, removed_from_list};
 use crate::expand::{Tilde, arithmetic, joined, pattern_text, single};
-use crate::lineage::{Hop, Origin, Rule};
+use crate::lineage::{Hop, Rule};
 use crate::state::element_name;
 use crate::stop::Stop;
 use crate::syntax::ast::{
-    Arithmetic, CaseChange, Instead, Operation, Parameter, ParameterName, Part, Replace, Subscript,
-    Word,
+    Arithmetic, Instead, Operation, Parameter, ParameterName, Part, Replace, Subscript, Word,
 };
 use crate::text::next_character;
 use crate::text::{Standing, Text};
@@ -503,159 +503,4 @@ impl Measure<'_> {
         };
         (end >= start).then_some((start as usize, end as usize))
     }
-}
-
-pub(super) fn removed(text: &Text, pattern: &Pattern, suffix: bool, longest: bool) -> Text {
-    let bytes = text.bytes();
-    if suffix {
-        return match pattern.suffix_start(bytes, longest) {
-            Some(start) => text.slice(0, start),
-            None => text.clone(),
-        };
-    }
-    let mut ends = pattern.prefix_ends(bytes);
-    ends.retain(|&end| pattern.is_boundary(bytes, end));
-    let end = if longest { ends.last() } else { ends.first() };
-    text.slice(end.copied().unwrap_or(0), bytes.len())
-}
-
-/// What is put in the place of a match: texts between which the match itself stands.
-struct Replacement {
-    around: Vec<Text>,
-}
-
-impl Replacement {
-    fn new(text: &Text, ampersand: bool) -> Replacement {
-        let mut around = Vec::new();
-        let mut from = 0;
-        if ampersand {
-            let quoted = text.quoting();
-            for (at, byte) in text.bytes().iter().enumerate() {
-                if *byte == b'&' && !quoted[at] {
-                    around.push(text.slice(from, at).quoted());
-                    from = at + 1;
-                }
-            }
-        }
-        around.push(text.slice(from, text.len()).quoted());
-        Replacement { around }
-    }
-
-    /// Puts the replacement of a match behind what is made already.
-    fn put(&self, made: &mut Text, matched: &Text) {
-        for (at, text) in self.around.iter().enumerate() {
-            if at > 0 {
-                made.push_text(matched);
-            }
-            made.push_text(text);
-        }
-    }
-}
-
-/// A value with a replacement before each of its characters.
-fn before_each(text: &Text, replacement: &Replacement) -> Text {
-    let mut made = Text::new();
-    for pair in bounds(text.bytes(), true).windows(2) {
-        replacement.put(&mut made, &Text::new());
-        made.push_text(&text.slice(pair[0], pair[1]));
-    }
-    made
-}
-
-fn replaced(
-    text: &Text,
-    pattern: &Pattern,
-    replacement: &Replacement,
-    which: Replace,
-    limit: usize,
-) -> Text {
-    let bytes = text.bytes();
-    let mut made = Text::new();
-    match which {
-        Replace::Prefix => {
-            let Some(end) = pattern.prefix_ends(bytes).pop() else { return text.clone() };
-            replacement.put(&mut made, &text.slice(0, end));
-            made.push_text(&text.slice(end, bytes.len()));
-        }
-        Replace::Suffix => {
-            let Some(start) = pattern.suffix_start(bytes, true) else { return text.clone() };
-            made.push_text(&text.slice(0, start));
-            replacement.put(&mut made, &text.slice(start, bytes.len()));
-        }
-        Replace::First | Replace::All => {
-            let mut at = 0;
-            let mut folded = None;
-            while at < bytes.len()
-                && made.len() <= limit
-                && let Some((start, end)) = pattern.find(bytes, at)
-            {
-                if made.run_count() <= MAX_TOLD_APART {
-                    made.push_text(&text.slice(at, start));
-                    replacement.put(&mut made, &text.slice(start, end));
-                } else {
-                    let Some(origin) = folded.get_or_insert_with(|| folded_origin(text)) else {
-                        break;
-                    };
-                    let mut one = Text::new();
-                    replacement.put(&mut one, &text.slice(start, end));
-                    made.push(&bytes[at..start], Standing::Quoted, origin);
-                    made.push(one.bytes(), Standing::Quoted, origin);
-                }
-                at = end;
-                if which == Replace::First {
-                    break;
-                }
-            }
-            made.push_text(&text.slice(at, bytes.len()));
-        }
-    }
-    made
-}
-
-/// How many pieces of a value with replacements are told apart.
-const MAX_TOLD_APART: usize = 4096;
-
-/// The origin of pieces that are no longer told apart.
-fn folded_origin(text: &Text) -> Option<Origin> {
-    let (run, _) = text.runs().next()?;
-    let span = run.origin.span();
-    Some(run.origin.then(Hop { rule: Rule::Folded, span, name: None, shifted: 0 }))
-}
-
-/// Changes the case of characters; a character whose other case is longer stays as it is.
-pub(super) fn cased(text: &Text, change: CaseChange, all: bool, pattern: Option<&Pattern>) -> Text {
-    let mut made = Text::new();
-    let mut first = true;
-    for (run, bytes) in text.runs() {
-        let mut changed = Vec::with_capacity(bytes.len());
-        for chunk in bstr::ByteSlice::utf8_chunks(bytes) {
-            for character in chunk.valid().chars() {
-                let mut buffer = [0; 4];
-                let fits = pattern.is_none_or(|pattern| {
-                    pattern.matches(character.encode_utf8(&mut buffer).as_bytes())
-                });
-                let wanted = fits && (all || first);
-                first = false;
-                let upper = match change {
-                    CaseChange::Upper => true,
-                    CaseChange::Lower => false,
-                    CaseChange::Other => !character.is_uppercase(),
-                };
-                let other = match (wanted, upper) {
-                    (true, true) => one(character.to_uppercase()).unwrap_or(character),
-                    (true, false) => one(character.to_lowercase()).unwrap_or(character),
-                    _ => character,
-                };
-                changed.extend_from_slice(other.encode_utf8(&mut buffer).as_bytes());
-            }
-            changed.extend_from_slice(chunk.invalid());
-        }
-        made.push(&changed, run.standing, &run.origin);
-    }
-    made
-}
-
-fn one(mut characters: impl Iterator<Item = char>) -> Option<char> {
-    let first = characters.next()?;
-    characters.next().is_none().then_some(first)
 }

@@ -3,7 +3,7 @@
 use bstr::ByteSlice;
 
 use crate::dialect::Requoting;
-use crate::expand::operate::cased;
+use crate::expand::change::cased;
 use crate::expand::parameter::Held;
 use crate::expand::substitute::Substitution;
 use crate::lineage::{Hop, Origin, Rule};

@@ -4,8 +4,8 @@
 //! Where the parameters stay apart, a NUL stands between two of them; what looks at the string sees
 //! its end there.
 
+use crate::expand::change::removed;
 use crate::expand::ifs;
-use crate::expand::operate::removed;
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
