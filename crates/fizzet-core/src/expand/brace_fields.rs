@@ -99,7 +99,9 @@ impl Braces<'_> {
     /// field is a pattern or another opener stands behind them.
     fn escaped_openers(self, field: &Text, marks: &mut [bool]) {
         let opener = next_opener(field.bytes(), marks, 0);
-        let reach = match self.in_pattern {
+        let is_pattern = |bytes: &[u8]| bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'['));
+        let made_one = field.runs().any(|(run, bytes)| !run.is_quoted() && is_pattern(bytes));
+        let reach = match self.in_pattern || made_one {
             true => field.len(),
             false => opener.unwrap_or(0),
         };

@@ -14,7 +14,9 @@ pub(super) fn removed(text: &Text, pattern: &Pattern, suffix: bool, longest: boo
         };
     }
     let mut ends = pattern.prefix_ends(bytes);
-    ends.retain(|&end| pattern.is_boundary(bytes, end));
+    if !longest {
+        ends.retain(|&end| pattern.is_boundary(bytes, end));
+    }
     let end = if longest { ends.last() } else { ends.first() };
     text.slice(end.copied().unwrap_or(0), bytes.len())
 }

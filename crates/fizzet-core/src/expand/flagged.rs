@@ -97,6 +97,12 @@ impl Substitution<'_> {
                     let held = self.held(&whole)?;
                     let at = arithmetic::value(self.cx, index)?;
                     match (at, held) {
+                        // Parameter 0 of the list is none at all, element 0 of an array is unset.
+                        (0, Held::List { star, .. })
+                            if parameter.name == ParameterName::Special(b'@') =>
+                        {
+                            Held::List { items: Vec::new(), star }
+                        }
                         (0, Held::List { .. }) => Held::Unset,
                         (at, held) => self.element_of(held, at),
                     }

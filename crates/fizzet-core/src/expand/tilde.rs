@@ -434,6 +434,9 @@ pub(super) fn in_field(
             }
         }
         if starts && written(at, b'~') {
+            if written(at + 1, b'[') && cx.state().dialect.unknown_user_is_error {
+                return Err(Stop::shell("no folder has a name of this kind", span, 1));
+            }
             let rest = &field.bytes()[at + 1..];
             let ends = |byte: &u8| *byte == b'/' || (assignment && *byte == b':');
             let length = rest.iter().position(ends).unwrap_or(rest.len());
@@ -474,9 +477,6 @@ fn home_of(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Option<Text>
     };
     if known.is_some() {
         return Ok(known);
-    }
-    if name.starts_with(b"[") && cx.state().dialect.unknown_user_is_error {
-        return Err(Stop::shell("no folder has a name of this kind", span, 1));
     }
     let is_word = |byte: &u8| {
         byte.is_ascii_alphanumeric() || *byte >= 0x80 || matches!(byte, b'_' | b'.' | b'-')

@@ -97,8 +97,8 @@ impl<'a> Parser<'a> {
             let names = |byte: u8| {
                 self.begins_name(byte)
                     || byte.is_ascii_digit()
-                    || matches!(byte, b'@' | b'*' | b'=' | b'~' | b'^' | b'#')
-                    || (byte == b'+' && sign != b'#')
+                    || matches!(byte, b'@' | b'*' | b'#')
+                    || (matches!(byte, b'+' | b'=' | b'~' | b'^') && sign != b'#')
                     || (braced && matches!(byte, b'$' | b'(' | b'"' | b':' | b'?' | b'-' | b'!'))
                     || (sign == b'#' && matches!(byte, b'$' | b'?' | b'-'))
                     || (sign == b'#' && braced && byte == b'#')

@@ -119,7 +119,9 @@ impl Pattern {
         }
         let mut starts = vec![0];
         let mut at = 0;
-        while let Some((_, length)) = next_character(&text[at..], self.rules.characters) {
+        // The longest match is looked for byte by byte where brackets are.
+        let characters = self.rules.characters && !(longest && self.mixes_units());
+        while let Some((_, length)) = next_character(&text[at..], characters) {
             at += length;
             starts.push(at);
         }
