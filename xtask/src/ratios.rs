@@ -33,9 +33,10 @@ pub(crate) fn ratios() -> Result<(), String> {
     for number in 0..100_000 {
         std::fs::write(folder.join(format!("jar{number:06}")), "").map_err(told)?;
     }
-    let outcome = TASKS.iter().try_for_each(|task| one(task, &folder));
+    // A task that fails does not keep the others from being timed.
+    let failed: Vec<String> = TASKS.iter().filter_map(|task| one(task, &folder).err()).collect();
     std::fs::remove_dir_all(&folder).map_err(told)?;
-    outcome
+    if failed.is_empty() { Ok(()) } else { Err(failed.join("\n")) }
 }
 
 fn one(&(name, text, turns): &(&str, &str, usize), files: &Path) -> Result<(), String> {
@@ -69,8 +70,14 @@ fn timed(program: &Path, words: &[&str], folder: &Path) -> Result<Duration, Stri
     command.args(words).current_dir(folder).stdin(Stdio::null());
     command.stdout(Stdio::null()).stderr(Stdio::null());
     let start = Instant::now();
-    command.status().map_err(|error| format!("{}: {error}", program.display()))?;
-    Ok(start.elapsed())
+    let status = command.status().map_err(|error| format!("{}: {error}", program.display()))?;
+    let time = start.elapsed();
+    match status.success() {
+        true => Ok(time),
+        false => {
+            Err(format!("{} did not carry out {}: {status}", program.display(), words.join(" ")))
+        }
+    }
 }
 
 fn median(mut times: Vec<Duration>) -> Duration {
