@@ -250,11 +250,12 @@ impl Text {
     }
 }
 
-/// The offsets between the characters of a value.
-pub(crate) fn character_ends(bytes: &[u8]) -> Vec<usize> {
+/// The offsets between the characters of a value, its start and end included; between its bytes if
+/// `characters` is false.
+pub(crate) fn character_ends(bytes: &[u8], characters: bool) -> Vec<usize> {
     let mut ends = vec![0];
     let mut at = 0;
-    while let Some((_, length)) = next_character(&bytes[at..], true) {
+    while let Some((_, length)) = next_character(&bytes[at..], characters) {
         at += length;
         ends.push(at);
     }
@@ -263,7 +264,7 @@ pub(crate) fn character_ends(bytes: &[u8]) -> Vec<usize> {
 
 /// The characters of a value, each a text of its own.
 pub(crate) fn characters(text: &Text) -> Vec<Text> {
-    let ends = character_ends(text.bytes());
+    let ends = character_ends(text.bytes(), true);
     ends.windows(2).map(|two| text.slice(two[0], two[1])).collect()
 }
 

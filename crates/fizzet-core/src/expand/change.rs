@@ -57,7 +57,7 @@ impl Replacement {
 /// A value with a replacement before each of its characters.
 pub(super) fn before_each(text: &Text, replacement: &Replacement) -> Text {
     let mut made = Text::new();
-    for pair in character_ends(text.bytes()).windows(2) {
+    for pair in character_ends(text.bytes(), true).windows(2) {
         replacement.put(&mut made, &Text::new());
         made.push_text(&text.slice(pair[0], pair[1]));
     }

@@ -206,7 +206,7 @@ impl Substitution<'_> {
         match held {
             Held::Unset => Held::Unset,
             Held::One(text) => {
-                let ends = character_ends(text.bytes());
+                let ends = character_ends(text.bytes(), true);
                 match bounds(ends.len() - 1) {
                     Some((low, high)) => Held::One(text.slice(ends[low], ends[high])),
                     None => Held::One(Text::new()),
@@ -276,7 +276,7 @@ impl Substitution<'_> {
             Held::One(text) if unit == Some(b'w') => {
                 text.bytes().split(u8::is_ascii_whitespace).filter(|word| !word.is_empty()).count()
             }
-            Held::One(text) => character_ends(text.bytes()).len() - 1,
+            Held::One(text) => character_ends(text.bytes(), true).len() - 1,
             Held::List { items, .. } => items.len(),
         };
         Ok(Held::One(self.computed(parameter, count.to_string().as_bytes())))

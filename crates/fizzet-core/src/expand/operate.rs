@@ -13,8 +13,7 @@ use crate::stop::Stop;
 use crate::syntax::ast::{
     Arithmetic, Instead, Operation, Parameter, ParameterName, Part, Replace, Subscript, Word,
 };
-use crate::text::next_character;
-use crate::text::{Standing, Text};
+use crate::text::{Standing, Text, character_ends};
 
 impl Substitution<'_> {
     /// Carries out the operation; `None` when the word of the operation has been put into place.
@@ -442,18 +441,7 @@ impl Substitution<'_> {
 
 /// The length of a value in characters or in bytes.
 fn length(bytes: &[u8], characters: bool) -> usize {
-    if characters { bounds(bytes, true).len() - 1 } else { bytes.len() }
-}
-
-/// The offsets between the characters of a value, its end included.
-fn bounds(bytes: &[u8], characters: bool) -> Vec<usize> {
-    let mut bounds = vec![0];
-    let mut at = 0;
-    while let Some((_, length)) = next_character(&bytes[at..], characters) {
-        at += length;
-        bounds.push(at);
-    }
-    bounds
+    if characters { character_ends(bytes, true).len() - 1 } else { bytes.len() }
 }
 
 /// An offset and a length; a negative offset counts from the end.
@@ -465,7 +453,7 @@ struct Measure<'d> {
 
 impl Measure<'_> {
     fn of_text(&self, text: &Text, characters: bool) -> Option<Text> {
-        let bounds = bounds(text.bytes(), characters);
+        let bounds = character_ends(text.bytes(), characters);
         let (start, end) = self.range(bounds.len() as i64 - 1)?;
         Some(text.slice(bounds[start], bounds[end]))
     }

@@ -61,7 +61,7 @@ impl State {
     ) -> Result<(), Stop> {
         let is_text = !self.variables.is_array(name);
         if let Some(value) = self.variables.scalar(name).filter(|_| is_text).cloned() {
-            let ends = character_ends(value.bytes());
+            let ends = character_ends(value.bytes(), true);
             let count = ends.len() - 1;
             let (Some((start, end)), 1) = (stretch.places(count), texts.len()) else {
                 let message = "this cannot take the place of characters of the text";

@@ -1,7 +1,7 @@
 //! Random lines of what goes beyond POSIX, as far as a shell has it: braces, arrays, slices,
 //! replacements, `$'...'`, arithmetic, patterns, `[[ ]]`, here-documents.
 
-use fizzet_core::dialect::{Braces, Dialect, Indirection, Reals, Shell};
+use fizzet_core::dialect::{Braces, Dialect, Indirection, Shell};
 use proptest::prelude::*;
 
 use crate::Drawn;
@@ -356,12 +356,10 @@ pub(crate) fn line(shell: Shell) -> impl Strategy<Value = Drawn> {
     let statement = proptest::strategy::Union::new_weighted(kinds);
     let statements = proptest::collection::vec(statement, 1..4);
     let ifs = any_of(vec!["", "", "", "IFS=:; ", "IFS=' :'; ", "IFS=; ", "IFS=b; "]);
-    let reals = dialect.arithmetic_reals != Reals::None;
     (value(), value(), ifs, statements, proptest::collection::vec(value(), 0..3)).prop_map(
         move |(x, y, ifs, statements, arguments)| {
             let array = if arrays { "a=(b 'c d' ''); " } else { "" };
             let start = format!("n=2; m=5; r=x; {array}f() {{ echo \"$1 f\"; }}; ");
-            let _ = reals;
             let line = format!("{start}x='{x}'; y='{y}'; {ifs}{}", statements.join("; "));
             Drawn { line, arguments }
         },

@@ -96,7 +96,7 @@ impl Pattern {
 
     /// Whether a prefix may end at this offset: between two characters.
     pub(crate) fn is_boundary(&self, text: &[u8], end: usize) -> bool {
-        !self.mixes_units() || character_ends(text).binary_search(&end).is_ok()
+        !self.mixes_units() || character_ends(text, true).binary_search(&end).is_ok()
     }
 
     /// Adds the states that a star may be left for.
@@ -117,14 +117,9 @@ impl Pattern {
             let text = self.folded(text);
             return text.ends_with(literal).then(|| text.len() - literal.len());
         }
-        let mut starts = vec![0];
-        let mut at = 0;
         // The longest match is looked for byte by byte where brackets are.
         let characters = self.rules.characters && !(longest && self.mixes_units());
-        while let Some((_, length)) = next_character(&text[at..], characters) {
-            at += length;
-            starts.push(at);
-        }
+        let starts = character_ends(text, characters);
         let fits = |start: &usize| self.matches(&text[*start..]);
         match longest {
             true => starts.into_iter().find(fits),
