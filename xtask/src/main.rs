@@ -8,7 +8,7 @@ mod record;
 use std::path::{Path, PathBuf};
 use std::process::ExitCode;
 
-use fizzet::render::json::{AllShells, Line, Received};
+use fizzet::render::json::shape::{AllShells, Line, Received};
 use schemars::{Schema, schema_for};
 
 fn main() -> ExitCode {
@@ -41,9 +41,9 @@ fn main() -> ExitCode {
 fn each_schema(act: fn(&Path, &str) -> Result<(), String>) -> Result<(), String> {
     let folder = Path::new(env!("CARGO_MANIFEST_DIR")).join("../docs/schema");
     let schemas: [(&str, Schema); 3] = [
-        ("line.json", schema_for!(Line)),
-        ("line-all.json", schema_for!(AllShells)),
-        ("receive.json", schema_for!(Received)),
+        ("line.json", schema_for!(Line<'static>)),
+        ("line-all.json", schema_for!(AllShells<'static>)),
+        ("receive.json", schema_for!(Received<'static>)),
     ];
     schemas.iter().try_for_each(|(name, schema)| {
         let text = serde_json::to_string_pretty(schema).map_err(|error| error.to_string())?;

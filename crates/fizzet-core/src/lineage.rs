@@ -5,6 +5,7 @@
 //! through a loop a million times keeps its first hop and the latest ones, and the number of hops
 //! that were folded away between them.
 
+use std::cell::Cell;
 use std::rc::Rc;
 
 use crate::source::Span;
@@ -91,7 +92,7 @@ pub struct Hop {
     /// The parameter concerned, if one is: `jar`, `2`, `@`.
     pub name: Option<Rc<[u8]>>,
     /// How often `shift` had moved the positional parameters by then.
-    pub shifted: usize,
+    pub shifted: u32,
 }
 
 #[derive(Debug)]
@@ -99,8 +100,30 @@ struct Node {
     hop: Hop,
     earlier: Option<Origin>,
     /// Hops left out between this one and `earlier`.
-    folded: u64,
+    folded: u32,
     depth: u16,
+}
+
+thread_local! {
+    static KEPT: Cell<usize> = const { Cell::new(0) };
+}
+
+impl Node {
+    fn share(hop: Hop, earlier: Option<Origin>, folded: u32, depth: u16) -> Origin {
+        KEPT.with(|kept| kept.set(kept.get() + 1));
+        Origin(Rc::new(Node { hop, earlier, folded, depth }))
+    }
+}
+
+impl Drop for Node {
+    fn drop(&mut self) {
+        KEPT.with(|kept| kept.set(kept.get() - 1));
+    }
+}
+
+/// How many hops this thread keeps in memory: what grows when every value has a way of its own.
+pub fn hops_kept() -> usize {
+    KEPT.with(Cell::get)
 }
 
 /// A shared chain of hops, latest first.
@@ -120,14 +143,14 @@ impl Origin {
 
     /// A chain of this one hop.
     pub fn from_hop(hop: Hop) -> Origin {
-        Origin(Rc::new(Node { hop, earlier: None, folded: 0, depth: 1 }))
+        Node::share(hop, None, 0, 1)
     }
 
     /// This chain with a later hop put before it.
     pub fn then(&self, hop: Hop) -> Origin {
         let earlier = if self.0.depth >= MAX_HOPS { self.fold() } else { self.clone() };
         let depth = earlier.0.depth + 1;
-        Origin(Rc::new(Node { hop, earlier: Some(earlier), folded: 0, depth }))
+        Node::share(hop, Some(earlier), 0, depth)
     }
 
     /// The latest hop.
@@ -151,7 +174,7 @@ impl Origin {
     }
 
     /// How many hops were folded away between this hop and [`Origin::earlier`].
-    pub fn folded(&self) -> u64 {
+    pub fn folded(&self) -> u32 {
         self.0.folded
     }
 
@@ -171,13 +194,13 @@ impl Origin {
         let root = chain[chain.len() - 1];
         let recent = &chain[..KEPT_HOPS];
         let dropped = &chain[KEPT_HOPS..chain.len() - 1];
-        let folded = dropped.iter().map(|origin| 1 + origin.folded()).sum::<u64>();
+        let folded = dropped.iter().map(|origin| 1 + origin.folded()).sum::<u32>();
         let mut kept = root.clone();
         for (at, origin) in recent.iter().enumerate().rev() {
             let folded = origin.folded() + if at == KEPT_HOPS - 1 { folded } else { 0 };
             let depth = kept.0.depth + 1;
             let hop = origin.hop().clone();
-            kept = Origin(Rc::new(Node { hop, earlier: Some(kept), folded, depth }));
+            kept = Node::share(hop, Some(kept), folded, depth);
         }
         kept
     }
@@ -204,7 +227,7 @@ mod tests {
         assert_eq!(kept[0].span().start, 999_999);
         assert_eq!(kept[1].span().start, 999_998);
         assert_eq!(kept[kept.len() - 1].rule(), Rule::Given);
-        let folded: u64 = kept.iter().map(|origin| origin.folded()).sum();
-        assert_eq!(folded + kept.len() as u64, 1_000_001);
+        let folded: u32 = kept.iter().map(|origin| origin.folded()).sum();
+        assert_eq!(folded as usize + kept.len(), 1_000_001);
     }
 }

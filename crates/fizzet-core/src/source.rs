@@ -4,6 +4,7 @@
 //! argument, a variable that was given, a file, the text of an `eval`. A [`Span`] is a half-open
 //! range of bytes in one of them.
 
+use std::borrow::Cow;
 use std::rc::Rc;
 
 use bstr::ByteSlice;
@@ -77,16 +78,18 @@ pub enum SourceKind {
 
 impl SourceKind {
     /// The short name used in JSON and in messages.
-    pub fn name(&self) -> String {
+    pub fn name(&self) -> Cow<'_, str> {
         match self {
             SourceKind::Line => "line".into(),
             SourceKind::Zero => "zero".into(),
-            SourceKind::Argument(n) => format!("argument {n}"),
-            SourceKind::Variable { name, inherited: false } => format!("var {}", name.as_bstr()),
-            SourceKind::Variable { name, .. } => format!("environment {}", name.as_bstr()),
+            SourceKind::Argument(n) => format!("argument {n}").into(),
+            SourceKind::Variable { name, inherited: false } => {
+                format!("var {}", name.as_bstr()).into()
+            }
+            SourceKind::Variable { name, .. } => format!("environment {}", name.as_bstr()).into(),
             SourceKind::Shell => "shell".into(),
             SourceKind::Built(what) => (*what).into(),
-            SourceKind::File(path) => path.as_bstr().to_string(),
+            SourceKind::File(path) => path.to_str_lossy(),
         }
     }
 }

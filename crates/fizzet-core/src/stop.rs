@@ -2,6 +2,7 @@
 
 use thiserror::Error;
 
+use crate::lineage::hops_kept;
 use crate::source::Span;
 use crate::syntax::SyntaxError;
 
@@ -12,12 +13,17 @@ pub struct Limits {
     pub steps: u64,
     /// Bytes of the values made by one word or kept in one value.
     pub bytes: usize,
-    /// Fields made by one word.
+    /// Arguments of one command.
     pub fields: usize,
     /// Words made by the braces of one word.
     pub braces: usize,
-    /// Arguments kept in one trace, counting 64 bytes of one as another.
+    /// Commands that are kept in one trace.
+    pub commands: usize,
+    /// Bytes of memory for the commands that are kept in one trace; see
+    /// [`crate::trace::CommandTrace::weight`].
     pub recorded: usize,
+    /// Steps of the ways of all values that are kept; see [`crate::lineage::hops_kept`].
+    pub hops: usize,
     /// Function calls and substitutions inside each other.
     pub depth: u32,
 }
@@ -26,11 +32,26 @@ impl Default for Limits {
     fn default() -> Limits {
         Limits {
             steps: 50_000_000,
-            bytes: 16 << 20,
-            fields: 4_000_000,
+            bytes: 12 << 20,
+            fields: 1_100_000,
             braces: 250_000,
-            recorded: 500_000,
+            recorded: 64 << 20,
+            commands: 60_000,
+            hops: 1_000_000,
             depth: 1000,
+        }
+    }
+}
+
+impl Limits {
+    /// Refuses to go on when too many hops are kept.
+    pub(crate) fn room_for_hops(&self, span: Span) -> Result<(), Stop> {
+        match hops_kept() > self.hops {
+            true => {
+                let (what, limit) = ("steps on the ways of all values", self.hops as u64);
+                Err(Stop::Limit { what, limit, span })
+            }
+            false => Ok(()),
         }
     }
 }

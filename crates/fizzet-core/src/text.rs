@@ -60,11 +60,21 @@ impl Run {
     }
 }
 
+/// Most words are short: their bytes need no memory of their own.
+type Bytes = SmallVec<[u8; 16]>;
+
 /// Bytes with provenance.
-#[derive(Clone, Default, Debug)]
+#[derive(Default, Debug)]
 pub struct Text {
-    bytes: Vec<u8>,
+    bytes: Bytes,
     runs: SmallVec<[Run; 1]>,
+}
+
+impl Clone for Text {
+    fn clone(&self) -> Text {
+        // Copies the bytes in one go, which the vector's own clone does not.
+        Text { bytes: Bytes::from_slice(&self.bytes), runs: self.runs.clone() }
+    }
 }
 
 impl Text {
@@ -75,7 +85,15 @@ impl Text {
 
     /// Bytes with one origin.
     pub fn from_bytes(bytes: impl Into<Vec<u8>>, standing: Standing, origin: Origin) -> Text {
-        let bytes = bytes.into();
+        Text::of(Bytes::from_vec(bytes.into()), standing, origin)
+    }
+
+    /// A copy of bytes, with one origin.
+    pub fn copied(bytes: &[u8], standing: Standing, origin: Origin) -> Text {
+        Text::of(Bytes::from_slice(bytes), standing, origin)
+    }
+
+    fn of(bytes: Bytes, standing: Standing, origin: Origin) -> Text {
         let run = Run { end: bytes.len() as u32, standing, hole: false, origin };
         Text { bytes, runs: SmallVec::from_buf([run]) }
     }
@@ -88,6 +106,13 @@ impl Text {
     /// Length in bytes.
     pub fn len(&self) -> usize {
         self.bytes.len()
+    }
+
+    /// About how many bytes of memory it takes, its origins not counted.
+    pub(crate) fn weight(&self) -> usize {
+        let bytes = if self.bytes.spilled() { self.bytes.capacity() } else { 0 };
+        let runs = if self.runs.spilled() { self.runs.capacity() * size_of::<Run>() } else { 0 };
+        size_of::<Text>() + bytes + runs
     }
 
     /// Whether there are no bytes. Such a text may still have (empty) runs.
@@ -166,41 +191,35 @@ impl Text {
             return self.clone();
         }
         let mut part = Text::new();
+        part.push_part(self, start, end);
+        part
+    }
+
+    /// Appends the part `start..end` of another text, with its provenance but without empty runs.
+    pub fn push_part(&mut self, other: &Text, start: usize, end: usize) {
         let mut from = 0;
-        for run in &self.runs {
+        for run in &other.runs {
             let (low, high) = (from.max(start), (run.end as usize).min(end));
             from = run.end as usize;
             if low < high {
-                part.bytes.extend_from_slice(&self.bytes[low..high]);
-                part.runs.push(Run { end: part.bytes.len() as u32, ..run.clone() });
+                self.bytes.extend_from_slice(&other.bytes[low..high]);
+                let end = self.bytes.len() as u32;
+                match self.runs.last_mut() {
+                    Some(last) if !run.hole && last.continues(run.standing, &run.origin) => {
+                        last.end = end;
+                    }
+                    _ => self.runs.push(Run { end, ..run.clone() }),
+                }
             }
             if from >= end {
                 break;
             }
         }
-        part
     }
 
     /// The same bytes with a later hop on every run, and one standing for all of them.
-    ///
-    /// Neighbouring runs that had the same origin share the new one.
     pub fn passed_through(&self, hop: &Hop, standing: Standing) -> Text {
-        let mut passed = Text { bytes: self.bytes.clone(), runs: SmallVec::new() };
-        passed.runs.reserve_exact(self.runs.len());
-        let mut previous: Option<&Origin> = None;
-        for run in &self.runs {
-            match (previous, passed.runs.last_mut()) {
-                (Some(before), Some(last)) if before.same(&run.origin) && !run.hole => {
-                    last.end = run.end;
-                }
-                _ => {
-                    let origin = run.origin.then(hop.clone());
-                    passed.runs.push(Run { end: run.end, standing, hole: run.hole, origin });
-                }
-            }
-            previous = (!run.hole).then_some(&run.origin);
-        }
-        passed
+        Passage::new(hop, standing).of(self)
     }
 
     /// The same text with every run quoted.
@@ -247,6 +266,63 @@ impl Text {
         self.runs.truncate(kept);
         self.runs.push(folded);
         self.runs.extend(rest);
+    }
+}
+
+/// A hop that many texts make one after the other.
+///
+/// Neighbouring runs that had the same origin share the new one, within a text and from one to the
+/// next: a million words of one expansion cost one hop.
+pub struct Passage<'a> {
+    hop: &'a Hop,
+    standing: Standing,
+    /// The latest origin, and what it became.
+    latest: Option<(Origin, Origin)>,
+}
+
+impl<'a> Passage<'a> {
+    /// A passage that nothing has made yet.
+    pub fn new(hop: &'a Hop, standing: Standing) -> Passage<'a> {
+        Passage { hop, standing, latest: None }
+    }
+
+    /// Texts behind a hop that all of them make.
+    pub fn all<'t>(
+        hop: &Hop,
+        standing: Standing,
+        texts: impl IntoIterator<Item = &'t Text>,
+    ) -> Vec<Text> {
+        let mut passage = Passage::new(hop, standing);
+        texts.into_iter().map(|text| passage.of(text)).collect()
+    }
+
+    /// A text behind the hop.
+    pub fn of(&mut self, text: &Text) -> Text {
+        let mut runs: SmallVec<[Run; 1]> = SmallVec::with_capacity(text.runs.len());
+        for run in &text.runs {
+            let origin = self.origin(&run.origin);
+            match runs.last_mut() {
+                Some(last) if !run.hole && last.continues(self.standing, &origin) => {
+                    last.end = run.end;
+                }
+                _ => {
+                    let Run { end, hole, .. } = *run;
+                    runs.push(Run { end, standing: self.standing, hole, origin });
+                }
+            }
+        }
+        Text { bytes: Bytes::from_slice(&text.bytes), runs }
+    }
+
+    fn origin(&mut self, before: &Origin) -> Origin {
+        if let Some((known, behind)) = &self.latest
+            && known.same(before)
+        {
+            return behind.clone();
+        }
+        let behind = before.then(self.hop.clone());
+        self.latest = Some((before.clone(), behind.clone()));
+        behind
     }
 }
 

@@ -44,12 +44,22 @@ impl Replacement {
     }
 
     /// Puts the replacement of a match behind what is made already.
-    fn put(&self, made: &mut Text, matched: &Text) {
+    fn put(&self, made: &mut Text, text: &Text, (start, end): (usize, usize)) {
+        for (at, between) in self.around.iter().enumerate() {
+            if at > 0 {
+                made.push_part(text, start, end);
+            }
+            made.push_text(between);
+        }
+    }
+
+    /// As [`Replacement::put`], where pieces are no longer told apart.
+    fn put_folded(&self, made: &mut Text, matched: &[u8], origin: &Origin) {
         for (at, text) in self.around.iter().enumerate() {
             if at > 0 {
-                made.push_text(matched);
+                made.push(matched, Standing::Quoted, origin);
             }
-            made.push_text(text);
+            made.push(text.bytes(), Standing::Quoted, origin);
         }
     }
 }
@@ -58,8 +68,8 @@ impl Replacement {
 pub(super) fn before_each(text: &Text, replacement: &Replacement) -> Text {
     let mut made = Text::new();
     for pair in character_ends(text.bytes(), true).windows(2) {
-        replacement.put(&mut made, &Text::new());
-        made.push_text(&text.slice(pair[0], pair[1]));
+        replacement.put(&mut made, text, (pair[0], pair[0]));
+        made.push_part(text, pair[0], pair[1]);
     }
     made
 }
@@ -76,39 +86,38 @@ pub(super) fn replaced(
     match which {
         Replace::Prefix => {
             let Some(end) = pattern.prefix_ends(bytes).pop() else { return text.clone() };
-            replacement.put(&mut made, &text.slice(0, end));
-            made.push_text(&text.slice(end, bytes.len()));
+            replacement.put(&mut made, text, (0, end));
+            made.push_part(text, end, bytes.len());
         }
         Replace::Suffix => {
             let Some(start) = pattern.suffix_start(bytes, true) else { return text.clone() };
-            made.push_text(&text.slice(0, start));
-            replacement.put(&mut made, &text.slice(start, bytes.len()));
+            made.push_part(text, 0, start);
+            replacement.put(&mut made, text, (start, bytes.len()));
         }
         Replace::First | Replace::All => {
             let mut at = 0;
             let mut folded = None;
+            let search = pattern.search(bytes);
             while at < bytes.len()
                 && made.len() <= limit
-                && let Some((start, end)) = pattern.find(bytes, at)
+                && let Some((start, end)) = search.next(at)
             {
                 if made.run_count() <= MAX_TOLD_APART {
-                    made.push_text(&text.slice(at, start));
-                    replacement.put(&mut made, &text.slice(start, end));
+                    made.push_part(text, at, start);
+                    replacement.put(&mut made, text, (start, end));
                 } else {
                     let Some(origin) = folded.get_or_insert_with(|| folded_origin(text)) else {
                         break;
                     };
-                    let mut one = Text::new();
-                    replacement.put(&mut one, &text.slice(start, end));
                     made.push(&bytes[at..start], Standing::Quoted, origin);
-                    made.push(one.bytes(), Standing::Quoted, origin);
+                    replacement.put_folded(&mut made, &bytes[start..end], origin);
                 }
                 at = end;
                 if which == Replace::First {
                     break;
                 }
             }
-            made.push_text(&text.slice(at, bytes.len()));
+            made.push_part(text, at, bytes.len());
         }
     }
     made

@@ -90,7 +90,7 @@ fn fields_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Te
         && bytes.first() != Some(&b'=')
     {
         let origin = Origin::new(Rule::Literal, *span);
-        return Ok(vec![Text::from_bytes(&bytes[..], Standing::Plain, origin)]);
+        return Ok(vec![Text::copied(bytes, Standing::Plain, origin)]);
     }
     stages::keep_words(cx, Stage::Written, std::slice::from_ref(word));
     let state = cx.state();

@@ -273,7 +273,7 @@ impl Substitution<'_> {
             // The rest of the list is lost.
             Held::List { mut items, star } if self.lists() == ListOperations::WholeString => {
                 let first = items.first().map_or(&b""[..], Text::bytes);
-                if given && pattern.find(first, 0).is_some() {
+                if given && pattern.search(first).next(0).is_some() {
                     items.truncate(1);
                 }
                 Held::List { items, star }

@@ -10,7 +10,7 @@ use crate::state::{Key, Value, Variable};
 use crate::stop::Stop;
 use crate::syntax::Parser;
 use crate::syntax::ast::{Arithmetic, Instead, Operation, Parameter, ParameterName, Subscript};
-use crate::text::{Standing, Text};
+use crate::text::{Passage, Standing, Text};
 use crate::trace::Expansion;
 
 /// What a parameter holds.
@@ -129,8 +129,8 @@ impl Substitution<'_> {
             }
             ParameterName::Special(sign @ (b'@' | b'*')) => {
                 let hop = hop(state.positional.shifted());
-                let all = state.positional.all().iter();
-                let items = all.map(|text| text.passed_through(&hop, Standing::Quoted)).collect();
+                let items = Passage::all(&hop, Standing::Quoted, state.positional.all());
+                state.limits.room_for_hops(parameter.span)?;
                 Held::List { items, star: *sign == b'*' }
             }
             ParameterName::Special(sign) => self.special(*sign, &hop(0)),
@@ -183,8 +183,7 @@ impl Substitution<'_> {
         };
         match index {
             Subscript::At | Subscript::Star => {
-                let items =
-                    items.iter().map(|text| text.passed_through(hop, Standing::Quoted)).collect();
+                let items = Passage::all(hop, Standing::Quoted, items);
                 Ok(Held::List { items, star })
             }
             Subscript::Index(index) => {

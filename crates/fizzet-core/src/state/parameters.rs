@@ -38,8 +38,8 @@ impl Positional {
     }
 
     /// How often `shift` has moved them since they were set.
-    pub fn shifted(&self) -> usize {
-        self.shifted
+    pub fn shifted(&self) -> u32 {
+        self.shifted as u32
     }
 
     /// `shift n`; false, and nothing moved, when there are fewer than n.

@@ -6,6 +6,7 @@ use crate::dialect::Shell;
 use crate::lineage::Rule;
 use crate::notes::Note;
 use crate::source::{Sources, Span};
+use crate::state::Positional;
 use crate::stop::ShellError;
 use crate::syntax::SyntaxError;
 use crate::text::Text;
@@ -38,10 +39,8 @@ pub struct Trace {
     pub sources: Sources,
     /// Every simple command carried out, in order.
     pub commands: Vec<CommandTrace>,
-    /// `$0`
-    pub zero: Text,
-    /// The positional parameters at the end.
-    pub positional: Vec<Text>,
+    /// `$0` and the positional parameters at the end.
+    pub positional: Positional,
     /// Traps that were found.
     pub notes: Vec<Note>,
     /// Answers that are missing.
@@ -58,7 +57,7 @@ pub struct Trace {
 #[derive(Clone, Debug)]
 pub struct CommandTrace {
     /// The vector: the name and the arguments.
-    pub argv: Vec<Text>,
+    pub argv: Rc<Vec<Text>>,
     /// What carries it out.
     pub kind: CommandKind,
     /// Where it is written.
@@ -69,6 +68,18 @@ pub struct CommandTrace {
     pub redirections: Vec<RedirectTrace>,
     /// Its words, in order, and which arguments each made.
     pub words: Vec<WordTrace>,
+}
+
+impl CommandTrace {
+    /// About how many bytes of memory it holds; origins that it shares with others are not counted.
+    pub fn weight(&self) -> usize {
+        let texts = |texts: &[Text]| texts.iter().map(Text::weight).sum::<usize>();
+        let words = self.words.iter().map(WordTrace::weight).sum::<usize>();
+        let assigned = self.assignments.iter().map(|one| 64 + one.value.weight()).sum::<usize>();
+        let redirected =
+            self.redirections.iter().map(|one| 64 + one.target.weight()).sum::<usize>();
+        size_of::<CommandTrace>() + texts(&self.argv) + words + assigned + redirected
+    }
 }
 
 /// What carries a command out.
@@ -198,6 +209,14 @@ impl WordTrace {
             matched: Vec::new(),
             stages: Vec::new(),
         }
+    }
+
+    fn weight(&self) -> usize {
+        let fields = self.stages.iter().flat_map(|stage| &stage.fields);
+        let stages = fields.map(Text::weight).sum::<usize>();
+        let matched = self.matched.iter().map(|one| 64 + one.pattern.weight()).sum::<usize>();
+        let expansions = self.expansions.len() * size_of::<Expansion>();
+        size_of::<WordTrace>() + stages + matched + expansions
     }
 }
 

@@ -186,7 +186,7 @@ impl Walker {
         let Argument::Assignment(assignment) = argument else { return };
         self.compound_arguments.push((argv.len(), assignment.clone()));
         let origin = Origin::new(Rule::Literal, assignment.span);
-        argv.push(Text::from_bytes(&assignment.name[..], Standing::Quoted, origin));
+        argv.push(Text::copied(&assignment.name, Standing::Quoted, origin));
     }
 
     /// The argument that `name=value` behind a declaration utility makes: its value is expanded as

@@ -13,7 +13,7 @@ use crate::syntax::ast::{
     Arithmetic, CaseBranch, CaseEnd, Command, CommandKind as Node, List, Word,
 };
 use crate::syntax::is_name;
-use crate::text::{Standing, Text};
+use crate::text::{Passage, Standing, Text};
 use crate::walk::{Walker, builtins};
 
 /// What a function call puts back when it returns.
@@ -345,8 +345,7 @@ impl Walker {
         }
         let hop = Hop { rule: Rule::Call, span, name: None, shifted: 0 };
         let outer = self.state.positional.share();
-        let parameters =
-            argv[1..].iter().map(|text| text.passed_through(&hop, Standing::Quoted)).collect();
+        let parameters = Passage::all(&hop, Standing::Quoted, &argv[1..]);
         self.state.positional.set(parameters);
         let has_variables = function.keyword || !self.state.dialect.plain_functions_share;
         self.scopes.push(Scope { has_variables, ..Scope::default() });

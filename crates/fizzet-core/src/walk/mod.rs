@@ -68,7 +68,7 @@ pub(crate) struct Walker {
     commands: Vec<CommandTrace>,
     missing: Vec<Missing>,
     mistakes: Vec<ShellError>,
-    /// Arguments in the commands so far; see [`crate::stop::Limits::recorded`].
+    /// Bytes of the commands so far; see [`crate::stop::Limits::recorded`].
     recorded: usize,
     /// The word that is being expanded.
     word: Option<WordTrace>,
@@ -215,7 +215,7 @@ impl Walker {
         if self.state.steps > limit {
             return Err(Stop::Limit { what: "steps", limit, span });
         }
-        Ok(())
+        self.state.limits.room_for_hops(span)
     }
 
     /// Says which programs would have to be run to know an output.
@@ -255,8 +255,7 @@ impl Walker {
         };
         let mut trace = Trace {
             shell: self.state.dialect.shell,
-            zero: self.state.positional.zero.clone(),
-            positional: self.state.positional.all().to_vec(),
+            positional: self.state.positional,
             sources: self.state.sources,
             commands: self.commands,
             notes: Vec::new(),

@@ -1,5 +1,7 @@
 //! Lists, pipelines and simple commands.
 
+use std::rc::Rc;
+
 use crate::dialect::is_known_elsewhere;
 use crate::expand;
 use crate::host::Answer;
@@ -227,23 +229,33 @@ impl Walker {
             }
             made => made?,
         };
-        self.recorded += argv.iter().map(|text| 1 + text.len() / 64).sum::<usize>() + 1;
-        let limit = self.state.limits.recorded;
-        if self.recorded > limit && !self.commands.is_empty() {
-            let (what, limit) = ("arguments in one trace", limit as u64);
-            return Err(Stop::Limit { what, limit, span });
+        if kind == CommandKind::External {
+            argv.iter_mut().for_each(cut_at_nul);
         }
-        let argv = match kind {
-            CommandKind::External => argv.into_iter().map(up_to_nul).collect(),
-            _ => argv,
-        };
+        let argv = Rc::new(argv);
         let called = argv.clone();
         let directed = redirections.clone();
-        self.commands.push(CommandTrace { argv, kind, span, assignments, redirections, words });
+        self.keep(CommandTrace { argv, kind, span, assignments, redirections, words })?;
         let outcome =
             self.with_redirections(&directed, |walker| walker.carry_out(&called, kind, span));
         self.restore(saved);
         outcome
+    }
+
+    /// Keeps a command for the trace. The first one is kept whatever it weighs.
+    fn keep(&mut self, command: CommandTrace) -> Result<(), Stop> {
+        self.recorded += command.weight();
+        let (limits, span) = (&self.state.limits, command.span);
+        let (what, limit) = match self.commands.len() >= limits.commands {
+            true => ("commands in one trace", limits.commands),
+            false => ("bytes of commands in one trace", limits.recorded),
+        };
+        let full = self.commands.len() >= limits.commands || self.recorded > limits.recorded;
+        if full && !self.commands.is_empty() {
+            return Err(Stop::Limit { what, limit: limit as u64, span });
+        }
+        self.commands.push(command);
+        Ok(())
     }
 
     /// A command behind a lone `-`, which marks its name as that of a login shell.
@@ -311,6 +323,7 @@ impl Walker {
 
     /// A program that a built-in utility starts; answers its status.
     pub(super) fn external(&mut self, argv: Vec<Text>, span: Span) -> u8 {
+        let argv = Rc::new(argv);
         let status = self.program(&argv, span);
         self.commands.push(CommandTrace {
             argv,
@@ -377,6 +390,11 @@ impl Walker {
                     }
                     fields => argv.append(&mut fields?),
                 },
+            }
+            let limit = self.state.limits.fields;
+            if argv.len() > limit {
+                let (what, limit, span) = ("arguments of one command", limit as u64, word.span);
+                return Err(Stop::Limit { what, limit, span });
             }
             if let Some(mut trace) = self.word.take() {
                 trace.count = argv.len() - first;
@@ -496,16 +514,16 @@ fn operator_text(operator: RedirectOperator) -> &'static str {
 }
 
 /// An argument as a program receives it: a NUL ends it.
-fn up_to_nul(text: Text) -> Text {
+fn cut_at_nul(text: &mut Text) {
     match text.bytes().iter().position(|&byte| byte == 0) {
-        Some(at) if at > 0 => text.slice(0, at),
+        Some(at) if at > 0 => *text = text.slice(0, at),
         Some(_) => {
             let mut empty = Text::new();
             if let Some((run, _)) = text.runs().next() {
                 empty.push(b"", Standing::Quoted, &run.origin);
             }
-            empty
+            *text = empty;
         }
-        None => text,
+        None => {}
     }
 }

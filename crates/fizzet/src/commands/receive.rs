@@ -13,7 +13,7 @@ use clap::CommandFactory;
 
 use crate::cli::{Cli, Color, Format, OutputOptions, ReceiveOptions};
 use crate::failure::Failure;
-use crate::render::json::Received;
+use crate::render::json::shape::Received;
 use crate::render::page::Page;
 use crate::render::received;
 

@@ -1,5 +1,7 @@
 //! `line` for people.
 
+use std::ops::Range;
+
 use fizzet_core::notes::Note;
 use fizzet_core::source::Sources;
 use fizzet_core::text::Text;
@@ -13,6 +15,8 @@ use crate::render::reason::reason;
 use crate::render::stages;
 use crate::render::visible::{Cell, Spaces, cells, rows, width};
 
+/// The most arguments of one command that are shown, half of them from its start.
+const MAX_ARGUMENTS: usize = 2000;
 /// The most rows that one argument takes.
 const MAX_ROWS: usize = 12;
 /// The most bytes of one argument that are shown.
@@ -102,15 +106,30 @@ fn vector(page: &mut Page, trace: &Trace, command: &CommandTrace) {
     }
     page.text(&format!("argc = {}", command.argv.len())).end_row();
     let columns = Columns::new(page.width, trace, command);
+    let left_out = left_out(command.argv.len());
     for word in &command.words {
         for nth in 0..word.count {
             let index = word.first + nth;
-            argument(page, trace, (index, nth), &command.argv[index], word, &columns);
+            if !left_out.contains(&index) {
+                argument(page, trace, (index, nth), &command.argv[index], word, &columns);
+            } else if index == left_out.start {
+                let count = left_out.len();
+                let told = format!("  ... {count} more; --format nul and json have them all");
+                page.text(&told).end_row();
+            }
         }
     }
     let null = format!("{:>w$}  NULL", format!("[{}]", command.argv.len()), w = columns.index);
     let frame = page.palette.frame;
     page.styled(frame, &null).end_row();
+}
+
+/// Of a vector that nobody can read, the indexes that are not shown.
+fn left_out(count: usize) -> Range<usize> {
+    match count > MAX_ARGUMENTS {
+        true => MAX_ARGUMENTS / 2..count - MAX_ARGUMENTS / 2,
+        false => count..count,
+    }
 }
 
 /// The widths of the table's columns: index, argument, the word it came from, reason.
@@ -126,7 +145,9 @@ impl Columns {
         let index = command.argv.len().to_string().len() + 3;
         let room = page.saturating_sub(index + 6).max(12);
         let widest = |lengths: &mut dyn Iterator<Item = usize>| lengths.max().unwrap_or(0);
-        let mut values = command.argv.iter().map(|text| width(&shown(text)));
+        let left_out = left_out(command.argv.len());
+        let (first, last) = (&command.argv[..left_out.start], &command.argv[left_out.end..]);
+        let mut values = first.iter().chain(last).map(|text| width(&shown(text)));
         let mut words = command.words.iter().map(|word| typed(&trace.sources, word).1);
         let value = widest(&mut values).clamp(4, (room * 36 / 100).max(4));
         let word = widest(&mut words).min((room * 24 / 100).max(4));
@@ -151,7 +172,7 @@ fn shown(argument: &Text) -> Vec<Cell> {
 
 fn told(text: &str) -> Cell {
     let width = text.chars().count();
-    Cell { shown: text.into(), width, mark: true, start: 0, end: 0 }
+    Cell { shown: text.to_owned().into(), width, mark: true, start: 0, end: 0 }
 }
 
 /// The word as it was typed, on one row, and its width.

@@ -48,11 +48,11 @@ fn shown(bytes: &[u8]) -> Vec<Cell> {
         _ => return shown,
     };
     let columns = told.chars().count();
-    shown.push(Cell { shown: told, width: columns, mark: true, start: 0, end: 0 });
+    shown.push(Cell { shown: told.into(), width: columns, mark: true, start: 0, end: 0 });
     debug_assert!(width(&shown) > 0);
     shown
 }
 
 fn plain(bytes: &[u8]) -> String {
-    cells(bytes, Spaces::Marked).iter().map(|cell| cell.shown.as_str()).collect()
+    cells(bytes, Spaces::Marked).iter().map(|cell| &*cell.shown).collect()
 }

@@ -66,7 +66,8 @@ fn one(page: &mut Page, stage: &StageTrace) {
 
 /// A field with what is still quoted between quotes.
 fn field(text: &Text, quotes: bool) -> Vec<Cell> {
-    let mark = |sign: &str| Cell { shown: sign.into(), width: 1, mark: true, start: 0, end: 0 };
+    let mark =
+        |sign: &'static str| Cell { shown: sign.into(), width: 1, mark: true, start: 0, end: 0 };
     let mut shown = Vec::new();
     let mut open = false;
     for (run, bytes) in text.runs() {

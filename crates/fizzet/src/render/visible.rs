@@ -4,6 +4,8 @@
 //! not valid UTF-8 is shown in `⟨ ⟩`: `⟨tab⟩`, `⟨newline⟩`, `⟨U+00A0⟩`, `⟨FF⟩`. The three signs that
 //! are used for this are themselves shown by number when they occur in the data.
 
+use std::borrow::Cow;
+
 use bstr::ByteSlice;
 use unicode_width::UnicodeWidthChar;
 
@@ -20,7 +22,7 @@ pub enum Spaces {
 #[derive(Clone, PartialEq, Eq, Debug)]
 pub struct Cell {
     /// What is printed.
-    pub shown: String,
+    pub shown: Cow<'static, str>,
     /// Columns it takes.
     pub width: usize,
     /// Whether it stands for something that does not print.
@@ -35,6 +37,10 @@ pub struct Cell {
 pub fn cells(bytes: &[u8], spaces: Spaces) -> Vec<Cell> {
     let mut cells: Vec<Cell> = Vec::with_capacity(bytes.len());
     for (start, end, character) in bytes.char_indices() {
+        if let Some(shown) = plain(character, spaces) {
+            cells.push(Cell { shown: Cow::Borrowed(shown), width: 1, mark: false, start, end });
+            continue;
+        }
         let raw = &bytes[start..end];
         let valid = std::str::from_utf8(raw).is_ok();
         if !valid {
@@ -47,22 +53,31 @@ pub fn cells(bytes: &[u8], spaces: Spaces) -> Vec<Cell> {
         if width == 0 && !is_hidden(character) && !character.is_control() {
             // A combining character belongs to the one before it.
             if let Some(last) = cells.last_mut().filter(|last| !last.mark) {
-                last.shown.push(character);
+                last.shown.to_mut().push(character);
                 last.end = end;
                 continue;
             }
         }
         cells.push(match named(character, spaces) {
             Some(shown) => mark(shown, start, end),
-            None => Cell { shown: character.into(), width, mark: false, start, end },
+            None => Cell { shown: Cow::Owned(character.into()), width, mark: false, start, end },
         });
     }
     cells
 }
 
+/// A character of ASCII that shows as itself: the common case costs no memory.
+fn plain(character: char, spaces: Spaces) -> Option<&'static str> {
+    const SHOWN: &str = " !\"#$%&'()*+,-./0123456789:;<=>?@ABCDEFGHIJKLMNOPQRSTUVWXYZ[\\]^_`\
+                         abcdefghijklmnopqrstuvwxyz{|}~";
+    let first = if spaces == Spaces::Marked { '!' } else { ' ' };
+    let at = (first..='~').contains(&character).then(|| character as usize - ' ' as usize)?;
+    SHOWN.get(at..=at)
+}
+
 fn mark(shown: String, start: usize, end: usize) -> Cell {
     let width = shown.chars().count();
-    Cell { shown, width, mark: true, start, end }
+    Cell { shown: Cow::Owned(shown), width, mark: true, start, end }
 }
 
 /// The form of a character that does not show as itself.
@@ -132,7 +147,7 @@ mod tests {
     use super::{Spaces, cells, rows, width};
 
     fn shown(bytes: &[u8]) -> String {
-        cells(bytes, Spaces::Marked).iter().map(|cell| cell.shown.as_str()).collect()
+        cells(bytes, Spaces::Marked).iter().map(|cell| &*cell.shown).collect()
     }
 
     #[test]

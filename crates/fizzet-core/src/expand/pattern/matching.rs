@@ -5,6 +5,36 @@ use std::borrow::Cow;
 use crate::expand::pattern::{Item, Pattern, Repeat};
 use crate::text::{character_ends, next_character};
 
+/// A search for the matches of a pattern in a text.
+pub struct Search<'p, 't> {
+    pattern: &'p Pattern,
+    text: Cow<'t, [u8]>,
+    /// What every match starts with, if that is known.
+    start: Option<bstr::Finder<'p>>,
+    /// Whether that is all of the match.
+    whole: bool,
+}
+
+impl Search<'_, '_> {
+    /// The leftmost longest match that is not empty, at or behind an offset.
+    pub fn next(&self, from: usize) -> Option<(usize, usize)> {
+        let (pattern, text) = (self.pattern, &*self.text);
+        let mut at = from;
+        loop {
+            if let Some(start) = &self.start {
+                at += start.find(&text[at..])?;
+                if self.whole {
+                    return Some((at, at + start.needle().len()));
+                }
+            }
+            if let Some(end) = pattern.folded_ends(&text[at..]).pop().filter(|&end| end > 0) {
+                return Some((at, at + end));
+            }
+            at += next_character(&text[at..], pattern.rules.characters)?.1;
+        }
+    }
+}
+
 impl Pattern {
     /// Whether all of `text` matches.
     pub fn matches(&self, text: &[u8]) -> bool {
@@ -45,7 +75,11 @@ impl Pattern {
     ///
     /// All ways of matching are followed at once, so this takes at most pattern times text steps.
     pub fn prefix_ends(&self, text: &[u8]) -> Vec<usize> {
-        let text = &*self.folded(text);
+        self.folded_ends(&self.folded(text))
+    }
+
+    /// As [`Pattern::prefix_ends`], of a text in the letters that are compared.
+    fn folded_ends(&self, text: &[u8]) -> Vec<usize> {
         if self.has_groups || self.mixes_units() {
             let reached = self.reach(text).into_iter().enumerate();
             return reached.filter(|(_, reached)| *reached).map(|(at, _)| at).collect();
@@ -127,24 +161,15 @@ impl Pattern {
         }
     }
 
-    /// The first place at or after `from` where a non-empty match begins, and where the longest one
-    /// from there ends.
-    pub fn find(&self, text: &[u8], from: usize) -> Option<(usize, usize)> {
-        let text = &*self.folded(text);
-        if let Some(literal) = self.literal().filter(|literal| !literal.is_empty()) {
-            let start = from + bstr::ByteSlice::find(&text[from..], literal)?;
-            return Some((start, start + literal.len()));
-        }
-        let mut at = from;
-        loop {
-            if let Some(Item::Literal(bytes)) = self.items.first() {
-                at += bstr::ByteSlice::find(&text[at..], bytes)?;
-            }
-            if let Some(end) = self.prefix_ends(&text[at..]).pop().filter(|&end| end > 0) {
-                return Some((at, at + end));
-            }
-            at += next_character(&text[at..], self.rules.characters)?.1;
-        }
+    /// Looks for matches of the pattern inside a text.
+    pub fn search<'p, 't>(&'p self, text: &'t [u8]) -> Search<'p, 't> {
+        let literal = self.literal().filter(|literal| !literal.is_empty());
+        let start = match (literal, self.items.first()) {
+            (None, Some(Item::Literal(bytes))) => Some(&bytes[..]),
+            (literal, _) => literal,
+        };
+        let start = start.map(bstr::Finder::new);
+        Search { pattern: self, text: self.folded(text), start, whole: literal.is_some() }
     }
 
     /// How much of `text` one item takes.

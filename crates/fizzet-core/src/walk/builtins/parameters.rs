@@ -3,7 +3,7 @@
 use crate::dialect::Braces;
 use crate::lineage::{Hop, Rule};
 use crate::stop::Stop;
-use crate::text::{Standing, Text};
+use crate::text::{Passage, Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::number;
@@ -59,8 +59,7 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     }
     if replaces || !rest.is_empty() {
         let hop = Hop { rule: Rule::Stored, span: call.span, name: None, shifted: 0 };
-        let parameters = rest.iter().map(|text| text.passed_through(&hop, Standing::Quoted));
-        let parameters = parameters.collect();
+        let parameters = Passage::all(&hop, Standing::Quoted, rest);
         walker.state.positional.set(parameters);
     }
     Ok(0)

@@ -1,0 +1,66 @@
+//! The stable JSON.
+
+mod places;
+pub mod shape;
+
+use std::io::Write;
+
+use fizzet_core::dialect::Row;
+use fizzet_core::trace::Trace;
+
+use crate::cli::Show;
+use crate::failure::Failure;
+use crate::render::json::places::{Places, VERSION};
+use crate::render::json::shape::{AllShells, Arg, GroupOut, Received, RuleOut};
+use crate::render::shells::Group;
+
+impl<'a> Received<'a> {
+    /// The wire form of a vector.
+    pub fn new(vector: &'a [Vec<u8>], taken: &'a [Vec<u8>]) -> Received<'a> {
+        let plain = |bytes: &'a Vec<u8>| Arg::of_bytes(bytes, None, false);
+        Received {
+            fizzet: VERSION,
+            argv: vector.iter().map(plain).collect(),
+            argc: vector.len(),
+            taken: taken.iter().map(plain).collect(),
+        }
+    }
+}
+
+/// Writes the document of `line --shell all`.
+///
+/// # Errors
+/// What the writer says.
+pub fn shells(
+    traces: &[Trace],
+    groups: &[Group],
+    show: &[Show],
+    out: &mut dyn Write,
+) -> Result<(), Failure> {
+    let rule = |row: &&'static Row| RuleOut { name: row.name, sentence: row.sentence.trim() };
+    let group = |group: &Group| GroupOut {
+        shells: group.shells.iter().map(|shell| shell.name()).collect(),
+        rules: group.rules.iter().map(rule).collect(),
+    };
+    let places: Vec<Places<'_>> =
+        traces.iter().map(|trace| Places::new(&trace.sources, show)).collect();
+    let document = AllShells {
+        fizzet: VERSION,
+        shells: traces.iter().zip(&places).map(|(trace, places)| places.line(trace)).collect(),
+        groups: groups.iter().map(group).collect(),
+    };
+    serde_json::to_writer(&mut *out, &document)?;
+    out.write_all(b"\n")?;
+    Ok(())
+}
+
+/// Writes the document of `line`.
+///
+/// # Errors
+/// What the writer says.
+pub fn line(trace: &Trace, show: &[Show], out: &mut dyn Write) -> Result<(), Failure> {
+    let places = Places::new(&trace.sources, show);
+    serde_json::to_writer(&mut *out, &places.line(trace))?;
+    out.write_all(b"\n")?;
+    Ok(())
+}

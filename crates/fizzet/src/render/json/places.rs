@@ -1,0 +1,204 @@
+//! Traces put into the JSON shape.
+
+use std::borrow::Cow;
+use std::cell::RefCell;
+use std::collections::HashMap;
+
+use bstr::ByteSlice;
+use fizzet_core::lineage::Origin;
+use fizzet_core::notes::Note;
+use fizzet_core::source::{SourceId, Sources, Span};
+use fizzet_core::text::Text;
+use fizzet_core::trace::{
+    AssignmentTrace, CommandTrace, Ending, Missing, RedirectTrace, StageTrace, Trace, WordTrace,
+};
+
+use crate::cli::Show;
+use crate::render::json::shape::{
+    Arg, AssignmentOut, Command, Each, HopOut, Line, NoteOut, Params, Piece, Place, Problem,
+    Redirection, StageOut, Status, WordStages,
+};
+
+/// The version of the shape.
+pub(super) const VERSION: u32 = 1;
+
+impl<'a> Arg<'a> {
+    pub(super) fn of_bytes(bytes: &'a [u8], pieces: Option<Vec<Piece<'a>>>, unknown: bool) -> Self {
+        let (text, hex) = text_and_hex(bytes);
+        Arg { text, length: bytes.len(), hex, unknown, pieces }
+    }
+}
+
+fn text_and_hex(bytes: &[u8]) -> (Cow<'_, str>, Option<String>) {
+    let text = String::from_utf8_lossy(bytes);
+    let hex = matches!(text, Cow::Owned(_))
+        .then(|| bytes.iter().map(|byte| format!("{byte:02x}")).collect());
+    (text, hex)
+}
+
+/// Turns spans into places. Spans come mostly in the order of their text, so lines and columns are
+/// counted on from the latest place in each source.
+pub(super) struct Places<'a> {
+    sources: &'a Sources,
+    /// Whether pieces tell their whole way.
+    lineage: bool,
+    /// Whether words tell their stages.
+    stages: bool,
+    latest: RefCell<HashMap<SourceId, Counted>>,
+}
+
+/// Where counting has come to in one source.
+#[derive(Clone, Copy)]
+struct Counted {
+    at: usize,
+    line: usize,
+    column: usize,
+}
+
+impl<'a> Places<'a> {
+    /// Places in these texts.
+    pub(super) fn new(sources: &'a Sources, show: &[Show]) -> Places<'a> {
+        let (lineage, stages) = (show.contains(&Show::Lineage), show.contains(&Show::Stages));
+        Places { sources, lineage, stages, latest: RefCell::default() }
+    }
+
+    fn each<S, T>(
+        &'a self,
+        items: &'a [S],
+        shape: fn(&'a Places<'a>, &'a S) -> T,
+    ) -> Each<'a, S, T> {
+        Each { items, places: self, shape }
+    }
+
+    fn place(&'a self, span: Span) -> Place<'a> {
+        let source = self.sources.get(span.source);
+        let start = (span.start as usize).min(source.bytes.len());
+        let first = Counted { at: 0, line: 1, column: 1 };
+        let mut latest = self.latest.borrow_mut();
+        let counted = latest.entry(span.source).or_insert(first);
+        if counted.at > start {
+            *counted = first;
+        }
+        let passed = &source.bytes[counted.at..start];
+        match passed.rfind_byte(b'\n') {
+            Some(newline) => {
+                counted.line += passed.iter().filter(|&&byte| byte == b'\n').count();
+                counted.column = passed[newline + 1..].chars().count() + 1;
+            }
+            None => counted.column += passed.chars().count(),
+        }
+        counted.at = start;
+        let Counted { line, column, .. } = *counted;
+        Place { source: source.kind.name(), start: span.start, end: span.end, line, column }
+    }
+
+    /// The document of one trace.
+    pub(super) fn line(&'a self, trace: &'a Trace) -> Line<'a> {
+        let (status, problem) = match &trace.ending {
+            Ending::Complete => (Status::Complete, None),
+            Ending::Incomplete => (Status::Incomplete, None),
+            Ending::ShellStops(error) => {
+                (Status::Complete, Some(self.problem((&*error.message).into(), error.span)))
+            }
+            Ending::Syntax(error) => {
+                (Status::Error, Some(self.problem(error.to_string().into(), error.span)))
+            }
+            Ending::Stopped { message, span } => {
+                (Status::Stopped, Some(self.problem(message.into(), *span)))
+            }
+        };
+        Line {
+            fizzet: VERSION,
+            shell: trace.shell.name(),
+            status,
+            commands: self.each(&trace.commands, Places::command),
+            params: Params {
+                zero: self.arg(&trace.positional.zero),
+                positional: self.each(trace.positional.all(), Places::arg),
+            },
+            notes: self.each(&trace.notes, Places::note),
+            missing: self.each(&trace.missing, Places::missing),
+            problem,
+            assumed_status: trace.assumed_status,
+        }
+    }
+
+    fn problem(&'a self, message: Cow<'a, str>, span: Span) -> Problem<'a> {
+        Problem { message, source: self.place(span) }
+    }
+
+    fn missing(&'a self, missing: &'a Missing) -> Problem<'a> {
+        self.problem((&*missing.what).into(), missing.span)
+    }
+
+    fn note(&'a self, note: &'a Note) -> NoteOut<'a> {
+        NoteOut {
+            name: note.name,
+            message: (&*note.message).into(),
+            instead: &note.instead,
+            command: note.command,
+            source: self.place(note.span),
+        }
+    }
+
+    fn command(&'a self, command: &'a CommandTrace) -> Command<'a> {
+        Command {
+            argv: self.each(&command.argv, Places::arg),
+            argc: command.argv.len(),
+            kind: command.kind.name(),
+            source: self.place(command.span),
+            assignments: self.each(&command.assignments, Places::assignment),
+            redirections: self.each(&command.redirections, Places::redirection),
+            stages: self.stages.then(|| self.each(&command.words, Places::word_stages)),
+        }
+    }
+
+    fn assignment(&'a self, assignment: &'a AssignmentTrace) -> AssignmentOut<'a> {
+        AssignmentOut {
+            name: String::from_utf8_lossy(&assignment.name),
+            value: self.arg(&assignment.value),
+            source: self.place(assignment.span),
+        }
+    }
+
+    fn redirection(&'a self, redirection: &'a RedirectTrace) -> Redirection<'a> {
+        Redirection {
+            operator: redirection.operator,
+            target: self.arg(&redirection.target),
+            source: self.place(redirection.span),
+        }
+    }
+
+    fn word_stages(&'a self, word: &'a WordTrace) -> WordStages<'a> {
+        let stages = self.each(&word.stages, Places::stage);
+        WordStages { source: self.place(word.span), stages }
+    }
+
+    fn stage(&'a self, stage: &'a StageTrace) -> StageOut<'a> {
+        StageOut { stage: stage.stage.name(), fields: self.each(&stage.fields, Places::arg) }
+    }
+
+    fn arg(&'a self, text: &'a Text) -> Arg<'a> {
+        let pieces =
+            text.runs().map(|(run, bytes)| self.piece(bytes, run.is_quoted(), &run.origin));
+        Arg::of_bytes(text.bytes(), Some(pieces.collect()), text.has_hole())
+    }
+
+    fn piece(&'a self, bytes: &'a [u8], quoted: bool, origin: &'a Origin) -> Piece<'a> {
+        let (text, hex) = text_and_hex(bytes);
+        let source = self.place(origin.span());
+        let lineage = self.lineage.then(|| origin.hops().map(|origin| self.hop(origin)).collect());
+        Piece { text, hex, rule: origin.rule().name(), quoted, source, lineage }
+    }
+
+    fn hop(&'a self, origin: &'a Origin) -> HopOut<'a> {
+        let hop = origin.hop();
+        HopOut {
+            rule: hop.rule.name(),
+            name: hop.name.as_ref().map(|name| String::from_utf8_lossy(name)),
+            shifted: hop.shifted,
+            folded: origin.folded(),
+            source: self.place(hop.span),
+        }
+    }
+}

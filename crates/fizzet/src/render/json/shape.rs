@@ -1,0 +1,278 @@
+//! The types of the stable JSON shape: its only definition; the JSON Schema is derived from them.
+
+use std::borrow::Cow;
+
+use fizzet_core::notes::Note;
+use fizzet_core::text::Text;
+use fizzet_core::trace::{
+    AssignmentTrace, CommandTrace, Missing, RedirectTrace, StageTrace, WordTrace,
+};
+use serde::{Serialize, Serializer};
+
+use crate::render::json::places::Places;
+
+/// Items that are put into their shape while they are written, one after the other: a document of a
+/// million arguments needs no memory of its own.
+pub struct Each<'a, S, T> {
+    pub(super) items: &'a [S],
+    pub(super) places: &'a Places<'a>,
+    pub(super) shape: fn(&'a Places<'a>, &'a S) -> T,
+}
+
+impl<S, T: Serialize> Serialize for Each<'_, S, T> {
+    fn serialize<W: Serializer>(&self, serializer: W) -> Result<W::Ok, W::Error> {
+        serializer.collect_seq(self.items.iter().map(|item| (self.shape)(self.places, item)))
+    }
+}
+
+/// What `line` prints.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct Line<'a> {
+    /// The version of the shape.
+    pub(super) fizzet: u32,
+    /// Whose rules were used.
+    pub(super) shell: &'static str,
+    /// How it ended.
+    pub(super) status: Status,
+    /// Every simple command carried out, in order.
+    #[cfg_attr(feature = "schema", schemars(with = "Vec<Command<'static>>"))]
+    pub(super) commands: Each<'a, CommandTrace, Command<'a>>,
+    /// The parameters at the end.
+    pub(super) params: Params<'a>,
+    /// Traps that were found.
+    #[cfg_attr(feature = "schema", schemars(with = "Vec<NoteOut<'static>>"))]
+    pub(super) notes: Each<'a, Note, NoteOut<'a>>,
+    /// Answers that are missing.
+    #[cfg_attr(feature = "schema", schemars(with = "Vec<Problem<'static>>"))]
+    pub(super) missing: Each<'a, Missing, Problem<'a>>,
+    /// Why the text was not traced to its end.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub(super) problem: Option<Problem<'a>>,
+    /// Whether the status of an external command was taken as 0 to go on.
+    pub(super) assumed_status: bool,
+}
+
+/// What `line --shell all` prints.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct AllShells<'a> {
+    /// The version of the shape.
+    pub(super) fizzet: u32,
+    /// The document of each shell.
+    pub(super) shells: Vec<Line<'a>>,
+    /// Shells that agree; the first group is that of the first shell.
+    pub(super) groups: Vec<GroupOut>,
+}
+
+/// Shells that agree on a text.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct GroupOut {
+    pub(super) shells: Vec<&'static str>,
+    /// The rules by which they differ from the first group.
+    pub(super) rules: Vec<RuleOut>,
+}
+
+/// A row of the table of differences.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct RuleOut {
+    pub(super) name: &'static str,
+    pub(super) sentence: &'static str,
+}
+
+/// How a trace ended.
+#[derive(Clone, Copy, Debug, Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[serde(rename_all = "lowercase")]
+pub enum Status {
+    /// Traced whole; where `problem` is there, the traced shell itself gives up at that place.
+    Complete,
+    /// An answer is missing.
+    Incomplete,
+    /// Stopped at a limit.
+    Stopped,
+    /// The text cannot be read.
+    Error,
+}
+
+/// One simple command.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct Command<'a> {
+    /// The vector, the name included.
+    #[cfg_attr(feature = "schema", schemars(with = "Vec<Arg<'static>>"))]
+    pub(super) argv: Each<'a, Text, Arg<'a>>,
+    /// The length of the vector.
+    pub(super) argc: usize,
+    /// What carries it out: external, builtin, special, function, none.
+    pub(super) kind: &'static str,
+    /// Where it is written.
+    pub(super) source: Place<'a>,
+    /// Its assignments.
+    #[cfg_attr(feature = "schema", schemars(with = "Vec<AssignmentOut<'static>>"))]
+    pub(super) assignments: Each<'a, AssignmentTrace, AssignmentOut<'a>>,
+    /// Its redirections.
+    #[cfg_attr(feature = "schema", schemars(with = "Vec<Redirection<'static>>"))]
+    pub(super) redirections: Each<'a, RedirectTrace, Redirection<'a>>,
+    /// What each stage made of each word; only with `--show stages`.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    #[cfg_attr(feature = "schema", schemars(with = "Option<Vec<WordStages<'static>>>"))]
+    pub(super) stages: Option<Each<'a, WordTrace, WordStages<'a>>>,
+}
+
+/// The stages of one word.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct WordStages<'a> {
+    pub(super) source: Place<'a>,
+    #[cfg_attr(feature = "schema", schemars(with = "Vec<StageOut<'static>>"))]
+    pub(super) stages: Each<'a, StageTrace, StageOut<'a>>,
+}
+
+/// What one stage made.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct StageOut<'a> {
+    pub(super) stage: &'static str,
+    #[cfg_attr(feature = "schema", schemars(with = "Vec<Arg<'static>>"))]
+    pub(super) fields: Each<'a, Text, Arg<'a>>,
+}
+
+/// An argument or another value.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct Arg<'a> {
+    /// The bytes as text; what is not valid UTF-8 is replaced.
+    pub(super) text: Cow<'a, str>,
+    /// The length in bytes.
+    pub(super) length: usize,
+    /// The bytes in hexadecimal, where they are not valid UTF-8.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub(super) hex: Option<String>,
+    /// Whether some bytes are not known.
+    #[serde(skip_serializing_if = "std::ops::Not::not")]
+    pub(super) unknown: bool,
+    /// Where the bytes came from, in order.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub(super) pieces: Option<Vec<Piece<'a>>>,
+}
+
+/// Bytes with one origin.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct Piece<'a> {
+    /// The bytes as text.
+    pub(super) text: Cow<'a, str>,
+    /// The bytes in hexadecimal, where they are not valid UTF-8.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub(super) hex: Option<String>,
+    /// What put them there.
+    pub(super) rule: &'static str,
+    /// Whether they were quoted.
+    pub(super) quoted: bool,
+    /// Where that is written.
+    pub(super) source: Place<'a>,
+    /// The whole way, latest first; only with `--show lineage`.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub(super) lineage: Option<Vec<HopOut<'a>>>,
+}
+
+/// One step on the way of some bytes.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct HopOut<'a> {
+    pub(super) rule: &'static str,
+    /// The parameter concerned.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub(super) name: Option<Cow<'a, str>>,
+    /// How far `shift` had moved the positional parameters.
+    #[serde(skip_serializing_if = "is_zero")]
+    pub(super) shifted: u32,
+    /// Steps behind this one that are not kept.
+    #[serde(skip_serializing_if = "is_zero")]
+    pub(super) folded: u32,
+    pub(super) source: Place<'a>,
+}
+
+fn is_zero(count: &u32) -> bool {
+    *count == 0
+}
+
+/// A place in a text: byte offsets, half open; line and column from 1, the column in characters.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct Place<'a> {
+    /// The text.
+    #[serde(rename = "in")]
+    pub(super) source: Cow<'a, str>,
+    /// First byte.
+    pub(super) start: u32,
+    /// One past the last byte.
+    pub(super) end: u32,
+    /// Line.
+    pub(super) line: usize,
+    /// Column.
+    pub(super) column: usize,
+}
+
+/// `$0` and the positional parameters.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct Params<'a> {
+    pub(super) zero: Arg<'a>,
+    #[cfg_attr(feature = "schema", schemars(with = "Vec<Arg<'static>>"))]
+    pub(super) positional: Each<'a, Text, Arg<'a>>,
+}
+
+/// An assignment of a command.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct AssignmentOut<'a> {
+    pub(super) name: Cow<'a, str>,
+    pub(super) value: Arg<'a>,
+    pub(super) source: Place<'a>,
+}
+
+/// A redirection of a command.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct Redirection<'a> {
+    pub(super) operator: &'static str,
+    pub(super) target: Arg<'a>,
+    pub(super) source: Place<'a>,
+}
+
+/// A trap that was found.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct NoteOut<'a> {
+    pub(super) name: &'static str,
+    pub(super) message: Cow<'a, str>,
+    pub(super) instead: &'a str,
+    pub(super) command: usize,
+    pub(super) source: Place<'a>,
+}
+
+/// Something that is in the way, and where.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct Problem<'a> {
+    pub(super) message: Cow<'a, str>,
+    pub(super) source: Place<'a>,
+}
+
+/// What `receive` prints and records.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct Received<'a> {
+    /// The version of the shape.
+    pub(super) fizzet: u32,
+    /// The vector as it arrived.
+    pub(super) argv: Vec<Arg<'a>>,
+    /// Its length.
+    pub(super) argc: usize,
+    /// Words in front of the arguments that `fizzet receive` took for itself.
+    pub(super) taken: Vec<Arg<'a>>,
+}
