@@ -17,5 +17,7 @@ fuzz_target!(|data: &[u8]| {
     let mut state = State::new(Dialect::of(shell), SourceKind::Line, text);
     state.limits.steps = 10_000;
     state.limits.bytes = 1 << 20;
+    // The stack of a fuzzer is small.
+    state.limits.depth = 60;
     walk::line(state, Rc::new(Nowhere));
 });

@@ -5,7 +5,7 @@
 use std::hint::black_box;
 use std::rc::Rc;
 
-use criterion::{BenchmarkId, Criterion, Throughput, criterion_group, criterion_main};
+use criterion::{BenchmarkId, Criterion, Throughput};
 use fizzet_core::dialect::{Dialect, Shell};
 use fizzet_core::host::{Commands, Files, Host, Nowhere, Status, Users};
 use fizzet_core::source::SourceKind;
@@ -84,5 +84,8 @@ impl Users for Comb {
 
 impl Commands for Comb {}
 
-criterion_group!(words, common_line, splitting, shift_loop, pathnames);
-criterion_main!(words);
+fn main() {
+    let mut bench = Criterion::default().configure_from_args();
+    [common_line, splitting, shift_loop, pathnames].into_iter().for_each(|one| one(&mut bench));
+    bench.final_summary();
+}

@@ -12,4 +12,4 @@ pub use choices::*;
 pub use escapes::{DollarEscapes, LargeOctal, NoDigits, Nul};
 pub use shell::Shell;
 pub use table::{Dialect, ROWS, Row};
-pub use utilities::{UtilityKind, is_known_elsewhere};
+pub use utilities::{UtilityKind, is_known_elsewhere, shells_with};

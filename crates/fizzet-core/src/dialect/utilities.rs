@@ -1,6 +1,6 @@
 //! Which names a shell carries out itself.
 
-use crate::dialect::Dialect;
+use crate::dialect::{Dialect, Shell};
 
 /// How a command name is carried out.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
@@ -182,12 +182,32 @@ impl Dialect {
 }
 
 /// Reserved words that not every shell has.
-const RESERVED_SOMEWHERE: &[&str] = &["[[", "((", "function", "select", "time", "coproc", "repeat"];
+const RESERVED_SOMEWHERE: &[(&str, &[Shell])] = {
+    use Shell::{Bash, Busybox, Ksh93, Mksh, Zsh};
+    &[
+        ("[[", &[Bash, Ksh93, Mksh, Zsh]),
+        ("((", &[Bash, Ksh93, Mksh, Zsh]),
+        ("function", &[Bash, Busybox, Ksh93, Mksh, Zsh]),
+        ("select", &[Bash, Ksh93, Mksh, Zsh]),
+        ("time", &[Bash, Ksh93, Mksh, Zsh]),
+        ("coproc", &[Bash, Zsh]),
+        ("repeat", &[Zsh]),
+    ]
+};
+
+/// The shells that carry out a command of this name themselves.
+pub fn shells_with(name: &[u8]) -> Vec<Shell> {
+    let reserving = RESERVED_SOMEWHERE.iter().find(|(word, _)| word.as_bytes() == name);
+    let reserving = reserving.map_or(&[][..], |(_, shells)| shells);
+    let has =
+        |shell: &Shell| reserving.contains(shell) || Dialect::of(*shell).utility(name).is_some();
+    Shell::ALL.into_iter().filter(has).collect()
+}
 
 /// Whether some shell carries out a command of this name itself.
 pub fn is_known_elsewhere(name: &[u8]) -> bool {
     let Ok(name) = std::str::from_utf8(name) else { return false };
-    RESERVED_SOMEWHERE.contains(&name)
+    RESERVED_SOMEWHERE.iter().any(|(word, _)| *word == name)
         || COMMON.contains(&name)
         || OWN.iter().any(|own| own.contains(&name))
 }

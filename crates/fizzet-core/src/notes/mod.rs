@@ -3,8 +3,11 @@
 //! A note is a row of [`NOTES`]: a name of our own and a function that looks for the trap in one
 //! command of a trace.
 
+mod elsewhere;
 mod parameters;
 mod written;
+
+pub use elsewhere::{counts, counts_may_differ};
 
 use crate::source::{Sources, Span};
 use crate::trace::{CommandTrace, Trace};
@@ -61,6 +64,7 @@ const NOTES: &[(&str, Finder)] = &[
     ("early-quote", written::early_quote),
     ("comparison-redirects", written::comparison_redirects),
     ("joined-assignment", written::joined_assignment),
+    ("foreign-name", elsewhere::foreign_name),
 ];
 
 /// All notes on a trace, in the order of its commands and of their text. The same trap at the same

@@ -23,7 +23,8 @@ pub(super) fn pasted_text(look: &mut Look<'_>) {
             continue;
         }
         let span = run.origin.span();
-        for &(character, what, instead) in LOOKALIKES {
+        let lookalikes = if bytes.is_ascii() { &[][..] } else { LOOKALIKES };
+        for &(character, what, instead) in lookalikes {
             if let Some(at) = bstr::ByteSlice::find(bytes, character) {
                 let span = part(span, at, character.len());
                 found.push((span, format!("This is {what}."), format!("Write {instead}.")));

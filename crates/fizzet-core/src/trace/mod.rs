@@ -60,6 +60,8 @@ pub struct CommandTrace {
     pub argv: Rc<Vec<Text>>,
     /// What carries it out.
     pub kind: CommandKind,
+    /// Whether nothing does: there is no such program, and only other shells know the name.
+    pub absent: bool,
     /// Where it is written.
     pub span: Span,
     /// Its assignments, in order.

@@ -235,7 +235,8 @@ impl Walker {
         let argv = Rc::new(argv);
         let called = argv.clone();
         let directed = redirections.clone();
-        self.keep(CommandTrace { argv, kind, span, assignments, redirections, words })?;
+        let absent = kind == CommandKind::External && self.is_absent(&argv);
+        self.keep(CommandTrace { argv, kind, absent, span, assignments, redirections, words })?;
         let outcome =
             self.with_redirections(&directed, |walker| walker.carry_out(&called, kind, span));
         self.restore(saved);
@@ -324,10 +325,12 @@ impl Walker {
     /// A program that a built-in utility starts; answers its status.
     pub(super) fn external(&mut self, argv: Vec<Text>, span: Span) -> u8 {
         let argv = Rc::new(argv);
+        let absent = self.is_absent(&argv);
         let status = self.program(&argv, span);
         self.commands.push(CommandTrace {
             argv,
             kind: CommandKind::External,
+            absent,
             span,
             assignments: Vec::new(),
             redirections: Vec::new(),
@@ -342,13 +345,10 @@ impl Walker {
         if argv.first().is_some_and(|name| name.is_empty() && !name.has_hole()) {
             return self.state.dialect.empty_name_status;
         }
-        let vector: Vec<&[u8]> = argv.iter().map(Text::bytes).collect();
-        let mut answer = expand::Context::host(self).answer(&vector);
-        let absent = answer == Answer::default()
-            && argv.first().is_some_and(|name| self.is_of_another_shell(name.bytes()));
-        if absent {
-            answer = Answer { output: Some(Vec::new()), status: Some(NOT_FOUND) };
-        }
+        let answer = match self.is_absent(argv) {
+            true => Answer { output: Some(Vec::new()), status: Some(NOT_FOUND) },
+            false => self.answer(argv),
+        };
         match answer.output {
             Some(bytes) => {
                 let origin = Origin::new(Rule::Output, span);
@@ -360,9 +360,19 @@ impl Walker {
         answer.status.unwrap_or(0)
     }
 
+    /// What the host knows of a program.
+    fn answer(&self, argv: &[Text]) -> Answer {
+        let vector: Vec<&[u8]> = argv.iter().map(Text::bytes).collect();
+        expand::Context::host(self).answer(&vector)
+    }
+
     /// Whether a name is one that only other shells carry out themselves, and no program has it.
-    fn is_of_another_shell(&self, name: &[u8]) -> bool {
-        is_known_elsewhere(name) && self.on_path(name).is_none()
+    fn is_absent(&self, argv: &[Text]) -> bool {
+        argv.first().is_some_and(|name| {
+            is_known_elsewhere(name.bytes())
+                && self.on_path(name.bytes()).is_none()
+                && self.answer(argv) == Answer::default()
+        })
     }
 
     fn arguments(&mut self, words: &[Argument]) -> Result<(Vec<Text>, Vec<WordTrace>), Stop> {

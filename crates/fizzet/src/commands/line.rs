@@ -7,6 +7,7 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 use fizzet_core::dialect::{Dialect, Shell};
+use fizzet_core::notes;
 use fizzet_core::source::SourceKind;
 use fizzet_core::state::State;
 use fizzet_core::trace::{Ending, Trace};
@@ -52,7 +53,16 @@ fn traced(options: LineOptions) -> Result<u8, Failure> {
         Ok(walk::line(state, machine.clone()))
     };
     match options.shell {
-        Shells::One(shell) => print(&options, &trace(Dialect::of(shell))?),
+        Shells::One(shell) => {
+            let mut found = trace(Dialect::of(shell))?;
+            if options.output.format != Format::Nul && notes::counts_may_differ(&found) {
+                let others = Shell::ALL.into_iter().filter(|&other| other != shell);
+                let others: Vec<Trace> =
+                    others.map(|other| trace(Dialect::of(other))).collect::<Result<_, _>>()?;
+                found.notes.extend(notes::counts(&found, &others));
+            }
+            print(&options, &found)
+        }
         Shells::All => print_all(&options, &trace),
     }
 }

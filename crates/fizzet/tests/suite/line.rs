@@ -40,6 +40,10 @@ argc = 6
 note split-value  line 1, column 7
   $jar is not quoted, so it was split at IFS: 2 arguments.
   To keep one argument, write \"$jar\".
+
+note other-count  line 1, column 1
+  `label` receives 5 arguments here, but 4 in zsh.
+  --shell all shows every vector and the rule that makes the difference.
 ";
     assert_eq!(Run::of(&words).prints(), expected);
 }
@@ -138,6 +142,8 @@ fn each_trap_has_its_note() {
         ("label \"note: \"lime honey\" sold\"", "early-quote"),
         ("[ $# > 3 ]", "comparison-redirects"),
         ("all=$@", "joined-assignment"),
+        ("label $two", "other-count"),
+        ("print $two", "foreign-name"),
     ] {
         let document = json(&[
             "--dir",
