@@ -1,9 +1,10 @@
 //! Tasks of the developers: `cargo xtask schema [--check]`, `cargo xtask record [TOPIC]...`,
-//! `cargo xtask compare LINE [ARG]...`, `cargo xtask ratios`.
+//! `cargo xtask compare LINE [ARG]...`, `cargo xtask ratios`, `cargo xtask scripts [FOLDER]...`.
 
 mod compare;
 mod ratios;
 mod record;
+mod scripts;
 
 use std::path::{Path, PathBuf};
 use std::process::ExitCode;
@@ -20,9 +21,10 @@ fn main() -> ExitCode {
         ["record", ..] => record::record(&words[1..]),
         ["compare", ..] => compare::compare(&words[1..]),
         ["ratios"] => ratios::ratios(),
+        ["scripts", ..] => scripts::scripts(&words[1..]),
         _ => {
             Err("usage: cargo xtask schema [--check] | record [TOPIC]... | compare LINE [ARG]... \
-                  | ratios"
+                  | ratios | scripts [FOLDER]..."
                 .into())
         }
     };

@@ -56,6 +56,15 @@ impl Limits {
     }
 }
 
+/// What a command leaves in `$?`. In some shells `return` leaves more than the byte that a process
+/// can hand on; see [`as_process`].
+pub type Status = i32;
+
+/// What is left of a status when a process hands it on.
+pub fn as_process(status: Status) -> Status {
+    status & 0xff
+}
+
 /// A reason to stop.
 #[derive(Clone, Debug, Error)]
 pub enum Stop {
@@ -77,10 +86,10 @@ pub enum Stop {
     },
     /// `exit`, with its status.
     #[error("exit")]
-    Exit(u8),
+    Exit(Status),
     /// `return`, with its status.
     #[error("return")]
-    Return(u8),
+    Return(Status),
     /// `break`, with the loops still to leave.
     #[error("break")]
     Break(u32),
@@ -98,7 +107,7 @@ pub struct ShellError {
     /// Where.
     pub span: Span,
     /// The status that it leaves.
-    pub status: u8,
+    pub status: Status,
     /// What it ends.
     pub reach: Reach,
     /// Whether it is the wrong use of a built-in utility, which `command` forgives.
@@ -109,7 +118,7 @@ pub struct ShellError {
 
 impl ShellError {
     /// An error that is no wrong use of a utility.
-    pub fn new(message: impl Into<String>, span: Span, status: u8, reach: Reach) -> ShellError {
+    pub fn new(message: impl Into<String>, span: Span, status: Status, reach: Reach) -> ShellError {
         ShellError {
             message: message.into(),
             span,
@@ -142,12 +151,12 @@ impl Stop {
     }
 
     /// An error that ends the traced shell.
-    pub fn shell(message: impl Into<String>, span: Span, status: u8) -> Stop {
+    pub fn shell(message: impl Into<String>, span: Span, status: Status) -> Stop {
         Stop::error(message, span, status, Reach::Shell)
     }
 
     /// An error of the traced shell.
-    pub fn error(message: impl Into<String>, span: Span, status: u8, reach: Reach) -> Stop {
+    pub fn error(message: impl Into<String>, span: Span, status: Status, reach: Reach) -> Stop {
         Stop::Shell(ShellError::new(message, span, status, reach))
     }
 }

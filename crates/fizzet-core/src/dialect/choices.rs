@@ -209,3 +209,21 @@ pub enum DocumentJoiner {
     /// A space, but the elements of arrays and changed parameters are joined with IFS.
     SpaceForParameters,
 }
+
+/// What `exit` and `return` take for a number.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum StatusNumbers {
+    /// Decimal digits with blanks around them, no sign but `+`, up to 2147483647.
+    Natural,
+    /// Decimal digits with blanks around them and any sign, of 64 bits.
+    Signed,
+    /// Decimal digits and nothing else; one that is too large is the largest there is.
+    Digits,
+    /// The decimal digits at the start, with blanks and a sign; what follows is not looked at. For
+    /// `return` one that does not fit in 32 bits is 128.
+    Leading,
+    /// Decimal digits with blanks before them and any sign, of 32 bits.
+    Short,
+    /// An arithmetic expression.
+    Expression,
+}

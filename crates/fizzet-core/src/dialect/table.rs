@@ -5,7 +5,7 @@
 
 use crate::dialect::choices::*;
 use crate::dialect::{DollarEscapes, Nul, Shell, escapes};
-use crate::stop::Reach;
+use crate::stop::{Reach, Status};
 
 /// One rule in which shells differ.
 #[derive(Clone, Copy, Debug)]
@@ -96,11 +96,11 @@ dialect_table! {
     /// A local variable without a value is empty rather than unset.
     local_is_empty: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { local x; echo ${x-unset}; }; f";
     /// The status of a `cd` that fails.
-    folder_failure_status: u8 = [1, 1, 2, 2, 1, 2, 1], "observed in all six: cd nosuch; echo $?";
+    folder_failure_status: Status = [1, 1, 2, 2, 1, 2, 1], "observed in all six: cd nosuch; echo $?";
     /// The option letters of `type`.
     type_letters: &'static str = ["", "aftpP", "", "tpa", "afpqt", "", "afmpsSwW"], "observed in all six: type -t :";
     /// The status of `command -v` and `type` for an unknown name.
-    unknown_name_status: u8 = [1, 1, 127, 127, 1, 1, 1], "observed in all six: command -v nosuch; echo $?";
+    unknown_name_status: Status = [1, 1, 127, 127, 1, 1, 1], "observed in all six: command -v nosuch; echo $?";
     /// How many digits `umask` prints.
     mask_width: usize = [4, 4, 4, 4, 4, 3, 3], "observed in all six: umask";
     /// A file that `.` cannot read ends the shell.
@@ -121,14 +121,14 @@ dialect_table! {
     return_ends_shell: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: return; echo after";
     /// Too many arguments of `shift`, `exit` and their kin end the shell.
     usage_letters_fatal: bool = [N, Y, N, N, N, N, N], "observed in all six: shift 1 2; echo after";
-    /// `exit` and `return` take negative numbers.
-    negative_statuses: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: (exit -1); echo $?";
+    /// What `exit` and `return` take for a number.
+    status_numbers: StatusNumbers = [StatusNumbers::Natural, StatusNumbers::Signed, StatusNumbers::Natural, StatusNumbers::Digits, StatusNumbers::Leading, StatusNumbers::Short, StatusNumbers::Expression], "observed in all six: f() { return ' 3'; }; f; echo $?, and 3x, -1, 3000000000";
     /// `eval --` leaves the dashes out.
     eval_takes_dashes: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: eval -- echo a";
     /// A syntax error in the text of `eval` ends the shell.
     eval_syntax_is_fatal: bool = [Y, N, Y, Y, N, Y, N], "observed in all six: eval fi; echo after";
     /// The status of `eval` after a syntax error in its text.
-    eval_syntax_status: u8 = [2, 2, 2, 2, 3, 1, 1], "observed in all six: eval fi; echo $?";
+    eval_syntax_status: Status = [2, 2, 2, 2, 3, 1, 1], "observed in all six: eval fi; echo $?";
     /// The argument of `shift`, `exit` and their kin is an arithmetic expression.
     numerals_are_expressions: bool = [N, N, N, N, Y, Y, Y], "observed in all six: shift 1+1";
     /// An unknown option of `set` ends the shell.
@@ -140,7 +140,7 @@ dialect_table! {
     /// There is `set -o pipefail`.
     pipe_fail: bool = [Y, Y, N, Y, Y, Y, Y], "observed in all six: set -o pipefail; echo $?";
     /// The status of a command whose input file does not exist.
-    redirection_failure_status: u8 = [1, 1, 2, 1, 1, 1, 1], "observed in all six: true <nosuch; echo $?";
+    redirection_failure_status: Status = [1, 1, 2, 1, 1, 1, 1], "observed in all six: true <nosuch; echo $?";
     /// What joins `$*` in a here-document.
     document_joiner: DocumentJoiner = [DocumentJoiner::Ifs, DocumentJoiner::SpaceForParameters, DocumentJoiner::Ifs, DocumentJoiner::Ifs, DocumentJoiner::Space, DocumentJoiner::IfsOrSpace, DocumentJoiner::Ifs], "observed in all six: IFS=:; set -- a b; read x <<E with $*; in bash also with ${a[*]}, ${*/x/y}";
     /// `${x/#p/r}` and `${x/%p/r}` replace at the start and at the end.
@@ -182,13 +182,13 @@ dialect_table! {
     /// `0x` without digits is 0.
     empty_hexadecimal: bool = [N, Y, N, N, N, N, Y], "observed in bash: echo $((0x))";
     /// The status of `select` at the end of the input.
-    select_end_status: u8 = [1, 1, 1, 1, 1, 1, 0], "observed: select x in a; do :; done </dev/null; echo $?";
+    select_end_status: Status = [1, 1, 1, 1, 1, 1, 0], "observed: select x in a; do :; done </dev/null; echo $?";
     /// `%(format)T` of `printf` shows a time.
     printf_times: bool = [N, Y, N, N, Y, N, N], "observed in all six: printf '%(%Y)T' 0";
     /// A mistake in an expansion or assignment ends only the line it is on.
     mistakes_end_line: bool = [N, Y, N, N, N, N, N], "observed in all six: two lines, label $((1/0)); label after, then label end";
     /// The status of a subshell that a mistake ends, where it differs from that of a shell.
-    subshell_mistake_status: Option<u8> = [None, Some(1), None, None, None, None, None], "observed in all six: (label ${x?}); label $?";
+    subshell_mistake_status: Option<Status> = [None, Some(1), None, None, None, None, None], "observed in all six: (label ${x?}); label $?";
     /// `.*` also matches `.` and `..`.
     dot_star_matches_dots: bool = [Y, N, Y, Y, N, N, N], "observed in all six: echo .* in a folder";
     /// In a bracket expression `^` negates as `!` does.
@@ -348,7 +348,7 @@ dialect_table! {
     /// An empty expression is 0.
     empty_arithmetic_is_zero: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: echo $(( ))";
     /// The status a shell ends with after an arithmetic error.
-    arithmetic_status: u8 = [2, 1, 2, 2, 1, 1, 1], "observed in all six: echo $((1/0)); echo $?";
+    arithmetic_status: Status = [2, 1, 2, 2, 1, 1, 1], "observed in all six: echo $((1/0)); echo $?";
     /// `echo` decodes escapes without being asked.
     echo_decodes: bool = [Y, N, Y, N, N, Y, Y], "observed in all six: echo 'a\\tb'";
     /// The option letters of `echo`.
@@ -359,8 +359,10 @@ dialect_table! {
     local_inherits: bool = [N, N, Y, N, N, N, N], "observed: x=1; f() { local x; echo $x; }; f";
     /// `unset` of a read-only variable ends the shell.
     unset_read_only_is_fatal: bool = [Y, N, Y, Y, N, N, Y], "observed in all six: readonly x; unset x; echo after";
+    /// `return` leaves its whole number in `$?`, not only the last byte of it.
+    returns_wide_statuses: bool = [N, N, Y, N, Y, N, Y], "observed in all six: f() { return 256; }; f; echo $?";
     /// The status a shell ends with after a wrong use of a special built-in utility.
-    usage_status: u8 = [2, 2, 2, 2, 1, 1, 1], "observed in all six: shift x; echo $?";
+    usage_status: Status = [2, 2, 2, 2, 1, 1, 1], "observed in all six: shift x; echo $?";
     /// Assignments before a special built-in utility stay.
     special_keeps_assignments: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: x=1 :; echo $x";
     /// The last command of a pipeline is run by the shell itself.
@@ -382,9 +384,9 @@ dialect_table! {
     /// `~` with an empty HOME is an empty argument rather than none.
     empty_home_is_a_field: bool = [Y, Y, N, N, N, N, Y], "observed: HOME=; printf '[%s]' ~";
     /// The status a shell ends with after a bad substitution.
-    bad_substitution_status: u8 = [2, 1, 2, 2, 1, 1, 1], "observed in all six: echo ${x!y}; echo $?";
+    bad_substitution_status: Status = [2, 1, 2, 2, 1, 1, 1], "observed in all six: echo ${x!y}; echo $?";
     /// The status a shell ends with after `${x?}` or an unset parameter under `set -u`.
-    unset_status: u8 = [2, 127, 2, 2, 1, 1, 1], "observed in all six: SHELL -c ': ${x?}'; echo $?";
+    unset_status: Status = [2, 127, 2, 2, 1, 1, 1], "observed in all six: SHELL -c ': ${x?}'; echo $?";
     /// The letters that `$-` can have when the shell was started with `-c`, in its order.
     dash_flags: &'static str = ["efu", "efhuBc", "ufe", "ucfe", "cefhuB", "efuhUc", "569XFefu"], "observed in all six: echo $-; set -feu; echo $-";
     /// How `$'...'` decodes its escapes.
@@ -414,7 +416,7 @@ dialect_table! {
     /// The result of an arithmetic expansion is not split.
     arithmetic_is_whole: bool = [N, N, N, N, N, N, Y], "observed in all six: IFS=1; echo $((11+2))";
     /// The status of `((...))` after a mistake after which the shell goes on.
-    arithmetic_command_status: u8 = [1, 1, 1, 1, 1, 2, 2], "observed in all six: ((1/0)); echo $?";
+    arithmetic_command_status: Status = [1, 1, 1, 1, 1, 2, 2], "observed in all six: ((1/0)); echo $?";
     /// What `${@#p}` and its kin do to a list.
     list_operations: ListOperations = [ListOperations::Each, ListOperations::Each, ListOperations::WholeString, ListOperations::WholeString, ListOperations::Each, ListOperations::Refused, ListOperations::Each], "observed in all six: set -- aay bby; echo ${@%y}";
     /// The names of options of `set -o` besides those that change words.
@@ -424,7 +426,7 @@ dialect_table! {
     /// `set +B` switches brace expansion off.
     set_braces: bool = [N, Y, N, N, Y, N, N], "observed in all six: set +B; echo {a,b}";
     /// The status of `printf` after a conversion that it does not know.
-    bad_conversion_status: u8 = [1, 1, 2, 1, 0, 1, 1], "observed in all six: printf %z; echo $?";
+    bad_conversion_status: Status = [1, 1, 2, 1, 0, 1, 1], "observed in all six: printf %z; echo $?";
     /// `printf` takes the length modifiers of C.
     printf_lengths: bool = [N, Y, N, Y, Y, N, Y], "observed in all six: printf %ld 1";
     /// `printf` takes the digits before what is no digit.
@@ -446,7 +448,7 @@ dialect_table! {
     /// The middle of `a?b:c` may be an assignment.
     assigns_in_choice: bool = [Y, Y, Y, N, Y, Y, N], "observed in all six: echo $((1?x=2:3))";
     /// The status of `let` without an expression.
-    let_nothing_status: u8 = [1, 1, 1, 2, 2, 1, 1], "observed in all six: let; echo $?";
+    let_nothing_status: Status = [1, 1, 1, 2, 2, 1, 1], "observed in all six: let; echo $?";
     /// `local` takes options.
     local_options_letters: bool = [N, Y, N, N, N, Y, Y], "observed in all six: f() { local -r x=1; }; f";
     /// What a negative length of `${x:offset:length}` means.
@@ -575,8 +577,6 @@ dialect_table! {
     unset_reveals: bool = [N, N, N, N, N, Y, N], "observed in all six: x=1; f() { local x=2; unset x; echo $x; }; f";
     /// What `\c` does in the text of `echo`.
     echo_end: EchoEnd = [EchoEnd::Stops, EchoEnd::Stops, EchoEnd::Stops, EchoEnd::Stops, EchoEnd::Stops, EchoEnd::DropsNewline, EchoEnd::Stops], "observed in all six: echo -e 'a\\cb' c";
-    /// `exit` and `return` read the digits at the start of their argument.
-    statuses_are_digits: bool = [N, N, N, N, Y, Y, N], "observed in all six: f() { return 1+1; }; f; echo $?";
     /// A tilde is expanded in a here-string.
     here_string_tilde: bool = [N, Y, N, N, Y, N, Y], "observed in all six: read x <<< ~; echo $x";
     /// The option letters of `export` and `readonly`.
@@ -620,7 +620,7 @@ dialect_table! {
     /// A mistake in the text of `eval` ends only that.
     eval_holds_mistakes: bool = [N, N, N, N, N, N, Y], "observed in all six: eval 'echo ~nosuch'; echo after";
     /// The status after a mistake in a here-document, if the shell goes on.
-    document_mistake_status: Option<u8> = [None, None, Some(2), Some(1), Some(1), Some(1), None], "observed in all six: read x <<E with ${q?}; echo $?";
+    document_mistake_status: Option<Status> = [None, None, Some(2), Some(1), Some(1), Some(1), None], "observed in all six: read x <<E with ${q?}; echo $?";
     /// A mistake in the word of a redirection ends only the command.
     redirection_mistakes_end_command: bool = [N, N, N, N, Y, N, N], "observed in all six: true >${q?}; echo after";
     /// A mistake in a here-string ends only the command.
@@ -638,7 +638,7 @@ dialect_table! {
     /// A mistake in a function ends only the function.
     functions_hold_mistakes: bool = [N, N, N, N, N, Y, N], "observed in all six: f() { shift 9; echo b; }; f; echo after $?";
     /// The status of a command whose name is empty.
-    empty_name_status: u8 = [127, 127, 127, 127, 126, 126, 126], "observed in all six: ''; echo $?";
+    empty_name_status: Status = [127, 127, 127, 127, 126, 126, 126], "observed in all six: ''; echo $?";
     /// A backslash in a value escapes only what is special in patterns.
     value_backslash_needs_special: bool = [N, N, N, N, N, N, Y], "observed in zsh: x='l\\i*'; case lid in ${~x}) echo yes; esac";
     /// `break` outside a loop does not look at its operand.

@@ -151,9 +151,10 @@ impl Substitution<'_> {
             b'#' => state.positional.count().to_string().into_bytes(),
             b'?' => state.status.to_string().into_bytes(),
             b'-' => state.option_letters(),
-            b'!' => return Held::Unset,
+            b'!' if state.jobs.is_empty() => return Held::Unset,
             _ => {
-                self.cx.missing("the process number of the shell", hop.span);
+                let whose = if sign == b'!' { "a background command" } else { "the shell" };
+                self.cx.missing(&format!("the process number of {whose}"), hop.span);
                 let mut text = Text::new();
                 text.push_hole(Standing::Quoted, &Origin::from_hop(hop.clone()));
                 return Held::One(text);

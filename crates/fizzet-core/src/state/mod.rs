@@ -21,7 +21,7 @@ use crate::dialect::Dialect;
 use crate::expand::pattern::PatternRules;
 use crate::lineage::{Origin, Rule};
 use crate::source::{SourceId, SourceKind, Sources, Span};
-use crate::stop::{Limits, Reach, Stop};
+use crate::stop::{Limits, Reach, Status, Stop};
 use crate::syntax::Aliases;
 use crate::syntax::ast::Command;
 use crate::text::{Standing, Text};
@@ -64,7 +64,9 @@ pub struct State {
     /// `umask`
     pub mask: u32,
     /// `$?`
-    pub status: u8,
+    pub status: Status,
+    /// What the background commands have ended with, in the order of their starts.
+    pub jobs: Vec<Status>,
     /// When it gives up.
     pub limits: Limits,
     /// Steps taken.
@@ -96,6 +98,7 @@ impl State {
             put_aside: Vec::new(),
             mask: 0o022,
             status: 0,
+            jobs: Vec::new(),
             limits: Limits::default(),
             steps: 0,
             keeps_stages: false,
@@ -256,7 +259,7 @@ impl State {
     }
 
     /// A mistake in an expansion or assignment: it ends the shell, or in some shells only the line.
-    pub fn mistake(&self, message: impl Into<String>, span: Span, status: u8) -> Stop {
+    pub fn mistake(&self, message: impl Into<String>, span: Span, status: Status) -> Stop {
         let reach = if self.dialect.mistakes_end_line { Reach::Line } else { Reach::Shell };
         Stop::error(message, span, status, reach)
     }

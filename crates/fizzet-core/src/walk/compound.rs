@@ -8,7 +8,7 @@ use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::state::{Function, Options, Variable};
-use crate::stop::{Reach, ShellError, Stop};
+use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::syntax::ast::{
     Arithmetic, CaseBranch, CaseEnd, Command, CommandKind as Node, List, Word,
 };
@@ -64,7 +64,7 @@ impl Walker {
             Node::Arithmetic(expression) => {
                 let recovers = self.state.dialect.arithmetic_command_recovers;
                 self.state.status = match arithmetic::holds(self, expression) {
-                    Ok(holds) => u8::from(!holds),
+                    Ok(holds) => Status::from(!holds),
                     Err(Stop::Shell(_)) if recovers => self.state.dialect.arithmetic_command_status,
                     Err(stop) => return Err(stop),
                 };
@@ -72,7 +72,7 @@ impl Walker {
             }
             Node::Conditional(condition) => {
                 let holds = self.condition(condition)?;
-                self.state.status = u8::from(!holds);
+                self.state.status = Status::from(!holds);
                 Ok(())
             }
             Node::For { name, words, body, name_span, select: true } => {
@@ -112,8 +112,11 @@ impl Walker {
         self.state.positional = positional;
         self.state.functions = functions;
         self.state.options = options;
+        self.state.status = as_process(self.state.status);
         match outcome {
-            Err(Stop::Exit(status) | Stop::Return(status)) => self.state.status = status,
+            Err(Stop::Exit(status) | Stop::Return(status)) => {
+                self.state.status = as_process(status);
+            }
             Err(Stop::Break(_) | Stop::Continue(_)) => {}
             Err(Stop::Shell(error)) => {
                 let inside = self.state.dialect.subshell_mistake_status;

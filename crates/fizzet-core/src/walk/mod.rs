@@ -18,7 +18,7 @@ use crate::lineage::{Origin, Rule};
 use crate::notes;
 use crate::source::{SourceId, SourceKind, Span};
 use crate::state::State;
-use crate::stop::{Reach, ShellError, Stop};
+use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::syntax::Parser;
 use crate::syntax::ast::{Assignment, CommandSubstitution, List, SubstitutionPlace};
 use crate::text::{Standing, Text};
@@ -91,7 +91,7 @@ pub(crate) struct Walker {
     /// Where `getopts` stands.
     cluster: builtins::Cluster,
     /// The status of the latest command substitution of a command without a name.
-    substituted: Option<u8>,
+    substituted: Option<Status>,
     /// Whether the status of the latest program had to be guessed.
     guessed: bool,
 }
@@ -192,7 +192,7 @@ impl Walker {
     }
 
     /// A mistake in the use of a built-in utility: it ends the shell, or has the status 1.
-    fn usage(&mut self, call: &builtins::Call<'_>, wrong: &str) -> Result<u8, Stop> {
+    fn usage(&mut self, call: &builtins::Call<'_>, wrong: &str) -> Result<Status, Stop> {
         if !self.state.dialect.usage_is_fatal {
             return Ok(1);
         }
@@ -313,7 +313,7 @@ impl Context for Walker {
             }
             outcome => outcome?,
         }
-        self.substituted = Some(self.state.status);
+        self.substituted = Some(as_process(self.state.status));
         if !self.state.dialect.substitution_sets_status {
             self.state.status = before;
         }

@@ -7,7 +7,7 @@ use crate::expand;
 use crate::host::Answer;
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
-use crate::stop::{Reach, ShellError, Stop};
+use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::ast::{
     AndOr, Argument, Command, CommandKind as Node, Connector, List, Pipeline, Redirect,
     RedirectOperator, RedirectTarget, SimpleCommand, Word,
@@ -17,7 +17,7 @@ use crate::trace::{CommandKind, CommandTrace, RedirectTrace, WordTrace};
 use crate::walk::Walker;
 
 /// The status of a command that is found nowhere (POSIX XCU 2.8.2).
-const NOT_FOUND: u8 = 127;
+pub(super) const NOT_FOUND: Status = 127;
 
 impl Walker {
     pub(super) fn list(&mut self, list: &List) -> Result<(), Stop> {
@@ -29,7 +29,10 @@ impl Walker {
 
     fn and_or(&mut self, and_or: &AndOr) -> Result<(), Stop> {
         if and_or.background {
-            return self.subshell(|walker| walker.and_or_here(and_or));
+            self.subshell(|walker| walker.and_or_here(and_or))?;
+            self.state.jobs.push(self.state.status);
+            self.state.status = 0;
+            return Ok(());
         }
         self.and_or_here(and_or)
     }
@@ -84,7 +87,7 @@ impl Walker {
             }
         };
         if pipeline.negated {
-            self.state.status = u8::from(self.state.status == 0);
+            self.state.status = Status::from(self.state.status == 0);
             return Ok(());
         }
         let fails = ends && self.state.status != 0 && self.testing == 0;
@@ -323,7 +326,7 @@ impl Walker {
     }
 
     /// A program that a built-in utility starts; answers its status.
-    pub(super) fn external(&mut self, argv: Vec<Text>, span: Span) -> u8 {
+    pub(super) fn external(&mut self, argv: Vec<Text>, span: Span) -> Status {
         let argv = Rc::new(argv);
         let absent = self.is_absent(&argv);
         let status = self.program(&argv, span);
@@ -341,12 +344,12 @@ impl Walker {
 
     /// What is known of a program that would run here: its output goes where output goes, and its
     /// status is answered. A status that nobody knows is taken as 0.
-    fn program(&mut self, argv: &[Text], span: Span) -> u8 {
+    fn program(&mut self, argv: &[Text], span: Span) -> Status {
         if argv.first().is_some_and(|name| name.is_empty() && !name.has_hole()) {
             return self.state.dialect.empty_name_status;
         }
         let answer = match self.is_absent(argv) {
-            true => Answer { output: Some(Vec::new()), status: Some(NOT_FOUND) },
+            true => Answer { output: Some(Vec::new()), status: Some(NOT_FOUND as u8) },
             false => self.answer(argv),
         };
         match answer.output {
@@ -357,7 +360,7 @@ impl Walker {
             None => self.write_hole(span),
         }
         self.guessed = answer.status.is_none();
-        answer.status.unwrap_or(0)
+        answer.status.map_or(0, Status::from)
     }
 
     /// What the host knows of a program.

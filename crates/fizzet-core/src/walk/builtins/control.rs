@@ -1,13 +1,14 @@
 //! `break`, `continue`, `exit`, `return`, `eval`, `command`.
 
+use crate::dialect::StatusNumbers;
 use crate::source::SourceKind;
-use crate::stop::{Reach, ShellError, Stop};
+use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 
 /// `break [n]`, `continue [n]`: of loops that there are not, the outermost one is meant.
-pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
     if walker.loops == 0 && dialect.break_looks_for_loops_first {
         return Ok(0);
@@ -37,7 +38,7 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Sto
 }
 
 /// `exit [status]`, `return [status]`
-pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let returns = call.bytes(0) == Some(b"return");
     let dialect = walker.state.dialect.clone();
     if returns && walker.depth_of_return() == 0 && !dialect.return_ends_shell {
@@ -49,21 +50,30 @@ pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     }
     let status = match operands.first().or_else(|| call.arguments().first()).map(Text::bytes) {
         None => i64::from(walker.state.status),
-        Some(text) => match walker.status_given(text) {
-            Some(status) if status >= 0 || dialect.negative_statuses => status,
+        Some(text) => match walker.status_given(text, returns) {
+            Some(status) => status,
             _ if returns && !dialect.usage_is_fatal => 2,
             _ if returns && dialect.usage_status == 1 => 1,
-            _ => return Err(walker.fatal(call, "a status was expected")),
+            _ if returns => return Err(walker.fatal(call, "a status was expected")),
+            _ => {
+                let message = "exit: a status was expected";
+                let status = dialect.usage_status;
+                walker.survive(ShellError::new(message, call.span, status, Reach::Shell));
+                i64::from(status)
+            }
         },
     };
+    // The shells keep 32 bits.
+    let status = status as Status;
     Err(match returns {
-        false => Stop::Exit(status as u8),
-        true => Stop::Return(status as u8),
+        false => Stop::Exit(as_process(status)),
+        true if dialect.returns_wide_statuses => Stop::Return(status),
+        true => Stop::Return(as_process(status)),
     })
 }
 
 /// `eval text...`: the arguments joined with spaces are read again.
-pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let mut text = Vec::new();
     let words = match call.arguments() {
         [first, rest @ ..] if first.bytes() == b"--" && walker.state.dialect.eval_takes_dashes => {
@@ -101,15 +111,37 @@ pub(in crate::walk) fn number(text: &[u8]) -> Option<i64> {
     std::str::from_utf8(text).ok()?.trim().parse().ok()
 }
 
+/// The number at the start of a text, 0 if there is none, the largest if it is too large.
+fn leading_number(text: &[u8]) -> i64 {
+    let text = text.trim_ascii_start();
+    let signed = usize::from(matches!(text.first(), Some(b'-' | b'+')));
+    let digits = text[signed..].iter().take_while(|byte| byte.is_ascii_digit()).count();
+    match digits {
+        0 => 0,
+        digits => number(&text[..signed + digits]).unwrap_or(i64::MAX),
+    }
+}
+
 impl Walker {
     /// The status that an argument of `exit` and `return` is.
-    fn status_given(&mut self, text: &[u8]) -> Option<i64> {
-        if !self.state.dialect.statuses_are_digits {
-            return self.numeral(text);
+    fn status_given(&mut self, text: &[u8], returns: bool) -> Option<i64> {
+        let small = |status: i64| Status::try_from(status).is_ok();
+        match self.state.dialect.status_numbers {
+            StatusNumbers::Signed => number(text),
+            StatusNumbers::Natural => number(text).filter(|&status| status >= 0 && small(status)),
+            StatusNumbers::Short if text.ends_with(b" ") => None,
+            StatusNumbers::Short => number(text).filter(|&status| small(status)),
+            StatusNumbers::Digits => {
+                let digits = !text.is_empty() && text.iter().all(u8::is_ascii_digit);
+                digits.then(|| number(text).unwrap_or(i64::MAX))
+            }
+            StatusNumbers::Leading => {
+                let status = leading_number(text);
+                Some(if returns && !small(status) { 128 } else { status })
+            }
+            StatusNumbers::Expression if returns => self.numeral(text),
+            StatusNumbers::Expression => Some(self.numeral(text).unwrap_or(0)),
         }
-        let digits = text.iter().skip(1).take_while(|byte| byte.is_ascii_digit()).count();
-        let starts = text.first().is_some_and(|&byte| byte.is_ascii_digit() || byte == b'-');
-        number(&text[..digits + usize::from(starts)]).or_else(|| self.numeral(text))
     }
 
     /// The number that an argument of `shift`, `break`, `exit` and the like is: an expression where

@@ -6,7 +6,7 @@ use crate::expand::Context;
 use crate::host::FileKind;
 use crate::lineage::{Origin, Rule};
 use crate::source::SourceKind;
-use crate::stop::Stop;
+use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
@@ -18,7 +18,7 @@ const RESERVED: &[&[u8]] = &[
 ];
 
 /// `command [-pvV] name ...`, `builtin name ...`: functions do not count.
-pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("pvVx", false);
     if given.has(b'v') || given.has(b'V') {
         return walker.tell(call, given.operands, given.has(b'v'));
@@ -38,7 +38,7 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
 }
 
 /// `type name...`
-pub(super) fn tell_type(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn tell_type(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given(walker.state.dialect.type_letters, false);
     if given.has(b't') {
         let mut status = 0;
@@ -55,7 +55,7 @@ pub(super) fn tell_type(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop
 
 impl Walker {
     /// Tells what names stand for; the status says whether all of them are known.
-    fn tell(&mut self, call: &Call<'_>, names: &[Text], briefly: bool) -> Result<u8, Stop> {
+    fn tell(&mut self, call: &Call<'_>, names: &[Text], briefly: bool) -> Result<Status, Stop> {
         let mut unknown = false;
         for name in names {
             match self.found(name.bytes()) {
@@ -116,7 +116,7 @@ impl Walker {
 }
 
 /// `alias [name[=value]]...`
-pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let mut status = 0;
     for operand in call.given("ptgs", false).operands {
         let bytes = operand.bytes();
@@ -139,7 +139,7 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
 }
 
 /// `unalias [-a] name...`
-pub(super) fn unalias(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn unalias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("a", false);
     let aliases = Rc::make_mut(&mut walker.state.aliases);
     if given.has(b'a') {
@@ -147,18 +147,18 @@ pub(super) fn unalias(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
     }
     let mut status = 0;
     for name in given.operands {
-        status |= u8::from(aliases.remove(name.bytes()).is_none());
+        status |= Status::from(aliases.remove(name.bytes()).is_none());
     }
     Ok(status)
 }
 
 /// `hash [name]...`
-pub(super) fn hash(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn hash(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("rldpt", false);
     let known = |name: &Text| {
         walker.state.functions.contains_key(name.bytes())
             || walker.state.dialect.utility(name.bytes()).is_some()
             || walker.on_path(name.bytes()).is_some()
     };
-    Ok(u8::from(!given.operands.iter().all(known)))
+    Ok(Status::from(!given.operands.iter().all(known)))
 }

@@ -3,13 +3,13 @@
 use crate::expand::Context;
 use crate::host::join;
 use crate::lineage::{Origin, Rule};
-use crate::stop::Stop;
+use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 
 /// `cd [-LP] [folder]`
-pub(super) fn cd(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn cd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("LPe@sq", false);
     let target = match given.operands.first() {
         None => walker.state.variables.scalar(b"HOME").cloned(),
@@ -73,7 +73,7 @@ fn normal(path: &[u8]) -> Vec<u8> {
 }
 
 /// `pwd`
-pub(super) fn pwd(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn pwd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     match walker.state.variables.scalar(b"PWD").cloned() {
         Some(folder) => walker.print_line(folder, call),
         None => walker.missing("the current folder", call.span),
@@ -82,7 +82,7 @@ pub(super) fn pwd(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
 }
 
 /// `pushd folder`
-pub(super) fn pushd(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn pushd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let here = walker.state.variables.scalar(b"PWD").cloned().unwrap_or_default();
     let target = match call.given("n", false).operands.first() {
         Some(target) => target.clone(),
@@ -97,7 +97,7 @@ pub(super) fn pushd(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
 }
 
 /// `popd`
-pub(super) fn popd(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn popd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     if walker.state.put_aside.is_empty() {
         return Ok(1);
     }
@@ -107,7 +107,7 @@ pub(super) fn popd(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
 }
 
 /// `dirs`
-pub(super) fn dirs(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn dirs(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let mut line = walker.state.variables.scalar(b"PWD").cloned().unwrap_or_default();
     for folder in walker.state.put_aside.clone() {
         line.push(b" ", Standing::Quoted, &Origin::new(Rule::Output, call.span));

@@ -20,7 +20,7 @@ pub(super) use parameters::Cluster;
 
 use crate::expand::Context;
 use crate::source::Span;
-use crate::stop::Stop;
+use crate::stop::{Status, Stop};
 use crate::text::Text;
 use crate::walk::Walker;
 
@@ -57,7 +57,7 @@ impl Call<'_> {
     }
 }
 
-type Builtin = fn(&mut Walker, &Call<'_>) -> Result<u8, Stop>;
+type Builtin = fn(&mut Walker, &Call<'_>) -> Result<Status, Stop>;
 
 /// The utilities that are evaluated.
 const TABLE: &[(&str, Builtin)] = &[
@@ -119,12 +119,12 @@ const TABLE: &[(&str, Builtin)] = &[
     ("unalias", find::unalias),
     ("unset", variables::unset),
     ("unsetopt", zsh_options::set_options),
-    ("wait", process::quiet),
+    ("wait", process::wait),
 ];
 
 impl Walker {
     /// Carries out a built-in utility and answers its status.
-    pub(super) fn builtin(&mut self, argv: &[Text], span: Span) -> Result<u8, Stop> {
+    pub(super) fn builtin(&mut self, argv: &[Text], span: Span) -> Result<Status, Stop> {
         let name = argv.first().map_or(&b""[..], Text::bytes);
         let known = TABLE.iter().find(|(known, _)| known.as_bytes() == name);
         match known {

@@ -2,14 +2,14 @@
 
 use crate::dialect::Braces;
 use crate::lineage::{Hop, Rule};
-use crate::stop::Stop;
+use crate::stop::{Status, Stop};
 use crate::text::{Passage, Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::number;
 
 /// `set [options] [--] [arguments]`
-pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let mut rest = call.arguments();
     let mut replaces = false;
     while let Some(word) = rest.first().map(Text::bytes) {
@@ -125,7 +125,7 @@ impl Walker {
     }
 
     /// `set -A name value...`; `set +A` keeps the elements behind the new ones.
-    fn fill_array(&mut self, call: &Call<'_>, words: &[Text], anew: bool) -> Result<u8, Stop> {
+    fn fill_array(&mut self, call: &Call<'_>, words: &[Text], anew: bool) -> Result<Status, Stop> {
         let Some((name, values)) = words.split_first() else { return Ok(1) };
         let values = match values {
             [first, rest @ ..]
@@ -149,7 +149,7 @@ impl Walker {
 }
 
 /// `shift [n]`
-pub(super) fn shift(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn shift(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let operands = match call.arguments() {
         [first, rest @ ..] if first.bytes() == b"--" => rest,
         operands => operands,
@@ -174,7 +174,7 @@ pub(super) fn shift(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
 }
 
 /// `getopts options name [arguments]`
-pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let (Some(options), Some(name)) = (call.bytes(1), call.bytes(2)) else {
         return walker.usage(call, "getopts OPTIONS NAME");
     };
@@ -262,7 +262,7 @@ impl Default for Cluster {
 }
 
 /// `shopt -s name...`, `shopt -u name...`
-pub(super) fn shopt(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn shopt(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("supqo", false);
     let on = given.has(b's');
     if !on && !given.has(b'u') {
@@ -272,7 +272,7 @@ pub(super) fn shopt(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     let mut status = 0;
     for name in given.operands {
         if given.has(b'o') {
-            status |= u8::from(!walker.long_option(name.bytes(), on));
+            status |= Status::from(!walker.long_option(name.bytes(), on));
             continue;
         }
         let options = &mut walker.state.options;
@@ -286,7 +286,7 @@ pub(super) fn shopt(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
             b"nocasematch" => &mut options.no_case_match,
             b"expand_aliases" => &mut options.expand_aliases,
             name => {
-                status |= u8::from(!HARMLESS.contains(&name));
+                status |= Status::from(!HARMLESS.contains(&name));
                 continue;
             }
         };

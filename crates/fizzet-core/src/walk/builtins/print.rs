@@ -2,14 +2,14 @@
 
 use crate::dialect::EchoEnd;
 use crate::lineage::{Origin, Rule};
-use crate::stop::Stop;
+use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::printf::decoded;
 
 /// `echo [arguments]`, with the options and escapes of each shell.
-pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
     let (mut newline, mut escapes) = (true, dialect.echo_decodes);
     let mut rest = call.arguments();
@@ -34,7 +34,7 @@ pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
 }
 
 /// `print [-rn] [arguments]`
-pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let options: Vec<u8> =
         call.arguments().len().checked_sub(call.operands().len()).map_or_else(Vec::new, |count| {
             call.arguments()[..count].iter().flat_map(|text| text.bytes().to_vec()).collect()

@@ -4,14 +4,14 @@ use crate::dialect::{PrintfQuoting, Requoting};
 use crate::expand::backslashed as backslashed_for_zsh;
 use crate::expand::transform::{in_dollar_quotes, requoted_if};
 use crate::lineage::{Origin, Rule};
-use crate::stop::Stop;
+use crate::stop::{Status, Stop};
 use crate::syntax::arithmetic;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::{Call, float, time};
 
 /// `printf format [arguments]`: the format is used again as long as arguments are left.
-pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let mut operands = call.arguments();
     let variable = match operands {
         [option, name, rest @ ..] if option.bytes() == b"-v" && walker.state.dialect.arrays => {
@@ -54,7 +54,7 @@ struct Printing<'a> {
     origin: Origin,
     rest: &'a [Text],
     out: Text,
-    status: u8,
+    status: Status,
 }
 
 /// A conversion specification.
@@ -148,7 +148,7 @@ impl Printing<'_> {
             return quoted.chars().next().map_or(0.0, |character| f64::from(u32::from(character)));
         }
         let value = shown.parse().ok();
-        self.status |= u8::from(value.is_none() && !shown.is_empty());
+        self.status |= Status::from(value.is_none() && !shown.is_empty());
         value.unwrap_or(0.0)
     }
 

@@ -3,14 +3,15 @@
 use crate::expand::Context;
 use crate::lineage::{Origin, Rule};
 use crate::source::SourceKind;
-use crate::stop::Stop;
+use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::number;
+use crate::walk::statements::NOT_FOUND;
 
 /// `exec [command [arguments]]`: the program takes the place of the shell.
-pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("cla:", false);
     if given.operands.is_empty() {
         return Ok(0);
@@ -21,7 +22,7 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
 }
 
 /// `trap [action] condition...`
-pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("lpP", false);
     if given.has(b'l') || given.has(b'p') || given.operands.is_empty() {
         return Ok(0);
@@ -70,7 +71,7 @@ impl Walker {
 }
 
 /// `umask [mask]`
-pub(super) fn umask(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn umask(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("Sp", false);
     match given.operands.first().map(Text::bytes) {
         Some(digits) if digits.iter().all(|byte| (b'0'..=b'7').contains(byte)) => {
@@ -89,13 +90,13 @@ pub(super) fn umask(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
 }
 
 /// Utilities whose output nobody can tell beforehand, and whose status is 0.
-pub(super) fn unpredictable(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn unpredictable(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     walker.write_hole(call.span);
     Ok(0)
 }
 
 /// `. file [arguments]`: commands of a file, carried out here.
-pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("", false);
     let Some((file, arguments)) = given.operands.split_first() else {
         return walker.usage(call, "a file was expected");
@@ -131,7 +132,23 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     Ok(walker.state.status)
 }
 
-/// `wait`, `times`, `kill` and other utilities with status 0 and no output that counts.
-pub(super) fn quiet(_: &mut Walker, _: &Call<'_>) -> Result<u8, Stop> {
+/// `wait [job...]`: the status of the last job named. Where several jobs were started their numbers
+/// are not told apart, and the status of the latest is assumed.
+pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let (named, jobs) = (call.arguments().last(), &walker.state.jobs);
+    let Some(named) = named else { return Ok(0) };
+    let (job, several) = (jobs.last().copied(), jobs.len() > 1);
+    let is_job = named.has_hole() || named.bytes().starts_with(b"%");
+    match job.filter(|_| is_job) {
+        None => Ok(NOT_FOUND),
+        Some(status) => {
+            walker.state.assumed_status |= several;
+            Ok(status)
+        }
+    }
+}
+
+/// `times`, `kill` and other utilities with status 0 and no output that counts.
+pub(super) fn quiet(_: &mut Walker, _: &Call<'_>) -> Result<Status, Stop> {
     Ok(0)
 }

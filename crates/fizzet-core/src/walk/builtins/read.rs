@@ -3,7 +3,7 @@
 use crate::expand::{Context, ifs};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::{Key, Value, element_name};
-use crate::stop::Stop;
+use crate::stop::{Status, Stop};
 use crate::syntax::is_name;
 use crate::text::next_character;
 use crate::text::{Standing, Text};
@@ -11,7 +11,7 @@ use crate::walk::Walker;
 use crate::walk::builtins::{Call, control::number};
 
 /// `read [-r] name...`: one line of input, split at IFS; the last name takes what is left.
-pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given(walker.state.dialect.read_letters, false);
     if given.unknown.is_some() {
         return Ok(2);
@@ -49,7 +49,7 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
     let Some((line, whole)) = walker.input_line(&reach) else {
         return walker.unknown_line(call, &names);
     };
-    let status = u8::from(!whole);
+    let status = Status::from(!whole);
     let ifs = ifs(&walker.state);
     if let Some(name) = array {
         let Some(name) = name.or(names.into_iter().next()) else { return Ok(1) };
@@ -89,7 +89,7 @@ struct Reach {
 }
 
 /// `mapfile [-t] [array]`: every line of the input becomes an element.
-pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("td:n:O:s:u:C:c:", false);
     let name = given.operands.first().map_or(b"MAPFILE".to_vec(), |text| text.bytes().to_vec());
     let end = given.value(b'd').map_or(b'\n', |end| end.bytes().first().copied().unwrap_or(0));
@@ -125,7 +125,7 @@ impl Walker {
 
     /// One line of an input that nobody knows: the first name gets a hole, and the input ends there,
     /// so that a loop over it makes one pass.
-    fn unknown_line(&mut self, call: &Call<'_>, names: &[Vec<u8>]) -> Result<u8, Stop> {
+    fn unknown_line(&mut self, call: &Call<'_>, names: &[Vec<u8>]) -> Result<Status, Stop> {
         self.missing("the input of read", call.span);
         if let Some(input) = self.input.last_mut() {
             *input = Some((Text::new(), 0));

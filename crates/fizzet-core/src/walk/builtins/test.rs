@@ -3,7 +3,7 @@
 use crate::expand::Context;
 use crate::expand::pattern::Pattern;
 use crate::expand::regular::Regular;
-use crate::stop::Stop;
+use crate::stop::{Status, Stop};
 use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
@@ -11,7 +11,7 @@ use crate::walk::builtins::control::number;
 use crate::walk::conditional::compare;
 
 /// `[ expression ]`
-pub(super) fn bracket(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn bracket(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     match call.arguments().split_last() {
         Some((last, rest)) if last.bytes() == b"]" => evaluate(walker, call, rest, false),
         _ => Ok(2),
@@ -19,7 +19,7 @@ pub(super) fn bracket(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
 }
 
 /// `[[ expression ]]` where it is a utility.
-pub(super) fn double_bracket(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn double_bracket(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     match call.arguments().split_last() {
         Some((last, rest)) if last.bytes() == b"]]" => evaluate(walker, call, rest, true),
         _ => Ok(2),
@@ -27,7 +27,7 @@ pub(super) fn double_bracket(walker: &mut Walker, call: &Call<'_>) -> Result<u8,
 }
 
 /// `test expression`
-pub(super) fn test(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn test(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     evaluate(walker, call, call.arguments(), false)
 }
 
@@ -36,7 +36,7 @@ fn evaluate(
     call: &Call<'_>,
     words: &[Text],
     patterned: bool,
-) -> Result<u8, Stop> {
+) -> Result<Status, Stop> {
     if words.iter().any(Text::has_hole) {
         walker.missing("whether this test holds", call.span);
         return Ok(1);
@@ -44,7 +44,7 @@ fn evaluate(
     let words: Vec<&[u8]> = words.iter().map(Text::bytes).collect();
     let mut reader = Reader { walker, call, words: &words, at: 0, patterned };
     match reader.expression()? {
-        Some(holds) => Ok(u8::from(!holds)),
+        Some(holds) => Ok(Status::from(!holds)),
         None => Ok(2),
     }
 }

@@ -7,7 +7,7 @@ use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::state::{Associative, Keeps, Key, Padding, Stretch, Value, element_name};
-use crate::stop::Stop;
+use crate::stop::{Status, Stop};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text, characters};
 use crate::walk::Walker;
@@ -27,7 +27,7 @@ struct Declaration<'a> {
 }
 
 /// `export name[=value]...` and its kin; `local` and `typeset` make variables of the function.
-pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let utility = call.bytes(0).unwrap_or_default();
     if utility == b"local" && walker.scopes.is_empty() {
         match walker.state.dialect.local_outside {
@@ -79,7 +79,7 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> 
     };
     if declaration.given.has(b'f') || declaration.given.has(b'F') {
         let known = |name: &Text| walker.state.functions.contains_key(name.bytes()) || outside;
-        return Ok(u8::from(!declaration.given.operands.iter().all(known)));
+        return Ok(Status::from(!declaration.given.operands.iter().all(known)));
     }
     let first = call.argv.len() - declaration.given.operands.len();
     for (at, operand) in declaration.given.operands.iter().enumerate() {
@@ -261,7 +261,7 @@ impl Walker {
 }
 
 /// `integer name...`, `nameref name=...`: `typeset` with an option.
-pub(super) fn declare_as(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn declare_as(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let option: &[u8] = match call.bytes(0) {
         Some(b"integer") => b"-i",
         Some(b"nameref") => b"-n",
@@ -277,7 +277,7 @@ pub(super) fn declare_as(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Sto
 }
 
 /// `unset [-fv] name...`
-pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("fvn", false);
     if given.unknown.is_some() {
         return walker.usage(call, "an option is not known");
@@ -390,7 +390,7 @@ impl Walker {
 }
 
 /// `let expression...`
-pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let mut value = 0;
     if call.arguments().is_empty() {
         return Ok(walker.state.dialect.let_nothing_status);
@@ -398,5 +398,5 @@ pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop>
     for expression in call.arguments() {
         value = arithmetic::text_value(&mut walker.state, expression.bytes(), call.span)?;
     }
-    Ok(u8::from(value == 0))
+    Ok(Status::from(value == 0))
 }

@@ -2,7 +2,7 @@
 //! not count and `no` turns the meaning round.
 
 use crate::state::Options;
-use crate::stop::Stop;
+use crate::stop::{Status, Stop};
 use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
@@ -90,17 +90,17 @@ impl Options {
 }
 
 /// `setopt name...`, `unsetopt name...`
-pub(super) fn set_options(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn set_options(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let on = call.bytes(0) == Some(b"setopt");
     let mut status = 0;
     for name in call.given("", true).operands {
-        status |= u8::from(!walker.state.options.set_by_name(name.bytes(), on));
+        status |= Status::from(!walker.state.options.set_by_name(name.bytes(), on));
     }
     Ok(status)
 }
 
 /// `emulate shell`: options as another shell has them.
-pub(super) fn emulate(walker: &mut Walker, call: &Call<'_>) -> Result<u8, Stop> {
+pub(super) fn emulate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("LRc:", false);
     let Some(shell) = given.operands.first().map(Text::bytes) else { return Ok(0) };
     let like_others = matches!(shell, b"sh" | b"ksh");
