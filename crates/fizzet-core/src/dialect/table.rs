@@ -361,6 +361,16 @@ dialect_table! {
     unset_read_only_is_fatal: bool = [Y, N, Y, Y, N, N, Y], "observed in all six: readonly x; unset x; echo after";
     /// `return` leaves its whole number in `$?`, not only the last byte of it.
     returns_wide_statuses: bool = [N, N, Y, N, Y, N, Y], "observed in all six: f() { return 256; }; f; echo $?";
+    /// The status of `wait` for what is no child of the shell.
+    foreign_wait_status: Status = [127, 127, 127, 127, 0, 127, 127], "observed in all six: wait 1; echo $?";
+    /// `for x (a b)`, bodies without `do`, `repeat`, `foreach`, `always`, functions without a name and
+    /// with several.
+    short_forms: bool = [N, N, N, N, N, N, Y], "observed in zsh: for x (a b) echo $x; repeat 2 echo b; () { echo $1 } c";
+    /// Behind the name in a braced expansion these cannot be read; what else is no operation is a bad
+    /// substitution once it is expanded.
+    spoils_expansion: &'static [u8] = [b"", b"", b"", b"", b"^,~&;|<>() \t\n'\"`{]", b"", b""], "observed in all six: label a; label ${x^}";
+    /// A list for one element of an array is a mistake that ends this; otherwise nobody says what it makes.
+    list_in_element_ends: Option<Reach> = [None, Some(Reach::Line), None, None, None, Some(Reach::Shell), None], "observed in bash and mksh: label a; a[0]=(); label b";
     /// The status a shell ends with after a wrong use of a special built-in utility.
     usage_status: Status = [2, 2, 2, 2, 1, 1, 1], "observed in all six: shift x; echo $?";
     /// Assignments before a special built-in utility stay.

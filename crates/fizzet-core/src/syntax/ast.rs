@@ -87,16 +87,35 @@ pub enum CommandKind {
     },
     /// `for name [in words]` or `select`.
     For {
-        /// The variable.
-        name: Rc<[u8]>,
-        /// Where the variable is named.
-        name_span: Span,
+        /// The variables, each with its place; more than one only where the shell has that.
+        names: Vec<(Rc<[u8]>, Span)>,
         /// The words after `in`; `None` without `in` (then `"$@"`).
         words: Option<Vec<Word>>,
         /// The body.
         body: List,
         /// Whether it is `select`.
         select: bool,
+    },
+    /// `repeat count`
+    Repeat {
+        /// An arithmetic expression.
+        count: Word,
+        /// The body.
+        body: List,
+    },
+    /// `{ list } always { list }`
+    Always {
+        /// What is tried.
+        body: List,
+        /// What is carried out behind it however it ends.
+        cleanup: List,
+    },
+    /// `() command words` and `function command words`: a function that is called at once.
+    Anonymous {
+        /// The body.
+        body: Rc<Command>,
+        /// Its arguments.
+        words: Vec<Word>,
     },
     /// `for ((start; condition; step))`
     ArithmeticFor {
@@ -118,8 +137,8 @@ pub enum CommandKind {
     },
     /// A function definition.
     Function {
-        /// Its name.
-        name: Rc<[u8]>,
+        /// Its names; more than one only where the shell has that.
+        names: Vec<Rc<[u8]>>,
         /// Its body, shared with the table of functions.
         body: Rc<Command>,
         /// Whether it was written with `function`.

@@ -121,6 +121,7 @@ impl<'a> Parser<'a> {
         match self.peek() {
             None | Some(b')') => true,
             Some(b';') => self.at(b";;") || self.at(b";&") || self.at(b";|"),
+            Some(b'e') if self.dialect.short_forms && self.at_reserved(b"end") => true,
             Some(_) => CLOSERS.iter().any(|closer| self.at_reserved(closer)),
         }
     }
@@ -163,7 +164,7 @@ impl<'a> Parser<'a> {
         self.unexpected(word)
     }
 
-    fn and_or(&mut self) -> Parsed<AndOr> {
+    pub(super) fn and_or(&mut self) -> Parsed<AndOr> {
         let start = self.start();
         let first = self.pipeline()?;
         let mut rest = Vec::new();
@@ -268,7 +269,8 @@ impl<'a> Parser<'a> {
                 }
                 let word = self.word(Within::Word)?;
                 command.words.push(Argument::Word(word));
-                if command.words.len() == 1 && self.at_function_parentheses(&command, &redirects) {
+                let named = command.words.len() == 1 || self.dialect.short_forms;
+                if named && self.at_function_parentheses(&command, &redirects) {
                     return self.function_after_name(start, command);
                 }
             } else {
@@ -388,12 +390,6 @@ impl<'a> Parser<'a> {
             self.eat(b"=");
         }
         let value = if self.dialect.arrays && self.peek() == Some(b'(') {
-            let ends_line = self.dialect.array_error_ends_line;
-            if index.is_some() && (ends_line || self.dialect.arrays_stand_alone) {
-                return self
-                    .unexpected("the value of one element")
-                    .map_err(|error| SyntaxError { ends_line, ..error });
-            }
             AssignedValue::Array(self.deeper(Parser::array)?)
         } else {
             AssignedValue::Scalar(self.assigned_word()?)

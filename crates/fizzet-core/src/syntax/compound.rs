@@ -2,6 +2,7 @@
 
 use std::rc::Rc;
 
+use crate::source::Span;
 use crate::syntax::ast::{
     Argument, CaseBranch, CaseEnd, Command, CommandKind, List, SimpleCommand, Word,
 };
@@ -39,7 +40,10 @@ impl<'a> Parser<'a> {
             Some(b'{') if self.eat_reserved(b"{") => {
                 let list = self.full_list()?;
                 self.expect_reserved("}", (start, "{"))?;
-                CommandKind::Group(list)
+                match self.always(start)? {
+                    Some(cleanup) => CommandKind::Always { body: list, cleanup },
+                    None => CommandKind::Group(list),
+                }
             }
             Some(b'i') if self.eat_reserved(b"if") => self.if_clause(start)?,
             Some(b'w') if self.eat_reserved(b"while") => self.loop_clause(start, false)?,
@@ -47,6 +51,12 @@ impl<'a> Parser<'a> {
             Some(b'f') if self.eat_reserved(b"for") => self.for_clause(start)?,
             Some(b's') if self.dialect.select && self.eat_reserved(b"select") => {
                 self.for_words(start, "select")?
+            }
+            Some(b'f') if self.dialect.short_forms && self.eat_reserved(b"foreach") => {
+                self.foreach(start)?
+            }
+            Some(b'r') if self.dialect.short_forms && self.eat_reserved(b"repeat") => {
+                self.repeat(start)?
             }
             Some(b'c') if self.eat_reserved(b"case") => self.case_clause(start)?,
             Some(b'f') if self.dialect.function_keyword && self.eat_reserved(b"function") => {
@@ -84,6 +94,9 @@ impl<'a> Parser<'a> {
             self.not_arithmetic.insert(open);
             self.pos = open;
         }
+        if let Some(anonymous) = self.anonymous(open)? {
+            return Ok(anonymous);
+        }
         self.pos = open + 1;
         let list = self.list_in_parentheses(start, 1, "(")?;
         if list.items.is_empty() && !self.dialect.empty_bodies {
@@ -97,6 +110,18 @@ impl<'a> Parser<'a> {
         let mut branches = Vec::new();
         loop {
             let condition = self.full_list()?;
+            if let Some((body, braces)) = self.short_branch(&condition, start)? {
+                branches.push((condition, body));
+                self.skip_blanks();
+                match braces {
+                    true if self.eat_reserved(b"elif") => continue,
+                    true if self.eat_reserved(b"else") => {
+                        let otherwise = Some(self.short_body(start, "else")?);
+                        return Ok(CommandKind::If { branches, otherwise });
+                    }
+                    _ => return Ok(CommandKind::If { branches, otherwise: None }),
+                }
+            }
             self.expect_reserved("then", (start, "if"))?;
             let body = self.full_list()?;
             branches.push((condition, body));
@@ -115,11 +140,14 @@ impl<'a> Parser<'a> {
 
     fn loop_clause(&mut self, start: usize, until: bool) -> Parsed<CommandKind> {
         let condition = self.full_list()?;
-        let body = self.do_group(start, if until { "until" } else { "while" })?;
+        let body = match self.short_branch(&condition, start)? {
+            Some((body, _)) => body,
+            None => self.do_group(start, if until { "until" } else { "while" })?,
+        };
         Ok(CommandKind::Loop { until, condition, body })
     }
 
-    fn do_group(&mut self, start: usize, opener: &'static str) -> Parsed<List> {
+    pub(super) fn do_group(&mut self, start: usize, opener: &'static str) -> Parsed<List> {
         self.expect_reserved("do", (start, opener))?;
         let body = self.full_list()?;
         self.expect_reserved("done", (start, opener))?;
@@ -156,6 +184,9 @@ impl<'a> Parser<'a> {
 
     /// `do list done`, or `{ list; }` where the shell takes that.
     fn loop_body(&mut self, start: usize, opener: &'static str) -> Parsed<List> {
+        if self.dialect.short_forms {
+            return self.short_body(start, opener);
+        }
         self.skip_newlines()?;
         if self.dialect.braces_as_loop_body && self.eat_reserved(b"{") {
             let body = self.full_list()?;
@@ -166,16 +197,19 @@ impl<'a> Parser<'a> {
     }
 
     fn for_words(&mut self, start: usize, opener: &'static str) -> Parsed<CommandKind> {
-        let (name, name_span) = match self.dialect.late_for_names {
+        let mut names = vec![match self.dialect.late_for_names {
             true => {
                 let word = self.expect_word("a name")?;
                 (word.literal().unwrap_or_default().into(), word.span)
             }
             false => self.expect_name()?,
-        };
+        }];
         self.skip_blanks();
+        self.more_names(&mut names)?;
         let mut words = None;
-        if self.eat(b";") {
+        if let Some(listed) = self.words_in_parentheses()? {
+            words = Some(listed);
+        } else if self.eat(b";") {
             self.skip_newlines()?;
         } else {
             self.skip_newlines()?;
@@ -184,7 +218,7 @@ impl<'a> Parser<'a> {
             }
         }
         let body = self.loop_body(start, opener)?;
-        Ok(CommandKind::For { name, name_span, words, body, select: opener == "select" })
+        Ok(CommandKind::For { names, words, body, select: opener == "select" })
     }
 
     fn words_to_separator(&mut self) -> Parsed<Vec<Word>> {
@@ -270,34 +304,46 @@ impl<'a> Parser<'a> {
         if !self.eat(b")") {
             return self.unexpected(") of a function definition");
         }
-        let [Argument::Word(word)] = &command.words[..] else {
-            return self.unexpected("a command");
-        };
-        let name = word.literal().filter(|name| self.dialect.any_function_name || is_name(name));
-        let Some(name) = name else {
-            return Err(SyntaxError::new(SyntaxErrorKind::BadFunctionName, word.span));
-        };
-        let kind = self.function_body(name.into(), false)?;
+        let mut names = Vec::with_capacity(1);
+        for argument in &command.words {
+            let name = match argument {
+                Argument::Word(word) => word.literal(),
+                Argument::Assignment(_) => None,
+            };
+            names.push(self.function_name(name, argument.span())?);
+        }
+        let kind = self.function_body(names, false)?;
         Ok(Command { kind, redirects: Vec::new(), span: self.span(start, self.pos) })
     }
 
     fn function_keyword(&mut self) -> Parsed<CommandKind> {
-        let word = self.expect_word("a name")?;
-        let fits = |name: &&[u8]| self.dialect.any_function_name || is_name(name);
-        let Some(name) = word.literal().filter(fits).map(Rc::from) else {
-            return Err(SyntaxError::new(SyntaxErrorKind::BadFunctionName, word.span));
-        };
         self.skip_blanks();
+        if self.dialect.short_forms && self.at_reserved(b"{") {
+            return self.called_at_once();
+        }
+        let mut names = Vec::with_capacity(1);
+        while names.is_empty() || (self.dialect.short_forms && self.at_word() && !self.at(b"{")) {
+            let word = self.expect_word("a name")?;
+            names.push(self.function_name(word.literal(), word.span)?);
+            self.skip_blanks();
+        }
         if self.dialect.keyword_takes_parentheses && self.eat(b"(") {
             self.skip_blanks();
             if !self.eat(b")") {
                 return self.unexpected(") of a function definition");
             }
         }
-        self.function_body(name, true)
+        self.function_body(names, true)
     }
 
-    fn function_body(&mut self, name: Rc<[u8]>, keyword: bool) -> Parsed<CommandKind> {
+    fn function_name(&self, name: Option<&[u8]>, span: Span) -> Parsed<Rc<[u8]>> {
+        match name.filter(|name| self.dialect.any_function_name || is_name(name)) {
+            Some(name) => Ok(name.into()),
+            None => Err(SyntaxError::new(SyntaxErrorKind::BadFunctionName, span)),
+        }
+    }
+
+    fn function_body(&mut self, names: Vec<Rc<[u8]>>, keyword: bool) -> Parsed<CommandKind> {
         self.skip_newlines()?;
         let body = self.deeper(Parser::command)?;
         let compound = !matches!(body.kind, CommandKind::Simple(_) | CommandKind::Function { .. });
@@ -308,6 +354,6 @@ impl<'a> Parser<'a> {
             };
             return Err(SyntaxError::new(kind, body.span));
         }
-        Ok(CommandKind::Function { name, body: Rc::new(body), keyword })
+        Ok(CommandKind::Function { names, body: Rc::new(body), keyword })
     }
 }

@@ -17,6 +17,7 @@ mod flagged;
 mod numeral;
 mod parameter;
 mod redirect;
+mod short;
 mod words;
 
 pub use alias::Aliases;

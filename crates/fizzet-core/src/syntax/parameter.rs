@@ -41,7 +41,15 @@ impl<'a> Parser<'a> {
                 span,
             })));
         }
-        self.bad_expansion(start, brace, quoted)
+        match self.peek() {
+            // A document is read when it is expanded.
+            Some(byte)
+                if within != Within::Document && self.dialect.spoils_expansion.contains(&byte) =>
+            {
+                self.unexpected("an operation or }")
+            }
+            _ => self.bad_expansion(start, brace, quoted),
+        }
     }
 
     /// Whether what follows `${` are commands.
@@ -112,7 +120,11 @@ impl<'a> Parser<'a> {
             return self.indirect(quoted);
         }
         let Some(name) = self.parameter_name() else { return Ok(None) };
-        let Ok(index) = self.subscript() else { return Ok(None) };
+        let index = match &name {
+            ParameterName::Variable(_) => self.subscript(),
+            _ => Ok(None),
+        };
+        let Ok(index) = index else { return Ok(None) };
         let Some(operation) = self.operation(quoted)? else { return Ok(None) };
         Ok(Some((name, index, operation)))
     }

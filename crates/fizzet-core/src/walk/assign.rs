@@ -70,6 +70,10 @@ impl Walker {
                     let message = "a list cannot be one value";
                     return Err(self.state.mistake(message, assignment.span, 1));
                 }
+                if let Some(reach) = self.state.dialect.list_in_element_ends {
+                    let message = "a list cannot be one element";
+                    return Err(Stop::error(message, assignment.span, 1, reach));
+                }
                 // What ksh93 makes there is no array and no text.
                 let what = "what a list in an element of an array is";
                 expand::Context::missing(self, what, assignment.span);

@@ -31,7 +31,7 @@ impl Walker {
     pub(super) fn compound(&mut self, command: &Command) -> Result<(), Stop> {
         let is_loop = matches!(
             command.kind,
-            Node::Loop { .. } | Node::For { .. } | Node::ArithmeticFor { .. }
+            Node::Loop { .. } | Node::For { .. } | Node::ArithmeticFor { .. } | Node::Repeat { .. }
         );
         self.loops += u32::from(is_loop);
         let outcome = self.compound_here(command);
@@ -48,16 +48,21 @@ impl Walker {
             Node::Loop { until, condition, body } => {
                 self.loop_clause(*until, condition, body, command.span)
             }
-            Node::For { name, words, body, name_span, select: false } => {
-                self.for_clause((name, *name_span), words.as_deref(), body)
+            Node::For { names, words, body, select: false } => {
+                self.for_clause(names, words.as_deref(), body)
             }
+            Node::Repeat { count, body } => self.repeat_clause(count, body),
+            Node::Always { body, cleanup } => self.always_clause(body, cleanup),
+            Node::Anonymous { body, words } => self.anonymous(body, words, command.span),
             Node::ArithmeticFor { start, condition, step, body } => {
                 self.arithmetic_for(start, condition, step, body, command.span)
             }
             Node::Case { word, branches } => self.case_clause(word, branches),
-            Node::Function { name, body, keyword } => {
-                let function = Function { body: body.clone(), keyword: *keyword };
-                self.state.functions.insert(name.clone(), function);
+            Node::Function { names, body, keyword } => {
+                for name in names {
+                    let function = Function { body: body.clone(), keyword: *keyword };
+                    self.state.functions.insert(name.clone(), function);
+                }
                 self.state.status = 0;
                 Ok(())
             }
@@ -75,8 +80,9 @@ impl Walker {
                 self.state.status = Status::from(!holds);
                 Ok(())
             }
-            Node::For { name, words, body, name_span, select: true } => {
-                self.select_clause((name, *name_span), words.as_deref(), body)
+            Node::For { names, words, body, select: true } => {
+                let (name, span) = &names[0];
+                self.select_clause((name, *span), words.as_deref(), body)
             }
             Node::Coprocess(_) => {
                 self.missing("what a person or another process answers here", command.span);
@@ -191,11 +197,11 @@ impl Walker {
 
     fn for_clause(
         &mut self,
-        (name, span): (&Rc<[u8]>, Span),
+        names: &[(Rc<[u8]>, Span)],
         words: Option<&[Word]>,
         body: &List,
     ) -> Result<(), Stop> {
-        if !is_name(name) {
+        if let Some(&(_, span)) = names.iter().find(|(name, _)| !is_name(name)) {
             self.survive(ShellError::new("this is not a name", span, 1, Reach::Command));
             return Ok(());
         }
@@ -212,10 +218,19 @@ impl Walker {
         if values.is_empty() {
             self.state.status = 0;
         }
-        let hop = Hop { rule: Rule::Stored, span, name: Some(name.clone()), shifted: 0 };
-        for value in values {
-            self.step(span)?;
-            self.state.store(name, None, value.passed_through(&hop, Standing::Quoted), span)?;
+        for values in values.chunks(names.len()) {
+            for (at, (name, span)) in names.iter().enumerate() {
+                let value = match values.get(at) {
+                    Some(value) => {
+                        let name = Some(name.clone());
+                        let hop = Hop { rule: Rule::Stored, span: *span, name, shifted: 0 };
+                        value.passed_through(&hop, Standing::Quoted)
+                    }
+                    None => self.state.shell_text(b""),
+                };
+                self.step(*span)?;
+                self.state.store(name, None, value, *span)?;
+            }
             if let Err(stop) = self.list(body)
                 && let Pass::Last = leave(stop)?
             {
@@ -223,6 +238,46 @@ impl Walker {
             }
         }
         Ok(())
+    }
+
+    fn repeat_clause(&mut self, count: &Word, body: &List) -> Result<(), Stop> {
+        let text = expand::single(self, count, expand::Tilde::Never)?;
+        let times = arithmetic::text_value(&mut self.state, text.bytes(), count.span)?;
+        self.state.status = 0;
+        for _ in 0..times.max(0) {
+            self.step(count.span)?;
+            if let Err(stop) = self.list(body)
+                && let Pass::Last = leave(stop)?
+            {
+                break;
+            }
+        }
+        Ok(())
+    }
+
+    /// What stands behind `always` is carried out unless the shell ends; the status stays that of the
+    /// first list.
+    fn always_clause(&mut self, body: &List, cleanup: &List) -> Result<(), Stop> {
+        let outcome = self.list(body);
+        let leaves = matches!(outcome, Err(Stop::Return(_)) if self.depth_of_return() == 0);
+        let goes_on =
+            matches!(outcome, Ok(()) | Err(Stop::Return(_) | Stop::Break(_) | Stop::Continue(_)));
+        if !goes_on || leaves {
+            return outcome;
+        }
+        let status = self.state.status;
+        self.list(cleanup)?;
+        self.state.status = status;
+        outcome
+    }
+
+    fn anonymous(&mut self, body: &Rc<Command>, words: &[Word], span: Span) -> Result<(), Stop> {
+        let mut argv = vec![self.state.shell_text(b"(anon)")];
+        for word in words {
+            argv.append(&mut expand::fields(self, word)?);
+        }
+        let function = Function { body: body.clone(), keyword: true };
+        self.call(&function, &argv, span)
     }
 
     /// `select`: each line of input chooses a word, or makes the variable empty.

@@ -17,7 +17,7 @@ use crate::trace::{CommandKind, CommandTrace, RedirectTrace, WordTrace};
 use crate::walk::Walker;
 
 /// The status of a command that is found nowhere (POSIX XCU 2.8.2).
-pub(super) const NOT_FOUND: Status = 127;
+const NOT_FOUND: u8 = 127;
 
 impl Walker {
     pub(super) fn list(&mut self, list: &List) -> Result<(), Stop> {
@@ -349,7 +349,7 @@ impl Walker {
             return self.state.dialect.empty_name_status;
         }
         let answer = match self.is_absent(argv) {
-            true => Answer { output: Some(Vec::new()), status: Some(NOT_FOUND as u8) },
+            true => Answer { output: Some(Vec::new()), status: Some(NOT_FOUND) },
             false => self.answer(argv),
         };
         match answer.output {

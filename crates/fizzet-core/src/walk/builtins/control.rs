@@ -41,12 +41,12 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
 pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let returns = call.bytes(0) == Some(b"return");
     let dialect = walker.state.dialect.clone();
-    if returns && walker.depth_of_return() == 0 && !dialect.return_ends_shell {
-        return Ok(2);
-    }
     let operands = call.given("", false).operands;
     if operands.len() > 1 && dialect.usage_letters_fatal {
         return Err(walker.fatal(call, "too many arguments"));
+    }
+    if returns && walker.depth_of_return() == 0 && !dialect.return_ends_shell {
+        return Ok(2);
     }
     let status = match operands.first().or_else(|| call.arguments().first()).map(Text::bytes) {
         None => i64::from(walker.state.status),

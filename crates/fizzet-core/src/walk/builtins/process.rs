@@ -8,7 +8,6 @@ use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::number;
-use crate::walk::statements::NOT_FOUND;
 
 /// `exec [command [arguments]]`: the program takes the place of the shell.
 pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -140,7 +139,7 @@ pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let (job, several) = (jobs.last().copied(), jobs.len() > 1);
     let is_job = named.has_hole() || named.bytes().starts_with(b"%");
     match job.filter(|_| is_job) {
-        None => Ok(NOT_FOUND),
+        None => Ok(walker.state.dialect.foreign_wait_status),
         Some(status) => {
             walker.state.assumed_status |= several;
             Ok(status)

@@ -1,0 +1,156 @@
+//! Forms that zsh alone has: `for x (a b)`, bodies without `do`, `repeat`, `foreach`, `always`,
+//! functions without a name (zshmisc, "Alternate Forms For Complex Commands"; observed in zsh 5.9).
+
+use std::rc::Rc;
+
+use crate::source::Span;
+use crate::syntax::Parser;
+use crate::syntax::ast::{CommandKind, List, Word};
+use crate::syntax::cursor::Parsed;
+use crate::syntax::is_name;
+use crate::syntax::words::Within;
+
+impl Parser<'_> {
+    /// A body: `do list done`, `{ list }`, or one and-or list.
+    pub(super) fn short_body(&mut self, start: usize, opener: &'static str) -> Parsed<List> {
+        self.skip_newlines()?;
+        if self.at_reserved(b"do") {
+            return self.do_group(start, opener);
+        }
+        if self.eat_reserved(b"{") {
+            let body = self.full_list()?;
+            self.expect_reserved("}", (start, opener))?;
+            return Ok(body);
+        }
+        Ok(List { items: vec![self.and_or()?] })
+    }
+
+    /// The body behind a condition that ends by itself, such as `[[ ... ]]` or `( ... )`, and whether it stands
+    /// in braces; `None` where the usual reserved word follows.
+    pub(super) fn short_branch(
+        &mut self,
+        condition: &List,
+        start: usize,
+    ) -> Parsed<Option<(List, bool)>> {
+        let ends_itself = condition.items.last().is_some_and(|last| {
+            let pipeline = last.rest.last().map_or(&last.first, |(_, pipeline)| pipeline);
+            let command = pipeline.commands.last();
+            command.is_some_and(|command| !matches!(command.kind, CommandKind::Simple(_)))
+        });
+        self.skip_blanks();
+        let usual = self.at_reserved(b"then") || self.at_reserved(b"do") || self.at_end();
+        if !self.dialect.short_forms || !ends_itself || usual {
+            return Ok(None);
+        }
+        let braces = self.at_reserved(b"{");
+        Ok(Some((self.short_body(start, "if")?, braces)))
+    }
+
+    /// Further variables of a `for`.
+    pub(super) fn more_names(&mut self, names: &mut Vec<(Rc<[u8]>, Span)>) -> Parsed<()> {
+        while self.dialect.short_forms && self.at_word() {
+            let openers: [&[u8]; 3] = [b"in", b"do", b"{"];
+            if openers.iter().any(|word| self.at_reserved(word)) {
+                break;
+            }
+            let at = self.pos;
+            let word = self.word(Within::Word)?;
+            match word.literal().filter(|name| is_name(name)) {
+                Some(name) => names.push((name.into(), word.span)),
+                None => {
+                    self.pos = at;
+                    return self.unexpected("in, ( or a body");
+                }
+            }
+            self.skip_blanks();
+        }
+        Ok(())
+    }
+
+    /// `( words )` of a loop, up to the separator behind them.
+    pub(super) fn words_in_parentheses(&mut self) -> Parsed<Option<Vec<Word>>> {
+        if !self.dialect.short_forms || !self.eat(b"(") {
+            return Ok(None);
+        }
+        let mut words = Vec::new();
+        loop {
+            self.skip_newlines()?;
+            if self.eat(b")") {
+                break;
+            }
+            words.push(self.expect_word("a word or )")?);
+        }
+        self.skip_blanks();
+        if !self.at(b";;") {
+            self.eat(b";");
+        }
+        Ok(Some(words))
+    }
+
+    /// `foreach name (words) list end`
+    pub(super) fn foreach(&mut self, start: usize) -> Parsed<CommandKind> {
+        let mut names = vec![self.expect_name()?];
+        self.skip_blanks();
+        self.more_names(&mut names)?;
+        let Some(words) = self.words_in_parentheses()? else {
+            return self.unexpected("( and the words of foreach");
+        };
+        let body = self.full_list()?;
+        self.expect_reserved("end", (start, "foreach"))?;
+        Ok(CommandKind::For { names, words: Some(words), body, select: false })
+    }
+
+    /// `repeat count body`
+    pub(super) fn repeat(&mut self, start: usize) -> Parsed<CommandKind> {
+        let count = self.expect_word("how often")?;
+        self.skip_blanks();
+        if !self.at(b";;") {
+            self.eat(b";");
+        }
+        let body = self.short_body(start, "repeat")?;
+        Ok(CommandKind::Repeat { count, body })
+    }
+
+    /// `always { list }` behind a group.
+    pub(super) fn always(&mut self, start: usize) -> Parsed<Option<List>> {
+        self.skip_blanks();
+        if !self.dialect.short_forms || !self.eat_reserved(b"always") {
+            return Ok(None);
+        }
+        self.skip_blanks();
+        if !self.eat_reserved(b"{") {
+            return self.unexpected("{ behind always");
+        }
+        let cleanup = self.full_list()?;
+        self.expect_reserved("}", (start, "always {"))?;
+        Ok(Some(cleanup))
+    }
+
+    /// `()` with a body behind it, where a command may stand.
+    pub(super) fn anonymous(&mut self, open: usize) -> Parsed<Option<CommandKind>> {
+        if !self.dialect.short_forms {
+            return Ok(None);
+        }
+        self.pos = open + 1;
+        self.skip_blanks();
+        if !self.eat(b")") {
+            self.pos = open;
+            return Ok(None);
+        }
+        self.skip_newlines()?;
+        Ok(Some(self.called_at_once()?))
+    }
+
+    /// The body and the arguments of a function without a name.
+    pub(super) fn called_at_once(&mut self) -> Parsed<CommandKind> {
+        let body = Rc::new(self.deeper(Parser::command)?);
+        let mut words = Vec::new();
+        loop {
+            self.skip_blanks();
+            if !self.at_word() {
+                return Ok(CommandKind::Anonymous { body, words });
+            }
+            words.push(self.word(Within::Word)?);
+        }
+    }
+}
