@@ -84,6 +84,9 @@ pub enum Stop {
         /// Where.
         span: Span,
     },
+    /// Whoever watches has seen enough.
+    #[error("nobody watches any more")]
+    Enough,
     /// `exit`, with its status.
     #[error("exit")]
     Exit(Status),

@@ -14,7 +14,7 @@ use crate::syntax::ast::{
 };
 use crate::syntax::is_name;
 use crate::text::{Passage, Standing, Text};
-use crate::walk::{Walker, builtins};
+use crate::walk::{Cause, Walker, builtins};
 
 /// What a function call puts back when it returns.
 #[derive(Default)]
@@ -405,6 +405,7 @@ impl Walker {
         let outer = self.state.positional.share();
         let parameters = Passage::all(&hop, Standing::Quoted, &argv[1..]);
         self.state.positional.set(parameters);
+        self.tell_change(Cause::Call, &outer, span)?;
         let has_variables = function.keyword || !self.state.dialect.plain_functions_share;
         self.scopes.push(Scope { has_variables, ..Scope::default() });
         let names_zero = match self.state.dialect.function_zero {
@@ -433,7 +434,10 @@ impl Walker {
                 scope.options.unwrap_or_else(|| std::mem::take(&mut self.state.options));
         }
         self.loops = loops;
-        self.state.positional = outer;
+        let inner = std::mem::replace(&mut self.state.positional, outer);
+        if !matches!(outcome, Err(Stop::Enough)) {
+            self.tell_change(Cause::Return, &inner, span)?;
+        }
         if self.state.dialect.functions_hold_mistakes
             && let Err(Stop::Shell(error)) = &outcome
         {

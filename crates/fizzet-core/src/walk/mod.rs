@@ -4,10 +4,15 @@ mod assign;
 mod builtins;
 mod compound;
 mod conditional;
+mod observer;
 mod statements;
 mod stretch;
 
+use std::cell::RefCell;
+use std::collections::HashMap;
 use std::rc::Rc;
+
+pub use observer::{Cause, Change, Moment, Observer, Refusal, Wants};
 
 use bstr::ByteSlice;
 
@@ -17,12 +22,12 @@ use crate::host::{Host, Inside};
 use crate::lineage::{Origin, Rule};
 use crate::notes;
 use crate::source::{SourceId, SourceKind, Span};
-use crate::state::State;
+use crate::state::{Positional, State};
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::syntax::Parser;
 use crate::syntax::ast::{Assignment, CommandSubstitution, List, SubstitutionPlace};
 use crate::text::{Standing, Text};
-use crate::trace::{CommandTrace, Ending, Missing, Trace, WordTrace};
+use crate::trace::{CommandKind, CommandTrace, Ending, Missing, Trace, WordTrace};
 
 /// Evaluates the main source of a state and answers the trace.
 ///
@@ -33,16 +38,59 @@ use crate::trace::{CommandTrace, Ending, Missing, Trace, WordTrace};
 /// let trace = walk::line(state, std::rc::Rc::new(Nowhere));
 /// assert_eq!(trace.commands[0].argv[1].bytes(), b"two words");
 /// ```
-pub fn line(mut state: State, host: Rc<dyn Host>) -> Trace {
+pub fn line(state: State, host: Rc<dyn Host>) -> Trace {
+    let collector = Rc::new(RefCell::new(observer::Collector::new(state.limits)));
+    let watched = watch(state, host, collector.clone());
+    let mut trace = watched.trace();
+    trace.commands = std::mem::take(&mut collector.borrow_mut().commands);
+    trace.notes = notes::find(&trace);
+    trace
+}
+
+/// What is left when a watched evaluation has ended.
+pub struct Watched {
+    /// The state at the end.
+    pub state: State,
+    /// Answers that are missing.
+    pub missing: Vec<Missing>,
+    /// Errors after which the shell went on.
+    pub mistakes: Vec<ShellError>,
+    /// How it ended.
+    pub ending: Ending,
+    /// Whether the observer had enough before the end.
+    pub left_early: bool,
+}
+
+impl Watched {
+    fn trace(self) -> Trace {
+        Trace {
+            shell: self.state.dialect.shell,
+            positional: self.state.positional,
+            sources: self.state.sources,
+            commands: Vec::new(),
+            notes: Vec::new(),
+            missing: self.missing,
+            mistakes: self.mistakes,
+            ending: self.ending,
+            assumed_status: self.state.assumed_status,
+        }
+    }
+}
+
+/// Evaluates the main source of a state; the observer is told what happens as it happens.
+pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Observer>>) -> Watched {
     state.entered = state.variables.scalar(b"PWD").cloned().unwrap_or_default();
     state.left = state.entered.clone();
+    let wants = observer.borrow().wants();
     let mut walker = Walker {
         state,
         host,
-        commands: Vec::new(),
+        observer,
+        wants,
+        latest: CommandKind::Nothing,
+        unanswered: HashMap::new(),
         missing: Vec::new(),
         mistakes: Vec::new(),
-        recorded: 0,
         word: None,
         depth: 0,
         testing: 0,
@@ -58,18 +106,21 @@ pub fn line(mut state: State, host: Rc<dyn Host>) -> Trace {
     };
     let outcome = walker.source(SourceId::MAIN);
     let outcome = walker.leave_shell(outcome);
-    walker.into_trace(outcome)
+    walker.ended(outcome)
 }
 
 /// An evaluation under way.
 pub(crate) struct Walker {
     pub(crate) state: State,
     host: Rc<dyn Host>,
-    commands: Vec<CommandTrace>,
+    observer: Rc<RefCell<dyn Observer>>,
+    wants: Wants,
+    /// What the latest command was.
+    latest: CommandKind,
+    /// Programs whose output somebody reads and nobody knows, by their places.
+    unanswered: HashMap<Span, Rc<Vec<Text>>>,
     missing: Vec<Missing>,
     mistakes: Vec<ShellError>,
-    /// Bytes of the commands so far; see [`crate::stop::Limits::recorded`].
-    recorded: usize,
     /// The word that is being expanded.
     word: Option<WordTrace>,
     /// Function calls and substitutions inside each other.
@@ -171,6 +222,9 @@ impl Walker {
     fn write(&mut self, text: Text) {
         if let Some(output) = self.outputs.last_mut() {
             output.push_text(&text);
+        } else if self.wants.output {
+            // One that has had enough says so at the next command.
+            let _ = self.observer.borrow_mut().output(self.moment(), &text);
         }
     }
 
@@ -222,9 +276,8 @@ impl Walker {
     fn miss_output(&mut self, output: &Text) {
         for (run, _) in output.runs().filter(|(run, _)| run.hole) {
             let span = run.origin.span();
-            let made = self.commands.iter().rev().find(|command| command.span == span);
-            let Some(made) = made else { continue };
-            let words: Vec<_> = made.argv.iter().map(|text| text.bytes().to_str_lossy()).collect();
+            let Some(argv) = self.unanswered.get(&span) else { continue };
+            let words: Vec<_> = argv.iter().map(|text| text.bytes().to_str_lossy()).collect();
             let command = words.join(" ");
             let what = format!("what `{command}` prints");
             let missing = Missing { what, span, command: Some(command) };
@@ -243,7 +296,8 @@ impl Walker {
         (reply, outcome)
     }
 
-    fn into_trace(self, outcome: Result<(), Stop>) -> Trace {
+    fn ended(self, outcome: Result<(), Stop>) -> Watched {
+        let left_early = matches!(outcome, Err(Stop::Enough));
         let ending = match outcome {
             Err(Stop::Shell(error)) if self.missing.is_empty() => Ending::ShellStops(error),
             Err(Stop::Syntax(error)) => Ending::Syntax(error),
@@ -253,19 +307,40 @@ impl Walker {
             Ok(()) | Err(_) if self.missing.is_empty() => Ending::Complete,
             Ok(()) | Err(_) => Ending::Incomplete,
         };
-        let mut trace = Trace {
-            shell: self.state.dialect.shell,
-            positional: self.state.positional,
-            sources: self.state.sources,
-            commands: self.commands,
-            notes: Vec::new(),
-            missing: self.missing,
-            mistakes: self.mistakes,
-            ending,
-            assumed_status: self.state.assumed_status,
-        };
-        trace.notes = notes::find(&trace);
-        trace
+        let Walker { state, missing, mistakes, .. } = self;
+        Watched { state, missing, mistakes, ending, left_early }
+    }
+
+    /// Tells the observer of a command.
+    fn announce(&mut self, command: CommandTrace) -> Result<(), Stop> {
+        self.latest = command.kind;
+        if !self.wants.commands {
+            return Ok(());
+        }
+        let span = command.span;
+        let told = self.observer.borrow_mut().command(self.moment(), command);
+        told.map_err(|refusal| refused(refusal, span))
+    }
+
+    /// Tells the observer that the positional parameters have changed.
+    fn tell_change(&mut self, cause: Cause, before: &Positional, span: Span) -> Result<(), Stop> {
+        if !self.wants.params {
+            return Ok(());
+        }
+        let change = Change { cause, span, before, after: &self.state.positional };
+        let told = self.observer.borrow_mut().params(self.moment(), change);
+        told.map_err(|refusal| refused(refusal, span))
+    }
+
+    fn moment(&self) -> Moment<'_> {
+        Moment { sources: &self.state.sources, depth: self.depth }
+    }
+}
+
+fn refused(refusal: Refusal, span: Span) -> Stop {
+    match refusal {
+        Refusal::Enough => Stop::Enough,
+        Refusal::Full(what, limit) => Stop::Limit { what, limit, span },
     }
 }
 

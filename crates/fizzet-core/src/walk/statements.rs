@@ -60,8 +60,7 @@ impl Walker {
 
     /// Whether the status on hand is that of a program which was not run.
     fn status_is_guessed(&self) -> bool {
-        let latest = self.commands.last();
-        self.guessed && latest.is_some_and(|command| command.kind == CommandKind::External)
+        self.guessed && self.latest == CommandKind::External
     }
 
     fn pipeline(&mut self, pipeline: &Pipeline) -> Result<(), Stop> {
@@ -239,27 +238,11 @@ impl Walker {
         let called = argv.clone();
         let directed = redirections.clone();
         let absent = kind == CommandKind::External && self.is_absent(&argv);
-        self.keep(CommandTrace { argv, kind, absent, span, assignments, redirections, words })?;
+        self.announce(CommandTrace { argv, kind, absent, span, assignments, redirections, words })?;
         let outcome =
             self.with_redirections(&directed, |walker| walker.carry_out(&called, kind, span));
         self.restore(saved);
         outcome
-    }
-
-    /// Keeps a command for the trace. The first one is kept whatever it weighs.
-    fn keep(&mut self, command: CommandTrace) -> Result<(), Stop> {
-        self.recorded += command.weight();
-        let (limits, span) = (&self.state.limits, command.span);
-        let (what, limit) = match self.commands.len() >= limits.commands {
-            true => ("commands in one trace", limits.commands),
-            false => ("bytes of commands in one trace", limits.recorded),
-        };
-        let full = self.commands.len() >= limits.commands || self.recorded > limits.recorded;
-        if full && !self.commands.is_empty() {
-            return Err(Stop::Limit { what, limit: limit as u64, span });
-        }
-        self.commands.push(command);
-        Ok(())
     }
 
     /// A command behind a lone `-`, which marks its name as that of a login shell.
@@ -309,7 +292,12 @@ impl Walker {
     }
 
     /// Carries out a command and sets its status.
-    fn carry_out(&mut self, argv: &[Text], kind: CommandKind, span: Span) -> Result<(), Stop> {
+    fn carry_out(
+        &mut self,
+        argv: &Rc<Vec<Text>>,
+        kind: CommandKind,
+        span: Span,
+    ) -> Result<(), Stop> {
         let before = self.state.status;
         self.state.status = match kind {
             CommandKind::Nothing => self.substituted.take().unwrap_or(0),
@@ -326,11 +314,11 @@ impl Walker {
     }
 
     /// A program that a built-in utility starts; answers its status.
-    pub(super) fn external(&mut self, argv: Vec<Text>, span: Span) -> Status {
+    pub(super) fn external(&mut self, argv: Vec<Text>, span: Span) -> Result<Status, Stop> {
         let argv = Rc::new(argv);
         let absent = self.is_absent(&argv);
         let status = self.program(&argv, span);
-        self.commands.push(CommandTrace {
+        self.announce(CommandTrace {
             argv,
             kind: CommandKind::External,
             absent,
@@ -338,13 +326,13 @@ impl Walker {
             assignments: Vec::new(),
             redirections: Vec::new(),
             words: Vec::new(),
-        });
-        status
+        })?;
+        Ok(status)
     }
 
     /// What is known of a program that would run here: its output goes where output goes, and its
     /// status is answered. A status that nobody knows is taken as 0.
-    fn program(&mut self, argv: &[Text], span: Span) -> Status {
+    fn program(&mut self, argv: &Rc<Vec<Text>>, span: Span) -> Status {
         if argv.first().is_some_and(|name| name.is_empty() && !name.has_hole()) {
             return self.state.dialect.empty_name_status;
         }
@@ -357,7 +345,11 @@ impl Walker {
                 let origin = Origin::new(Rule::Output, span);
                 self.write(Text::from_bytes(bytes, Standing::Quoted, origin));
             }
-            None => self.write_hole(span),
+            None if self.outputs.is_empty() => {}
+            None => {
+                self.unanswered.insert(span, argv.clone());
+                self.write_hole(span);
+            }
         }
         self.guessed = answer.status.is_none();
         answer.status.map_or(0, Status::from)

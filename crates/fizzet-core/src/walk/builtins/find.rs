@@ -34,7 +34,7 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
             other => other,
         };
     }
-    Ok(walker.external(given.operands.to_vec(), call.span))
+    walker.external(given.operands.to_vec(), call.span)
 }
 
 /// `type name...`

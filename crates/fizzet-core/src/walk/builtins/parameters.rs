@@ -4,9 +4,9 @@ use crate::dialect::Braces;
 use crate::lineage::{Hop, Rule};
 use crate::stop::{Status, Stop};
 use crate::text::{Passage, Standing, Text};
-use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::number;
+use crate::walk::{Cause, Walker};
 
 /// `set [options] [--] [arguments]`
 pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -60,7 +60,9 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     if replaces || !rest.is_empty() {
         let hop = Hop { rule: Rule::Stored, span: call.span, name: None, shifted: 0 };
         let parameters = Passage::all(&hop, Standing::Quoted, rest);
+        let before = walker.state.positional.share();
         walker.state.positional.set(parameters);
+        walker.tell_change(Cause::Set, &before, call.span)?;
     }
     Ok(0)
 }
@@ -164,7 +166,9 @@ pub(super) fn shift(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             _ => return walker.usage(call, "a number of parameters was expected"),
         },
     };
+    let before = walker.state.positional.share();
     if walker.state.positional.shift(count) {
+        walker.tell_change(Cause::Shift(count), &before, call.span)?;
         return Ok(0);
     }
     match walker.state.dialect.shift_too_many_is_fatal {

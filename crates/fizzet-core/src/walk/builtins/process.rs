@@ -5,9 +5,9 @@ use crate::lineage::{Origin, Rule};
 use crate::source::SourceKind;
 use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
-use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::number;
+use crate::walk::{Cause, Walker};
 
 /// `exec [command [arguments]]`: the program takes the place of the shell.
 pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -15,7 +15,7 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if given.operands.is_empty() {
         return Ok(0);
     }
-    let status = walker.external(given.operands.to_vec(), call.span);
+    let status = walker.external(given.operands.to_vec(), call.span)?;
     walker.state.traps.remove(&b"EXIT"[..]);
     Err(Stop::Exit(status))
 }
@@ -114,7 +114,9 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     let outer = (!arguments.is_empty() && walker.state.dialect.dot_takes_arguments)
         .then(|| walker.state.positional.share());
     if outer.is_some() {
+        let before = walker.state.positional.share();
         walker.state.positional.set(arguments.to_vec());
+        walker.tell_change(Cause::Source, &before, call.span)?;
     }
     let source = walker.state.sources.add(SourceKind::Built("."), &bytes);
     walker.state.status = 0;
@@ -126,7 +128,8 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
         outcome => outcome?,
     }
     if let Some(outer) = outer {
-        walker.state.positional = outer;
+        let before = std::mem::replace(&mut walker.state.positional, outer);
+        walker.tell_change(Cause::Return, &before, call.span)?;
     }
     Ok(walker.state.status)
 }
