@@ -5,6 +5,7 @@
 //! range of bytes in one of them.
 
 use std::borrow::Cow;
+use std::cell::OnceCell;
 use std::rc::Rc;
 
 use bstr::ByteSlice;
@@ -101,6 +102,24 @@ pub struct Source {
     pub kind: SourceKind,
     /// Its bytes, exactly as given.
     pub bytes: Rc<[u8]>,
+    /// Where its lines start; counted when it is first asked for.
+    lines: OnceCell<Rc<[u32]>>,
+}
+
+impl Source {
+    fn new(kind: SourceKind, bytes: &[u8]) -> Source {
+        Source { kind, bytes: bytes.into(), lines: OnceCell::new() }
+    }
+
+    /// The line of a byte, from 1, and the offset at which the line starts.
+    pub fn line_of(&self, offset: usize) -> (usize, usize) {
+        let lines = self.lines.get_or_init(|| {
+            let behind = self.bytes.iter().enumerate().filter(|(_, byte)| **byte == b'\n');
+            [0].into_iter().chain(behind.map(|(at, _)| at as u32 + 1)).collect()
+        });
+        let line = lines.partition_point(|&start| start as usize <= offset);
+        (line, lines[line - 1] as usize)
+    }
 }
 
 /// All texts of one trace.
@@ -112,12 +131,12 @@ pub struct Sources {
 impl Sources {
     /// A table whose main source is `bytes`.
     pub fn new(kind: SourceKind, bytes: &[u8]) -> Sources {
-        Sources { all: vec![Source { kind, bytes: bytes.into() }] }
+        Sources { all: vec![Source::new(kind, bytes)] }
     }
 
     /// Adds a text and returns its name.
     pub fn add(&mut self, kind: SourceKind, bytes: &[u8]) -> SourceId {
-        self.all.push(Source { kind, bytes: bytes.into() });
+        self.all.push(Source::new(kind, bytes));
         SourceId(self.all.len() as u32 - 1)
     }
 
@@ -137,10 +156,10 @@ impl Sources {
     /// The column counts characters (a byte that is not part of valid UTF-8 counts as one), since
     /// that is what an editor shows.
     pub fn position(&self, span: Span) -> Position {
-        let bytes = &self.get(span.source).bytes;
+        let source = self.get(span.source);
+        let bytes = &source.bytes;
         let start = (span.start as usize).min(bytes.len());
-        let line_start = bytes[..start].rfind_byte(b'\n').map_or(0, |at| at + 1);
-        let line = bytes[..start].iter().filter(|&&b| b == b'\n').count() + 1;
+        let (line, line_start) = source.line_of(start);
         Position { line, column: bytes[line_start..start].chars().count() + 1, line_start }
     }
 }

@@ -58,6 +58,17 @@ pub(crate) fn read(path: &Path, limit: usize) -> io::Result<Vec<u8>> {
     Ok(bytes)
 }
 
+/// A script. It may come from a pipe, but not from a folder.
+///
+/// # Errors
+/// What the system says, or that it is a folder.
+pub fn read_script(path: &Path) -> io::Result<Vec<u8>> {
+    if path.metadata()?.is_dir() {
+        return Err(io::ErrorKind::IsADirectory.into());
+    }
+    std::fs::read(path)
+}
+
 /// Makes sure that a folder is there and can be read.
 ///
 /// # Errors

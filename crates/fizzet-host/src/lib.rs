@@ -11,7 +11,7 @@ use std::path::PathBuf;
 
 use fizzet_core::host::{Answer, Commands, Files, Status, Users};
 
-pub use files::check_folder;
+pub use files::{check_folder, read_script};
 pub use given::{environment, environment_source, read_standard_input};
 
 /// The real machine, with a folder that relative pathnames start from.

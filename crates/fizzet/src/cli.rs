@@ -31,6 +31,7 @@ const EXAMPLES: &str = "Examples:
   fizzet line --var jar='acacia honey' 'label $jar \"$jar\"'
   fizzet line 'label \"$@\" $*' 'lime honey' heather
   fizzet line --shell all --var jar='lime honey' 'label $jar'
+  fizzet walk press.sh 'lime honey' heather
   fizzet receive 'lime honey' '' heather
   fizzet demo
 
@@ -42,6 +43,8 @@ Exit status: 0 traced whole; 2 unusable arguments or a syntax error in the trace
 pub enum Command {
     /// One typed line: the vector of every command in it, and why
     Line(LineOptions),
+    /// A script, statement by statement: vectors, and how the parameters move
+    Walk(WalkOptions),
     /// Be the program: show or record exactly which vector arrived
     Receive(ReceiveOptions),
     /// The tour, on the data of a honey co-op
@@ -97,20 +100,9 @@ pub struct OutputOptions {
     pub width: Option<u16>,
 }
 
-/// Options of `line`.
+/// Options of everything that evaluates shell text.
 #[derive(Debug, Args)]
-#[command(after_help = "Examples:
-  fizzet line 'label $jar'
-  fizzet line --var jar='acacia honey' 'label $jar \"$jar\"'
-  fizzet line 'label \"$@\"' 'lime honey' heather
-  fizzet line --shell dash --ifs : --var path=a::b 'label $path'
-  fizzet line --shell all --var jar='lime honey' 'label $jar'
-  fizzet line --show stages --var jar='lid*' 'label $jar\"x y\"{1,2}'
-  fizzet line --show bytes,lineage 'set -- a b; shift; label \"$1\"'
-  fizzet line --answer 'date +%F=2026-05-01' 'label $(date +%F)'
-  fizzet line --format nul 'label *.txt' | xargs -0 printf '[%s]\\n'
-  echo 'label \"two words\"' | fizzet line -")]
-pub struct LineOptions {
+pub struct EvaluationOptions {
     /// Whose rules to use: posix, bash, dash, busybox, ksh93, mksh, zsh, or all side by side
     #[arg(long, value_name = "SHELL", default_value = "bash", hide_possible_values = true,
         value_parser = shell_parser())]
@@ -127,15 +119,6 @@ pub struct LineOptions {
     /// Set IFS; \t, \n and \\ are understood
     #[arg(long, value_name = "TEXT")]
     pub ifs: Option<OsString>,
-    /// Show more: stages, bytes, lineage
-    #[arg(
-        long,
-        value_enum,
-        value_name = "WHAT",
-        value_delimiter = ',',
-        hide_possible_values = true
-    )]
-    pub show: Vec<Show>,
     /// Where pathnames are looked up
     #[arg(long, value_name = "DIR", default_value = ".")]
     pub dir: PathBuf,
@@ -154,12 +137,102 @@ pub struct LineOptions {
     /// Start without the variables of the environment
     #[arg(long)]
     pub clean: bool,
+}
+
+/// Options of `line`.
+#[derive(Debug, Args)]
+#[command(after_help = "Examples:
+  fizzet line 'label $jar'
+  fizzet line --var jar='acacia honey' 'label $jar \"$jar\"'
+  fizzet line 'label \"$@\"' 'lime honey' heather
+  fizzet line --shell dash --ifs : --var path=a::b 'label $path'
+  fizzet line --shell all --var jar='lime honey' 'label $jar'
+  fizzet line --show stages --var jar='lid*' 'label $jar\"x y\"{1,2}'
+  fizzet line --show bytes,lineage 'set -- a b; shift; label \"$1\"'
+  fizzet line --answer 'date +%F=2026-05-01' 'label $(date +%F)'
+  fizzet line --format nul 'label *.txt' | xargs -0 printf '[%s]\\n'
+  echo 'label \"two words\"' | fizzet line -")]
+pub struct LineOptions {
+    #[command(flatten)]
+    #[allow(missing_docs)]
+    pub evaluation: EvaluationOptions,
+    /// Show more: stages, bytes, lineage
+    #[arg(
+        long,
+        value_enum,
+        value_name = "WHAT",
+        value_delimiter = ',',
+        hide_possible_values = true
+    )]
+    pub show: Vec<Show>,
     #[command(flatten)]
     #[allow(missing_docs)]
     pub output: OutputOptions,
     /// The line, or - for standard input; then $1, $2, ... (an ARG may begin with -)
     #[arg(value_names = ["LINE", "ARG"], required = true, num_args = 1.., trailing_var_arg = true)]
     pub operands: Vec<OsString>,
+}
+
+/// What a walk tells.
+#[derive(Clone, Copy, PartialEq, Eq, Debug, ValueEnum)]
+pub enum Only {
+    /// Changes of the positional parameters
+    Params,
+    /// Commands and their vectors
+    Commands,
+}
+
+/// Options of `walk`.
+#[derive(Debug, Args)]
+#[command(after_help = "Examples:
+  fizzet walk press.sh 'lime honey' heather
+  fizzet walk --only params press.sh a b c
+  fizzet walk --shell dash --lines 10-20 press.sh
+  fizzet walk --until 12 press.sh 'lime honey'
+  fizzet walk --format json press.sh a b | head
+  echo 'shift; label \"$@\"' | fizzet walk - a b c
+
+Nothing is run: what a program would print is asked for with --answer.")]
+pub struct WalkOptions {
+    #[command(flatten)]
+    #[allow(missing_docs)]
+    pub evaluation: EvaluationOptions,
+    /// Tell only this: params or commands
+    #[arg(long, value_enum, value_name = "WHAT", hide_possible_values = true)]
+    pub only: Option<Only>,
+    /// Tell every pass of a loop, also those that are like the ones before
+    #[arg(long)]
+    pub every: bool,
+    /// Tell only what happens on these lines of the script
+    #[arg(long, value_name = "FIRST-LAST", value_parser = line_range)]
+    pub lines: Option<(usize, usize)>,
+    /// Stop before the first command behind this line
+    #[arg(long, value_name = "LINE")]
+    pub until: Option<usize>,
+    /// Show more: lineage, bytes
+    #[arg(
+        long,
+        value_enum,
+        value_name = "WHAT",
+        value_delimiter = ',',
+        hide_possible_values = true
+    )]
+    pub show: Vec<Show>,
+    #[command(flatten)]
+    #[allow(missing_docs)]
+    pub output: OutputOptions,
+    /// The script, or - for standard input; then $1, $2, ... (an ARG may begin with -)
+    #[arg(value_names = ["FILE", "ARG"], required = true, num_args = 1.., trailing_var_arg = true)]
+    pub operands: Vec<OsString>,
+}
+
+/// `10-20`, or one line.
+fn line_range(text: &str) -> Result<(usize, usize), String> {
+    let (first, last) = text.split_once('-').unwrap_or((text, text));
+    match (first.trim().parse(), last.trim().parse()) {
+        (Ok(first), Ok(last)) if 0 < first && first <= last => Ok((first, last)),
+        _ => Err("write two line numbers, as in 10-20".into()),
+    }
 }
 
 /// Options of `receive`.

@@ -9,6 +9,8 @@ mod written;
 
 pub use elsewhere::{counts, counts_may_differ};
 
+use std::collections::HashSet;
+
 use crate::source::{Sources, Span};
 use crate::trace::{CommandTrace, Trace};
 
@@ -67,23 +69,36 @@ const NOTES: &[(&str, Finder)] = &[
     ("foreign-name", elsewhere::foreign_name),
 ];
 
-/// All notes on a trace, in the order of its commands and of their text. The same trap at the same
-/// place is told once, however often the place was passed.
-pub fn find(trace: &Trace) -> Vec<Note> {
-    let mut notes: Vec<Note> = Vec::new();
-    let mut told = std::collections::HashSet::new();
-    for (at, command) in trace.commands.iter().enumerate() {
-        let first = notes.len();
+/// Looks at commands one after the other. The same trap at the same place is told once, however often
+/// the place is passed.
+#[derive(Default)]
+pub struct Watch {
+    told: HashSet<(&'static str, Span)>,
+    commands: usize,
+}
+
+impl Watch {
+    /// The notes on a command, in the order of its text.
+    pub fn look(&mut self, sources: &Sources, command: &CommandTrace) -> Vec<Note> {
+        let at = self.commands;
+        self.commands += 1;
+        let mut notes: Vec<Note> = Vec::new();
         for (name, finder) in NOTES {
-            let mut look = Look { sources: &trace.sources, command, found: Vec::new() };
+            let mut look = Look { sources, command, found: Vec::new() };
             finder(&mut look);
             for (span, message, instead) in look.found {
-                if told.insert((*name, span)) {
+                if self.told.insert((*name, span)) {
                     notes.push(Note { name, span, message, instead, command: at });
                 }
             }
         }
-        notes[first..].sort_by_key(|note| (note.span.start, note.span.end));
+        notes.sort_by_key(|note| (note.span.start, note.span.end));
+        notes
     }
-    notes
+}
+
+/// All notes on a trace, in the order of its commands and of their text.
+pub fn find(trace: &Trace) -> Vec<Note> {
+    let mut watch = Watch::default();
+    trace.commands.iter().flat_map(|command| watch.look(&trace.sources, command)).collect()
 }

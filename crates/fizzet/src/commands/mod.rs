@@ -1,5 +1,7 @@
 //! The subcommands, a file each.
 
 pub mod demo;
+mod evaluation;
 pub mod line;
 pub mod receive;
+pub mod walk;

@@ -4,7 +4,7 @@ use bstr::ByteSlice;
 use fizzet_core::lineage::{Origin, Rule};
 use fizzet_core::source::Sources;
 use fizzet_core::text::Text;
-use fizzet_core::trace::{CommandTrace, Trace};
+use fizzet_core::trace::CommandTrace;
 
 use unicode_width::UnicodeWidthChar;
 
@@ -19,7 +19,7 @@ const MAX_ROWS: usize = 64;
 const MAX_PIECES: usize = 12;
 
 /// Every argument's bytes beside its characters, with where each run of them came from.
-pub fn bytes(page: &mut Page, trace: &Trace, command: &CommandTrace) {
+pub fn bytes(page: &mut Page, sources: &Sources, command: &CommandTrace) {
     page.text("bytes").end_row();
     for (at, argument) in command.argv.iter().enumerate() {
         let frame = page.palette.frame;
@@ -31,7 +31,7 @@ pub fn bytes(page: &mut Page, trace: &Trace, command: &CommandTrace) {
         let mut offset = 0;
         let mut rows = 0;
         for (run, bytes) in argument.runs() {
-            let written = trace.sources.bytes(run.origin.span());
+            let written = sources.bytes(run.origin.span());
             let from = format!("{} {}", run.origin.rule().name(), shown(written, 24));
             for (nth, chunk) in chunks(bytes).enumerate() {
                 rows += 1;
@@ -76,23 +76,23 @@ fn dump_row(page: &mut Page, offset: usize, bytes: &[u8], from: &str) {
 }
 
 /// The way of every argument, from where it stands back to where it was given.
-pub fn lineage(page: &mut Page, trace: &Trace, command: &CommandTrace) {
+pub fn lineage(page: &mut Page, sources: &Sources, command: &CommandTrace) {
     page.text("lineage").end_row();
     for (at, argument) in command.argv.iter().enumerate() {
         let frame = page.palette.frame;
         page.styled(frame, &format!(" [{at}]  ")).text(&shown(argument.bytes(), 40)).end_row();
-        pieces(page, trace, argument);
+        pieces(page, sources, argument);
     }
 }
 
-fn pieces(page: &mut Page, trace: &Trace, argument: &Text) {
+fn pieces(page: &mut Page, sources: &Sources, argument: &Text) {
     let several = argument.run_count() > 1;
     for (run, bytes) in argument.runs().take(MAX_PIECES) {
         if several {
             page.text("      the piece ").text(&shown(bytes, 30)).end_row();
         }
         for origin in run.origin.hops() {
-            let told = hop(&trace.sources, origin);
+            let told = hop(sources, origin);
             for (nth, row) in wrap(&told, page.width.saturating_sub(10).max(20)).iter().enumerate()
             {
                 page.text(if nth == 0 { "        < " } else { "          " }).text(row).end_row();

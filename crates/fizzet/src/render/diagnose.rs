@@ -1,7 +1,8 @@
 //! Messages about the traced text: what, where, underlined, and how to mend it.
 
+use fizzet_core::dialect::Shell;
 use fizzet_core::source::{Sources, Span};
-use fizzet_core::trace::{Ending, Trace};
+use fizzet_core::trace::{Ending, Missing};
 
 use crate::render::excerpt::{self, Look, Mark};
 use crate::render::page::{Page, wrap};
@@ -14,35 +15,41 @@ struct Message<'a> {
 }
 
 /// Writes the messages that a trace ended with.
-pub fn ending(page: &mut Page, trace: &Trace) {
-    match &trace.ending {
+pub fn ending(
+    page: &mut Page,
+    shell: Shell,
+    sources: &Sources,
+    ending: &Ending,
+    all_missing: &[Missing],
+) {
+    match ending {
         Ending::Complete => {}
-        Ending::Incomplete => missing(page, trace),
+        Ending::Incomplete => missing(page, sources, all_missing),
         Ending::ShellStops(error) => {
             let headline =
-                format!("{} stops here with status {}: {error}", trace.shell, error.status);
+                format!("{} stops here with status {}: {error}", shell, error.status);
             let hint = "nothing behind this place is carried out";
-            message(page, &trace.sources, &Message { headline: &headline, span: error.span, hint });
+            message(page, sources, &Message { headline: &headline, span: error.span, hint });
         }
         Ending::Syntax(error) => {
-            let headline = format!("{} cannot read this: {error}", trace.shell);
+            let headline = format!("{} cannot read this: {error}", shell);
             let hint = error.hint();
             message(
                 page,
-                &trace.sources,
+                sources,
                 &Message { headline: &headline, span: error.span, hint: &hint },
             );
         }
         Ending::Stopped { message: text, span } => {
             let headline = format!("stopped at a limit: {text}");
             let hint = "the trace so far is whole; what comes after this place was not looked at";
-            message(page, &trace.sources, &Message { headline: &headline, span: *span, hint });
+            message(page, sources, &Message { headline: &headline, span: *span, hint });
         }
     }
 }
 
-fn missing(page: &mut Page, trace: &Trace) {
-    for missing in &trace.missing {
+fn missing(page: &mut Page, sources: &Sources, all: &[Missing]) {
+    for missing in all {
         let headline = format!("not known: {}", missing.what);
         let hint = match &missing.command {
             Some(command) => format!(
@@ -51,7 +58,7 @@ fn missing(page: &mut Page, trace: &Trace) {
             None => "Fizzet runs nothing; the trace goes on with a marked hole here".into(),
         };
         let (headline, hint) = (headline.as_str(), hint.as_str());
-        message(page, &trace.sources, &Message { headline, span: missing.span, hint });
+        message(page, sources, &Message { headline, span: missing.span, hint });
     }
 }
 

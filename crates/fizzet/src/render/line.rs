@@ -55,13 +55,13 @@ pub fn write(page: &mut Page, trace: &Trace, show: &[Show]) {
 
 fn details(page: &mut Page, trace: &Trace, command: &CommandTrace, show: &[Show]) {
     for (what, write) in [
-        (Show::Stages, stages::write as fn(&mut Page, &Trace, &CommandTrace)),
+        (Show::Stages, stages::write as fn(&mut Page, &Sources, &CommandTrace)),
         (Show::Bytes, detail::bytes),
         (Show::Lineage, detail::lineage),
     ] {
         if show.contains(&what) {
             page.end_row();
-            write(page, trace, command);
+            write(page, &trace.sources, command);
         }
     }
 }
@@ -156,7 +156,7 @@ impl Columns {
 }
 
 /// The cells of an argument, an empty one and a very long one told in words.
-fn shown(argument: &Text) -> Vec<Cell> {
+pub(super) fn shown(argument: &Text) -> Vec<Cell> {
     let bytes = argument.bytes();
     let mut shown = cells(&bytes[..bytes.len().min(MAX_BYTES)], Spaces::Marked);
     if bytes.is_empty() {
@@ -228,12 +228,12 @@ fn assignments(page: &mut Page, command: &CommandTrace) {
 fn notes(page: &mut Page, trace: &Trace) {
     for note in &trace.notes {
         page.end_row();
-        one_note(page, trace, note);
+        one_note(page, &trace.sources, note);
     }
 }
 
-fn one_note(page: &mut Page, trace: &Trace, note: &Note) {
-    let position = trace.sources.position(note.span);
+pub(super) fn one_note(page: &mut Page, sources: &Sources, note: &Note) {
+    let position = sources.position(note.span);
     let alert = page.palette.alert;
     page.text("note ").styled(alert, note.name);
     page.text(&format!("  line {}, column {}", position.line, position.column)).end_row();

@@ -2,6 +2,7 @@
 //!
 //! A renderer reads `fizzet_core::trace` values and writes to a writer; it decides nothing.
 
+pub mod boxes;
 pub mod detail;
 pub mod diagnose;
 mod excerpt;
@@ -13,4 +14,5 @@ pub mod reason;
 pub mod received;
 pub mod shells;
 mod stages;
+pub mod timeline;
 pub mod visible;

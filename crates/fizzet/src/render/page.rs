@@ -126,6 +126,11 @@ impl Page {
         self
     }
 
+    /// The text so far, which is written elsewhere from here on.
+    pub fn take(&mut self) -> String {
+        std::mem::take(&mut self.text)
+    }
+
     /// The finished text.
     pub fn finish(self) -> String {
         self.text

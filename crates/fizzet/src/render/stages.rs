@@ -1,7 +1,8 @@
 //! `--show stages`: what each stage of the expansion made of each word.
 
+use fizzet_core::source::Sources;
 use fizzet_core::text::Text;
-use fizzet_core::trace::{CommandTrace, Stage, StageTrace, Trace, WordTrace};
+use fizzet_core::trace::{CommandTrace, Stage, StageTrace, WordTrace};
 
 use crate::render::page::Page;
 use crate::render::visible::{Cell, Spaces, cells, rows, width};
@@ -14,7 +15,7 @@ const MAX_ROWS: usize = 4;
 const COLUMN: usize = 18;
 
 /// The words of a command, stage by stage; a word that no stage changes is left out.
-pub(super) fn write(page: &mut Page, trace: &Trace, command: &CommandTrace) {
+pub(super) fn write(page: &mut Page, sources: &Sources, command: &CommandTrace) {
     page.text("stages").end_row();
     let changed: Vec<&WordTrace> =
         command.words.iter().filter(|word| word.stages.len() > 1).collect();
@@ -22,7 +23,7 @@ pub(super) fn write(page: &mut Page, trace: &Trace, command: &CommandTrace) {
         page.text("  no stage changes a word").end_row();
     }
     for word in changed {
-        let written = cells(trace.sources.bytes(word.span), Spaces::Plain);
+        let written = cells(sources.bytes(word.span), Spaces::Plain);
         let room = page.width.saturating_sub(4).max(16);
         let typed = page.palette.typed;
         for row in rows(&written, room).into_iter().take(MAX_ROWS) {

@@ -1,7 +1,10 @@
 //! The stable JSON.
 
+mod events;
 mod places;
 pub mod shape;
+
+pub use events::Events;
 
 use std::io::Write;
 

@@ -1,13 +1,13 @@
 //! Traces put into the JSON shape.
 
 use std::borrow::Cow;
-use std::cell::RefCell;
-use std::collections::HashMap;
+use std::cell::Cell;
 
 use bstr::ByteSlice;
 use fizzet_core::lineage::Origin;
 use fizzet_core::notes::Note;
 use fizzet_core::source::{SourceId, Sources, Span};
+use fizzet_core::state::Positional;
 use fizzet_core::text::Text;
 use fizzet_core::trace::{
     AssignmentTrace, CommandTrace, Ending, Missing, RedirectTrace, StageTrace, Trace, WordTrace,
@@ -36,20 +36,21 @@ fn text_and_hex(bytes: &[u8]) -> (Cow<'_, str>, Option<String>) {
     (text, hex)
 }
 
-/// Turns spans into places. Spans come mostly in the order of their text, so lines and columns are
-/// counted on from the latest place in each source.
+/// Turns spans into places. Spans come mostly in the order of their text, so the columns of a line are
+/// counted on from the latest place in it.
 pub(super) struct Places<'a> {
     sources: &'a Sources,
     /// Whether pieces tell their whole way.
     lineage: bool,
     /// Whether words tell their stages.
     stages: bool,
-    latest: RefCell<HashMap<SourceId, Counted>>,
+    latest: Cell<Option<Counted>>,
 }
 
-/// Where counting has come to in one source.
+/// Where counting has come to.
 #[derive(Clone, Copy)]
 struct Counted {
+    source: SourceId,
     at: usize,
     line: usize,
     column: usize,
@@ -59,7 +60,7 @@ impl<'a> Places<'a> {
     /// Places in these texts.
     pub(super) fn new(sources: &'a Sources, show: &[Show]) -> Places<'a> {
         let (lineage, stages) = (show.contains(&Show::Lineage), show.contains(&Show::Stages));
-        Places { sources, lineage, stages, latest: RefCell::default() }
+        Places { sources, lineage, stages, latest: Cell::new(None) }
     }
 
     fn each<S, T>(
@@ -70,31 +71,25 @@ impl<'a> Places<'a> {
         Each { items, places: self, shape }
     }
 
-    fn place(&'a self, span: Span) -> Place<'a> {
+    pub(super) fn place(&'a self, span: Span) -> Place<'a> {
         let source = self.sources.get(span.source);
         let start = (span.start as usize).min(source.bytes.len());
-        let first = Counted { at: 0, line: 1, column: 1 };
-        let mut latest = self.latest.borrow_mut();
-        let counted = latest.entry(span.source).or_insert(first);
-        if counted.at > start {
-            *counted = first;
-        }
-        let passed = &source.bytes[counted.at..start];
-        match passed.rfind_byte(b'\n') {
-            Some(newline) => {
-                counted.line += passed.iter().filter(|&&byte| byte == b'\n').count();
-                counted.column = passed[newline + 1..].chars().count() + 1;
+        let (line, line_start) = source.line_of(start);
+        // Within a line columns are counted on from the latest place.
+        let (at, counted) = match self.latest.get() {
+            Some(latest) if latest.source == span.source && latest.line == line => {
+                if latest.at <= start { (latest.at, latest.column) } else { (line_start, 1) }
             }
-            None => counted.column += passed.chars().count(),
-        }
-        counted.at = start;
-        let Counted { line, column, .. } = *counted;
+            _ => (line_start, 1),
+        };
+        let column = counted + source.bytes[at..start].chars().count();
+        self.latest.set(Some(Counted { source: span.source, at: start, line, column }));
         Place { source: source.kind.name(), start: span.start, end: span.end, line, column }
     }
 
-    /// The document of one trace.
-    pub(super) fn line(&'a self, trace: &'a Trace) -> Line<'a> {
-        let (status, problem) = match &trace.ending {
+    /// How a trace ended, and what is in the way.
+    pub(super) fn ending(&'a self, ending: &'a Ending) -> (Status, Option<Problem<'a>>) {
+        match ending {
             Ending::Complete => (Status::Complete, None),
             Ending::Incomplete => (Status::Incomplete, None),
             Ending::ShellStops(error) => {
@@ -106,21 +101,35 @@ impl<'a> Places<'a> {
             Ending::Stopped { message, span } => {
                 (Status::Stopped, Some(self.problem(message.into(), *span)))
             }
-        };
+        }
+    }
+
+    /// The document of one trace.
+    pub(super) fn line(&'a self, trace: &'a Trace) -> Line<'a> {
+        let (status, problem) = self.ending(&trace.ending);
         Line {
             fizzet: VERSION,
             shell: trace.shell.name(),
             status,
             commands: self.each(&trace.commands, Places::command),
-            params: Params {
-                zero: self.arg(&trace.positional.zero),
-                positional: self.each(trace.positional.all(), Places::arg),
-            },
+            params: self.params(&trace.positional),
             notes: self.each(&trace.notes, Places::note),
-            missing: self.each(&trace.missing, Places::missing),
+            missing: self.all_missing(&trace.missing),
             problem,
             assumed_status: trace.assumed_status,
         }
+    }
+
+    pub(super) fn params(&'a self, positional: &'a Positional) -> Params<'a> {
+        Params { zero: self.arg(&positional.zero), positional: self.args(positional.all()) }
+    }
+
+    pub(super) fn args(&'a self, texts: &'a [Text]) -> Each<'a, Text, Arg<'a>> {
+        self.each(texts, Places::arg)
+    }
+
+    pub(super) fn all_missing(&'a self, all: &'a [Missing]) -> Each<'a, Missing, Problem<'a>> {
+        self.each(all, Places::missing)
     }
 
     fn problem(&'a self, message: Cow<'a, str>, span: Span) -> Problem<'a> {
@@ -131,7 +140,7 @@ impl<'a> Places<'a> {
         self.problem((&*missing.what).into(), missing.span)
     }
 
-    fn note(&'a self, note: &'a Note) -> NoteOut<'a> {
+    pub(super) fn note(&'a self, note: &'a Note) -> NoteOut<'a> {
         NoteOut {
             name: note.name,
             message: (&*note.message).into(),
@@ -141,7 +150,7 @@ impl<'a> Places<'a> {
         }
     }
 
-    fn command(&'a self, command: &'a CommandTrace) -> Command<'a> {
+    pub(super) fn command(&'a self, command: &'a CommandTrace) -> Command<'a> {
         Command {
             argv: self.each(&command.argv, Places::arg),
             argc: command.argv.len(),
@@ -178,7 +187,7 @@ impl<'a> Places<'a> {
         StageOut { stage: stage.stage.name(), fields: self.each(&stage.fields, Places::arg) }
     }
 
-    fn arg(&'a self, text: &'a Text) -> Arg<'a> {
+    pub(super) fn arg(&'a self, text: &'a Text) -> Arg<'a> {
         let pieces =
             text.runs().map(|(run, bytes)| self.piece(bytes, run.is_quoted(), &run.origin));
         Arg::of_bytes(text.bytes(), Some(pieces.collect()), text.has_hole())

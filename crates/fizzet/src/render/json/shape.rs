@@ -276,3 +276,69 @@ pub struct Received<'a> {
     /// Words in front of the arguments that `fizzet receive` took for itself.
     pub(super) taken: Vec<Arg<'a>>,
 }
+
+/// One line of what `walk` prints.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[serde(tag = "event", rename_all = "lowercase")]
+pub enum Event<'a> {
+    /// A command is carried out.
+    Command(Command<'a>),
+    /// The positional parameters have changed.
+    Params(ParamsEvent<'a>),
+    /// A built-in utility has printed something.
+    Output(Arg<'a>),
+    /// A trap was found.
+    Note(NoteOut<'a>),
+    /// The walk has ended.
+    End(End<'a>),
+}
+
+/// A change of the positional parameters.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct ParamsEvent<'a> {
+    /// What changed them: set, shift, call, return, source.
+    pub(super) cause: &'static str,
+    /// By how many places `shift` moved them.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub(super) by: Option<usize>,
+    /// How many there were.
+    pub(super) before: usize,
+    /// How many there are.
+    pub(super) count: usize,
+    /// The new ones; left out where they are known from before: behind shift and return.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    #[cfg_attr(feature = "schema", schemars(with = "Option<Vec<Arg<'static>>>"))]
+    pub(super) positional: Option<Each<'a, Text, Arg<'a>>>,
+    /// The command that changed them.
+    pub(super) source: Place<'a>,
+}
+
+/// The end of a walk.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct End<'a> {
+    /// The version of the shape.
+    pub(super) fizzet: u32,
+    /// Whose rules were used.
+    pub(super) shell: &'static str,
+    /// How it ended.
+    pub(super) status: Status,
+    /// Steps taken.
+    pub(super) steps: u64,
+    /// The exit status of the script.
+    pub(super) exit: i32,
+    /// Whether the walk was left before the end of the script, as asked.
+    pub(super) left_early: bool,
+    /// The parameters at the end.
+    pub(super) params: Params<'a>,
+    /// Answers that are missing.
+    #[cfg_attr(feature = "schema", schemars(with = "Vec<Problem<'static>>"))]
+    pub(super) missing: Each<'a, Missing, Problem<'a>>,
+    /// Why the script was not walked to its end.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub(super) problem: Option<Problem<'a>>,
+    /// Whether the status of an external command was taken as 0 to go on.
+    pub(super) assumed_status: bool,
+}

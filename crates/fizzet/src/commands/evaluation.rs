@@ -1,0 +1,176 @@
+//! What all commands that evaluate shell text begin with: the machine, the shell at its start, room.
+
+use std::ffi::OsString;
+use std::os::unix::ffi::OsStrExt;
+
+use bstr::ByteSlice;
+use fizzet_core::dialect::Dialect;
+use fizzet_core::source::SourceKind;
+use fizzet_core::state::State;
+use fizzet_core::trace::Ending;
+use fizzet_host::{Machine, check_folder, environment, environment_source};
+
+use crate::cli::EvaluationOptions;
+use crate::failure::Failure;
+
+/// The stack that a trace gets; deep input is refused long before it is used up.
+const STACK: usize = 512 << 20;
+
+/// Does something with a stack that deep input does not use up.
+///
+/// # Errors
+/// What it says, or the system when it refuses the memory.
+pub(super) fn with_deep_stack(
+    work: impl FnOnce() -> Result<u8, Failure> + Send + 'static,
+) -> Result<u8, Failure> {
+    let worker = std::thread::Builder::new().stack_size(STACK).spawn(work);
+    let unusable = |why: String| Failure::Unusable {
+        what: "a thread for the trace".into(),
+        why,
+        hint: "the system refuses the memory for it".into(),
+    };
+    let worker = worker.map_err(|error| unusable(error.to_string()))?;
+    worker.join().map_err(|_| unusable("it ended by a defect of Fizzet".into()))?
+}
+
+/// The machine that the trace asks, with the answers that were given.
+///
+/// # Errors
+/// A folder that cannot be read, or an answer that is none.
+pub(super) fn machine(options: &EvaluationOptions) -> Result<Machine, Failure> {
+    check_folder(&options.dir).map_err(|error| Failure::Unusable {
+        what: format!("--dir {}", options.dir.display()),
+        why: error.to_string(),
+        hint: "name a folder that can be read; pathnames are looked up there".into(),
+    })?;
+    let mut machine = Machine::at(&options.dir);
+    for answer in &options.answers {
+        let Some((command, output)) = answer.as_bytes().split_once_str("=") else {
+            return Err(Failure::Unusable {
+                what: format!("--answer {}", answer.display()),
+                why: "there is no = in it".into(),
+                hint: "write --answer 'COMMAND=OUTPUT', with the command as its arguments, joined by spaces".into(),
+            });
+        };
+        machine.answer_with(command, output);
+    }
+    Ok(machine)
+}
+
+/// The shell as it stands before the first word is read.
+///
+/// # Errors
+/// A variable or a name that is none.
+pub(super) fn starting_state(
+    options: &EvaluationOptions,
+    dialect: Dialect,
+    (kind, text): (SourceKind, &[u8]),
+    arguments: &[&[u8]],
+) -> Result<State, Failure> {
+    let mut state = State::new(dialect, kind, text);
+    state.limits.steps = options.max_steps.unwrap_or(state.limits.steps);
+    state.limits.bytes = options.max_bytes.unwrap_or(state.limits.bytes);
+    if !options.clean {
+        for (name, value) in environment() {
+            // A shell takes IFS from nobody.
+            if name == b"IFS" {
+                continue;
+            }
+            let value = state.given(environment_source(&name), &value);
+            state.variables.set(&name, value);
+            state.variables.entry(&name).exported = true;
+        }
+    }
+    if let Some(home) = &options.home {
+        let kind = SourceKind::Variable { name: b"HOME"[..].into(), inherited: false };
+        let home = state.given(kind, home.as_bytes());
+        state.variables.set(b"HOME", home);
+        state.variables.entry(b"HOME").exported = true;
+    }
+    for assignment in &options.vars {
+        let (name, value) = variable(assignment)?;
+        let kind = SourceKind::Variable { name: name.into(), inherited: false };
+        let value = state.given(kind, value);
+        state.variables.set(name, value);
+    }
+    if let Some(ifs) = &options.ifs {
+        let kind = SourceKind::Variable { name: b"IFS"[..].into(), inherited: false };
+        let value = state.given(kind, &unescaped(ifs.as_bytes()));
+        state.variables.set(b"IFS", value);
+    }
+    for name in &options.unset {
+        state.variables.remove(checked_name(name.as_bytes(), "--unset NAME")?);
+    }
+    if let Some(zero) = &options.zero {
+        let zero = state.given(SourceKind::Zero, zero.as_bytes());
+        state.positional.zero = zero;
+    }
+    let parameters = arguments
+        .iter()
+        .enumerate()
+        .map(|(at, argument)| state.given(SourceKind::Argument(at + 1), argument))
+        .collect();
+    state.positional.set(parameters);
+    Ok(state)
+}
+
+fn variable(assignment: &OsString) -> Result<(&[u8], &[u8]), Failure> {
+    let bytes = assignment.as_bytes();
+    let Some((name, value)) = bytes.split_once_str("=") else {
+        return Err(Failure::Unusable {
+            what: format!("--var {}", assignment.display()),
+            why: "there is no = in it".into(),
+            hint: "write --var NAME=VALUE".into(),
+        });
+    };
+    Ok((checked_name(name, "--var NAME=VALUE")?, value))
+}
+
+fn checked_name<'n>(name: &'n [u8], usage: &str) -> Result<&'n [u8], Failure> {
+    let starts = name.first().is_some_and(|&byte| byte.is_ascii_alphabetic() || byte == b'_');
+    if starts && name.iter().all(|&byte| byte.is_ascii_alphanumeric() || byte == b'_') {
+        return Ok(name);
+    }
+    Err(Failure::Unusable {
+        what: format!("the name in {usage}"),
+        why: format!("`{}` is not a name", name.as_bstr()),
+        hint: "use letters, digits and underscores, not beginning with a digit".into(),
+    })
+}
+
+/// `\t`, `\n` and `\\` of `--ifs`; any other backslash stands for itself.
+fn unescaped(text: &[u8]) -> Vec<u8> {
+    let mut out = Vec::with_capacity(text.len());
+    let mut rest = text;
+    while let [byte, after @ ..] = rest {
+        let escaped = match (byte, after.first()) {
+            (b'\\', Some(b't')) => Some(b'\t'),
+            (b'\\', Some(b'n')) => Some(b'\n'),
+            (b'\\', Some(b'\\')) => Some(b'\\'),
+            _ => None,
+        };
+        out.push(escaped.unwrap_or(*byte));
+        rest = if escaped.is_some() { &after[1..] } else { after };
+    }
+    out
+}
+
+/// The exit status for the way in which an evaluation ended; 0 when it is whole.
+pub(super) fn status(ending: &Ending) -> u8 {
+    match ending {
+        Ending::Complete | Ending::ShellStops(_) => 0,
+        Ending::Syntax(_) => 2,
+        Ending::Incomplete => 3,
+        Ending::Stopped { .. } => 4,
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::unescaped;
+
+    #[test]
+    fn ifs_knows_three_escapes() {
+        assert_eq!(unescaped(br"\t\n\\:\x"), b"\t\n\\:\\x");
+    }
+}

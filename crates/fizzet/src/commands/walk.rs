@@ -1,0 +1,105 @@
+//! `fizzet walk`: a script, statement by statement.
+
+use std::cell::RefCell;
+use std::io::{self, BufWriter};
+use std::os::unix::ffi::OsStrExt;
+use std::rc::Rc;
+
+use fizzet_core::dialect::Dialect;
+use fizzet_core::source::SourceKind;
+use fizzet_core::walk::{self, Watched};
+use fizzet_host::{read_script, read_standard_input};
+
+use crate::cli::{Format, Shells, WalkOptions};
+use crate::commands::evaluation;
+use crate::failure::Failure;
+use crate::render::json::Events;
+use crate::render::page::Page;
+use crate::render::timeline::Timeline;
+use crate::render::diagnose;
+
+/// Runs the subcommand and answers the exit status.
+///
+/// # Errors
+/// Arguments that cannot be used, a script that cannot be read, output that cannot be written.
+pub fn run(options: WalkOptions) -> Result<u8, Failure> {
+    evaluation::with_deep_stack(move || walked(&options))
+}
+
+fn walked(options: &WalkOptions) -> Result<u8, Failure> {
+    let Shells::One(shell) = options.evaluation.shell else {
+        return Err(Failure::Unusable {
+            what: "--shell all".into(),
+            why: "a walk follows one shell".into(),
+            hint: "name one; fizzet line --shell all puts them side by side for one line".into(),
+        });
+    };
+    let (text, arguments) = script(options)?;
+    let machine = Rc::new(evaluation::machine(&options.evaluation)?);
+    let file = options.operands.first().map_or(&b""[..], |file| file.as_bytes());
+    let source = (SourceKind::File(file.into()), &text[..]);
+    let arguments: Vec<&[u8]> = arguments.iter().map(Vec::as_slice).collect();
+    let dialect = Dialect::of(shell);
+    let mut state =
+        evaluation::starting_state(&options.evaluation, dialect, source, &arguments)?;
+    if options.evaluation.zero.is_none() {
+        state.positional.zero = state.given(SourceKind::Zero, file);
+    }
+    let out = BufWriter::new(io::stdout().lock());
+    let watched = match options.output.format {
+        Format::Text => {
+            let page = Page::new(&options.output);
+            let timeline = Rc::new(RefCell::new(Timeline::new(out, page, options)));
+            let watched = walk::watch(state, machine, timeline.clone());
+            timeline.borrow_mut().finish(&watched.state.positional)?;
+            watched
+        }
+        Format::Json => {
+            let events = Rc::new(RefCell::new(Events::new(out, options)));
+            let watched = walk::watch(state, machine, events.clone());
+            events.borrow_mut().finish(&watched)?;
+            watched
+        }
+        Format::Nul => {
+            return Err(Failure::Unusable {
+                what: "--format nul".into(),
+                why: "it prints one vector, and a script makes many".into(),
+                hint: "use --format json".into(),
+            });
+        }
+    };
+    tell(options, &watched)
+}
+
+/// The text of the script, and its arguments.
+fn script(options: &WalkOptions) -> Result<(Vec<u8>, Vec<Vec<u8>>), Failure> {
+    let (file, arguments) = options.operands.split_first().map_or((None, &[][..]), |(file, rest)| {
+        (Some(file), rest)
+    });
+    let unusable = |why: String, hint: &str| Failure::Unusable {
+        what: file.map_or_else(String::new, |file| file.display().to_string()),
+        why,
+        hint: hint.into(),
+    };
+    let text = match file {
+        Some(file) if file != "-" => read_script(file.as_ref())
+            .map_err(|error| unusable(error.to_string(), "name a script that can be read"))?,
+        _ => read_standard_input()
+            .map_err(|error| unusable(error.to_string(), "give the script as a file instead"))?,
+    };
+    if text.iter().take(80).any(|&byte| byte == 0) {
+        let hint = "shells refuse such a file; name the text of a script";
+        return Err(unusable("this is a binary file, not a script".into(), hint));
+    }
+    Ok((text, arguments.iter().map(|word| word.as_bytes().to_vec()).collect()))
+}
+
+/// Tells people how the walk ended, and answers the exit status.
+fn tell(options: &WalkOptions, watched: &Watched) -> Result<u8, Failure> {
+    let mut page = Page::for_messages(options.output.color, options.output.width);
+    let shell = watched.state.dialect.shell;
+    let sources = &watched.state.sources;
+    diagnose::ending(&mut page, shell, sources, &watched.ending, &watched.missing);
+    page.write(&mut io::stderr().lock())?;
+    Ok(evaluation::status(&watched.ending))
+}

@@ -1,0 +1,304 @@
+//! `walk` for people: what happens, in order, as it happens.
+//!
+//! Each command stands with its line and its text; below it, the vector that its words became, and how
+//! the positional parameters moved. Passes of a loop that are like the ones before are folded.
+
+use std::collections::HashMap;
+use std::io::{self, Write};
+
+use fizzet_core::notes::Watch;
+use fizzet_core::source::{SourceId, Span};
+use fizzet_core::state::Positional;
+use fizzet_core::text::Text;
+use fizzet_core::trace::{CommandKind, CommandTrace};
+use fizzet_core::walk::{Change, Moment, Observer, Refusal, Wants};
+
+use crate::cli::{Only, Show, WalkOptions};
+use crate::failure::Failure;
+use crate::render::page::Page;
+use crate::render::visible::{Cell, Spaces, cells, rows, width};
+use crate::render::{boxes, detail, line};
+
+/// How many passes of the same command are told before the others are folded.
+const PASSES: u32 = 2;
+/// Columns that the line number takes.
+const MARGIN: usize = 6;
+
+/// What of a script is told.
+#[derive(Clone, Debug)]
+pub struct Selection {
+    only: Option<Only>,
+    lines: Option<(usize, usize)>,
+    until: Option<usize>,
+}
+
+impl Selection {
+    /// The selection that the options make.
+    pub fn new(options: &WalkOptions) -> Selection {
+        Selection { only: options.only, lines: options.lines, until: options.until }
+    }
+
+    /// What has to be told of an evaluation.
+    pub fn wants(&self) -> Wants {
+        // Where `--until` stops has to be seen from the commands.
+        let commands = self.only != Some(Only::Params) || self.until.is_some();
+        let params = self.only != Some(Only::Commands);
+        Wants { commands, params, output: self.only.is_none() }
+    }
+
+    /// Whether something at this place is told; the place may be behind the last one of interest.
+    ///
+    /// # Errors
+    /// Nothing behind here is of interest.
+    pub fn covers(&self, moment: Moment<'_>, span: Span) -> Result<bool, Refusal> {
+        if self.lines.is_none() && self.until.is_none() {
+            return Ok(true);
+        }
+        let line = moment.sources.position(span).line;
+        let here = span.source == SourceId::MAIN;
+        if here && self.until.is_some_and(|until| line > until) {
+            return Err(Refusal::Enough);
+        }
+        Ok(self.lines.is_none_or(|(first, last)| here && (first..=last).contains(&line)))
+    }
+}
+
+/// What has been folded since the last thing that was told.
+#[derive(Default)]
+struct Folded {
+    commands: u64,
+    passes: u32,
+    /// The parameters as the folded passes left them, if they moved them.
+    params: Option<Positional>,
+}
+
+/// Writes the timeline.
+pub struct Timeline<W> {
+    out: W,
+    page: Page,
+    selection: Selection,
+    show: Vec<Show>,
+    every: bool,
+    notes: Watch,
+    seen: HashMap<Span, u32>,
+    folded: Folded,
+    /// Whether the latest command was folded: then what it causes is, too.
+    folding: bool,
+    failure: Option<Failure>,
+}
+
+impl<W: Write> Timeline<W> {
+    /// A timeline that has told nothing yet.
+    pub fn new(out: W, page: Page, options: &WalkOptions) -> Timeline<W> {
+        Timeline {
+            out,
+            page,
+            selection: Selection::new(options),
+            show: options.show.clone(),
+            every: options.every,
+            notes: Watch::default(),
+            seen: HashMap::new(),
+            folded: Folded::default(),
+            folding: false,
+            failure: None,
+        }
+    }
+
+    /// Tells what is still folded, and flushes.
+    ///
+    /// # Errors
+    /// What the writer said at any time.
+    pub fn finish(&mut self, last: &Positional) -> Result<(), Failure> {
+        self.unfold();
+        self.page.end_row();
+        self.page.text("at the end").end_row();
+        boxes::one(&mut self.page, last, MARGIN);
+        // A refusal is in `failure` by now.
+        let _ = self.flush();
+        if self.failure.is_none() {
+            self.out.flush()?;
+        }
+        self.failure.take().map_or(Ok(()), Err)
+    }
+
+    fn flush(&mut self) -> Result<(), Refusal> {
+        let text = self.page.take();
+        if text.is_empty() {
+            return Ok(());
+        }
+        self.out.write_all(text.as_bytes()).map_err(|error: io::Error| {
+            self.failure = Some(error.into());
+            Refusal::Enough
+        })
+    }
+
+    /// Counts a place; whether what happens there is told: `new` if it is not like what was told.
+    fn tells(&mut self, span: Span, new: bool) -> bool {
+        let seen = self.seen.entry(span).or_insert(0);
+        *seen += 1;
+        let told = self.every || new || *seen <= PASSES;
+        match told {
+            true => self.unfold(),
+            false => {
+                self.folded.commands += 1;
+                self.folded.passes = self.folded.passes.max(*seen - PASSES);
+            }
+        }
+        self.folding = !told;
+        told
+    }
+
+    fn unfold(&mut self) {
+        let folded = std::mem::take(&mut self.folded);
+        if folded.commands == 0 {
+            return;
+        }
+        let passes = if folded.passes == 1 { "pass" } else { "passes" };
+        let commands = if folded.commands == 1 { "command" } else { "commands" };
+        let text = format!(
+            "... {} more {passes} like this, {} {commands}; --every tells them",
+            folded.passes, folded.commands
+        );
+        let frame = self.page.palette.frame;
+        self.page.pad(MARGIN).styled(frame, &text).end_row();
+        if let Some(params) = folded.params {
+            boxes::one(&mut self.page, &params, MARGIN);
+        }
+    }
+
+    /// The line and the text of a command.
+    fn statement(&mut self, moment: Moment<'_>, span: Span) {
+        let position = moment.sources.position(span);
+        let label = match span.source == SourceId::MAIN {
+            true => position.line.to_string(),
+            false => format!("{} {}", moment.sources.get(span.source).kind.name(), position.line),
+        };
+        let text = moment.sources.bytes(span);
+        let first = text.split(|&byte| byte == b'\n').next().unwrap_or_default();
+        let mut shown = cells(first, Spaces::Plain);
+        let room = self.page.width.saturating_sub(MARGIN).max(20);
+        if width(&shown) > room || first.len() < text.len() {
+            shown.truncate(rows(&shown, room - 4).first().map_or(0, |row| row.len()));
+            shown.push(Cell { shown: " ...".into(), width: 4, mark: true, start: 0, end: 0 });
+        }
+        let (frame, typed) = (self.page.palette.frame, self.page.palette.typed);
+        let pad = (MARGIN - 2).saturating_sub(label.chars().count());
+        self.page.pad(pad).styled(frame, &label).pad(2).cells(&shown, typed).end_row();
+    }
+
+    /// The vector, the arguments behind each other.
+    fn vector(&mut self, arguments: &[Text]) {
+        let frame = self.page.palette.frame;
+        let room = self.page.width.saturating_sub(MARGIN + 2).max(20);
+        let (mut used, mut told) = (0, 0);
+        self.page.pad(MARGIN);
+        for (at, argument) in arguments.iter().enumerate() {
+            let index = format!("[{at}] ");
+            let shown = line::shown(argument);
+            let shown = rows(&shown, room.saturating_sub(index.len()))[0];
+            let columns = index.len() + width(shown) + 2;
+            if used > 0 && used + columns > room {
+                self.page.end_row().pad(MARGIN);
+                used = 0;
+                told += 1;
+            }
+            if told >= MAX_ROWS {
+                let left = arguments.len() - at;
+                self.page.text(&format!("... {left} more; --format json has them all"));
+                break;
+            }
+            let bold = self.page.palette.value;
+            self.page.styled(frame, &index).cells(shown, bold).pad(2);
+            used += columns;
+        }
+        self.page.end_row();
+    }
+
+    fn assignments(&mut self, command: &CommandTrace) {
+        let bold = self.page.palette.value;
+        for assignment in &command.assignments {
+            let name = String::from_utf8_lossy(&assignment.name).into_owned();
+            let shown = line::shown(&assignment.value);
+            let room = self.page.width.saturating_sub(MARGIN + name.len() + 3).max(20);
+            let shown = rows(&shown, room)[0];
+            self.page.pad(MARGIN).text(&name).text(" = ").cells(shown, bold).end_row();
+        }
+    }
+}
+
+/// The most rows that one vector takes.
+const MAX_ROWS: usize = 12;
+
+impl<W: Write> Observer for Timeline<W> {
+    fn wants(&self) -> Wants {
+        self.selection.wants()
+    }
+
+    fn command(&mut self, moment: Moment<'_>, command: CommandTrace) -> Result<(), Refusal> {
+        let told = self.selection.covers(moment, command.span)?;
+        if !told || self.selection.only == Some(Only::Params) {
+            return Ok(());
+        }
+        let notes = self.notes.look(moment.sources, &command);
+        if !self.tells(command.span, !notes.is_empty()) {
+            return Ok(());
+        }
+        self.statement(moment, command.span);
+        if !stands_as_written(moment, &command) {
+            self.vector(&command.argv);
+        }
+        self.assignments(&command);
+        if command.kind == CommandKind::External && self.show.contains(&Show::Lineage) {
+            detail::lineage(&mut self.page, moment.sources, &command);
+        }
+        if command.kind == CommandKind::External && self.show.contains(&Show::Bytes) {
+            detail::bytes(&mut self.page, moment.sources, &command);
+        }
+        for note in notes {
+            line::one_note(&mut self.page, moment.sources, &note);
+        }
+        self.flush()
+    }
+
+    fn params(&mut self, moment: Moment<'_>, change: Change<'_>) -> Result<(), Refusal> {
+        if !self.selection.covers(moment, change.span)? {
+            return Ok(());
+        }
+        let folds = match self.selection.only == Some(Only::Params) {
+            true => {
+                let told = self.tells(change.span, false);
+                if told {
+                    self.statement(moment, change.span);
+                }
+                !told
+            }
+            false => self.folding,
+        };
+        if folds {
+            self.folded.params = Some(change.after.share());
+            return Ok(());
+        }
+        boxes::moved(&mut self.page, &change, MARGIN);
+        self.flush()
+    }
+
+    fn output(&mut self, _: Moment<'_>, text: &Text) -> Result<(), Refusal> {
+        if self.folding {
+            return Ok(());
+        }
+        let shown = line::shown(text);
+        let room = self.page.width.saturating_sub(MARGIN + 8).max(20);
+        let bold = self.page.palette.value;
+        let shown = rows(&shown, room)[0];
+        self.page.pad(MARGIN).text("prints ").cells(shown, bold).end_row();
+        self.flush()
+    }
+}
+
+/// Whether the vector is nothing but the words as they are written.
+fn stands_as_written(moment: Moment<'_>, command: &CommandTrace) -> bool {
+    command.argv.len() == command.words.len()
+        && command.words.iter().zip(command.argv.iter()).all(|(word, argument)| {
+            !argument.has_hole() && moment.sources.bytes(word.span) == argument.bytes()
+        })
+}
