@@ -11,7 +11,7 @@ pub enum UtilityKind {
     Builtin,
 }
 
-/// POSIX XCU 2.15.
+/// POSIX XCU 2.15; sorted, as the other lists are.
 const SPECIAL: &[&str] = &[
     ".", ":", "break", "continue", "eval", "exec", "exit", "export", "readonly", "return", "set",
     "shift", "times", "trap", "unset",
@@ -19,8 +19,8 @@ const SPECIAL: &[&str] = &[
 
 /// Built-in in every shell here.
 const COMMON: &[&str] = &[
-    "alias", "bg", "cd", "command", "echo", "false", "fg", "getopts", "hash", "jobs", "kill",
-    "printf", "pwd", "read", "test", "true", "type", "ulimit", "umask", "unalias", "wait", "[",
+    "[", "alias", "bg", "cd", "command", "echo", "false", "fg", "getopts", "hash", "jobs", "kill",
+    "printf", "pwd", "read", "test", "true", "type", "ulimit", "umask", "unalias", "wait",
 ];
 
 /// What each shell has besides, in the order of the table's columns; observed with `type NAME`.
@@ -55,27 +55,27 @@ const OWN: [&[&str]; 7] = [
     &["chdir", "fc", "local"],
     &["[[", "chdir", "help", "let", "local", "source"],
     &[
+        "autoload",
         "builtin",
+        "compound",
         "disown",
         "enum",
         "fc",
-        "hist",
-        "let",
-        "print",
-        "sleep",
-        "source",
-        "typeset",
-        "compound",
         "float",
-        "integer",
-        "nameref",
-        "autoload",
         "functions",
+        "hist",
         "history",
+        "integer",
+        "let",
+        "nameref",
+        "print",
         "r",
         "redirect",
+        "sleep",
+        "source",
         "stop",
         "suspend",
+        "typeset",
     ],
     &[
         "autoload",
@@ -165,13 +165,13 @@ impl Dialect {
     /// How the shell carries out `name`, unless it is a function or an external command.
     pub fn utility(&self, name: &[u8]) -> Option<UtilityKind> {
         let name = std::str::from_utf8(name).ok()?;
-        if SPECIAL.contains(&name) {
+        if SPECIAL.binary_search(&name).is_ok() {
             return Some(UtilityKind::Special);
         }
         // In dash `fg`, `bg` and `jobs` exist too; the posix mode has only what POSIX names.
         let column = self.shell as usize;
-        let common = COMMON.contains(&name) && !ABSENT[column].contains(&name);
-        (common || OWN[column].contains(&name)).then_some(UtilityKind::Builtin)
+        let common = COMMON.binary_search(&name).is_ok() && !ABSENT[column].contains(&name);
+        (common || OWN[column].binary_search(&name).is_ok()).then_some(UtilityKind::Builtin)
     }
 
     /// Whether `name=value` arguments of this utility are read as assignments.
@@ -208,6 +208,18 @@ pub fn shells_with(name: &[u8]) -> Vec<Shell> {
 pub fn is_known_elsewhere(name: &[u8]) -> bool {
     let Ok(name) = std::str::from_utf8(name) else { return false };
     RESERVED_SOMEWHERE.iter().any(|(word, _)| *word == name)
-        || COMMON.contains(&name)
-        || OWN.iter().any(|own| own.contains(&name))
+        || COMMON.binary_search(&name).is_ok()
+        || OWN.iter().any(|own| own.binary_search(&name).is_ok())
+}
+
+#[cfg(test)]
+mod tests {
+    use super::{COMMON, OWN, SPECIAL};
+
+    #[test]
+    fn lists_of_names_are_sorted() {
+        for names in [SPECIAL, COMMON].into_iter().chain(OWN) {
+            assert!(names.is_sorted(), "{names:?}");
+        }
+    }
 }

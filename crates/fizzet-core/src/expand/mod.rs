@@ -293,7 +293,7 @@ fn joined(pieces: Vec<Piece>) -> Text {
 fn split_all(cx: &mut dyn Context, pieces: Vec<Piece>, word: &Word) -> Result<Vec<Text>, Stop> {
     let (state, parts, span) = (cx.state(), &word.parts, word.span);
     let whole = state.dialect.lone_dollar_keeps_whole && keeps_whole(parts);
-    let ifs = if whole { Ifs::none() } else { ifs(state) };
+    let ifs = if whole { Rc::new(Ifs::none()) } else { ifs(state) };
     let rules = split::Rules {
         across: state.dialect.splits_across_expansions,
         blank_joins_wide: state.dialect.blank_joins_wide_separator,
@@ -339,13 +339,22 @@ pub(crate) fn split_line(line: Text, ifs: &Ifs, count: usize, keeps_last: bool) 
 }
 
 /// IFS as it stands now.
-pub(crate) fn ifs(state: &State) -> Ifs {
-    let characters = state.dialect.ifs_characters && state.utf8();
-    Ifs::new(state.variables.scalar(b"IFS").map(Text::bytes), characters)
+pub(crate) fn ifs(state: &State) -> Rc<Ifs> {
+    let value = state.variables.scalar(b"IFS").map(Text::bytes);
+    let wide = value.is_some_and(|value| !value.is_ascii());
+    let characters = wide && state.dialect.ifs_characters && state.utf8();
+    let mut latest = state.latest_ifs.borrow_mut();
+    match &*latest {
+        Some(known) if known.is_of(value, characters) => known.clone(),
+        _ => latest.insert(Rc::new(Ifs::new(value, characters))).clone(),
+    }
 }
 
 fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Result<Vec<Text>, Stop> {
     let state = cx.state();
+    if !texts.iter().any(pattern::may_have_pattern) {
+        return Ok(texts);
+    }
     let rules = state.pattern_rules(state.options.no_case_glob);
     if state.options.no_glob || !texts.iter().any(|text| pattern::has_pattern(text, rules)) {
         return Ok(texts);

@@ -16,6 +16,9 @@ pub struct Ifs {
     /// What joins `"$*"`: the first character; a space when IFS is unset; nothing when it is empty.
     joiner: Vec<u8>,
     is_empty: bool,
+    /// What it was made of.
+    value: Option<Vec<u8>>,
+    characters: bool,
 }
 
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
@@ -35,6 +38,8 @@ impl Ifs {
             wide: Vec::new(),
             joiner: Vec::new(),
             is_empty: list.is_empty(),
+            value: value.map(<[u8]>::to_vec),
+            characters,
         };
         let mut at = 0;
         while let Some((code, length)) = next_character(&list[at..], characters) {
@@ -53,6 +58,11 @@ impl Ifs {
             at += length;
         }
         ifs
+    }
+
+    /// Whether it was made of this.
+    pub(super) fn is_of(&self, value: Option<&[u8]>, characters: bool) -> bool {
+        self.value.as_deref() == value && self.characters == characters
     }
 
     /// No separators at all.

@@ -1,6 +1,6 @@
 //! Associative arrays, in the order in which each shell lists them.
 
-use std::collections::HashMap;
+use rustc_hash::FxHashMap;
 
 use crate::dialect::KeyOrder;
 use crate::text::Text;
@@ -8,7 +8,7 @@ use crate::text::Text;
 /// An associative array.
 #[derive(Clone, Debug)]
 pub struct Associative {
-    elements: HashMap<Vec<u8>, Element>,
+    elements: FxHashMap<Vec<u8>, Element>,
     order: KeyOrder,
     made: u64,
 }
@@ -24,7 +24,7 @@ struct Element {
 impl Associative {
     /// One without elements.
     pub fn new(order: KeyOrder) -> Associative {
-        Associative { elements: HashMap::new(), order, made: 0 }
+        Associative { elements: FxHashMap::default(), order, made: 0 }
     }
 
     /// The value of a key.

@@ -6,7 +6,8 @@ mod parameters;
 mod stretch;
 mod variables;
 
-use std::collections::HashMap;
+use rustc_hash::FxHashMap;
+use std::cell::RefCell;
 use std::rc::Rc;
 
 use bstr::ByteSlice;
@@ -18,6 +19,7 @@ pub use stretch::Stretch;
 pub use variables::{Keeps, Key, Padding, Value, Variable, Variables};
 
 use crate::dialect::Dialect;
+use crate::expand::Ifs;
 use crate::expand::pattern::PatternRules;
 use crate::lineage::{Origin, Rule};
 use crate::source::{SourceId, SourceKind, Sources, Span};
@@ -48,11 +50,11 @@ pub struct State {
     /// Shell options.
     pub options: Options,
     /// Functions by name.
-    pub functions: HashMap<Rc<[u8]>, Function>,
+    pub functions: FxHashMap<Rc<[u8]>, Function>,
     /// Aliases by name.
     pub aliases: Rc<Aliases>,
     /// Actions of `trap` by condition.
-    pub traps: HashMap<Rc<[u8]>, Text>,
+    pub traps: FxHashMap<Rc<[u8]>, Text>,
     /// The folder that `cd` has gone to, as reached from where the trace began.
     pub folder: Rc<[u8]>,
     /// The folder that the shell is in, as it knows it itself.
@@ -76,6 +78,8 @@ pub struct State {
     /// Whether an external command's status had to be assumed.
     pub assumed_status: bool,
     shell_source: SourceId,
+    /// IFS as it was last taken apart.
+    pub(crate) latest_ifs: RefCell<Option<Rc<Ifs>>>,
 }
 
 impl State {
@@ -89,9 +93,9 @@ impl State {
             variables: Variables::default(),
             positional: Positional::default(),
             options: Options::default(),
-            functions: HashMap::new(),
+            functions: FxHashMap::default(),
             aliases: Rc::default(),
-            traps: HashMap::new(),
+            traps: FxHashMap::default(),
             folder: Rc::from(&b""[..]),
             entered: Text::new(),
             left: Text::new(),
@@ -104,6 +108,7 @@ impl State {
             keeps_stages: false,
             assumed_status: false,
             shell_source,
+            latest_ifs: RefCell::default(),
         };
         let zero = state.shell_text(state.dialect.shell.name().as_bytes());
         state.positional.zero = zero;

@@ -1,7 +1,9 @@
 //! Variables.
 
-use std::collections::{BTreeMap, HashMap};
+use std::collections::BTreeMap;
 use std::rc::Rc;
+
+use rustc_hash::FxHashMap;
 
 use crate::state::Associative;
 use crate::text::Text;
@@ -118,7 +120,7 @@ impl Variable {
 /// All variables by name.
 #[derive(Clone, Default, Debug)]
 pub struct Variables {
-    by_name: HashMap<Rc<[u8]>, Variable>,
+    by_name: FxHashMap<Rc<[u8]>, Variable>,
     /// Whether some variable has ever been the name of another.
     has_names: bool,
 }

@@ -1,14 +1,14 @@
 //! Alias substitution (POSIX XCU 2.3.1): a command word that is an alias is replaced in the text
 //! before it is read.
 
-use std::collections::HashMap;
+use rustc_hash::FxHashMap;
 use std::rc::Rc;
 
 use crate::source::SourceId;
 use crate::syntax::cursor::{Parser, Segment, is_meta};
 
 /// Aliases by name: the text of each, and the source that it became.
-pub type Aliases = HashMap<Rc<[u8]>, (Rc<[u8]>, SourceId)>;
+pub type Aliases = FxHashMap<Rc<[u8]>, (Rc<[u8]>, SourceId)>;
 
 /// Alias substitution under way.
 #[derive(Default)]

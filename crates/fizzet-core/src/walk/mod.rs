@@ -8,8 +8,8 @@ mod observer;
 mod statements;
 mod stretch;
 
+use rustc_hash::FxHashMap;
 use std::cell::RefCell;
-use std::collections::HashMap;
 use std::rc::Rc;
 
 pub use observer::{Cause, Change, Moment, Observer, Refusal, Wants};
@@ -88,7 +88,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         observer,
         wants,
         latest: CommandKind::Nothing,
-        unanswered: HashMap::new(),
+        unanswered: FxHashMap::default(),
         missing: Vec::new(),
         mistakes: Vec::new(),
         word: None,
@@ -118,7 +118,7 @@ pub(crate) struct Walker {
     /// What the latest command was.
     latest: CommandKind,
     /// Programs whose output somebody reads and nobody knows, by their places.
-    unanswered: HashMap<Span, Rc<Vec<Text>>>,
+    unanswered: FxHashMap<Span, Rc<Vec<Text>>>,
     missing: Vec<Missing>,
     mistakes: Vec<ShellError>,
     /// The word that is being expanded.

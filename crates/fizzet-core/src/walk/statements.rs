@@ -381,7 +381,7 @@ impl Walker {
                 continue;
             };
             let first = argv.len();
-            self.word = Some(WordTrace::new(word.span, first));
+            self.word = self.wants.commands.then(|| WordTrace::new(word.span, first));
             let assigned = match declares {
                 true => self.declared(word)?,
                 false => None,

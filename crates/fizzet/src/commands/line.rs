@@ -11,8 +11,8 @@ use fizzet_core::trace::Trace;
 use fizzet_core::walk;
 use fizzet_host::read_standard_input;
 
-use crate::commands::evaluation;
 use crate::cli::{Format, LineOptions, Shells, Show};
+use crate::commands::evaluation;
 use crate::failure::Failure;
 use crate::render::page::Page;
 use crate::render::shells::{self, Group, Outcome};

@@ -13,10 +13,10 @@ use fizzet_host::{read_script, read_standard_input};
 use crate::cli::{Format, Shells, WalkOptions};
 use crate::commands::evaluation;
 use crate::failure::Failure;
+use crate::render::diagnose;
 use crate::render::json::Events;
 use crate::render::page::Page;
 use crate::render::timeline::Timeline;
-use crate::render::diagnose;
 
 /// Runs the subcommand and answers the exit status.
 ///
@@ -40,8 +40,7 @@ fn walked(options: &WalkOptions) -> Result<u8, Failure> {
     let source = (SourceKind::File(file.into()), &text[..]);
     let arguments: Vec<&[u8]> = arguments.iter().map(Vec::as_slice).collect();
     let dialect = Dialect::of(shell);
-    let mut state =
-        evaluation::starting_state(&options.evaluation, dialect, source, &arguments)?;
+    let mut state = evaluation::starting_state(&options.evaluation, dialect, source, &arguments)?;
     if options.evaluation.zero.is_none() {
         state.positional.zero = state.given(SourceKind::Zero, file);
     }
@@ -73,9 +72,8 @@ fn walked(options: &WalkOptions) -> Result<u8, Failure> {
 
 /// The text of the script, and its arguments.
 fn script(options: &WalkOptions) -> Result<(Vec<u8>, Vec<Vec<u8>>), Failure> {
-    let (file, arguments) = options.operands.split_first().map_or((None, &[][..]), |(file, rest)| {
-        (Some(file), rest)
-    });
+    let (file, arguments) =
+        options.operands.split_first().map_or((None, &[][..]), |(file, rest)| (Some(file), rest));
     let unusable = |why: String, hint: &str| Failure::Unusable {
         what: file.map_or_else(String::new, |file| file.display().to_string()),
         why,

@@ -46,7 +46,8 @@ impl Row {
     }
 
     fn edge(&self, page: &mut Page, margin: usize, (left, middle, right): (&str, &str, &str)) {
-        let lines: Vec<String> = self.widths.iter().map(|columns| "─".repeat(columns + 2)).collect();
+        let lines: Vec<String> =
+            self.widths.iter().map(|columns| "─".repeat(columns + 2)).collect();
         let frame = page.palette.frame;
         let edge = format!("{left}{}{right}", lines.join(middle));
         page.pad(margin).styled(frame, &edge).end_row();

@@ -26,19 +26,14 @@ pub fn ending(
         Ending::Complete => {}
         Ending::Incomplete => missing(page, sources, all_missing),
         Ending::ShellStops(error) => {
-            let headline =
-                format!("{} stops here with status {}: {error}", shell, error.status);
+            let headline = format!("{} stops here with status {}: {error}", shell, error.status);
             let hint = "nothing behind this place is carried out";
             message(page, sources, &Message { headline: &headline, span: error.span, hint });
         }
         Ending::Syntax(error) => {
             let headline = format!("{} cannot read this: {error}", shell);
             let hint = error.hint();
-            message(
-                page,
-                sources,
-                &Message { headline: &headline, span: error.span, hint: &hint },
-            );
+            message(page, sources, &Message { headline: &headline, span: error.span, hint: &hint });
         }
         Ending::Stopped { message: text, span } => {
             let headline = format!("stopped at a limit: {text}");

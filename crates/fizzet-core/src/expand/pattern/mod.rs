@@ -126,6 +126,12 @@ pub fn has_pattern(text: &Text, rules: PatternRules) -> bool {
     })
 }
 
+/// Whether an unquoted byte could begin a pattern under some rules; costs less than [`has_pattern`].
+pub(crate) fn may_have_pattern(text: &Text) -> bool {
+    let begins = |byte: &u8| matches!(byte, b'*' | b'?' | b'[' | b'(' | b'^' | b'#' | b'~');
+    text.runs().any(|(run, bytes)| !run.is_quoted() && bytes.iter().any(begins))
+}
+
 /// Whether unquoted bytes hold what can begin a pattern.
 pub(crate) fn has_active(bytes: &[u8], rules: PatternRules) -> bool {
     let plain = |byte: &u8| matches!(byte, b'*' | b'?' | b'[');
