@@ -82,15 +82,20 @@ pub fn fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
     fields_with(cx, word, tilde)
 }
 
+/// The one field of a word that no stage changes in any shell: most words of most scripts.
+pub fn unchanged(word: &Word) -> Option<Text> {
+    let [Part::Literal { bytes, span }] = &word.parts[..] else { return None };
+    let active = |byte: &u8| {
+        matches!(byte, b'*' | b'?' | b'[' | b'~' | b'{' | b'(' | b'^' | b'#')
+    };
+    let changes = bytes.iter().any(active) || bytes.first() == Some(&b'=');
+    (!changes || **bytes == *b"[")
+        .then(|| Text::copied(bytes, Standing::Plain, Origin::new(Rule::Literal, *span)))
+}
+
 fn fields_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Text>, Stop> {
-    if let [Part::Literal { bytes, span }] = &word.parts[..]
-        && !bytes
-            .iter()
-            .any(|byte| matches!(byte, b'*' | b'?' | b'[' | b'~' | b'{' | b'(' | b'^' | b'#'))
-        && bytes.first() != Some(&b'=')
-    {
-        let origin = Origin::new(Rule::Literal, *span);
-        return Ok(vec![Text::copied(bytes, Standing::Plain, origin)]);
+    if let Some(field) = unchanged(word) {
+        return Ok(vec![field]);
     }
     stages::keep_words(cx, Stage::Written, std::slice::from_ref(word));
     let state = cx.state();

@@ -386,7 +386,7 @@ impl Walker {
                 true => self.declared(word)?,
                 false => None,
             };
-            match assigned {
+            match assigned.or_else(|| expand::unchanged(word)) {
                 Some(text) => argv.push(text),
                 None => match expand::fields(self, word) {
                     // Another word may hold a mistake that reaches farther.
