@@ -19,6 +19,7 @@ pub mod expand;
 pub mod host;
 pub mod lineage;
 pub mod notes;
+pub mod outline;
 pub mod source;
 pub mod state;
 pub mod stop;

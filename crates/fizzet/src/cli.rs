@@ -32,6 +32,7 @@ const EXAMPLES: &str = "Examples:
   fizzet line 'label \"$@\" $*' 'lime honey' heather
   fizzet line --shell all --var jar='lime honey' 'label $jar'
   fizzet walk press.sh 'lime honey' heather
+  fizzet outline press.sh
   fizzet receive 'lime honey' '' heather
   fizzet demo
 
@@ -45,6 +46,8 @@ pub enum Command {
     Line(LineOptions),
     /// A script, statement by statement: vectors, and how the parameters move
     Walk(WalkOptions),
+    /// A script's commands as written, without evaluating: what is fixed, what can vary
+    Outline(OutlineOptions),
     /// Be the program: show or record exactly which vector arrived
     Receive(ReceiveOptions),
     /// The tour, on the data of a honey co-op
@@ -233,6 +236,27 @@ fn line_range(text: &str) -> Result<(usize, usize), String> {
         (Ok(first), Ok(last)) if 0 < first && first <= last => Ok((first, last)),
         _ => Err("write two line numbers, as in 10-20".into()),
     }
+}
+
+/// Options of `outline`.
+#[derive(Debug, Args)]
+#[command(after_help = "Examples:
+  fizzet outline press.sh
+  fizzet outline --shell dash press.sh
+  fizzet outline --format json press.sh
+
+Below each word: = always the same argument, 1 exactly one, * any number of arguments.")]
+pub struct OutlineOptions {
+    /// Whose grammar to use: posix, bash, dash, busybox, ksh93, mksh, zsh
+    #[arg(long, value_name = "SHELL", default_value = "bash", hide_possible_values = true,
+        value_parser = shell_parser())]
+    pub shell: Shells,
+    #[command(flatten)]
+    #[allow(missing_docs)]
+    pub output: OutputOptions,
+    /// The script, or - for standard input
+    #[arg(value_name = "FILE")]
+    pub file: OsString,
 }
 
 /// Options of `receive`.

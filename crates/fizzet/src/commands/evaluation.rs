@@ -1,6 +1,6 @@
 //! What all commands that evaluate shell text begin with: the machine, the shell at its start, room.
 
-use std::ffi::OsString;
+use std::ffi::{OsStr, OsString};
 use std::os::unix::ffi::OsStrExt;
 
 use bstr::ByteSlice;
@@ -8,7 +8,9 @@ use fizzet_core::dialect::Dialect;
 use fizzet_core::source::SourceKind;
 use fizzet_core::state::State;
 use fizzet_core::trace::Ending;
-use fizzet_host::{Machine, check_folder, environment, environment_source};
+use fizzet_host::{
+    Machine, check_folder, environment, environment_source, read_script, read_standard_input,
+};
 
 use crate::cli::EvaluationOptions;
 use crate::failure::Failure;
@@ -153,6 +155,32 @@ fn unescaped(text: &[u8]) -> Vec<u8> {
         rest = if escaped.is_some() { &after[1..] } else { after };
     }
     out
+}
+
+/// The text of a script; `-` is standard input.
+///
+/// # Errors
+/// A file that cannot be read, or that is no text.
+pub(super) fn script(file: &OsStr) -> Result<Vec<u8>, Failure> {
+    let unusable = |why: String, hint: &str| Failure::Unusable {
+        what: file.display().to_string(),
+        why,
+        hint: hint.into(),
+    };
+    let text = match file.as_bytes() {
+        b"-" => read_standard_input()
+            .map_err(|error| unusable(error.to_string(), "give the script as a file instead"))?,
+        _ => read_script(file.as_ref())
+            .map_err(|error| unusable(error.to_string(), "name a script that can be read"))?,
+    };
+    let first = text.split(|&byte| byte == b'\n').next().unwrap_or_default();
+    match first.contains(&0) {
+        true => {
+            let hint = "shells refuse such a file; name the text of a script";
+            Err(unusable("this is a binary file, not a script".into(), hint))
+        }
+        false => Ok(text),
+    }
 }
 
 /// The exit status for the way in which an evaluation ended; 0 when it is whole.

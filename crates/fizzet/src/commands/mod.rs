@@ -3,5 +3,6 @@
 pub mod demo;
 mod evaluation;
 pub mod line;
+pub mod outline;
 pub mod receive;
 pub mod walk;

@@ -1,6 +1,7 @@
 //! `fizzet walk`: a script, statement by statement.
 
 use std::cell::RefCell;
+use std::ffi::OsStr;
 use std::io::{self, BufWriter};
 use std::os::unix::ffi::OsStrExt;
 use std::rc::Rc;
@@ -8,7 +9,6 @@ use std::rc::Rc;
 use fizzet_core::dialect::Dialect;
 use fizzet_core::source::SourceKind;
 use fizzet_core::walk::{self, Watched};
-use fizzet_host::{read_script, read_standard_input};
 
 use crate::cli::{Format, Shells, WalkOptions};
 use crate::commands::evaluation;
@@ -34,15 +34,15 @@ fn walked(options: &WalkOptions) -> Result<u8, Failure> {
             hint: "name one; fizzet line --shell all puts them side by side for one line".into(),
         });
     };
-    let (text, arguments) = script(options)?;
+    let file = options.operands.first().map_or(OsStr::new("-"), |file| file);
+    let text = evaluation::script(file)?;
     let machine = Rc::new(evaluation::machine(&options.evaluation)?);
-    let file = options.operands.first().map_or(&b""[..], |file| file.as_bytes());
-    let source = (SourceKind::File(file.into()), &text[..]);
-    let arguments: Vec<&[u8]> = arguments.iter().map(Vec::as_slice).collect();
+    let source = (SourceKind::File(file.as_bytes().into()), &text[..]);
+    let arguments: Vec<&[u8]> = options.operands.iter().skip(1).map(|one| one.as_bytes()).collect();
     let dialect = Dialect::of(shell);
     let mut state = evaluation::starting_state(&options.evaluation, dialect, source, &arguments)?;
     if options.evaluation.zero.is_none() {
-        state.positional.zero = state.given(SourceKind::Zero, file);
+        state.positional.zero = state.given(SourceKind::Zero, file.as_bytes());
     }
     let out = BufWriter::new(io::stdout().lock());
     let watched = match options.output.format {
@@ -68,28 +68,6 @@ fn walked(options: &WalkOptions) -> Result<u8, Failure> {
         }
     };
     tell(options, &watched)
-}
-
-/// The text of the script, and its arguments.
-fn script(options: &WalkOptions) -> Result<(Vec<u8>, Vec<Vec<u8>>), Failure> {
-    let (file, arguments) =
-        options.operands.split_first().map_or((None, &[][..]), |(file, rest)| (Some(file), rest));
-    let unusable = |why: String, hint: &str| Failure::Unusable {
-        what: file.map_or_else(String::new, |file| file.display().to_string()),
-        why,
-        hint: hint.into(),
-    };
-    let text = match file {
-        Some(file) if file != "-" => read_script(file.as_ref())
-            .map_err(|error| unusable(error.to_string(), "name a script that can be read"))?,
-        _ => read_standard_input()
-            .map_err(|error| unusable(error.to_string(), "give the script as a file instead"))?,
-    };
-    if text.iter().take(80).any(|&byte| byte == 0) {
-        let hint = "shells refuse such a file; name the text of a script";
-        return Err(unusable("this is a binary file, not a script".into(), hint));
-    }
-    Ok((text, arguments.iter().map(|word| word.as_bytes().to_vec()).collect()))
 }
 
 /// Tells people how the walk ended, and answers the exit status.

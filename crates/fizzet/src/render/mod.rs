@@ -9,6 +9,7 @@ mod excerpt;
 pub mod json;
 pub mod line;
 pub mod nul;
+pub mod outline;
 pub mod page;
 pub mod reason;
 pub mod received;

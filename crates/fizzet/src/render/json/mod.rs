@@ -8,7 +8,9 @@ pub use events::Events;
 
 use std::io::Write;
 
-use fizzet_core::dialect::Row;
+use fizzet_core::dialect::{Row, Shell};
+use fizzet_core::outline::Outline;
+use fizzet_core::source::Sources;
 use fizzet_core::trace::Trace;
 
 use crate::cli::Show;
@@ -64,6 +66,22 @@ pub fn shells(
 pub fn line(trace: &Trace, show: &[Show], out: &mut dyn Write) -> Result<(), Failure> {
     let places = Places::new(&trace.sources, show);
     serde_json::to_writer(&mut *out, &places.line(trace))?;
+    out.write_all(b"\n")?;
+    Ok(())
+}
+
+/// Writes the document of `outline`.
+///
+/// # Errors
+/// What the writer says.
+pub fn outline(
+    shell: Shell,
+    sources: &Sources,
+    outline: &Outline,
+    out: &mut dyn Write,
+) -> Result<(), Failure> {
+    let places = Places::new(sources, &[]);
+    serde_json::to_writer(&mut *out, &places.outline(shell, outline))?;
     out.write_all(b"\n")?;
     Ok(())
 }

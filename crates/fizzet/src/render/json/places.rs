@@ -4,8 +4,10 @@ use std::borrow::Cow;
 use std::cell::Cell;
 
 use bstr::ByteSlice;
+use fizzet_core::dialect::Shell;
 use fizzet_core::lineage::Origin;
 use fizzet_core::notes::Note;
+use fizzet_core::outline::{Outline, OutlinedCommand, OutlinedFunction, OutlinedWord};
 use fizzet_core::source::{SourceId, Sources, Span};
 use fizzet_core::state::Positional;
 use fizzet_core::text::Text;
@@ -15,8 +17,8 @@ use fizzet_core::trace::{
 
 use crate::cli::Show;
 use crate::render::json::shape::{
-    Arg, AssignmentOut, Command, Each, HopOut, Line, NoteOut, Params, Piece, Place, Problem,
-    Redirection, StageOut, Status, WordStages,
+    Arg, AssignmentOut, Command, Each, FunctionOut, HopOut, Line, NoteOut, OutlineOut, OutlinedOut,
+    OutlinedWordOut, Params, Piece, Place, Problem, Redirection, StageOut, Status, WordStages,
 };
 
 /// The version of the shape.
@@ -208,6 +210,46 @@ impl<'a> Places<'a> {
             shifted: hop.shifted,
             folded: origin.folded(),
             source: self.place(hop.span),
+        }
+    }
+
+    /// The document of an outline.
+    pub(super) fn outline(&'a self, shell: Shell, outline: &'a Outline) -> OutlineOut<'a> {
+        OutlineOut {
+            fizzet: VERSION,
+            shell: shell.name(),
+            commands: self.each(&outline.commands, Places::outlined),
+            functions: self.each(&outline.functions, Places::function),
+        }
+    }
+
+    fn written(&'a self, span: Span) -> Cow<'a, str> {
+        String::from_utf8_lossy(self.sources.bytes(span))
+    }
+
+    fn outlined(&'a self, command: &'a OutlinedCommand) -> OutlinedOut<'a> {
+        OutlinedOut {
+            text: self.written(command.span),
+            function: command.function.as_ref().map(|name| String::from_utf8_lossy(name)),
+            words: self.each(&command.words, Places::outlined_word),
+            source: self.place(command.span),
+        }
+    }
+
+    fn outlined_word(&'a self, word: &'a OutlinedWord) -> OutlinedWordOut<'a> {
+        OutlinedWordOut {
+            text: self.written(word.span),
+            makes: word.makes.name(),
+            why: word.why,
+            source: self.place(word.span),
+        }
+    }
+
+    fn function(&'a self, function: &'a OutlinedFunction) -> FunctionOut<'a> {
+        FunctionOut {
+            name: String::from_utf8_lossy(&function.name),
+            source: self.place(function.span),
+            calls: self.each(&function.calls, |places, span| places.place(*span)),
         }
     }
 }

@@ -3,6 +3,8 @@
 use std::borrow::Cow;
 
 use fizzet_core::notes::Note;
+use fizzet_core::outline::{OutlinedCommand, OutlinedFunction, OutlinedWord};
+use fizzet_core::source::Span;
 use fizzet_core::text::Text;
 use fizzet_core::trace::{
     AssignmentTrace, CommandTrace, Missing, RedirectTrace, StageTrace, WordTrace,
@@ -341,4 +343,64 @@ pub struct End<'a> {
     pub(super) problem: Option<Problem<'a>>,
     /// Whether the status of an external command was taken as 0 to go on.
     pub(super) assumed_status: bool,
+}
+
+/// What `outline` prints.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct OutlineOut<'a> {
+    /// The version of the shape.
+    pub(super) fizzet: u32,
+    /// Whose grammar was used.
+    pub(super) shell: &'static str,
+    /// The simple commands in order of writing.
+    #[cfg_attr(feature = "schema", schemars(with = "Vec<OutlinedOut<'static>>"))]
+    pub(super) commands: Each<'a, OutlinedCommand, OutlinedOut<'a>>,
+    /// The functions in order of definition.
+    #[cfg_attr(feature = "schema", schemars(with = "Vec<FunctionOut<'static>>"))]
+    pub(super) functions: Each<'a, OutlinedFunction, FunctionOut<'a>>,
+}
+
+/// A simple command as it is written.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct OutlinedOut<'a> {
+    /// The text.
+    pub(super) text: Cow<'a, str>,
+    /// The function that it is part of.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub(super) function: Option<Cow<'a, str>>,
+    /// Its words.
+    #[cfg_attr(feature = "schema", schemars(with = "Vec<OutlinedWordOut<'static>>"))]
+    pub(super) words: Each<'a, OutlinedWord, OutlinedWordOut<'a>>,
+    /// Where it is written.
+    pub(super) source: Place<'a>,
+}
+
+/// A word of a command as it is written.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct OutlinedWordOut<'a> {
+    /// The text.
+    pub(super) text: Cow<'a, str>,
+    /// How many arguments it makes: fixed, one, any.
+    pub(super) makes: &'static str,
+    /// What in it makes any number.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub(super) why: Option<&'static str>,
+    /// Where it is written.
+    pub(super) source: Place<'a>,
+}
+
+/// A function.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct FunctionOut<'a> {
+    /// Its name.
+    pub(super) name: Cow<'a, str>,
+    /// Where it is defined.
+    pub(super) source: Place<'a>,
+    /// The commands that call it by its name.
+    #[cfg_attr(feature = "schema", schemars(with = "Vec<Place<'static>>"))]
+    pub(super) calls: Each<'a, Span, Place<'a>>,
 }
