@@ -21,6 +21,7 @@ pub mod lineage;
 pub mod notes;
 pub mod outline;
 pub mod source;
+pub mod spread;
 pub mod state;
 pub mod stop;
 pub mod syntax;

@@ -33,6 +33,7 @@ const EXAMPLES: &str = "Examples:
   fizzet line --shell all --var jar='lime honey' 'label $jar'
   fizzet walk press.sh 'lime honey' heather
   fizzet outline press.sh
+  fizzet spread 'lime honey' '' heather
   fizzet receive 'lime honey' '' heather
   fizzet demo
 
@@ -46,6 +47,8 @@ pub enum Command {
     Line(LineOptions),
     /// A script, statement by statement: vectors, and how the parameters move
     Walk(WalkOptions),
+    /// $@ $* "$@" "$*" side by side, for each IFS and each shell
+    Spread(SpreadOptions),
     /// A script's commands as written, without evaluating: what is fixed, what can vary
     Outline(OutlineOptions),
     /// Be the program: show or record exactly which vector arrived
@@ -236,6 +239,38 @@ fn line_range(text: &str) -> Result<(usize, usize), String> {
         (Ok(first), Ok(last)) if 0 < first && first <= last => Ok((first, last)),
         _ => Err("write two line numbers, as in 10-20".into()),
     }
+}
+
+/// Options of `spread`.
+#[derive(Debug, Args)]
+#[command(after_help = "Examples:
+  fizzet spread 'lime honey' '' heather
+  fizzet spread --ifs , 'lime,honey' heather
+  fizzet spread --shell dash 'lime honey' ''
+  fizzet spread --in press.sh --at 6 'lime honey' b
+
+With --in FILE --at LINE the ARGs are those of the script, and the forms are told with the parameters
+and the IFS that stand there.")]
+pub struct SpreadOptions {
+    /// Whose rules to use first: posix, bash, dash, busybox, ksh93, mksh, zsh
+    #[arg(long, value_name = "SHELL", default_value = "bash", hide_possible_values = true,
+        value_parser = shell_parser())]
+    pub shell: Shells,
+    /// Set IFS; \t, \n and \\ are understood
+    #[arg(long, value_name = "TEXT")]
+    pub ifs: Option<OsString>,
+    /// A script that is walked to where the parameters are looked at
+    #[arg(long = "in", value_name = "FILE", requires = "at")]
+    pub script: Option<OsString>,
+    /// The line of the script: the parameters as its first command has them
+    #[arg(long, value_name = "LINE", requires = "script")]
+    pub at: Option<usize>,
+    #[command(flatten)]
+    #[allow(missing_docs)]
+    pub output: OutputOptions,
+    /// $1, $2, ... (an ARG may begin with -)
+    #[arg(value_name = "ARG", num_args = 0.., trailing_var_arg = true)]
+    pub arguments: Vec<OsString>,
 }
 
 /// Options of `outline`.

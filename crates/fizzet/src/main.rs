@@ -6,7 +6,7 @@ use std::process::ExitCode;
 
 use clap::Parser;
 use fizzet::cli::{Cli, Command};
-use fizzet::commands::{demo, line, outline, receive, walk};
+use fizzet::commands::{demo, line, outline, receive, spread, walk};
 use fizzet::failure::Failure;
 
 fn main() -> ExitCode {
@@ -29,6 +29,7 @@ fn run(cli: Cli) -> Result<u8, Failure> {
     match cli.command {
         Command::Line(options) => line::run(options),
         Command::Walk(options) => walk::run(options),
+        Command::Spread(options) => spread::run(options),
         Command::Outline(options) => outline::run(options),
         Command::Receive(options) => {
             let zero = std::env::args_os().next().unwrap_or_default();

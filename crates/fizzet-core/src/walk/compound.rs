@@ -110,6 +110,9 @@ impl Walker {
         // A subshell begins without the traps of the shell.
         let traps = std::mem::take(&mut self.state.traps);
         let outcome = run(self);
+        if matches!(outcome, Err(Stop::Enough)) {
+            return outcome;
+        }
         let outcome = self.leave_shell(outcome);
         self.state.traps = traps;
         (self.state.mask, self.loops) = (mask, loops);
@@ -421,6 +424,10 @@ impl Walker {
         let local_trap = self.state.dialect.exit_trap_is_local;
         let outer_trap = local_trap.then(|| self.state.traps.remove(&b"EXIT"[..])).flatten();
         let mut outcome = self.command(&function.body);
+        if matches!(outcome, Err(Stop::Enough)) {
+            // The state stays as it stands here.
+            return outcome;
+        }
         if local_trap {
             outcome = self.leave_shell(outcome);
             if let Some(trap) = outer_trap {
@@ -435,9 +442,7 @@ impl Walker {
         }
         self.loops = loops;
         let inner = std::mem::replace(&mut self.state.positional, outer);
-        if !matches!(outcome, Err(Stop::Enough)) {
-            self.tell_change(Cause::Return, &inner, span)?;
-        }
+        self.tell_change(Cause::Return, &inner, span)?;
         if self.state.dialect.functions_hold_mistakes
             && let Err(Stop::Shell(error)) = &outcome
         {

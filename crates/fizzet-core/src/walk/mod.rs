@@ -296,8 +296,15 @@ impl Walker {
         (reply, outcome)
     }
 
-    fn ended(self, outcome: Result<(), Stop>) -> Watched {
+    fn ended(mut self, outcome: Result<(), Stop>) -> Watched {
         let left_early = matches!(outcome, Err(Stop::Enough));
+        match &outcome {
+            Err(Stop::Exit(status) | Stop::Return(status)) => {
+                self.state.status = as_process(*status);
+            }
+            Err(Stop::Shell(error)) => self.state.status = error.status,
+            _ => self.state.status = as_process(self.state.status),
+        }
         let ending = match outcome {
             Err(Stop::Shell(error)) if self.missing.is_empty() => Ending::ShellStops(error),
             Err(Stop::Syntax(error)) => Ending::Syntax(error),

@@ -141,7 +141,7 @@ fn checked_name<'n>(name: &'n [u8], usage: &str) -> Result<&'n [u8], Failure> {
 }
 
 /// `\t`, `\n` and `\\` of `--ifs`; any other backslash stands for itself.
-fn unescaped(text: &[u8]) -> Vec<u8> {
+pub(super) fn unescaped(text: &[u8]) -> Vec<u8> {
     let mut out = Vec::with_capacity(text.len());
     let mut rest = text;
     while let [byte, after @ ..] = rest {

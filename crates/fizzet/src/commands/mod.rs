@@ -5,4 +5,5 @@ mod evaluation;
 pub mod line;
 pub mod outline;
 pub mod receive;
+pub mod spread;
 pub mod walk;

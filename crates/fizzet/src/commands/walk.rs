@@ -50,7 +50,7 @@ fn walked(options: &WalkOptions) -> Result<u8, Failure> {
             let page = Page::new(&options.output);
             let timeline = Rc::new(RefCell::new(Timeline::new(out, page, options)));
             let watched = walk::watch(state, machine, timeline.clone());
-            timeline.borrow_mut().finish(&watched.state.positional)?;
+            timeline.borrow_mut().finish(&watched)?;
             watched
         }
         Format::Json => {

@@ -14,6 +14,7 @@ pub mod page;
 pub mod reason;
 pub mod received;
 pub mod shells;
+pub mod spread;
 mod stages;
 pub mod timeline;
 pub mod visible;

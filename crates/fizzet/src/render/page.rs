@@ -126,6 +126,17 @@ impl Page {
         self
     }
 
+    /// Writes something that many columns in.
+    pub fn indented(&mut self, columns: usize, write: impl FnOnce(&mut Page)) -> &mut Page {
+        let width = self.width.saturating_sub(columns).max(20);
+        let mut inner = Page { width, palette: self.palette, text: String::new() };
+        write(&mut inner);
+        for row in inner.text.lines() {
+            self.pad(columns).text(row).end_row();
+        }
+        self
+    }
+
     /// The text so far, which is written elsewhere from here on.
     pub fn take(&mut self) -> String {
         std::mem::take(&mut self.text)

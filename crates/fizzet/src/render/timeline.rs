@@ -10,8 +10,8 @@ use fizzet_core::notes::Watch;
 use fizzet_core::source::{SourceId, Span};
 use fizzet_core::state::Positional;
 use fizzet_core::text::Text;
-use fizzet_core::trace::{CommandKind, CommandTrace};
-use fizzet_core::walk::{Change, Moment, Observer, Refusal, Wants};
+use fizzet_core::trace::{CommandKind, CommandTrace, Ending};
+use fizzet_core::walk::{Change, Moment, Observer, Refusal, Wants, Watched};
 
 use crate::cli::{Only, Show, WalkOptions};
 use crate::failure::Failure;
@@ -84,6 +84,8 @@ pub struct Timeline<W> {
     folded: Folded,
     /// Whether the latest command was folded: then what it causes is, too.
     folding: bool,
+    /// Whether the latest command is none that is asked for.
+    silent: bool,
     failure: Option<Failure>,
 }
 
@@ -100,6 +102,7 @@ impl<W: Write> Timeline<W> {
             seen: HashMap::new(),
             folded: Folded::default(),
             folding: false,
+            silent: false,
             failure: None,
         }
     }
@@ -108,11 +111,18 @@ impl<W: Write> Timeline<W> {
     ///
     /// # Errors
     /// What the writer said at any time.
-    pub fn finish(&mut self, last: &Positional) -> Result<(), Failure> {
+    pub fn finish(&mut self, watched: &Watched) -> Result<(), Failure> {
         self.unfold();
         self.page.end_row();
-        self.page.text("at the end").end_row();
-        boxes::one(&mut self.page, last, MARGIN);
+        let told = match (watched.left_early, &watched.ending) {
+            (true, _) => "here the walk was left".to_owned(),
+            (_, Ending::Complete | Ending::Incomplete | Ending::ShellStops(_)) => {
+                format!("at the end, with status {}", watched.state.status)
+            }
+            _ => "here the walk stopped".to_owned(),
+        };
+        self.page.text(&told).end_row();
+        boxes::one(&mut self.page, &watched.state.positional, MARGIN);
         // A refusal is in `failure` by now.
         let _ = self.flush();
         if self.failure.is_none() {
@@ -236,6 +246,7 @@ impl<W: Write> Observer for Timeline<W> {
 
     fn command(&mut self, moment: Moment<'_>, command: CommandTrace) -> Result<(), Refusal> {
         let told = self.selection.covers(moment, command.span)?;
+        self.silent = !told;
         if !told || self.selection.only == Some(Only::Params) {
             return Ok(());
         }
@@ -248,14 +259,15 @@ impl<W: Write> Observer for Timeline<W> {
             self.vector(&command.argv);
         }
         self.assignments(&command);
-        if command.kind == CommandKind::External && self.show.contains(&Show::Lineage) {
-            detail::lineage(&mut self.page, moment.sources, &command);
+        let closer = command.kind == CommandKind::External;
+        if closer && self.show.contains(&Show::Lineage) {
+            self.page.indented(MARGIN, |page| detail::lineage(page, moment.sources, &command));
         }
-        if command.kind == CommandKind::External && self.show.contains(&Show::Bytes) {
-            detail::bytes(&mut self.page, moment.sources, &command);
+        if closer && self.show.contains(&Show::Bytes) {
+            self.page.indented(MARGIN, |page| detail::bytes(page, moment.sources, &command));
         }
         for note in notes {
-            line::one_note(&mut self.page, moment.sources, &note);
+            self.page.indented(MARGIN, |page| line::one_note(page, moment.sources, &note));
         }
         self.flush()
     }
@@ -283,7 +295,7 @@ impl<W: Write> Observer for Timeline<W> {
     }
 
     fn output(&mut self, _: Moment<'_>, text: &Text) -> Result<(), Refusal> {
-        if self.folding {
+        if self.folding || self.silent {
             return Ok(());
         }
         let shown = line::shown(text);

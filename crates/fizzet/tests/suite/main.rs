@@ -5,4 +5,6 @@ mod line;
 mod program;
 mod real;
 mod receive;
+mod scripts;
 mod shells;
+mod walk;

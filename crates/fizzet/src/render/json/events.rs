@@ -21,6 +21,8 @@ pub struct Events<W> {
     show: Vec<Show>,
     only: Option<Only>,
     notes: Watch,
+    /// Whether the latest command is none that is asked for.
+    silent: bool,
     failure: Option<Failure>,
 }
 
@@ -33,6 +35,7 @@ impl<W: Write> Events<W> {
             show: options.show.clone(),
             only: options.only,
             notes: Watch::default(),
+            silent: false,
             failure: None,
         }
     }
@@ -83,7 +86,8 @@ impl<W: Write> Observer for Events<W> {
     }
 
     fn command(&mut self, moment: Moment<'_>, command: CommandTrace) -> Result<(), Refusal> {
-        if !self.selection.covers(moment, command.span)? || self.only == Some(Only::Params) {
+        self.silent = !self.selection.covers(moment, command.span)?;
+        if self.silent || self.only == Some(Only::Params) {
             return Ok(());
         }
         let places = Places::new(moment.sources, &self.show);
@@ -117,6 +121,9 @@ impl<W: Write> Observer for Events<W> {
     }
 
     fn output(&mut self, moment: Moment<'_>, text: &Text) -> Result<(), Refusal> {
+        if self.silent {
+            return Ok(());
+        }
         let places = Places::new(moment.sources, &self.show);
         self.write(&Event::Output(places.arg(text)))
     }

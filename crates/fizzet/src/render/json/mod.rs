@@ -11,13 +11,17 @@ use std::io::Write;
 use fizzet_core::dialect::{Row, Shell};
 use fizzet_core::outline::Outline;
 use fizzet_core::source::Sources;
+use fizzet_core::text::Text;
 use fizzet_core::trace::Trace;
 
 use crate::cli::Show;
 use crate::failure::Failure;
 use crate::render::json::places::{Places, VERSION};
-use crate::render::json::shape::{AllShells, Arg, GroupOut, Received, RuleOut};
+use crate::render::json::shape::{
+    AllShells, Arg, GroupOut, Received, RuleOut, SpreadForm, SpreadOther, SpreadOut, SpreadTable,
+};
 use crate::render::shells::Group;
+use crate::render::spread::{Row as SpreadRow, Table};
 
 impl<'a> Received<'a> {
     /// The wire form of a vector.
@@ -84,4 +88,44 @@ pub fn outline(
     serde_json::to_writer(&mut *out, &places.outline(shell, outline))?;
     out.write_all(b"\n")?;
     Ok(())
+}
+
+/// Writes the document of `spread`.
+///
+/// # Errors
+/// What the writer says.
+pub fn spread(table: &Table, out: &mut dyn Write) -> Result<(), Failure> {
+    let chosen = [("chosen", &table.rows)];
+    let all = chosen.into_iter().chain(table.by_ifs.iter().map(|(name, rows)| (*name, rows)));
+    let document = SpreadOut {
+        fizzet: VERSION,
+        shell: table.shell.name(),
+        positional: table.parameters.iter().map(|one| Arg::of_bytes(one, None, false)).collect(),
+        tables: all
+            .map(|(ifs, rows)| SpreadTable { ifs, forms: rows.iter().map(spread_form).collect() })
+            .collect(),
+    };
+    serde_json::to_writer(&mut *out, &document)?;
+    out.write_all(b"\n")?;
+    Ok(())
+}
+
+fn spread_form(row: &SpreadRow) -> SpreadForm<'_> {
+    SpreadForm {
+        form: row.form,
+        arguments: row.arguments.as_deref().map(plain),
+        others: row
+            .others
+            .iter()
+            .map(|other| SpreadOther {
+                shells: other.shells.iter().map(|shell| shell.name()).collect(),
+                arguments: other.arguments.as_deref().map(plain),
+            })
+            .collect(),
+    }
+}
+
+/// Arguments without where they came from.
+fn plain(texts: &[Text]) -> Vec<Arg<'_>> {
+    texts.iter().map(|text| Arg::of_bytes(text.bytes(), None, text.has_hole())).collect()
 }

@@ -404,3 +404,51 @@ pub struct FunctionOut<'a> {
     #[cfg_attr(feature = "schema", schemars(with = "Vec<Place<'static>>"))]
     pub(super) calls: Each<'a, Span, Place<'a>>,
 }
+
+/// What `spread` prints.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct SpreadOut<'a> {
+    /// The version of the shape.
+    pub(super) fizzet: u32,
+    /// The shell that was chosen.
+    pub(super) shell: &'static str,
+    /// The parameters.
+    pub(super) positional: Vec<Arg<'a>>,
+    /// Each form with the IFS that was chosen, then with several values of IFS.
+    pub(super) tables: Vec<SpreadTable<'a>>,
+}
+
+/// All forms for one IFS.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct SpreadTable<'a> {
+    /// Which IFS: chosen, default, empty, unset, comma, colon.
+    pub(super) ifs: &'static str,
+    /// The forms.
+    pub(super) forms: Vec<SpreadForm<'a>>,
+}
+
+/// One form.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct SpreadForm<'a> {
+    /// As it is written.
+    pub(super) form: &'static str,
+    /// The arguments; left out where the shell does not have the form.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub(super) arguments: Option<Vec<Arg<'a>>>,
+    /// Shells in which it makes something else.
+    pub(super) others: Vec<SpreadOther<'a>>,
+}
+
+/// Shells that make something else of a form.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct SpreadOther<'a> {
+    /// The shells.
+    pub(super) shells: Vec<&'static str>,
+    /// What they make; left out where they do not have the form.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub(super) arguments: Option<Vec<Arg<'a>>>,
+}
