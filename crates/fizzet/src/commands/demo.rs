@@ -37,6 +37,8 @@ const DATA: &[DataFile] = data![
     "labels/batch1.csv",
     "labels/batch[1].csv",
     "labels/lime honey.txt",
+    "scripts/labels.sh",
+    "scripts/move-hives.sh",
 ];
 
 /// One step: what it shows, the name that the program is started under, and the words behind it.
@@ -90,6 +92,40 @@ const STEPS: &[Step] = &[
         about: "A quote that is never closed:",
         program: "fizzet",
         words: &["line", "label \"lime honey"],
+    },
+    Step {
+        about: "The words are inside a script now. No jar was named, so set gives the usual ones, and the \
+                loop takes them one by one:",
+        program: "fizzet",
+        words: &["walk", "scripts/labels.sh", "May"],
+    },
+    Step {
+        about: "What of that script is fixed, and what can vary:",
+        program: "fizzet",
+        words: &["outline", "scripts/labels.sh"],
+    },
+    Step {
+        about: "Options by getopts, then hives moved one by one; only the programs that would be started:",
+        program: "fizzet",
+        words: &[
+            "walk",
+            "--only",
+            "commands",
+            "--lines",
+            "15-20",
+            "scripts/move-hives.sh",
+            "-k",
+            "Ada",
+            "-n",
+            "stand 2",
+            "lime hive",
+            "heather hive",
+        ],
+    },
+    Step {
+        about: "Every way to pass all parameters on, for each IFS and each shell:",
+        program: "fizzet",
+        words: &["spread", "lime honey", "", "heather"],
     },
     Step {
         about: "The program's side of it. Under another name Fizzet is the receiver (ln -s fizzet label):",
