@@ -361,8 +361,20 @@ dialect_table! {
     unset_read_only_is_fatal: bool = [Y, N, Y, Y, N, N, Y], "observed in all six: readonly x; unset x; echo after";
     /// `return` leaves its whole number in `$?`, not only the last byte of it.
     returns_wide_statuses: bool = [N, N, Y, N, Y, N, Y], "observed in all six: f() { return 256; }; f; echo $?";
-    /// The status of `wait` for what is no child of the shell.
-    foreign_wait_status: Status = [127, 127, 127, 127, 0, 127, 127], "observed in all six: wait 1; echo $?";
+    /// A redirection of a special built-in utility that fails ends the shell.
+    special_redirection_failure_is_fatal: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: : <nosuch; echo after";
+    /// `set -e` counts inside command substitutions.
+    substitution_keeps_exit_on_error: bool = [Y, N, Y, N, Y, Y, Y], "observed in all six: set -e; x=$(false; echo a); echo $x";
+    /// What `trap` knows besides EXIT and signals.
+    trap_conditions: &'static str = ["", "ERR DEBUG RETURN", "", "ERR", "ERR DEBUG", "ERR", "ERR DEBUG ZERR"], "observed in all six: trap : DEBUG; echo $?";
+    /// The status of `umask` for what is no mask.
+    umask_usage_status: Status = [1, 1, 2, 2, 1, 1, 1], "observed in all six: umask 9; echo $?";
+    /// The status of `getopts` without a name.
+    getopts_usage_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: getopts a; echo $?";
+    /// The status of `let` for what is no expression.
+    let_mistake_status: Status = [1, 1, 1, 2, 1, 2, 1], "observed in all six: let 1/0; echo $?";
+    /// The status of `.` for a file that cannot be read.
+    dot_failure_status: Status = [1, 1, 1, 1, 1, 1, 127], "observed in all six: . ./nosuch; echo $?";
     /// `for x (a b)`, bodies without `do`, `repeat`, `foreach`, `always`, functions without a name and
     /// with several.
     short_forms: bool = [N, N, N, N, N, N, Y], "observed in zsh: for x (a b) echo $x; repeat 2 echo b; () { echo $1 } c";

@@ -107,6 +107,7 @@ impl Walker {
         let options = self.state.options.clone();
         let (aliases, folder) = (self.state.aliases.clone(), self.state.folder.clone());
         let (mask, loops) = (self.state.mask, self.loops);
+        let descriptors = self.descriptors.clone();
         // A subshell begins without the traps of the shell.
         let traps = std::mem::take(&mut self.state.traps);
         let outcome = run(self);
@@ -115,6 +116,7 @@ impl Walker {
         }
         let outcome = self.leave_shell(outcome);
         self.state.traps = traps;
+        self.descriptors = descriptors;
         (self.state.mask, self.loops) = (mask, loops);
         (self.state.aliases, self.state.folder) = (aliases, folder);
         self.state.variables = variables;

@@ -4,6 +4,7 @@ mod assign;
 mod builtins;
 mod compound;
 mod conditional;
+mod descriptors;
 mod observer;
 mod statements;
 mod stretch;
@@ -27,6 +28,7 @@ use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::syntax::Parser;
 use crate::syntax::ast::{Assignment, CommandSubstitution, List, SubstitutionPlace};
 use crate::text::{Standing, Text};
+use crate::walk::descriptors::Descriptors;
 use crate::trace::{CommandKind, CommandTrace, Ending, Missing, Trace, WordTrace};
 
 /// Evaluates the main source of a state and answers the trace.
@@ -99,7 +101,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         compound_arguments: Vec::new(),
         scopes: Vec::new(),
         outputs: Vec::new(),
-        input: vec![None],
+        descriptors: Descriptors::new(),
         cluster: Default::default(),
         substituted: None,
         guessed: false,
@@ -137,8 +139,8 @@ pub(crate) struct Walker {
     scopes: Vec<compound::Scope>,
     /// Outputs that are being kept, innermost last.
     outputs: Vec<Text>,
-    /// Standard input, innermost last, with how much of it has been read; `None` where nobody knows.
-    input: Vec<Option<(Text, usize)>>,
+    /// What can be read from.
+    descriptors: Descriptors,
     /// Where `getopts` stands.
     cluster: builtins::Cluster,
     /// The status of the latest command substitution of a command without a name.
@@ -380,9 +382,13 @@ impl Context for Walker {
         // The word that holds the substitution goes on being recorded behind it.
         let word = self.word.take();
         let (output, outcome) = match command.place {
-            SubstitutionPlace::Subshell => {
-                self.captured(|walker| walker.subshell(|walker| walker.list(list)))
-            }
+            SubstitutionPlace::Subshell => self.captured(|walker| {
+                walker.subshell(|walker| {
+                    walker.state.options.exit_on_error &=
+                        walker.state.dialect.substitution_keeps_exit_on_error;
+                    walker.list(list)
+                })
+            }),
             SubstitutionPlace::Here => self.captured(|walker| walker.list(list)),
             SubstitutionPlace::Reply => self.reply_of(list),
         };

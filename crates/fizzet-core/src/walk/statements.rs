@@ -15,6 +15,7 @@ use crate::syntax::ast::{
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, RedirectTrace, WordTrace};
 use crate::walk::Walker;
+use crate::walk::descriptors::Input;
 
 /// The status of a command that is found nowhere (POSIX XCU 2.8.2).
 const NOT_FOUND: u8 = 127;
@@ -99,7 +100,7 @@ impl Walker {
     /// Several commands: each but the last prints into the input of the next, and each has the
     /// state to itself, except the last one where the shell runs it in place.
     fn connected(&mut self, commands: &[Command]) -> Result<(), Stop> {
-        let inputs = self.input.len();
+        let outer = self.descriptors.clone();
         let mut failed = 0;
         for (at, command) in commands.iter().enumerate() {
             let last = at + 1 == commands.len();
@@ -110,19 +111,18 @@ impl Walker {
             } else {
                 let (output, outcome) =
                     self.captured(|walker| walker.subshell(|walker| walker.command(command)));
-                self.input.truncate(inputs);
-                self.input.push((!output.has_hole()).then_some((output, 0)));
+                self.descriptors.open(0, Input::of(output));
                 outcome
             };
             if outcome.is_err() {
-                self.input.truncate(inputs);
+                self.descriptors = outer;
                 return outcome;
             }
             if self.state.status != 0 {
                 failed = self.state.status;
             }
         }
-        self.input.truncate(inputs);
+        self.descriptors = outer;
         if self.state.options.pipe_fail {
             self.state.status = failed;
         }
@@ -147,49 +147,72 @@ impl Walker {
                 Ok(())
             }
             redirections => {
-                self.with_redirections(&redirections?, |walker| walker.compound(command))
+                self.with_redirections(&redirections?, false, |walker| walker.compound(command))
             }
         }
     }
 
-    /// Runs something with its input and output redirected.
+    /// Runs something with its input and output redirected; `stays`: what is opened for it to read from
+    /// stays open, as behind `exec`.
     fn with_redirections(
         &mut self,
         redirections: &[RedirectTrace],
+        stays: bool,
         run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
     ) -> Result<(), Stop> {
-        let mut input = None;
+        if redirections.is_empty() {
+            return run(self);
+        }
+        let outer = (!stays).then(|| self.descriptors.clone());
         let mut away = false;
         for redirection in redirections {
             match redirection.operator {
-                "<<" | "<<-" => input = Some(Some((redirection.target.clone(), 0))),
+                "<<" | "<<-" => {
+                    let input = Input::of(redirection.target.clone());
+                    self.descriptors.open(redirection.descriptor, input);
+                }
                 "<<<" => {
                     let mut text = redirection.target.clone();
                     let origin = Origin::new(Rule::Output, redirection.span);
                     text.push(b"\n", Standing::Quoted, &origin);
-                    input = Some(Some((text, 0)));
+                    self.descriptors.open(redirection.descriptor, Input::of(text));
                 }
-                "<" | "<>" if redirection.descriptor == 0 => {
+                "<" | "<>" => {
                     let limit = self.state.limits.bytes;
                     let path = redirection.target.bytes();
                     let bytes = expand::Context::host(self).read(path, limit);
                     let origin = Origin::new(Rule::Output, redirection.span);
                     let text = |bytes| Text::from_bytes(bytes, Standing::Quoted, origin);
-                    input = Some(bytes.map(|bytes: Vec<u8>| (text(bytes), 0)));
+                    let input = bytes.map_or_else(Input::unknown, |bytes: Vec<u8>| {
+                        Input::of(text(bytes))
+                    });
+                    self.descriptors.open(redirection.descriptor, input);
                 }
-                "<" | "<>" | "<&" => {}
+                "<&" => self.duplicate(redirection),
                 ">" | ">>" | ">|" | "&>" | "&>>" => away |= redirection.standard_output,
                 _ => away |= redirection.standard_output && redirection.target.bytes() != b"1",
             }
         }
-        let inputs = self.input.len();
-        self.input.extend(input);
         let outcome = match away {
             true => self.captured(run).1,
             false => run(self),
         };
-        self.input.truncate(inputs);
+        if let Some(outer) = outer {
+            self.descriptors = outer;
+        }
         outcome
+    }
+
+    /// `<&N` and `<&-`
+    fn duplicate(&mut self, redirection: &RedirectTrace) {
+        let number = std::str::from_utf8(redirection.target.bytes());
+        match number.ok().and_then(|number| number.parse().ok()) {
+            Some(from) => {
+                let input = self.descriptors.get(from);
+                self.descriptors.open(redirection.descriptor, input);
+            }
+            None => self.descriptors.close(redirection.descriptor),
+        }
     }
 
     /// A simple command (POSIX XCU 2.9.1.1): words, then redirections, then assignments.
@@ -213,6 +236,12 @@ impl Walker {
             {
                 let error = ShellError { reach: Reach::Command, status: 1, ..error };
                 return Err(Stop::Shell(error));
+            }
+            Err(Stop::Shell(error))
+                if kind == CommandKind::Special
+                    && self.state.dialect.special_redirection_failure_is_fatal =>
+            {
+                return Err(Stop::Shell(ShellError { reach: Reach::Shell, ..error }));
             }
             made => made?,
         };
@@ -239,8 +268,9 @@ impl Walker {
         let directed = redirections.clone();
         let absent = kind == CommandKind::External && self.is_absent(&argv);
         self.announce(CommandTrace { argv, kind, absent, span, assignments, redirections, words })?;
+        let stays = called.len() == 1 && called[0].bytes() == b"exec";
         let outcome =
-            self.with_redirections(&directed, |walker| walker.carry_out(&called, kind, span));
+            self.with_redirections(&directed, stays, |walker| walker.carry_out(&called, kind, span));
         self.restore(saved);
         outcome
     }

@@ -180,7 +180,7 @@ pub(super) fn shift(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
 /// `getopts options name [arguments]`
 pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let (Some(options), Some(name)) = (call.bytes(1), call.bytes(2)) else {
-        return walker.usage(call, "getopts OPTIONS NAME");
+        return Ok(walker.state.dialect.getopts_usage_status);
     };
     let given = match &call.argv[3..] {
         [] => walker.state.positional.all().to_vec(),

@@ -32,21 +32,39 @@ pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         [first, rest @ ..] => (Some(first).filter(|text| text.bytes() != b"-"), rest),
         [] => return Ok(0),
     };
+    let mut status = 0;
     for condition in conditions {
         let bytes = condition.bytes().to_ascii_uppercase();
         let name = match bytes.strip_prefix(b"SIG").unwrap_or(&bytes) {
             b"0" => &b"EXIT"[..],
             name => name,
         };
+        if !walker.is_condition(name) {
+            status = 1;
+            continue;
+        }
         match action {
             Some(action) => walker.state.traps.insert(name.into(), action.clone()),
             None => walker.state.traps.remove(name),
         };
     }
-    Ok(0)
+    Ok(status)
 }
 
+/// The signals that every shell here knows by name.
+const SIGNALS: &str = "HUP INT QUIT ILL TRAP ABRT BUS FPE KILL USR1 SEGV USR2 PIPE ALRM TERM STKFLT \
+                       CHLD CONT STOP TSTP TTIN TTOU URG XCPU XFSZ VTALRM PROF WINCH IO PWR SYS";
+
 impl Walker {
+    /// Whether `trap` knows a condition: EXIT, a signal, or what the shell has besides.
+    fn is_condition(&self, name: &[u8]) -> bool {
+        let listed = |list: &str| list.split_ascii_whitespace().any(|one| one.as_bytes() == name);
+        match number(name) {
+            Some(signal) => (0..=64).contains(&signal),
+            None => name == b"EXIT" || listed(SIGNALS) || listed(self.state.dialect.trap_conditions),
+        }
+    }
+
     /// Carries out the action for EXIT, when the shell, a subshell or (in some shells) a function ends;
     /// its status stays.
     pub(in crate::walk) fn leave_shell(&mut self, outcome: Result<(), Stop>) -> Result<(), Stop> {
@@ -77,7 +95,10 @@ pub(super) fn umask(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             walker.state.mask =
                 digits.iter().fold(0, |mask, digit| mask * 8 + u32::from(digit - b'0')) & 0o777;
         }
-        Some(_) => walker.missing("what this mask of umask means", call.span),
+        Some(clauses) => match symbolic(walker.state.mask, clauses) {
+            Some(mask) => walker.state.mask = mask,
+            None => return Ok(walker.state.dialect.umask_usage_status),
+        },
         None => {
             let width = walker.state.dialect.mask_width;
             let text = format!("{:0width$o}\n", walker.state.mask);
@@ -86,6 +107,42 @@ pub(super) fn umask(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         }
     }
     Ok(0)
+}
+
+/// The mask that clauses such as `u=rwx,go-w` make of one (POSIX XCU umask): they name what is allowed.
+fn symbolic(mask: u32, clauses: &[u8]) -> Option<u32> {
+    let mut allowed = !mask & 0o777;
+    for clause in clauses.split(|&byte| byte == b',') {
+        let at = clause.iter().position(|byte| b"+-=".contains(byte))?;
+        let (who, rest) = clause.split_at(at);
+        let bits = |letters: &[u8]| {
+            letters.iter().try_fold(0, |bits, letter| {
+                Some(bits | match letter {
+                    b'u' => 0o700,
+                    b'g' => 0o070,
+                    b'o' => 0o007,
+                    b'a' => 0o777,
+                    _ => return None,
+                })
+            })
+        };
+        let whose = if who.is_empty() { 0o777 } else { bits(who)? };
+        let mut rights = 0;
+        for letter in &rest[1..] {
+            rights |= match letter {
+                b'r' => 0o444,
+                b'w' => 0o222,
+                b'x' => 0o111,
+                _ => return None,
+            };
+        }
+        allowed = match rest[0] {
+            b'+' => allowed | (rights & whose),
+            b'-' => allowed & !(rights & whose),
+            _ => (allowed & !whose) | (rights & whose),
+        };
+    }
+    Some(!allowed & 0o777)
 }
 
 /// Utilities whose output nobody can tell beforehand, and whose status is 0.
@@ -104,7 +161,7 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     let Some(bytes) = walker.host().read(file.bytes(), limit) else {
         return match walker.state.dialect.dot_failure_is_fatal {
             true => Err(walker.fatal(call, "the file cannot be read")),
-            false => Ok(1),
+            false => Ok(walker.state.dialect.dot_failure_status),
         };
     };
     if bytes.len() > limit {
@@ -142,7 +199,7 @@ pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let (job, several) = (jobs.last().copied(), jobs.len() > 1);
     let is_job = named.has_hole() || named.bytes().starts_with(b"%");
     match job.filter(|_| is_job) {
-        None => Ok(walker.state.dialect.foreign_wait_status),
+        None => Ok(127),
         Some(status) => {
             walker.state.assumed_status |= several;
             Ok(status)

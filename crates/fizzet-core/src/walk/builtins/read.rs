@@ -8,6 +8,7 @@ use crate::syntax::is_name;
 use crate::text::next_character;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
+use crate::walk::descriptors::{Input, Reading};
 use crate::walk::builtins::{Call, control::number};
 
 /// `read [-r] name...`: one line of input, split at IFS; the last name takes what is left.
@@ -36,6 +37,7 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
             (None, None) => Some(b'\n'),
         },
         most: exactly.or(count(b'n')),
+        descriptor: count(b'u').and_then(|number| u32::try_from(number).ok()).unwrap_or(0),
     };
     let array = [b'a', b'A'].into_iter().find_map(|letter| {
         let given = given.has(letter).then(|| given.value(letter).cloned())?;
@@ -47,7 +49,7 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     }
     let names = if whole_line { vec![b"REPLY".to_vec()] } else { names };
     let Some((line, whole)) = walker.input_line(&reach) else {
-        return walker.unknown_line(call, &names);
+        return walker.unknown_line(call, &names, reach.descriptor);
     };
     let status = Status::from(!whole);
     let ifs = ifs(&walker.state);
@@ -86,6 +88,8 @@ struct Reach {
     end: Option<u8>,
     /// The most characters.
     most: Option<usize>,
+    /// What it reads from.
+    descriptor: u32,
 }
 
 /// `mapfile [-t] [array]`: every line of the input becomes an element.
@@ -98,11 +102,12 @@ pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         usize::try_from(number(text.bytes())?).ok()
     };
     let (skip, most) = (number(b's').unwrap_or(0), number(b'n').filter(|most| *most > 0));
-    let reach = Reach { raw: true, end: Some(end), most: None };
+    let descriptor = number(b'u').and_then(|number| u32::try_from(number).ok()).unwrap_or(0);
+    let reach = Reach { raw: true, end: Some(end), most: None, descriptor };
     let mut lines = Vec::new();
     loop {
         let Some((mut line, whole)) = walker.input_line(&reach) else {
-            return walker.unknown_line(call, &[name]);
+            return walker.unknown_line(call, &[name], reach.descriptor);
         };
         if !whole && line.is_empty() {
             break;
@@ -120,16 +125,19 @@ pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
 impl Walker {
     /// The next line of input as it stands, and whether its newline was there.
     pub(in crate::walk) fn line_of_input(&mut self) -> Option<(Text, bool)> {
-        self.input_line(&Reach { raw: true, end: Some(b'\n'), most: None })
+        self.input_line(&Reach { raw: true, end: Some(b'\n'), most: None, descriptor: 0 })
     }
 
     /// One line of an input that nobody knows: the first name gets a hole, and the input ends there,
     /// so that a loop over it makes one pass.
-    fn unknown_line(&mut self, call: &Call<'_>, names: &[Vec<u8>]) -> Result<Status, Stop> {
+    fn unknown_line(
+        &mut self,
+        call: &Call<'_>,
+        names: &[Vec<u8>],
+        descriptor: u32,
+    ) -> Result<Status, Stop> {
         self.missing("the input of read", call.span);
-        if let Some(input) = self.input.last_mut() {
-            *input = Some((Text::new(), 0));
-        }
+        self.descriptors.open(descriptor, Input::of(Text::new()));
         for (at, name) in names.iter().enumerate() {
             let mut text = Text::new();
             if at == 0 {
@@ -144,7 +152,9 @@ impl Walker {
     /// characters are quoted. `None` when nobody knows the input.
     fn input_line(&mut self, reach: &Reach) -> Option<(Text, bool)> {
         let utf8 = self.state.utf8();
-        let (text, at) = self.input.last_mut()?.as_mut()?;
+        let input = self.descriptors.get(reach.descriptor);
+        let mut reading = input.reading()?.borrow_mut();
+        let Reading { text, at } = &mut *reading;
         let bytes = text.bytes();
         let mut line = Text::new();
         let part = |from: usize, to: usize, standing: Standing| {

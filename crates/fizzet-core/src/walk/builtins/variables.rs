@@ -7,7 +7,7 @@ use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::state::{Associative, Keeps, Key, Padding, Stretch, Value, element_name};
-use crate::stop::{Status, Stop};
+use crate::stop::{ShellError, Status, Stop};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text, characters};
 use crate::walk::Walker;
@@ -396,7 +396,14 @@ pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, S
         return Ok(walker.state.dialect.let_nothing_status);
     }
     for expression in call.arguments() {
-        value = arithmetic::text_value(&mut walker.state, expression.bytes(), call.span)?;
+        value = match arithmetic::text_value(&mut walker.state, expression.bytes(), call.span) {
+            Err(Stop::Shell(error)) => {
+                let status = walker.state.dialect.let_mistake_status;
+                walker.survive(ShellError { status, ..error });
+                return Ok(status);
+            }
+            value => value?,
+        };
     }
     Ok(Status::from(value == 0))
 }
