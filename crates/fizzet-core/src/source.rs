@@ -9,6 +9,7 @@ use std::cell::OnceCell;
 use std::rc::Rc;
 
 use bstr::ByteSlice;
+use rustc_hash::FxHashMap;
 
 /// Names one [`Source`] of a [`Sources`] table.
 #[derive(Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Debug)]
@@ -126,18 +127,44 @@ impl Source {
 #[derive(Clone, Debug)]
 pub struct Sources {
     all: Vec<Source>,
+    /// The texts that were put together while running: the same text is the same source.
+    built: FxHashMap<(&'static str, Rc<[u8]>), SourceId>,
+    /// About how many bytes of memory those take.
+    built_weight: usize,
 }
 
 impl Sources {
     /// A table whose main source is `bytes`.
     pub fn new(kind: SourceKind, bytes: &[u8]) -> Sources {
-        Sources { all: vec![Source::new(kind, bytes)] }
+        Sources {
+            all: vec![Source::new(kind, bytes)],
+            built: FxHashMap::default(),
+            built_weight: 0,
+        }
     }
 
     /// Adds a text and returns its name.
     pub fn add(&mut self, kind: SourceKind, bytes: &[u8]) -> SourceId {
         self.all.push(Source::new(kind, bytes));
         SourceId(self.all.len() as u32 - 1)
+    }
+
+    /// The source of a text that was put together while running, in what. A loop that puts the same text
+    /// together again and again has one source.
+    pub fn built(&mut self, what: &'static str, bytes: &[u8]) -> SourceId {
+        let key = (what, Rc::from(bytes));
+        if let Some(&known) = self.built.get(&key) {
+            return known;
+        }
+        self.built_weight += 2 * size_of::<Source>() + bytes.len();
+        let id = self.add(SourceKind::Built(what), bytes);
+        self.built.insert(key, id);
+        id
+    }
+
+    /// About how many bytes of memory the texts take that were put together while running.
+    pub fn built_weight(&self) -> usize {
+        self.built_weight
     }
 
     /// The source with this name.

@@ -132,7 +132,7 @@ impl Walker {
             Err(Stop::Shell(error)) => {
                 let inside = self.state.dialect.subshell_mistake_status;
                 self.state.status = inside.unwrap_or(error.status);
-                self.mistakes.push(error);
+                self.keep_mistake(error);
             }
             other => return other,
         }

@@ -28,8 +28,8 @@ use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::syntax::Parser;
 use crate::syntax::ast::{Assignment, CommandSubstitution, List, SubstitutionPlace};
 use crate::text::{Standing, Text};
-use crate::walk::descriptors::Descriptors;
 use crate::trace::{CommandKind, CommandTrace, Ending, Missing, Trace, WordTrace};
+use crate::walk::descriptors::Descriptors;
 
 /// Evaluates the main source of a state and answers the trace.
 ///
@@ -110,6 +110,9 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
     let outcome = walker.leave_shell(outcome);
     walker.ended(outcome)
 }
+
+/// The most errors, and the most things that are not known, that are kept.
+const MAX_KEPT: usize = 1000;
 
 /// An evaluation under way.
 pub(crate) struct Walker {
@@ -204,7 +207,21 @@ impl Walker {
     /// Goes on after an error that does not end the shell.
     fn survive(&mut self, error: ShellError) {
         self.state.status = error.status;
-        self.mistakes.push(error);
+        self.keep_mistake(error);
+    }
+
+    /// Keeps an error that did not end the shell; of very many the first ones.
+    fn keep_mistake(&mut self, error: ShellError) {
+        if self.mistakes.len() < MAX_KEPT {
+            self.mistakes.push(error);
+        }
+    }
+
+    /// Keeps what is not known, once; of very many the first ones.
+    fn keep_missing(&mut self, missing: Missing) {
+        if self.missing.len() < MAX_KEPT && !self.missing.contains(&missing) {
+            self.missing.push(missing);
+        }
     }
 
     /// Carries out a text that was put together or read while running.
@@ -212,6 +229,11 @@ impl Walker {
         let limit = self.state.limits.depth;
         if self.depth >= limit {
             let (what, limit) = ("texts carried out inside each other", u64::from(limit));
+            return Err(Stop::Limit { what, limit, span });
+        }
+        let limit = self.state.limits.recorded;
+        if self.state.sources.built_weight() > limit {
+            let (what, limit) = ("bytes of texts put together while running", limit as u64);
             return Err(Stop::Limit { what, limit, span });
         }
         self.depth += 1;
@@ -278,14 +300,12 @@ impl Walker {
     fn miss_output(&mut self, output: &Text) {
         for (run, _) in output.runs().filter(|(run, _)| run.hole) {
             let span = run.origin.span();
-            let Some(argv) = self.unanswered.get(&span) else { continue };
+            let Some(argv) = self.unanswered.get(&span).cloned() else { continue };
             let words: Vec<_> = argv.iter().map(|text| text.bytes().to_str_lossy()).collect();
             let command = words.join(" ");
             let what = format!("what `{command}` prints");
             let missing = Missing { what, span, command: Some(command) };
-            if !self.missing.contains(&missing) {
-                self.missing.push(missing);
-            }
+            self.keep_missing(missing);
         }
     }
 
@@ -413,9 +433,7 @@ impl Context for Walker {
 
     fn missing(&mut self, what: &str, span: Span) {
         let missing = Missing { what: what.into(), span, command: None };
-        if !self.missing.contains(&missing) {
-            self.missing.push(missing);
-        }
+        self.keep_missing(missing);
     }
 }
 

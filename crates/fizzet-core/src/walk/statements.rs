@@ -183,9 +183,8 @@ impl Walker {
                     let bytes = expand::Context::host(self).read(path, limit);
                     let origin = Origin::new(Rule::Output, redirection.span);
                     let text = |bytes| Text::from_bytes(bytes, Standing::Quoted, origin);
-                    let input = bytes.map_or_else(Input::unknown, |bytes: Vec<u8>| {
-                        Input::of(text(bytes))
-                    });
+                    let input =
+                        bytes.map_or_else(Input::unknown, |bytes: Vec<u8>| Input::of(text(bytes)));
                     self.descriptors.open(redirection.descriptor, input);
                 }
                 "<&" => self.duplicate(redirection),
@@ -269,8 +268,8 @@ impl Walker {
         let absent = kind == CommandKind::External && self.is_absent(&argv);
         self.announce(CommandTrace { argv, kind, absent, span, assignments, redirections, words })?;
         let stays = called.len() == 1 && called[0].bytes() == b"exec";
-        let outcome =
-            self.with_redirections(&directed, stays, |walker| walker.carry_out(&called, kind, span));
+        let outcome = self
+            .with_redirections(&directed, stays, |walker| walker.carry_out(&called, kind, span));
         self.restore(saved);
         outcome
     }

@@ -1,7 +1,6 @@
 //! `break`, `continue`, `exit`, `return`, `eval`, `command`.
 
 use crate::dialect::StatusNumbers;
-use crate::source::SourceKind;
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::text::Text;
 use crate::walk::Walker;
@@ -90,7 +89,7 @@ pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if text.iter().all(u8::is_ascii_whitespace) {
         return Ok(0);
     }
-    let source = walker.state.sources.add(SourceKind::Built("eval"), &text);
+    let source = walker.state.sources.built("eval", &text);
     match walker.deeper_source(source, call.span) {
         Err(Stop::Syntax(error)) if !walker.state.dialect.eval_syntax_is_fatal => {
             let (message, status) = (error.to_string(), walker.state.dialect.eval_syntax_status);

@@ -5,7 +5,6 @@ use std::rc::Rc;
 use crate::expand::Context;
 use crate::host::FileKind;
 use crate::lineage::{Origin, Rule};
-use crate::source::SourceKind;
 use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
@@ -131,7 +130,7 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             continue;
         };
         let value = &bytes[equals + 1..];
-        let source = walker.state.sources.add(SourceKind::Built("alias"), value);
+        let source = walker.state.sources.built("alias", value);
         let aliases = Rc::make_mut(&mut walker.state.aliases);
         aliases.insert(bytes[..equals].into(), (value.into(), source));
     }

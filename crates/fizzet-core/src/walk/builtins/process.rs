@@ -2,7 +2,6 @@
 
 use crate::expand::Context;
 use crate::lineage::{Origin, Rule};
-use crate::source::SourceKind;
 use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
 use crate::walk::builtins::Call;
@@ -61,7 +60,9 @@ impl Walker {
         let listed = |list: &str| list.split_ascii_whitespace().any(|one| one.as_bytes() == name);
         match number(name) {
             Some(signal) => (0..=64).contains(&signal),
-            None => name == b"EXIT" || listed(SIGNALS) || listed(self.state.dialect.trap_conditions),
+            None => {
+                name == b"EXIT" || listed(SIGNALS) || listed(self.state.dialect.trap_conditions)
+            }
         }
     }
 
@@ -78,7 +79,7 @@ impl Walker {
             _ => {}
         }
         let status = self.state.status;
-        let source = self.state.sources.add(SourceKind::Built("trap"), action.bytes());
+        let source = self.state.sources.built("trap", action.bytes());
         match self.source(source) {
             Err(stop @ (Stop::Exit(_) | Stop::Limit { .. })) => return Err(stop),
             _ => self.state.status = status,
@@ -117,13 +118,15 @@ fn symbolic(mask: u32, clauses: &[u8]) -> Option<u32> {
         let (who, rest) = clause.split_at(at);
         let bits = |letters: &[u8]| {
             letters.iter().try_fold(0, |bits, letter| {
-                Some(bits | match letter {
-                    b'u' => 0o700,
-                    b'g' => 0o070,
-                    b'o' => 0o007,
-                    b'a' => 0o777,
-                    _ => return None,
-                })
+                Some(
+                    bits | match letter {
+                        b'u' => 0o700,
+                        b'g' => 0o070,
+                        b'o' => 0o007,
+                        b'a' => 0o777,
+                        _ => return None,
+                    },
+                )
             })
         };
         let whose = if who.is_empty() { 0o777 } else { bits(who)? };
@@ -175,7 +178,7 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
         walker.state.positional.set(arguments.to_vec());
         walker.tell_change(Cause::Source, &before, call.span)?;
     }
-    let source = walker.state.sources.add(SourceKind::Built("."), &bytes);
+    let source = walker.state.sources.built(".", &bytes);
     walker.state.status = 0;
     walker.sourced += 1;
     let outcome = walker.deeper_source(source, call.span);

@@ -8,8 +8,8 @@ use crate::syntax::is_name;
 use crate::text::next_character;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
-use crate::walk::descriptors::{Input, Reading};
 use crate::walk::builtins::{Call, control::number};
+use crate::walk::descriptors::{Input, Reading};
 
 /// `read [-r] name...`: one line of input, split at IFS; the last name takes what is left.
 pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
