@@ -5,55 +5,90 @@
 
 mod files;
 mod given;
+mod pretended;
 mod users;
 
 use std::path::PathBuf;
 
-use fizzet_core::host::{Answer, Commands, Files, Status, Users};
+use fizzet_core::host::{Answer, Commands, FileKind, Files, Status, Users};
+
+use pretended::Pretended;
 
 pub use files::{check_folder, read_script};
 pub use given::{environment, environment_source, read_standard_input};
 
-/// The real machine, with a folder that relative pathnames start from.
+/// The real machine, with a folder that relative pathnames start from, or the files that a person
+/// pretends to have.
 #[derive(Clone, Debug)]
 pub struct Machine {
     folder: PathBuf,
-    /// Commands, as their arguments joined by spaces, and what they would print.
-    answers: Vec<(Vec<u8>, Vec<u8>)>,
+    /// Commands, as their arguments joined by spaces, and what they would do.
+    answers: Vec<(Vec<u8>, Answer)>,
+    /// Commands, argument by argument, and what they would do.
+    vectors: Vec<(Vec<Vec<u8>>, Answer)>,
+    /// The only files there are.
+    pretended: Option<Pretended>,
 }
 
 impl Machine {
     /// The machine as seen from `folder`.
     pub fn at(folder: impl Into<PathBuf>) -> Machine {
-        Machine { folder: folder.into(), answers: Vec::new() }
+        let (answers, vectors) = (Vec::new(), Vec::new());
+        Machine { folder: folder.into(), answers, vectors, pretended: None }
     }
 
-    /// Says what a command would print; its arguments are joined by spaces.
-    pub fn answer_with(&mut self, command: &[u8], output: &[u8]) {
-        self.answers.push((command.into(), output.into()));
+    /// Says what a command would do; its arguments are joined by spaces. What is said later counts.
+    pub fn answer_with(&mut self, command: &[u8], answer: Answer) {
+        self.answers.push((command.into(), answer));
+    }
+
+    /// Says what exactly this command would do.
+    pub fn answer_vector(&mut self, vector: Vec<Vec<u8>>, answer: Answer) {
+        self.vectors.push((vector, answer));
+    }
+
+    /// Pretends that these are all the files there are.
+    pub fn pretend(&mut self, files: Vec<Vec<u8>>) {
+        self.pretended = Some(Pretended::new(files));
     }
 }
 
 impl Files for Machine {
     fn list(&self, folder: &[u8], each: &mut dyn FnMut(&[u8])) -> bool {
-        files::list(&files::place(&self.folder, folder), each)
+        match &self.pretended {
+            Some(pretended) => pretended.list(folder, each),
+            None => files::list(&files::place(&self.folder, folder), each),
+        }
     }
 
     fn exists(&self, path: &[u8]) -> bool {
-        !path.is_empty() && files::place(&self.folder, path).symlink_metadata().is_ok()
+        match &self.pretended {
+            Some(pretended) => pretended.kind(path).is_some(),
+            None => !path.is_empty() && files::place(&self.folder, path).symlink_metadata().is_ok(),
+        }
     }
 
     fn is_folder(&self, path: &[u8]) -> bool {
-        !path.is_empty() && files::place(&self.folder, path).is_dir()
+        match &self.pretended {
+            Some(pretended) => pretended.kind(path) == Some(FileKind::Folder),
+            None => !path.is_empty() && files::place(&self.folder, path).is_dir(),
+        }
     }
 
     fn status(&self, path: &[u8], follow: bool) -> Option<Status> {
+        if let Some(pretended) = &self.pretended {
+            return pretended.status(path);
+        }
         let found = (!path.is_empty()).then(|| files::place(&self.folder, path));
         files::status(&found?, follow)
     }
 
     fn read(&self, path: &[u8], limit: usize) -> Option<Vec<u8>> {
-        files::read(&files::place(&self.folder, path), limit).ok()
+        match &self.pretended {
+            // Nobody has said what is in them.
+            Some(_) => None,
+            None => files::read(&files::place(&self.folder, path), limit).ok(),
+        }
     }
 }
 
@@ -65,11 +100,12 @@ impl Users for Machine {
 
 impl Commands for Machine {
     fn answer(&self, argv: &[&[u8]]) -> Answer {
+        let exact = self.vectors.iter().rev().find(|(vector, _)| vector == argv);
+        if let Some((_, answer)) = exact {
+            return answer.clone();
+        }
         let command = argv.join(&b' ');
         let found = self.answers.iter().rev().find(|(known, _)| *known == command);
-        match found {
-            Some((_, output)) => Answer { output: Some(output.clone()), status: Some(0) },
-            None => Answer::default(),
-        }
+        found.map_or_else(Answer::default, |(_, answer)| answer.clone())
     }
 }

@@ -7,6 +7,8 @@ use clap::builder::{PossibleValue, PossibleValuesParser, TypedValueParser};
 use clap::{Args, Parser, Subcommand, ValueEnum};
 use fizzet_core::dialect::Shell;
 
+use crate::scenario::Scenario;
+
 /// Which argument vector does a program receive, and why?
 #[derive(Debug, Parser)]
 #[command(
@@ -110,9 +112,9 @@ pub struct OutputOptions {
 #[derive(Debug, Args)]
 pub struct EvaluationOptions {
     /// Whose rules to use: posix, bash, dash, busybox, ksh93, mksh, zsh, or all side by side
-    #[arg(long, value_name = "SHELL", default_value = "bash", hide_possible_values = true,
-        value_parser = shell_parser())]
-    pub shell: Shells,
+    /// (bash if nothing is said)
+    #[arg(long, value_name = "SHELL", hide_possible_values = true, value_parser = shell_parser())]
+    pub shell: Option<Shells>,
     /// $0 (else the shell's name)
     #[arg(long, value_name = "TEXT")]
     pub zero: Option<OsString>,
@@ -125,9 +127,9 @@ pub struct EvaluationOptions {
     /// Set IFS; \t, \n and \\ are understood
     #[arg(long, value_name = "TEXT")]
     pub ifs: Option<OsString>,
-    /// Where pathnames are looked up
-    #[arg(long, value_name = "DIR", default_value = ".")]
-    pub dir: PathBuf,
+    /// Where pathnames are looked up (else here)
+    #[arg(long, value_name = "DIR")]
+    pub dir: Option<PathBuf>,
     /// Set HOME, which a tilde stands for
     #[arg(long, value_name = "DIR")]
     pub home: Option<OsString>,
@@ -143,6 +145,15 @@ pub struct EvaluationOptions {
     /// Start without the variables of the environment
     #[arg(long)]
     pub clean: bool,
+    /// A TOML file with any of these, and with answers, options and a list of files
+    #[arg(long, value_name = "FILE")]
+    pub scenario: Option<PathBuf>,
+    /// Tell the answers that are missing in a form to paste into a scenario
+    #[arg(long)]
+    pub missing_as_scenario: bool,
+    /// What else the scenario says.
+    #[arg(skip)]
+    pub besides: Scenario,
 }
 
 /// Options of `line`.

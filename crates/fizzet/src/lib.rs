@@ -4,3 +4,4 @@ pub mod cli;
 pub mod commands;
 pub mod failure;
 pub mod render;
+pub mod scenario;

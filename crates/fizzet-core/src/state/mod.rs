@@ -67,6 +67,8 @@ pub struct State {
     pub mask: u32,
     /// `$?`
     pub status: Status,
+    /// Options that are on at the start, by the names that `set -o` knows.
+    pub start_options: Vec<String>,
     /// What the background commands have ended with, in the order of their starts.
     pub jobs: Vec<Status>,
     /// When it gives up.
@@ -102,6 +104,7 @@ impl State {
             put_aside: Vec::new(),
             mask: 0o022,
             status: 0,
+            start_options: Vec::new(),
             jobs: Vec::new(),
             limits: Limits::default(),
             steps: 0,

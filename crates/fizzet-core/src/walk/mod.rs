@@ -107,6 +107,13 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         substituted: None,
         guessed: false,
     };
+    for name in std::mem::take(&mut walker.state.start_options) {
+        if !walker.long_option(name.as_bytes(), true) {
+            let message = format!("this shell has no option {name}");
+            let span = Span::new(SourceId::MAIN, 0, 0);
+            walker.survive(ShellError::new(message, span, 0, Reach::Command));
+        }
+    }
     let outcome = walker.source(SourceId::MAIN);
     let outcome = walker.leave_shell(outcome);
     walker.ended(outcome)

@@ -2,9 +2,11 @@
 
 use std::ffi::{OsStr, OsString};
 use std::os::unix::ffi::OsStrExt;
+use std::path::Path;
 
 use bstr::ByteSlice;
 use fizzet_core::dialect::Dialect;
+use fizzet_core::host::Answer;
 use fizzet_core::source::SourceKind;
 use fizzet_core::state::State;
 use fizzet_core::trace::Ending;
@@ -40,12 +42,28 @@ pub(super) fn with_deep_stack(
 /// # Errors
 /// A folder that cannot be read, or an answer that is none.
 pub(super) fn machine(options: &EvaluationOptions) -> Result<Machine, Failure> {
-    check_folder(&options.dir).map_err(|error| Failure::Unusable {
-        what: format!("--dir {}", options.dir.display()),
+    let folder = options.dir.as_deref().unwrap_or(Path::new("."));
+    check_folder(folder).map_err(|error| Failure::Unusable {
+        what: format!("--dir {}", folder.display()),
         why: error.to_string(),
         hint: "name a folder that can be read; pathnames are looked up there".into(),
     })?;
-    let mut machine = Machine::at(&options.dir);
+    let mut machine = Machine::at(folder);
+    if let Some(files) = &options.besides.files {
+        machine.pretend(files.iter().map(|file| file.as_bytes().to_vec()).collect());
+    }
+    for given in &options.besides.answers {
+        let output = given.output.as_ref().map(|output| output.as_bytes().to_vec());
+        let answer = Answer { output, status: Some(given.status.unwrap_or(0)) };
+        match (&given.command, &given.vector) {
+            (Some(command), _) => machine.answer_with(command.as_bytes(), answer),
+            (None, Some(vector)) => {
+                let vector = vector.iter().map(|one| one.as_bytes().to_vec()).collect();
+                machine.answer_vector(vector, answer);
+            }
+            (None, None) => {}
+        }
+    }
     for answer in &options.answers {
         let Some((command, output)) = answer.as_bytes().split_once_str("=") else {
             return Err(Failure::Unusable {
@@ -54,7 +72,7 @@ pub(super) fn machine(options: &EvaluationOptions) -> Result<Machine, Failure> {
                 hint: "write --answer 'COMMAND=OUTPUT', with the command as its arguments, joined by spaces".into(),
             });
         };
-        machine.answer_with(command, output);
+        machine.answer_with(command, Answer { output: Some(output.into()), status: Some(0) });
     }
     Ok(machine)
 }
@@ -100,6 +118,12 @@ pub(super) fn starting_state(
         let value = state.given(kind, &unescaped(ifs.as_bytes()));
         state.variables.set(b"IFS", value);
     }
+    if let (None, Some(ifs)) = (&options.ifs, &options.besides.ifs) {
+        let kind = SourceKind::Variable { name: b"IFS"[..].into(), inherited: false };
+        let value = state.given(kind, ifs.as_bytes());
+        state.variables.set(b"IFS", value);
+    }
+    state.start_options = options.besides.options.clone();
     for name in &options.unset {
         state.variables.remove(checked_name(name.as_bytes(), "--unset NAME")?);
     }
@@ -107,6 +131,8 @@ pub(super) fn starting_state(
         let zero = state.given(SourceKind::Zero, zero.as_bytes());
         state.positional.zero = zero;
     }
+    let from_scenario: Vec<&[u8]> = options.besides.args.iter().map(|one| one.as_bytes()).collect();
+    let arguments = if arguments.is_empty() { &from_scenario[..] } else { arguments };
     let parameters = arguments
         .iter()
         .enumerate()

@@ -17,6 +17,7 @@ use crate::failure::Failure;
 use crate::render::page::Page;
 use crate::render::shells::{self, Group, Outcome};
 use crate::render::{diagnose, json, line, nul};
+use crate::scenario::missing_as_toml;
 
 /// Runs the subcommand and answers the exit status.
 ///
@@ -26,7 +27,8 @@ pub fn run(options: LineOptions) -> Result<u8, Failure> {
     evaluation::with_deep_stack(move || traced(options))
 }
 
-fn traced(options: LineOptions) -> Result<u8, Failure> {
+fn traced(mut options: LineOptions) -> Result<u8, Failure> {
+    options.evaluation.take_scenario()?;
     let mut operands = options.operands.iter();
     let text = line_text(operands.next().map_or(&b""[..], |line| line.as_bytes()))?;
     let arguments: Vec<&[u8]> = operands.map(|argument| argument.as_bytes()).collect();
@@ -38,7 +40,7 @@ fn traced(options: LineOptions) -> Result<u8, Failure> {
         state.keeps_stages = options.show.contains(&Show::Stages);
         Ok(walk::line(state, machine.clone()))
     };
-    match options.evaluation.shell {
+    match options.evaluation.shells() {
         Shells::One(shell) => {
             let mut found = trace(Dialect::of(shell))?;
             if options.output.format != Format::Nul && notes::counts_may_differ(&found) {
@@ -116,7 +118,11 @@ fn print(options: &LineOptions, trace: &Trace) -> Result<u8, Failure> {
     }
     out.flush()?;
     let mut page = Page::for_messages(options.output.color, options.output.width);
-    diagnose::ending(&mut page, trace.shell, &trace.sources, &trace.ending, &trace.missing);
+    if options.evaluation.missing_as_scenario && !trace.missing.is_empty() {
+        page.text(&missing_as_toml(&trace.missing)?);
+    } else {
+        diagnose::ending(&mut page, trace.shell, &trace.sources, &trace.ending, &trace.missing);
+    }
     page.write(&mut io::stderr().lock())?;
     Ok(status)
 }

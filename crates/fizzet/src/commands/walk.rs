@@ -17,17 +17,21 @@ use crate::render::diagnose;
 use crate::render::json::Events;
 use crate::render::page::Page;
 use crate::render::timeline::Timeline;
+use crate::scenario::missing_as_toml;
 
 /// Runs the subcommand and answers the exit status.
 ///
 /// # Errors
 /// Arguments that cannot be used, a script that cannot be read, output that cannot be written.
-pub fn run(options: WalkOptions) -> Result<u8, Failure> {
-    evaluation::with_deep_stack(move || walked(&options))
+pub fn run(mut options: WalkOptions) -> Result<u8, Failure> {
+    evaluation::with_deep_stack(move || {
+        options.evaluation.take_scenario()?;
+        walked(&options)
+    })
 }
 
 fn walked(options: &WalkOptions) -> Result<u8, Failure> {
-    let Shells::One(shell) = options.evaluation.shell else {
+    let Shells::One(shell) = options.evaluation.shells() else {
         return Err(Failure::Unusable {
             what: "--shell all".into(),
             why: "a walk follows one shell".into(),
@@ -75,7 +79,11 @@ fn tell(options: &WalkOptions, watched: &Watched) -> Result<u8, Failure> {
     let mut page = Page::for_messages(options.output.color, options.output.width);
     let shell = watched.state.dialect.shell;
     let sources = &watched.state.sources;
-    diagnose::ending(&mut page, shell, sources, &watched.ending, &watched.missing);
+    if options.evaluation.missing_as_scenario && !watched.missing.is_empty() {
+        page.text(&missing_as_toml(&watched.missing)?);
+    } else {
+        diagnose::ending(&mut page, shell, sources, &watched.ending, &watched.missing);
+    }
     page.write(&mut io::stderr().lock())?;
     Ok(evaluation::status(&watched.ending))
 }

@@ -5,6 +5,7 @@ mod line;
 mod program;
 mod real;
 mod receive;
+mod scenario;
 mod scripts;
 mod shells;
 mod walk;

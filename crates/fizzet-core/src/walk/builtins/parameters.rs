@@ -85,7 +85,7 @@ impl Walker {
     }
 
     /// `set -o name`; false where the shell knows no such option.
-    fn long_option(&mut self, name: &[u8], on: bool) -> bool {
+    pub(in crate::walk) fn long_option(&mut self, name: &[u8], on: bool) -> bool {
         if self.state.dialect.bare_groups {
             return self.state.options.set_by_name(name, on);
         }
