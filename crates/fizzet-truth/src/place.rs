@@ -144,8 +144,11 @@ impl Place {
             .commands
             .iter()
             .filter(|command| command.kind == CommandKind::External)
+            .filter(|command| {
+                let sought = command.sought.as_ref().or(command.argv.first());
+                PROGRAMS.iter().any(|name| sought.is_some_and(|text| text.bytes() == name.as_bytes()))
+            })
             .map(|command| command.argv.iter().map(|text| text.bytes().to_vec()).collect())
-            .filter(|argv: &Vec<Vec<u8>>| PROGRAMS.iter().any(|name| name.as_bytes() == argv[0]))
             .collect();
         self.named(Outcome { vectors })
     }

@@ -227,3 +227,47 @@ pub enum StatusNumbers {
     /// An arithmetic expression.
     Expression,
 }
+
+/// Where a semicolon may stand with no command before it.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LoneSemicolons {
+    /// Nowhere.
+    None,
+    /// Where a command of a list may stand, but in no condition, and never two.
+    One,
+    /// Where a newline may stand.
+    Newlines,
+}
+
+/// What `#` means in arithmetic where a value stands.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ArithmeticSign {
+    /// It is an error.
+    Error,
+    /// 0
+    Zero,
+    /// The number of parameters; `#name` and `##c` are codes of characters.
+    Parameters,
+}
+
+/// What the numbers of `test` are.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum TestNumbers {
+    /// Decimal numbers with blanks around them.
+    Trimmed,
+    /// Decimal numbers with blanks before them; nothing is 0, and one that is too large is -1.
+    Leading,
+    /// Arithmetic expressions.
+    Expressions,
+}
+
+/// What in the expression of `=~` quotes.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum RegularQuotes {
+    /// Quotes and backslashes.
+    All,
+    /// Backslashes.
+    Backslashes,
+    /// Nothing: what quoted is taken away.
+    Nothing,
+}

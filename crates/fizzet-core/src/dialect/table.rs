@@ -99,6 +99,8 @@ dialect_table! {
     folder_failure_status: Status = [1, 1, 2, 2, 1, 2, 1], "observed in all six: cd nosuch; echo $?";
     /// The option letters of `type`.
     type_letters: &'static str = ["", "aftpP", "", "tpa", "afpqt", "", "afmpsSwW"], "observed in all six: type -t :";
+    /// An option that `type` does not know is a mistake rather than a name.
+    type_has_options: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: type -t :";
     /// The status of `command -v` and `type` for an unknown name.
     unknown_name_status: Status = [1, 1, 127, 127, 1, 1, 1], "observed in all six: command -v nosuch; echo $?";
     /// How many digits `umask` prints.
@@ -111,6 +113,10 @@ dialect_table! {
     read_letters: &'static str = ["r", "a:d:ei:n:N:p:rst:u:", "p:r", "d:n:p:rst:u:", "aACSd:n:N:prst:u:v", "Aad:N:n:prst:u:", "Aceiklnpqrsu:t.d:E"], "observed in all six with each letter";
     /// A word of `read` that is no name ends the shell.
     read_bad_name_is_fatal: bool = [N, N, N, N, N, N, Y], "observed in all six: read 1x; echo after";
+    /// The status of `read` for a word that is no name.
+    read_bad_name_status: Status = [1, 1, 2, 2, 1, 2, 1], "observed in all six: read 1x </dev/null; echo $?";
+    /// `read -a` fills an array with the codes of characters.
+    read_array_takes_codes: bool = [N, N, N, N, N, Y, N], "observed in all six: read -a a <<< 'x y'; echo ${a[0]}";
     /// `read` without a name keeps white space at both ends in REPLY.
     reply_is_whole: bool = [N, Y, N, N, N, N, N], "observed: read with ' a b '";
     /// The index of the first element of an array.
@@ -119,8 +125,8 @@ dialect_table! {
     lone_break_is_fatal: bool = [N, N, N, N, N, N, Y], "observed in all six: break; echo after";
     /// `return` outside a function ends the shell; otherwise it is a mistake with the status 2.
     return_ends_shell: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: return; echo after";
-    /// Too many arguments of `shift`, `exit` and their kin end the shell.
-    usage_letters_fatal: bool = [N, Y, N, N, N, N, N], "observed in all six: shift 1 2; echo after";
+    /// What too many arguments of `exit` and `return` end; nothing where they are not looked at.
+    too_many_arguments_end: Option<Reach> = [None, Some(Reach::Shell), None, None, None, Some(Reach::Shell), Some(Reach::Command)], "observed in all six: exit 1 2; echo after";
     /// What `exit` and `return` take for a number.
     status_numbers: StatusNumbers = [StatusNumbers::Natural, StatusNumbers::Signed, StatusNumbers::Natural, StatusNumbers::Digits, StatusNumbers::Leading, StatusNumbers::Short, StatusNumbers::Expression], "observed in all six: f() { return ' 3'; }; f; echo $?, and 3x, -1, 3000000000";
     /// `eval --` leaves the dashes out.
@@ -134,7 +140,7 @@ dialect_table! {
     /// An unknown option of `set` ends the shell.
     unknown_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: set -Z; echo after";
     /// Option letters of `set` besides those that change words.
-    set_letters: &'static str = ["bCmhvx", "EHPTCbhkmptvx", "CEIVbmpvxis", "CEIbmvx", "CHbhkmptvxsG", "CbhkmpvxsX", "CEHIPTVhkpvxslywgXYGm"], "observed in all six with each letter";
+    set_letters: &'static str = ["bCmhvx", "EHPTCbhkmptvx", "CEIVbmpvxis", "CEIbmvx", "CHbhkmptvxsG", "CbhkmpvxsX", "BCEHIPTVhkpvxslywgXYGm"], "observed in all six with each letter";
     /// `set -A name values` fills an array.
     set_fills_arrays: bool = [N, N, N, N, Y, Y, Y], "observed in all six: set -A x a b; echo ${x[1]}";
     /// There is `set -o pipefail`.
@@ -162,7 +168,7 @@ dialect_table! {
     /// `%q` of `printf` quotes.
     printf_quotes: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: printf %q 'a b'";
     /// What an assignment of a read-only variable before a command ends; nothing where it is passed over.
-    read_only_before_command: Option<Reach> = [Some(Reach::Shell), None, Some(Reach::Shell), Some(Reach::Shell), Some(Reach::Command), Some(Reach::Shell), Some(Reach::Command)], "observed in all six: readonly x=1; x=2 label a; label after";
+    read_only_before_command: Option<Reach> = [Some(Reach::Shell), None, Some(Reach::Shell), Some(Reach::Shell), Some(Reach::Command), Some(Reach::Shell), Some(Reach::Shell)], "observed in all six: readonly x=1; x=2 label a; label after";
     /// `~0` stands for the first folder of the stack of `pushd`.
     tilde_numbers: bool = [N, Y, N, N, N, N, Y], "observed in all six: echo ~0";
     /// A tilde is expanded at the start of the pattern of `${x/#p/r}`.
@@ -293,8 +299,68 @@ dialect_table! {
     empty_bodies: bool = [N, N, N, N, N, N, Y], "observed: if :; then fi";
     /// `time` before a pipeline is a reserved word.
     time_reserved: bool = [N, Y, N, N, Y, Y, Y], "observed: time :";
-    /// `!` may stand alone.
-    lone_negation: bool = [N, Y, N, N, Y, N, N], "observed: ! ; echo $?";
+    /// Before what `!` may stand alone.
+    lone_negation: &'static [&'static str] = [&[], &["\n", ";"], &[], &[], &["\n", ";", "&", "||", ")"], &[], &["\n", ";", "&&", "||", ")"]], "observed in all six: ! ; echo $?; (!); ! && echo a";
+    /// Before what `time` may stand alone.
+    lone_time: &'static [&'static str] = [&[], &["\n", ";"], &[], &[], &["\n", ";", "&", ")"], &["\n", ";", "&", ")"], &["\n", ";", "&", ")"]], "observed in all six: time; (time); time && echo a";
+    /// Before what the body of a function may be missing.
+    empty_function_bodies: &'static [&'static str] = [&[], &[], &[], &[], &["&", "|"], &["&", "|", ";"], &[]], "observed in all six: f() ; echo a; f() && echo a";
+    /// Where a semicolon may stand with no command before it.
+    lone_semicolons: LoneSemicolons = [LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::One, LoneSemicolons::None, LoneSemicolons::Newlines], "observed in all six: if; then; fi; true && ; echo a; { ; echo a; }; echo a; ; echo b";
+    /// The parameters are variables too: `2=x`, `argv=(a b)`, `for 1 in a b`.
+    parameters_are_variables: bool = [N, N, N, N, N, N, Y], "observed in all six: 2=x; argv[3]=y; echo $argv";
+    /// `shift` shortens arrays too: `shift 2 array`, and `shift -p` takes from the end.
+    shift_takes_arrays: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); shift a; echo $a";
+    /// `set --anything` is `set --`.
+    set_dashes_may_go_on: bool = [N, N, N, N, N, N, Y], "observed in all six: set --a b; echo $1";
+    /// What too many arguments of `shift` and `break` end; nothing where they are not looked at.
+    too_many_numbers_end: Option<Reach> = [None, Some(Reach::Shell), None, None, None, None, Some(Reach::Command)], "observed in all six: shift 1 2; echo after";
+    /// The option letters of `exec`; none where options are the command.
+    exec_letters: Option<&'static str> = [Some(""), Some("cla:"), None, Some("a:"), Some("a:c"), Some("a:c"), Some("cla:")], "observed in all six: exec -a x echo; exec -l echo";
+    /// `exec -a name` needs a command.
+    exec_name_needs_command: bool = [N, N, N, N, N, Y, Y], "observed in all six: exec -a x; echo after";
+    /// What `builtin` for a name or an option that is none ends; nothing where it has a status.
+    builtin_mistakes_end: Option<Reach> = [None, None, None, None, None, Some(Reach::Shell), None], "observed in all six: builtin nosuch; echo after";
+    /// The status of `builtin` for an option that it does not have.
+    builtin_usage_status: Status = [1, 2, 1, 1, 2, 1, 1], "observed in all six: builtin -x echo; echo $?";
+    /// `builtin` carries nothing out: it says whether its operands are built in.
+    builtin_only_asks: bool = [N, N, N, N, Y, N, N], "observed in ksh93: builtin echo cd; echo $?";
+    /// An argument of `shift`, `break`, `exit` and `return` that begins with a dash and no digit is an
+    /// unknown option.
+    numbers_are_no_options: bool = [N, N, N, N, Y, Y, N], "observed in all six: shift -x; echo after";
+    /// The argument of `shift` and `break` has no sign.
+    numerals_have_no_sign: bool = [N, N, N, Y, N, N, N], "observed in all six: shift +1; echo after";
+    /// The status of `set -o` for a name that it does not know.
+    unknown_long_option_status: Status = [2, 2, 2, 1, 2, 2, 1], "observed in all six: set -o nosuch; echo $?";
+    /// `set --name` is `set -o name`.
+    set_long_options: bool = [N, N, N, N, Y, N, N], "observed in all six: set --noglob; echo *";
+    /// `exec -a name command` looks PATH up for the name, not for the command.
+    exec_seeks_given_name: bool = [N, N, N, Y, N, N, N], "observed in busybox: exec -a nosuch ls";
+    /// `exec -l -a name` puts a dash before the name.
+    exec_dash_before_given_name: bool = [N, Y, N, N, N, N, N], "observed in all six: exec -la x printargs";
+    /// An unknown option of `exec` ends the shell.
+    exec_option_is_fatal: bool = [Y, N, Y, Y, Y, N, Y], "observed in all six: exec -x true; echo after";
+    /// An exported ARGV0 is the first element of the vector of programs.
+    argv_zero_variable: bool = [N, N, N, N, N, N, Y], "observed in all six: ARGV0=x printargs";
+    /// `noglob` and `nocorrect` before a command.
+    precommand_words: bool = [N, N, N, N, N, N, Y], "observed in all six: noglob echo *";
+    /// Quotes in the key of an associative array belong to it.
+    keys_keep_quotes: bool = [N, N, N, N, N, N, Y], "observed in zsh: typeset -A m; m['a']=x; echo ${(k)m}";
+    /// `name[@]=value` sets all elements; of an associative array it is an error.
+    all_elements_assign: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); a[@]=k; echo $a";
+    /// `$!` is 0 as long as no command has run in the background.
+    no_job_is_zero: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $!";
+    /// The status of `unset -f` for what is no function.
+    unset_no_function_status: Status = [0, 0, 0, 0, 0, 0, 1], "observed in all six: unset -f nosuch; echo $?";
+    /// The text of a command substitution is read when it is carried out, with the aliases of then.
+    substitutions_read_late: bool = [N, N, N, N, N, N, Y], "observed in all six: alias l=label, newline, l $(l a)";
+    /// A quote in the pattern of `\"${x#p}\"` or `${x/p/r}` quotes only if its partner stands before the
+    /// end of the pattern.
+    pattern_quotes_need_pairs: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo \"${x%'}b'}\" ${x//'/'/-}";
+    /// `alias -g` makes an alias that is replaced wherever it is a word.
+    global_aliases: bool = [N, N, N, N, N, N, Y], "observed in zsh: alias -g G=word, newline, echo G";
+    /// The parentheses of `name()` stand together.
+    function_parentheses_touch: bool = [N, N, N, N, N, N, Y], "observed in all six: f ( ) { echo a; }";
     /// `|&` pipes standard error too.
     pipe_both: bool = [N, Y, N, N, N, N, Y], "observed: echo a |& cat";
     /// `select` is a reserved word.
@@ -425,7 +491,9 @@ dialect_table! {
     arithmetic_quotes: Quotes = [Quotes::Vanish, Quotes::Vanish, Quotes::Stay, Quotes::Stay, Quotes::Separate, Quotes::Stay, Quotes::Separate], "observed in all six: echo $((1\"0\"))";
     /// `1#c` is the code of a character.
     base_one_is_a_character: bool = [N, N, N, N, N, Y, N], "observed in all six: echo $((1#0))";
-    /// `2#` and `#` are 0.
+    /// What `#` means where a value stands.
+    arithmetic_sign: ArithmeticSign = [ArithmeticSign::Error, ArithmeticSign::Error, ArithmeticSign::Error, ArithmeticSign::Error, ArithmeticSign::Error, ArithmeticSign::Zero, ArithmeticSign::Parameters], "observed in all six: echo $((#)); x=a; echo $((#x))";
+    /// `2#` is 0.
     empty_digits_are_zero: bool = [N, N, N, Y, N, Y, Y], "observed in all six: echo $((2#))";
     /// Arithmetic evaluates both sides of `&&`, `||` and `?:`, and looks a variable up only when its operator comes.
     arithmetic_eager: bool = [N, N, N, Y, N, N, N], "observed in all six: x=1; echo $((0&&x++)) $x";
@@ -454,7 +522,7 @@ dialect_table! {
     /// `printf` takes the digits before what is no digit.
     printf_partial_numbers: bool = [Y, Y, Y, N, Y, Y, N], "observed in all six: printf %d 1x";
     /// The letters of `test` with one operand.
-    test_letters: &'static str = ["bcdefghLnprSstuwxz", "abcdefgGhkLnNoOprRsStuvwxz", "bcdefghkLnOGprSstuwxz", "bcdefghkLnOGprSstuwxz", "abcdefgGhkLnNoOpRrsStuvwxz", "abcdefgGhkLnoOpRrsStuvwxz", "abcdefgGhkLnNoOprsStuvwxz"], "observed in all six with each letter";
+    test_letters: &'static str = ["bcdefghLnprSstuwxz", "abcdefgGhkLnNoOprRsStuvwxz", "bcdefghkLnOGprSstuwxz", "bcdefghkLnOGprSstuwxz", "abcdefgGhkLnNoOpRrsStuvwxz", "abcdefgGhkLnoOpRrsStuvwxz", "abcdefgGhkLnNOprsStuvwxz"], "observed in all six with each letter";
     /// `test` knows `==`.
     test_double_equals: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: [ a == a ]";
     /// `read` without a name is a mistake.
@@ -493,8 +561,8 @@ dialect_table! {
     function_zero: FunctionZero = [FunctionZero::Never, FunctionZero::Never, FunctionZero::Never, FunctionZero::Never, FunctionZero::Keyword, FunctionZero::Keyword, FunctionZero::Always], "observed in all six: function f { echo $0; }; f";
     /// `function f()` takes its parentheses.
     keyword_takes_parentheses: bool = [N, Y, N, Y, N, Y, Y], "observed in all six: function f() { :; }";
-    /// The numbers of `test` are arithmetic expressions.
-    test_numbers_are_expressions: bool = [N, N, N, N, Y, Y, N], "observed in all six: x=3; [ x -eq 3 ]";
+    /// What the numbers of `test` are.
+    test_numbers: TestNumbers = [TestNumbers::Trimmed, TestNumbers::Trimmed, TestNumbers::Trimmed, TestNumbers::Trimmed, TestNumbers::Expressions, TestNumbers::Expressions, TestNumbers::Leading], "observed in all six: x=3; [ x -eq 3 ]; [ 1 -eq '1 ' ]; [ '' -eq 0 ]";
     /// A `case` may be written in braces.
     case_in_braces: bool = [N, N, N, N, Y, Y, Y], "observed in all six: case a { a) echo yes;; }";
     /// What may follow the brace of `${` to carry out commands here: a blank, or a bar for the value of REPLY.
@@ -507,8 +575,8 @@ dialect_table! {
     groups_in_values: bool = [N, Y, N, N, N, N, N], "observed in all six: x='@(lid|Lid)'; echo $x";
     /// In brackets of a pattern characters of several bytes count.
     wide_brackets: bool = [Y, Y, N, N, Y, N, Y], "observed in all six: case ä in [ä]) echo yes; esac";
-    /// Quotes in the expression of `=~` quote.
-    regular_quotes: bool = [N, Y, N, N, N, N, N], "observed in all six: [[ abc =~ \"a.c\" ]]";
+    /// What in the expression of `=~` quotes.
+    regular_quotes: RegularQuotes = [RegularQuotes::All, RegularQuotes::All, RegularQuotes::All, RegularQuotes::All, RegularQuotes::Backslashes, RegularQuotes::All, RegularQuotes::Nothing], "observed in all six: [[ abc =~ \"a.c\" ]]; [[ abc =~ a\\.c ]]";
     /// `[[` knows `=~`.
     regular_expressions: bool = [N, Y, N, N, Y, N, Y], "observed in all six: [[ a =~ a ]]";
     /// What joins unquoted `$@` counts as white space at the start of a word.
@@ -605,8 +673,6 @@ dialect_table! {
     export_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "fp"], "observed in all six: export -n x=1";
     /// What `unset` without a name does.
     unset_nothing: Outside = [Outside::Allowed, Outside::Allowed, Outside::Allowed, Outside::Allowed, Outside::Fatal, Outside::Allowed, Outside::Fails], "observed in all six: unset; echo $?";
-    /// A semicolon may stand alone.
-    empty_commands: bool = [N, N, N, N, Y, N, Y], "observed in all six: ;echo a; ; echo b";
     /// An offset of `${x:offset}` may begin with a parenthesis.
     offset_takes_parenthesis: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x=abc; echo ${x:(-1)}";
     /// A tilde is expanded at the start of the pattern of `${x/p/r}`.

@@ -2,6 +2,8 @@
 
 use std::rc::Rc;
 
+use bstr::ByteSlice;
+
 use crate::dialect::{LargeConstant, Reals};
 use crate::expand::number::Number;
 use crate::expand::{Context, Tilde, single};
@@ -97,6 +99,12 @@ impl Evaluation<'_> {
             Expression::Number(value) => Number::Whole(*value),
             Expression::Real(value) => Number::Real(*value),
             Expression::Variable(target) => self.get(target)?,
+            Expression::Count => Number::Whole(self.state.positional.count() as i64),
+            Expression::Code(target) => {
+                let value = self.state.variables.scalar(&target.name);
+                let first = value.and_then(|text| text.bytes().chars().next());
+                Number::Whole(first.map_or(0, |character| i64::from(u32::from(character))))
+            }
             Expression::Unary(operator, operand) => {
                 let value = self.value(operand)?;
                 unary(*operator, value)
@@ -300,6 +308,13 @@ impl Evaluation<'_> {
 
     fn get(&mut self, target: &Target) -> Result<Number, Stop> {
         let text = match &target.index {
+            None if self.state.dialect.array_is_list
+                && self.state.variables.is_array(&target.name) =>
+            {
+                let values = self.state.variables.values(&target.name);
+                let texts: Vec<&[u8]> = values.iter().map(Text::bytes).collect();
+                Some(Text::from_bytes(texts.join(&b' '), Standing::Quoted, self.state.shell_origin()))
+            }
             None => self.state.variables.scalar(&target.name).cloned(),
             Some(index) => {
                 let key = self.state.element_key(&target.name, index, self.span)?;

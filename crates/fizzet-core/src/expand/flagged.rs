@@ -25,7 +25,7 @@ impl Substitution<'_> {
         let has = |letter: u8| flagged.flags.iter().any(|flag| flag.letter == letter);
         let parameter = &flagged.parameter;
         if matches!(parameter.operation, Operation::Bad) {
-            let message = "the subscript is never closed";
+            let message = "bad substitution";
             return Err(Stop::shell(message, parameter.span, 1));
         }
         let mut held = self.flagged_value(flagged, place)?;
@@ -297,9 +297,7 @@ impl Substitution<'_> {
     }
 
     pub(super) fn compiled(&mut self, word: &Word) -> Result<Pattern, Stop> {
-        let text = pattern_text(self.cx, word)?;
-        let rules = self.cx.state().text_pattern_rules();
-        Ok(Pattern::from_text(&text, rules))
+        compiled(self.cx, word)
     }
 
     /// A list as one text, with what `(j)` or `(F)` names between the elements.
@@ -437,7 +435,8 @@ impl Substitution<'_> {
         let splits =
             flagged.flags.iter().any(|flag| matches!(flag.letter, b's' | b'f' | b'0' | b'z'))
                 || flagged.splits == Some(true);
-        let place = Place { expansion: standing, ..place };
+        let distributes = flagged.distributes.unwrap_or(place.distributes);
+        let place = Place { expansion: standing, distributes, ..place };
         match held {
             Held::List { items, .. } => {
                 let star = !(separate || splits);
@@ -456,6 +455,13 @@ fn joiner(flag: &Flag) -> &[u8] {
     }
 }
 
+/// The pattern that a word is.
+pub(crate) fn compiled(cx: &mut dyn Context, word: &Word) -> Result<Pattern, Stop> {
+    let text = pattern_text(cx, word)?;
+    let rules = cx.state().text_pattern_rules();
+    Ok(Pattern::from_text(&text, rules))
+}
+
 /// The number of the first element that matches, or with `R` or `I` of the last; if none does, one
 /// beyond them on that side.
 pub(crate) fn place_found(
@@ -464,8 +470,7 @@ pub(crate) fn place_found(
     letters: &[u8],
     word: &Word,
 ) -> Result<i64, Stop> {
-    let text = pattern_text(cx, word)?;
-    let pattern = Pattern::from_text(&text, cx.state().text_pattern_rules());
+    let pattern = compiled(cx, word)?;
     let matches = |text: &Text| pattern.matches(text.bytes());
     let from_end = letters.iter().any(|letter| matches!(letter, b'R' | b'I'));
     let (found, missing) = match from_end {

@@ -9,6 +9,7 @@ pub mod arithmetic;
 mod brace;
 mod brace_fields;
 mod change;
+mod distribute;
 mod flagged;
 mod flags;
 mod glob;
@@ -237,7 +238,20 @@ pub fn document(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
 /// # Errors
 /// As for [`fields`].
 pub fn pattern_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
-    single(cx, word, Tilde::AtStart)
+    pattern_text_with(cx, word, Tilde::AtStart)
+}
+
+/// The same, with a tilde expanded where `tilde` says.
+fn pattern_text_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, Stop> {
+    let text = single(cx, word, tilde)?;
+    let state = cx.state();
+    if state.dialect.open_bracket_is_error
+        && pattern::has_open_bracket(&text, state.text_pattern_rules())
+    {
+        let message = "a [ in this pattern is never closed";
+        return Err(Stop::shell(message, word.span, 1));
+    }
+    Ok(text)
 }
 
 /// Where a tilde is expanded in a word.

@@ -6,7 +6,7 @@ use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::whole::{part_of_list, removed_from_list};
-use crate::expand::{Tilde, arithmetic, joined, pattern_text, single};
+use crate::expand::{Tilde, arithmetic, joined, pattern_text, pattern_text_with, single};
 use crate::lineage::{Hop, Rule};
 use crate::state::element_name;
 use crate::stop::Stop;
@@ -253,7 +253,7 @@ impl Substitution<'_> {
         let dialect = &self.cx.state().dialect;
         let plain = !dialect.tilde_in_replaced || (anchored && !dialect.tilde_in_anchored);
         let tilde = if plain { Tilde::Never } else { Tilde::AtStart };
-        let text = single(self.cx, pattern, tilde)?;
+        let text = pattern_text_with(self.cx, pattern, tilde)?;
         let state = self.cx.state();
         let pattern = Pattern::from_text(&text, state.text_pattern_rules());
         let given = replacement.is_some();

@@ -151,6 +151,7 @@ impl Substitution<'_> {
             b'#' => state.positional.count().to_string().into_bytes(),
             b'?' => state.status.to_string().into_bytes(),
             b'-' => state.option_letters(),
+            b'!' if state.jobs.is_empty() && state.dialect.no_job_is_zero => b"0".to_vec(),
             b'!' if state.jobs.is_empty() => return Held::Unset,
             _ => {
                 let whose = if sign == b'!' { "a background command" } else { "the shell" };
@@ -261,6 +262,9 @@ impl Substitution<'_> {
         if place.quoted && !star {
             self.met_quoted_at(items.len());
         }
+        if place.distributes && place.fields && !(place.quoted && star) {
+            return self.distribute(span, items, place);
+        }
         if place.fields && !(place.quoted && star) {
             return self.separate(span, items, star, place);
         }
@@ -351,6 +355,11 @@ impl Substitution<'_> {
 pub(crate) fn key_text(cx: &mut dyn Context, index: &Arithmetic) -> Result<Text, Stop> {
     let span = index.word.span;
     let written = cx.state().sources.bytes(span).to_vec();
+    if cx.state().dialect.keys_keep_quotes {
+        let dialect = cx.state().dialect.clone();
+        let word = Parser::new(&written, span.source, &dialect).whole_text(span)?;
+        return single(cx, &word, Tilde::Never);
+    }
     if !written.contains(&b'\'') {
         return single(cx, &index.word, Tilde::Never);
     }

@@ -5,6 +5,7 @@
 //! split, and which form patterns, is kept as the standing of their runs.
 
 use crate::dialect::EmptyAt;
+use crate::expand::distribute::chosen;
 use crate::expand::{Context, Tilde, arithmetic, record};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
@@ -31,6 +32,12 @@ pub(super) enum Break {
     Blank(Span),
     /// The same, but as another character of IFS would do it.
     Separator(Span),
+    /// What follows are choices, one of which goes on this field.
+    Choices,
+    /// The next choice.
+    Choice,
+    /// The choices end, and the field goes on.
+    ChoicesEnd,
     /// The field goes on, but white space of IFS that comes next ends none; if nothing but that comes,
     /// the field is lost.
     Anew,
@@ -57,6 +64,8 @@ pub(super) struct Place {
     pub(super) tilde: Tilde,
     /// What stands between the values of a list that becomes one text.
     pub(super) joiner: Joiner,
+    /// Whether each element of a list takes the text around it along.
+    pub(super) distributes: bool,
 }
 
 /// What stands between the values of a list that becomes one text.
@@ -87,6 +96,7 @@ impl Place {
         alone: false,
         tilde: Tilde::AtStart,
         joiner: Joiner::Ifs,
+        distributes: false,
     };
 
     /// A word that becomes exactly one text.
@@ -130,6 +140,7 @@ impl<'c> Substitution<'c> {
             }
             false => Place { expansion: Standing::Quoted, command: Standing::Inert, ..place },
         };
+        let place = Place { distributes: cx.state().options.distributes, ..place };
         let mut substitution = Substitution {
             cx,
             done: Vec::new(),
@@ -146,7 +157,8 @@ impl<'c> Substitution<'c> {
             substitution.current.push(b"", Standing::Quoted, &origin);
         }
         substitution.break_field(Break::Field);
-        Ok(substitution.done)
+        let (done, limits) = (substitution.done, substitution.cx.state().limits);
+        chosen(done, limits, word.span)
     }
 
     /// The parts of a word; a tilde may stand at its start.

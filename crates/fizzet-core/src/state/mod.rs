@@ -203,6 +203,9 @@ impl State {
         if let Some(meant) = self.variables.meant(name) {
             return self.store_meant(&meant, key, text, span);
         }
+        if let Some(number) = self.parameter_number(name) {
+            return self.store_parameter(number, text, span);
+        }
         self.check_writable(name, span)?;
         let keeps = self.variables.get(name).map_or(Keeps::Text, |variable| variable.keeps);
         let text = self.kept(keeps, text, span)?;
@@ -228,6 +231,27 @@ impl State {
         }
         if self.options.all_export {
             self.variables.entry(name).exported = true;
+        }
+        Ok(())
+    }
+
+    /// The number of the positional parameter that this name of a variable means.
+    pub fn parameter_number(&self, name: &[u8]) -> Option<usize> {
+        let numbered = name.first().is_some_and(u8::is_ascii_digit);
+        if !numbered || !self.dialect.parameters_are_variables {
+            return None;
+        }
+        std::str::from_utf8(name).ok()?.parse().ok()
+    }
+
+    fn store_parameter(&mut self, number: usize, text: Text, span: Span) -> Result<(), Stop> {
+        if number > self.limits.fields {
+            return Err(self.mistake("the number of the parameter is too large", span, 1));
+        }
+        let empty = self.shell_text(b"");
+        match number {
+            0 => self.positional.zero = text,
+            number => self.positional.put(number, text, &empty),
         }
         Ok(())
     }

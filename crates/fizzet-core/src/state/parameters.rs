@@ -22,6 +22,16 @@ impl Positional {
         self.shifted = 0;
     }
 
+    /// Sets `$n`, with n counted from 1. Parameters that are skipped are there, and empty.
+    pub fn put(&mut self, n: usize, text: Text, empty: &Text) {
+        let all = Rc::make_mut(&mut self.all);
+        all.drain(..std::mem::take(&mut self.shifted));
+        if all.len() < n {
+            all.resize(n, empty.clone());
+        }
+        all[n - 1] = text;
+    }
+
     /// `$1` and on.
     pub fn all(&self) -> &[Text] {
         &self.all[self.shifted..]

@@ -302,6 +302,18 @@ impl Variables {
         }
     }
 
+    /// The values of an array in their order; a scalar has one.
+    pub fn values(&self, name: &[u8]) -> Vec<Text> {
+        match self.get(name).map(|variable| &variable.value) {
+            None | Some(Value::Nothing) => Vec::new(),
+            Some(Value::Scalar(text)) => vec![text.clone()],
+            Some(Value::Indexed(elements)) => elements.values().cloned().collect(),
+            Some(Value::Associative(elements)) => {
+                elements.pairs().into_iter().map(|(_, text)| text.clone()).collect()
+            }
+        }
+    }
+
     /// All names, sorted.
     pub fn names(&self) -> Vec<&[u8]> {
         let mut names: Vec<&[u8]> = self.by_name.keys().map(|name| &**name).collect();

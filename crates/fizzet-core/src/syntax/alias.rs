@@ -7,8 +7,19 @@ use std::rc::Rc;
 use crate::source::SourceId;
 use crate::syntax::cursor::{Parser, Segment, is_meta};
 
-/// Aliases by name: the text of each, and the source that it became.
-pub type Aliases = FxHashMap<Rc<[u8]>, (Rc<[u8]>, SourceId)>;
+/// Aliases by name.
+pub type Aliases = FxHashMap<Rc<[u8]>, Alias>;
+
+/// What an alias stands for.
+#[derive(Clone, Debug)]
+pub struct Alias {
+    /// Its text.
+    pub text: Rc<[u8]>,
+    /// The source that the text became.
+    pub source: SourceId,
+    /// Whether it is replaced wherever it is a word, not only as a command.
+    pub everywhere: bool,
+}
 
 /// Alias substitution under way.
 #[derive(Default)]
@@ -37,7 +48,7 @@ impl Parser<'_> {
 
     /// Replaces the command word at this place as long as it is an alias.
     pub(super) fn replace_aliases(&mut self) {
-        while self.aliases.known.is_some() && self.replace_alias() {
+        while self.aliases.known.is_some() && self.replace_alias(false) {
             self.skip_blanks();
         }
     }
@@ -49,22 +60,29 @@ impl Parser<'_> {
         {
             self.replace_aliases();
         }
+        while self.aliases.known.is_some() && self.replace_alias(true) {
+            self.skip_blanks();
+        }
     }
 
-    fn replace_alias(&mut self) -> bool {
+    /// Replaces the word at this place if it is an alias, or with `everywhere` if it is one that is
+    /// replaced everywhere.
+    fn replace_alias(&mut self, everywhere: bool) -> bool {
         let Some(known) = self.aliases.known.clone() else { return false };
         self.peek();
         let rest = &self.text[self.pos..];
         let length = rest.iter().position(|&byte| is_meta(byte)).unwrap_or(rest.len());
-        let Some((name, (value, source))) = known.get_key_value(&rest[..length]) else {
+        let found = known.get_key_value(&rest[..length]);
+        let Some((name, alias)) = found.filter(|(_, alias)| alias.everywhere || !everywhere) else {
             return false;
         };
+        let value = &alias.text;
         let start = self.pos;
         self.aliases.active.retain(|(_, end)| *end > start);
         if self.aliases.active.iter().any(|(active, _)| active == name) {
             return false;
         }
-        self.splice(start, start + length, value, *source);
+        self.splice(start, start + length, value, alias.source);
         let end = start + value.len();
         self.aliases.active.push((name.clone(), end));
         if value.last().is_some_and(|byte| matches!(byte, b' ' | b'\t')) {

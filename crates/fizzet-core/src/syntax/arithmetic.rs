@@ -2,7 +2,9 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{Dialect, LargeConstant, Quotes, Reals};
+use bstr::ByteSlice;
+
+use crate::dialect::{ArithmeticSign, Dialect, LargeConstant, Quotes, Reals};
 use crate::syntax::cursor::{is_name_byte, is_name_start};
 pub use crate::syntax::numeral::{constant, real};
 
@@ -20,6 +22,10 @@ pub enum Expression {
     Function(Function, Box<Expression>),
     /// A variable, or an element of an array with the text of its index.
     Variable(Target),
+    /// The number of positional parameters.
+    Count,
+    /// The code of the first character of a variable.
+    Code(Target),
     /// `- + ! ~`
     Unary(Unary, Box<Expression>),
     /// `left operator right`
@@ -419,11 +425,8 @@ impl Reader<'_> {
             Some(byte) if byte.is_ascii_digit() => self.number(),
             Some(b'.') if self.dialect.arithmetic_reals != Reals::None => self.number(),
             Some(b'\'') if self.dialect.arithmetic_characters => self.character(),
-            Some(b'#') if self.dialect.empty_digits_are_zero => {
-                self.at += 1;
-                Ok(Expression::Number(0))
-            }
-            Some(byte) if is_name_start(byte) => {
+            Some(b'#') if self.dialect.arithmetic_sign != ArithmeticSign::Error => self.sign(),
+            Some(byte) if self.begins_name(byte) => {
                 let target = self.target()?;
                 if let Some(function) = self.function(&target) {
                     return Ok(Expression::Function(function, Box::new(self.primary()?)));
@@ -441,10 +444,37 @@ impl Reader<'_> {
         }
     }
 
+    /// `#` where a value stands: the number of parameters, `#name` and `##c` the code of a character.
+    fn sign(&mut self) -> Read {
+        self.at += 1;
+        if self.dialect.arithmetic_sign == ArithmeticSign::Zero {
+            return Ok(Expression::Number(0));
+        }
+        let rest = &self.text[self.at..];
+        if let [b'#', behind @ ..] = rest {
+            let character = behind.chars().next().ok_or_else(|| self.wrong("a character"))?;
+            self.at += 1 + character.len_utf8();
+            return Ok(Expression::Number(i64::from(u32::from(character))));
+        }
+        match rest.first() {
+            Some(&byte) if self.begins_name(byte) => Ok(Expression::Code(self.target()?)),
+            _ => Ok(Expression::Count),
+        }
+    }
+
+    /// Whether a name can begin with this byte.
+    fn begins_name(&self, byte: u8) -> bool {
+        is_name_start(byte) || (byte >= 0x80 && self.dialect.wide_names)
+    }
+
     fn target(&mut self) -> Result<Target, String> {
         self.blanks();
         let start = self.at;
-        while self.text.get(self.at).copied().is_some_and(is_name_byte) {
+        while self
+            .text
+            .get(self.at)
+            .is_some_and(|&byte| is_name_byte(byte) || self.begins_name(byte))
+        {
             self.at += 1;
         }
         let name = self.text[start..self.at].into();

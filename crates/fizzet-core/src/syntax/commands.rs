@@ -1,5 +1,6 @@
 //! Lists, pipelines and simple commands.
 
+use crate::dialect::LoneSemicolons;
 use crate::syntax::ast::{
     AndOr, Argument, AssignedValue, Assignment, Command, CommandKind, Connector, Element, List,
     Pipeline, Redirect, SimpleCommand, Slice, Word,
@@ -22,9 +23,7 @@ impl<'a> Parser<'a> {
     /// What the shell of this dialect refuses to read.
     pub fn next_commands(&mut self) -> Parsed<Option<List>> {
         self.skip_newlines()?;
-        while self.eat_lone_semicolon() {
-            self.skip_newlines()?;
-        }
+        self.eat_lone_semicolon();
         if self.at_end() {
             self.documents_at_end()?;
             return Ok(None);
@@ -47,8 +46,7 @@ impl<'a> Parser<'a> {
             if !self.separator(&mut list) {
                 return self.unexpected("a command, or the end of the line").map(Some);
             }
-            while self.eat_lone_semicolon() {}
-            self.skip_blanks();
+            self.eat_lone_semicolon();
             if matches!(self.peek(), None | Some(b'\n')) {
                 continue_at_newline(self)?;
                 return Ok(Some(list));
@@ -56,10 +54,37 @@ impl<'a> Parser<'a> {
         }
     }
 
-    /// Steps over a semicolon before which no command stands, where the shell takes that.
+    /// All commands of the text.
+    ///
+    /// # Errors
+    /// What the shell of this dialect refuses to read.
+    pub fn all_commands(&mut self) -> Parsed<List> {
+        let list = self.compound_list()?;
+        match self.at_end() {
+            true => self.documents_at_end().map(|()| list),
+            false => self.unexpected("a command"),
+        }
+    }
+
+    /// Steps over semicolons before which no command stands, where the shell takes that; false if
+    /// there is none.
     fn eat_lone_semicolon(&mut self) -> bool {
+        let mut found = false;
         self.skip_blanks();
-        self.dialect.empty_commands && !self.at(b";;") && !self.at(b";&") && self.eat(b";")
+        while !(found && self.dialect.lone_semicolons == LoneSemicolons::One)
+            && self.at_lone_semicolon()
+        {
+            self.pos += 1;
+            self.skip_blanks();
+            found = true;
+        }
+        found
+    }
+
+    pub(super) fn at_lone_semicolon(&mut self) -> bool {
+        self.dialect.lone_semicolons != LoneSemicolons::None
+            && self.peek() == Some(b';')
+            && !self.at_branch_end()
     }
 
     /// Steps over what is left of the line, after an error that does not end the reading.
@@ -72,8 +97,7 @@ impl<'a> Parser<'a> {
 
     /// `;` or `&` after an and-or list.
     fn separator(&mut self, list: &mut List) -> bool {
-        let ends_branch = self.at(b";;") || self.at(b";&") || self.at(b";|");
-        if ends_branch || self.at(b"&&") {
+        if self.at_branch_end() || self.at(b"&&") {
             return false;
         }
         if self.eat(b";") {
@@ -94,6 +118,9 @@ impl<'a> Parser<'a> {
         let mut list = List::default();
         loop {
             self.skip_newlines()?;
+            if self.eat_lone_semicolon() {
+                self.skip_newlines()?;
+            }
             if self.at_list_end() {
                 return Ok(list);
             }
@@ -110,17 +137,28 @@ impl<'a> Parser<'a> {
 
     /// A compound list with at least one command, where the shell insists on one.
     pub(super) fn full_list(&mut self) -> Parsed<List> {
+        self.skip_newlines()?;
+        let may_be_empty = self.dialect.empty_bodies || self.at_lone_semicolon();
         let list = self.compound_list()?;
-        if list.items.is_empty() && !self.dialect.empty_bodies {
+        if list.items.is_empty() && !may_be_empty {
             return self.unexpected("a command");
         }
         Ok(list)
     }
 
+    /// The list between `if` and `then` and the like.
+    pub(super) fn condition_list(&mut self) -> Parsed<List> {
+        self.skip_newlines()?;
+        if self.at_lone_semicolon() {
+            return self.unexpected("a command");
+        }
+        self.full_list()
+    }
+
     fn at_list_end(&mut self) -> bool {
         match self.peek() {
             None | Some(b')') => true,
-            Some(b';') => self.at(b";;") || self.at(b";&") || self.at(b";|"),
+            Some(b';') => self.at_branch_end(),
             Some(b'e') if self.dialect.short_forms && self.at_reserved(b"end") => true,
             Some(_) => CLOSERS.iter().any(|closer| self.at_reserved(closer)),
         }
@@ -178,6 +216,10 @@ impl<'a> Parser<'a> {
                 break;
             };
             self.skip_newlines()?;
+            self.eat_lone_semicolon();
+            if self.at_end() && self.dialect.lone_semicolons == LoneSemicolons::One {
+                break;
+            }
             rest.push((connector, self.pipeline()?));
         }
         let last = rest.last().map_or(&first, |(_, pipeline)| pipeline);
@@ -215,8 +257,13 @@ impl<'a> Parser<'a> {
         if negated && !self.dialect.repeated_negation && self.at_reserved(b"!") {
             return self.unexpected("a command");
         }
-        let bare = (timed || (negated && self.dialect.lone_negation))
-            && matches!(self.peek(), None | Some(b'\n' | b';' | b'&' | b')'));
+        let alone: &[&str] = match (timed, negated) {
+            (true, _) => self.dialect.lone_time,
+            (false, true) => self.dialect.lone_negation,
+            (false, false) => &[],
+        };
+        let bare = !alone.is_empty()
+            && (self.at_end() || alone.iter().any(|next| self.at(next.as_bytes())));
         if !bare {
             loop {
                 let command = self.deeper(Parser::command)?;
@@ -317,6 +364,10 @@ impl<'a> Parser<'a> {
         if !command.assignments.is_empty() || !redirects.is_empty() {
             return false;
         }
+        if self.dialect.function_parentheses_touch {
+            self.skip_blanks();
+            return self.at(b"()");
+        }
         self.skip_blanks();
         self.peek() == Some(b'(')
     }
@@ -342,10 +393,17 @@ impl<'a> Parser<'a> {
 
     /// The place of the value of an assignment, if one stands here.
     fn assignment_value(&mut self) -> Option<usize> {
-        self.peek().filter(|&byte| self.begins_name(byte))?;
+        let first = self.peek()?;
+        let numbered = first.is_ascii_digit() && self.dialect.parameters_are_variables;
+        if !numbered && !self.begins_name(first) {
+            return None;
+        }
         let mut at = self.pos;
         while self.text.get(at).is_some_and(|&byte| is_name_byte(byte) || self.begins_name(byte)) {
             at = self.over_continuations(at + 1);
+        }
+        if numbered && !self.text[self.pos..at].iter().all(u8::is_ascii_digit) {
+            return None;
         }
         if self.dialect.arrays && self.text.get(at) == Some(&b'[') {
             at = self.over_continuations(self.brackets_end(at)?);
@@ -480,10 +538,16 @@ impl<'a> Parser<'a> {
     }
 
     /// A name that must be there, with its span.
+    /// Whether these bytes can be assigned to: a name, or the number of a parameter where that is one.
+    fn names_variable(&self, name: &[u8]) -> bool {
+        let numbered = !name.is_empty() && name.iter().all(u8::is_ascii_digit);
+        crate::syntax::is_name(name) || (numbered && self.dialect.parameters_are_variables)
+    }
+
     pub(super) fn expect_name(&mut self) -> Parsed<(std::rc::Rc<[u8]>, crate::source::Span)> {
         let word = self.expect_word("a name")?;
         match word.literal() {
-            Some(name) if crate::syntax::cursor::is_name(name) => Ok((name.into(), word.span)),
+            Some(name) if self.names_variable(name) => Ok((name.into(), word.span)),
             _ => Err(crate::syntax::error::SyntaxError::new(SyntaxErrorKind::NotAName, word.span)),
         }
     }

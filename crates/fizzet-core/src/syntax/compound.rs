@@ -98,8 +98,10 @@ impl<'a> Parser<'a> {
             return Ok(anonymous);
         }
         self.pos = open + 1;
+        self.skip_newlines()?;
+        let may_be_empty = self.dialect.empty_bodies || self.at_lone_semicolon();
         let list = self.list_in_parentheses(start, 1, "(")?;
-        if list.items.is_empty() && !self.dialect.empty_bodies {
+        if list.items.is_empty() && !may_be_empty {
             self.pos -= 1;
             return self.unexpected("a command");
         }
@@ -109,7 +111,7 @@ impl<'a> Parser<'a> {
     fn if_clause(&mut self, start: usize) -> Parsed<CommandKind> {
         let mut branches = Vec::new();
         loop {
-            let condition = self.full_list()?;
+            let condition = self.condition_list()?;
             if let Some((body, braces)) = self.short_branch(&condition, start)? {
                 branches.push((condition, body));
                 self.skip_blanks();
@@ -139,7 +141,7 @@ impl<'a> Parser<'a> {
     }
 
     fn loop_clause(&mut self, start: usize, until: bool) -> Parsed<CommandKind> {
-        let condition = self.full_list()?;
+        let condition = self.condition_list()?;
         let body = match self.short_branch(&condition, start)? {
             Some((body, _)) => body,
             None => self.do_group(start, if until { "until" } else { "while" })?,
@@ -318,7 +320,8 @@ impl<'a> Parser<'a> {
 
     fn function_keyword(&mut self) -> Parsed<CommandKind> {
         self.skip_blanks();
-        if self.dialect.short_forms && self.at_reserved(b"{") {
+        if self.dialect.short_forms && (self.at_reserved(b"{") || self.at_separator()) {
+            self.skip_newlines()?;
             return self.called_at_once();
         }
         let mut names = Vec::with_capacity(1);
@@ -344,6 +347,12 @@ impl<'a> Parser<'a> {
     }
 
     fn function_body(&mut self, names: Vec<Rc<[u8]>>, keyword: bool) -> Parsed<CommandKind> {
+        self.skip_blanks();
+        if self.dialect.empty_function_bodies.iter().any(|next| self.at(next.as_bytes())) {
+            let (kind, span) = (CommandKind::Group(List::default()), self.span(self.pos, self.pos));
+            let body = Rc::new(Command { kind, redirects: Vec::new(), span });
+            return Ok(CommandKind::Function { names, body, keyword });
+        }
         self.skip_newlines()?;
         let body = self.deeper(Parser::command)?;
         let compound = !matches!(body.kind, CommandKind::Simple(_) | CommandKind::Function { .. });

@@ -3,7 +3,7 @@
 //! Outside quotes and comments a backslash before a newline does not exist for the grammar (POSIX
 //! XCU 2.2.1), so every look ahead goes through [`Parser::peek`], which steps over it.
 
-use crate::dialect::Dialect;
+use crate::dialect::{Dialect, LoneSemicolons};
 use crate::source::{SourceId, Span};
 use crate::syntax::alias::Substituting;
 use crate::syntax::ast::{Redirect, Word};
@@ -77,6 +77,11 @@ impl<'a> Parser<'a> {
             aliases: Substituting::default(),
             not_arithmetic: Default::default(),
         }
+    }
+
+    /// Says where in its source the text begins.
+    pub fn begins_at(&mut self, offset: usize) {
+        self.segments[0].offset = offset;
     }
 
     /// Whether groups such as `@(a|b)` are patterns from here on.
@@ -185,11 +190,22 @@ impl<'a> Parser<'a> {
     pub(super) fn skip_newlines(&mut self) -> Parsed<()> {
         loop {
             self.skip_blanks();
-            if self.raw() != Some(b'\n') {
-                return Ok(());
+            match self.raw() {
+                Some(b'\n') => self.newline()?,
+                Some(b';')
+                    if self.dialect.lone_semicolons == LoneSemicolons::Newlines
+                        && !self.at_branch_end() =>
+                {
+                    self.pos += 1;
+                }
+                _ => return Ok(()),
             }
-            self.newline()?;
         }
+    }
+
+    /// Whether `;;`, `;&` or `;|` stands here.
+    pub(super) fn at_branch_end(&self) -> bool {
+        self.at(b";;") || self.at(b";&") || self.at(b";|")
     }
 
     /// Steps over a newline and the here-documents behind it.

@@ -14,7 +14,7 @@ impl<'a> Parser<'a> {
         let start = self.pos;
         let at = self.over_continuations(start + 1);
         let Some(&next) = self.text.get(at) else { return Ok(None) };
-        let unquoted = matches!(within, Within::Word | Within::Brace | Within::Replaced);
+        let unquoted = !within.is_quoted();
         match next {
             b'{' => {
                 self.pos = at;
@@ -79,7 +79,7 @@ impl<'a> Parser<'a> {
             }
             byte if self.begins_name(byte) => {
                 self.pos = at;
-                ParameterName::Variable(self.name_bytes())
+                self.named()
             }
             _ => return None,
         };
@@ -95,6 +95,15 @@ impl<'a> Parser<'a> {
     }
 
     /// The longest name at this place; continuations inside it do not count.
+    /// The parameter or variable whose name stands here.
+    pub(super) fn named(&mut self) -> ParameterName {
+        let name = self.name_bytes();
+        match self.dialect.parameters_are_variables && &*name == b"argv" {
+            true => ParameterName::Special(b'*'),
+            false => ParameterName::Variable(name),
+        }
+    }
+
     pub(super) fn name_bytes(&mut self) -> Rc<[u8]> {
         let start = self.pos;
         while self.raw().is_some_and(|byte| is_name_byte(byte) || self.begins_name(byte)) {

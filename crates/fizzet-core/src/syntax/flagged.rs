@@ -5,7 +5,7 @@ use crate::syntax::ast::{
     Arithmetic, Flag, Flagged, Modifier, Operation, Parameter, ParameterName, Part, Slice,
     Subscript,
 };
-use crate::syntax::cursor::{Parsed, Parser};
+use crate::syntax::cursor::{Parsed, Parser, is_name_start};
 use crate::syntax::words::Within;
 
 /// The letters of modifiers that take nothing behind them.
@@ -44,7 +44,7 @@ impl<'a> Parser<'a> {
 
     fn flagged_name(&mut self, signs: bool) -> Option<ParameterName> {
         match self.raw()? {
-            byte if self.begins_name(byte) => Some(ParameterName::Variable(self.name_bytes())),
+            byte if self.begins_name(byte) => Some(self.named()),
             b'0'..=b'9' => {
                 let mut number = 0usize;
                 while let Some(digit @ b'0'..=b'9') = self.raw() {
@@ -101,7 +101,7 @@ impl<'a> Parser<'a> {
                     || (matches!(byte, b'+' | b'=' | b'~' | b'^') && sign != b'#')
                     || (braced && matches!(byte, b'$' | b'(' | b'"' | b':' | b'?' | b'-' | b'!'))
                     || (sign == b'#' && matches!(byte, b'$' | b'?' | b'-'))
-                    || (sign == b'#' && braced && byte == b'#')
+                    || (sign == b'#' && braced && (byte == b'#' || (doubled && byte == b'}')))
             };
             if !next.is_some_and(names) {
                 return;
@@ -127,7 +127,6 @@ impl<'a> Parser<'a> {
         let behind = |ahead: usize| self.text.get(self.pos + ahead).copied();
         match behind(1) {
             Some(b'#') if doubled => braced && behind(2) == Some(b'}'),
-            Some(b'-' | b'?' | b'!') if braced => behind(2) == Some(b'}'),
             _ => true,
         }
     }
@@ -146,7 +145,7 @@ impl<'a> Parser<'a> {
                 flagged.inner = self.dollar(within)?;
             }
             Some(b'"') => flagged.inner = Some(self.double_quoted(self.pos)?),
-            Some(b':' | b'}') => {}
+            Some(b':' | b'}' | b'%') => {}
             _ => match self.parameter_name() {
                 Some(name) => flagged.parameter.name = name,
                 None => return Ok(None),
@@ -161,6 +160,10 @@ impl<'a> Parser<'a> {
         let Some(operation) = self.flagged_operation(quoted)? else { return Ok(None) };
         flagged.parameter.operation = operation;
         while self.raw() == Some(b':') && self.modifier(&mut flagged)? {}
+        if flagged.measures && self.raw() != Some(b'}') {
+            flagged.parameter.operation = Operation::Bad;
+            self.parts(if quoted { Within::BraceQuoted } else { Within::Brace })?;
+        }
         flagged.parameter.span = self.span(start, self.pos + 1);
         Ok(Some(Part::Flagged(Box::new(flagged))))
     }
@@ -169,6 +172,13 @@ impl<'a> Parser<'a> {
         if self.at(b":#") {
             self.pos += 2;
             return Ok(Some(Operation::Filter(self.word(Within::Brace)?)));
+        }
+        if self.raw() == Some(b':')
+            && self.text.get(self.pos + 1).is_some_and(|&next| is_name_start(next))
+        {
+            // A letter is a modifier, and this one is unknown.
+            self.parts(if quoted { Within::BraceQuoted } else { Within::Brace })?;
+            return Ok(Some(Operation::Bad));
         }
         self.operation(quoted)
     }
@@ -183,6 +193,16 @@ impl<'a> Parser<'a> {
         if flagged.slice.is_none() {
             self.pos = open;
             flagged.parameter.index = self.subscript()?;
+        }
+        // `$*[@]` is `$@`.
+        let listed = match flagged.parameter.index {
+            Some(Subscript::At) => b'@',
+            Some(Subscript::Star) => b'*',
+            _ => return Ok(()),
+        };
+        if let ParameterName::Special(sign @ (b'@' | b'*')) = &mut flagged.parameter.name {
+            *sign = listed;
+            flagged.parameter.index = None;
         }
         Ok(())
     }

@@ -20,7 +20,7 @@ mod redirect;
 mod short;
 mod words;
 
-pub use alias::Aliases;
+pub use alias::{Alias, Aliases};
 pub(crate) use ansi_c::decode as decode_escapes;
 pub use cursor::{MAX_DEPTH, Parser};
 pub(crate) use cursor::{is_name, is_name_byte};

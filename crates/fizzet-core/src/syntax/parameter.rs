@@ -7,7 +7,7 @@ use crate::syntax::ast::{
     CaseChange, CommandSubstitution, Instead, Operation, Parameter, ParameterName, Part, Replace,
     Subscript, SubstitutionPlace, Word,
 };
-use crate::syntax::cursor::{Parsed, Parser, is_name_start};
+use crate::syntax::cursor::{Parsed, Parser};
 use crate::syntax::words::Within;
 
 impl<'a> Parser<'a> {
@@ -114,7 +114,7 @@ impl<'a> Parser<'a> {
         if self.dialect.indirection != Indirection::None
             && self.peek() == Some(b'!')
             && self.peek_ahead(1).is_some_and(|next| {
-                is_name_start(next) || next.is_ascii_digit() || matches!(next, b'@' | b'*' | b'#')
+                self.begins_name(next) || next.is_ascii_digit() || matches!(next, b'@' | b'*' | b'#')
             })
         {
             return self.indirect(quoted);
@@ -132,7 +132,7 @@ impl<'a> Parser<'a> {
     /// Whether a `#` here asks for a length: `${#x}`, but not `${#}` and not `${#-x}`.
     fn length_follows(&self) -> bool {
         match self.peek_ahead(1) {
-            Some(byte) if is_name_start(byte) || byte.is_ascii_digit() => true,
+            Some(byte) if self.begins_name(byte) || byte.is_ascii_digit() => true,
             Some(b'@' | b'*' | b'#' | b'?' | b'-' | b'$' | b'!') => {
                 self.peek_ahead(2) == Some(b'}')
             }
@@ -154,7 +154,7 @@ impl<'a> Parser<'a> {
                 self.pos += 1;
                 Some(ParameterName::Special(byte))
             }
-            byte if self.begins_name(byte) => Some(ParameterName::Variable(self.name_bytes())),
+            byte if self.begins_name(byte) => Some(self.named()),
             _ => None,
         }
     }
@@ -222,7 +222,7 @@ impl<'a> Parser<'a> {
                 _ if self.dialect.substrings => self.substring()?,
                 _ => return Ok(None),
             },
-            b'#' | b'%' => self.remove(byte)?,
+            b'#' | b'%' => self.remove(byte, quoted)?,
             b'/' if self.dialect.replacement => self.replace(quoted)?,
             b'^' | b',' | b'~' if self.dialect.case_change => self.case_change(byte)?,
             b'@' if self.dialect.transformations => {
@@ -254,13 +254,14 @@ impl<'a> Parser<'a> {
     }
 
     /// Patterns keep their own quotes, even between double quotes.
-    fn remove(&mut self, sign: u8) -> Parsed<Operation> {
+    fn remove(&mut self, sign: u8, quoted: bool) -> Parsed<Operation> {
         self.pos += 1;
         let longest = self.peek() == Some(sign);
         if longest {
             self.pos += 1;
         }
-        let pattern = self.word(Within::Brace)?;
+        let pairs = quoted && self.dialect.pattern_quotes_need_pairs;
+        let pattern = self.word(if pairs { Within::QuotedPattern } else { Within::Brace })?;
         Ok(Operation::Remove { suffix: sign == b'%', longest, pattern })
     }
 
@@ -295,7 +296,7 @@ impl<'a> Parser<'a> {
         if which != Replace::First {
             self.pos += 1;
         }
-        let pattern = self.replaced_pattern(which == Replace::All)?;
+        let pattern = self.replaced_pattern(which == Replace::All, quoted)?;
         let replacement = match self.peek() {
             Some(b'/') => {
                 self.pos += 1;
@@ -304,18 +305,24 @@ impl<'a> Parser<'a> {
             }
             _ => None,
         };
-        Ok(Operation::Replace { which, pattern, replacement })
+        // The shell ends the pattern at the slash, where a mark of the quotes is left over.
+        let is_spoiled = self.dialect.pattern_quotes_need_pairs && hides_slash(&pattern);
+        Ok(match is_spoiled {
+            true => Operation::Value,
+            false => Operation::Replace { which, pattern, replacement },
+        })
     }
 
     /// The pattern up to an unquoted `/`; behind `//` one that stands first belongs to the pattern.
-    fn replaced_pattern(&mut self, all: bool) -> Parsed<Word> {
+    fn replaced_pattern(&mut self, all: bool, quoted: bool) -> Parsed<Word> {
         let start = self.pos;
         let mut parts = Vec::new();
         if all && self.dialect.slash_begins_pattern && self.raw() == Some(b'/') {
             self.pos += 1;
             parts.push(Part::Literal { bytes: [b'/'].into(), span: self.span(start, self.pos) });
         }
-        parts.extend(self.parts(Within::Replaced)?);
+        let pairs = quoted && self.dialect.pattern_quotes_need_pairs;
+        parts.extend(self.parts(if pairs { Within::QuotedReplaced } else { Within::Replaced })?);
         Ok(Word { parts, span: self.span(start, self.pos) })
     }
 
@@ -334,4 +341,15 @@ impl<'a> Parser<'a> {
         };
         Ok(Operation::Case { change, all, pattern })
     }
+}
+
+/// Whether a slash stands between quotes.
+fn hides_slash(pattern: &Word) -> bool {
+    pattern.parts.iter().any(|part| match part {
+        Part::Single { bytes, .. } => bytes.contains(&b'/'),
+        Part::Double { parts, .. } => parts
+            .iter()
+            .any(|part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'/'))),
+        _ => false,
+    })
 }

@@ -11,6 +11,11 @@ use crate::syntax::is_name;
 use crate::syntax::words::Within;
 
 impl Parser<'_> {
+    /// Whether a newline or a semicolon stands here.
+    pub(super) fn at_separator(&self) -> bool {
+        matches!(self.raw(), Some(b'\n' | b';')) && !self.at_branch_end()
+    }
+
     /// A body: `do list done`, `{ list }`, or one and-or list.
     pub(super) fn short_body(&mut self, start: usize, opener: &'static str) -> Parsed<List> {
         self.skip_newlines()?;

@@ -15,8 +15,12 @@ pub(super) enum Within {
     Brace,
     /// The word of a `"${x:-word}"`: ends at `}`, single quotes are text.
     BraceQuoted,
+    /// The pattern of a `"${x#pattern}"`: ends at `}`.
+    QuotedPattern,
     /// The pattern of `${x/pattern/...}`: ends at `/` or `}`.
     Replaced,
+    /// The same in `"${x/pattern/...}"`.
+    QuotedReplaced,
     /// The offset of `${x:offset:length}`: ends at `:` or `}` outside parentheses.
     Offset,
     /// Between double quotes.
@@ -37,7 +41,7 @@ pub(super) enum Within {
 
 impl Within {
     /// Whether the text counts as between double quotes.
-    fn is_quoted(self) -> bool {
+    pub(super) fn is_quoted(self) -> bool {
         use Within::{
             Arithmetic, ArithmeticClause, Brackets, Document, Double, Offset, RangeStart,
         };
@@ -48,6 +52,11 @@ impl Within {
     /// Whether the text is an arithmetic expression.
     fn is_arithmetic(self) -> bool {
         matches!(self, Within::Arithmetic | Within::ArithmeticClause)
+    }
+
+    /// Whether the text is the pattern of an operation between double quotes, or of a replacement.
+    fn is_pattern(self) -> bool {
+        matches!(self, Within::QuotedPattern | Within::QuotedReplaced)
     }
 
     /// Whether single quotes quote here.
@@ -90,12 +99,18 @@ impl<'a> Parser<'a> {
 
     /// All of the text as one word, whose place is `span`.
     pub(crate) fn whole_word(&mut self, span: Span) -> Parsed<Word> {
-        self.segments[0].offset = span.start as usize;
+        self.begins_at(span.start as usize);
         let word = self.word(Within::Brace)?;
         match self.at_end() {
             true => Ok(word),
             false => self.unexpected("the end of the index"),
         }
+    }
+
+    /// All of the text as if it stood in a here-document, whose place is `span`.
+    pub(crate) fn whole_text(&mut self, span: Span) -> Parsed<Word> {
+        self.begins_at(span.start as usize);
+        self.word(Within::Document)
     }
 
     /// An arithmetic expression as far as `within` allows.
@@ -175,8 +190,8 @@ impl<'a> Parser<'a> {
                 is_meta(byte) && !self.at_process_substitution() && !self.at_bare_group()
             }
             Within::Brace if self.dialect.braces_nest => closes(b'{', b'}'),
-            Within::Brace | Within::BraceQuoted => byte == b'}',
-            Within::Replaced => matches!(byte, b'}' | b'/'),
+            Within::Brace | Within::BraceQuoted | Within::QuotedPattern => byte == b'}',
+            Within::Replaced | Within::QuotedReplaced => matches!(byte, b'}' | b'/'),
             Within::Offset => closes(b'(', b')') || (*open == 0 && matches!(byte, b'}' | b':')),
             Within::Double => byte == b'"',
             Within::Document => false,
@@ -199,6 +214,9 @@ impl<'a> Parser<'a> {
     fn is_active(&self, byte: u8, within: Within) -> bool {
         match byte {
             b'\\' | b'$' | b'`' => true,
+            b'\'' | b'"' if self.dialect.pattern_quotes_need_pairs && within.is_pattern() => {
+                self.closes_in_pattern(byte, within)
+            }
             b'\'' => within.single_quotes(),
             b'"' if within.is_arithmetic() => self.dialect.arithmetic_quotes == Quotes::Vanish,
             b'"' => within.double_quotes(),
@@ -207,6 +225,14 @@ impl<'a> Parser<'a> {
             b'?' | b'*' | b'+' | b'@' | b'!' => within == Within::Word && self.extended_patterns,
             _ => false,
         }
+    }
+
+    /// Whether the quote here has its partner before what ends the pattern of an operation.
+    fn closes_in_pattern(&self, quote: u8, within: Within) -> bool {
+        let ends = |byte: u8| byte == b'}' || (byte == b'/' && within == Within::QuotedReplaced);
+        let mut rest = self.text[self.pos + 1..].iter();
+        let next = rest.find(|&&byte| byte == quote || ends(byte));
+        next == Some(&quote)
     }
 
     fn at_process_substitution(&self) -> bool {

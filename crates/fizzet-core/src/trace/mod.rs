@@ -58,6 +58,8 @@ pub struct Trace {
 pub struct CommandTrace {
     /// The vector: the name and the arguments.
     pub argv: Rc<Vec<Text>>,
+    /// The name under which the program is looked for, where that is not the first of the vector.
+    pub sought: Option<Text>,
     /// What carries it out.
     pub kind: CommandKind,
     /// Whether nothing does: there is no such program, and only other shells know the name.

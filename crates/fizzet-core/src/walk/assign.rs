@@ -5,7 +5,7 @@ use std::rc::Rc;
 use crate::expand::{self, Tilde};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
-use crate::state::{Associative, Key, Value, Variable};
+use crate::state::{Associative, Key, Stretch, Value, Variable};
 use crate::stop::{ShellError, Stop};
 use crate::syntax::ast::{Argument, Arithmetic, AssignedValue, Assignment, Element, Part, Word};
 use crate::syntax::is_name;
@@ -43,6 +43,9 @@ impl Walker {
                 value => value?,
             };
             let (name, span) = (assignment.name.clone(), assignment.span);
+            if temporary {
+                self.state.variables.entry(&name).exported = true;
+            }
             traces.push(AssignmentTrace { name, value, span });
         }
         Ok((traces, saved))
@@ -57,6 +60,26 @@ impl Walker {
     /// Carries out one assignment and answers the value; of an array, its first element.
     pub(super) fn assign(&mut self, assignment: &Assignment) -> Result<Text, Stop> {
         let name = &assignment.name;
+        let is_number = name.first().is_some_and(u8::is_ascii_digit);
+        if self.state.dialect.parameters_are_variables && (is_number || &**name == b"argv") {
+            return self.assign_parameters(assignment);
+        }
+        self.assign_variable(assignment)
+    }
+
+    /// Carries out an assignment to a variable.
+    pub(super) fn assign_variable(&mut self, assignment: &Assignment) -> Result<Text, Stop> {
+        let name = &assignment.name;
+        if let Some(index) = &assignment.index
+            && self.state.dialect.all_elements_assign
+            && matches!(self.state.sources.bytes(index.word.span), b"@" | b"*")
+        {
+            if self.is_keyed(name) {
+                let message = "all elements of an associative array cannot be one value";
+                return Err(self.state.mistake(message, assignment.span, 1));
+            }
+            return self.assign_to(assignment, Stretch::Range(1, i64::MAX));
+        }
         if let Some(index) = &assignment.index
             && self.state.dialect.array_is_list
             && !self.is_keyed(name)

@@ -206,7 +206,7 @@ impl Walker {
         words: Option<&[Word]>,
         body: &List,
     ) -> Result<(), Stop> {
-        if let Some(&(_, span)) = names.iter().find(|(name, _)| !is_name(name)) {
+        if let Some(&(_, span)) = names.iter().find(|(name, _)| !self.is_variable(name)) {
             self.survive(ShellError::new("this is not a name", span, 1, Reach::Command));
             return Ok(());
         }
@@ -243,6 +243,11 @@ impl Walker {
             }
         }
         Ok(())
+    }
+
+    /// Whether this names a variable, or a parameter that is one.
+    fn is_variable(&self, name: &[u8]) -> bool {
+        is_name(name) || self.state.parameter_number(name).is_some()
     }
 
     fn repeat_clause(&mut self, count: &Word, body: &List) -> Result<(), Stop> {

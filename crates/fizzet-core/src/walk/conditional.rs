@@ -1,5 +1,6 @@
 //! `[[ ]]`, and the tests that it shares with `test`.
 
+use crate::dialect::RegularQuotes;
 use crate::expand::regular::Regular;
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::host::{FileKind, Status};
@@ -65,8 +66,9 @@ impl Walker {
         let state = &self.state;
         let folds = state.options.no_case_match;
         let quoting = match state.dialect.regular_quotes {
-            true => expression.quoting(),
-            false => backslashed_only(expression, state),
+            RegularQuotes::All => expression.quoting(),
+            RegularQuotes::Backslashes => backslashed_only(expression, state),
+            RegularQuotes::Nothing => vec![false; expression.len()],
         };
         let regular = Regular::new(expression.bytes(), &quoting, state.utf8(), folds);
         let Some(regular) = regular else {

@@ -106,6 +106,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         cluster: Default::default(),
         substituted: None,
         guessed: false,
+        sought: None,
     };
     for name in std::mem::take(&mut walker.state.start_options) {
         if !walker.long_option(name.as_bytes(), true) {
@@ -158,6 +159,8 @@ pub(crate) struct Walker {
     substituted: Option<Status>,
     /// Whether the status of the latest program had to be guessed.
     guessed: bool,
+    /// The name under which a program is looked for, where that is not the first of its vector.
+    sought: Option<Text>,
 }
 
 impl Walker {
@@ -326,6 +329,26 @@ impl Walker {
         (reply, outcome)
     }
 
+    /// The commands of a substitution, read anew with the aliases that there are now, where the shell
+    /// reads them so late.
+    fn read_late(&self, command: &CommandSubstitution) -> Result<Option<Rc<List>>, Stop> {
+        let dialect = &self.state.dialect;
+        if !dialect.substitutions_read_late || self.state.aliases.is_empty() {
+            return Ok(None);
+        }
+        let written = self.state.sources.bytes(command.span);
+        let inside = match written {
+            [b'$', b'(', inside @ .., b')'] => 2..2 + inside.len(),
+            // What a backslash stands before is written otherwise than it is read.
+            [b'`', inside @ .., b'`'] if !inside.contains(&b'\\') => 1..1 + inside.len(),
+            _ => return Ok(None),
+        };
+        let mut parser = Parser::new(&written[inside.clone()], command.span.source, dialect);
+        parser.begins_at(command.span.start as usize + inside.start);
+        self.prepare(&mut parser);
+        Ok(Some(Rc::new(parser.all_commands()?)))
+    }
+
     fn ended(mut self, outcome: Result<(), Stop>) -> Watched {
         let left_early = matches!(outcome, Err(Stop::Enough));
         match &outcome {
@@ -399,7 +422,8 @@ impl Context for Walker {
     }
 
     fn command_output(&mut self, command: &CommandSubstitution) -> Result<Text, Stop> {
-        let (list, span) = (&command.list, command.span);
+        let late = self.read_late(command)?;
+        let (list, span) = (late.as_ref().unwrap_or(&command.list), command.span);
         let limit = self.state.limits.depth;
         if self.depth >= limit {
             let (what, limit) = ("substitutions inside each other", u64::from(limit));

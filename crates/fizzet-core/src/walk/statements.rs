@@ -164,7 +164,7 @@ impl Walker {
             Err(stop) => return Err(self.farther(stop, command)),
             made => made?,
         };
-        self.mark_login(&mut argv, &mut words);
+        let dash = self.take_dash(&mut argv, &mut words);
         let kind = self.kind(&argv);
         let redirections = match self.redirections(redirects) {
             Err(Stop::Shell(error))
@@ -199,30 +199,55 @@ impl Walker {
         };
         if kind == CommandKind::External {
             argv.iter_mut().for_each(cut_at_nul);
+            self.name_otherwise(&mut argv, dash);
         }
         let argv = Rc::new(argv);
         let called = argv.clone();
         let directed = redirections.clone();
         let absent = kind == CommandKind::External && self.is_absent(&argv);
-        self.announce(CommandTrace { argv, kind, absent, span, assignments, redirections, words })?;
+        let sought = self.sought.clone();
+        self.announce(CommandTrace {
+            argv,
+            sought,
+            kind,
+            absent,
+            span,
+            assignments,
+            redirections,
+            words,
+        })?;
         let stays = called.len() == 1 && called[0].bytes() == b"exec";
         let outcome = self
             .with_redirections(&directed, stays, |walker| walker.carry_out(&called, kind, span));
+        self.sought = None;
         self.restore(saved);
         outcome
     }
 
-    /// A command behind a lone `-`, which marks its name as that of a login shell.
-    fn mark_login(&self, argv: &mut Vec<Text>, words: &mut [WordTrace]) {
+    /// Gives a program the first element that it is to see: behind a lone `-` its name is marked as
+    /// that of a login shell, and an exported ARGV0 takes its place.
+    pub(super) fn name_otherwise(&mut self, argv: &mut [Text], dash: Option<Text>) {
+        let Some(name) = argv.first_mut() else { return };
+        let exported = self.state.dialect.argv_zero_variable;
+        let exported = self.state.variables.get(b"ARGV0").filter(|one| exported && one.exported);
+        let given = match (exported.and_then(|variable| variable.scalar()), dash) {
+            (Some(zero), _) => zero.clone(),
+            (None, Some(mut dash)) => {
+                dash.push_text(name);
+                dash
+            }
+            (None, None) => return,
+        };
+        self.sought = Some(std::mem::replace(name, given));
+    }
+
+    /// Takes a lone `-` before a command away.
+    fn take_dash(&self, argv: &mut Vec<Text>, words: &mut [WordTrace]) -> Option<Text> {
         let is_dash = argv.first().is_some_and(|name| name.bytes() == b"-" && !name.has_hole());
         if !is_dash || !self.state.dialect.dash_marks_login {
-            return;
+            return None;
         }
-        let mut name = argv.remove(0);
-        if let Some(command) = argv.first_mut() {
-            name.push_text(command);
-            *command = name;
-        }
+        let dash = argv.remove(0);
         let mut of_dash = true;
         for word in words {
             if word.first > 0 {
@@ -231,6 +256,7 @@ impl Walker {
                 word.count -= 1;
             }
         }
+        Some(dash)
     }
 
     /// Whether the function of this command shares its variables with the shell.
@@ -244,10 +270,7 @@ impl Walker {
     /// one which is carried out in a process of its own.
     fn farther(&self, stop: Stop, command: &SimpleCommand) -> Stop {
         let Stop::Shell(error) = stop else { return stop };
-        let name = command.words.first().and_then(|argument| match argument {
-            Argument::Word(word) => word.literal(),
-            Argument::Assignment(_) => None,
-        });
+        let name = command.words.first().and_then(literal);
         let inside = name.is_none_or(|name| {
             self.state.dialect.utility(name).is_some() || self.state.functions.contains_key(name)
         });
@@ -287,6 +310,7 @@ impl Walker {
         let status = self.program(&argv, span);
         self.announce(CommandTrace {
             argv,
+            sought: self.sought.clone(),
             kind: CommandKind::External,
             absent,
             span,
@@ -300,7 +324,7 @@ impl Walker {
     /// What is known of a program that would run here: its output goes where output goes, and its
     /// status is answered. A status that nobody knows is taken as 0.
     fn program(&mut self, argv: &Rc<Vec<Text>>, span: Span) -> Status {
-        if argv.first().is_some_and(|name| name.is_empty() && !name.has_hole()) {
+        if self.sought(argv).is_some_and(|name| name.is_empty() && !name.has_hole()) {
             return self.state.dialect.empty_name_status;
         }
         let answer = match self.is_absent(argv) {
@@ -324,13 +348,21 @@ impl Walker {
 
     /// What the host knows of a program.
     fn answer(&self, argv: &[Text]) -> Answer {
-        let vector: Vec<&[u8]> = argv.iter().map(Text::bytes).collect();
+        let mut vector: Vec<&[u8]> = argv.iter().map(Text::bytes).collect();
+        if let (Some(name), Some(first)) = (&self.sought, vector.first_mut()) {
+            *first = name.bytes();
+        }
         expand::Context::host(self).answer(&vector)
+    }
+
+    /// The name under which the program of a vector is looked for.
+    fn sought<'a>(&'a self, argv: &'a [Text]) -> Option<&'a Text> {
+        self.sought.as_ref().or(argv.first())
     }
 
     /// Whether a name is one that only other shells carry out themselves, and no program has it.
     fn is_absent(&self, argv: &[Text]) -> bool {
-        argv.first().is_some_and(|name| {
+        self.sought(argv).is_some_and(|name| {
             is_known_elsewhere(name.bytes())
                 && self.on_path(name.bytes()).is_none()
                 && self.answer(argv) == Answer::default()
@@ -338,6 +370,24 @@ impl Walker {
     }
 
     fn arguments(&mut self, words: &[Argument]) -> Result<(Vec<Text>, Vec<WordTrace>), Stop> {
+        let modified = self.precommand_words(words);
+        let outer = self.state.options.no_glob;
+        self.state.options.no_glob |= modified.iter().any(|word| literal(word) == Some(b"noglob"));
+        let made = self.expanded(words.get(modified.len()..).unwrap_or_default());
+        self.state.options.no_glob = outer;
+        made
+    }
+
+    /// The words `noglob` and `nocorrect` before a command.
+    fn precommand_words<'a>(&self, words: &'a [Argument]) -> &'a [Argument] {
+        let is_one = |word: &&Argument| matches!(literal(word), Some(b"noglob" | b"nocorrect"));
+        match self.state.dialect.precommand_words {
+            true => &words[..words.iter().take_while(is_one).count()],
+            false => &[],
+        }
+    }
+
+    fn expanded(&mut self, words: &[Argument]) -> Result<(Vec<Text>, Vec<WordTrace>), Stop> {
         let mut argv: Vec<Text> = Vec::with_capacity(words.len());
         let mut traces = Vec::with_capacity(words.len());
         let mut declares = false;
@@ -401,6 +451,14 @@ impl Walker {
             Some(UtilityKind::Builtin) => CommandKind::Builtin,
             None => CommandKind::External,
         }
+    }
+}
+
+/// The text of a word in which nothing is quoted or expanded.
+fn literal(argument: &Argument) -> Option<&[u8]> {
+    match argument {
+        Argument::Word(word) => word.literal(),
+        Argument::Assignment(_) => None,
     }
 }
 

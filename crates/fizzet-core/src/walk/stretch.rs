@@ -1,7 +1,7 @@
 //! Assignments to stretches of lists and texts: `a[2]=x`, `a[2,3]=(p q)`, `a[(r)pattern]=x`
 //! (zshparam, "Array Subscripts").
 
-use super::Walker;
+use super::{Cause, Walker};
 use crate::expand::{self, Tilde, arithmetic};
 use crate::state::{Stretch, Value};
 use crate::stop::Stop;
@@ -15,8 +15,45 @@ impl Walker {
         assignment: &Assignment,
         index: &Arithmetic,
     ) -> Result<Text, Stop> {
+        let stretch = self.stretch(assignment, index)?;
+        self.assign_to(assignment, stretch)
+    }
+
+    /// Carries out `2=x` and `argv=(a b)`, which mean the positional parameters: they are a variable
+    /// while that is done. Answers the value.
+    pub(super) fn assign_parameters(&mut self, assignment: &Assignment) -> Result<Text, Stop> {
+        let number = self.state.parameter_number(&assignment.name);
+        let before = self.state.positional.share();
+        let outer = self.state.variables.remove(b"argv");
+        let list = (1..).zip(before.all().iter().cloned()).collect();
+        self.state.variables.entry(b"argv").value = Value::Indexed(list);
+        let argv = Assignment { name: b"argv"[..].into(), ..assignment.clone() };
+        let value = match (number, &assignment.value) {
+            (Some(0), AssignedValue::Scalar(word)) => {
+                let value = expand::single(self, word, Tilde::AfterColons);
+                let value = value.map(|text| self.stored(&assignment.name, &text, assignment.span));
+                value.inspect(|text| self.state.positional.zero = text.clone())
+            }
+            (Some(number), _) => self.assign_to(&argv, Stretch::One(number as i64)),
+            (None, _) => self.assign_variable(&argv),
+        };
+        let list = self.state.variables.remove(b"argv");
+        self.state.variables.restore(b"argv", outer);
+        let value = value?;
+        if let Some(Value::Indexed(list)) = list.map(|variable| variable.value) {
+            self.state.positional.set(list.into_values().collect());
+        }
+        self.tell_change(Cause::Set, &before, assignment.span)?;
+        Ok(value)
+    }
+
+    /// Carries out an assignment to a stretch of a list. Answers the value.
+    pub(super) fn assign_to(
+        &mut self,
+        assignment: &Assignment,
+        mut stretch: Stretch,
+    ) -> Result<Text, Stop> {
         let (name, span) = (&assignment.name, assignment.span);
-        let mut stretch = self.stretch(assignment, index)?;
         let mut texts = match &assignment.value {
             AssignedValue::Scalar(word) => vec![expand::single(self, word, Tilde::AfterColons)?],
             AssignedValue::Array(elements) => {

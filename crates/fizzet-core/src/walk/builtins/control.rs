@@ -12,7 +12,16 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
     if walker.loops == 0 && dialect.break_looks_for_loops_first {
         return Ok(0);
     }
-    let levels = match call.given("", false).operands.first().map(Text::bytes) {
+    let operands = match walker.numbers(call) {
+        Err(status) => return status,
+        Ok(operands) => operands,
+    };
+    match dialect.too_many_numbers_end.filter(|_| operands.len() > 1) {
+        None => {}
+        Some(Reach::Command) => return Ok(1),
+        Some(_) => return Err(walker.fatal(call, "too many arguments")),
+    }
+    let levels = match operands.first().map(Text::bytes) {
         None => 1,
         Some(text) => match walker.numeral(text) {
             Some(levels @ 1..) => u32::try_from(levels).unwrap_or(u32::MAX),
@@ -40,14 +49,19 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
 pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let returns = call.bytes(0) == Some(b"return");
     let dialect = walker.state.dialect.clone();
-    let operands = call.given("", false).operands;
-    if operands.len() > 1 && dialect.usage_letters_fatal {
-        return Err(walker.fatal(call, "too many arguments"));
+    let operands = match walker.numbers(call) {
+        Err(status) => return status,
+        Ok(operands) => operands,
+    };
+    match dialect.too_many_arguments_end.filter(|_| operands.len() > 1) {
+        None => {}
+        Some(Reach::Command) => return Ok(1),
+        Some(_) => return Err(walker.fatal(call, "too many arguments")),
     }
     if returns && walker.depth_of_return() == 0 && !dialect.return_ends_shell {
         return Ok(2);
     }
-    let status = match operands.first().or_else(|| call.arguments().first()).map(Text::bytes) {
+    let status = match operands.first().map(Text::bytes) {
         None => i64::from(walker.state.status),
         Some(text) => match walker.status_given(text, returns) {
             Some(status) => status,
@@ -122,6 +136,27 @@ fn leading_number(text: &[u8]) -> i64 {
 }
 
 impl Walker {
+    /// The operands of a utility that takes numbers: a word such as `-1` is one, and `-x` an unknown
+    /// option or a bad number.
+    pub(super) fn numbers<'a>(
+        &mut self,
+        call: &Call<'a>,
+    ) -> Result<&'a [Text], Result<Status, Stop>> {
+        let argv: &'a [Text] = call.argv;
+        let operands = match &argv[1..] {
+            [first, rest @ ..] if first.bytes() == b"--" => rest,
+            operands => operands,
+        };
+        let is_option = |text: &Text| match text.bytes() {
+            [b'-', second, ..] => !second.is_ascii_digit(),
+            _ => false,
+        };
+        if !self.state.dialect.numbers_are_no_options || !operands.first().is_some_and(is_option) {
+            return Ok(operands);
+        }
+        Err(Err(self.fatal(call, "an option is not known")))
+    }
+
     /// The status that an argument of `exit` and `return` is.
     fn status_given(&mut self, text: &[u8], returns: bool) -> Option<i64> {
         let small = |status: i64| Status::try_from(status).is_ok();
@@ -150,6 +185,7 @@ impl Walker {
             let span = self.state.shell_origin().span();
             return crate::expand::arithmetic::text_value(&mut self.state, text, span).ok();
         }
-        number(text)
+        let signed = matches!(text.first(), Some(b'+' | b'-'));
+        number(text).filter(|_| !(signed && self.state.dialect.numerals_have_no_sign))
     }
 }

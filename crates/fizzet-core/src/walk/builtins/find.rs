@@ -6,6 +6,7 @@ use crate::expand::Context;
 use crate::host::FileKind;
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Status, Stop};
+use crate::syntax::Alias;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
@@ -16,7 +17,27 @@ const RESERVED: &[&[u8]] = &[
     b"for", b"in", b"{", b"}", b"!",
 ];
 
-/// `command [-pvV] name ...`, `builtin name ...`: functions do not count.
+/// `builtin name ...`: only what is built in counts.
+pub(super) fn builtin(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let dialect = walker.state.dialect.clone();
+    let given = call.given(if dialect.builtin_only_asks { "dsf:" } else { "" }, false);
+    let is_known = |name: &Text| dialect.utility(name.bytes()).is_some();
+    let status = match given.operands.first() {
+        _ if given.unknown.is_some() => dialect.builtin_usage_status,
+        None => return Ok(0),
+        Some(_) if dialect.builtin_only_asks => {
+            return Ok(Status::from(!given.operands.iter().all(is_known)));
+        }
+        Some(name) if is_known(name) => return walker.builtin(given.operands, call.span),
+        Some(_) => 1,
+    };
+    match dialect.builtin_mistakes_end {
+        Some(_) => Err(walker.fatal(call, "a utility of the shell was expected")),
+        None => Ok(status),
+    }
+}
+
+/// `command [-pvV] name ...`: functions do not count.
 pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("pvVx", false);
     if given.has(b'v') || given.has(b'V') {
@@ -24,7 +45,7 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     }
     let Some(name) = given.operands.first() else { return Ok(0) };
     if walker.state.dialect.utility(name.bytes()).is_some()
-        && !(walker.state.dialect.command_is_for_programs && call.bytes(0) == Some(b"command"))
+        && !walker.state.dialect.command_is_for_programs
     {
         let status = walker.builtin(given.operands, call.span);
         return match status {
@@ -33,12 +54,29 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
             other => other,
         };
     }
-    walker.external(given.operands.to_vec(), call.span)
+    // A pretended world may have no programs at all.
+    let knows_programs = || Context::host(walker).is_folder(b"/usr/bin");
+    if given.has(b'p')
+        && walker.found_in(DEFAULT_PATH, name.bytes()).is_none()
+        && knows_programs()
+    {
+        return Ok(127);
+    }
+    let mut argv = given.operands.to_vec();
+    walker.name_otherwise(&mut argv, None);
+    walker.external(argv, call.span)
 }
+
+/// Where `command -p` looks for programs (POSIX `getconf PATH`, as the shells here have it).
+const DEFAULT_PATH: &[u8] = b"/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin";
 
 /// `type name...`
 pub(super) fn tell_type(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let given = call.given(walker.state.dialect.type_letters, false);
+    let dialect = &walker.state.dialect;
+    let given = call.given(dialect.type_letters, false);
+    if given.unknown.is_some() && dialect.type_has_options {
+        return Ok(dialect.unknown_name_status);
+    }
     if given.has(b't') {
         let mut status = 0;
         for name in given.operands {
@@ -71,8 +109,8 @@ impl Walker {
 
     /// What carries a name out, in the words of `type -t`, and how `command -v` tells it.
     fn found(&mut self, name: &[u8]) -> Option<(&'static str, Vec<u8>)> {
-        if let Some((value, _)) = self.state.aliases.get(name) {
-            let told = [b"alias ", name, b"='", value, b"'"].concat();
+        if let Some(alias) = self.state.aliases.get(name) {
+            let told = [b"alias ", name, b"='", &alias.text, b"'"].concat();
             return Some(("alias", told));
         }
         if RESERVED.contains(&name) {
@@ -89,6 +127,11 @@ impl Walker {
 
     /// Where PATH finds a program.
     pub(in crate::walk) fn on_path(&self, name: &[u8]) -> Option<Vec<u8>> {
+        let path = self.state.variables.scalar(b"PATH");
+        self.found_in(path.map_or(&b""[..], Text::bytes), name)
+    }
+
+    fn found_in(&self, path: &[u8], name: &[u8]) -> Option<Vec<u8>> {
         let host = Context::host(self);
         let runs = |path: &[u8]| {
             host.status(path, true)
@@ -97,7 +140,6 @@ impl Walker {
         if name.contains(&b'/') {
             return runs(name).then(|| name.to_vec());
         }
-        let path = self.state.variables.scalar(b"PATH")?.bytes();
         let folders = path.split(|&byte| byte == b':');
         let mut places = folders.map(|folder| match folder {
             b"" => name.to_vec(),
@@ -117,12 +159,14 @@ impl Walker {
 /// `alias [name[=value]]...`
 pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let mut status = 0;
-    for operand in call.given("ptgs", false).operands {
+    let given = call.given("ptgs", false);
+    let everywhere = given.has(b'g') && walker.state.dialect.global_aliases;
+    for operand in given.operands {
         let bytes = operand.bytes();
         let Some(equals) = bytes.iter().position(|&byte| byte == b'=').filter(|&at| at > 0) else {
             match walker.state.aliases.get(bytes).cloned() {
-                Some((value, _)) => {
-                    let told = [bytes, b"='", &value, b"'"].concat();
+                Some(alias) => {
+                    let told = [bytes, b"='", &alias.text, b"'"].concat();
                     walker.print_bytes(&told, call);
                 }
                 None => status = 1,
@@ -132,7 +176,8 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         let value = &bytes[equals + 1..];
         let source = walker.state.sources.built("alias", value);
         let aliases = Rc::make_mut(&mut walker.state.aliases);
-        aliases.insert(bytes[..equals].into(), (value.into(), source));
+        let alias = Alias { text: value.into(), source, everywhere };
+        aliases.insert(bytes[..equals].into(), alias);
     }
     Ok(status)
 }

@@ -68,7 +68,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("alias", find::alias),
     ("bg", process::quiet),
     ("break", control::leave_loop),
-    ("builtin", find::command),
+    ("builtin", find::builtin),
     ("cd", folders::cd),
     ("chdir", folders::cd),
     ("command", find::command),

@@ -31,8 +31,13 @@ impl Given<'_> {
 }
 
 impl<'a> Call<'a> {
+    /// The arguments of a utility that has no options.
+    pub(super) fn without_options(&self) -> Given<'a> {
+        Given { letters: Vec::new(), operands: &self.argv[1..], unknown: None }
+    }
+
     /// Reads the options: `known` lists the letters, a colon behind one that takes a value, a dot
-    /// behind one that takes a number if one is attached. With `plus`, `+x` is an option too.
+    /// behind one that takes a number if one is attached or is the next word. With `plus`, `+x` is an option too.
     pub(super) fn given(&self, known: &str, plus: bool) -> Given<'a> {
         let known = known.as_bytes();
         let mut given = Given { letters: Vec::new(), operands: &self.argv[1..], unknown: None };
@@ -66,10 +71,18 @@ impl<'a> Call<'a> {
                             given.operands = rest;
                         }
                     }
-                    Some(b'.') => {
+                    Some(b'.') if at < bytes.len() => {
                         let digits = bytes[at..].iter().take_while(|b| b.is_ascii_digit()).count();
                         value = (digits > 0).then(|| word.slice(at, at + digits));
                         at += digits;
+                    }
+                    Some(b'.') => {
+                        if let [next, rest @ ..] = given.operands
+                            && next.bytes().first().is_some_and(u8::is_ascii_digit)
+                        {
+                            value = Some(next.clone());
+                            given.operands = rest;
+                        }
                     }
                     _ => {}
                 }

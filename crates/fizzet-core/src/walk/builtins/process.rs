@@ -10,11 +10,48 @@ use crate::walk::{Cause, Walker};
 
 /// `exec [command [arguments]]`: the program takes the place of the shell.
 pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let given = call.given("cla:", false);
-    if given.operands.is_empty() {
-        return Ok(0);
+    let dialect = walker.state.dialect.clone();
+    let given = match dialect.exec_letters {
+        None => call.without_options(),
+        Some(letters) => call.given(letters, false),
+    };
+    if given.unknown.is_some() {
+        return match dialect.exec_option_is_fatal {
+            true => Err(walker.fatal(call, "an option is not known")),
+            false => Ok(2),
+        };
     }
-    let status = walker.external(given.operands.to_vec(), call.span)?;
+    let mut argv = given.operands.to_vec();
+    if argv.is_empty() {
+        return match given.has(b'a') && dialect.exec_name_needs_command {
+            true => Err(walker.fatal(call, "a command was expected")),
+            false => Ok(0),
+        };
+    }
+    let mut dash = None;
+    if dialect.dash_marks_login && argv.len() > 1 && argv[0].bytes() == b"-" {
+        dash = Some(argv.remove(0));
+    }
+    let marked = given.has(b'l');
+    if marked {
+        dash = Some(walker.state.shell_text(b"-"));
+    }
+    let name = given.value(b'a').cloned();
+    match name {
+        Some(mut zero) => {
+            if marked && dialect.exec_dash_before_given_name {
+                let mut dashed = walker.state.shell_text(b"-");
+                dashed.push_text(&zero);
+                zero = dashed;
+            }
+            let command = std::mem::replace(&mut argv[0], zero);
+            let seeks_given = dialect.exec_seeks_given_name && !command.bytes().contains(&b'/');
+            walker.sought = (!seeks_given).then_some(command);
+        }
+        None => walker.name_otherwise(&mut argv, dash),
+    }
+    let status = walker.external(argv, call.span)?;
+    walker.sought = None;
     walker.state.traps.remove(&b"EXIT"[..]);
     Err(Stop::Exit(status))
 }

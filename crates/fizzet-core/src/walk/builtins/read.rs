@@ -1,12 +1,13 @@
 //! `read` (POSIX XCU read).
 
+use bstr::ByteSlice;
+
 use crate::expand::{Context, ifs};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::{Key, Value, element_name};
 use crate::stop::{Status, Stop};
 use crate::syntax::is_name;
-use crate::text::next_character;
-use crate::text::{Standing, Text};
+use crate::text::{Standing, Text, characters, next_character};
 use crate::walk::Walker;
 use crate::walk::builtins::{Call, control::number};
 use crate::walk::descriptors::{Input, Reading};
@@ -18,10 +19,10 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         return Ok(2);
     }
     let names: Vec<Vec<u8>> = given.operands.iter().map(|text| text.bytes().to_vec()).collect();
-    if names.iter().any(|name| !is_target(name)) {
+    if names.iter().any(|name| !walker.is_target(name)) {
         return match walker.state.dialect.read_bad_name_is_fatal {
             true => Err(walker.fatal(call, "this is not a name")),
-            false => Ok(1),
+            false => Ok(walker.state.dialect.read_bad_name_status),
         };
     }
     let count = |letter| {
@@ -55,7 +56,10 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let ifs = ifs(&walker.state);
     if let Some(name) = array {
         let Some(name) = name.or(names.into_iter().next()) else { return Ok(1) };
-        let fields = crate::expand::split_line(line, &ifs, usize::MAX, false);
+        let fields = match given.has(b'a') && walker.state.dialect.read_array_takes_codes {
+            true => codes(&line),
+            false => crate::expand::split_line(line, &ifs, usize::MAX, false),
+        };
         walker.assign_array(&name, fields, call.span)?;
         return Ok(status);
     }
@@ -76,8 +80,23 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     Ok(status)
 }
 
-fn is_target(name: &[u8]) -> bool {
-    is_name(element_name(name).map_or(name, |(name, _)| name))
+/// The code of each character of a text.
+fn codes(text: &Text) -> Vec<Text> {
+    let code = |character: Text| {
+        let shown = character.bytes().to_str_lossy();
+        let code = shown.chars().next().map_or(0, u32::from).to_string();
+        let origin = character.runs().next().map(|(run, _)| run.origin.clone());
+        origin.map(|origin| Text::from_bytes(code, Standing::Quoted, origin))
+    };
+    characters(text).into_iter().filter_map(code).collect()
+}
+
+impl Walker {
+    /// Whether `read` can read into this: a variable, an element or a parameter.
+    fn is_target(&self, name: &[u8]) -> bool {
+        is_name(element_name(name).map_or(name, |(name, _)| name))
+            || self.state.parameter_number(name).is_some()
+    }
 }
 
 /// How far `read` reads.

@@ -1,5 +1,6 @@
 //! `test` and `[` (POSIX XCU test).
 
+use crate::dialect::TestNumbers;
 use crate::expand::Context;
 use crate::expand::pattern::Pattern;
 use crate::expand::regular::Regular;
@@ -144,8 +145,10 @@ impl Reader<'_> {
     }
 
     fn number(&mut self, text: &[u8]) -> Option<i64> {
-        if !self.walker.state.dialect.test_numbers_are_expressions {
-            return number(text);
+        match self.walker.state.dialect.test_numbers {
+            TestNumbers::Trimmed => return number(text),
+            TestNumbers::Leading => return leading(text),
+            TestNumbers::Expressions => {}
         }
         let span = self.call.span;
         crate::expand::arithmetic::text_value(&mut self.walker.state, text, span).ok()
@@ -186,6 +189,17 @@ impl Reader<'_> {
                 _ => None,
             },
         })
+    }
+}
+
+/// A number with blanks before it and nothing behind it.
+fn leading(text: &[u8]) -> Option<i64> {
+    let text = text.trim_ascii_start();
+    let digits = text.strip_prefix(b"-").or(text.strip_prefix(b"+")).unwrap_or(text);
+    match digits.iter().all(u8::is_ascii_digit) {
+        true if text.is_empty() => Some(0),
+        true => Some(number(text).unwrap_or(-1)),
+        false => None,
     }
 }
 

@@ -293,11 +293,20 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     for operand in given.operands {
         let name = operand.bytes();
         if given.has(b'f') {
-            walker.state.functions.remove(name);
+            if walker.state.functions.remove(name).is_none() {
+                status = walker.state.dialect.unset_no_function_status;
+            }
             continue;
         }
         if let Some((array, index)) = element_name(name).filter(|_| walker.state.dialect.arrays) {
             walker.unset_element(array, index, call.span)?;
+            continue;
+        }
+        if walker.state.parameter_number(name).is_some() {
+            continue;
+        }
+        if name == b"argv" && walker.state.dialect.parameters_are_variables {
+            walker.state.positional.set(Vec::new());
             continue;
         }
         if !is_name(name) {
