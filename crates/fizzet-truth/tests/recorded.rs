@@ -41,10 +41,10 @@ fn check(shell: Shell) {
         .map(|(_, told)| told.as_str())
         .collect();
     assert!(new.is_empty(), "{} of {checked} lines differ:\n{}", new.len(), new.join("\n"));
-    let gone: Vec<&str> = known
+    let gone: Vec<String> = known
         .iter()
         .filter(|line| !found.iter().any(|(differs, _)| differs == *line))
-        .map(String::as_str)
+        .map(|line| line.replace('\n', "␤"))
         .collect();
     assert!(gone.is_empty(), "{shell} no longer differs; take out of known.txt:\n{}", gone.join("\n"));
 }
