@@ -271,3 +271,27 @@ pub enum RegularQuotes {
     /// Nothing: what quoted is taken away.
     Nothing,
 }
+
+/// What a shell has evaluated of an expression by the time it finds something wrong with it.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum WhileReading {
+    /// Nothing.
+    Nothing,
+    /// All that stands before.
+    All,
+    /// What stands before, as far as an operator or a parenthesis behind it has closed it.
+    Operators,
+}
+
+/// What quotes and backslashes in the word of `${x-word}` do in a here-document.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum DocumentQuotes {
+    /// What they do between double quotes.
+    Quoted,
+    /// Between double quotes a backslash quotes whatever follows.
+    BackslashQuotes,
+    /// The same, and single quotes quote there.
+    SinglesToo,
+    /// Outside double quotes a backslash quotes whatever follows; between them `\\"` stays.
+    BackslashOutside,
+}

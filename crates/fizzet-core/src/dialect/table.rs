@@ -159,8 +159,9 @@ dialect_table! {
     empty_anchor: bool = [N, Y, N, N, N, Y, Y], "observed in all six: x=abc; echo ${x/#/p}";
     /// The array that `=~` fills with the match and its groups.
     match_array: &'static str = ["", "BASH_REMATCH", "", "", ".sh.match", "", ""], "observed: [[ abc =~ b ]]; echo ${BASH_REMATCH[0]}";
-    /// Escapes that `echo` decodes: letters, `0` for octal digits behind a zero, `1` for others.
-    echo_escapes: &'static str = ["abcfnrtv\\0", "abceEfnrtv\\0xuU", "abcefnrtv\\01", "abcefnrtv\\01x", "abcEfnrtv\\0", "abceEfnrtv\\0xuU", "abcefnrtv\\0xuU"], "observed in all six with each letter";
+    /// Escapes that `echo` decodes: letters, `0` for octal digits behind a zero, `1` for others, `-` where
+    /// a code beyond U+FFFF becomes U+FFFD.
+    echo_escapes: &'static str = ["abcfnrtv\\0", "abceEfnrtv\\0xuU", "abcefnrtv\\01", "abcefnrtv\\01x", "abcEfnrtv\\0", "abceEfnrtv\\0xuU-", "abcefnrtv\\0xuU"], "observed in all six with each letter";
     /// Escapes that the format of `printf` decodes.
     format_escapes: &'static str = ["abfnrtv\\1", "abeEfnrtv\\1xuU?\"'", "abefnrtv\\1", "abcefnrtv\\1x", "abceEfnrtv\\1xuU?\"'*", "abcefnrtv\\1xuU\"", "abcefnrtv\\1xuU"], "observed in all six with each letter";
     /// Escapes that `%b` of `printf` decodes.
@@ -359,6 +360,38 @@ dialect_table! {
     pattern_quotes_need_pairs: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo \"${x%'}b'}\" ${x//'/'/-}";
     /// `alias -g` makes an alias that is replaced wherever it is a word.
     global_aliases: bool = [N, N, N, N, N, N, Y], "observed in zsh: alias -g G=word, newline, echo G";
+    /// What of an expression has been evaluated when something in it is found to be wrong.
+    arithmetic_while_reading: WhileReading = [WhileReading::Nothing, WhileReading::All, WhileReading::Nothing, WhileReading::Operators, WhileReading::Nothing, WhileReading::All, WhileReading::Operators], "observed in all six: let 'x = 3, y = )'; echo $x";
+    /// Utilities that go on, with this status, when they cannot assign a read-only variable.
+    read_only_statuses: &'static [(&'static str, Status)] = [&[], &[("read", 1), ("getopts", 2), ("mapfile", 1), ("readarray", 1), ("printf", 1)], &[("getopts", 2)], &[("getopts", 2)], &[("read", 1), ("getopts", 2), ("printf", 1), ("eval", 1)], &[("read", 2), ("getopts", 2), ("typeset", 2)], &[]], "observed in all six: readonly r; read r <<< k; echo after $?";
+    /// A `for` or `select` whose variable is read-only is not carried out, and the shell goes on.
+    read_only_loops_go_on: bool = [N, Y, N, N, N, N, N], "observed in all six: readonly r; for r in a; do :; done; echo after";
+    /// `select` whose variable is read-only has the status 1, and the shell goes on.
+    read_only_select_goes_on: bool = [N, Y, N, N, Y, N, N], "observed: readonly r; select r in a; do :; done <<< 1; echo after";
+    /// The status after an assignment to a read-only variable.
+    read_only_status: Status = [2, 1, 2, 2, 1, 2, 1], "observed in all six: readonly r=1; (r=2); echo $?";
+    /// `read` goes on with its other names when one is read-only.
+    read_passes_read_only: bool = [N, N, N, N, Y, N, N], "observed in ksh93: readonly r; read x r y <<< 'a b c'; echo $x $y";
+    /// The status of `read` for an unknown option, or one that lacks its value.
+    read_usage_status: Status = [2, 2, 2, 2, 2, 2, 1], "observed in all six: read -n; echo $?";
+    /// The status of `typeset` and its kin for an unknown option.
+    declaration_usage_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: typeset -Q m; echo $?";
+    /// A word of `typeset` or `local` that is no name ends the shell.
+    bad_local_name_is_fatal: bool = [Y, N, Y, Y, Y, N, Y], "observed in all six: f() { typeset 1x; echo after; }; f";
+    /// `name+=value` appends the text even if the variable holds a number.
+    integers_append_text: bool = [N, N, N, N, N, Y, N], "observed in all six: typeset -i n=3; n+=1; echo $n";
+    /// `set -n` counts for the rest of its line too.
+    no_exec_counts_at_once: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: set -n; echo a";
+    /// An operation with an unknown letter behind `@` is a mistake only if the parameter is set.
+    bad_letter_needs_value: bool = [N, Y, N, N, N, N, N], "observed in bash: echo ${nosuch@y}";
+    /// `${a[@]}` of an array without elements is unset under `set -u`.
+    empty_arrays_are_unset: bool = [N, N, N, N, N, Y, N], "observed in all six: set -u; a=(); echo ${a[@]}";
+    /// `${#a[@]}` of what is not set is a mistake under `set -u`.
+    array_length_minds_unset: bool = [N, Y, N, N, N, Y, N], "observed in all six: set -u; echo ${#a[@]}";
+    /// A number with a base beyond the largest is a decimal one.
+    large_base_is_ten: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo $((65#12))";
+    /// What quotes and backslashes in the word of `${x-word}` do in a here-document.
+    document_quotes: DocumentQuotes = [DocumentQuotes::Quoted, DocumentQuotes::BackslashQuotes, DocumentQuotes::Quoted, DocumentQuotes::Quoted, DocumentQuotes::SinglesToo, DocumentQuotes::BackslashOutside, DocumentQuotes::Quoted], "observed in all six: read -r x <<E with ${z-\"a\\b\"}, ${z-a\\b}, ${z-\"a 'b'\"}";
     /// The parentheses of `name()` stand together.
     function_parentheses_touch: bool = [N, N, N, N, N, N, Y], "observed in all six: f ( ) { echo a; }";
     /// `|&` pipes standard error too.

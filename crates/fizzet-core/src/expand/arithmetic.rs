@@ -74,8 +74,15 @@ pub fn text_value(state: &mut State, text: &[u8], span: Span) -> Result<i64, Sto
     evaluate(state, &expression, span).map(Number::whole)
 }
 
-fn parse(state: &State, text: &[u8], span: Span) -> Result<Expression, Stop> {
-    arithmetic::parse(text, &state.dialect).map_err(|wrong| refuse(state, &wrong, span))
+fn parse(state: &mut State, text: &[u8], span: Span) -> Result<Expression, Stop> {
+    let refused = match arithmetic::parse(text, &state.dialect) {
+        Ok(expression) => return Ok(expression),
+        Err(refused) => refused,
+    };
+    for part in &refused.before {
+        evaluate(state, part, span)?;
+    }
+    Err(refuse(state, &refused.message, span))
 }
 
 fn refuse(state: &State, wrong: &str, span: Span) -> Stop {

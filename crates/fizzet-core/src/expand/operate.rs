@@ -124,6 +124,14 @@ impl Substitution<'_> {
         if matches!(held, Held::Unset) {
             self.unset(parameter)?;
         }
+        if self.cx.state().dialect.array_length_minds_unset
+            && let ParameterName::Variable(name) = &parameter.name
+            && self.cx.state().variables.get(name).is_none()
+            && self.cx.state().options.no_unset
+        {
+            let message = "the array is not set, and set -u is on";
+            return Err(self.cx.state().mistake(message, parameter.span, 1));
+        }
         if let Held::List { items, .. } = &held
             && self.lists() == ListOperations::WholeString
         {

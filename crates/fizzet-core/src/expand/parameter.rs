@@ -239,6 +239,14 @@ impl Substitution<'_> {
                 text.set_standing(place.expanded());
                 self.push_text(&text)
             }
+            Held::List { items, .. }
+                if items.is_empty()
+                    && parameter.index.is_some()
+                    && self.cx.state().options.no_unset
+                    && self.cx.state().dialect.empty_arrays_are_unset =>
+            {
+                self.unset(parameter)
+            }
             Held::List { items, star } => {
                 self.met = true;
                 let joiner = joiner(parameter, place);

@@ -38,13 +38,14 @@ impl Substitution<'_> {
             b'a' => Ok(self.letters(parameter, held)),
             b'A' => Ok(self.declaration(parameter, held)),
             b'K' | b'k' => Ok(self.pairs(parameter, held, letter == b'k')),
-            b'P' => {
+            b'P' | b'#' if dialect.transformation_letters.as_bytes().contains(&letter) => {
                 self.cx.missing("what this transformation of a parameter gives", parameter.span);
                 let mut hole = Text::new();
                 let origin = Origin::new(Rule::Parameter, parameter.span);
                 hole.push_hole(Standing::Quoted, &origin);
                 Ok(Held::One(hole))
             }
+            _ if matches!(held, Held::Unset) && dialect.bad_letter_needs_value => Ok(held),
             _ => {
                 let status = dialect.bad_substitution_status;
                 Err(Stop::shell("bad substitution", parameter.span, status))

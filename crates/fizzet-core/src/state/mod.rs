@@ -182,7 +182,7 @@ impl State {
             return Ok(());
         }
         let message = format!("{} is read-only", String::from_utf8_lossy(name));
-        let mut stop = self.mistake(message, span, self.dialect.arithmetic_status);
+        let mut stop = self.mistake(message, span, self.dialect.read_only_status);
         if let Stop::Shell(error) = &mut stop {
             error.is_read_only = true;
         }

@@ -4,7 +4,7 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
-use crate::dialect::{ArithmeticSign, Dialect, LargeConstant, Quotes, Reals};
+use crate::dialect::{ArithmeticSign, Dialect, LargeConstant, Quotes, Reals, WhileReading};
 use crate::syntax::cursor::{is_name_byte, is_name_start};
 pub use crate::syntax::numeral::{constant, real};
 
@@ -204,22 +204,49 @@ const ASSIGNING: &[Binary] = &[
     Binary::BitOr,
 ];
 
-/// Reads an expression; the error says what is wrong with it.
+/// Why a text is no expression.
+#[derive(Debug)]
+pub struct Refused {
+    /// What is wrong with it.
+    pub message: String,
+    /// What the shell has evaluated by then, as far as it evaluates while it reads.
+    pub before: Vec<Expression>,
+}
+
+/// Reads an expression.
 ///
 /// # Errors
 /// What the shell of this dialect refuses.
-pub fn parse(text: &[u8], dialect: &Dialect) -> Result<Expression, String> {
-    let mut reader = Reader { text, dialect, at: 0, depth: 0 };
+pub fn parse(text: &[u8], dialect: &Dialect) -> Result<Expression, Refused> {
+    let mut reader = Reader { text, dialect, at: 0, depth: 0, before: Vec::new() };
     reader.blanks();
     if reader.at == text.len() && dialect.empty_arithmetic_is_zero {
         return Ok(Expression::Number(0));
     }
-    let expression = reader.comma()?;
+    let expression = reader.comma();
     reader.blanks();
-    if reader.at < text.len() {
-        return Err(reader.wrong("an operator"));
+    let message = match expression {
+        Ok(expression) if reader.at == text.len() => return Ok(expression),
+        Ok(expression) => {
+            let message = reader.wrong("an operator");
+            reader.leave_behind(expression);
+            message
+        }
+        Err(message) => message,
+    };
+    let before = match dialect.arithmetic_while_reading {
+        WhileReading::Nothing => Vec::new(),
+        _ => reader.before,
+    };
+    Err(Refused { message, before })
+}
+
+/// The condition of a choice.
+fn condition_of(choice: Expression) -> Expression {
+    match choice {
+        Expression::Choice(condition, ..) => *condition,
+        other => other,
     }
-    Ok(expression)
 }
 
 struct Reader<'a> {
@@ -227,6 +254,8 @@ struct Reader<'a> {
     dialect: &'a Dialect,
     at: usize,
     depth: u32,
+    /// What has been read completely when something behind it turned out to be wrong, in order.
+    before: Vec<Expression>,
 }
 
 type Read = Result<Expression, String>;
@@ -237,6 +266,33 @@ impl Reader<'_> {
         match rest.is_empty() {
             true => format!("the expression ends where {expected} was expected"),
             false => format!("{expected} was expected at `{rest}`"),
+        }
+    }
+
+    /// Keeps an expression behind which nothing fits. A shell that evaluates by operators has carried
+    /// out only those that something has closed.
+    fn leave_behind(&mut self, expression: Expression) {
+        let closed = self.dialect.arithmetic_while_reading != WhileReading::Operators
+            || self.rest().starts_with(b")");
+        match expression {
+            expression if closed => self.before.insert(0, expression),
+            Expression::Comma(left, _) => self.before.insert(0, *left),
+            _ => {}
+        }
+    }
+
+    /// What stands to the right of an operator; what stands to its left has been read already.
+    fn behind(
+        &mut self,
+        left: Expression,
+        read: impl FnOnce(&mut Self) -> Read,
+    ) -> Result<(Box<Expression>, Box<Expression>), String> {
+        match read(self) {
+            Ok(right) => Ok((Box::new(left), Box::new(right))),
+            Err(message) => {
+                self.before.insert(0, left);
+                Err(message)
+            }
         }
     }
 
@@ -269,7 +325,8 @@ impl Reader<'_> {
     fn comma(&mut self) -> Read {
         let mut left = self.assignment()?;
         while self.dialect.arithmetic_comma && self.eat(b",") {
-            left = Expression::Comma(Box::new(left), Box::new(self.assignment()?));
+            let (before, right) = self.behind(left, Self::assignment)?;
+            left = Expression::Comma(before, right);
         }
         Ok(left)
     }
@@ -319,21 +376,33 @@ impl Reader<'_> {
         if !self.eat(b"?") {
             return Ok(condition);
         }
-        let yes = match self.dialect.assigns_in_choice {
-            true => self.deeper(Self::comma)?,
-            false => self.deeper(Self::choice)?,
-        };
-        if !self.eat(b":") {
-            return Err(self.wrong(":"));
+        let (condition, yes) = self.behind(condition, |reader| {
+            let yes = match reader.dialect.assigns_in_choice {
+                true => reader.deeper(Self::comma)?,
+                false => reader.deeper(Self::choice)?,
+            };
+            match reader.eat(b":") {
+                true => Ok(yes),
+                false => Err(reader.wrong(":")),
+            }
+        })?;
+        match self.deeper(Self::choice) {
+            Ok(no) => Ok(Expression::Choice(condition, yes, Box::new(no))),
+            Err(message) => {
+                let taken = Expression::Choice(condition, yes, Box::new(Expression::Number(0)));
+                let by_operators =
+                    self.dialect.arithmetic_while_reading == WhileReading::Operators;
+                self.before.insert(0, if by_operators { condition_of(taken) } else { taken });
+                Err(message)
+            }
         }
-        let no = self.deeper(Self::choice)?;
-        Ok(Expression::Choice(Box::new(condition), Box::new(yes), Box::new(no)))
     }
 
     fn or(&mut self) -> Read {
         let mut left = self.and()?;
         while self.eat(b"||") {
-            left = Expression::Or(Box::new(left), Box::new(self.and()?));
+            let (before, right) = self.behind(left, Self::and)?;
+            left = Expression::Or(before, right);
         }
         Ok(left)
     }
@@ -341,7 +410,8 @@ impl Reader<'_> {
     fn and(&mut self) -> Read {
         let mut left = self.binary(0)?;
         while self.eat(b"&&") {
-            left = Expression::And(Box::new(left), Box::new(self.binary(0)?));
+            let (before, right) = self.behind(left, |reader| reader.binary(0))?;
+            left = Expression::And(before, right);
         }
         Ok(left)
     }
@@ -354,8 +424,9 @@ impl Reader<'_> {
             self.at += length;
             // Powers group from the right, everything else from the left.
             let next = if operator == Binary::Power { binds } else { binds + 1 };
-            let right = self.deeper(|reader| reader.binary(next))?;
-            left = Expression::Binary(operator, Box::new(left), Box::new(right));
+            let read = |reader: &mut Self| reader.deeper(|reader| reader.binary(next));
+            let (before, right) = self.behind(left, read)?;
+            left = Expression::Binary(operator, before, right);
         }
         Ok(left)
     }
@@ -418,7 +489,9 @@ impl Reader<'_> {
                 self.at += 1;
                 let inner = self.deeper(Self::comma)?;
                 if !self.eat(b")") {
-                    return Err(self.wrong(")"));
+                    let message = self.wrong(")");
+                    self.leave_behind(inner);
+                    return Err(message);
                 }
                 Ok(inner)
             }

@@ -47,6 +47,8 @@ pub struct Parser<'a> {
     pub(super) extended_patterns: bool,
     /// Whether the word is the value of an assignment.
     pub(super) in_assignment: bool,
+    /// Whether the text is a here-document.
+    pub(super) in_document: bool,
     /// How many `${ list;}` are open: there a brace needs no blank behind it.
     pub(super) command_braces: u32,
     pub(super) aliases: Substituting,
@@ -73,6 +75,7 @@ impl<'a> Parser<'a> {
             pending: Vec::new(),
             extended_patterns: dialect.extended_patterns,
             in_assignment: false,
+            in_document: false,
             command_braces: 0,
             aliases: Substituting::default(),
             not_arithmetic: Default::default(),
@@ -100,6 +103,7 @@ impl<'a> Parser<'a> {
             pending: Vec::new(),
             extended_patterns: self.extended_patterns,
             in_assignment: false,
+            in_document: false,
             command_braces: 0,
             aliases: Substituting::of(self.aliases.known.clone()),
             not_arithmetic: Default::default(),

@@ -175,8 +175,9 @@ impl<'a> Parser<'a> {
         opener: &'static str,
     ) -> Parsed<List> {
         let outer = std::mem::take(&mut self.in_assignment);
+        let document = std::mem::take(&mut self.in_document);
         let list = self.compound_list();
-        self.in_assignment = outer;
+        (self.in_assignment, self.in_document) = (outer, document);
         let list = list?;
         match self.peek() {
             Some(b')') => {

@@ -29,6 +29,10 @@ fn based(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {
     if text.is_empty() && dialect.empty_digits_are_zero {
         return Some(0);
     }
+    let base = match base > dialect.arithmetic_largest_base && dialect.large_base_is_ten {
+        true => 10,
+        false => base,
+    };
     digits(text, base, dialect).filter(|_| (2..=dialect.arithmetic_largest_base).contains(&base))
 }
 

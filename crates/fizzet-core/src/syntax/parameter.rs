@@ -232,7 +232,7 @@ impl<'a> Parser<'a> {
                 {
                     return Ok(None);
                 }
-                self.pos += 2;
+                self.pos += if letter == b'}' { 1 } else { 2 };
                 Operation::Transform(letter)
             }
             _ => return Ok(None),

@@ -207,6 +207,7 @@ impl<'a> Parser<'a> {
             let bytes = inner.text.into_owned().into();
             return Ok(Word { parts: vec![Part::Single { bytes, span }], span });
         }
+        inner.in_document = true;
         inner.word(Within::Document)
     }
 }

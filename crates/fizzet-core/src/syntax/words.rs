@@ -1,6 +1,6 @@
 //! Words: literals, quotes and the expansions between them.
 
-use crate::dialect::{LastBackslash, Quotes};
+use crate::dialect::{DocumentQuotes, LastBackslash, Quotes};
 use crate::source::Span;
 use crate::syntax::ast::{Arithmetic, Part, Word};
 use crate::syntax::cursor::{Parsed, Parser, is_meta};
@@ -217,8 +217,12 @@ impl<'a> Parser<'a> {
             b'\'' | b'"' if self.dialect.pattern_quotes_need_pairs && within.is_pattern() => {
                 self.closes_in_pattern(byte, within)
             }
+            b'\'' if within == Within::Double && self.in_document => {
+                self.dialect.document_quotes == DocumentQuotes::SinglesToo
+            }
             b'\'' => within.single_quotes(),
-            b'"' if within.is_arithmetic() => self.dialect.arithmetic_quotes == Quotes::Vanish,
+            b'"' if within.is_arithmetic()
+                || (within == Within::Brackets && !self.dialect.associative_arrays) => self.dialect.arithmetic_quotes == Quotes::Vanish,
             b'"' => within.double_quotes(),
             b'<' | b'>' => within == Within::Word && self.at_process_substitution(),
             b'(' => within == Within::Word && self.dialect.bare_groups,
@@ -264,13 +268,26 @@ impl<'a> Parser<'a> {
             self.pos += 2;
             return Active::Removed;
         }
+        use DocumentQuotes::{BackslashOutside, BackslashQuotes, SinglesToo};
+        let document = self.in_document.then_some(self.dialect.document_quotes);
         let escapes = match within {
+            Within::Double if matches!(document, Some(BackslashQuotes | SinglesToo)) => true,
+            Within::Double if document == Some(BackslashOutside) => {
+                matches!(next, b'$' | b'`' | b'\\')
+            }
+            Within::BraceQuoted if document == Some(BackslashOutside) => true,
             Within::Double => matches!(next, b'$' | b'`' | b'"' | b'\\'),
             Within::Document => matches!(next, b'$' | b'`' | b'\\'),
             Within::BraceQuoted => matches!(next, b'$' | b'`' | b'"' | b'\\' | b'}'),
             within if within.is_quoted() => matches!(next, b'$' | b'`' | b'"' | b'\\'),
             _ => true,
         };
+        if !escapes && next == b'"' && document == Some(BackslashOutside) {
+            // The backslash stays, and the quote behind it ends nothing.
+            self.pos += 2;
+            let bytes = self.text[start..self.pos].into();
+            return Active::Part(Part::Literal { bytes, span: self.span(start, self.pos) });
+        }
         if !escapes {
             return Active::Itself;
         }

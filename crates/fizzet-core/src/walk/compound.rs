@@ -129,6 +129,10 @@ impl Walker {
                 self.state.status = as_process(status);
             }
             Err(Stop::Break(_) | Stop::Continue(_)) => {}
+            Err(Stop::Syntax(error)) => {
+                let (status, message) = (self.state.dialect.eval_syntax_status, error.to_string());
+                self.survive(ShellError::new(message, error.span, status, Reach::Command));
+            }
             Err(Stop::Shell(error)) => {
                 let inside = self.state.dialect.subshell_mistake_status;
                 self.state.status = inside.unwrap_or(error.status);
@@ -234,7 +238,15 @@ impl Walker {
                     None => self.state.shell_text(b""),
                 };
                 self.step(*span)?;
-                self.state.store(name, None, value, *span)?;
+                match self.state.store(name, None, value, *span) {
+                    Err(Stop::Shell(error))
+                        if error.is_read_only && self.state.dialect.read_only_loops_go_on =>
+                    {
+                        self.survive(error);
+                        return Ok(());
+                    }
+                    outcome => outcome?,
+                }
             }
             if let Err(stop) = self.list(body)
                 && let Pass::Last = leave(stop)?
@@ -321,7 +333,15 @@ impl Walker {
             let chosen = builtins::number(line.bytes()).and_then(|n| usize::try_from(n).ok());
             let value = chosen.and_then(|n| values.get(n.checked_sub(1)?)).cloned();
             self.assign_text(b"REPLY", line, span)?;
-            self.assign_text(name, value.unwrap_or_default(), span)?;
+            match self.assign_text(name, value.unwrap_or_default(), span) {
+                Err(Stop::Shell(error))
+                    if error.is_read_only && self.state.dialect.read_only_select_goes_on =>
+                {
+                    self.survive(error);
+                    return Ok(());
+                }
+                outcome => outcome?,
+            }
             if let Err(stop) = self.list(body)
                 && let Pass::Last = leave(stop)?
             {
@@ -450,11 +470,18 @@ impl Walker {
         self.loops = loops;
         let inner = std::mem::replace(&mut self.state.positional, outer);
         self.tell_change(Cause::Return, &inner, span)?;
-        if self.state.dialect.functions_hold_mistakes
-            && let Err(Stop::Shell(error)) = &outcome
-        {
-            self.state.status = error.status;
-            return Ok(());
+        if self.state.dialect.functions_hold_mistakes {
+            match &outcome {
+                Err(Stop::Shell(error)) => {
+                    self.state.status = error.status;
+                    return Ok(());
+                }
+                Err(Stop::Syntax(_)) => {
+                    self.state.status = self.state.dialect.eval_syntax_status;
+                    return Ok(());
+                }
+                _ => {}
+            }
         }
         match outcome {
             Err(Stop::Return(status)) => {

@@ -22,7 +22,8 @@ const NOT_FOUND: u8 = 127;
 
 impl Walker {
     pub(super) fn list(&mut self, list: &List) -> Result<(), Stop> {
-        list.items.iter().try_for_each(|and_or| match self.state.options.no_exec {
+        let at_once = self.state.dialect.no_exec_counts_at_once;
+        list.items.iter().try_for_each(|and_or| match self.state.options.no_exec && at_once {
             true => Ok(()),
             false => self.and_or(and_or),
         })

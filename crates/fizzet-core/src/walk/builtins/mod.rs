@@ -128,7 +128,19 @@ impl Walker {
         let name = argv.first().map_or(&b""[..], Text::bytes);
         let known = TABLE.iter().find(|(known, _)| known.as_bytes() == name);
         match known {
-            Some((_, run)) => run(self, &Call { argv, span }),
+            Some((_, run)) => match run(self, &Call { argv, span }) {
+                Err(Stop::Shell(error)) if error.is_read_only => {
+                    let statuses = self.state.dialect.read_only_statuses;
+                    match statuses.iter().find(|(utility, _)| utility.as_bytes() == name) {
+                        Some(&(_, status)) => {
+                            self.survive(error);
+                            Ok(status)
+                        }
+                        None => Err(Stop::Shell(error)),
+                    }
+                }
+                outcome => outcome,
+            },
             None => {
                 let name = String::from_utf8_lossy(name).into_owned();
                 self.missing(&format!("what the built-in {name} does"), span);

@@ -9,7 +9,7 @@ pub(super) struct Given<'a> {
     letters: Vec<(u8, bool, Option<Text>)>,
     /// What stands behind the options.
     pub(super) operands: &'a [Text],
-    /// A letter that the utility does not know.
+    /// A letter that the utility does not know, or that lacks its value.
     pub(super) unknown: Option<u8>,
 }
 
@@ -66,10 +66,12 @@ impl<'a> Call<'a> {
                         at = bytes.len();
                     }
                     Some(b':') => {
-                        if let [next, rest @ ..] = given.operands {
-                            value = Some(next.clone());
-                            given.operands = rest;
-                        }
+                        let [next, rest @ ..] = given.operands else {
+                            given.unknown = Some(letter);
+                            break;
+                        };
+                        value = Some(next.clone());
+                        given.operands = rest;
                     }
                     Some(b'.') if at < bytes.len() => {
                         let digits = bytes[at..].iter().take_while(|b| b.is_ascii_digit()).count();

@@ -477,7 +477,10 @@ fn escape(text: &[u8], letters: &[u8]) -> Option<(Vec<u8>, usize)> {
         b'x' => return hexadecimal(text, 2).map(|(value, used)| (vec![value as u8], used)),
         b'u' | b'U' => {
             let (value, used) = hexadecimal(text, if letter == b'u' { 4 } else { 8 })?;
-            let character = char::from_u32(value)?;
+            let character = match value {
+                0x1_0000.. if letters.contains(&b'-') => char::REPLACEMENT_CHARACTER,
+                value => char::from_u32(value)?,
+            };
             return Some((character.to_string().into_bytes(), used));
         }
         other => other,

@@ -16,7 +16,7 @@ use crate::walk::descriptors::{Input, Reading};
 pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given(walker.state.dialect.read_letters, false);
     if given.unknown.is_some() {
-        return Ok(2);
+        return Ok(walker.state.dialect.read_usage_status);
     }
     let names: Vec<Vec<u8>> = given.operands.iter().map(|text| text.bytes().to_vec()).collect();
     if names.iter().any(|name| !walker.is_target(name)) {
@@ -52,7 +52,7 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let Some((line, whole)) = walker.input_line(&reach) else {
         return walker.unknown_line(call, &names, reach.descriptor);
     };
-    let status = Status::from(!whole);
+    let mut status = Status::from(!whole);
     let ifs = ifs(&walker.state);
     if let Some(name) = array {
         let Some(name) = name.or(names.into_iter().next()) else { return Ok(1) };
@@ -75,7 +75,15 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     );
     for (at, name) in names.iter().enumerate() {
         let text = fields.get(at).cloned().unwrap_or_default();
-        walker.assign_text(name, text, call.span)?;
+        match walker.assign_text(name, text, call.span) {
+            Err(Stop::Shell(error))
+                if error.is_read_only && walker.state.dialect.read_passes_read_only =>
+            {
+                status = 1;
+                walker.survive(error);
+            }
+            outcome => outcome?,
+        }
     }
     Ok(status)
 }

@@ -66,7 +66,7 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         };
         return match fatal {
             true => Err(walker.fatal(call, "an option is not known")),
-            false => Ok(2),
+            false => Ok(walker.state.dialect.declaration_usage_status),
         };
     }
     let declaration = Declaration {
@@ -84,7 +84,12 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     let first = call.argv.len() - declaration.given.operands.len();
     for (at, operand) in declaration.given.operands.iter().enumerate() {
         if !walker.declare_one(&declaration, operand, first + at)? {
-            return match walker.state.dialect.bad_name_is_fatal {
+            let dialect = &walker.state.dialect;
+            let fatal = match outside {
+                true => dialect.bad_name_is_fatal,
+                false => dialect.bad_local_name_is_fatal,
+            };
+            return match fatal {
                 true => Err(walker.fatal(call, "this is not a name")),
                 false => Ok(1),
             };
@@ -250,7 +255,9 @@ impl Walker {
         };
         let mut joined = before.cloned().unwrap_or_default();
         let keeps = self.state.variables.get(name).map(|variable| variable.keeps);
-        if let Some(Keeps::Integer(_)) = keeps {
+        if let Some(Keeps::Integer(_)) = keeps
+            && !self.state.dialect.integers_append_text
+        {
             let sum = arithmetic::text_value(&mut self.state, joined.bytes(), span)?
                 .wrapping_add(arithmetic::text_value(&mut self.state, value.bytes(), span)?);
             return Ok(self.state.shell_text(sum.to_string().as_bytes()));
