@@ -180,6 +180,8 @@ pub enum PrintfQuoting {
 pub enum EchoEnd {
     /// The output ends there.
     Stops,
+    /// The output ends there, with the blank before the next argument if there is one.
+    StopsBehindBlank,
     /// The output goes on, without its newline.
     DropsNewline,
 }

@@ -80,7 +80,7 @@ dialect_table! {
     /// What `local` does outside a function.
     local_outside: Outside = [Outside::Fatal, Outside::Fails, Outside::Fatal, Outside::Fatal, Outside::Fatal, Outside::Allowed, Outside::Allowed], "observed in all six: local x=1; echo after $x";
     /// The option letters of `export`, `typeset` and their kin; a colon where one takes a value, a dot where it takes an attached number.
-    declaration_letters: &'static str = ["p", "aAfFgIilnprtux", "p", "np", "aAbCE.F.fgH.hi.L.lM:mnpR.rS.tT:uxZ.X.", "afgi.L.lnpR.rtUuxZ.", "aAfFE.F.gHhi.klL.mpR.rtTUuxZ."], "observed with each letter";
+    declaration_letters: &'static str = ["p", "aAfFgIilnprtux", "p", "np", "aAbCE.F.fgH.hi.L.lM:mnpR.rS.tT:uxZ.X.", "afgi.L.lnpR.rtUuxZ.", "aAfE.F.gHhi.klL.mpR.rtTUuxZ."], "observed with each letter";
     /// `local -` makes the options of `set` local.
     local_options: bool = [N, Y, Y, Y, N, N, N], "observed: f() { local -; set -f; }; f; echo *";
     /// A word of `export` or `readonly` that is no name, or may not change, ends the shell.
@@ -251,7 +251,7 @@ dialect_table! {
     /// Character classes such as `[:alpha:]` know letters beyond ASCII.
     wide_classes: bool = [Y, Y, N, N, Y, N, Y], "observed: echo [[:alpha:]]* beside a file named with a two-byte letter";
     /// Inside `\"${x-...}\"` single quotes keep a `}` from closing the expansion.
-    single_quotes_hide_brace: bool = [N, Y, N, N, Y, N, N], "observed: echo \"${z-'}'}\"";
+    single_quotes_hide_brace: bool = [N, Y, N, N, N, N, N], "observed: echo \"${z-'}'}\"";
     /// Double quotes inside `\"${x-...}\"` end the quoting.
     inner_quotes_unquote: bool = [N, N, N, N, Y, N, N], "observed: printf '[%s]' \"${z-\"a b\"}\"";
     /// In an assignment, unquoted or quoted `$@` is joined with spaces whatever IFS is.
@@ -392,6 +392,22 @@ dialect_table! {
     large_base_is_ten: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo $((65#12))";
     /// What quotes and backslashes in the word of `${x-word}` do in a here-document.
     document_quotes: DocumentQuotes = [DocumentQuotes::Quoted, DocumentQuotes::BackslashQuotes, DocumentQuotes::Quoted, DocumentQuotes::Quoted, DocumentQuotes::SinglesToo, DocumentQuotes::BackslashOutside, DocumentQuotes::Quoted], "observed in all six: read -r x <<E with ${z-\"a\\b\"}, ${z-a\\b}, ${z-\"a 'b'\"}";
+    /// `test` does not look at words behind a complete expression.
+    test_ignores_rest: bool = [N, N, N, N, Y, N, N], "observed in all six: [ -f lid x ]; echo $?";
+    /// A negative index before the start of an array is a mistake even where a value is read, and one
+    /// text has no last element.
+    early_index_is_mistake: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x); echo ${a[-4]}; echo after";
+    /// `[!]...]` does not look at the bracket behind the sign.
+    negated_bracket_vanishes: bool = [N, N, N, N, Y, N, N], "observed in ksh93: case ] in [!]a]) echo yes; esac";
+    /// `'\\n'` in arithmetic is the code of the newline.
+    arithmetic_character_escapes: bool = [N, N, N, N, Y, N, N], "observed in ksh93: echo $(('\\n'))";
+    /// `\\/` in the replacement of `${x/p/r}` keeps its backslash.
+    replacement_keeps_escaped_slash: bool = [N, N, N, N, Y, N, N], "observed in all six: x=abc; echo ${x/b/\\/}";
+    /// How a variable of `typeset -E` shows its number: the letter of `printf`, and how much less than
+    /// asked for the precision is.
+    scientific_numbers: (u8, usize) = [(b'g', 0), (b'g', 0), (b'g', 0), (b'g', 0), (b'g', 0), (b'g', 0), (b'e', 1)], "observed in ksh93 and zsh: typeset -E3 f=1234.5; echo $f";
+    /// `typeset -F` and `float` make variables that hold real numbers.
+    real_variables: bool = [N, N, N, N, Y, N, Y], "observed in all six: typeset -F2 f=1.567; echo $f";
     /// The parentheses of `name()` stand together.
     function_parentheses_touch: bool = [N, N, N, N, N, N, Y], "observed in all six: f ( ) { echo a; }";
     /// `|&` pipes standard error too.
@@ -699,7 +715,7 @@ dialect_table! {
     /// `unset` of a local variable shows the one that it hides.
     unset_reveals: bool = [N, N, N, N, N, Y, N], "observed in all six: x=1; f() { local x=2; unset x; echo $x; }; f";
     /// What `\c` does in the text of `echo`.
-    echo_end: EchoEnd = [EchoEnd::Stops, EchoEnd::Stops, EchoEnd::Stops, EchoEnd::Stops, EchoEnd::Stops, EchoEnd::DropsNewline, EchoEnd::Stops], "observed in all six: echo -e 'a\\cb' c";
+    echo_end: EchoEnd = [EchoEnd::Stops, EchoEnd::Stops, EchoEnd::Stops, EchoEnd::Stops, EchoEnd::StopsBehindBlank, EchoEnd::DropsNewline, EchoEnd::Stops], "observed in all six: echo -e 'a\\cb' c";
     /// A tilde is expanded in a here-string.
     here_string_tilde: bool = [N, Y, N, N, Y, N, Y], "observed in all six: read x <<< ~; echo $x";
     /// The option letters of `export` and `readonly`.

@@ -74,6 +74,15 @@ pub fn text_value(state: &mut State, text: &[u8], span: Span) -> Result<i64, Sto
     evaluate(state, &expression, span).map(Number::whole)
 }
 
+/// As [`text_value`], with what is behind the point.
+///
+/// # Errors
+/// As for [`value`].
+pub fn text_real(state: &mut State, text: &[u8], span: Span) -> Result<f64, Stop> {
+    let expression = parse(state, text, span)?;
+    evaluate(state, &expression, span).map(Number::real)
+}
+
 fn parse(state: &mut State, text: &[u8], span: Span) -> Result<Expression, Stop> {
     let refused = match arithmetic::parse(text, &state.dialect) {
         Ok(expression) => return Ok(expression),

@@ -190,6 +190,14 @@ impl Substitution<'_> {
             }
             Subscript::Index(index) => {
                 let key = self.key(name, index)?;
+                if let Key::Number(number @ ..0) = key
+                    && self.cx.state().dialect.early_index_is_mistake
+                    && self.cx.state().variables.get(name).is_some()
+                    && self.cx.state().variables.index(name, number).is_none()
+                {
+                    let message = "the index lies before the start of the array";
+                    return Err(self.cx.state().mistake(message, hop.span, 1));
+                }
                 Ok(match self.cx.state().variables.element(name, &key) {
                     Some(text) => Held::One(text.passed_through(hop, Standing::Quoted)),
                     None => Held::Unset,

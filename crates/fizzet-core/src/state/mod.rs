@@ -221,7 +221,10 @@ impl State {
                 self.replace(name, Stretch::One(number), vec![text], span)?;
             }
             Some(Key::Number(number)) => {
-                let Some(number) = self.variables.index(name, number) else {
+                let of_text = number < 0
+                    && self.dialect.early_index_is_mistake
+                    && !self.variables.is_array(name);
+                let Some(number) = self.variables.index(name, number).filter(|_| !of_text) else {
                     let message = "the index lies before the start of the array";
                     return Err(self.mistake(message, span, 1));
                 };
@@ -278,6 +281,12 @@ impl State {
             Keeps::Field(padding, width) => padding.fill(text.bytes(), width),
             Keeps::Upper => text.bytes().to_str_lossy().to_uppercase().into_bytes(),
             Keeps::Lower => text.bytes().to_str_lossy().to_lowercase().into_bytes(),
+            Keeps::Real(letter, precision) => {
+                let value = crate::expand::arithmetic::text_real(self, text.bytes(), span)?;
+                let sign = if value.is_sign_negative() { "-" } else { "" };
+                let shown = crate::expand::real::shown(value.abs(), letter, Some(precision), false);
+                format!("{sign}{shown}").into_bytes()
+            }
             Keeps::Integer(base) => {
                 let capitals = self.dialect.capital_digits;
                 let value = crate::expand::arithmetic::text_value(self, text.bytes(), span)?;

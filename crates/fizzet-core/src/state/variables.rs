@@ -51,6 +51,9 @@ pub enum Keeps {
     Text,
     /// The value of the arithmetic expression that the text is, shown in this base.
     Integer(u32),
+    /// The value of the arithmetic expression, as this conversion of `printf` shows it with so many
+    /// digits.
+    Real(u8, usize),
     /// The text in capitals.
     Upper,
     /// The text in small letters.

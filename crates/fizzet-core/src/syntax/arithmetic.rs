@@ -629,6 +629,14 @@ impl Reader<'_> {
     /// `'c'`: the code of a character.
     fn character(&mut self) -> Read {
         let rest = &self.text[self.at + 1..];
+        if let [b'\\', letter, b'\'', ..] = rest
+            && self.dialect.arithmetic_character_escapes
+        {
+            let written = [b'\\', *letter];
+            let code = super::decode_escapes(&written, self.dialect.dollar_escapes);
+            self.at += 4;
+            return Ok(Expression::Number(code.first().map_or(0, |&byte| i64::from(byte))));
+        }
         let code = crate::text::next_character(rest, true);
         match code.filter(|(_, length)| rest.get(*length) == Some(&b'\'')) {
             Some((code, length)) => {

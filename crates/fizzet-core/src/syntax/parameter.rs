@@ -301,7 +301,12 @@ impl<'a> Parser<'a> {
             Some(b'/') => {
                 self.pos += 1;
                 let quoted = quoted && !self.dialect.replacement_unquotes;
-                Some(self.word(if quoted { Within::BraceQuoted } else { Within::Brace })?)
+                let mut word =
+                    self.word(if quoted { Within::BraceQuoted } else { Within::Brace })?;
+                if self.dialect.replacement_keeps_escaped_slash {
+                    word.parts.iter_mut().for_each(keep_escaped_slash);
+                }
+                Some(word)
             }
             _ => None,
         };
@@ -340,6 +345,15 @@ impl<'a> Parser<'a> {
             _ => CaseChange::Other,
         };
         Ok(Operation::Case { change, all, pattern })
+    }
+}
+
+/// Gives a slash behind a backslash its backslash back.
+fn keep_escaped_slash(part: &mut Part) {
+    if let Part::Escaped { bytes, span } = part
+        && **bytes == *b"/"
+    {
+        *part = Part::Single { bytes: b"\\/"[..].into(), span: *span };
     }
 }
 

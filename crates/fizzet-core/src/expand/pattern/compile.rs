@@ -167,6 +167,9 @@ impl Compiler<'_> {
         };
         at += usize::from(negated);
         let first = at;
+        if negated && self.rules.negated_bracket_vanishes && self.active(at)? == Some(b']') {
+            at += 1;
+        }
         let mut members = Vec::new();
         loop {
             if self.active(at)? == Some(b']') && at > first {

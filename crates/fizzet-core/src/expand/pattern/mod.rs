@@ -46,6 +46,8 @@ pub struct PatternRules {
     pub operators: bool,
     /// Whether characters of several bytes count in brackets.
     pub wide_brackets: bool,
+    /// Whether a bracket that stands first in a negated bracket expression is not looked at.
+    pub negated_bracket_vanishes: bool,
 }
 
 impl PatternRules {
@@ -64,6 +66,7 @@ impl PatternRules {
             groups_in_values: dialect.groups_in_values,
             last_backslash_matches: dialect.last_backslash_matches,
             operators: false,
+            negated_bracket_vanishes: dialect.negated_bracket_vanishes,
             wide_brackets: utf8 && dialect.characters,
             groups: dialect.extended_patterns,
             folds_case: false,

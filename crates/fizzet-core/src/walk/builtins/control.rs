@@ -125,7 +125,7 @@ pub(in crate::walk) fn number(text: &[u8]) -> Option<i64> {
 }
 
 /// The number at the start of a text, 0 if there is none, the largest if it is too large.
-fn leading_number(text: &[u8]) -> i64 {
+pub(super) fn leading_number(text: &[u8]) -> i64 {
     let text = text.trim_ascii_start();
     let signed = usize::from(matches!(text.first(), Some(b'-' | b'+')));
     let digits = text[signed..].iter().take_while(|byte| byte.is_ascii_digit()).count();

@@ -2,7 +2,6 @@
 
 mod control;
 mod find;
-pub(in crate::walk) mod float;
 mod folders;
 mod options;
 mod parameters;

@@ -62,7 +62,11 @@ fn join(walker: &mut Walker, call: &Call<'_>, words: &[Text], mut newline: bool,
             walker.state.dialect.echo_without_digits_is_nul,
         );
         out.push_text(&text);
-        if !goes_on && walker.state.dialect.echo_end == EchoEnd::Stops {
+        let end = walker.state.dialect.echo_end;
+        if !goes_on && end != EchoEnd::DropsNewline {
+            if end == EchoEnd::StopsBehindBlank && at + 1 < words.len() {
+                out.push(b" ", Standing::Quoted, &origin);
+            }
             walker.write(out);
             return;
         }

@@ -2,13 +2,15 @@
 
 use crate::dialect::{PrintfQuoting, Requoting};
 use crate::expand::backslashed as backslashed_for_zsh;
+use crate::expand::real;
 use crate::expand::transform::{in_dollar_quotes, requoted_if};
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Status, Stop};
 use crate::syntax::arithmetic;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
-use crate::walk::builtins::{Call, float, time};
+use crate::walk::builtins::control::leading_number;
+use crate::walk::builtins::{Call, time};
 
 /// `printf format [arguments]`: the format is used again as long as arguments are left.
 pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -162,7 +164,13 @@ impl Printing<'_> {
         if self.walker.state.dialect.printf_evaluates {
             let (bytes, span) = (bytes.to_vec(), self.origin.span());
             let value = crate::expand::arithmetic::text_value(&mut self.walker.state, &bytes, span);
-            return value.unwrap_or(0);
+            return value.unwrap_or_else(|_| {
+                self.status = 1;
+                match self.walker.state.dialect.printf_partial_numbers {
+                    true => leading_number(&bytes),
+                    false => 0,
+                }
+            });
         }
         let (negative, digits) = match bytes {
             [b'-', rest @ ..] => (true, rest),
@@ -275,7 +283,7 @@ impl Printing<'_> {
                 let value = self.next_float();
                 let (negative, digits) = (
                     value.is_sign_negative(),
-                    float::shown(value.abs(), letter, one.precision, one.alternative),
+                    real::shown(value.abs(), letter, one.precision, one.alternative),
                 );
                 let sign = match negative {
                     true => "-",

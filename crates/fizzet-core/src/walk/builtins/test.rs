@@ -43,7 +43,7 @@ fn evaluate(
         return Ok(1);
     }
     let words: Vec<&[u8]> = words.iter().map(Text::bytes).collect();
-    let mut reader = Reader { walker, call, words: &words, at: 0, patterned };
+    let mut reader = Reader { walker, call, words: &words, at: 0, operated: false, patterned };
     match reader.expression()? {
         Some(holds) => Ok(Status::from(!holds)),
         None => Ok(2),
@@ -56,6 +56,8 @@ struct Reader<'a> {
     call: &'a Call<'a>,
     words: &'a [&'a [u8]],
     at: usize,
+    /// Whether an operator has been carried out.
+    operated: bool,
     /// Whether `=` takes a pattern, and `=~` is known.
     patterned: bool,
 }
@@ -78,7 +80,8 @@ impl Reader<'_> {
             }
             _ => {
                 let holds = self.or()?;
-                Ok(holds.filter(|_| self.at == self.words.len()))
+                let ignores = self.walker.state.dialect.test_ignores_rest && self.operated;
+                Ok(holds.filter(|_| ignores || self.at == self.words.len()))
             }
         }
     }
@@ -123,6 +126,7 @@ impl Reader<'_> {
         match *rest {
             [left, operator, right, ..] if is_binary(operator) => {
                 self.at += 3;
+                self.operated = true;
                 self.binary(left, operator, right)
             }
             [b"(", ..] => {
@@ -134,6 +138,7 @@ impl Reader<'_> {
             }
             [[b'-', letter], operand, ..] if letter.is_ascii_alphabetic() => {
                 self.at += 2;
+                self.operated = true;
                 self.unary(&[b'-', *letter], operand)
             }
             [one, ..] => {

@@ -77,7 +77,8 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         span: call.span,
         given,
     };
-    if declaration.given.has(b'f') || declaration.given.has(b'F') {
+    let lists_names = declaration.given.has(b'F') && !walker.state.dialect.real_variables;
+    if declaration.given.has(b'f') || lists_names {
         let known = |name: &Text| walker.state.functions.contains_key(name.bytes()) || outside;
         return Ok(Status::from(!declaration.given.operands.iter().all(known)));
     }
@@ -157,7 +158,16 @@ impl Walker {
             && self.state.dialect.declaration_makes_empty
             && self.state.variables.get(name).is_some_and(|one| matches!(one.value, Value::Nothing))
         {
-            self.state.variables.entry(name).value = Value::Scalar(Text::new());
+            let is_number = self.state.variables.get(name).is_some_and(|one| {
+                matches!(one.keeps, Keeps::Integer(_) | Keeps::Real(..))
+            });
+            match is_number {
+                true => {
+                    let zero = self.state.shell_text(b"0");
+                    self.state.store(name, None, zero, declaration.span)?;
+                }
+                false => self.state.variables.entry(name).value = Value::Scalar(Text::new()),
+            }
         }
         if declaration.exports || declaration.freezes || given.takes_back(b'x') {
             let variable = self.state.variables.entry(name);
@@ -216,10 +226,19 @@ impl Walker {
             let width = text.and_then(|text| number(text.bytes())).unwrap_or(0);
             width.clamp(0, 1 << 20) as usize
         };
+        let digits = |letter| match width(letter) {
+            0 if given.value(letter).is_none() => 10,
+            digits => digits,
+        };
         let field = [(b'L', Padding::Left), (b'R', Padding::Right), (b'Z', Padding::Zeros)];
         let field = field.into_iter().find(|(letter, _)| given.has(*letter));
         let keeps = match () {
             () if let Some((letter, padding)) = field => Keeps::Field(padding, width(letter)),
+            () if given.has(b'F') => Keeps::Real(b'f', digits(b'F')),
+            () if given.has(b'E') && self.state.dialect.real_variables => {
+                let (letter, less) = self.state.dialect.scientific_numbers;
+                Keeps::Real(letter, digits(b'E').saturating_sub(less))
+            }
             () if given.has(b'i') => Keeps::Integer(base.clamp(2, 64) as u32),
             () if given.has(b'u') => Keeps::Upper,
             () if given.has(b'l') => Keeps::Lower,
@@ -272,7 +291,7 @@ pub(super) fn declare_as(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
     let option: &[u8] = match call.bytes(0) {
         Some(b"integer") => b"-i",
         Some(b"nameref") => b"-n",
-        Some(b"float") => b"-F",
+        Some(b"float") => b"-E",
         _ => b"-C",
     };
     let mut argv = vec![walker.state.shell_text(b"typeset"), walker.state.shell_text(option)];

@@ -1,7 +1,7 @@
 //! Floating-point numbers as `printf` of C writes them.
 
 /// A number that is not negative, in the way of `%f`, `%e` or `%g`.
-pub(in crate::walk) fn shown(
+pub(crate) fn shown(
     value: f64,
     letter: u8,
     precision: Option<usize>,
