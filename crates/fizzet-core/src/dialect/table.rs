@@ -408,6 +408,8 @@ dialect_table! {
     scientific_numbers: (u8, usize) = [(b'g', 0), (b'g', 0), (b'g', 0), (b'g', 0), (b'g', 0), (b'g', 0), (b'e', 1)], "observed in ksh93 and zsh: typeset -E3 f=1234.5; echo $f";
     /// `typeset -F` and `float` make variables that hold real numbers.
     real_variables: bool = [N, N, N, N, Y, N, Y], "observed in all six: typeset -F2 f=1.567; echo $f";
+    /// Behind a `[[` that no `]]` has ended `&&` and `||` are words.
+    brackets_hide_connectors: bool = [N, N, N, Y, N, N, N], "observed in busybox: [[ -f lid && -d combs ]]; echo $?; echo [[ a && echo b";
     /// The parentheses of `name()` stand together.
     function_parentheses_touch: bool = [N, N, N, N, N, N, Y], "observed in all six: f ( ) { echo a; }";
     /// `|&` pipes standard error too.

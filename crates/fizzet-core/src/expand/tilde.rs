@@ -2,7 +2,7 @@
 
 use crate::dialect::HomeSlash;
 use crate::expand::substitute::{Place, Substitution};
-use crate::expand::tilde_cut::before_slash;
+use crate::expand::tilde_cut::before_end;
 use crate::expand::{Context, Tilde};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
@@ -36,9 +36,10 @@ impl Substitution<'_> {
             return self.after_equals(parts, at, place);
         }
         if self.cx.state().dialect.unknown_user_cuts_word
-            && let Some(kept) = before_slash(parts)
+            && let Some(kept) = before_end(parts, place.tilde == Tilde::AfterColons)
         {
-            kept.iter().try_for_each(|part| self.part(part, place))?;
+            let rest = self.tildes(&kept, place)?;
+            rest.iter().try_for_each(|part| self.part(part, place))?;
             self.cut = true;
             return Ok(&[]);
         }

@@ -6,18 +6,42 @@
 
 use crate::syntax::ast::{Arithmetic, Operation, Parameter, Part, Word};
 
-/// The parts that are left of a word that begins with a tilde and an expansion, if a slash cuts it.
+/// What ends the name of a user.
+type Enders = &'static [u8];
+
+/// The parts that are left of a word in which a tilde and an expansion stand at the start, or in an
+/// assignment behind a colon, if a slash (in an assignment, or a colon) cuts it.
+pub(super) fn before_end(parts: &[Part], in_assignment: bool) -> Option<Vec<Part>> {
+    let enders: Enders = if in_assignment { b"/:" } else { b"/" };
+    parts.iter().enumerate().find_map(|(at, part)| {
+        if !opens_tilde(part, at == 0, in_assignment) {
+            return None;
+        }
+        let cut = cut_behind(&parts[at + 1..], enders)?;
+        Some(parts[..=at].iter().cloned().chain(cut).collect())
+    })
+}
+
+/// Whether a literal ends in a tilde and the beginning of a name.
+fn opens_tilde(part: &Part, first: bool, in_assignment: bool) -> bool {
+    let Part::Literal { bytes, .. } = part else { return false };
+    let colon = bytes.iter().rposition(|&byte| byte == b':').filter(|_| in_assignment);
+    match colon {
+        None if !first => false,
+        colon => {
+            let segment = &bytes[colon.map_or(0, |at| at + 1)..];
+            segment.first() == Some(&b'~') && !segment.contains(&b'/')
+        }
+    }
+}
+
+/// What is left of the parts behind a tilde.
 ///
 /// A slash within an operation ends that; what stands behind it is the rest of the word.
-pub(super) fn before_slash(parts: &[Part]) -> Option<Vec<Part>> {
-    let (first, rest) = parts.split_first()?;
-    let begins = matches!(first, Part::Literal { bytes, .. } if bytes[0] == b'~');
-    if !begins || split_literal(first).is_some() {
-        return None;
-    }
-    let mut kept = vec![first.clone()];
+fn cut_behind(rest: &[Part], enders: Enders) -> Option<Vec<Part>> {
+    let mut kept = Vec::new();
     for part in rest {
-        if let Some((before, _)) = split_literal(part) {
+        if let Some((before, _)) = split_literal(part, enders) {
             kept.extend(before);
             return Some(kept);
         }
@@ -71,8 +95,9 @@ fn cut_parameter(parameter: &Parameter) -> Option<Vec<Part>> {
 
 /// A word up to its first slash, and what stands behind that. Quotes hide what is behind them.
 fn cut_word(word: &Word) -> Option<(Word, Vec<Part>)> {
-    let at = word.parts.iter().position(|part| !is_plain(part) || split_literal(part).is_some())?;
-    let (before, after) = split_literal(&word.parts[at])?;
+    let ends = |part: &Part| !is_plain(part) || split_literal(part, b"/").is_some();
+    let at = word.parts.iter().position(ends)?;
+    let (before, after) = split_literal(&word.parts[at], b"/")?;
     let kept = word.parts[..at].iter().cloned().chain(before).collect();
     let rest = after.into_iter().chain(word.parts[at + 1..].iter().cloned()).collect();
     Some((Word { parts: kept, span: word.span }, rest))
@@ -86,10 +111,10 @@ fn is_plain(part: &Part) -> bool {
     }
 }
 
-/// The literals before and behind the first slash of one; `None` if it has none.
-fn split_literal(part: &Part) -> Option<(Option<Part>, Option<Part>)> {
+/// The literals before and behind the first of these bytes in one; `None` if it has none.
+fn split_literal(part: &Part, enders: Enders) -> Option<(Option<Part>, Option<Part>)> {
     let Part::Literal { bytes, span } = part else { return None };
-    let slash = bytes.iter().position(|&byte| byte == b'/')?;
+    let slash = bytes.iter().position(|byte| enders.contains(byte))?;
     let part = |from: usize, to: usize| {
         let mut span = *span;
         (span.start, span.end) = (span.start + from as u32, span.start + to as u32);

@@ -3,7 +3,7 @@
 use crate::dialect::LoneSemicolons;
 use crate::syntax::ast::{
     AndOr, Argument, AssignedValue, Assignment, Command, CommandKind, Connector, Element, List,
-    Pipeline, Redirect, SimpleCommand, Slice, Word,
+    Part, Pipeline, Redirect, SimpleCommand, Slice, Word,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_byte};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
@@ -320,6 +320,12 @@ impl<'a> Parser<'a> {
                 if named && self.at_function_parentheses(&command, &redirects) {
                     return self.function_after_name(start, command);
                 }
+            } else if self.at_hidden_connector(&command) {
+                let at = self.pos;
+                self.pos += 2;
+                let (bytes, span) = (self.text[at..self.pos].into(), self.span(at, self.pos));
+                let parts = vec![Part::Literal { bytes, span }];
+                command.words.push(Argument::Word(Word { parts, span }));
             } else {
                 break;
             }
@@ -330,6 +336,19 @@ impl<'a> Parser<'a> {
         }
         let kind = CommandKind::Simple(command);
         Ok(Command { kind, redirects, span: self.span(start, end) })
+    }
+
+    /// Whether `&&` or `||` stands here behind a `[[` that no `]]` has ended, where it is a word then.
+    fn at_hidden_connector(&self, command: &SimpleCommand) -> bool {
+        if !self.dialect.brackets_hide_connectors || !(self.at(b"&&") || self.at(b"||")) {
+            return false;
+        }
+        let is = |argument: &Argument, text: &[u8]| match argument {
+            Argument::Word(word) => word.literal() == Some(text),
+            Argument::Assignment(_) => false,
+        };
+        let latest = command.words.iter().rev().find(|word| is(word, b"[[") || is(word, b"]]"));
+        latest.is_some_and(|word| is(word, b"[["))
     }
 
     /// Refuses `name=(...)` beside another assignment or word, where the shell does.

@@ -89,7 +89,13 @@ impl Reader<'_> {
     fn word(&self, ahead: usize) -> Option<&'static [u8]> {
         // Only operators are asked for, so the answer can be one of ours.
         let word = *self.words.get(self.at + ahead)?;
-        [&b"-o"[..], b"-a", b"!", b"(", b")"].into_iter().find(|known| *known == word)
+        let connectors: [&[u8]; 2] = if self.patterned { [b"||", b"&&"] } else { [b"-o", b"-a"] };
+        match connectors.iter().position(|known| *known == word) {
+            Some(0) => return Some(b"-o"),
+            Some(_) => return Some(b"-a"),
+            None => {}
+        }
+        [&b"!"[..], b"(", b")"].into_iter().find(|known| *known == word)
     }
 
     fn or(&mut self) -> Holds {
