@@ -117,6 +117,8 @@ pub struct ShellError {
     pub is_usage: bool,
     /// Whether it is the assignment of a read-only variable.
     pub is_read_only: bool,
+    /// Whether a command behind the assignment that it comes from is carried out all the same.
+    pub is_passed_over: bool,
 }
 
 impl ShellError {
@@ -129,6 +131,7 @@ impl ShellError {
             reach,
             is_usage: false,
             is_read_only: false,
+            is_passed_over: false,
         }
     }
 }

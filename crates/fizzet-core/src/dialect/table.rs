@@ -91,6 +91,8 @@ dialect_table! {
     attributes_change_values: bool = [N, N, N, N, Y, Y, Y], "observed in all six: x=abc; typeset -u x; echo $x";
     /// `unset` of a word that is no name ends the shell.
     unset_bad_name_is_fatal: bool = [Y, N, Y, Y, N, N, Y], "observed in all six: unset 1x; echo after";
+    /// `unset` without an option passes over words that are no names.
+    unset_passes_bad_names: bool = [N, Y, N, N, N, N, N], "observed in all six: unset 1x; echo $?; unset -v 1x; echo $?";
     /// `unset f` takes a function away where no variable has the name.
     unset_finds_functions: bool = [N, Y, N, N, N, N, N], "observed in all six: f() { :; }; unset f; f";
     /// A local variable without a value is empty rather than unset.

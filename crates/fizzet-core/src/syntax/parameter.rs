@@ -125,6 +125,10 @@ impl<'a> Parser<'a> {
             _ => Ok(None),
         };
         let Ok(index) = index else { return Ok(None) };
+        let listless = matches!(name, ParameterName::Special(sign) if !matches!(sign, b'@' | b'*'));
+        if listless && matches!(self.peek(), Some(b'^' | b',' | b'~')) {
+            return Ok(None);
+        }
         let Some(operation) = self.operation(quoted)? else { return Ok(None) };
         Ok(Some((name, index, operation)))
     }

@@ -40,6 +40,11 @@ impl Walker {
                         Some(reach) => return Err(Stop::Shell(ShellError { reach, ..error })),
                     }
                 }
+                Err(Stop::Shell(error)) if temporary && error.is_passed_over => {
+                    let status = self.state.status;
+                    self.survive(ShellError { status, ..error });
+                    continue;
+                }
                 value => value?,
             };
             let (name, span) = (assignment.name.clone(), assignment.span);
@@ -95,7 +100,8 @@ impl Walker {
                 }
                 if let Some(reach) = self.state.dialect.list_in_element_ends {
                     let message = "a list cannot be one element";
-                    return Err(Stop::error(message, assignment.span, 1, reach));
+                    let error = ShellError::new(message, assignment.span, 1, reach);
+                    return Err(Stop::Shell(ShellError { is_passed_over: true, ..error }));
                 }
                 // What ksh93 makes there is no array and no text.
                 let what = "what a list in an element of an array is";

@@ -325,7 +325,7 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             continue;
         }
         if let Some((array, index)) = element_name(name).filter(|_| walker.state.dialect.arrays) {
-            walker.unset_element(array, index, call.span)?;
+            status |= walker.unset_element(array, index, call.span)?;
             continue;
         }
         if walker.state.parameter_number(name).is_some() {
@@ -339,7 +339,8 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             if walker.state.dialect.unset_bad_name_is_fatal {
                 return Err(walker.fatal(call, "this is not a name"));
             }
-            status = 1;
+            let passes = walker.state.dialect.unset_passes_bad_names && !given.has(b'v');
+            status |= Status::from(!passes);
             continue;
         }
         let name =
@@ -380,10 +381,10 @@ impl Walker {
         true
     }
 
-    fn unset_element(&mut self, array: &[u8], index: &[u8], span: Span) -> Result<(), Stop> {
+    fn unset_element(&mut self, array: &[u8], index: &[u8], span: Span) -> Result<Status, Stop> {
         if matches!(index, b"@" | b"*") {
             self.state.variables.remove(array);
-            return Ok(());
+            return Ok(0);
         }
         let key = self.state.element_key(array, index, span)?;
         if let (Key::Number(last), true) = (&key, self.state.dialect.array_is_list) {
@@ -393,16 +394,18 @@ impl Walker {
                     Some(first) => Stretch::Range(first?, *last),
                     None => Stretch::One(*last),
                 };
-            return self.empty_stretch(array, stretch, span);
+            return self.empty_stretch(array, stretch, span).map(|()| 0);
         }
         let key = match key {
-            Key::Number(number) => {
-                Key::Number(self.state.variables.index(array, number).unwrap_or(-1))
-            }
+            Key::Number(number) => match self.state.variables.index(array, number) {
+                Some(number) => Key::Number(number),
+                // It lies before the start of the array.
+                None => return Ok(Status::from(self.state.variables.get(array).is_some())),
+            },
             key => key,
         };
         self.state.variables.remove_element(array, &key);
-        Ok(())
+        Ok(0)
     }
 }
 
