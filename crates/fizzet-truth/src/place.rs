@@ -146,7 +146,9 @@ impl Place {
             .filter(|command| command.kind == CommandKind::External)
             .filter(|command| {
                 let sought = command.sought.as_ref().or(command.argv.first());
-                PROGRAMS.iter().any(|name| sought.is_some_and(|text| text.bytes() == name.as_bytes()))
+                PROGRAMS
+                    .iter()
+                    .any(|name| sought.is_some_and(|text| text.bytes() == name.as_bytes()))
             })
             .map(|command| command.argv.iter().map(|text| text.bytes().to_vec()).collect())
             .collect();

@@ -46,7 +46,11 @@ fn check(shell: Shell) {
         .filter(|line| !found.iter().any(|(differs, _)| differs == *line))
         .map(|line| line.replace('\n', "␤"))
         .collect();
-    assert!(gone.is_empty(), "{shell} no longer differs; take out of known.txt:\n{}", gone.join("\n"));
+    assert!(
+        gone.is_empty(),
+        "{shell} no longer differs; take out of known.txt:\n{}",
+        gone.join("\n")
+    );
 }
 
 #[test]

@@ -412,6 +412,8 @@ dialect_table! {
     real_variables: bool = [N, N, N, N, Y, N, Y], "observed in all six: typeset -F2 f=1.567; echo $f";
     /// Behind a `[[` that no `]]` has ended `&&` and `||` are words.
     brackets_hide_connectors: bool = [N, N, N, Y, N, N, N], "observed in busybox: [[ -f lid && -d combs ]]; echo $?; echo [[ a && echo b";
+    /// In `[[` newlines may stand between an operator and its operands, and behind a lone word.
+    newlines_between_operands: bool = [N, N, N, N, N, N, Y], "observed in all six: [[ a, newline, && b ]]; [[ -n, newline, a ]]";
     /// The parentheses of `name()` stand together.
     function_parentheses_touch: bool = [N, N, N, N, N, N, Y], "observed in all six: f ( ) { echo a; }";
     /// `|&` pipes standard error too.

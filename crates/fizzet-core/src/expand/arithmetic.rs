@@ -329,7 +329,11 @@ impl Evaluation<'_> {
             {
                 let values = self.state.variables.values(&target.name);
                 let texts: Vec<&[u8]> = values.iter().map(Text::bytes).collect();
-                Some(Text::from_bytes(texts.join(&b' '), Standing::Quoted, self.state.shell_origin()))
+                Some(Text::from_bytes(
+                    texts.join(&b' '),
+                    Standing::Quoted,
+                    self.state.shell_origin(),
+                ))
             }
             None => self.state.variables.scalar(&target.name).cloned(),
             Some(index) => {

@@ -1,12 +1,7 @@
 //! Floating-point numbers as `printf` of C writes them.
 
 /// A number that is not negative, in the way of `%f`, `%e` or `%g`.
-pub(crate) fn shown(
-    value: f64,
-    letter: u8,
-    precision: Option<usize>,
-    full: bool,
-) -> String {
+pub(crate) fn shown(value: f64, letter: u8, precision: Option<usize>, full: bool) -> String {
     let capital = letter.is_ascii_uppercase();
     if !value.is_finite() {
         let name = if value.is_nan() { "nan" } else { "inf" };

@@ -163,8 +163,8 @@ impl State {
             let origin = Origin::new(Rule::Literal, span);
             return Ok(Key::Text(Text::from_bytes(index, Standing::Quoted, origin)));
         }
-        let number = crate::expand::arithmetic::text_value(self, index, span)?;
-        Ok(Key::Number(self.index(number)))
+        let number = crate::expand::arithmetic::text_value(self, index, span);
+        Ok(Key::Number(self.index(number.map_err(Stop::ends_shell)?)))
     }
 
     /// The index that a number means: where none counts from the end, one below 0 is a very large one.
@@ -289,7 +289,8 @@ impl State {
             }
             Keeps::Integer(base) => {
                 let capitals = self.dialect.capital_digits;
-                let value = crate::expand::arithmetic::text_value(self, text.bytes(), span)?;
+                let value = crate::expand::arithmetic::text_value(self, text.bytes(), span);
+                let value = value.map_err(Stop::ends_shell)?;
                 let shown = in_base(value, base);
                 if capitals { shown.to_ascii_uppercase() } else { shown }
             }

@@ -390,8 +390,7 @@ impl Reader<'_> {
             Ok(no) => Ok(Expression::Choice(condition, yes, Box::new(no))),
             Err(message) => {
                 let taken = Expression::Choice(condition, yes, Box::new(Expression::Number(0)));
-                let by_operators =
-                    self.dialect.arithmetic_while_reading == WhileReading::Operators;
+                let by_operators = self.dialect.arithmetic_while_reading == WhileReading::Operators;
                 self.before.insert(0, if by_operators { condition_of(taken) } else { taken });
                 Err(message)
             }

@@ -63,6 +63,7 @@ impl<'a> Parser<'a> {
             return self.unexpected("an expression");
         }
         let left = self.expect_word("an expression")?;
+        self.newlines_in_condition()?;
         if let Some([b'-', letter]) = left.literal() {
             let letter = *letter;
             self.skip_blanks();
@@ -74,13 +75,29 @@ impl<'a> Parser<'a> {
                 let operand = self.word(Within::Word)?;
                 return Ok(Condition::Unary { operator: letter, operand });
             }
-            return Ok(Condition::Word(left));
+            return self.lone_word(left);
         }
         self.skip_blanks();
         match self.binary_operator() {
             Some(operator) => self.binary(left, operator),
-            None => Ok(Condition::Word(left)),
+            None => self.lone_word(left),
         }
+    }
+
+    /// A word alone, behind which most shells look for an operator on the same line.
+    fn lone_word(&mut self, word: Word) -> Parsed<Condition> {
+        if self.raw() == Some(b'\n') && !self.dialect.newlines_between_operands {
+            return self.unexpected("an operator or ]]");
+        }
+        Ok(Condition::Word(word))
+    }
+
+    /// Steps over newlines between an operator and its operands, where the shell takes them.
+    fn newlines_in_condition(&mut self) -> Parsed<()> {
+        if self.dialect.newlines_between_operands {
+            self.skip_newlines()?;
+        }
+        Ok(())
     }
 
     fn binary_operator(&mut self) -> Option<&'static [u8]> {
@@ -99,6 +116,7 @@ impl<'a> Parser<'a> {
     }
 
     fn binary(&mut self, left: Word, operator: &[u8]) -> Parsed<Condition> {
+        self.newlines_in_condition()?;
         self.skip_blanks();
         let right = match operator {
             b"=~" => self.word(Within::Expression)?,

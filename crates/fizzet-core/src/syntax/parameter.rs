@@ -114,7 +114,9 @@ impl<'a> Parser<'a> {
         if self.dialect.indirection != Indirection::None
             && self.peek() == Some(b'!')
             && self.peek_ahead(1).is_some_and(|next| {
-                self.begins_name(next) || next.is_ascii_digit() || matches!(next, b'@' | b'*' | b'#')
+                self.begins_name(next)
+                    || next.is_ascii_digit()
+                    || matches!(next, b'@' | b'*' | b'#')
             })
         {
             return self.indirect(quoted);

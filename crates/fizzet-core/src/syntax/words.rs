@@ -222,7 +222,10 @@ impl<'a> Parser<'a> {
             }
             b'\'' => within.single_quotes(),
             b'"' if within.is_arithmetic()
-                || (within == Within::Brackets && !self.dialect.associative_arrays) => self.dialect.arithmetic_quotes == Quotes::Vanish,
+                || (within == Within::Brackets && !self.dialect.associative_arrays) =>
+            {
+                self.dialect.arithmetic_quotes == Quotes::Vanish
+            }
             b'"' => within.double_quotes(),
             b'<' | b'>' => within == Within::Word && self.at_process_substitution(),
             b'(' => within == Within::Word && self.dialect.bare_groups,

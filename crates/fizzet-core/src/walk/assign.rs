@@ -6,7 +6,7 @@ use crate::expand::{self, Tilde};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Associative, Key, Stretch, Value, Variable};
-use crate::stop::{ShellError, Stop};
+use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{Argument, Arithmetic, AssignedValue, Assignment, Element, Part, Word};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text};
@@ -143,7 +143,12 @@ impl Walker {
     }
 
     fn element_key(&mut self, name: &[u8], index: &Arithmetic) -> Result<Key, Stop> {
-        if self.is_keyed(name) {
+        let span = index.word.span;
+        let keyed = self.is_keyed(name);
+        if !keyed && matches!(self.state.sources.bytes(span), b"" | b"@" | b"*") {
+            return Err(self.state.mistake("one index was expected", span, 1));
+        }
+        if keyed {
             return expand::parameter::key_text(self, index).map(Key::Text);
         }
         let number = expand::arithmetic::value(self, index).map_err(Stop::ends_shell)?;
@@ -162,7 +167,13 @@ impl Walker {
                     made.extend(fields.into_iter().map(|text| (None, text)));
                 }
                 Some(index) => {
-                    let key = self.element_key(name, index)?;
+                    let key = match self.element_key(name, index) {
+                        Err(Stop::Shell(error)) if error.reach == Reach::Line => {
+                            self.survive(error);
+                            continue;
+                        }
+                        key => key?,
+                    };
                     let text = expand::single(self, &element.word, Tilde::AfterColons)?;
                     made.push((Some(key), text));
                 }

@@ -56,9 +56,7 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     }
     // A pretended world may have no programs at all.
     let knows_programs = || Context::host(walker).is_folder(b"/usr/bin");
-    if given.has(b'p')
-        && walker.found_in(DEFAULT_PATH, name.bytes()).is_none()
-        && knows_programs()
+    if given.has(b'p') && walker.found_in(DEFAULT_PATH, name.bytes()).is_none() && knows_programs()
     {
         return Ok(127);
     }

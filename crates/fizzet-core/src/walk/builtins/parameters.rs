@@ -14,7 +14,9 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     let mut replaces = false;
     while let Some(word) = rest.first().map(Text::bytes) {
         match word {
-            [b'-', b'-', more @ ..] if more.is_empty() || walker.state.dialect.set_dashes_may_go_on => {
+            [b'-', b'-', more @ ..]
+                if more.is_empty() || walker.state.dialect.set_dashes_may_go_on =>
+            {
                 replaces = true;
                 rest = &rest[1..];
                 break;

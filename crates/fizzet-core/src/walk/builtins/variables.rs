@@ -158,9 +158,11 @@ impl Walker {
             && self.state.dialect.declaration_makes_empty
             && self.state.variables.get(name).is_some_and(|one| matches!(one.value, Value::Nothing))
         {
-            let is_number = self.state.variables.get(name).is_some_and(|one| {
-                matches!(one.keeps, Keeps::Integer(_) | Keeps::Real(..))
-            });
+            let is_number = self
+                .state
+                .variables
+                .get(name)
+                .is_some_and(|one| matches!(one.keeps, Keeps::Integer(_) | Keeps::Real(..)));
             match is_number {
                 true => {
                     let zero = self.state.shell_text(b"0");
@@ -384,6 +386,9 @@ impl Walker {
     fn unset_element(&mut self, array: &[u8], index: &[u8], span: Span) -> Result<Status, Stop> {
         if matches!(index, b"@" | b"*") {
             self.state.variables.remove(array);
+            return Ok(0);
+        }
+        if self.state.variables.get(array).is_none() {
             return Ok(0);
         }
         let key = self.state.element_key(array, index, span)?;
