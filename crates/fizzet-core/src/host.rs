@@ -3,6 +3,8 @@
 //! The core never touches files, users or processes itself; a host gives it these traits. Tests give
 //! it an in-memory host.
 
+use std::rc::Rc;
+
 /// The file system, as pathname expansion and redirections see it.
 ///
 /// Paths are bytes; a relative path is relative to the folder that the trace runs in.
@@ -72,6 +74,64 @@ pub trait Commands {
     fn answer(&self, _argv: &[&[u8]]) -> Answer {
         Answer::default()
     }
+
+    /// Runs a program; `None` where nothing may be run.
+    fn run(&self, _: &Run<'_>) -> Option<Ran> {
+        None
+    }
+
+    /// Opens a file for writing; `None` where nothing may be written. The error says why it cannot be.
+    fn create(&self, _path: &[u8], _append: bool) -> Option<Result<Rc<dyn Sink>, String>> {
+        None
+    }
+}
+
+/// A program that is to be run.
+#[derive(Clone, Debug)]
+pub struct Run<'a> {
+    /// Its file.
+    pub path: &'a [u8],
+    /// What it receives.
+    pub argv: &'a [&'a [u8]],
+    /// Its environment.
+    pub environment: Vec<(&'a [u8], &'a [u8])>,
+    /// The folder that it begins in, from the host's.
+    pub folder: &'a [u8],
+    /// What it reads; `None` for the standard input of the trace.
+    pub input: Option<&'a [u8]>,
+    /// Whether its messages go where its output goes.
+    pub merged: bool,
+    /// The most bytes that it may print.
+    pub limit: usize,
+}
+
+/// What came of running a program.
+#[derive(Clone, PartialEq, Eq, Debug)]
+pub enum Ran {
+    /// It ended.
+    Ended {
+        /// What it printed.
+        output: Vec<u8>,
+        /// Its messages.
+        messages: Vec<u8>,
+        /// Its exit status; 128 and the number of the signal that ended it.
+        status: u8,
+    },
+    /// The system did not start it: why, and what a shell makes of that.
+    Refused {
+        /// In the system's words.
+        why: String,
+        /// The status.
+        status: u8,
+    },
+    /// It printed more than the limit, and was stopped.
+    Endless,
+}
+
+/// A file that is being written.
+pub trait Sink {
+    /// Writes bytes; false if the system does not take them.
+    fn write(&self, bytes: &[u8]) -> bool;
 }
 
 /// What a program would do, as far as it is known.
@@ -125,9 +185,9 @@ impl Commands for Nowhere {}
 /// A host as seen from another of its folders: the one that `cd` has gone to.
 pub struct Inside {
     /// The host.
-    pub host: std::rc::Rc<dyn Host>,
+    pub host: Rc<dyn Host>,
     /// The folder that relative paths start from.
-    pub folder: std::rc::Rc<[u8]>,
+    pub folder: Rc<[u8]>,
 }
 
 impl Inside {
@@ -180,5 +240,15 @@ impl Users for Inside {
 impl Commands for Inside {
     fn answer(&self, argv: &[&[u8]]) -> Answer {
         self.host.answer(argv)
+    }
+
+    fn run(&self, run: &Run<'_>) -> Option<Ran> {
+        let folder = self.place(run.folder);
+        let path = if run.path.contains(&b'/') { self.place(run.path) } else { run.path.to_vec() };
+        self.host.run(&Run { folder: &folder, path: &path, ..run.clone() })
+    }
+
+    fn create(&self, path: &[u8], append: bool) -> Option<Result<Rc<dyn Sink>, String>> {
+        self.host.create(&self.place(path), append)
     }
 }

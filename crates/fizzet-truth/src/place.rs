@@ -67,20 +67,11 @@ impl Place {
     /// Makes the work folder what it was at the start: the line before may have written files.
     fn tidy(&self) -> io::Result<()> {
         let work = self.work();
-        let known = |name: &OsStr| {
-            FILES.iter().any(|file| OsStr::new(file.split('/').next().unwrap_or(file)) == name)
-        };
         std::fs::create_dir_all(work.join("combs/deep"))?;
-        for entry in std::fs::read_dir(&work)? {
-            let entry = entry?;
-            match entry.file_type()?.is_dir() {
-                _ if known(&entry.file_name()) => {}
-                true => std::fs::remove_dir_all(entry.path())?,
-                false => std::fs::remove_file(entry.path())?,
-            }
-        }
-        let missing = FILES.iter().map(|file| work.join(file)).filter(|file| !file.exists());
-        missing.into_iter().try_for_each(|file| std::fs::write(file, ""))
+        remove_strangers(&work, "")?;
+        let spoiled = |path: &Path| path.metadata().map_or(true, |found| found.len() > 0);
+        let files = FILES.iter().map(|file| work.join(file)).filter(|path| spoiled(path));
+        files.into_iter().try_for_each(|file| std::fs::write(file, ""))
     }
 
     /// A fresh one in which nothing is run.
@@ -157,6 +148,8 @@ impl Place {
 
     /// The whole trace of the core.
     pub fn trace(&self, shell: Shell, line: &[u8], arguments: &[&[u8]]) -> Trace {
+        // A folder that cannot be tidied shows as a difference.
+        let _ = self.tidy();
         let mut state = State::new(Dialect::of(shell), SourceKind::Line, line);
         for (name, value) in self.environment() {
             let value = state.given(environment_source(name.as_bytes()), value.as_bytes());
@@ -240,4 +233,24 @@ fn wait(mut child: Child) -> io::Result<()> {
             return Ok(());
         }
     }
+}
+
+/// Removes what does not belong into the work folder, which `inside` leads to.
+fn remove_strangers(folder: &Path, inside: &str) -> io::Result<()> {
+    for entry in std::fs::read_dir(folder)? {
+        let entry = entry?;
+        let name = entry.file_name();
+        let path = format!("{inside}{}", name.to_string_lossy());
+        let leads = |file: &&str| file.starts_with(&format!("{path}/"));
+        let is_folder = entry.file_type()?.is_dir();
+        match is_folder {
+            true if path == "combs/deep" || FILES.iter().any(|file| leads(&file)) => {
+                remove_strangers(&entry.path(), &format!("{path}/"))?;
+            }
+            true => std::fs::remove_dir_all(entry.path())?,
+            false if FILES.contains(&&*path) => {}
+            false => std::fs::remove_file(entry.path())?,
+        }
+    }
+    Ok(())
 }

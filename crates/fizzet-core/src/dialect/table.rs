@@ -414,6 +414,14 @@ dialect_table! {
     brackets_hide_connectors: bool = [N, N, N, Y, N, N, N], "observed in busybox: [[ -f lid && -d combs ]]; echo $?; echo [[ a && echo b";
     /// In `[[` newlines may stand between an operator and its operands, and behind a lone word.
     newlines_between_operands: bool = [N, N, N, N, N, N, Y], "observed in all six: [[ a, newline, && b ]]; [[ -n, newline, a ]]";
+    /// Behind an `eval` whose text ends in a backslash the next line cannot begin with a reserved word.
+    last_backslash_hides_reserved: bool = [N, Y, N, N, N, N, N], "observed in bash: eval 'echo \\\\', newline, { echo a; }";
+    /// Assignments without a command come before their redirections.
+    assigns_before_redirecting: bool = [N, Y, N, N, Y, N, N], "observed in all six: x=1 >nosuch/f; echo $x";
+    /// `$(<file)` is what the file holds.
+    file_substitution: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: x=$(<file); echo $x";
+    /// Printing to a closed descriptor is no mistake.
+    closed_output_is_silent: bool = [N, N, N, N, N, N, Y], "observed in all six: x=$(echo a >&-; echo $?); echo $x";
     /// The parentheses of `name()` stand together.
     function_parentheses_touch: bool = [N, N, N, N, N, N, Y], "observed in all six: f ( ) { echo a; }";
     /// `|&` pipes standard error too.

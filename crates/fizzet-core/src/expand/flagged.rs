@@ -334,7 +334,7 @@ impl Substitution<'_> {
                 _ => {}
             }
         }
-        if flagged.splits == Some(true) && quoted {
+        if flagged.splits == Some(true) && quoted && place.fields {
             held = self.split_value(flagged, held)?;
         }
         let order = Order::of(&flagged.flags);

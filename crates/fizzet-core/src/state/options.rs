@@ -23,6 +23,8 @@ pub struct Options {
     pub no_exec: bool,
     /// `set -a`: every variable that is assigned is exported.
     pub all_export: bool,
+    /// `set -C`: `>` does not touch a regular file that is there.
+    pub no_clobber: bool,
     /// `set -o pipefail`: a pipeline has the status of its last command that failed.
     pub pipe_fail: bool,
     /// `shopt -s extglob`: groups such as `@(a|b)` are patterns.

@@ -54,6 +54,17 @@ impl<'a> Parser<'a> {
         }
     }
 
+    /// # Errors
+    /// A word here that begins a compound command.
+    pub fn refuse_reserved(&mut self) -> Parsed<()> {
+        const OPENERS: [&[u8]; 7] = [b"if", b"while", b"until", b"for", b"case", b"{", b"select"];
+        self.skip_newlines()?;
+        match OPENERS.iter().any(|word| self.at_reserved(word)) {
+            true => self.unexpected("no reserved word behind a text that ended in a backslash"),
+            false => Ok(()),
+        }
+    }
+
     /// All commands of the text.
     ///
     /// # Errors

@@ -1,10 +1,11 @@
-//! What a shell reads from: standard input, and the descriptors that redirections open.
+//! What the descriptors of a shell lead to: what is read from them, and where what is written goes.
 
 use std::cell::RefCell;
 use std::rc::Rc;
 
 use rustc_hash::FxHashMap;
 
+use crate::host::Sink;
 use crate::text::Text;
 
 /// A text, and how much of it has been read.
@@ -34,32 +35,106 @@ impl Input {
     pub(super) fn reading(&self) -> Option<&RefCell<Reading>> {
         self.0.as_deref()
     }
+
+    /// What has not been read yet, which is read by that.
+    pub(super) fn rest(&self) -> Option<Text> {
+        let mut reading = self.reading()?.borrow_mut();
+        let at = std::mem::replace(&mut reading.at, usize::MAX);
+        Some(reading.text.slice(at.min(reading.text.len()), reading.text.len()))
+    }
 }
 
-/// The descriptors that are open for reading.
-#[derive(Clone, Debug)]
-pub(super) struct Descriptors(FxHashMap<u32, Input>);
+/// Where what is written to a descriptor goes.
+#[derive(Clone)]
+pub(super) enum Output {
+    /// Somebody reads it: the next command of a pipeline, a command substitution.
+    Kept(Rc<RefCell<Text>>),
+    /// The person who runs the script sees it.
+    Shown,
+    /// The same, as messages.
+    Messages,
+    /// A file that is only kept in memory.
+    Written(Rc<RefCell<Text>>),
+    /// A real file.
+    Performed(Rc<dyn Sink>),
+    /// Nothing comes of it.
+    Nowhere,
+}
+
+impl Output {
+    /// Whether both lead to the same place.
+    pub(super) fn is_same(&self, other: &Output) -> bool {
+        match (self, other) {
+            (Output::Kept(one), Output::Kept(other))
+            | (Output::Written(one), Output::Written(other)) => Rc::ptr_eq(one, other),
+            (Output::Performed(one), Output::Performed(other)) => Rc::ptr_eq(one, other),
+            (Output::Shown, Output::Shown) => true,
+            _ => false,
+        }
+    }
+}
+
+/// The descriptors that are open.
+#[derive(Clone)]
+pub(super) struct Descriptors {
+    inputs: FxHashMap<u32, Input>,
+    outputs: FxHashMap<u32, Output>,
+}
 
 impl Descriptors {
-    /// Those at the start: standard input, which nobody knows.
+    /// Those at the start: standard input, which nobody knows, and what people see.
     pub(super) fn new() -> Descriptors {
-        let mut all = FxHashMap::default();
-        all.insert(0, Input::unknown());
-        Descriptors(all)
+        let mut all = Descriptors { inputs: FxHashMap::default(), outputs: FxHashMap::default() };
+        all.inputs.insert(0, Input::unknown());
+        all.outputs.insert(1, Output::Shown);
+        all.outputs.insert(2, Output::Messages);
+        all
     }
 
     /// What a descriptor reads from; one that nothing has opened is not known.
-    pub(super) fn get(&self, descriptor: u32) -> Input {
-        self.0.get(&descriptor).cloned().unwrap_or_default()
+    pub(super) fn input(&self, descriptor: u32) -> Input {
+        self.inputs.get(&descriptor).cloned().unwrap_or_default()
     }
 
-    /// Opens a descriptor.
-    pub(super) fn open(&mut self, descriptor: u32, input: Input) {
-        self.0.insert(descriptor, input);
+    /// Where a descriptor writes to; `None` if it is closed.
+    pub(super) fn output(&self, descriptor: u32) -> Option<&Output> {
+        self.outputs.get(&descriptor)
+    }
+
+    /// Whether a descriptor is open.
+    pub(super) fn is_open(&self, descriptor: u32) -> bool {
+        self.inputs.contains_key(&descriptor) || self.outputs.contains_key(&descriptor)
+    }
+
+    /// Opens a descriptor for reading.
+    pub(super) fn read_from(&mut self, descriptor: u32, input: Input) {
+        self.outputs.remove(&descriptor);
+        self.inputs.insert(descriptor, input);
+    }
+
+    /// Opens a descriptor for writing.
+    pub(super) fn write_to(&mut self, descriptor: u32, output: Output) {
+        self.inputs.remove(&descriptor);
+        self.outputs.insert(descriptor, output);
+    }
+
+    /// Opens a descriptor for both.
+    pub(super) fn open_both(&mut self, descriptor: u32, input: Input, output: Output) {
+        self.inputs.insert(descriptor, input);
+        self.outputs.insert(descriptor, output);
+    }
+
+    /// Makes a descriptor a copy of another.
+    pub(super) fn duplicate(&mut self, descriptor: u32, from: u32) {
+        let (input, output) = (self.inputs.get(&from).cloned(), self.outputs.get(&from).cloned());
+        self.close(descriptor);
+        self.inputs.extend(input.map(|input| (descriptor, input)));
+        self.outputs.extend(output.map(|output| (descriptor, output)));
     }
 
     /// Closes a descriptor.
     pub(super) fn close(&mut self, descriptor: u32) {
-        self.0.remove(&descriptor);
+        self.inputs.remove(&descriptor);
+        self.outputs.remove(&descriptor);
     }
 }

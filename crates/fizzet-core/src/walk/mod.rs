@@ -9,6 +9,7 @@ mod observer;
 mod redirections;
 mod statements;
 mod stretch;
+mod written;
 
 use rustc_hash::FxHashMap;
 use std::cell::RefCell;
@@ -27,10 +28,14 @@ use crate::source::{SourceId, SourceKind, Span};
 use crate::state::{Positional, State};
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::syntax::Parser;
-use crate::syntax::ast::{Assignment, CommandSubstitution, List, SubstitutionPlace};
+use crate::syntax::ast::{
+    Assignment, CommandSubstitution, List, Redirect, RedirectOperator, SubstitutionPlace,
+};
+use crate::syntax;
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, Ending, Missing, Trace, WordTrace};
-use crate::walk::descriptors::Descriptors;
+use crate::walk::descriptors::{Descriptors, Output};
+use crate::walk::written::{Overlaid, WrittenFiles};
 
 /// Evaluates the main source of a state and answers the trace.
 ///
@@ -101,12 +106,13 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         loops: 0,
         compound_arguments: Vec::new(),
         scopes: Vec::new(),
-        outputs: Vec::new(),
         descriptors: Descriptors::new(),
+        written: WrittenFiles::default(),
         cluster: Default::default(),
         substituted: None,
         guessed: false,
         sought: None,
+        behind_backslash: false,
     };
     for name in std::mem::take(&mut walker.state.start_options) {
         if !walker.long_option(name.as_bytes(), true) {
@@ -149,16 +155,18 @@ pub(crate) struct Walker {
     compound_arguments: Vec<(usize, Assignment)>,
     /// The functions that are being called.
     scopes: Vec<compound::Scope>,
-    /// Outputs that are being kept, innermost last.
-    outputs: Vec<Text>,
-    /// What can be read from.
+    /// What is read from, and where what is written goes.
     descriptors: Descriptors,
+    /// Files that have been written in memory only.
+    written: WrittenFiles,
     /// Where `getopts` stands.
     cluster: builtins::Cluster,
     /// The status of the latest command substitution of a command without a name.
     substituted: Option<Status>,
     /// Whether the status of the latest program had to be guessed.
     guessed: bool,
+    /// Whether an `eval` has just ended in a backslash that nothing follows.
+    behind_backslash: bool,
     /// The name under which a program is looked for, where that is not the first of its vector.
     sought: Option<Text>,
 }
@@ -181,6 +189,9 @@ impl Walker {
         loop {
             // What a line switches on counts from the next line on.
             self.prepare(&mut parser);
+            if std::mem::take(&mut self.behind_backslash) {
+                parser.refuse_reserved()?;
+            }
             let list = match parser.next_commands() {
                 Err(error) if error.ends_line => {
                     parser.skip_line();
@@ -253,20 +264,40 @@ impl Walker {
         outcome
     }
 
-    /// Output of a built-in utility: kept if somebody reads it.
-    fn write(&mut self, text: Text) {
-        if let Some(output) = self.outputs.last_mut() {
-            output.push_text(&text);
-        } else if self.wants.output {
-            // One that has had enough says so at the next command.
-            let _ = self.observer.borrow_mut().output(self.moment(), &text);
+    /// Writes to standard output; false if that is not possible.
+    fn write(&mut self, text: Text) -> bool {
+        self.write_to(1, text)
+    }
+
+    /// Writes to a descriptor; false if that is not possible.
+    fn write_to(&mut self, descriptor: u32, text: Text) -> bool {
+        match self.descriptors.output(descriptor) {
+            None => return self.state.dialect.closed_output_is_silent,
+            Some(Output::Kept(kept)) => kept.borrow_mut().push_text(&text),
+            Some(Output::Written(file)) => {
+                let mut file = file.borrow_mut();
+                if file.len() + text.len() > self.state.limits.bytes {
+                    // What is in so large a file nobody knows any more.
+                    *file = Text::new();
+                    let span = self.state.shell_origin().span();
+                    file.push_hole(Standing::Quoted, &Origin::new(Rule::Output, span));
+                }
+                file.push_text(&text);
+            }
+            Some(Output::Performed(sink)) => return sink.write(text.bytes()),
+            Some(Output::Shown) if self.wants.output => {
+                // One that has had enough says so at the next command.
+                let _ = self.observer.borrow_mut().output(self.moment(), &text);
+            }
+            Some(Output::Shown | Output::Messages | Output::Nowhere) => {}
         }
+        true
     }
 
     /// Marks that output which is not known goes where somebody reads it.
     fn write_hole(&mut self, span: Span) {
-        if let Some(output) = self.outputs.last_mut() {
-            output.push_hole(Standing::Quoted, &Origin::new(Rule::Output, span));
+        if let Some(Output::Kept(text) | Output::Written(text)) = self.descriptors.output(1) {
+            text.borrow_mut().push_hole(Standing::Quoted, &Origin::new(Rule::Output, span));
         }
     }
 
@@ -275,9 +306,13 @@ impl Walker {
         &mut self,
         run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
     ) -> (Text, Result<(), Stop>) {
-        self.outputs.push(Text::new());
+        let kept = Rc::new(RefCell::new(Text::new()));
+        let outer = self.descriptors.clone();
+        self.descriptors.write_to(1, Output::Kept(kept.clone()));
         let outcome = run(self);
-        (self.outputs.pop().unwrap_or_default(), outcome)
+        self.descriptors = outer;
+        let text = std::mem::take(&mut *kept.borrow_mut());
+        (text, outcome)
     }
 
     /// A mistake in the use of a built-in utility: it ends the shell, or has the status 1.
@@ -349,6 +384,30 @@ impl Walker {
         Ok(Some(Rc::new(parser.all_commands()?)))
     }
 
+    /// Whether commands are nothing but `<file`, which stands for what the file holds.
+    fn names_file(&self, list: &List) -> bool {
+        self.state.dialect.file_substitution && redirect_alone(list).is_some()
+    }
+
+    /// What the file of `$(<file)` holds.
+    fn file_output(&mut self, list: &List) -> (Text, Result<(), Stop>) {
+        let Some(redirect) = redirect_alone(list) else { return (Text::new(), Ok(())) };
+        match self.redirections(std::slice::from_ref(redirect)) {
+            Err(Stop::Shell(error)) if error.reach == Reach::Command => {
+                self.survive(error);
+                (Text::new(), Ok(()))
+            }
+            Err(stop) => (Text::new(), Err(stop)),
+            Ok(made) => {
+                self.state.status = 0;
+                let text = made.first().and_then(|one| self.file_to_read(one).rest());
+                let mut unknown = Text::new();
+                unknown.push_hole(Standing::Quoted, &Origin::new(Rule::Output, redirect.span));
+                (text.unwrap_or(unknown), Ok(()))
+            }
+        }
+    }
+
     fn ended(mut self, outcome: Result<(), Stop>) -> Watched {
         let left_early = matches!(outcome, Err(Stop::Enough));
         match &outcome {
@@ -397,6 +456,18 @@ impl Walker {
     }
 }
 
+/// The redirection that commands consist of, if they are nothing else than one that reads a file.
+fn redirect_alone(list: &List) -> Option<&Redirect> {
+    let [and_or] = &list.items[..] else { return None };
+    let [command] = &and_or.first.commands[..] else { return None };
+    let syntax::ast::CommandKind::Simple(simple) = &command.kind else { return None };
+    let [redirect] = &command.redirects[..] else { return None };
+    let plain = and_or.rest.is_empty() && !and_or.background && !and_or.first.negated;
+    let nothing_else = simple.words.is_empty() && simple.assignments.is_empty();
+    let reads = redirect.operator == RedirectOperator::Input;
+    (plain && nothing_else && reads).then_some(redirect)
+}
+
 fn refused(refusal: Refusal, span: Span) -> Stop {
     match refusal {
         Refusal::Enough => Stop::Enough,
@@ -411,9 +482,16 @@ impl Context for Walker {
 
     fn host(&self) -> Rc<dyn Host> {
         let folder = &self.state.folder;
-        match folder.is_empty() {
+        let host = match folder.is_empty() {
             true => self.host.clone(),
             false => Rc::new(Inside { host: self.host.clone(), folder: folder.clone() }),
+        };
+        match self.written.is_empty() {
+            true => host,
+            false => {
+                let (folder, written) = (folder.clone(), self.written.clone());
+                Rc::new(Overlaid { host, folder, written })
+            }
         }
     }
 
@@ -434,6 +512,7 @@ impl Context for Walker {
         // The word that holds the substitution goes on being recorded behind it.
         let word = self.word.take();
         let (output, outcome) = match command.place {
+            SubstitutionPlace::Subshell if self.names_file(list) => self.file_output(list),
             SubstitutionPlace::Subshell => self.captured(|walker| {
                 walker.subshell(|walker| {
                     walker.state.options.exit_on_error &=

@@ -1,13 +1,15 @@
 //! Redirections: what they expand to, and what is read from meanwhile.
 
 use crate::expand;
+use crate::host::{FileKind, Host};
 use crate::lineage::{Origin, Rule};
+use crate::source::Span;
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{Redirect, RedirectOperator, RedirectTarget};
 use crate::text::{Standing, Text};
 use crate::trace::RedirectTrace;
 use crate::walk::Walker;
-use crate::walk::descriptors::Input;
+use crate::walk::descriptors::{Input, Output};
 
 impl Walker {
     /// Runs something with its input and output redirected; `stays`: what is opened for it to read from
@@ -22,54 +24,118 @@ impl Walker {
             return run(self);
         }
         let outer = (!stays).then(|| self.descriptors.clone());
-        let mut away = false;
         for redirection in redirections {
-            match redirection.operator {
-                "<<" | "<<-" => {
-                    let input = Input::of(redirection.target.clone());
-                    self.descriptors.open(redirection.descriptor, input);
-                }
-                "<<<" => {
-                    let mut text = redirection.target.clone();
-                    let origin = Origin::new(Rule::Output, redirection.span);
-                    text.push(b"\n", Standing::Quoted, &origin);
-                    self.descriptors.open(redirection.descriptor, Input::of(text));
-                }
-                "<" | "<>" => {
-                    let limit = self.state.limits.bytes;
-                    let path = redirection.target.bytes();
-                    let bytes = expand::Context::host(self).read(path, limit);
-                    let origin = Origin::new(Rule::Output, redirection.span);
-                    let text = |bytes| Text::from_bytes(bytes, Standing::Quoted, origin);
-                    let input =
-                        bytes.map_or_else(Input::unknown, |bytes: Vec<u8>| Input::of(text(bytes)));
-                    self.descriptors.open(redirection.descriptor, input);
-                }
-                "<&" => self.duplicate(redirection),
-                ">" | ">>" | ">|" | "&>" | "&>>" => away |= redirection.standard_output,
-                _ => away |= redirection.standard_output && redirection.target.bytes() != b"1",
-            }
+            self.redirect(redirection)?;
         }
-        let outcome = match away {
-            true => self.captured(run).1,
-            false => run(self),
-        };
+        let outcome = run(self);
         if let Some(outer) = outer {
             self.descriptors = outer;
         }
         outcome
     }
 
-    /// `<&N` and `<&-`
-    fn duplicate(&mut self, redirection: &RedirectTrace) {
-        let number = std::str::from_utf8(redirection.target.bytes());
-        match number.ok().and_then(|number| number.parse().ok()) {
-            Some(from) => {
-                let input = self.descriptors.get(from);
-                self.descriptors.open(redirection.descriptor, input);
+    /// Makes a descriptor lead where a redirection says.
+    fn redirect(&mut self, redirection: &RedirectTrace) -> Result<(), Stop> {
+        let descriptor = redirection.descriptor;
+        match redirection.operator {
+            "<<" | "<<-" => {
+                let input = Input::of(redirection.target.clone());
+                self.descriptors.read_from(descriptor, input);
             }
-            None => self.descriptors.close(redirection.descriptor),
+            "<<<" => {
+                let mut text = redirection.target.clone();
+                let origin = Origin::new(Rule::Output, redirection.span);
+                text.push(b"\n", Standing::Quoted, &origin);
+                self.descriptors.read_from(descriptor, Input::of(text));
+            }
+            "<" => {
+                let input = self.file_to_read(redirection);
+                self.descriptors.read_from(descriptor, input);
+            }
+            "<>" => {
+                let (input, output) =
+                    (self.file_to_read(redirection), self.file_to_write(redirection, true)?);
+                self.descriptors.open_both(descriptor, input, output);
+            }
+            ">" | ">>" | ">|" => {
+                let output = self.file_to_write(redirection, redirection.operator == ">>")?;
+                self.descriptors.write_to(descriptor, output);
+            }
+            "&>" | "&>>" => self.both_to_file(redirection)?,
+            "<&" | ">&" => match copied(redirection.target.bytes()) {
+                Some(Some(from)) => self.descriptors.duplicate(descriptor, from),
+                Some(None) => self.descriptors.close(descriptor),
+                None => self.both_to_file(redirection)?,
+            },
+            _ => {}
         }
+        Ok(())
+    }
+
+    fn both_to_file(&mut self, redirection: &RedirectTrace) -> Result<(), Stop> {
+        let output = self.file_to_write(redirection, redirection.operator == "&>>")?;
+        self.descriptors.write_to(1, output.clone());
+        self.descriptors.write_to(2, output);
+        Ok(())
+    }
+
+    /// What a file holds.
+    pub(super) fn file_to_read(&mut self, redirection: &RedirectTrace) -> Input {
+        let path = redirection.target.bytes();
+        if let Some(file) = self.written.get(&self.state.folder, path) {
+            return Input::of(file.borrow().clone());
+        }
+        let bytes = expand::Context::host(self).read(path, self.state.limits.bytes);
+        let origin = Origin::new(Rule::Output, redirection.span);
+        let text = |bytes: Vec<u8>| Text::from_bytes(bytes, Standing::Quoted, origin);
+        bytes.map_or_else(Input::unknown, |bytes| Input::of(text(bytes)))
+    }
+
+    /// Where what is written to a file goes: to the file itself only where that is allowed.
+    fn file_to_write(
+        &mut self,
+        redirection: &RedirectTrace,
+        append: bool,
+    ) -> Result<Output, Stop> {
+        if redirection.target.has_hole() {
+            return Ok(Output::Nowhere);
+        }
+        let path = redirection.target.bytes();
+        match path {
+            b"/dev/stdout" | b"/dev/fd/1" => {
+                return Ok(self.descriptors.output(1).cloned().unwrap_or(Output::Nowhere));
+            }
+            b"/dev/stderr" | b"/dev/fd/2" => {
+                return Ok(self.descriptors.output(2).cloned().unwrap_or(Output::Nowhere));
+            }
+            _ if path.starts_with(b"/dev/") => return Ok(Output::Nowhere),
+            _ => {}
+        }
+        match expand::Context::host(self).create(path, append) {
+            Some(Ok(sink)) => return Ok(Output::Performed(sink)),
+            Some(Err(why)) => {
+                let shown = String::from_utf8_lossy(path).into_owned();
+                let message = format!("{shown} cannot be written: {why}");
+                return Err(self.cannot_redirect(message, redirection.span));
+            }
+            None => {}
+        }
+        let before = match (append, self.written.get(&self.state.folder, path)) {
+            (true, Some(file)) => return Ok(Output::Written(file)),
+            (true, None) => {
+                let limit = self.state.limits.bytes;
+                let bytes = expand::Context::host(self).read(path, limit).unwrap_or_default();
+                let origin = Origin::new(Rule::Output, redirection.span);
+                Text::from_bytes(bytes, Standing::Quoted, origin)
+            }
+            (false, _) => Text::new(),
+        };
+        Ok(Output::Written(self.written.create(&self.state.folder, path, before)))
+    }
+
+    fn cannot_redirect(&self, message: String, span: Span) -> Stop {
+        let status = self.state.dialect.redirection_failure_status;
+        Stop::error(message, span, status, Reach::Command)
     }
 
     /// Expands redirections, in order.
@@ -100,27 +166,75 @@ impl Walker {
             let standard_output = descriptor == 1;
             let span = redirect.span;
             traces.push(RedirectTrace { operator, target, span, descriptor, standard_output });
-            if operator == ">&"
-                && let Some(reach) = self.state.dialect.duplicate_to_file_ends
-                && let Some(target) = traces.last().map(|trace| &trace.target)
-                && !target.has_hole()
-                && !target.bytes().iter().all(|byte| byte.is_ascii_digit() || *byte == b'-')
-            {
-                let message = "a descriptor was expected behind >&";
-                let status = self.state.dialect.redirection_failure_status;
-                return Err(Stop::error(message, span, status, reach));
-            }
-            let exists = |path: &[u8]| expand::Context::host(self).exists(path);
-            let target = traces.last().map_or(&b""[..], |trace| trace.target.bytes());
-            if operator == "<" && !exists(target) && !traces.iter().any(|one| one.target.has_hole())
-            {
-                let shown = String::from_utf8_lossy(target).into_owned();
-                let message = format!("there is no file {shown} to read from");
-                let status = self.state.dialect.redirection_failure_status;
-                return Err(Stop::error(message, span, status, Reach::Command));
+            if let Some((trace, before)) = traces.split_last() {
+                self.check(trace, before)?;
             }
         }
         Ok(traces)
+    }
+
+    /// Whether what a redirection names can be opened.
+    fn check(&mut self, trace: &RedirectTrace, before: &[RedirectTrace]) -> Result<(), Stop> {
+        let (target, span) = (&trace.target, trace.span);
+        if target.has_hole() {
+            return Ok(());
+        }
+        let shown = String::from_utf8_lossy(target.bytes()).into_owned();
+        if matches!(trace.operator, "<&" | ">&") {
+            return match copied(target.bytes()) {
+                None if trace.operator == ">&" => {
+                    let Some(reach) = self.state.dialect.duplicate_to_file_ends else {
+                        return self.check_written(target.bytes(), false, &shown, span);
+                    };
+                    let message = "a descriptor was expected behind >&";
+                    let status = self.state.dialect.redirection_failure_status;
+                    Err(Stop::error(message, span, status, reach))
+                }
+                Some(Some(from))
+                    if !self.descriptors.is_open(from)
+                        && !before.iter().any(|one| one.descriptor == from) =>
+                {
+                    let message = format!("the descriptor {from} is not open");
+                    Err(self.cannot_redirect(message, span))
+                }
+                _ => Ok(()),
+            };
+        }
+        match trace.operator {
+            "<" if !expand::Context::host(self).exists(target.bytes()) => {
+                let message = format!("there is no file {shown} to read from");
+                Err(self.cannot_redirect(message, span))
+            }
+            ">" | "&>" => self.check_written(target.bytes(), true, &shown, span),
+            ">>" | ">|" | "&>>" | "<>" => self.check_written(target.bytes(), false, &shown, span),
+            _ => Ok(()),
+        }
+    }
+
+    /// Whether a file can be written: it is no folder, and it or its folder is there. `minds`: where
+    /// `set -C` is on, a regular file must not be there.
+    fn check_written(
+        &mut self,
+        path: &[u8],
+        minds: bool,
+        shown: &str,
+        span: Span,
+    ) -> Result<(), Stop> {
+        let host = expand::Context::host(self);
+        let slash = path.iter().rposition(|&byte| byte == b'/');
+        let parent = slash.map_or(&b"."[..], |slash| &path[..slash.max(1)]);
+        let why = match () {
+            () if path.is_empty() => "a name without a character is no file".to_string(),
+            () if host.is_folder(path) => format!("{shown} is a folder"),
+            () if !host.exists(path) && !host.is_folder(parent) => {
+                format!("there is no folder for {shown}")
+            }
+            () if minds && self.state.options.no_clobber && is_regular(&*host, path) => {
+                format!("{shown} is there already, and set -C is on")
+            }
+            () => return Ok(()),
+        };
+        Err(self.cannot_redirect(why, span))
     }
 
     /// How far a mistake in the word or the document of a redirection reaches.
@@ -139,6 +253,18 @@ impl Walker {
             None => error,
         })
     }
+}
+
+/// What `<&` and `>&` copy: a descriptor, or nothing for a dash; `None` for what is neither.
+fn copied(target: &[u8]) -> Option<Option<u32>> {
+    match target {
+        b"-" => Some(None),
+        digits => std::str::from_utf8(digits).ok()?.parse().ok().map(Some),
+    }
+}
+
+fn is_regular(host: &dyn Host, path: &[u8]) -> bool {
+    host.status(path, true).is_some_and(|status| status.kind == FileKind::Regular)
 }
 
 fn operator_text(operator: RedirectOperator) -> &'static str {

@@ -15,7 +15,7 @@ use crate::syntax::ast::{
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, WordTrace};
 use crate::walk::Walker;
-use crate::walk::descriptors::Input;
+use crate::walk::descriptors::{Input, Output};
 
 /// The status of a command that is found nowhere (POSIX XCU 2.8.2).
 const NOT_FOUND: u8 = 127;
@@ -112,7 +112,7 @@ impl Walker {
             } else {
                 let (output, outcome) =
                     self.captured(|walker| walker.subshell(|walker| walker.command(command)));
-                self.descriptors.open(0, Input::of(output));
+                self.descriptors.read_from(0, Input::of(output));
                 outcome
             };
             if outcome.is_err() {
@@ -167,7 +167,14 @@ impl Walker {
         };
         let dash = self.take_dash(&mut argv, &mut words);
         let kind = self.kind(&argv);
-        let redirections = match self.redirections(redirects) {
+        let assigns_first = self.state.dialect.assigns_before_redirecting
+            && command.words.is_empty()
+            && !redirects.is_empty();
+        let redirected = self.redirections(redirects);
+        if assigns_first && redirected.is_err() {
+            self.assignments(&command.assignments, false)?;
+        }
+        let redirections = match redirected {
             Err(Stop::Shell(error))
                 if kind == CommandKind::External
                     && self.state.dialect.programs_expand_redirections =>
@@ -337,7 +344,7 @@ impl Walker {
                 let origin = Origin::new(Rule::Output, span);
                 self.write(Text::from_bytes(bytes, Standing::Quoted, origin));
             }
-            None if self.outputs.is_empty() => {}
+            None if !self.output_is_kept() => {}
             None => {
                 self.unanswered.insert(span, argv.clone());
                 self.write_hole(span);
@@ -345,6 +352,11 @@ impl Walker {
         }
         self.guessed = answer.status.is_none();
         answer.status.map_or(0, Status::from)
+    }
+
+    /// Whether somebody reads what is printed here.
+    fn output_is_kept(&self) -> bool {
+        matches!(self.descriptors.output(1), Some(Output::Kept(_) | Output::Written(_)))
     }
 
     /// What the host knows of a program.

@@ -103,8 +103,13 @@ pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if text.iter().all(u8::is_ascii_whitespace) {
         return Ok(0);
     }
+    let backslashes = text.iter().rev().take_while(|&&byte| byte == b'\\').count();
+    let behind_backslash =
+        backslashes % 2 == 1 && walker.state.dialect.last_backslash_hides_reserved;
     let source = walker.state.sources.built("eval", &text);
-    match walker.deeper_source(source, call.span) {
+    let outcome = walker.deeper_source(source, call.span);
+    walker.behind_backslash = behind_backslash;
+    match outcome {
         Err(Stop::Syntax(error)) if !walker.state.dialect.eval_syntax_is_fatal => {
             let (message, status) = (error.to_string(), walker.state.dialect.eval_syntax_status);
             walker.survive(ShellError::new(message, error.span, status, Reach::Command));

@@ -88,6 +88,7 @@ impl Walker {
             b'u' => options.no_unset = on,
             b'e' => options.exit_on_error = on,
             b'a' => options.all_export = on,
+            b'C' => options.no_clobber = on,
             b'n' => options.no_exec = on,
             b'B' if self.state.dialect.set_braces => options.no_braces = !on,
             letter => return self.state.dialect.set_letters.as_bytes().contains(&letter),
@@ -106,6 +107,7 @@ impl Walker {
             b"errexit" => b'e',
             b"allexport" => b'a',
             b"noexec" => b'n',
+            b"noclobber" => b'C',
             b"braceexpand" if self.state.dialect.braces != Braces::None => {
                 self.state.options.no_braces = !on;
                 return true;
@@ -131,6 +133,7 @@ impl Walker {
             b"errexit" => options.exit_on_error,
             b"allexport" => options.all_export,
             b"noexec" => options.no_exec,
+            b"noclobber" => options.no_clobber,
             b"braceexpand" => !options.no_braces,
             b"pipefail" => options.pipe_fail,
             _ => false,

@@ -29,8 +29,7 @@ pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if dialect.echo_takes_dash && rest.first().is_some_and(|text| text.bytes() == b"-") {
         rest = &rest[1..];
     }
-    join(walker, call, rest, newline, escapes);
-    Ok(0)
+    Ok(Status::from(!join(walker, call, rest, newline, escapes)))
 }
 
 /// `print [-rn] [arguments]`
@@ -40,11 +39,17 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             call.arguments()[..count].iter().flat_map(|text| text.bytes().to_vec()).collect()
         });
     let (newline, raw) = (!options.contains(&b'n'), options.contains(&b'r'));
-    join(walker, call, call.operands(), newline, !raw);
-    Ok(0)
+    Ok(Status::from(!join(walker, call, call.operands(), newline, !raw)))
 }
 
-fn join(walker: &mut Walker, call: &Call<'_>, words: &[Text], mut newline: bool, escapes: bool) {
+/// Prints words with blanks between them; false if that is not possible.
+fn join(
+    walker: &mut Walker,
+    call: &Call<'_>,
+    words: &[Text],
+    mut newline: bool,
+    escapes: bool,
+) -> bool {
     let origin = Origin::new(Rule::Output, call.span);
     let mut out = Text::new();
     for (at, word) in words.iter().enumerate() {
@@ -67,8 +72,7 @@ fn join(walker: &mut Walker, call: &Call<'_>, words: &[Text], mut newline: bool,
             if end == EchoEnd::StopsBehindBlank && at + 1 < words.len() {
                 out.push(b" ", Standing::Quoted, &origin);
             }
-            walker.write(out);
-            return;
+            return walker.write(out);
         }
         if !goes_on {
             newline = false;
@@ -79,5 +83,5 @@ fn join(walker: &mut Walker, call: &Call<'_>, words: &[Text], mut newline: bool,
     if newline {
         out.push(b"\n", Standing::Quoted, &origin);
     }
-    walker.write(out);
+    walker.write(out)
 }

@@ -46,7 +46,8 @@ pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
     let (out, status) = (printing.out, printing.status);
     match variable {
         Some(name) => walker.assign_text(&name, out, call.span)?,
-        None => walker.write(out),
+        None if !walker.write(out) => return Ok(1),
+        None => {}
     }
     Ok(status)
 }
@@ -467,7 +468,7 @@ fn escape(text: &[u8], letters: &[u8]) -> Option<(Vec<u8>, usize)> {
     match letter {
         b'0' if letters.contains(&b'0') => return octal(text, 4),
         b'0'..=b'7' if letters.contains(&b'1') => return octal(text, 3),
-        _ if !letters.contains(&letter) => {
+        _ if !letters.contains(&letter) || letter == b'-' => {
             // The format of `printf` in ksh93 drops any other backslash.
             return letters.contains(&b'*').then(|| (vec![letter], 1));
         }

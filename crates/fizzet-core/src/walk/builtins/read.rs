@@ -164,7 +164,7 @@ impl Walker {
         descriptor: u32,
     ) -> Result<Status, Stop> {
         self.missing("the input of read", call.span);
-        self.descriptors.open(descriptor, Input::of(Text::new()));
+        self.descriptors.read_from(descriptor, Input::of(Text::new()));
         for (at, name) in names.iter().enumerate() {
             let mut text = Text::new();
             if at == 0 {
@@ -179,7 +179,7 @@ impl Walker {
     /// characters are quoted. `None` when nobody knows the input.
     fn input_line(&mut self, reach: &Reach) -> Option<(Text, bool)> {
         let utf8 = self.state.utf8();
-        let input = self.descriptors.get(reach.descriptor);
+        let input = self.descriptors.input(reach.descriptor);
         let mut reading = input.reading()?.borrow_mut();
         let Reading { text, at } = &mut *reading;
         let bytes = text.bytes();

@@ -14,6 +14,7 @@ type Setter = fn(&mut Options, bool);
 const OPTIONS: &[(&str, Setter)] = &[
     ("allexport", |options, on| options.all_export = on),
     ("braceccl", |options, on| options.brace_letters = on),
+    ("clobber", |options, on| options.no_clobber = !on),
     ("caseglob", |options, on| options.no_case_glob = !on),
     ("casematch", |options, on| options.no_case_match = !on),
     ("errexit", |options, on| options.exit_on_error = on),
@@ -40,7 +41,7 @@ const OTHERS: &str = "
     autocontinue autolist automenu autonamedirs autoparamkeys autoparamslash autopushd
     autoremoveslash autoresume badpattern banghist bareglobqual bashautolist bashrematch beep
     bgnice bsdecho casepaths cbases cdablevars cdsilent chasedots chaselinks checkjobs
-    checkrunningjobs clobber clobberempty combiningchars completealiases completeinword
+    checkrunningjobs clobberempty combiningchars completealiases completeinword
     continueonerror correct correctall cprecedences cshjunkiehistory cshjunkieloops
     cshjunkiequotes cshnullcmd cshnullglob debugbeforecmd dvorak emacs equals errreturn
     evallineno extendedhistory flowcontrol forcefloat functionargzero globalexport globalrcs

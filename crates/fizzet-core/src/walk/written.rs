@@ -1,0 +1,149 @@
+//! Files that a script writes while nothing is written for real: they are kept in memory, so that the
+//! script finds them again.
+
+use std::cell::RefCell;
+use std::rc::Rc;
+
+use rustc_hash::FxHashMap;
+
+use crate::host::{Answer, Commands, FileKind, Files, Host, Ran, Run, Sink, Status, Users, join};
+use crate::text::Text;
+
+/// The files that have been written, by their paths.
+#[derive(Clone, Default)]
+pub(super) struct WrittenFiles(Rc<RefCell<FxHashMap<Rc<[u8]>, Rc<RefCell<Text>>>>>);
+
+impl WrittenFiles {
+    /// Whether none has been written.
+    pub(super) fn is_empty(&self) -> bool {
+        self.0.borrow().is_empty()
+    }
+
+    /// The file of this path.
+    pub(super) fn get(&self, folder: &[u8], path: &[u8]) -> Option<Rc<RefCell<Text>>> {
+        self.0.borrow().get(&plain(folder, path)[..]).cloned()
+    }
+
+    /// Begins a file: what it held before is gone.
+    pub(super) fn create(&self, folder: &[u8], path: &[u8], text: Text) -> Rc<RefCell<Text>> {
+        let file = Rc::new(RefCell::new(text));
+        self.0.borrow_mut().insert(plain(folder, path).into(), file.clone());
+        file
+    }
+}
+
+/// A path from the folder where the trace began, without `.` and double slashes.
+fn plain(folder: &[u8], path: &[u8]) -> Vec<u8> {
+    let whole = join(folder, path);
+    let mut parts: Vec<&[u8]> = Vec::new();
+    for part in whole.split(|&byte| byte == b'/') {
+        match part {
+            b"" | b"." => {}
+            b".." if parts.last().is_some_and(|last| *last != b"..") => {
+                parts.pop();
+            }
+            part => parts.push(part),
+        }
+    }
+    let joined = parts.join(&b'/');
+    match whole.first() {
+        Some(b'/') => [b"/", &joined[..]].concat(),
+        _ => joined,
+    }
+}
+
+/// A host on which the written files are there too.
+pub(super) struct Overlaid {
+    pub(super) host: Rc<dyn Host>,
+    pub(super) folder: Rc<[u8]>,
+    pub(super) written: WrittenFiles,
+}
+
+impl Files for Overlaid {
+    fn list(&self, folder: &[u8], each: &mut dyn FnMut(&[u8])) -> bool {
+        let place = plain(&self.folder, folder);
+        let mut listed: Vec<Vec<u8>> = Vec::new();
+        for path in self.written.0.borrow().keys() {
+            let slash = path.iter().rposition(|&byte| byte == b'/');
+            let inside = match slash {
+                Some(0) => &b"/"[..],
+                Some(slash) => &path[..slash],
+                None => b"",
+            };
+            if *inside == *place {
+                listed.push(path[slash.map_or(0, |slash| slash + 1)..].to_vec());
+            }
+        }
+        let there = self.host.list(folder, &mut |name| {
+            if !listed.iter().any(|one| one == name) {
+                each(name);
+            }
+        });
+        listed.iter().for_each(|name| each(name));
+        there || !listed.is_empty()
+    }
+
+    fn exists(&self, path: &[u8]) -> bool {
+        self.written.get(&self.folder, path).is_some() || self.host.exists(path)
+    }
+
+    fn is_folder(&self, path: &[u8]) -> bool {
+        self.host.is_folder(path)
+    }
+
+    fn status(&self, path: &[u8], follow: bool) -> Option<Status> {
+        let Some(file) = self.written.get(&self.folder, path) else {
+            return self.host.status(path, follow);
+        };
+        Some(Status {
+            kind: FileKind::Regular,
+            size: file.borrow().len() as u64,
+            mode: 0o644,
+            access: [true, true, false],
+            // It is newer than what was there at the start.
+            modified: (i64::MAX, 0),
+            identity: (u64::MAX, Rc::as_ptr(&file).addr() as u64),
+        })
+    }
+
+    fn read(&self, path: &[u8], limit: usize) -> Option<Vec<u8>> {
+        match self.written.get(&self.folder, path) {
+            Some(file) if file.borrow().has_hole() => None,
+            Some(file) => Some(file.borrow().bytes().to_vec()),
+            None => self.host.read(path, limit),
+        }
+    }
+}
+
+impl Users for Overlaid {
+    fn home(&self, user: &[u8]) -> Option<Vec<u8>> {
+        self.host.home(user)
+    }
+}
+
+impl Commands for Overlaid {
+    fn answer(&self, argv: &[&[u8]]) -> Answer {
+        self.host.answer(argv)
+    }
+
+    fn run(&self, run: &Run<'_>) -> Option<Ran> {
+        self.host.run(run)
+    }
+
+    fn create(&self, path: &[u8], append: bool) -> Option<Result<Rc<dyn Sink>, String>> {
+        self.host.create(path, append)
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::plain;
+
+    #[test]
+    fn paths_are_told_apart_by_where_they_lead() {
+        assert_eq!(plain(b"", b"./combs//jar"), b"combs/jar");
+        assert_eq!(plain(b"/co-op/combs", b"../jar"), b"/co-op/jar");
+        assert_eq!(plain(b"combs", b"/jar"), b"/jar");
+        assert_eq!(plain(b"", b"../jar"), b"../jar");
+    }
+}
