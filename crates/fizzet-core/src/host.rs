@@ -75,6 +75,11 @@ pub trait Commands {
         Answer::default()
     }
 
+    /// Whether programs may be run.
+    fn may_run(&self) -> bool {
+        false
+    }
+
     /// Runs a program; `None` where nothing may be run.
     fn run(&self, _: &Run<'_>) -> Option<Ran> {
         None
@@ -99,10 +104,21 @@ pub struct Run<'a> {
     pub folder: &'a [u8],
     /// What it reads; `None` for the standard input of the trace.
     pub input: Option<&'a [u8]>,
-    /// Whether its messages go where its output goes.
-    pub merged: bool,
+    /// Where its messages go.
+    pub messages: Messages,
     /// The most bytes that it may print.
     pub limit: usize,
+}
+
+/// Where the messages of a program go.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Messages {
+    /// Where its output goes.
+    WithOutput,
+    /// To whoever runs the trace.
+    Shown,
+    /// They are kept.
+    Kept,
 }
 
 /// What came of running a program.
@@ -242,9 +258,13 @@ impl Commands for Inside {
         self.host.answer(argv)
     }
 
+    fn may_run(&self) -> bool {
+        self.host.may_run()
+    }
+
     fn run(&self, run: &Run<'_>) -> Option<Ran> {
         let folder = self.place(run.folder);
-        let path = if run.path.contains(&b'/') { self.place(run.path) } else { run.path.to_vec() };
+        let path = self.place(run.path);
         self.host.run(&Run { folder: &folder, path: &path, ..run.clone() })
     }
 

@@ -6,11 +6,13 @@
 mod files;
 mod given;
 mod pretended;
+mod programs;
 mod users;
 
 use std::path::PathBuf;
+use std::rc::Rc;
 
-use fizzet_core::host::{Answer, Commands, FileKind, Files, Status, Users};
+use fizzet_core::host::{Answer, Commands, FileKind, Files, Ran, Run, Sink, Status, Users};
 
 use pretended::Pretended;
 
@@ -28,13 +30,15 @@ pub struct Machine {
     vectors: Vec<(Vec<Vec<u8>>, Answer)>,
     /// The only files there are.
     pretended: Option<Pretended>,
+    /// Whether programs may be run and files written.
+    may_run: bool,
 }
 
 impl Machine {
     /// The machine as seen from `folder`.
     pub fn at(folder: impl Into<PathBuf>) -> Machine {
         let (answers, vectors) = (Vec::new(), Vec::new());
-        Machine { folder: folder.into(), answers, vectors, pretended: None }
+        Machine { folder: folder.into(), answers, vectors, pretended: None, may_run: false }
     }
 
     /// Says what a command would do; its arguments are joined by spaces. What is said later counts.
@@ -45,6 +49,11 @@ impl Machine {
     /// Says what exactly this command would do.
     pub fn answer_vector(&mut self, vector: Vec<Vec<u8>>, answer: Answer) {
         self.vectors.push((vector, answer));
+    }
+
+    /// Lets programs be run and files be written.
+    pub fn allow_running(&mut self) {
+        self.may_run = true;
     }
 
     /// Pretends that these are all the files there are.
@@ -107,5 +116,17 @@ impl Commands for Machine {
         let command = argv.join(&b' ');
         let found = self.answers.iter().rev().find(|(known, _)| *known == command);
         found.map_or_else(Answer::default, |(_, answer)| answer.clone())
+    }
+
+    fn may_run(&self) -> bool {
+        self.may_run
+    }
+
+    fn run(&self, run: &Run<'_>) -> Option<Ran> {
+        self.may_run.then(|| programs::run(&self.folder, run))
+    }
+
+    fn create(&self, path: &[u8], append: bool) -> Option<Result<Rc<dyn Sink>, String>> {
+        self.may_run.then(|| programs::create(&files::place(&self.folder, path), append))
     }
 }

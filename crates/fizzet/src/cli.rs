@@ -136,6 +136,10 @@ pub struct EvaluationOptions {
     /// What a command would print, without running it; can be given several times
     #[arg(long = "answer", value_name = "COMMAND=OUTPUT")]
     pub answers: Vec<OsString>,
+    /// Run the programs that have no answer, each with the vector computed here and through no shell,
+    /// and write the files that redirections name
+    #[arg(long)]
+    pub allow_run: bool,
     /// Stop after this many steps
     #[arg(long, value_name = "N")]
     pub max_steps: Option<u64>,
@@ -209,7 +213,7 @@ pub enum Only {
   fizzet walk --format json press.sh a b | head
   echo 'shift; label \"$@\"' | fizzet walk - a b c
 
-Nothing is run: what a program would print is asked for with --answer.")]
+Nothing is run, unless --allow-run is given: what a program would print is asked for with --answer.")]
 pub struct WalkOptions {
     #[command(flatten)]
     #[allow(missing_docs)]

@@ -58,7 +58,12 @@ impl Substitution<'_> {
         if drops && self.counts_as_word(parameter, &held) {
             self.drop_empty_quotes();
         }
-        if let Some(held) = self.operate(parameter, held, place)? {
+        let (is_set, met) = (!matches!(held, Held::Unset), self.met);
+        let operated = self.operate(parameter, held, place)?;
+        if let Operation::Instead { .. } = parameter.operation {
+            self.met |= is_set;
+        }
+        if let Some(held) = operated {
             let filled = |text: &Text| !text.is_empty() || text.has_hole();
             let anew = match &parameter.operation {
                 Operation::Value | Operation::Length | Operation::Instead { .. } => false,
@@ -69,6 +74,10 @@ impl Substitution<'_> {
                 self.begins_anew(place);
             }
             self.emit(parameter, held, place)?;
+            if let Operation::Instead { what: Instead::Alternative, .. } = parameter.operation {
+                // What is not set counts as not written.
+                self.met = met || is_set;
+            }
         }
         Ok(())
     }
@@ -338,7 +347,7 @@ impl Substitution<'_> {
                 self.empty_parameter(span, at + 1 == count, place);
             }
             if !place.quoted && !star && at > 0 && at + 1 == count {
-                self.last_parameter(&text, span)?;
+                self.last_parameter(&text, span);
             }
             if at + 1 < count {
                 let apart = self.cx.state().dialect.parameters_split_apart;
@@ -357,12 +366,11 @@ impl Substitution<'_> {
 impl Substitution<'_> {
     /// The last of several parameters of an unquoted `$@`: where it makes no field, some shells keep
     /// an empty one.
-    fn last_parameter(&mut self, text: &Text, span: Span) -> Result<(), Stop> {
+    fn last_parameter(&mut self, text: &Text, span: Span) {
         let state = self.cx.state();
         let vanishes = text.bytes().iter().all(|&byte| ifs(state).is_blank(byte));
-        match vanishes && state.dialect.last_empty_parameter_stays && !text.has_hole() {
-            true => self.push(b"", Standing::Quoted, &Origin::new(Rule::Parameter, span)),
-            false => Ok(()),
+        if vanishes && state.dialect.last_empty_parameter_stays && !text.has_hole() {
+            self.last_empty = Some(Origin::new(Rule::Parameter, span));
         }
     }
 }

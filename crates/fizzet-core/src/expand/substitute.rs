@@ -117,8 +117,8 @@ pub(super) struct Substitution<'c> {
     empty_ats: usize,
     /// Whether a tilde-prefix has swallowed the rest of the word.
     pub(super) cut: bool,
-    /// The empty last parameter of a `"$@"`, which stays only if no unquoted expansion follows.
-    last_empty: Option<Origin>,
+    /// The empty last parameter of a `$@`, which stays only if no unquoted expansion follows.
+    pub(super) last_empty: Option<Origin>,
     /// Whether an expansion that counts has been met: an unset parameter counts as not written.
     pub(super) met: bool,
     /// Whether the latest expansion that can be split was a quoted `$@` with parameters.

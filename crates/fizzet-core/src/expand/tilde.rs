@@ -4,6 +4,7 @@ use crate::dialect::HomeSlash;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::tilde_cut::before_end;
 use crate::expand::{Context, Tilde};
+use crate::host::FileKind;
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::stop::Stop;
@@ -499,7 +500,10 @@ fn home_of(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Option<Text>
 fn program(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Text, Stop> {
     let path = cx.state().variables.scalar(b"PATH").cloned().unwrap_or_default();
     let host = cx.host();
-    let runs = |path: &Vec<u8>| host.status(path, true).is_some_and(|one| one.access[2]);
+    let runs = |path: &Vec<u8>| {
+        let status = host.status(path, true);
+        status.is_some_and(|one| one.access[2] && one.kind != FileKind::Folder)
+    };
     let places = path.bytes().split(|&byte| byte == b':');
     let found = places.map(|folder| [folder, b"/", name].concat()).find(runs);
     match found {

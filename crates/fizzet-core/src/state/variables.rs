@@ -317,6 +317,16 @@ impl Variables {
         }
     }
 
+    /// The exported variables that have a value, sorted by name: the environment of programs.
+    pub fn exported(&self) -> Vec<(&[u8], &[u8])> {
+        let exported = self.by_name.iter().filter(|(_, variable)| variable.exported);
+        let mut all: Vec<(&[u8], &[u8])> = exported
+            .filter_map(|(name, variable)| Some((&**name, variable.scalar()?.bytes())))
+            .collect();
+        all.sort_unstable();
+        all
+    }
+
     /// All names, sorted.
     pub fn names(&self) -> Vec<&[u8]> {
         let mut names: Vec<&[u8]> = self.by_name.keys().map(|name| &**name).collect();

@@ -17,23 +17,38 @@ pub(super) struct Reading {
 
 /// What a descriptor reads from. Copies share the place, as copies of a descriptor do.
 #[derive(Clone, Default, Debug)]
-pub(super) struct Input(Option<Rc<RefCell<Reading>>>);
+pub(super) struct Input {
+    reading: Option<Rc<RefCell<Reading>>>,
+    /// Whether it is the standard input of the trace itself.
+    is_standard: bool,
+}
 
 impl Input {
     /// An input that nobody knows.
     pub(super) fn unknown() -> Input {
-        Input(None)
+        Input::default()
+    }
+
+    /// The standard input of the trace itself.
+    fn standard() -> Input {
+        Input { reading: None, is_standard: true }
+    }
+
+    /// Whether nobody knows what is read here.
+    pub(super) fn is_unknown(&self) -> bool {
+        self.reading.is_none() && !self.is_standard
     }
 
     /// A text from its start; one with a hole in it is not known.
     pub(super) fn of(text: Text) -> Input {
         let known = !text.has_hole();
-        Input(known.then(|| Rc::new(RefCell::new(Reading { text, at: 0 }))))
+        let reading = known.then(|| Rc::new(RefCell::new(Reading { text, at: 0 })));
+        Input { reading, is_standard: false }
     }
 
     /// The text and the place in it; `None` where nobody knows.
     pub(super) fn reading(&self) -> Option<&RefCell<Reading>> {
-        self.0.as_deref()
+        self.reading.as_deref()
     }
 
     /// What has not been read yet, which is read by that.
@@ -85,7 +100,7 @@ impl Descriptors {
     /// Those at the start: standard input, which nobody knows, and what people see.
     pub(super) fn new() -> Descriptors {
         let mut all = Descriptors { inputs: FxHashMap::default(), outputs: FxHashMap::default() };
-        all.inputs.insert(0, Input::unknown());
+        all.inputs.insert(0, Input::standard());
         all.outputs.insert(1, Output::Shown);
         all.outputs.insert(2, Output::Messages);
         all

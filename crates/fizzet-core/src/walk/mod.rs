@@ -6,6 +6,7 @@ mod compound;
 mod conditional;
 mod descriptors;
 mod observer;
+mod programs;
 mod redirections;
 mod statements;
 mod stretch;

@@ -2,10 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::is_known_elsewhere;
 use crate::expand;
-use crate::host::Answer;
-use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::ast::{
@@ -15,10 +12,7 @@ use crate::syntax::ast::{
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, WordTrace};
 use crate::walk::Walker;
-use crate::walk::descriptors::{Input, Output};
-
-/// The status of a command that is found nowhere (POSIX XCU 2.8.2).
-const NOT_FOUND: u8 = 127;
+use crate::walk::descriptors::Input;
 
 impl Walker {
     pub(super) fn list(&mut self, list: &List) -> Result<(), Stop> {
@@ -299,7 +293,7 @@ impl Walker {
         let before = self.state.status;
         self.state.status = match kind {
             CommandKind::Nothing => self.substituted.take().unwrap_or(0),
-            CommandKind::External => self.program(argv, span),
+            CommandKind::External => self.program(argv, span)?,
             CommandKind::Function => {
                 let function = argv.first().and_then(|name| self.state.functions.get(name.bytes()));
                 let Some(function) = function.cloned() else { return Ok(()) };
@@ -309,77 +303,6 @@ impl Walker {
             CommandKind::Builtin | CommandKind::Special => self.builtin(argv, span)?,
         };
         Ok(())
-    }
-
-    /// A program that a built-in utility starts; answers its status.
-    pub(super) fn external(&mut self, argv: Vec<Text>, span: Span) -> Result<Status, Stop> {
-        let argv = Rc::new(argv);
-        let absent = self.is_absent(&argv);
-        let status = self.program(&argv, span);
-        self.announce(CommandTrace {
-            argv,
-            sought: self.sought.clone(),
-            kind: CommandKind::External,
-            absent,
-            span,
-            assignments: Vec::new(),
-            redirections: Vec::new(),
-            words: Vec::new(),
-        })?;
-        Ok(status)
-    }
-
-    /// What is known of a program that would run here: its output goes where output goes, and its
-    /// status is answered. A status that nobody knows is taken as 0.
-    fn program(&mut self, argv: &Rc<Vec<Text>>, span: Span) -> Status {
-        if self.sought(argv).is_some_and(|name| name.is_empty() && !name.has_hole()) {
-            return self.state.dialect.empty_name_status;
-        }
-        let answer = match self.is_absent(argv) {
-            true => Answer { output: Some(Vec::new()), status: Some(NOT_FOUND) },
-            false => self.answer(argv),
-        };
-        match answer.output {
-            Some(bytes) => {
-                let origin = Origin::new(Rule::Output, span);
-                self.write(Text::from_bytes(bytes, Standing::Quoted, origin));
-            }
-            None if !self.output_is_kept() => {}
-            None => {
-                self.unanswered.insert(span, argv.clone());
-                self.write_hole(span);
-            }
-        }
-        self.guessed = answer.status.is_none();
-        answer.status.map_or(0, Status::from)
-    }
-
-    /// Whether somebody reads what is printed here.
-    fn output_is_kept(&self) -> bool {
-        matches!(self.descriptors.output(1), Some(Output::Kept(_) | Output::Written(_)))
-    }
-
-    /// What the host knows of a program.
-    fn answer(&self, argv: &[Text]) -> Answer {
-        let mut vector: Vec<&[u8]> = argv.iter().map(Text::bytes).collect();
-        if let (Some(name), Some(first)) = (&self.sought, vector.first_mut()) {
-            *first = name.bytes();
-        }
-        expand::Context::host(self).answer(&vector)
-    }
-
-    /// The name under which the program of a vector is looked for.
-    fn sought<'a>(&'a self, argv: &'a [Text]) -> Option<&'a Text> {
-        self.sought.as_ref().or(argv.first())
-    }
-
-    /// Whether a name is one that only other shells carry out themselves, and no program has it.
-    fn is_absent(&self, argv: &[Text]) -> bool {
-        self.sought(argv).is_some_and(|name| {
-            is_known_elsewhere(name.bytes())
-                && self.on_path(name.bytes()).is_none()
-                && self.answer(argv) == Answer::default()
-        })
     }
 
     fn arguments(&mut self, words: &[Argument]) -> Result<(Vec<Text>, Vec<WordTrace>), Stop> {

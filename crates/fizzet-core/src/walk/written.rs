@@ -126,6 +126,10 @@ impl Commands for Overlaid {
         self.host.answer(argv)
     }
 
+    fn may_run(&self) -> bool {
+        self.host.may_run()
+    }
+
     fn run(&self, run: &Run<'_>) -> Option<Ran> {
         self.host.run(run)
     }

@@ -14,7 +14,7 @@ use fizzet_host::{
     Machine, check_folder, environment, environment_source, read_script, read_standard_input,
 };
 
-use crate::cli::EvaluationOptions;
+use crate::cli::{EvaluationOptions, Shells};
 use crate::failure::Failure;
 
 /// The stack that a trace gets; deep input is refused long before it is used up.
@@ -51,6 +51,24 @@ pub(super) fn machine(options: &EvaluationOptions) -> Result<Machine, Failure> {
     let mut machine = Machine::at(folder);
     if let Some(files) = &options.besides.files {
         machine.pretend(files.iter().map(|file| file.as_bytes().to_vec()).collect());
+    }
+    if options.allow_run {
+        let refused = |why: &str, hint: &str| {
+            let what = "--allow-run".into();
+            Err(Failure::Unusable { what, why: why.into(), hint: hint.into() })
+        };
+        match options.shells() {
+            Shells::All => {
+                return refused("every shell would run every program again", "name one shell");
+            }
+            _ if options.besides.files.is_some() => {
+                return refused(
+                    "the scenario pretends which files there are, and programs would see others",
+                    "leave files out of the scenario",
+                );
+            }
+            Shells::One(_) => machine.allow_running(),
+        }
     }
     for given in &options.besides.answers {
         let output = given.output.as_ref().map(|output| output.as_bytes().to_vec());

@@ -1,0 +1,161 @@
+//! Programs: what is known of them, and running them where that is allowed.
+
+use std::rc::Rc;
+
+use crate::dialect::is_known_elsewhere;
+use crate::expand::Context;
+use crate::host::{Answer, Messages, Ran, Run};
+use crate::lineage::{Origin, Rule};
+use crate::source::Span;
+use crate::stop::{Reach, ShellError, Status, Stop};
+use crate::text::{Standing, Text};
+use crate::trace::{CommandKind, CommandTrace};
+use crate::walk::Walker;
+use crate::walk::descriptors::Output;
+
+/// The status of a command that is found nowhere (POSIX XCU 2.8.2).
+const NOT_FOUND: u8 = 127;
+/// The status of a file that is found and cannot be executed.
+const NOT_EXECUTABLE: u8 = 126;
+
+impl Walker {
+    /// A program that a built-in utility starts; answers its status.
+    pub(super) fn external(&mut self, argv: Vec<Text>, span: Span) -> Result<Status, Stop> {
+        let argv = Rc::new(argv);
+        let absent = self.is_absent(&argv);
+        self.announce(CommandTrace {
+            argv: argv.clone(),
+            sought: self.sought.clone(),
+            kind: CommandKind::External,
+            absent,
+            span,
+            assignments: Vec::new(),
+            redirections: Vec::new(),
+            words: Vec::new(),
+        })?;
+        self.program(&argv, span)
+    }
+
+    /// What is known of a program that would run here: its output goes where output goes, and its
+    /// status is answered. A status that nobody knows is taken as 0.
+    pub(super) fn program(&mut self, argv: &Rc<Vec<Text>>, span: Span) -> Result<Status, Stop> {
+        if self.sought(argv).is_some_and(|name| name.is_empty() && !name.has_hole()) {
+            return Ok(self.state.dialect.empty_name_status);
+        }
+        let answer = match self.is_absent(argv) {
+            true => Answer { output: Some(Vec::new()), status: Some(NOT_FOUND) },
+            false => self.answer(argv),
+        };
+        if answer == Answer::default()
+            && let Some(status) = self.run(argv, span)?
+        {
+            self.guessed = false;
+            return Ok(status);
+        }
+        match answer.output {
+            Some(bytes) => {
+                let origin = Origin::new(Rule::Output, span);
+                self.write(Text::from_bytes(bytes, Standing::Quoted, origin));
+            }
+            None if !self.output_is_kept() => {}
+            None => {
+                self.unanswered.insert(span, argv.clone());
+                self.write_hole(span);
+            }
+        }
+        self.guessed = answer.status.is_none();
+        Ok(answer.status.map_or(0, Status::from))
+    }
+
+    /// Runs a program, if that is allowed and all that it receives is known; answers its status.
+    fn run(&mut self, argv: &[Text], span: Span) -> Result<Option<Status>, Stop> {
+        let host = Context::host(self);
+        let input = self.descriptors.input(0);
+        if !host.may_run() || argv.iter().any(Text::has_hole) || input.is_unknown() {
+            return Ok(None);
+        }
+        let Some(name) = self.sought(argv).map(|name| name.bytes().to_vec()) else {
+            return Ok(None);
+        };
+        let Some(path) = self.on_path(&name) else {
+            let there = name.contains(&b'/') && host.exists(&name);
+            let status = Status::from(if there { NOT_EXECUTABLE } else { NOT_FOUND });
+            let why = if there { "cannot be executed" } else { "is no program on PATH" };
+            self.refuse_program(&name, why, span, status);
+            return Ok(Some(status));
+        };
+        let messages = match (self.descriptors.output(1), self.descriptors.output(2)) {
+            (Some(output), Some(messages)) if output.is_same(messages) => Messages::WithOutput,
+            (_, Some(Output::Messages)) => Messages::Shown,
+            _ => Messages::Kept,
+        };
+        let rest = input.rest();
+        let vector: Vec<&[u8]> = argv.iter().map(Text::bytes).collect();
+        let limit = self.state.limits.bytes;
+        let ran = host.run(&Run {
+            path: &path,
+            argv: &vector,
+            environment: self.state.variables.exported(),
+            folder: b"",
+            input: rest.as_ref().map(Text::bytes),
+            messages,
+            limit,
+        });
+        match ran {
+            None => Ok(None),
+            Some(Ran::Endless) => {
+                let (what, limit) = ("bytes that a program prints", limit as u64);
+                Err(Stop::Limit { what, limit, span })
+            }
+            Some(Ran::Refused { why, status }) => {
+                self.refuse_program(&name, &why, span, Status::from(status));
+                Ok(Some(Status::from(status)))
+            }
+            Some(Ran::Ended { output, messages, status }) => {
+                let text = |bytes: Vec<u8>| {
+                    Text::from_bytes(bytes, Standing::Quoted, Origin::new(Rule::Output, span))
+                };
+                if !output.is_empty() {
+                    self.write(text(output));
+                }
+                if !messages.is_empty() {
+                    self.write_to(2, text(messages));
+                }
+                Ok(Some(Status::from(status)))
+            }
+        }
+    }
+
+    fn refuse_program(&mut self, name: &[u8], why: &str, span: Span, status: Status) {
+        let message = format!("{} {why}", String::from_utf8_lossy(name));
+        self.keep_mistake(ShellError::new(message, span, status, Reach::Command));
+    }
+
+    /// Whether somebody reads what is printed here.
+    fn output_is_kept(&self) -> bool {
+        matches!(self.descriptors.output(1), Some(Output::Kept(_) | Output::Written(_)))
+    }
+
+    /// What the host knows of a program.
+    fn answer(&self, argv: &[Text]) -> Answer {
+        let mut vector: Vec<&[u8]> = argv.iter().map(Text::bytes).collect();
+        if let (Some(name), Some(first)) = (&self.sought, vector.first_mut()) {
+            *first = name.bytes();
+        }
+        Context::host(self).answer(&vector)
+    }
+
+    /// The name under which the program of a vector is looked for.
+    fn sought<'a>(&'a self, argv: &'a [Text]) -> Option<&'a Text> {
+        self.sought.as_ref().or(argv.first())
+    }
+
+    /// Whether a name is one that only other shells carry out themselves, and no program has it.
+    pub(super) fn is_absent(&self, argv: &[Text]) -> bool {
+        self.sought(argv).is_some_and(|name| {
+            is_known_elsewhere(name.bytes())
+                && self.on_path(name.bytes()).is_none()
+                && self.answer(argv) == Answer::default()
+        })
+    }
+}
