@@ -17,6 +17,8 @@ const MAX_STORED_RUNS: usize = 96;
 pub enum Standing {
     /// Unquoted and written by the author: may form patterns, is not split.
     Plain,
+    /// Unquoted and the result of an expansion that is not split: may form patterns.
+    Value,
     /// Unquoted and the result of an expansion: may form patterns, is split at IFS.
     Splittable,
     /// As `Splittable`, but white space of IFS separates like any other character of IFS.

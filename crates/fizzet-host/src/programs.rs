@@ -24,7 +24,8 @@ pub(crate) fn run(folder: &Path, run: &Run<'_>) -> Ran {
     }
     command.args(words).env_clear().current_dir(place(folder, run.folder));
     let environment = run.environment.iter();
-    command.envs(environment.map(|(name, value)| (OsStr::from_bytes(name), OsStr::from_bytes(value))));
+    command
+        .envs(environment.map(|(name, value)| (OsStr::from_bytes(name), OsStr::from_bytes(value))));
     match started(command, run) {
         Ok(ran) => ran,
         Err(error) => Ran::Refused { why: refusal(&error), status: status_of(&error) },
@@ -95,7 +96,8 @@ fn status_of(error: &io::Error) -> u8 {
 
 /// Opens a file for writing.
 pub(crate) fn create(path: &Path, append: bool) -> Result<Rc<dyn Sink>, String> {
-    let opened = File::options().create(true).write(true).append(append).truncate(!append).open(path);
+    let opened =
+        File::options().create(true).write(true).append(append).truncate(!append).open(path);
     match opened {
         Ok(file) => Ok(Rc::new(Real(RefCell::new(file)))),
         Err(error) => Err(error.to_string()),
@@ -125,7 +127,8 @@ mod tests {
     #[test]
     fn a_program_gets_its_vector_its_environment_and_its_input() {
         let folder = tempfile::tempdir().unwrap();
-        let text = b"read -r jar; printf '%s|' \"$0\" \"$1\" \"$hive\" \"$jar\"; echo lid >&2; exit 3";
+        let text =
+            b"read -r jar; printf '%s|' \"$0\" \"$1\" \"$hive\" \"$jar\"; echo lid >&2; exit 3";
         let argv: [&[u8]; 4] = [b"/bin/sh", b"-c", text, b"label"];
         let ran = run(folder.path(), &of(b"/bin/sh", &argv, b"lime honey\n"));
         let output = b"label||3|lime honey|lid\n".to_vec();

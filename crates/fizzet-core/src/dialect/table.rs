@@ -238,7 +238,7 @@ dialect_table! {
     braces: Braces = [Braces::None, Braces::Written, Braces::None, Braces::None, Braces::Fields, Braces::Fields, Braces::Fields], "observed in all six: x={a,b}; echo {a,b} $x";
     /// Which ranges such as `{1..3}` there are.
     brace_ranges: BraceRanges = [BraceRanges::None, BraceRanges::Padded, BraceRanges::None, BraceRanges::None, BraceRanges::Plain, BraceRanges::None, BraceRanges::Turned], "observed in all six: echo {01..3} {1..9..-3} {1..a}";
-    /// Behind an unquoted opening brace an expansion in the same word is not split.
+    /// Behind an unquoted opening brace an expansion in the same word is neither split nor a pattern.
     brace_stops_splitting: bool = [N, N, N, N, Y, N, N], "observed in all six: x='a b'; echo {$x,c}";
     /// In an unquoted `${x-...}` braces nest.
     braces_nest: bool = [N, N, N, N, Y, N, Y], "observed in all six: echo ${z-{a}b}";
@@ -422,6 +422,8 @@ dialect_table! {
     file_substitution: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: x=$(<file); echo $x";
     /// Printing to a closed descriptor is no mistake.
     closed_output_is_silent: bool = [N, N, N, N, N, N, Y], "observed in all six: x=$(echo a >&-; echo $?); echo $x";
+    /// `path` is the list of the folders in PATH, and both change together.
+    tied_path: bool = [N, N, N, N, N, N, Y], "observed in zsh: path=(/bin); echo $PATH";
     /// The parentheses of `name()` stand together.
     function_parentheses_touch: bool = [N, N, N, N, N, N, Y], "observed in all six: f ( ) { echo a; }";
     /// `|&` pipes standard error too.

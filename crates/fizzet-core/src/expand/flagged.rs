@@ -429,7 +429,7 @@ impl Substitution<'_> {
     ) -> Result<(), Stop> {
         let standing = match flagged.forms_patterns {
             _ if flagged.splits == Some(true) => Standing::Inert,
-            Some(true) if !place.quoted => Standing::Plain,
+            Some(true) if !place.quoted => Standing::Value,
             _ => Standing::Quoted,
         };
         let splits =

@@ -252,7 +252,10 @@ impl Substitution<'_> {
         match held {
             Held::Unset => self.unset(parameter),
             Held::One(mut text) => {
-                self.met = true;
+                // An empty positional parameter counts as not written, an empty variable does not.
+                let empty =
+                    matches!(parameter.name, ParameterName::Positional(_)) && text.is_empty();
+                self.met |= !(empty && self.cx.state().dialect.last_empty_parameter_stays);
                 text.set_standing(place.expanded());
                 self.push_text(&text)
             }

@@ -136,7 +136,7 @@ impl<'c> Substitution<'c> {
         let place = match cx.state().splits_parameters() {
             true => place,
             false if cx.state().options.glob_substitution => {
-                Place { expansion: Standing::Plain, ..place }
+                Place { expansion: Standing::Value, ..place }
             }
             false => Place { expansion: Standing::Quoted, command: Standing::Inert, ..place },
         };
@@ -190,7 +190,7 @@ impl<'c> Substitution<'c> {
             place.expansion = Standing::Strict;
         }
         if self.unsplit {
-            place.expansion = Standing::Plain;
+            (place.expansion, place.command) = (Standing::Quoted, Standing::Quoted);
         }
         let (empty, behind) = (self.last_empty.take(), std::mem::take(&mut self.behind_quoted_at));
         let outer = std::mem::take(&mut self.met);

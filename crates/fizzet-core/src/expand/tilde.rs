@@ -416,7 +416,8 @@ pub(super) fn in_field(
     };
     let assignment = matches!(tilde, Tilde::AfterColons | Tilde::AfterAssignment);
     let written = |at: usize, byte: u8| {
-        field.bytes().get(at) == Some(&byte) && standing_at(&field, at) == Standing::Plain
+        field.bytes().get(at) == Some(&byte)
+            && matches!(standing_at(&field, at), Standing::Plain | Standing::Value)
     };
 
     let mut made = Text::new();

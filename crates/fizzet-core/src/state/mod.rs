@@ -8,6 +8,7 @@ mod variables;
 
 use rustc_hash::FxHashMap;
 use std::cell::RefCell;
+use std::collections::BTreeMap;
 use std::rc::Rc;
 
 use bstr::ByteSlice;
@@ -232,10 +233,42 @@ impl State {
             }
             Some(key) => self.variables.set_element(name, key, text),
         }
+        self.tie_path(name);
         if self.options.all_export {
             self.variables.entry(name).exported = true;
         }
         Ok(())
+    }
+
+    /// Makes `path` follow PATH, or PATH follow `path`, where they change together.
+    pub fn tie_path(&mut self, changed: &[u8]) {
+        if !self.dialect.tied_path {
+            return;
+        }
+        match changed {
+            b"path" => {
+                let mut joined = Text::new();
+                for (at, folder) in self.variables.values(b"path").iter().enumerate() {
+                    if at > 0 {
+                        joined.push_text(&self.shell_text(b":"));
+                    }
+                    joined.push_text(folder);
+                }
+                self.variables.set(b"PATH", joined);
+            }
+            b"PATH" => {
+                let whole = self.variables.scalar(b"PATH").cloned().unwrap_or_default();
+                let (mut folders, mut from) = (BTreeMap::new(), 0);
+                while from < whole.len() {
+                    let rest = &whole.bytes()[from..];
+                    let length = rest.iter().position(|&byte| byte == b':').unwrap_or(rest.len());
+                    folders.insert(folders.len() as i64 + 1, whole.slice(from, from + length));
+                    from += length + 1;
+                }
+                self.variables.entry(b"path").value = Value::Indexed(folders);
+            }
+            _ => {}
+        }
     }
 
     /// The number of the positional parameter that this name of a variable means.

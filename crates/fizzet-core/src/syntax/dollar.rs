@@ -114,10 +114,7 @@ impl<'a> Parser<'a> {
         }
         let mut name = self.text[start..self.pos].to_vec();
         while let at = self.over_continuations(self.pos)
-            && self
-                .text
-                .get(at)
-                .is_some_and(|&byte| is_name_byte(byte) || self.begins_name(byte))
+            && self.text.get(at).is_some_and(|&byte| is_name_byte(byte) || self.begins_name(byte))
         {
             name.push(self.text[at]);
             self.pos = at + 1;

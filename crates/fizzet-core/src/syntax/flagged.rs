@@ -58,7 +58,7 @@ impl<'a> Parser<'a> {
                 Some(ParameterName::Special(sign))
             }
             sign @ (b'?' | b'$' | b'!' | b'-' | b'#')
-                if signs || self.text.get(self.pos + 1) == Some(&b'[') =>
+                if signs || matches!(self.text.get(self.pos + 1), Some(b'[' | b':')) =>
             {
                 self.pos += 1;
                 Some(ParameterName::Special(sign))
@@ -330,7 +330,8 @@ impl<'a> Parser<'a> {
             .text
             .get(self.pos + 2)
             .is_none_or(|&byte| !byte.is_ascii_alphanumeric() && byte != b'_' && byte != b'[');
-        if !MODIFIERS.contains(&letter) || !ends {
+        // Without braces a letter is looked at alone.
+        if !MODIFIERS.contains(&letter) || !(ends || !flagged.parameter.braced) {
             return Ok(false);
         }
         self.pos += 2;

@@ -28,11 +28,11 @@ use crate::notes;
 use crate::source::{SourceId, SourceKind, Span};
 use crate::state::{Positional, State};
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
+use crate::syntax;
 use crate::syntax::Parser;
 use crate::syntax::ast::{
     Assignment, CommandSubstitution, List, Redirect, RedirectOperator, SubstitutionPlace,
 };
-use crate::syntax;
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, Ending, Missing, Trace, WordTrace};
 use crate::walk::descriptors::{Descriptors, Output};
@@ -90,6 +90,7 @@ impl Watched {
 pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Observer>>) -> Watched {
     state.entered = state.variables.scalar(b"PWD").cloned().unwrap_or_default();
     state.left = state.entered.clone();
+    state.tie_path(b"PATH");
     let wants = observer.borrow().wants();
     let mut walker = Walker {
         state,

@@ -92,11 +92,7 @@ impl Walker {
     }
 
     /// Where what is written to a file goes: to the file itself only where that is allowed.
-    fn file_to_write(
-        &mut self,
-        redirection: &RedirectTrace,
-        append: bool,
-    ) -> Result<Output, Stop> {
+    fn file_to_write(&mut self, redirection: &RedirectTrace, append: bool) -> Result<Output, Stop> {
         if redirection.target.has_hole() {
             return Ok(Output::Nowhere);
         }

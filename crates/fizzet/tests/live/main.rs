@@ -7,6 +7,7 @@
 mod extensions;
 mod lines;
 mod programs;
+mod scripts;
 
 use std::path::Path;
 
@@ -101,6 +102,12 @@ macro_rules! suites {
             #[ignore = "needs the real shell; .ci/run switches it on"]
             fn agrees_on_extensions() {
                 crate::compare(shell(), crate::extensions::line(shell()), crate::cases() * 3 / 10);
+            }
+
+            #[test]
+            #[ignore = "needs the real shell; .ci/run switches it on"]
+            fn agrees_on_scripts() {
+                crate::compare(shell(), crate::scripts::script(shell()), crate::cases() * 3 / 10);
             }
         }
     )+};
