@@ -297,3 +297,40 @@ pub enum DocumentQuotes {
     /// Outside double quotes a backslash quotes whatever follows; between them `\\"` stays.
     BackslashOutside,
 }
+
+/// What `getopts` does where OPTIND lies behind all words.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum BeyondWords {
+    /// It finds nothing and stays there.
+    Stays,
+    /// It goes back to the place behind the last word.
+    GoesBack,
+    /// It starts over.
+    StartsOver,
+    /// It finds nothing and changes nothing, here and where a word has become too short.
+    GivesUp,
+}
+
+/// Which functions have a place of `getopts` of their own.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum FreshOptions {
+    /// None.
+    Never,
+    /// All of them, but OPTIND is shared.
+    PlaceOnly,
+    /// Those written with `function`, with an OPTIND of their own.
+    Keyword,
+    /// All of them, with an OPTIND of their own.
+    Always,
+}
+
+/// Which syntax errors still let the action for EXIT be carried out.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum SyntaxErrorsAct {
+    /// None.
+    None,
+    /// All but a quote that nothing closes.
+    Misplaced,
+    /// All.
+    All,
+}

@@ -524,6 +524,32 @@ dialect_table! {
     substitution_sets_status: bool = [N, Y, N, N, Y, N, Y], "observed in all six: echo $(exit 6) $?";
     /// A wrong argument of `shift`, `break` and the like ends the shell; otherwise its status is 1.
     usage_is_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: shift x; echo after";
+    /// Words that begin with a plus are options too: `getopts a o +a` finds `+a`.
+    getopts_takes_plus: bool = [N, N, N, N, N, Y, Y], "observed in all six: getopts a o +a; echo $o";
+    /// What `getopts` does where OPTIND lies behind all words.
+    getopts_beyond: BeyondWords = [BeyondWords::Stays, BeyondWords::GoesBack, BeyondWords::StartsOver, BeyondWords::StartsOver, BeyondWords::Stays, BeyondWords::GivesUp, BeyondWords::Stays], "observed in all six: OPTIND=5; getopts ab o -a; echo $? $o $OPTIND";
+    /// Where the words have changed and the word on hand is too short now, it is read from its start.
+    getopts_rereads_word: bool = [N, Y, N, N, N, N, N], "observed in all six: getopts ab o -ab; getopts ab o -b; echo $o $OPTIND";
+    /// `set` and `shift` make `getopts` begin at the first word.
+    getopts_follows_set: bool = [N, N, Y, Y, N, N, N], "observed in all six: set -- -a -b; getopts ab o; shift; getopts ab o; echo $o";
+    /// Which functions have a place of their own in their words.
+    getopts_in_functions: FreshOptions = [FreshOptions::Never, FreshOptions::Never, FreshOptions::PlaceOnly, FreshOptions::PlaceOnly, FreshOptions::Keyword, FreshOptions::Keyword, FreshOptions::Always], "observed in all six: f() { getopts ab p -ba; echo $p $OPTIND; }; getopts ab o -ab; f; getopts ab o -ab; echo $o; and function f { ...; }";
+    /// `local OPTIND` keeps the place in the words for when the function ends.
+    getopts_keeps_place_for_local: bool = [N, Y, N, N, N, N, N], "observed in all six: f() { local OPTIND=1; getopts ab p -ba; }; getopts ab o -ab; f; getopts ab o -ab; echo $o";
+    /// Behind a function with `local OPTIND` the options begin again.
+    getopts_starts_over_behind_local: bool = [N, N, N, N, N, Y, N], "observed in mksh: f() { local OPTIND; }; getopts ab o -a -b; f; getopts ab o -a -b; echo $o";
+    /// `unset OPTIND` makes `getopts` begin again.
+    getopts_minds_unset: bool = [N, Y, N, Y, Y, N, N], "observed in all six: getopts ab o -ab; unset OPTIND; getopts ab o -ab; echo $o";
+    /// Which syntax errors still let the action for EXIT be carried out.
+    syntax_errors_act: SyntaxErrorsAct = [SyntaxErrorsAct::All, SyntaxErrorsAct::Misplaced, SyntaxErrorsAct::All, SyntaxErrorsAct::All, SyntaxErrorsAct::Misplaced, SyntaxErrorsAct::All, SyntaxErrorsAct::None], "observed in all six: trap 'echo bye' EXIT, newline, a closing parenthesis, or an open quote";
+    /// The status that the action for EXIT sees after a syntax error.
+    syntax_error_status: Status = [2, 2, 2, 2, 0, 1, 1], "observed in all six: trap 'echo $?' EXIT, newline, a closing parenthesis";
+    /// The action for EXIT sees the status of a mistake that ended the shell.
+    exit_action_sees_mistakes: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: trap 'echo $?' EXIT; shift 9";
+    /// At the end of the options OPTARG is unset.
+    getopts_end_unsets_value: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: getopts a: o -ax; getopts a: o -ax; echo ${OPTARG-unset}";
+    /// The status of `getopts` for a word that is no name; nothing where that ends the shell.
+    getopts_bad_name_status: Option<Status> = [Some(1), Some(1), Some(2), Some(2), Some(1), Some(1), None], "observed in all six: getopts a 1x -a; echo $?";
     /// Inside a cluster of options OPTIND already counts the word as done.
     getopts_counts_ahead: bool = [N, N, Y, Y, N, Y, N], "observed in all six: getopts ab o -ab; echo $OPTIND";
     /// A mistake in `((...))` has the status 1 and the shell goes on.

@@ -54,6 +54,8 @@ pub struct State {
     pub functions: FxHashMap<Rc<[u8]>, Function>,
     /// Aliases by name.
     pub aliases: Rc<Aliases>,
+    /// What OPTIND has been set to since `getopts` last looked.
+    pub assigned_option_index: Option<Text>,
     /// Actions of `trap` by condition.
     pub traps: FxHashMap<Rc<[u8]>, Text>,
     /// The folder that `cd` has gone to, as reached from where the trace began.
@@ -98,6 +100,7 @@ impl State {
             options: Options::default(),
             functions: FxHashMap::default(),
             aliases: Rc::default(),
+            assigned_option_index: None,
             traps: FxHashMap::default(),
             folder: Rc::from(&b""[..]),
             entered: Text::new(),
@@ -234,6 +237,9 @@ impl State {
             Some(key) => self.variables.set_element(name, key, text),
         }
         self.tie_path(name);
+        if name == b"OPTIND" {
+            self.assigned_option_index = self.variables.scalar(name).cloned();
+        }
         if self.options.all_export {
             self.variables.entry(name).exported = true;
         }

@@ -25,6 +25,8 @@ pub(super) struct Scope {
     pub(super) options: Option<Options>,
     /// Whether `typeset` makes variables of the function.
     pub(super) has_variables: bool,
+    /// Where `getopts` stood before `local OPTIND`, where that keeps it.
+    pub(super) options_at: Option<builtins::OptionPlace>,
 }
 
 impl Walker {
@@ -107,6 +109,7 @@ impl Walker {
         let options = self.state.options.clone();
         let (aliases, folder) = (self.state.aliases.clone(), self.state.folder.clone());
         let (mask, loops) = (self.state.mask, self.loops);
+        let options_at = self.options_at;
         let descriptors = self.descriptors.clone();
         // A subshell begins without the traps of the shell.
         let traps = std::mem::take(&mut self.state.traps);
@@ -118,6 +121,7 @@ impl Walker {
         self.state.traps = traps;
         self.descriptors = descriptors;
         (self.state.mask, self.loops) = (mask, loops);
+        (self.options_at, self.state.assigned_option_index) = (options_at, None);
         (self.state.aliases, self.state.folder) = (aliases, folder);
         self.state.variables = variables;
         self.state.positional = positional;
@@ -446,6 +450,7 @@ impl Walker {
         if names_zero && let Some(name) = argv.first() {
             self.state.positional.zero = name.passed_through(&hop, Standing::Quoted);
         }
+        let own_options = self.own_options(function.keyword);
         let loops = std::mem::take(&mut self.loops);
         self.depth += 1;
         let local_trap = self.state.dialect.exit_trap_is_local;
@@ -462,15 +467,32 @@ impl Walker {
             }
         }
         self.depth -= 1;
+        if let Some(own_options) = own_options {
+            self.earlier_options(own_options);
+        }
         if let Some(scope) = self.scopes.pop() {
+            if let Some(place) = scope.options_at {
+                self.options_at = place;
+            }
+            let hid_index = scope.hidden.iter().any(|(name, _)| **name == *b"OPTIND");
             self.restore(scope.hidden);
+            if hid_index && scope.options_at.is_none() {
+                // The value that is back is an order to go there.
+                if self.state.dialect.getopts_starts_over_behind_local {
+                    let first = self.state.shell_text(b"1");
+                    self.state.variables.set(b"OPTIND", first);
+                }
+                self.state.assigned_option_index = self.state.variables.scalar(b"OPTIND").cloned();
+            }
             self.state.options =
                 scope.options.unwrap_or_else(|| std::mem::take(&mut self.state.options));
         }
         self.loops = loops;
         let inner = std::mem::replace(&mut self.state.positional, outer);
         self.tell_change(Cause::Return, &inner, span)?;
-        if self.state.dialect.functions_hold_mistakes {
+        // An action for EXIT is carried out when the mistake ends the shell.
+        let acts = self.state.traps.contains_key(&b"EXIT"[..]);
+        if self.state.dialect.functions_hold_mistakes && !acts {
             match &outcome {
                 Err(Stop::Shell(error)) => {
                     self.state.status = error.status;

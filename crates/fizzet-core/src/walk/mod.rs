@@ -110,7 +110,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         scopes: Vec::new(),
         descriptors: Descriptors::new(),
         written: WrittenFiles::default(),
-        cluster: Default::default(),
+        options_at: Default::default(),
         substituted: None,
         guessed: false,
         sought: None,
@@ -162,7 +162,7 @@ pub(crate) struct Walker {
     /// Files that have been written in memory only.
     written: WrittenFiles,
     /// Where `getopts` stands.
-    cluster: builtins::Cluster,
+    options_at: builtins::OptionPlace,
     /// The status of the latest command substitution of a command without a name.
     substituted: Option<Status>,
     /// Whether the status of the latest program had to be guessed.

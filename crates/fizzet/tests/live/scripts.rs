@@ -21,7 +21,8 @@ pub(crate) fn script(shell: Shell) -> impl Strategy<Value = Drawn> {
     (value(), value(), trap, vec(block, 1..5), vec(argument(), 0..5)).prop_map(
         |(x, y, trap, blocks, arguments)| {
             let functions = FUNCTIONS.join("\n");
-            let line = format!("x='{x}' y='{y}' n=0\n{functions}\n{trap}\n{}", blocks.join("\n"));
+            let line =
+                format!("x='{x}' y='{y}' n=0 g=0\n{functions}\n{trap}\n{}", blocks.join("\n"));
             Drawn { line, arguments }
         },
     )
@@ -178,7 +179,6 @@ const STATUSES: &[&str] = &[
     "(set -u; label \"${nosuch-unset}\")",
     "(trap 'label sub' EXIT; label in)",
     "x=$(exit 5); label $?",
-    "tell a | true; label $?",
     "(shift $(($#)); label $#)",
     "case $# in 0) label none;; [12]) label few;; *) label many;; esac",
     "case $x in *:*) label colon;; '') label empty;; *[!a-z]*) label odd;; *) label \"$x\";; esac",
@@ -220,7 +220,7 @@ fn compound(simple: BoxedStrategy<String>) -> BoxedStrategy<String> {
     simple
         .prop_recursive(2, 8, 3, |inner| {
             let body = vec(inner, 1..3).prop_map(|all| all.join("\n")).boxed();
-            let bounded = "n=$((n+1)); [ $n -gt 12 ] && break";
+            let bounded = "g=$((g+1)); [ $g -gt 12 ] && break";
             prop_oneof![
                 words(3)
                     .prop_flat_map({
@@ -243,7 +243,7 @@ fn compound(simple: BoxedStrategy<String>) -> BoxedStrategy<String> {
                     "run() {{\n{body}\n}}\nrun {words}; label back $? \"$@\""
                 )),
                 (body, word()).prop_map(|(body, word)| format!(
-                    "case {word} in\n[a-m]*|'') {body};;\n*) label other;;\nesac"
+                    "case {word} in\n[a-m]*|'') {body}\n;;\n*) label other;;\nesac"
                 )),
             ]
         })

@@ -3,6 +3,7 @@
 mod control;
 mod find;
 mod folders;
+mod getopts;
 mod options;
 mod parameters;
 mod print;
@@ -15,7 +16,7 @@ mod variables;
 mod zsh_options;
 
 pub(super) use control::number;
-pub(super) use parameters::Cluster;
+pub(super) use getopts::OptionPlace;
 
 use crate::expand::Context;
 use crate::source::Span;
@@ -84,7 +85,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("false", |_, _| Ok(1)),
     ("fg", process::quiet),
     ("float", variables::declare_as),
-    ("getopts", parameters::getopts),
+    ("getopts", getopts::getopts),
     ("hash", find::hash),
     ("integer", variables::declare_as),
     ("jobs", process::quiet),

@@ -1,11 +1,10 @@
-//! `set`, `shift`, `getopts`, `shopt`.
+//! `set`, `shift`, `shopt`.
 
 use crate::dialect::Braces;
 use crate::lineage::{Hop, Rule};
 use crate::stop::{Reach, Status, Stop};
 use crate::text::{Passage, Standing, Text};
 use crate::walk::builtins::Call;
-use crate::walk::builtins::control::number;
 use crate::walk::{Cause, Walker};
 
 /// `set [options] [--] [arguments]`
@@ -73,6 +72,7 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
         let parameters = Passage::all(&hop, Standing::Quoted, rest);
         let before = walker.state.positional.share();
         walker.state.positional.set(parameters);
+        walker.options_begin_again();
         walker.tell_change(Cause::Set, &before, call.span)?;
     }
     Ok(0)
@@ -185,6 +185,7 @@ pub(super) fn shift(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     };
     let before = walker.state.positional.share();
     if walker.state.positional.shift(count) {
+        walker.options_begin_again();
         walker.tell_change(Cause::Shift(count), &before, call.span)?;
         return Ok(0);
     }
@@ -258,94 +259,6 @@ impl Walker {
         }
         self.tell_change(Cause::Shift(count), &before, call.span)?;
         Ok(0)
-    }
-}
-
-/// `getopts options name [arguments]`
-pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let (Some(options), Some(name)) = (call.bytes(1), call.bytes(2)) else {
-        return Ok(walker.state.dialect.getopts_usage_status);
-    };
-    let given = match &call.argv[3..] {
-        [] => walker.state.positional.all().to_vec(),
-        own => own.to_vec(),
-    };
-    let index = walker.state.variables.scalar(b"OPTIND").and_then(|text| number(text.bytes()));
-    let index = usize::try_from(index.unwrap_or(1)).unwrap_or(1).max(1);
-    if walker.cluster.told != index {
-        walker.cluster = Cluster { told: index, word: index, letter: 1 };
-    }
-    let Cluster { word: mut index, letter: at, .. } = walker.cluster;
-    let silent = options.first() == Some(&b':');
-    let word = given.get(index - 1);
-    let is_late = walker.state.dialect.getopts_is_late;
-    let word = word.filter(|word| word.len() > 1 && word.bytes()[0] == b'-');
-    let Some(word) = word.filter(|word| word.bytes() != b"--") else {
-        let end = index + usize::from(word.is_some());
-        if word.is_some() || is_late {
-            walker.assign_computed(b"OPTIND", end.to_string().as_bytes(), call)?;
-        }
-        if !is_late {
-            walker.assign_computed(name, b"?", call)?;
-        }
-        return Ok(1);
-    };
-    let letter = word.bytes()[at.min(word.len() - 1)];
-    let known = options.iter().position(|&one| one == letter && one != b':');
-    let takes_value = known.is_some_and(|place| options.get(place + 1) == Some(&b':'));
-    let last = at + 1 >= word.len();
-    let (mut result, mut value) = (vec![letter], None);
-    if known.is_none() {
-        result = vec![b'?'];
-        value = silent.then(|| word.slice(at, at + 1));
-    }
-    if takes_value && !last {
-        value = Some(word.slice(at + 1, word.len()));
-    } else if takes_value {
-        value = given.get(index).cloned();
-        index += usize::from(value.is_some());
-        if value.is_none() {
-            result = vec![if silent { b':' } else { b'?' }];
-            value = silent.then(|| word.slice(at, at + 1));
-        }
-    }
-    let done = takes_value || last;
-    index += usize::from(done);
-    let took = takes_value && result[0] == letter;
-    let late = is_late && done && !(took || (takes_value && silent && value.is_some() && !last));
-    let told = match late {
-        true => index - 1,
-        false => index + usize::from(!done && walker.state.dialect.getopts_counts_ahead),
-    };
-    walker.cluster = Cluster { told, word: index, letter: if done { 1 } else { at + 1 } };
-    walker.assign_computed(b"OPTIND", told.to_string().as_bytes(), call)?;
-    walker.assign_computed(name, &result, call)?;
-    match value {
-        Some(value) => walker.assign_text(b"OPTARG", value, call.span)?,
-        None if walker.state.dialect.getopts_empties_value
-            && known.is_some_and(|_| !takes_value)
-            || is_late =>
-        {
-            walker.assign_computed(b"OPTARG", b"", call)?;
-        }
-        None => {
-            walker.state.variables.remove(b"OPTARG");
-        }
-    }
-    Ok(0)
-}
-
-/// Where `getopts` stands: what OPTIND says, and the word and letter that come next.
-#[derive(Clone, Copy, Debug)]
-pub(in crate::walk) struct Cluster {
-    told: usize,
-    word: usize,
-    letter: usize,
-}
-
-impl Default for Cluster {
-    fn default() -> Cluster {
-        Cluster { told: 1, word: 1, letter: 1 }
     }
 }
 

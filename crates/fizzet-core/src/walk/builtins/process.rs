@@ -1,5 +1,6 @@
 //! `exec`, `trap`, `umask`, `ulimit`, `wait`, `times` and others that deal with the process.
 
+use crate::dialect::SyntaxErrorsAct;
 use crate::expand::Context;
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Status, Stop};
@@ -106,13 +107,25 @@ impl Walker {
     /// Carries out the action for EXIT, when the shell, a subshell or (in some shells) a function ends;
     /// its status stays.
     pub(in crate::walk) fn leave_shell(&mut self, outcome: Result<(), Stop>) -> Result<(), Stop> {
-        if matches!(outcome, Err(Stop::Limit { .. } | Stop::Syntax(_))) {
+        let acts = match &outcome {
+            Err(Stop::Limit { .. } | Stop::Enough) => false,
+            Err(Stop::Syntax(error)) => match self.state.dialect.syntax_errors_act {
+                SyntaxErrorsAct::None => false,
+                SyntaxErrorsAct::Misplaced => !error.is_open_quote(),
+                SyntaxErrorsAct::All => true,
+            },
+            _ => true,
+        };
+        if !acts {
             return outcome;
         }
         let Some(action) = self.state.traps.remove(&b"EXIT"[..]) else { return outcome };
         match &outcome {
             Err(Stop::Exit(status) | Stop::Return(status)) => self.state.status = *status,
-            Err(Stop::Shell(error)) => self.state.status = error.status,
+            Err(Stop::Shell(error)) if self.state.dialect.exit_action_sees_mistakes => {
+                self.state.status = error.status;
+            }
+            Err(Stop::Syntax(_)) => self.state.status = self.state.dialect.syntax_error_status,
             _ => {}
         }
         let status = self.state.status;

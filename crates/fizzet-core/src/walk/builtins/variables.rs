@@ -188,6 +188,9 @@ impl Walker {
             return;
         }
         scope.hidden.push((name.into(), self.state.variables.get(name).cloned()));
+        if name == b"OPTIND" && self.state.dialect.getopts_keeps_place_for_local {
+            scope.options_at = Some(std::mem::take(&mut self.options_at));
+        }
         if !self.state.dialect.local_inherits {
             self.state.variables.remove(name);
             let variable = self.state.variables.entry(name);
@@ -362,6 +365,10 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             }
             _ => {
                 walker.state.variables.remove(&name);
+                if *name == *b"OPTIND" && walker.state.dialect.getopts_minds_unset {
+                    let first = walker.state.shell_text(b"1");
+                    walker.state.assigned_option_index = Some(first);
+                }
             }
         }
     }

@@ -1,0 +1,230 @@
+//! `getopts` (POSIX XCU getopts), as each shell keeps its place in the words.
+
+use crate::dialect::{BeyondWords, FreshOptions};
+use crate::state::Positional;
+use crate::stop::{Status, Stop};
+use crate::text::Text;
+use crate::walk::Walker;
+use crate::walk::builtins::Call;
+use crate::walk::builtins::control::number;
+
+/// Where `getopts` stands: a word, counted from 1, and the place of the next letter in it.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub(in crate::walk) struct OptionPlace {
+    word: usize,
+    letter: usize,
+}
+
+impl Default for OptionPlace {
+    fn default() -> OptionPlace {
+        OptionPlace { word: 1, letter: 1 }
+    }
+}
+
+/// What one call of `getopts` found.
+struct Found {
+    /// What the variable becomes.
+    name: Vec<u8>,
+    /// What OPTARG becomes; `None` where it is unset.
+    value: Option<Text>,
+    /// Where the next call goes on.
+    next: OptionPlace,
+}
+
+/// `getopts options name [arguments]`
+pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let (Some(options), Some(name)) = (call.bytes(1), call.bytes(2)) else {
+        return Ok(walker.state.dialect.getopts_usage_status);
+    };
+    let given = match &call.argv[3..] {
+        [] => walker.state.positional.share(),
+        own => {
+            let mut words = Positional::default();
+            words.set(own.to_vec());
+            words
+        }
+    };
+    let words = given.all();
+    let Some(place) = walker.option_place(words) else { return Ok(1) };
+    let plus = walker.state.dialect.getopts_takes_plus;
+    let is_option = |word: &&Text| {
+        let sign = word.bytes().first().copied();
+        word.len() > 1 && (sign == Some(b'-') || (plus && sign == Some(b'+')))
+    };
+    match words.get(place.word - 1).filter(is_option) {
+        Some(word) if word.bytes() != b"--" || place.letter > 1 => {
+            let found = walker.option_in(options, word, words, place);
+            walker.tell_option(name, found, call)
+        }
+        dashes => walker.no_option(name, place.word + usize::from(dashes.is_some()), call),
+    }
+}
+
+impl Walker {
+    /// The place from which `getopts` goes on; `None` where the shell gives up.
+    fn option_place(&mut self, words: &[Text]) -> Option<OptionPlace> {
+        let dialect = self.state.dialect.clone();
+        if let Some(assigned) = self.state.assigned_option_index.take() {
+            let index = number(assigned.bytes()).and_then(|index| usize::try_from(index).ok());
+            self.options_at.word = index.unwrap_or(1).max(1);
+            if !dialect.getopts_is_late {
+                self.options_at.letter = 1;
+            }
+        }
+        let mut place = self.options_at;
+        let (last, spent) = (words.len() + 1, |place: OptionPlace| {
+            let word = words.get(place.word - 1);
+            place.letter > 1 && word.is_some_and(|word| place.letter >= word.len())
+        });
+        if place.word > last {
+            match dialect.getopts_beyond {
+                BeyondWords::Stays => {}
+                BeyondWords::StartsOver => place = OptionPlace::default(),
+                BeyondWords::GoesBack => place = OptionPlace { word: last, letter: 1 },
+                BeyondWords::GivesUp => return None,
+            }
+        }
+        if dialect.getopts_beyond == BeyondWords::GivesUp
+            && place.letter > words.get(place.word - 1).map_or(1, Text::len).max(1)
+        {
+            return None;
+        }
+        if spent(place) {
+            let word = place.word + usize::from(!dialect.getopts_rereads_word);
+            place = OptionPlace { word, letter: 1 };
+        }
+        Some(place)
+    }
+
+    /// The option at a place of a word.
+    fn option_in(
+        &mut self,
+        options: &[u8],
+        word: &Text,
+        words: &[Text],
+        place: OptionPlace,
+    ) -> Found {
+        let silent = options.first() == Some(&b':');
+        let at = place.letter;
+        let letter = word.bytes()[at];
+        let known = options.iter().position(|&one| one == letter && one != b':');
+        let takes_value = known.is_some_and(|place| options.get(place + 1) == Some(&b':'));
+        let last = at + 1 >= word.len();
+        let is_late = self.state.dialect.getopts_is_late;
+        let mut name = if word.bytes()[0] == b'+' { vec![b'+'] } else { Vec::new() };
+        name.push(letter);
+        let this = silent.then(|| word.slice(at, at + 1));
+        let next = match last {
+            false => OptionPlace { word: place.word, letter: at + 1 },
+            true if is_late => OptionPlace { word: place.word, letter: word.len().max(2) },
+            true => OptionPlace { word: place.word + 1, letter: 1 },
+        };
+        if known.is_none() {
+            return Found { name: vec![b'?'], value: this, next };
+        }
+        if !takes_value {
+            let empty = self.state.dialect.getopts_empties_value;
+            let value = empty.then(|| self.state.shell_text(b""));
+            return Found { name, value, next };
+        }
+        let behind = |step: usize| OptionPlace { word: place.word + step, letter: 1 };
+        if !last {
+            let value = Some(word.slice(at + 1, word.len()));
+            return Found { name, value, next: behind(1) };
+        }
+        match words.get(place.word) {
+            Some(value) => Found { name, value: Some(value.clone()), next: behind(2) },
+            None => {
+                let name = vec![if silent { b':' } else { b'?' }];
+                Found { name, value: this, next }
+            }
+        }
+    }
+
+    /// Tells the script of an option.
+    fn tell_option(&mut self, name: &[u8], found: Found, call: &Call<'_>) -> Result<Status, Stop> {
+        let dialect = self.state.dialect.clone();
+        let inside = found.next.letter > 1 && !dialect.getopts_is_late;
+        let told = found.next.word + usize::from(inside && dialect.getopts_counts_ahead);
+        self.tell_index(found.next, told, call)?;
+        if !crate::syntax::is_name(name) && self.state.parameter_number(name).is_none() {
+            return match dialect.getopts_bad_name_status {
+                Some(status) => Ok(status),
+                None => Err(self.fatal(call, "this is not a name")),
+            };
+        }
+        self.assign_computed(name, &found.name, call)?;
+        match found.value {
+            Some(value) => self.assign_text(b"OPTARG", value, call.span)?,
+            None if dialect.getopts_is_late => self.assign_computed(b"OPTARG", b"", call)?,
+            None => {
+                self.state.variables.remove(b"OPTARG");
+            }
+        }
+        Ok(0)
+    }
+
+    /// Tells the script that there are no more options; `word` is the first behind them.
+    fn no_option(&mut self, name: &[u8], word: usize, call: &Call<'_>) -> Result<Status, Stop> {
+        let dialect = self.state.dialect.clone();
+        self.tell_index(OptionPlace { word, letter: 1 }, word, call)?;
+        if dialect.getopts_is_late {
+            return Ok(1);
+        }
+        self.assign_computed(name, b"?", call)?;
+        if dialect.getopts_end_unsets_value {
+            self.state.variables.remove(b"OPTARG");
+        }
+        Ok(1)
+    }
+
+    /// Keeps the place, and tells it in OPTIND.
+    fn tell_index(&mut self, place: OptionPlace, told: usize, call: &Call<'_>) -> Result<(), Stop> {
+        self.options_at = place;
+        let outcome = self.assign_computed(b"OPTIND", told.to_string().as_bytes(), call);
+        // What `getopts` assigns itself is no order to go elsewhere.
+        self.state.assigned_option_index = None;
+        outcome
+    }
+
+    /// The words have changed: some shells begin at the first of them again.
+    pub(in crate::walk) fn options_begin_again(&mut self) {
+        if self.state.dialect.getopts_follows_set {
+            self.options_at = OptionPlace::default();
+        }
+    }
+
+    /// A function begins; answers the place to go back to, and OPTIND, where it has its own.
+    pub(in crate::walk) fn own_options(&mut self, keyword: bool) -> Option<OwnOptions> {
+        let own = match self.state.dialect.getopts_in_functions {
+            FreshOptions::Never => false,
+            FreshOptions::Keyword => keyword,
+            FreshOptions::Always | FreshOptions::PlaceOnly => true,
+        };
+        if !own {
+            return None;
+        }
+        let place = std::mem::take(&mut self.options_at);
+        if self.state.dialect.getopts_in_functions == FreshOptions::PlaceOnly {
+            return Some(OwnOptions { place, index: None });
+        }
+        let index = self.state.variables.scalar(b"OPTIND").cloned();
+        let first = self.state.shell_text(b"1");
+        self.state.variables.set(b"OPTIND", first);
+        Some(OwnOptions { place, index })
+    }
+
+    /// A function with options of its own ends.
+    pub(in crate::walk) fn earlier_options(&mut self, own: OwnOptions) {
+        self.options_at = own.place;
+        if let Some(index) = own.index {
+            self.state.variables.set(b"OPTIND", index);
+        }
+    }
+}
+
+/// What `getopts` goes back to when a function ends.
+pub(in crate::walk) struct OwnOptions {
+    place: OptionPlace,
+    index: Option<Text>,
+}
