@@ -324,13 +324,13 @@ pub enum FreshOptions {
     Always,
 }
 
-/// Which syntax errors still let the action for EXIT be carried out.
+/// What is still there of a function that has ended the shell.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum SyntaxErrorsAct {
-    /// None.
-    None,
-    /// All but a quote that nothing closes.
-    Misplaced,
-    /// All.
+pub enum KeepsScope {
+    /// Nothing: all is as it was before the call.
+    Nothing,
+    /// Its local variables.
+    Variables,
+    /// Its local variables and its parameters.
     All,
 }

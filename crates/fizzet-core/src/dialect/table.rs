@@ -540,12 +540,24 @@ dialect_table! {
     getopts_starts_over_behind_local: bool = [N, N, N, N, N, Y, N], "observed in mksh: f() { local OPTIND; }; getopts ab o -a -b; f; getopts ab o -a -b; echo $o";
     /// `unset OPTIND` makes `getopts` begin again.
     getopts_minds_unset: bool = [N, Y, N, Y, Y, N, N], "observed in all six: getopts ab o -ab; unset OPTIND; getopts ab o -ab; echo $o";
-    /// Which syntax errors still let the action for EXIT be carried out.
-    syntax_errors_act: SyntaxErrorsAct = [SyntaxErrorsAct::All, SyntaxErrorsAct::Misplaced, SyntaxErrorsAct::All, SyntaxErrorsAct::All, SyntaxErrorsAct::Misplaced, SyntaxErrorsAct::All, SyntaxErrorsAct::None], "observed in all six: trap 'echo bye' EXIT, newline, a closing parenthesis, or an open quote";
+    /// The action for EXIT is carried out behind syntax errors too.
+    syntax_errors_act: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: trap 'echo bye' EXIT, newline, a closing parenthesis, or an open quote";
+    /// `exit` in a file that `.` carries out with arguments: the action for EXIT sees those.
+    exit_keeps_file_parameters: bool = [N, N, N, Y, N, Y, Y], "observed in all six: trap 'echo $1' EXIT; . ./file own, with exit in it";
     /// The status that the action for EXIT sees after a syntax error.
     syntax_error_status: Status = [2, 2, 2, 2, 0, 1, 1], "observed in all six: trap 'echo $?' EXIT, newline, a closing parenthesis";
     /// The action for EXIT sees the status of a mistake that ended the shell.
     exit_action_sees_mistakes: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: trap 'echo $?' EXIT; shift 9";
+    /// What the action for EXIT still sees of a function that `exit` has ended.
+    exit_keeps: KeepsScope = [KeepsScope::Nothing, KeepsScope::All, KeepsScope::Variables, KeepsScope::Variables, KeepsScope::Nothing, KeepsScope::All, KeepsScope::Nothing], "observed in all six: trap 'echo $x $1' EXIT; f() { local x=in; exit; }; f own";
+    /// What it still sees of a function in which a mistake has ended the shell.
+    mistakes_keep: KeepsScope = [KeepsScope::Nothing, KeepsScope::Nothing, KeepsScope::Variables, KeepsScope::Variables, KeepsScope::Nothing, KeepsScope::All, KeepsScope::Nothing], "observed in all six: trap 'echo $x $1' EXIT; f() { local x=in; : ${nosuch?}; }; f own";
+    /// The action for EXIT is carried out behind mistakes too.
+    mistakes_act: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: trap 'echo bye' EXIT; echo $((1/0))";
+    /// The action for EXIT is carried out when `exec` finds no program.
+    failed_exec_acts: bool = [Y, Y, Y, Y, N, Y, N], "observed in all six: trap 'echo bye' EXIT; exec nosuch";
+    /// OPTERR is 1 at the start.
+    option_errors: bool = [N, Y, N, N, N, N, N], "observed in all six: echo ${OPTERR-unset}";
     /// At the end of the options OPTARG is unset.
     getopts_end_unsets_value: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: getopts a: o -ax; getopts a: o -ax; echo ${OPTARG-unset}";
     /// The status of `getopts` for a word that is no name; nothing where that ends the shell.

@@ -122,6 +122,9 @@ impl State {
         let ifs = state.shell_text(state.dialect.first_ifs);
         state.variables.set(b"IFS", ifs);
         let index = state.shell_text(b"1");
+        if state.dialect.option_errors {
+            state.variables.set(b"OPTERR", index.clone());
+        }
         state.variables.set(b"OPTIND", index);
         state
     }

@@ -21,11 +21,6 @@ impl SyntaxError {
     pub fn new(kind: SyntaxErrorKind, span: Span) -> SyntaxError {
         SyntaxError { kind, span, ends_line: false }
     }
-
-    /// Whether it is a quote that nothing closes.
-    pub fn is_open_quote(&self) -> bool {
-        matches!(self.kind, SyntaxErrorKind::Unclosed { opener: "'" | "\"" | "`" | "$'", .. })
-    }
 }
 
 /// The kinds of syntax error.

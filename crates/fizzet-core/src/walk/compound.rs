@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::FunctionZero;
+use crate::dialect::{FunctionZero, KeepsScope};
 use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::lineage::{Hop, Rule};
@@ -460,13 +460,24 @@ impl Walker {
             // The state stays as it stands here.
             return outcome;
         }
-        if local_trap {
-            outcome = self.leave_shell(outcome);
-            if let Some(trap) = outer_trap {
-                self.state.traps.insert(b"EXIT"[..].into(), trap);
-            }
-        }
         self.depth -= 1;
+        // An action for EXIT is carried out when the mistake ends the shell.
+        let acts = self.state.traps.contains_key(&b"EXIT"[..]);
+        let holds = self.state.dialect.functions_hold_mistakes && !acts;
+        let kept = match &outcome {
+            Err(Stop::Exit(_)) => self.state.dialect.exit_keeps,
+            Err(Stop::Shell(error)) if error.reach == Reach::Shell && !holds => {
+                self.state.dialect.mistakes_keep
+            }
+            _ => KeepsScope::Nothing,
+        };
+        if kept == KeepsScope::All {
+            return outcome;
+        }
+        if kept == KeepsScope::Variables {
+            // What is hidden stays hidden.
+            self.scopes.last_mut().map(|scope| std::mem::take(&mut scope.hidden));
+        }
         if let Some(own_options) = own_options {
             self.earlier_options(own_options);
         }
@@ -490,9 +501,13 @@ impl Walker {
         self.loops = loops;
         let inner = std::mem::replace(&mut self.state.positional, outer);
         self.tell_change(Cause::Return, &inner, span)?;
-        // An action for EXIT is carried out when the mistake ends the shell.
-        let acts = self.state.traps.contains_key(&b"EXIT"[..]);
-        if self.state.dialect.functions_hold_mistakes && !acts {
+        if local_trap {
+            outcome = self.leave_shell(outcome);
+            if let Some(trap) = outer_trap {
+                self.state.traps.insert(b"EXIT"[..].into(), trap);
+            }
+        }
+        if holds {
             match &outcome {
                 Err(Stop::Shell(error)) => {
                     self.state.status = error.status;

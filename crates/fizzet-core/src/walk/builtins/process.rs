@@ -1,6 +1,5 @@
 //! `exec`, `trap`, `umask`, `ulimit`, `wait`, `times` and others that deal with the process.
 
-use crate::dialect::SyntaxErrorsAct;
 use crate::expand::Context;
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Status, Stop};
@@ -53,7 +52,10 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     }
     let status = walker.external(argv, call.span)?;
     walker.sought = None;
-    walker.state.traps.remove(&b"EXIT"[..]);
+    let fails = status == 127 && !walker.guessed && walker.state.dialect.failed_exec_acts;
+    if !fails {
+        walker.state.traps.remove(&b"EXIT"[..]);
+    }
     Err(Stop::Exit(status))
 }
 
@@ -109,11 +111,8 @@ impl Walker {
     pub(in crate::walk) fn leave_shell(&mut self, outcome: Result<(), Stop>) -> Result<(), Stop> {
         let acts = match &outcome {
             Err(Stop::Limit { .. } | Stop::Enough) => false,
-            Err(Stop::Syntax(error)) => match self.state.dialect.syntax_errors_act {
-                SyntaxErrorsAct::None => false,
-                SyntaxErrorsAct::Misplaced => !error.is_open_quote(),
-                SyntaxErrorsAct::All => true,
-            },
+            Err(Stop::Shell(_)) => self.state.dialect.mistakes_act,
+            Err(Stop::Syntax(_)) => self.state.dialect.syntax_errors_act,
             _ => true,
         };
         if !acts {
@@ -235,6 +234,13 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     walker.sourced -= 1;
     match outcome {
         Err(Stop::Return(status)) => walker.state.status = status,
+        Err(stop @ Stop::Exit(_)) => {
+            if let Some(outer) = outer.filter(|_| !walker.state.dialect.exit_keeps_file_parameters)
+            {
+                walker.state.positional = outer;
+            }
+            return Err(stop);
+        }
         outcome => outcome?,
     }
     if let Some(outer) = outer {
