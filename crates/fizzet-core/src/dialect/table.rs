@@ -558,6 +558,8 @@ dialect_table! {
     failed_exec_acts: bool = [Y, Y, Y, Y, N, Y, N], "observed in all six: trap 'echo bye' EXIT; exec nosuch";
     /// OPTERR is 1 at the start.
     option_errors: bool = [N, Y, N, N, N, N, N], "observed in all six: echo ${OPTERR-unset}";
+    /// The colon at the start of the options names an option too.
+    getopts_finds_colon: bool = [N, N, Y, Y, N, N, N], "observed in all six: getopts :ab o -:; echo $o";
     /// At the end of the options OPTARG is unset.
     getopts_end_unsets_value: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: getopts a: o -ax; getopts a: o -ax; echo ${OPTARG-unset}";
     /// The status of `getopts` for a word that is no name; nothing where that ends the shell.

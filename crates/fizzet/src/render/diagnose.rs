@@ -37,7 +37,7 @@ pub fn ending(
         }
         Ending::Stopped { message: text, span } => {
             let headline = format!("stopped at a limit: {text}");
-            let hint = "the trace so far is whole; what comes after this place was not looked at";
+            let hint = "the trace so far is whole; what comes after this place was not looked at. --max-steps and --max-bytes set other limits";
             message(page, sources, &Message { headline: &headline, span: *span, hint });
         }
     }
@@ -48,9 +48,9 @@ fn missing(page: &mut Page, sources: &Sources, all: &[Missing]) {
         let headline = format!("not known: {}", missing.what);
         let hint = match &missing.command {
             Some(command) => format!(
-                "Fizzet runs nothing; say it with --answer '{command}=OUTPUT'. The trace goes on with a marked hole here"
+                "say it with --answer '{command}=OUTPUT', or let the program be run with --allow-run. The trace goes on with a marked hole here"
             ),
-            None => "Fizzet runs nothing; the trace goes on with a marked hole here".into(),
+            None => "the trace goes on with a marked hole here".into(),
         };
         let (headline, hint) = (headline.as_str(), hint.as_str());
         message(page, sources, &Message { headline, span: missing.span, hint });

@@ -1,5 +1,6 @@
 //! The built program, end to end.
 
+mod allowed;
 mod demo;
 mod line;
 mod program;

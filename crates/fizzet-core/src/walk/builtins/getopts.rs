@@ -107,7 +107,10 @@ impl Walker {
         let silent = options.first() == Some(&b':');
         let at = place.letter;
         let letter = word.bytes()[at];
-        let known = options.iter().position(|&one| one == letter && one != b':');
+        let known = match options.iter().position(|&one| one == letter) {
+            Some(0) if letter == b':' && self.state.dialect.getopts_finds_colon => Some(0),
+            found => found.filter(|_| letter != b':'),
+        };
         let takes_value = known.is_some_and(|place| options.get(place + 1) == Some(&b':'));
         let last = at + 1 >= word.len();
         let is_late = self.state.dialect.getopts_is_late;

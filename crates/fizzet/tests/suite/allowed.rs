@@ -1,0 +1,94 @@
+//! `--allow-run`: programs get the vectors that Fizzet computed, and files are written.
+
+use std::fs;
+
+use crate::program::Run;
+
+/// A script that needs programs for its words, its conditions and its files.
+const PRESS: &str = r#"
+first=$(printf 'lime honey\nheather\n' | sort | sed -n 1p)
+printf '%s\n' b a >list.txt
+sort list.txt >sorted.txt
+read -r least <sorted.txt
+export batch=May
+sh -c 'echo "$0 $# $1 $batch"; exit 4' press 'two words'
+label $? "$first" "$least"
+x=$(sh -c 'echo lid >&2; echo jar' 2>&1)
+y=$(sh -c 'echo lid >&2; echo jar' 2>/dev/null)
+z=$(cat <sorted.txt)
+nosuchprogram || label missing $?
+label "$x" "$y" "$z"
+"#;
+
+/// With programs on PATH.
+fn of(words: &[&str]) -> Run {
+    Run::of(words).env("PATH", "/usr/bin:/bin")
+}
+
+fn vectors(printed: &str) -> Vec<Vec<String>> {
+    let events = printed.lines().map(|line| serde_json::from_str(line).unwrap());
+    let commands = events.filter(|event: &serde_json::Value| event["event"] == "command");
+    let argv = |event: serde_json::Value| {
+        let words = event["argv"].as_array().unwrap().clone();
+        words.iter().map(|word| word["text"].as_str().unwrap().to_owned()).collect()
+    };
+    commands.map(argv).collect()
+}
+
+#[test]
+fn programs_are_run_and_files_written_only_where_that_is_allowed() {
+    let folder = tempfile::tempdir().unwrap();
+    let dir = folder.path().to_str().unwrap();
+    let script = folder.path().join("press.sh");
+    fs::write(&script, PRESS).unwrap();
+    let script = script.to_str().unwrap();
+    let walk = ["walk", "--format", "json", "--dir", dir];
+    let allowed = of(&[&walk[..], &["--allow-run", script]].concat());
+    let found = vectors(&allowed.prints());
+    let labels: Vec<&Vec<String>> =
+        found.iter().filter(|argv| argv.first().is_some_and(|name| name == "label")).collect();
+    assert_eq!(labels[0][1..], ["4", "heather", "a"]);
+    assert_eq!(labels[1][1..], ["missing", "127"]);
+    assert_eq!(labels[2][1..], ["lid\njar", "jar", "a\nb"]);
+    assert_eq!(fs::read_to_string(folder.path().join("sorted.txt")).unwrap(), "a\nb\n");
+
+    fs::remove_file(folder.path().join("sorted.txt")).unwrap();
+    fs::remove_file(folder.path().join("list.txt")).unwrap();
+    of(&[&walk[..], &[script]].concat()).status(3);
+    assert!(!folder.path().join("list.txt").exists());
+}
+
+#[test]
+fn what_programs_print_is_shown_and_their_status_counts() {
+    let line = "sh -c 'printf jar; exit 3' || label $?";
+    let printed = of(&["line", "--format", "nul", "--allow-run", line]).prints();
+    assert_eq!(printed, "label\u{0}3\u{0}");
+}
+
+#[test]
+fn answers_come_before_runs_and_exec_ends_the_script() {
+    let line = "exec sh -c 'exit 5'; label no";
+    let printed = of(&["line", "--format", "nul", "--allow-run", line]).prints();
+    assert_eq!(printed, "sh\u{0}-c\u{0}exit 5\u{0}");
+    let line = "label \"$(sh -c 'echo real')\"";
+    let answer = "sh -c echo real=told";
+    let words = ["line", "--format", "nul", "--allow-run", "--answer", answer, line];
+    assert_eq!(of(&words).prints(), "label\u{0}told\u{0}");
+}
+
+#[test]
+fn what_was_written_in_memory_is_found_again() {
+    let folder = tempfile::tempdir().unwrap();
+    fs::write(folder.path().join("jar.txt"), "old\n").unwrap();
+    let dir = folder.path().to_str().unwrap();
+    let line = "echo 'lime honey' >>jar.txt; echo new >lid.txt; while read -r x; do set -- \"$@\" \"$x\"; done <jar.txt; [ -s lid.txt ]; label $? \"$@\" *.txt";
+    let printed = of(&["line", "--format", "nul", "--dir", dir, line]).prints();
+    assert_eq!(printed, "label\u{0}0\u{0}old\u{0}lime honey\u{0}jar.txt\u{0}lid.txt\u{0}");
+    assert_eq!(fs::read_to_string(folder.path().join("jar.txt")).unwrap(), "old\n");
+}
+
+#[test]
+fn running_for_every_shell_is_refused() {
+    let said = of(&["line", "--allow-run", "--shell", "all", "label"]).says(2);
+    assert!(said.contains("name one shell"), "{said}");
+}
