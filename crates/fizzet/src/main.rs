@@ -13,7 +13,7 @@ fn main() -> ExitCode {
     let arguments: Vec<OsString> = std::env::args_os().collect();
     let outcome = match receive::as_a_program(&arguments) {
         Some(vector) => receive::under_another_name(vector),
-        None => match Cli::try_parse_from(&arguments) {
+        None => match parsed(arguments) {
             Ok(cli) => run(cli),
             Err(error) => Err(Failure::Usage(error)),
         },
@@ -23,6 +23,28 @@ fn main() -> ExitCode {
         Err(Failure::ClosedPipe) => ExitCode::SUCCESS,
         Err(failure) => ExitCode::from(failure.report()),
     }
+}
+
+/// How many words the parser is shown. Options stand before the operands, so that where it has found
+/// operands among these, all words behind them are operands too, and need not be looked at one by one.
+const SHOWN: usize = 500;
+
+/// What the words of the command line ask for.
+fn parsed(mut arguments: Vec<OsString>) -> Result<Cli, clap::Error> {
+    if arguments.len() > SHOWN
+        && let Ok(mut cli) = Cli::try_parse_from(&arguments[..SHOWN])
+    {
+        let operands = match &mut cli.command {
+            Command::Line(options) => Some(&mut options.operands),
+            Command::Walk(options) => Some(&mut options.operands),
+            _ => None,
+        };
+        if let Some(operands) = operands.filter(|operands| !operands.is_empty()) {
+            operands.extend(arguments.drain(SHOWN..));
+            return Ok(cli);
+        }
+    }
+    Cli::try_parse_from(arguments)
 }
 
 fn run(cli: Cli) -> Result<u8, Failure> {

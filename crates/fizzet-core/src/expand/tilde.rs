@@ -175,11 +175,7 @@ impl Substitution<'_> {
                         self.assigned_literal(&bytes[head..], rest, last, place)?;
                     }
                 }
-                other => {
-                    let word =
-                        crate::syntax::ast::Word { parts: vec![other.clone()], span: other.span() };
-                    self.word(&word, Place { tilde: Tilde::Never, ..place })?;
-                }
+                other => self.part(other, Place { tilde: Tilde::Never, ..place })?,
             }
         }
         Ok(())

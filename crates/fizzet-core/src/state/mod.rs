@@ -143,7 +143,7 @@ impl State {
     pub fn given(&mut self, kind: SourceKind, bytes: &[u8]) -> Text {
         let source = self.sources.add(kind, bytes);
         let origin = Origin::new(Rule::Given, Span::new(source, 0, bytes.len()));
-        Text::from_bytes(bytes, Standing::Quoted, origin)
+        Text::copied(bytes, Standing::Quoted, origin)
     }
 
     /// `$-`: the letters of the options that are on, in the shell's own order.

@@ -23,7 +23,7 @@ impl Walker {
         assignments: &[Assignment],
         temporary: bool,
     ) -> Result<(Vec<AssignmentTrace>, Saved), Stop> {
-        let mut traces = Vec::with_capacity(assignments.len());
+        let mut traces = Vec::new();
         let mut saved = Saved::new();
         for assignment in assignments {
             if temporary {
@@ -51,7 +51,9 @@ impl Walker {
             if temporary {
                 self.state.variables.entry(&name).exported = true;
             }
-            traces.push(AssignmentTrace { name, value, span });
+            if self.wants.commands {
+                traces.push(AssignmentTrace { name, value, span });
+            }
         }
         Ok((traces, saved))
     }

@@ -325,7 +325,7 @@ impl Walker {
 
     fn expanded(&mut self, words: &[Argument]) -> Result<(Vec<Text>, Vec<WordTrace>), Stop> {
         let mut argv: Vec<Text> = Vec::with_capacity(words.len());
-        let mut traces = Vec::with_capacity(words.len());
+        let mut traces = Vec::new();
         let mut declares = false;
         let mut unmatched = None;
         for (at, argument) in words.iter().enumerate() {

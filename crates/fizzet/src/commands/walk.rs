@@ -26,7 +26,10 @@ use crate::scenario::missing_as_toml;
 pub fn run(mut options: WalkOptions) -> Result<u8, Failure> {
     evaluation::with_deep_stack(move || {
         options.evaluation.take_scenario()?;
-        walked(&options)
+        let status = walked(&options);
+        // The process ends here; taking apart what very many arguments became would only take time.
+        std::mem::forget(options);
+        status
     })
 }
 
@@ -71,7 +74,9 @@ fn walked(options: &WalkOptions) -> Result<u8, Failure> {
             });
         }
     };
-    tell(options, &watched)
+    let status = tell(options, &watched);
+    std::mem::forget(watched);
+    status
 }
 
 /// Tells people how the walk ended, and answers the exit status.

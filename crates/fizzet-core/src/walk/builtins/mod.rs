@@ -59,7 +59,7 @@ impl Call<'_> {
 
 type Builtin = fn(&mut Walker, &Call<'_>) -> Result<Status, Stop>;
 
-/// The utilities that are evaluated.
+/// The utilities that are evaluated, sorted.
 const TABLE: &[(&str, Builtin)] = &[
     (".", process::dot),
     (":", |_, _| Ok(0)),
@@ -126,8 +126,8 @@ impl Walker {
     /// Carries out a built-in utility and answers its status.
     pub(super) fn builtin(&mut self, argv: &[Text], span: Span) -> Result<Status, Stop> {
         let name = argv.first().map_or(&b""[..], Text::bytes);
-        let known = TABLE.iter().find(|(known, _)| known.as_bytes() == name);
-        match known {
+        let known = TABLE.binary_search_by_key(&name, |(known, _)| known.as_bytes());
+        match known.ok().map(|at| &TABLE[at]) {
             Some((_, run)) => match run(self, &Call { argv, span }) {
                 Err(Stop::Shell(error)) if error.is_read_only => {
                     let statuses = self.state.dialect.read_only_statuses;
@@ -147,5 +147,13 @@ impl Walker {
                 Ok(0)
             }
         }
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    #[test]
+    fn the_table_is_sorted() {
+        assert!(super::TABLE.is_sorted_by_key(|(name, _)| *name));
     }
 }

@@ -1,5 +1,7 @@
 //! `test` and `[` (POSIX XCU test).
 
+use smallvec::SmallVec;
+
 use crate::dialect::TestNumbers;
 use crate::expand::Context;
 use crate::expand::pattern::Pattern;
@@ -42,7 +44,7 @@ fn evaluate(
         walker.missing("whether this test holds", call.span);
         return Ok(1);
     }
-    let words: Vec<&[u8]> = words.iter().map(Text::bytes).collect();
+    let words: SmallVec<[&[u8]; 8]> = words.iter().map(Text::bytes).collect();
     let mut reader = Reader { walker, call, words: &words, at: 0, operated: false, patterned };
     match reader.expression()? {
         Some(holds) => Ok(Status::from(!holds)),
