@@ -244,7 +244,7 @@ fn remove_strangers(folder: &Path, inside: &str) -> io::Result<()> {
         let leads = |file: &&str| file.starts_with(&format!("{path}/"));
         let is_folder = entry.file_type()?.is_dir();
         match is_folder {
-            true if path == "combs/deep" || FILES.iter().any(|file| leads(&file)) => {
+            true if path == "combs/deep" || FILES.iter().any(leads) => {
                 remove_strangers(&entry.path(), &format!("{path}/"))?;
             }
             true => std::fs::remove_dir_all(entry.path())?,

@@ -331,7 +331,7 @@ impl<'a> Parser<'a> {
             .get(self.pos + 2)
             .is_none_or(|&byte| !byte.is_ascii_alphanumeric() && byte != b'_' && byte != b'[');
         // Without braces a letter is looked at alone.
-        if !MODIFIERS.contains(&letter) || !(ends || !flagged.parameter.braced) {
+        if !MODIFIERS.contains(&letter) || (!ends && flagged.parameter.braced) {
             return Ok(false);
         }
         self.pos += 2;

@@ -9,9 +9,12 @@ use rustc_hash::FxHashMap;
 use crate::host::{Answer, Commands, FileKind, Files, Host, Ran, Run, Sink, Status, Users, join};
 use crate::text::Text;
 
+/// What a file holds, shared with the descriptors that write to it.
+type Contents = Rc<RefCell<Text>>;
+
 /// The files that have been written, by their paths.
 #[derive(Clone, Default)]
-pub(super) struct WrittenFiles(Rc<RefCell<FxHashMap<Rc<[u8]>, Rc<RefCell<Text>>>>>);
+pub(super) struct WrittenFiles(Rc<RefCell<FxHashMap<Rc<[u8]>, Contents>>>);
 
 impl WrittenFiles {
     /// Whether none has been written.
@@ -20,12 +23,12 @@ impl WrittenFiles {
     }
 
     /// The file of this path.
-    pub(super) fn get(&self, folder: &[u8], path: &[u8]) -> Option<Rc<RefCell<Text>>> {
+    pub(super) fn get(&self, folder: &[u8], path: &[u8]) -> Option<Contents> {
         self.0.borrow().get(&plain(folder, path)[..]).cloned()
     }
 
     /// Begins a file: what it held before is gone.
-    pub(super) fn create(&self, folder: &[u8], path: &[u8], text: Text) -> Rc<RefCell<Text>> {
+    pub(super) fn create(&self, folder: &[u8], path: &[u8], text: Text) -> Contents {
         let file = Rc::new(RefCell::new(text));
         self.0.borrow_mut().insert(plain(folder, path).into(), file.clone());
         file

@@ -92,7 +92,7 @@ fn pieces(page: &mut Page, sources: &Sources, argument: &Text) {
             page.text("      the piece ").text(&shown(bytes, 30)).end_row();
         }
         for origin in run.origin.hops() {
-            let told = hop(sources, origin);
+            let told = hop(sources, origin, bytes);
             for (nth, row) in wrap(&told, page.width.saturating_sub(10).max(20)).iter().enumerate()
             {
                 page.text(if nth == 0 { "        < " } else { "          " }).text(row).end_row();
@@ -109,8 +109,8 @@ fn pieces(page: &mut Page, sources: &Sources, argument: &Text) {
     }
 }
 
-/// One step in plain words, with its place.
-fn hop(sources: &Sources, origin: &Origin) -> String {
+/// One step of these bytes in plain words, with its place.
+fn hop(sources: &Sources, origin: &Origin, bytes: &[u8]) -> String {
     let hop = origin.hop();
     let position = sources.position(hop.span);
     let source = sources.get(hop.span.source).kind.name();
@@ -122,6 +122,10 @@ fn hop(sources: &Sources, origin: &Origin) -> String {
         count => format!(" (after shift had moved the parameters by {count})"),
     };
     match hop.rule {
+        // Splitting or an operation has left a part of what was given.
+        Rule::Given if sources.bytes(hop.span) != bytes && !bytes.is_empty() => {
+            format!("given as {source}, as a part of {written}")
+        }
         Rule::Given => format!("given as {source}"),
         Rule::Shell => "made by the shell itself".into(),
         Rule::Parameter => format!("the value of ${name}, expanded at {place}{moved}"),
@@ -134,7 +138,7 @@ fn hop(sources: &Sources, origin: &Origin) -> String {
         Rule::Command => format!("printed inside the command substitution at {place}"),
         Rule::Arithmetic => format!("computed at {place}"),
         Rule::Folded => "one of many pieces that are no longer told apart".into(),
-        Rule::Output => format!("printed by a built-in at {place}"),
+        Rule::Output => format!("printed by the command at {place}"),
         Rule::Join => format!("put between the parameters at {place}"),
         Rule::Tilde => format!("the home directory for the tilde at {place}"),
         Rule::Brace => format!("made by the braces at {place}"),

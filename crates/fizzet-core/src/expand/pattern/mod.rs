@@ -210,6 +210,7 @@ mod tests {
         last_backslash_matches: true,
         operators: false,
         wide_brackets: true,
+        negated_bracket_vanishes: false,
         backslash_needs_special: false,
         groups: true,
         folds_case: false,
