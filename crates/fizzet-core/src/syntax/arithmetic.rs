@@ -7,6 +7,8 @@ use bstr::ByteSlice;
 use crate::dialect::{ArithmeticSign, Dialect, LargeConstant, Quotes, Reals, WhileReading};
 use crate::syntax::cursor::{is_name_byte, is_name_start};
 pub use crate::syntax::numeral::{constant, real};
+use crate::syntax::operators::{ASSIGNING, BINARY};
+pub use crate::syntax::operators::{Binary, Unary};
 
 /// The deepest nesting of an expression that is read.
 const MAX_DEPTH: u32 = 256;
@@ -91,118 +93,6 @@ pub struct Target {
     /// The text of the index.
     pub index: Option<Rc<[u8]>>,
 }
-
-/// Operators with one operand.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum Unary {
-    /// `-`
-    Minus,
-    /// `+`
-    Plus,
-    /// `!`
-    Not,
-    /// `~`
-    Complement,
-}
-
-/// Operators with two operands.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum Binary {
-    /// `**`
-    Power,
-    /// `*`
-    Times,
-    /// `/`
-    Divide,
-    /// `%`
-    Remainder,
-    /// `+`
-    Plus,
-    /// `-`
-    Minus,
-    /// `<<`
-    Left,
-    /// `>>`
-    Right,
-    /// `<`
-    Less,
-    /// `<=`
-    LessEqual,
-    /// `>`
-    Greater,
-    /// `>=`
-    GreaterEqual,
-    /// `==`
-    Equal,
-    /// `!=`
-    NotEqual,
-    /// `&`
-    BitAnd,
-    /// `^`
-    BitXor,
-    /// `|`
-    BitOr,
-}
-
-/// Operators with two operands, longest first.
-const BINARY: &[(&[u8], Binary)] = &[
-    (b"**", Binary::Power),
-    (b"<<", Binary::Left),
-    (b">>", Binary::Right),
-    (b"<=", Binary::LessEqual),
-    (b">=", Binary::GreaterEqual),
-    (b"==", Binary::Equal),
-    (b"!=", Binary::NotEqual),
-    (b"*", Binary::Times),
-    (b"/", Binary::Divide),
-    (b"%", Binary::Remainder),
-    (b"+", Binary::Plus),
-    (b"-", Binary::Minus),
-    (b"<", Binary::Less),
-    (b">", Binary::Greater),
-    (b"&", Binary::BitAnd),
-    (b"^", Binary::BitXor),
-    (b"|", Binary::BitOr),
-];
-
-impl Binary {
-    /// How tightly the operator binds: as in C, or with shifts and bits before everything else.
-    fn binds(self, bits_first: bool) -> u8 {
-        use Binary::{
-            BitAnd, BitOr, BitXor, Divide, Equal, Greater, GreaterEqual, Left, Less, LessEqual,
-            Minus, NotEqual, Plus, Power, Remainder, Right, Times,
-        };
-        match self {
-            Left | Right if bits_first => 18,
-            BitAnd if bits_first => 17,
-            BitXor if bits_first => 16,
-            BitOr if bits_first => 15,
-            Power => 14,
-            Times | Divide | Remainder => 13,
-            Plus | Minus => 12,
-            Left | Right => 11,
-            Less | LessEqual | Greater | GreaterEqual => 10,
-            Equal | NotEqual => 9,
-            BitAnd => 8,
-            BitXor => 7,
-            BitOr => 6,
-        }
-    }
-}
-
-/// Operators that also assign, as `+=`.
-const ASSIGNING: &[Binary] = &[
-    Binary::Times,
-    Binary::Divide,
-    Binary::Remainder,
-    Binary::Plus,
-    Binary::Minus,
-    Binary::Left,
-    Binary::Right,
-    Binary::BitAnd,
-    Binary::BitXor,
-    Binary::BitOr,
-];
 
 /// Why a text is no expression.
 #[derive(Debug)]

@@ -6,6 +6,7 @@
 mod alias;
 mod ansi_c;
 pub mod arithmetic;
+mod assignments;
 pub mod ast;
 mod commands;
 mod compound;
@@ -15,6 +16,7 @@ mod dollar;
 mod error;
 mod flagged;
 mod numeral;
+mod operators;
 mod parameter;
 mod redirect;
 mod short;

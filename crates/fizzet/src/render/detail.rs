@@ -80,7 +80,11 @@ pub fn lineage(page: &mut Page, sources: &Sources, command: &CommandTrace) {
     page.text("lineage").end_row();
     for (at, argument) in command.argv.iter().enumerate() {
         let frame = page.palette.frame;
-        page.styled(frame, &format!(" [{at}]  ")).text(&shown(argument.bytes(), 40)).end_row();
+        let text = match argument.is_empty() && argument.has_hole() {
+            true => "⟨not known⟩".into(),
+            false => shown(argument.bytes(), 40),
+        };
+        page.styled(frame, &format!(" [{at}]  ")).text(&text).end_row();
         pieces(page, sources, argument);
     }
 }

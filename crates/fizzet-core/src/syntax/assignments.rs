@@ -1,0 +1,166 @@
+//! Assignments: `name=value`, `name[index]+=value`, `name=(...)`.
+
+use crate::syntax::ast::{
+    Argument, Arithmetic, AssignedValue, Assignment, Element, SimpleCommand, Slice, Word,
+};
+use crate::syntax::cursor::{Parsed, Parser, is_name_byte};
+use crate::syntax::error::SyntaxError;
+use crate::syntax::words::Within;
+
+impl Parser<'_> {
+    /// Whether `name=`, `name+=` or `name[...]=` stands here where the grammar takes it for an
+    /// assignment: before the command name, or as `name=(...)` after a declaration utility.
+    pub(super) fn at_assignment(&mut self, command: &SimpleCommand) -> bool {
+        match command.words.first() {
+            None => self.assignment_value().is_some(),
+            Some(first) => {
+                self.dialect.arrays
+                    && self.is_declaration(first)
+                    && self.assignment_value().is_some_and(|at| self.text.get(at) == Some(&b'('))
+            }
+        }
+    }
+
+    /// Whether the utility treats its `name=value` arguments as assignments.
+    fn is_declaration(&self, name: &Argument) -> bool {
+        let Argument::Word(word) = name else { return false };
+        word.literal().is_some_and(|name| self.dialect.is_declaration(name))
+    }
+
+    /// The place of the value of an assignment, if one stands here.
+    fn assignment_value(&mut self) -> Option<usize> {
+        let first = self.peek()?;
+        let numbered = first.is_ascii_digit() && self.dialect.parameters_are_variables;
+        if !numbered && !self.begins_name(first) {
+            return None;
+        }
+        let mut at = self.pos;
+        while self.text.get(at).is_some_and(|&byte| is_name_byte(byte) || self.begins_name(byte)) {
+            at = self.over_continuations(at + 1);
+        }
+        if numbered && !self.text[self.pos..at].iter().all(u8::is_ascii_digit) {
+            return None;
+        }
+        if self.dialect.arrays && self.text.get(at) == Some(&b'[') {
+            at = self.over_continuations(self.brackets_end(at)?);
+        }
+        let append = self.dialect.append_assignment && self.text.get(at) == Some(&b'+');
+        let equals = if append { self.over_continuations(at + 1) } else { at };
+        (self.text.get(equals) == Some(&b'=')).then(|| self.over_continuations(equals + 1))
+    }
+
+    /// The place behind the `]` that closes the `[` at `at`, if it closes on this line.
+    fn brackets_end(&self, mut at: usize) -> Option<usize> {
+        let mut open = 0u32;
+        loop {
+            match *self.text.get(at)? {
+                b'[' => open += 1,
+                b']' => open -= 1,
+                b'\\' => at += 1,
+                b'\n' | b';' => return None,
+                quote @ (b'\'' | b'"') => {
+                    at += 1 + self.text[at + 1..].iter().position(|&byte| byte == quote)?;
+                }
+                _ => {}
+            }
+            at += 1;
+            if open == 0 {
+                return Some(at);
+            }
+        }
+    }
+
+    pub(super) fn assignment(&mut self) -> Parsed<Assignment> {
+        let start = self.pos;
+        let name = self.name_bytes();
+        let open = self.pos;
+        let index = self.bracketed_index()?;
+        let slice = match index.is_some() && self.dialect.array_is_list {
+            true => self.assigned_slice(open)?,
+            false => None,
+        };
+        let append = self.eat(b"+=");
+        if !append {
+            self.eat(b"=");
+        }
+        let value = if self.dialect.arrays && self.peek() == Some(b'(') {
+            AssignedValue::Array(self.deeper(Parser::array)?)
+        } else {
+            AssignedValue::Scalar(self.assigned_word()?)
+        };
+        Ok(Assignment { name, index, slice, append, value, span: self.span(start, self.pos) })
+    }
+
+    /// What the brackets at `open` name, if that is more than one index.
+    fn assigned_slice(&mut self, open: usize) -> Parsed<Option<Slice>> {
+        let end = std::mem::replace(&mut self.pos, open);
+        let slice = self.slice_subscript()?;
+        self.pos = end;
+        Ok(slice)
+    }
+
+    /// The value of an assignment, in which braces are no tokens.
+    fn assigned_word(&mut self) -> Parsed<Word> {
+        let outer = std::mem::replace(&mut self.in_assignment, true);
+        let word = self.word(Within::Word);
+        self.in_assignment = outer;
+        word
+    }
+
+    fn bracketed_index(&mut self) -> Parsed<Option<Arithmetic>> {
+        if !self.dialect.arrays || self.peek() != Some(b'[') {
+            return Ok(None);
+        }
+        let open = self.pos;
+        self.pos += 1;
+        let index = self.arithmetic(Within::Brackets)?;
+        if !self.eat(b"]") {
+            return Err(self.unclosed(open, 1, "[", "]"));
+        }
+        Ok(Some(index))
+    }
+
+    /// `( elements )` of an array assignment.
+    fn array(&mut self) -> Parsed<Vec<Element>> {
+        let ends_line = self.dialect.array_error_ends_line;
+        self.array_elements().map_err(|error| SyntaxError { ends_line, ..error })
+    }
+
+    fn array_elements(&mut self) -> Parsed<Vec<Element>> {
+        let open = self.pos;
+        self.pos += 1;
+        let mut elements = Vec::new();
+        loop {
+            self.skip_newlines()?;
+            if self.eat(b")") {
+                return Ok(elements);
+            }
+            if self.at_end() {
+                return Err(self.unclosed(open, 1, "(", ")"));
+            }
+            if !self.at_word() {
+                return self.unexpected("an array element or )");
+            }
+            let indexed = self.dialect.element_indexes
+                && (!self.dialect.indexes_come_first
+                    || elements.iter().all(|one: &Element| one.index.is_some()));
+            elements.push(self.element(indexed)?);
+        }
+    }
+
+    fn element(&mut self, indexed: bool) -> Parsed<Element> {
+        if indexed
+            && self.peek() == Some(b'[')
+            && let Some(end) = self.brackets_end(self.pos)
+            && matches!(self.text.get(end..), Some([b'=', ..] | [b'+', b'=', ..]))
+        {
+            let index = self.bracketed_index()?;
+            let append = self.eat(b"+=");
+            if !append {
+                self.eat(b"=");
+            }
+            return Ok(Element { index, append, word: self.word(Within::Word)? });
+        }
+        Ok(Element { index: None, append: false, word: self.word(Within::Word)? })
+    }
+}

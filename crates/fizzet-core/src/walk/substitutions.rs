@@ -1,0 +1,162 @@
+//! Command substitutions: `$(...)`, backquotes, `$(<file)`, and mksh's and ksh93's `${ ...;}`.
+
+use std::rc::Rc;
+
+use bstr::ByteSlice;
+
+use crate::dialect::Nul;
+use crate::lineage::{Origin, Rule};
+use crate::stop::{Reach, Stop, as_process};
+use crate::syntax::Parser;
+use crate::syntax::ast::{
+    CommandKind, CommandSubstitution, List, Redirect, RedirectOperator, SubstitutionPlace,
+};
+use crate::text::{Standing, Text};
+use crate::trace::Missing;
+use crate::walk::Walker;
+
+impl Walker {
+    /// The output of a command substitution, without its last newlines.
+    pub(super) fn substitution(&mut self, command: &CommandSubstitution) -> Result<Text, Stop> {
+        let late = self.read_late(command)?;
+        let (list, span) = (late.as_ref().unwrap_or(&command.list), command.span);
+        let limit = self.state.limits.depth;
+        if self.depth >= limit {
+            let (what, limit) = ("substitutions inside each other", u64::from(limit));
+            return Err(Stop::Limit { what, limit, span });
+        }
+        self.depth += 1;
+        let before = self.state.status;
+        // The word that holds the substitution goes on being recorded behind it.
+        let word = self.word.take();
+        let (output, outcome) = match command.place {
+            SubstitutionPlace::Subshell if self.names_file(list) => self.file_output(list),
+            SubstitutionPlace::Subshell => self.captured(|walker| {
+                walker.subshell(|walker| {
+                    walker.state.options.exit_on_error &=
+                        walker.state.dialect.substitution_keeps_exit_on_error;
+                    walker.list(list)
+                })
+            }),
+            SubstitutionPlace::Here => self.captured(|walker| walker.list(list)),
+            SubstitutionPlace::Reply => self.reply_of(list),
+        };
+        self.word = word;
+        self.depth -= 1;
+        self.miss_output(&output);
+        match outcome {
+            Err(Stop::Return(status)) if command.place != SubstitutionPlace::Subshell => {
+                self.state.status = status;
+            }
+            outcome => outcome?,
+        }
+        self.substituted = Some(as_process(self.state.status));
+        if !self.state.dialect.substitution_sets_status {
+            self.state.status = before;
+        }
+        match command.place {
+            SubstitutionPlace::Reply => Ok(output),
+            _ => Ok(trimmed(&output, self.state.dialect.substitution_nul)),
+        }
+    }
+
+    /// Says which programs would have to be run to know an output.
+    fn miss_output(&mut self, output: &Text) {
+        for (run, _) in output.runs().filter(|(run, _)| run.hole) {
+            let span = run.origin.span();
+            let Some(argv) = self.unanswered.get(&span).cloned() else { continue };
+            let words: Vec<_> = argv.iter().map(|text| text.bytes().to_str_lossy()).collect();
+            let command = words.join(" ");
+            let what = format!("what `{command}` prints");
+            let missing = Missing { what, span, command: Some(command) };
+            self.keep_missing(missing);
+        }
+    }
+
+    /// Carries commands out for what they leave in REPLY, which is a variable of their own.
+    fn reply_of(&mut self, list: &List) -> (Text, Result<(), Stop>) {
+        let outer = self.state.variables.remove(b"REPLY");
+        let outcome = self.list(list);
+        let reply = self.state.variables.scalar(b"REPLY").cloned().unwrap_or_default();
+        self.state.variables.restore(b"REPLY", outer);
+        (reply, outcome)
+    }
+
+    /// The commands of a substitution, read anew with the aliases that there are now, where the shell
+    /// reads them so late.
+    fn read_late(&self, command: &CommandSubstitution) -> Result<Option<Rc<List>>, Stop> {
+        let dialect = &self.state.dialect;
+        if !dialect.substitutions_read_late || self.state.aliases.is_empty() {
+            return Ok(None);
+        }
+        let written = self.state.sources.bytes(command.span);
+        let inside = match written {
+            [b'$', b'(', inside @ .., b')'] => 2..2 + inside.len(),
+            // What a backslash stands before is written otherwise than it is read.
+            [b'`', inside @ .., b'`'] if !inside.contains(&b'\\') => 1..1 + inside.len(),
+            _ => return Ok(None),
+        };
+        let mut parser = Parser::new(&written[inside.clone()], command.span.source, dialect);
+        parser.begins_at(command.span.start as usize + inside.start);
+        self.prepare(&mut parser);
+        Ok(Some(Rc::new(parser.all_commands()?)))
+    }
+
+    /// Whether commands are nothing but `<file`, which stands for what the file holds.
+    fn names_file(&self, list: &List) -> bool {
+        self.state.dialect.file_substitution && redirect_alone(list).is_some()
+    }
+
+    /// What the file of `$(<file)` holds.
+    fn file_output(&mut self, list: &List) -> (Text, Result<(), Stop>) {
+        let Some(redirect) = redirect_alone(list) else { return (Text::new(), Ok(())) };
+        match self.redirections(std::slice::from_ref(redirect)) {
+            Err(Stop::Shell(error)) if error.reach == Reach::Command => {
+                self.survive(error);
+                (Text::new(), Ok(()))
+            }
+            Err(stop) => (Text::new(), Err(stop)),
+            Ok(made) => {
+                self.state.status = 0;
+                let text = made.first().and_then(|one| self.file_to_read(one).rest());
+                let mut unknown = Text::new();
+                unknown.push_hole(Standing::Quoted, &Origin::new(Rule::Output, redirect.span));
+                (text.unwrap_or(unknown), Ok(()))
+            }
+        }
+    }
+}
+
+/// The redirection that commands consist of, if they are nothing else than one that reads a file.
+fn redirect_alone(list: &List) -> Option<&Redirect> {
+    let [and_or] = &list.items[..] else { return None };
+    let [command] = &and_or.first.commands[..] else { return None };
+    let CommandKind::Simple(simple) = &command.kind else { return None };
+    let [redirect] = &command.redirects[..] else { return None };
+    let plain = and_or.rest.is_empty() && !and_or.background && !and_or.first.negated;
+    let nothing_else = simple.words.is_empty() && simple.assignments.is_empty();
+    let reads = redirect.operator == RedirectOperator::Input;
+    (plain && nothing_else && reads).then_some(redirect)
+}
+
+/// The output of a command substitution: without its last newlines, and NUL bytes as the shell has
+/// them.
+fn trimmed(output: &Text, nul: Nul) -> Text {
+    let mut text = match output.bytes().iter().position(|&byte| byte == 0) {
+        Some(at) if nul == Nul::EndsText => output.slice(0, at),
+        Some(_) if nul == Nul::Vanishes => {
+            let mut kept = Text::new();
+            for (run, bytes) in output.runs() {
+                let bytes: Vec<u8> = bytes.iter().copied().filter(|&byte| byte != 0).collect();
+                kept.push(&bytes, run.standing, &run.origin);
+            }
+            kept
+        }
+        _ => output.clone(),
+    };
+    if !text.has_hole() {
+        let newlines = text.bytes().iter().rev().take_while(|&&byte| byte == b'\n').count();
+        text = text.slice(0, text.len() - newlines);
+    }
+    text
+}
