@@ -334,3 +334,14 @@ pub enum KeepsScope {
     /// Its local variables and its parameters.
     All,
 }
+
+/// What OPTIND keeps of a value that is assigned to it.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum OptionIndex {
+    /// The text.
+    Text,
+    /// The value of an arithmetic expression.
+    Integer,
+    /// Decimal digits; anything else is a mistake, and so is `unset`.
+    Digits,
+}

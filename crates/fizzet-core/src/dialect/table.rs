@@ -100,7 +100,7 @@ dialect_table! {
     /// The status of a `cd` that fails.
     folder_failure_status: Status = [1, 1, 2, 2, 1, 2, 1], "observed in all six: cd nosuch; echo $?";
     /// The option letters of `type`.
-    type_letters: &'static str = ["", "aftpP", "", "tpa", "afpqt", "", "afmpsSwW"], "observed in all six: type -t :";
+    type_letters: &'static str = ["", "aftpP", "", "tpa", "afpqt", "p", "afmpsSwW"], "observed in all six: type -t :";
     /// An option that `type` does not know is a mistake rather than a name.
     type_has_options: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: type -t :";
     /// The status of `command -v` and `type` for an unknown name.
@@ -560,6 +560,15 @@ dialect_table! {
     option_errors: bool = [N, Y, N, N, N, N, N], "observed in all six: echo ${OPTERR-unset}";
     /// The colon at the start of the options names an option too.
     getopts_finds_colon: bool = [N, N, Y, Y, N, N, N], "observed in all six: getopts :ab o -:; echo $o";
+    /// What OPTIND keeps of a value that is assigned to it.
+    option_index: OptionIndex = [OptionIndex::Text, OptionIndex::Integer, OptionIndex::Digits, OptionIndex::Text, OptionIndex::Integer, OptionIndex::Integer, OptionIndex::Integer], "observed in all six: OPTIND=1x; echo after; OPTIND=x; echo after";
+    /// The status of `printf` for a format that begins with a dash, which is an option; nothing where
+    /// it is a format.
+    printf_option_status: Option<Status> = [None, Some(2), Some(2), None, Some(2), None, None], "observed in all six: printf -x; echo $?; printf '-%s' a; echo $?";
+    /// The status of `printf -v` without a format.
+    printf_nothing_status: Status = [2, 2, 2, 2, 2, 2, 1], "observed in all six: printf; echo $?";
+    /// There is `printf -v`.
+    printf_stores: bool = [N, Y, N, N, Y, N, Y], "observed in all six: printf -v x a; echo $x";
     /// At the end of the options OPTARG is unset.
     getopts_end_unsets_value: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: getopts a: o -ax; getopts a: o -ax; echo ${OPTARG-unset}";
     /// The status of `getopts` for a word that is no name; nothing where that ends the shell.

@@ -19,7 +19,7 @@ pub use parameters::Positional;
 pub use stretch::Stretch;
 pub use variables::{Keeps, Key, Padding, Value, Variable, Variables};
 
-use crate::dialect::Dialect;
+use crate::dialect::{Dialect, OptionIndex};
 use crate::expand::Ifs;
 use crate::expand::pattern::PatternRules;
 use crate::lineage::{Origin, Rule};
@@ -126,6 +126,9 @@ impl State {
             state.variables.set(b"OPTERR", index.clone());
         }
         state.variables.set(b"OPTIND", index);
+        if state.dialect.option_index == OptionIndex::Integer {
+            state.variables.entry(b"OPTIND").keeps = Keeps::Integer(10);
+        }
         state
     }
 
@@ -214,6 +217,12 @@ impl State {
             return self.store_parameter(number, text, span);
         }
         self.check_writable(name, span)?;
+        if name == b"OPTIND" && self.dialect.option_index == OptionIndex::Digits {
+            let digits = text.bytes().trim_ascii();
+            if digits.is_empty() || !digits.iter().all(u8::is_ascii_digit) {
+                return Err(self.mistake("OPTIND takes a number", span, 2));
+            }
+        }
         let keeps = self.variables.get(name).map_or(Keeps::Text, |variable| variable.keeps);
         let text = self.kept(keeps, text, span)?;
         let counts_from_one = self.dialect.first_index == 1;

@@ -71,9 +71,15 @@ const DEFAULT_PATH: &[u8] = b"/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:
 /// `type name...`
 pub(super) fn tell_type(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = &walker.state.dialect;
+    if dialect.type_letters.is_empty() {
+        return walker.tell(call, call.without_options().operands, false);
+    }
     let given = call.given(dialect.type_letters, false);
-    if given.unknown.is_some() && dialect.type_has_options {
-        return Ok(dialect.unknown_name_status);
+    if given.unknown.is_some() {
+        return match dialect.type_has_options {
+            true => Ok(dialect.unknown_name_status),
+            false => walker.tell(call, call.without_options().operands, false),
+        };
     }
     if given.has(b't') {
         let mut status = 0;

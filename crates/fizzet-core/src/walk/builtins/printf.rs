@@ -14,9 +14,10 @@ use crate::walk::builtins::{Call, time};
 
 /// `printf format [arguments]`: the format is used again as long as arguments are left.
 pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let dialect = walker.state.dialect.clone();
     let mut operands = call.arguments();
     let variable = match operands {
-        [option, name, rest @ ..] if option.bytes() == b"-v" && walker.state.dialect.arrays => {
+        [option, name, rest @ ..] if option.bytes() == b"-v" && dialect.printf_stores => {
             operands = rest;
             Some(name.bytes().to_vec())
         }
@@ -24,16 +25,19 @@ pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
             operands = rest;
             None
         }
+        [option] if option.bytes() == b"-v" && dialect.printf_stores => {
+            return Ok(dialect.printf_nothing_status);
+        }
+        [option, ..] if matches!(option.bytes(), [b'-', _, ..]) => {
+            if let Some(status) = dialect.printf_option_status {
+                return Ok(status);
+            }
+            None
+        }
         _ => None,
     };
     let Some((format, arguments)) = operands.split_first() else {
-        return Ok(
-            if walker.state.dialect.usage_status == 1 && walker.state.dialect.first_index == 1 {
-                1
-            } else {
-                2
-            },
-        );
+        return Ok(dialect.printf_nothing_status);
     };
     let origin = Origin::new(Rule::Output, call.span);
     let mut printing = Printing { walker, origin, rest: arguments, out: Text::new(), status: 0 };

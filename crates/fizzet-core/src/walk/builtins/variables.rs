@@ -2,7 +2,7 @@
 
 use std::collections::BTreeMap;
 
-use crate::dialect::Outside;
+use crate::dialect::{OptionIndex, Outside};
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
@@ -364,6 +364,9 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                 walker.state.functions.remove(&name);
             }
             _ => {
+                if *name == *b"OPTIND" && walker.state.dialect.option_index == OptionIndex::Digits {
+                    return Err(walker.fatal(call, "OPTIND takes a number"));
+                }
                 walker.state.variables.remove(&name);
                 if *name == *b"OPTIND" && walker.state.dialect.getopts_minds_unset {
                     let first = walker.state.shell_text(b"1");
