@@ -569,6 +569,38 @@ dialect_table! {
     printf_nothing_status: Status = [2, 2, 2, 2, 2, 2, 1], "observed in all six: printf; echo $?";
     /// There is `printf -v`.
     printf_stores: bool = [N, Y, N, N, Y, N, Y], "observed in all six: printf -v x a; echo $x";
+    /// The option letters of `cd`.
+    folder_letters: &'static str = ["LP", "LPe", "LP", "LP", "LPe", "LPe", "LPqs"], "observed in all six with each letter";
+    /// The status of `cd` for an unknown option.
+    folder_usage_status: Status = [2, 2, 2, 2, 2, 2, 1], "observed in all six: cd -x combs; echo $?";
+    /// The status of `cd` with two operands; nothing where the second is not looked at.
+    second_folder_status: Option<Status> = [None, Some(1), None, None, Some(1), Some(2), Some(1)], "observed in all six: cd combs extra; echo $?";
+    /// `cd` without a folder, and HOME unset, stays where it is.
+    no_folder_is_here: bool = [N, N, Y, Y, N, N, Y], "observed in all six: unset HOME; cd; echo $?";
+    /// `cd ''` stays where it is.
+    empty_folder_is_here: bool = [N, Y, Y, Y, N, Y, Y], "observed in all six: cd ''; echo $?";
+    /// `cd` tells the folder that CDPATH has led it to.
+    folder_path_is_told: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: CDPATH=combs; cd deep";
+    /// The status of `umask`, `unalias` and their kin for an unknown option.
+    option_usage_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: umask -x; echo $?; unalias -x; echo $?";
+    /// The status of `unalias` without a name.
+    unalias_nothing_status: Status = [2, 2, 0, 0, 2, 0, 1], "observed in all six: unalias; echo $?";
+    /// The option letters of `command`.
+    command_letters: &'static str = ["pvV", "pvV", "pvV", "pvV", "pvVx", "pvV", "pvV"], "observed in all six with each letter";
+    /// The status of `command` for an unknown option.
+    command_usage_status: Status = [2, 2, 2, 2, 2, 1, 127], "observed in all six: command -x true; echo $?";
+    /// The status of `trap` with one word that is no condition, where it is no wrong condition.
+    lone_condition_status: Option<Status> = [None, Some(2), None, None, None, Some(0), Some(0)], "observed in all six: trap foo; echo $?; trap -; echo $?";
+    /// The conditions of `trap` are written in capitals.
+    conditions_in_capitals: bool = [N, N, N, N, N, N, Y], "observed in all six: trap : hup; echo $?";
+    /// How many bytes of SIG may stand before the name of a signal.
+    condition_prefix: usize = [0, 3, 0, 3, 3, 3, 3], "observed in all six: trap : SIGHUP; echo $?";
+    /// The status of `.` without a file; nothing where that ends the shell.
+    no_file_status: Option<Status> = [None, Some(2), Some(0), Some(2), None, None, Some(1)], "observed in all six: . ; echo $?";
+    /// A word of options of `echo` has no letter twice.
+    echo_letters_once: bool = [N, N, Y, N, Y, N, N], "observed in all six: echo -nn a";
+    /// `echo` has one word of options.
+    echo_takes_one_option: bool = [N, N, Y, N, N, N, N], "observed in all six: echo -n -n a";
     /// At the end of the options OPTARG is unset.
     getopts_end_unsets_value: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: getopts a: o -ax; getopts a: o -ax; echo ${OPTARG-unset}";
     /// The status of `getopts` for a word that is no name; nothing where that ends the shell.

@@ -27,6 +27,7 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
             Some(levels @ 1..) => u32::try_from(levels).unwrap_or(u32::MAX),
             Some(_) if !dialect.usage_is_fatal => {
                 // All loops are left.
+                walker.state.status = 1;
                 return Err(Stop::Break(walker.loops.max(1)));
             }
             _ => return Err(walker.fatal(call, "a number of loops was expected")),
@@ -39,6 +40,7 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
         };
     }
     let levels = levels.min(walker.loops);
+    walker.state.status = 0;
     Err(match call.bytes(0) {
         Some(b"break") => Stop::Break(levels),
         _ => Stop::Continue(levels),

@@ -39,7 +39,10 @@ pub(super) fn builtin(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
 
 /// `command [-pvV] name ...`: functions do not count.
 pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let given = call.given("pvVx", false);
+    let given = call.given(walker.state.dialect.command_letters, false);
+    if given.unknown.is_some() {
+        return Ok(walker.state.dialect.command_usage_status);
+    }
     if given.has(b'v') || given.has(b'V') {
         return walker.tell(call, given.operands, given.has(b'v'));
     }
@@ -189,6 +192,12 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
 /// `unalias [-a] name...`
 pub(super) fn unalias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("a", false);
+    if given.unknown.is_some() {
+        return Ok(walker.state.dialect.option_usage_status);
+    }
+    if given.operands.is_empty() && !given.has(b'a') {
+        return Ok(walker.state.dialect.unalias_nothing_status);
+    }
     let aliases = Rc::make_mut(&mut walker.state.aliases);
     if given.has(b'a') {
         aliases.clear();

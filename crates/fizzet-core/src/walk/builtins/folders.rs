@@ -10,7 +10,16 @@ use crate::walk::builtins::Call;
 
 /// `cd [-LP] [folder]`
 pub(super) fn cd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let given = call.given("LPe@sq", false);
+    let dialect = walker.state.dialect.clone();
+    let given = call.given(dialect.folder_letters, false);
+    if given.unknown.is_some() {
+        return Ok(dialect.folder_usage_status);
+    }
+    if given.operands.len() > 1
+        && let Some(status) = dialect.second_folder_status
+    {
+        return Ok(status);
+    }
     let target = match given.operands.first() {
         None => walker.state.variables.scalar(b"HOME").cloned(),
         Some(text) if text.bytes() == b"-" => {
@@ -22,14 +31,45 @@ pub(super) fn cd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
         }
         Some(text) => Some(text.clone()),
     };
-    let failure = walker.state.dialect.folder_failure_status;
+    let failure = dialect.folder_failure_status;
     match target {
+        None if dialect.no_folder_is_here => Ok(0),
+        Some(target) if target.is_empty() && dialect.empty_folder_is_here => Ok(0),
+        Some(target) if walker.enter_by_path(&target, call)? => Ok(0),
         Some(target) if walker.enter(&target, call)? => Ok(0),
         _ => Ok(failure),
     }
 }
 
 impl Walker {
+    /// Goes into a folder that CDPATH leads to, and tells which one that is; false if it leads to none
+    /// (POSIX XCU cd).
+    fn enter_by_path(&mut self, target: &Text, call: &Call<'_>) -> Result<bool, Stop> {
+        let Some(path) = self.state.variables.scalar(b"CDPATH").cloned() else { return Ok(false) };
+        let bytes = target.bytes();
+        let direct = [&b"/"[..], b"./", b"../"].iter().any(|start| bytes.starts_with(start));
+        if direct || matches!(bytes, b"." | b"..") || path.is_empty() {
+            return Ok(false);
+        }
+        for entry in path.bytes().split(|&byte| byte == b':') {
+            let whole = match entry {
+                b"" => bytes.to_vec(),
+                entry => join(entry, bytes),
+            };
+            if !self.host().is_folder(&whole) {
+                continue;
+            }
+            let whole = self.state.shell_text(&whole);
+            let entered = self.enter(&whole, call)?;
+            let tells = !entry.is_empty() && self.state.dialect.folder_path_is_told;
+            if tells && let Some(folder) = self.state.variables.scalar(b"PWD").cloned() {
+                self.print_line(folder, call);
+            }
+            return Ok(entered);
+        }
+        Ok(false)
+    }
+
     /// Goes into a folder; false if there is none.
     fn enter(&mut self, target: &Text, call: &Call<'_>) -> Result<bool, Stop> {
         if !self.host().is_folder(target.bytes()) {

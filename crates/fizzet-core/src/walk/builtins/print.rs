@@ -16,6 +16,7 @@ pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     while let Some([b'-', letters @ ..]) = rest.first().map(Text::bytes)
         && !letters.is_empty()
         && letters.iter().all(|letter| dialect.echo_options.as_bytes().contains(letter))
+        && !(dialect.echo_letters_once && repeats(letters))
     {
         for letter in letters {
             match letter {
@@ -25,11 +26,19 @@ pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
             }
         }
         rest = &rest[1..];
+        if dialect.echo_takes_one_option {
+            break;
+        }
     }
     if dialect.echo_takes_dash && rest.first().is_some_and(|text| text.bytes() == b"-") {
         rest = &rest[1..];
     }
     Ok(Status::from(!join(walker, call, rest, newline, escapes)))
+}
+
+/// Whether a letter stands there twice.
+fn repeats(letters: &[u8]) -> bool {
+    letters.iter().enumerate().any(|(at, letter)| letters[..at].contains(letter))
 }
 
 /// `print [-rn] [arguments]`

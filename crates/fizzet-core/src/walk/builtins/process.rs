@@ -65,6 +65,12 @@ pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if given.has(b'l') || given.has(b'p') || given.operands.is_empty() {
         return Ok(0);
     }
+    if let ([only], Some(status)) = (given.operands, walker.state.dialect.lone_condition_status)
+        && number(only.bytes()).is_none()
+        && !walker.is_condition(&only.bytes().to_ascii_uppercase())
+    {
+        return Ok(status);
+    }
     let (action, conditions) = match given.operands {
         [first, ..] if number(first.bytes()).is_some() => (None, given.operands),
         [only] => (None, std::slice::from_ref(only)),
@@ -73,8 +79,12 @@ pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     };
     let mut status = 0;
     for condition in conditions {
-        let bytes = condition.bytes().to_ascii_uppercase();
-        let name = match bytes.strip_prefix(b"SIG").unwrap_or(&bytes) {
+        let bytes = match walker.state.dialect.conditions_in_capitals {
+            true => condition.bytes().to_vec(),
+            false => condition.bytes().to_ascii_uppercase(),
+        };
+        let prefix = &b"SIG"[..walker.state.dialect.condition_prefix];
+        let name = match bytes.strip_prefix(prefix).unwrap_or(&bytes) {
             b"0" => &b"EXIT"[..],
             name => name,
         };
@@ -140,6 +150,15 @@ impl Walker {
 /// `umask [mask]`
 pub(super) fn umask(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("Sp", false);
+    if given.unknown.is_some() {
+        return Ok(walker.state.dialect.option_usage_status);
+    }
+    if given.has(b'S') && given.operands.is_empty() {
+        let text = format!("{}\n", told_by_letters(walker.state.mask));
+        let origin = Origin::new(Rule::Output, call.span);
+        walker.write(Text::from_bytes(text, Standing::Quoted, origin));
+        return Ok(0);
+    }
     match given.operands.first().map(Text::bytes) {
         Some(digits) if digits.iter().all(|byte| (b'0'..=b'7').contains(byte)) => {
             walker.state.mask =
@@ -157,6 +176,19 @@ pub(super) fn umask(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         }
     }
     Ok(0)
+}
+
+/// What a mask allows, as `umask -S` tells it.
+fn told_by_letters(mask: u32) -> String {
+    let rights = |shift: u32| -> String {
+        let allowed = !mask >> shift & 7;
+        [(4, 'r'), (2, 'w'), (1, 'x')]
+            .iter()
+            .filter(|(bit, _)| allowed & bit != 0)
+            .map(|(_, letter)| letter)
+            .collect()
+    };
+    format!("u={},g={},o={}", rights(6), rights(3), rights(0))
 }
 
 /// The mask that clauses such as `u=rwx,go-w` make of one (POSIX XCU umask): they name what is allowed.
@@ -207,7 +239,10 @@ pub(super) fn unpredictable(walker: &mut Walker, call: &Call<'_>) -> Result<Stat
 pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("", false);
     let Some((file, arguments)) = given.operands.split_first() else {
-        return walker.usage(call, "a file was expected");
+        return match walker.state.dialect.no_file_status {
+            Some(status) => Ok(status),
+            None => Err(walker.fatal(call, "a file was expected")),
+        };
     };
     let limit = walker.state.limits.bytes;
     let Some(bytes) = walker.host().read(file.bytes(), limit) else {
