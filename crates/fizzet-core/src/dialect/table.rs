@@ -579,7 +579,7 @@ dialect_table! {
     no_folder_is_here: bool = [N, N, Y, Y, N, N, Y], "observed in all six: unset HOME; cd; echo $?";
     /// `cd ''` stays where it is.
     empty_folder_is_here: bool = [N, Y, Y, Y, N, Y, Y], "observed in all six: cd ''; echo $?";
-    /// `cd` tells the folder that CDPATH has led it to.
+    /// `cd` tells the folder that CDPATH or `-` has led it to.
     folder_path_is_told: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: CDPATH=combs; cd deep";
     /// The status of `umask`, `unalias` and their kin for an unknown option.
     option_usage_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: umask -x; echo $?; unalias -x; echo $?";
@@ -601,6 +601,17 @@ dialect_table! {
     echo_letters_once: bool = [N, N, Y, N, Y, N, N], "observed in all six: echo -nn a";
     /// `echo` has one word of options.
     echo_takes_one_option: bool = [N, N, Y, N, N, N, N], "observed in all six: echo -n -n a";
+    /// The status of `kill` without a process.
+    kill_nothing_status: Status = [1, 2, 2, 1, 2, 1, 1], "observed in all six: kill; echo $?";
+    /// The status of `hash` for a name that it does not find.
+    unknown_hash_status: Status = [1, 1, 1, 1, 0, 0, 1], "observed in all six: hash nosuch; echo $?";
+    /// The status of `alias` for an unknown option; nothing where it is passed over.
+    alias_usage_status: Option<Status> = [None, Some(2), Some(1), Some(1), None, None, Some(1)], "observed in all six: alias -x; echo $?";
+    /// What `alias name` tells before the name.
+    alias_prefix: &'static str = ["", "alias ", "", "", "", "", ""], "observed in all six: alias x=1; alias x";
+    /// What stands for a single quote in the quoted text that `alias name` tells; nothing where it
+    /// quotes only what has to be.
+    alias_quote: Option<&'static str> = [Some("'\\''"), Some("'\\''"), Some("'\"'\"'"), Some("'\"'\"'"), None, None, None], "observed in all six: alias x=\"it's\"; alias x";
     /// At the end of the options OPTARG is unset.
     getopts_end_unsets_value: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: getopts a: o -ax; getopts a: o -ax; echo ${OPTARG-unset}";
     /// The status of `getopts` for a word that is no name; nothing where that ends the shell.

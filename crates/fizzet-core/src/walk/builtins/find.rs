@@ -2,7 +2,9 @@
 
 use std::rc::Rc;
 
+use crate::dialect::Requoting;
 use crate::expand::Context;
+use crate::expand::transform::requoted_if;
 use crate::host::FileKind;
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Status, Stop};
@@ -155,6 +157,19 @@ impl Walker {
         places.find(|place| runs(place))
     }
 
+    /// An alias as `alias name` tells it.
+    fn told_alias(&self, name: &[u8], text: &[u8]) -> Vec<u8> {
+        let dialect = &self.state.dialect;
+        let quoted = match dialect.alias_quote {
+            None => requoted_if(text, Requoting::IfNeeded),
+            Some(quote) => {
+                let inside = bstr::ByteSlice::replace(text, b"'", quote.as_bytes());
+                [b"'", &inside[..], b"'"].concat()
+            }
+        };
+        [dialect.alias_prefix.as_bytes(), name, b"=", &quoted].concat()
+    }
+
     fn print_bytes(&mut self, bytes: &[u8], call: &Call<'_>) {
         let origin = Origin::new(Rule::Output, call.span);
         let mut text = Text::from_bytes(bytes, Standing::Quoted, origin.clone());
@@ -167,13 +182,18 @@ impl Walker {
 pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let mut status = 0;
     let given = call.given("ptgs", false);
+    if given.unknown.is_some()
+        && let Some(status) = walker.state.dialect.alias_usage_status
+    {
+        return Ok(status);
+    }
     let everywhere = given.has(b'g') && walker.state.dialect.global_aliases;
     for operand in given.operands {
         let bytes = operand.bytes();
         let Some(equals) = bytes.iter().position(|&byte| byte == b'=').filter(|&at| at > 0) else {
             match walker.state.aliases.get(bytes).cloned() {
                 Some(alias) => {
-                    let told = [bytes, b"='", &alias.text, b"'"].concat();
+                    let told = walker.told_alias(bytes, &alias.text);
                     walker.print_bytes(&told, call);
                 }
                 None => status = 1,
@@ -217,5 +237,6 @@ pub(super) fn hash(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
             || walker.state.dialect.utility(name.bytes()).is_some()
             || walker.on_path(name.bytes()).is_some()
     };
-    Ok(Status::from(!given.operands.iter().all(known)))
+    let all = given.operands.iter().all(known);
+    Ok(if all { 0 } else { walker.state.dialect.unknown_hash_status })
 }

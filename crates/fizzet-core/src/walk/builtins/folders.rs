@@ -24,7 +24,9 @@ pub(super) fn cd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
         None => walker.state.variables.scalar(b"HOME").cloned(),
         Some(text) if text.bytes() == b"-" => {
             let target = walker.state.variables.scalar(b"OLDPWD").cloned();
-            if let Some(target) = &target {
+            if let Some(target) =
+                target.as_ref().filter(|_| walker.state.dialect.folder_path_is_told)
+            {
                 walker.print_line(target.clone(), call);
             }
             target

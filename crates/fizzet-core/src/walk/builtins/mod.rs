@@ -89,7 +89,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("hash", find::hash),
     ("integer", variables::declare_as),
     ("jobs", process::quiet),
-    ("kill", process::unpredictable),
+    ("kill", process::kill),
     ("let", variables::evaluate),
     ("local", variables::declare),
     ("mapfile", read::mapfile),

@@ -235,6 +235,14 @@ pub(super) fn unpredictable(walker: &mut Walker, call: &Call<'_>) -> Result<Stat
     Ok(0)
 }
 
+/// `kill [-signal] process...`: what becomes of the processes nobody can tell.
+pub(super) fn kill(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    match call.arguments() {
+        [] => Ok(walker.state.dialect.kill_nothing_status),
+        _ => unpredictable(walker, call),
+    }
+}
+
 /// `. file [arguments]`: commands of a file, carried out here.
 pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("", false);
