@@ -612,6 +612,8 @@ dialect_table! {
     /// What stands for a single quote in the quoted text that `alias name` tells; nothing where it
     /// quotes only what has to be.
     alias_quote: Option<&'static str> = [Some("'\\''"), Some("'\\''"), Some("'\"'\"'"), Some("'\"'\"'"), None, None, None], "observed in all six: alias x=\"it's\"; alias x";
+    /// A word such as `--name` ends the shell where `-` is no option.
+    getopts_long_names_are_fatal: bool = [N, N, N, N, Y, N, N], "observed in all six: getopts ab o --ab; echo after";
     /// At the end of the options OPTARG is unset.
     getopts_end_unsets_value: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: getopts a: o -ax; getopts a: o -ax; echo ${OPTARG-unset}";
     /// The status of `getopts` for a word that is no name; nothing where that ends the shell.

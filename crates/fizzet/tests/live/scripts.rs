@@ -73,6 +73,18 @@ fn word() -> BoxedStrategy<String> {
     ])
 }
 
+/// At most one list, so that a loop does not make ever more words.
+fn one_list() -> BoxedStrategy<String> {
+    pick(&["", "\"$@\"", "$@", "\"$*\"", "$*", "\"$1\" \"$2\""])
+}
+
+/// Words that make one argument each, or none.
+fn words_of_one(most: usize) -> BoxedStrategy<String> {
+    let word =
+        pick(&["\"$x\"", "a", "'b c'", "\"${1-none}\"", "$#", "\"${3+set}\"", "''", "$((n+1))"]);
+    vec(word, 0..most).prop_map(|words| words.join(" ")).boxed()
+}
+
 fn words(most: usize) -> BoxedStrategy<String> {
     vec(word(), 0..most).prop_map(|words| words.join(" ")).boxed()
 }
@@ -81,7 +93,12 @@ fn words(most: usize) -> BoxedStrategy<String> {
 fn simple(arrays: bool, shell: Shell) -> BoxedStrategy<String> {
     let mut all: Vec<(u32, BoxedStrategy<String>)> = vec![
         (4, words(4).prop_map(|words| format!("label {words}")).boxed()),
-        (2, words(4).prop_map(|words| format!("set -- {words}")).boxed()),
+        (
+            2,
+            (one_list(), words_of_one(3))
+                .prop_map(|(list, words)| format!("set -- {list} {words}"))
+                .boxed(),
+        ),
         (1, (pick(&["x", "y"]), word()).prop_map(|(name, word)| format!("{name}={word}")).boxed()),
         (
             2,

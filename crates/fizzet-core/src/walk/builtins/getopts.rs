@@ -53,6 +53,11 @@ pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     };
     match words.get(place.word - 1).filter(is_option) {
         Some(word) if word.bytes() != b"--" || place.letter > 1 => {
+            let long = word.bytes().starts_with(b"--") && !options.contains(&b'-');
+            if long && place.letter == 1 && walker.state.dialect.getopts_long_names_are_fatal {
+                let message = "getopts: this shell takes the word for an option with a long name";
+                return Err(Stop::shell(message, call.span, 2));
+            }
             let found = walker.option_in(options, word, words, place);
             walker.tell_option(name, found, call)
         }
