@@ -225,6 +225,25 @@ pub fn join(folder: &[u8], path: &[u8]) -> Vec<u8> {
     joined
 }
 
+/// A path without `.`, `..` and doubled slashes, as the logical `cd` has it. The `..` that a relative path
+/// begins with stay.
+pub(crate) fn normal(path: &[u8]) -> Vec<u8> {
+    let absolute = path.first() == Some(&b'/');
+    let mut parts: Vec<&[u8]> = Vec::new();
+    for part in path.split(|&byte| byte == b'/') {
+        match part {
+            b"" | b"." => {}
+            b".." if parts.last().is_some_and(|last| *last != b"..") => {
+                parts.pop();
+            }
+            b".." if absolute => {}
+            _ => parts.push(part),
+        }
+    }
+    let joined = parts.join(&b'/');
+    if absolute { [&b"/"[..], &joined].concat() } else { joined }
+}
+
 impl Files for Inside {
     fn list(&self, folder: &[u8], each: &mut dyn FnMut(&[u8])) -> bool {
         self.host.list(&self.place(folder), each)

@@ -131,13 +131,17 @@ pub enum FunctionZero {
     Always,
 }
 
-/// When `${x@Q}` puts quotes.
+/// How a shell quotes a value that it tells.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum Requoting {
-    /// Always.
+    /// Always in single quotes: `'a'`, `'it'\''s'`.
     Always,
-    /// Only around what the shell would read otherwise.
-    IfNeeded,
+    /// Always in single quotes, and double quotes around single ones: `'it'"'"'s'`, `'x'"'"`.
+    DoubleQuotes,
+    /// Only if the shell would read it otherwise, and `$'...'` around a single quote: `$'it\'s'`.
+    DollarQuotes,
+    /// Only if the shell would read it otherwise, and no quotes around nothing: `'x'\'`.
+    Pieces,
 }
 
 /// Which ranges such as `{1..3}` there are.

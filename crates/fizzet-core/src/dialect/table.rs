@@ -322,8 +322,8 @@ dialect_table! {
     exec_letters: Option<&'static str> = [Some(""), Some("cla:"), None, Some("a:"), Some("a:c"), Some("a:c"), Some("cla:")], "observed in all six: exec -a x echo; exec -l echo";
     /// `exec -a name` needs a command.
     exec_name_needs_command: bool = [N, N, N, N, N, Y, Y], "observed in all six: exec -a x; echo after";
-    /// What `builtin` for a name or an option that is none ends; nothing where it has a status.
-    builtin_mistakes_end: Option<Reach> = [None, None, None, None, None, Some(Reach::Shell), None], "observed in all six: builtin nosuch; echo after";
+    /// `builtin` for a name or an option that is none ends the shell; otherwise it has a status.
+    builtin_mistakes_are_fatal: bool = [N, N, N, N, N, Y, N], "observed in all six: builtin nosuch; echo after";
     /// The status of `builtin` for an option that it does not have.
     builtin_usage_status: Status = [1, 2, 1, 1, 2, 1, 1], "observed in all six: builtin -x echo; echo $?";
     /// `builtin` carries nothing out: it says whether its operands are built in.
@@ -607,11 +607,10 @@ dialect_table! {
     unknown_hash_status: Status = [1, 1, 1, 1, 0, 0, 1], "observed in all six: hash nosuch; echo $?";
     /// The status of `alias` for an unknown option; nothing where it is passed over.
     alias_usage_status: Option<Status> = [None, Some(2), Some(1), Some(1), None, None, Some(1)], "observed in all six: alias -x; echo $?";
+    /// `command -v` tells the text of an alias alone, rather than the command that defines it.
+    command_tells_alias_alone: bool = [N, N, N, N, Y, N, N], "observed in all six: alias x=\"it's\"; command -v x";
     /// What `alias name` tells before the name.
     alias_prefix: &'static str = ["", "alias ", "", "", "", "", ""], "observed in all six: alias x=1; alias x";
-    /// What stands for a single quote in the quoted text that `alias name` tells; nothing where it
-    /// quotes only what has to be.
-    alias_quote: Option<&'static str> = [Some("'\\''"), Some("'\\''"), Some("'\"'\"'"), Some("'\"'\"'"), None, None, None], "observed in all six: alias x=\"it's\"; alias x";
     /// A word such as `--name` ends the shell where `-` is no option.
     getopts_long_names_are_fatal: bool = [N, N, N, N, Y, N, N], "observed in all six: getopts ab o --ab; echo after";
     /// At the end of the options OPTARG is unset.
@@ -738,6 +737,9 @@ dialect_table! {
     regular_quotes: RegularQuotes = [RegularQuotes::All, RegularQuotes::All, RegularQuotes::All, RegularQuotes::All, RegularQuotes::Backslashes, RegularQuotes::All, RegularQuotes::Nothing], "observed in all six: [[ abc =~ \"a.c\" ]]; [[ abc =~ a\\.c ]]";
     /// `[[` knows `=~`.
     regular_expressions: bool = [N, Y, N, N, Y, N, Y], "observed in all six: [[ a =~ a ]]";
+    /// Bytes that get a backslash at the start of a parameter in `\"$*\"`, behind the first one, where IFS
+    /// is empty and pathnames are matched.
+    unjoined_star_escapes: &'static str = ["", "", "", "", "[]*?()|&}", "", ""], "observed in ksh93, with each byte of ASCII: set -- a '[q]' '*'; IFS=; printf '<%s>' \"$*\" x\"$*\" \"${*%z}\"; x=\"$*\"";
     /// What joins unquoted `$@` counts as white space at the start of a word.
     list_joiner_is_soft: bool = [N, N, N, N, N, Y, N], "observed in mksh: IFS=:; set -- '' a; echo $@";
     /// White space of IFS at the start of an expansion belongs to no separator behind it.
@@ -752,8 +754,10 @@ dialect_table! {
     negative_indexes: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: a=(x y); echo ${a[-1]}";
     /// `name=(...)` stands alone in its command.
     arrays_stand_alone: bool = [N, N, N, N, N, Y, N], "observed in all six: a=(x y) echo a; readonly a=(x)";
-    /// How `${x@Q}` and `printf %q` quote.
-    requoting: Requoting = [Requoting::Always, Requoting::Always, Requoting::Always, Requoting::Always, Requoting::IfNeeded, Requoting::IfNeeded, Requoting::IfNeeded], "observed in all six: x=a; echo ${x@Q}";
+    /// How `${x@Q}`, `alias` and, in some shells, `printf %q` quote.
+    requoting: Requoting = [Requoting::Always, Requoting::Always, Requoting::DoubleQuotes, Requoting::DoubleQuotes, Requoting::DollarQuotes, Requoting::Pieces, Requoting::Pieces], "observed in all six: alias x=a y=\"it's\"; alias x y; in bash and mksh: echo ${x@Q}";
+    /// Punctuation that needs no quotes where they are put only if needed; `=` needs them at the start.
+    requoting_leaves: &'static str = ["", "", "", "", "_./,:=@%+-^!", "_./,:@%+-^!", "_./,:@%+-!"], "observed in ksh93, mksh, zsh: alias x=... with each byte of ASCII, behind and before a letter";
     /// The letters of `${x@letter}`.
     transformation_letters: &'static str = ["", "QUuLEaAKkP", "", "", "", "Q#", ""], "observed in all six with each letter";
     /// Unquoted parameter expansions are split at IFS and form patterns.

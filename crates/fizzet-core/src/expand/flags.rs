@@ -2,7 +2,7 @@
 
 use bstr::ByteSlice;
 
-use crate::expand::transform::{in_dollar_quotes, requoted};
+use crate::expand::transform::{in_dollar_quotes, single_quoted};
 use crate::syntax::ast::Flag;
 use crate::text::{Standing, Text};
 
@@ -116,7 +116,7 @@ pub(super) fn change_each(text: &Text, flag: &Flag) -> Text {
 pub(super) fn quoted_by(text: &Text, times: usize) -> Text {
     match times {
         1 => backslashed(text),
-        2 => like(text, requoted(text.bytes())),
+        2 => like(text, single_quoted(text.bytes())),
         3 => {
             let mut bytes = vec![b'"'];
             for &byte in text.bytes() {

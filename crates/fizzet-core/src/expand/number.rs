@@ -1,6 +1,7 @@
 //! The numbers of arithmetic: whole ones, and reals in the shells that have them.
 
 use crate::dialect::Reals;
+use crate::expand::real;
 
 /// A number.
 #[derive(Clone, Copy, PartialEq, Debug)]
@@ -48,44 +49,37 @@ impl From<bool> for Number {
     }
 }
 
-/// As ksh93 shows a real: 18 digits, no point behind a whole number.
+/// As ksh93 shows a real: 18 digits, no point behind a whole number. Its reals hold more digits than
+/// the ones here, so one that few digits write is shown with those.
 fn plain(value: f64) -> String {
     if value.fract() == 0.0 && value.abs() < 1e18 {
         return format!("{value:.0}");
     }
-    general(value, 18)
+    let shortest = format!("{value:e}");
+    let mantissa = shortest.split('e').next().unwrap_or_default();
+    let few = mantissa.bytes().filter(u8::is_ascii_digit).count() <= 15;
+    general(value, if few { 15 } else { 18 })
 }
 
-/// As zsh shows a real: 17 digits, and a point even behind a whole number.
+/// As zsh shows a real: 17 digits, a point even behind a whole number, and capital infinities.
 fn with_point(value: f64) -> String {
+    if value.is_nan() {
+        return "NaN".into();
+    }
+    if value.is_infinite() {
+        return if value < 0.0 { "-Inf".into() } else { "Inf".into() };
+    }
     let text = general(value, 17);
-    match text.contains(['.', 'e', 'n', 'i']) {
+    match text.contains(['.', 'e']) {
         true => text,
         false => text + ".",
     }
 }
 
-/// `%.*g` of C; a number that few digits write exactly is written with those.
+/// `%.*g` of C.
 fn general(value: f64, digits: usize) -> String {
-    if !value.is_finite() {
-        let name = if value.is_nan() { "nan" } else { "inf" };
-        return if value < 0.0 { format!("-{name}") } else { name.into() };
-    }
-    let short = format!("{value:e}");
-    let few = short.bytes().filter(u8::is_ascii_digit).count() <= 15 && digits > 17;
-    let text = if few { short } else { format!("{value:.*e}", digits - 1) };
-    let (mantissa, exponent) = text.split_once('e').unwrap_or((&text, "0"));
-    let exponent: i32 = exponent.parse().unwrap_or(0);
-    let mantissa = match mantissa.contains('.') {
-        true => mantissa.trim_end_matches('0').trim_end_matches('.'),
-        false => mantissa,
-    };
-    if exponent < -4 || exponent >= digits as i32 {
-        let sign = if exponent < 0 { '-' } else { '+' };
-        return format!("{mantissa}e{sign}{:02}", exponent.abs());
-    }
-    let places = (mantissa.bytes().filter(u8::is_ascii_digit).count() as i32 - 1 - exponent).max(0);
-    format!("{value:.*}", places as usize)
+    let sign = if value.is_sign_negative() && !value.is_nan() { "-" } else { "" };
+    format!("{sign}{}", real::shown(value.abs(), b'g', Some(digits), false))
 }
 
 #[cfg(test)]
@@ -102,5 +96,11 @@ mod tests {
         assert_eq!(shown(1e20, Reals::PointVanishes), "1e+20");
         assert_eq!(shown(3.0, Reals::PointStays), "3.");
         assert_eq!(shown(1.0 / 3.0, Reals::PointStays), "0.33333333333333331");
+        assert_eq!(shown(1e-7, Reals::PointStays), "9.9999999999999995e-08");
+        assert_eq!(shown(1e-7, Reals::PointVanishes), "1e-07");
+        assert_eq!(shown(-0.0, Reals::PointStays), "-0.");
+        assert_eq!(shown(f64::NEG_INFINITY, Reals::PointStays), "-Inf");
+        assert_eq!(shown(f64::NAN, Reals::PointStays), "NaN");
+        assert_eq!(shown(f64::NEG_INFINITY, Reals::PointVanishes), "-inf");
     }
 }

@@ -286,7 +286,13 @@ impl Substitution<'_> {
         Err(Stop::shell(message, parameter.span, status))
     }
 
-    fn list(&mut self, span: Span, items: Vec<Text>, star: bool, place: Place) -> Result<(), Stop> {
+    fn list(
+        &mut self,
+        span: Span,
+        mut items: Vec<Text>,
+        star: bool,
+        place: Place,
+    ) -> Result<(), Stop> {
         if place.quoted && !star {
             self.met_quoted_at(items.len());
         }
@@ -303,7 +309,23 @@ impl Substitution<'_> {
             _ => !star && self.cx.state().dialect.at_joins_with_space,
         };
         let joiner: &[u8] = if spaced { b" " } else { ifs.joiner() };
+        if joiner.is_empty() && place.fields && !self.cx.state().options.no_glob {
+            self.escape_starts(span, &mut items);
+        }
         self.joined(span, items, joiner, place)
+    }
+
+    /// Puts the backslashes that some shells leave in a `"$*"` that nothing joins.
+    fn escape_starts(&mut self, span: Span, items: &mut [Text]) {
+        let escaped = self.cx.state().dialect.unjoined_star_escapes.as_bytes();
+        for text in items.iter_mut().skip(1) {
+            if text.bytes().first().is_some_and(|first| escaped.contains(first)) {
+                let origin = Origin::new(Rule::Join, span);
+                let mut whole = Text::from_bytes(b"\\", Standing::Quoted, origin);
+                whole.push_text(text);
+                *text = whole;
+            }
+        }
     }
 
     fn joined(

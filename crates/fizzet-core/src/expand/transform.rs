@@ -2,7 +2,7 @@
 
 use bstr::ByteSlice;
 
-use crate::dialect::Requoting;
+use crate::dialect::{Dialect, Requoting};
 use crate::expand::change::cased;
 use crate::expand::parameter::Held;
 use crate::expand::substitute::Substitution;
@@ -23,12 +23,12 @@ impl Substitution<'_> {
     ) -> Result<Held, Stop> {
         let dialect = self.cx.state().dialect.clone();
         match letter {
-            b'Q' if matches!(held, Held::Unset) && dialect.requoting == Requoting::IfNeeded => {
+            b'Q' if matches!(held, Held::Unset) && dialect.requoting != Requoting::Always => {
                 Ok(Held::One(self.made(parameter, b"''")))
             }
-            b'Q' => self.each(parameter, held, |text| {
-                like(text, requoted_if(text.bytes(), dialect.requoting))
-            }),
+            b'Q' => {
+                self.each(parameter, held, |text| like(text, requoted_for(&dialect, text.bytes())))
+            }
             b'U' => self.each(parameter, held, |text| cased(text, CaseChange::Upper, true, None)),
             b'u' => self.each(parameter, held, |text| cased(text, CaseChange::Upper, false, None)),
             b'L' => self.each(parameter, held, |text| cased(text, CaseChange::Lower, true, None)),
@@ -218,20 +218,82 @@ pub(super) fn like(text: &Text, bytes: Vec<u8>) -> Text {
     }
 }
 
-/// Quoted, unless the shell reads the value as it stands.
-pub(crate) fn requoted_if(value: &[u8], requoting: Requoting) -> Vec<u8> {
-    let plain = |byte: &u8| byte.is_ascii_alphanumeric() || b"_./,:=@%+-".contains(byte);
-    match requoting {
-        Requoting::IfNeeded if !value.is_empty() && value.iter().all(plain) => value.to_vec(),
+/// The value of an alias as the shell tells it; only bash's differs from `@Q`, in that control
+/// characters stand as they are.
+pub(crate) fn told_alias(dialect: &Dialect, value: &[u8]) -> Vec<u8> {
+    match dialect.requoting {
+        Requoting::Always if value.iter().any(u8::is_ascii_control) => single_quoted(value),
+        _ => requoted_for(dialect, value),
+    }
+}
+
+/// Quoted as a shell quotes the values that it tells.
+pub(crate) fn requoted_for(dialect: &Dialect, value: &[u8]) -> Vec<u8> {
+    let plain = |byte: &u8| {
+        byte.is_ascii_alphanumeric()
+            || !byte.is_ascii()
+            || dialect.requoting_leaves.as_bytes().contains(byte)
+    };
+    let needs_none = !value.is_empty() && value.first() != Some(&b'=') && value.iter().all(plain);
+    match dialect.requoting {
+        Requoting::Always => requoted(value),
+        Requoting::DoubleQuotes => in_two_quotes(value),
+        _ if needs_none => value.to_vec(),
+        Requoting::DollarQuotes if value.contains(&b'\'') => in_dollar_quotes(value),
+        Requoting::Pieces if value.contains(&b'\'') && !value.iter().any(u8::is_ascii_control) => {
+            in_pieces(value)
+        }
         _ => requoted(value),
+    }
+}
+
+/// In single quotes what stands between the single quotes of a value: `'x'\'`.
+fn in_pieces(value: &[u8]) -> Vec<u8> {
+    let mut bytes = Vec::with_capacity(value.len() + 2);
+    for (at, piece) in value.split(|&byte| byte == b'\'').enumerate() {
+        if at > 0 {
+            bytes.extend_from_slice(b"\\'");
+        }
+        if !piece.is_empty() {
+            bytes.extend_from_slice(&[b"'", piece, b"'"].concat());
+        }
+    }
+    bytes
+}
+
+/// Single quotes around each piece, double quotes around each run of single quotes, and nothing
+/// behind the last of them: `'a'"''"'b'`, `'x'"'"`.
+fn in_two_quotes(value: &[u8]) -> Vec<u8> {
+    let mut bytes = Vec::with_capacity(value.len() + 2);
+    let mut rest = value;
+    loop {
+        let (piece, behind) = rest.split_at(rest.find_byte(b'\'').unwrap_or(rest.len()));
+        bytes.extend_from_slice(&[b"'", piece, b"'"].concat());
+        if behind.is_empty() {
+            return bytes;
+        }
+        let (run, behind) =
+            behind.split_at(behind.iter().take_while(|&&byte| byte == b'\'').count());
+        bytes.extend_from_slice(&[b"\"", run, b"\""].concat());
+        if behind.is_empty() {
+            return bytes;
+        }
+        rest = behind;
     }
 }
 
 /// Quoted so that the shell reads the same value again: `'a b'`, `'it'\\''s'`, `$'a\\nb'`.
 pub(crate) fn requoted(value: &[u8]) -> Vec<u8> {
-    if value.iter().any(u8::is_ascii_control) {
-        return in_dollar_quotes(value);
+    match value {
+        // Observed in bash 5.2: x="'"; echo ${x@Q}
+        b"'" => b"\\'".to_vec(),
+        _ if value.iter().any(u8::is_ascii_control) => in_dollar_quotes(value),
+        _ => single_quoted(value),
     }
+}
+
+/// In single quotes, whatever it holds: `'a b'`, `'it'\\''s'`.
+pub(crate) fn single_quoted(value: &[u8]) -> Vec<u8> {
     let mut bytes = Vec::with_capacity(value.len() + 2);
     bytes.push(b'\'');
     for &byte in value {

@@ -202,12 +202,16 @@ impl Walker {
         }
     }
 
+    /// Whether words are replaced by aliases.
+    fn aliases_count(&self) -> bool {
+        self.state.dialect.aliases || self.state.options.expand_aliases
+    }
+
     /// Tells the parser what counts now.
     fn prepare(&self, parser: &mut Parser<'_>) {
-        let options = &self.state.options;
-        let aliases = self.state.dialect.aliases || options.expand_aliases;
-        let known = (aliases && !self.state.aliases.is_empty()).then(|| self.state.aliases.clone());
-        parser.set_extended_patterns(options.extended_glob);
+        let count = self.aliases_count() && !self.state.aliases.is_empty();
+        let known = count.then(|| self.state.aliases.clone());
+        parser.set_extended_patterns(self.state.options.extended_glob);
         parser.set_aliases(known);
     }
 

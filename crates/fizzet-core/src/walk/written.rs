@@ -6,7 +6,9 @@ use std::rc::Rc;
 
 use rustc_hash::FxHashMap;
 
-use crate::host::{Answer, Commands, FileKind, Files, Host, Ran, Run, Sink, Status, Users, join};
+use crate::host::{
+    Answer, Commands, FileKind, Files, Host, Ran, Run, Sink, Status, Users, join, normal,
+};
 use crate::text::Text;
 
 /// What a file holds, shared with the descriptors that write to it.
@@ -35,24 +37,9 @@ impl WrittenFiles {
     }
 }
 
-/// A path from the folder where the trace began, without `.` and double slashes.
+/// The path of a file as all its spellings share it, from the folder where the trace began.
 fn plain(folder: &[u8], path: &[u8]) -> Vec<u8> {
-    let whole = join(folder, path);
-    let mut parts: Vec<&[u8]> = Vec::new();
-    for part in whole.split(|&byte| byte == b'/') {
-        match part {
-            b"" | b"." => {}
-            b".." if parts.last().is_some_and(|last| *last != b"..") => {
-                parts.pop();
-            }
-            part => parts.push(part),
-        }
-    }
-    let joined = parts.join(&b'/');
-    match whole.first() {
-        Some(b'/') => [b"/", &joined[..]].concat(),
-        _ => joined,
-    }
+    normal(&join(folder, path))
 }
 
 /// A host on which the written files are there too.

@@ -22,7 +22,7 @@ pub(crate) fn script(shell: Shell) -> impl Strategy<Value = Drawn> {
         |(x, y, trap, blocks, arguments)| {
             let functions = FUNCTIONS.join("\n");
             let line =
-                format!("x='{x}' y='{y}' n=0 g=0\n{functions}\n{trap}\n{}", blocks.join("\n"));
+                format!("x='{x}' y='{y}' n=0 g=0 h=0\n{functions}\n{trap}\n{}", blocks.join("\n"));
             Drawn { line, arguments }
         },
     )
@@ -238,13 +238,17 @@ fn compound(simple: BoxedStrategy<String>) -> BoxedStrategy<String> {
         .prop_recursive(2, 8, 3, |inner| {
             let body = vec(inner, 1..3).prop_map(|all| all.join("\n")).boxed();
             let bounded = "g=$((g+1)); [ $g -gt 12 ] && break";
+            // A body may add a parameter for each parameter: such loops within loops would double them.
+            let shared = "h=$((h+1)); [ $h -gt 40 ] && break";
             prop_oneof![
                 words(3)
                     .prop_flat_map({
                         let body = body.clone();
                         move |words| (Just(words), body.clone())
                     })
-                    .prop_map(|(words, body)| format!("for i in {words}\ndo\n{body}\ndone")),
+                    .prop_map(move |(words, body)| {
+                        format!("for i in {words}\ndo\n{shared}\n{body}\ndone")
+                    }),
                 body.clone().prop_map(move |body| format!(
                     "while [ $# -gt 0 ]\ndo\n{bounded}\nlabel \"$1\"\nshift\n{body}\ndone"
                 )),

@@ -12,14 +12,11 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
     if walker.loops == 0 && dialect.break_looks_for_loops_first {
         return Ok(0);
     }
-    let operands = match walker.numbers(call) {
-        Err(status) => return status,
-        Ok(operands) => operands,
-    };
-    match dialect.too_many_numbers_end.filter(|_| operands.len() > 1) {
-        None => {}
-        Some(Reach::Command) => return Ok(1),
-        Some(_) => return Err(walker.fatal(call, "too many arguments")),
+    let operands = walker.numbers(call)?;
+    if operands.len() > 1
+        && let Some(end) = dialect.too_many_numbers_end
+    {
+        return walker.too_many(call, end);
     }
     let levels = match operands.first().map(Text::bytes) {
         None => 1,
@@ -51,14 +48,11 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
 pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let returns = call.bytes(0) == Some(b"return");
     let dialect = walker.state.dialect.clone();
-    let operands = match walker.numbers(call) {
-        Err(status) => return status,
-        Ok(operands) => operands,
-    };
-    match dialect.too_many_arguments_end.filter(|_| operands.len() > 1) {
-        None => {}
-        Some(Reach::Command) => return Ok(1),
-        Some(_) => return Err(walker.fatal(call, "too many arguments")),
+    let operands = walker.numbers(call)?;
+    if operands.len() > 1
+        && let Some(end) = dialect.too_many_arguments_end
+    {
+        return walker.too_many(call, end);
     }
     if returns && walker.depth_of_return() == 0 && !dialect.return_ends_shell {
         return Ok(2);
@@ -145,10 +139,7 @@ pub(super) fn leading_number(text: &[u8]) -> i64 {
 impl Walker {
     /// The operands of a utility that takes numbers: a word such as `-1` is one, and `-x` an unknown
     /// option or a bad number.
-    pub(super) fn numbers<'a>(
-        &mut self,
-        call: &Call<'a>,
-    ) -> Result<&'a [Text], Result<Status, Stop>> {
+    pub(super) fn numbers<'a>(&mut self, call: &Call<'a>) -> Result<&'a [Text], Stop> {
         let argv: &'a [Text] = call.argv;
         let operands = match &argv[1..] {
             [first, rest @ ..] if first.bytes() == b"--" => rest,
@@ -161,7 +152,15 @@ impl Walker {
         if !self.state.dialect.numbers_are_no_options || !operands.first().is_some_and(is_option) {
             return Ok(operands);
         }
-        Err(Err(self.fatal(call, "an option is not known")))
+        Err(self.fatal(call, "an option is not known"))
+    }
+
+    /// The end of a utility that has been given more numbers than it takes.
+    fn too_many(&mut self, call: &Call<'_>, end: Reach) -> Result<Status, Stop> {
+        match end {
+            Reach::Command => Ok(1),
+            _ => Err(self.fatal(call, "too many arguments")),
+        }
     }
 
     /// The status that an argument of `exit` and `return` is.

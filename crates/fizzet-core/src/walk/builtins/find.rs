@@ -2,9 +2,8 @@
 
 use std::rc::Rc;
 
-use crate::dialect::Requoting;
 use crate::expand::Context;
-use crate::expand::transform::requoted_if;
+use crate::expand::transform::told_alias;
 use crate::host::FileKind;
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Status, Stop};
@@ -33,9 +32,9 @@ pub(super) fn builtin(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         Some(name) if is_known(name) => return walker.builtin(given.operands, call.span),
         Some(_) => 1,
     };
-    match dialect.builtin_mistakes_end {
-        Some(_) => Err(walker.fatal(call, "a utility of the shell was expected")),
-        None => Ok(status),
+    match dialect.builtin_mistakes_are_fatal {
+        true => Err(walker.fatal(call, "a utility of the shell was expected")),
+        false => Ok(status),
     }
 }
 
@@ -118,8 +117,12 @@ impl Walker {
 
     /// What carries a name out, in the words of `type -t`, and how `command -v` tells it.
     fn found(&mut self, name: &[u8]) -> Option<(&'static str, Vec<u8>)> {
-        if let Some(alias) = self.state.aliases.get(name) {
-            let told = [b"alias ", name, b"='", &alias.text, b"'"].concat();
+        if let Some(alias) = self.aliases_count().then(|| self.state.aliases.get(name)).flatten() {
+            let text = told_alias(&self.state.dialect, &alias.text);
+            let told = match self.state.dialect.command_tells_alias_alone {
+                true => text,
+                false => [b"alias ", name, b"=", &text].concat(),
+            };
             return Some(("alias", told));
         }
         if RESERVED.contains(&name) {
@@ -157,19 +160,6 @@ impl Walker {
         places.find(|place| runs(place))
     }
 
-    /// An alias as `alias name` tells it.
-    fn told_alias(&self, name: &[u8], text: &[u8]) -> Vec<u8> {
-        let dialect = &self.state.dialect;
-        let quoted = match dialect.alias_quote {
-            None => requoted_if(text, Requoting::IfNeeded),
-            Some(quote) => {
-                let inside = bstr::ByteSlice::replace(text, b"'", quote.as_bytes());
-                [b"'", &inside[..], b"'"].concat()
-            }
-        };
-        [dialect.alias_prefix.as_bytes(), name, b"=", &quoted].concat()
-    }
-
     fn print_bytes(&mut self, bytes: &[u8], call: &Call<'_>) {
         let origin = Origin::new(Rule::Output, call.span);
         let mut text = Text::from_bytes(bytes, Standing::Quoted, origin.clone());
@@ -193,7 +183,9 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         let Some(equals) = bytes.iter().position(|&byte| byte == b'=').filter(|&at| at > 0) else {
             match walker.state.aliases.get(bytes).cloned() {
                 Some(alias) => {
-                    let told = walker.told_alias(bytes, &alias.text);
+                    let prefix = walker.state.dialect.alias_prefix.as_bytes();
+                    let text = told_alias(&walker.state.dialect, &alias.text);
+                    let told = [prefix, bytes, b"=", &text].concat();
                     walker.print_bytes(&told, call);
                 }
                 None => status = 1,

@@ -1,7 +1,7 @@
 //! `cd`, `pwd`, `pushd`, `popd`, `dirs`.
 
 use crate::expand::Context;
-use crate::host::join;
+use crate::host::{join, normal};
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
@@ -94,24 +94,6 @@ impl Walker {
         text.push(b"\n", Standing::Quoted, &Origin::new(Rule::Output, call.span));
         self.write(text);
     }
-}
-
-/// A path without `.`, `..` and doubled slashes, as the logical `cd` has it.
-fn normal(path: &[u8]) -> Vec<u8> {
-    let absolute = path.first() == Some(&b'/');
-    let mut parts: Vec<&[u8]> = Vec::new();
-    for part in path.split(|&byte| byte == b'/') {
-        match part {
-            b"" | b"." => {}
-            b".." if parts.last().is_some_and(|last| *last != b"..") => {
-                parts.pop();
-            }
-            b".." if absolute => {}
-            _ => parts.push(part),
-        }
-    }
-    let joined = parts.join(&b'/');
-    if absolute { [&b"/"[..], &joined].concat() } else { joined }
 }
 
 /// `pwd`

@@ -37,7 +37,8 @@ impl<'a> Call<'a> {
     }
 
     /// Reads the options: `known` lists the letters, a colon behind one that takes a value, a dot
-    /// behind one that takes a number if one is attached or is the next word. With `plus`, `+x` is an option too.
+    /// behind one that takes a number if one is attached or is the next word. With `plus`, `+x` is an
+    /// option too.
     pub(super) fn given(&self, known: &str, plus: bool) -> Given<'a> {
         let known = known.as_bytes();
         let mut given = Given { letters: Vec::new(), operands: &self.argv[1..], unknown: None };

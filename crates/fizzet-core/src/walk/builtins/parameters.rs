@@ -169,10 +169,7 @@ pub(super) fn shift(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     if walker.state.dialect.shift_takes_arrays {
         return walker.shift_lists(call);
     }
-    let operands = match walker.numbers(call) {
-        Err(status) => return status,
-        Ok(operands) => operands,
-    };
+    let operands = walker.numbers(call)?;
     let end = walker.state.dialect.too_many_numbers_end;
     let too_many = operands.len() > 1 && end == Some(Reach::Shell);
     let count = match operands.first().map(Text::bytes) {

@@ -1,9 +1,9 @@
 //! `printf` (POSIX XBD 5 and XCU printf).
 
-use crate::dialect::{PrintfQuoting, Requoting};
+use crate::dialect::PrintfQuoting;
 use crate::expand::backslashed as backslashed_for_zsh;
 use crate::expand::real;
-use crate::expand::transform::{in_dollar_quotes, requoted_if};
+use crate::expand::transform::{in_dollar_quotes, requoted_for};
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Status, Stop};
 use crate::syntax::arithmetic;
@@ -355,8 +355,7 @@ impl Printing<'_> {
                 let text = Text::from_bytes(value, Standing::Quoted, self.origin.clone());
                 backslashed_for_zsh(&text).bytes().to_vec()
             }
-            PrintfQuoting::Quotes if value.contains(&b'\'') => in_dollar_quotes(value),
-            PrintfQuoting::Quotes => requoted_if(value, Requoting::IfNeeded),
+            PrintfQuoting::Quotes => requoted_for(dialect, value),
         }
     }
 
