@@ -117,6 +117,8 @@ pub struct ShellError {
     pub is_usage: bool,
     /// Whether it is the assignment of a read-only variable.
     pub is_read_only: bool,
+    /// Whether it comes from the index of an array.
+    pub is_in_index: bool,
     /// Whether a command behind the assignment that it comes from is carried out all the same.
     pub is_passed_over: bool,
 }
@@ -131,6 +133,7 @@ impl ShellError {
             reach,
             is_usage: false,
             is_read_only: false,
+            is_in_index: false,
             is_passed_over: false,
         }
     }
@@ -148,10 +151,12 @@ pub enum Reach {
 }
 
 impl Stop {
-    /// The same mistake, but one that ends the shell: as in the index of an array.
-    pub(crate) fn ends_shell(self) -> Stop {
+    /// The same mistake in the index of an array, where it ends the shell.
+    pub(crate) fn in_index(self) -> Stop {
         match self {
-            Stop::Shell(error) => Stop::Shell(ShellError { reach: Reach::Shell, ..error }),
+            Stop::Shell(error) => {
+                Stop::Shell(ShellError { reach: Reach::Shell, is_in_index: true, ..error })
+            }
             stop => stop,
         }
     }

@@ -335,8 +335,21 @@ pub enum KeepsScope {
     Nothing,
     /// Its local variables.
     Variables,
+    /// Its parameters.
+    Parameters,
     /// Its local variables and its parameters.
     All,
+}
+
+/// What `getopts` does where a variable that it sets is read-only.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ReadOnlyOptions {
+    /// It is a mistake.
+    Minds,
+    /// OPTIND and OPTARG stay as they are.
+    Leaves,
+    /// OPTIND and OPTARG change all the same.
+    Overwrites,
 }
 
 /// What OPTIND keeps of a value that is assigned to it.

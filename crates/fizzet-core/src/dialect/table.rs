@@ -550,6 +550,12 @@ dialect_table! {
     exit_action_sees_mistakes: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: trap 'echo $?' EXIT; shift 9";
     /// What the action for EXIT still sees of a function that `exit` has ended.
     exit_keeps: KeepsScope = [KeepsScope::Nothing, KeepsScope::All, KeepsScope::Variables, KeepsScope::Variables, KeepsScope::Nothing, KeepsScope::All, KeepsScope::Nothing], "observed in all six: trap 'echo $x $1' EXIT; f() { local x=in; exit; }; f own";
+    /// What it still sees of a function in which `set -e` has ended the shell; nothing where that is
+    /// as with `exit`.
+    error_exit_keeps: Option<KeepsScope> = [None, Some(KeepsScope::Parameters), None, None, None, None, None], "observed in all six: trap 'echo $x $1' EXIT; f() { local x=in; set -e; false; }; f own";
+    /// When `set -e` ends the shell inside a function, only the action for EXIT of that function is
+    /// carried out.
+    error_exit_skips_outer_actions: bool = [N, N, N, N, N, N, Y], "observed in all six: trap 'echo bye' EXIT; f() { set -e; false; }; f";
     /// What it still sees of a function in which a mistake has ended the shell.
     mistakes_keep: KeepsScope = [KeepsScope::Nothing, KeepsScope::Nothing, KeepsScope::Variables, KeepsScope::Variables, KeepsScope::Nothing, KeepsScope::All, KeepsScope::Nothing], "observed in all six: trap 'echo $x $1' EXIT; f() { local x=in; : ${nosuch?}; }; f own";
     /// The action for EXIT is carried out behind mistakes too.
@@ -581,6 +587,39 @@ dialect_table! {
     empty_folder_is_here: bool = [N, Y, Y, Y, N, Y, Y], "observed in all six: cd ''; echo $?";
     /// `cd` tells the folder that CDPATH or `-` has led it to.
     folder_path_is_told: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: CDPATH=combs; cd deep";
+    /// `cd` looks in the current folder only if CDPATH names it.
+    folder_path_is_all: bool = [N, N, N, N, Y, Y, N], "observed in all six: CDPATH=nosuch; cd combs; pwd";
+    /// `cd -` tells the folder as OLDPWD names it, and not from the root.
+    folder_back_is_told_as_named: bool = [N, Y, N, N, N, N, N], "observed in all six: OLDPWD=combs; cd -";
+    /// `cd -` goes where the shell was, whatever OLDPWD says.
+    folder_back_is_remembered: bool = [N, N, N, N, N, N, Y], "observed in all six: OLDPWD=combs; cd -; pwd";
+    /// The status of `cd` with three operands and more; nothing where it is that of two.
+    third_folder_status: Option<Status> = [None, None, None, None, Some(2), None, None], "observed in all six: cd a b c; echo $?";
+    /// `pwd` with an operand is a mistake with the status 1.
+    pwd_refuses_operands: bool = [N, N, N, N, N, Y, Y], "observed in all six: pwd extra; echo $?";
+    /// What `times` with an operand ends; nothing where the operand is not looked at.
+    times_operand_end: Option<Reach> = [None, None, None, None, Some(Reach::Shell), None, Some(Reach::Command)], "observed in all six: times extra; echo $?";
+    /// `times` has no options, but minds them.
+    times_reads_options: bool = [N, Y, N, N, N, N, N], "observed in all six: times -x; echo $?";
+    /// The status of `wait` for a job that there is not.
+    wait_no_job_status: Status = [127, 127, 2, 2, 0, 127, 127], "observed in all six: wait %1; echo $?";
+    /// The status of `wait` for what is no process.
+    wait_no_process_status: Status = [1, 1, 2, 2, 1, 127, 127], "observed in all six: wait x; echo $?";
+    /// Bytes that the name of an alias may not hold.
+    alias_names_refuse: &'static str = ["", "\"$&'()/;<>\\`| \t\n", "", "", "\"$&'()*/;<>?[\\`{|} \t\n", "\"#$&'()*/;<>?\\^`{|}~ \t\n", ""], "observed in all six: alias x?y=1; echo $? with each byte of ASCII in place of the mark";
+    /// `unset` reads only the start of a name, and passes over what is none.
+    unset_reads_starts: bool = [N, N, N, N, N, Y, N], "observed in all six: unset a-b; echo $?; unset 1x; echo $?";
+    /// `unset -f` of what is no name has the status 1.
+    unset_minds_function_names: bool = [N, N, N, N, Y, N, Y], "observed in all six: unset -f 1x; echo $?";
+    /// What `getopts` does where OPTIND or OPTARG is read-only.
+    getopts_and_read_only: ReadOnlyOptions = [ReadOnlyOptions::Minds, ReadOnlyOptions::Leaves, ReadOnlyOptions::Minds, ReadOnlyOptions::Minds, ReadOnlyOptions::Overwrites, ReadOnlyOptions::Overwrites, ReadOnlyOptions::Overwrites], "observed in all six: readonly OPTIND; getopts a x -a; echo $? $x $OPTIND";
+    /// A mistake in an index ends the shell even in `((` and `let`.
+    index_mistakes_go_through: bool = [N, Y, N, N, N, Y, N], "observed in all six: ((a[1/0]=3)); echo $?; let 'a[1/0]=3'; echo $?";
+    /// A `trap` that is used wrongly ends the shell.
+    trap_usage_is_fatal: bool = [N, N, N, N, Y, N, N], "observed in all six: trap foo; echo $?; trap -; echo $?";
+    /// The status of `read -p`, which reads from a coprocess, where there is none; nothing where `-p`
+    /// is a prompt.
+    no_coprocess_status: Option<Status> = [None, None, None, None, Some(1), Some(2), Some(1)], "observed in all six: read -p; echo $?";
     /// The status of `umask`, `unalias` and their kin for an unknown option.
     option_usage_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: umask -x; echo $?; unalias -x; echo $?";
     /// The status of `unalias` without a name.

@@ -223,7 +223,7 @@ impl Substitution<'_> {
         }
         let number = arithmetic::value(self.cx, index);
         let state = self.cx.state();
-        number.map(|number| Key::Number(state.index(number))).map_err(Stop::ends_shell)
+        number.map(|number| Key::Number(state.index(number))).map_err(Stop::in_index)
     }
 
     /// Puts a value into the word.

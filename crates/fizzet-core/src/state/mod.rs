@@ -174,7 +174,7 @@ impl State {
             return Ok(Key::Text(Text::from_bytes(index, Standing::Quoted, origin)));
         }
         let number = crate::expand::arithmetic::text_value(self, index, span);
-        Ok(Key::Number(self.index(number.map_err(Stop::ends_shell)?)))
+        Ok(Key::Number(self.index(number.map_err(Stop::in_index)?)))
     }
 
     /// The index that a number means: where none counts from the end, one below 0 is a very large one.
@@ -341,7 +341,7 @@ impl State {
             Keeps::Integer(base) => {
                 let capitals = self.dialect.capital_digits;
                 let value = crate::expand::arithmetic::text_value(self, text.bytes(), span);
-                let value = value.map_err(Stop::ends_shell)?;
+                let value = value.map_err(Stop::in_index)?;
                 let shown = in_base(value, base);
                 if capitals { shown.to_ascii_uppercase() } else { shown }
             }

@@ -153,7 +153,7 @@ impl Walker {
         if keyed {
             return expand::parameter::key_text(self, index).map(Key::Text);
         }
-        let number = expand::arithmetic::value(self, index).map_err(Stop::ends_shell)?;
+        let number = expand::arithmetic::value(self, index).map_err(Stop::in_index)?;
         Ok(Key::Number(self.state.index(number)))
     }
 

@@ -70,9 +70,12 @@ impl Walker {
             }
             Node::Arithmetic(expression) => {
                 let recovers = self.state.dialect.arithmetic_command_recovers;
+                let through = self.state.dialect.index_mistakes_go_through;
                 self.state.status = match arithmetic::holds(self, expression) {
                     Ok(holds) => Status::from(!holds),
-                    Err(Stop::Shell(_)) if recovers => self.state.dialect.arithmetic_command_status,
+                    Err(Stop::Shell(error)) if recovers && !(through && error.is_in_index) => {
+                        self.state.dialect.arithmetic_command_status
+                    }
                     Err(stop) => return Err(stop),
                 };
                 Ok(())
@@ -117,7 +120,7 @@ impl Walker {
         if matches!(outcome, Err(Stop::Enough)) {
             return outcome;
         }
-        let outcome = self.leave_shell(outcome);
+        let outcome = self.leave_shell(outcome, self.scopes.len());
         self.state.traps = traps;
         self.descriptors = descriptors;
         (self.state.mask, self.loops) = (mask, loops);
@@ -465,6 +468,12 @@ impl Walker {
         let acts = self.state.traps.contains_key(&b"EXIT"[..]);
         let holds = self.state.dialect.functions_hold_mistakes && !acts;
         let kept = match &outcome {
+            Err(Stop::Exit(_))
+                if self.error_exit.is_some()
+                    && let Some(kept) = self.state.dialect.error_exit_keeps =>
+            {
+                kept
+            }
             Err(Stop::Exit(_)) => self.state.dialect.exit_keeps,
             Err(Stop::Shell(error)) if error.reach == Reach::Shell && !holds => {
                 self.state.dialect.mistakes_keep
@@ -499,10 +508,13 @@ impl Walker {
                 scope.options.unwrap_or_else(|| std::mem::take(&mut self.state.options));
         }
         self.loops = loops;
+        if kept == KeepsScope::Parameters {
+            return outcome;
+        }
         let inner = std::mem::replace(&mut self.state.positional, outer);
         self.tell_change(Cause::Return, &inner, span)?;
         if local_trap {
-            outcome = self.leave_shell(outcome);
+            outcome = self.leave_shell(outcome, self.scopes.len() + 1);
             if let Some(trap) = outer_trap {
                 self.state.traps.insert(b"EXIT"[..].into(), trap);
             }

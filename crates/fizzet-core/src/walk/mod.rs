@@ -103,6 +103,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         loops: 0,
         compound_arguments: Vec::new(),
         scopes: Vec::new(),
+        error_exit: None,
         descriptors: Descriptors::new(),
         written: WrittenFiles::default(),
         options_at: Default::default(),
@@ -119,7 +120,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         }
     }
     let outcome = walker.source(SourceId::MAIN);
-    let outcome = walker.leave_shell(outcome);
+    let outcome = walker.leave_shell(outcome, 0);
     walker.ended(outcome)
 }
 
@@ -152,6 +153,8 @@ pub(crate) struct Walker {
     compound_arguments: Vec<(usize, Assignment)>,
     /// The functions that are being called.
     scopes: Vec<compound::Scope>,
+    /// How many functions the command was in for which `set -e` ended the shell.
+    error_exit: Option<usize>,
     /// What is read from, and where what is written goes.
     descriptors: Descriptors,
     /// Files that have been written in memory only.
@@ -326,9 +329,13 @@ impl Walker {
 
     /// A mistake that ends the shell.
     fn fatal(&mut self, call: &builtins::Call<'_>, wrong: &str) -> Stop {
+        self.fatal_with(call, wrong, self.state.dialect.usage_status)
+    }
+
+    /// The same with a status of its own.
+    fn fatal_with(&mut self, call: &builtins::Call<'_>, wrong: &str, status: Status) -> Stop {
         let name = call.argv.first().map_or(&b""[..], |name| name.bytes());
         let message = format!("{}: {wrong}", String::from_utf8_lossy(name));
-        let status = self.state.dialect.usage_status;
         let error = ShellError::new(message, call.span, status, Reach::Shell);
         Stop::Shell(ShellError { is_usage: true, ..error })
     }

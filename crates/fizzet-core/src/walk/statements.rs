@@ -87,7 +87,10 @@ impl Walker {
         }
         let fails = ends && self.state.status != 0 && self.testing == 0;
         match fails && self.state.options.exit_on_error {
-            true => Err(Stop::Exit(self.state.status)),
+            true => {
+                self.error_exit = Some(self.scopes.len());
+                Err(Stop::Exit(self.state.status))
+            }
             false => Ok(()),
         }
     }

@@ -74,6 +74,7 @@ pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     };
     // The shells keep 32 bits.
     let status = status as Status;
+    walker.error_exit = None;
     Err(match returns {
         false => Stop::Exit(as_process(status)),
         true if dialect.returns_wide_statuses => Stop::Return(status),
@@ -152,7 +153,8 @@ impl Walker {
         if !self.state.dialect.numbers_are_no_options || !operands.first().is_some_and(is_option) {
             return Ok(operands);
         }
-        Err(self.fatal(call, "an option is not known"))
+        let status = self.state.dialect.option_usage_status;
+        Err(self.fatal_with(call, "an option is not known", status))
     }
 
     /// The end of a utility that has been given more numbers than it takes.

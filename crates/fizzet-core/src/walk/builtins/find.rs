@@ -192,6 +192,11 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             }
             continue;
         };
+        let refused = walker.state.dialect.alias_names_refuse.as_bytes();
+        if bytes[..equals].iter().any(|byte| refused.contains(byte)) {
+            status = 1;
+            continue;
+        }
         let value = &bytes[equals + 1..];
         let source = walker.state.sources.built("alias", value);
         let aliases = Rc::make_mut(&mut walker.state.aliases);

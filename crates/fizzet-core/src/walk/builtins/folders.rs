@@ -15,6 +15,11 @@ pub(super) fn cd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     if given.unknown.is_some() {
         return Ok(dialect.folder_usage_status);
     }
+    if given.operands.len() > 2
+        && let Some(status) = dialect.third_folder_status
+    {
+        return Ok(status);
+    }
     if given.operands.len() > 1
         && let Some(status) = dialect.second_folder_status
     {
@@ -22,36 +27,54 @@ pub(super) fn cd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     }
     let target = match given.operands.first() {
         None => walker.state.variables.scalar(b"HOME").cloned(),
-        Some(text) if text.bytes() == b"-" => {
-            let target = walker.state.variables.scalar(b"OLDPWD").cloned();
-            if let Some(target) =
-                target.as_ref().filter(|_| walker.state.dialect.folder_path_is_told)
-            {
-                walker.print_line(target.clone(), call);
-            }
-            target
-        }
+        Some(text) if text.bytes() == b"-" => return back(walker, call),
         Some(text) => Some(text.clone()),
     };
     let failure = dialect.folder_failure_status;
     match target {
         None if dialect.no_folder_is_here => Ok(0),
         Some(target) if target.is_empty() && dialect.empty_folder_is_here => Ok(0),
-        Some(target) if walker.enter_by_path(&target, call)? => Ok(0),
-        Some(target) if walker.enter(&target, call)? => Ok(0),
-        _ => Ok(failure),
+        Some(target) => match walker.enter_by_path(&target, call)? {
+            Some(entered) => Ok(if entered { 0 } else { failure }),
+            None if walker.enter(&target, call)? => Ok(0),
+            None => Ok(failure),
+        },
+        None => Ok(failure),
     }
 }
 
+/// `cd -`
+fn back(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let dialect = walker.state.dialect.clone();
+    let target = match dialect.folder_back_is_remembered {
+        true => Some(walker.state.left.clone()),
+        false => walker.state.variables.scalar(b"OLDPWD").cloned(),
+    };
+    let Some(target) = target else {
+        return Ok(if dialect.no_folder_is_here { 0 } else { dialect.folder_failure_status });
+    };
+    if !walker.enter(&target, call)? {
+        return Ok(dialect.folder_failure_status);
+    }
+    let told = match dialect.folder_back_is_told_as_named {
+        true => Some(target),
+        false => walker.state.variables.scalar(b"PWD").cloned(),
+    };
+    if let Some(told) = told.filter(|_| dialect.folder_path_is_told) {
+        walker.print_line(told, call);
+    }
+    Ok(0)
+}
+
 impl Walker {
-    /// Goes into a folder that CDPATH leads to, and tells which one that is; false if it leads to none
-    /// (POSIX XCU cd).
-    fn enter_by_path(&mut self, target: &Text, call: &Call<'_>) -> Result<bool, Stop> {
-        let Some(path) = self.state.variables.scalar(b"CDPATH").cloned() else { return Ok(false) };
+    /// Goes into a folder that CDPATH leads to, and tells which one that is; false if it leads to none,
+    /// nothing where the current folder is still to be looked in (POSIX XCU cd).
+    fn enter_by_path(&mut self, target: &Text, call: &Call<'_>) -> Result<Option<bool>, Stop> {
+        let Some(path) = self.state.variables.scalar(b"CDPATH").cloned() else { return Ok(None) };
         let bytes = target.bytes();
         let direct = [&b"/"[..], b"./", b"../"].iter().any(|start| bytes.starts_with(start));
         if direct || matches!(bytes, b"." | b"..") || path.is_empty() {
-            return Ok(false);
+            return Ok(None);
         }
         for entry in path.bytes().split(|&byte| byte == b':') {
             let whole = match entry {
@@ -67,9 +90,9 @@ impl Walker {
             if tells && let Some(folder) = self.state.variables.scalar(b"PWD").cloned() {
                 self.print_line(folder, call);
             }
-            return Ok(entered);
+            return Ok(Some(entered));
         }
-        Ok(false)
+        Ok(self.state.dialect.folder_path_is_all.then_some(false))
     }
 
     /// Goes into a folder; false if there is none.
@@ -98,6 +121,13 @@ impl Walker {
 
 /// `pwd`
 pub(super) fn pwd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let given = call.given("LP", false);
+    if given.unknown.is_some() {
+        return Ok(walker.state.dialect.option_usage_status);
+    }
+    if !given.operands.is_empty() && walker.state.dialect.pwd_refuses_operands {
+        return Ok(1);
+    }
     match walker.state.variables.scalar(b"PWD").cloned() {
         Some(folder) => walker.print_line(folder, call),
         None => walker.missing("the current folder", call.span),

@@ -1,6 +1,6 @@
 //! `getopts` (POSIX XCU getopts), as each shell keeps its place in the words.
 
-use crate::dialect::{BeyondWords, FreshOptions};
+use crate::dialect::{BeyondWords, FreshOptions, ReadOnlyOptions};
 use crate::state::Positional;
 use crate::stop::{Status, Stop};
 use crate::text::Text;
@@ -163,8 +163,11 @@ impl Walker {
         }
         self.assign_computed(name, &found.name, call)?;
         match found.value {
-            Some(value) => self.assign_text(b"OPTARG", value, call.span)?,
-            None if dialect.getopts_is_late => self.assign_computed(b"OPTARG", b"", call)?,
+            Some(value) => self.assign_own(b"OPTARG", value, call)?,
+            None if dialect.getopts_is_late => {
+                let empty = self.state.shell_text(b"");
+                self.assign_own(b"OPTARG", empty, call)?;
+            }
             None => {
                 self.state.variables.remove(b"OPTARG");
             }
@@ -186,10 +189,24 @@ impl Walker {
         Ok(1)
     }
 
+    /// Assigns OPTIND or OPTARG, which may be read-only.
+    fn assign_own(&mut self, name: &[u8], text: Text, call: &Call<'_>) -> Result<(), Stop> {
+        let read_only = self.state.variables.get(name).is_some_and(|variable| variable.read_only);
+        match self.state.dialect.getopts_and_read_only {
+            ReadOnlyOptions::Leaves if read_only => Ok(()),
+            ReadOnlyOptions::Overwrites if read_only => {
+                self.state.variables.set(name, text);
+                Ok(())
+            }
+            _ => self.assign_text(name, text, call.span),
+        }
+    }
+
     /// Keeps the place, and tells it in OPTIND.
     fn tell_index(&mut self, place: OptionPlace, told: usize, call: &Call<'_>) -> Result<(), Stop> {
         self.options_at = place;
-        let outcome = self.assign_computed(b"OPTIND", told.to_string().as_bytes(), call);
+        let told = self.state.shell_text(told.to_string().as_bytes());
+        let outcome = self.assign_own(b"OPTIND", told, call);
         // What `getopts` assigns itself is no order to go elsewhere.
         self.state.assigned_option_index = None;
         outcome

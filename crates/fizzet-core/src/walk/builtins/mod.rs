@@ -109,7 +109,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("shopt", parameters::shopt),
     ("source", process::dot),
     ("test", test::test),
-    ("times", process::unpredictable),
+    ("times", process::times),
     ("trap", process::trap),
     ("true", |_, _| Ok(0)),
     ("type", find::tell_type),

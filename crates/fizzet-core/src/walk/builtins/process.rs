@@ -2,7 +2,7 @@
 
 use crate::expand::Context;
 use crate::lineage::{Origin, Rule};
-use crate::stop::{Status, Stop};
+use crate::stop::{Reach, Status, Stop};
 use crate::text::{Standing, Text};
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::number;
@@ -65,6 +65,14 @@ pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if given.has(b'l') || given.has(b'p') || given.operands.is_empty() {
         return Ok(0);
     }
+    if let [only] = given.operands
+        && walker.state.dialect.trap_usage_is_fatal
+        && number(only.bytes()).is_none()
+        && !walker.is_condition(only.bytes())
+    {
+        let status = walker.state.dialect.option_usage_status;
+        return Err(walker.fatal_with(call, "a condition was expected", status));
+    }
     if let ([only], Some(status)) = (given.operands, walker.state.dialect.lone_condition_status)
         && number(only.bytes()).is_none()
         && !walker.is_condition(&only.bytes().to_ascii_uppercase())
@@ -117,10 +125,16 @@ impl Walker {
     }
 
     /// Carries out the action for EXIT, when the shell, a subshell or (in some shells) a function ends;
-    /// its status stays.
-    pub(in crate::walk) fn leave_shell(&mut self, outcome: Result<(), Stop>) -> Result<(), Stop> {
+    /// its status stays. `level` counts the functions that it ends in.
+    pub(in crate::walk) fn leave_shell(
+        &mut self,
+        outcome: Result<(), Stop>,
+        level: usize,
+    ) -> Result<(), Stop> {
+        let skips = self.state.dialect.error_exit_skips_outer_actions;
         let acts = match &outcome {
             Err(Stop::Limit { .. } | Stop::Enough) => false,
+            Err(Stop::Exit(_)) if skips && self.error_exit.is_some_and(|at| at != level) => false,
             Err(Stop::Shell(_)) => self.state.dialect.mistakes_act,
             Err(Stop::Syntax(_)) => self.state.dialect.syntax_errors_act,
             _ => true,
@@ -235,6 +249,19 @@ pub(super) fn unpredictable(walker: &mut Walker, call: &Call<'_>) -> Result<Stat
     Ok(0)
 }
 
+/// `times`
+pub(super) fn times(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let dialect = walker.state.dialect.clone();
+    if dialect.times_reads_options && call.given("", false).unknown.is_some() {
+        return Ok(dialect.option_usage_status);
+    }
+    match dialect.times_operand_end.filter(|_| !call.arguments().is_empty()) {
+        None => unpredictable(walker, call),
+        Some(Reach::Command) => Ok(1),
+        Some(_) => Err(walker.fatal(call, "too many arguments")),
+    }
+}
+
 /// `kill [-signal] process...`: what becomes of the processes nobody can tell.
 pub(super) fn kill(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     match call.arguments() {
@@ -299,9 +326,15 @@ pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let (named, jobs) = (call.arguments().last(), &walker.state.jobs);
     let Some(named) = named else { return Ok(0) };
     let (job, several) = (jobs.last().copied(), jobs.len() > 1);
-    let is_job = named.has_hole() || named.bytes().starts_with(b"%");
-    match job.filter(|_| is_job) {
-        None => Ok(127),
+    let dialect = &walker.state.dialect;
+    let names_job = named.bytes().starts_with(b"%");
+    let unknown = match number(named.bytes()) {
+        Some(_) => 127,
+        None if names_job => dialect.wait_no_job_status,
+        None => dialect.wait_no_process_status,
+    };
+    match job.filter(|_| names_job || named.has_hole()) {
+        None => Ok(unknown),
         Some(status) => {
             walker.state.assumed_status |= several;
             Ok(status)

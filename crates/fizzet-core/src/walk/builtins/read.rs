@@ -18,6 +18,11 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if given.unknown.is_some() {
         return Ok(walker.state.dialect.read_usage_status);
     }
+    if let Some(status) = walker.state.dialect.no_coprocess_status
+        && given.has(b'p')
+    {
+        return Ok(status);
+    }
     let names: Vec<Vec<u8>> = given.operands.iter().map(|text| text.bytes().to_vec()).collect();
     if names.iter().any(|name| !walker.is_target(name)) {
         return match walker.state.dialect.read_bad_name_is_fatal {

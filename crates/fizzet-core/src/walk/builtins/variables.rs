@@ -327,6 +327,8 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             if walker.state.functions.remove(name).is_none() {
                 status = walker.state.dialect.unset_no_function_status;
             }
+            let minds = walker.state.dialect.unset_minds_function_names;
+            status |= Status::from(minds && !is_name(name));
             continue;
         }
         if let Some((array, index)) = element_name(name).filter(|_| walker.state.dialect.arrays) {
@@ -344,7 +346,9 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             if walker.state.dialect.unset_bad_name_is_fatal {
                 return Err(walker.fatal(call, "this is not a name"));
             }
-            let passes = walker.state.dialect.unset_passes_bad_names && !given.has(b'v');
+            let starts = name.first().is_some_and(|byte| is_name(&[*byte]));
+            let passes = (walker.state.dialect.unset_passes_bad_names && !given.has(b'v'))
+                || (walker.state.dialect.unset_reads_starts && starts);
             status |= Status::from(!passes);
             continue;
         }
@@ -450,7 +454,9 @@ pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, S
     }
     for expression in call.arguments() {
         value = match arithmetic::text_value(&mut walker.state, expression.bytes(), call.span) {
-            Err(Stop::Shell(error)) => {
+            Err(Stop::Shell(error))
+                if !(error.is_in_index && walker.state.dialect.index_mistakes_go_through) =>
+            {
                 let status = walker.state.dialect.let_mistake_status;
                 walker.survive(ShellError { status, ..error });
                 return Ok(status);
