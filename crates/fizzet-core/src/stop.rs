@@ -117,6 +117,8 @@ pub struct ShellError {
     pub is_usage: bool,
     /// Whether it is the assignment of a read-only variable.
     pub is_read_only: bool,
+    /// Whether the shell ends as by `exit`.
+    pub exits: bool,
     /// Whether it comes from the index of an array.
     pub is_in_index: bool,
     /// Whether a command behind the assignment that it comes from is carried out all the same.
@@ -133,6 +135,7 @@ impl ShellError {
             reach,
             is_usage: false,
             is_read_only: false,
+            exits: false,
             is_in_index: false,
             is_passed_over: false,
         }

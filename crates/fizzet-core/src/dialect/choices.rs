@@ -120,15 +120,74 @@ pub enum HomeSlash {
     Vanishes,
 }
 
-/// When `$0` is the name of the function.
+/// What a subshell still has of the actions that `trap` has set outside.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum FunctionZero {
-    /// Never.
+pub enum OuterTraps {
+    /// Nothing.
+    None,
+    /// Signals that are ignored stay so.
+    Ignored,
+    /// That, and `trap` still tells the others.
+    Told,
+    /// That, but not in a pipeline, nor in a subshell of the subshell.
+    ToldOutsidePipelines,
+    /// Signals that are ignored stay so, and `$(trap)` with nothing else in it tells the others.
+    ToldByLoneTrap,
+}
+
+/// Which functions a rule is for.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum WhichFunctions {
+    /// None.
     Never,
-    /// In a function that is written with `function`.
+    /// Those that are written with `function`.
     Keyword,
-    /// In every function.
+    /// All.
     Always,
+}
+
+/// Which mistakes a text that is carried out holds, so that the shell goes on behind it.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Holds {
+    /// None.
+    Nothing,
+    /// All but the wrong use of a utility.
+    ButUsage,
+    /// All.
+    All,
+}
+
+/// Which texts are read as a whole before the first of their commands is carried out.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ReadsWhole {
+    /// None.
+    Nothing,
+    /// All but files.
+    ButFiles,
+    /// What `eval` and `.` carry out.
+    InnerTexts,
+}
+
+impl Holds {
+    /// Whether a mistake is held.
+    pub fn holds(self, is_usage: bool) -> bool {
+        match self {
+            Holds::Nothing => false,
+            Holds::ButUsage => !is_usage,
+            Holds::All => true,
+        }
+    }
+}
+
+impl WhichFunctions {
+    /// Whether a function is meant.
+    pub fn include(self, keyword: bool) -> bool {
+        match self {
+            WhichFunctions::Never => false,
+            WhichFunctions::Keyword => keyword,
+            WhichFunctions::Always => true,
+        }
+    }
 }
 
 /// How a shell quotes a value that it tells.

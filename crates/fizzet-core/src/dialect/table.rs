@@ -497,7 +497,7 @@ dialect_table! {
     /// `set -e` counts inside command substitutions.
     substitution_keeps_exit_on_error: bool = [Y, N, Y, N, Y, Y, Y], "observed in all six: set -e; x=$(false; echo a); echo $x";
     /// What `trap` knows besides EXIT and signals.
-    trap_conditions: &'static str = ["", "ERR DEBUG RETURN", "", "ERR", "ERR DEBUG", "ERR", "ERR DEBUG ZERR"], "observed in all six: trap : DEBUG; echo $?";
+    trap_conditions: &'static str = ["", "DEBUG ERR RETURN", "", "ERR", "ERR DEBUG", "ERR", "ERR DEBUG ZERR"], "observed in all six: trap : DEBUG; echo $?";
     /// The status of `umask` for what is no mask.
     umask_usage_status: Status = [1, 1, 2, 2, 1, 1, 1], "observed in all six: umask 9; echo $?";
     /// The status of `getopts` without a name.
@@ -607,6 +607,10 @@ dialect_table! {
     wait_no_process_status: Status = [1, 1, 2, 2, 1, 127, 127], "observed in all six: wait x; echo $?";
     /// Bytes that the name of an alias may not hold.
     alias_names_refuse: &'static str = ["", "\"$&'()/;<>\\`| \t\n", "", "", "\"$&'()*/;<>?[\\`{|} \t\n", "\"#$&'()*/;<>?\\^`{|}~ \t\n", ""], "observed in all six: alias x?y=1; echo $? with each byte of ASCII in place of the mark";
+    /// `alias` does not go on behind a bad name.
+    alias_stops_at_bad_name: bool = [N, N, N, N, Y, Y, N], "observed in all six: alias 'a\"b=1' z=2; alias z";
+    /// The status of `alias` is the number of unknown names before the first new alias.
+    alias_counts_unknown_names: bool = [N, N, N, N, Y, N, N], "observed in all six: alias nosuch nosuch2; echo $?; alias a=b nosuch; echo $?";
     /// `unset` reads only the start of a name, and passes over what is none.
     unset_reads_starts: bool = [N, N, N, N, N, Y, N], "observed in all six: unset a-b; echo $?; unset 1x; echo $?";
     /// `unset -f` of what is no name has the status 1.
@@ -615,6 +619,20 @@ dialect_table! {
     getopts_and_read_only: ReadOnlyOptions = [ReadOnlyOptions::Minds, ReadOnlyOptions::Leaves, ReadOnlyOptions::Minds, ReadOnlyOptions::Minds, ReadOnlyOptions::Overwrites, ReadOnlyOptions::Overwrites, ReadOnlyOptions::Overwrites], "observed in all six: readonly OPTIND; getopts a x -a; echo $? $x $OPTIND";
     /// A mistake in an index ends the shell even in `((` and `let`.
     index_mistakes_go_through: bool = [N, Y, N, N, N, Y, N], "observed in all six: ((a[1/0]=3)); echo $?; let 'a[1/0]=3'; echo $?";
+    /// The options of `trap`; nothing where it has none.
+    trap_letters: Option<&'static str> = [Some("p"), Some("lp"), Some(""), Some(""), Some("lp"), Some(""), None], "observed in all six: trap -p INT; trap -l; trap -x";
+    /// An unknown option of `trap` ends the shell.
+    trap_options_are_fatal: bool = [N, N, Y, Y, Y, Y, N], "observed in all six: trap -x; echo $?";
+    /// `trap` tells the last conditions first.
+    traps_told_backwards: bool = [N, N, N, N, Y, N, N], "observed in all six: trap a TERM INT; trap";
+    /// `trap` tells signals with SIG before their names.
+    traps_told_with_prefix: bool = [N, Y, N, N, N, N, N], "observed in all six: trap a INT; trap";
+    /// `trap -p INT` tells the action alone.
+    trap_tells_action_alone: bool = [N, N, N, N, Y, N, N], "observed in bash and ksh93: trap a INT; trap -p INT";
+    /// `trap` does not go on behind a condition that it does not know.
+    trap_stops_at_unknown: bool = [N, N, Y, N, Y, N, Y], "observed in all six: trap a nosuch INT; trap";
+    /// What a subshell has of the actions outside.
+    subshell_traps: OuterTraps = [OuterTraps::Told, OuterTraps::Told, OuterTraps::Ignored, OuterTraps::ToldByLoneTrap, OuterTraps::ToldOutsidePipelines, OuterTraps::Ignored, OuterTraps::None], "observed in all six: trap a TERM; trap '' HUP; x=$(trap); (trap); trap | cat";
     /// A `trap` that is used wrongly ends the shell.
     trap_usage_is_fatal: bool = [N, N, N, N, Y, N, N], "observed in all six: trap foo; echo $?; trap -; echo $?";
     /// The status of `read -p`, which reads from a coprocess, where there is none; nothing where `-p`
@@ -755,7 +773,7 @@ dialect_table! {
     /// A function that is written with parentheses shares its variables and the assignments before its call with the shell.
     plain_functions_share: bool = [N, N, N, N, Y, N, N], "observed in all six: f() { typeset x=2; }; y=1 f; echo $x $y";
     /// When `$0` is the name of the function.
-    function_zero: FunctionZero = [FunctionZero::Never, FunctionZero::Never, FunctionZero::Never, FunctionZero::Never, FunctionZero::Keyword, FunctionZero::Keyword, FunctionZero::Always], "observed in all six: function f { echo $0; }; f";
+    function_zero: WhichFunctions = [WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Keyword, WhichFunctions::Keyword, WhichFunctions::Always], "observed in all six: function f { echo $0; }; f";
     /// `function f()` takes its parentheses.
     keyword_takes_parentheses: bool = [N, Y, N, Y, N, Y, Y], "observed in all six: function f() { :; }";
     /// What the numbers of `test` are.
@@ -808,7 +826,7 @@ dialect_table! {
     /// `$a` of an array is all its elements.
     array_is_list: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); echo $a";
     /// All of a text that is not a file is read before its first command is carried out.
-    reads_whole_text: bool = [N, N, N, N, N, N, Y], "observed in all six with -c: alias l=label, newline, l a";
+    reads_whole: ReadsWhole = [ReadsWhole::Nothing, ReadsWhole::Nothing, ReadsWhole::Nothing, ReadsWhole::Nothing, ReadsWhole::InnerTexts, ReadsWhole::Nothing, ReadsWhole::ButFiles], "observed in all six with -c, eval and .: label a, newline, fi";
     /// The letter of `set` that switches pathname expansion off.
     glob_letter: u8 = [b'f', b'f', b'f', b'f', b'f', b'f', b'F'], "observed in all six: set -f; echo *";
     /// `set -` takes the positional parameters away.
@@ -882,7 +900,7 @@ dialect_table! {
     /// An empty pattern of `${x//p/r}` matches before each character.
     empty_pattern_matches: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; echo ${x////-}";
     /// A trap on EXIT that a function sets is carried out when that returns.
-    exit_trap_is_local: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { trap 'echo x' EXIT; }; f; echo y";
+    exit_trap_is_local: WhichFunctions = [WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Keyword, WhichFunctions::Never, WhichFunctions::Always], "observed in all six: f() { trap 'echo x' EXIT; }; f; echo y";
     /// `test` knows `<` and `>`.
     test_orders: bool = [N, Y, Y, Y, Y, Y, N], "observed in all six: [ a \\< b ]";
     /// `command |&` is carried out in the background.
@@ -907,8 +925,20 @@ dialect_table! {
     first_ifs: &'static [u8] = [b" \t\n", b" \t\n", b" \t\n", b" \t\n", b" \t\n", b" \t\n", b" \t\n\0"], "observed in all six: printf '%s' \"$IFS\"";
     /// A separator at the end of an expansion makes an empty field behind it.
     last_separator_makes_field: bool = [N, N, N, N, N, N, Y], "observed in zsh: IFS=:; x=a:; printf '[%s]' $=x";
-    /// A mistake in the text of `eval` ends only that.
-    eval_holds_mistakes: bool = [N, N, N, N, N, N, Y], "observed in all six: eval 'echo ~nosuch'; echo after";
+    /// Which mistakes in the text of `eval` end only that.
+    eval_holds: Holds = [Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::ButUsage, Holds::Nothing, Holds::All], "observed in all six: eval 'echo ~nosuch'; echo after; eval 'shift 9'; echo after";
+    /// Which mistakes in a file that `.` carries out end only that.
+    file_holds: Holds = [Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::ButUsage, Holds::All, Holds::All], "observed in all six: a file with echo $((1/0)), or with shift 9; . ./file; echo after";
+    /// A syntax error in a file that `.` carries out ends only that.
+    file_holds_syntax_errors: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: a file with fi; . ./file; echo after";
+    /// The status of `.` for a file with a mistake, where it is not that of the mistake.
+    file_mistake_status: Option<Status> = [None, None, None, None, None, None, Some(126)], "observed in all six: a file with echo $((1/0)); . ./file; echo $?";
+    /// `command` keeps every mistake of a special built-in utility from ending the shell.
+    command_holds_mistakes: bool = [N, N, Y, Y, N, N, N], "observed in all six: command eval ': ${x?}'; echo $?";
+    /// `${x?}` ends the shell as `exit` does: the action for EXIT is carried out.
+    unset_message_exits: bool = [N, N, N, N, N, N, Y], "observed in all six: trap 'echo bye' EXIT; : ${x?}; and eval ': ${x?}'; echo after";
+    /// With an action for EXIT, or under `set -e`, all mistakes end the shell.
+    guarded_mistakes_end_shell: bool = [N, N, N, N, N, Y, N], "observed in all six: trap 'echo bye' EXIT; f() { shift 9; }; f; echo after";
     /// The status after a mistake in a here-document, if the shell goes on.
     document_mistake_status: Option<Status> = [None, None, Some(2), Some(1), Some(1), Some(1), None], "observed in all six: read x <<E with ${q?}; echo $?";
     /// A mistake in the word of a redirection ends only the command.
@@ -925,8 +955,8 @@ dialect_table! {
     arithmetic_characters: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo $(('a'))";
     /// In an assignment most lists are joined with IFS although `$@` itself is not.
     assigned_lists_use_ifs: bool = [N, Y, N, N, N, N, N], "observed in bash: IFS=:; set -- a ''; x=\"${@:1}\"; y=\"$@\"; z=${@#b}";
-    /// A mistake in a function ends only the function.
-    functions_hold_mistakes: bool = [N, N, N, N, N, Y, N], "observed in all six: f() { shift 9; echo b; }; f; echo after $?";
+    /// The functions in which a mistake ends only the function.
+    functions_hold_mistakes: WhichFunctions = [WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Keyword, WhichFunctions::Always, WhichFunctions::Never], "observed in all six: f() { shift 9; echo b; }; f; echo after $?; and with function f { ... }";
     /// The status of a command whose name is empty.
     empty_name_status: Status = [127, 127, 127, 127, 126, 126, 126], "observed in all six: ''; echo $?";
     /// A backslash in a value escapes only what is special in patterns.

@@ -9,7 +9,7 @@ use crate::expand::whole::{part_of_list, removed_from_list};
 use crate::expand::{Tilde, arithmetic, joined, pattern_text, pattern_text_with, single};
 use crate::lineage::{Hop, Rule};
 use crate::state::element_name;
-use crate::stop::Stop;
+use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{
     Arithmetic, Instead, Operation, Parameter, ParameterName, Part, Replace, Subscript, Word,
 };
@@ -212,8 +212,10 @@ impl Substitution<'_> {
                     false => String::from_utf8_lossy(text.bytes()).into_owned(),
                 };
                 let message = format!("{}: {message}", String::from_utf8_lossy(&name));
-                let status = self.cx.state().dialect.unset_status;
-                Err(Stop::shell(message, parameter.span, status))
+                let dialect = self.cx.state().dialect.clone();
+                let status = dialect.unset_status;
+                let error = ShellError::new(message, parameter.span, status, Reach::Shell);
+                Err(Stop::Shell(ShellError { exits: dialect.unset_message_exits, ..error }))
             }
         }
     }

@@ -218,9 +218,9 @@ pub(super) fn like(text: &Text, bytes: Vec<u8>) -> Text {
     }
 }
 
-/// The value of an alias as the shell tells it; only bash's differs from `@Q`, in that control
+/// The value of an alias, or an action, as the shell tells it; only bash's differs from `@Q`, in that control
 /// characters stand as they are.
-pub(crate) fn told_alias(dialect: &Dialect, value: &[u8]) -> Vec<u8> {
+pub(crate) fn told(dialect: &Dialect, value: &[u8]) -> Vec<u8> {
     match dialect.requoting {
         Requoting::Always if value.iter().any(u8::is_ascii_control) => single_quoted(value),
         _ => requoted_for(dialect, value),

@@ -38,6 +38,9 @@ pub struct Function {
     pub keyword: bool,
 }
 
+/// The actions of `trap`, by their conditions: EXIT, `INT`, `34`.
+pub type Traps = FxHashMap<Rc<[u8]>, Text>;
+
 /// The state of one shell.
 pub struct State {
     /// Its rules.
@@ -57,7 +60,9 @@ pub struct State {
     /// What OPTIND has been set to since `getopts` last looked.
     pub assigned_option_index: Option<Text>,
     /// Actions of `trap` by condition.
-    pub traps: FxHashMap<Rc<[u8]>, Text>,
+    pub traps: Traps,
+    /// Those of the shell around a subshell, as long as it may still tell them.
+    pub outer_traps: Option<Rc<Traps>>,
     /// The folder that `cd` has gone to, as reached from where the trace began.
     pub folder: Rc<[u8]>,
     /// The folder that the shell is in, as it knows it itself.
@@ -101,7 +106,8 @@ impl State {
             functions: FxHashMap::default(),
             aliases: Rc::default(),
             assigned_option_index: None,
-            traps: FxHashMap::default(),
+            traps: Traps::default(),
+            outer_traps: None,
             folder: Rc::from(&b""[..]),
             entered: Text::new(),
             left: Text::new(),

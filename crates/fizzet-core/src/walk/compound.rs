@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{FunctionZero, KeepsScope};
+use crate::dialect::KeepsScope;
 use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::lineage::{Hop, Rule};
@@ -114,14 +114,19 @@ impl Walker {
         let (mask, loops) = (self.state.mask, self.loops);
         let options_at = self.options_at;
         let descriptors = self.descriptors.clone();
-        // A subshell begins without the traps of the shell.
-        let traps = std::mem::take(&mut self.state.traps);
+        let kind = std::mem::take(&mut self.subshell_is);
+        let traps = self.traps_of_subshell(kind);
         let outcome = run(self);
         if matches!(outcome, Err(Stop::Enough)) {
             return outcome;
         }
+        let outcome = match outcome {
+            // A subshell of zsh ends as by any mistake.
+            Err(Stop::Shell(error)) => Err(Stop::Shell(ShellError { exits: false, ..error })),
+            outcome => outcome,
+        };
         let outcome = self.leave_shell(outcome, self.scopes.len());
-        self.state.traps = traps;
+        self.traps_come_back(traps);
         self.descriptors = descriptors;
         (self.state.mask, self.loops) = (mask, loops);
         (self.options_at, self.state.assigned_option_index) = (options_at, None);
@@ -445,18 +450,15 @@ impl Walker {
         self.tell_change(Cause::Call, &outer, span)?;
         let has_variables = function.keyword || !self.state.dialect.plain_functions_share;
         self.scopes.push(Scope { has_variables, ..Scope::default() });
-        let names_zero = match self.state.dialect.function_zero {
-            FunctionZero::Never => false,
-            FunctionZero::Keyword => function.keyword,
-            FunctionZero::Always => true,
-        };
-        if names_zero && let Some(name) = argv.first() {
+        if self.state.dialect.function_zero.include(function.keyword)
+            && let Some(name) = argv.first()
+        {
             self.state.positional.zero = name.passed_through(&hop, Standing::Quoted);
         }
         let own_options = self.own_options(function.keyword);
         let loops = std::mem::take(&mut self.loops);
         self.depth += 1;
-        let local_trap = self.state.dialect.exit_trap_is_local;
+        let local_trap = self.state.dialect.exit_trap_is_local.include(function.keyword);
         let outer_trap = local_trap.then(|| self.state.traps.remove(&b"EXIT"[..])).flatten();
         let mut outcome = self.command(&function.body);
         if matches!(outcome, Err(Stop::Enough)) {
@@ -464,9 +466,11 @@ impl Walker {
             return outcome;
         }
         self.depth -= 1;
-        // An action for EXIT is carried out when the mistake ends the shell.
-        let acts = self.state.traps.contains_key(&b"EXIT"[..]);
-        let holds = self.state.dialect.functions_hold_mistakes && !acts;
+        if local_trap && self.error_exit == Some(self.scopes.len()) {
+            outcome = self.leave_shell(outcome, self.scopes.len());
+        }
+        let holding = self.state.dialect.functions_hold_mistakes.include(function.keyword);
+        let holds = holding && !self.mistakes_go_through();
         let kept = match &outcome {
             Err(Stop::Exit(_))
                 if self.error_exit.is_some()
@@ -517,6 +521,10 @@ impl Walker {
             outcome = self.leave_shell(outcome, self.scopes.len() + 1);
             if let Some(trap) = outer_trap {
                 self.state.traps.insert(b"EXIT"[..].into(), trap);
+            }
+            if let Err(Stop::Shell(error)) = &mut outcome {
+                // Only the innermost function knows of the exit.
+                error.exits = false;
             }
         }
         if holds {

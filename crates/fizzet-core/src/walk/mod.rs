@@ -19,6 +19,7 @@ use std::rc::Rc;
 
 pub use observer::{Cause, Change, Moment, Observer, Refusal, Wants};
 
+use crate::dialect::ReadsWhole;
 use crate::expand::Context;
 use crate::host::{Host, Inside};
 use crate::lineage::{Origin, Rule};
@@ -30,6 +31,7 @@ use crate::syntax::Parser;
 use crate::syntax::ast::{Assignment, CommandSubstitution, List};
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, Ending, Missing, Trace, WordTrace};
+use crate::walk::builtins::SubshellIs;
 use crate::walk::descriptors::{Descriptors, Output};
 use crate::walk::written::{Overlaid, WrittenFiles};
 
@@ -104,6 +106,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         compound_arguments: Vec::new(),
         scopes: Vec::new(),
         error_exit: None,
+        subshell_is: SubshellIs::Plain,
         descriptors: Descriptors::new(),
         written: WrittenFiles::default(),
         options_at: Default::default(),
@@ -153,6 +156,8 @@ pub(crate) struct Walker {
     compound_arguments: Vec<(usize, Assignment)>,
     /// The functions that are being called.
     scopes: Vec<compound::Scope>,
+    /// What the subshell is that begins next.
+    subshell_is: SubshellIs,
     /// How many functions the command was in for which `set -e` ended the shell.
     error_exit: Option<usize>,
     /// What is read from, and where what is written goes.
@@ -177,9 +182,15 @@ impl Walker {
         let (bytes, dialect) =
             (self.state.sources.get(id).bytes.clone(), self.state.dialect.clone());
         let mut parser = Parser::new(&bytes, id, &dialect);
-        let is_file = matches!(self.state.sources.get(id).kind, SourceKind::File(_));
+        let reads_whole = match (dialect.reads_whole, &self.state.sources.get(id).kind) {
+            (ReadsWhole::ButFiles, kind) => {
+                !matches!(kind, SourceKind::File(_) | SourceKind::Built("."))
+            }
+            (ReadsWhole::InnerTexts, kind) => matches!(kind, SourceKind::Built("." | "eval")),
+            (ReadsWhole::Nothing, _) => false,
+        };
         let mut read = Vec::new();
-        if dialect.reads_whole_text && !is_file {
+        if reads_whole {
             self.prepare(&mut parser);
             while let Some(list) = parser.next_commands()? {
                 read.push(list);
@@ -203,6 +214,12 @@ impl Walker {
             let Some(list) = list else { return Ok(()) };
             self.line_of_commands(&list)?;
         }
+    }
+
+    /// Whether no mistake is held now.
+    fn mistakes_go_through(&self) -> bool {
+        self.state.dialect.guarded_mistakes_end_shell
+            && (self.state.options.exit_on_error || self.state.traps.contains_key(&b"EXIT"[..]))
     }
 
     /// Whether words are replaced by aliases.

@@ -12,6 +12,7 @@ use crate::syntax::ast::{
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, WordTrace};
 use crate::walk::Walker;
+use crate::walk::builtins::SubshellIs;
 use crate::walk::descriptors::Input;
 
 impl Walker {
@@ -107,6 +108,7 @@ impl Walker {
             } else if last {
                 self.subshell(|walker| walker.command(command))
             } else {
+                self.subshell_is = SubshellIs::Pipeline;
                 let (output, outcome) =
                     self.captured(|walker| walker.subshell(|walker| walker.command(command)));
                 self.descriptors.read_from(0, Input::of(output));

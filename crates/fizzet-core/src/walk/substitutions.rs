@@ -9,11 +9,12 @@ use crate::lineage::{Origin, Rule};
 use crate::stop::{Reach, Stop, as_process};
 use crate::syntax::Parser;
 use crate::syntax::ast::{
-    CommandKind, CommandSubstitution, List, Redirect, RedirectOperator, SubstitutionPlace,
+    Argument, CommandKind, CommandSubstitution, List, Redirect, RedirectOperator, SubstitutionPlace,
 };
 use crate::text::{Standing, Text};
 use crate::trace::Missing;
 use crate::walk::Walker;
+use crate::walk::builtins::SubshellIs;
 
 impl Walker {
     /// The output of a command substitution, without its last newlines.
@@ -32,6 +33,10 @@ impl Walker {
         let (output, outcome) = match command.place {
             SubstitutionPlace::Subshell if self.names_file(list) => self.file_output(list),
             SubstitutionPlace::Subshell => self.captured(|walker| {
+                walker.subshell_is = match is_lone_trap(list) {
+                    true => SubshellIs::LoneTrap,
+                    false => SubshellIs::Plain,
+                };
                 walker.subshell(|walker| {
                     walker.state.options.exit_on_error &=
                         walker.state.dialect.substitution_keeps_exit_on_error;
@@ -137,6 +142,15 @@ fn redirect_alone(list: &List) -> Option<&Redirect> {
     let nothing_else = simple.words.is_empty() && simple.assignments.is_empty();
     let reads = redirect.operator == RedirectOperator::Input;
     (plain && nothing_else && reads).then_some(redirect)
+}
+
+/// Whether commands are nothing but `trap`.
+fn is_lone_trap(list: &List) -> bool {
+    let [and_or] = &list.items[..] else { return false };
+    let [command] = &and_or.first.commands[..] else { return false };
+    let CommandKind::Simple(simple) = &command.kind else { return false };
+    and_or.rest.is_empty()
+        && matches!(&simple.words[..], [Argument::Word(word)] if word.literal() == Some(b"trap"))
 }
 
 /// The output of a command substitution: without its last newlines, and NUL bytes as the shell has

@@ -112,7 +112,9 @@ pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
             walker.survive(ShellError::new(message, error.span, status, Reach::Command));
             Ok(status)
         }
-        Err(Stop::Shell(error)) if walker.state.dialect.eval_holds_mistakes => {
+        Err(Stop::Shell(error))
+            if walker.state.dialect.eval_holds.holds(error.is_usage) && !error.exits =>
+        {
             let status = error.status;
             walker.survive(error);
             Ok(status)

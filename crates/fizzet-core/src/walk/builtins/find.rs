@@ -3,7 +3,7 @@
 use std::rc::Rc;
 
 use crate::expand::Context;
-use crate::expand::transform::told_alias;
+use crate::expand::transform::told;
 use crate::host::FileKind;
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Status, Stop};
@@ -54,7 +54,11 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         let status = walker.builtin(given.operands, call.span);
         return match status {
             // `command` keeps the mistakes of a special built-in from ending the shell.
-            Err(Stop::Shell(error)) if error.is_usage => Ok(error.status),
+            Err(Stop::Shell(error))
+                if error.is_usage || walker.state.dialect.command_holds_mistakes =>
+            {
+                Ok(error.status)
+            }
             other => other,
         };
     }
@@ -118,7 +122,7 @@ impl Walker {
     /// What carries a name out, in the words of `type -t`, and how `command -v` tells it.
     fn found(&mut self, name: &[u8]) -> Option<(&'static str, Vec<u8>)> {
         if let Some(alias) = self.aliases_count().then(|| self.state.aliases.get(name)).flatten() {
-            let text = told_alias(&self.state.dialect, &alias.text);
+            let text = told(&self.state.dialect, &alias.text);
             let told = match self.state.dialect.command_tells_alias_alone {
                 true => text,
                 false => [b"alias ", name, b"=", &text].concat(),
@@ -177,6 +181,8 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     {
         return Ok(status);
     }
+    let counts = walker.state.dialect.alias_counts_unknown_names;
+    let mut assigns = false;
     let everywhere = given.has(b'g') && walker.state.dialect.global_aliases;
     for operand in given.operands {
         let bytes = operand.bytes();
@@ -184,19 +190,24 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             match walker.state.aliases.get(bytes).cloned() {
                 Some(alias) => {
                     let prefix = walker.state.dialect.alias_prefix.as_bytes();
-                    let text = told_alias(&walker.state.dialect, &alias.text);
+                    let text = told(&walker.state.dialect, &alias.text);
                     let told = [prefix, bytes, b"=", &text].concat();
                     walker.print_bytes(&told, call);
                 }
-                None => status = 1,
+                None if !counts => status = 1,
+                None => status += Status::from(!assigns),
             }
             continue;
         };
         let refused = walker.state.dialect.alias_names_refuse.as_bytes();
         if bytes[..equals].iter().any(|byte| refused.contains(byte)) {
             status = 1;
+            if walker.state.dialect.alias_stops_at_bad_name {
+                break;
+            }
             continue;
         }
+        assigns = true;
         let value = &bytes[equals + 1..];
         let source = walker.state.sources.built("alias", value);
         let aliases = Rc::make_mut(&mut walker.state.aliases);

@@ -113,7 +113,7 @@ impl Walker {
         Ok(true)
     }
 
-    fn print_line(&mut self, mut text: Text, call: &Call<'_>) {
+    pub(super) fn print_line(&mut self, mut text: Text, call: &Call<'_>) {
         text.push(b"\n", Standing::Quoted, &Origin::new(Rule::Output, call.span));
         self.write(text);
     }

@@ -12,11 +12,13 @@ mod process;
 mod read;
 mod test;
 mod time;
+mod trap;
 mod variables;
 mod zsh_options;
 
 pub(super) use control::number;
 pub(super) use getopts::OptionPlace;
+pub(super) use trap::SubshellIs;
 
 use crate::expand::Context;
 use crate::source::Span;
@@ -110,7 +112,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("source", process::dot),
     ("test", test::test),
     ("times", process::times),
-    ("trap", process::trap),
+    ("trap", trap::trap),
     ("true", |_, _| Ok(0)),
     ("type", find::tell_type),
     ("typeset", variables::declare),

@@ -36,6 +36,15 @@ impl<'a> Call<'a> {
         Given { letters: Vec::new(), operands: &self.argv[1..], unknown: None }
     }
 
+    /// The arguments of a utility that has no options, but passes over `--`.
+    pub(super) fn without_dashes(&self) -> Given<'a> {
+        let given = self.without_options();
+        match given.operands {
+            [first, operands @ ..] if first.bytes() == b"--" => Given { operands, ..given },
+            _ => given,
+        }
+    }
+
     /// Reads the options: `known` lists the letters, a colon behind one that takes a value, a dot
     /// behind one that takes a number if one is attached or is the next word. With `plus`, `+x` is an
     /// option too.

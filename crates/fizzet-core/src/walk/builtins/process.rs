@@ -2,7 +2,7 @@
 
 use crate::expand::Context;
 use crate::lineage::{Origin, Rule};
-use crate::stop::{Reach, Status, Stop};
+use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::text::{Standing, Text};
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::number;
@@ -57,108 +57,6 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         walker.state.traps.remove(&b"EXIT"[..]);
     }
     Err(Stop::Exit(status))
-}
-
-/// `trap [action] condition...`
-pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let given = call.given("lpP", false);
-    if given.has(b'l') || given.has(b'p') || given.operands.is_empty() {
-        return Ok(0);
-    }
-    if let [only] = given.operands
-        && walker.state.dialect.trap_usage_is_fatal
-        && number(only.bytes()).is_none()
-        && !walker.is_condition(only.bytes())
-    {
-        let status = walker.state.dialect.option_usage_status;
-        return Err(walker.fatal_with(call, "a condition was expected", status));
-    }
-    if let ([only], Some(status)) = (given.operands, walker.state.dialect.lone_condition_status)
-        && number(only.bytes()).is_none()
-        && !walker.is_condition(&only.bytes().to_ascii_uppercase())
-    {
-        return Ok(status);
-    }
-    let (action, conditions) = match given.operands {
-        [first, ..] if number(first.bytes()).is_some() => (None, given.operands),
-        [only] => (None, std::slice::from_ref(only)),
-        [first, rest @ ..] => (Some(first).filter(|text| text.bytes() != b"-"), rest),
-        [] => return Ok(0),
-    };
-    let mut status = 0;
-    for condition in conditions {
-        let bytes = match walker.state.dialect.conditions_in_capitals {
-            true => condition.bytes().to_vec(),
-            false => condition.bytes().to_ascii_uppercase(),
-        };
-        let prefix = &b"SIG"[..walker.state.dialect.condition_prefix];
-        let name = match bytes.strip_prefix(prefix).unwrap_or(&bytes) {
-            b"0" => &b"EXIT"[..],
-            name => name,
-        };
-        if !walker.is_condition(name) {
-            status = 1;
-            continue;
-        }
-        match action {
-            Some(action) => walker.state.traps.insert(name.into(), action.clone()),
-            None => walker.state.traps.remove(name),
-        };
-    }
-    Ok(status)
-}
-
-/// The signals that every shell here knows by name.
-const SIGNALS: &str = "HUP INT QUIT ILL TRAP ABRT BUS FPE KILL USR1 SEGV USR2 PIPE ALRM TERM STKFLT \
-                       CHLD CONT STOP TSTP TTIN TTOU URG XCPU XFSZ VTALRM PROF WINCH IO PWR SYS";
-
-impl Walker {
-    /// Whether `trap` knows a condition: EXIT, a signal, or what the shell has besides.
-    fn is_condition(&self, name: &[u8]) -> bool {
-        let listed = |list: &str| list.split_ascii_whitespace().any(|one| one.as_bytes() == name);
-        match number(name) {
-            Some(signal) => (0..=64).contains(&signal),
-            None => {
-                name == b"EXIT" || listed(SIGNALS) || listed(self.state.dialect.trap_conditions)
-            }
-        }
-    }
-
-    /// Carries out the action for EXIT, when the shell, a subshell or (in some shells) a function ends;
-    /// its status stays. `level` counts the functions that it ends in.
-    pub(in crate::walk) fn leave_shell(
-        &mut self,
-        outcome: Result<(), Stop>,
-        level: usize,
-    ) -> Result<(), Stop> {
-        let skips = self.state.dialect.error_exit_skips_outer_actions;
-        let acts = match &outcome {
-            Err(Stop::Limit { .. } | Stop::Enough) => false,
-            Err(Stop::Exit(_)) if skips && self.error_exit.is_some_and(|at| at != level) => false,
-            Err(Stop::Shell(_)) => self.state.dialect.mistakes_act,
-            Err(Stop::Syntax(_)) => self.state.dialect.syntax_errors_act,
-            _ => true,
-        };
-        if !acts {
-            return outcome;
-        }
-        let Some(action) = self.state.traps.remove(&b"EXIT"[..]) else { return outcome };
-        match &outcome {
-            Err(Stop::Exit(status) | Stop::Return(status)) => self.state.status = *status,
-            Err(Stop::Shell(error)) if self.state.dialect.exit_action_sees_mistakes => {
-                self.state.status = error.status;
-            }
-            Err(Stop::Syntax(_)) => self.state.status = self.state.dialect.syntax_error_status,
-            _ => {}
-        }
-        let status = self.state.status;
-        let source = self.state.sources.built("trap", action.bytes());
-        match self.source(source) {
-            Err(stop @ (Stop::Exit(_) | Stop::Limit { .. })) => return Err(stop),
-            _ => self.state.status = status,
-        }
-        outcome
-    }
 }
 
 /// `umask [mask]`
@@ -297,6 +195,7 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
         walker.state.positional.set(arguments.to_vec());
         walker.tell_change(Cause::Source, &before, call.span)?;
     }
+    let dialect = walker.state.dialect.clone();
     let source = walker.state.sources.built(".", &bytes);
     walker.state.status = 0;
     walker.sourced += 1;
@@ -310,6 +209,20 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
                 walker.state.positional = outer;
             }
             return Err(stop);
+        }
+        Err(Stop::Shell(error))
+            if dialect.file_holds.holds(error.is_usage)
+                && !error.exits
+                && !walker.mistakes_go_through() =>
+        {
+            let status = dialect.file_mistake_status.unwrap_or(error.status);
+            walker.survive(ShellError { status, ..error });
+        }
+        Err(Stop::Syntax(error))
+            if dialect.file_holds_syntax_errors && !walker.mistakes_go_through() =>
+        {
+            let status = dialect.file_mistake_status.unwrap_or(dialect.eval_syntax_status);
+            walker.survive(ShellError::new(error.to_string(), error.span, status, Reach::Command));
         }
         outcome => outcome?,
     }

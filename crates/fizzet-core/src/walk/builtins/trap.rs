@@ -1,0 +1,252 @@
+//! `trap`, and the actions for EXIT (POSIX XCU trap).
+
+use std::rc::Rc;
+
+use crate::dialect::OuterTraps;
+use crate::expand::transform::told;
+use crate::lineage::{Origin, Rule};
+use crate::state::Traps;
+use crate::stop::{Status, Stop};
+use crate::text::{Standing, Text};
+use crate::walk::Walker;
+use crate::walk::builtins::Call;
+use crate::walk::builtins::control::number;
+
+/// The signals that every shell here knows by name, from number 1 on (Linux, signal(7)).
+const SIGNALS: [&str; 31] = [
+    "HUP", "INT", "QUIT", "ILL", "TRAP", "ABRT", "BUS", "FPE", "KILL", "USR1", "SEGV", "USR2",
+    "PIPE", "ALRM", "TERM", "STKFLT", "CHLD", "CONT", "STOP", "TSTP", "TTIN", "TTOU", "URG",
+    "XCPU", "XFSZ", "VTALRM", "PROF", "WINCH", "IO", "PWR", "SYS",
+];
+
+/// `trap [action] condition...`, `trap -p [condition...]`, `trap`
+pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let dialect = walker.state.dialect.clone();
+    let given = match dialect.trap_letters {
+        Some(letters) => call.given(letters, false),
+        None => call.without_dashes(),
+    };
+    let usage = dialect.option_usage_status;
+    if given.unknown.is_some() {
+        return match dialect.trap_options_are_fatal {
+            true => Err(walker.fatal_with(call, "an option is not known", usage)),
+            false => Ok(usage),
+        };
+    }
+    if given.has(b'l') {
+        walker.write_hole(call.span);
+        return Ok(0);
+    }
+    if given.operands.is_empty() {
+        walker.tell_traps(call);
+        return Ok(0);
+    }
+    if given.has(b'p') {
+        return Ok(walker.tell_actions(given.operands, call));
+    }
+    if let [only] = given.operands
+        && number(only.bytes()).is_none()
+        && walker.trap_condition(&only.bytes().to_ascii_uppercase()).is_none()
+    {
+        if dialect.trap_usage_is_fatal {
+            return Err(walker.fatal_with(call, "a condition was expected", usage));
+        }
+        if let Some(status) = dialect.lone_condition_status {
+            return Ok(status);
+        }
+    }
+    let (action, conditions) = match given.operands {
+        [first, ..] if number(first.bytes()).is_some() => (None, given.operands),
+        [only] => (None, std::slice::from_ref(only)),
+        [first, rest @ ..] => (Some(first).filter(|text| text.bytes() != b"-"), rest),
+        [] => return Ok(0),
+    };
+    let mut status = 0;
+    // What a subshell has only been told of is gone with its first own order.
+    walker.state.outer_traps = None;
+    for condition in conditions {
+        let Some(name) = walker.trap_condition(condition.bytes()) else {
+            status = 1;
+            if dialect.trap_stops_at_unknown {
+                break;
+            }
+            continue;
+        };
+        match action {
+            Some(action) => walker.state.traps.insert(name, action.clone()),
+            None => walker.state.traps.remove(&name),
+        };
+    }
+    Ok(status)
+}
+
+impl Walker {
+    /// The name of a condition as it is kept: EXIT, a signal, or what the shell has besides; nothing
+    /// for what is none.
+    fn trap_condition(&self, text: &[u8]) -> Option<Rc<[u8]>> {
+        let dialect = &self.state.dialect;
+        let written = match dialect.conditions_in_capitals {
+            true => text.to_vec(),
+            false => text.to_ascii_uppercase(),
+        };
+        let prefix = &b"SIG"[..dialect.condition_prefix];
+        let name = written.strip_prefix(prefix).unwrap_or(&written);
+        let is = |one: &&str| one.as_bytes() == name;
+        let known = match number(name) {
+            Some(0) => "EXIT",
+            Some(signal @ 1..=31) => SIGNALS[signal as usize - 1],
+            Some(32..=64) => return Some(name.into()),
+            Some(_) => return None,
+            None if name == b"EXIT" => "EXIT",
+            None => SIGNALS
+                .iter()
+                .copied()
+                .find(|one| is(one))
+                .or_else(|| dialect.trap_conditions.split_ascii_whitespace().find(is))?,
+        };
+        Some(known.as_bytes().into())
+    }
+
+    /// The conditions that have an action, in the order in which the shell tells them.
+    fn told_conditions(&self, traps: &Traps) -> Vec<Rc<[u8]>> {
+        let others = self.state.dialect.trap_conditions.split_ascii_whitespace();
+        let numbers: Vec<String> = (32..=64).map(|signal| signal.to_string()).collect();
+        let order = std::iter::once("EXIT")
+            .chain(SIGNALS)
+            .chain(numbers.iter().map(String::as_str))
+            .chain(others);
+        let mut names: Vec<Rc<[u8]>> = order
+            .filter(|name| traps.contains_key(name.as_bytes()))
+            .map(|name| name.as_bytes().into())
+            .collect();
+        if self.state.dialect.traps_told_backwards {
+            names.reverse();
+        }
+        names
+    }
+
+    /// Tells the actions, so that the shell can read them again.
+    fn tell_traps(&mut self, call: &Call<'_>) {
+        let traps = match &self.state.outer_traps {
+            Some(outer) => (**outer).clone(),
+            None => self.state.traps.clone(),
+        };
+        for name in self.told_conditions(&traps) {
+            self.tell_trap(&name, &traps[&name], call);
+        }
+    }
+
+    /// `trap -p condition...`
+    fn tell_actions(&mut self, conditions: &[Text], call: &Call<'_>) -> Status {
+        let mut status = 0;
+        for condition in conditions {
+            let Some(name) = self.trap_condition(condition.bytes()) else {
+                status = 1;
+                continue;
+            };
+            match self.state.traps.get(&name).cloned() {
+                Some(action) if self.state.dialect.trap_tells_action_alone => {
+                    self.print_line(action, call);
+                }
+                Some(action) => self.tell_trap(&name, &action, call),
+                None => {}
+            }
+        }
+        status
+    }
+
+    fn tell_trap(&mut self, name: &[u8], action: &Text, call: &Call<'_>) {
+        let is_signal = SIGNALS.iter().any(|one| one.as_bytes() == name);
+        let prefix = match is_signal && self.state.dialect.traps_told_with_prefix {
+            true => &b"SIG"[..],
+            false => b"",
+        };
+        let action = told(&self.state.dialect, action.bytes());
+        let line = [b"trap -- ", &action[..], b" ", prefix, name].concat();
+        let origin = Origin::new(Rule::Output, call.span);
+        self.print_line(Text::from_bytes(line, Standing::Quoted, origin), call);
+    }
+
+    /// A subshell begins: it has none of the actions, keeps what is ignored, and may still tell of them.
+    pub(in crate::walk) fn traps_of_subshell(&mut self, is: SubshellIs) -> OuterState {
+        let kinds = self.state.dialect.subshell_traps;
+        let own = std::mem::take(&mut self.state.traps);
+        if kinds != OuterTraps::None {
+            let ignored = own.iter().filter(|(_, action)| action.is_empty());
+            self.state.traps = ignored.map(|(name, text)| (name.clone(), text.clone())).collect();
+        }
+        let tells = match kinds {
+            OuterTraps::None | OuterTraps::Ignored => false,
+            OuterTraps::Told => true,
+            OuterTraps::ToldOutsidePipelines => is != SubshellIs::Pipeline,
+            OuterTraps::ToldByLoneTrap => is == SubshellIs::LoneTrap,
+        };
+        let nested = matches!(kinds, OuterTraps::Told).then(|| self.state.outer_traps.clone());
+        let outer = match tells {
+            true if own.is_empty() => nested.flatten(),
+            true => Some(Rc::new(own.clone())),
+            false => None,
+        };
+        OuterState { traps: own, outer: std::mem::replace(&mut self.state.outer_traps, outer) }
+    }
+
+    /// A subshell has ended.
+    pub(in crate::walk) fn traps_come_back(&mut self, before: OuterState) {
+        self.state.traps = before.traps;
+        self.state.outer_traps = before.outer;
+    }
+
+    /// Carries out the action for EXIT, when the shell, a subshell or (in some shells) a function ends;
+    /// its status stays. `level` counts the functions that it ends in.
+    pub(in crate::walk) fn leave_shell(
+        &mut self,
+        outcome: Result<(), Stop>,
+        level: usize,
+    ) -> Result<(), Stop> {
+        let skips = self.state.dialect.error_exit_skips_outer_actions;
+        let acts = match &outcome {
+            Err(Stop::Limit { .. } | Stop::Enough) => false,
+            Err(Stop::Exit(_)) if skips && self.error_exit.is_some_and(|at| at != level) => false,
+            Err(Stop::Shell(error)) => error.exits || self.state.dialect.mistakes_act,
+            Err(Stop::Syntax(_)) => self.state.dialect.syntax_errors_act,
+            _ => true,
+        };
+        if !acts {
+            return outcome;
+        }
+        let Some(action) = self.state.traps.remove(&b"EXIT"[..]) else { return outcome };
+        match &outcome {
+            Err(Stop::Exit(status) | Stop::Return(status)) => self.state.status = *status,
+            Err(Stop::Shell(error)) if self.state.dialect.exit_action_sees_mistakes => {
+                self.state.status = error.status;
+            }
+            Err(Stop::Syntax(_)) => self.state.status = self.state.dialect.syntax_error_status,
+            _ => {}
+        }
+        let status = self.state.status;
+        let source = self.state.sources.built("trap", action.bytes());
+        match self.source(source) {
+            Err(stop @ (Stop::Exit(_) | Stop::Limit { .. })) => return Err(stop),
+            _ => self.state.status = status,
+        }
+        outcome
+    }
+}
+
+/// What the commands of a subshell are a part of.
+#[derive(Clone, Copy, PartialEq, Eq, Default, Debug)]
+pub(in crate::walk) enum SubshellIs {
+    /// A group, or a substitution.
+    #[default]
+    Plain,
+    /// A pipeline.
+    Pipeline,
+    /// The substitution `$(trap)`.
+    LoneTrap,
+}
+
+/// The actions that a shell goes back to when a subshell ends.
+pub(in crate::walk) struct OuterState {
+    traps: Traps,
+    outer: Option<Rc<Traps>>,
+}
