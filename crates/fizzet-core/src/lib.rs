@@ -20,6 +20,7 @@ pub mod host;
 pub mod lineage;
 pub mod notes;
 pub mod outline;
+mod packed;
 pub mod source;
 pub mod spread;
 pub mod state;

@@ -1,6 +1,7 @@
 //! Which names a shell carries out itself.
 
 use crate::dialect::{Dialect, Shell};
+use crate::packed::{packed, packed_all};
 
 /// How a command name is carried out.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
@@ -155,6 +156,19 @@ const OWN: [&[&str]; 7] = [
     ],
 ];
 
+static SPECIAL_KEYS: [u128; SPECIAL.len()] = packed_all(SPECIAL);
+static COMMON_KEYS: [u128; COMMON.len()] = packed_all(COMMON);
+/// Filled up at the end with what is no name.
+static OWN_KEYS: [[u128; 64]; 7] = {
+    let mut all = [[0; 64]; 7];
+    let mut column = 0;
+    while column < 7 {
+        all[column] = packed_all(OWN[column]);
+        column += 1;
+    }
+    all
+};
+
 /// What a shell lacks of [`COMMON`], in the order of the table's columns; observed likewise.
 const ABSENT: [&[&str]; 7] = [&[], &[], &[], &[], &[], &["printf"], &[]];
 
@@ -164,14 +178,15 @@ const DECLARATIONS: &[&str] = &["export", "readonly", "typeset", "declare", "loc
 impl Dialect {
     /// How the shell carries out `name`, unless it is a function or an external command.
     pub fn utility(&self, name: &[u8]) -> Option<UtilityKind> {
-        let name = std::str::from_utf8(name).ok()?;
-        if SPECIAL.binary_search(&name).is_ok() {
+        let key = packed(name)?;
+        if SPECIAL_KEYS.binary_search(&key).is_ok() {
             return Some(UtilityKind::Special);
         }
         // In dash `fg`, `bg` and `jobs` exist too; the posix mode has only what POSIX names.
         let column = self.shell as usize;
-        let common = COMMON.binary_search(&name).is_ok() && !ABSENT[column].contains(&name);
-        (common || OWN[column].binary_search(&name).is_ok()).then_some(UtilityKind::Builtin)
+        let absent = || ABSENT[column].iter().any(|absent| absent.as_bytes() == name);
+        let common = COMMON_KEYS.binary_search(&key).is_ok() && !absent();
+        (common || OWN_KEYS[column].binary_search(&key).is_ok()).then_some(UtilityKind::Builtin)
     }
 
     /// Whether `name=value` arguments of this utility are read as assignments.

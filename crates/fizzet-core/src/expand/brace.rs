@@ -37,7 +37,7 @@ pub(super) fn words(word: &Word, limit: usize) -> Result<Option<Vec<Word>>, Stop
     }
     let units = units(&word.parts);
     let made = Expansion { limit, span: word.span }.expand(&units)?;
-    Ok(Some(made.into_iter().map(|units| Word { parts: parts(units), span: word.span }).collect()))
+    Ok(Some(made.into_iter().map(|units| Word::new(parts(units), word.span)).collect()))
 }
 
 fn units(parts: &[Part]) -> Vec<Unit> {

@@ -141,7 +141,7 @@ impl Substitution<'_> {
     /// What another expansion in the place of a name gives.
     fn inner_value(&mut self, inner: &Part, place: Place) -> Result<Held, Stop> {
         let span = inner.span();
-        let word = Word { parts: vec![inner.clone()], span };
+        let word = Word::new(vec![inner.clone()], span);
         let inside = Place { tilde: Tilde::Never, ..place };
         if place.quoted || matches!(inner, Part::Double { .. }) {
             let pieces = Substitution::run(self.cx, &word, Place { fields: false, ..inside })?;

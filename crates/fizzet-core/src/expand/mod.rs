@@ -86,6 +86,10 @@ pub fn fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
 
 /// The one field of a word that no stage changes in any shell: most words of most scripts.
 pub fn unchanged(word: &Word) -> Option<Text> {
+    word.always.get_or_init(|| always(word)).clone()
+}
+
+fn always(word: &Word) -> Option<Text> {
     let [Part::Literal { bytes, span }] = &word.parts[..] else { return None };
     let active = |byte: &u8| matches!(byte, b'*' | b'?' | b'[' | b'~' | b'{' | b'(' | b'^' | b'#');
     let changes = bytes.iter().any(active) || bytes.first() == Some(&b'=');

@@ -439,7 +439,7 @@ impl Substitution<'_> {
             b"*" => Subscript::Star,
             index => {
                 let part = Part::Single { bytes: index.into(), span: parameter.span };
-                let word = Word { parts: vec![part], span: parameter.span };
+                let word = Word::new(vec![part], parameter.span);
                 Subscript::Index(Arithmetic { word, cached: Default::default() })
             }
         };

@@ -100,7 +100,7 @@ fn cut_word(word: &Word) -> Option<(Word, Vec<Part>)> {
     let (before, after) = split_literal(&word.parts[at], b"/")?;
     let kept = word.parts[..at].iter().cloned().chain(before).collect();
     let rest = after.into_iter().chain(word.parts[at + 1..].iter().cloned()).collect();
-    Some((Word { parts: kept, span: word.span }, rest))
+    Some((Word::new(kept, word.span), rest))
 }
 
 fn is_plain(part: &Part) -> bool {

@@ -3,9 +3,11 @@
 //! The tree records how a word was written (which quotes, braced or not), since that is what the
 //! trace explains; it holds no value.
 
+use std::cell::OnceCell;
 use std::rc::Rc;
 
 use crate::source::Span;
+use crate::text::Text;
 
 /// Commands one after the other, as far as one separator or terminator allows.
 #[derive(Clone, Debug, Default)]
@@ -224,9 +226,16 @@ pub struct Word {
     pub parts: Vec<Part>,
     /// All of it.
     pub span: Span,
+    /// The field that it always makes, if one is known: most words of most scripts are looked at once.
+    pub(crate) always: OnceCell<Option<Text>>,
 }
 
 impl Word {
+    /// A word of these parts.
+    pub fn new(parts: Vec<Part>, span: Span) -> Word {
+        Word { parts, span, always: OnceCell::new() }
+    }
+
     /// The bytes of a word that is one unquoted literal.
     pub fn literal(&self) -> Option<&[u8]> {
         match &self.parts[..] {

@@ -336,7 +336,7 @@ impl<'a> Parser<'a> {
                 self.pos += 2;
                 let (bytes, span) = (self.text[at..self.pos].into(), self.span(at, self.pos));
                 let parts = vec![Part::Literal { bytes, span }];
-                command.words.push(Argument::Word(Word { parts, span }));
+                command.words.push(Argument::Word(Word::new(parts, span)));
             } else {
                 break;
             }

@@ -334,7 +334,7 @@ impl<'a> Parser<'a> {
         }
         let pairs = quoted && self.dialect.pattern_quotes_need_pairs;
         parts.extend(self.parts(if pairs { Within::QuotedReplaced } else { Within::Replaced })?);
-        Ok(Word { parts, span: self.span(start, self.pos) })
+        Ok(Word::new(parts, self.span(start, self.pos)))
     }
 
     fn case_change(&mut self, sign: u8) -> Parsed<Operation> {

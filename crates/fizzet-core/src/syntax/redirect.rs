@@ -115,7 +115,7 @@ impl<'a> Parser<'a> {
                 }
                 Part::Double { parts, .. } => {
                     quoted = true;
-                    let inner = Word { parts: parts.clone(), span: word.span };
+                    let inner = Word::new(parts.clone(), word.span);
                     delimiter.extend(self.delimiter(&inner).0);
                 }
                 // Nothing is expanded in a delimiter: it counts as written.
@@ -205,7 +205,7 @@ impl<'a> Parser<'a> {
             let end = inner.text.len();
             let span = inner.span(0, end);
             let bytes = inner.text.into_owned().into();
-            return Ok(Word { parts: vec![Part::Single { bytes, span }], span });
+            return Ok(Word::new(vec![Part::Single { bytes, span }], span));
         }
         inner.in_document = true;
         inner.word(Within::Document)

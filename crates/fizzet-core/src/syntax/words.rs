@@ -94,7 +94,7 @@ impl<'a> Parser<'a> {
     pub(super) fn word(&mut self, within: Within) -> Parsed<Word> {
         let start = self.pos;
         let parts = self.parts(within)?;
-        Ok(Word { parts, span: self.span(start, self.pos) })
+        Ok(Word::new(parts, self.span(start, self.pos)))
     }
 
     /// All of the text as one word, whose place is `span`.

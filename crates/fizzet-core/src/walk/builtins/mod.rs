@@ -21,6 +21,7 @@ pub(super) use getopts::OptionPlace;
 pub(super) use trap::SubshellIs;
 
 use crate::expand::Context;
+use crate::packed::{packed, packed_all};
 use crate::source::Span;
 use crate::stop::{Status, Stop};
 use crate::text::Text;
@@ -124,12 +125,23 @@ const TABLE: &[(&str, Builtin)] = &[
     ("wait", process::wait),
 ];
 
+/// The names of [`TABLE`] as numbers.
+static KEYS: [u128; TABLE.len()] = {
+    let mut names = [""; TABLE.len()];
+    let mut at = 0;
+    while at < TABLE.len() {
+        names[at] = TABLE[at].0;
+        at += 1;
+    }
+    packed_all(&names)
+};
+
 impl Walker {
     /// Carries out a built-in utility and answers its status.
     pub(super) fn builtin(&mut self, argv: &[Text], span: Span) -> Result<Status, Stop> {
         let name = argv.first().map_or(&b""[..], Text::bytes);
-        let known = TABLE.binary_search_by_key(&name, |(known, _)| known.as_bytes());
-        match known.ok().map(|at| &TABLE[at]) {
+        let known = packed(name).and_then(|key| KEYS.binary_search(&key).ok());
+        match known.map(|at| &TABLE[at]) {
             Some((_, run)) => match run(self, &Call { argv, span }) {
                 Err(Stop::Shell(error)) if error.is_read_only => {
                     let statuses = self.state.dialect.read_only_statuses;
