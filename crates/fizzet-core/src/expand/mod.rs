@@ -86,7 +86,7 @@ pub fn fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
 
 /// The one field of a word that no stage changes in any shell: most words of most scripts.
 pub fn unchanged(word: &Word) -> Option<Text> {
-    word.always.get_or_init(|| always(word)).clone()
+    word.always.get_or_init(|| always(word).map(Box::new)).as_deref().cloned()
 }
 
 fn always(word: &Word) -> Option<Text> {

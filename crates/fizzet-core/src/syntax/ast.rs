@@ -227,7 +227,7 @@ pub struct Word {
     /// All of it.
     pub span: Span,
     /// The field that it always makes, if one is known: most words of most scripts are looked at once.
-    pub(crate) always: OnceCell<Option<Text>>,
+    pub(crate) always: OnceCell<Option<Box<Text>>>,
 }
 
 impl Word {
