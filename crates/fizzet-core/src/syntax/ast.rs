@@ -169,7 +169,7 @@ pub enum Argument {
     /// An ordinary word.
     Word(Word),
     /// `name=(...)` after a declaration utility such as `typeset`.
-    Assignment(Assignment),
+    Assignment(Box<Assignment>),
 }
 
 impl Argument {

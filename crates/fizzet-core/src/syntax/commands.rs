@@ -316,7 +316,7 @@ impl<'a> Parser<'a> {
                 self.alone_if_array(&command, &assignment)?;
                 match command.words.is_empty() {
                     true => command.assignments.push(assignment),
-                    false => command.words.push(Argument::Assignment(assignment)),
+                    false => command.words.push(Argument::Assignment(Box::new(assignment))),
                 }
             } else if self.at_word() || (!command.words.is_empty() && self.at_bare_group()) {
                 if let Some(latest) = command.assignments.last()

@@ -230,7 +230,7 @@ impl Walker {
     /// the assignment out.
     pub(super) fn array_argument(&mut self, argument: &Argument, argv: &mut Vec<Text>) {
         let Argument::Assignment(assignment) = argument else { return };
-        self.compound_arguments.push((argv.len(), assignment.clone()));
+        self.compound_arguments.push((argv.len(), (**assignment).clone()));
         let origin = Origin::new(Rule::Literal, assignment.span);
         argv.push(Text::copied(&assignment.name, Standing::Quoted, origin));
     }
