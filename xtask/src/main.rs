@@ -1,7 +1,8 @@
 //! Tasks of the developers: `cargo xtask schema [--check]`, `cargo xtask record [TOPIC]...`,
-//! `cargo xtask compare LINE [ARG]...`, `cargo xtask ratios`, `cargo xtask scripts [FOLDER]...`.
+//! `cargo xtask compare LINE [ARG]...`, `cargo xtask kernel`, `cargo xtask ratios`, `cargo xtask scripts [FOLDER]...`.
 
 mod compare;
+mod kernel;
 mod ratios;
 mod record;
 mod scripts;
@@ -9,6 +10,7 @@ mod scripts;
 use std::path::{Path, PathBuf};
 use std::process::ExitCode;
 
+use fizzet::render::json::launch::{LaunchOut, SystemsOut};
 use fizzet::render::json::shape::{AllShells, Event, Line, OutlineOut, Received, SpreadOut};
 use schemars::{Schema, schema_for};
 
@@ -20,10 +22,11 @@ fn main() -> ExitCode {
         ["schema", "--check"] => each_schema(check),
         ["record", ..] => record::record(&words[1..]),
         ["compare", ..] => compare::compare(&words[1..]),
+        ["kernel"] => kernel::record(),
         ["ratios"] => ratios::ratios(),
         ["scripts", ..] => scripts::scripts(&words[1..]),
         _ => {
-            Err("usage: cargo xtask schema [--check] | record [TOPIC]... | compare LINE [ARG]... \
+            Err("usage: cargo xtask schema [--check] | record [TOPIC]... | compare LINE [ARG]... | kernel \
                   | ratios | scripts [FOLDER]..."
                 .into())
         }
@@ -42,13 +45,15 @@ fn main() -> ExitCode {
 /// Does something with the path and text of every schema.
 fn each_schema(act: fn(&Path, &str) -> Result<(), String>) -> Result<(), String> {
     let folder = Path::new(env!("CARGO_MANIFEST_DIR")).join("../docs/schema");
-    let schemas: [(&str, Schema); 6] = [
+    let schemas: [(&str, Schema); 8] = [
         ("line.json", schema_for!(Line<'static>)),
         ("line-all.json", schema_for!(AllShells<'static>)),
         ("outline.json", schema_for!(OutlineOut<'static>)),
         ("spread.json", schema_for!(SpreadOut<'static>)),
         ("walk.json", schema_for!(Event<'static>)),
         ("receive.json", schema_for!(Received<'static>)),
+        ("shebang.json", schema_for!(LaunchOut<'static>)),
+        ("shebang-systems.json", schema_for!(SystemsOut<'static>)),
     ];
     schemas.iter().try_for_each(|(name, schema)| {
         let text = serde_json::to_string_pretty(schema).map_err(|error| error.to_string())?;

@@ -5,6 +5,8 @@
 
 use std::rc::Rc;
 
+use crate::kernel::Errno;
+
 /// The file system, as pathname expansion and redirections see it.
 ///
 /// Paths are bytes; a relative path is relative to the folder that the trace runs in.
@@ -60,6 +62,44 @@ pub enum FileKind {
     Block,
     /// A character device.
     Character,
+}
+
+/// Files as exec sees them.
+pub trait Programs {
+    /// Opens a file that is to be executed, and answers its first [`BLOCK`] bytes.
+    ///
+    /// # Errors
+    /// What the kernel says when it does not execute a file of this path.
+    fn program(&self, path: &[u8]) -> Result<Block, Refused>;
+
+    /// Whether a path leads to a folder.
+    fn leads_to_folder(&self, path: &[u8]) -> bool;
+
+    /// The machine that programs are for (`e_machine` of ELF), if it is known.
+    fn machine(&self) -> Option<u16> {
+        None
+    }
+}
+
+/// How many bytes of a file are looked at.
+pub const BLOCK: usize = 4096;
+
+/// The start of a file that may be executed.
+#[derive(Clone, PartialEq, Eq, Debug)]
+pub enum Block {
+    /// Its bytes.
+    Read(Vec<u8>),
+    /// It may be executed but not read.
+    Hidden,
+}
+
+/// Why a file is not executed, before anything in it is looked at.
+#[derive(Clone, PartialEq, Eq, Debug)]
+pub struct Refused {
+    /// The error.
+    pub errno: Errno,
+    /// What the matter is, in plain words.
+    pub why: &'static str,
 }
 
 /// The machine's users.

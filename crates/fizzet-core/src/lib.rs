@@ -9,6 +9,7 @@
 //! - [`state`]: variables, positional parameters and options of a shell
 //! - [`expand`]: words to fields, a file a stage
 //! - [`walk`]: the evaluator; [`compare`]: which rules make two shells differ
+//! - [`kernel`]: `#!` lines, hops, the search of PATH, errors of exec
 //! - [`notes`]: traps found in a trace
 //! - [`trace`]: the results that every renderer reads
 #![forbid(unsafe_code)]
@@ -17,6 +18,7 @@ pub mod compare;
 pub mod dialect;
 pub mod expand;
 pub mod host;
+pub mod kernel;
 pub mod lineage;
 pub mod notes;
 pub mod outline;

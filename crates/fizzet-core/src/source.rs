@@ -72,6 +72,8 @@ pub enum SourceKind {
     },
     /// A value the shell itself sets at its start (IFS, `$#`, ...).
     Shell,
+    /// The path that exec was given.
+    Path,
     /// Text that was put together while running and then parsed: `eval`, an alias, a trap.
     Built(&'static str),
     /// The contents of a file.
@@ -90,6 +92,7 @@ impl SourceKind {
             }
             SourceKind::Variable { name, .. } => format!("environment {}", name.as_bstr()).into(),
             SourceKind::Shell => "shell".into(),
+            SourceKind::Path => "path".into(),
             SourceKind::Built(what) => (*what).into(),
             SourceKind::File(path) => path.to_str_lossy(),
         }

@@ -3,6 +3,7 @@
 //! Everything with an effect or a look at the outside world lives here; the core asks through the
 //! traits of [`fizzet_core::host`].
 
+mod exec;
 mod files;
 mod given;
 mod pretended;
@@ -12,7 +13,10 @@ mod users;
 use std::path::PathBuf;
 use std::rc::Rc;
 
-use fizzet_core::host::{Answer, Commands, FileKind, Files, Ran, Run, Sink, Status, Users};
+use fizzet_core::host::{
+    Answer, Block, Commands, FileKind, Files, Programs, Ran, Refused, Run, Sink, Status, Users,
+};
+use fizzet_core::kernel::{Errno, image};
 
 use pretended::Pretended;
 
@@ -98,6 +102,23 @@ impl Files for Machine {
             Some(_) => None,
             None => files::read(&files::place(&self.folder, path), limit).ok(),
         }
+    }
+}
+
+impl Programs for Machine {
+    fn program(&self, path: &[u8]) -> Result<Block, Refused> {
+        if path.is_empty() {
+            return Err(Refused { errno: Errno::ENOENT, why: "there is no name" });
+        }
+        exec::program(&files::place(&self.folder, path))
+    }
+
+    fn leads_to_folder(&self, path: &[u8]) -> bool {
+        self.is_folder(path)
+    }
+
+    fn machine(&self) -> Option<u16> {
+        image::machine_number(std::env::consts::ARCH)
     }
 }
 

@@ -1,11 +1,15 @@
 //! The command line.
 
+mod kernel;
+
 use std::ffi::OsString;
 use std::path::PathBuf;
 
 use clap::builder::{PossibleValue, PossibleValuesParser, TypedValueParser};
 use clap::{Args, Parser, Subcommand, ValueEnum};
 use fizzet_core::dialect::Shell;
+
+pub use kernel::{CallerOptions, ShebangOptions};
 
 use crate::scenario::Scenario;
 
@@ -36,6 +40,7 @@ const EXAMPLES: &str = "Examples:
   fizzet walk press.sh 'lime honey' heather
   fizzet outline press.sh
   fizzet spread 'lime honey' '' heather
+  fizzet shebang press.sh 'lime honey' heather
   fizzet receive 'lime honey' '' heather
   fizzet demo
 
@@ -53,6 +58,8 @@ pub enum Command {
     Spread(SpreadOptions),
     /// A script's commands as written, without evaluating: what is fixed, what can vary
     Outline(OutlineOptions),
+    /// A #! file: the interpreter, the vector it receives, every hop, or which error and why
+    Shebang(ShebangOptions),
     /// Be the program: show or record exactly which vector arrived
     Receive(ReceiveOptions),
     /// The tour, on the data of a honey co-op

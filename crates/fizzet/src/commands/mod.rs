@@ -5,5 +5,6 @@ mod evaluation;
 pub mod line;
 pub mod outline;
 pub mod receive;
+pub mod shebang;
 pub mod spread;
 pub mod walk;

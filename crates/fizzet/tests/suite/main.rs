@@ -8,5 +8,6 @@ mod real;
 mod receive;
 mod scenario;
 mod scripts;
+mod shebang;
 mod shells;
 mod walk;

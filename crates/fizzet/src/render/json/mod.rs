@@ -1,10 +1,12 @@
 //! The stable JSON.
 
 mod events;
+pub mod launch;
 mod places;
 pub mod shape;
 
 pub use events::Events;
+pub use launch::{launch, systems};
 
 use std::io::Write;
 

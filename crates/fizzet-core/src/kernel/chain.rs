@@ -1,0 +1,535 @@
+//! From a path and a vector to the program that starts: the `#!` lines that the kernel follows
+//! (fs/exec.c and fs/binfmt_script.c; observed in Linux 6.18).
+
+use std::ops::Range;
+
+use crate::host::{Block, Programs, Refused, join};
+use crate::kernel::Errno;
+use crate::kernel::env;
+use crate::kernel::first_line::{self, FirstLine, NoInterpreter};
+use crate::kernel::image::Image;
+use crate::kernel::path::{self, Tried};
+use crate::lineage::{Origin, Rule};
+use crate::source::{SourceId, SourceKind, Sources, Span};
+use crate::text::{Standing, Text};
+
+/// How many `#!` files may stand behind one another; one more is an error.
+pub const MOST_SCRIPTS: usize = 5;
+
+/// What `execvp` of glibc hands files to that the kernel does not know.
+const SH: &[u8] = b"/bin/sh";
+
+/// So many files that they can only be calling each other in a circle.
+const MOST_HOPS: usize = 100;
+
+/// How a file was reached on the way.
+#[derive(Clone, Debug)]
+pub struct Hop {
+    /// Its path as the kernel is given it.
+    pub path: Vec<u8>,
+    /// What it is.
+    pub kind: HopKind,
+    /// The vector behind this hop.
+    pub argv: Vec<Text>,
+}
+
+/// What a file on the way is.
+#[derive(Clone, Debug)]
+pub enum HopKind {
+    /// A script: the kernel goes on with its interpreter.
+    Script {
+        /// Its first line.
+        line: FirstLine,
+        /// The bytes that the ranges of the line are in.
+        source: SourceId,
+    },
+    /// A name that is looked for on PATH.
+    Search {
+        /// The paths that were tried, in order.
+        tried: Vec<Tried>,
+    },
+    /// Something that the kernel does not know: `execvp` hands it to `/bin/sh`.
+    Unknown,
+    /// `env` on a `#!` line: it goes on with the program that its arguments name.
+    Env {
+        /// Variables that it sets.
+        sets: Vec<Text>,
+        /// Variables that it takes away; all of them, if it was told so.
+        unsets: env::Unsets,
+    },
+}
+
+/// How it ends.
+#[derive(Clone, Debug)]
+pub enum End {
+    /// A program starts.
+    Runs {
+        /// Its path.
+        path: Vec<u8>,
+        /// Whether nothing is known but that it may be executed: it cannot be read.
+        is_hidden: bool,
+    },
+    /// Nothing is executed.
+    Fails(Failure),
+    /// Files call each other for ever.
+    Endless,
+    /// `env` itself refuses what it was given, with this status.
+    EnvRefuses {
+        /// Why, in plain words.
+        why: String,
+        /// Its exit status.
+        status: u8,
+    },
+}
+
+/// Why nothing is executed.
+#[derive(Clone, PartialEq, Eq, Debug)]
+pub struct Failure {
+    /// The error that the caller of exec sees, or `env` after the last successful hop.
+    pub errno: Errno,
+    /// The file that is the matter.
+    pub path: Vec<u8>,
+    /// What the matter is, in plain words.
+    pub why: String,
+    /// The bytes of a `#!` line that are the matter, if some are.
+    pub place: Option<Span>,
+}
+
+/// Everything between exec and the program that starts.
+#[derive(Clone, Debug)]
+pub struct Launch {
+    /// The files on the way, in order.
+    pub hops: Vec<Hop>,
+    /// The vector in the end; what it was when it failed.
+    pub argv: Vec<Text>,
+    /// How it ends.
+    pub end: End,
+}
+
+/// How exec is called.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Caller {
+    /// Directly: the path is that of a file.
+    Kernel,
+    /// By `execvp` of glibc: a name without a slash is looked for on PATH, and a file that the kernel
+    /// does not know is handed to `/bin/sh`.
+    Search,
+}
+
+/// What exec is asked for.
+#[derive(Clone, Debug)]
+pub struct Request {
+    /// The path, as given.
+    pub path: Vec<u8>,
+    /// The vector.
+    pub argv: Vec<Text>,
+    /// The value of PATH for those that look programs up on the way.
+    pub search: Option<Vec<u8>>,
+    /// The environment, for `${NAME}` of `env -S`.
+    pub environment: Vec<(Vec<u8>, Vec<u8>)>,
+    /// Who calls exec.
+    pub caller: Caller,
+}
+
+/// Follows a file into the kernel until a program starts or something fails.
+pub fn launch(host: &dyn Programs, sources: &mut Sources, request: Request) -> Launch {
+    let Request { path, mut argv, search, environment, caller } = request;
+    if argv.is_empty() {
+        // Since Linux 5.18 an empty vector becomes one that holds an empty argument.
+        let source = sources.add(SourceKind::Shell, b"");
+        argv.push(given(b"", source));
+    }
+    let mut way = Way { host, sources, hops: Vec::new(), argv, search, folder: Vec::new() };
+    let mut started = match caller {
+        Caller::Kernel => way.kernel(path),
+        Caller::Search => way.searched(&path),
+    };
+    loop {
+        let program = match started {
+            Ok(program) => program,
+            Err(failure) => return way.ended(End::Fails(failure)),
+        };
+        let is_hidden = program.is_hidden;
+        if is_hidden || !is_env(&program.path) || !way.is_behind_script() {
+            return way.ended(End::Runs { path: program.path, is_hidden });
+        }
+        if way.hops.len() > MOST_HOPS {
+            return way.ended(End::Endless);
+        }
+        started = match way.through_env(&environment) {
+            Next::Started(started) => started,
+            Next::End(end) => return way.ended(end),
+            Next::Nothing => return way.ended(End::Runs { path: program.path, is_hidden }),
+        };
+    }
+}
+
+/// Whether a path names the utility `env`.
+fn is_env(path: &[u8]) -> bool {
+    path.rsplit(|&byte| byte == b'/').next() == Some(b"env")
+}
+
+struct Started {
+    path: Vec<u8>,
+    is_hidden: bool,
+}
+
+enum Next {
+    Started(Result<Started, Failure>),
+    End(End),
+    /// `env` starts nothing: it prints the environment.
+    Nothing,
+}
+
+struct Way<'a> {
+    host: &'a dyn Programs,
+    sources: &'a mut Sources,
+    hops: Vec<Hop>,
+    argv: Vec<Text>,
+    /// The value of PATH.
+    search: Option<Vec<u8>>,
+    /// Where relative names count from, as reached from the host's folder.
+    folder: Vec<u8>,
+}
+
+impl Way<'_> {
+    /// Whether `env` was started by a `#!` line, or by another `env`.
+    fn is_behind_script(&self) -> bool {
+        self.hops.iter().any(|hop| matches!(hop.kind, HopKind::Script { .. } | HopKind::Env { .. }))
+    }
+
+    fn program(&self, path: &[u8]) -> Result<Block, Refused> {
+        match path.is_empty() {
+            true => self.host.program(path),
+            false => self.host.program(&join(&self.folder, path)),
+        }
+    }
+
+    fn ended(self, end: End) -> Launch {
+        Launch { hops: self.hops, argv: self.argv, end }
+    }
+
+    /// A search of PATH, as `execvp` does it. Of what it tried and gave up, nothing is left but a row.
+    fn searched(&mut self, name: &[u8]) -> Result<Started, Failure> {
+        let (before, argv) = (self.hops.len(), self.argv.clone());
+        let mut tried = Vec::new();
+        let mut worst: Option<Failure> = None;
+        let mut denied = false;
+        for path in path::candidates(name, self.search.as_deref()) {
+            let outcome = match self.kernel(path.clone()) {
+                Err(failure) if failure.errno == Errno::ENOEXEC => {
+                    self.give_up(before, &argv);
+                    self.through_sh(path.clone())
+                }
+                outcome => outcome,
+            };
+            let failure = match outcome {
+                Ok(started) => {
+                    tried.push(Tried { path, refused: None });
+                    self.note_search(before, name, tried, argv);
+                    return Ok(started);
+                }
+                Err(failure) => failure,
+            };
+            self.give_up(before, &argv);
+            tried.push(Tried { path, refused: Some((failure.errno, failure.why.clone())) });
+            denied |= failure.errno == Errno::EACCES;
+            let goes_on = path::goes_on(failure.errno);
+            // What is said in the end is about a file that is there, if one is.
+            if failure.errno != Errno::ENOENT || failure.place.is_some() || worst.is_none() {
+                worst = Some(failure);
+            }
+            if !goes_on {
+                break;
+            }
+        }
+        let last = tried.last().and_then(|one: &Tried| one.refused.as_ref());
+        let errno = match last {
+            Some(_) if denied => Errno::EACCES,
+            Some((errno, _)) => *errno,
+            None => Errno::ENOENT,
+        };
+        let shown = String::from_utf8_lossy(name).into_owned();
+        let failure = match (worst, tried.len()) {
+            (Some(failure), 1) => failure,
+            (Some(failure), _) if failure.errno == errno && failure.errno != Errno::ENOENT => {
+                failure
+            }
+            _ => {
+                let why = match name {
+                    [] => "there is no name".to_owned(),
+                    _ => format!("no folder of PATH has a {shown} that can be executed"),
+                };
+                Failure { errno, path: name.to_vec(), why, place: None }
+            }
+        };
+        self.note_search(before, name, tried, argv);
+        Err(failure)
+    }
+
+    fn give_up(&mut self, hops: usize, argv: &[Text]) {
+        self.hops.truncate(hops);
+        self.argv = argv.to_vec();
+    }
+
+    /// Puts the search before what it found.
+    fn note_search(&mut self, at: usize, name: &[u8], tried: Vec<Tried>, argv: Vec<Text>) {
+        if !name.contains(&b'/') {
+            self.hops
+                .insert(at, Hop { path: name.to_vec(), kind: HopKind::Search { tried }, argv });
+        }
+    }
+
+    fn through_sh(&mut self, path: Vec<u8>) -> Result<Started, Failure> {
+        let source = self.sources.add(SourceKind::Shell, SH);
+        let path_source = self.sources.add(SourceKind::Path, &path);
+        let mut made = vec![given(SH, source), given(&path, path_source)];
+        made.extend(self.argv.drain(..).skip(1));
+        self.argv = made;
+        self.hops.push(Hop { path, kind: HopKind::Unknown, argv: self.argv.clone() });
+        self.kernel(SH.to_vec())
+    }
+
+    /// One call of exec: follows `#!` lines to a program.
+    fn kernel(&mut self, start: Vec<u8>) -> Result<Started, Failure> {
+        let mut block = self.open(&start, None)?;
+        let mut path = start;
+        let mut scripts = 0;
+        loop {
+            if scripts > MOST_SCRIPTS {
+                let why = format!(
+                    "more than {MOST_SCRIPTS} #! files stand behind one another; the kernel gives up"
+                );
+                return Err(Failure { errno: Errno::ELOOP, path, why, place: None });
+            }
+            let head = match block {
+                Block::Hidden => return Ok(Started { path, is_hidden: true }),
+                Block::Read(head) => head,
+            };
+            match Image::of(&head, self.host.machine()) {
+                Image::Script => {
+                    let (interpreter, place) = self.script(&path, &head)?;
+                    block = self.open(&interpreter, Some((&path, place)))?;
+                    path = interpreter;
+                    scripts += 1;
+                }
+                Image::Program { loader } => {
+                    if let Some(loader) = loader {
+                        self.loader(&path, &loader)?;
+                    }
+                    return Ok(Started { path, is_hidden: false });
+                }
+                other => return Err(unknown(path, &other)),
+            }
+        }
+    }
+
+    fn open(&self, path: &[u8], asked: Option<(&[u8], Span)>) -> Result<Block, Failure> {
+        let opened = match asked {
+            // The kernel takes an interpreter without a name for the current folder.
+            Some(_) if path.is_empty() => {
+                Err(Refused { errno: Errno::EACCES, why: "the kernel takes it for a folder" })
+            }
+            _ => self.program(path),
+        };
+        opened.map_err(|refused| {
+            let Refused { errno, why } = refused;
+            let place = asked.map(|(_, span)| span);
+            let why = match asked {
+                None => why.to_owned(),
+                Some((script, _)) => interpreter_refused(path, script, why),
+            };
+            Failure { errno, path: path.to_vec(), why, place }
+        })
+    }
+
+    /// The loader of a program that is linked when it starts has to be there too.
+    fn loader(&self, program: &[u8], loader: &[u8]) -> Result<(), Failure> {
+        self.program(loader).map(drop).map_err(|refused| Failure {
+            errno: refused.errno,
+            path: loader.to_vec(),
+            why: format!(
+                "it is the loader that {} asks for: {}",
+                String::from_utf8_lossy(program),
+                refused.why
+            ),
+            place: None,
+        })
+    }
+
+    /// A script: its interpreter, its argument and its path take the place of the first element.
+    fn script(&mut self, path: &[u8], head: &[u8]) -> Result<(Vec<u8>, Span), Failure> {
+        let shown = &head[..head.len().min(first_line::BUFFER)];
+        let source = self.sources.add(SourceKind::File(path.into()), shown);
+        let span = |range: &Range<usize>| Span::new(source, range.start, range.end);
+        let line = first_line::read(head).map_err(|why| no_interpreter(path, why))?;
+        let taken = |range: &Range<usize>| {
+            let bytes = shown.get(range.clone()).unwrap_or_default();
+            Text::copied(bytes, Standing::Quoted, Origin::new(Rule::Literal, span(range)))
+        };
+        let name = taken(&line.interpreter);
+        let interpreter = name.bytes().to_vec();
+        let mut made = vec![name];
+        made.extend(line.argument.as_ref().map(taken));
+        let path_source = self.sources.add(SourceKind::Path, path);
+        made.push(given(path, path_source));
+        made.extend(self.argv.drain(..).skip(1));
+        self.argv = made;
+        let place = span(&line.interpreter);
+        let kind = HopKind::Script { line, source };
+        self.hops.push(Hop { path: path.to_vec(), kind, argv: self.argv.clone() });
+        Ok((interpreter, place))
+    }
+
+    /// What `env` makes of the vector that it received.
+    fn through_env(&mut self, environment: &[(Vec<u8>, Vec<u8>)]) -> Next {
+        let order = match env::read(&self.argv, environment) {
+            Ok(order) => order,
+            Err(env::Refusal { why, status }) => {
+                return Next::End(End::EnvRefuses { why, status });
+            }
+        };
+        if order.vector.is_empty() {
+            return Next::Nothing;
+        }
+        if let Some(path) = order.path_after(self.search.as_deref()) {
+            self.search = path;
+        }
+        if let Some(folder) = &order.folder {
+            self.folder = join(&self.folder, folder.bytes());
+            if !self.host.leads_to_folder(&self.folder) {
+                let why = "env cannot go to the folder that -C names".into();
+                return Next::End(End::EnvRefuses { why, status: 125 });
+            }
+        }
+        self.argv = order.vector;
+        let name = self.argv[0].bytes().to_vec();
+        let kind = HopKind::Env { sets: order.sets, unsets: order.unsets };
+        self.hops.push(Hop { path: b"env".to_vec(), kind, argv: self.argv.clone() });
+        Next::Started(self.searched(&name))
+    }
+}
+
+/// A text that was given from outside.
+pub fn given(bytes: &[u8], source: SourceId) -> Text {
+    let origin = Origin::new(Rule::Given, Span::new(source, 0, bytes.len()));
+    Text::copied(bytes, Standing::Quoted, origin)
+}
+
+fn interpreter_refused(interpreter: &[u8], script: &[u8], why: &str) -> String {
+    let script = String::from_utf8_lossy(script);
+    let hint = match interpreter {
+        [] => "; there is no name behind #!",
+        [.., b'\r'] => {
+            "; its name ends in a carriage return: the file has the line ends of another system"
+        }
+        [b'/', ..] => "",
+        _ => "; a relative name counts from the current folder, and PATH is not searched",
+    };
+    format!("it is the interpreter that {script} names: {why}{hint}")
+}
+
+fn no_interpreter(path: &[u8], why: NoInterpreter) -> Failure {
+    let why = match why {
+        NoInterpreter::NoMark => "it does not begin with #!",
+        NoInterpreter::Blank => "there is no name behind #!",
+        NoInterpreter::Cut => {
+            "the name of the interpreter does not end in the first 255 bytes, which are all that the \
+             kernel looks at"
+        }
+    };
+    Failure { errno: Errno::ENOEXEC, path: path.to_vec(), why: why.into(), place: None }
+}
+
+fn unknown(path: Vec<u8>, image: &Image) -> Failure {
+    let why = match image {
+        Image::Empty => "the file is empty",
+        Image::Foreign => "it is a program for another machine",
+        _ => "it is no program that the kernel knows, and it does not begin with #!",
+    };
+    Failure { errno: Errno::ENOEXEC, path, why: why.into(), place: None }
+}
+
+#[cfg(test)]
+mod tests {
+    use std::collections::HashMap;
+
+    use super::{Caller, End, HopKind, Launch, Request, given, launch};
+    use crate::host::{Block, Programs, Refused};
+    use crate::kernel::Errno;
+    use crate::source::{SourceKind, Sources};
+
+    /// Files by path; what is `None` may not be executed.
+    struct Shelf(HashMap<&'static str, Option<&'static str>>);
+
+    impl Programs for Shelf {
+        fn program(&self, path: &[u8]) -> Result<Block, Refused> {
+            match self.0.get(std::str::from_utf8(path).unwrap()) {
+                Some(Some(text)) => Ok(Block::Read(text.as_bytes().to_vec())),
+                Some(None) => Err(Refused { errno: Errno::EACCES, why: "nobody may" }),
+                None => Err(Refused { errno: Errno::ENOENT, why: "nothing there" }),
+            }
+        }
+
+        fn leads_to_folder(&self, _: &[u8]) -> bool {
+            false
+        }
+    }
+
+    const PROGRAM: &str = "\x7fELF\x02\x01\0\0\0\0\0\0\0\0\0\0\x02\0\x3e\0\0\0\0\0\0\0\0\0\0\0\0\0\
+                           \0\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0\0";
+
+    fn run(files: &[(&'static str, Option<&'static str>)], path: &str) -> (Launch, Vec<String>) {
+        let shelf = Shelf(files.iter().copied().collect());
+        let mut sources = Sources::new(SourceKind::Line, b"");
+        let argument = sources.add(SourceKind::Argument(1), b"lime honey");
+        let request = Request {
+            path: path.into(),
+            argv: vec![given(b"zero", argument), given(b"lime honey", argument)],
+            search: Some(b"/hive:/bin".to_vec()),
+            environment: vec![(b"HIVE".to_vec(), b"north hive".to_vec())],
+            caller: Caller::Kernel,
+        };
+        let launch = launch(&shelf, &mut sources, request);
+        let words = launch.argv.iter();
+        let words = words.map(|text| String::from_utf8_lossy(text.bytes()).into_owned()).collect();
+        (launch, words)
+    }
+
+    #[test]
+    fn interpreters_are_put_before_the_path() {
+        let files = [
+            ("press", Some("#! /lid -e  -u \n")),
+            ("/lid", Some("#!/bin/label")),
+            ("/bin/label", Some(PROGRAM)),
+        ];
+        let (launch, words) = run(&files, "press");
+        assert!(matches!(launch.end, End::Runs { .. }), "{:?}", launch.end);
+        assert_eq!(words, ["/bin/label", "/lid", "-e  -u", "press", "lime honey"]);
+        assert_eq!(launch.hops.len(), 2);
+    }
+
+    #[test]
+    fn env_looks_on_path_and_splits() {
+        let files = [
+            ("press", Some("#!/bin/env -S label -h \"${HIVE}\"\n")),
+            ("/bin/env", Some(PROGRAM)),
+            ("/hive/label", None),
+            ("/bin/label", Some(PROGRAM)),
+        ];
+        let (launch, words) = run(&files, "press");
+        assert!(matches!(launch.end, End::Runs { .. }), "{:?}", launch.end);
+        assert_eq!(words, ["label", "-h", "north hive", "press", "lime honey"]);
+        assert!(matches!(&launch.hops[2].kind, HopKind::Search { tried } if tried.len() == 2));
+    }
+
+    #[test]
+    fn a_carriage_return_and_a_loop_are_told() {
+        let (launch, _) = run(&[("press", Some("#!/lid\r\n"))], "press");
+        let End::Fails(failure) = launch.end else { panic!("{:?}", launch.end) };
+        assert_eq!(failure.errno, Errno::ENOENT);
+        assert!(failure.why.contains("carriage return"), "{}", failure.why);
+        let (launch, _) = run(&[("press", Some("#!press\n"))], "press");
+        assert!(matches!(launch.end, End::Fails(failure) if failure.errno == Errno::ELOOP));
+    }
+}

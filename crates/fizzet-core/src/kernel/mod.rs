@@ -1,0 +1,23 @@
+//! What the kernel makes of a file that is to be executed: `#!` lines, hops, errors.
+//!
+//! - [`first_line`]: the `#!` line, byte by byte as Linux reads it
+//! - [`image`]: what the first block of a file says it is
+//! - [`chain`]: from a path and a vector to the program that starts, through every `#!`
+//! - [`env`]: what `env` on a `#!` line makes of its one argument
+//! - [`path`]: the search of `PATH`, as `execvp` of glibc does it
+//! - [`remarks`]: what people should know about a way
+//! - [`fallback`]: who runs a file that the kernel does not know, and how
+//! - [`systems`]: the rules of other kernels for the same line
+
+pub mod chain;
+pub mod env;
+pub mod errno;
+pub mod fallback;
+pub mod first_line;
+pub mod image;
+pub mod path;
+pub mod remarks;
+pub mod systems;
+
+pub use chain::{End, Failure, Hop, HopKind, Launch};
+pub use errno::Errno;

@@ -1,0 +1,63 @@
+//! Options of the commands that follow a file into the kernel.
+
+use std::ffi::OsString;
+use std::path::PathBuf;
+
+use clap::Args;
+
+use crate::cli::OutputOptions;
+
+/// What the caller of exec hands on.
+#[derive(Debug, Args)]
+pub struct CallerOptions {
+    /// Where relative names count from (else here)
+    #[arg(long, value_name = "DIR")]
+    pub dir: Option<PathBuf>,
+    /// The value of PATH (else that of the environment)
+    #[arg(long, value_name = "PATH")]
+    pub path: Option<OsString>,
+    /// Set a variable of the environment; can be given several times
+    #[arg(long = "env", value_name = "NAME=VALUE")]
+    pub env: Vec<OsString>,
+    /// Start without the variables of the environment
+    #[arg(long)]
+    pub clean: bool,
+}
+
+/// Options of `shebang`.
+#[derive(Debug, Args)]
+#[command(after_help = "Examples:
+  fizzet shebang press.sh 'lime honey' heather
+  fizzet shebang --first-line '#!/usr/bin/env -S label -h' 'lime honey'
+  fizzet shebang --bytes --first-line '#!/bin/sh\\r\\n'
+  fizzet shebang --system all --first-line '#!/bin/sh -e -u'
+  fizzet shebang --format json press.sh | head
+
+Nothing is run. With --first-line there is no file: all operands are arguments.")]
+pub struct ShebangOptions {
+    /// The first line itself, with or without a newline, in place of a file
+    #[arg(long, value_name = "TEXT")]
+    pub first_line: Option<OsString>,
+    /// Read TEXT with escapes: \t \n \r \0 \\ \xFF, or as pairs of hexadecimal digits
+    #[arg(long, requires = "first_line")]
+    pub bytes: bool,
+    /// The path that the script of --first-line would have
+    #[arg(long = "as", value_name = "PATH", default_value = "./script", requires = "first_line")]
+    pub script: OsString,
+    /// The argv[0] that the caller hands over (else the path)
+    #[arg(long, value_name = "TEXT")]
+    pub zero: Option<OsString>,
+    /// Whose kernel: linux, linux-5.0, freebsd, macos, or all side by side
+    #[arg(long, value_name = "NAME", default_value = "linux", hide_possible_values = true,
+        value_parser = crate::commands::shebang::system_parser())]
+    pub system: String,
+    #[command(flatten)]
+    #[allow(missing_docs)]
+    pub caller: CallerOptions,
+    #[command(flatten)]
+    #[allow(missing_docs)]
+    pub output: OutputOptions,
+    /// The script, then its arguments (an ARG may begin with -)
+    #[arg(value_names = ["FILE", "ARG"], num_args = 0.., trailing_var_arg = true)]
+    pub operands: Vec<OsString>,
+}

@@ -1,0 +1,245 @@
+//! The document of `shebang` and `exec`.
+
+use std::borrow::Cow;
+use std::io::Write;
+
+use fizzet_core::kernel::chain::{End, Hop, HopKind, Launch};
+use fizzet_core::kernel::path::Tried;
+use fizzet_core::kernel::remarks::remarks;
+use fizzet_core::kernel::systems::{Evidence, SYSTEMS, System, Words};
+use fizzet_core::source::{Sources, Span};
+use serde::Serialize;
+
+use crate::failure::Failure;
+use crate::render::json::places::{Places, VERSION};
+use crate::render::json::shape::{Arg, Place};
+
+/// What `shebang` prints.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct LaunchOut<'a> {
+    /// The version of the shape.
+    fizzet: u32,
+    /// How it ends.
+    #[serde(flatten)]
+    outcome: OutcomeOut<'a>,
+    /// The vector in the end; what it was when it failed.
+    argv: Vec<Arg<'a>>,
+    /// How many elements it has.
+    argc: usize,
+    /// The files on the way, in order.
+    hops: Vec<HopStep<'a>>,
+    /// What people should know.
+    notes: Vec<RemarkOut<'a>>,
+}
+
+/// How it ends.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[serde(tag = "outcome", rename_all = "kebab-case")]
+pub enum OutcomeOut<'a> {
+    /// A program starts.
+    Runs {
+        /// Its path.
+        path: Arg<'a>,
+    },
+    /// Nothing is executed.
+    Fails {
+        /// The error.
+        errno: &'static str,
+        /// What the matter is.
+        reason: Cow<'a, str>,
+        /// The file that is the matter.
+        path: Arg<'a>,
+    },
+    /// Files call each other for ever.
+    Endless,
+    /// `env` refuses what it was given.
+    EnvRefuses {
+        /// What the matter is.
+        reason: Cow<'a, str>,
+        /// Its exit status.
+        status: u8,
+    },
+}
+
+/// A file on the way.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct HopStep<'a> {
+    /// `script`, `env`, `search` or `unknown`.
+    kind: &'static str,
+    /// Its path.
+    path: Arg<'a>,
+    /// Where the interpreter is named.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    interpreter: Option<Place<'a>>,
+    /// Where the optional argument stands.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    argument: Option<Place<'a>>,
+    /// The paths that were tried.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    tried: Vec<TriedOut<'a>>,
+    /// The vector behind this hop.
+    argv: Vec<Arg<'a>>,
+}
+
+/// A path that was tried.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct TriedOut<'a> {
+    /// The path.
+    path: Arg<'a>,
+    /// The error, if it was refused.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    errno: Option<&'static str>,
+}
+
+/// A remark.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct RemarkOut<'a> {
+    /// Its name.
+    name: &'static str,
+    /// What there is to know.
+    text: String,
+    /// Where.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    source: Option<Place<'a>>,
+}
+
+impl<'a> TriedOut<'a> {
+    pub(super) fn of(tried: &'a Tried) -> TriedOut<'a> {
+        let errno = tried.refused.as_ref().map(|(errno, _)| errno.name());
+        TriedOut { path: Arg::of_bytes(&tried.path, None, false), errno }
+    }
+}
+
+impl<'a> Places<'a> {
+    pub(super) fn launch(&'a self, launch: &'a Launch, sources: &Sources) -> LaunchOut<'a> {
+        let outcome = match &launch.end {
+            End::Runs { path, .. } => OutcomeOut::Runs { path: Arg::of_bytes(path, None, false) },
+            End::Fails(failure) => OutcomeOut::Fails {
+                errno: failure.errno.name(),
+                reason: (&*failure.why).into(),
+                path: Arg::of_bytes(&failure.path, None, false),
+            },
+            End::Endless => OutcomeOut::Endless,
+            End::EnvRefuses { why, status } => {
+                OutcomeOut::EnvRefuses { reason: (&**why).into(), status: *status }
+            }
+        };
+        let note = |remark: fizzet_core::kernel::remarks::Remark| RemarkOut {
+            name: remark.name,
+            text: remark.text,
+            source: remark.place.map(|place| self.place(place)),
+        };
+        LaunchOut {
+            fizzet: VERSION,
+            outcome,
+            argv: launch.argv.iter().map(|text| self.arg(text)).collect(),
+            argc: launch.argv.len(),
+            hops: launch.hops.iter().map(|hop| self.hop_step(hop)).collect(),
+            notes: remarks(launch, sources).into_iter().map(note).collect(),
+        }
+    }
+
+    fn hop_step(&'a self, hop: &'a Hop) -> HopStep<'a> {
+        let (kind, line, tried) = match &hop.kind {
+            HopKind::Script { line, source } => ("script", Some((line, *source)), &[][..]),
+            HopKind::Search { tried } => ("search", None, &tried[..]),
+            HopKind::Env { .. } => ("env", None, &[][..]),
+            HopKind::Unknown => ("unknown", None, &[][..]),
+        };
+        let interpreter = line.map(|(line, source)| {
+            self.place(Span::new(source, line.interpreter.start, line.interpreter.end))
+        });
+        let argument = line.and_then(|(line, source)| {
+            let argument = line.argument.as_ref()?;
+            Some(self.place(Span::new(source, argument.start, argument.end)))
+        });
+        HopStep {
+            kind,
+            path: Arg::of_bytes(&hop.path, None, false),
+            interpreter,
+            argument,
+            tried: tried.iter().map(TriedOut::of).collect(),
+            argv: hop.argv.iter().map(|text| self.arg(text)).collect(),
+        }
+    }
+}
+
+/// Writes the document of `shebang`.
+///
+/// # Errors
+/// What the writer says.
+pub fn launch(sources: &Sources, launch: &Launch, out: &mut dyn Write) -> Result<(), Failure> {
+    let places = Places::new(sources, &[]);
+    serde_json::to_writer(&mut *out, &places.launch(launch, sources))?;
+    out.write_all(b"\n")?;
+    Ok(())
+}
+
+/// What `shebang --system` prints.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct SystemsOut<'a> {
+    /// The version of the shape.
+    fizzet: u32,
+    /// The systems.
+    systems: Vec<SystemOut<'a>>,
+}
+
+/// What one system makes of a line.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct SystemOut<'a> {
+    /// Its name.
+    system: &'static str,
+    /// The interpreter and its arguments; nothing where it takes none.
+    words: Option<Vec<Arg<'a>>>,
+    /// Whether each word behind the interpreter is an argument of its own.
+    splits: bool,
+    /// How many bytes of the line count.
+    limit: usize,
+    /// How many scripts may stand behind one another, where that is certain.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    nested: Option<usize>,
+    /// `observed` or `documented`.
+    evidence: &'static str,
+    /// Where this comes from.
+    evidence_source: &'static str,
+}
+
+/// Writes the document of `shebang --system`.
+///
+/// # Errors
+/// What the writer says.
+pub fn systems(head: &[u8], named: &str, out: &mut dyn Write) -> Result<(), Failure> {
+    let chosen: Vec<&System> =
+        SYSTEMS.iter().filter(|system| named == "all" || system.name == named).collect();
+    let made: Vec<Option<Vec<Vec<u8>>>> = chosen.iter().map(|one| one.words_of(head)).collect();
+    let mut systems = Vec::new();
+    for (system, words) in chosen.iter().zip(&made) {
+        systems.push(SystemOut {
+            system: system.name,
+            words: words.as_ref().map(|words| args(words)),
+            splits: system.words == Words::Each,
+            limit: system.limit,
+            nested: system.nested,
+            evidence: match system.evidence {
+                Evidence::Observed => "observed",
+                Evidence::Documented => "documented",
+            },
+            evidence_source: system.source,
+        });
+    }
+    let document = SystemsOut { fizzet: VERSION, systems };
+    serde_json::to_writer(&mut *out, &document)?;
+    out.write_all(b"\n")?;
+    Ok(())
+}
+
+fn args(words: &[Vec<u8>]) -> Vec<Arg<'_>> {
+    words.iter().map(|word| Arg::of_bytes(word, None, false)).collect()
+}
