@@ -10,7 +10,7 @@ mod scripts;
 use std::path::{Path, PathBuf};
 use std::process::ExitCode;
 
-use fizzet::render::json::launch::{LaunchOut, SystemsOut};
+use fizzet::render::json::launch::{ExecOut, LaunchOut, SystemsOut};
 use fizzet::render::json::shape::{AllShells, Event, Line, OutlineOut, Received, SpreadOut};
 use schemars::{Schema, schema_for};
 
@@ -45,13 +45,14 @@ fn main() -> ExitCode {
 /// Does something with the path and text of every schema.
 fn each_schema(act: fn(&Path, &str) -> Result<(), String>) -> Result<(), String> {
     let folder = Path::new(env!("CARGO_MANIFEST_DIR")).join("../docs/schema");
-    let schemas: [(&str, Schema); 8] = [
+    let schemas: [(&str, Schema); 9] = [
         ("line.json", schema_for!(Line<'static>)),
         ("line-all.json", schema_for!(AllShells<'static>)),
         ("outline.json", schema_for!(OutlineOut<'static>)),
         ("spread.json", schema_for!(SpreadOut<'static>)),
         ("walk.json", schema_for!(Event<'static>)),
         ("receive.json", schema_for!(Received<'static>)),
+        ("exec.json", schema_for!(ExecOut<'static>)),
         ("shebang.json", schema_for!(LaunchOut<'static>)),
         ("shebang-systems.json", schema_for!(SystemsOut<'static>)),
     ];

@@ -31,7 +31,7 @@ int main(int argc, char **argv) {
 "#;
 
 /// What PATH is for those that look programs up, from the work folder.
-const SEARCH: &str = "./bin:./nosuch:.";
+pub(crate) const SEARCH: &str = "./bin:./nosuch:.";
 
 /// Files, and the one of them that is executed.
 #[derive(Clone, PartialEq, Eq, Debug)]
@@ -144,7 +144,7 @@ impl fmt::Display for Launched {
 
 /// A folder in which scripts are executed.
 pub struct Workshop {
-    root: tempfile::TempDir,
+    pub(crate) root: tempfile::TempDir,
     helper: PathBuf,
 }
 
@@ -178,7 +178,7 @@ impl Workshop {
         Ok(Workshop { root, helper })
     }
 
-    fn work(&self) -> PathBuf {
+    pub(crate) fn work(&self) -> PathBuf {
         self.root.path().join("work")
     }
 
@@ -241,7 +241,8 @@ impl Workshop {
         let request = Request {
             path: scripts.start.clone(),
             argv: argv.collect(),
-            search: Some(SEARCH.into()),
+            search: None,
+            search_behind: Some(SEARCH.into()),
             environment: vec![(b"HIVE".to_vec(), b"north hive".to_vec())],
             caller: Caller::Kernel,
         };
@@ -264,7 +265,7 @@ impl Workshop {
 }
 
 /// The name of an error number of Linux.
-fn errno_name(number: i32) -> String {
+pub(crate) fn errno_name(number: i32) -> String {
     let name = match number {
         1 => "EPERM",
         2 => "ENOENT",
@@ -282,7 +283,7 @@ fn errno_name(number: i32) -> String {
     name.into()
 }
 
-fn folder() -> PathBuf {
+pub(crate) fn folder() -> PathBuf {
     Path::new(env!("CARGO_MANIFEST_DIR")).join("kernel")
 }
 
@@ -295,12 +296,12 @@ pub fn script_lines() -> io::Result<Vec<String>> {
     Ok(text.lines().filter(|line| !line.is_empty()).map(String::from).collect())
 }
 
-/// What was recorded for each line, in order: the line and what came of it.
+/// What was recorded in a file, in order: the line and what came of it.
 ///
 /// # Errors
 /// A record that cannot be read.
-pub fn recorded_scripts() -> io::Result<Vec<(String, String)>> {
-    let text = std::fs::read_to_string(folder().join("scripts.recorded"))?;
+pub fn recorded(name: &str) -> io::Result<Vec<(String, String)>> {
+    let text = std::fs::read_to_string(folder().join(name))?;
     let mut rows = text.lines().skip(1);
     let mut cases = Vec::new();
     while let (Some(line), Some(outcome)) = (rows.next(), rows.next()) {
@@ -309,18 +310,21 @@ pub fn recorded_scripts() -> io::Result<Vec<(String, String)>> {
     Ok(cases)
 }
 
-/// Writes what came of each line, below the kernel that did it.
+/// Writes what came of each line, below the versions of what did it.
 ///
 /// # Errors
 /// A record that cannot be written.
-pub fn write_scripts(cases: &[(String, Launched)]) -> io::Result<()> {
+pub fn write_recorded(name: &str, cases: &[(String, Launched)]) -> io::Result<()> {
     let kernel = std::fs::read_to_string("/proc/sys/kernel/osrelease")?;
-    let env = Command::new("env").arg("--version").output()?;
-    let env = String::from_utf8_lossy(&env.stdout).lines().next().unwrap_or_default().to_owned();
     let version: Vec<&str> = kernel.trim().split(['.', '-']).take(2).collect();
-    let mut text = format!("Linux {}, {env}\n", version.join("."));
+    let told = |program: &str| {
+        let output = Command::new(program).arg("--version").output()?;
+        let text = String::from_utf8_lossy(&output.stdout).into_owned();
+        io::Result::Ok(text.lines().next().unwrap_or_default().to_owned())
+    };
+    let mut text = format!("Linux {}, {}, {}\n", version.join("."), told("env")?, told("ldd")?);
     for (line, outcome) in cases {
         text += &format!("{line}\n  {outcome}\n");
     }
-    std::fs::write(folder().join("scripts.recorded"), text)
+    std::fs::write(folder().join(name), text)
 }

@@ -3,6 +3,7 @@
 //!
 //! Nothing here is part of the product; the suites and `cargo xtask record` use it.
 
+pub mod calls;
 pub mod kernel;
 mod outcome;
 mod place;

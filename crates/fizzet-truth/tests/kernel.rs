@@ -1,18 +1,20 @@
-//! Every recorded `#!` file, without executing it.
+//! Every recorded `#!` file and call, without executing it.
 
-use fizzet_truth::kernel::{Scripts, Workshop, recorded_scripts, script_lines};
+use fizzet_truth::calls::call_lines;
+use fizzet_truth::kernel::{Launched, Scripts, Workshop, recorded, script_lines};
 
-#[test]
-fn the_kernel_did_what_is_predicted() {
-    let program = std::env::current_exe().unwrap();
-    let workshop = Workshop::without_helper(&program).unwrap();
-    let cases = recorded_scripts().unwrap();
-    assert!(cases.len() >= 150, "only {} #! files are recorded", cases.len());
-    let lines: Vec<String> = cases.iter().map(|(line, _)| line.clone()).collect();
-    assert_eq!(lines, script_lines().unwrap(), "run cargo xtask kernel");
+fn workshop() -> Workshop {
+    Workshop::without_helper(&std::env::current_exe().unwrap()).unwrap()
+}
+
+fn check(name: &str, least: usize, lines: &[String], predict: impl Fn(&str) -> Launched) {
+    let cases = recorded(name).unwrap();
+    assert!(cases.len() >= least, "only {} are recorded in {name}", cases.len());
+    let known: Vec<&String> = cases.iter().map(|(line, _)| line).collect();
+    assert!(known.iter().copied().eq(lines), "run cargo xtask kernel");
     let mut differ = Vec::new();
     for (line, real) in &cases {
-        let ours = workshop.prediction(&Scripts::read(line)).unwrap().to_string();
+        let ours = predict(line).to_string();
         if ours != *real {
             differ.push(format!("{line}\n    real: {real}\n  fizzet: {ours}"));
         }
@@ -24,4 +26,18 @@ fn the_kernel_did_what_is_predicted() {
         cases.len(),
         differ.join("\n")
     );
+}
+
+#[test]
+fn the_kernel_did_with_scripts_what_is_predicted() {
+    let workshop = workshop();
+    let predict = |line: &str| workshop.prediction(&Scripts::read(line)).unwrap();
+    check("scripts.recorded", 150, &script_lines().unwrap(), predict);
+}
+
+#[test]
+fn calls_did_what_is_predicted() {
+    let workshop = workshop();
+    let predict = |line: &str| workshop.call_prediction(line).unwrap();
+    check("calls.recorded", 100, &call_lines().unwrap(), predict);
 }

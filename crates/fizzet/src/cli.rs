@@ -9,7 +9,7 @@ use clap::builder::{PossibleValue, PossibleValuesParser, TypedValueParser};
 use clap::{Args, Parser, Subcommand, ValueEnum};
 use fizzet_core::dialect::Shell;
 
-pub use kernel::{CallerOptions, ShebangOptions};
+pub use kernel::{CallerOptions, ExecOptions, ShebangOptions};
 
 use crate::scenario::Scenario;
 
@@ -41,6 +41,7 @@ const EXAMPLES: &str = "Examples:
   fizzet outline press.sh
   fizzet spread 'lime honey' '' heather
   fizzet shebang press.sh 'lime honey' heather
+  fizzet exec 'execlp(\"label\", \"label\", \"*.txt\", NULL)'
   fizzet receive 'lime honey' '' heather
   fizzet demo
 
@@ -60,6 +61,8 @@ pub enum Command {
     Outline(OutlineOptions),
     /// A #! file: the interpreter, the vector it receives, every hop, or which error and why
     Shebang(ShebangOptions),
+    /// A C call of the exec family: which file runs with which vector, or which error, and what goes wrong
+    Exec(ExecOptions),
     /// Be the program: show or record exactly which vector arrived
     Receive(ReceiveOptions),
     /// The tour, on the data of a honey co-op

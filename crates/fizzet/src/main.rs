@@ -6,7 +6,7 @@ use std::process::ExitCode;
 
 use clap::Parser;
 use fizzet::cli::{Cli, Command};
-use fizzet::commands::{demo, line, outline, receive, shebang, spread, walk};
+use fizzet::commands::{demo, exec, line, outline, receive, shebang, spread, walk};
 use fizzet::failure::Failure;
 
 fn main() -> ExitCode {
@@ -53,6 +53,7 @@ fn run(cli: Cli) -> Result<u8, Failure> {
         Command::Walk(options) => walk::run(options),
         Command::Spread(options) => spread::run(options),
         Command::Outline(options) => outline::run(options),
+        Command::Exec(options) => exec::run(options),
         Command::Shebang(options) => shebang::run(options),
         Command::Receive(options) => {
             let zero = std::env::args_os().next().unwrap_or_default();

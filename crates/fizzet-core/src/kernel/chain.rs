@@ -114,6 +114,8 @@ pub enum Caller {
     /// By `execvp` of glibc: a name without a slash is looked for on PATH, and a file that the kernel
     /// does not know is handed to `/bin/sh`.
     Search,
+    /// By `posix_spawnp`: the same search, but the error for such a file is handed on.
+    SearchOnly,
 }
 
 /// What exec is asked for.
@@ -123,8 +125,10 @@ pub struct Request {
     pub path: Vec<u8>,
     /// The vector.
     pub argv: Vec<Text>,
-    /// The value of PATH for those that look programs up on the way.
+    /// The value of PATH that the caller has.
     pub search: Option<Vec<u8>>,
+    /// The value of PATH in the environment that it hands on.
+    pub search_behind: Option<Vec<u8>>,
     /// The environment, for `${NAME}` of `env -S`.
     pub environment: Vec<(Vec<u8>, Vec<u8>)>,
     /// Who calls exec.
@@ -133,7 +137,7 @@ pub struct Request {
 
 /// Follows a file into the kernel until a program starts or something fails.
 pub fn launch(host: &dyn Programs, sources: &mut Sources, request: Request) -> Launch {
-    let Request { path, mut argv, search, environment, caller } = request;
+    let Request { path, mut argv, search, search_behind, environment, caller } = request;
     if argv.is_empty() {
         // Since Linux 5.18 an empty vector becomes one that holds an empty argument.
         let source = sources.add(SourceKind::Shell, b"");
@@ -142,8 +146,10 @@ pub fn launch(host: &dyn Programs, sources: &mut Sources, request: Request) -> L
     let mut way = Way { host, sources, hops: Vec::new(), argv, search, folder: Vec::new() };
     let mut started = match caller {
         Caller::Kernel => way.kernel(path),
-        Caller::Search => way.searched(&path),
+        Caller::Search => way.searched(&path, true),
+        Caller::SearchOnly => way.searched(&path, false),
     };
+    way.search = search_behind;
     loop {
         let program = match started {
             Ok(program) => program,
@@ -210,14 +216,14 @@ impl Way<'_> {
     }
 
     /// A search of PATH, as `execvp` does it. Of what it tried and gave up, nothing is left but a row.
-    fn searched(&mut self, name: &[u8]) -> Result<Started, Failure> {
+    fn searched(&mut self, name: &[u8], with_sh: bool) -> Result<Started, Failure> {
         let (before, argv) = (self.hops.len(), self.argv.clone());
         let mut tried = Vec::new();
         let mut worst: Option<Failure> = None;
         let mut denied = false;
         for path in path::candidates(name, self.search.as_deref()) {
             let outcome = match self.kernel(path.clone()) {
-                Err(failure) if failure.errno == Errno::ENOEXEC => {
+                Err(failure) if with_sh && failure.errno == Errno::ENOEXEC => {
                     self.give_up(before, &argv);
                     self.through_sh(path.clone())
                 }
@@ -406,7 +412,7 @@ impl Way<'_> {
         let name = self.argv[0].bytes().to_vec();
         let kind = HopKind::Env { sets: order.sets, unsets: order.unsets };
         self.hops.push(Hop { path: b"env".to_vec(), kind, argv: self.argv.clone() });
-        Next::Started(self.searched(&name))
+        Next::Started(self.searched(&name, true))
     }
 }
 
@@ -486,7 +492,8 @@ mod tests {
         let request = Request {
             path: path.into(),
             argv: vec![given(b"zero", argument), given(b"lime honey", argument)],
-            search: Some(b"/hive:/bin".to_vec()),
+            search: None,
+            search_behind: Some(b"/hive:/bin".to_vec()),
             environment: vec![(b"HIVE".to_vec(), b"north hive".to_vec())],
             caller: Caller::Kernel,
         };

@@ -3,15 +3,18 @@
 //! - [`first_line`]: the `#!` line, byte by byte as Linux reads it
 //! - [`image`]: what the first block of a file says it is
 //! - [`chain`]: from a path and a vector to the program that starts, through every `#!`
+//! - [`call`]: a call of the exec family, read from C text; [`exec`]: what comes of it
 //! - [`env`]: what `env` on a `#!` line makes of its one argument
 //! - [`path`]: the search of `PATH`, as `execvp` of glibc does it
 //! - [`remarks`]: what people should know about a way
 //! - [`fallback`]: who runs a file that the kernel does not know, and how
 //! - [`systems`]: the rules of other kernels for the same line
 
+pub mod call;
 pub mod chain;
 pub mod env;
 pub mod errno;
+pub mod exec;
 pub mod fallback;
 pub mod first_line;
 pub mod image;

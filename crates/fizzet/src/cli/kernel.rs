@@ -61,3 +61,30 @@ pub struct ShebangOptions {
     #[arg(value_names = ["FILE", "ARG"], num_args = 0.., trailing_var_arg = true)]
     pub operands: Vec<OsString>,
 }
+
+/// Options of `exec`.
+#[derive(Debug, Args)]
+#[command(after_help = "Examples:
+  fizzet exec 'execl(\"/bin/ls\", \"ls\", \"-l\", (char *)NULL)'
+  fizzet exec 'char *argv[] = {\"label\", \"lime honey\", NULL}; execvp(argv[0], argv);'
+  fizzet exec --let argv='{\"label\", \"-h\", NULL}' 'execv(\"./press.sh\", argv)'
+  fizzet exec --path ./bin:/usr/bin 'execlp(\"label\", \"label\", \"*.txt\", NULL)'
+  fizzet exec 'system(\"label $HOME/*.txt\")'
+
+Nothing is run. A name in the call that is declared nowhere wants a value with --let.")]
+pub struct ExecOptions {
+    /// Give a name of the call a value, as C text: a string, or an array in braces; can be given
+    /// several times
+    #[arg(long = "let", value_name = "NAME=VALUE")]
+    pub lets: Vec<OsString>,
+    #[command(flatten)]
+    #[allow(missing_docs)]
+    pub caller: CallerOptions,
+    #[command(flatten)]
+    #[allow(missing_docs)]
+    pub output: OutputOptions,
+    /// The call as it stands in a C program, declarations of its arrays before it if need be; or - for
+    /// standard input
+    #[arg(value_name = "CALL")]
+    pub call: OsString,
+}

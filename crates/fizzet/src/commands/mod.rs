@@ -2,6 +2,7 @@
 
 pub mod demo;
 mod evaluation;
+pub mod exec;
 pub mod line;
 pub mod outline;
 pub mod receive;

@@ -150,7 +150,8 @@ fn request(options: &ShebangOptions, of: &Given<'_>, sources: &mut Sources) -> R
     Request {
         path: of.path.clone(),
         argv,
-        search: search.map(|(_, value)| value.clone()),
+        search: None,
+        search_behind: search.map(|(_, value)| value.clone()),
         environment,
         caller: Caller::Kernel,
     }

@@ -1,16 +1,22 @@
 //! A way into the kernel for people: file by file, then the vector.
 
 use fizzet_core::kernel::Errno;
+use fizzet_core::kernel::call::CallError;
+use fizzet_core::kernel::call::faults::Fault;
+use fizzet_core::kernel::call::function::{Call, Form};
+use fizzet_core::kernel::call::value::{Value, ValueKind};
 use fizzet_core::kernel::chain::{End, Failure, Hop, HopKind, Launch};
+use fizzet_core::kernel::exec::Execution;
 use fizzet_core::kernel::fallback::{RUNNERS, Reader};
 use fizzet_core::kernel::first_line::FirstLine;
 use fizzet_core::kernel::path::Tried;
 use fizzet_core::kernel::remarks::{Remark, remarks};
 use fizzet_core::source::{SourceId, SourceKind, Sources, Span};
 use fizzet_core::text::Text;
+use fizzet_core::trace::Trace;
 
 use crate::render::excerpt::{self, Look, Mark};
-use crate::render::line::shown;
+use crate::render::line::{self, shown};
 use crate::render::page::{Page, wrap};
 use crate::render::visible::{Spaces, cells, rows, width};
 
@@ -57,6 +63,110 @@ pub fn write(page: &mut Page, sources: &Sources, launch: &Launch, start: &[u8]) 
         page.end_row();
         one_remark(page, sources, &remark);
     }
+}
+
+/// A call, what it hands over, and what comes of it.
+pub fn call(
+    page: &mut Page,
+    sources: &Sources,
+    call: &Call,
+    execution: &Execution,
+    faults: &[Fault],
+) {
+    let frame = page.palette.frame;
+    page.styled(frame, call.function.name).end_row();
+    let elements = call.argv.iter().filter(|value| value.span.source == call.span.source);
+    let marks: Vec<Mark> = elements
+        .enumerate()
+        .map(|(at, value)| Mark { span: value.span, label: format!("[{at}]") })
+        .collect();
+    let ordered = marks.windows(2).all(|two| two[0].span.end <= two[1].span.start);
+    let inside = marks.iter().all(|mark| mark.span.start >= call.span.start);
+    let marks = if ordered && inside { &marks[..] } else { &[] };
+    excerpt::write(page, sources, call.span, marks, Look::Words);
+    match &execution.launch {
+        Some(launch) => {
+            page.end_row();
+            let start = match call.function.form {
+                Form::ShellText => b"/bin/sh",
+                _ => text_of(&call.file),
+            };
+            write(page, sources, launch, start);
+        }
+        None => {
+            let alert = page.palette.alert;
+            page.end_row();
+            page.styled(alert, "what happens is left to chance").end_row();
+            vector_without_end(page, sources, &execution.handed);
+        }
+    }
+    if let Some(environment) = &execution.environment {
+        page.end_row();
+        let count = match environment.len() {
+            1 => "1 variable".to_owned(),
+            count => format!("{count} variables"),
+        };
+        page.text(&format!("environment: {count}")).end_row();
+        for variable in environment {
+            let bold = page.palette.value;
+            page.text("  ").cells(&shown(variable), bold).end_row();
+        }
+    }
+    for fault in faults {
+        page.end_row();
+        let alert = page.palette.alert;
+        page.styled(alert, &format!("note {}", fault.name)).end_row();
+        let within = fault.place.source == call.span.source;
+        let whole = match within && fault.place.start >= call.span.start {
+            true => call.span.to(fault.place),
+            false => fault.place,
+        };
+        let mark = Mark { span: fault.place, label: String::new() };
+        excerpt::write(page, sources, whole, &[mark], Look::Mistake);
+        sentence(page, &format!("{}.", fault.text));
+    }
+}
+
+fn text_of(value: &Value) -> &[u8] {
+    match &value.kind {
+        ValueKind::Text(text) => text.bytes(),
+        _ => b"",
+    }
+}
+
+fn vector_without_end(page: &mut Page, sources: &Sources, argv: &[Text]) {
+    elements(page, sources, argv);
+    let index = argv.len().to_string().len() + 3;
+    let alert = page.palette.alert;
+    page.styled(alert, &format!("{:>index$}  whatever lies there", format!("[{}]", argv.len())));
+    page.end_row();
+}
+
+/// What `sh -c` makes of the text of `system` and `popen`.
+pub fn by_sh(page: &mut Page, trace: &Trace) {
+    page.end_row();
+    page.text("sh evaluates the text:").end_row();
+    page.end_row();
+    line::write(page, trace, &[]);
+}
+
+/// C text that cannot be read.
+pub fn mistake(page: &mut Page, sources: &Sources, error: &CallError) {
+    let alert = page.palette.alert;
+    let position = sources.position(error.span);
+    let place = match &sources.get(error.span.source).kind {
+        SourceKind::Variable { name, .. } => format!("--let {}, ", plain(name)),
+        _ => String::new(),
+    };
+    page.styled(alert, "error: ").text(&error.message).end_row();
+    page.text(&format!("{place}line {}, column {}", position.line, position.column)).end_row();
+    let bytes = &sources.get(error.span.source).bytes;
+    let end = bytes[position.line_start..].iter().position(|&byte| byte == b'\n');
+    let end = end.map_or(bytes.len(), |end| position.line_start + end);
+    let whole = Span::new(error.span.source, position.line_start, end);
+    let mark = Mark { span: error.span, label: String::new() };
+    excerpt::write(page, sources, whole, &[mark], Look::Mistake);
+    sentence(page, &error.hint);
 }
 
 fn one_hop(page: &mut Page, sources: &Sources, hop: &Hop) {
@@ -121,6 +231,13 @@ pub(super) fn tried(page: &mut Page, paths: &[Tried]) {
 
 /// The vector, each element with where it came from.
 pub(super) fn vector(page: &mut Page, sources: &Sources, argv: &[Text]) {
+    elements(page, sources, argv);
+    let index = argv.len().to_string().len() + 3;
+    let frame = page.palette.frame;
+    page.styled(frame, &format!("{:>index$}  NULL", format!("[{}]", argv.len()))).end_row();
+}
+
+fn elements(page: &mut Page, sources: &Sources, argv: &[Text]) {
     page.text(&format!("argc = {}", argv.len())).end_row();
     let index = argv.len().to_string().len() + 3;
     let room = page.width.saturating_sub(index + 4).max(12);
@@ -147,7 +264,6 @@ pub(super) fn vector(page: &mut Page, sources: &Sources, argv: &[Text]) {
             page.text(why.get(row).map_or("", |row| row)).end_row();
         }
     }
-    page.styled(frame, &format!("{:>index$}  NULL", format!("[{}]", argv.len()))).end_row();
 }
 
 /// Where an element came from, in words.
@@ -163,9 +279,18 @@ fn reason(sources: &Sources, text: &Text) -> String {
         SourceKind::Path => "the path of the script".into(),
         SourceKind::Argument(number) => format!("argument {number}, as given"),
         SourceKind::Zero => "argv[0], as the caller gives it".into(),
-        SourceKind::Line => format!("column {} of the call", sources.position(span).column),
+        SourceKind::Line => {
+            let position = sources.position(span);
+            match position.line {
+                1 => format!("column {} of the call", position.column),
+                line => format!("line {line}, column {} of the call", position.column),
+            }
+        }
+        SourceKind::Variable { name, .. } => {
+            format!("column {} of --let {}", sources.position(span).column, plain(name))
+        }
         _ if text.is_empty() => "put there by the kernel: the vector was empty".into(),
-        _ => "put there by execvp".into(),
+        _ => "put there by the function".into(),
     }
 }
 

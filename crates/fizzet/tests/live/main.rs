@@ -5,7 +5,7 @@
 //! something about the change and not about luck. Other seeds are for hunting.
 
 mod extensions;
-mod first_lines;
+mod kernel;
 mod lines;
 mod programs;
 mod scripts;

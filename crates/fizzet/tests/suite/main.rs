@@ -2,6 +2,7 @@
 
 mod allowed;
 mod demo;
+mod exec;
 mod line;
 mod program;
 mod real;

@@ -3,16 +3,21 @@
 use std::borrow::Cow;
 use std::io::Write;
 
+use fizzet_core::kernel::call::faults::Fault;
+use fizzet_core::kernel::call::function::Call;
 use fizzet_core::kernel::chain::{End, Hop, HopKind, Launch};
+use fizzet_core::kernel::exec::Execution;
 use fizzet_core::kernel::path::Tried;
 use fizzet_core::kernel::remarks::remarks;
 use fizzet_core::kernel::systems::{Evidence, SYSTEMS, System, Words};
 use fizzet_core::source::{Sources, Span};
+use fizzet_core::text::Text;
+use fizzet_core::trace::Trace;
 use serde::Serialize;
 
 use crate::failure::Failure;
 use crate::render::json::places::{Places, VERSION};
-use crate::render::json::shape::{Arg, Place};
+use crate::render::json::shape::{Arg, Line, Place};
 
 /// What `shebang` prints.
 #[derive(Serialize)]
@@ -137,11 +142,15 @@ impl<'a> Places<'a> {
         LaunchOut {
             fizzet: VERSION,
             outcome,
-            argv: launch.argv.iter().map(|text| self.arg(text)).collect(),
+            argv: self.all(&launch.argv),
             argc: launch.argv.len(),
             hops: launch.hops.iter().map(|hop| self.hop_step(hop)).collect(),
             notes: remarks(launch, sources).into_iter().map(note).collect(),
         }
+    }
+
+    fn all(&'a self, texts: &'a [Text]) -> Vec<Arg<'a>> {
+        texts.iter().map(|text| self.arg(text)).collect()
     }
 
     fn hop_step(&'a self, hop: &'a Hop) -> HopStep<'a> {
@@ -164,7 +173,7 @@ impl<'a> Places<'a> {
             interpreter,
             argument,
             tried: tried.iter().map(TriedOut::of).collect(),
-            argv: hop.argv.iter().map(|text| self.arg(text)).collect(),
+            argv: self.all(&hop.argv),
         }
     }
 }
@@ -176,6 +185,61 @@ impl<'a> Places<'a> {
 pub fn launch(sources: &Sources, launch: &Launch, out: &mut dyn Write) -> Result<(), Failure> {
     let places = Places::new(sources, &[]);
     serde_json::to_writer(&mut *out, &places.launch(launch, sources))?;
+    out.write_all(b"\n")?;
+    Ok(())
+}
+
+/// What `exec` prints.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct ExecOut<'a> {
+    /// The version of the shape.
+    fizzet: u32,
+    /// The function.
+    function: &'static str,
+    /// The vector that the call hands over.
+    handed: Vec<Arg<'a>>,
+    /// The environment that the call hands over, where it is not the caller's own.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    environment: Option<Vec<Arg<'a>>>,
+    /// What goes wrong.
+    faults: Vec<RemarkOut<'a>>,
+    /// What comes of it; nothing where that is left to chance.
+    launch: Option<LaunchOut<'a>>,
+    /// What `sh` makes of the text of `system` and `popen`.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    sh: Option<Line<'a>>,
+}
+
+/// Writes the document of `exec`.
+///
+/// # Errors
+/// What the writer says.
+pub fn exec(
+    sources: &Sources,
+    call: &Call,
+    execution: &Execution,
+    faults: &[Fault],
+    shell: Option<&Trace>,
+    out: &mut dyn Write,
+) -> Result<(), Failure> {
+    let places = Places::new(sources, &[]);
+    let inner = shell.map(|trace| Places::new(&trace.sources, &[]));
+    let fault = |fault: &Fault| RemarkOut {
+        name: fault.name,
+        text: fault.text.clone(),
+        source: Some(places.place(fault.place)),
+    };
+    let document = ExecOut {
+        fizzet: VERSION,
+        function: call.function.name,
+        handed: places.all(&execution.handed),
+        environment: execution.environment.as_deref().map(|texts| places.all(texts)),
+        faults: faults.iter().map(fault).collect(),
+        launch: execution.launch.as_ref().map(|launch| places.launch(launch, sources)),
+        sh: shell.zip(inner.as_ref()).map(|(trace, inner)| inner.line(trace)),
+    };
+    serde_json::to_writer(&mut *out, &document)?;
     out.write_all(b"\n")?;
     Ok(())
 }

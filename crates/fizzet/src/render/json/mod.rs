@@ -6,7 +6,7 @@ mod places;
 pub mod shape;
 
 pub use events::Events;
-pub use launch::{launch, systems};
+pub use launch::{exec, launch, systems};
 
 use std::io::Write;
 

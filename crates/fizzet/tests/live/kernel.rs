@@ -1,11 +1,42 @@
-//! Random `#!` files on the running kernel.
+//! `#!` files and calls on the running kernel: those that are recorded, and random ones.
 
-use fizzet_truth::kernel::{Scripts, Workshop};
+use fizzet_truth::calls::call_lines;
+use fizzet_truth::kernel::{Launched, Scripts, Workshop, script_lines};
 use proptest::prelude::*;
 use proptest::test_runner::{Config, TestError, TestRunner};
 
 /// How many files are drawn.
 const CASES: u32 = 5000;
+
+fn workshop() -> Workshop {
+    Workshop::new(std::path::Path::new(env!("CARGO_BIN_EXE_fizzet"))).unwrap()
+}
+
+fn agree(lines: Vec<String>, both: impl Fn(&str) -> (Launched, Launched)) {
+    for line in lines {
+        let (truth, ours) = both(&line);
+        assert_eq!(truth, ours, "{line}");
+    }
+}
+
+#[test]
+#[ignore = "needs the running kernel and cc; .ci/run switches it on"]
+fn the_kernel_agrees_on_recorded_scripts() {
+    let workshop = workshop();
+    agree(script_lines().unwrap(), |line| {
+        let scripts = Scripts::read(line);
+        (workshop.truth(&scripts).unwrap(), workshop.prediction(&scripts).unwrap())
+    });
+}
+
+#[test]
+#[ignore = "needs the running kernel and cc; .ci/run switches it on"]
+fn the_kernel_agrees_on_recorded_calls() {
+    let workshop = workshop();
+    agree(call_lines().unwrap(), |line| {
+        (workshop.called(line).unwrap(), workshop.call_prediction(line).unwrap())
+    });
+}
 
 /// A piece of a first line.
 fn piece() -> impl Strategy<Value = Vec<u8>> {
@@ -64,8 +95,7 @@ fn script() -> impl Strategy<Value = Vec<u8>> {
 #[test]
 #[ignore = "needs the running kernel and cc; .ci/run switches it on"]
 fn the_kernel_agrees_on_first_lines() {
-    let receiver = std::path::PathBuf::from(env!("CARGO_BIN_EXE_fizzet"));
-    let workshop = Workshop::new(&receiver).unwrap();
+    let workshop = workshop();
     let config = Config { cases: CASES, failure_persistence: None, ..Config::default() };
     let outcome = TestRunner::new_with_rng(config, crate::seeded()).run(
         &(script(), script()),

@@ -1,0 +1,106 @@
+//! `fizzet exec`: a call of the exec family, as C text.
+
+use std::io::{self, BufWriter, Write};
+use std::os::unix::ffi::OsStrExt;
+use std::rc::Rc;
+
+use fizzet_core::dialect::{Dialect, Shell};
+use fizzet_core::kernel::call::CallError;
+use fizzet_core::kernel::call::faults::faults;
+use fizzet_core::kernel::call::function::{Call, read, read_value};
+use fizzet_core::kernel::call::value::Names;
+use fizzet_core::kernel::exec::{Execution, execute};
+use fizzet_core::source::{SourceId, SourceKind, Sources};
+use fizzet_core::state::State;
+use fizzet_core::trace::Trace;
+use fizzet_core::walk;
+use fizzet_host::read_standard_input;
+
+use crate::cli::{ExecOptions, Format};
+use crate::commands::evaluation;
+use crate::commands::shebang::{environment_of, machine};
+use crate::failure::Failure;
+use crate::render::page::Page;
+use crate::render::{json, launch, nul};
+
+/// Runs the subcommand and answers the exit status.
+///
+/// # Errors
+/// A call that cannot be read; output that cannot be written.
+pub fn run(options: ExecOptions) -> Result<u8, Failure> {
+    evaluation::with_deep_stack(move || executed(&options))
+}
+
+fn executed(options: &ExecOptions) -> Result<u8, Failure> {
+    let text = match options.call.as_bytes() {
+        b"-" => read_standard_input()?,
+        text => text.to_vec(),
+    };
+    let mut sources = Sources::new(SourceKind::Line, &text);
+    let call = match understood(options, &text, &mut sources) {
+        Ok(call) => call,
+        Err(error) => {
+            let mut page = Page::for_messages(options.output.color, options.output.width);
+            launch::mistake(&mut page, &sources, &error);
+            page.write(&mut io::stderr().lock())?;
+            return Ok(2);
+        }
+    };
+    let environment = environment_of(&options.caller);
+    let machine = machine(&options.caller);
+    let execution = execute(&call, &machine, &mut sources, &environment);
+    let faults = faults(&call);
+    let shell =
+        execution.shell_text.as_ref().map(|text| by_sh(options, text.bytes(), &environment));
+    let mut out = BufWriter::new(io::stdout().lock());
+    match options.output.format {
+        Format::Text => {
+            let mut page = Page::new(&options.output);
+            launch::call(&mut page, &sources, &call, &execution, &faults);
+            if let Some(trace) = &shell {
+                launch::by_sh(&mut page, trace);
+            }
+            page.write(&mut out)?;
+        }
+        Format::Json => json::exec(&sources, &call, &execution, &faults, shell.as_ref(), &mut out)?,
+        Format::Nul => nul::vector(vector(&execution), &mut out)?,
+    }
+    out.flush()?;
+    Ok(shell.map_or(0, |trace| evaluation::status(&trace.ending)))
+}
+
+fn vector(execution: &Execution) -> &[fizzet_core::text::Text] {
+    execution.launch.as_ref().map_or(&execution.handed, |launch| &launch.argv)
+}
+
+/// The call, with the names that `--let` gives values.
+fn understood(
+    options: &ExecOptions,
+    text: &[u8],
+    sources: &mut Sources,
+) -> Result<Call, CallError> {
+    let mut names = Names::new();
+    for one in &options.lets {
+        let bytes = one.as_bytes();
+        let at = bytes.iter().position(|&byte| byte == b'=').unwrap_or(bytes.len());
+        let name = String::from_utf8_lossy(&bytes[..at]).into_owned();
+        let value = bytes.get(at + 1..).unwrap_or_default();
+        let kind = SourceKind::Variable { name: bytes[..at].into(), inherited: false };
+        let source = sources.add(kind, value);
+        let value = read_value(value, source, &names)?;
+        names.insert(name, value);
+    }
+    read(text, SourceId::MAIN, &names)
+}
+
+/// What `sh` makes of a text: on Debian that is dash.
+fn by_sh(options: &ExecOptions, text: &[u8], environment: &[(Vec<u8>, Vec<u8>)]) -> Trace {
+    let mut state = State::new(Dialect::of(Shell::Dash), SourceKind::Line, text);
+    for (name, value) in environment.iter().filter(|(name, _)| name != b"IFS") {
+        let kind = SourceKind::Variable { name: name.as_slice().into(), inherited: true };
+        let value = state.given(kind, value);
+        state.variables.set(name, value);
+        state.variables.entry(name).exported = true;
+    }
+    walk::line(state, Rc::new(machine(&options.caller)))
+}
