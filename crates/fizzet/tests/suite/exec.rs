@@ -58,7 +58,7 @@ fn names_are_given_values_and_environments_are_handed_over() {
     let call = r#"execve("/bin/sh", argv, (char *[]){"HIVE=north", NULL})"#;
     let document = document(&["--let", argv, call]);
     assert_eq!(document["handed"][1]["text"], "lime honey");
-    assert_eq!(document["handed"][1]["pieces"][0]["source"]["in"], "variable argv");
+    assert_eq!(document["handed"][1]["pieces"][0]["source"]["in"], "var argv");
     assert_eq!(document["environment"][0]["text"], "HIVE=north");
 }
 
