@@ -66,3 +66,9 @@ fn forbidden(path: &Path, found: &std::fs::Metadata) -> &'static str {
         _ => "you may not execute it",
     }
 }
+
+/// The stack limit of this process in bytes.
+pub fn stack_limit() -> u64 {
+    let limit = rustix::process::getrlimit(rustix::process::Resource::Stack);
+    limit.current.unwrap_or(u64::MAX)
+}

@@ -20,6 +20,7 @@ use fizzet_core::kernel::{Errno, image};
 
 use pretended::Pretended;
 
+pub use exec::stack_limit;
 pub use files::{check_folder, read_script};
 pub use given::{environment, environment_source, read_standard_input};
 

@@ -107,7 +107,7 @@ impl Workshop {
             read(call.as_bytes(), SourceId::MAIN, &Names::new()).map_err(io::Error::other)?;
         let environment = [(b"PATH".to_vec(), SEARCH.into())];
         let machine = Machine::at(self.work());
-        let execution = execute(&call, &machine, &mut sources, &environment);
+        let execution = execute(&call, &machine, &mut sources, &environment, None);
         let Some(launch) = execution.launch else {
             return Err(io::Error::other("what happens is left to chance"));
         };

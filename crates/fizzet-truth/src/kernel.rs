@@ -10,6 +10,7 @@ use std::process::{Command, Stdio};
 
 use fizzet_core::kernel::Errno;
 use fizzet_core::kernel::chain::{Caller, End, HopKind, Request, given, launch};
+use fizzet_core::kernel::limits;
 use fizzet_core::source::{SourceKind, Sources};
 use fizzet_host::Machine;
 
@@ -19,9 +20,28 @@ use crate::outcome::{Outcome, Vector};
 const HELPER: &str = r#"
 #include <errno.h>
 #include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+#include <sys/resource.h>
 #include <unistd.h>
 extern char **environ;
 int main(int argc, char **argv) {
+    const char *stack = getenv("STACK");
+    if (stack) {
+        struct rlimit limit = {strtoull(stack, 0, 10), RLIM_INFINITY};
+        if (setrlimit(RLIMIT_STACK, &limit)) return 97;
+        unsetenv("STACK");
+    }
+    const char *file = getenv("VECTOR");
+    if (file) {
+        static char text[8 << 20], *vector[8 << 17];
+        FILE *open = fopen(file, "r");
+        size_t length = open ? fread(text, 1, sizeof text - 1, open) : 0, count = 0;
+        for (size_t at = 0; at < length; at += strlen(text + at) + 1) vector[count++] = text + at;
+        unsetenv("VECTOR");
+        execve(argv[2], vector, environ);
+        return 99;
+    }
     if (argc < 4 || chdir(argv[1])) return 98;
     alarm(2);
     execve(argv[2], argv + 3, environ);
@@ -227,6 +247,28 @@ impl Workshop {
         }
     }
 
+    /// Whether the running kernel executes `/bin/true` with this vector and no environment under a
+    /// stack limit in bytes, and whether the core says so.
+    ///
+    /// # Errors
+    /// A helper that cannot be started.
+    pub fn fits(&self, vector: &[Vec<u8>], stack: u64) -> io::Result<(bool, bool)> {
+        let mut command = Command::new(&self.helper);
+        command.arg(self.work()).arg("/bin/true");
+        // This process could not hand over what is too long for its own limit.
+        let file = self.root.path().join("vector");
+        let ended: Vec<u8> = vector.iter().flat_map(|one| [one, &b"\0"[..]].concat()).collect();
+        std::fs::write(&file, ended)?;
+        command.arg("zero").env_clear();
+        command.env("STACK", stack.to_string()).env("VECTOR", file);
+        command.stdin(Stdio::null()).stdout(Stdio::null());
+        // A program that starves behind exec has been executed all the same.
+        let runs = command.status()?.code() != Some(99);
+        let lengths = vector.iter().map(Vec::len);
+        let counted = limits::count("/bin/true".len(), lengths, std::iter::empty::<usize>());
+        Ok((runs, counted.is_ok_and(|count| limits::check(count, stack).is_ok())))
+    }
+
     /// What the core says.
     ///
     /// # Errors
@@ -245,6 +287,7 @@ impl Workshop {
             search_behind: Some(SEARCH.into()),
             environment: vec![(b"HIVE".to_vec(), b"north hive".to_vec())],
             caller: Caller::Kernel,
+            stack: None,
         };
         let launched = launch(&Machine::at(self.work()), &mut sources, request);
         self.clear(scripts)?;

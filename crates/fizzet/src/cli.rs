@@ -9,7 +9,7 @@ use clap::builder::{PossibleValue, PossibleValuesParser, TypedValueParser};
 use clap::{Args, Parser, Subcommand, ValueEnum};
 use fizzet_core::dialect::Shell;
 
-pub use kernel::{CallerOptions, ExecOptions, ShebangOptions};
+pub use kernel::{CallerOptions, ExecOptions, Picture, ShebangOptions};
 
 use crate::scenario::Scenario;
 

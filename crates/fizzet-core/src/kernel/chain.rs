@@ -8,6 +8,7 @@ use crate::kernel::Errno;
 use crate::kernel::env;
 use crate::kernel::first_line::{self, FirstLine, NoInterpreter};
 use crate::kernel::image::Image;
+use crate::kernel::limits::{self, Count, Excess};
 use crate::kernel::path::{self, Tried};
 use crate::lineage::{Origin, Rule};
 use crate::source::{SourceId, SourceKind, Sources, Span};
@@ -133,17 +134,30 @@ pub struct Request {
     pub environment: Vec<(Vec<u8>, Vec<u8>)>,
     /// Who calls exec.
     pub caller: Caller,
+    /// The stack limit in bytes, against which strings and pointers are held; nothing for none.
+    pub stack: Option<u64>,
 }
 
 /// Follows a file into the kernel until a program starts or something fails.
 pub fn launch(host: &dyn Programs, sources: &mut Sources, request: Request) -> Launch {
-    let Request { path, mut argv, search, search_behind, environment, caller } = request;
+    let Request { path, mut argv, search, search_behind, environment, caller, stack } = request;
     if argv.is_empty() {
         // Since Linux 5.18 an empty vector becomes one that holds an empty argument.
         let source = sources.add(SourceKind::Shell, b"");
         argv.push(given(b"", source));
     }
-    let mut way = Way { host, sources, hops: Vec::new(), argv, search, folder: Vec::new() };
+    let lengths: Vec<usize> =
+        environment.iter().map(|(name, value)| name.len() + value.len() + 1).collect();
+    let mut way = Way {
+        host,
+        sources,
+        hops: Vec::new(),
+        argv,
+        search,
+        folder: Vec::new(),
+        environment: lengths,
+        stack,
+    };
     let mut started = match caller {
         Caller::Kernel => way.kernel(path),
         Caller::Search => way.searched(&path, true),
@@ -196,6 +210,9 @@ struct Way<'a> {
     search: Option<Vec<u8>>,
     /// Where relative names count from, as reached from the host's folder.
     folder: Vec<u8>,
+    /// The lengths of the strings of the environment.
+    environment: Vec<usize>,
+    stack: Option<u64>,
 }
 
 impl Way<'_> {
@@ -299,7 +316,8 @@ impl Way<'_> {
     /// One call of exec: follows `#!` lines to a program.
     fn kernel(&mut self, start: Vec<u8>) -> Result<Started, Failure> {
         let mut block = self.open(&start, None)?;
-        let mut path = start;
+        let pointers = self.fits(&start, None)?;
+        let mut path = start.clone();
         let mut scripts = 0;
         loop {
             if scripts > MOST_SCRIPTS {
@@ -315,6 +333,7 @@ impl Way<'_> {
             match Image::of(&head, self.host.machine()) {
                 Image::Script => {
                     let (interpreter, place) = self.script(&path, &head)?;
+                    self.fits(&start, pointers)?;
                     block = self.open(&interpreter, Some((&path, place)))?;
                     path = interpreter;
                     scripts += 1;
@@ -347,6 +366,48 @@ impl Way<'_> {
             };
             Failure { errno, path: path.to_vec(), why, place }
         })
+    }
+
+    /// Whether the vector and the environment are small enough. Behind a script the kernel counts the
+    /// strings anew, but not the pointers; their number is answered.
+    fn fits(&self, path: &[u8], pointers: Option<u64>) -> Result<Option<u64>, Failure> {
+        let Some(stack) = self.stack else { return Ok(None) };
+        let lengths = self.argv.iter().map(Text::len);
+        let counted = limits::count(path.len(), lengths, self.environment.iter().copied());
+        let counted =
+            counted.map(|count| Count { pointers: pointers.unwrap_or(count.pointers), ..count });
+        let outcome =
+            counted.and_then(|count| limits::check(count, stack).map(|()| count.pointers));
+        outcome.map(Some).map_err(|excess| self.too_much(path, excess, stack))
+    }
+
+    fn too_much(&self, path: &[u8], excess: Excess, stack: u64) -> Failure {
+        let lengths: Vec<usize> = self.argv.iter().map(Text::len).collect();
+        let needed = limits::calls(path.len(), &lengths, 1, &self.environment, stack);
+        let calls = match needed {
+            Some(calls) => format!("; {calls} calls would carry the arguments"),
+            None => String::new(),
+        };
+        let why = match excess {
+            Excess::One { index, bytes } => {
+                let which = match index.checked_sub(self.argv.len()) {
+                    None => format!("argument [{index}]"),
+                    Some(variable) => format!("variable {variable} of the environment"),
+                };
+                let over = bytes - limits::MOST_OF_ONE;
+                format!("{which} takes {bytes} bytes with its NUL, {over} more than one string may")
+            }
+            Excess::All { bytes, limit } => format!(
+                "strings and pointers take {bytes} bytes, {} more than the limit of {limit} (a quarter of \
+                 the stack limit of {stack}, at least 128 KiB and at most 6 MiB){calls}",
+                bytes - limit
+            ),
+            Excess::Stack { bytes, limit } => format!(
+                "the strings take {bytes} bytes, {} more than the stack limit of {limit} has room for{calls}",
+                bytes - limit
+            ),
+        };
+        Failure { errno: Errno::E2BIG, path: path.to_vec(), why, place: None }
     }
 
     /// The loader of a program that is linked when it starts has to be there too.
@@ -496,6 +557,7 @@ mod tests {
             search_behind: Some(b"/hive:/bin".to_vec()),
             environment: vec![(b"HIVE".to_vec(), b"north hive".to_vec())],
             caller: Caller::Kernel,
+            stack: None,
         };
         let launch = launch(&shelf, &mut sources, request);
         let words = launch.argv.iter();

@@ -22,12 +22,13 @@ pub struct Execution {
     pub shell_text: Option<Text>,
 }
 
-/// Follows a call; `environment` is the caller's own.
+/// Follows a call; `environment` is the caller's own, `stack` the stack limit in bytes.
 pub fn execute(
     call: &Call,
     host: &dyn Programs,
     sources: &mut Sources,
     environment: &[(Vec<u8>, Vec<u8>)],
+    stack: Option<u64>,
 ) -> Execution {
     let path_of = |all: &[(Vec<u8>, Vec<u8>)]| {
         let found = all.iter().rev().find(|(name, _)| name == b"PATH");
@@ -69,6 +70,7 @@ pub fn execute(
             search_behind: path_of(&passed),
             environment: passed,
             caller,
+            stack,
         };
         launch(host, sources, request)
     });

@@ -5,6 +5,7 @@
 //! - [`chain`]: from a path and a vector to the program that starts, through every `#!`
 //! - [`call`]: a call of the exec family, read from C text; [`exec`]: what comes of it
 //! - [`env`]: what `env` on a `#!` line makes of its one argument
+//! - [`limits`]: how much an exec may hand over; [`memory`]: the picture of a new process's stack
 //! - [`path`]: the search of `PATH`, as `execvp` of glibc does it
 //! - [`remarks`]: what people should know about a way
 //! - [`fallback`]: who runs a file that the kernel does not know, and how
@@ -18,6 +19,8 @@ pub mod exec;
 pub mod fallback;
 pub mod first_line;
 pub mod image;
+pub mod limits;
+pub mod memory;
 pub mod path;
 pub mod remarks;
 pub mod systems;

@@ -3,7 +3,7 @@
 use std::ffi::OsString;
 use std::path::PathBuf;
 
-use clap::Args;
+use clap::{Args, ValueEnum};
 
 use crate::cli::OutputOptions;
 
@@ -22,6 +22,37 @@ pub struct CallerOptions {
     /// Start without the variables of the environment
     #[arg(long)]
     pub clean: bool,
+    /// The stack limit in bytes, also as 512K or 8M, that the vector is held against (else this
+    /// process's own)
+    #[arg(long, value_name = "SIZE", value_parser = size)]
+    pub stack: Option<u64>,
+    /// Show more: memory, the new process's first words and strings
+    #[arg(
+        long,
+        value_enum,
+        value_name = "WHAT",
+        value_delimiter = ',',
+        hide_possible_values = true
+    )]
+    pub show: Vec<Picture>,
+}
+
+/// What is shown besides the way.
+#[derive(Clone, Copy, PartialEq, Eq, Debug, ValueEnum)]
+pub enum Picture {
+    /// The new process's memory
+    Memory,
+}
+
+/// A size in bytes, with K or M behind it.
+fn size(text: &str) -> Result<u64, String> {
+    let (digits, unit) = match text.as_bytes().last() {
+        Some(b'k' | b'K') => (&text[..text.len() - 1], 1 << 10),
+        Some(b'm' | b'M') => (&text[..text.len() - 1], 1 << 20),
+        _ => (text, 1),
+    };
+    let number = digits.parse::<u64>().ok().and_then(|number| number.checked_mul(unit));
+    number.ok_or_else(|| "write a number of bytes, as in 8388608, 512K or 8M".into())
 }
 
 /// Options of `shebang`.

@@ -14,11 +14,11 @@ use fizzet_core::source::{SourceId, SourceKind, Sources};
 use fizzet_core::state::State;
 use fizzet_core::trace::Trace;
 use fizzet_core::walk;
-use fizzet_host::read_standard_input;
+use fizzet_host::{read_standard_input, stack_limit};
 
-use crate::cli::{ExecOptions, Format};
+use crate::cli::{ExecOptions, Format, Picture};
 use crate::commands::evaluation;
-use crate::commands::shebang::{environment_of, machine};
+use crate::commands::shebang::{environment_of, machine, strings};
 use crate::failure::Failure;
 use crate::render::page::Page;
 use crate::render::{json, launch, nul};
@@ -48,7 +48,8 @@ fn executed(options: &ExecOptions) -> Result<u8, Failure> {
     };
     let environment = environment_of(&options.caller);
     let machine = machine(&options.caller);
-    let execution = execute(&call, &machine, &mut sources, &environment);
+    let stack = options.caller.stack.unwrap_or_else(stack_limit);
+    let execution = execute(&call, &machine, &mut sources, &environment, Some(stack));
     let faults = faults(&call);
     let shell =
         execution.shell_text.as_ref().map(|text| by_sh(options, text.bytes(), &environment));
@@ -57,6 +58,16 @@ fn executed(options: &ExecOptions) -> Result<u8, Failure> {
         Format::Text => {
             let mut page = Page::new(&options.output);
             launch::call(&mut page, &sources, &call, &execution, &faults);
+            if let (true, Some(way)) =
+                (options.caller.show.contains(&Picture::Memory), &execution.launch)
+            {
+                let own = |texts: &Vec<fizzet_core::text::Text>| {
+                    texts.iter().map(|text| text.bytes().to_vec()).collect()
+                };
+                let strings =
+                    execution.environment.as_ref().map_or_else(|| strings(&environment), own);
+                launch::memory(&mut page, way, &strings, launch::text_of(&call.file));
+            }
             if let Some(trace) = &shell {
                 launch::by_sh(&mut page, trace);
             }

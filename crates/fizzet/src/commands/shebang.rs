@@ -9,9 +9,9 @@ use fizzet_core::host::{Block, Programs, Refused};
 use fizzet_core::kernel::chain::{Caller, Request, given, launch};
 use fizzet_core::kernel::systems::SYSTEMS;
 use fizzet_core::source::{SourceKind, Sources};
-use fizzet_host::{Machine, environment};
+use fizzet_host::{Machine, environment, stack_limit};
 
-use crate::cli::{CallerOptions, Format, ShebangOptions};
+use crate::cli::{CallerOptions, Format, Picture, ShebangOptions};
 use crate::failure::Failure;
 use crate::render::page::Page;
 use crate::render::{json, launch as rendering, nul, systems};
@@ -47,6 +47,10 @@ pub fn run(options: ShebangOptions) -> Result<u8, Failure> {
         Format::Text => {
             let mut page = Page::new(&options.output);
             rendering::write(&mut page, &sources, &launch, &given.path);
+            if options.caller.show.contains(&Picture::Memory) {
+                let environment = environment_of(&options.caller);
+                rendering::memory(&mut page, &launch, &strings(&environment), &given.path);
+            }
             if let Ok(Block::Read(head)) = host.program(&given.path) {
                 rendering::fallback(&mut page, &launch, &head);
             }
@@ -130,6 +134,11 @@ pub(super) fn environment_of(caller: &CallerOptions) -> Vec<(Vec<u8>, Vec<u8>)> 
     all
 }
 
+/// The strings of an environment.
+pub(super) fn strings(environment: &[(Vec<u8>, Vec<u8>)]) -> Vec<Vec<u8>> {
+    environment.iter().map(|(name, value)| [&name[..], b"=", value].concat()).collect()
+}
+
 fn set(all: &mut Vec<(Vec<u8>, Vec<u8>)>, name: &[u8], value: &[u8]) {
     match all.iter_mut().find(|(known, _)| known == name) {
         Some((_, old)) => *old = value.to_vec(),
@@ -154,6 +163,7 @@ fn request(options: &ShebangOptions, of: &Given<'_>, sources: &mut Sources) -> R
         search_behind: search.map(|(_, value)| value.clone()),
         environment,
         caller: Caller::Kernel,
+        stack: Some(options.caller.stack.unwrap_or_else(stack_limit)),
     }
 }
 

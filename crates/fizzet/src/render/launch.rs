@@ -9,6 +9,7 @@ use fizzet_core::kernel::chain::{End, Failure, Hop, HopKind, Launch};
 use fizzet_core::kernel::exec::Execution;
 use fizzet_core::kernel::fallback::{RUNNERS, Reader};
 use fizzet_core::kernel::first_line::FirstLine;
+use fizzet_core::kernel::memory::{WordKind, picture};
 use fizzet_core::kernel::path::Tried;
 use fizzet_core::kernel::remarks::{Remark, remarks};
 use fizzet_core::source::{SourceId, SourceKind, Sources, Span};
@@ -18,7 +19,7 @@ use fizzet_core::trace::Trace;
 use crate::render::excerpt::{self, Look, Mark};
 use crate::render::line::{self, shown};
 use crate::render::page::{Page, wrap};
-use crate::render::visible::{Spaces, cells, rows, width};
+use crate::render::visible::{Cell, Spaces, cells, rows, width};
 
 /// The most files on the way that are shown.
 const MOST_HOPS: usize = 12;
@@ -127,7 +128,8 @@ pub fn call(
     }
 }
 
-fn text_of(value: &Value) -> &[u8] {
+/// The bytes of a string.
+pub fn text_of(value: &Value) -> &[u8] {
     match &value.kind {
         ValueKind::Text(text) => text.bytes(),
         _ => b"",
@@ -140,6 +142,58 @@ fn vector_without_end(page: &mut Page, sources: &Sources, argv: &[Text]) {
     let alert = page.palette.alert;
     page.styled(alert, &format!("{:>index$}  whatever lies there", format!("[{}]", argv.len())));
     page.end_row();
+}
+
+/// The new process's memory: the table that the stack pointer shows at, and the strings.
+pub fn memory(page: &mut Page, launch: &Launch, environment: &[Vec<u8>], path: &[u8]) {
+    let End::Runs { .. } = &launch.end else { return };
+    let argv: Vec<&[u8]> = launch.argv.iter().map(Text::bytes).collect();
+    let environment: Vec<&[u8]> = environment.iter().map(Vec::as_slice).collect();
+    let made = picture(&argv, &environment, path);
+    let frame = page.palette.frame;
+    page.end_row();
+    page.text("memory of the new process, from its stack pointer on").end_row();
+    let told = |kind: WordKind| match kind {
+        WordKind::Count(count) => format!("argc = {count}"),
+        WordKind::Argument(index, offset) => format!("argv[{index}]  → s+{offset}"),
+        WordKind::Variable(index, offset) => format!("envp[{index}]  → s+{offset}"),
+        WordKind::Null => "NULL".into(),
+    };
+    let all = made.words.len();
+    for (at, word) in made.words.iter().enumerate() {
+        if left_out(page, at, all) {
+            continue;
+        }
+        page.styled(frame, &format!("  +{:<6} ", word.offset)).text(&told(word.kind)).end_row();
+    }
+    page.styled(frame, "  ...     ").text("the auxiliary vector").end_row();
+    page.end_row();
+    page.text(&format!("strings, {} bytes with their NULs", made.bytes)).end_row();
+    let all = made.strings.len();
+    for (at, string) in made.strings.iter().enumerate() {
+        if left_out(page, at, all) {
+            continue;
+        }
+        let room = page.width.saturating_sub(16).max(8);
+        let text: Vec<Cell> = cells(&string.bytes[..string.bytes.len().min(400)], Spaces::Marked);
+        let mut row: Vec<Cell> = rows(&text, room)[0].to_vec();
+        let is_cut = row.len() < text.len() || string.bytes.len() > 400;
+        let end = if is_cut { "… NUL" } else { "NUL" };
+        let bold = page.palette.value;
+        row.truncate(text.len());
+        page.styled(frame, &format!("  s+{:<6} ", string.offset)).cells(&row, bold);
+        page.styled(frame, &format!(" {end}")).end_row();
+    }
+}
+
+/// Whether a row in the middle of a long picture is not shown.
+fn left_out(page: &mut Page, at: usize, all: usize) -> bool {
+    const SHOWN: usize = 24;
+    let hidden = SHOWN..all.saturating_sub(4);
+    if at == hidden.start && !hidden.is_empty() {
+        page.text(&format!("  ... {} more", hidden.len())).end_row();
+    }
+    hidden.contains(&at)
 }
 
 /// What `sh -c` makes of the text of `system` and `popen`.

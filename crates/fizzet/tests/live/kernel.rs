@@ -1,5 +1,6 @@
 //! `#!` files and calls on the running kernel: those that are recorded, and random ones.
 
+use fizzet_core::kernel::limits;
 use fizzet_truth::calls::call_lines;
 use fizzet_truth::kernel::{Launched, Scripts, Workshop, script_lines};
 use proptest::prelude::*;
@@ -36,6 +37,45 @@ fn the_kernel_agrees_on_recorded_calls() {
     agree(call_lines().unwrap(), |line| {
         (workshop.called(line).unwrap(), workshop.call_prediction(line).unwrap())
     });
+}
+
+/// A vector that takes so many bytes, strings and pointers together.
+fn vector_of(bytes: u64) -> Vec<Vec<u8>> {
+    let mut vector = vec![b"label".to_vec()];
+    let mut left = bytes - 6 - 8;
+    while left > 9 {
+        let length = (left - 9).min(100_000);
+        vector.push(vec![b'x'; length as usize]);
+        left -= length + 9;
+    }
+    vector[0].resize(5 + left as usize, b'y');
+    vector
+}
+
+#[test]
+#[ignore = "needs the running kernel and cc; .ci/run switches it on"]
+fn limits_are_where_the_kernel_has_them() {
+    let workshop = workshop();
+    let path = "/bin/true".len() as u64 + 1;
+    for stack in [400 << 10, 512 << 10, 1 << 20, 3_000_001, 8 << 20, 24 << 20, 32 << 20, 1 << 40] {
+        let limit = limits::total(stack);
+        for (bytes, fits) in [(limit - path, true), (limit - path + 1, false)] {
+            let outcome = workshop.fits(&vector_of(bytes), stack).unwrap();
+            assert_eq!(outcome, (fits, fits), "{bytes} bytes, stack limit {stack}");
+        }
+    }
+    for stack in [16_384u64, 20_000, 65_536, 100_000] {
+        let room = stack / 4096 * 4096 - 8 - path - "label".len() as u64 - 1;
+        for (bytes, fits) in [(room, true), (room + 1, false)] {
+            let vector = [b"label".to_vec(), vec![b'x'; bytes as usize - 1]];
+            let outcome = workshop.fits(&vector, stack).unwrap();
+            assert_eq!(outcome, (fits, fits), "{bytes} bytes, stack limit {stack}");
+        }
+    }
+    for (length, fits) in [(131_071, true), (131_072, false)] {
+        let outcome = workshop.fits(&[b"label".to_vec(), vec![b'x'; length]], 8 << 20).unwrap();
+        assert_eq!(outcome, (fits, fits), "one string of {length} bytes");
+    }
 }
 
 /// A piece of a first line.
