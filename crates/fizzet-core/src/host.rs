@@ -120,6 +120,16 @@ pub trait Commands {
         false
     }
 
+    /// The start of a file that may be executed, or why it may not; `None` where files are pretended.
+    fn executable(&self, _path: &[u8]) -> Option<Result<Block, Refused>> {
+        None
+    }
+
+    /// The machine that programs are for (`e_machine` of ELF), if it is known.
+    fn machine(&self) -> Option<u16> {
+        None
+    }
+
     /// Runs a program; `None` where nothing may be run.
     fn run(&self, _: &Run<'_>) -> Option<Ran> {
         None
@@ -203,6 +213,28 @@ pub struct Answer {
 pub trait Host: Files + Users + Commands {}
 
 impl<T: Files + Users + Commands> Host for T {}
+
+/// A host as exec sees it.
+pub struct Executables<'a>(pub &'a dyn Host);
+
+impl Programs for Executables<'_> {
+    fn program(&self, path: &[u8]) -> Result<Block, Refused> {
+        let none = || Refused { errno: Errno::ENOENT, why: "there is no such file" };
+        match self.0.executable(path) {
+            Some(outcome) => outcome,
+            None if self.0.exists(path) => Ok(Block::Hidden),
+            None => Err(none()),
+        }
+    }
+
+    fn leads_to_folder(&self, path: &[u8]) -> bool {
+        self.0.is_folder(path)
+    }
+
+    fn machine(&self) -> Option<u16> {
+        self.0.machine()
+    }
+}
 
 /// A host with no files and no users.
 #[derive(Clone, Copy, Default, Debug)]
@@ -319,6 +351,14 @@ impl Commands for Inside {
 
     fn may_run(&self) -> bool {
         self.host.may_run()
+    }
+
+    fn executable(&self, path: &[u8]) -> Option<Result<Block, Refused>> {
+        self.host.executable(&self.place(path))
+    }
+
+    fn machine(&self) -> Option<u16> {
+        self.host.machine()
     }
 
     fn run(&self, run: &Run<'_>) -> Option<Ran> {

@@ -132,7 +132,9 @@ pub struct Sources {
     all: Vec<Source>,
     /// The texts that were put together while running: the same text is the same source.
     built: FxHashMap<(&'static str, Rc<[u8]>), SourceId>,
-    /// About how many bytes of memory those take.
+    /// Bytes that belong to paths.
+    of_paths: FxHashMap<(Rc<[u8]>, Rc<[u8]>), SourceId>,
+    /// About how many bytes of memory the texts take that were put together.
     built_weight: usize,
 }
 
@@ -142,6 +144,7 @@ impl Sources {
         Sources {
             all: vec![Source::new(kind, bytes)],
             built: FxHashMap::default(),
+            of_paths: FxHashMap::default(),
             built_weight: 0,
         }
     }
@@ -150,6 +153,22 @@ impl Sources {
     pub fn add(&mut self, kind: SourceKind, bytes: &[u8]) -> SourceId {
         self.all.push(Source::new(kind, bytes));
         SourceId(self.all.len() as u32 - 1)
+    }
+
+    /// The source of bytes that belong to a path; the same bytes of the same path are one source.
+    pub fn of_path(
+        &mut self,
+        kind: fn(Rc<[u8]>) -> SourceKind,
+        path: &[u8],
+        bytes: &[u8],
+    ) -> SourceId {
+        let key = (Rc::from(path), Rc::from(bytes));
+        if let Some(&known) = self.of_paths.get(&key) {
+            return known;
+        }
+        let id = self.add(kind(key.0.clone()), bytes);
+        self.of_paths.insert(key, id);
+        id
     }
 
     /// The source of a text that was put together while running, in what. A loop that puts the same text

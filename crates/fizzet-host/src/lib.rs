@@ -144,6 +144,17 @@ impl Commands for Machine {
         self.may_run
     }
 
+    fn executable(&self, path: &[u8]) -> Option<Result<Block, Refused>> {
+        match &self.pretended {
+            Some(_) => None,
+            None => Some(self.program(path)),
+        }
+    }
+
+    fn machine(&self) -> Option<u16> {
+        Programs::machine(self)
+    }
+
     fn run(&self, run: &Run<'_>) -> Option<Ran> {
         self.may_run.then(|| programs::run(&self.folder, run))
     }

@@ -120,7 +120,7 @@ impl Workshop {
             End::Runs { .. } => Launched::Received(words(0).collect()),
             End::Fails(failure) => Launched::Failed(failure.errno.name().into()),
             End::EnvRefuses { status, .. } => Launched::Ended(i32::from(status)),
-            End::Endless => Launched::Endless,
+            End::Endless | End::ReadByShell { .. } => Launched::Endless,
         })
     }
 }

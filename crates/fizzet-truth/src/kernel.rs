@@ -297,7 +297,7 @@ impl Workshop {
             End::Runs { .. } => {
                 Launched::Received(launched.argv.iter().map(|one| one.bytes().to_vec()).collect())
             }
-            End::Endless => Launched::Endless,
+            End::Endless | End::ReadByShell { .. } => Launched::Endless,
             End::EnvRefuses { status, .. } => Launched::Ended(i32::from(status)),
             End::Fails(failure) if through_env => {
                 Launched::Ended(if failure.errno == Errno::ENOENT { 127 } else { 126 })

@@ -150,6 +150,9 @@ pub struct EvaluationOptions {
     /// and write the files that redirections name
     #[arg(long)]
     pub allow_run: bool,
+    /// Follow each program on, through PATH and #! lines, to what receives the vector in the end
+    #[arg(long)]
+    pub follow: bool,
     /// Stop after this many steps
     #[arg(long, value_name = "N")]
     pub max_steps: Option<u64>,

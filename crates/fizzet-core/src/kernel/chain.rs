@@ -3,9 +3,11 @@
 
 use std::ops::Range;
 
+use crate::dialect::Shell;
 use crate::host::{Block, Programs, Refused, join};
 use crate::kernel::Errno;
 use crate::kernel::env;
+use crate::kernel::fallback::{self, Reader};
 use crate::kernel::first_line::{self, FirstLine, NoInterpreter};
 use crate::kernel::image::Image;
 use crate::kernel::limits::{self, Count, Excess};
@@ -72,6 +74,11 @@ pub enum End {
     },
     /// Nothing is executed.
     Fails(Failure),
+    /// The shell reads the file itself as a script; `$0` is the path.
+    ReadByShell {
+        /// The path.
+        path: Vec<u8>,
+    },
     /// Files call each other for ever.
     Endless,
     /// `env` itself refuses what it was given, with this status.
@@ -115,6 +122,9 @@ pub enum Caller {
     /// By `execvp` of glibc: a name without a slash is looked for on PATH, and a file that the kernel
     /// does not know is handed to `/bin/sh`.
     Search,
+    /// By a shell: it looks for a file itself, and has a way of its own with what the kernel does not
+    /// know.
+    Shell(Shell),
     /// By `posix_spawnp`: the same search, but the error for such a file is handed on.
     SearchOnly,
 }
@@ -162,6 +172,10 @@ pub fn launch(host: &dyn Programs, sources: &mut Sources, request: Request) -> L
         Caller::Kernel => way.kernel(path),
         Caller::Search => way.searched(&path, true),
         Caller::SearchOnly => way.searched(&path, false),
+        Caller::Shell(shell) => match way.by_shell(&path, shell) {
+            Ok(started) => Ok(started),
+            Err(end) => return way.ended(end),
+        },
     };
     way.search = search_behind;
     loop {
@@ -290,6 +304,49 @@ impl Way<'_> {
         Err(failure)
     }
 
+    /// What a shell does with a name: it takes the first file on PATH that may be executed (POSIX XCU
+    /// 2.9.1.4).
+    fn by_shell(&mut self, name: &[u8], shell: Shell) -> Result<Started, End> {
+        let argv = self.argv.clone();
+        let mut tried = Vec::new();
+        let mut found = None;
+        for path in path::candidates(name, self.search.as_deref()) {
+            let refused =
+                self.program(&path).err().map(|refused| (refused.errno, refused.why.into()));
+            let is_found = refused.is_none();
+            tried.push(Tried { path: path.clone(), refused });
+            if is_found {
+                found = Some(path);
+                break;
+            }
+        }
+        let denied = tried
+            .iter()
+            .find_map(|one| one.refused.clone().filter(|(errno, _)| *errno == Errno::EACCES));
+        self.note_search(0, name, tried, argv.clone());
+        let Some(path) = found else {
+            let (errno, why) =
+                denied.unwrap_or((Errno::ENOENT, "the shell finds no program of this name".into()));
+            return Err(End::Fails(Failure { errno, path: name.to_vec(), why, place: None }));
+        };
+        let before = self.hops.len();
+        match self.kernel(path.clone()) {
+            Err(failure) if failure.errno == Errno::ENOEXEC => {
+                self.give_up(before, &argv);
+                let head = match self.program(&path) {
+                    Ok(Block::Read(head)) => head,
+                    _ => Vec::new(),
+                };
+                match fallback::runner(shell).and_then(|runner| runner.reads(&head)) {
+                    Some(Reader::Itself) => Err(End::ReadByShell { path }),
+                    Some(Reader::Sh) => self.through_sh(path).map_err(End::Fails),
+                    None => Err(End::Fails(failure)),
+                }
+            }
+            outcome => outcome.map_err(End::Fails),
+        }
+    }
+
     fn give_up(&mut self, hops: usize, argv: &[Text]) {
         self.hops.truncate(hops);
         self.argv = argv.to_vec();
@@ -304,8 +361,8 @@ impl Way<'_> {
     }
 
     fn through_sh(&mut self, path: Vec<u8>) -> Result<Started, Failure> {
-        let source = self.sources.add(SourceKind::Shell, SH);
-        let path_source = self.sources.add(SourceKind::Path, &path);
+        let source = self.sources.of_path(|_| SourceKind::Shell, SH, SH);
+        let path_source = self.sources.of_path(|_| SourceKind::Path, &path, &path);
         let mut made = vec![given(SH, source), given(&path, path_source)];
         made.extend(self.argv.drain(..).skip(1));
         self.argv = made;
@@ -427,7 +484,7 @@ impl Way<'_> {
     /// A script: its interpreter, its argument and its path take the place of the first element.
     fn script(&mut self, path: &[u8], head: &[u8]) -> Result<(Vec<u8>, Span), Failure> {
         let shown = &head[..head.len().min(first_line::BUFFER)];
-        let source = self.sources.add(SourceKind::File(path.into()), shown);
+        let source = self.sources.of_path(SourceKind::File, path, shown);
         let span = |range: &Range<usize>| Span::new(source, range.start, range.end);
         let line = first_line::read(head).map_err(|why| no_interpreter(path, why))?;
         let taken = |range: &Range<usize>| {
@@ -438,7 +495,7 @@ impl Way<'_> {
         let interpreter = name.bytes().to_vec();
         let mut made = vec![name];
         made.extend(line.argument.as_ref().map(taken));
-        let path_source = self.sources.add(SourceKind::Path, path);
+        let path_source = self.sources.of_path(|_| SourceKind::Path, path, path);
         made.push(given(path, path_source));
         made.extend(self.argv.drain(..).skip(1));
         self.argv = made;

@@ -4,6 +4,7 @@
 //! way of its own. All rows were observed with files of text, empty files, files with a NUL in the
 //! first line or behind it, and broken programs.
 
+use crate::dialect::Shell;
 use crate::kernel::first_line::BUFFER;
 
 /// One of those that may run such a file.
@@ -42,7 +43,7 @@ pub enum Refuses {
 }
 
 /// The table.
-pub const RUNNERS: [Runner; 9] = {
+pub static RUNNERS: [Runner; 9] = {
     use Reader::{Itself, Sh};
     use Refuses::{Binaries, Nothing, NulInLine, NulOrMark, Programs};
     const fn row(name: &'static str, reader: Option<Reader>, refuses: Refuses) -> Runner {
@@ -60,6 +61,15 @@ pub const RUNNERS: [Runner; 9] = {
         row("zsh 5.9", Some(Sh), NulOrMark),
     ]
 };
+
+/// The row of a shell; that of dash for the posix mode.
+pub fn runner(shell: Shell) -> Option<&'static Runner> {
+    let name = match shell {
+        Shell::Posix => Shell::Dash.name(),
+        shell => shell.name(),
+    };
+    RUNNERS.iter().find(|runner| runner.name.starts_with(name))
+}
 
 impl Runner {
     /// What reads a file that begins so; nothing where it is refused.

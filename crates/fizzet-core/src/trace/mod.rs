@@ -3,6 +3,7 @@
 use std::rc::Rc;
 
 use crate::dialect::Shell;
+use crate::kernel::Launch;
 use crate::lineage::Rule;
 use crate::notes::Note;
 use crate::source::{Sources, Span};
@@ -72,6 +73,8 @@ pub struct CommandTrace {
     pub redirections: Vec<RedirectTrace>,
     /// Its words, in order, and which arguments each made.
     pub words: Vec<WordTrace>,
+    /// Its way into the kernel, where that is followed.
+    pub way: Option<Box<Launch>>,
 }
 
 impl CommandTrace {

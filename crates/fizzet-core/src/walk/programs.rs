@@ -4,7 +4,9 @@ use std::rc::Rc;
 
 use crate::dialect::is_known_elsewhere;
 use crate::expand::Context;
-use crate::host::{Answer, Messages, Ran, Run};
+use crate::host::{Answer, Executables, Messages, Ran, Run};
+use crate::kernel::Launch;
+use crate::kernel::chain::{Caller, Request, launch};
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Status, Stop};
@@ -23,6 +25,7 @@ impl Walker {
     pub(super) fn external(&mut self, argv: Vec<Text>, span: Span) -> Result<Status, Stop> {
         let argv = Rc::new(argv);
         let absent = self.is_absent(&argv);
+        let way = if absent { None } else { self.way(&argv) };
         self.announce(CommandTrace {
             argv: argv.clone(),
             sought: self.sought.clone(),
@@ -32,8 +35,34 @@ impl Walker {
             assignments: Vec::new(),
             redirections: Vec::new(),
             words: Vec::new(),
+            way,
         })?;
         self.program(&argv, span)
+    }
+
+    /// The way of a program into the kernel, where it is followed and the vector is known.
+    pub(super) fn way(&mut self, argv: &[Text]) -> Option<Box<Launch>> {
+        if !self.state.follows || argv.iter().any(Text::has_hole) {
+            return None;
+        }
+        let path = self.sought(argv)?.bytes().to_vec();
+        let host = Context::host(self);
+        let search = self.state.variables.scalar(b"PATH").map(|path| path.bytes().to_vec());
+        let exported = self.state.variables.exported();
+        let environment: Vec<(Vec<u8>, Vec<u8>)> =
+            exported.iter().map(|(name, value)| (name.to_vec(), value.to_vec())).collect();
+        let behind = environment.iter().find(|(name, _)| name == b"PATH");
+        let request = Request {
+            path,
+            argv: argv.to_vec(),
+            search,
+            search_behind: behind.map(|(_, value)| value.clone()),
+            environment,
+            caller: Caller::Shell(self.state.dialect.shell),
+            stack: self.state.stack_limit,
+        };
+        let sources = &mut self.state.sources;
+        Some(Box::new(launch(&Executables(&*host), sources, request)))
     }
 
     /// What is known of a program that would run here: its output goes where output goes, and its

@@ -213,6 +213,10 @@ impl Walker {
         let directed = redirections.clone();
         let absent = kind == CommandKind::External && self.is_absent(&argv);
         let sought = self.sought.clone();
+        let way = match kind {
+            CommandKind::External if !absent => self.way(&argv),
+            _ => None,
+        };
         self.announce(CommandTrace {
             argv,
             sought,
@@ -222,6 +226,7 @@ impl Walker {
             assignments,
             redirections,
             words,
+            way,
         })?;
         let stays = called.len() == 1 && called[0].bytes() == b"exec";
         let outcome = self

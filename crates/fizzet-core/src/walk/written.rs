@@ -7,8 +7,10 @@ use std::rc::Rc;
 use rustc_hash::FxHashMap;
 
 use crate::host::{
-    Answer, Commands, FileKind, Files, Host, Ran, Run, Sink, Status, Users, join, normal,
+    Answer, Block, Commands, FileKind, Files, Host, Ran, Refused, Run, Sink, Status, Users, join,
+    normal,
 };
+use crate::kernel::Errno;
 use crate::text::Text;
 
 /// What a file holds, shared with the descriptors that write to it.
@@ -118,6 +120,21 @@ impl Commands for Overlaid {
 
     fn may_run(&self) -> bool {
         self.host.may_run()
+    }
+
+    fn executable(&self, path: &[u8]) -> Option<Result<Block, Refused>> {
+        match self.written.get(&self.folder, path) {
+            // What a redirection has made may not be executed.
+            Some(_) => Some(Err(Refused {
+                errno: Errno::EACCES,
+                why: "nobody may execute it: it has no x permission",
+            })),
+            None => self.host.executable(path),
+        }
+    }
+
+    fn machine(&self) -> Option<u16> {
+        self.host.machine()
     }
 
     fn run(&self, run: &Run<'_>) -> Option<Ran> {

@@ -12,6 +12,7 @@ use fizzet_core::state::State;
 use fizzet_core::trace::Ending;
 use fizzet_host::{
     Machine, check_folder, environment, environment_source, read_script, read_standard_input,
+    stack_limit,
 };
 
 use crate::cli::{EvaluationOptions, Shells};
@@ -106,6 +107,8 @@ pub(super) fn starting_state(
     arguments: &[&[u8]],
 ) -> Result<State, Failure> {
     let mut state = State::new(dialect, kind, text);
+    state.follows = options.follow;
+    state.stack_limit = options.follow.then(stack_limit);
     state.limits.steps = options.max_steps.unwrap_or(state.limits.steps);
     state.limits.bytes = options.max_bytes.unwrap_or(state.limits.bytes);
     if !options.clean {

@@ -30,25 +30,48 @@ const MOST: usize = 200;
 pub fn write(page: &mut Page, sources: &Sources, launch: &Launch, start: &[u8]) {
     let frame = page.palette.frame;
     page.styled(frame, "exec ").text(&plain(start)).end_row();
+    page.end_row();
+    files(page, sources, launch);
+    end(page, sources, launch, true);
+}
+
+/// The files on the way and the end, below the vector that has been shown: it is shown again only if it
+/// has changed.
+pub fn way(page: &mut Page, sources: &Sources, launch: &Launch) {
+    files(page, sources, launch);
+    let changed = launch.hops.iter().any(|hop| !matches!(hop.kind, HopKind::Search { .. }));
+    end(page, sources, launch, changed);
+}
+
+fn files(page: &mut Page, sources: &Sources, launch: &Launch) {
     let shown = launch.hops.len().min(MOST_HOPS);
     for hop in &launch.hops[..shown] {
-        page.end_row();
         one_hop(page, sources, hop);
+        page.end_row();
     }
     if shown < launch.hops.len() {
-        page.end_row();
         page.text(&format!("... and so on, {} times more", launch.hops.len() - shown)).end_row();
+        page.end_row();
     }
-    page.end_row();
+}
+
+fn end(page: &mut Page, sources: &Sources, launch: &Launch, with_vector: bool) {
+    let frame = page.palette.frame;
     match &launch.end {
         End::Runs { path, is_hidden } => {
             page.styled(frame, "runs ").text(&plain(path)).end_row();
             if *is_hidden {
                 sentence(page, "It may be executed but not read; it is taken for a program.");
             }
-            vector(page, sources, &launch.argv);
+            if with_vector {
+                vector(page, sources, &launch.argv);
+            }
         }
         End::Fails(failure) => fails(page, sources, failure),
+        End::ReadByShell { path } => {
+            page.text(&plain(path)).styled(frame, " is nothing that the kernel knows").end_row();
+            sentence(page, "The shell reads it itself as a script, $0 being this path.");
+        }
         End::Endless => {
             let alert = page.palette.alert;
             page.styled(alert, "never ends").end_row();
@@ -327,8 +350,12 @@ fn reason(sources: &Sources, text: &Text) -> String {
         run.origin.hops().last().map_or(run.origin.span(), fizzet_core::lineage::Origin::span);
     match &sources.get(span.source).kind {
         SourceKind::File(path) => {
-            let column = sources.position(span).column;
-            format!("column {column} of the #! line of {}", plain(path))
+            let position = sources.position(span);
+            let is_mark = position.line == 1 && sources.get(span.source).bytes.starts_with(b"#!");
+            match is_mark {
+                true => format!("column {} of the #! line of {}", position.column, plain(path)),
+                false => format!("line {}, column {}", position.line, position.column),
+            }
         }
         SourceKind::Path => "the path of the script".into(),
         SourceKind::Argument(number) => format!("argument {number}, as given"),
@@ -336,8 +363,8 @@ fn reason(sources: &Sources, text: &Text) -> String {
         SourceKind::Line => {
             let position = sources.position(span);
             match position.line {
-                1 => format!("column {} of the call", position.column),
-                line => format!("line {line}, column {} of the call", position.column),
+                1 => format!("column {}, as written", position.column),
+                line => format!("line {line}, column {}, as written", position.column),
             }
         }
         SourceKind::Variable { name, .. } => {

@@ -10,6 +10,7 @@ use fizzet_core::trace::{CommandKind, CommandTrace, Trace, WordTrace};
 use crate::cli::Show;
 use crate::render::detail;
 use crate::render::excerpt::{self, Look, Mark};
+use crate::render::launch;
 use crate::render::page::{Page, wrap};
 use crate::render::reason::reason;
 use crate::render::stages;
@@ -39,6 +40,10 @@ pub fn write(page: &mut Page, trace: &Trace, show: &[Show]) {
         assignments(page, command);
         if command.kind != CommandKind::Nothing {
             details(page, trace, command, show);
+        }
+        if let Some(way) = &command.way {
+            page.end_row();
+            launch::way(page, &trace.sources, way);
         }
     }
     notes(page, trace);

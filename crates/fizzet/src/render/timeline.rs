@@ -15,6 +15,7 @@ use fizzet_core::walk::{Change, Moment, Observer, Refusal, Wants, Watched};
 
 use crate::cli::{Only, Show, WalkOptions};
 use crate::failure::Failure;
+use crate::render::launch;
 use crate::render::page::Page;
 use crate::render::visible::{Cell, Spaces, cells, rows, width};
 use crate::render::{boxes, detail, line};
@@ -259,6 +260,9 @@ impl<W: Write> Observer for Timeline<W> {
             self.vector(&command.argv);
         }
         self.assignments(&command);
+        if let Some(way) = &command.way {
+            self.page.indented(MARGIN, |page| launch::way(page, moment.sources, way));
+        }
         let closer = command.kind == CommandKind::External;
         if closer && self.show.contains(&Show::Lineage) {
             self.page.indented(MARGIN, |page| detail::lineage(page, moment.sources, &command));

@@ -3,6 +3,7 @@
 mod allowed;
 mod demo;
 mod exec;
+mod follow;
 mod line;
 mod program;
 mod real;

@@ -57,6 +57,11 @@ pub enum OutcomeOut<'a> {
         /// The file that is the matter.
         path: Arg<'a>,
     },
+    /// The shell reads the file itself as a script.
+    ReadByShell {
+        /// The path.
+        path: Arg<'a>,
+    },
     /// Files call each other for ever.
     Endless,
     /// `env` refuses what it was given.
@@ -121,7 +126,7 @@ impl<'a> TriedOut<'a> {
 }
 
 impl<'a> Places<'a> {
-    pub(super) fn launch(&'a self, launch: &'a Launch, sources: &Sources) -> LaunchOut<'a> {
+    pub(super) fn launch(&'a self, launch: &'a Launch) -> LaunchOut<'a> {
         let outcome = match &launch.end {
             End::Runs { path, .. } => OutcomeOut::Runs { path: Arg::of_bytes(path, None, false) },
             End::Fails(failure) => OutcomeOut::Fails {
@@ -129,6 +134,9 @@ impl<'a> Places<'a> {
                 reason: (&*failure.why).into(),
                 path: Arg::of_bytes(&failure.path, None, false),
             },
+            End::ReadByShell { path } => {
+                OutcomeOut::ReadByShell { path: Arg::of_bytes(path, None, false) }
+            }
             End::Endless => OutcomeOut::Endless,
             End::EnvRefuses { why, status } => {
                 OutcomeOut::EnvRefuses { reason: (&**why).into(), status: *status }
@@ -145,7 +153,7 @@ impl<'a> Places<'a> {
             argv: self.all(&launch.argv),
             argc: launch.argv.len(),
             hops: launch.hops.iter().map(|hop| self.hop_step(hop)).collect(),
-            notes: remarks(launch, sources).into_iter().map(note).collect(),
+            notes: remarks(launch, self.sources).into_iter().map(note).collect(),
         }
     }
 
@@ -184,7 +192,7 @@ impl<'a> Places<'a> {
 /// What the writer says.
 pub fn launch(sources: &Sources, launch: &Launch, out: &mut dyn Write) -> Result<(), Failure> {
     let places = Places::new(sources, &[]);
-    serde_json::to_writer(&mut *out, &places.launch(launch, sources))?;
+    serde_json::to_writer(&mut *out, &places.launch(launch))?;
     out.write_all(b"\n")?;
     Ok(())
 }
@@ -236,7 +244,7 @@ pub fn exec(
         handed: places.all(&execution.handed),
         environment: execution.environment.as_deref().map(|texts| places.all(texts)),
         faults: faults.iter().map(fault).collect(),
-        launch: execution.launch.as_ref().map(|launch| places.launch(launch, sources)),
+        launch: execution.launch.as_ref().map(|launch| places.launch(launch)),
         sh: shell.zip(inner.as_ref()).map(|(trace, inner)| inner.line(trace)),
     };
     serde_json::to_writer(&mut *out, &document)?;

@@ -41,7 +41,7 @@ fn text_and_hex(bytes: &[u8]) -> (Cow<'_, str>, Option<String>) {
 /// Turns spans into places. Spans come mostly in the order of their text, so the columns of a line are
 /// counted on from the latest place in it.
 pub(super) struct Places<'a> {
-    sources: &'a Sources,
+    pub(super) sources: &'a Sources,
     /// Whether pieces tell their whole way.
     lineage: bool,
     /// Whether words tell their stages.
@@ -161,6 +161,7 @@ impl<'a> Places<'a> {
             assignments: self.each(&command.assignments, Places::assignment),
             redirections: self.each(&command.redirections, Places::redirection),
             stages: self.stages.then(|| self.each(&command.words, Places::word_stages)),
+            way: command.way.as_ref().map(|way| self.launch(way)),
         }
     }
 

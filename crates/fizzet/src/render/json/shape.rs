@@ -11,6 +11,7 @@ use fizzet_core::trace::{
 };
 use serde::{Serialize, Serializer};
 
+use crate::render::json::launch::LaunchOut;
 use crate::render::json::places::Places;
 
 /// Items that are put into their shape while they are written, one after the other: a document of a
@@ -122,6 +123,9 @@ pub struct Command<'a> {
     #[serde(skip_serializing_if = "Option::is_none")]
     #[cfg_attr(feature = "schema", schemars(with = "Option<Vec<WordStages<'static>>>"))]
     pub(super) stages: Option<Each<'a, WordTrace, WordStages<'a>>>,
+    /// Its way into the kernel; only with `--follow`.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub(super) way: Option<LaunchOut<'a>>,
 }
 
 /// The stages of one word.
