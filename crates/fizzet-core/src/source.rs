@@ -126,6 +126,9 @@ impl Source {
     }
 }
 
+/// A path, and bytes that belong to it.
+type PathBytes = (Rc<[u8]>, Rc<[u8]>);
+
 /// All texts of one trace.
 #[derive(Clone, Debug)]
 pub struct Sources {
@@ -133,7 +136,7 @@ pub struct Sources {
     /// The texts that were put together while running: the same text is the same source.
     built: FxHashMap<(&'static str, Rc<[u8]>), SourceId>,
     /// Bytes that belong to paths.
-    of_paths: FxHashMap<(Rc<[u8]>, Rc<[u8]>), SourceId>,
+    of_paths: FxHashMap<PathBytes, SourceId>,
     /// About how many bytes of memory the texts take that were put together.
     built_weight: usize,
 }
