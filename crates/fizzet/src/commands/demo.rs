@@ -3,7 +3,9 @@
 //! The data is part of the program and is copied to a temporary folder; every step is a command
 //! line as a person would type it, run by this very program in that folder.
 
+use std::fs::{File, Permissions};
 use std::io::{self, Write};
+use std::os::unix::fs::PermissionsExt;
 use std::os::unix::process::CommandExt;
 use std::path::Path;
 use std::process::Command;
@@ -28,6 +30,7 @@ macro_rules! data {
 }
 
 const DATA: &[DataFile] = data![
+    "calls/press.c",
     "hives/keepers.csv",
     "hives/names.txt",
     "labels/-heather.txt",
@@ -39,6 +42,8 @@ const DATA: &[DataFile] = data![
     "labels/lime honey.txt",
     "scripts/labels.sh",
     "scripts/move-hives.sh",
+    "scripts/seal.sh",
+    "scripts/stamp.sh",
 ];
 
 /// One step: what it shows, the name that the program is started under, and the words behind it.
@@ -46,6 +51,8 @@ struct Step {
     about: &'static str,
     program: &'static str,
     words: &'static [&'static str],
+    /// The file that it reads, if any.
+    input: Option<&'static str>,
 }
 
 const STEPS: &[Step] = &[
@@ -53,21 +60,25 @@ const STEPS: &[Step] = &[
         about: "A keeper prints labels. The name of the honey has a space, and nobody quoted it:",
         program: "fizzet",
         words: &["line", "--var", "honey=acacia honey", "label $honey"],
+        input: None,
     },
     Step {
         about: "With double quotes the value stays one argument:",
         program: "fizzet",
         words: &["line", "--var", "honey=acacia honey", "label \"$honey\""],
+        input: None,
     },
     Step {
         about: "A pattern matches every label; one file name begins with a dash, one has brackets:",
         program: "fizzet",
         words: &["line", "--dir", "labels", "label *.txt batch[1].csv 'batch[1].csv'"],
+        input: None,
     },
     Step {
         about: "Four ways to pass on what came in, for three jars, one of them without a name:",
         program: "fizzet",
         words: &["line", "jar $@; jar \"$@\"; jar $*; jar \"$*\"", "lime honey", "", "heather"],
+        input: None,
     },
     Step {
         about: "The same line in dash, with a colon in IFS:",
@@ -82,27 +93,32 @@ const STEPS: &[Step] = &[
             "shelf=jar::lid:",
             "label $shelf end",
         ],
+        input: None,
     },
     Step {
         about: "The tenth jar is not $10:",
         program: "fizzet",
         words: &["line", "label $10 \"${10}\"", "a", "b", "c", "d", "e", "f", "g", "h", "i", "j"],
+        input: None,
     },
     Step {
         about: "A quote that is never closed:",
         program: "fizzet",
         words: &["line", "label \"lime honey"],
+        input: None,
     },
     Step {
         about: "The words are inside a script now. No jar was named, so set gives the usual ones, and the \
                 loop takes them one by one:",
         program: "fizzet",
         words: &["walk", "scripts/labels.sh", "May"],
+        input: None,
     },
     Step {
         about: "What of that script is fixed, and what can vary:",
         program: "fizzet",
         words: &["outline", "scripts/labels.sh"],
+        input: None,
     },
     Step {
         about: "Options by getopts, then hives moved one by one; only the programs that would be started:",
@@ -121,16 +137,37 @@ const STEPS: &[Step] = &[
             "lime hive",
             "heather hive",
         ],
+        input: None,
     },
     Step {
         about: "Every way to pass all parameters on, for each IFS and each shell:",
         program: "fizzet",
         words: &["spread", "lime honey", "", "heather"],
+        input: None,
+    },
+    Step {
+        about: "Into the kernel: a #! line with env -S, whose interpreter is a script itself:",
+        program: "fizzet",
+        words: &["shebang", "scripts/seal.sh", "heather honey"],
+        input: None,
+    },
+    Step {
+        about: "A call in C that forgets its null pointer, and the name of the program:",
+        program: "fizzet",
+        words: &["exec", "-"],
+        input: Some("calls/press.c"),
+    },
+    Step {
+        about: "A vector of 20,000 jars, held against a stack limit:",
+        program: "fizzet",
+        words: &["exec", "--clean", "--stack", "512K", "-"],
+        input: Some(JARS),
     },
     Step {
         about: "The program's side of it. Under another name Fizzet is the receiver (ln -s fizzet label):",
         program: "./label",
         words: &["lime honey", "", "jar\tlid", "heather"],
+        input: None,
     },
 ];
 
@@ -147,6 +184,7 @@ pub fn run(options: DemoOptions) -> Result<u8, Failure> {
     let folder = tempfile::Builder::new().prefix("honey-coop-").tempdir().map_err(unusable)?;
     copy_data(folder.path()).map_err(unusable)?;
     let program = std::env::current_exe().map_err(unusable)?;
+    std::fs::write(folder.path().join(JARS), twenty_thousand_jars()).map_err(unusable)?;
     let mut out = io::stdout().lock();
     for (at, step) in STEPS.iter().enumerate() {
         let mut page = Page::sized(options.color, options.width);
@@ -172,6 +210,9 @@ pub fn run(options: DemoOptions) -> Result<u8, Failure> {
                 command.args(step.words).env_remove("FIZZET_RECORD");
             }
         }
+        if let Some(input) = step.input {
+            command.stdin(File::open(folder.path().join(input)).map_err(unusable)?);
+        }
         let output = command.output().map_err(unusable)?;
         out.write_all(&output.stdout)?;
         out.write_all(&output.stderr)?;
@@ -186,9 +227,20 @@ fn copy_data(folder: &Path) -> io::Result<()> {
         if let Some(parent) = path.parent() {
             std::fs::create_dir_all(parent)?;
         }
-        std::fs::write(path, file.bytes)?;
+        std::fs::write(&path, file.bytes)?;
+        if file.bytes.starts_with(b"#!") {
+            std::fs::set_permissions(path, Permissions::from_mode(0o755))?;
+        }
     }
     Ok(())
+}
+
+/// The file of the call that hands too much over; it is too long to be kept as data.
+const JARS: &str = "calls/jars.c";
+
+fn twenty_thousand_jars() -> String {
+    let jars: String = (1..=20_000).map(|jar| format!("\"jar {jar}\", ")).collect();
+    format!("char *jars[] = {{\"sh\", {jars}NULL}};\nexecv(\"/bin/sh\", jars);\n")
 }
 
 fn introduce(page: &mut Page, step: &Step) {
@@ -197,8 +249,9 @@ fn introduce(page: &mut Page, step: &Step) {
     }
     let words: Vec<String> = step.words.iter().map(|word| typed(word)).collect();
     let value = page.palette.value;
+    let input = step.input.map(|file| format!(" <{file}")).unwrap_or_default();
     page.text("$ ")
-        .styled(value, &format!("{} {}", step.program, words.join(" ")))
+        .styled(value, &format!("{} {}{input}", step.program, words.join(" ")))
         .end_row()
         .end_row();
 }

@@ -143,12 +143,21 @@ pub fn call(
         let within = fault.place.source == call.span.source;
         let whole = match within && fault.place.start >= call.span.start {
             true => call.span.to(fault.place),
-            false => fault.place,
+            false => line_around(sources, fault.place),
         };
         let mark = Mark { span: fault.place, label: String::new() };
         excerpt::write(page, sources, whole, &[mark], Look::Mistake);
         sentence(page, &format!("{}.", fault.text));
     }
+}
+
+/// The line that a place is on; of a very long one only the place.
+fn line_around(sources: &Sources, place: Span) -> Span {
+    let bytes = &sources.get(place.source).bytes;
+    let start = sources.position(place).line_start;
+    let end = bytes[start..].iter().position(|&byte| byte == b'\n');
+    let line = Span::new(place.source, start, end.map_or(bytes.len(), |end| start + end));
+    if line.len() > 600 { place } else { line }
 }
 
 /// The bytes of a string.
@@ -237,10 +246,7 @@ pub fn mistake(page: &mut Page, sources: &Sources, error: &CallError) {
     };
     page.styled(alert, "error: ").text(&error.message).end_row();
     page.text(&format!("{place}line {}, column {}", position.line, position.column)).end_row();
-    let bytes = &sources.get(error.span.source).bytes;
-    let end = bytes[position.line_start..].iter().position(|&byte| byte == b'\n');
-    let end = end.map_or(bytes.len(), |end| position.line_start + end);
-    let whole = Span::new(error.span.source, position.line_start, end);
+    let whole = line_around(sources, error.span);
     let mark = Mark { span: error.span, label: String::new() };
     excerpt::write(page, sources, whole, &[mark], Look::Mistake);
     sentence(page, &error.hint);

@@ -317,6 +317,10 @@ impl CallReader<'_> {
                 return Err(CallError::new(format!("{what} is no array"), value.span, hint));
             }
         };
+        // It is missing behind the last element, wherever the array is written.
+        let mut span = elements.last().map_or(value.span, |last| last.span);
+        span.start = span.end;
+        span.end += 1;
         let mut texts = Vec::new();
         for element in elements {
             match element.kind {
@@ -326,8 +330,6 @@ impl CallReader<'_> {
                 _ => return Err(no_argument(&element)),
             }
         }
-        let mut span = value.span;
-        span.start = span.end.saturating_sub(1);
         Ok((texts, VectorEnd::Missing(span)))
     }
 

@@ -1,0 +1,3 @@
+#!/bin/sh -e -u
+# The kernel hands "-e -u" over as one argument.
+label "$@"
