@@ -51,12 +51,10 @@ pub fn run(options: ShebangOptions) -> Result<u8, Failure> {
                 let environment = environment_of(&options.caller);
                 rendering::memory(&mut page, &launch, &strings(&environment), &given.path);
             }
-            if let Ok(Block::Read(head)) = host.program(&given.path) {
-                rendering::fallback(&mut page, &launch, &head);
-            }
+            rendering::fallback(&mut page, &launch, &given.head(&host.machine));
             page.write(&mut out)?;
         }
-        Format::Json => json::launch(&sources, &launch, &mut out)?,
+        Format::Json => json::launch(&sources, &launch, &given.head(&host.machine), &mut out)?,
         Format::Nul => nul::vector(&launch.argv, &mut out)?,
     }
     out.flush()?;

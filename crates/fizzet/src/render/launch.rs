@@ -124,6 +124,10 @@ pub fn call(
             vector_without_end(page, sources, &execution.handed);
         }
     }
+    if execution.environment.is_none() {
+        page.end_row();
+        page.text("environment: the caller's own").end_row();
+    }
     if let Some(environment) = &execution.environment {
         page.end_row();
         let count = match environment.len() {

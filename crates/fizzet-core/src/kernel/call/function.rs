@@ -114,7 +114,7 @@ pub fn read(bytes: &[u8], source: SourceId, names: &Names) -> Result<Call, CallE
     let Some(function) = FUNCTIONS.iter().find(|function| function.name == name) else {
         return Err(no_call(&tokens));
     };
-    let values = Values { tokens: &tokens, at: at + 2, names: &names };
+    let values = Values::new(&tokens, at + 2, &names);
     CallReader { function, start: tokens[at].span, values }.call()
 }
 
@@ -156,7 +156,7 @@ fn declarations(tokens: &[Token], names: &mut Names) -> Result<(), CallError> {
         let mut ended = statement[equals + 1..].to_vec();
         let Some(last) = ended.last() else { continue };
         ended.push(Token { kind: TokenKind::End, span: last.span });
-        let value = Values { tokens: &ended, at: 0, names }.value()?;
+        let value = Values::new(&ended, 0, names).value()?;
         names.insert(name, value);
     }
     Ok(())
@@ -168,7 +168,7 @@ fn declarations(tokens: &[Token], names: &mut Names) -> Result<(), CallError> {
 /// Text that is no value.
 pub fn read_value(bytes: &[u8], source: SourceId, names: &Names) -> Result<Value, CallError> {
     let tokens = tokens(bytes, source)?;
-    let mut values = Values { tokens: &tokens, at: 0, names };
+    let mut values = Values::new(&tokens, 0, names);
     let value = values.value()?;
     match values.next().kind {
         TokenKind::End => Ok(value),
@@ -365,4 +365,43 @@ fn usage(function: &Function) -> String {
     };
     let environment = if function.environment { ", envp" } else { "" };
     format!("it is called as {}({before}{file}{between}{vector}{environment})", function.name)
+}
+
+#[cfg(test)]
+mod tests {
+    use proptest::prelude::*;
+
+    use super::{VectorEnd, read};
+    use crate::kernel::call::faults::faults;
+    use crate::kernel::call::value::Names;
+    use crate::source::SourceId;
+
+    fn call(text: &str) -> Result<super::Call, crate::kernel::call::CallError> {
+        read(text.as_bytes(), SourceId::MAIN, &Names::new())
+    }
+
+    #[test]
+    fn what_ends_a_vector_is_told() {
+        let end = |text: &str| call(text).unwrap().end;
+        assert_eq!(end(r#"execl("jar", "jar", (const char *)0)"#), VectorEnd::Null);
+        assert_eq!(end(r#"char *a[] = {"jar", 0}; execv("jar", a)"#), VectorEnd::Null);
+        assert!(matches!(end(r#"execl("jar", "jar", 0)"#), VectorEnd::Zero(_)));
+        assert!(matches!(end(r#"execl("jar", "jar")"#), VectorEnd::Missing(_)));
+    }
+
+    proptest! {
+        #[test]
+        fn any_text_is_a_call_or_an_error(pieces in proptest::collection::vec(
+            proptest::sample::select(vec![
+                "execl", "execve", "posix_spawn", "(", ")", ",", "\"jar\"", "\"", "\\", "NULL", "0",
+                "{", "}", "(char *)", "char *a[] =", ";", "a", "[1]", "'", "/*", "*/", "\n", "ä", "\\x",
+            ]), 0..24)) {
+            let text = pieces.concat();
+            if let Ok(call) = call(&text) {
+                for fault in faults(&call) {
+                    prop_assert!(fault.place.start <= fault.place.end);
+                }
+            }
+        }
+    }
 }

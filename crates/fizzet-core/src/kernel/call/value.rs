@@ -44,9 +44,18 @@ pub struct Values<'a> {
     pub at: usize,
     /// Names that are known.
     pub names: &'a Names,
+    depth: usize,
 }
 
+/// How many parentheses and braces may stand inside each other.
+const MOST_NESTED: usize = 200;
+
 impl Values<'_> {
+    /// A reader that begins at a word.
+    pub fn new<'a>(tokens: &'a [Token], at: usize, names: &'a Names) -> Values<'a> {
+        Values { tokens, at, names, depth: 0 }
+    }
+
     /// The word that comes next.
     pub fn next(&self) -> &Token {
         &self.tokens[self.at.min(self.tokens.len() - 1)]
@@ -81,6 +90,18 @@ impl Values<'_> {
     /// # Errors
     /// Something else, or a name that nobody has said the value of.
     pub fn value(&mut self) -> Result<Value, CallError> {
+        if self.depth >= MOST_NESTED {
+            let message =
+                format!("more than {MOST_NESTED} parentheses and braces inside each other");
+            return Err(CallError::new(message, self.next().span, "write it plainer"));
+        }
+        self.depth += 1;
+        let value = self.one_value();
+        self.depth -= 1;
+        value
+    }
+
+    fn one_value(&mut self) -> Result<Value, CallError> {
         let start = self.next().span;
         if self.is_cast() {
             let close = self.closing();

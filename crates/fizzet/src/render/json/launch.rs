@@ -3,10 +3,12 @@
 use std::borrow::Cow;
 use std::io::Write;
 
+use fizzet_core::kernel::Errno;
 use fizzet_core::kernel::call::faults::Fault;
 use fizzet_core::kernel::call::function::Call;
 use fizzet_core::kernel::chain::{End, Hop, HopKind, Launch};
 use fizzet_core::kernel::exec::Execution;
+use fizzet_core::kernel::fallback::{RUNNERS, Reader, Runner};
 use fizzet_core::kernel::path::Tried;
 use fizzet_core::kernel::remarks::remarks;
 use fizzet_core::kernel::systems::{Evidence, SYSTEMS, System, Words};
@@ -36,6 +38,34 @@ pub struct LaunchOut<'a> {
     hops: Vec<HopStep<'a>>,
     /// What people should know.
     notes: Vec<RemarkOut<'a>>,
+    /// What callers make of a file that the kernel does not know; only with ENOEXEC.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    callers: Vec<CallerOut>,
+}
+
+/// What one caller makes of ENOEXEC.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct CallerOut {
+    /// Its name.
+    caller: &'static str,
+    /// What reads the file as a script: `sh`, `itself`, or `nothing`.
+    reader: &'static str,
+}
+
+/// The callers, for a file that begins so.
+fn callers(launch: &Launch, head: &[u8]) -> Vec<CallerOut> {
+    let unknown = matches!(&launch.end, End::Fails(failure) if failure.errno == Errno::ENOEXEC);
+    let runners = RUNNERS.iter().filter(|_| unknown);
+    let out = |runner: &Runner| CallerOut {
+        caller: runner.name,
+        reader: match runner.reads(head) {
+            Some(Reader::Sh) => "sh",
+            Some(Reader::Itself) => "itself",
+            None => "nothing",
+        },
+    };
+    runners.map(out).collect()
 }
 
 /// How it ends.
@@ -154,6 +184,7 @@ impl<'a> Places<'a> {
             argc: launch.argv.len(),
             hops: launch.hops.iter().map(|hop| self.hop_step(hop)).collect(),
             notes: remarks(launch, self.sources).into_iter().map(note).collect(),
+            callers: Vec::new(),
         }
     }
 
@@ -186,13 +217,19 @@ impl<'a> Places<'a> {
     }
 }
 
-/// Writes the document of `shebang`.
+/// Writes the document of `shebang`; `head` is the start of the file.
 ///
 /// # Errors
 /// What the writer says.
-pub fn launch(sources: &Sources, launch: &Launch, out: &mut dyn Write) -> Result<(), Failure> {
+pub fn launch(
+    sources: &Sources,
+    launch: &Launch,
+    head: &[u8],
+    out: &mut dyn Write,
+) -> Result<(), Failure> {
     let places = Places::new(sources, &[]);
-    serde_json::to_writer(&mut *out, &places.launch(launch))?;
+    let document = LaunchOut { callers: callers(launch, head), ..places.launch(launch) };
+    serde_json::to_writer(&mut *out, &document)?;
     out.write_all(b"\n")?;
     Ok(())
 }
