@@ -157,6 +157,9 @@ dialect_table! {
     replacement_unquotes: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: x=abc; echo \"${x/b/'q r'}\"";
     /// An unquoted `&` in a replacement stands for what was matched.
     replacement_ampersand: bool = [N, Y, N, N, N, N, N], "observed in all six: x=abc; echo ${x/b/&}";
+    /// A backslash that an unquoted expansion brings into a replacement quotes a backslash behind it, and
+    /// an `&` that would stand for the match.
+    replacement_backslashes: bool = [N, Y, N, N, Y, N, N], "observed in all six: y='\\\\a'; x=bc; echo ${x/b/$y} ${x/b/\"$y\"}";
     /// `${x/#/r}` puts the replacement before the value.
     empty_anchor: bool = [N, Y, N, N, N, Y, Y], "observed in all six: x=abc; echo ${x/#/p}";
     /// The array that `=~` fills with the match and its groups.

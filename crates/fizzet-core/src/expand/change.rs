@@ -27,19 +27,41 @@ pub(super) struct Replacement {
 }
 
 impl Replacement {
-    pub(super) fn new(text: &Text, ampersand: bool) -> Replacement {
+    /// A replacement in which an unquoted `&` stands for the match, and a backslash that an expansion has
+    /// brought in quotes another one, and `&`.
+    pub(super) fn new(text: &Text, ampersand: bool, backslashes: bool) -> Replacement {
         let mut around = Vec::new();
-        let mut from = 0;
-        if ampersand {
-            let quoted = text.quoting();
-            for (at, byte) in text.bytes().iter().enumerate() {
-                if *byte == b'&' && !quoted[at] {
-                    around.push(text.slice(from, at).quoted());
+        let mut piece = Text::new();
+        let (mut from, mut at) = (0, 0);
+        let bytes = text.bytes();
+        let special = |byte: &u8| matches!(byte, b'&' | b'\\');
+        let quoted = match (ampersand || backslashes) && bytes.iter().any(special) {
+            true => text.quoting(),
+            false => vec![true; bytes.len()],
+        };
+        while at < bytes.len() {
+            let next = bytes.get(at + 1).filter(|_| !quoted[at + 1]);
+            match bytes[at] {
+                b'&' if ampersand && !quoted[at] => {
+                    piece.push_text(&text.slice(from, at).quoted());
+                    around.push(std::mem::take(&mut piece));
                     from = at + 1;
                 }
+                b'\\'
+                    if backslashes
+                        && !quoted[at]
+                        && (next == Some(&b'\\') || (ampersand && next == Some(&b'&'))) =>
+                {
+                    piece.push_text(&text.slice(from, at).quoted());
+                    from = at + 1;
+                    at += 1;
+                }
+                _ => {}
             }
+            at += 1;
         }
-        around.push(text.slice(from, text.len()).quoted());
+        piece.push_text(&text.slice(from, text.len()).quoted());
+        around.push(piece);
         Replacement { around }
     }
 

@@ -277,7 +277,11 @@ impl Substitution<'_> {
             None => Text::new(),
         };
         let dialect = self.cx.state().dialect.clone();
-        let replacement = Replacement::new(&replacement, dialect.replacement_ampersand);
+        let replacement = Replacement::new(
+            &replacement,
+            dialect.replacement_ampersand,
+            dialect.replacement_backslashes,
+        );
         let empty = anchored && !dialect.empty_anchor && pattern.literal() == Some(b"");
         let held = match held {
             // The rest of the list is lost.

@@ -433,7 +433,8 @@ pub(super) fn in_field(
             }
         }
         if starts && written(at, b'~') {
-            if written(at + 1, b'[') && cx.state().dialect.unknown_user_is_error {
+            let is_named = written(at + 1, b'[') && field.bytes()[at + 2..].contains(&b']');
+            if is_named && cx.state().dialect.unknown_user_is_error {
                 return Err(Stop::shell("no folder has a name of this kind", span, 1));
             }
             let rest = &field.bytes()[at + 1..];
