@@ -7,20 +7,17 @@ use crate::dialect::Shell;
 use crate::host::{Block, Programs, Refused, join};
 use crate::kernel::Errno;
 use crate::kernel::env;
-use crate::kernel::fallback::{self, Reader};
-use crate::kernel::first_line::{self, FirstLine, NoInterpreter};
+use crate::kernel::first_line::{self, FirstLine};
 use crate::kernel::image::Image;
 use crate::kernel::limits::{self, Count, Excess};
-use crate::kernel::path::{self, Tried};
+use crate::kernel::path::Tried;
+use crate::kernel::reasons::{interpreter_refused, no_interpreter, unknown};
 use crate::lineage::{Origin, Rule};
 use crate::source::{SourceId, SourceKind, Sources, Span};
 use crate::text::{Standing, Text};
 
 /// How many `#!` files may stand behind one another; one more is an error.
 pub const MOST_SCRIPTS: usize = 5;
-
-/// What `execvp` of glibc hands files to that the kernel does not know.
-const SH: &[u8] = b"/bin/sh";
 
 /// So many files that they can only be calling each other in a circle.
 const MOST_HOPS: usize = 100;
@@ -203,7 +200,8 @@ fn is_env(path: &[u8]) -> bool {
     path.rsplit(|&byte| byte == b'/').next() == Some(b"env")
 }
 
-struct Started {
+/// A program that starts.
+pub(super) struct Started {
     path: Vec<u8>,
     is_hidden: bool,
 }
@@ -215,13 +213,14 @@ enum Next {
     Nothing,
 }
 
-struct Way<'a> {
+/// The way so far.
+pub(super) struct Way<'a> {
     host: &'a dyn Programs,
-    sources: &'a mut Sources,
-    hops: Vec<Hop>,
-    argv: Vec<Text>,
+    pub(super) sources: &'a mut Sources,
+    pub(super) hops: Vec<Hop>,
+    pub(super) argv: Vec<Text>,
     /// The value of PATH.
-    search: Option<Vec<u8>>,
+    pub(super) search: Option<Vec<u8>>,
     /// Where relative names count from, as reached from the host's folder.
     folder: Vec<u8>,
     /// The lengths of the strings of the environment.
@@ -235,7 +234,7 @@ impl Way<'_> {
         self.hops.iter().any(|hop| matches!(hop.kind, HopKind::Script { .. } | HopKind::Env { .. }))
     }
 
-    fn program(&self, path: &[u8]) -> Result<Block, Refused> {
+    pub(super) fn program(&self, path: &[u8]) -> Result<Block, Refused> {
         match path.is_empty() {
             true => self.host.program(path),
             false => self.host.program(&join(&self.folder, path)),
@@ -246,132 +245,8 @@ impl Way<'_> {
         Launch { hops: self.hops, argv: self.argv, end }
     }
 
-    /// A search of PATH, as `execvp` does it. Of what it tried and gave up, nothing is left but a row.
-    fn searched(&mut self, name: &[u8], with_sh: bool) -> Result<Started, Failure> {
-        let (before, argv) = (self.hops.len(), self.argv.clone());
-        let mut tried = Vec::new();
-        let mut worst: Option<Failure> = None;
-        let mut denied = false;
-        for path in path::candidates(name, self.search.as_deref()) {
-            let outcome = match self.kernel(path.clone()) {
-                Err(failure) if with_sh && failure.errno == Errno::ENOEXEC => {
-                    self.give_up(before, &argv);
-                    self.through_sh(path.clone())
-                }
-                outcome => outcome,
-            };
-            let failure = match outcome {
-                Ok(started) => {
-                    tried.push(Tried { path, refused: None });
-                    self.note_search(before, name, tried, argv);
-                    return Ok(started);
-                }
-                Err(failure) => failure,
-            };
-            self.give_up(before, &argv);
-            tried.push(Tried { path, refused: Some((failure.errno, failure.why.clone())) });
-            denied |= failure.errno == Errno::EACCES;
-            let goes_on = path::goes_on(failure.errno);
-            // What is said in the end is about a file that is there, if one is.
-            if failure.errno != Errno::ENOENT || failure.place.is_some() || worst.is_none() {
-                worst = Some(failure);
-            }
-            if !goes_on {
-                break;
-            }
-        }
-        let last = tried.last().and_then(|one: &Tried| one.refused.as_ref());
-        let errno = match last {
-            Some(_) if denied => Errno::EACCES,
-            Some((errno, _)) => *errno,
-            None => Errno::ENOENT,
-        };
-        let shown = String::from_utf8_lossy(name).into_owned();
-        let failure = match (worst, tried.len()) {
-            (Some(failure), 1) => failure,
-            (Some(failure), _) if failure.errno == errno && failure.errno != Errno::ENOENT => {
-                failure
-            }
-            _ => {
-                let why = match name {
-                    [] => "there is no name".to_owned(),
-                    _ => format!("no folder of PATH has a {shown} that can be executed"),
-                };
-                Failure { errno, path: name.to_vec(), why, place: None }
-            }
-        };
-        self.note_search(before, name, tried, argv);
-        Err(failure)
-    }
-
-    /// What a shell does with a name: it takes the first file on PATH that may be executed (POSIX XCU
-    /// 2.9.1.4).
-    fn by_shell(&mut self, name: &[u8], shell: Shell) -> Result<Started, End> {
-        let argv = self.argv.clone();
-        let mut tried = Vec::new();
-        let mut found = None;
-        for path in path::candidates(name, self.search.as_deref()) {
-            let refused =
-                self.program(&path).err().map(|refused| (refused.errno, refused.why.into()));
-            let is_found = refused.is_none();
-            tried.push(Tried { path: path.clone(), refused });
-            if is_found {
-                found = Some(path);
-                break;
-            }
-        }
-        let denied = tried
-            .iter()
-            .find_map(|one| one.refused.clone().filter(|(errno, _)| *errno == Errno::EACCES));
-        self.note_search(0, name, tried, argv.clone());
-        let Some(path) = found else {
-            let (errno, why) =
-                denied.unwrap_or((Errno::ENOENT, "the shell finds no program of this name".into()));
-            return Err(End::Fails(Failure { errno, path: name.to_vec(), why, place: None }));
-        };
-        let before = self.hops.len();
-        match self.kernel(path.clone()) {
-            Err(failure) if failure.errno == Errno::ENOEXEC => {
-                self.give_up(before, &argv);
-                let head = match self.program(&path) {
-                    Ok(Block::Read(head)) => head,
-                    _ => Vec::new(),
-                };
-                match fallback::runner(shell).and_then(|runner| runner.reads(&head)) {
-                    Some(Reader::Itself) => Err(End::ReadByShell { path }),
-                    Some(Reader::Sh) => self.through_sh(path).map_err(End::Fails),
-                    None => Err(End::Fails(failure)),
-                }
-            }
-            outcome => outcome.map_err(End::Fails),
-        }
-    }
-
-    fn give_up(&mut self, hops: usize, argv: &[Text]) {
-        self.hops.truncate(hops);
-        self.argv = argv.to_vec();
-    }
-
-    /// Puts the search before what it found.
-    fn note_search(&mut self, at: usize, name: &[u8], tried: Vec<Tried>, argv: Vec<Text>) {
-        if !name.contains(&b'/') {
-            self.hops
-                .insert(at, Hop { path: name.to_vec(), kind: HopKind::Search { tried }, argv });
-        }
-    }
-
-    fn through_sh(&mut self, path: Vec<u8>) -> Result<Started, Failure> {
-        let source = self.sources.of_path(|_| SourceKind::Shell, SH, SH);
-        let path_source = self.sources.of_path(|_| SourceKind::Path, &path, &path);
-        let mut made = vec![given(SH, source), given(&path, path_source)];
-        made.extend(self.argv.drain(..).skip(1));
-        self.argv = made;
-        self.hops.push(Hop { path, kind: HopKind::Unknown, argv: self.argv.clone() });
-        self.kernel(SH.to_vec())
-    }
-
     /// One call of exec: follows `#!` lines to a program.
-    fn kernel(&mut self, start: Vec<u8>) -> Result<Started, Failure> {
+    pub(super) fn kernel(&mut self, start: Vec<u8>) -> Result<Started, Failure> {
         let mut block = self.open(&start, None)?;
         let pointers = self.fits(&start, None)?;
         let mut path = start.clone();
@@ -538,40 +413,6 @@ impl Way<'_> {
 pub fn given(bytes: &[u8], source: SourceId) -> Text {
     let origin = Origin::new(Rule::Given, Span::new(source, 0, bytes.len()));
     Text::copied(bytes, Standing::Quoted, origin)
-}
-
-fn interpreter_refused(interpreter: &[u8], script: &[u8], why: &str) -> String {
-    let script = String::from_utf8_lossy(script);
-    let hint = match interpreter {
-        [] => "; there is no name behind #!",
-        [.., b'\r'] => {
-            "; its name ends in a carriage return: the file has the line ends of another system"
-        }
-        [b'/', ..] => "",
-        _ => "; a relative name counts from the current folder, and PATH is not searched",
-    };
-    format!("it is the interpreter that {script} names: {why}{hint}")
-}
-
-fn no_interpreter(path: &[u8], why: NoInterpreter) -> Failure {
-    let why = match why {
-        NoInterpreter::NoMark => "it does not begin with #!",
-        NoInterpreter::Blank => "there is no name behind #!",
-        NoInterpreter::Cut => {
-            "the name of the interpreter does not end in the first 255 bytes, which are all that the \
-             kernel looks at"
-        }
-    };
-    Failure { errno: Errno::ENOEXEC, path: path.to_vec(), why: why.into(), place: None }
-}
-
-fn unknown(path: Vec<u8>, image: &Image) -> Failure {
-    let why = match image {
-        Image::Empty => "the file is empty",
-        Image::Foreign => "it is a program for another machine",
-        _ => "it is no program that the kernel knows, and it does not begin with #!",
-    };
-    Failure { errno: Errno::ENOEXEC, path, why: why.into(), place: None }
 }
 
 #[cfg(test)]

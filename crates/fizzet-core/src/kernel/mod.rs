@@ -22,6 +22,7 @@ pub mod image;
 pub mod limits;
 pub mod memory;
 pub mod path;
+mod reasons;
 pub mod remarks;
 pub mod systems;
 
