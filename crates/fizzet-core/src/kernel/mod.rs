@@ -4,7 +4,7 @@
 //! - [`image`]: what the first block of a file says it is
 //! - [`chain`]: from a path and a vector to the program that starts, through every `#!`
 //! - [`call`]: a call of the exec family, read from C text; [`exec`]: what comes of it
-//! - [`env`]: what `env` on a `#!` line makes of its one argument
+//! - [`mod@env`]: what `env` on a `#!` line makes of its one argument
 //! - [`limits`]: how much an exec may hand over; [`memory`]: the picture of a new process's stack
 //! - [`path`]: the search of `PATH`, as `execvp` of glibc does it
 //! - [`remarks`]: what people should know about a way
