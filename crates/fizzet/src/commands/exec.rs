@@ -9,7 +9,7 @@ use fizzet_core::kernel::call::CallError;
 use fizzet_core::kernel::call::faults::faults;
 use fizzet_core::kernel::call::function::{Call, read, read_value};
 use fizzet_core::kernel::call::value::Names;
-use fizzet_core::kernel::exec::{Execution, execute};
+use fizzet_core::kernel::exec::execute;
 use fizzet_core::source::{SourceId, SourceKind, Sources};
 use fizzet_core::state::State;
 use fizzet_core::trace::Trace;
@@ -18,7 +18,7 @@ use fizzet_host::{read_standard_input, stack_limit};
 
 use crate::cli::{ExecOptions, Format, Picture};
 use crate::commands::evaluation;
-use crate::commands::shebang::{environment_of, machine, strings};
+use crate::commands::shebang::{environment_of, machine, received, strings};
 use crate::failure::Failure;
 use crate::render::page::Page;
 use crate::render::{json, launch, nul};
@@ -74,14 +74,10 @@ fn executed(options: &ExecOptions) -> Result<u8, Failure> {
             page.write(&mut out)?;
         }
         Format::Json => json::exec(&sources, &call, &execution, &faults, shell.as_ref(), &mut out)?,
-        Format::Nul => nul::vector(vector(&execution), &mut out)?,
+        Format::Nul => nul::vector(received(execution.launch.as_ref())?, &mut out)?,
     }
     out.flush()?;
     Ok(shell.map_or(0, |trace| evaluation::status(&trace.ending)))
-}
-
-fn vector(execution: &Execution) -> &[fizzet_core::text::Text] {
-    execution.launch.as_ref().map_or(&execution.handed, |launch| &launch.argv)
 }
 
 /// The call, with the names that `--let` gives values.

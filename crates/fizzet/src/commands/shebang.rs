@@ -6,9 +6,10 @@ use std::os::unix::ffi::OsStrExt;
 
 use clap::builder::PossibleValuesParser;
 use fizzet_core::host::{Block, Programs, Refused};
-use fizzet_core::kernel::chain::{Caller, Request, given, launch};
+use fizzet_core::kernel::chain::{Caller, End, Launch, Request, given, launch};
 use fizzet_core::kernel::systems::SYSTEMS;
 use fizzet_core::source::{SourceKind, Sources};
+use fizzet_core::text::Text;
 use fizzet_host::{Machine, environment, stack_limit};
 
 use crate::cli::{CallerOptions, Format, Picture, ShebangOptions};
@@ -55,10 +56,25 @@ pub fn run(options: ShebangOptions) -> Result<u8, Failure> {
             page.write(&mut out)?;
         }
         Format::Json => json::launch(&sources, &launch, &given.head(&host.machine), &mut out)?,
-        Format::Nul => nul::vector(&launch.argv, &mut out)?,
+        Format::Nul => nul::vector(received(Some(&launch))?, &mut out)?,
     }
     out.flush()?;
     Ok(0)
+}
+
+/// The vector that a program receives.
+///
+/// # Errors
+/// No program starts: a vector that nobody receives is not printed.
+pub(super) fn received(launch: Option<&Launch>) -> Result<&[Text], Failure> {
+    match launch {
+        Some(launch) if matches!(launch.end, End::Runs { .. }) => Ok(&launch.argv),
+        _ => Err(Failure::Unusable {
+            what: "--format nul".into(),
+            why: "no program receives a vector here".into(),
+            hint: "--format text and json say why".into(),
+        }),
+    }
 }
 
 fn one_vector() -> Failure {

@@ -93,6 +93,13 @@ fn a_first_line_needs_no_file() {
 }
 
 #[test]
+fn a_vector_that_nobody_receives_is_not_printed() {
+    let output = Run::of(&["shebang", "--format", "nul", "/nosuch", "a"]).status(2);
+    assert!(output.stdout.is_empty());
+    assert!(String::from_utf8(output.stderr).unwrap().contains("no program receives"));
+}
+
+#[test]
 fn other_systems_stand_side_by_side() {
     let words = ["shebang", "--system", "all", "--first-line", "#!/bin/sh -e -u"];
     let shown = Run::of(&words).prints();
