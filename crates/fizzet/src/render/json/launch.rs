@@ -238,8 +238,6 @@ pub fn launch(
 #[derive(Serialize)]
 #[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
 pub struct ExecOut<'a> {
-    /// The version of the shape.
-    fizzet: u32,
     /// The function.
     function: &'static str,
     /// The vector that the call hands over.
@@ -249,11 +247,30 @@ pub struct ExecOut<'a> {
     environment: Option<Vec<Arg<'a>>>,
     /// What goes wrong.
     faults: Vec<RemarkOut<'a>>,
-    /// What comes of it; nothing where that is left to chance.
-    launch: Option<LaunchOut<'a>>,
+    /// What comes of it.
+    #[serde(flatten)]
+    outcome: ExecOutcome<'a>,
     /// What `sh` makes of the text of `system` and `popen`.
     #[serde(skip_serializing_if = "Option::is_none")]
     sh: Option<Line<'a>>,
+}
+
+/// What comes of a call.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[serde(untagged)]
+pub enum ExecOutcome<'a> {
+    /// As with `shebang`.
+    Traced(LaunchOut<'a>),
+    /// It is left to chance.
+    LeftToChance {
+        /// The version of the shape.
+        fizzet: u32,
+        /// `undefined`.
+        outcome: &'static str,
+        /// Why.
+        reason: &'static str,
+    },
 }
 
 /// Writes the document of `exec`.
@@ -276,12 +293,18 @@ pub fn exec(
         source: Some(places.place(fault.place)),
     };
     let document = ExecOut {
-        fizzet: VERSION,
         function: call.function.name,
         handed: places.all(&execution.handed),
         environment: execution.environment.as_deref().map(|texts| places.all(texts)),
         faults: faults.iter().map(fault).collect(),
-        launch: execution.launch.as_ref().map(|launch| places.launch(launch)),
+        outcome: match &execution.launch {
+            Some(launch) => ExecOutcome::Traced(places.launch(launch)),
+            None => ExecOutcome::LeftToChance {
+                fizzet: VERSION,
+                outcome: "undefined",
+                reason: "a null pointer is missing at the end",
+            },
+        },
         sh: shell.zip(inner.as_ref()).map(|(trace, inner)| inner.line(trace)),
     };
     serde_json::to_writer(&mut *out, &document)?;
