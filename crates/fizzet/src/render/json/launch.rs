@@ -261,7 +261,7 @@ pub struct ExecOut<'a> {
 #[serde(untagged)]
 pub enum ExecOutcome<'a> {
     /// As with `shebang`.
-    Traced(LaunchOut<'a>),
+    Traced(Box<LaunchOut<'a>>),
     /// It is left to chance.
     LeftToChance {
         /// The version of the shape.
@@ -298,7 +298,7 @@ pub fn exec(
         environment: execution.environment.as_deref().map(|texts| places.all(texts)),
         faults: faults.iter().map(fault).collect(),
         outcome: match &execution.launch {
-            Some(launch) => ExecOutcome::Traced(places.launch(launch)),
+            Some(launch) => ExecOutcome::Traced(Box::new(places.launch(launch))),
             None => ExecOutcome::LeftToChance {
                 fizzet: VERSION,
                 outcome: "undefined",
