@@ -30,15 +30,15 @@ impl Replacement {
     /// A replacement in which an unquoted `&` stands for the match, and a backslash that an expansion has
     /// brought in quotes another one, and `&`.
     pub(super) fn new(text: &Text, ampersand: bool, backslashes: bool) -> Replacement {
+        let bytes = text.bytes();
+        let special = |byte: &u8| matches!(byte, b'&' | b'\\');
+        if !(ampersand || backslashes) || !bytes.iter().any(special) {
+            return Replacement { around: vec![text.clone().quoted()] };
+        }
         let mut around = Vec::new();
         let mut piece = Text::new();
         let (mut from, mut at) = (0, 0);
-        let bytes = text.bytes();
-        let special = |byte: &u8| matches!(byte, b'&' | b'\\');
-        let quoted = match (ampersand || backslashes) && bytes.iter().any(special) {
-            true => text.quoting(),
-            false => vec![true; bytes.len()],
-        };
+        let quoted = text.quoting();
         while at < bytes.len() {
             let next = bytes.get(at + 1).filter(|_| !quoted[at + 1]);
             match bytes[at] {

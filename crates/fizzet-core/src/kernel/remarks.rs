@@ -34,9 +34,11 @@ pub fn remarks(launch: &Launch, sources: &Sources) -> Vec<Remark> {
         let Some(range) = &line.argument else { continue };
         let argument = sources.bytes(span(range));
         let place = Some(span(range));
-        let splits = matches!(launch.hops.get(at + 1), Some(next) if matches!(next.kind, HopKind::Env { .. }))
-            && argument.starts_with(b"-")
-            && argument.contains(&b'S');
+        // `env` has split it, if it is not the name of a program as it stands.
+        let splits = launch.hops.get(at + 1).is_some_and(|next| {
+            matches!(next.kind, HopKind::Env { .. })
+                && next.argv.first().is_some_and(|name| name.bytes() != argument)
+        });
         if argument.trim_ascii_end().contains(&b' ') && !splits {
             found.push(Remark {
                 name: "one-argument",

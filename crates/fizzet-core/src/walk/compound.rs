@@ -127,6 +127,8 @@ impl Walker {
         };
         let outcome = self.leave_shell(outcome, self.scopes.len());
         self.traps_come_back(traps);
+        // Whatever ended the subshell, it has not ended this shell.
+        self.error_exit = None;
         self.descriptors = descriptors;
         (self.state.mask, self.loops) = (mask, loops);
         (self.options_at, self.state.assigned_option_index) = (options_at, None);

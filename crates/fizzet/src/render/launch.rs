@@ -378,10 +378,16 @@ fn reason(sources: &Sources, text: &Text) -> String {
             }
         }
         SourceKind::Variable { name, .. } => {
-            format!("column {} of --let {}", sources.position(span).column, plain(name))
+            match span.len() == sources.get(span.source).bytes.len() {
+                true => format!("the value of {}, as given", plain(name)),
+                false => {
+                    let column = sources.position(span).column;
+                    format!("column {column} of the value of {}", plain(name))
+                }
+            }
         }
         _ if text.is_empty() => "put there by the kernel: the vector was empty".into(),
-        _ => "put there by the function".into(),
+        _ => "put there by the caller".into(),
     }
 }
 

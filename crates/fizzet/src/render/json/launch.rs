@@ -20,6 +20,7 @@ use serde::Serialize;
 use crate::failure::Failure;
 use crate::render::json::places::{Places, VERSION};
 use crate::render::json::shape::{Arg, Line, Place};
+use crate::render::json::written;
 
 /// What `shebang` prints.
 #[derive(Serialize)]
@@ -229,9 +230,7 @@ pub fn launch(
 ) -> Result<(), Failure> {
     let places = Places::new(sources, &[]);
     let document = LaunchOut { callers: callers(launch, head), ..places.launch(launch) };
-    serde_json::to_writer(&mut *out, &document)?;
-    out.write_all(b"\n")?;
-    Ok(())
+    written(&document, out)
 }
 
 /// What `exec` prints.
@@ -307,9 +306,7 @@ pub fn exec(
         },
         sh: shell.zip(inner.as_ref()).map(|(trace, inner)| inner.line(trace)),
     };
-    serde_json::to_writer(&mut *out, &document)?;
-    out.write_all(b"\n")?;
-    Ok(())
+    written(&document, out)
 }
 
 /// What `shebang --system` prints.
@@ -367,9 +364,7 @@ pub fn systems(head: &[u8], named: &str, out: &mut dyn Write) -> Result<(), Fail
         });
     }
     let document = SystemsOut { fizzet: VERSION, systems };
-    serde_json::to_writer(&mut *out, &document)?;
-    out.write_all(b"\n")?;
-    Ok(())
+    written(&document, out)
 }
 
 fn args(words: &[Vec<u8>]) -> Vec<Arg<'_>> {

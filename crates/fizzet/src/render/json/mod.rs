@@ -15,6 +15,7 @@ use fizzet_core::outline::Outline;
 use fizzet_core::source::Sources;
 use fizzet_core::text::Text;
 use fizzet_core::trace::Trace;
+use serde::Serialize;
 
 use crate::cli::Show;
 use crate::failure::Failure;
@@ -60,9 +61,7 @@ pub fn shells(
         shells: traces.iter().zip(&places).map(|(trace, places)| places.line(trace)).collect(),
         groups: groups.iter().map(group).collect(),
     };
-    serde_json::to_writer(&mut *out, &document)?;
-    out.write_all(b"\n")?;
-    Ok(())
+    written(&document, out)
 }
 
 /// Writes the document of `line`.
@@ -71,9 +70,7 @@ pub fn shells(
 /// What the writer says.
 pub fn line(trace: &Trace, show: &[Show], out: &mut dyn Write) -> Result<(), Failure> {
     let places = Places::new(&trace.sources, show);
-    serde_json::to_writer(&mut *out, &places.line(trace))?;
-    out.write_all(b"\n")?;
-    Ok(())
+    written(&places.line(trace), out)
 }
 
 /// Writes the document of `outline`.
@@ -87,9 +84,7 @@ pub fn outline(
     out: &mut dyn Write,
 ) -> Result<(), Failure> {
     let places = Places::new(sources, &[]);
-    serde_json::to_writer(&mut *out, &places.outline(shell, outline))?;
-    out.write_all(b"\n")?;
-    Ok(())
+    written(&places.outline(shell, outline), out)
 }
 
 /// Writes the document of `spread`.
@@ -107,9 +102,7 @@ pub fn spread(table: &Table, out: &mut dyn Write) -> Result<(), Failure> {
             .map(|(ifs, rows)| SpreadTable { ifs, forms: rows.iter().map(spread_form).collect() })
             .collect(),
     };
-    serde_json::to_writer(&mut *out, &document)?;
-    out.write_all(b"\n")?;
-    Ok(())
+    written(&document, out)
 }
 
 fn spread_form(row: &SpreadRow) -> SpreadForm<'_> {
@@ -130,4 +123,10 @@ fn spread_form(row: &SpreadRow) -> SpreadForm<'_> {
 /// Arguments without where they came from.
 fn plain(texts: &[Text]) -> Vec<Arg<'_>> {
     texts.iter().map(|text| Arg::of_bytes(text.bytes(), None, text.has_hole())).collect()
+}
+
+/// Writes a document on a line of its own.
+fn written(document: &impl Serialize, out: &mut dyn Write) -> Result<(), Failure> {
+    serde_json::to_writer(&mut *out, document)?;
+    Ok(out.write_all(b"\n")?)
 }
