@@ -1,5 +1,6 @@
 //! What the person's own shell hands over: the environment and standard input.
 
+use std::ffi::OsString;
 use std::io::{self, Read};
 use std::os::unix::ffi::OsStringExt;
 
@@ -13,7 +14,15 @@ pub fn environment() -> Vec<(Vec<u8>, Vec<u8>)> {
         .collect()
 }
 
-fn is_variable_name(name: &[u8]) -> bool {
+/// The environment as strings, whatever their names.
+pub fn environment_strings() -> Vec<Vec<u8>> {
+    let string =
+        |(name, value): (OsString, OsString)| [name.into_vec(), value.into_vec()].join(&b'=');
+    std::env::vars_os().map(string).collect()
+}
+
+/// Whether a shell takes this as the name of a variable.
+pub fn is_variable_name(name: &[u8]) -> bool {
     let starts = name.first().is_some_and(|&byte| byte.is_ascii_alphabetic() || byte == b'_');
     starts && name.iter().all(|&byte| byte.is_ascii_alphanumeric() || byte == b'_')
 }

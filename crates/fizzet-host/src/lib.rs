@@ -22,7 +22,9 @@ use pretended::Pretended;
 
 pub use exec::stack_limit;
 pub use files::{check_folder, read_script};
-pub use given::{environment, environment_source, read_standard_input};
+pub use given::{
+    environment, environment_source, environment_strings, is_variable_name, read_standard_input,
+};
 
 /// The real machine, with a folder that relative pathnames start from, or the files that a person
 /// pretends to have.

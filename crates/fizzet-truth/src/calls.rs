@@ -105,7 +105,7 @@ impl Workshop {
         let mut sources = Sources::new(SourceKind::Line, call.as_bytes());
         let call =
             read(call.as_bytes(), SourceId::MAIN, &Names::new()).map_err(io::Error::other)?;
-        let environment = [(b"PATH".to_vec(), SEARCH.into())];
+        let environment = [format!("PATH={SEARCH}").into_bytes()];
         let machine = Machine::at(self.work());
         let execution = execute(&call, &machine, &mut sources, &environment, None);
         let Some(launch) = execution.launch else {

@@ -284,8 +284,7 @@ impl Workshop {
             path: scripts.start.clone(),
             argv: argv.collect(),
             search: None,
-            search_behind: Some(SEARCH.into()),
-            environment: vec![(b"HIVE".to_vec(), b"north hive".to_vec())],
+            environment: vec![format!("PATH={SEARCH}").into(), b"HIVE=north hive".to_vec()],
             caller: Caller::Kernel,
             stack: None,
         };

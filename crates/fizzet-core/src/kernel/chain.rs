@@ -107,6 +107,10 @@ pub struct Launch {
     pub hops: Vec<Hop>,
     /// The vector in the end; what it was when it failed.
     pub argv: Vec<Text>,
+    /// The strings of the environment in the end.
+    pub environment: Vec<Vec<u8>>,
+    /// The path that the last exec was given.
+    pub file: Vec<u8>,
     /// How it ends.
     pub end: End,
 }
@@ -135,10 +139,8 @@ pub struct Request {
     pub argv: Vec<Text>,
     /// The value of PATH that the caller has.
     pub search: Option<Vec<u8>>,
-    /// The value of PATH in the environment that it hands on.
-    pub search_behind: Option<Vec<u8>>,
-    /// The environment, for `${NAME}` of `env -S`.
-    pub environment: Vec<(Vec<u8>, Vec<u8>)>,
+    /// The strings of the environment that it hands on.
+    pub environment: Vec<Vec<u8>>,
     /// Who calls exec.
     pub caller: Caller,
     /// The stack limit in bytes, against which strings and pointers are held; nothing for none.
@@ -147,14 +149,12 @@ pub struct Request {
 
 /// Follows a file into the kernel until a program starts or something fails.
 pub fn launch(host: &dyn Programs, sources: &mut Sources, request: Request) -> Launch {
-    let Request { path, mut argv, search, search_behind, environment, caller, stack } = request;
+    let Request { path, mut argv, search, environment, caller, stack } = request;
     if argv.is_empty() {
         // Since Linux 5.18 an empty vector becomes one that holds an empty argument.
         let source = sources.add(SourceKind::Shell, b"");
         argv.push(given(b"", source));
     }
-    let lengths: Vec<usize> =
-        environment.iter().map(|(name, value)| name.len() + value.len() + 1).collect();
     let mut way = Way {
         host,
         sources,
@@ -162,7 +162,8 @@ pub fn launch(host: &dyn Programs, sources: &mut Sources, request: Request) -> L
         argv,
         search,
         folder: Vec::new(),
-        environment: lengths,
+        environment,
+        file: Vec::new(),
         stack,
     };
     let mut started = match caller {
@@ -174,7 +175,6 @@ pub fn launch(host: &dyn Programs, sources: &mut Sources, request: Request) -> L
             Err(end) => return way.ended(end),
         },
     };
-    way.search = search_behind;
     loop {
         let program = match started {
             Ok(program) => program,
@@ -187,7 +187,7 @@ pub fn launch(host: &dyn Programs, sources: &mut Sources, request: Request) -> L
         if way.hops.len() > MOST_HOPS {
             return way.ended(End::Endless);
         }
-        started = match way.through_env(&environment) {
+        started = match way.through_env() {
             Next::Started(started) => started,
             Next::End(end) => return way.ended(end),
             Next::Nothing => return way.ended(End::Runs { path: program.path, is_hidden }),
@@ -223,8 +223,9 @@ pub(super) struct Way<'a> {
     pub(super) search: Option<Vec<u8>>,
     /// Where relative names count from, as reached from the host's folder.
     folder: Vec<u8>,
-    /// The lengths of the strings of the environment.
-    environment: Vec<usize>,
+    environment: Vec<Vec<u8>>,
+    /// The path that the latest exec was given.
+    file: Vec<u8>,
     stack: Option<u64>,
 }
 
@@ -242,11 +243,18 @@ impl Way<'_> {
     }
 
     fn ended(self, end: End) -> Launch {
-        Launch { hops: self.hops, argv: self.argv, end }
+        Launch {
+            hops: self.hops,
+            argv: self.argv,
+            environment: self.environment,
+            file: self.file,
+            end,
+        }
     }
 
     /// One call of exec: follows `#!` lines to a program.
     pub(super) fn kernel(&mut self, start: Vec<u8>) -> Result<Started, Failure> {
+        self.file = start.clone();
         let mut block = self.open(&start, None)?;
         let pointers = self.fits(&start, None)?;
         let mut path = start.clone();
@@ -305,7 +313,7 @@ impl Way<'_> {
     fn fits(&self, path: &[u8], pointers: Option<u64>) -> Result<Option<u64>, Failure> {
         let Some(stack) = self.stack else { return Ok(None) };
         let lengths = self.argv.iter().map(Text::len);
-        let counted = limits::count(path.len(), lengths, self.environment.iter().copied());
+        let counted = limits::count(path.len(), lengths, self.environment.iter().map(Vec::len));
         let counted =
             counted.map(|count| Count { pointers: pointers.unwrap_or(count.pointers), ..count });
         let outcome =
@@ -315,7 +323,8 @@ impl Way<'_> {
 
     fn too_much(&self, path: &[u8], excess: Excess, stack: u64) -> Failure {
         let lengths: Vec<usize> = self.argv.iter().map(Text::len).collect();
-        let needed = limits::calls(path.len(), &lengths, 1, &self.environment, stack);
+        let environment: Vec<usize> = self.environment.iter().map(Vec::len).collect();
+        let needed = limits::calls(path.len(), &lengths, 1, &environment, stack);
         let calls = match needed {
             Some(calls) => format!("; {calls} calls would carry the arguments"),
             None => String::new(),
@@ -381,8 +390,8 @@ impl Way<'_> {
     }
 
     /// What `env` makes of the vector that it received.
-    fn through_env(&mut self, environment: &[(Vec<u8>, Vec<u8>)]) -> Next {
-        let order = match env::read(&self.argv, environment) {
+    fn through_env(&mut self) -> Next {
+        let order = match env::read(&self.argv, &self.environment) {
             Ok(order) => order,
             Err(env::Refusal { why, status }) => {
                 return Next::End(End::EnvRefuses { why, status });
@@ -391,9 +400,8 @@ impl Way<'_> {
         if order.vector.is_empty() {
             return Next::Nothing;
         }
-        if let Some(path) = order.path_after(self.search.as_deref()) {
-            self.search = path;
-        }
+        order.apply(&mut self.environment);
+        self.search = env::variable(&self.environment, b"PATH").map(<[u8]>::to_vec);
         if let Some(folder) = &order.folder {
             self.folder = join(&self.folder, folder.bytes());
             if !self.host.leads_to_folder(&self.folder) {
@@ -452,8 +460,7 @@ mod tests {
             path: path.into(),
             argv: vec![given(b"zero", argument), given(b"lime honey", argument)],
             search: None,
-            search_behind: Some(b"/hive:/bin".to_vec()),
-            environment: vec![(b"HIVE".to_vec(), b"north hive".to_vec())],
+            environment: vec![b"PATH=/hive:/bin".to_vec(), b"HIVE=north hive".to_vec()],
             caller: Caller::Kernel,
             stack: None,
         };

@@ -66,7 +66,7 @@ fn refusal(why: impl Into<String>) -> Refusal {
 ///
 /// # Errors
 /// Options that it does not have; a text that `-S` cannot split.
-pub fn read(argv: &[Text], environment: &[(Vec<u8>, Vec<u8>)]) -> Result<Order, Refusal> {
+pub fn read(argv: &[Text], environment: &[Vec<u8>]) -> Result<Order, Refusal> {
     let mut order = Order::default();
     let mut null = false;
     // What is still to be read, the next word last.
@@ -184,16 +184,28 @@ fn long(name: &[u8], word: &Text, rest: &mut Vec<Text>) -> Result<Given, Refusal
 }
 
 impl Order {
-    /// The value of PATH behind `env`; nothing where it stays as it was.
-    pub fn path_after(&self, before: Option<&[u8]>) -> Option<Option<Vec<u8>>> {
-        let set = self.sets.iter().rev().find_map(|text| text.bytes().strip_prefix(b"PATH="));
-        let gone = self.unsets.all || self.unsets.names.iter().any(|name| name.bytes() == b"PATH");
-        match (set, gone && before.is_some()) {
-            (Some(value), _) => Some(Some(value.to_vec())),
-            (None, true) => Some(None),
-            (None, false) => None,
+    /// Makes the environment what it is behind `env`.
+    pub fn apply(&self, environment: &mut Vec<Vec<u8>>) {
+        if self.unsets.all {
+            environment.clear();
+        }
+        let name = |string: &[u8]| string.split(|&byte| byte == b'=').next().map(<[u8]>::to_vec);
+        for unset in &self.unsets.names {
+            environment.retain(|string| name(string).as_deref() != Some(unset.bytes()));
+        }
+        for set in &self.sets {
+            let known = environment.iter_mut().find(|string| name(string) == name(set.bytes()));
+            match known {
+                Some(string) => *string = set.bytes().to_vec(),
+                None => environment.push(set.bytes().to_vec()),
+            }
         }
     }
+}
+
+/// The value of a variable in the strings of an environment.
+pub fn variable<'a>(environment: &'a [Vec<u8>], name: &[u8]) -> Option<&'a [u8]> {
+    environment.iter().find_map(|string| string.strip_prefix(name)?.strip_prefix(b"="))
 }
 
 /// Splits a text as `env -S` does.
@@ -201,13 +213,13 @@ impl Order {
 /// # Errors
 /// A quote without an end, a backslash before a character that it does not know, a `$` that begins no
 /// `${NAME}`.
-pub fn split(text: &Text, environment: &[(Vec<u8>, Vec<u8>)]) -> Result<Vec<Text>, Refusal> {
+pub fn split(text: &Text, environment: &[Vec<u8>]) -> Result<Vec<Text>, Refusal> {
     Splitter { text, environment, at: 0, words: Vec::new(), word: None }.run()
 }
 
 struct Splitter<'a> {
     text: &'a Text,
-    environment: &'a [(Vec<u8>, Vec<u8>)],
+    environment: &'a [Vec<u8>],
     at: usize,
     words: Vec<Text>,
     /// The word that has begun.
@@ -343,10 +355,9 @@ impl Splitter<'_> {
         let Some(name) = name else {
             return Err(refusal("behind $, -S takes only ${NAME}"));
         };
-        let value = self.environment.iter().rev().find(|(known, _)| known == name);
         let written = name.len() + 3;
-        match value {
-            Some((_, value)) => self.push(value, written, Rule::Parameter),
+        match variable(self.environment, name) {
+            Some(value) => self.push(value, written, Rule::Parameter),
             None => self.at += written,
         }
         Ok(())
@@ -364,7 +375,7 @@ mod tests {
         let span = Span::new(SourceId::MAIN, 0, text.len());
         let text =
             Text::copied(text.as_bytes(), Standing::Quoted, Origin::new(Rule::Literal, span));
-        let environment = [(b"HIVE".to_vec(), b"north hive".to_vec())];
+        let environment = [b"HIVE=north hive".to_vec()];
         let words = split(&text, &environment)?;
         Ok(words.iter().map(|word| String::from_utf8_lossy(word.bytes()).into_owned()).collect())
     }

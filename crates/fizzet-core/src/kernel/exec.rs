@@ -5,6 +5,7 @@ use crate::kernel::call::faults::is_undefined;
 use crate::kernel::call::function::{Call, Form, Naming};
 use crate::kernel::call::value::{Value, ValueKind};
 use crate::kernel::chain::{Caller, Launch, Request, launch};
+use crate::kernel::env::variable;
 use crate::lineage::{Origin, Rule};
 use crate::source::{SourceKind, Sources, Span};
 use crate::text::{Standing, Text};
@@ -27,18 +28,14 @@ pub fn execute(
     call: &Call,
     host: &dyn Programs,
     sources: &mut Sources,
-    environment: &[(Vec<u8>, Vec<u8>)],
+    environment: &[Vec<u8>],
     stack: Option<u64>,
 ) -> Execution {
-    let path_of = |all: &[(Vec<u8>, Vec<u8>)]| {
-        let found = all.iter().rev().find(|(name, _)| name == b"PATH");
-        found.map(|(_, value)| value.clone())
-    };
     let handed_on: Option<Vec<Text>> =
         call.environment.as_ref().map(|(values, _)| values.iter().map(text).collect());
-    let passed: Vec<(Vec<u8>, Vec<u8>)> = match &handed_on {
+    let passed: Vec<Vec<u8>> = match &handed_on {
         None => environment.to_vec(),
-        Some(texts) => texts.iter().filter_map(|text: &Text| pair(text.bytes())).collect(),
+        Some(texts) => texts.iter().map(|text| text.bytes().to_vec()).collect(),
     };
     let (path, argv, caller, shell_text) = match call.function.form {
         Form::ShellText => {
@@ -66,8 +63,7 @@ pub fn execute(
         let request = Request {
             path,
             argv: handed.clone(),
-            search: path_of(environment),
-            search_behind: path_of(&passed),
+            search: variable(environment, b"PATH").map(<[u8]>::to_vec),
             environment: passed,
             caller,
             stack,
@@ -75,11 +71,6 @@ pub fn execute(
         launch(host, sources, request)
     });
     Execution { launch, handed, environment: handed_on, shell_text }
-}
-
-fn pair(text: &[u8]) -> Option<(Vec<u8>, Vec<u8>)> {
-    let at = text.iter().position(|&byte| byte == b'=')?;
-    Some((text[..at].to_vec(), text[at + 1..].to_vec()))
 }
 
 /// A string as C has it: a NUL ends it.

@@ -49,14 +49,12 @@ impl Walker {
         let host = Context::host(self);
         let search = self.state.variables.scalar(b"PATH").map(|path| path.bytes().to_vec());
         let exported = self.state.variables.exported();
-        let environment: Vec<(Vec<u8>, Vec<u8>)> =
-            exported.iter().map(|(name, value)| (name.to_vec(), value.to_vec())).collect();
-        let behind = environment.iter().find(|(name, _)| name == b"PATH");
+        let string = |(name, value): &(&[u8], &[u8])| [name, &b"="[..], value].concat();
+        let environment = exported.iter().map(string).collect();
         let request = Request {
             path,
             argv: argv.to_vec(),
             search,
-            search_behind: behind.map(|(_, value)| value.clone()),
             environment,
             caller: Caller::Shell(self.state.dialect.shell),
             stack: self.state.stack_limit,

@@ -4,6 +4,8 @@ use std::io::{self, BufWriter, Write};
 use std::os::unix::ffi::OsStrExt;
 use std::rc::Rc;
 
+use bstr::ByteSlice;
+
 use fizzet_core::dialect::{Dialect, Shell};
 use fizzet_core::kernel::call::CallError;
 use fizzet_core::kernel::call::faults::faults;
@@ -14,11 +16,11 @@ use fizzet_core::source::{SourceId, SourceKind, Sources};
 use fizzet_core::state::State;
 use fizzet_core::trace::Trace;
 use fizzet_core::walk;
-use fizzet_host::{read_standard_input, stack_limit};
+use fizzet_host::{is_variable_name, read_standard_input, stack_limit};
 
 use crate::cli::{ExecOptions, Format, Picture};
 use crate::commands::evaluation;
-use crate::commands::shebang::{environment_of, machine, received, strings};
+use crate::commands::shebang::{environment_of, machine, received};
 use crate::failure::Failure;
 use crate::render::page::Page;
 use crate::render::{json, launch, nul};
@@ -61,12 +63,7 @@ fn executed(options: &ExecOptions) -> Result<u8, Failure> {
             if let (true, Some(way)) =
                 (options.caller.show.contains(&Picture::Memory), &execution.launch)
             {
-                let own = |texts: &Vec<fizzet_core::text::Text>| {
-                    texts.iter().map(|text| text.bytes().to_vec()).collect()
-                };
-                let strings =
-                    execution.environment.as_ref().map_or_else(|| strings(&environment), own);
-                launch::memory(&mut page, way, &strings, launch::text_of(&call.file));
+                launch::memory(&mut page, way);
             }
             if let Some(trace) = &shell {
                 launch::by_sh(&mut page, trace);
@@ -101,10 +98,14 @@ fn understood(
 }
 
 /// What `sh` makes of a text: on Debian that is dash.
-fn by_sh(options: &ExecOptions, text: &[u8], environment: &[(Vec<u8>, Vec<u8>)]) -> Trace {
+fn by_sh(options: &ExecOptions, text: &[u8], environment: &[Vec<u8>]) -> Trace {
     let mut state = State::new(Dialect::of(Shell::Dash), SourceKind::Line, text);
-    for (name, value) in environment.iter().filter(|(name, _)| name != b"IFS") {
-        let kind = SourceKind::Variable { name: name.as_slice().into(), inherited: true };
+    for string in environment {
+        let Some((name, value)) = string.split_once_str("=") else { continue };
+        if name == b"IFS" || !is_variable_name(name) {
+            continue;
+        }
+        let kind = SourceKind::Variable { name: name.into(), inherited: true };
         let value = state.given(kind, value);
         state.variables.set(name, value);
         state.variables.entry(name).exported = true;

@@ -10,7 +10,7 @@ use fizzet_core::kernel::chain::{Caller, End, Launch, Request, given, launch};
 use fizzet_core::kernel::systems::SYSTEMS;
 use fizzet_core::source::{SourceKind, Sources};
 use fizzet_core::text::Text;
-use fizzet_host::{Machine, environment, stack_limit};
+use fizzet_host::{Machine, environment_strings, stack_limit};
 
 use crate::cli::{CallerOptions, Format, Picture, ShebangOptions};
 use crate::failure::Failure;
@@ -49,8 +49,7 @@ pub fn run(options: ShebangOptions) -> Result<u8, Failure> {
             let mut page = Page::new(&options.output);
             rendering::write(&mut page, &sources, &launch, &given.path);
             if options.caller.show.contains(&Picture::Memory) {
-                let environment = environment_of(&options.caller);
-                rendering::memory(&mut page, &launch, &strings(&environment), &given.path);
+                rendering::memory(&mut page, &launch);
             }
             rendering::fallback(&mut page, &launch, &given.head(&host.machine));
             page.write(&mut out)?;
@@ -131,38 +130,28 @@ pub(super) fn machine(caller: &CallerOptions) -> Machine {
     Machine::at(caller.dir.clone().unwrap_or_else(|| ".".into()))
 }
 
-/// The environment that the caller hands on, as names and values.
-pub(super) fn environment_of(caller: &CallerOptions) -> Vec<(Vec<u8>, Vec<u8>)> {
-    let mut all: Vec<(Vec<u8>, Vec<u8>)> = match caller.clean {
-        true => Vec::new(),
-        false => environment(),
-    };
-    for assignment in caller.env.iter().map(|one| one.as_bytes()) {
-        let at = assignment.iter().position(|&byte| byte == b'=').unwrap_or(assignment.len());
-        let value = assignment.get(at + 1..).unwrap_or_default();
-        set(&mut all, &assignment[..at], value);
-    }
-    if let Some(path) = &caller.path {
-        set(&mut all, b"PATH", path.as_bytes());
-    }
-    all
+/// The strings of the environment that the caller hands on.
+pub(super) fn environment_of(caller: &CallerOptions) -> Vec<Vec<u8>> {
+    let inherited = if caller.clean { Vec::new() } else { environment_strings() };
+    let path = caller.path.iter().map(|path| [b"PATH=", path.as_bytes()].concat());
+    let given = caller.env.iter().map(|one| one.as_bytes().to_vec()).chain(path);
+    inherited.into_iter().chain(given).fold(Vec::new(), with)
 }
 
-/// The strings of an environment.
-pub(super) fn strings(environment: &[(Vec<u8>, Vec<u8>)]) -> Vec<Vec<u8>> {
-    environment.iter().map(|(name, value)| [&name[..], b"=", value].concat()).collect()
-}
-
-fn set(all: &mut Vec<(Vec<u8>, Vec<u8>)>, name: &[u8], value: &[u8]) {
-    match all.iter_mut().find(|(known, _)| known == name) {
-        Some((_, old)) => *old = value.to_vec(),
-        None => all.push((name.to_vec(), value.to_vec())),
+/// An environment with one more variable, or another value of one; a name alone has an empty one.
+fn with(mut environment: Vec<Vec<u8>>, mut string: Vec<u8>) -> Vec<Vec<u8>> {
+    let at = string.iter().position(|&byte| byte == b'=').unwrap_or_else(|| {
+        string.push(b'=');
+        string.len() - 1
+    });
+    match environment.iter_mut().find(|known| known.starts_with(&string[..=at])) {
+        Some(known) => *known = string,
+        None => environment.push(string),
     }
+    environment
 }
 
 fn request(options: &ShebangOptions, of: &Given<'_>, sources: &mut Sources) -> Request {
-    let environment = environment_of(&options.caller);
-    let search = environment.iter().find(|(name, _)| name == b"PATH");
     let zero = options.zero.as_deref().unwrap_or(OsStr::from_bytes(&of.path)).as_bytes();
     let zero_source = sources.add(SourceKind::Zero, zero);
     let mut argv = vec![given(zero, zero_source)];
@@ -174,8 +163,7 @@ fn request(options: &ShebangOptions, of: &Given<'_>, sources: &mut Sources) -> R
         path: of.path.clone(),
         argv,
         search: None,
-        search_behind: search.map(|(_, value)| value.clone()),
-        environment,
+        environment: environment_of(&options.caller),
         caller: Caller::Kernel,
         stack: Some(options.caller.stack.unwrap_or_else(stack_limit)),
     }

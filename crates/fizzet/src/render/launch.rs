@@ -164,8 +164,7 @@ fn line_around(sources: &Sources, place: Span) -> Span {
     if line.len() > 600 { place } else { line }
 }
 
-/// The bytes of a string.
-pub fn text_of(value: &Value) -> &[u8] {
+fn text_of(value: &Value) -> &[u8] {
     match &value.kind {
         ValueKind::Text(text) => text.bytes(),
         _ => b"",
@@ -181,11 +180,11 @@ fn vector_without_end(page: &mut Page, sources: &Sources, argv: &[Text]) {
 }
 
 /// The new process's memory: the table that the stack pointer shows at, and the strings.
-pub fn memory(page: &mut Page, launch: &Launch, environment: &[Vec<u8>], path: &[u8]) {
+pub fn memory(page: &mut Page, launch: &Launch) {
     let End::Runs { .. } = &launch.end else { return };
     let argv: Vec<&[u8]> = launch.argv.iter().map(Text::bytes).collect();
-    let environment: Vec<&[u8]> = environment.iter().map(Vec::as_slice).collect();
-    let made = picture(&argv, &environment, path);
+    let environment: Vec<&[u8]> = launch.environment.iter().map(Vec::as_slice).collect();
+    let made = picture(&argv, &environment, &launch.file);
     let frame = page.palette.frame;
     page.end_row();
     page.text("memory of the new process, from its stack pointer on").end_row();
