@@ -3,7 +3,7 @@
 
 use std::io;
 use std::os::unix::fs::PermissionsExt;
-use std::process::{Command, Stdio};
+use std::process::Command;
 
 use fizzet_core::kernel::call::function::read;
 use fizzet_core::kernel::call::value::Names;
@@ -12,8 +12,7 @@ use fizzet_core::kernel::exec::execute;
 use fizzet_core::source::{SourceId, SourceKind, Sources};
 use fizzet_host::Machine;
 
-use crate::kernel::{Launched, SEARCH, Workshop, errno_name, folder};
-use crate::outcome::Outcome;
+use crate::kernel::{Launched, SEARCH, Workshop, folder};
 
 /// A program around a call: it tells the error if the call comes back.
 const AROUND: (&str, &str) = (
@@ -72,28 +71,15 @@ impl Workshop {
     pub fn called(&self, call: &str) -> io::Result<Launched> {
         self.lay_out_calls()?;
         let source = self.root.path().join("call.c");
-        let (program, record) = (self.root.path().join("call"), self.root.path().join("record"));
+        let program = self.root.path().join("call");
         std::fs::write(&source, [AROUND.0, call, ";", AROUND.1].concat())?;
         let built = Command::new("cc").args(["-w", "-o"]).arg(&program).arg(&source).status()?;
         if !built.success() {
             return Err(io::Error::other(format!("cc does not take {call}")));
         }
-        // There is none yet when this is the first case.
-        let _ = std::fs::remove_file(&record);
         let mut command = Command::new(&program);
         command.current_dir(self.work()).env_clear().env("PATH", SEARCH);
-        command.env("FIZZET_RECORD", &record).stdin(Stdio::null()).stderr(Stdio::null());
-        let output = command.output()?;
-        let text = std::fs::read_to_string(&record).unwrap_or_default();
-        if let Some(vector) = Outcome::from_record(&text).vectors.into_iter().next() {
-            return Ok(Launched::Received(vector));
-        }
-        let told = String::from_utf8_lossy(&output.stdout);
-        match (output.status.code(), told.trim().parse()) {
-            (Some(99), Ok(number)) => Ok(Launched::Failed(errno_name(number))),
-            (Some(status), _) => Ok(Launched::Ended(status)),
-            (None, _) => Ok(Launched::Endless),
-        }
+        self.outcome_of(command)
     }
 
     /// What the core says of a call.

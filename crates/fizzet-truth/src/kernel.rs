@@ -224,17 +224,22 @@ impl Workshop {
     /// Files that cannot be written, or a helper that cannot be started.
     pub fn truth(&self, scripts: &Scripts) -> io::Result<Launched> {
         self.lay_out(scripts)?;
-        let record = self.root.path().join("record");
-        // There is none yet when this is the first case.
-        let _ = std::fs::remove_file(&record);
         let mut command = Command::new(&self.helper);
         command.arg(self.work()).arg(OsStr::from_bytes(&scripts.start));
         command.args(scripts.argv.iter().map(|one| OsStr::from_bytes(one)));
         command.env_clear().env("PATH", SEARCH).env("HIVE", "north hive");
-        command.env("FIZZET_RECORD", &record);
-        command.stdin(Stdio::null()).stderr(Stdio::null());
-        let output = command.output()?;
+        let outcome = self.outcome_of(command);
         self.clear(scripts)?;
+        outcome
+    }
+
+    /// What the receiver got from a program that is started, or how that ended.
+    pub(crate) fn outcome_of(&self, mut command: Command) -> io::Result<Launched> {
+        let record = self.root.path().join("record");
+        // There is none yet when this is the first case.
+        let _ = std::fs::remove_file(&record);
+        command.env("FIZZET_RECORD", &record).stdin(Stdio::null()).stderr(Stdio::null());
+        let output = command.output()?;
         let text = std::fs::read_to_string(&record).unwrap_or_default();
         if let Some(vector) = Outcome::from_record(&text).vectors.into_iter().next() {
             return Ok(Launched::Received(vector));
@@ -307,7 +312,7 @@ impl Workshop {
 }
 
 /// The name of an error number of Linux.
-pub(crate) fn errno_name(number: i32) -> String {
+fn errno_name(number: i32) -> String {
     let name = match number {
         1 => "EPERM",
         2 => "ENOENT",

@@ -11,7 +11,7 @@ use crate::kernel::first_line::{self, FirstLine};
 use crate::kernel::image::Image;
 use crate::kernel::limits::{self, Count, Excess};
 use crate::kernel::path::Tried;
-use crate::kernel::reasons::{interpreter_refused, no_interpreter, unknown};
+use crate::kernel::reasons::{interpreter_refused, no_interpreter, too_much, unknown};
 use crate::lineage::{Origin, Rule};
 use crate::source::{SourceId, SourceKind, Sources, Span};
 use crate::text::{Standing, Text};
@@ -325,29 +325,7 @@ impl Way<'_> {
         let lengths: Vec<usize> = self.argv.iter().map(Text::len).collect();
         let environment: Vec<usize> = self.environment.iter().map(Vec::len).collect();
         let needed = limits::calls(path.len(), &lengths, 1, &environment, stack);
-        let calls = match needed {
-            Some(calls) => format!("; {calls} calls would carry the arguments"),
-            None => String::new(),
-        };
-        let why = match excess {
-            Excess::One { index, bytes } => {
-                let which = match index.checked_sub(self.argv.len()) {
-                    None => format!("argument [{index}]"),
-                    Some(variable) => format!("variable {variable} of the environment"),
-                };
-                let over = bytes - limits::MOST_OF_ONE;
-                format!("{which} takes {bytes} bytes with its NUL, {over} more than one string may")
-            }
-            Excess::All { bytes, limit } => format!(
-                "strings and pointers take {bytes} bytes, {} more than the limit of {limit} (a quarter of \
-                 the stack limit of {stack}, at least 128 KiB and at most 6 MiB){calls}",
-                bytes - limit
-            ),
-            Excess::Stack { bytes, limit } => format!(
-                "the strings take {bytes} bytes, {} more than the stack limit of {limit} has room for{calls}",
-                bytes - limit
-            ),
-        };
+        let why = too_much(excess, lengths.len(), stack, needed);
         Failure { errno: Errno::E2BIG, path: path.to_vec(), why, place: None }
     }
 

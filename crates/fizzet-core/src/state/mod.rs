@@ -61,10 +61,8 @@ pub struct State {
     pub assigned_option_index: Option<Text>,
     /// Actions of `trap` by condition.
     pub traps: Traps,
-    /// Whether programs are followed into the kernel.
-    pub follows: bool,
-    /// The stack limit in bytes, which decides how much a program may be handed.
-    pub stack_limit: Option<u64>,
+    /// The stack limit in bytes that programs are held against, where they are followed into the kernel.
+    pub follows: Option<u64>,
     /// Those of the shell around a subshell, as long as it may still tell them.
     pub outer_traps: Option<Rc<Traps>>,
     /// The folder that `cd` has gone to, as reached from where the trace began.
@@ -112,8 +110,7 @@ impl State {
             assigned_option_index: None,
             traps: Traps::default(),
             outer_traps: None,
-            follows: false,
-            stack_limit: None,
+            follows: None,
             folder: Rc::from(&b""[..]),
             entered: Text::new(),
             left: Text::new(),

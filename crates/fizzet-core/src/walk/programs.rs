@@ -42,9 +42,7 @@ impl Walker {
 
     /// The way of a program into the kernel, where it is followed and the vector is known.
     pub(super) fn way(&mut self, argv: &[Text]) -> Option<Box<Launch>> {
-        if !self.state.follows || argv.iter().any(Text::has_hole) {
-            return None;
-        }
+        let stack = self.state.follows.filter(|_| !argv.iter().any(Text::has_hole))?;
         let path = self.sought(argv)?.bytes().to_vec();
         let host = Context::host(self);
         let search = self.state.variables.scalar(b"PATH").map(|path| path.bytes().to_vec());
@@ -57,7 +55,7 @@ impl Walker {
             search,
             environment,
             caller: Caller::Shell(self.state.dialect.shell),
-            stack: self.state.stack_limit,
+            stack: Some(stack),
         };
         let sources = &mut self.state.sources;
         Some(Box::new(launch(&Executables(&*host), sources, request)))

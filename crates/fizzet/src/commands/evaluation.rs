@@ -107,8 +107,7 @@ pub(super) fn starting_state(
     arguments: &[&[u8]],
 ) -> Result<State, Failure> {
     let mut state = State::new(dialect, kind, text);
-    state.follows = options.follow;
-    state.stack_limit = options.follow.then(stack_limit);
+    state.follows = options.follow.then(stack_limit);
     state.limits.steps = options.max_steps.unwrap_or(state.limits.steps);
     state.limits.bytes = options.max_bytes.unwrap_or(state.limits.bytes);
     if !options.clean {

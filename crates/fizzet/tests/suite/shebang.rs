@@ -100,6 +100,17 @@ fn a_vector_that_nobody_receives_is_not_printed() {
 }
 
 #[test]
+fn the_picture_shows_the_environment_as_env_leaves_it() {
+    let line = "#!/usr/bin/env -S -u HIVE JAR=lime sh";
+    let words = ["shebang", "--clean", "--env", "HIVE=north", "--path", "/bin", "--show", "memory"];
+    let words: Vec<&str> = words.into_iter().chain(["--first-line", line]).collect();
+    let shown = Run::of(&words).prints();
+    assert!(shown.contains("JAR=lime NUL"), "{shown}");
+    assert!(!shown.contains("HIVE=north"), "{shown}");
+    assert!(shown.contains(" /bin/sh NUL"), "{shown}");
+}
+
+#[test]
 fn other_systems_stand_side_by_side() {
     let words = ["shebang", "--system", "all", "--first-line", "#!/bin/sh -e -u"];
     let shown = Run::of(&words).prints();
