@@ -135,6 +135,57 @@ pub enum OuterTraps {
     ToldByLoneTrap,
 }
 
+/// What becomes of a file that the kernel does not know (ENOEXEC).
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct UnknownFiles {
+    /// What reads it as a script; nothing where the error is handed on.
+    pub reader: Option<Reader>,
+    /// Which files are refused all the same.
+    pub refuses: Refuses,
+}
+
+/// What reads a file as a script.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Reader {
+    /// `/bin/sh`, which is executed with the path before the arguments.
+    Sh,
+    /// The shell itself, in a process of its own: `$0` is the path.
+    Itself,
+}
+
+/// Which files are not read as scripts.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Refuses {
+    /// None.
+    Nothing,
+    /// Broken programs, and files with a NUL in the first line.
+    Binaries,
+    /// Files with a NUL in the first line.
+    NulInLine,
+    /// Those, and files whose `#!` line names nothing.
+    NulOrMark,
+    /// Broken programs.
+    Programs,
+}
+
+impl UnknownFiles {
+    /// What reads a file that begins so; nothing where it is refused.
+    pub fn reader_of(self, head: &[u8]) -> Option<Reader> {
+        let head = &head[..head.len().min(256)];
+        let line = head.split(|&byte| byte == b'\n').next().unwrap_or_default();
+        let has_nul = line.contains(&0);
+        let is_program = head.starts_with(b"\x7fELF");
+        let refused = match self.refuses {
+            Refuses::Nothing => false,
+            Refuses::Binaries => has_nul || is_program,
+            Refuses::NulInLine => has_nul,
+            Refuses::NulOrMark => has_nul || head.starts_with(b"#!"),
+            Refuses::Programs => is_program,
+        };
+        self.reader.filter(|_| !refused)
+    }
+}
+
 /// Which functions a rule is for.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum WhichFunctions {

@@ -634,6 +634,8 @@ dialect_table! {
     trap_tells_action_alone: bool = [N, N, N, N, Y, N, N], "observed in bash and ksh93: trap a INT; trap -p INT";
     /// `trap` does not go on behind a condition that it does not know.
     trap_stops_at_unknown: bool = [N, N, Y, N, Y, N, Y], "observed in all six: trap a nosuch INT; trap";
+    /// What becomes of a file that the kernel does not know.
+    unknown_files: UnknownFiles = [UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Nothing }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::NulInLine }, UnknownFiles { reader: Some(Reader::Sh), refuses: Refuses::Programs }, UnknownFiles { reader: Some(Reader::Sh), refuses: Refuses::NulOrMark }], "observed in all six: files of text, empty ones, with a NUL in the first line or behind it, broken programs; ./file a";
     /// What a subshell has of the actions outside.
     subshell_traps: OuterTraps = [OuterTraps::Told, OuterTraps::Told, OuterTraps::Ignored, OuterTraps::ToldByLoneTrap, OuterTraps::ToldOutsidePipelines, OuterTraps::Ignored, OuterTraps::None], "observed in all six: trap a TERM; trap '' HUP; x=$(trap); (trap); trap | cat";
     /// A `trap` that is used wrongly ends the shell.

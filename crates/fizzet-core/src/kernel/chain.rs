@@ -3,7 +3,7 @@
 
 use std::ops::Range;
 
-use crate::dialect::Shell;
+use crate::dialect::UnknownFiles;
 use crate::host::{Block, Programs, Refused, join};
 use crate::kernel::Errno;
 use crate::kernel::env;
@@ -125,7 +125,7 @@ pub enum Caller {
     Search,
     /// By a shell: it looks for a file itself, and has a way of its own with what the kernel does not
     /// know.
-    Shell(Shell),
+    Shell(UnknownFiles),
     /// By `posix_spawnp`: the same search, but the error for such a file is handed on.
     SearchOnly,
 }
@@ -170,7 +170,7 @@ pub fn launch(host: &dyn Programs, sources: &mut Sources, request: Request) -> L
         Caller::Kernel => way.kernel(path),
         Caller::Search => way.searched(&path, true),
         Caller::SearchOnly => way.searched(&path, false),
-        Caller::Shell(shell) => match way.by_shell(&path, shell) {
+        Caller::Shell(unknown) => match way.by_shell(&path, unknown) {
             Ok(started) => Ok(started),
             Err(end) => return way.ended(end),
         },

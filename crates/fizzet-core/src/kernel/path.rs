@@ -3,11 +3,10 @@
 //! `execvp` does not look for files: it calls exec on one path after the other. So a script whose
 //! interpreter is missing is passed over as if it were not there.
 
-use crate::dialect::Shell;
+use crate::dialect::{Reader, UnknownFiles};
 use crate::host::Block;
 use crate::kernel::Errno;
 use crate::kernel::chain::{End, Failure, Hop, HopKind, Started, Way, given};
-use crate::kernel::fallback::{self, Reader};
 use crate::source::SourceKind;
 use crate::text::Text;
 
@@ -109,7 +108,7 @@ impl Way<'_> {
 
     /// What a shell does with a name: it takes the first file on PATH that may be executed (POSIX XCU
     /// 2.9.1.4).
-    pub(super) fn by_shell(&mut self, name: &[u8], shell: Shell) -> Result<Started, End> {
+    pub(super) fn by_shell(&mut self, name: &[u8], unknown: UnknownFiles) -> Result<Started, End> {
         let argv = self.argv.clone();
         let mut tried = Vec::new();
         let mut found = None;
@@ -140,7 +139,7 @@ impl Way<'_> {
                     Ok(Block::Read(head)) => head,
                     _ => Vec::new(),
                 };
-                match fallback::runner(shell).and_then(|runner| runner.reads(&head)) {
+                match unknown.reader_of(&head) {
                     Some(Reader::Itself) => Err(End::ReadByShell { path }),
                     Some(Reader::Sh) => self.through_sh(path).map_err(End::Fails),
                     None => Err(End::Fails(failure)),

@@ -54,7 +54,7 @@ impl Walker {
             argv: argv.to_vec(),
             search,
             environment,
-            caller: Caller::Shell(self.state.dialect.shell),
+            caller: Caller::Shell(self.state.dialect.unknown_files),
             stack: Some(stack),
         };
         let sources = &mut self.state.sources;

@@ -1,5 +1,6 @@
 //! A way into the kernel for people: file by file, then the vector.
 
+use fizzet_core::dialect::Reader;
 use fizzet_core::kernel::Errno;
 use fizzet_core::kernel::call::CallError;
 use fizzet_core::kernel::call::faults::Fault;
@@ -7,7 +8,7 @@ use fizzet_core::kernel::call::function::{Call, Form};
 use fizzet_core::kernel::call::value::{Value, ValueKind};
 use fizzet_core::kernel::chain::{End, Failure, Hop, HopKind, Launch};
 use fizzet_core::kernel::exec::Execution;
-use fizzet_core::kernel::fallback::{RUNNERS, Reader};
+use fizzet_core::kernel::fallback::callers;
 use fizzet_core::kernel::first_line::FirstLine;
 use fizzet_core::kernel::memory::{WordKind, picture};
 use fizzet_core::kernel::path::Tried;
@@ -411,14 +412,14 @@ pub fn fallback(page: &mut Page, launch: &Launch, head: &[u8]) {
     page.end_row();
     page.text("What callers make of ENOEXEC:").end_row();
     let frame = page.palette.frame;
-    for runner in RUNNERS {
-        let told = match runner.reads(head) {
+    for (name, unknown) in callers() {
+        let told = match unknown.reader_of(head) {
             None => "hands the error on",
             Some(Reader::Sh) => "executes /bin/sh with the path before the arguments",
             Some(Reader::Itself) => "reads the file itself as a script, $0 being the path",
         };
         let indent = 4;
-        page.text(&format!("  {}", runner.name)).end_row();
+        page.text(&format!("  {name}")).end_row();
         for row in wrap(told, page.width.saturating_sub(indent)) {
             page.pad(indent).styled(frame, &row).end_row();
         }

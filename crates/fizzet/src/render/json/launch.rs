@@ -3,12 +3,13 @@
 use std::borrow::Cow;
 use std::io::Write;
 
+use fizzet_core::dialect::{Reader, UnknownFiles};
 use fizzet_core::kernel::Errno;
 use fizzet_core::kernel::call::faults::Fault;
 use fizzet_core::kernel::call::function::Call;
 use fizzet_core::kernel::chain::{End, Hop, HopKind, Launch};
 use fizzet_core::kernel::exec::Execution;
-use fizzet_core::kernel::fallback::{RUNNERS, Reader, Runner};
+use fizzet_core::kernel::fallback::callers;
 use fizzet_core::kernel::path::Tried;
 use fizzet_core::kernel::remarks::remarks;
 use fizzet_core::kernel::systems::{Evidence, SYSTEMS, System, Words};
@@ -55,18 +56,18 @@ pub struct CallerOut {
 }
 
 /// The callers, for a file that begins so.
-fn callers(launch: &Launch, head: &[u8]) -> Vec<CallerOut> {
+fn callers_out(launch: &Launch, head: &[u8]) -> Vec<CallerOut> {
     let unknown = matches!(&launch.end, End::Fails(failure) if failure.errno == Errno::ENOEXEC);
-    let runners = RUNNERS.iter().filter(|_| unknown);
-    let out = |runner: &Runner| CallerOut {
-        caller: runner.name,
-        reader: match runner.reads(head) {
+    let all = callers().filter(|_| unknown);
+    let out = |(caller, files): (&'static str, UnknownFiles)| CallerOut {
+        caller,
+        reader: match files.reader_of(head) {
             Some(Reader::Sh) => "sh",
             Some(Reader::Itself) => "itself",
             None => "nothing",
         },
     };
-    runners.map(out).collect()
+    all.map(out).collect()
 }
 
 /// How it ends.
@@ -229,7 +230,7 @@ pub fn launch(
     out: &mut dyn Write,
 ) -> Result<(), Failure> {
     let places = Places::new(sources, &[]);
-    let document = LaunchOut { callers: callers(launch, head), ..places.launch(launch) };
+    let document = LaunchOut { callers: callers_out(launch, head), ..places.launch(launch) };
     written(&document, out)
 }
 
