@@ -144,6 +144,17 @@ pub struct UnknownFiles {
     pub refuses: Refuses,
 }
 
+/// Where a shell looks for programs without PATH.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum WithoutPath {
+    /// In the current folder.
+    Folder,
+    /// In these, written as in PATH.
+    Folders(&'static str),
+    /// Nowhere.
+    Nowhere,
+}
+
 /// What reads a file as a script.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum Reader {

@@ -634,6 +634,14 @@ dialect_table! {
     trap_tells_action_alone: bool = [N, N, N, N, Y, N, N], "observed in bash and ksh93: trap a INT; trap -p INT";
     /// `trap` does not go on behind a condition that it does not know.
     trap_stops_at_unknown: bool = [N, N, Y, N, Y, N, Y], "observed in all six: trap a nosuch INT; trap";
+    /// The value of PATH where the environment has none; none if it is empty.
+    path_at_start: &'static str = ["", "/usr/local/bin:/usr/local/sbin:/usr/bin:/usr/sbin:/bin:/sbin:.", "/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin", "/sbin:/usr/sbin:/bin:/usr/bin", "", "/usr/bin:/bin", "/bin:/usr/bin:/usr/ucb:/usr/local/bin"], "observed in all six of Debian 12, started with an empty environment: echo $PATH";
+    /// Programs are handed the PATH that the shell gave itself.
+    exports_path_at_start: bool = [N, N, N, Y, N, Y, N], "observed in all six, started with an empty environment: env";
+    /// Where programs are looked for without PATH.
+    search_without_path: WithoutPath = [WithoutPath::Folders("/bin:/usr/bin"), WithoutPath::Folder, WithoutPath::Folder, WithoutPath::Folder, WithoutPath::Folders("/bin:/usr/bin"), WithoutPath::Folders("/usr/bin:/bin"), WithoutPath::Nowhere], "observed in all six: unset PATH; jar";
+    /// An empty PATH stands for the current folder.
+    empty_path_is_folder: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: PATH=; jar";
     /// What becomes of a file that the kernel does not know.
     unknown_files: UnknownFiles = [UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Nothing }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::NulInLine }, UnknownFiles { reader: Some(Reader::Sh), refuses: Refuses::Programs }, UnknownFiles { reader: Some(Reader::Sh), refuses: Refuses::NulOrMark }], "observed in all six: files of text, empty ones, with a NUL in the first line or behind it, broken programs; ./file a";
     /// What a subshell has of the actions outside.

@@ -496,13 +496,13 @@ fn home_of(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Option<Text>
 
 /// The path of the program that `=name` stands for.
 fn program(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Text, Stop> {
-    let path = cx.state().variables.scalar(b"PATH").cloned().unwrap_or_default();
+    let path = cx.state().search_path().unwrap_or_default().to_vec();
     let host = cx.host();
     let runs = |path: &Vec<u8>| {
         let status = host.status(path, true);
         status.is_some_and(|one| one.access[2] && one.kind != FileKind::Folder)
     };
-    let places = path.bytes().split(|&byte| byte == b':');
+    let places = path.split(|&byte| byte == b':');
     let found = places.map(|folder| [folder, b"/", name].concat()).find(runs);
     match found {
         Some(path) if !name.is_empty() && !name.contains(&b'/') => {

@@ -19,6 +19,10 @@ use crate::text::{Standing, Text};
 /// How many `#!` files may stand behind one another; one more is an error.
 pub const MOST_SCRIPTS: usize = 5;
 
+/// The name that the kernel makes for a file that is executed by its descriptor: the first one that a
+/// program opens, as a rule (fs/exec.c; observed in Linux 6.18).
+pub const DESCRIPTOR: &[u8] = b"/dev/fd/3";
+
 /// So many files that they can only be calling each other in a circle.
 const MOST_HOPS: usize = 100;
 
@@ -120,6 +124,11 @@ pub struct Launch {
 pub enum Caller {
     /// Directly: the path is that of a file.
     Kernel,
+    /// By a descriptor of the open file, for which its path is given: see [`DESCRIPTOR`].
+    Descriptor {
+        /// Whether the descriptor is closed by exec, so that no interpreter can open it.
+        closes: bool,
+    },
     /// By `execvp` of glibc: a name without a slash is looked for on PATH, and a file that the kernel
     /// does not know is handed to `/bin/sh`.
     Search,
@@ -137,7 +146,8 @@ pub struct Request {
     pub path: Vec<u8>,
     /// The vector.
     pub argv: Vec<Text>,
-    /// The value of PATH that the caller has.
+    /// The value of PATH that the caller has. Without one a library looks where its own default says,
+    /// and a shell nowhere.
     pub search: Option<Vec<u8>>,
     /// The strings of the environment that it hands on.
     pub environment: Vec<Vec<u8>>,
@@ -168,6 +178,7 @@ pub fn launch(host: &dyn Programs, sources: &mut Sources, request: Request) -> L
     };
     let mut started = match caller {
         Caller::Kernel => way.kernel(path),
+        Caller::Descriptor { closes } => way.descriptor(path, closes),
         Caller::Search => way.searched(&path, true),
         Caller::SearchOnly => way.searched(&path, false),
         Caller::Shell(unknown) => match way.by_shell(&path, unknown) {
@@ -254,10 +265,36 @@ impl Way<'_> {
 
     /// One call of exec: follows `#!` lines to a program.
     pub(super) fn kernel(&mut self, start: Vec<u8>) -> Result<Started, Failure> {
+        let block = self.open(&start, None)?;
+        self.opened(start.clone(), start, block)
+    }
+
+    /// The same by a descriptor of the file: an interpreter is told the descriptor's name.
+    fn descriptor(&mut self, path: Vec<u8>, closes: bool) -> Result<Started, Failure> {
+        let block = self.open(&path, None).map_err(not_opened)?;
+        let is_script = |head: &Vec<u8>| Image::of(head, self.host.machine()) == Image::Script;
+        match &block {
+            Block::Read(head) if closes && is_script(head) => {
+                first_line::read(head).map_err(|why| no_interpreter(&path, why))?;
+                let why = "the descriptor is closed before the interpreter could open it; leave O_CLOEXEC out";
+                Err(Failure { errno: Errno::ENOENT, path, why: why.into(), place: None })
+            }
+            Block::Read(head) if is_script(head) => {
+                self.opened(DESCRIPTOR.to_vec(), DESCRIPTOR.to_vec(), block)
+            }
+            _ => self.opened(DESCRIPTOR.to_vec(), path, block),
+        }
+    }
+
+    /// What becomes of a file that was opened; `start` is the name that exec was given.
+    fn opened(
+        &mut self,
+        start: Vec<u8>,
+        mut path: Vec<u8>,
+        mut block: Block,
+    ) -> Result<Started, Failure> {
         self.file = start.clone();
-        let mut block = self.open(&start, None)?;
         let pointers = self.fits(&start, None)?;
-        let mut path = start.clone();
         let mut scripts = 0;
         loop {
             if scripts > MOST_SCRIPTS {
@@ -393,6 +430,16 @@ impl Way<'_> {
         self.hops.push(Hop { path: b"env".to_vec(), kind, argv: self.argv.clone() });
         Next::Started(self.searched(&name, true))
     }
+}
+
+/// Where `open` fails, the descriptor is -1, which `fexecve` of glibc refuses itself.
+fn not_opened(failure: Failure) -> Failure {
+    if failure.errno == Errno::EACCES {
+        return failure;
+    }
+    let opened = failure.errno.name();
+    let why = format!("open fails with {opened} ({}), so the descriptor is -1", failure.why);
+    Failure { errno: Errno::EINVAL, why, ..failure }
 }
 
 /// A text that was given from outside.

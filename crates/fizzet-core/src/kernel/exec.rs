@@ -52,6 +52,7 @@ pub fn execute(
             let caller = match (call.function.file, call.function.spawns) {
                 (Naming::Search, true) => Caller::SearchOnly,
                 (Naming::Search, false) => Caller::Search,
+                (Naming::Descriptor, _) => Caller::Descriptor { closes: call.closes },
                 _ => Caller::Kernel,
             };
             let argv = call.argv.iter().map(text).collect();

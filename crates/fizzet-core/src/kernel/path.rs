@@ -26,7 +26,7 @@ pub struct Tried {
 }
 
 /// The paths that are tried for a name, in order: an empty entry of PATH is the current folder, and a
-/// name with a slash is a path itself.
+/// name with a slash is a path itself. Without a PATH nothing is looked for.
 pub fn candidates(name: &[u8], path: Option<&[u8]>) -> Vec<Vec<u8>> {
     if name.is_empty() {
         return Vec::new();
@@ -34,7 +34,7 @@ pub fn candidates(name: &[u8], path: Option<&[u8]>) -> Vec<Vec<u8>> {
     if name.contains(&b'/') {
         return vec![name.to_vec()];
     }
-    let entries = path.unwrap_or(DEFAULT).split(|&byte| byte == b':');
+    let entries = path.into_iter().flat_map(|path| path.split(|&byte| byte == b':'));
     let candidate = |entry: &[u8]| match entry {
         b"" => name.to_vec(),
         entry => [entry, b"/", name].concat(),
@@ -54,7 +54,7 @@ impl Way<'_> {
         let mut tried = Vec::new();
         let mut worst: Option<Failure> = None;
         let mut denied = false;
-        for path in candidates(name, self.search.as_deref()) {
+        for path in candidates(name, Some(self.search.as_deref().unwrap_or(DEFAULT))) {
             let outcome = match self.kernel(path.clone()) {
                 Err(failure) if with_sh && failure.errno == Errno::ENOEXEC => {
                     self.give_up(before, &argv);

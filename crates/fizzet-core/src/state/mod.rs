@@ -19,7 +19,7 @@ pub use parameters::Positional;
 pub use stretch::Stretch;
 pub use variables::{Keeps, Key, Padding, Value, Variable, Variables};
 
-use crate::dialect::{Dialect, OptionIndex};
+use crate::dialect::{Dialect, OptionIndex, WithoutPath};
 use crate::expand::Ifs;
 use crate::expand::pattern::PatternRules;
 use crate::lineage::{Origin, Rule};
@@ -265,6 +265,32 @@ impl State {
             self.variables.entry(name).exported = true;
         }
         Ok(())
+    }
+
+    /// Gives PATH the value that the shell has for it where nobody else gave it one.
+    pub fn start_path(&mut self) {
+        let dialect = &self.dialect;
+        let (path, is_exported) = (dialect.path_at_start, dialect.exports_path_at_start);
+        if path.is_empty() || self.variables.get(b"PATH").is_some() {
+            return;
+        }
+        let text = self.shell_text(path.as_bytes());
+        self.variables.set(b"PATH", text);
+        self.variables.entry(b"PATH").exported = is_exported;
+    }
+
+    /// The folders among which programs are looked for, as PATH has them; nothing where the shell looks
+    /// nowhere.
+    pub fn search_path(&self) -> Option<&[u8]> {
+        match self.variables.scalar(b"PATH").map(Text::bytes) {
+            None => match self.dialect.search_without_path {
+                WithoutPath::Folder => Some(b""),
+                WithoutPath::Nowhere => None,
+                WithoutPath::Folders(folders) => Some(folders.as_bytes()),
+            },
+            Some(b"") if !self.dialect.empty_path_is_folder => None,
+            path => path,
+        }
     }
 
     /// Makes `path` follow PATH, or PATH follow `path`, where they change together.

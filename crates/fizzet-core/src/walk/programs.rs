@@ -45,7 +45,7 @@ impl Walker {
         let stack = self.state.follows.filter(|_| !argv.iter().any(Text::has_hole))?;
         let path = self.sought(argv)?.bytes().to_vec();
         let host = Context::host(self);
-        let search = self.state.variables.scalar(b"PATH").map(|path| path.bytes().to_vec());
+        let search = self.state.search_path().map(<[u8]>::to_vec);
         let exported = self.state.variables.exported();
         let string = |(name, value): &(&[u8], &[u8])| [name, &b"="[..], value].concat();
         let environment = exported.iter().map(string).collect();

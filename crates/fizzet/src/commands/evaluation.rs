@@ -121,6 +121,7 @@ pub(super) fn starting_state(
             state.variables.entry(&name).exported = true;
         }
     }
+    state.start_path();
     if let Some(home) = &options.home {
         let kind = SourceKind::Variable { name: b"HOME"[..].into(), inherited: false };
         let home = state.given(kind, home.as_bytes());

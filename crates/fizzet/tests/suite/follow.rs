@@ -56,3 +56,17 @@ fn a_walk_follows_every_program() {
         .collect();
     assert_eq!(outcomes, ["runs", "fails", "read-by-shell"]);
 }
+
+#[test]
+fn without_path_each_shell_looks_where_it_does() {
+    let folder = co_op();
+    let found = |shell: &str, line: &str| {
+        let words = ["line", "--clean", "--shell", shell, "--format", "nul", line];
+        Run::of(&words).within(folder.path()).prints()
+    };
+    let line = "unset PATH; jar \"$(command -v lid || echo none)\"";
+    assert_eq!(found("dash", line), "jar\0lid\0");
+    assert_eq!(found("zsh", line), "jar\0none\0");
+    assert_eq!(found("mksh", "jar \"$PATH\""), "jar\0/usr/bin:/bin\0");
+    assert_eq!(found("ksh93", "PATH=; jar \"$(command -v lid || echo none)\""), "jar\0none\0");
+}

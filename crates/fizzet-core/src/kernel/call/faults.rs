@@ -40,7 +40,7 @@ pub fn faults(call: &Call) -> Vec<Fault> {
             name: "path-of-descriptor",
             place: call.file.span,
             text: "the kernel knows no path here: a script that is executed so receives /dev/fd/N in its \
-                   place"
+                   place; 3 is the number of the first file that a program opens"
                 .into(),
         });
     }

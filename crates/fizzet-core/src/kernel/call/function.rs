@@ -80,6 +80,8 @@ pub struct Call {
     pub span: Span,
     /// The path, the name, or the text for the shell.
     pub file: Value,
+    /// Whether `open` was told to close the file's descriptor when something is executed.
+    pub closes: bool,
     /// The vector, without its null pointer.
     pub argv: Vec<Value>,
     /// What ends the vector.
@@ -115,7 +117,7 @@ pub fn read(bytes: &[u8], source: SourceId, names: &Names) -> Result<Call, CallE
         return Err(no_call(&tokens));
     };
     let values = Values::new(&tokens, at + 2, &names);
-    CallReader { function, start: tokens[at].span, values }.call()
+    CallReader { function, start: tokens[at].span, closes: false, values }.call()
 }
 
 /// The place of a function's name before a parenthesis.
@@ -182,6 +184,7 @@ pub fn read_value(bytes: &[u8], source: SourceId, names: &Names) -> Result<Value
 struct CallReader<'a> {
     function: &'static Function,
     start: Span,
+    closes: bool,
     values: Values<'a>,
 }
 
@@ -226,7 +229,8 @@ impl CallReader<'_> {
         let close = self.values.next().span;
         self.values.expect(b')', "the arguments")?;
         let span = self.start.to(close);
-        Ok(Call { function: self.function, span, file, argv, end, behind, environment })
+        let closes = self.closes;
+        Ok(Call { function: self.function, span, file, closes, argv, end, behind, environment })
     }
 
     fn comma(&mut self) -> Result<(), CallError> {
@@ -250,7 +254,10 @@ impl CallReader<'_> {
             self.values.expect(b'(', "open")?;
             let path = self.text("the path of open")?;
             while self.values.take(b',') {
+                let from = self.values.at;
                 self.values.skip();
+                let flags = &self.values.tokens[from..self.values.at];
+                self.closes |= flags.iter().any(|token| token.name() == Some("O_CLOEXEC"));
             }
             self.values.expect(b')', "the arguments of open")?;
             return Ok(path);

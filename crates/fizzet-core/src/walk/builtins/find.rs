@@ -5,6 +5,7 @@ use std::rc::Rc;
 use crate::expand::Context;
 use crate::expand::transform::told;
 use crate::host::FileKind;
+use crate::kernel::path::candidates;
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Status, Stop};
 use crate::syntax::Alias;
@@ -64,7 +65,9 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     }
     // A pretended world may have no programs at all.
     let knows_programs = || Context::host(walker).is_folder(b"/usr/bin");
-    if given.has(b'p') && walker.found_in(DEFAULT_PATH, name.bytes()).is_none() && knows_programs()
+    if given.has(b'p')
+        && walker.found_in(Some(DEFAULT_PATH), name.bytes()).is_none()
+        && knows_programs()
     {
         return Ok(127);
     }
@@ -143,25 +146,16 @@ impl Walker {
 
     /// Where PATH finds a program.
     pub(in crate::walk) fn on_path(&self, name: &[u8]) -> Option<Vec<u8>> {
-        let path = self.state.variables.scalar(b"PATH");
-        self.found_in(path.map_or(&b""[..], Text::bytes), name)
+        self.found_in(self.state.search_path(), name)
     }
 
-    fn found_in(&self, path: &[u8], name: &[u8]) -> Option<Vec<u8>> {
+    fn found_in(&self, path: Option<&[u8]>, name: &[u8]) -> Option<Vec<u8>> {
         let host = Context::host(self);
-        let runs = |path: &[u8]| {
+        let runs = |path: &Vec<u8>| {
             host.status(path, true)
                 .is_some_and(|status| status.kind != FileKind::Folder && status.access[2])
         };
-        if name.contains(&b'/') {
-            return runs(name).then(|| name.to_vec());
-        }
-        let folders = path.split(|&byte| byte == b':');
-        let mut places = folders.map(|folder| match folder {
-            b"" => name.to_vec(),
-            folder => [folder, b"/", name].concat(),
-        });
-        places.find(|place| runs(place))
+        candidates(name, path).into_iter().find(runs)
     }
 
     fn print_bytes(&mut self, bytes: &[u8], call: &Call<'_>) {
