@@ -3,8 +3,8 @@
 
 use std::io::{self, Write};
 
-use fizzet_truth::calls::call_lines;
-use fizzet_truth::kernel::{Launched, Scripts, Workshop, script_lines, write_recorded};
+use fizzet_truth::kernel::{Launched, Scripts, Workshop, versions};
+use fizzet_truth::listed::{cases, write_recorded};
 
 use crate::record::receiver;
 
@@ -17,26 +17,22 @@ pub(crate) fn record() -> Result<(), String> {
         Ok((workshop.truth(&scripts)?, workshop.prediction(&scripts)?))
     };
     let calls = |line: &str| Ok((workshop.called(line)?, workshop.call_prediction(line)?));
-    each("scripts.recorded", script_lines().map_err(told)?, scripts).map_err(told)?;
-    each("calls.recorded", call_lines().map_err(told)?, calls).map_err(told)
+    each("kernel/scripts", scripts).map_err(told)?;
+    each("kernel/calls", calls).map_err(told)
 }
 
-fn each(
-    name: &str,
-    lines: Vec<String>,
-    both: impl Fn(&str) -> io::Result<(Launched, Launched)>,
-) -> io::Result<()> {
-    let mut cases = Vec::new();
+fn each(name: &str, both: impl Fn(&str) -> io::Result<(Launched, Launched)>) -> io::Result<()> {
+    let mut done = Vec::new();
     let mut differ = 0;
     let mut out = io::stderr().lock();
-    for line in lines {
+    for line in cases(&format!("{name}.txt"))? {
         let (truth, ours) = both(&line)?;
         if truth != ours {
             differ += 1;
             writeln!(out, "{line}\n    real: {truth}\n  fizzet: {ours}")?;
         }
-        cases.push((line, truth));
+        done.push((line, truth));
     }
-    write_recorded(name, &cases)?;
-    writeln!(out, "{name}: {} cases, {differ} differ", cases.len())
+    write_recorded(&format!("{name}.recorded"), &versions()?, &done)?;
+    writeln!(out, "{name}: {} cases, {differ} differ", done.len())
 }

@@ -1,9 +1,10 @@
 //! Tasks of the developers: `cargo xtask schema [--check]`, `cargo xtask record [TOPIC]...`,
-//! `cargo xtask compare LINE [ARG]...`, `cargo xtask kernel`, `cargo xtask ratios`, `cargo xtask scripts [FOLDER]...`.
+//! `cargo xtask compare LINE [ARG]...`, `cargo xtask kernel`, `cargo xtask receive`, `cargo xtask ratios`, `cargo xtask scripts [FOLDER]...`.
 
 mod compare;
 mod kernel;
 mod ratios;
+mod receive;
 mod record;
 mod scripts;
 
@@ -23,10 +24,11 @@ fn main() -> ExitCode {
         ["record", ..] => record::record(&words[1..]),
         ["compare", ..] => compare::compare(&words[1..]),
         ["kernel"] => kernel::record(),
+        ["receive"] => receive::record(),
         ["ratios"] => ratios::ratios(),
         ["scripts", ..] => scripts::scripts(&words[1..]),
         _ => {
-            Err("usage: cargo xtask schema [--check] | record [TOPIC]... | compare LINE [ARG]... | kernel \
+            Err("usage: cargo xtask schema [--check] | record [TOPIC]... | compare LINE [ARG]... | kernel | receive \
                   | ratios | scripts [FOLDER]..."
                 .into())
         }

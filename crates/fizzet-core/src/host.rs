@@ -371,3 +371,15 @@ impl Commands for Inside {
         self.host.create(&self.place(path), append)
     }
 }
+
+/// What is asked of the files that a command line names.
+pub trait Named {
+    /// Whether there is such a file or folder.
+    fn is_there(&self, path: &[u8]) -> bool;
+    /// The content of a file of arguments.
+    fn arguments(&self, path: &[u8]) -> Option<Vec<u8>>;
+    /// The folder in which the launch happens.
+    fn folder(&self) -> Vec<u8>;
+    /// The path of a program with its links followed, if it is there.
+    fn resolved(&self, program: &[u8]) -> Option<Vec<u8>>;
+}

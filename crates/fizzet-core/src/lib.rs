@@ -23,6 +23,7 @@ pub mod lineage;
 pub mod notes;
 pub mod outline;
 mod packed;
+pub mod receive;
 pub mod source;
 pub mod spread;
 pub mod state;

@@ -6,6 +6,7 @@
 mod exec;
 mod files;
 mod given;
+mod launched;
 mod pretended;
 mod programs;
 mod users;

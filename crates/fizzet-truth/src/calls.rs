@@ -12,7 +12,7 @@ use fizzet_core::kernel::exec::execute;
 use fizzet_core::source::{SourceId, SourceKind, Sources};
 use fizzet_host::Machine;
 
-use crate::kernel::{Launched, SEARCH, Workshop, folder};
+use crate::kernel::{Launched, SEARCH, Workshop};
 
 /// A program around a call: it tells the error if the call comes back.
 const AROUND: (&str, &str) = (
@@ -109,13 +109,4 @@ impl Workshop {
             End::Endless | End::ReadByShell { .. } => Launched::Endless,
         })
     }
-}
-
-/// The committed calls.
-///
-/// # Errors
-/// A list that cannot be read.
-pub fn call_lines() -> io::Result<Vec<String>> {
-    let text = std::fs::read_to_string(folder().join("calls.txt"))?;
-    Ok(text.lines().filter(|line| !line.is_empty()).map(String::from).collect())
 }

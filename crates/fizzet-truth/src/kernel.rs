@@ -14,6 +14,7 @@ use fizzet_core::kernel::limits;
 use fizzet_core::source::{SourceKind, Sources};
 use fizzet_host::Machine;
 
+use crate::listed;
 use crate::outcome::{Outcome, Vector};
 
 /// Calls execve in a folder and tells the error, if it comes back.
@@ -330,48 +331,13 @@ fn errno_name(number: i32) -> String {
     name.into()
 }
 
-pub(crate) fn folder() -> PathBuf {
-    Path::new(env!("CARGO_MANIFEST_DIR")).join("kernel")
-}
-
-/// The committed lines about `#!` files.
+/// The versions of the kernel and of what else decides.
 ///
 /// # Errors
-/// A list that cannot be read.
-pub fn script_lines() -> io::Result<Vec<String>> {
-    let text = std::fs::read_to_string(folder().join("scripts.txt"))?;
-    Ok(text.lines().filter(|line| !line.is_empty()).map(String::from).collect())
-}
-
-/// What was recorded in a file, in order: the line and what came of it.
-///
-/// # Errors
-/// A record that cannot be read.
-pub fn recorded(name: &str) -> io::Result<Vec<(String, String)>> {
-    let text = std::fs::read_to_string(folder().join(name))?;
-    let mut rows = text.lines().skip(1);
-    let mut cases = Vec::new();
-    while let (Some(line), Some(outcome)) = (rows.next(), rows.next()) {
-        cases.push((line.into(), outcome.trim_start_matches("  ").into()));
-    }
-    Ok(cases)
-}
-
-/// Writes what came of each line, below the versions of what did it.
-///
-/// # Errors
-/// A record that cannot be written.
-pub fn write_recorded(name: &str, cases: &[(String, Launched)]) -> io::Result<()> {
+/// A kernel that does not tell its release.
+pub fn versions() -> io::Result<String> {
     let kernel = std::fs::read_to_string("/proc/sys/kernel/osrelease")?;
     let version: Vec<&str> = kernel.trim().split(['.', '-']).take(2).collect();
-    let told = |program: &str| {
-        let output = Command::new(program).arg("--version").output()?;
-        let text = String::from_utf8_lossy(&output.stdout).into_owned();
-        io::Result::Ok(text.lines().next().unwrap_or_default().to_owned())
-    };
-    let mut text = format!("Linux {}, {}, {}\n", version.join("."), told("env")?, told("ldd")?);
-    for (line, outcome) in cases {
-        text += &format!("{line}\n  {outcome}\n");
-    }
-    std::fs::write(folder().join(name), text)
+    let told = |program: &str| listed::version(&[program, "--version"]);
+    Ok(format!("Linux {}, {}, {}", version.join("."), told("env"), told("ldd")))
 }

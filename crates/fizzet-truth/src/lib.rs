@@ -5,9 +5,11 @@
 
 pub mod calls;
 pub mod kernel;
+pub mod listed;
 mod outcome;
 mod place;
 mod real;
+pub mod receivers;
 mod recorded;
 
 pub use outcome::{Outcome, Vector, argument_bytes};

@@ -1,17 +1,18 @@
 //! Every recorded `#!` file and call, without executing it.
 
-use fizzet_truth::calls::call_lines;
-use fizzet_truth::kernel::{Launched, Scripts, Workshop, recorded, script_lines};
+use fizzet_truth::kernel::{Launched, Scripts, Workshop};
+use fizzet_truth::listed::{cases, recorded};
 
 fn workshop() -> Workshop {
     Workshop::without_helper(&std::env::current_exe().unwrap()).unwrap()
 }
 
-fn check(name: &str, least: usize, lines: &[String], predict: impl Fn(&str) -> Launched) {
-    let cases = recorded(name).unwrap();
+fn check(name: &str, least: usize, predict: impl Fn(&str) -> Launched) {
+    let lines = self::cases(&format!("{name}.txt")).unwrap();
+    let cases = recorded(&format!("{name}.recorded")).unwrap();
     assert!(cases.len() >= least, "only {} are recorded in {name}", cases.len());
     let known: Vec<&String> = cases.iter().map(|(line, _)| line).collect();
-    assert!(known.iter().copied().eq(lines), "run cargo xtask kernel");
+    assert!(known.iter().copied().eq(&lines), "run cargo xtask kernel");
     let mut differ = Vec::new();
     for (line, real) in &cases {
         let ours = predict(line).to_string();
@@ -32,12 +33,12 @@ fn check(name: &str, least: usize, lines: &[String], predict: impl Fn(&str) -> L
 fn the_kernel_did_with_scripts_what_is_predicted() {
     let workshop = workshop();
     let predict = |line: &str| workshop.prediction(&Scripts::read(line)).unwrap();
-    check("scripts.recorded", 150, &script_lines().unwrap(), predict);
+    check("kernel/scripts", 150, predict);
 }
 
 #[test]
 fn calls_did_what_is_predicted() {
     let workshop = workshop();
     let predict = |line: &str| workshop.call_prediction(line).unwrap();
-    check("calls.recorded", 100, &call_lines().unwrap(), predict);
+    check("kernel/calls", 100, predict);
 }

@@ -230,13 +230,7 @@ impl Walker {
         }
         let values = match words {
             None => self.state.positional.all().to_vec(),
-            Some(words) => {
-                let mut values = Vec::new();
-                for word in words {
-                    values.append(&mut expand::fields(self, word)?);
-                }
-                values
-            }
+            Some(words) => self.listed(words)?,
         };
         if values.is_empty() {
             self.state.status = 0;
@@ -269,6 +263,21 @@ impl Walker {
             }
         }
         Ok(())
+    }
+
+    /// The fields of the words of a compound command. The shell expands them itself, so that a mistake
+    /// which would end a command ends the shell.
+    fn listed(&mut self, words: &[Word]) -> Result<Vec<Text>, Stop> {
+        let mut fields = Vec::new();
+        for word in words {
+            match expand::fields(self, word) {
+                Err(Stop::Shell(error)) if error.reach == Reach::Command => {
+                    return Err(Stop::Shell(ShellError { reach: Reach::Shell, ..error }));
+                }
+                made => fields.append(&mut made?),
+            }
+        }
+        Ok(fields)
     }
 
     /// Whether this names a variable, or a parameter that is one.
@@ -309,9 +318,7 @@ impl Walker {
 
     fn anonymous(&mut self, body: &Rc<Command>, words: &[Word], span: Span) -> Result<(), Stop> {
         let mut argv = vec![self.state.shell_text(b"(anon)")];
-        for word in words {
-            argv.append(&mut expand::fields(self, word)?);
-        }
+        argv.append(&mut self.listed(words)?);
         let function = Function { body: body.clone(), keyword: true };
         self.call(&function, &argv, span)
     }
@@ -325,13 +332,7 @@ impl Walker {
     ) -> Result<(), Stop> {
         let values = match words {
             None => self.state.positional.all().to_vec(),
-            Some(words) => {
-                let mut values = Vec::new();
-                for word in words {
-                    values.append(&mut expand::fields(self, word)?);
-                }
-                values
-            }
+            Some(words) => self.listed(words)?,
         };
         self.state.status = 0;
         while !values.is_empty() {

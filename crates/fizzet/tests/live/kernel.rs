@@ -1,8 +1,8 @@
 //! `#!` files and calls on the running kernel: those that are recorded, and random ones.
 
 use fizzet_core::kernel::limits;
-use fizzet_truth::calls::call_lines;
-use fizzet_truth::kernel::{Launched, Scripts, Workshop, script_lines};
+use fizzet_truth::kernel::{Launched, Scripts, Workshop};
+use fizzet_truth::listed::cases;
 use proptest::prelude::*;
 use proptest::test_runner::{Config, TestError, TestRunner};
 
@@ -24,7 +24,7 @@ fn agree(lines: Vec<String>, both: impl Fn(&str) -> (Launched, Launched)) {
 #[ignore = "needs the running kernel and cc; .ci/run switches it on"]
 fn the_kernel_agrees_on_recorded_scripts() {
     let workshop = workshop();
-    agree(script_lines().unwrap(), |line| {
+    agree(cases("kernel/scripts.txt").unwrap(), |line| {
         let scripts = Scripts::read(line);
         (workshop.truth(&scripts).unwrap(), workshop.prediction(&scripts).unwrap())
     });
@@ -34,7 +34,7 @@ fn the_kernel_agrees_on_recorded_scripts() {
 #[ignore = "needs the running kernel and cc; .ci/run switches it on"]
 fn the_kernel_agrees_on_recorded_calls() {
     let workshop = workshop();
-    agree(call_lines().unwrap(), |line| {
+    agree(cases("kernel/calls.txt").unwrap(), |line| {
         (workshop.called(line).unwrap(), workshop.call_prediction(line).unwrap())
     });
 }

@@ -1,0 +1,7 @@
+# What a shell shows of the vector: each name and its value, a NUL behind each.
+printf '%s %s\0' '$0' "$0" '$#' "$#"
+at=1
+for jar in "$@"; do
+    printf '$%s %s\0' "$at" "$jar"
+    at=$((at + 1))
+done
