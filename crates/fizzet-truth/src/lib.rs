@@ -4,6 +4,7 @@
 //! Nothing here is part of the product; the suites and `cargo xtask record` use it.
 
 pub mod calls;
+pub mod conversions;
 pub mod kernel;
 pub mod listed;
 mod outcome;

@@ -3,10 +3,12 @@
 //! - [`runtime`]: what is told of a runtime; [`table`]: all of them, a row each
 //! - [`start`]: which words an interpreter takes for itself before it finds the program
 //! - [`view`]: the names and values that the program sees
+//! - [`convert`]: texts as numbers
 //! - [`argfile`]: the files of arguments that the launcher of Java reads
 //! - [`decode`]: bytes as the strings of a language
 
 pub mod argfile;
+pub mod convert;
 pub mod decode;
 pub mod runtime;
 pub mod start;
