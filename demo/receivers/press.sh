@@ -2,6 +2,10 @@
 printf '%s %s\0' '$0' "$0" '$#' "$#"
 at=1
 for jar in "$@"; do
-    printf '$%s %s\0' "$at" "$jar"
+    case $at in
+        ?) name=\$$at ;;
+        *) name="\${$at}" ;;
+    esac
+    printf '%s %s\0' "$name" "$jar"
     at=$((at + 1))
 done

@@ -9,6 +9,7 @@ pub mod kernel;
 pub mod listed;
 mod outcome;
 mod place;
+pub mod reads;
 mod real;
 pub mod receivers;
 mod recorded;

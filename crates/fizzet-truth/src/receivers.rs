@@ -238,7 +238,7 @@ fn is_receiver(file: &[u8]) -> bool {
 }
 
 /// The folders of PATH without those of one user alone: the runtimes are those of the system.
-fn system_path(path: &OsStr) -> OsString {
+pub(crate) fn system_path(path: &OsStr) -> OsString {
     let folders = std::env::split_paths(path)
         .filter(|folder| ["/usr/", "/bin", "/sbin"].iter().any(|start| folder.starts_with(start)));
     std::env::join_paths(folders).unwrap_or_default()

@@ -2,6 +2,7 @@
 //!
 //! - [`runtime`]: what is told of a runtime; [`table`]: all of them, a row each
 //! - [`start`]: which words an interpreter takes for itself before it finds the program
+//! - [`read`]: what becomes of reading an argument that is not there
 //! - [`view`]: the names and values that the program sees
 //! - [`convert`]: texts as numbers
 //! - [`argfile`]: the files of arguments that the launcher of Java reads
@@ -10,6 +11,7 @@
 pub mod argfile;
 pub mod convert;
 pub mod decode;
+pub mod read;
 pub mod runtime;
 pub mod start;
 pub mod table;

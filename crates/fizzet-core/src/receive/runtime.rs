@@ -2,6 +2,7 @@
 //! vector.
 
 use crate::receive::decode::Decode;
+use crate::receive::read::Access;
 
 /// A language's runtime.
 #[derive(Debug)]
@@ -26,6 +27,8 @@ pub struct Runtime {
     pub null: bool,
     /// What becomes of the bytes.
     pub decode: Decode,
+    /// How an argument is read, as a rule.
+    pub access: Access,
     /// A sentence that people need to know, with its evidence.
     pub remark: &'static str,
 }
@@ -238,6 +241,10 @@ impl Runtime {
 
     /// The name of the argument at an index of its own counting.
     pub fn element_name(&self, index: usize) -> String {
-        self.element.replace("{}", &index.to_string())
+        match self.element {
+            // Two digits need braces in a shell.
+            "${}" if index > 9 => format!("${{{index}}}"),
+            element => element.replace("{}", &index.to_string()),
+        }
     }
 }

@@ -5,6 +5,7 @@
 //! shells of Debian 12: see `fizzet-truth/receive`.
 
 use crate::receive::decode::Decode;
+use crate::receive::read::{Absent, Access};
 use crate::receive::runtime::Does::*;
 use crate::receive::runtime::Takes::*;
 use crate::receive::runtime::{
@@ -107,6 +108,7 @@ const NONE: Runtime = Runtime {
     first: 1,
     null: false,
     decode: Decode::Bytes,
+    access: Access { form: "\"${}\"", absent: Absent::Empty },
     remark: "",
 };
 
@@ -238,6 +240,10 @@ pub static RUNTIMES: &[Runtime] = &[
         heads: &[Head::Count("argc", 1), Head::Program("argv[0]")],
         element: "argv[{}]",
         null: true,
+        access: Access {
+            form: "argv[{}]",
+            absent: Absent::Pointer("a null pointer is read", "SIGSEGV"),
+        },
         remark: "argc counts the program's name too; a null pointer stands behind the last argument.",
         ..NONE
     },
@@ -248,6 +254,13 @@ pub static RUNTIMES: &[Runtime] = &[
         heads: &[Head::Count("argc", 1), Head::Program("argv[0]")],
         element: "argv[{}]",
         null: true,
+        access: Access {
+            form: "argv[{}]",
+            absent: Absent::Pointer(
+                "std::logic_error: basic_string: construction from null is not valid",
+                "SIGABRT",
+            ),
+        },
         remark: "argc counts the program's name too; a std::string made of the null pointer at its end is an error.",
         ..NONE
     },
@@ -257,6 +270,14 @@ pub static RUNTIMES: &[Runtime] = &[
         sample: &["./press"],
         heads: &[Head::Count("len(os.Args)", 1), Head::Program("os.Args[0]")],
         element: "os.Args[{}]",
+        access: Access {
+            form: "os.Args[{}]",
+            absent: Absent::Fails(
+                "panic",
+                "runtime error: index out of range [{index}] with length {length}",
+                2,
+            ),
+        },
         remark: "os.Args holds the program's name too; os.Args[1:] are the arguments, and flag.Args() what the flags left of them.",
         ..NONE
     },
@@ -267,6 +288,14 @@ pub static RUNTIMES: &[Runtime] = &[
         heads: &[Head::Count("args_os().count()", 1), Head::Program("args_os().nth(0)")],
         element: "args_os().nth({})",
         decode: Decode::BytesOrPanic,
+        access: Access {
+            form: "args[{}]",
+            absent: Absent::Fails(
+                "panic",
+                "index out of bounds: the len is {length} but the index is {index}",
+                101,
+            ),
+        },
         remark: "The program's name comes first; std::env::args panics at an argument that is not UTF-8, args_os does not.",
         ..NONE
     },
@@ -301,6 +330,10 @@ pub static RUNTIMES: &[Runtime] = &[
         heads: &[Head::Count("len(sys.argv)", 1), Head::Program("sys.argv[0]")],
         element: "sys.argv[{}]",
         decode: Decode::Escapes,
+        access: Access {
+            form: "sys.argv[{}]",
+            absent: Absent::Fails("IndexError", "list index out of range", 1),
+        },
         remark: "sys.argv[0] is the script as it was given, -c, or the whole path of a module.",
         ..NONE
     },
@@ -371,6 +404,14 @@ pub static RUNTIMES: &[Runtime] = &[
         element: "args[{}]",
         first: 0,
         decode: Decode::ReplacesSurrogatesOnce,
+        access: Access {
+            form: "args[{}]",
+            absent: Absent::Fails(
+                "java.lang.ArrayIndexOutOfBoundsException",
+                "Index {index} out of bounds for length {length}",
+                1,
+            ),
+        },
         remark: "The class is not among the arguments: args[0] is the first of them.",
         ..NONE
     },
@@ -412,6 +453,7 @@ pub static RUNTIMES: &[Runtime] = &[
         heads: &[Head::Program("$0"), Head::Count("scalar(@ARGV)", 0), Head::Count("$#ARGV", -1)],
         element: "$ARGV[{}]",
         first: 0,
+        access: Access { form: "$ARGV[{}]", absent: Absent::Nothing("undef") },
         remark: "The script is $0 and not in @ARGV; $#ARGV is the last index, one less than the count.",
         ..NONE
     },
@@ -478,6 +520,7 @@ pub static RUNTIMES: &[Runtime] = &[
         }),
         heads: &[Head::Count("$argc", 1), Head::Program("$argv[0]")],
         element: "$argv[{}]",
+        access: Access { form: "$argv[{}]", absent: Absent::Nothing("NULL") },
         remark: "$argv[0] is the script; behind -f and -r a -- has to stand before arguments that begin with a dash.",
         ..NONE
     },
@@ -522,6 +565,7 @@ pub static RUNTIMES: &[Runtime] = &[
         element: "process.argv[{}]",
         first: 2,
         decode: Decode::Replaces,
+        access: Access { form: "process.argv[{}]", absent: Absent::Nothing("undefined") },
         remark: "process.argv holds the interpreter and the script, both as whole paths, before the arguments; behind -e there is no script, and arguments begin at 1.",
         ..NONE
     },
@@ -580,6 +624,7 @@ pub static RUNTIMES: &[Runtime] = &[
         heads: &[Head::Program("$0"), Head::Count("ARGV.length", 0)],
         element: "ARGV[{}]",
         first: 0,
+        access: Access { form: "ARGV[{}]", absent: Absent::Nothing("nil") },
         remark: "The script is $0 and not in ARGV: ARGV[0] is the first argument.",
         ..NONE
     },
@@ -635,6 +680,7 @@ pub static RUNTIMES: &[Runtime] = &[
         }),
         heads: &[Head::Count("ARGC", 1), Head::Program("ARGV[0]")],
         element: "ARGV[{}]",
+        access: Access { form: "ARGV[{}]", absent: Absent::Empty },
         remark: "ARGV[0] is awk itself; the program is no argument. Arguments are files to read, and name=value sets a variable; a -- keeps options of awk apart.",
         ..NONE
     },
@@ -672,6 +718,7 @@ pub static RUNTIMES: &[Runtime] = &[
         }),
         heads: &[Head::Count("ARGC", 1), Head::Program("ARGV[0]")],
         element: "ARGV[{}]",
+        access: Access { form: "ARGV[{}]", absent: Absent::Empty },
         remark: "ARGV[0] is awk itself; the program is no argument. Arguments are files to read, and name=value sets a variable; a -- keeps options of awk apart.",
         ..NONE
     },
@@ -694,6 +741,7 @@ pub static RUNTIMES: &[Runtime] = &[
         element: "lindex $argv {}",
         first: 0,
         decode: Decode::Latin,
+        access: Access { form: "lindex $argv {}", absent: Absent::Empty },
         remark: "The script is $argv0 and not in $argv, which is one list: lindex $argv 0 is the first argument.",
         ..NONE
     },
@@ -720,6 +768,7 @@ pub static RUNTIMES: &[Runtime] = &[
         }),
         heads: &[Head::Count("#arg", 0), Head::Program("arg[0]")],
         element: "arg[{}]",
+        access: Access { form: "arg[{}]", absent: Absent::Nothing("nil") },
         remark: "arg[0] is the script; what stands before it has negative indexes, and ... holds the arguments too.",
         ..NONE
     },

@@ -2,6 +2,7 @@
 
 use crate::host::Named;
 use crate::lineage::{Origin, Rule};
+use crate::receive::decode::Decode;
 use crate::receive::runtime::{Head, Name, Runtime};
 use crate::receive::start::{Program, Started, start};
 use crate::source::{SourceKind, Sources, Span};
@@ -18,6 +19,13 @@ pub struct Element {
     pub from: Option<usize>,
     /// Whether the runtime makes other bytes of it.
     pub changed: bool,
+}
+
+impl Element {
+    /// Whether the usual access fails because of its bytes.
+    pub fn is_refused(&self, runtime: &Runtime) -> bool {
+        runtime.decode == Decode::BytesOrPanic && std::str::from_utf8(self.text.bytes()).is_err()
+    }
 }
 
 /// What a program sees.

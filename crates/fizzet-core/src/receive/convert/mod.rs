@@ -98,7 +98,11 @@ pub static CONVERSIONS: &[Conversion] = &[
     row("javascript", "Number", "Number(s)", false, real::javascript_number),
     row("ruby", "to_i", "s.to_i", false, whole::ruby_to_i),
     row("ruby", "Integer", "Integer(s)", false, whole::ruby_integer),
-    row("c", "atof", "atof(s)", true, |text| Outcome { stops: None, out_of_range: false, ..real::strtod(text) }),
+    row("c", "atof", "atof(s)", true, |text| Outcome {
+        stops: None,
+        out_of_range: false,
+        ..real::strtod(text)
+    }),
     row("c", "strtod", "strtod(s, &end)", true, real::strtod),
     row("go", "strconv.ParseFloat", "strconv.ParseFloat(s, 64)", true, real::go),
     row("rust", "parse::<f64>", "s.parse::<f64>()", true, real::rust),

@@ -34,14 +34,24 @@ pub fn strtod(text: &[u8]) -> Outcome {
     let hexadecimal = begins(number, "0x").then(|| hexadecimal(&number[2..], false)).flatten();
     if let Some((length, value)) = hexadecimal {
         let written = &number[2..2 + length];
-        let is_zero = written.iter().take_while(|byte| !byte.eq_ignore_ascii_case(&b'p')).all(|byte| matches!(byte, b'0' | b'.'));
-        return outcome(2 + length, value, !is_zero && is_lossy(value, || hexadecimal_is_exact(written, value)));
+        let is_zero = written
+            .iter()
+            .take_while(|byte| !byte.eq_ignore_ascii_case(&b'p'))
+            .all(|byte| matches!(byte, b'0' | b'.'));
+        return outcome(
+            2 + length,
+            value,
+            !is_zero && is_lossy(value, || hexadecimal_is_exact(written, value)),
+        );
     }
     let Some(found) = decimal(number) else {
         return Outcome { stops: Some(0), ..Outcome::of(Value::Real(0.0)) };
     };
     let written = &number[..found.length];
-    let is_zero = written.iter().take_while(|byte| !byte.eq_ignore_ascii_case(&b'e')).all(|byte| matches!(byte, b'0' | b'.'));
+    let is_zero = written
+        .iter()
+        .take_while(|byte| !byte.eq_ignore_ascii_case(&b'e'))
+        .all(|byte| matches!(byte, b'0' | b'.'));
     let value = value(written);
     // No decimal number of a length that people write is exactly one of the small ones.
     outcome(found.length, value, !is_zero && is_lossy(value, || false))
@@ -58,7 +68,8 @@ fn hexadecimal_is_exact(written: &[u8], value: f64) -> bool {
     let mantissa_end = written.iter().position(|byte| byte.eq_ignore_ascii_case(&b'p'));
     let mantissa = &written[..mantissa_end.unwrap_or(written.len())];
     let power = mantissa_end.map_or(&b"0"[..], |at| &written[at + 1..]);
-    let power: i64 = std::str::from_utf8(power).ok().and_then(|text| text.parse().ok()).unwrap_or(i64::MIN / 2);
+    let power: i64 =
+        std::str::from_utf8(power).ok().and_then(|text| text.parse().ok()).unwrap_or(i64::MIN / 2);
     let raised = [mantissa, b"p", (power.saturating_add(200)).to_string().as_bytes()].concat();
     hexadecimal(&raised, true).is_some_and(|(_, large)| large == value * 2_f64.powi(200))
 }
@@ -68,7 +79,8 @@ fn of_nan(text: &[u8]) -> usize {
     if text.first() != Some(&b'(') {
         return 0;
     }
-    let inside = text[1..].iter().take_while(|byte| byte.is_ascii_alphanumeric() || **byte == b'_').count();
+    let inside =
+        text[1..].iter().take_while(|byte| byte.is_ascii_alphanumeric() || **byte == b'_').count();
     if text.get(1 + inside) == Some(&b')') { inside + 2 } else { 0 }
 }
 
@@ -134,7 +146,8 @@ pub fn python(text: &[u8]) -> Outcome {
 
 /// The same without underscores, each of which has to stand between digits.
 fn without_underscores(text: &[u8]) -> Option<Vec<u8>> {
-    let is_digit = |at: Option<usize>| at.and_then(|at| text.get(at)).is_some_and(u8::is_ascii_digit);
+    let is_digit =
+        |at: Option<usize>| at.and_then(|at| text.get(at)).is_some_and(u8::is_ascii_digit);
     let stands = |at: usize| is_digit(at.checked_sub(1)) && is_digit(Some(at + 1));
     let misplaced = text.iter().enumerate().any(|(at, &byte)| byte == b'_' && !stands(at));
     (!misplaced).then(|| text.iter().copied().filter(|byte| *byte != b'_').collect())
@@ -162,7 +175,9 @@ pub fn go(text: &[u8]) -> Outcome {
         false => decimal(&plain).map(|found| (found.length, value(&plain[..found.length]))),
     };
     match found {
-        Some((length, value)) if length == plain.len() && value.is_infinite() => Outcome::error("ErrRange"),
+        Some((length, value)) if length == plain.len() && value.is_infinite() => {
+            Outcome::error("ErrRange")
+        }
         Some((length, value)) if length == plain.len() => real(value, negative),
         _ => Outcome::error(SYNTAX),
     }

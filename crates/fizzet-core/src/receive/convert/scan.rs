@@ -98,9 +98,9 @@ pub fn hexadecimal(text: &[u8], wants_exponent: bool) -> Option<(usize, f64)> {
 pub(super) fn clamped(text: &[u8]) -> i64 {
     let (negative, sign) = sign(text);
     let most = 1_i64 << 40;
-    let value = text[sign..].iter().fold(0, |value: i64, byte| {
-        (value * 10 + i64::from(byte - b'0')).min(most)
-    });
+    let value = text[sign..]
+        .iter()
+        .fold(0, |value: i64, byte| (value * 10 + i64::from(byte - b'0')).min(most));
     if negative { -value } else { value }
 }
 

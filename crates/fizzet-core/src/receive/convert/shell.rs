@@ -22,7 +22,11 @@ pub struct ShellConversion {
 /// Both of them.
 pub const SHELL_CONVERSIONS: [ShellConversion; 2] = [
     ShellConversion { name: "arithmetic", form: "$(($1))", line: b"label \"$(($1))\"" },
-    ShellConversion { name: "-gt", form: "[ \"$1\" -gt 0 ]", line: b"[ \"$1\" -gt 0 ]; label \"$?\"" },
+    ShellConversion {
+        name: "-gt",
+        form: "[ \"$1\" -gt 0 ]",
+        line: b"[ \"$1\" -gt 0 ]; label \"$?\"",
+    },
 ];
 
 impl ShellConversion {
@@ -33,8 +37,12 @@ impl ShellConversion {
         let given = state.given(SourceKind::Argument(1), text);
         state.positional.set(vec![given]);
         let trace = walk::line(state, host);
-        let label = trace.commands.iter().find(|one| one.argv.first().is_some_and(|name| name.bytes() == b"label"));
-        let Some(told) = label.and_then(|one| one.argv.get(1)).filter(|told| !told.has_hole()) else {
+        let label = trace
+            .commands
+            .iter()
+            .find(|one| one.argv.first().is_some_and(|name| name.bytes() == b"label"));
+        let Some(told) = label.and_then(|one| one.argv.get(1)).filter(|told| !told.has_hole())
+        else {
             return Outcome::error(ERROR);
         };
         match (self.name, told.bytes()) {

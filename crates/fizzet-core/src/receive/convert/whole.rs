@@ -146,7 +146,8 @@ fn go(text: &[u8], base: u32) -> Outcome {
             continue;
         }
         let Some(digit) = char::from(*byte).to_digit(radix) else { return Outcome::error(SYNTAX) };
-        let next = value.checked_mul(u64::from(radix)).and_then(|one| one.checked_add(u64::from(digit)));
+        let next =
+            value.checked_mul(u64::from(radix)).and_then(|one| one.checked_add(u64::from(digit)));
         let Some(next) = next else { return Outcome::error("ErrRange") };
         value = next;
     }

@@ -1,0 +1,3 @@
+# The argument of this number, read in the usual way.
+import os, sys
+print("value [%s]" % sys.argv[int(os.environ["READ"])])
