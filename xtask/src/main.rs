@@ -13,6 +13,7 @@ use std::process::ExitCode;
 
 use fizzet::render::json::launch::{ExecOut, LaunchOut, SystemsOut};
 use fizzet::render::json::shape::{AllShells, Event, Line, OutlineOut, Received, SpreadOut};
+use fizzet::render::json::view::{ProofsOut, ViewOut};
 use schemars::{Schema, schema_for};
 
 fn main() -> ExitCode {
@@ -47,7 +48,7 @@ fn main() -> ExitCode {
 /// Does something with the path and text of every schema.
 fn each_schema(act: fn(&Path, &str) -> Result<(), String>) -> Result<(), String> {
     let folder = Path::new(env!("CARGO_MANIFEST_DIR")).join("../docs/schema");
-    let schemas: [(&str, Schema); 9] = [
+    let schemas: [(&str, Schema); 11] = [
         ("line.json", schema_for!(Line<'static>)),
         ("line-all.json", schema_for!(AllShells<'static>)),
         ("outline.json", schema_for!(OutlineOut<'static>)),
@@ -57,6 +58,8 @@ fn each_schema(act: fn(&Path, &str) -> Result<(), String>) -> Result<(), String>
         ("exec.json", schema_for!(ExecOut<'static>)),
         ("shebang.json", schema_for!(LaunchOut<'static>)),
         ("shebang-systems.json", schema_for!(SystemsOut<'static>)),
+        ("view.json", schema_for!(ViewOut<'static>)),
+        ("view-prove.json", schema_for!(ProofsOut<'static>)),
     ];
     schemas.iter().try_for_each(|(name, schema)| {
         let text = serde_json::to_string_pretty(schema).map_err(|error| error.to_string())?;

@@ -1,6 +1,7 @@
 //! The command line.
 
 mod kernel;
+mod receive;
 
 use std::ffi::OsString;
 use std::path::PathBuf;
@@ -10,6 +11,7 @@ use clap::{Args, Parser, Subcommand, ValueEnum};
 use fizzet_core::dialect::Shell;
 
 pub use kernel::{CallerOptions, ExecOptions, Picture, ShebangOptions};
+pub use receive::{As, ViewOptions};
 
 use crate::scenario::Scenario;
 
@@ -42,6 +44,7 @@ const EXAMPLES: &str = "Examples:
   fizzet spread 'lime honey' '' heather
   fizzet shebang press.sh 'lime honey' heather
   fizzet exec 'execlp(\"label\", \"label\", \"*.txt\", NULL)'
+  fizzet view --launch 'python3 -u press.py a b'
   fizzet receive 'lime honey' '' heather
   fizzet demo
 
@@ -63,6 +66,8 @@ pub enum Command {
     Shebang(ShebangOptions),
     /// A C call of the exec family: which file runs with which vector, or which error, and what goes wrong
     Exec(ExecOptions),
+    /// The vector as each language's runtime shows it; missing arguments; texts as numbers
+    View(ViewOptions),
     /// Be the program: show or record exactly which vector arrived
     Receive(ReceiveOptions),
     /// The tour, on the data of a honey co-op

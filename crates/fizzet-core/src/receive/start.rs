@@ -70,10 +70,12 @@ pub fn start(
     };
     let first = if runtime.name == "busybox" && is_busybox(&argv) { 2 } else { 1 };
     let mut reader = Reader { grammar, argv, at: first, ..Reader::default_of(grammar) };
+    let mut read = Ok(());
     if runtime.name == "java" {
-        reader.read_argument_files(named, sources);
+        read = reader.read_argument_files(named, sources);
     }
     let program = match grammar.shape {
+        _ if read.is_err() => read.map(|()| Program::Itself),
         Shape::OnePair => reader.one_pair(),
         _ => reader.options().and_then(|()| reader.program()),
     };
@@ -491,20 +493,28 @@ impl Reader {
 
     /// Files of arguments take the place of the words that name them, up to the class (observed in
     /// OpenJDK 17).
-    fn read_argument_files(&mut self, named: &dyn Named, sources: &mut Sources) {
+    fn read_argument_files(
+        &mut self,
+        named: &dyn Named,
+        sources: &mut Sources,
+    ) -> Result<(), Refusal> {
         let mut at = 1;
         let mut wants_value = false;
         while at < self.argv.len() {
             let word = self.argv[at].bytes().to_vec();
             if word == b"--disable-@files" {
-                return;
+                return Ok(());
             }
             if let [b'@', name @ ..] = &word[..]
                 && !name.is_empty()
             {
                 if name[0] == b'@' {
                     self.argv[at] = self.argv[at].slice(1, word.len());
-                } else if let Some(text) = named.arguments(name) {
+                } else {
+                    let Some(text) = named.arguments(name) else {
+                        let name = String::from_utf8_lossy(name).into_owned();
+                        return Err(self.refused(format!("there is no file of arguments {name}")));
+                    };
                     let source = sources.of_path(SourceKind::File, name, &text);
                     let origin = Origin::new(Rule::Given, Span::new(source, 0, text.len()));
                     let read = argfile::words(&text);
@@ -515,16 +525,17 @@ impl Reader {
                     // What such a file holds is not read as another one.
                     at = self.skip_read(at, read.len(), &mut wants_value);
                     if at == usize::MAX {
-                        return;
+                        return Ok(());
                     }
                     continue;
                 }
             }
             if self.is_class(at, &mut wants_value) {
-                return;
+                return Ok(());
             }
             at += 1;
         }
+        Ok(())
     }
 
     fn skip_read(&self, from: usize, count: usize, wants_value: &mut bool) -> usize {

@@ -3,48 +3,15 @@
 //! The data is part of the program and is copied to a temporary folder; every step is a command
 //! line as a person would type it, run by this very program in that folder.
 
-use std::fs::{File, Permissions};
+use std::fs::File;
 use std::io::{self, Write};
-use std::os::unix::fs::PermissionsExt;
 use std::os::unix::process::CommandExt;
-use std::path::Path;
 use std::process::Command;
 
 use crate::cli::{Color, DemoOptions};
+use crate::data;
 use crate::failure::Failure;
 use crate::render::page::{Page, wrap};
-
-/// One file of the demo data.
-struct DataFile {
-    path: &'static str,
-    bytes: &'static [u8],
-}
-
-macro_rules! data {
-    ($($path:literal),+ $(,)?) => {
-        &[$(DataFile {
-            path: $path,
-            bytes: include_bytes!(concat!("../../../../demo/", $path)),
-        }),+]
-    };
-}
-
-const DATA: &[DataFile] = data![
-    "calls/press.c",
-    "hives/keepers.csv",
-    "hives/names.txt",
-    "labels/-heather.txt",
-    "labels/.draft",
-    "labels/Bärlauch.txt",
-    "labels/acacia honey.txt",
-    "labels/batch1.csv",
-    "labels/batch[1].csv",
-    "labels/lime honey.txt",
-    "scripts/labels.sh",
-    "scripts/move-hives.sh",
-    "scripts/seal.sh",
-    "scripts/stamp.sh",
-];
 
 /// One step: what it shows, the name that the program is started under, and the words behind it.
 struct Step {
@@ -182,7 +149,7 @@ pub fn run(options: DemoOptions) -> Result<u8, Failure> {
         hint: "set TMPDIR to a folder that can be written".into(),
     };
     let folder = tempfile::Builder::new().prefix("honey-coop-").tempdir().map_err(unusable)?;
-    copy_data(folder.path()).map_err(unusable)?;
+    data::write(data::DATA, folder.path()).map_err(unusable)?;
     let program = std::env::current_exe().map_err(unusable)?;
     std::fs::write(folder.path().join(JARS), twenty_thousand_jars()).map_err(unusable)?;
     let mut out = io::stdout().lock();
@@ -219,20 +186,6 @@ pub fn run(options: DemoOptions) -> Result<u8, Failure> {
     }
     out.flush()?;
     Ok(0)
-}
-
-fn copy_data(folder: &Path) -> io::Result<()> {
-    for file in DATA {
-        let path = folder.join(file.path);
-        if let Some(parent) = path.parent() {
-            std::fs::create_dir_all(parent)?;
-        }
-        std::fs::write(&path, file.bytes)?;
-        if file.bytes.starts_with(b"#!") {
-            std::fs::set_permissions(path, Permissions::from_mode(0o755))?;
-        }
-    }
-    Ok(())
 }
 
 /// The file of the call that hands too much over; it is too long to be kept as data.

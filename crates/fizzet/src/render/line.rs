@@ -14,7 +14,7 @@ use crate::render::launch;
 use crate::render::page::{Page, wrap};
 use crate::render::reason::reason;
 use crate::render::stages;
-use crate::render::visible::{Cell, Spaces, cells, rows, width};
+use crate::render::visible::{Cell, Spaces, cells, rows, told, width};
 
 /// The most arguments of one command that are shown, half of them from its start.
 const MAX_ARGUMENTS: usize = 2000;
@@ -173,11 +173,6 @@ pub(super) fn shown(argument: &Text) -> Vec<Cell> {
         shown.push(told(&format!("⟨and {} more bytes⟩", bytes.len() - MAX_BYTES)));
     }
     shown
-}
-
-fn told(text: &str) -> Cell {
-    let width = text.chars().count();
-    Cell { shown: text.to_owned().into(), width, mark: true, start: 0, end: 0 }
 }
 
 /// The word as it was typed, on one row, and its width.

@@ -66,6 +66,12 @@ pub fn cells(bytes: &[u8], spaces: Spaces) -> Vec<Cell> {
     cells
 }
 
+/// One cell that tells something in words.
+pub fn told(text: &str) -> Cell {
+    let width = text.chars().count();
+    Cell { shown: text.to_owned().into(), width, mark: true, start: 0, end: 0 }
+}
+
 /// A character of ASCII that shows as itself: the common case costs no memory.
 fn plain(character: char, spaces: Spaces) -> Option<&'static str> {
     const SHOWN: &str = " !\"#$%&'()*+,-./0123456789:;<=>?@ABCDEFGHIJKLMNOPQRSTUVWXYZ[\\]^_`\

@@ -4,9 +4,11 @@ mod events;
 pub mod launch;
 mod places;
 pub mod shape;
+pub mod view;
 
 pub use events::Events;
 pub use launch::{exec, launch, systems};
+pub use view::{proofs, view};
 
 use std::io::Write;
 
