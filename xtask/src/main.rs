@@ -11,6 +11,7 @@ mod scripts;
 use std::path::{Path, PathBuf};
 use std::process::ExitCode;
 
+use fizzet::render::json::accept::AcceptOut;
 use fizzet::render::json::launch::{ExecOut, LaunchOut, SystemsOut};
 use fizzet::render::json::shape::{AllShells, Event, Line, OutlineOut, Received, SpreadOut};
 use fizzet::render::json::view::{ProofsOut, ViewOut};
@@ -48,7 +49,7 @@ fn main() -> ExitCode {
 /// Does something with the path and text of every schema.
 fn each_schema(act: fn(&Path, &str) -> Result<(), String>) -> Result<(), String> {
     let folder = Path::new(env!("CARGO_MANIFEST_DIR")).join("../docs/schema");
-    let schemas: [(&str, Schema); 11] = [
+    let schemas: [(&str, Schema); 12] = [
         ("line.json", schema_for!(Line<'static>)),
         ("line-all.json", schema_for!(AllShells<'static>)),
         ("outline.json", schema_for!(OutlineOut<'static>)),
@@ -58,6 +59,7 @@ fn each_schema(act: fn(&Path, &str) -> Result<(), String>) -> Result<(), String>
         ("exec.json", schema_for!(ExecOut<'static>)),
         ("shebang.json", schema_for!(LaunchOut<'static>)),
         ("shebang-systems.json", schema_for!(SystemsOut<'static>)),
+        ("accept.json", schema_for!(AcceptOut<'static>)),
         ("view.json", schema_for!(ViewOut<'static>)),
         ("view-prove.json", schema_for!(ProofsOut<'static>)),
     ];

@@ -11,7 +11,7 @@ use clap::{Args, Parser, Subcommand, ValueEnum};
 use fizzet_core::dialect::Shell;
 
 pub use kernel::{CallerOptions, ExecOptions, Picture, ShebangOptions};
-pub use receive::{As, ViewOptions};
+pub use receive::{AcceptOptions, As, ViewOptions};
 
 use crate::scenario::Scenario;
 
@@ -45,10 +45,11 @@ const EXAMPLES: &str = "Examples:
   fizzet shebang press.sh 'lime honey' heather
   fizzet exec 'execlp(\"label\", \"label\", \"*.txt\", NULL)'
   fizzet view --launch 'python3 -u press.py a b'
+  fizzet accept press.toml -w 250 'lime honey'
   fizzet receive 'lime honey' '' heather
   fizzet demo
 
-Exit status: 0 traced whole; 2 unusable arguments or a syntax error in the traced text;
+Exit status: 0 traced whole; 1 something asked for does not hold; 2 unusable arguments or a syntax error in the traced text;
 3 an answer is missing; 4 stopped at a limit.";
 
 /// The subcommands.
@@ -68,6 +69,8 @@ pub enum Command {
     Exec(ExecOptions),
     /// The vector as each language's runtime shows it; missing arguments; texts as numbers
     View(ViewOptions),
+    /// Does a vector satisfy a declared usage: roles, values, what is missing, left over or ill-typed
+    Accept(AcceptOptions),
     /// Be the program: show or record exactly which vector arrived
     Receive(ReceiveOptions),
     /// The tour, on the data of a honey co-op

@@ -2,6 +2,7 @@
 
 pub mod cli;
 pub mod commands;
+pub mod contract;
 pub mod data;
 pub mod failure;
 pub mod render;

@@ -6,7 +6,7 @@ use std::process::ExitCode;
 
 use clap::Parser;
 use fizzet::cli::{Cli, Command};
-use fizzet::commands::{demo, exec, line, outline, receive, shebang, spread, view, walk};
+use fizzet::commands::{accept, demo, exec, line, outline, receive, shebang, spread, view, walk};
 use fizzet::failure::Failure;
 
 fn main() -> ExitCode {
@@ -38,6 +38,7 @@ fn parsed(mut arguments: Vec<OsString>) -> Result<Cli, clap::Error> {
             Command::Line(options) => Some(&mut options.operands),
             Command::Walk(options) => Some(&mut options.operands),
             Command::View(options) => Some(&mut options.arguments),
+            Command::Accept(options) => Some(&mut options.operands),
             _ => None,
         };
         if let Some(operands) = operands.filter(|operands| !operands.is_empty()) {
@@ -57,6 +58,7 @@ fn run(cli: Cli) -> Result<u8, Failure> {
         Command::Exec(options) => exec::run(options),
         Command::Shebang(options) => shebang::run(options),
         Command::View(options) => view::run(options),
+        Command::Accept(options) => accept::run(options),
         Command::Receive(options) => {
             let zero = std::env::args_os().next().unwrap_or_default();
             receive::as_a_command(options, zero.as_bytes().to_vec())

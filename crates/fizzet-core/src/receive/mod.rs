@@ -4,11 +4,13 @@
 //! - [`start`]: which words an interpreter takes for itself before it finds the program
 //! - [`read`]: what becomes of reading an argument that is not there
 //! - [`view`]: the names and values that the program sees
+//! - [`contract`]: declared usages and option grammars
 //! - [`convert`]: texts as numbers
 //! - [`argfile`]: the files of arguments that the launcher of Java reads
 //! - [`decode`]: bytes as the strings of a language
 
 pub mod argfile;
+pub mod contract;
 pub mod convert;
 pub mod decode;
 pub mod read;

@@ -77,3 +77,36 @@ fn runtime_help() -> String {
     let names: Vec<&str> = RUNTIMES.iter().map(|runtime| runtime.name).collect();
     format!("One runtime alone: {}", names.join(", "))
 }
+
+/// Options of `accept`.
+#[derive(Debug, Args)]
+#[command(after_help = "Examples:
+  fizzet accept press.toml -w 250 'lime honey' heather
+  fizzet accept --format json press.toml --weight=heavy
+  fizzet accept --from-line --var jar='lime honey' press.toml 'press $jar'
+  fizzet accept --usage press.toml
+  fizzet accept --draft press.sh > press.toml
+
+A contract is a TOML file; README.md has one in full. With --from-line the first ARG is a typed line, and
+the ones behind it are its $1, $2 ...; with --draft the operand is a script and no contract is needed.
+Exit status: 0 the vector satisfies the contract; 1 it does not.")]
+pub struct AcceptOptions {
+    /// The first ARG is a typed line: hold the vector of its last program against the contract
+    #[arg(long, conflicts_with = "draft")]
+    pub from_line: bool,
+    /// Write a first contract from the script's own checks: tests of $#, getopts, parameters used
+    #[arg(long)]
+    pub draft: bool,
+    /// Print the usage and help text that the contract makes, and nothing else
+    #[arg(long, conflicts_with_all = ["draft", "from_line"])]
+    pub usage: bool,
+    #[command(flatten)]
+    #[allow(missing_docs)]
+    pub evaluation: EvaluationOptions,
+    #[command(flatten)]
+    #[allow(missing_docs)]
+    pub output: OutputOptions,
+    /// The contract (or the script, with --draft), then the arguments (an ARG may begin with -)
+    #[arg(value_names = ["CONTRACT", "ARG"], required = true, num_args = 1.., trailing_var_arg = true)]
+    pub operands: Vec<OsString>,
+}

@@ -1,5 +1,6 @@
 //! The subcommands, a file each.
 
+pub mod accept;
 pub mod demo;
 mod evaluation;
 pub mod exec;

@@ -1,11 +1,13 @@
 //! The stable JSON.
 
+pub mod accept;
 mod events;
 pub mod launch;
 mod places;
 pub mod shape;
 pub mod view;
 
+pub use accept::accept;
 pub use events::Events;
 pub use launch::{exec, launch, systems};
 pub use view::{proofs, view};
