@@ -129,6 +129,11 @@ fn told(
     }
 }
 
+/// Whether a conversion is one of a shell.
+pub fn is_of_shell(conversion: &str) -> bool {
+    Shell::ALL.iter().any(|shell| conversion.split(' ').next() == Some(shell.name()))
+}
+
 /// An outcome as it is recorded: reals as their bits.
 fn recorded(outcome: &Outcome) -> String {
     let mut told = match &outcome.value {

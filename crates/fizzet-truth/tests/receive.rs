@@ -2,7 +2,6 @@
 
 use std::collections::BTreeMap;
 
-use fizzet_core::dialect::Shell;
 use fizzet_truth::listed::{cases, recorded};
 use fizzet_truth::receivers::Receivers;
 use fizzet_truth::{conversions, reads};
@@ -78,8 +77,7 @@ fn conversions_gave_what_is_predicted() {
     check("receive/conversions.recorded", |case, real| {
         let (conversion, text) = case.split_once(" \"").unwrap();
         let ours = &known[&format!("\"{text}")][conversion];
-        let is_shell = Shell::ALL.iter().any(|shell| conversion.starts_with(shell.name()));
-        (is_shell || ours == real, ours.clone())
+        (conversions::is_of_shell(conversion) || ours == real, ours.clone())
     });
 }
 

@@ -8,6 +8,7 @@ mod extensions;
 mod kernel;
 mod lines;
 mod programs;
+mod receive;
 mod scripts;
 
 use std::path::Path;

@@ -1,5 +1,6 @@
 //! The built program, end to end.
 
+mod accept;
 mod allowed;
 mod demo;
 mod exec;
@@ -12,4 +13,5 @@ mod scenario;
 mod scripts;
 mod shebang;
 mod shells;
+mod view;
 mod walk;
