@@ -10,6 +10,7 @@
 //! - [`expand`]: words to fields, a file a stage
 //! - [`walk`]: the evaluator; [`compare`]: which rules make two shells differ
 //! - [`kernel`]: `#!` lines, hops, the search of PATH, errors of exec
+//! - [`receive`]: what each language's runtime makes of a vector; conversions; contracts
 //! - [`notes`]: traps found in a trace
 //! - [`trace`]: the results that every renderer reads
 #![forbid(unsafe_code)]

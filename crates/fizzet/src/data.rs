@@ -25,6 +25,7 @@ macro_rules! data {
 /// The folder of the tour.
 pub const DATA: &[DataFile] = data![
     "calls/press.c",
+    "contracts/press.toml",
     "hives/keepers.csv",
     "hives/names.txt",
     "labels/-heather.txt",

@@ -131,6 +131,49 @@ const STEPS: &[Step] = &[
         input: Some(JARS),
     },
     Step {
+        about: "Inside the receiver: the same jars, as each language shows them:",
+        program: "fizzet",
+        words: &["view", "lime honey", "", "heather"],
+        input: None,
+    },
+    Step {
+        about: "A typed line that starts Python, and the words that Python keeps for itself:",
+        program: "fizzet",
+        words: &["view", "--launch", "python3 -u receivers/press.py $1 \"$1\"", "lime honey"],
+        input: None,
+    },
+    Step {
+        about: "A third jar that nobody gave:",
+        program: "fizzet",
+        words: &["view", "--read", "3", "lime honey", "heather"],
+        input: None,
+    },
+    Step {
+        about: "The weight of a jar has to be a number:",
+        program: "fizzet",
+        words: &["view", "--as", "int", "250g"],
+        input: None,
+    },
+    Step {
+        about: "A contract says how the press is used. A quote is missing, so there are too many operands:",
+        program: "fizzet",
+        words: &[
+            "accept",
+            "--from-line",
+            "--var",
+            "jar=lime honey of May north",
+            "contracts/press.toml",
+            "press -w250 $jar",
+        ],
+        input: None,
+    },
+    Step {
+        about: "A first contract from a script's own checks:",
+        program: "fizzet",
+        words: &["accept", "--draft", "scripts/move-hives.sh"],
+        input: None,
+    },
+    Step {
         about: "The program's side of it. Under another name Fizzet is the receiver (ln -s fizzet label):",
         program: "./label",
         words: &["lime honey", "", "jar\tlid", "heather"],
@@ -150,6 +193,7 @@ pub fn run(options: DemoOptions) -> Result<u8, Failure> {
     };
     let folder = tempfile::Builder::new().prefix("honey-coop-").tempdir().map_err(unusable)?;
     data::write(data::DATA, folder.path()).map_err(unusable)?;
+    data::write(data::RECEIVERS, folder.path()).map_err(unusable)?;
     let program = std::env::current_exe().map_err(unusable)?;
     std::fs::write(folder.path().join(JARS), twenty_thousand_jars()).map_err(unusable)?;
     let mut out = io::stdout().lock();

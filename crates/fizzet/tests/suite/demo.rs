@@ -17,6 +17,8 @@ fn the_tour_runs_from_any_folder_and_leaves_nothing_there() {
         "scripts/seal.sh is a script",
         "what happens is left to chance",
         "fails with E2BIG",
+        "IndexError",
+        "problem left-over",
         "this \" is never closed",
     ] {
         assert!(shown.contains(part), "the tour lacks {part:?}:\n{shown}");
