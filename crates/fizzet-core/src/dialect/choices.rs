@@ -380,12 +380,23 @@ pub enum ArithmeticSign {
 /// What the numbers of `test` are.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum TestNumbers {
-    /// Decimal numbers with blanks around them.
-    Trimmed,
-    /// Decimal numbers with blanks before them; nothing is 0, and one that is too large is -1.
+    /// Decimal numbers with blanks before them, and these behind them.
+    Trimmed(&'static str),
+    /// Decimal numbers with blanks before them; nothing is 0, and one that is too large loses digits.
     Leading,
     /// Arithmetic expressions.
     Expressions,
+}
+
+/// What a mistake in a comparison of numbers ends.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ComparisonMistake {
+    /// Nothing: the comparison does not hold.
+    IsFalse,
+    /// The command, with status 2.
+    EndsCommand,
+    /// What every mistake in an expression ends.
+    Ends,
 }
 
 /// What in the expression of `=~` quotes.

@@ -481,6 +481,20 @@ dialect_table! {
     arithmetic_recursive: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: x=1+2; echo $((x*2))";
     /// An empty expression is 0.
     empty_arithmetic_is_zero: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: echo $(( ))";
+    /// What counts as a blank inside an expression.
+    arithmetic_blanks: &'static str = [" \t\n", " \t\n", " \t\n", " \t\n\x0b\x0c\r", " \t\n", " \t\n\x0b\x0c\r", " \t\n"], "observed in all six: x=$(printf '\\r7'); echo $(($x))";
+    /// What counts as a blank before a number besides.
+    arithmetic_blanks_before_numbers: &'static str = ["", "", "", "", "\x0b\x0c\r", "", ""], "observed in all six: x=$(printf '\\r7'); echo $(($x))";
+    /// Underscores inside numbers are passed over.
+    arithmetic_underscores: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((1_000))";
+    /// `inf` and `nan` are numbers.
+    arithmetic_infinities: bool = [N, N, N, N, Y, N, Y], "observed in all six: echo $((inf))";
+    /// What a mistake in a comparison of numbers inside `[[ ]]` ends.
+    comparison_mistake: ComparisonMistake = [ComparisonMistake::Ends, ComparisonMistake::IsFalse, ComparisonMistake::Ends, ComparisonMistake::Ends, ComparisonMistake::Ends, ComparisonMistake::EndsCommand, ComparisonMistake::Ends], "observed in all six: [[ 1+ -eq 1 || a = a ]]; echo $?";
+    /// `test` compares numbers with what stands behind their points.
+    test_compares_reals: bool = [N, N, N, N, Y, N, N], "observed in all six: [ 0.5 -gt 0 ]; echo $?";
+    /// `test` reads hexadecimal numbers.
+    test_hexadecimal: bool = [N, N, N, N, Y, N, N], "observed in all six: [ 0x1f -gt 0 ]";
     /// The status a shell ends with after an arithmetic error.
     arithmetic_status: Status = [2, 1, 2, 2, 1, 1, 1], "observed in all six: echo $((1/0)); echo $?";
     /// `echo` decodes escapes without being asked.
@@ -790,7 +804,7 @@ dialect_table! {
     /// `function f()` takes its parentheses.
     keyword_takes_parentheses: bool = [N, Y, N, Y, N, Y, Y], "observed in all six: function f() { :; }";
     /// What the numbers of `test` are.
-    test_numbers: TestNumbers = [TestNumbers::Trimmed, TestNumbers::Trimmed, TestNumbers::Trimmed, TestNumbers::Trimmed, TestNumbers::Expressions, TestNumbers::Expressions, TestNumbers::Leading], "observed in all six: x=3; [ x -eq 3 ]; [ 1 -eq '1 ' ]; [ '' -eq 0 ]";
+    test_numbers: TestNumbers = [TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Trimmed(" \t"), TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Expressions, TestNumbers::Expressions, TestNumbers::Leading], "observed in all six: x=3; [ x -eq 3 ]; [ 1 -eq '1 ' ]; [ '' -eq 0 ]";
     /// A `case` may be written in braces.
     case_in_braces: bool = [N, N, N, N, Y, Y, Y], "observed in all six: case a { a) echo yes;; }";
     /// What may follow the brace of `${` to carry out commands here: a blank, or a bar for the value of REPLY.

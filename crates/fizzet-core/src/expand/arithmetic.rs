@@ -1,5 +1,6 @@
 //! Arithmetic expansion (POSIX XCU 2.6.4).
 
+use std::cmp::Ordering;
 use std::rc::Rc;
 
 use bstr::ByteSlice;
@@ -72,6 +73,25 @@ fn number(cx: &mut dyn Context, written: &Arithmetic) -> Result<Number, Stop> {
 pub fn text_value(state: &mut State, text: &[u8], span: Span) -> Result<i64, Stop> {
     let expression = parse(state, text, span)?;
     evaluate(state, &expression, span).map(Number::whole)
+}
+
+/// Which of two expressions given as text is larger; nothing where one is not a number.
+///
+/// # Errors
+/// As for [`value`].
+pub fn text_order(
+    state: &mut State,
+    (left, right): (&[u8], &[u8]),
+    span: Span,
+) -> Result<Option<Ordering>, Stop> {
+    let mut number = |text: &[u8]| {
+        let expression = parse(state, text, span)?;
+        evaluate(state, &expression, span)
+    };
+    Ok(match (number(left)?, number(right)?) {
+        (Number::Whole(left), Number::Whole(right)) => Some(left.cmp(&right)),
+        (left, right) => left.real().partial_cmp(&right.real()),
+    })
 }
 
 /// As [`text_value`], with what is behind the point.
@@ -357,7 +377,11 @@ impl Evaluation<'_> {
 
     /// The number that a variable's value stands for.
     fn number(&mut self, value: &[u8]) -> Result<Number, Stop> {
-        let trimmed = value.trim_ascii();
+        let blanks = match self.state.dialect.arithmetic_recursive {
+            true => self.state.dialect.arithmetic_blanks.as_bytes(),
+            false => b" \t\n\x0b\x0c\r",
+        };
+        let trimmed = value.trim_with(|one| one.is_ascii() && blanks.contains(&(one as u8)));
         let (negative, digits) = match trimmed {
             [b'-', digits @ ..] => (true, digits),
             [b'+', digits @ ..] => (false, digits),

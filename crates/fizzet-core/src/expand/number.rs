@@ -78,7 +78,7 @@ fn with_point(value: f64) -> String {
 
 /// `%.*g` of C.
 fn general(value: f64, digits: usize) -> String {
-    let sign = if value.is_sign_negative() && !value.is_nan() { "-" } else { "" };
+    let sign = if value.is_sign_negative() { "-" } else { "" };
     format!("{sign}{}", real::shown(value.abs(), b'g', Some(digits), false))
 }
 

@@ -1,11 +1,13 @@
 //! Arithmetic expressions: text to tree, with the precedence of C (POSIX XCU 1.1.2.1).
 
+use std::borrow::Cow;
 use std::rc::Rc;
 
 use bstr::ByteSlice;
 
 use crate::dialect::{ArithmeticSign, Dialect, LargeConstant, Quotes, Reals, WhileReading};
 use crate::syntax::cursor::{is_name_byte, is_name_start};
+pub(crate) use crate::syntax::numeral::digits;
 pub use crate::syntax::numeral::{constant, real};
 use crate::syntax::operators::{ASSIGNING, BINARY};
 pub use crate::syntax::operators::{Binary, Unary};
@@ -188,7 +190,8 @@ impl Reader<'_> {
 
     fn blanks(&mut self) {
         let separates = self.dialect.arithmetic_quotes == Quotes::Separate;
-        let blank = |byte: &u8| byte.is_ascii_whitespace() || (separates && *byte == b'"');
+        let blanks = self.dialect.arithmetic_blanks.as_bytes();
+        let blank = |byte: &u8| blanks.contains(byte) || (separates && *byte == b'"');
         while self.text.get(self.at).is_some_and(blank) {
             self.at += 1;
         }
@@ -373,6 +376,7 @@ impl Reader<'_> {
     }
 
     fn primary(&mut self) -> Read {
+        self.blanks_before_number();
         match self.peek() {
             Some(b'(') => {
                 self.at += 1;
@@ -388,8 +392,11 @@ impl Reader<'_> {
             Some(b'.') if self.dialect.arithmetic_reals != Reals::None => self.number(),
             Some(b'\'') if self.dialect.arithmetic_characters => self.character(),
             Some(b'#') if self.dialect.arithmetic_sign != ArithmeticSign::Error => self.sign(),
-            Some(byte) if self.begins_name(byte) => {
+            Some(_) if self.begins_name() => {
                 let target = self.target()?;
+                if let Some(value) = self.infinity(&target) {
+                    return Ok(Expression::Real(value));
+                }
                 if let Some(function) = self.function(&target) {
                     return Ok(Expression::Function(function, Box::new(self.primary()?)));
                 }
@@ -419,25 +426,58 @@ impl Reader<'_> {
             return Ok(Expression::Number(i64::from(u32::from(character))));
         }
         match rest.first() {
-            Some(&byte) if self.begins_name(byte) => Ok(Expression::Code(self.target()?)),
+            Some(_) if self.begins_name() => Ok(Expression::Code(self.target()?)),
             _ => Ok(Expression::Count),
         }
     }
 
-    /// Whether a name can begin with this byte.
-    fn begins_name(&self, byte: u8) -> bool {
-        is_name_start(byte) || (byte >= 0x80 && self.dialect.wide_names)
+    /// Whether a name can begin here.
+    fn begins_name(&self) -> bool {
+        match self.rest().first() {
+            Some(&byte) if byte < 0x80 => is_name_start(byte),
+            Some(_) => self.wide_letter().is_some(),
+            None => false,
+        }
+    }
+
+    /// The length of a letter or digit beyond ASCII that stands here, where names may hold them.
+    fn wide_letter(&self) -> Option<usize> {
+        let (start, end, character) = self.rest().char_indices().next()?;
+        let is_letter =
+            character.is_alphabetic() || (character.is_numeric() && character > '\u{ff}');
+        (self.dialect.wide_names && !character.is_ascii() && is_letter).then_some(end - start)
+    }
+
+    /// Blanks that only a number may have before it.
+    fn blanks_before_number(&mut self) {
+        self.blanks();
+        let before = self.dialect.arithmetic_blanks_before_numbers.as_bytes();
+        let count = self.rest().iter().take_while(|byte| before.contains(byte)).count();
+        if self.rest().get(count).is_some_and(u8::is_ascii_digit) {
+            self.at += count;
+        }
+    }
+
+    /// `inf` or `nan` in letters of any case, where those are numbers.
+    fn infinity(&self, target: &Target) -> Option<f64> {
+        if !self.dialect.arithmetic_infinities || target.index.is_some() {
+            return None;
+        }
+        let is = |word: &[u8]| target.name.eq_ignore_ascii_case(word);
+        match () {
+            () if is(b"inf") => Some(f64::INFINITY),
+            () if is(b"nan") => Some(f64::NAN),
+            () => None,
+        }
     }
 
     fn target(&mut self) -> Result<Target, String> {
         self.blanks();
         let start = self.at;
-        while self
-            .text
-            .get(self.at)
-            .is_some_and(|&byte| is_name_byte(byte) || self.begins_name(byte))
-        {
-            self.at += 1;
+        while let Some(&byte) = self.text.get(self.at) {
+            let length = if is_name_byte(byte) { Some(1) } else { self.wide_letter() };
+            let Some(length) = length else { break };
+            self.at += length;
         }
         let name = self.text[start..self.at].into();
         if !self.dialect.arrays || self.text.get(self.at) != Some(&b'[') {
@@ -462,16 +502,23 @@ impl Reader<'_> {
 
     fn number(&mut self) -> Read {
         let start = self.at;
-        let all = |byte: &u8| is_name_byte(*byte) || matches!(byte, b'#' | b'@');
+        // An underscore is a digit of the largest bases, or passed over.
+        let dialect = self.dialect;
+        let underscores = dialect.arithmetic_largest_base > 36 || dialect.arithmetic_underscores;
+        let all = |byte: &u8| match byte {
+            b'_' => underscores,
+            byte => is_name_byte(*byte) || matches!(byte, b'#' | b'@'),
+        };
         while self.text.get(self.at).is_some_and(all) {
             self.at += 1;
         }
-        let text = &self.text[start..self.at];
-        let number = match constant(text, self.dialect) {
-            Some(_) if self.is_real(text) => self.real(start)?,
+        let text = self.digits_from(start);
+        let number = match constant(&text, self.dialect) {
+            _ if self.is_large_hexadecimal(&text) => Expression::Real(large_hexadecimal(&text)),
+            Some(_) if self.is_real(&text) => self.real(start)?,
             Some(value) => Expression::Number(value),
-            None if self.is_real(text) => self.real(start)?,
-            None => return Err(format!("`{}` is no number here", String::from_utf8_lossy(text))),
+            None if self.is_real(&text) => self.real(start)?,
+            None => return Err(format!("`{}` is no number here", String::from_utf8_lossy(&text))),
         };
         // `1++` is a step of what is no variable.
         let steps = [&b"++"[..], b"--"].into_iter().any(|sign| self.rest().starts_with(sign));
@@ -479,6 +526,15 @@ impl Reader<'_> {
             true => Err("++ and -- need a variable".into()),
             false => Ok(number),
         }
+    }
+
+    /// Whether hexadecimal digits are too many for a whole number, where that makes a real one.
+    fn is_large_hexadecimal(&self, text: &[u8]) -> bool {
+        let digits = text.strip_prefix(b"0x").or(text.strip_prefix(b"0X")).unwrap_or_default();
+        let zeros = digits.iter().take_while(|byte| **byte == b'0').count();
+        self.dialect.arithmetic_large_constant == LargeConstant::Real
+            && digits.len() - zeros > 16
+            && digits.iter().all(u8::is_ascii_hexdigit)
     }
 
     /// Whether digits belong to a number with a fraction or an exponent, or to one that is too large.
@@ -503,15 +559,25 @@ impl Reader<'_> {
             let sign = matches!(byte, b'+' | b'-')
                 && self.at > start
                 && matches!(self.text[self.at - 1], b'e' | b'E');
-            if !(byte.is_ascii_digit() || matches!(byte, b'.' | b'e' | b'E') || sign) {
+            let passed = byte == b'_' && self.dialect.arithmetic_underscores;
+            if !(byte.is_ascii_digit() || matches!(byte, b'.' | b'e' | b'E') || sign || passed) {
                 break;
             }
             self.at += 1;
         }
-        let text = &self.text[start..self.at];
-        match real(text) {
+        let text = self.digits_from(start);
+        match real(&text) {
             Some(value) => Ok(Expression::Real(value)),
-            None => Err(format!("`{}` is no number here", String::from_utf8_lossy(text))),
+            None => Err(format!("`{}` is no number here", String::from_utf8_lossy(&text))),
+        }
+    }
+
+    /// The text from a place up to here, without the underscores that numbers may hold.
+    fn digits_from(&self, start: usize) -> Cow<'_, [u8]> {
+        let text = &self.text[start..self.at];
+        match self.dialect.arithmetic_underscores && text.contains(&b'_') {
+            true => text.iter().copied().filter(|byte| *byte != b'_').collect::<Vec<_>>().into(),
+            false => text.into(),
         }
     }
 
@@ -543,4 +609,10 @@ impl Reader<'_> {
         }
         FUNCTIONS.iter().find(|(name, _)| name.as_bytes() == &*target.name)
     }
+}
+
+/// The value of `0x` and hexadecimal digits.
+fn large_hexadecimal(text: &[u8]) -> f64 {
+    let digits = text[2..].iter().filter_map(|byte| char::from(*byte).to_digit(16));
+    digits.fold(0.0, |value, digit| value * 16.0 + f64::from(digit))
 }

@@ -26,7 +26,8 @@ fn based(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {
         let (code, length) = crate::text::next_character(text, true)?;
         return (length == text.len()).then_some(i64::from(code));
     }
-    if text.is_empty() && dialect.empty_digits_are_zero {
+    let is_base = base <= dialect.arithmetic_largest_base || dialect.large_base_is_ten;
+    if text.is_empty() && dialect.empty_digits_are_zero && is_base {
         return Some(0);
     }
     let base = match base > dialect.arithmetic_largest_base && dialect.large_base_is_ten {
@@ -37,7 +38,7 @@ fn based(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {
 }
 
 /// Digits of a base up to 64: `0-9 a-z A-Z @ _`; up to 36 the case of a letter does not count.
-fn digits(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {
+pub(crate) fn digits(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {
     if text.is_empty() {
         return None;
     }
@@ -45,14 +46,15 @@ fn digits(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {
     for &byte in text {
         let digit = u64::from(digit(byte, base)?);
         let step = value.checked_mul(u64::from(base)).and_then(|value| value.checked_add(digit));
-        if dialect.arithmetic_large_constant == LargeConstant::Truncates
-            && (overflown || step.is_none())
-        {
-            overflown = true;
+        let next = value.wrapping_mul(u64::from(base)).wrapping_add(digit);
+        if dialect.arithmetic_large_constant == LargeConstant::Truncates {
+            // zsh notices an overflow only where the number gets smaller.
+            overflown |= next < value;
+            value = if overflown { value } else { next };
             continue;
         }
         overflown |= step.is_none();
-        value = value.wrapping_mul(u64::from(base)).wrapping_add(digit);
+        value = next;
     }
     let negative = value > i64::MAX as u64;
     Some(match dialect.arithmetic_large_constant {

@@ -81,8 +81,10 @@ impl Walker {
                 Ok(())
             }
             Node::Conditional(condition) => {
-                let holds = self.condition(condition)?;
-                self.state.status = Status::from(!holds);
+                match self.condition(condition) {
+                    Err(Stop::Shell(error)) if error.reach == Reach::Command => self.survive(error),
+                    holds => self.state.status = Status::from(!holds?),
+                }
                 Ok(())
             }
             Node::For { names, words, body, select: true } => {

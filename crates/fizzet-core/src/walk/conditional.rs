@@ -1,12 +1,14 @@
 //! `[[ ]]`, and the tests that it shares with `test`.
 
-use crate::dialect::RegularQuotes;
+use std::cmp::Ordering;
+
+use crate::dialect::{ComparisonMistake, RegularQuotes};
 use crate::expand::regular::Regular;
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::host::{FileKind, Status};
 use crate::source::Span;
 use crate::state::State;
-use crate::stop::{Reach, Stop};
+use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::Condition;
 use crate::text::Text;
 use crate::walk::Walker;
@@ -45,9 +47,8 @@ impl Walker {
                             ));
                         }
                         if operator.starts_with(b"-") {
-                            let left = self.compared(value.bytes(), span)?;
-                            let right = self.compared(other.bytes(), span)?;
-                            return Ok(compare(operator, left, right));
+                            let pair = (value.bytes(), other.bytes());
+                            return self.number_comparison(operator, pair, span);
                         }
                         let order = value.bytes().cmp(other.bytes());
                         Ok(if operator == b"<" { order.is_lt() } else { order.is_gt() })
@@ -86,9 +87,28 @@ impl Walker {
         Ok(found.is_some())
     }
 
-    /// The number that an operand of `-eq` and its kin is: an expression inside `[[ ]]`.
-    fn compared(&mut self, text: &[u8], span: Span) -> Result<i64, Stop> {
-        arithmetic::text_value(&mut self.state, text, span)
+    /// `-eq` and its kin, whose operands are expressions inside `[[ ]]`.
+    fn number_comparison(
+        &mut self,
+        operator: &[u8],
+        pair: (&[u8], &[u8]),
+        span: Span,
+    ) -> Result<bool, Stop> {
+        let error = match arithmetic::text_order(&mut self.state, pair, span) {
+            Ok(order) => return Ok(compare(operator, order)),
+            Err(Stop::Shell(error)) if !error.is_in_index => error,
+            Err(stop) => return Err(stop),
+        };
+        match self.state.dialect.comparison_mistake {
+            ComparisonMistake::Ends => Err(Stop::Shell(error)),
+            ComparisonMistake::EndsCommand => {
+                Err(Stop::Shell(ShellError { reach: Reach::Command, status: 2, ..error }))
+            }
+            ComparisonMistake::IsFalse => {
+                self.keep_mistake(error);
+                Ok(false)
+            }
+        }
     }
 
     /// `-n`, `-z`, `-e` and the like.
@@ -153,15 +173,16 @@ impl Walker {
     }
 }
 
-/// `-eq` and its kin.
-pub(super) fn compare(operator: &[u8], left: i64, right: i64) -> bool {
+/// `-eq` and its kin; with what is no number only `-ne` holds.
+pub(super) fn compare(operator: &[u8], order: Option<Ordering>) -> bool {
+    let Some(order) = order else { return operator == b"-ne" };
     match operator {
-        b"-eq" => left == right,
-        b"-ne" => left != right,
-        b"-lt" => left < right,
-        b"-le" => left <= right,
-        b"-gt" => left > right,
-        _ => left >= right,
+        b"-eq" => order.is_eq(),
+        b"-ne" => order.is_ne(),
+        b"-lt" => order.is_lt(),
+        b"-le" => order.is_le(),
+        b"-gt" => order.is_gt(),
+        _ => order.is_ge(),
     }
 }
 

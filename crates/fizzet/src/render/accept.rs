@@ -81,7 +81,10 @@ fn shown(bytes: &[u8]) -> Vec<Cell> {
 
 fn roles(page: &mut Page, judged: &Judged<'_>) {
     let (frame, bold, alert) = (page.palette.frame, page.palette.value, page.palette.alert);
-    let columns = (page.width * 40 / 100).max(16);
+    let shown_roles = judged.outcome.reading.roles.iter().take(2 * MOST);
+    let widths =
+        shown_roles.map(|role| width(&shown(&judged.vector[role.element][role.bytes.clone()])));
+    let columns = widths.max().unwrap_or(0).min((page.width * 40 / 100).max(16));
     let mut last = None;
     for role in judged.outcome.reading.roles.iter().take(2 * MOST) {
         if role.element >= MOST {

@@ -65,6 +65,7 @@ fn whole(page: &mut Page, view: &View) {
     let (frame, bold) = (page.palette.frame, page.palette.value);
     page.styled(frame, view.runtime.title).end_row();
     let taken = view.started.taken();
+    let words = columns(page, view.started.argv.iter());
     for (at, word) in view.started.argv.iter().enumerate().take(MOST) {
         let role = if at == 0 && !taken.is_empty() {
             "the interpreter"
@@ -79,7 +80,7 @@ fn whole(page: &mut Page, view: &View) {
         } else {
             "for the program"
         };
-        row(page, &format!("[{at}]"), &shown(word), role);
+        row(page, &format!("[{at}]"), &shown(word), role, words);
     }
     page.end_row();
     if let Program::Nothing(status, why) = &view.started.program {
@@ -91,12 +92,14 @@ fn whole(page: &mut Page, view: &View) {
     for (name, count) in &view.counts {
         page.styled(frame, &format!("{name:<18} ")).styled(bold, &count.to_string()).end_row();
     }
+    let values = view.programs.iter().chain(&view.arguments).map(|one| &one.text);
+    let wide = columns(page, values);
     for element in &view.programs {
-        named(page, element, program_word(view));
+        named(page, element, program_word(view), wide);
     }
     for (nth, element) in view.arguments.iter().enumerate().take(MOST) {
         let changed = if element.changed { ", bytes replaced" } else { "" };
-        named(page, element, &format!("argument {}{changed}", nth + 1));
+        named(page, element, &format!("argument {}{changed}", nth + 1), wide);
     }
     if view.arguments.len() > MOST {
         page.text(&format!("... {} more; --format json has them all", view.arguments.len() - MOST))
@@ -114,9 +117,14 @@ fn whole(page: &mut Page, view: &View) {
     }
 }
 
-fn row(page: &mut Page, label: &str, value: &[Cell], told: &str) {
+/// The columns that values take: as many as the widest, but not half of the page.
+fn columns<'t>(page: &Page, texts: impl Iterator<Item = &'t Text>) -> usize {
+    let widest = texts.take(MOST).map(|text| width(&shown(text))).max().unwrap_or(0);
+    widest.min((page.width * 45 / 100).max(16))
+}
+
+fn row(page: &mut Page, label: &str, value: &[Cell], told: &str, columns: usize) {
     let (frame, bold) = (page.palette.frame, page.palette.value);
-    let columns = (page.width * 45 / 100).max(16);
     for (at, cells) in rows(value, columns).into_iter().enumerate().take(12) {
         let label = if at == 0 { label } else { "" };
         page.styled(frame, &format!("{label:>5}  ")).cells(cells, bold);
@@ -127,9 +135,8 @@ fn row(page: &mut Page, label: &str, value: &[Cell], told: &str) {
     }
 }
 
-fn named(page: &mut Page, element: &Element, told: &str) {
+fn named(page: &mut Page, element: &Element, told: &str, columns: usize) {
     let (frame, bold) = (page.palette.frame, page.palette.value);
-    let columns = (page.width * 40 / 100).max(16);
     for (at, cells) in rows(&shown(&element.text), columns).into_iter().enumerate().take(12) {
         let name = if at == 0 { element.name.as_str() } else { "" };
         page.styled(frame, &format!("{name:<18} ")).cells(cells, bold);
@@ -214,18 +221,21 @@ fn table(page: &mut Page, all: &[Shown]) {
 /// The arguments, and where a runtime makes something else of them.
 fn arguments(page: &mut Page, all: &[Shown]) {
     let Some(plainest) = all.iter().find(|one| one.view.runtime.grammar.is_none()) else { return };
+    let wide =
+        columns(page, all.iter().flat_map(|one| one.view.arguments.iter().map(|one| &one.text)));
     for (nth, element) in plainest.view.arguments.iter().enumerate().take(MOST) {
-        row(page, &(nth + 1).to_string(), &shown(&element.text), "");
+        row(page, &(nth + 1).to_string(), &shown(&element.text), "", wide);
         for one in all {
             let Some(other) = one.view.arguments.get(nth) else { continue };
             if other.changed {
-                row(page, "", &shown(&other.text), &format!("in {}", one.view.runtime.name));
+                row(page, "", &shown(&other.text), &format!("in {}", one.view.runtime.name), wide);
             } else if other.is_refused(one.view.runtime) {
                 row(
                     page,
                     "",
                     &[],
                     &format!("in {}: std::env::args panics here", one.view.runtime.name),
+                    wide,
                 );
             }
         }

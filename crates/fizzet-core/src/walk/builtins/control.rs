@@ -125,7 +125,18 @@ pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
 
 /// A decimal number with an optional sign and blanks around it.
 pub(in crate::walk) fn number(text: &[u8]) -> Option<i64> {
-    std::str::from_utf8(text).ok()?.trim().parse().ok()
+    number_before(text, BLANKS)
+}
+
+/// What C takes for blanks.
+const BLANKS: &str = " \t\n\x0b\x0c\r";
+
+/// A decimal number with an optional sign, blanks before it, and some behind it.
+pub(super) fn number_before(text: &[u8], behind: &str) -> Option<i64> {
+    let text = std::str::from_utf8(text).ok()?;
+    let is_in = |set: &'static str| move |one: char| set.contains(one);
+    let text = text.trim_start_matches(is_in(BLANKS));
+    text.trim_end_matches(|one| behind.contains(one)).parse().ok()
 }
 
 /// The number at the start of a text, 0 if there is none, the largest if it is too large.

@@ -1,16 +1,18 @@
 //! `test` and `[` (POSIX XCU test).
 
+use bstr::ByteSlice;
 use smallvec::SmallVec;
 
-use crate::dialect::TestNumbers;
-use crate::expand::Context;
+use crate::dialect::{Dialect, TestNumbers};
 use crate::expand::pattern::Pattern;
 use crate::expand::regular::Regular;
+use crate::expand::{Context, arithmetic};
 use crate::stop::{Status, Stop};
+use crate::syntax::arithmetic::digits as digits_of;
 use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
-use crate::walk::builtins::control::number;
+use crate::walk::builtins::control::{number, number_before};
 use crate::walk::conditional::compare;
 
 /// `[ expression ]`
@@ -159,12 +161,18 @@ impl Reader<'_> {
 
     fn number(&mut self, text: &[u8]) -> Option<i64> {
         match self.walker.state.dialect.test_numbers {
-            TestNumbers::Trimmed => return number(text),
-            TestNumbers::Leading => return leading(text),
+            TestNumbers::Trimmed(behind) => return number_before(text, behind),
+            TestNumbers::Leading => return leading(text, &self.walker.state.dialect),
             TestNumbers::Expressions => {}
         }
+        let unsigned = text.strip_prefix(b"-").or(text.strip_prefix(b"+")).unwrap_or(text);
+        if !self.walker.state.dialect.test_hexadecimal
+            && matches!(unsigned, [b'0', b'x' | b'X', ..])
+        {
+            return None;
+        }
         let span = self.call.span;
-        crate::expand::arithmetic::text_value(&mut self.walker.state, text, span).ok()
+        arithmetic::text_value(&mut self.walker.state, text, span).ok()
     }
 
     fn unary(&mut self, operator: &[u8], operand: &[u8]) -> Holds {
@@ -197,8 +205,13 @@ impl Reader<'_> {
             b"<" => Some(left < right),
             b">" => Some(left > right),
             b"-nt" | b"-ot" | b"-ef" => Some(self.walker.file_comparison(operator, left, right)),
+            _ if self.walker.state.dialect.test_compares_reals => {
+                let state = &mut self.walker.state;
+                let order = arithmetic::text_order(state, (left, right), self.call.span).ok();
+                order.map(|order| compare(operator, order))
+            }
             _ => match (self.number(left), self.number(right)) {
-                (Some(left), Some(right)) => Some(compare(operator, left, right)),
+                (Some(left), Some(right)) => Some(compare(operator, Some(left.cmp(&right)))),
                 _ => None,
             },
         })
@@ -206,14 +219,15 @@ impl Reader<'_> {
 }
 
 /// A number with blanks before it and nothing behind it.
-fn leading(text: &[u8]) -> Option<i64> {
-    let text = text.trim_ascii_start();
+fn leading(text: &[u8], dialect: &Dialect) -> Option<i64> {
+    let text = text.trim_start_with(|one| matches!(one, ' ' | '\t' | '\n'));
     let digits = text.strip_prefix(b"-").or(text.strip_prefix(b"+")).unwrap_or(text);
-    match digits.iter().all(u8::is_ascii_digit) {
-        true if text.is_empty() => Some(0),
-        true => Some(number(text).unwrap_or(-1)),
-        false => None,
+    if !digits.iter().all(u8::is_ascii_digit) {
+        return None;
     }
+    let cut = || digits_of(digits, 10, dialect).unwrap_or(0);
+    let sign = if text.starts_with(b"-") { -1 } else { 1 };
+    Some(number(text).unwrap_or_else(|| cut().wrapping_mul(sign)))
 }
 
 fn is_binary(operator: &[u8]) -> bool {
