@@ -215,7 +215,7 @@ impl Receivers {
         let tells = match &view.started.program {
             Program::Nothing(status, _) => return Seen::Nothing(status.map(i32::from)),
             Program::File(_, file) => is_receiver(file.bytes()),
-            Program::Module(module) => module.bytes() == b"press",
+            Program::Module(module) => is_receiver(module.bytes()),
             Program::Text(text, _) => texts.values().any(|one| text.bytes().starts_with(one)),
             Program::Input(_) => input,
             Program::Itself => true,

@@ -1,6 +1,13 @@
 //! The files of arguments that the launcher of Java reads: `@FILE` (observed in OpenJDK 17; the manual
 //! of `java`, "Using @argfiles").
 
+use crate::host::Named;
+use crate::lineage::{Origin, Rule};
+use crate::receive::runtime::Takes;
+use crate::receive::start::{Reader, Refusal};
+use crate::source::{SourceKind, Sources, Span};
+use crate::text::{Standing, Text};
+
 /// The arguments in the text of such a file: blanks part them, quotes of both kinds keep them together,
 /// a backslash inside quotes escapes, `#` begins a comment.
 pub fn words(text: &[u8]) -> Vec<Vec<u8>> {
@@ -50,6 +57,78 @@ fn escaped<'t>(rest: &'t [u8], word: &mut Vec<u8>) -> &'t [u8] {
         other => word.push(other),
     }
     behind
+}
+
+impl Reader {
+    /// Files of arguments take the place of the words that name them, up to the class (observed in
+    /// OpenJDK 17).
+    pub(super) fn read_argument_files(
+        &mut self,
+        named: &dyn Named,
+        sources: &mut Sources,
+    ) -> Result<(), Refusal> {
+        let mut at = 1;
+        let mut wants_value = false;
+        while at < self.argv.len() {
+            let word = self.argv[at].bytes().to_vec();
+            if word == b"--disable-@files" {
+                return Ok(());
+            }
+            if let [b'@', name @ ..] = &word[..]
+                && !name.is_empty()
+            {
+                if name[0] == b'@' {
+                    self.argv[at] = self.argv[at].slice(1, word.len());
+                } else {
+                    let Some(text) = named.arguments(name) else {
+                        let name = String::from_utf8_lossy(name).into_owned();
+                        return Err(self.refused(format!("there is no file of arguments {name}")));
+                    };
+                    let source = sources.of_path(SourceKind::File, name, &text);
+                    let origin = Origin::new(Rule::Given, Span::new(source, 0, text.len()));
+                    let read = words(&text);
+                    let texts = read
+                        .iter()
+                        .map(|word| Text::copied(word, Standing::Quoted, origin.clone()));
+                    self.argv.splice(at..=at, texts.collect::<Vec<_>>());
+                    // What such a file holds is not read as another one.
+                    at = self.skip_read(at, read.len(), &mut wants_value);
+                    if at == usize::MAX {
+                        return Ok(());
+                    }
+                    continue;
+                }
+            }
+            if self.is_class(at, &mut wants_value) {
+                return Ok(());
+            }
+            at += 1;
+        }
+        Ok(())
+    }
+
+    fn skip_read(&self, from: usize, count: usize, wants_value: &mut bool) -> usize {
+        for at in from..from + count {
+            if self.is_class(at, wants_value) {
+                return usize::MAX;
+            }
+        }
+        from + count
+    }
+
+    /// Whether the word at a place is the class: neither an option nor the value of one.
+    fn is_class(&self, at: usize, wants_value: &mut bool) -> bool {
+        let word = self.argv[at].bytes();
+        if std::mem::take(wants_value) {
+            return false;
+        }
+        if !word.starts_with(b"-") {
+            return true;
+        }
+        let flag = self.grammar.flags.iter().find(|flag| flag.name.as_bytes() == word);
+        *wants_value = flag.is_some_and(|flag| flag.takes != Takes::Nothing);
+        false
+    }
 }
 
 #[cfg(test)]

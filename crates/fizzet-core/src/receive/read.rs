@@ -78,7 +78,8 @@ pub fn read(view: &View, number: usize, strings: usize) -> Reading {
         form => form.replace("{}", &index.to_string()),
     };
     let got = match (view.arguments.get(number - 1), access.absent) {
-        (Some(argument), _) if argument.is_refused(view.runtime) => {
+        // All of them are turned into text before one is read.
+        _ if view.arguments.iter().any(|one| one.is_refused(view.runtime)) => {
             Got::Fails("panic", "an argument is not UTF-8".into(), 101)
         }
         (Some(argument), _) => Got::Text(argument.text.clone()),

@@ -74,8 +74,12 @@ pub struct Grammar {
     pub text_is_operand: bool,
     /// The status where there is no program; nothing where standard input is it.
     pub without: Option<u8>,
-    /// Whether an empty name stands for standard input.
-    pub empty_is_input: bool,
+    /// The name of the program where an empty name stands for standard input; nothing where it does not.
+    pub empty_is_input: Option<Name>,
+    /// Whether files of arguments are read into the command line.
+    pub argument_files: bool,
+    /// Whether the program is a word behind a program that is several.
+    pub is_applet: bool,
     /// Whether long options may be cut short.
     pub abbreviates: bool,
     /// The name of a program whose text was given.

@@ -11,13 +11,14 @@ use crate::receive::runtime::Takes::*;
 use crate::receive::runtime::{
     Dash, Does, Flag, Grammar, Head, Name, Runtime, Shape, Takes, Unknown,
 };
+use crate::receive::shells::{BASH, BUSYBOX, DASH, KSH93, MKSH, SH, ZSH};
 
-const fn flag(name: &'static str, takes: Takes, does: Does) -> Flag {
+pub(super) const fn flag(name: &'static str, takes: Takes, does: Does) -> Flag {
     Flag { name, takes, does }
 }
 
 /// What most interpreters do.
-const USUAL: Grammar = Grammar {
+pub(super) const USUAL: Grammar = Grammar {
     shape: Shape::Letters,
     plain: "",
     flags: &[],
@@ -31,7 +32,9 @@ const USUAL: Grammar = Grammar {
     program_behind_dashes: true,
     text_is_operand: false,
     without: None,
-    empty_is_input: false,
+    empty_is_input: None,
+    argument_files: false,
+    is_applet: false,
     abbreviates: false,
     text_name: Name::Fixed("-e"),
     input_name: Name::Fixed("-"),
@@ -40,64 +43,7 @@ const USUAL: Grammar = Grammar {
     keeps_all_without_file: false,
 };
 
-/// What shells do.
-const SHELL: Grammar = Grammar {
-    shape: Shape::SignedLetters,
-    dash: Dash::Ends,
-    missing: 127,
-    text_name: Name::Interpreter,
-    input_name: Name::Interpreter,
-    ..USUAL
-};
-
-/// The names that `set -o` of dash knows.
-const DASH_NAMES: &str = "errexit noglob ignoreeof interactive monitor noexec stdin xtrace verbose vi emacs noclobber \
-    allexport notify nounset privileged nolog debug";
-
-/// The names that `set -o` of busybox sh knows.
-const BUSYBOX_NAMES: &str = "errexit noglob ignoreeof monitor noexec xtrace verbose noclobber allexport notify nounset \
-    errtrace vi pipefail";
-
-/// The names that `set -o` of bash knows.
-const BASH_NAMES: &str = "allexport braceexpand emacs errexit errtrace functrace hashall histexpand history ignoreeof \
-    interactive-comments keyword monitor noclobber noexec noglob nolog notify nounset onecmd \
-    physical pipefail posix privileged verbose vi xtrace";
-
-/// The names that `shopt` of bash knows.
-const BASH_SHOPT_NAMES: &str = "autocd assoc_expand_once cdable_vars cdspell checkhash checkjobs checkwinsize cmdhist compat31 \
-    compat32 compat40 compat41 compat42 compat43 compat44 complete_fullquote direxpand dirspell \
-    dotglob execfail expand_aliases extdebug extglob extquote failglob force_fignore \
-    globasciiranges globskipdots globstar gnu_errfmt histappend histreedit histverify hostcomplete \
-    huponexit inherit_errexit interactive_comments lastpipe lithist localvar_inherit localvar_unset \
-    login_shell mailwarn no_empty_cmd_completion nocaseglob nocasematch noexpand_translation \
-    nullglob patsub_replacement progcomp progcomp_alias promptvars restricted_shell shift_verbose \
-    sourcepath varredir_close xpg_echo";
-
-/// The names that `set -o` of ksh93 knows.
-const KSH_NAMES: &str = "allexport backslashctrl bgnice braceexpand clobber emacs errexit exec functrace glob \
-    globcasedetect globstar gmacs histexpand histreedit histverify ignoreeof interactive keyword \
-    letoctal log login_shell markdirs monitor multiline noclobber noexec noglob nolog notify \
-    nounset pipefail posix privileged rc restricted showme trackall unset verbose vi viraw xtrace";
-
-/// The names that `set -o` of mksh knows.
-const MKSH_NAMES: &str = "allexport interactive nolog stdin asis keyword notify trackall bgnice login nounset utf8-mode \
-    braceexpand markdirs physical verbose emacs monitor pipefail vi errexit noclobber posix vi- \
-    esccomplete gmacs noexec privileged vi-tabcomplete ignoreeof noglob restricted viraw inherit- \
-    xtrace nohup sh xtrace";
-
-const DASH: Grammar = Grammar {
-    plain: "aefIimnxvVEbulCq",
-    flags: &[
-        flag("c", Nothing, TextOperand),
-        flag("s", Nothing, Input),
-        flag("o", NextIfAny, OneOf(DASH_NAMES)),
-        flag("--", Nothing, Ends),
-    ],
-    missing: 2,
-    ..SHELL
-};
-
-const NONE: Runtime = Runtime {
+pub(super) const NONE: Runtime = Runtime {
     name: "",
     title: "",
     programs: &[],
@@ -112,127 +58,15 @@ const NONE: Runtime = Runtime {
     remark: "",
 };
 
-const fn shell(
-    name: &'static str,
-    title: &'static str,
-    programs: &'static [&'static str],
-    sample: &'static [&'static str],
-    grammar: Grammar,
-) -> Runtime {
-    Runtime { name, title, programs, sample, grammar: Some(grammar), remark: SHELL_REMARK, ..NONE }
-}
-
-const SHELL_REMARK: &str =
-    "$0 is the script, no argument; $10 is $1 with a 0 behind it, ${10} the tenth argument.";
-
 /// All of them, in the order in which they are told.
 pub static RUNTIMES: &[Runtime] = &[
-    shell("sh", "POSIX shell", &["sh"], &["sh", "press.sh"], DASH),
-    shell("dash", "dash", &["dash"], &["dash", "press.sh"], DASH),
-    shell(
-        "bash",
-        "bash",
-        &["bash", "rbash"],
-        &["bash", "press.sh"],
-        Grammar {
-            plain: "abefhkmnptuvxBCEHPTilrD",
-            flags: &[
-                flag("c", Nothing, TextOperand),
-                flag("s", Nothing, Input),
-                flag("o", NextIfAny, OneOf(BASH_NAMES)),
-                flag("O", NextIfAny, OneOf(BASH_SHOPT_NAMES)),
-                flag("--rcfile", Next, Sets),
-                flag("--init-file", Next, Sets),
-                flag("--help", Nothing, Exits),
-                flag("--version", Nothing, Exits),
-                flag("--", Nothing, Ends),
-            ],
-            names: &[
-                "--debug\n--debugger\n--dump-po-strings\n--dump-strings\n--login\n--noediting\n--noprofile\n--norc\n--posix\n--pretty-print\n--protected\n--restricted\n--verbose\n--wordexp\n",
-            ],
-            long_first: true,
-            ..SHELL
-        },
-    ),
-    shell(
-        "busybox",
-        "busybox sh",
-        &["ash"],
-        &["busybox", "sh", "press.sh"],
-        Grammar {
-            flags: &[
-                flag("c", Nothing, TextOperand),
-                flag("s", Nothing, Input),
-                flag("o", NextIfAny, OneOf(BUSYBOX_NAMES)),
-                flag("--", Nothing, Ends),
-            ],
-            unknown: Unknown::Ignored,
-            ..DASH
-        },
-    ),
-    shell(
-        "ksh93",
-        "ksh93",
-        &["ksh", "ksh93", "rksh93"],
-        &["ksh93", "press.sh"],
-        Grammar {
-            plain: "abefhiklmnpruvxBCEGHP",
-            flags: &[
-                flag("c", Nothing, TextOperand),
-                flag("s", Nothing, Input),
-                flag("o", NextIfAny, OneOf(KSH_NAMES)),
-                flag("A", Next, Sets),
-                flag("--version", Nothing, Exits),
-                flag("--help", Nothing, Exits),
-                flag("--man", Nothing, Exits),
-                flag("--", Nothing, Ends),
-            ],
-            names: &[
-                "--allexport\n--braceexpand\n--emacs\n--errexit\n--globstar\n--ignoreeof\n--interactive\n--keyword\n--letoctal\n--login\n--markdirs\n--monitor\n--multiline\n--noclobber\n--noexec\n--noglob\n--nolog\n--nounset\n--notify\n--pipefail\n--posix\n--privileged\n--rc\n--restricted\n--showme\n--trackall\n--verbose\n--vi\n--viraw\n--xtrace\n",
-            ],
-            ..SHELL
-        },
-    ),
-    shell(
-        "mksh",
-        "mksh",
-        &["mksh", "rmksh", "lksh"],
-        &["mksh", "press.sh"],
-        Grammar {
-            plain: "abefhiklmnpruvxCXUD",
-            flags: &[
-                flag("c", Nothing, TextOperand),
-                flag("s", Nothing, Input),
-                flag("o", Value, OneOf(MKSH_NAMES)),
-                flag("T", Value, Sets),
-                flag("--", Nothing, Ends),
-            ],
-            refuses: Some(1),
-            ..SHELL
-        },
-    ),
-    shell(
-        "zsh",
-        "zsh",
-        &["zsh", "rzsh"],
-        &["zsh", "press.sh"],
-        Grammar {
-            plain: "0123456789BCDEFGHIJKLMNOPQRSTUVWXYZadefghiklmnprtuvwxy",
-            flags: &[
-                flag("c", Nothing, TextOperand),
-                flag("s", Nothing, Input),
-                flag("o", Value, Sets),
-                flag("b", Nothing, Ends),
-                flag("--emulate", Next, Sets),
-                flag("--version", Nothing, Exits),
-                flag("--help", Nothing, Exits),
-                flag("--", Nothing, Ends),
-            ],
-            names: &[include_str!("names/zsh.txt")],
-            refuses: Some(1),
-            ..SHELL
-        },
-    ),
+    SH,
+    DASH,
+    BASH,
+    BUSYBOX,
+    KSH93,
+    MKSH,
+    ZSH,
     Runtime {
         name: "c",
         title: "C",
@@ -393,6 +227,7 @@ pub static RUNTIMES: &[Runtime] = &[
             ],
             refuses: Some(1),
             missing: 1,
+            argument_files: true,
             dash: Dash::Word,
             without: Some(1),
             text_name: Name::Absent,
@@ -447,7 +282,7 @@ pub static RUNTIMES: &[Runtime] = &[
                 flag("--", Nothing, Ends),
             ],
             refuses: None,
-            empty_is_input: true,
+            empty_is_input: Some(Name::Given),
             ..USUAL
         }),
         heads: &[Head::Program("$0"), Head::Count("scalar(@ARGV)", 0), Head::Count("$#ARGV", -1)],
@@ -550,7 +385,7 @@ pub static RUNTIMES: &[Runtime] = &[
             names: &[include_str!("names/node.txt"), include_str!("names/v8.txt")],
             refuses: Some(9),
             missing: 1,
-            empty_is_input: true,
+            empty_is_input: Some(Name::Given),
             text_name: Name::Absent,
             input_name: Name::Absent,
             file_name: Name::WholePath,
@@ -618,7 +453,7 @@ pub static RUNTIMES: &[Runtime] = &[
             ],
             refuses: Some(1),
             missing: 1,
-            empty_is_input: true,
+            empty_is_input: Some(Name::Fixed("-")),
             ..USUAL
         }),
         heads: &[Head::Program("$0"), Head::Count("ARGV.length", 0)],

@@ -4,7 +4,7 @@ use crate::host::Named;
 use crate::lineage::{Origin, Rule};
 use crate::receive::decode::Decode;
 use crate::receive::runtime::{Head, Name, Runtime};
-use crate::receive::start::{Program, Started, start};
+use crate::receive::start::{Program, Started, is_behind_name, start};
 use crate::source::{SourceKind, Sources, Span};
 use crate::text::{Standing, Text};
 
@@ -121,14 +121,8 @@ impl View {
             Program::File(at, file) => (grammar.file_name, Some((file, Some(*at)))),
             Program::Text(_, Some(name)) => return Some((name.clone(), None)),
             Program::Text(_, None) => (grammar.text_name, None),
-            Program::Input(Some(word))
-                if word.is_empty() && grammar.input_name == Name::Fixed("-") =>
-            {
-                // Perl keeps the empty name, Ruby does not.
-                match self.runtime.name {
-                    "perl" => (Name::Given, Some((word, None))),
-                    _ => (grammar.input_name, None),
-                }
+            Program::Input(Some(word)) if word.is_empty() => {
+                (grammar.empty_is_input.unwrap_or(Name::Given), Some((word, None)))
             }
             Program::Input(Some(word)) => (Name::Given, Some((word, None))),
             Program::Input(None) => (grammar.input_name, None),
@@ -147,7 +141,9 @@ impl View {
             Name::Fixed(text) => Some((made(text.as_bytes()), None)),
             Name::Given => given.map(|(text, at)| (text.clone(), at)),
             Name::Interpreter => {
-                let at = usize::from(self.started.argv.len() > 1 && self.is_applet());
+                let argv = &self.started.argv;
+                let is_behind = grammar.is_applet && argv.len() > 1 && is_behind_name(argv);
+                let at = usize::from(is_behind);
                 self.started.argv.get(at).map(|zero| (zero.clone(), Some(at)))
             }
             Name::InterpreterBase => zero.map(|zero| {
@@ -157,10 +153,6 @@ impl View {
             }),
             Name::WholePath => given.map(|(text, at)| (made(&whole(named, text.bytes())), at)),
         }
-    }
-
-    fn is_applet(&self) -> bool {
-        self.runtime.name == "busybox" && self.started.argv[0].bytes().ends_with(b"busybox")
     }
 
     fn interpreter(&self, named: &dyn Named, sources: &mut Sources) -> Text {
@@ -207,29 +199,18 @@ fn module_path(
     named: &dyn Named,
     sources: &mut Sources,
 ) -> Option<(Text, Option<usize>)> {
-    let mut file = module.bytes().replace_dots();
-    file.extend_from_slice(b".py");
-    let path = whole(named, &file);
+    let parts = module.bytes().iter().map(|&byte| if byte == b'.' { b'/' } else { byte });
+    let start: Vec<u8> = parts.collect();
+    let files = [&b"/__main__.py"[..], b".py"].map(|ending| [&start, ending].concat());
+    let found = files.iter().find(|file| named.is_there(file));
+    let path = whole(named, found.unwrap_or(&files[1]));
     let origin = made_here(sources, &path);
-    let text = match named.is_there(&file) {
-        true => Text::copied(&path, Standing::Quoted, origin),
-        false => {
-            let mut hole = Text::new();
-            hole.push_hole(Standing::Quoted, &origin);
-            hole
-        }
-    };
-    Some((text, None))
-}
-
-trait ReplaceDots {
-    fn replace_dots(&self) -> Vec<u8>;
-}
-
-impl ReplaceDots for [u8] {
-    fn replace_dots(&self) -> Vec<u8> {
-        self.iter().map(|&byte| if byte == b'.' { b'/' } else { byte }).collect()
+    let mut text = Text::new();
+    match found {
+        Some(_) => text.push(&path, Standing::Quoted, &origin),
+        None => text.push_hole(Standing::Quoted, &origin),
     }
+    Some((text, None))
 }
 
 /// A path from the root on, without `.` and `..` in it, as `path.resolve` of Node makes it.
