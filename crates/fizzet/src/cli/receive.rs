@@ -29,9 +29,9 @@ pub enum As {
   fizzet view --as float --runtime c 1e400 0x1p3
   fizzet view --prove 'lime honey' '' heather
 
-Nothing is run but with --prove: it builds and runs one tiny receiver a language in a temporary folder,
-those whose runtimes are here, and shows what each really saw. With --launch the ARGs are $1 ... of the
-line.")]
+Nothing is run but with --prove: it builds and runs one tiny receiver a language in a temporary
+folder, those whose runtimes are here, and shows what each really saw. With --launch the ARGs are
+$1, $2 ... of the line.")]
 pub struct ViewOptions {
     /// A typed line that launches the program, in place of one launch a runtime
     #[arg(long, value_name = "LINE", conflicts_with_all = ["prove", "runtime"])]
@@ -87,8 +87,8 @@ fn runtime_help() -> String {
   fizzet accept --usage press.toml
   fizzet accept --draft press.sh > press.toml
 
-A contract is a TOML file; README.md has one in full. With --from-line the first ARG is a typed line, and
-the ones behind it are its $1, $2 ...; with --draft the operand is a script and no contract is needed.
+A contract is a TOML file; README.md tells its keys. With --from-line the first ARG is a typed
+line, and the ones behind it are its $1, $2 ...; with --draft the operand is a script.
 Exit status: 0 the vector satisfies the contract; 1 it does not.")]
 pub struct AcceptOptions {
     /// The first ARG is a typed line: hold the vector of its last program against the contract

@@ -195,7 +195,7 @@ fn table(page: &mut Page, all: &[Shown]) {
     page.text(&format!("{given} {noun}, as each runtime shows them")).end_row();
     page.end_row();
     let columns = Columns::of(page.width);
-    page.styled(frame, &columns.cells(["runtime", "program", "first argument", "count"])).end_row();
+    columns.write(page, &["runtime", "program", "first argument", "count"].map(str::to_owned));
     for one in all {
         let view = &one.view;
         let program = match view.programs.last() {
@@ -257,11 +257,6 @@ impl Columns {
     fn of(page: usize) -> Columns {
         let room = page.saturating_sub(NAME + 6).max(30);
         Columns([NAME, room * 36 / 100, room * 25 / 100, room * 39 / 100])
-    }
-
-    fn cells(&self, cells: [&str; 4]) -> String {
-        let padded = cells.iter().zip(self.0).map(|(cell, width)| format!("{cell:<width$}  "));
-        padded.collect::<String>().trim_end().to_owned()
     }
 
     fn write(&self, page: &mut Page, cells: &[String; 4]) {

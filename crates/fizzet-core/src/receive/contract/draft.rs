@@ -7,7 +7,7 @@ use crate::dialect::Dialect;
 use crate::receive::contract::{Contract, Convention, Kind, OperandRule, OptionRule, OptionsStand};
 use crate::source::{SourceId, Span};
 use crate::syntax::ast::{
-    Argument, Arithmetic, AssignedValue, Command, CommandKind, Connector, List, Operation,
+    Argument, Arithmetic, AssignedValue, Command, CommandKind, Connector, Instead, List, Operation,
     Parameter, ParameterName, Part, Pipeline, SimpleCommand, Word,
 };
 use crate::syntax::{Parser, SyntaxError};
@@ -57,6 +57,8 @@ struct Reader<'a> {
     /// How far `shift` has moved the parameters; nothing once nobody knows.
     shifted: Option<usize>,
     in_loop: bool,
+    /// How many things decide whether what is read is carried out at all.
+    conditions: usize,
     evidence: Vec<(Span, String)>,
 }
 
@@ -83,11 +85,21 @@ impl Reader<'_> {
 
     fn command_ends(&self, command: &Command) -> bool {
         match &command.kind {
-            CommandKind::Simple(simple) => literal(simple, 0)
-                .is_some_and(|name| name == b"exit" || self.ending.iter().any(|one| one == name)),
+            // A script that ends with status 0 refuses nothing.
+            CommandKind::Simple(simple) => literal(simple, 0).is_some_and(|name| {
+                let exits = name == b"exit" && literal(simple, 1) != Some(b"0");
+                exits || self.ending.iter().any(|one| one == name)
+            }),
             CommandKind::Group(list) => self.ends(list),
             _ => false,
         }
+    }
+
+    /// A list that is not always carried out, or not by the script's own shell.
+    fn maybe(&mut self, list: &List) {
+        self.conditions += 1;
+        self.list(list);
+        self.conditions -= 1;
     }
 
     fn list(&mut self, list: &List) {
@@ -99,10 +111,12 @@ impl Reader<'_> {
                 let refused = if *connector == Connector::And { test } else { test.turned() };
                 self.refuses(refused, and_or.span);
             }
-            let rest = and_or.rest.iter().map(|(_, one)| one);
-            for pipeline in [&and_or.first].into_iter().chain(rest) {
+            and_or.first.commands.iter().for_each(|command| self.command(command));
+            self.conditions += 1;
+            for (_, pipeline) in &and_or.rest {
                 pipeline.commands.iter().for_each(|command| self.command(command));
             }
+            self.conditions -= 1;
         }
     }
 
@@ -111,7 +125,8 @@ impl Reader<'_> {
             // The parameters of a function are its own.
             CommandKind::Function { .. } => {}
             CommandKind::Simple(simple) => self.simple(simple, command.span),
-            CommandKind::Group(list) | CommandKind::Subshell(list) => self.list(list),
+            CommandKind::Group(list) => self.list(list),
+            CommandKind::Subshell(list) => self.maybe(list),
             CommandKind::If { branches, otherwise } => {
                 if let [(condition, body)] = &branches[..]
                     && let [only] = &condition.items[..]
@@ -126,9 +141,9 @@ impl Reader<'_> {
                 }
                 for (condition, body) in branches {
                     self.list(condition);
-                    self.list(body);
+                    self.maybe(body);
                 }
-                otherwise.iter().for_each(|list| self.list(list));
+                otherwise.iter().for_each(|list| self.maybe(list));
             }
             CommandKind::Loop { condition, body, .. } => {
                 let outer = std::mem::replace(&mut self.in_loop, true);
@@ -136,20 +151,20 @@ impl Reader<'_> {
                     (self.takes_all, self.shifted) = (true, None);
                 }
                 self.list(condition);
-                self.list(body);
+                self.maybe(body);
                 self.in_loop = outer;
             }
             CommandKind::For { words, body, .. } => {
                 // Without words the loop is over the parameters.
                 self.takes_all |= words.is_none();
                 words.iter().flatten().for_each(|word| self.parts(&word.parts));
-                self.list(body);
+                self.maybe(body);
             }
             CommandKind::Case { word, branches } => {
                 self.parts(&word.parts);
                 for branch in branches {
                     self.option_branch(&branch.patterns, &branch.body);
-                    self.list(&branch.body);
+                    self.maybe(&branch.body);
                 }
                 if is_count(&word.parts) {
                     let bodies = branches.iter().map(|one| (&one.patterns[..], &one.body));
@@ -240,6 +255,7 @@ impl Reader<'_> {
         };
         match (count, self.shifted) {
             _ if self.in_loop => (self.takes_all, self.shifted) = (true, None),
+            _ if self.conditions > 0 => self.shifted = None,
             (Some(count), Some(shifted)) => self.shifted = Some(shifted + count),
             // The options of getopts are not counted among the operands.
             (None, _) if !self.letters.is_empty() => {}
@@ -252,7 +268,7 @@ impl Reader<'_> {
         for part in parts {
             match part {
                 Part::Double { parts, .. } => self.parts(parts),
-                Part::Command(command) => self.list(&command.list),
+                Part::Command(command) => self.maybe(&command.list),
                 Part::Parameter(parameter) => self.parameter(parameter),
                 _ => {}
             }
@@ -265,9 +281,9 @@ impl Reader<'_> {
                 let Some(shifted) = self.shifted else { return };
                 let number = number + shifted;
                 self.highest = self.highest.max(number);
-                if let Operation::Instead { .. } = &parameter.operation
-                    && self.source(parameter.span).contains(&b'?')
-                {
+                let is_wanted =
+                    matches!(parameter.operation, Operation::Instead { what: Instead::Error, .. });
+                if is_wanted && self.conditions == 0 {
                     self.from = self.from.max(number);
                     self.evidence
                         .push((parameter.span, format!("parameter {number} has to be there")));
@@ -312,7 +328,7 @@ impl Reader<'_> {
 
     /// The script ends where this holds.
     fn refuses(&mut self, test: Test, span: Span) {
-        let (Some(shifted), false) = (self.shifted, self.in_loop) else { return };
+        let (Some(shifted), 0) = (self.shifted, self.conditions) else { return };
         let (number, before) = (test.number + shifted, (self.from, self.to));
         let most = |to: Option<usize>, limit: usize| Some(to.map_or(limit, |to| to.min(limit)));
         match test.operator {

@@ -277,6 +277,15 @@ fn a_draft_holds_what_a_script_checks_with_certainty() {
     let script = "case $# in 1|2) ;; *) exit 1 ;; esac; label \"$@\"";
     assert_eq!(counts(script), [("args".into(), 1, Some(2))]);
     assert_eq!(counts("f() { label $3; }; label ${1?no honey}"), [("arg1".into(), 1, Some(1))]);
+    // What is not always carried out, or refuses nothing, is left out.
+    for script in [
+        "if [ \"$x\" ]; then [ $# -eq 2 ] || exit 1; fi; label $1",
+        "[ $# -eq 2 ] || exit 0; label $1",
+        "( [ $# -eq 2 ] || exit 1 ); label $1",
+        "label ${1:-why?}",
+    ] {
+        assert_eq!(counts(script), [("arg1".into(), 0, Some(1))], "{script}");
+    }
     assert_eq!(counts("batch=$1; shift; for jar; do label \"$jar\"; done").len(), 2);
     let script = "[ $# -gt 0 ] || exit; while getopts :w:n o; do case $o in w) weight=$OPTARG;; esac; done\n\
                   shift $((OPTIND - 1)); [ $# -eq 0 ] && exit 1; label $1";
