@@ -189,13 +189,12 @@ fn remarks(view: &View) -> Vec<String> {
 
 /// One row a runtime.
 fn table(page: &mut Page, all: &[Shown]) {
-    let frame = page.palette.frame;
     let given = all.iter().map(|one| one.view.arguments.len()).max().unwrap_or(0);
     let noun = if given == 1 { "argument" } else { "arguments" };
     page.text(&format!("{given} {noun}, as each runtime shows them")).end_row();
     page.end_row();
     let columns = Columns::of(page.width);
-    columns.write(page, &["runtime", "program", "first argument", "count"].map(str::to_owned));
+    columns.write(page, &["runtime", "program", "first", "count"].map(str::to_owned));
     for one in all {
         let view = &one.view;
         let program = match view.programs.last() {
