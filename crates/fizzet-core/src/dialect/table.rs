@@ -485,6 +485,12 @@ dialect_table! {
     arithmetic_blanks: &'static str = [" \t\n", " \t\n", " \t\n", " \t\n\x0b\x0c\r", " \t\n", " \t\n\x0b\x0c\r", " \t\n"], "observed in all six: x=$(printf '\\r7'); echo $(($x))";
     /// What counts as a blank before a number besides.
     arithmetic_blanks_before_numbers: &'static str = ["", "", "", "", "\x0b\x0c\r", "", ""], "observed in all six: x=$(printf '\\r7'); echo $(($x))";
+    /// The end of an expression closes the parentheses that it begins with.
+    arithmetic_end_closes: bool = [N, N, N, Y, N, N, N], "observed in all six: x='(1+2'; echo $(($x))";
+    /// A variable is looked up when its operator comes, behind the right operand.
+    arithmetic_late_variables: bool = [N, N, N, Y, N, N, Y], "observed in all six: x=1; echo $((x + (x=5)))";
+    /// `x += value` looks x up behind the value.
+    arithmetic_late_assignments: bool = [Y, N, Y, Y, N, N, Y], "observed in all six: x=1; echo $((x += (x=5)))";
     /// Underscores inside numbers are passed over.
     arithmetic_underscores: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((1_000))";
     /// `inf` and `nan` are numbers.

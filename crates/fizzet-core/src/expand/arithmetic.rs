@@ -199,7 +199,7 @@ impl Evaluation<'_> {
         left: &Expression,
         right: &Expression,
     ) -> Result<(Number, Number), Stop> {
-        if self.state.dialect.arithmetic_eager
+        if self.state.dialect.arithmetic_late_variables
             && let Expression::Variable(target) = left
         {
             let right = self.value(right)?;
@@ -229,7 +229,7 @@ impl Evaluation<'_> {
         operator: Binary,
         value: &Expression,
     ) -> Result<Number, Stop> {
-        if self.state.dialect.arithmetic_eager {
+        if self.state.dialect.arithmetic_late_assignments {
             let value = self.value(value)?;
             let before = self.get(target)?;
             return self.combine(operator, before, value);

@@ -379,9 +379,11 @@ impl Reader<'_> {
         self.blanks_before_number();
         match self.peek() {
             Some(b'(') => {
+                let open = self.at;
                 self.at += 1;
                 let inner = self.deeper(Self::comma)?;
-                if !self.eat(b")") {
+                let is_closed = self.eat(b")") || self.end_closes(open);
+                if !is_closed {
                     let message = self.wrong(")");
                     self.leave_behind(inner);
                     return Err(message);
@@ -429,6 +431,14 @@ impl Reader<'_> {
             Some(_) if self.begins_name() => Ok(Expression::Code(self.target()?)),
             _ => Ok(Expression::Count),
         }
+    }
+
+    /// Whether the end of the text closes a parenthesis: nothing but others may stand before it.
+    fn end_closes(&self, open: usize) -> bool {
+        let blanks = self.dialect.arithmetic_blanks.as_bytes();
+        self.dialect.arithmetic_end_closes
+            && self.at == self.text.len()
+            && self.text[..open].iter().all(|byte| *byte == b'(' || blanks.contains(byte))
     }
 
     /// Whether a name can begin here.

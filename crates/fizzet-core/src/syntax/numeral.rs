@@ -11,6 +11,7 @@ pub fn constant(text: &[u8], dialect: &Dialect) -> Option<i64> {
     }
     match text {
         [b'0', b'x' | b'X'] if dialect.empty_hexadecimal => Some(0),
+        [b'0', b'b' | b'B'] if dialect.empty_hexadecimal && dialect.arithmetic_binary => Some(0),
         [b'0', b'x' | b'X', rest @ ..] => digits(rest, 16, dialect),
         [b'0', b'b' | b'B', rest @ ..] if dialect.arithmetic_binary => digits(rest, 2, dialect),
         [b'0', rest @ ..] if dialect.arithmetic_octal && !rest.is_empty() => {

@@ -289,7 +289,7 @@ pub fn ruby_to_f(text: &[u8]) -> Outcome {
     let number = &text[start + signs..];
     // Behind a sign `0x` counts; without one it does not (observed in Ruby 3.1).
     if signs > 0 && begins(number, "0x") {
-        let found = ruby_hexadecimal(&number[2..]);
+        let found = ruby_hexadecimal(&between_digits(&number[2..]));
         return found.map_or(real(0.0, false), |(_, value)| real(value, negative));
     }
     let (plain, _) = ruby_decimal(number);
@@ -319,6 +319,20 @@ pub fn ruby_float(text: &[u8]) -> Outcome {
         true => real(value(&plain), negative),
         false => Outcome::error(ERROR),
     }
+}
+
+/// A text without its underscores between decimal digits, up to the first that stands elsewhere.
+fn between_digits(text: &[u8]) -> Vec<u8> {
+    let mut out: Vec<u8> = Vec::with_capacity(text.len());
+    for (at, &byte) in text.iter().enumerate() {
+        let follows = out.last().is_some_and(u8::is_ascii_digit);
+        match byte {
+            b'_' if follows && text.get(at + 1).is_some_and(u8::is_ascii_digit) => {}
+            b'_' => break,
+            byte => out.push(byte),
+        }
+    }
+    out
 }
 
 /// Hexadecimal digits as Ruby reads them: a point wants digits on both sides and an exponent behind

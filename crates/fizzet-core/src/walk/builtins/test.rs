@@ -165,10 +165,7 @@ impl Reader<'_> {
             TestNumbers::Leading => return leading(text, &self.walker.state.dialect),
             TestNumbers::Expressions => {}
         }
-        let unsigned = text.strip_prefix(b"-").or(text.strip_prefix(b"+")).unwrap_or(text);
-        if !self.walker.state.dialect.test_hexadecimal
-            && matches!(unsigned, [b'0', b'x' | b'X', ..])
-        {
+        if !self.walker.state.dialect.test_hexadecimal && has_hexadecimal(text) {
             return None;
         }
         let span = self.call.span;
@@ -216,6 +213,13 @@ impl Reader<'_> {
             },
         })
     }
+}
+
+/// Whether an expression holds a hexadecimal number.
+fn has_hexadecimal(text: &[u8]) -> bool {
+    let begins =
+        |at: usize| at == 0 || !(text[at - 1].is_ascii_alphanumeric() || text[at - 1] == b'_');
+    text.windows(2).enumerate().any(|(at, pair)| matches!(pair, [b'0', b'x' | b'X']) && begins(at))
 }
 
 /// A number with blanks before it and nothing behind it.
