@@ -225,6 +225,11 @@ fn received(
         return Ok((runtime, argv));
     }
     let Some(way) = &command.way else { return Ok((compiled(), argv)) };
+    // So may the interpreter of a script.
+    let on_the_way = way.hops.iter().find_map(|hop| Some((runtime_of(&hop.argv)?, &hop.argv)));
+    if let (Some((runtime, received)), End::Runs { .. }) = (on_the_way, &way.end) {
+        return Ok((runtime, received.clone()));
+    }
     match &way.end {
         End::Runs { path, .. } => {
             let words: Vec<&[u8]> = way.argv.iter().skip(1).map(|one| one.bytes()).collect();

@@ -95,7 +95,7 @@ fn whole(page: &mut Page, view: &View) {
     let values = view.programs.iter().chain(&view.arguments).map(|one| &one.text);
     let wide = columns(page, values);
     for element in &view.programs {
-        named(page, element, program_word(view), wide);
+        named(page, element, program_word(view, element), wide);
     }
     for (nth, element) in view.arguments.iter().enumerate().take(MOST) {
         let changed = if element.changed { ", bytes replaced" } else { "" };
@@ -161,9 +161,10 @@ fn part(view: &View, at: usize) -> &'static str {
     }
 }
 
-fn program_word(view: &View) -> &'static str {
+fn program_word(view: &View, element: &Element) -> &'static str {
     match view.started.program {
         Program::Itself => "the program",
+        _ if element.from == Some(0) => "the interpreter",
         Program::File(..) => "the program's file",
         Program::Text(..) => "a text is the program",
         Program::Module(_) => "the module",

@@ -128,3 +128,22 @@ fn receivers_prove_it() {
         .prints();
     assert!(printed.contains("1 of 1 receivers saw exactly what is predicted"), "{printed}");
 }
+
+#[test]
+fn a_runtime_that_a_script_wraps_is_still_that_runtime() {
+    use std::os::unix::fs::PermissionsExt;
+    let folder = tempfile::tempdir().unwrap();
+    for (name, content) in
+        [("python3", "#!/bin/sh\n"), ("press.py", "#!/usr/bin/env -S python3 -u\n")]
+    {
+        let path = folder.path().join(name);
+        std::fs::write(&path, content).unwrap();
+        std::fs::set_permissions(path, std::fs::Permissions::from_mode(0o755)).unwrap();
+    }
+    let printed = Run::of(&["view", "--launch", "./press.py 'lime honey'"])
+        .within(folder.path())
+        .env("PATH", folder.path())
+        .prints();
+    assert!(printed.contains("sys.argv[1]        lime␣honey"), "{printed}");
+    assert!(printed.contains("-u          kept by the interpreter"), "{printed}");
+}
