@@ -92,10 +92,11 @@ impl Reader {
                         .map(|word| Text::copied(word, Standing::Quoted, origin.clone()));
                     self.argv.splice(at..=at, texts.collect::<Vec<_>>());
                     // What such a file holds is not read as another one.
-                    at = self.skip_read(at, read.len(), &mut wants_value);
-                    if at == usize::MAX {
+                    let behind = at + read.len();
+                    if (at..behind).any(|at| self.is_class(at, &mut wants_value)) {
                         return Ok(());
                     }
+                    at = behind;
                     continue;
                 }
             }
@@ -105,15 +106,6 @@ impl Reader {
             at += 1;
         }
         Ok(())
-    }
-
-    fn skip_read(&self, from: usize, count: usize, wants_value: &mut bool) -> usize {
-        for at in from..from + count {
-            if self.is_class(at, wants_value) {
-                return usize::MAX;
-            }
-        }
-        from + count
     }
 
     /// Whether the word at a place is the class: neither an option nor the value of one.

@@ -3,6 +3,7 @@
 use crate::host::join;
 use crate::receive::runtime::{Does, Flag, Shape, Takes, Unknown};
 use crate::receive::start::{Program, Reader, Refusal, shown};
+use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 
 impl Reader {
@@ -70,23 +71,16 @@ impl Reader {
         }
         let plain: Vec<u8> =
             stem.iter().map(|&byte| if byte == b'_' { b'-' } else { byte }).collect();
-        let bare = |name: &[u8]| -> Vec<u8> {
-            let name = name.to_ascii_lowercase();
-            name.into_iter().filter(|byte| *byte != b'-').collect()
-        };
+        let negated = plain.strip_prefix(b"--no-").map(|rest| [b"--", rest].concat());
+        let mut bare = plain.to_ascii_lowercase();
+        bare.retain(|byte| *byte != b'-');
         for line in self.grammar.names.iter().flat_map(|names| names.lines()) {
             let takes_value = line.ends_with(['=', ':']);
             let name = line.trim_end_matches(['=', ':', '?']).as_bytes();
             let is_zsh = !name.starts_with(b"-");
-            let negated = plain.strip_prefix(b"--no-").map(|rest| [b"--", rest].concat());
             let is_same = match is_zsh {
-                true => {
-                    let given = bare(&plain);
-                    given == name || given.strip_prefix(b"no").is_some_and(|rest| rest == name)
-                }
-                false => {
-                    plain == name || (!takes_value && negated.is_some_and(|rest| rest == name))
-                }
+                true => bare == name || bare.strip_prefix(b"no").is_some_and(|rest| rest == name),
+                false => plain == name || (!takes_value && negated.as_deref() == Some(name)),
             };
             if is_same {
                 let takes = match line.as_bytes().last() {
@@ -191,8 +185,7 @@ impl Reader {
             {
                 return Err(self.refused(format!("there is no option named {}", shown(&value))));
             }
-            Does::OneOf(_) => {}
-            Does::Sets => {}
+            Does::OneOf(_) | Does::Sets => {}
             Does::Text => {
                 // Several texts are lines of one program.
                 let text = match self.program.take() {
@@ -271,11 +264,7 @@ impl Reader {
 
 /// Whether a text begins with a name and `=`.
 fn is_assignment(text: &[u8]) -> bool {
-    let name = text.split(|&byte| byte == b'=').next().unwrap_or_default();
-    let starts = name.first().is_some_and(|&byte| byte.is_ascii_alphabetic() || byte == b'_');
-    starts
-        && name.len() < text.len()
-        && name.iter().all(|&byte| byte.is_ascii_alphanumeric() || byte == b'_')
+    text.iter().position(|&byte| byte == b'=').is_some_and(|at| is_name(&text[..at]))
 }
 
 fn prefix(bytes: &[u8], belongs: impl Fn(&u8) -> bool) -> usize {

@@ -29,6 +29,10 @@ pub struct Runtime {
     pub decode: Decode,
     /// How an argument is read, as a rule.
     pub access: Access,
+    /// The language whose conversions are its own; for a shell the shell whose rules count.
+    pub language: &'static str,
+    /// Whether it is told of only where it is named: another row stands for it.
+    pub is_alone: bool,
     /// A sentence that people need to know, with its evidence.
     pub remark: &'static str,
 }

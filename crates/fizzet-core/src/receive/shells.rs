@@ -69,14 +69,27 @@ const fn shell(
     sample: &'static [&'static str],
     grammar: Grammar,
 ) -> Runtime {
-    Runtime { name, title, programs, sample, grammar: Some(grammar), remark: SHELL_REMARK, ..NONE }
+    Runtime {
+        name,
+        title,
+        programs,
+        sample,
+        grammar: Some(grammar),
+        remark: SHELL_REMARK,
+        language: name,
+        is_alone: true,
+        ..NONE
+    }
 }
 
 const SHELL_REMARK: &str =
     "$0 is the script, no argument; $10 is $1 with a 0 behind it, ${10} the tenth argument.";
 
-pub(super) const SH: Runtime =
-    shell("sh", "POSIX shell", &["sh"], &["sh", "press.sh"], DASH_GRAMMAR);
+pub(super) const SH: Runtime = Runtime {
+    language: "dash",
+    is_alone: false,
+    ..shell("sh", "POSIX shell", &["sh"], &["sh", "press.sh"], DASH_GRAMMAR)
+};
 
 pub(super) const DASH: Runtime =
     shell("dash", "dash", &["dash"], &["dash", "press.sh"], DASH_GRAMMAR);

@@ -56,7 +56,11 @@ pub(super) const NONE: Runtime = Runtime {
     decode: Decode::Bytes,
     access: Access { form: "\"${}\"", absent: Absent::Empty },
     remark: "",
+    language: "",
+    is_alone: false,
 };
+
+const AWK_REMARK: &str = "ARGV[0] is awk itself; the program is no argument. Arguments are files to read, and name=value sets a variable; a -- keeps options of awk apart.";
 
 /// All of them, in the order in which they are told.
 pub static RUNTIMES: &[Runtime] = &[
@@ -69,6 +73,7 @@ pub static RUNTIMES: &[Runtime] = &[
     ZSH,
     Runtime {
         name: "c",
+        language: "c",
         title: "C",
         sample: &["./press"],
         heads: &[Head::Count("argc", 1), Head::Program("argv[0]")],
@@ -83,6 +88,8 @@ pub static RUNTIMES: &[Runtime] = &[
     },
     Runtime {
         name: "c++",
+        language: "c",
+        is_alone: true,
         title: "C++",
         sample: &["./press"],
         heads: &[Head::Count("argc", 1), Head::Program("argv[0]")],
@@ -100,6 +107,7 @@ pub static RUNTIMES: &[Runtime] = &[
     },
     Runtime {
         name: "go",
+        language: "go",
         title: "Go",
         sample: &["./press"],
         heads: &[Head::Count("len(os.Args)", 1), Head::Program("os.Args[0]")],
@@ -117,6 +125,7 @@ pub static RUNTIMES: &[Runtime] = &[
     },
     Runtime {
         name: "rust",
+        language: "rust",
         title: "Rust",
         sample: &["./press"],
         heads: &[Head::Count("args_os().count()", 1), Head::Program("args_os().nth(0)")],
@@ -135,6 +144,7 @@ pub static RUNTIMES: &[Runtime] = &[
     },
     Runtime {
         name: "python",
+        language: "python",
         title: "Python",
         programs: &["python"],
         sample: &["python3", "press.py"],
@@ -173,6 +183,7 @@ pub static RUNTIMES: &[Runtime] = &[
     },
     Runtime {
         name: "java",
+        language: "java",
         title: "Java",
         programs: &["java"],
         sample: &["java", "Press"],
@@ -252,6 +263,7 @@ pub static RUNTIMES: &[Runtime] = &[
     },
     Runtime {
         name: "perl",
+        language: "perl",
         title: "Perl",
         programs: &["perl"],
         sample: &["perl", "press.pl"],
@@ -294,6 +306,7 @@ pub static RUNTIMES: &[Runtime] = &[
     },
     Runtime {
         name: "php",
+        language: "php",
         title: "PHP",
         programs: &["php", "php-cli"],
         sample: &["php", "press.php"],
@@ -361,6 +374,7 @@ pub static RUNTIMES: &[Runtime] = &[
     },
     Runtime {
         name: "node",
+        language: "javascript",
         title: "JavaScript on Node",
         programs: &["node", "nodejs"],
         sample: &["node", "press.js"],
@@ -406,6 +420,7 @@ pub static RUNTIMES: &[Runtime] = &[
     },
     Runtime {
         name: "ruby",
+        language: "ruby",
         title: "Ruby",
         programs: &["ruby"],
         sample: &["ruby", "press.rb"],
@@ -516,11 +531,12 @@ pub static RUNTIMES: &[Runtime] = &[
         heads: &[Head::Count("ARGC", 1), Head::Program("ARGV[0]")],
         element: "ARGV[{}]",
         access: Access { form: "ARGV[{}]", absent: Absent::Empty },
-        remark: "ARGV[0] is awk itself; the program is no argument. Arguments are files to read, and name=value sets a variable; a -- keeps options of awk apart.",
+        remark: AWK_REMARK,
         ..NONE
     },
     Runtime {
         name: "mawk",
+        is_alone: true,
         title: "awk (mawk)",
         programs: &["mawk"],
         sample: &["mawk", "-f", "press.awk", "--"],
@@ -554,7 +570,7 @@ pub static RUNTIMES: &[Runtime] = &[
         heads: &[Head::Count("ARGC", 1), Head::Program("ARGV[0]")],
         element: "ARGV[{}]",
         access: Access { form: "ARGV[{}]", absent: Absent::Empty },
-        remark: "ARGV[0] is awk itself; the program is no argument. Arguments are files to read, and name=value sets a variable; a -- keeps options of awk apart.",
+        remark: AWK_REMARK,
         ..NONE
     },
     Runtime {

@@ -1,19 +1,17 @@
 //! `fizzet view --prove`: runs a tiny receiver in each language that is here, and compares.
 
 use std::io::{self, BufWriter, Write};
-use std::os::unix::ffi::OsStrExt;
 use std::path::Path;
 use std::process::{Command, Stdio};
 
-use fizzet_core::kernel::chain::given;
 use fizzet_core::receive::runtime::Runtime;
 use fizzet_core::receive::table::RUNTIMES;
 use fizzet_core::receive::view::view;
 use fizzet_core::source::{SourceKind, Sources};
-use fizzet_core::text::Text;
 use fizzet_host::Machine;
 
 use crate::cli::{Format, ViewOptions};
+use crate::commands::view::sample;
 use crate::data;
 use crate::failure::Failure;
 use crate::render::page::Page;
@@ -81,15 +79,7 @@ pub fn run(options: &ViewOptions) -> Result<u8, Failure> {
 
 fn prove(runtime: &'static Runtime, options: &ViewOptions, root: &Path) -> Result<Proof, Failure> {
     let mut sources = Sources::new(SourceKind::Line, b"");
-    let mut argv: Vec<Text> = Vec::new();
-    for word in runtime.sample {
-        let source = sources.add(SourceKind::Shell, word.as_bytes());
-        argv.push(given(word.as_bytes(), source));
-    }
-    for (at, argument) in options.arguments.iter().enumerate() {
-        let source = sources.add(SourceKind::Argument(at + 1), argument.as_bytes());
-        argv.push(given(argument.as_bytes(), source));
-    }
+    let argv = sample(runtime, &options.arguments, &mut sources);
     let is_there = built(runtime, root);
     let predicted = view(runtime, argv, &Machine::at(root), &mut sources).told();
     let mut command = Command::new(runtime.sample[0]);

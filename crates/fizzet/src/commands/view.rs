@@ -1,6 +1,6 @@
 //! `fizzet view`: the vector as each language's runtime shows it to the program.
 
-use std::ffi::OsStr;
+use std::ffi::{OsStr, OsString};
 use std::io::{self, BufWriter, Write};
 use std::os::unix::ffi::OsStrExt;
 use std::rc::Rc;
@@ -84,13 +84,8 @@ fn asked(options: &ViewOptions, view: View) -> Shown {
 /// What the conversions of a language make of each argument.
 fn converted(view: &View, kind: As) -> Vec<rendering::Converted> {
     let host = Rc::new(Machine::at("."));
-    let shell =
-        Shell::from_name(if view.runtime.name == "sh" { "dash" } else { view.runtime.name });
-    let language = match view.runtime.name {
-        "c++" => "c",
-        "node" => "javascript",
-        name => name,
-    };
+    let language = view.runtime.language;
+    let shell = Shell::from_name(language);
     let mut all = Vec::new();
     for (at, argument) in view.arguments.iter().enumerate() {
         let given = argument.from.and_then(|from| view.started.argv.get(from));
@@ -121,30 +116,28 @@ fn converted(view: &View, kind: As) -> Vec<rendering::Converted> {
 fn all(options: &ViewOptions) -> Result<(Vec<View>, Sources), Failure> {
     let machine = evaluation::machine(&options.evaluation)?;
     let mut sources = Sources::new(SourceKind::Line, b"");
-    let arguments = options.arguments.iter().enumerate();
-    let arguments: Vec<Text> = arguments
-        .map(|(at, argument)| {
-            let source = sources.add(SourceKind::Argument(at + 1), argument.as_bytes());
-            given(argument.as_bytes(), source)
-        })
-        .collect();
     let chosen = |runtime: &&Runtime| match &options.runtime {
         Some(name) => runtime.name == name,
-        // The shells are one row, and so are C and C++, and the awks.
-        None => !["dash", "bash", "busybox", "ksh93", "mksh", "zsh", "c++", "mawk"]
-            .contains(&runtime.name),
+        None => !runtime.is_alone,
     };
     let views = RUNTIMES.iter().filter(chosen).map(|runtime| {
-        let mut argv: Vec<Text> = Vec::new();
-        for word in runtime.sample {
-            let source = sources.add(SourceKind::Shell, word.as_bytes());
-            argv.push(given(word.as_bytes(), source));
-        }
-        argv.extend(arguments.iter().cloned());
+        let argv = sample(runtime, &options.arguments, &mut sources);
         view(runtime, argv, &Sample { machine: &machine, runtime }, &mut sources)
     });
     let views = views.collect();
     Ok((views, sources))
+}
+
+/// The launch of a runtime's sample with these arguments.
+pub(super) fn sample(
+    runtime: &Runtime,
+    arguments: &[OsString],
+    sources: &mut Sources,
+) -> Vec<Text> {
+    let words = runtime.sample.iter().map(|word| (SourceKind::Shell, word.as_bytes()));
+    let arguments = arguments.iter().enumerate();
+    let arguments = arguments.map(|(at, one)| (SourceKind::Argument(at + 1), one.as_bytes()));
+    words.chain(arguments).map(|(kind, word)| given(word, sources.add(kind, word))).collect()
 }
 
 /// The machine, with the program of a sample on it.

@@ -64,7 +64,7 @@ fn is_lossy(value: f64, is_exact: impl Fn() -> bool) -> bool {
 
 /// Whether a hexadecimal number is exactly a value that is smaller than the normal ones.
 fn hexadecimal_is_exact(written: &[u8], value: f64) -> bool {
-    // Twice two to the power of 60 more, it would have all its bits.
+    // With an exponent larger by 200 it has all its bits.
     let mantissa_end = written.iter().position(|byte| byte.eq_ignore_ascii_case(&b'p'));
     let mantissa = &written[..mantissa_end.unwrap_or(written.len())];
     let power = mantissa_end.map_or(&b"0"[..], |at| &written[at + 1..]);
