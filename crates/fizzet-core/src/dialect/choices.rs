@@ -26,6 +26,19 @@ pub enum Outside {
     Fatal,
 }
 
+/// Whether a variable can be the name of another one.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum References {
+    /// It cannot.
+    None,
+    /// It can; names may go round, and a name that cannot be meant is a mistake with the status 1.
+    Loose,
+    /// It can; a name that cannot be meant ends the shell.
+    Fatal,
+    /// It can, if it is given what it means at once.
+    Given,
+}
+
 /// What becomes of a constant that is too large for a whole number.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum LargeConstant {

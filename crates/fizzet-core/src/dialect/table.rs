@@ -86,9 +86,17 @@ dialect_table! {
     /// A word of `export` or `readonly` that is no name, or may not change, ends the shell.
     bad_name_is_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: export 1x=2; echo after";
     /// `typeset -n` makes a variable the name of another.
-    name_references: bool = [N, Y, N, N, Y, Y, N], "observed in all six: typeset -n r=x; r=1; echo $x";
+    references: References = [References::None, References::Loose, References::None, References::None, References::Fatal, References::Given, References::None], "observed in all six: typeset -n r=x; r=1; echo $x; typeset -n r=1x";
+    /// `unset -n` takes away a variable that is the name of another one.
+    unset_names: bool = [N, Y, N, N, Y, N, N], "observed in all six: typeset -n r=x; unset -n r; echo after";
     /// `typeset -u` and its kin also change the value that the variable has already.
     attributes_change_values: bool = [N, N, N, N, Y, Y, Y], "observed in all six: x=abc; typeset -u x; echo $x";
+    /// An option that `unset` does not know ends the shell.
+    unset_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: unset -q x; echo after";
+    /// The status of `unset` with an option that it does not know.
+    unset_option_status: Status = [1, 2, 2, 2, 1, 1, 1], "observed in all six: unset -q x; echo $?";
+    /// A test that `[[` does not know is a syntax error.
+    unknown_tests_are_syntax: bool = [N, Y, N, N, Y, Y, N], "observed in all six: [[ -q x ]]; echo after";
     /// `unset` of a word that is no name ends the shell.
     unset_bad_name_is_fatal: bool = [Y, N, Y, Y, N, N, Y], "observed in all six: unset 1x; echo after";
     /// `unset` without an option passes over words that are no names.
@@ -770,7 +778,7 @@ dialect_table! {
     /// `printf` takes the digits before what is no digit.
     printf_partial_numbers: bool = [Y, Y, Y, N, Y, Y, N], "observed in all six: printf %d 1x";
     /// The letters of `test` with one operand.
-    test_letters: &'static str = ["bcdefghLnprSstuwxz", "abcdefgGhkLnNoOprRsStuvwxz", "bcdefghkLnOGprSstuwxz", "bcdefghkLnOGprSstuwxz", "abcdefgGhkLnNoOpRrsStuvwxz", "abcdefgGhkLnoOpRrsStuvwxz", "abcdefgGhkLnNOprsStuvwxz"], "observed in all six with each letter";
+    test_letters: &'static str = ["bcdefghLnprSstuwxz", "abcdefgGhkLnNoOprRsStuvwxz", "bcdefghkLnOGprSstuwxz", "bcdefghkLnOGprSstuwxz", "abcCdefgGhHkLnNoOpRrsStuvwxz", "abcdefgGhHkLnoOprsStuvwxz", "abcdefgGhkLnNOoprsStuvwxz"], "observed in all six with each letter";
     /// `test` knows `==`.
     test_double_equals: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: [ a == a ]";
     /// `read` without a name is a mistake.

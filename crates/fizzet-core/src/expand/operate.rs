@@ -401,6 +401,12 @@ impl Substitution<'_> {
         then: &Operation,
         place: Place,
     ) -> Result<Option<Held>, Stop> {
+        if let ParameterName::Variable(name) = &parameter.name
+            && self.cx.state().variables.is_name(name)
+            && parameter.index.is_none()
+        {
+            return self.name(parameter).map(Some);
+        }
         let status = self.cx.state().dialect.bad_substitution_status;
         let span = parameter.span;
         let Held::One(text) = held else {

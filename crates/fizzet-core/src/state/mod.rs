@@ -222,6 +222,9 @@ impl State {
         if let Some(meant) = self.variables.meant(name) {
             return self.store_meant(&meant, key, text, span);
         }
+        if self.variables.goes_round(name) {
+            return Err(self.mistake("the name leads back to itself", span, 1));
+        }
         if let Some(number) = self.parameter_number(name) {
             return self.store_parameter(number, text, span);
         }

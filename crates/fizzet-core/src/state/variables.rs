@@ -1,5 +1,6 @@
 //! Variables.
 
+use std::borrow::Cow;
 use std::collections::BTreeMap;
 use std::rc::Rc;
 
@@ -120,6 +121,9 @@ impl Variable {
     }
 }
 
+/// How many names of names are followed.
+const MAX_NAMES: usize = 8;
+
 /// All variables by name.
 #[derive(Clone, Default, Debug)]
 pub struct Variables {
@@ -129,36 +133,90 @@ pub struct Variables {
 }
 
 impl Variables {
-    /// The variable of this name.
+    /// The variable of this name; where that is the name of another one, the other one.
     pub fn get(&self, name: &[u8]) -> Option<&Variable> {
+        self.by_name.get(self.target(name)?)
+    }
+
+    /// The variable of this name itself, also where it is the name of another.
+    pub fn itself(&self, name: &[u8]) -> Option<&Variable> {
         self.by_name.get(name)
     }
 
     /// Says that a variable is the name of another from now on.
     pub fn make_name(&mut self, name: &[u8]) {
         self.has_names = true;
-        self.entry(name).keeps = Keeps::Name;
+        self.entry_itself(name).keeps = Keeps::Name;
     }
 
-    /// The variable that is meant by this name: another one if the variable holds a name.
+    /// Gives a variable that is a name another one to mean.
+    pub fn point(&mut self, name: &[u8], to: Text) {
+        self.entry_itself(name).value = Value::Scalar(to);
+    }
+
+    /// Says that a variable is no name of another any more, and answers whether it was one.
+    pub fn make_plain(&mut self, name: &[u8]) -> bool {
+        let is_name = self.is_name(name);
+        if is_name {
+            self.entry_itself(name).keeps = Keeps::Text;
+        }
+        is_name
+    }
+
+    /// Whether a variable is the name of another.
+    pub fn is_name(&self, name: &[u8]) -> bool {
+        self.has_names && self.itself(name).is_some_and(|variable| variable.keeps == Keeps::Name)
+    }
+
+    /// The name that is meant by this name of a variable, if it is that of another variable or of an
+    /// element. A name that comes back to itself means nothing.
     pub fn meant(&self, name: &[u8]) -> Option<Rc<[u8]>> {
-        if !self.has_names {
+        if !self.is_name(name) {
             return None;
         }
         let mut meant = self.named(name)?;
         // A chain of names that leads nowhere is given up.
-        for _ in 0..8 {
-            match self.named(&meant) {
+        for _ in 0..MAX_NAMES {
+            match self.named(meant) {
                 Some(next) => meant = next,
-                None => break,
+                None => return Some(meant.into()),
             }
         }
-        Some(meant)
+        None
     }
 
-    fn named(&self, name: &[u8]) -> Option<Rc<[u8]>> {
-        let variable = self.get(name).filter(|variable| variable.keeps == Keeps::Name)?;
-        Some(variable.scalar()?.bytes().into())
+    /// Whether a name of names leads back to itself.
+    pub fn goes_round(&self, name: &[u8]) -> bool {
+        self.has_names && self.target(name).is_none()
+    }
+
+    fn named(&self, name: &[u8]) -> Option<&[u8]> {
+        let variable = self.itself(name).filter(|variable| variable.keeps == Keeps::Name)?;
+        Some(variable.scalar()?.bytes())
+    }
+
+    /// The name of the variable that holds the value: through all names of names, up to one that means
+    /// an element or nothing yet. `None` if they go round.
+    fn target<'a>(&'a self, name: &'a [u8]) -> Option<&'a [u8]> {
+        if !self.has_names {
+            return Some(name);
+        }
+        let mut target = name;
+        for _ in 0..MAX_NAMES {
+            match self.named(target) {
+                Some(next) if !next.contains(&b'[') => target = next,
+                _ => return Some(target),
+            }
+        }
+        None
+    }
+
+    /// The name under which the value of this variable is kept.
+    pub fn keeper(&self, name: &Rc<[u8]>) -> Rc<[u8]> {
+        if !self.has_names {
+            return name.clone();
+        }
+        self.target(name).unwrap_or(name).into()
     }
 
     /// The value of `$name`.
@@ -242,7 +300,7 @@ impl Variables {
     /// Sets a value and keeps the attributes. The value is bounded in its runs.
     pub fn set(&mut self, name: &[u8], mut text: Text) {
         text.bound_runs();
-        match self.by_name.get_mut(name) {
+        match self.by_name.get_mut(&*self.place(name)) {
             Some(variable) => match &mut variable.value {
                 Value::Indexed(elements) => {
                     elements.insert(0, text);
@@ -255,14 +313,28 @@ impl Variables {
         }
     }
 
-    /// The variable of this name, made if need be.
+    /// The variable of this name, made if need be; where that is the name of another one, the other one.
     pub fn entry(&mut self, name: &[u8]) -> &mut Variable {
+        let place = self.place(name);
+        self.entry_itself(&place)
+    }
+
+    /// The variable of this name itself, made if need be.
+    pub fn entry_itself(&mut self, name: &[u8]) -> &mut Variable {
         self.by_name.entry(name.into()).or_insert_with(|| Variable::holding(Value::Nothing))
+    }
+
+    /// The name under which a value for this variable is stored.
+    fn place<'a>(&self, name: &'a [u8]) -> Cow<'a, [u8]> {
+        match self.has_names {
+            true => Cow::Owned(self.target(name).unwrap_or(name).to_vec()),
+            false => Cow::Borrowed(name),
+        }
     }
 
     /// Takes an element away.
     pub fn remove_element(&mut self, name: &[u8], key: &Key) {
-        let Some(variable) = self.by_name.get_mut(name) else { return };
+        let Some(variable) = self.by_name.get_mut(&*self.place(name)) else { return };
         match (&mut variable.value, key) {
             (Value::Indexed(elements), Key::Number(number)) => {
                 elements.remove(number);
@@ -274,7 +346,7 @@ impl Variables {
         }
     }
 
-    /// Takes a variable away and answers what it was.
+    /// Takes a variable itself away and answers what it was.
     pub fn remove(&mut self, name: &[u8]) -> Option<Variable> {
         self.by_name.remove(name)
     }

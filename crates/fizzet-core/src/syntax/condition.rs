@@ -72,6 +72,11 @@ impl<'a> Parser<'a> {
                 if let Some(operator) = operator {
                     return self.binary(left, operator);
                 }
+                if self.dialect.unknown_tests_are_syntax
+                    && !self.dialect.test_letters.as_bytes().contains(&letter)
+                {
+                    return self.unexpected("an operator between two words");
+                }
                 let operand = self.word(Within::Word)?;
                 return Ok(Condition::Unary { operator: letter, operand });
             }

@@ -27,8 +27,9 @@ impl Walker {
         let mut saved = Saved::new();
         for assignment in assignments {
             if temporary {
-                let before = self.state.variables.get(&assignment.name).cloned();
-                saved.push((assignment.name.clone(), before));
+                let name = self.state.variables.keeper(&assignment.name);
+                let before = self.state.variables.itself(&name).cloned();
+                saved.push((name, before));
             }
             let value = match self.assign(assignment) {
                 Err(Stop::Shell(error)) if temporary && error.is_read_only => {

@@ -248,9 +248,14 @@ impl Walker {
                     None => self.state.shell_text(b""),
                 };
                 self.step(*span)?;
-                match self.state.store(name, None, value, *span) {
+                let stored = match self.next_name(name, &value, *span) {
+                    Some(moved) => moved,
+                    None => self.state.store(name, None, value, *span),
+                };
+                match stored {
                     Err(Stop::Shell(error))
-                        if error.is_read_only && self.state.dialect.read_only_loops_go_on =>
+                        if error.reach == Reach::Command
+                            || error.is_read_only && self.state.dialect.read_only_loops_go_on =>
                     {
                         self.survive(error);
                         return Ok(());

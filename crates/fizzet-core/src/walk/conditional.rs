@@ -124,6 +124,9 @@ impl Walker {
         };
         let access = |which: usize| host.status(operand, true).is_some_and(|one| one.access[which]);
         let bit = |bit: u32| host.status(operand, true).is_some_and(|one| one.mode & bit != 0);
+        if !self.state.dialect.test_letters.as_bytes().contains(&operator) {
+            return Err(self.state.mistake("this test is not known", span, 1));
+        }
         Ok(match operator {
             b'n' => !operand.is_empty(),
             b'z' => operand.is_empty(),
@@ -149,6 +152,7 @@ impl Walker {
                 }
                 None => self.state.variables.scalar(operand).is_some(),
             },
+            b'R' => self.state.variables.is_name(operand),
             b'o' => self.option_is_on(operand),
             b't' => false,
             _ => {

@@ -10,6 +10,7 @@ mod print;
 mod printf;
 mod process;
 mod read;
+mod references;
 mod test;
 mod time;
 mod trap;

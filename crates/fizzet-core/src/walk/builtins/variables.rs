@@ -2,7 +2,7 @@
 
 use std::collections::BTreeMap;
 
-use crate::dialect::{OptionIndex, Outside};
+use crate::dialect::{OptionIndex, Outside, References};
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
@@ -73,7 +73,7 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         exports: utility == b"export" || given.has(b'x'),
         freezes: utility == b"readonly" || given.has(b'r'),
         local: !outside && !given.has(b'g') && (keeps_scope || utility == b"local"),
-        refers: !outside && given.has(b'n') && walker.state.dialect.name_references,
+        refers: !outside && given.has(b'n') && walker.state.dialect.references != References::None,
         span: call.span,
         given,
     };
@@ -124,6 +124,19 @@ impl Walker {
         }
         let compound = self.compound_arguments.iter().position(|(place, _)| *place == at);
         let compound = compound.map(|place| self.compound_arguments.swap_remove(place).1);
+        if declaration.refers {
+            let hop = Hop {
+                rule: Rule::Stored,
+                span: declaration.span,
+                name: Some(name.into()),
+                shifted: 0,
+            };
+            let value = equals.map(|at| operand.slice(at + 1, bytes.len()).passed_through(&hop, Standing::Quoted));
+            return self.refer(name, value, declaration.local, declaration.span);
+        }
+        if declaration.given.takes_back(b'n') && self.state.variables.make_plain(name) {
+            return Ok(true);
+        }
         if declaration.local {
             self.hide(name, equals.is_some() || compound.is_some());
         }
@@ -148,11 +161,7 @@ impl Walker {
             if appends {
                 value = self.appended(name, key.as_ref(), value, declaration.span)?;
             }
-            // A name that is given a variable to mean is not followed.
-            match declaration.refers {
-                true => self.state.variables.set(name, value),
-                false => self.state.store(name, key, value, declaration.span)?,
-            }
+            self.state.store(name, key, value, declaration.span)?;
         }
         if equals.is_none()
             && self.state.dialect.declaration_makes_empty
@@ -182,12 +191,12 @@ impl Walker {
     }
 
     /// Makes a name a variable of the function that is being called.
-    fn hide(&mut self, name: &[u8], has_value: bool) {
+    pub(super) fn hide(&mut self, name: &[u8], has_value: bool) {
         let Some(scope) = self.scopes.last_mut() else { return };
         if scope.hidden.iter().any(|(known, _)| **known == *name) {
             return;
         }
-        scope.hidden.push((name.into(), self.state.variables.get(name).cloned()));
+        scope.hidden.push((name.into(), self.state.variables.itself(name).cloned()));
         if name == b"OPTIND" && self.state.dialect.getopts_keeps_place_for_local {
             scope.options_at = Some(std::mem::take(&mut self.options_at));
         }
@@ -250,10 +259,6 @@ impl Walker {
             () if given.takes_back(b'i') || given.takes_back(b'u') || given.takes_back(b'l') => {
                 Keeps::Text
             }
-            () if declaration.refers => {
-                self.state.variables.make_name(name);
-                return Ok(());
-            }
             () => return Ok(()),
         };
         let variable = self.state.variables.entry(name);
@@ -309,9 +314,13 @@ pub(super) fn declare_as(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
 
 /// `unset [-fv] name...`
 pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let given = call.given("fvn", false);
+    let letters = if walker.state.dialect.unset_names { "fvn" } else { "fv" };
+    let given = call.given(letters, false);
     if given.unknown.is_some() {
-        return walker.usage(call, "an option is not known");
+        return match walker.state.dialect.unset_option_is_fatal {
+            true => Err(walker.fatal(call, "an option is not known")),
+            false => Ok(walker.state.dialect.unset_option_status),
+        };
     }
     let mut status = 0;
     if given.operands.is_empty() {
@@ -354,6 +363,10 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         }
         let name =
             walker.state.variables.meant(name).filter(|_| !given.has(b'n')).unwrap_or(name.into());
+        if given.has(b'n') && walker.state.variables.is_name(&name) {
+            walker.state.variables.remove(&name);
+            continue;
+        }
         if walker.reveal(&name) {
             continue;
         }

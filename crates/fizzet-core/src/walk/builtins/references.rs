@@ -1,0 +1,70 @@
+//! Variables that are the name of another one: `typeset -n`, `nameref`.
+
+use crate::dialect::References;
+use crate::source::Span;
+use crate::state::element_name;
+use crate::stop::{Reach, Stop};
+use crate::syntax::is_name;
+use crate::text::Text;
+use crate::walk::Walker;
+
+impl Walker {
+    /// Makes a name the name of what its value says; false if that is nothing it can mean.
+    ///
+    /// A local name of itself means the variable outside of the function, and so is no name at all
+    /// (observed in bash, ksh93 and mksh: `f() { typeset -n v=v; v=3; }; v=1; f`).
+    pub(super) fn refer(
+        &mut self,
+        name: &[u8],
+        value: Option<Text>,
+        local: bool,
+        span: Span,
+    ) -> Result<bool, Stop> {
+        let given = value.as_ref().or_else(|| self.state.variables.itself(name)?.scalar());
+        let target = given.map(|text| text.bytes().to_vec());
+        if target.as_deref() == Some(name) && local {
+            return Ok(true);
+        }
+        if !self.can_be_meant(name, target.as_deref()) {
+            return match self.state.dialect.references {
+                References::Fatal => Err(self.state.mistake("this cannot be meant", span, 1)),
+                _ => Ok(false),
+            };
+        }
+        if local {
+            self.hide(name, value.is_some());
+        }
+        self.state.variables.make_name(name);
+        if let Some(value) = value {
+            self.state.variables.point(name, value);
+        }
+        Ok(true)
+    }
+
+    fn can_be_meant(&self, name: &[u8], target: Option<&[u8]>) -> bool {
+        let references = self.state.dialect.references;
+        let Some(target) = target else { return references != References::Given };
+        let round = || {
+            let end = self.state.variables.meant(target);
+            end.is_some_and(|end| &*end == name) && references != References::Loose
+        };
+        let names = is_name(target) || element_name(target).is_some();
+        names && target != name && !round()
+    }
+
+    /// Makes a name that `for` counts through mean the next word, where the shell does that.
+    pub(in crate::walk) fn next_name(&mut self, name: &[u8], value: &Text, span: Span) -> Option<Result<(), Stop>> {
+        if !self.state.variables.is_name(name) || self.state.dialect.references == References::Given {
+            return None;
+        }
+        if is_name(value.bytes()) || element_name(value.bytes()).is_some() {
+            self.state.variables.point(name, value.clone());
+            return Some(Ok(()));
+        }
+        let reach = match self.state.dialect.references {
+            References::Fatal => Reach::Shell,
+            _ => Reach::Command,
+        };
+        Some(Err(Stop::error("the name of a variable was expected", span, 1, reach)))
+    }
+}
