@@ -106,13 +106,17 @@ pub struct Source {
     pub kind: SourceKind,
     /// Its bytes, exactly as given.
     pub bytes: Rc<[u8]>,
+    /// The number of its first line, as LINENO tells it.
+    first_line: i64,
+    /// The file that it was read from while running.
+    path: Option<Rc<[u8]>>,
     /// Where its lines start; counted when it is first asked for.
     lines: OnceCell<Rc<[u32]>>,
 }
 
 impl Source {
     fn new(kind: SourceKind, bytes: &[u8]) -> Source {
-        Source { kind, bytes: bytes.into(), lines: OnceCell::new() }
+        Source { kind, bytes: bytes.into(), first_line: 1, path: None, lines: OnceCell::new() }
     }
 
     /// The line of a byte, from 1, and the offset at which the line starts.
@@ -195,6 +199,30 @@ impl Sources {
     /// The source with this name.
     pub fn get(&self, id: SourceId) -> &Source {
         &self.all[id.0 as usize]
+    }
+
+    /// The number of the first line of a text that was put together while running.
+    pub fn first_line(&self, id: SourceId) -> i64 {
+        self.get(id).first_line
+    }
+
+    /// The file that a text is from.
+    pub fn path(&self, id: SourceId) -> Option<&Rc<[u8]>> {
+        let source = self.get(id);
+        match &source.kind {
+            SourceKind::File(path) => Some(path),
+            _ => source.path.as_ref(),
+        }
+    }
+
+    /// Says which file a text was read from while running.
+    pub fn set_path(&mut self, id: SourceId, path: &[u8]) {
+        self.all[id.0 as usize].path = Some(path.into());
+    }
+
+    /// Says on which line a text begins.
+    pub fn set_first_line(&mut self, id: SourceId, line: i64) {
+        self.all[id.0 as usize].first_line = line;
     }
 
     /// The bytes that a span covers.

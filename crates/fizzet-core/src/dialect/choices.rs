@@ -26,6 +26,39 @@ pub enum Outside {
     Fatal,
 }
 
+/// How a shell counts lines for LINENO.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct LineNumbers {
+    /// The number of the first line of a text that is no file; nothing where all its lines are 0.
+    pub first_of_text: Option<i64>,
+    /// The lines of a text of `eval`.
+    pub in_eval: EvalLines,
+    /// The lines of a function count from its first one.
+    pub functions_count_anew: bool,
+}
+
+/// Which commands that are alone in a pipeline change the list of its statuses.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LoneStatuses {
+    /// Simple commands, subshells and tests.
+    Simple,
+    /// Simple commands but functions, and tests.
+    ButFunctions,
+    /// All but tests.
+    ButTests,
+}
+
+/// The numbers of the lines in a text of `eval`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EvalLines {
+    /// From 1.
+    Own,
+    /// From that of the `eval`.
+    On,
+    /// All have that of the `eval`.
+    Same,
+}
+
 /// Whether a variable can be the name of another one.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum References {

@@ -87,6 +87,16 @@ dialect_table! {
     bad_name_is_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: export 1x=2; echo after";
     /// `typeset -n` makes a variable the name of another.
     references: References = [References::None, References::Loose, References::None, References::None, References::Fatal, References::Given, References::None], "observed in all six: typeset -n r=x; r=1; echo $x; typeset -n r=1x";
+    /// How lines are counted for LINENO.
+    line_numbers: LineNumbers = [LineNumbers { first_of_text: Some(1), in_eval: EvalLines::Own, functions_count_anew: N }, LineNumbers { first_of_text: Some(1), in_eval: EvalLines::On, functions_count_anew: N }, LineNumbers { first_of_text: Some(1), in_eval: EvalLines::Own, functions_count_anew: N }, LineNumbers { first_of_text: Some(0), in_eval: EvalLines::On, functions_count_anew: N }, LineNumbers { first_of_text: Some(1), in_eval: EvalLines::Own, functions_count_anew: N }, LineNumbers { first_of_text: None, in_eval: EvalLines::Same, functions_count_anew: N }, LineNumbers { first_of_text: Some(1), in_eval: EvalLines::Own, functions_count_anew: Y }], "observed in all six: echo $LINENO in a file, in -c, in functions, in eval";
+    /// The line of a command is that on which its second word ends.
+    line_of_second_word: bool = [N, Y, N, N, N, N, N], "observed in all six: a command with a newline in its quoted second word, echo $LINENO behind it";
+    /// The list of the functions that are being called ends in `main` in a script.
+    names_main: bool = [N, Y, N, N, N, N, N], "observed: f() { echo ${FUNCNAME[@]}; }; f in a file and in -c";
+    /// The statuses of the latest pipeline at the start.
+    first_statuses: &'static [Status] = [&[], &[], &[], &[], &[], &[0], &[0]], "observed: echo ${PIPESTATUS[@]}, $pipestatus";
+    /// Commands that are alone in a pipeline and change its list of statuses.
+    lone_statuses: LoneStatuses = [LoneStatuses::Simple, LoneStatuses::Simple, LoneStatuses::Simple, LoneStatuses::Simple, LoneStatuses::Simple, LoneStatuses::ButFunctions, LoneStatuses::ButTests], "observed in bash, mksh and zsh: false | true in groups, functions, subshells; [[ a = b ]]; ((0))";
     /// `unset -n` takes away a variable that is the name of another one.
     unset_names: bool = [N, Y, N, N, Y, N, N], "observed in all six: typeset -n r=x; unset -n r; echo after";
     /// `typeset -u` and its kin also change the value that the variable has already.

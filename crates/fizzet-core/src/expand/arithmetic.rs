@@ -343,6 +343,7 @@ impl Evaluation<'_> {
     }
 
     fn get(&mut self, target: &Target) -> Result<Number, Stop> {
+        self.state.freshen(&target.name);
         let text = match &target.index {
             None if self.state.dialect.array_is_list
                 && self.state.variables.is_array(&target.name) =>

@@ -363,6 +363,7 @@ impl Substitution<'_> {
 
     fn names(&mut self, parameter: &Parameter, star: bool) -> Result<Held, Stop> {
         let prefix = parameter.name.to_bytes();
+        self.cx.state().freshen_like(&prefix);
         let names: Vec<Vec<u8>> = self
             .cx
             .state()

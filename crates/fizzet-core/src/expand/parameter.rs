@@ -112,12 +112,19 @@ impl Substitution<'_> {
             && let Some(meant) = self.cx.state().variables.meant(name)
         {
             return match self.element_meant(parameter, &meant, &Operation::Value)? {
+                Some(element) if self.is_of_name(&element) => Ok(Held::Unset),
                 Some(element) => self.held(&element),
                 None => {
                     let name = ParameterName::Variable(meant);
                     self.held(&Parameter { name, ..parameter.clone() })
                 }
             };
+        }
+        let state = self.cx.state();
+        if let ParameterName::Variable(name) = &parameter.name
+            && let Some(what) = state.freshen(name)
+        {
+            self.cx.missing(what, parameter.span);
         }
         let state = self.cx.state();
         let name = parameter.name.to_bytes();
@@ -152,6 +159,11 @@ impl Substitution<'_> {
             },
         };
         Ok(held)
+    }
+
+    /// Whether a parameter is a name of another variable itself: names of elements that go round.
+    fn is_of_name(&mut self, parameter: &Parameter) -> bool {
+        matches!(&parameter.name, ParameterName::Variable(name) if self.cx.state().variables.is_name(name))
     }
 
     fn special(&mut self, sign: u8, hop: &Hop) -> Held {

@@ -2,6 +2,7 @@
 
 mod associative;
 mod options;
+mod own;
 mod parameters;
 mod stretch;
 mod variables;
@@ -15,6 +16,7 @@ use bstr::ByteSlice;
 
 pub use associative::Associative;
 pub use options::Options;
+pub use own::{Call, Doing};
 pub use parameters::Positional;
 pub use stretch::Stretch;
 pub use variables::{Keeps, Key, Padding, Value, Variable, Variables};
@@ -77,6 +79,8 @@ pub struct State {
     pub mask: u32,
     /// `$?`
     pub status: Status,
+    /// What the variables tell that the shell keeps itself.
+    pub doing: Doing,
     /// Options that are on at the start, by the names that `set -o` knows.
     pub start_options: Vec<String>,
     /// What the background commands have ended with, in the order of their starts.
@@ -117,6 +121,7 @@ impl State {
             put_aside: Vec::new(),
             mask: 0o022,
             status: 0,
+            doing: Doing::default(),
             start_options: Vec::new(),
             jobs: Vec::new(),
             limits: Limits::default(),
@@ -126,6 +131,7 @@ impl State {
             shell_source,
             latest_ifs: RefCell::default(),
         };
+        state.doing.statuses = state.dialect.first_statuses.to_vec();
         let zero = state.shell_text(state.dialect.shell.name().as_bytes());
         state.positional.zero = zero;
         let ifs = state.shell_text(state.dialect.first_ifs);
@@ -200,12 +206,16 @@ impl State {
         if !self.variables.get(name).is_some_and(|variable| variable.read_only) {
             return Ok(());
         }
+        Err(self.read_only(name, span))
+    }
+
+    fn read_only(&self, name: &[u8], span: Span) -> Stop {
         let message = format!("{} is read-only", String::from_utf8_lossy(name));
         let mut stop = self.mistake(message, span, self.dialect.read_only_status);
         if let Stop::Shell(error) = &mut stop {
             error.is_read_only = true;
         }
-        Err(stop)
+        stop
     }
 
     /// Assigns a variable or an element, which keeps of the value what its attributes say.
@@ -227,6 +237,9 @@ impl State {
         }
         if let Some(number) = self.parameter_number(name) {
             return self.store_parameter(number, text, span);
+        }
+        if self.keeps_itself(name, span)? {
+            return Ok(());
         }
         self.check_writable(name, span)?;
         if name == b"OPTIND" && self.dialect.option_index == OptionIndex::Digits {
@@ -359,6 +372,9 @@ impl State {
         let Some((name, index)) = element_name(meant) else {
             return self.store(meant, key, text, span);
         };
+        if self.variables.is_name(name) {
+            return Err(self.mistake("the name leads back to itself", span, 1));
+        }
         let key = self.element_key(name, index, span)?;
         self.store(name, Some(key), text, span)
     }

@@ -42,6 +42,8 @@ pub struct Variable {
     pub read_only: bool,
     /// What happens to a value when it is stored.
     pub keeps: Keeps,
+    /// Whether the shell keeps it itself; the value is that of the latest look.
+    pub own: bool,
 }
 
 /// What a variable makes of a value that is assigned to it.
@@ -107,7 +109,12 @@ impl Padding {
 
 impl Variable {
     fn holding(value: Value) -> Variable {
-        Variable { value, exported: false, read_only: false, keeps: Keeps::Text }
+        Variable { value, exported: false, read_only: false, keeps: Keeps::Text, own: false }
+    }
+
+    /// One that the shell keeps itself.
+    pub fn own(value: Value) -> Variable {
+        Variable { own: true, ..Variable::holding(value) }
     }
 
     /// The value of `$name`: of an array, the element with index 0.
@@ -136,6 +143,12 @@ impl Variables {
     /// The variable of this name; where that is the name of another one, the other one.
     pub fn get(&self, name: &[u8]) -> Option<&Variable> {
         self.by_name.get(self.target(name)?)
+    }
+
+    /// The same to be changed.
+    pub fn get_mut(&mut self, name: &[u8]) -> Option<&mut Variable> {
+        let place = self.place(name);
+        self.by_name.get_mut(&*place)
     }
 
     /// The variable of this name itself, also where it is the name of another.

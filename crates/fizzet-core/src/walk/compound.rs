@@ -7,7 +7,7 @@ use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::state::{Function, Options, Variable};
+use crate::state::{Call, Function, Options, Variable};
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::syntax::ast::{
     Arithmetic, CaseBranch, CaseEnd, Command, CommandKind as Node, List, Word,
@@ -116,6 +116,8 @@ impl Walker {
         let (mask, loops) = (self.state.mask, self.loops);
         let options_at = self.options_at;
         let descriptors = self.descriptors.clone();
+        self.state.doing.depth += 1;
+        let statuses = self.state.doing.statuses.clone();
         let kind = std::mem::take(&mut self.subshell_is);
         let traps = self.traps_of_subshell(kind);
         let outcome = run(self);
@@ -129,6 +131,8 @@ impl Walker {
         };
         let outcome = self.leave_shell(outcome, self.scopes.len());
         self.traps_come_back(traps);
+        self.state.doing.depth -= 1;
+        self.state.doing.statuses = statuses;
         // Whatever ended the subshell, it has not ended this shell.
         self.error_exit = None;
         self.descriptors = descriptors;
@@ -470,12 +474,18 @@ impl Walker {
         self.depth += 1;
         let local_trap = self.state.dialect.exit_trap_is_local.include(function.keyword);
         let outer_trap = local_trap.then(|| self.state.traps.remove(&b"EXIT"[..])).flatten();
+        let from = self.state.doing.at.unwrap_or(span);
+        let (name, body) = (argv[0].clone(), function.body.span);
+        self.state.doing.calls.push(Call { name, source: body.source, from, body });
         let mut outcome = self.command(&function.body);
         if matches!(outcome, Err(Stop::Enough)) {
             // The state stays as it stands here.
             return outcome;
         }
         self.depth -= 1;
+        self.state.doing.calls.pop();
+        self.state.doing.returned += 1;
+        self.state.doing.at = Some(from);
         if local_trap && self.error_exit == Some(self.scopes.len()) {
             outcome = self.leave_shell(outcome, self.scopes.len());
         }

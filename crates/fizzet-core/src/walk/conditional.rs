@@ -145,6 +145,7 @@ impl Walker {
             b'u' => bit(0o4000),
             b'g' => bit(0o2000),
             b'k' => bit(0o1000),
+            b'v' if self.is_fresh(operand) => true,
             b'v' => match crate::state::element_name(operand) {
                 Some((name, index)) => {
                     let key = self.state.element_key(name, index, span)?;
@@ -160,6 +161,12 @@ impl Walker {
                 host.exists(operand)
             }
         })
+    }
+
+    /// Whether a name is that of a variable which the shell keeps itself and which has a value now.
+    fn is_fresh(&mut self, name: &[u8]) -> bool {
+        self.state.freshen(name);
+        self.state.variables.get(name).is_some_and(|variable| variable.own)
     }
 
     /// `-nt`, `-ot`, `-ef`

@@ -360,6 +360,7 @@ impl Walker {
     /// Counts a step.
     fn step(&mut self, span: Span) -> Result<(), Stop> {
         self.state.steps += 1;
+        self.state.doing.at = Some(span);
         let limit = self.state.limits.steps;
         if self.state.steps > limit {
             return Err(Stop::Limit { what: "steps", limit, span });

@@ -2,6 +2,7 @@
 
 use std::rc::Rc;
 
+use crate::dialect::LoneStatuses;
 use crate::expand;
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Status, Stop};
@@ -67,7 +68,9 @@ impl Walker {
                 false
             }
             [command] => {
+                let calls = self.state.doing.returned;
                 self.command(command)?;
+                self.keep_lone_status(command, self.state.doing.returned > calls);
                 // What is inside other compound commands has been looked at there.
                 matches!(
                     command.kind,
@@ -96,11 +99,27 @@ impl Walker {
         }
     }
 
+    /// Keeps the status of a command that is a pipeline alone, where the shell does that.
+    fn keep_lone_status(&mut self, command: &Command, is_function: bool) {
+        let keeps = match (&command.kind, self.state.dialect.lone_statuses) {
+            (Node::Conditional(_) | Node::Arithmetic(_), LoneStatuses::ButTests) => false,
+            (_, LoneStatuses::ButTests) | (Node::Conditional(_) | Node::Arithmetic(_), _) => true,
+            (Node::Simple(_), LoneStatuses::ButFunctions) => !is_function,
+            (Node::Simple(_) | Node::Subshell(_), LoneStatuses::Simple) => true,
+            _ => false,
+        };
+        if keeps {
+            self.state.doing.statuses.clear();
+            self.state.doing.statuses.push(self.state.status);
+        }
+    }
+
     /// Several commands: each but the last prints into the input of the next, and each has the
     /// state to itself, except the last one where the shell runs it in place.
     fn connected(&mut self, commands: &[Command]) -> Result<(), Stop> {
         let outer = self.descriptors.clone();
         let mut failed = 0;
+        let mut statuses = Vec::with_capacity(commands.len());
         for (at, command) in commands.iter().enumerate() {
             let last = at + 1 == commands.len();
             let outcome = if last && self.state.dialect.last_of_pipeline_in_place {
@@ -121,7 +140,9 @@ impl Walker {
             if self.state.status != 0 {
                 failed = self.state.status;
             }
+            statuses.push(self.state.status);
         }
+        self.state.doing.statuses = statuses;
         self.descriptors = outer;
         if self.state.options.pipe_fail {
             self.state.status = failed;
@@ -160,6 +181,11 @@ impl Walker {
         span: Span,
     ) -> Result<(), Stop> {
         self.substituted = None;
+        if let [_, second, ..] = &command.words[..]
+            && self.state.dialect.line_of_second_word
+        {
+            self.state.doing.at = Some(Span { start: second.span().end, ..second.span() });
+        }
         let (mut argv, mut words) = match self.arguments(&command.words) {
             Err(stop) => return Err(self.farther(stop, command)),
             made => made?,

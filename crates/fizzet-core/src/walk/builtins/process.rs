@@ -2,6 +2,7 @@
 
 use crate::expand::Context;
 use crate::lineage::{Origin, Rule};
+use crate::source::Span;
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::text::{Standing, Text};
 use crate::walk::builtins::Call;
@@ -199,7 +200,18 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     let source = walker.state.sources.built(".", &bytes);
     walker.state.status = 0;
     walker.sourced += 1;
+    let names_files = walker.state.dialect.names_main;
+    if names_files {
+        let from = walker.state.doing.at.unwrap_or(call.span);
+        walker.state.sources.set_path(source, file.bytes());
+        let name = walker.state.shell_text(b"source");
+        let body = Span::new(source, 0, 0);
+        walker.state.doing.calls.push(crate::state::Call { name, source, from, body });
+    }
     let outcome = walker.deeper_source(source, call.span);
+    if names_files {
+        walker.state.doing.calls.pop();
+    }
     walker.sourced -= 1;
     match outcome {
         Err(Stop::Return(status)) => walker.state.status = status,

@@ -22,7 +22,9 @@ impl Walker {
     ) -> Result<bool, Stop> {
         let given = value.as_ref().or_else(|| self.state.variables.itself(name)?.scalar());
         let target = given.map(|text| text.bytes().to_vec());
-        if target.as_deref() == Some(name) && local {
+        let base =
+            target.as_deref().map(|target| element_name(target).map_or(target, |(base, _)| base));
+        if base == Some(name) && local {
             return Ok(true);
         }
         if !self.can_be_meant(name, target.as_deref()) {
@@ -53,8 +55,14 @@ impl Walker {
     }
 
     /// Makes a name that `for` counts through mean the next word, where the shell does that.
-    pub(in crate::walk) fn next_name(&mut self, name: &[u8], value: &Text, span: Span) -> Option<Result<(), Stop>> {
-        if !self.state.variables.is_name(name) || self.state.dialect.references == References::Given {
+    pub(in crate::walk) fn next_name(
+        &mut self,
+        name: &[u8],
+        value: &Text,
+        span: Span,
+    ) -> Option<Result<(), Stop>> {
+        if !self.state.variables.is_name(name) || self.state.dialect.references == References::Given
+        {
             return None;
         }
         if is_name(value.bytes()) || element_name(value.bytes()).is_some() {

@@ -131,7 +131,9 @@ impl Walker {
                 name: Some(name.into()),
                 shifted: 0,
             };
-            let value = equals.map(|at| operand.slice(at + 1, bytes.len()).passed_through(&hop, Standing::Quoted));
+            let value = equals.map(|at| {
+                operand.slice(at + 1, bytes.len()).passed_through(&hop, Standing::Quoted)
+            });
             return self.refer(name, value, declaration.local, declaration.span);
         }
         if declaration.given.takes_back(b'n') && self.state.variables.make_plain(name) {
@@ -141,6 +143,7 @@ impl Walker {
             self.hide(name, equals.is_some() || compound.is_some());
         }
         let given = &declaration.given;
+        self.state.freshen(name);
         self.shape(name, given);
         self.attributes(name, declaration)?;
         if let Some(assignment) = compound {
@@ -370,6 +373,7 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         if walker.reveal(&name) {
             continue;
         }
+        walker.state.freshen(&name);
         match walker.state.variables.get(&name) {
             Some(variable) if variable.read_only => {
                 if walker.state.dialect.unset_read_only_is_fatal {
@@ -385,6 +389,7 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                     return Err(walker.fatal(call, "OPTIND takes a number"));
                 }
                 walker.state.variables.remove(&name);
+                walker.state.give_up(&name);
                 if *name == *b"OPTIND" && walker.state.dialect.getopts_minds_unset {
                     let first = walker.state.shell_text(b"1");
                     walker.state.assigned_option_index = Some(first);

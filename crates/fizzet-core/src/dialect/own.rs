@@ -1,0 +1,156 @@
+//! The variables that shells keep themselves.
+
+use crate::dialect::Shell;
+
+/// Where a variable that the shell keeps itself takes its value from.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Own {
+    /// It is the same everywhere.
+    Text(&'static str),
+    /// It is the same array everywhere.
+    List(&'static [&'static str]),
+    /// The number of the line that is being carried out.
+    Line,
+    /// The functions that are being called, innermost first.
+    Calls,
+    /// The innermost function that is being called.
+    Function,
+    /// The texts that the functions are from.
+    Places,
+    /// The lines that the functions were called on.
+    CallLines,
+    /// The status of each command of the latest pipeline.
+    Statuses,
+    /// `$?`
+    Status,
+    /// `$#`
+    Count,
+    /// How many subshells the command is in.
+    Depth,
+    /// Nobody can know it but the running shell: it depends on this.
+    Machine(&'static str),
+}
+
+/// What an assignment to such a variable does.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Assigned {
+    /// It becomes a variable like others.
+    Plain,
+    /// The shell goes on to keep it.
+    Kept,
+    /// It is read-only.
+    Frozen,
+}
+
+/// A variable in one shell.
+pub type OwnVariable = (Own, Assigned);
+
+use Assigned::{Frozen, Kept, Plain};
+
+type Row = (&'static str, [Option<OwnVariable>; 7]);
+
+const NO: Option<OwnVariable> = None;
+
+const fn machine(what: &'static str, assigned: Assigned) -> Option<OwnVariable> {
+    Some((Own::Machine(what), assigned))
+}
+
+const fn text(value: &'static str) -> Option<OwnVariable> {
+    Some((Own::Text(value), Plain))
+}
+
+const fn own(what: Own, assigned: Assigned) -> Option<OwnVariable> {
+    Some((what, assigned))
+}
+
+const CHANCE: Option<OwnVariable> = machine("a random number", Kept);
+const CLOCK: Option<OwnVariable> = machine("the time", Kept);
+const USER: Option<OwnVariable> = machine("who runs the shell", Plain);
+const HOST: Option<OwnVariable> = machine("the machine's name", Plain);
+const PARENT: &str = "the number of the process that started the shell";
+const PROCESS: Option<OwnVariable> = machine("the process number of the shell", Kept);
+const VERSION: &[&str] = &["5", "2", "15", "1", "release", "x86_64-pc-linux-gnu"];
+
+/// Sorted by name; the columns are those of the dialect table. Observed in all six with each name
+/// unset, assigned and unset again.
+#[rustfmt::skip]
+static ROWS: &[Row] = &[
+    ("ARGC", [NO, NO, NO, NO, NO, NO, own(Own::Count, Frozen)]),
+    ("BASH", [NO, machine("the path of the shell", Plain), NO, NO, NO, NO, NO]),
+    ("BASHPID", [NO, PROCESS, NO, NO, NO, PROCESS, NO]),
+    ("BASH_COMMAND", [NO, machine("how the shell words the command", Kept), NO, NO, NO, NO, NO]),
+    ("BASH_LINENO", [NO, own(Own::CallLines, Kept), NO, NO, NO, NO, NO]),
+    ("BASH_SOURCE", [NO, own(Own::Places, Kept), NO, NO, NO, NO, NO]),
+    ("BASH_SUBSHELL", [NO, own(Own::Depth, Plain), NO, NO, NO, NO, NO]),
+    ("BASH_VERSINFO", [NO, own(Own::List(VERSION), Frozen), NO, NO, NO, NO, NO]),
+    ("BASH_VERSION", [NO, text("5.2.15(1)-release"), NO, NO, NO, NO, NO]),
+    ("CPUTYPE", [NO, NO, NO, NO, NO, NO, machine("the machine's kind", Plain)]),
+    ("EGID", [NO, NO, NO, NO, NO, NO, USER]),
+    ("EPOCHREALTIME", [NO, CLOCK, NO, CLOCK, NO, CLOCK, NO]),
+    ("EPOCHSECONDS", [NO, CLOCK, NO, CLOCK, NO, NO, NO]),
+    ("EUID", [NO, machine("who runs the shell", Frozen), NO, NO, NO, NO, USER]),
+    ("FUNCNAME", [NO, own(Own::Calls, Kept), NO, own(Own::Function, Plain), NO, NO, NO]),
+    ("GID", [NO, NO, NO, NO, NO, NO, USER]),
+    ("GROUPS", [NO, machine("who runs the shell", Kept), NO, NO, NO, NO, NO]),
+    ("HISTCMD", [NO, text("1"), NO, NO, text("0"), NO, text("0")]),
+    ("HOST", [NO, NO, NO, NO, NO, NO, HOST]),
+    ("HOSTNAME", [NO, HOST, NO, HOST, NO, NO, NO]),
+    ("HOSTTYPE", [NO, machine("the machine's kind", Plain), NO, NO, NO, NO, NO]),
+    ("KSHEGID", [NO, NO, NO, NO, NO, USER, NO]),
+    ("KSHGID", [NO, NO, NO, NO, NO, USER, NO]),
+    ("KSHUID", [NO, NO, NO, NO, NO, USER, NO]),
+    ("KSH_VERSION", [NO, NO, NO, NO, text("Version AJM 93u+m/1.0.4 2022-10-22"), text("@(#)MIRBSD KSH R59 2023/04/29 +Debian"), NO]),
+    ("LINENO", [own(Own::Line, Plain), own(Own::Line, Kept), NO, own(Own::Line, Plain), own(Own::Line, Plain), own(Own::Line, Plain), own(Own::Line, Frozen)]),
+    ("MACHTYPE", [NO, machine("the machine's kind", Plain), NO, NO, NO, NO, machine("the machine's kind", Plain)]),
+    ("OSTYPE", [NO, text("linux-gnu"), NO, NO, NO, NO, text("linux-gnu")]),
+    ("PATHSEP", [NO, NO, NO, NO, NO, text(":"), NO]),
+    ("PGRP", [NO, NO, NO, NO, NO, PROCESS, NO]),
+    ("PIPESTATUS", [NO, own(Own::Statuses, Kept), NO, NO, NO, own(Own::Statuses, Kept), NO]),
+    ("PPID", [machine(PARENT, Plain), machine(PARENT, Frozen), machine(PARENT, Plain), machine(PARENT, Plain), machine(PARENT, Plain), machine(PARENT, Plain), machine(PARENT, Frozen)]),
+    ("PS2", [NO, NO, text("> "), text("> "), text("> "), text("> "), NO]),
+    ("PS3", [NO, NO, NO, NO, text("#? "), text("#? "), text("?# ")]),
+    ("PS4", [text("+ "), text("+ "), text("+ "), text("+ "), text("+ "), text("+ "), text("+%N:%i> ")]),
+    ("RANDOM", [NO, CHANCE, NO, CHANCE, CHANCE, CHANCE, CHANCE]),
+    ("SECONDS", [NO, CLOCK, NO, NO, CLOCK, CLOCK, CLOCK]),
+    ("SRANDOM", [NO, CHANCE, NO, NO, NO, NO, NO]),
+    ("UID", [NO, machine("who runs the shell", Frozen), NO, NO, NO, NO, USER]),
+    ("USERNAME", [NO, NO, NO, NO, NO, NO, USER]),
+    ("USER_ID", [NO, NO, NO, NO, NO, USER, NO]),
+    ("VENDOR", [NO, NO, NO, NO, NO, NO, machine("who built the shell", Plain)]),
+    ("ZSH_NAME", [NO, NO, NO, NO, NO, NO, text("zsh")]),
+    ("ZSH_PATCHLEVEL", [NO, NO, NO, NO, NO, NO, machine("who built the shell", Plain)]),
+    ("ZSH_SUBSHELL", [NO, NO, NO, NO, NO, NO, own(Own::Depth, Plain)]),
+    ("ZSH_VERSION", [NO, NO, NO, NO, NO, NO, text("5.9")]),
+    ("funcstack", [NO, NO, NO, NO, NO, NO, own(Own::Calls, Kept)]),
+    ("pipestatus", [NO, NO, NO, NO, NO, NO, own(Own::Statuses, Kept)]),
+    ("status", [NO, NO, NO, NO, NO, NO, own(Own::Status, Kept)]),
+];
+
+/// How a shell keeps the variable of this name, if it does.
+pub fn own_variable(shell: Shell, name: &[u8]) -> Option<OwnVariable> {
+    let at = ROWS.binary_search_by(|(known, _)| known.as_bytes().cmp(name)).ok()?;
+    ROWS[at].1[shell as usize]
+}
+
+/// The names of the variables that a shell keeps.
+pub fn own_names(shell: Shell) -> impl Iterator<Item = &'static [u8]> {
+    let kept = ROWS.iter().filter(move |(_, columns)| columns[shell as usize].is_some());
+    kept.map(|(name, _)| name.as_bytes())
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn names_are_sorted() {
+        assert!(ROWS.is_sorted_by(|(one, _), (next, _)| one < next));
+    }
+
+    #[test]
+    fn a_shell_keeps_its_own_variables_only() {
+        assert_eq!(own_variable(Shell::Dash, b"RANDOM"), None);
+        assert_eq!(own_variable(Shell::Bash, b"RANDOM"), CHANCE);
+        assert_eq!(own_variable(Shell::Bash, b"RANDO"), None);
+    }
+}

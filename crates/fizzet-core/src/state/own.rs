@@ -1,0 +1,195 @@
+//! Variables that the shell keeps itself, such as LINENO: they are made anew whenever somebody looks.
+
+use std::collections::BTreeMap;
+
+use crate::dialect::{Assigned, EvalLines, Own, own_names, own_variable};
+use crate::source::{SourceId, SourceKind, Span};
+use crate::state::{State, Value, Variable};
+use crate::stop::{Status, Stop};
+use crate::text::{Standing, Text};
+
+/// A function that is being called, or a file that `.` is carrying out.
+#[derive(Clone, Debug)]
+pub struct Call {
+    /// Its name.
+    pub name: Text,
+    /// The text that it is from.
+    pub source: SourceId,
+    /// Where it was called.
+    pub from: Span,
+    /// Where its body starts.
+    pub body: Span,
+}
+
+/// What the variables tell that the shell keeps itself.
+#[derive(Clone, Default, Debug)]
+pub struct Doing {
+    /// The command that is being carried out.
+    pub(crate) at: Option<Span>,
+    /// The functions and files around it, outermost first.
+    pub(crate) calls: Vec<Call>,
+    /// The status of each command of the latest pipeline.
+    pub(crate) statuses: Vec<Status>,
+    /// How many function calls have ended.
+    pub(crate) returned: u64,
+    /// How many subshells it is in.
+    pub(crate) depth: u32,
+}
+
+impl State {
+    /// Brings a variable up to date that the shell keeps itself, and answers what of it nobody can know.
+    pub fn freshen(&mut self, name: &[u8]) -> Option<&'static str> {
+        if self.variables.get(name).is_some_and(|variable| !variable.own) {
+            return None;
+        }
+        let (own, assigned) = own_variable(self.dialect.shell, name)?;
+        let value = match own {
+            Own::Text(text) => Value::Scalar(self.shell_text(text.as_bytes())),
+            Own::List(texts) => self.list_of(texts.iter().map(|text| text.as_bytes().to_vec())),
+            Own::Line => self.number_of(self.doing.at.map_or(0, |at| self.line_number(at))),
+            Own::Calls => self.list_of(self.call_names().into_iter()),
+            Own::Function => {
+                let name = self.doing.calls.last().map(|call| call.name.clone());
+                Value::Scalar(name.unwrap_or_default())
+            }
+            Own::Places => self.list_of(self.call_places().into_iter()),
+            Own::CallLines => {
+                let lines = self.call_lines().into_iter().map(|line| line.to_string().into_bytes());
+                self.list_of(lines)
+            }
+            Own::Statuses => {
+                let statuses = self.doing.statuses.iter();
+                self.list_of(statuses.map(|status| status.to_string().into_bytes()))
+            }
+            Own::Status => self.number_of(i64::from(self.status)),
+            Own::Count => self.number_of(self.positional.count() as i64),
+            Own::Depth => self.number_of(i64::from(self.doing.depth)),
+            Own::Machine(_) => {
+                let mut text = Text::new();
+                text.push_hole(Standing::Quoted, &self.shell_origin());
+                Value::Scalar(text)
+            }
+        };
+        match &value {
+            Value::Indexed(elements) if elements.is_empty() => {
+                self.variables.remove(name);
+            }
+            _ => {
+                let exported = self.variables.get(name).is_some_and(|before| before.exported);
+                let read_only = assigned == Assigned::Frozen;
+                let fresh = Variable { exported, read_only, ..Variable::own(value) };
+                self.variables.restore(name, Some(fresh));
+            }
+        }
+        match own {
+            Own::Machine(what) => Some(what),
+            _ => None,
+        }
+    }
+
+    /// Whether an assignment changes nothing, since the shell goes on to keep the variable.
+    ///
+    /// # Errors
+    /// The shell lets nobody change it.
+    pub(super) fn keeps_itself(&mut self, name: &[u8], span: Span) -> Result<bool, Stop> {
+        if self.variables.get(name).is_some_and(|variable| !variable.own) {
+            return Ok(false);
+        }
+        match own_variable(self.dialect.shell, name) {
+            None | Some((_, Assigned::Plain)) => {
+                if let Some(Variable { own, .. }) = self.variables.get_mut(name) {
+                    *own = false;
+                }
+                Ok(false)
+            }
+            Some((_, Assigned::Kept)) => Ok(true),
+            Some((_, Assigned::Frozen)) => Err(self.read_only(name, span)),
+        }
+    }
+
+    /// Stops keeping a variable that `unset` has taken away: from now on it is one like others.
+    pub fn give_up(&mut self, name: &[u8]) {
+        if own_variable(self.dialect.shell, name).is_none() {
+            return;
+        }
+        let plain = Variable { own: false, ..Variable::own(Value::Nothing) };
+        self.variables.restore(name, Some(plain));
+    }
+
+    /// Brings all variables up to date that the shell keeps itself and whose names begin like this.
+    pub fn freshen_like(&mut self, prefix: &[u8]) {
+        own_names(self.dialect.shell).filter(|name| name.starts_with(prefix)).for_each(|name| {
+            self.freshen(name);
+        });
+    }
+
+    /// The number of the line that a place is on, as the shell counts them.
+    pub(crate) fn line_number(&self, at: Span) -> i64 {
+        let rules = &self.dialect.line_numbers;
+        let source = self.sources.get(at.source);
+        let (line, _) = source.line_of(at.start as usize);
+        if let Some(call) = self.doing.calls.last()
+            && rules.functions_count_anew
+            && call.source == at.source
+        {
+            return (line - self.sources.get(at.source).line_of(call.body.start as usize).0) as i64;
+        }
+        let first = match (&source.kind, rules.first_of_text) {
+            (SourceKind::Line, None) => return 0,
+            (SourceKind::Line, Some(first)) => first,
+            (SourceKind::Built("eval"), _) => match rules.in_eval {
+                EvalLines::Own => 1,
+                EvalLines::On => self.sources.first_line(at.source),
+                EvalLines::Same => return self.sources.first_line(at.source),
+            },
+            _ => 1,
+        };
+        first + line as i64 - 1
+    }
+
+    fn number_of(&self, number: i64) -> Value {
+        Value::Scalar(self.shell_text(number.to_string().as_bytes()))
+    }
+
+    fn list_of(&self, items: impl Iterator<Item = Vec<u8>>) -> Value {
+        let first = self.dialect.first_index;
+        let pairs = items.zip(first..).map(|(item, at)| (at, self.shell_text(&item)));
+        Value::Indexed(pairs.collect::<BTreeMap<i64, Text>>())
+    }
+
+    /// Whether the text that is traced is a script in a file.
+    fn is_script(&self) -> bool {
+        matches!(self.sources.get(SourceId::MAIN).kind, SourceKind::File(_))
+    }
+
+    fn call_names(&self) -> Vec<Vec<u8>> {
+        let mut names: Vec<Vec<u8>> =
+            self.doing.calls.iter().rev().map(|call| call.name.bytes().to_vec()).collect();
+        if self.dialect.names_main && self.is_script() && !names.is_empty() {
+            names.push(b"main".to_vec());
+        }
+        names
+    }
+
+    fn call_places(&self) -> Vec<Vec<u8>> {
+        let place = |id: SourceId| match self.sources.path(id) {
+            Some(path) => path.to_vec(),
+            None => b"environment".to_vec(),
+        };
+        let calls = self.doing.calls.iter().rev();
+        let mut places: Vec<Vec<u8>> = calls.map(|call| place(call.source)).collect();
+        if self.is_script() {
+            places.push(self.positional.zero.bytes().to_vec());
+        }
+        places
+    }
+
+    fn call_lines(&self) -> Vec<i64> {
+        let calls = self.doing.calls.iter().rev();
+        let mut lines: Vec<i64> = calls.map(|call| self.line_number(call.from)).collect();
+        if self.is_script() {
+            lines.push(0);
+        }
+        lines
+    }
+}
