@@ -48,6 +48,17 @@ pub enum LoneStatuses {
     ButTests,
 }
 
+/// What a text in parentheses is that is given to a name which becomes an array.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ListTexts {
+    /// A text.
+    Texts,
+    /// A list.
+    Lists,
+    /// A mistake, as is any text.
+    Mistakes,
+}
+
 /// The numbers of the lines in a text of `eval`.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum EvalLines {

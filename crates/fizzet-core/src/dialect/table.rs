@@ -80,7 +80,7 @@ dialect_table! {
     /// What `local` does outside a function.
     local_outside: Outside = [Outside::Fatal, Outside::Fails, Outside::Fatal, Outside::Fatal, Outside::Fatal, Outside::Allowed, Outside::Allowed], "observed in all six: local x=1; echo after $x";
     /// The option letters of `export`, `typeset` and their kin; a colon where one takes a value, a dot where it takes an attached number.
-    declaration_letters: &'static str = ["p", "aAfFgIilnprtux", "p", "np", "aAbCE.F.fgH.hi.L.lM:mnpR.rS.tT:uxZ.X.", "afgi.L.lnpR.rtUuxZ.", "aAfE.F.gHhi.klL.mpR.rtTUuxZ."], "observed with each letter";
+    declaration_letters: &'static str = ["p", "aAcfFgIilnprtux", "p", "np", "aAbCE.F.fgH.hi.L.lM:mnpR.rS.tT:uxZ.X.", "afgi.L.lnpR.rtUuxZ.", "aAfE.F.gHhi.klL.mpR.rtTUuxZ."], "observed with each letter";
     /// `local -` makes the options of `set` local.
     local_options: bool = [N, Y, Y, Y, N, N, N], "observed: f() { local -; set -f; }; f; echo *";
     /// A word of `export` or `readonly` that is no name, or may not change, ends the shell.
@@ -854,6 +854,26 @@ dialect_table! {
     leading_blank_stands_alone: bool = [N, N, N, N, N, Y, N], "observed in mksh: IFS=' :'; x=' :a'; printf '[%s]' x$x";
     /// `[index]=value` in `name=(...)` sets that index only if it comes first.
     indexes_come_first: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x [5]=y)";
+    /// Blanks between brackets at the start of an element do not end it.
+    brackets_hold_blanks: bool = [N, Y, N, N, Y, N, N], "observed in all six: a=([ x ] y)";
+    /// Between single quotes in the index of an element nothing counts.
+    keys_hide_in_quotes: bool = [N, Y, N, N, Y, N, N], "observed in all six: a['`']=x";
+    /// An index that is given as a text to `unset`, `read` and their kin is expanded.
+    index_texts_expand: bool = [N, Y, N, N, N, Y, Y], "observed in all six: i=1; unset 'a[$i]'";
+    /// Utilities that are no declarations, and that take `name=(...)` as a text.
+    list_text_utilities: &'static [&'static str] = [&[], &["eval", "let"], &[], &[], &[], &[], &[]], "observed in all six: eval x=(1 2); let x=(1+1)";
+    /// An index in a text ends at the first bracket that closes; behind it there is nothing.
+    index_ends_at_bracket: bool = [N, Y, N, N, N, N, N], "observed in all six: k='a]b'; unset \"d[$k]\"";
+    /// After an element with an index every element needs one.
+    indexes_all_or_none: bool = [N, N, N, N, Y, N, N], "observed in all six: a=([0]=x y)";
+    /// `declare -a a='(1 2)'` reads the text as a list.
+    list_texts: ListTexts = [ListTexts::Texts, ListTexts::Lists, ListTexts::Texts, ListTexts::Texts, ListTexts::Texts, ListTexts::Texts, ListTexts::Mistakes], "observed in all six: v='(1 2)'; typeset -a a=\"$v\"";
+    /// Single quotes around the key of an associative array in arithmetic vanish.
+    arithmetic_keys_drop_quotes: bool = [N, Y, N, N, N, N, N], "observed in all six: $((a['k']))";
+    /// A list that is joined with an empty IFS and is empty then counts as empty.
+    joined_empty_is_none: bool = [N, Y, N, N, N, Y, N], "observed in all six: IFS=; set -- '' ''; echo \"${*:-x}\"";
+    /// `unset 'x[0]'` takes a variable away that is no array.
+    unset_first_element_of_text: bool = [N, Y, N, N, Y, Y, N], "observed in all six: x=a; unset 'x[0]'; echo ${x-unset}";
     /// `[index]=value` in `name=(...)` sets that index.
     element_indexes: bool = [N, Y, N, N, Y, N, Y], "observed in all six: a=([3]=x)";
     /// There are associative arrays.

@@ -44,7 +44,9 @@ use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::state::State;
 use crate::stop::Stop;
-use crate::syntax::ast::{CommandSubstitution, Operation, ParameterName, Part, Word};
+use crate::syntax::ast::{
+    CommandSubstitution, Operation, ParameterName, Part, ProcessSubstitution, Word,
+};
 use crate::text::{Run, Standing, Text};
 use crate::trace::{Expansion, Matched, Stage, WordTrace};
 
@@ -64,6 +66,12 @@ pub trait Context {
     /// # Errors
     /// Whatever stops the commands inside.
     fn command_output(&mut self, command: &CommandSubstitution) -> Result<Text, Stop>;
+
+    /// Carries the commands of a process substitution out.
+    ///
+    /// # Errors
+    /// Whatever stops the commands inside.
+    fn process(&mut self, process: &ProcessSubstitution) -> Result<(), Stop>;
 
     /// Whether `unset name` under `set -u`, a failed `${x?}` and the like are errors is the shell's
     /// matter; this makes a hole and says that an answer is missing.

@@ -2,11 +2,11 @@
 
 use crate::dialect::{Dialect, ListOperations, NegativeLength};
 use crate::expand::change::{Replacement, before_each, cased, removed, replaced};
-use crate::expand::parameter::Held;
+use crate::expand::parameter::{Held, index_text};
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::whole::{part_of_list, removed_from_list};
-use crate::expand::{Tilde, arithmetic, joined, pattern_text, pattern_text_with, single};
+use crate::expand::{Tilde, arithmetic, ifs, joined, pattern_text, pattern_text_with, single};
 use crate::lineage::{Hop, Rule};
 use crate::state::element_name;
 use crate::stop::{Reach, ShellError, Stop};
@@ -166,19 +166,29 @@ impl Substitution<'_> {
             Held::Unset => false,
             Held::One(text) => !colon || !text.is_empty() || text.has_hole(),
             Held::List { items, star } if self.cx.state().dialect.array_is_list => {
-                let joined_empty = *star && items.iter().all(|item| item.is_empty());
+                let separated = items.len() > 1 && !ifs(self.cx.state()).is_empty();
+                let joined_empty =
+                    *star && !separated && items.iter().all(|item| item.is_empty());
+                let is_array = matches!(parameter.name, ParameterName::Variable(_));
                 match (*star, colon) {
                     (true, true) => !joined_empty,
                     (true, false) => true,
+                    (false, false) if is_array => true,
                     (false, _) => !items.is_empty(),
                 }
             }
-            Held::List { items, .. } => {
+            Held::List { items, star } => {
+                let joined_empty = *star
+                    && self.cx.state().dialect.joined_empty_is_none
+                    && ifs(self.cx.state()).is_empty()
+                    && items.iter().all(|item| item.is_empty());
                 let always = self.cx.state().dialect.at_is_always_set;
                 let all_empty = self.cx.state().dialect.all_empty_is_none
                     && items.iter().all(|item| item.is_empty());
                 (!items.is_empty() || (always && !colon))
-                    && (!colon || (items.len() > 1 && !all_empty) || !items[0].is_empty())
+                    && (!colon
+                        || (items.len() > 1 && !all_empty && !joined_empty)
+                        || !items[0].is_empty())
             }
         };
         let use_word = has_value == (what == Instead::Alternative);
@@ -448,6 +458,12 @@ impl Substitution<'_> {
         let index = match index {
             b"@" => Subscript::At,
             b"*" => Subscript::Star,
+            index if self.cx.state().dialect.index_texts_expand && index.contains(&b'$') => {
+                let text = index_text(self.cx, index, false)?;
+                let part = Part::Single { bytes: text.bytes().into(), span: parameter.span };
+                let word = Word::new(vec![part], parameter.span);
+                Subscript::Index(Arithmetic { word, cached: Default::default() })
+            }
             index => {
                 let part = Part::Single { bytes: index.into(), span: parameter.span };
                 let word = Word::new(vec![part], parameter.span);

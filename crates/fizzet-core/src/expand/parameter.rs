@@ -428,3 +428,19 @@ pub(crate) fn key_text(cx: &mut dyn Context, index: &Arithmetic) -> Result<Text,
     let word = Parser::new(&written, span.source, &dialect).whole_word(span)?;
     single(cx, &word, Tilde::Never)
 }
+
+/// What the text of an index expands to that a utility was given; quotes vanish from keys of text.
+///
+/// # Errors
+/// A text that cannot be read, or an expansion that the shell refuses.
+pub(crate) fn index_text(cx: &mut dyn Context, index: &[u8], keyed: bool) -> Result<Text, Stop> {
+    let dialect = cx.state().dialect.clone();
+    let source = cx.state().sources.built("index", index);
+    let span = Span::new(source, 0, index.len());
+    let mut parser = Parser::new(index, source, &dialect);
+    let word = match keyed && !dialect.keys_keep_quotes {
+        true => parser.whole_word(span)?,
+        false => parser.whole_text(span)?,
+    };
+    single(cx, &word, Tilde::Never)
+}

@@ -252,6 +252,7 @@ impl<'c> Substitution<'c> {
             }
             Part::Process(process) => {
                 let what = "the name of the file that stands for this process";
+                self.cx.process(process)?;
                 self.cx.missing(what, process.span);
                 let origin = Origin::new(Rule::Command, process.span);
                 self.current.push_hole(Standing::Quoted, &origin);

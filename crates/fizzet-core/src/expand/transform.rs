@@ -192,6 +192,7 @@ fn attributes(variable: &Variable) -> String {
     letters.push_str(if variable.read_only { "r" } else { "" });
     letters.push_str(if variable.exported { "x" } else { "" });
     letters.push_str(match variable.keeps {
+        Keeps::Capital => "c",
         Keeps::Lower => "l",
         Keeps::Upper => "u",
         _ => "",

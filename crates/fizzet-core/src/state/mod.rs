@@ -186,7 +186,12 @@ impl State {
             self.variables.get(name).is_some_and(|one| matches!(one.value, Value::Associative(_)));
         if associative {
             let origin = Origin::new(Rule::Literal, span);
-            return Ok(Key::Text(Text::from_bytes(index, Standing::Quoted, origin)));
+            let quoted = matches!(index, [b'\'', .., b'\''] if index.len() > 1);
+            let key = match quoted && self.dialect.arithmetic_keys_drop_quotes {
+                true => &index[1..index.len() - 1],
+                false => index,
+            };
+            return Ok(Key::Text(Text::from_bytes(key, Standing::Quoted, origin)));
         }
         let number = crate::expand::arithmetic::text_value(self, index, span);
         Ok(Key::Number(self.index(number.map_err(Stop::in_index)?)))
@@ -385,6 +390,12 @@ impl State {
             Keeps::Text | Keeps::Name => return Ok(text),
             Keeps::Field(padding, width) => padding.fill(text.bytes(), width),
             Keeps::Upper => text.bytes().to_str_lossy().to_uppercase().into_bytes(),
+            Keeps::Capital => {
+                let small = text.bytes().to_str_lossy().to_lowercase();
+                let mut rest = small.chars();
+                let first = rest.next().into_iter().flat_map(char::to_uppercase);
+                first.chain(rest).collect::<String>().into_bytes()
+            }
             Keeps::Lower => text.bytes().to_str_lossy().to_lowercase().into_bytes(),
             Keeps::Real(letter, precision) => {
                 let value = crate::expand::arithmetic::text_real(self, text.bytes(), span)?;

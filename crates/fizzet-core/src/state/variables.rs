@@ -59,6 +59,8 @@ pub enum Keeps {
     Real(u8, usize),
     /// The text in capitals.
     Upper,
+    /// The text with one capital at its start, the rest in small letters.
+    Capital,
     /// The text in small letters.
     Lower,
     /// The text in a field of this width.
@@ -352,6 +354,7 @@ impl Variables {
             (Value::Indexed(elements), Key::Number(number)) => {
                 elements.remove(number);
             }
+            (value @ Value::Scalar(_), Key::Number(0)) => *value = Value::Nothing,
             (Value::Associative(elements), Key::Text(wanted)) => {
                 elements.remove(wanted.bytes());
             }

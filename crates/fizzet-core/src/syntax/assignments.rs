@@ -1,8 +1,7 @@
 //! Assignments: `name=value`, `name[index]+=value`, `name=(...)`.
 
 use crate::syntax::ast::{
-    Argument, Arithmetic, AssignedValue, Assignment, Element, SimpleCommand, Slice, Word,
-};
+    Argument, Arithmetic, AssignedValue, Assignment, Element, SimpleCommand, Slice, Word, Part};
 use crate::syntax::cursor::{Parsed, Parser, is_name_byte};
 use crate::syntax::error::SyntaxError;
 use crate::syntax::words::Within;
@@ -15,7 +14,7 @@ impl Parser<'_> {
             None => self.assignment_value().is_some(),
             Some(first) => {
                 self.dialect.arrays
-                    && self.is_declaration(first)
+                    && (self.is_declaration(first) || self.takes_list_texts(first))
                     && self.assignment_value().is_some_and(|at| self.text.get(at) == Some(&b'('))
             }
         }
@@ -25,6 +24,13 @@ impl Parser<'_> {
     fn is_declaration(&self, name: &Argument) -> bool {
         let Argument::Word(word) = name else { return false };
         word.literal().is_some_and(|name| self.dialect.is_declaration(name))
+    }
+
+    /// Whether the utility gets `name=(...)` as a text.
+    fn takes_list_texts(&self, name: &Argument) -> bool {
+        let Argument::Word(word) = name else { return false };
+        let named = |utility: &&str| word.literal() == Some(utility.as_bytes());
+        self.dialect.list_text_utilities.iter().any(named)
     }
 
     /// The place of the value of an assignment, if one stands here.
@@ -144,7 +150,13 @@ impl Parser<'_> {
             let indexed = self.dialect.element_indexes
                 && (!self.dialect.indexes_come_first
                     || elements.iter().all(|one: &Element| one.index.is_some()));
-            elements.push(self.element(indexed)?);
+            let plain_behind_index = self.dialect.indexes_all_or_none
+                && elements.iter().any(|one: &Element| one.index.is_some());
+            let element = self.element(indexed)?;
+            if plain_behind_index && element.index.is_none() {
+                return self.unexpected("[index]=");
+            }
+            elements.push(element);
         }
     }
 
@@ -161,6 +173,28 @@ impl Parser<'_> {
             }
             return Ok(Element { index, append, word: self.word(Within::Word)? });
         }
-        Ok(Element { index: None, append: false, word: self.word(Within::Word)? })
+        let grouped = self.dialect.brackets_hold_blanks && indexed && self.peek() == Some(b'[');
+        let word = match grouped.then(|| self.brackets_end(self.pos)).flatten() {
+            Some(_) => self.bracketed_element()?,
+            None => self.word(Within::Word)?,
+        };
+        Ok(Element { index: None, append: false, word })
+    }
+
+    /// An element that begins with brackets in which blanks do not end it.
+    fn bracketed_element(&mut self) -> Parsed<Word> {
+        let start = self.pos;
+        let mut parts = vec![self.one_literal()];
+        parts.extend(self.parts(Within::Brackets)?);
+        parts.push(self.one_literal());
+        parts.extend(self.parts(Within::Word)?);
+        Ok(Word::new(parts, self.span(start, self.pos)))
+    }
+
+    fn one_literal(&mut self) -> Part {
+        let start = self.pos;
+        self.pos += 1;
+        let bytes = self.text[start..self.pos].into();
+        Part::Literal { bytes, span: self.span(start, self.pos) }
     }
 }

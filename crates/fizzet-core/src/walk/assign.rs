@@ -7,7 +7,10 @@ use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Associative, Key, Stretch, Value, Variable};
 use crate::stop::{Reach, ShellError, Stop};
-use crate::syntax::ast::{Argument, Arithmetic, AssignedValue, Assignment, Element, Part, Word};
+use crate::syntax::Parser;
+use crate::syntax::ast::{
+    Argument, Arithmetic, AssignedValue, Assignment, CommandKind, Element, Part, Word,
+};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::trace::AssignmentTrace;
@@ -158,6 +161,53 @@ impl Walker {
         Ok(Key::Number(self.state.index(number)))
     }
 
+    /// The key that the text of an index stands for, which a utility was given.
+    pub(super) fn element_key_of_text(
+        &mut self,
+        name: &[u8],
+        index: &[u8],
+        span: Span,
+    ) -> Result<Key, Stop> {
+        let expands = index.iter().any(|byte| b"$`\"'\\".contains(byte));
+        if !expands || !self.state.dialect.index_texts_expand {
+            return self.state.element_key(name, index, span);
+        }
+        let keyed = self.is_keyed(name);
+        if keyed && self.state.dialect.keys_keep_quotes {
+            return self.state.element_key(name, index, span);
+        }
+        let text = expand::parameter::index_text(self, index, keyed).map_err(|stop| match stop {
+            Stop::Syntax(error) => Stop::error(error.to_string(), span, 1, Reach::Command),
+            stop => stop,
+        })?;
+        match keyed {
+            true => Ok(Key::Text(text)),
+            false => self.state.element_key(name, text.bytes(), span),
+        }
+    }
+
+    /// `declare -a name='(...)'`: the text is read as a list.
+    pub(super) fn assign_list_text(
+        &mut self,
+        name: &[u8],
+        list: &Text,
+        append: bool,
+        span: Span,
+    ) -> Result<(), Stop> {
+        let dialect = self.state.dialect.clone();
+        let sign: &[u8] = if append { b"+=" } else { b"=" };
+        let written = [name, sign, list.bytes()].concat();
+        let source = self.state.sources.built("list", &written);
+        let commands = Parser::new(&written, source, &dialect).all_commands()?;
+        let read = commands.items.first().and_then(|and_or| and_or.first.commands.first());
+        match read.map(|command| &command.kind) {
+            Some(CommandKind::Simple(simple)) if simple.assignments.len() == 1 => {
+                self.assign(&simple.assignments[0]).map(|_| ())
+            }
+            _ => Err(self.state.mistake("this is no list", span, 1)),
+        }
+    }
+
     /// `name=(...)`, `name+=(...)`
     fn array(&mut self, assignment: &Assignment, elements: &[Element]) -> Result<(), Stop> {
         let (name, span) = (&assignment.name, assignment.span);
@@ -231,6 +281,16 @@ impl Walker {
     /// the assignment out.
     pub(super) fn array_argument(&mut self, argument: &Argument, argv: &mut Vec<Text>) {
         let Argument::Assignment(assignment) = argument else { return };
+        let is_text = argv.first().is_some_and(|utility| {
+            let takes = self.state.dialect.list_text_utilities;
+            takes.iter().any(|name| name.as_bytes() == utility.bytes())
+        });
+        if is_text {
+            let written = self.state.sources.bytes(assignment.span);
+            let origin = Origin::new(Rule::Literal, assignment.span);
+            argv.push(Text::copied(written, Standing::Quoted, origin));
+            return;
+        }
         self.compound_arguments.push((argv.len(), (**assignment).clone()));
         let origin = Origin::new(Rule::Literal, assignment.span);
         argv.push(Text::copied(&assignment.name, Standing::Quoted, origin));

@@ -148,7 +148,7 @@ impl Walker {
             b'v' if self.is_fresh(operand) => true,
             b'v' => match crate::state::element_name(operand) {
                 Some((name, index)) => {
-                    let key = self.state.element_key(name, index, span)?;
+                    let key = self.element_key_of_text(name, index, span)?;
                     self.state.variables.element(name, &key).is_some()
                 }
                 None => self.state.variables.scalar(operand).is_some(),

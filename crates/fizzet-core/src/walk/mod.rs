@@ -6,6 +6,7 @@ mod compound;
 mod conditional;
 mod descriptors;
 mod observer;
+mod processes;
 mod programs;
 mod redirections;
 mod statements;
@@ -28,7 +29,7 @@ use crate::source::{SourceId, SourceKind, Span};
 use crate::state::{Positional, State};
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::syntax::Parser;
-use crate::syntax::ast::{Assignment, CommandSubstitution, List};
+use crate::syntax::ast::{Assignment, CommandSubstitution, List, ProcessSubstitution};
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, Ending, Missing, Trace, WordTrace};
 use crate::walk::builtins::SubshellIs;
@@ -109,6 +110,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         subshell_is: SubshellIs::Plain,
         descriptors: Descriptors::new(),
         written: WrittenFiles::default(),
+        processes: FxHashMap::default(),
         options_at: Default::default(),
         substituted: None,
         guessed: false,
@@ -164,6 +166,8 @@ pub(crate) struct Walker {
     descriptors: Descriptors,
     /// Files that have been written in memory only.
     written: WrittenFiles,
+    /// What process substitutions have printed, by their places.
+    processes: FxHashMap<Span, Text>,
     /// Where `getopts` stands.
     options_at: builtins::OptionPlace,
     /// The status of the latest command substitution of a command without a name.
@@ -449,6 +453,10 @@ impl Context for Walker {
 
     fn command_output(&mut self, command: &CommandSubstitution) -> Result<Text, Stop> {
         self.substitution(command)
+    }
+
+    fn process(&mut self, process: &ProcessSubstitution) -> Result<(), Stop> {
+        self.process_beside(process)
     }
 
     fn missing(&mut self, what: &str, span: Span) {

@@ -81,6 +81,9 @@ impl Walker {
 
     /// What a file holds.
     pub(super) fn file_to_read(&mut self, redirection: &RedirectTrace) -> Input {
+        if let Some(printed) = self.printed_beside(&redirection.target) {
+            return Input::of(printed);
+        }
         let path = redirection.target.bytes();
         if let Some(file) = self.written.get(&self.state.folder, path) {
             return Input::of(file.borrow().clone());
@@ -144,6 +147,14 @@ impl Walker {
             let body = redirect.body.as_ref().and_then(|body| body.get());
             let expanded = match body {
                 Some(body) => expand::document(self, body),
+                None if let Some(process) = Walker::process_of(redirect) => {
+                    self.process_beside(process).map(|()| {
+                        let mut name = Text::new();
+                        let origin = Origin::new(Rule::Command, process.span);
+                        name.push_hole(Standing::Quoted, &origin);
+                        name
+                    })
+                }
                 None => {
                     let string = redirect.operator == RedirectOperator::HereString;
                     let plain = string && !self.state.dialect.here_string_tilde;

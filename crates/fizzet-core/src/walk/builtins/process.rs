@@ -179,7 +179,12 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
         };
     };
     let limit = walker.state.limits.bytes;
-    let Some(bytes) = walker.host().read(file.bytes(), limit) else {
+    let printed = walker.printed_beside(file).filter(|text| !text.has_hole());
+    let read = match printed {
+        Some(text) => Some(text.bytes().to_vec()),
+        None => walker.host().read(file.bytes(), limit),
+    };
+    let Some(bytes) = read else {
         return match walker.state.dialect.dot_failure_is_fatal {
             true => Err(walker.fatal(call, "the file cannot be read")),
             false => Ok(walker.state.dialect.dot_failure_status),

@@ -255,7 +255,7 @@ impl Walker {
         let text = text.passed_through(&hop, Standing::Quoted);
         match element_name(name).filter(|_| self.state.dialect.arrays) {
             Some((array, index)) => {
-                let key = self.state.element_key(array, index, span)?;
+                let key = self.element_key_of_text(array, index, span)?;
                 self.state.store(array, Some(key), text, span)
             }
             None => self.state.store(name, None, text, span),

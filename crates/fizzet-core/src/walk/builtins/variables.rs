@@ -2,7 +2,7 @@
 
 use std::collections::BTreeMap;
 
-use crate::dialect::{OptionIndex, Outside, References};
+use crate::dialect::{ListTexts, OptionIndex, Outside, References};
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
@@ -158,9 +158,22 @@ impl Walker {
             let value = operand.slice(equals + 1, bytes.len());
             let mut value = value.passed_through(&hop, Standing::Quoted);
             let key = match index {
-                Some(index) => Some(self.state.element_key(name, index, declaration.span)?),
+                Some(index) => Some(self.element_key_of_text(name, index, declaration.span)?),
                 None => None,
             };
+            let lists = given.has(b'a') || given.has(b'A');
+            match self.state.dialect.list_texts {
+                ListTexts::Lists
+                    if lists && key.is_none() && value.bytes().starts_with(b"(") && value.bytes().ends_with(b")") =>
+                {
+                    self.assign_list_text(name, &value, appends, declaration.span)?;
+                    return Ok(true);
+                }
+                ListTexts::Mistakes if lists && key.is_none() => {
+                    return Err(self.state.mistake("a list was expected", declaration.span, 1));
+                }
+                _ => {}
+            }
             if appends {
                 value = self.appended(name, key.as_ref(), value, declaration.span)?;
             }
@@ -259,7 +272,10 @@ impl Walker {
             () if given.has(b'i') => Keeps::Integer(base.clamp(2, 64) as u32),
             () if given.has(b'u') => Keeps::Upper,
             () if given.has(b'l') => Keeps::Lower,
-            () if given.takes_back(b'i') || given.takes_back(b'u') || given.takes_back(b'l') => {
+            () if given.has(b'c') && self.state.dialect.list_texts == ListTexts::Lists => {
+                Keeps::Capital
+            }
+            () if given.takes_back(b'c') || given.takes_back(b'i') || given.takes_back(b'u') || given.takes_back(b'l') => {
                 Keeps::Text
             }
             () => return Ok(()),
@@ -344,6 +360,10 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             continue;
         }
         if let Some((array, index)) = element_name(name).filter(|_| walker.state.dialect.arrays) {
+            if walker.state.dialect.index_ends_at_bracket && !is_one_index(index) {
+                status = 1;
+                continue;
+            }
             status |= walker.unset_element(array, index, call.span)?;
             continue;
         }
@@ -400,6 +420,15 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     Ok(status)
 }
 
+/// Whether the brackets in the text of an index are in pairs, so that the last one ends it.
+fn is_one_index(index: &[u8]) -> bool {
+    let mut open = 0i32;
+    index.iter().all(|byte| {
+        open += i32::from(*byte == b'[') - i32::from(*byte == b']');
+        open >= 0
+    })
+}
+
 impl Walker {
     /// Shows the variable that a local one hides, where `unset` does that; false if it hides none.
     fn reveal(&mut self, name: &[u8]) -> bool {
@@ -423,7 +452,11 @@ impl Walker {
         if self.state.variables.get(array).is_none() {
             return Ok(0);
         }
-        let key = self.state.element_key(array, index, span)?;
+        let key = self.element_key_of_text(array, index, span)?;
+        let is_text = !self.state.variables.is_array(array);
+        if is_text && !self.state.dialect.unset_first_element_of_text && !self.state.dialect.array_is_list {
+            return Ok(0);
+        }
         if let (Key::Number(last), true) = (&key, self.state.dialect.array_is_list) {
             let comma = index.iter().position(|&byte| byte == b',');
             let stretch =
