@@ -788,7 +788,7 @@ dialect_table! {
     /// `printf` takes the digits before what is no digit.
     printf_partial_numbers: bool = [Y, Y, Y, N, Y, Y, N], "observed in all six: printf %d 1x";
     /// The letters of `test` with one operand.
-    test_letters: &'static str = ["bcdefghLnprSstuwxz", "abcdefgGhkLnNoOprRsStuvwxz", "bcdefghkLnOGprSstuwxz", "bcdefghkLnOGprSstuwxz", "abcCdefgGhHkLnNoOpRrsStuvwxz", "abcdefgGhHkLnoOprsStuvwxz", "abcdefgGhkLnNOoprsStuvwxz"], "observed in all six with each letter";
+    test_letters: &'static str = ["bcdefghLnprSstuwxz", "abcdefgGhkLnNoOprRsStuvwxz", "bcdefghkLnOGprSstuwxz", "bcdefghkLnOGprSstuwxz", "abcCdefgGhHkLnNoOpRrsStuvwxz", "abcdefgGhHkLnoOprsStuvwxz", "abcdefgGhkLnNOprsStuvwxz"], "observed in all six with each letter";
     /// `test` knows `==`.
     test_double_equals: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: [ a == a ]";
     /// `read` without a name is a mistake.
@@ -864,6 +864,8 @@ dialect_table! {
     list_text_utilities: &'static [&'static str] = [&[], &["eval", "let"], &[], &[], &[], &[], &[]], "observed in all six: eval x=(1 2); let x=(1+1)";
     /// An index in a text ends at the first bracket that closes; behind it there is nothing.
     index_ends_at_bracket: bool = [N, Y, N, N, N, N, N], "observed in all six: k='a]b'; unset \"d[$k]\"";
+    /// A list whose elements have indexes makes an associative array of a name that is no array yet.
+    indexed_lists_are_associative: bool = [N, N, N, N, Y, N, N], "observed in all six: a=([ab]=1 [cd]=2); echo ${!a[@]}";
     /// After an element with an index every element needs one.
     indexes_all_or_none: bool = [N, N, N, N, Y, N, N], "observed in all six: a=([0]=x y)";
     /// `declare -a a='(1 2)'` reads the text as a list.

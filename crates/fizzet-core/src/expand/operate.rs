@@ -169,12 +169,10 @@ impl Substitution<'_> {
                 let separated = items.len() > 1 && !ifs(self.cx.state()).is_empty();
                 let joined_empty =
                     *star && !separated && items.iter().all(|item| item.is_empty());
-                let is_array = matches!(parameter.name, ParameterName::Variable(_));
                 match (*star, colon) {
                     (true, true) => !joined_empty,
-                    (true, false) => true,
-                    (false, false) if is_array => true,
-                    (false, _) => !items.is_empty(),
+                    (_, false) => true,
+                    (false, true) => !items.is_empty(),
                 }
             }
             Held::List { items, star } => {
@@ -196,7 +194,7 @@ impl Substitution<'_> {
             // `${x+word}` of an unset x is nothing, and no error under set -u.
             let nothing = what == Instead::Alternative;
             if let Held::List { items, star: false } = &held
-                && nothing
+                && nothing != self.cx.state().dialect.array_is_list
                 && items.is_empty()
                 && place.quoted
             {

@@ -421,7 +421,7 @@ pub(crate) fn key_text(cx: &mut dyn Context, index: &Arithmetic) -> Result<Text,
         let word = Parser::new(&written, span.source, &dialect).whole_text(span)?;
         return single(cx, &word, Tilde::Never);
     }
-    if !written.contains(&b'\'') {
+    if !written.iter().any(|byte| b"'\\".contains(byte)) {
         return single(cx, &index.word, Tilde::Never);
     }
     let dialect = cx.state().dialect.clone();

@@ -322,7 +322,9 @@ impl<'c> Substitution<'c> {
                 parts.first().is_some_and(|part| is_all_parameters(part) || is_alternative(part))
             }
             EmptyAt::Last => {
-                parts.last().is_some_and(|part| is_list_part(part) || is_alternative(part))
+                parts.last().is_some_and(|part| {
+                    is_list_part(part) || is_alternative(part) || is_list_or_default(part)
+                })
             }
         }
     }
@@ -430,6 +432,18 @@ fn is_all_parameters(part: &Part) -> bool {
     matches!(parameter.operation, Operation::Value)
         && (matches!(parameter.index, Some(Subscript::At))
             || (parameter.name == ParameterName::Special(b'@') && parameter.index.is_none()))
+}
+
+/// Whether a part is `${@-word}` or `${name[@]-word}`.
+fn is_list_or_default(part: &Part) -> bool {
+    let Part::Parameter(parameter) = part else { return false };
+    let is_default = matches!(
+        parameter.operation,
+        Operation::Instead { what: Instead::Default, colon: false, .. }
+    );
+    is_default
+        && (matches!(parameter.index, Some(Subscript::At))
+            || parameter.name == ParameterName::Special(b'@'))
 }
 
 /// Whether a part is `$@`, `${name[@]}` or some of them, and no word stands for it.

@@ -211,7 +211,25 @@ impl Walker {
     /// `name=(...)`, `name+=(...)`
     fn array(&mut self, assignment: &Assignment, elements: &[Element]) -> Result<(), Stop> {
         let (name, span) = (&assignment.name, assignment.span);
+        if self.state.dialect.indexed_lists_are_associative
+            && elements.iter().any(|element| {
+                element.index.as_ref().is_some_and(|index| {
+                    !matches!(self.state.sources.bytes(index.word.span), b"" | b"@" | b"*")
+                })
+            })
+            && !self.state.variables.is_array(name)
+        {
+            let empty = Associative::new(self.state.dialect.key_order);
+            self.state.variables.entry(name).value = Value::Associative(empty);
+        }
         let keyed = self.is_keyed(name);
+        if self.state.dialect.indexed_lists_are_associative
+            && (keyed && assignment.append)
+            && elements.iter().any(|element| element.index.is_none())
+        {
+            let message = "an associative array cannot take elements without indexes";
+            return Err(self.state.mistake(message, span, 1));
+        }
         let mut made: Vec<(Option<Key>, Text)> = Vec::new();
         for element in elements {
             match &element.index {

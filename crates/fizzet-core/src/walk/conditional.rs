@@ -124,7 +124,7 @@ impl Walker {
         };
         let access = |which: usize| host.status(operand, true).is_some_and(|one| one.access[which]);
         let bit = |bit: u32| host.status(operand, true).is_some_and(|one| one.mode & bit != 0);
-        if !self.state.dialect.test_letters.as_bytes().contains(&operator) {
+        if operator != b'o' && !self.state.dialect.test_letters.as_bytes().contains(&operator) {
             return Err(self.state.mistake("this test is not known", span, 1));
         }
         Ok(match operator {
