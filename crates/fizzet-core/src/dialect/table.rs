@@ -956,6 +956,22 @@ dialect_table! {
     printf_counts_characters: bool = [N, N, N, N, N, N, Y], "observed with LANG=C.UTF-8: printf '%5s' with a two-byte letter";
     /// `name=()` makes a compound variable, which shows as `(`, a newline and `)`.
     empty_array_is_compound: bool = [N, N, N, N, Y, N, N], "observed in ksh93: a=(); echo \"${a[@]}\"";
+    /// `unset` of a variable of the function that called this one shows the one that it hides.
+    unset_reveals_callers: bool = [N, Y, N, N, N, Y, N], "observed in all six: g() { unset x; echo $x; }; f() { local x=2; g; }; x=1; f";
+    /// `local x` keeps the value of x that was assigned before the call.
+    local_keeps_temporary: bool = [N, Y, N, N, N, Y, N], "observed in all six: f() { local x; echo $x; }; x=12 f";
+    /// A declaration utility declares the variable that was assigned before it.
+    declarations_take_temporary: bool = [N, Y, N, N, Y, N, N], "observed in all six: z=y typeset z; echo $z";
+    /// `declare -g` means the variable outside of all functions.
+    global_is_outermost: bool = [N, Y, N, N, N, N, N], "observed in all six: g() { typeset -g v=1; }; f() { typeset v; g; echo $v; }; f";
+    /// Declaration utilities take `name+=value`.
+    declarations_append: bool = [N, Y, N, N, N, Y, N], "observed in all six: a=1; export a+=4";
+    /// `${x:=word}` gives what x keeps of the word.
+    default_gives_stored: bool = [N, Y, N, N, N, N, N], "observed in all six: typeset -i a; echo ${a:=4+3}";
+    /// `${x[@]:1:2}` of a text is a part of the text.
+    lists_of_texts_are_cut: bool = [N, Y, N, N, N, N, Y], "observed in all six: f=abcd; echo ${f[@]:0:1}";
+    /// An offset may hold `?` and `:`.
+    offset_takes_condition: bool = [N, Y, N, N, N, N, N], "observed in all six: P=abc; echo ${P:1 ? 1 : 2}";
     /// `unset` of a local variable shows the one that it hides.
     unset_reveals: bool = [N, N, N, N, N, Y, N], "observed in all six: x=1; f() { local x=2; unset x; echo $x; }; f";
     /// What `\c` does in the text of `echo`.

@@ -8,7 +8,7 @@ use crate::expand::substitute::{Place, Substitution};
 use crate::expand::whole::{part_of_list, removed_from_list};
 use crate::expand::{Tilde, arithmetic, ifs, joined, pattern_text, pattern_text_with, single};
 use crate::lineage::{Hop, Rule};
-use crate::state::element_name;
+use crate::state::{Value, element_name};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{
     Arithmetic, Instead, Operation, Parameter, ParameterName, Part, Replace, Subscript, Word,
@@ -167,8 +167,7 @@ impl Substitution<'_> {
             Held::One(text) => !colon || !text.is_empty() || text.has_hole(),
             Held::List { items, star } if self.cx.state().dialect.array_is_list => {
                 let separated = items.len() > 1 && !ifs(self.cx.state()).is_empty();
-                let joined_empty =
-                    *star && !separated && items.iter().all(|item| item.is_empty());
+                let joined_empty = *star && !separated && items.iter().all(|item| item.is_empty());
                 match (*star, colon) {
                     (true, true) => !joined_empty,
                     (_, false) => true,
@@ -246,7 +245,17 @@ impl Substitution<'_> {
             Some(Subscript::Index(index)) => Some(self.key(name, index)?),
             _ => None,
         };
-        self.cx.state().store(name, key, stored, parameter.span)?;
+        self.cx.state().store(name, key.clone(), stored, parameter.span)?;
+        if self.cx.state().dialect.default_gives_stored {
+            let variables = &self.cx.state().variables;
+            let kept = match &key {
+                Some(key) => variables.element(name, key),
+                None => variables.scalar(name),
+            };
+            if let Some(kept) = kept {
+                return Ok(Held::One(kept.passed_through(&hop(Rule::Parameter), Standing::Quoted)));
+            }
+        }
         self.begins_anew(place);
         Ok(Held::One(expanded))
     }
@@ -320,6 +329,14 @@ impl Substitution<'_> {
         Ok(held)
     }
 
+    /// Whether `${x[@]:1:2}` is a part of the text that x is.
+    fn is_cut_as_text(&mut self, parameter: &Parameter) -> bool {
+        let ParameterName::Variable(name) = &parameter.name else { return false };
+        let state = self.cx.state();
+        state.dialect.lists_of_texts_are_cut
+            && matches!(state.variables.get(name), Some(one) if matches!(one.value, Value::Scalar(_)))
+    }
+
     fn substring(
         &mut self,
         parameter: &Parameter,
@@ -336,6 +353,12 @@ impl Substitution<'_> {
         let dialect = state.dialect.clone();
         let characters = dialect.characters && state.utf8();
         let measure = Measure { offset, length, dialect: &dialect };
+        let held = match held {
+            Held::List { mut items, .. } if self.is_cut_as_text(parameter) => {
+                items.pop().map_or(Held::Unset, Held::One)
+            }
+            held => held,
+        };
         let part = match held {
             Held::Unset => {
                 self.unset(parameter)?;

@@ -321,11 +321,9 @@ impl<'c> Substitution<'c> {
             EmptyAt::First => {
                 parts.first().is_some_and(|part| is_all_parameters(part) || is_alternative(part))
             }
-            EmptyAt::Last => {
-                parts.last().is_some_and(|part| {
-                    is_list_part(part) || is_alternative(part) || is_list_or_default(part)
-                })
-            }
+            EmptyAt::Last => parts.last().is_some_and(|part| {
+                is_list_part(part) || is_alternative(part) || is_list_or_default(part)
+            }),
         }
     }
 

@@ -9,7 +9,7 @@ use crate::expand::substitute::Substitution;
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::{Keeps, Value, Variable};
 use crate::stop::Stop;
-use crate::syntax::ast::{CaseChange, Parameter, Subscript};
+use crate::syntax::ast::{CaseChange, Parameter, ParameterName, Subscript};
 use crate::syntax::decode_escapes;
 use crate::text::{Standing, Text};
 
@@ -73,6 +73,14 @@ impl Substitution<'_> {
 
     /// `@A`: the assignment or `declare` command that makes the variable again.
     fn declaration(&mut self, parameter: &Parameter, held: Held) -> Held {
+        if let Held::List { items, .. } = &held
+            && matches!(parameter.name, ParameterName::Special(_))
+        {
+            let quoted = items.iter().map(|text| requoted(text.bytes()));
+            let command = [b"set".to_vec(), b"--".to_vec()].into_iter().chain(quoted);
+            let command = command.collect::<Vec<_>>().join(&b' ');
+            return Held::One(self.made(parameter, &command));
+        }
         let name = parameter.name.to_bytes();
         let state = self.cx.state();
         let Some(variable) = state.variables.get(&name).cloned() else { return Held::Unset };
@@ -117,6 +125,10 @@ impl Substitution<'_> {
     fn pairs(&mut self, parameter: &Parameter, held: Held, fields: bool) -> Held {
         let name = parameter.name.to_bytes();
         let star = match held {
+            Held::List { items, star } if matches!(parameter.name, ParameterName::Special(_)) => {
+                let quoted = |text: &Text| like(text, requoted(text.bytes()));
+                return Held::List { items: items.iter().map(quoted).collect(), star };
+            }
             Held::List { star, .. } => star,
             Held::One(text) => {
                 return Held::One(like(&text, requoted(text.bytes())));

@@ -1,7 +1,8 @@
 //! Assignments: `name=value`, `name[index]+=value`, `name=(...)`.
 
 use crate::syntax::ast::{
-    Argument, Arithmetic, AssignedValue, Assignment, Element, SimpleCommand, Slice, Word, Part};
+    Argument, Arithmetic, AssignedValue, Assignment, Element, Part, SimpleCommand, Slice, Word,
+};
 use crate::syntax::cursor::{Parsed, Parser, is_name_byte};
 use crate::syntax::error::SyntaxError;
 use crate::syntax::words::Within;

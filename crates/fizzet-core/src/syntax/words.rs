@@ -199,6 +199,9 @@ impl<'a> Parser<'a> {
             Within::Brace if self.dialect.braces_nest => closes(b'{', b'}'),
             Within::Brace | Within::BraceQuoted | Within::QuotedPattern => byte == b'}',
             Within::Replaced | Within::QuotedReplaced => matches!(byte, b'}' | b'/'),
+            Within::Offset if self.dialect.offset_takes_condition => {
+                closes(b'(', b')') || closes(b'?', b':') || (*open == 0 && byte == b'}')
+            }
             Within::Offset => closes(b'(', b')') || (*open == 0 && matches!(byte, b'}' | b':')),
             Within::Double => byte == b'"',
             Within::Document => false,

@@ -176,10 +176,11 @@ impl Walker {
         if keyed && self.state.dialect.keys_keep_quotes {
             return self.state.element_key(name, index, span);
         }
-        let text = expand::parameter::index_text(self, index, keyed).map_err(|stop| match stop {
-            Stop::Syntax(error) => Stop::error(error.to_string(), span, 1, Reach::Command),
-            stop => stop,
-        })?;
+        let text =
+            expand::parameter::index_text(self, index, keyed).map_err(|stop| match stop {
+                Stop::Syntax(error) => Stop::error(error.to_string(), span, 1, Reach::Command),
+                stop => stop,
+            })?;
         match keyed {
             true => Ok(Key::Text(text)),
             false => self.state.element_key(name, text.bytes(), span),

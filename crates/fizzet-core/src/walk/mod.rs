@@ -9,6 +9,7 @@ mod observer;
 mod processes;
 mod programs;
 mod redirections;
+mod scopes;
 mod statements;
 mod stretch;
 mod substitutions;
@@ -106,6 +107,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         loops: 0,
         compound_arguments: Vec::new(),
         scopes: Vec::new(),
+        temporaries: Vec::new(),
         error_exit: None,
         subshell_is: SubshellIs::Plain,
         descriptors: Descriptors::new(),
@@ -158,6 +160,8 @@ pub(crate) struct Walker {
     compound_arguments: Vec<(usize, Assignment)>,
     /// The functions that are being called.
     scopes: Vec<compound::Scope>,
+    /// Assignments before the commands that are being carried out.
+    temporaries: Vec<scopes::Temporary>,
     /// What the subshell is that begins next.
     subshell_is: SubshellIs,
     /// How many functions the command was in for which `set -e` ended the shell.

@@ -15,6 +15,7 @@ use crate::trace::{CommandKind, CommandTrace, WordTrace};
 use crate::walk::Walker;
 use crate::walk::builtins::SubshellIs;
 use crate::walk::descriptors::Input;
+use crate::walk::scopes::Temporary;
 
 impl Walker {
     pub(super) fn list(&mut self, list: &List) -> Result<(), Stop> {
@@ -255,10 +256,16 @@ impl Walker {
             way,
         })?;
         let stays = called.len() == 1 && called[0].bytes() == b"exec";
+        let lasts = !saved.is_empty();
+        if lasts {
+            self.temporaries.push(Temporary { saved, scopes: self.scopes.len() });
+        }
         let outcome = self
             .with_redirections(&directed, stays, |walker| walker.carry_out(&called, kind, span));
         self.sought = None;
-        self.restore(saved);
+        if lasts && let Some(temporary) = self.temporaries.pop() {
+            self.restore(temporary.saved);
+        }
         outcome
     }
 

@@ -8,6 +8,7 @@ use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::state::{Associative, Keeps, Key, Padding, Stretch, Value, element_name};
 use crate::stop::{ShellError, Status, Stop};
+use crate::syntax::ast::Assignment;
 use crate::syntax::is_name;
 use crate::text::{Standing, Text, characters};
 use crate::walk::Walker;
@@ -99,6 +100,18 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     Ok(0)
 }
 
+/// One operand of a declaration.
+struct Operand<'a> {
+    text: &'a Text,
+    name: &'a [u8],
+    index: Option<&'a [u8]>,
+    /// Where `=` stands in the text.
+    equals: Option<usize>,
+    appends: bool,
+    /// The list behind `=`.
+    compound: Option<Assignment>,
+}
+
 impl Walker {
     /// Declares one operand; false if it is no name.
     fn declare_one(
@@ -111,19 +124,37 @@ impl Walker {
         let equals = bytes.iter().position(|&byte| byte == b'=');
         let target = &bytes[..equals.unwrap_or(bytes.len())];
         let (target, appends) = match target.strip_suffix(b"+") {
-            Some(target) if equals.is_some() => (target, true),
+            Some(target) if equals.is_some() && self.state.dialect.declarations_append => {
+                (target, true)
+            }
             _ => (target, false),
         };
         let (name, index) = match element_name(target) {
             Some((name, index)) => (name, Some(index)),
             None => (target, None),
         };
-        let frozen = self.state.variables.get(name).is_some_and(|variable| variable.read_only);
+        let frozen = self.state.variables.get(name).is_some_and(|variable| variable.read_only)
+            && !(declaration.local && self.is_local(name));
         if !is_name(name) || (frozen && equals.is_some() && !self.state.dialect.bad_name_is_fatal) {
             return Ok(false);
         }
         let compound = self.compound_arguments.iter().position(|(place, _)| *place == at);
         let compound = compound.map(|place| self.compound_arguments.swap_remove(place).1);
+        let operand = Operand { text: operand, name, index, equals, appends, compound };
+        match declaration.given.has(b'g') && self.state.dialect.global_is_outermost {
+            true => self.globally(name, |walker| walker.declare_named(declaration, operand)),
+            false => self.declare_named(declaration, operand),
+        }
+    }
+
+    /// Declares one name.
+    fn declare_named(
+        &mut self,
+        declaration: &Declaration<'_>,
+        operand: Operand<'_>,
+    ) -> Result<bool, Stop> {
+        let Operand { text: operand, name, index, equals, appends, compound } = operand;
+        let bytes = operand.bytes();
         if declaration.refers {
             let hop = Hop {
                 rule: Rule::Stored,
@@ -139,8 +170,15 @@ impl Walker {
         if declaration.given.takes_back(b'n') && self.state.variables.make_plain(name) {
             return Ok(true);
         }
+        let takes_over = self.state.dialect.declarations_take_temporary
+            && equals.is_none()
+            && compound.is_none();
+        let taken = takes_over.then(|| self.taken_over(name)).flatten();
         if declaration.local {
             self.hide(name, equals.is_some() || compound.is_some());
+        }
+        if let Some(Value::Scalar(value)) = taken.map(|variable| variable.value) {
+            self.state.store(name, None, value, declaration.span)?;
         }
         let given = &declaration.given;
         self.state.freshen(name);
@@ -164,7 +202,10 @@ impl Walker {
             let lists = given.has(b'a') || given.has(b'A');
             match self.state.dialect.list_texts {
                 ListTexts::Lists
-                    if lists && key.is_none() && value.bytes().starts_with(b"(") && value.bytes().ends_with(b")") =>
+                    if lists
+                        && key.is_none()
+                        && value.bytes().starts_with(b"(")
+                        && value.bytes().ends_with(b")") =>
                 {
                     self.assign_list_text(name, &value, appends, declaration.span)?;
                     return Ok(true);
@@ -204,25 +245,6 @@ impl Walker {
             variable.read_only |= declaration.freezes;
         }
         Ok(true)
-    }
-
-    /// Makes a name a variable of the function that is being called.
-    pub(super) fn hide(&mut self, name: &[u8], has_value: bool) {
-        let Some(scope) = self.scopes.last_mut() else { return };
-        if scope.hidden.iter().any(|(known, _)| **known == *name) {
-            return;
-        }
-        scope.hidden.push((name.into(), self.state.variables.itself(name).cloned()));
-        if name == b"OPTIND" && self.state.dialect.getopts_keeps_place_for_local {
-            scope.options_at = Some(std::mem::take(&mut self.options_at));
-        }
-        if !self.state.dialect.local_inherits {
-            self.state.variables.remove(name);
-            let variable = self.state.variables.entry(name);
-            if !has_value && self.state.dialect.local_is_empty {
-                variable.value = Value::Scalar(Text::new());
-            }
-        }
     }
 
     /// `-a` and `-A`
@@ -275,7 +297,11 @@ impl Walker {
             () if given.has(b'c') && self.state.dialect.list_texts == ListTexts::Lists => {
                 Keeps::Capital
             }
-            () if given.takes_back(b'c') || given.takes_back(b'i') || given.takes_back(b'u') || given.takes_back(b'l') => {
+            () if given.takes_back(b'c')
+                || given.takes_back(b'i')
+                || given.takes_back(b'u')
+                || given.takes_back(b'l') =>
+            {
                 Keeps::Text
             }
             () => return Ok(()),
@@ -430,20 +456,6 @@ fn is_one_index(index: &[u8]) -> bool {
 }
 
 impl Walker {
-    /// Shows the variable that a local one hides, where `unset` does that; false if it hides none.
-    fn reveal(&mut self, name: &[u8]) -> bool {
-        if !self.state.dialect.unset_reveals {
-            return false;
-        }
-        let Some(scope) = self.scopes.last_mut() else { return false };
-        let Some(at) = scope.hidden.iter().position(|(hidden, _)| **hidden == *name) else {
-            return false;
-        };
-        let (_, outer) = scope.hidden.swap_remove(at);
-        self.state.variables.restore(name, outer);
-        true
-    }
-
     fn unset_element(&mut self, array: &[u8], index: &[u8], span: Span) -> Result<Status, Stop> {
         if matches!(index, b"@" | b"*") {
             self.state.variables.remove(array);
@@ -454,7 +466,10 @@ impl Walker {
         }
         let key = self.element_key_of_text(array, index, span)?;
         let is_text = !self.state.variables.is_array(array);
-        if is_text && !self.state.dialect.unset_first_element_of_text && !self.state.dialect.array_is_list {
+        if is_text
+            && !self.state.dialect.unset_first_element_of_text
+            && !self.state.dialect.array_is_list
+        {
             return Ok(0);
         }
         if let (Key::Number(last), true) = (&key, self.state.dialect.array_is_list) {

@@ -1,0 +1,119 @@
+//! Which variable a name means where functions have their own: `local`, assignments before a command,
+//! `unset` and `declare -g`.
+
+use std::rc::Rc;
+
+use crate::state::{Value, Variable};
+use crate::stop::Stop;
+use crate::walk::Walker;
+use crate::walk::assign::Saved;
+
+/// Assignments before a command that last as long as it does.
+pub(super) struct Temporary {
+    /// What to put back.
+    pub(super) saved: Saved,
+    /// How many functions the command is in.
+    pub(super) scopes: usize,
+}
+
+impl Walker {
+    /// Makes a name a variable of the function that is being called.
+    pub(super) fn hide(&mut self, name: &[u8], has_value: bool) {
+        let depth = self.scopes.len();
+        if self.state.dialect.local_keeps_temporary
+            && self.is_temporary(name, depth.wrapping_sub(1))
+        {
+            return;
+        }
+        let Some(scope) = self.scopes.last_mut() else { return };
+        if scope.hidden.iter().any(|(known, _)| **known == *name) {
+            return;
+        }
+        scope.hidden.push((name.into(), self.state.variables.itself(name).cloned()));
+        if name == b"OPTIND" && self.state.dialect.getopts_keeps_place_for_local {
+            scope.options_at = Some(std::mem::take(&mut self.options_at));
+        }
+        if !self.state.dialect.local_inherits {
+            self.state.variables.remove(name);
+            let variable = self.state.variables.entry(name);
+            if !has_value && self.state.dialect.local_is_empty {
+                variable.value = Value::Scalar(Default::default());
+            }
+        }
+    }
+
+    /// Whether a name was assigned before a command in so many functions that is being carried out.
+    fn is_temporary(&self, name: &[u8], scopes: usize) -> bool {
+        let there = self.temporaries.iter().filter(|one| one.scopes == scopes);
+        there.flat_map(|one| &one.saved).any(|(known, _)| **known == *name)
+    }
+
+    /// The variable that was assigned before the command which is being carried out; from now on the
+    /// command does not put it back.
+    pub(super) fn taken_over(&mut self, name: &[u8]) -> Option<Variable> {
+        let depth = self.scopes.len();
+        let one = self.temporaries.last_mut().filter(|one| one.scopes == depth)?;
+        let at = one.saved.iter().rposition(|(known, _)| **known == *name)?;
+        let (_, before) = one.saved.remove(at);
+        let variable = self.state.variables.remove(name);
+        self.state.variables.restore(name, before);
+        variable
+    }
+
+    /// Whether a function that is being called has a variable of its own with this name.
+    pub(super) fn is_local(&self, name: &[u8]) -> bool {
+        self.scopes.iter().flat_map(|scope| &scope.hidden).any(|(known, _)| **known == *name)
+    }
+
+    /// Shows the variable behind the innermost one of this name, where `unset` does that; false if there
+    /// is none.
+    pub(super) fn reveal(&mut self, name: &[u8]) -> bool {
+        let dialect = self.state.dialect.clone();
+        let place = |all: &Saved| all.iter().rposition(|(known, _)| **known == *name);
+        for depth in (1..=self.scopes.len()).rev() {
+            let shows = match depth == self.scopes.len() {
+                true => dialect.unset_reveals,
+                false => dialect.unset_reveals_callers,
+            };
+            let hidden = &mut self.scopes[depth - 1].hidden;
+            if let Some(at) = place(hidden) {
+                if shows {
+                    let (_, outer) = hidden.remove(at);
+                    self.state.variables.restore(name, outer);
+                }
+                return shows;
+            }
+            let before = self.temporaries.iter_mut().rev().filter(|one| one.scopes == depth - 1);
+            for one in before {
+                let Some(at) = place(&one.saved) else { continue };
+                if dialect.unset_reveals_callers {
+                    let (_, outer) = one.saved.remove(at);
+                    self.state.variables.restore(name, outer);
+                }
+                return dialect.unset_reveals_callers;
+            }
+        }
+        false
+    }
+
+    /// Does something with the variable that the outermost function found under this name.
+    pub(super) fn globally<T>(
+        &mut self,
+        name: &[u8],
+        run: impl FnOnce(&mut Walker) -> Result<T, Stop>,
+    ) -> Result<T, Stop> {
+        let known = |(known, _): &(Rc<[u8]>, Option<Variable>)| **known == *name;
+        let found =
+            self.scopes.iter().enumerate().find_map(|(depth, scope)| {
+                scope.hidden.iter().position(known).map(|at| (depth, at))
+            });
+        let Some((depth, at)) = found else { return run(self) };
+        let outermost = self.scopes[depth].hidden[at].1.take();
+        let inner = self.state.variables.remove(name);
+        self.state.variables.restore(name, outermost);
+        let outcome = run(self);
+        self.scopes[depth].hidden[at].1 = self.state.variables.remove(name);
+        self.state.variables.restore(name, inner);
+        outcome
+    }
+}
