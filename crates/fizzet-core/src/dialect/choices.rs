@@ -59,6 +59,28 @@ pub enum ListTexts {
     Mistakes,
 }
 
+/// What an empty `$@` in the word of an operation does to the quotes around.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EmptyAtInWord {
+    /// It counts as one that stands between them.
+    Counts,
+    /// It does not count.
+    Hides,
+    /// It keeps the argument, whatever else stands between them.
+    Keeps,
+}
+
+/// What a command substitution does to the quotes that it stands between with an empty `$@`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Beside {
+    /// Nothing.
+    Nothing,
+    /// It keeps the argument.
+    Keeps,
+    /// It lets the argument vanish.
+    Vanishes,
+}
+
 /// The numbers of the lines in a text of `eval`.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum EvalLines {

@@ -5,6 +5,7 @@
 mod choices;
 mod escapes;
 mod own;
+mod posix;
 mod shell;
 mod table;
 mod utilities;

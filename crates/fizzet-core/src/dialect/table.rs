@@ -231,6 +231,10 @@ dialect_table! {
     squeezes_slashes: bool = [N, Y, N, N, N, N, N], "observed in all six: echo s*//k*";
     /// When quotes that hold `$@` and nothing else that is not empty make no argument at all.
     empty_at: EmptyAt = [EmptyAt::Alone, EmptyAt::Any, EmptyAt::Alone, EmptyAt::Alone, EmptyAt::Once, EmptyAt::First, EmptyAt::Last], "observed: x=; set --; printf '[%s]' \"$@$x\" \"$x$@\" \"$@$@\"";
+    /// What an empty `$@` in the word of an operation between the same quotes does.
+    empty_at_in_word: EmptyAtInWord = [EmptyAtInWord::Counts, EmptyAtInWord::Keeps, EmptyAtInWord::Counts, EmptyAtInWord::Counts, EmptyAtInWord::Hides, EmptyAtInWord::Counts, EmptyAtInWord::Counts], "observed in all six: set --; printf '[%s]' \"${x-$@}\" \"${x-$@}$@\"";
+    /// What a command substitution between the same quotes as an empty `$@` does.
+    empty_at_beside_command: Beside = [Beside::Nothing, Beside::Nothing, Beside::Nothing, Beside::Nothing, Beside::Nothing, Beside::Vanishes, Beside::Keeps], "observed in all six: set --; printf '[%s]' \"$(true)$@\"";
     /// Unquoted `$@` and `$*` are joined with the first character of IFS before they are split, so that empty parameters can survive.
     joins_before_splitting: bool = [N, Y, N, N, N, Y, N], "observed: IFS=:; set -- a '' b; echo $@";
     /// White space of IFS that ends one expansion and a separator that begins the next count as one separator.
@@ -775,6 +779,14 @@ dialect_table! {
     arithmetic_command_status: Status = [1, 1, 1, 1, 1, 2, 2], "observed in all six: ((1/0)); echo $?";
     /// What `${@#p}` and its kin do to a list.
     list_operations: ListOperations = [ListOperations::Each, ListOperations::Each, ListOperations::WholeString, ListOperations::WholeString, ListOperations::Each, ListOperations::Refused, ListOperations::Each], "observed in all six: set -- aay bby; echo ${@%y}";
+    /// The blank at the end of an alias still counts behind the aliases that its text began with.
+    blank_of_alias_lasts: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: alias a='echo x' b='a ', then b a on the next line";
+    /// In quotes inside the word of an operation that is quoted itself, a backslash quotes any character.
+    inner_backslash_quotes_all: bool = [N, Y, N, N, Y, N, N], "observed in all six: foo=1; echo \"${foo:+\"\\p\"}\"";
+    /// The first descriptor that `{name}>file` can take.
+    first_named_descriptor: u32 = [10, 10, 10, 10, 10, 10, 11], "observed in bash, ksh93 and zsh: exec {v}>/dev/null; echo $v";
+    /// `set -o posix` changes rules of this table.
+    posix_mode: bool = [N, Y, N, N, N, N, N], "observed in bash: set -o posix; IFS=: export x; echo $IFS";
     /// The names of options of `set -o` besides those that change words.
     set_names: &'static str = ["monitor noclobber notify verbose vi xtrace ignoreeof nolog", "emacs errtrace functrace hashall histexpand history ignoreeof interactive-comments keyword monitor noclobber nolog notify onecmd physical posix privileged verbose vi xtrace", "ignoreeof interactive monitor stdin xtrace verbose vi emacs noclobber notify privileged nolog debug", "ignoreeof monitor xtrace verbose noclobber notify errtrace vi", "backslashctrl bgnice emacs functrace gmacs histexpand histreedit histverify ignoreeof interactive keyword letoctal log login_shell markdirs monitor multiline notify posix privileged rc restricted showme trackall verbose vi viraw xtrace noclobber noexec nolog nounset clobber", "asis bgnice emacs gmacs ignoreeof inherit-xtrace interactive keyword login markdirs monitor noclobber nohup nolog notify physical posix privileged restricted sh stdin trackall utf8-mode verbose vi vi-esccomplete vi-tabcomplete viraw xtrace", "emacs histexpand interactivecomments markdirs monitor notify posixbuiltins privileged verbose vi xtrace clobber hup log"], "observed in all six: set -o";
     /// An unknown name behind `set -o` ends the shell.

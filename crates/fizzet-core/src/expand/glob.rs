@@ -105,6 +105,11 @@ pub(super) fn pathnames(
     Some(found.into_iter().map(text).collect())
 }
 
+/// Whether a part of the field between slashes is a pattern.
+pub(super) fn has_pattern_between_slashes(field: &Text, settings: &Settings) -> bool {
+    components(field, settings).iter().any(|component| component.pattern.literal().is_none())
+}
+
 fn is_dots(name: &[u8]) -> bool {
     matches!(name, b"." | b"..")
 }
@@ -182,6 +187,11 @@ impl Search<'_> {
         let mut paths: Vec<Vec<u8>> = vec![Vec::new()];
         let (mut unchecked, mut matched) = (false, false);
         for (at, component) in components.iter().enumerate() {
+            let merges = !self.settings.needs_slash;
+            if merges && component.any_depth && at > 0 && components[at - 1].any_depth {
+                // A second `**` finds nothing that the first has not found.
+                continue;
+            }
             let squeezed = if self.settings.squeezes && matched { 1 } else { usize::MAX };
             // `**` may have matched no folder at all; then no slash follows it.
             let slashes = component.slashes.min(squeezed);
@@ -195,7 +205,9 @@ impl Search<'_> {
                 unchecked = true;
                 continue;
             }
-            let last = at + 1 == components.len();
+            let last = components[at + 1..]
+                .iter()
+                .all(|behind| merges && component.any_depth && behind.any_depth);
             let mut next = Vec::new();
             for folder in &paths {
                 match component.any_depth {

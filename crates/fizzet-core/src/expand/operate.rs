@@ -207,7 +207,11 @@ impl Substitution<'_> {
                     Standing::Quoted => Standing::Plain,
                     _ => Standing::Splittable,
                 };
+                let outer = place.quoted.then(|| self.empties());
                 self.word(word, Place { literal, tilde: Tilde::AtStart, alone: false, ..place })?;
+                if let Some(outer) = outer {
+                    self.word_behind(outer);
+                }
                 Ok(None)
             }
             Instead::Assign => self.assign(parameter, word, place).map(Some),
@@ -296,7 +300,7 @@ impl Substitution<'_> {
         let dialect = self.cx.state().dialect.clone();
         let replacement = Replacement::new(
             &replacement,
-            dialect.replacement_ampersand,
+            dialect.replacement_ampersand && !self.cx.state().options.no_ampersand,
             dialect.replacement_backslashes,
         );
         let empty = anchored && !dialect.empty_anchor && pattern.literal() == Some(b"");

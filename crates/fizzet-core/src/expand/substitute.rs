@@ -4,7 +4,7 @@
 //! The result is one text, or several where a `"$@"` breaks the word. Which bytes are still to be
 //! split, and which form patterns, is kept as the standing of their runs.
 
-use crate::dialect::EmptyAt;
+use crate::dialect::{Beside, EmptyAt, EmptyAtInWord};
 use crate::expand::distribute::chosen;
 use crate::expand::{Context, Tilde, arithmetic, record};
 use crate::lineage::{Hop, Origin, Rule};
@@ -115,6 +115,8 @@ pub(super) struct Substitution<'c> {
     current: Text,
     /// How many `$@` without parameters have been met inside the open double quotes.
     empty_ats: usize,
+    /// Whether the quotes keep an argument although `$@` between them is empty.
+    keeps_empty: bool,
     /// Whether a tilde-prefix has swallowed the rest of the word.
     pub(super) cut: bool,
     /// The empty last parameter of a `$@`, which stays only if no unquoted expansion follows.
@@ -146,6 +148,7 @@ impl<'c> Substitution<'c> {
             done: Vec::new(),
             current: Text::new(),
             empty_ats: 0,
+            keeps_empty: false,
             behind_quoted_at: false,
             unsplit: false,
             last_empty: None,
@@ -278,17 +281,19 @@ impl<'c> Substitution<'c> {
         let inside = Place { quoted: true, tilde: Tilde::Never, bare_backslash, alone, ..place };
         let (fields, bytes, runs) = (self.done.len(), self.current.len(), self.current.run_count());
         let outer = std::mem::take(&mut self.empty_ats);
+        let outer_keeps = std::mem::take(&mut self.keeps_empty);
         for part in parts {
             self.part(part, inside)?;
         }
         let empty_ats = std::mem::replace(&mut self.empty_ats, outer);
+        let keeps_empty = std::mem::replace(&mut self.keeps_empty, outer_keeps);
         let nothing = self.done.len() == fields
             && self.current.len() == bytes
             && self.current.run_count() == runs;
         if nothing
             && self.last_empty.is_none()
             && !self.loses_empty(place)
-            && !self.vanishes(parts, empty_ats, place)
+            && (keeps_empty || !self.vanishes(parts, empty_ats, place))
         {
             self.push(b"", Standing::Quoted, &Origin::new(Rule::Quoted, span))?;
         }
@@ -313,6 +318,13 @@ impl<'c> Substitution<'c> {
     fn vanishes(&mut self, parts: &[Part], empty_ats: usize, place: Place) -> bool {
         if empty_ats == 0 || !place.fields {
             return false;
+        }
+        if parts.iter().any(|part| matches!(part, Part::Command(_))) {
+            match self.cx.state().dialect.empty_at_beside_command {
+                Beside::Nothing => {}
+                Beside::Keeps => return false,
+                Beside::Vanishes => return true,
+            }
         }
         match self.cx.state().dialect.empty_at {
             EmptyAt::Alone => matches!(parts, [part] if is_all_parameters(part)),
@@ -412,6 +424,20 @@ impl<'c> Substitution<'c> {
     }
 
     /// A quoted `$@` with this many parameters.
+    /// How many empty `$@` there have been between these quotes.
+    pub(super) fn empties(&self) -> usize {
+        self.empty_ats
+    }
+
+    /// Says that the word of an operation ends here, before which there were so many empty `$@`.
+    pub(super) fn word_behind(&mut self, before: usize) {
+        let in_word = self.cx.state().dialect.empty_at_in_word;
+        if self.empty_ats > before && in_word != EmptyAtInWord::Counts {
+            self.empty_ats = before;
+            self.keeps_empty |= in_word == EmptyAtInWord::Keeps;
+        }
+    }
+
     pub(super) fn met_quoted_at(&mut self, count: usize) {
         self.empty_ats += usize::from(count == 0);
         self.behind_quoted_at |= count > 0 && self.cx.state().dialect.strict_behind_quoted_at;

@@ -49,4 +49,18 @@ pub struct Options {
     pub word_split: bool,
     /// `shopt -s expand_aliases`
     pub expand_aliases: bool,
+    /// `shopt -s inherit_errexit`: `set -e` counts in command substitutions.
+    pub inherits_exit_on_error: bool,
+    /// `shopt -s lastpipe`: the last command of a pipeline is carried out by the shell itself.
+    pub last_in_place: bool,
+    /// `shopt -s localvar_inherit`: a local variable keeps the value that is outside.
+    pub locals_inherit: bool,
+    /// `shopt -u patsub_replacement`: `&` in a replacement is a character like others.
+    pub no_ampersand: bool,
+    /// `shopt -s xpg_echo`: `echo` decodes escapes without `-e`.
+    pub echo_decodes: bool,
+    /// `set -o posix`
+    pub posix: bool,
+    /// The options of `shopt` without effect on words that are not what they were at the start.
+    pub toggled: u64,
 }

@@ -105,6 +105,12 @@ impl Parser<'_> {
         for (_, active) in self.aliases.active.iter_mut().filter(|(_, active)| *active >= end) {
             *active = moved(*active);
         }
+        if let Some(next) = &mut self.aliases.next_word
+            && *next >= end
+            && self.dialect.blank_of_alias_lasts
+        {
+            *next = moved(*next);
+        }
         self.not_arithmetic.retain(|&at| at < start);
         self.text.to_mut().splice(start..end, value.iter().copied());
     }

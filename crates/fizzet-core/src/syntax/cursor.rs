@@ -49,6 +49,8 @@ pub struct Parser<'a> {
     pub(super) in_assignment: bool,
     /// Whether the text is a here-document.
     pub(super) in_document: bool,
+    /// Whether it is between quotes inside the word of an operation that is quoted itself.
+    pub(super) in_inner_quotes: bool,
     /// How many `${ list;}` are open: there a brace needs no blank behind it.
     pub(super) command_braces: u32,
     pub(super) aliases: Substituting,
@@ -76,6 +78,7 @@ impl<'a> Parser<'a> {
             extended_patterns: dialect.extended_patterns,
             in_assignment: false,
             in_document: false,
+            in_inner_quotes: false,
             command_braces: 0,
             aliases: Substituting::default(),
             not_arithmetic: Default::default(),
@@ -104,6 +107,7 @@ impl<'a> Parser<'a> {
             extended_patterns: self.extended_patterns,
             in_assignment: false,
             in_document: false,
+            in_inner_quotes: false,
             command_braces: 0,
             aliases: Substituting::of(self.aliases.known.clone()),
             not_arithmetic: Default::default(),

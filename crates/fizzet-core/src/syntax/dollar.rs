@@ -176,8 +176,10 @@ impl<'a> Parser<'a> {
     ) -> Parsed<List> {
         let outer = std::mem::take(&mut self.in_assignment);
         let document = std::mem::take(&mut self.in_document);
+        let quotes = std::mem::take(&mut self.in_inner_quotes);
         let list = self.compound_list();
         (self.in_assignment, self.in_document) = (outer, document);
+        self.in_inner_quotes = quotes;
         let list = list?;
         match self.peek() {
             Some(b')') => {
@@ -214,6 +216,12 @@ impl<'a> Parser<'a> {
                 b'`' => break,
                 b'\\' => {
                     let next = self.text.get(at + 1).copied();
+                    if next == Some(b'\n') {
+                        // A line that goes on is joined before anything inside is read.
+                        at += 2;
+                        segments.push(self.segment_at(at, text.len()));
+                        continue;
+                    }
                     let taken = match next {
                         Some(b'$' | b'`' | b'\\') => true,
                         Some(b'"') => in_double_quotes,

@@ -123,10 +123,12 @@ impl<'a> Parser<'a> {
         let mut literal = self.pos;
         let mut open = 0u32;
         let mut hidden = None;
+        let mut kept_backslash = None;
         while let Some(byte) = self.raw() {
             if byte == b'\''
                 && within == Within::BraceQuoted
                 && self.dialect.single_quotes_hide_brace
+                && kept_backslash != Some(self.pos)
             {
                 hidden = hidden.is_none().then_some(self.pos);
             }
@@ -150,7 +152,10 @@ impl<'a> Parser<'a> {
             }
             let here = self.pos;
             match self.active(byte, within)? {
-                Active::Itself => self.pos = here + 1,
+                Active::Itself => {
+                    self.pos = here + 1;
+                    kept_backslash = (byte == b'\\').then_some(self.pos);
+                }
                 found => {
                     self.flush(&mut parts, literal, here);
                     literal = self.pos;
@@ -262,7 +267,14 @@ impl<'a> Parser<'a> {
         let part = match byte {
             b'\\' => return Ok(self.backslash(within)),
             b'\'' => self.single_quoted()?,
-            b'"' => self.double_quoted(self.pos)?,
+            b'"' => {
+                let inner =
+                    within == Within::BraceQuoted && self.dialect.inner_backslash_quotes_all;
+                let outer = std::mem::replace(&mut self.in_inner_quotes, inner);
+                let quoted = self.double_quoted(self.pos);
+                self.in_inner_quotes = outer;
+                quoted?
+            }
             b'`' if within == Within::Document => {
                 self.backquoted(self.dialect.document_backquotes_drop_backslash)?
             }
@@ -284,6 +296,7 @@ impl<'a> Parser<'a> {
         use DocumentQuotes::{BackslashOutside, BackslashQuotes, SinglesToo};
         let document = self.in_document.then_some(self.dialect.document_quotes);
         let escapes = match within {
+            Within::Double if self.in_inner_quotes => true,
             Within::Double if matches!(document, Some(BackslashQuotes | SinglesToo)) => true,
             Within::Double if document == Some(BackslashOutside) => {
                 matches!(next, b'$' | b'`' | b'\\')

@@ -112,6 +112,7 @@ impl Walker {
         let positional = self.state.positional.share();
         let functions = self.state.functions.clone();
         let options = self.state.options.clone();
+        let dialect = self.state.dialect.clone();
         let (aliases, folder) = (self.state.aliases.clone(), self.state.folder.clone());
         let (mask, loops) = (self.state.mask, self.loops);
         let options_at = self.options_at;
@@ -143,6 +144,7 @@ impl Walker {
         self.state.positional = positional;
         self.state.functions = functions;
         self.state.options = options;
+        self.state.dialect = dialect;
         self.state.status = as_process(self.state.status);
         match outcome {
             Err(Stop::Exit(status) | Stop::Return(status)) => {

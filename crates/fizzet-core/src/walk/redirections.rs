@@ -1,5 +1,7 @@
 //! Redirections: what they expand to, and what is read from meanwhile.
 
+use std::rc::Rc;
+
 use crate::expand;
 use crate::host::{FileKind, Host};
 use crate::lineage::{Origin, Rule};
@@ -168,7 +170,9 @@ impl Walker {
             let descriptor = match &redirect.target {
                 None => u32::from(!reads),
                 Some(RedirectTarget::Descriptor(number)) => *number,
-                Some(RedirectTarget::Variable(_)) => 10,
+                Some(RedirectTarget::Variable(name)) => {
+                    self.named_descriptor(name, operator, &target, redirect.span)?
+                }
             };
             let standard_output = descriptor == 1;
             let span = redirect.span;
@@ -178,6 +182,29 @@ impl Walker {
             }
         }
         Ok(traces)
+    }
+
+    /// The descriptor of `{name}>file`: the first free one, which the variable then holds; of
+    /// `{name}>&-` the one that it holds.
+    fn named_descriptor(
+        &mut self,
+        name: &Rc<[u8]>,
+        operator: &str,
+        target: &Text,
+        span: Span,
+    ) -> Result<u32, Stop> {
+        if matches!(operator, "<&" | ">&") && target.bytes() == b"-" {
+            let held = self.state.variables.scalar(name).map(Text::bytes);
+            let number = held.and_then(|digits| std::str::from_utf8(digits).ok()?.parse().ok());
+            return number.ok_or_else(|| {
+                self.cannot_redirect("the variable holds no descriptor".into(), span)
+            });
+        }
+        let first = self.state.dialect.first_named_descriptor;
+        let free = (first..).find(|&number| !self.descriptors.is_open(number)).unwrap_or(first);
+        let text = self.state.shell_text(free.to_string().as_bytes());
+        self.assign_text(name, text, span)?;
+        Ok(free)
     }
 
     /// Whether what a redirection names can be opened.

@@ -33,7 +33,7 @@ impl Walker {
         if name == b"OPTIND" && self.state.dialect.getopts_keeps_place_for_local {
             scope.options_at = Some(std::mem::take(&mut self.options_at));
         }
-        if !self.state.dialect.local_inherits {
+        if !self.state.dialect.local_inherits && !self.state.options.locals_inherit {
             self.state.variables.remove(name);
             let variable = self.state.variables.entry(name);
             if !has_value && self.state.dialect.local_is_empty {

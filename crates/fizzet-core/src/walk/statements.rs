@@ -123,7 +123,9 @@ impl Walker {
         let mut statuses = Vec::with_capacity(commands.len());
         for (at, command) in commands.iter().enumerate() {
             let last = at + 1 == commands.len();
-            let outcome = if last && self.state.dialect.last_of_pipeline_in_place {
+            let in_place =
+                self.state.dialect.last_of_pipeline_in_place || self.state.options.last_in_place;
+            let outcome = if last && in_place {
                 self.command(command)
             } else if last {
                 self.subshell(|walker| walker.command(command))

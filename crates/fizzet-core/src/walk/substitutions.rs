@@ -39,7 +39,8 @@ impl Walker {
                 };
                 walker.subshell(|walker| {
                     walker.state.options.exit_on_error &=
-                        walker.state.dialect.substitution_keeps_exit_on_error;
+                        walker.state.dialect.substitution_keeps_exit_on_error
+                            || walker.state.options.inherits_exit_on_error;
                     walker.list(list)
                 })
             }),

@@ -11,6 +11,7 @@ mod printf;
 mod process;
 mod read;
 mod references;
+mod shopt;
 mod test;
 mod time;
 mod trap;
@@ -110,7 +111,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("set", parameters::set),
     ("setopt", zsh_options::set_options),
     ("shift", parameters::shift),
-    ("shopt", parameters::shopt),
+    ("shopt", shopt::shopt),
     ("source", process::dot),
     ("test", test::test),
     ("times", process::times),

@@ -1,6 +1,8 @@
 //! `set`, `shift`, `shopt`.
 
-use crate::dialect::Braces;
+use std::rc::Rc;
+
+use crate::dialect::{Braces, Dialect};
 use crate::lineage::{Hop, Rule};
 use crate::stop::{Reach, Status, Stop};
 use crate::text::{Passage, Standing, Text};
@@ -116,12 +118,34 @@ impl Walker {
                 self.state.options.pipe_fail = on;
                 return self.state.dialect.pipe_fail;
             }
+            b"posix" if self.state.dialect.posix_mode => {
+                self.state.options.posix = on;
+                let mut dialect = Dialect::of(self.state.dialect.shell);
+                if on {
+                    dialect.follow_posix();
+                }
+                self.state.dialect = Rc::new(dialect);
+                return true;
+            }
             name => {
                 let mut known = self.state.dialect.set_names.split(' ');
                 return known.any(|known| known.as_bytes() == name);
             }
         };
         self.option(letter, on)
+    }
+
+    /// Whether `set -o` has an option of this name.
+    pub(in crate::walk) fn is_long_option(&self, name: &[u8]) -> bool {
+        let changes_words = matches!(
+            name,
+            b"noglob" | b"nounset" | b"errexit" | b"allexport" | b"noexec" | b"noclobber"
+        );
+        let mut others = self.state.dialect.set_names.split(' ');
+        changes_words
+            || (name == b"pipefail" && self.state.dialect.pipe_fail)
+            || (name == b"braceexpand" && self.state.dialect.braces != Braces::None)
+            || others.any(|known| known.as_bytes() == name)
     }
 
     /// Whether an option of `set -o` or `shopt` is on, as `test -o` asks.
@@ -136,6 +160,8 @@ impl Walker {
             b"noclobber" => options.no_clobber,
             b"braceexpand" => !options.no_braces,
             b"pipefail" => options.pipe_fail,
+            b"posix" => options.posix,
+            b"hashall" | b"interactive-comments" => self.state.dialect.posix_mode,
             _ => false,
         }
     }
@@ -258,89 +284,3 @@ impl Walker {
         Ok(0)
     }
 }
-
-/// `shopt -s name...`, `shopt -u name...`
-pub(super) fn shopt(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let given = call.given("supqo", false);
-    let on = given.has(b's');
-    if !on && !given.has(b'u') {
-        walker.write_hole(call.span);
-        return Ok(0);
-    }
-    let mut status = 0;
-    for name in given.operands {
-        if given.has(b'o') {
-            status |= Status::from(!walker.long_option(name.bytes(), on));
-            continue;
-        }
-        let options = &mut walker.state.options;
-        let option = match name.bytes() {
-            b"nullglob" => &mut options.null_glob,
-            b"dotglob" => &mut options.dot_glob,
-            b"failglob" => &mut options.fail_glob,
-            b"extglob" => &mut options.extended_glob,
-            b"globstar" => &mut options.glob_star,
-            b"nocaseglob" => &mut options.no_case_glob,
-            b"nocasematch" => &mut options.no_case_match,
-            b"expand_aliases" => &mut options.expand_aliases,
-            name => {
-                status |= Status::from(!HARMLESS.contains(&name));
-                continue;
-            }
-        };
-        *option = on;
-    }
-    Ok(status)
-}
-
-/// Options of `shopt` that change no argument of a script.
-const HARMLESS: &[&[u8]] = &[
-    b"autocd",
-    b"cdable_vars",
-    b"cdspell",
-    b"checkhash",
-    b"checkjobs",
-    b"checkwinsize",
-    b"cmdhist",
-    b"complete_fullquote",
-    b"direxpand",
-    b"dirspell",
-    b"execfail",
-    b"extdebug",
-    b"extquote",
-    b"force_fignore",
-    b"globasciiranges",
-    b"gnu_errfmt",
-    b"histappend",
-    b"histreedit",
-    b"histverify",
-    b"hostcomplete",
-    b"huponexit",
-    b"inherit_errexit",
-    b"interactive_comments",
-    b"lastpipe",
-    b"lithist",
-    b"localvar_inherit",
-    b"localvar_unset",
-    b"login_shell",
-    b"mailwarn",
-    b"no_empty_cmd_completion",
-    b"noexpand_translation",
-    b"patsub_replacement",
-    b"progcomp",
-    b"progcomp_alias",
-    b"promptvars",
-    b"restricted_shell",
-    b"shift_verbose",
-    b"sourcepath",
-    b"varredir_close",
-    b"xpg_echo",
-    b"assoc_expand_once",
-    b"compat31",
-    b"compat32",
-    b"compat40",
-    b"compat41",
-    b"compat42",
-    b"compat43",
-    b"compat44",
-];

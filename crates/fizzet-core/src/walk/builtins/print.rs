@@ -11,7 +11,8 @@ use crate::walk::builtins::printf::decoded;
 /// `echo [arguments]`, with the options and escapes of each shell.
 pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
-    let (mut newline, mut escapes) = (true, dialect.echo_decodes);
+    let (mut newline, mut escapes) =
+        (true, dialect.echo_decodes || walker.state.options.echo_decodes);
     let mut rest = call.arguments();
     while let Some([b'-', letters @ ..]) = rest.first().map(Text::bytes)
         && !letters.is_empty()

@@ -1,0 +1,18 @@
+//! What `set -o posix` changes in bash ("Bash POSIX Mode" in its manual; each rule observed in bash 5.2).
+
+use crate::dialect::Dialect;
+
+impl Dialect {
+    /// Takes the rules on that bash has in its POSIX mode.
+    pub fn follow_posix(&mut self) {
+        self.tilde_in_arguments = false;
+        self.special_keeps_assignments = true;
+        self.special_redirection_failure_is_fatal = true;
+        self.dot_failure_is_fatal = true;
+        self.eval_syntax_is_fatal = true;
+        self.usage_is_fatal = true;
+        self.aliases = true;
+        self.process_substitution = true;
+        self.substitution_keeps_exit_on_error = true;
+    }
+}
