@@ -185,6 +185,16 @@ dialect_table! {
     /// Escapes that `echo` decodes: letters, `0` for octal digits behind a zero, `1` for others, `-` where
     /// a code beyond U+FFFF becomes U+FFFD.
     echo_escapes: &'static str = ["abcfnrtv\\0", "abceEfnrtv\\0xuU", "abcefnrtv\\01", "abcefnrtv\\01x", "abcEfnrtv\\0", "abceEfnrtv\\0xuU-", "abcefnrtv\\0xuU"], "observed in all six with each letter";
+    /// The option letters of `print`; a colon where one takes a value.
+    print_letters: &'static str = ["", "", "", "", "enprRsvCf:u:", "AcelnNprRsu:", "abcC:Df:ilmnNoOpPrRsSu:v:xX:z"], "observed in ksh93, mksh and zsh with each letter";
+    /// The status of `print` with an option that it does not know.
+    print_usage_status: Status = [1, 1, 1, 1, 2, 1, 1], "observed in ksh93, mksh and zsh: print -q; echo $?";
+    /// `print` has columns, but none of zsh's other forms.
+    print_columns_only: bool = [N, N, N, N, Y, Y, N], "observed in ksh93, mksh and zsh: print -c a b";
+    /// Options of `print -R` behind the R.
+    print_echo_letters: &'static str = ["", "", "", "", "n", "n", "neE"], "observed in ksh93, mksh and zsh: print -R -e 'a\\tb'";
+    /// `print -N` ends in a NUL byte.
+    print_ends_in_nul: bool = [N, N, N, N, N, Y, Y], "observed in mksh and zsh: print -N a";
     /// Escapes that the format of `printf` decodes.
     format_escapes: &'static str = ["abfnrtv\\1", "abeEfnrtv\\1xuU?\"'", "abefnrtv\\1", "abcefnrtv\\1x", "abceEfnrtv\\1xuU?\"'*", "abcefnrtv\\1xuU\"", "abcefnrtv\\1xuU"], "observed in all six with each letter";
     /// Escapes that `%b` of `printf` decodes.

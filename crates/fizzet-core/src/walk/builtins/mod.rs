@@ -47,19 +47,6 @@ impl Call<'_> {
     fn bytes(&self, at: usize) -> Option<&[u8]> {
         self.argv.get(at).map(Text::bytes)
     }
-
-    /// The arguments behind the options, when the options do not change what Fizzet shows.
-    fn operands(&self) -> &[Text] {
-        let options = self
-            .arguments()
-            .iter()
-            .take_while(|text| text.len() > 1 && text.bytes()[0] == b'-' && text.bytes() != b"--");
-        let rest = &self.arguments()[options.count()..];
-        match rest.first() {
-            Some(first) if first.bytes() == b"--" => &rest[1..],
-            _ => rest,
-        }
-    }
 }
 
 type Builtin = fn(&mut Walker, &Call<'_>) -> Result<Status, Stop>;

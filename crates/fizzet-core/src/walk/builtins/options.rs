@@ -9,6 +9,8 @@ pub(super) struct Given<'a> {
     letters: Vec<(u8, bool, Option<Text>)>,
     /// What stands behind the options.
     pub(super) operands: &'a [Text],
+    /// Whether `--` ended the options.
+    pub(super) ended: bool,
     /// A letter that the utility does not know, or that lacks its value.
     pub(super) unknown: Option<u8>,
 }
@@ -24,6 +26,11 @@ impl Given<'_> {
         self.letters.iter().any(|(known, plus, _)| *known == letter && *plus)
     }
 
+    /// The letters of all options that are given.
+    pub(super) fn letters(&self) -> impl Iterator<Item = u8> {
+        self.letters.iter().map(|(letter, ..)| *letter)
+    }
+
     /// The value of an option.
     pub(super) fn value(&self, letter: u8) -> Option<&Text> {
         self.letters.iter().rev().find(|(known, ..)| *known == letter)?.2.as_ref()
@@ -33,7 +40,7 @@ impl Given<'_> {
 impl<'a> Call<'a> {
     /// The arguments of a utility that has no options.
     pub(super) fn without_options(&self) -> Given<'a> {
-        Given { letters: Vec::new(), operands: &self.argv[1..], unknown: None }
+        Given { letters: Vec::new(), operands: &self.argv[1..], ended: false, unknown: None }
     }
 
     /// The arguments of a utility that has no options, but passes over `--`.
@@ -50,7 +57,12 @@ impl<'a> Call<'a> {
     /// option too.
     pub(super) fn given(&self, known: &str, plus: bool) -> Given<'a> {
         let known = known.as_bytes();
-        let mut given = Given { letters: Vec::new(), operands: &self.argv[1..], unknown: None };
+        let mut given = Given {
+            letters: Vec::new(),
+            operands: &self.argv[1..],
+            ended: false,
+            unknown: None,
+        };
         while let [word, rest @ ..] = given.operands {
             let bytes = word.bytes();
             let sign = bytes.first().copied().unwrap_or(0);
@@ -59,6 +71,7 @@ impl<'a> Call<'a> {
             }
             given.operands = rest;
             if bytes == b"--" {
+                given.ended = true;
                 break;
             }
             let mut at = 1;

@@ -1,12 +1,14 @@
 //! `echo`, `print`, `pwd`.
 
-use crate::dialect::EchoEnd;
+use crate::dialect::{Dialect, EchoEnd};
+use crate::expand::Context;
+use crate::expand::pattern::Pattern;
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
-use crate::walk::builtins::printf::decoded;
+use crate::walk::builtins::printf::{decoded, printf};
 
 /// `echo [arguments]`, with the options and escapes of each shell.
 pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -42,14 +44,145 @@ fn repeats(letters: &[u8]) -> bool {
     letters.iter().enumerate().any(|(at, letter)| letters[..at].contains(letter))
 }
 
-/// `print [-rn] [arguments]`
+/// `print [options] [arguments]` of ksh93, mksh and zsh.
 pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let options: Vec<u8> =
-        call.arguments().len().checked_sub(call.operands().len()).map_or_else(Vec::new, |count| {
-            call.arguments()[..count].iter().flat_map(|text| text.bytes().to_vec()).collect()
-        });
-    let (newline, raw) = (!options.contains(&b'n'), options.contains(&b'r'));
-    Ok(Status::from(!join(walker, call, call.operands(), newline, !raw)))
+    let dialect = walker.state.dialect.clone();
+    let Some(asked) = Asked::of(call, &dialect) else { return Ok(dialect.print_usage_status) };
+    if asked.has(b's') || asked.has(b'z') {
+        // History, and the text of the next line, which no script reads.
+        return Ok(0);
+    }
+    if asked.has(b'p') {
+        return Ok(1);
+    }
+    if asked.letters.iter().any(|letter| b"abcCDPxX".contains(letter)) && !dialect.print_columns_only {
+        let as_is = asked.only(b"P") && asked.words.iter().all(|word| !word.bytes().contains(&b'%'));
+        if !as_is {
+            walker.missing("what this option of print shows", call.span);
+            walker.write_hole(call.span);
+            return Ok(0);
+        }
+    }
+    if asked.has(b'c') || asked.has(b'A') {
+        walker.missing("what this option of print shows", call.span);
+        walker.write_hole(call.span);
+        return Ok(0);
+    }
+    if let Some(format) = &asked.format {
+        let name = walker.state.shell_text(b"printf");
+        let argv: Vec<Text> =
+            [name, format.clone()].into_iter().chain(asked.words.iter().cloned()).collect();
+        return printf(walker, &Call { argv: &argv, span: call.span });
+    }
+    let words = asked.chosen(walker);
+    let between: &[u8] = match () {
+        () if asked.has(b'l') => b"\n",
+        () if asked.has(b'N') => b"\0",
+        () => b" ",
+    };
+    let end = match asked.has(b'n') {
+        true => None,
+        false if asked.has(b'N') && dialect.print_ends_in_nul => Some(&b"\0"[..]),
+        false => Some(&b"\n"[..]),
+    };
+    let out = joined(walker, call, &words, between, (end, asked.decodes()));
+    if let Some(name) = &asked.variable {
+        let bytes = out.bytes();
+        let kept = out.slice(0, bytes.len() - usize::from(bytes.last() == Some(&b'\n')));
+        walker.assign_text(name.bytes(), kept, call.span)?;
+        return Ok(0);
+    }
+    Ok(Status::from(!walker.write_to(asked.descriptor, out)))
+}
+
+/// What `print` was asked for.
+struct Asked<'a> {
+    letters: Vec<u8>,
+    format: Option<Text>,
+    variable: Option<Text>,
+    descriptor: u32,
+    words: &'a [Text],
+}
+
+impl<'a> Asked<'a> {
+    /// Reads the options; `None` where one is not known.
+    fn of(call: &Call<'a>, dialect: &Dialect) -> Option<Asked<'a>> {
+        // What stands behind -R is read as `echo` reads it.
+        let like_echo = |word: &Text| word.bytes().starts_with(b"-") && word.bytes().contains(&b'R');
+        let options = call.argv.iter().skip(1).take_while(|word| word.bytes().starts_with(b"-"));
+        let end = options.clone().position(like_echo).map_or(call.argv.len(), |at| at + 2);
+        let given = Call { argv: &call.argv[..end], ..*call }.given(dialect.print_letters, false);
+        let mut asked = Asked {
+            letters: Vec::new(),
+            format: given.value(b'f').cloned(),
+            variable: given.value(b'v').cloned(),
+            descriptor: 1,
+            words: if end < call.argv.len() { &call.argv[end..] } else { given.operands },
+        };
+        if let Some(number) = given.value(b'u') {
+            asked.descriptor = std::str::from_utf8(number.bytes()).ok()?.parse().ok()?;
+        }
+        asked.letters = given.letters().collect();
+        if given.unknown.is_some() {
+            return None;
+        }
+        while asked.has(b'R')
+            && let [first, rest @ ..] = asked.words
+            && let [b'-', letter] = first.bytes()
+            && dialect.print_echo_letters.as_bytes().contains(letter)
+        {
+            asked.letters.push(*letter);
+            asked.words = rest;
+        }
+        // A lone dash ends the options.
+        if let [first, rest @ ..] = asked.words
+            && first.bytes() == b"-"
+            && !asked.has(b'R')
+            && !given.ended
+        {
+            asked.words = rest;
+        }
+        Some(asked)
+    }
+
+    fn has(&self, letter: u8) -> bool {
+        self.letters.contains(&letter)
+    }
+
+    fn decodes(&self) -> bool {
+        match self.has(b'R') {
+            true => self.has(b'e'),
+            false => !self.has(b'r'),
+        }
+    }
+
+    fn only(&self, letters: &[u8]) -> bool {
+        let special = self.letters.iter().filter(|letter| b"abcCDPxX".contains(letter));
+        special.into_iter().all(|letter| letters.contains(letter))
+    }
+
+    /// The words that are shown, in their order: `-m`, `-o`, `-O`, `-i`.
+    fn chosen(&self, walker: &Walker) -> Vec<Text> {
+        let mut words = self.words.to_vec();
+        if self.has(b'm') && !words.is_empty() {
+            let text = words.remove(0);
+            let unquoted = vec![false; text.len()];
+            let rules = walker.state.pattern_rules(false);
+            let pattern = Pattern::new(text.bytes(), &unquoted, rules);
+            words.retain(|word| pattern.matches(word.bytes()));
+        }
+        let folded = |word: &Text| match self.has(b'i') {
+            true => word.bytes().to_ascii_lowercase(),
+            false => word.bytes().to_vec(),
+        };
+        if self.has(b'o') || self.has(b'O') {
+            words.sort_by_key(folded);
+        }
+        if self.has(b'O') {
+            words.reverse();
+        }
+        words
+    }
 }
 
 /// Prints words with blanks between them; false if that is not possible.
@@ -57,14 +190,27 @@ fn join(
     walker: &mut Walker,
     call: &Call<'_>,
     words: &[Text],
-    mut newline: bool,
+    newline: bool,
     escapes: bool,
 ) -> bool {
+    let end = newline.then_some(&b"\n"[..]);
+    let out = joined(walker, call, words, b" ", (end, escapes));
+    walker.write(out)
+}
+
+/// Words with something between them and at the end, with or without decoding escapes.
+fn joined(
+    walker: &Walker,
+    call: &Call<'_>,
+    words: &[Text],
+    between: &[u8],
+    (mut end, escapes): (Option<&[u8]>, bool),
+) -> Text {
     let origin = Origin::new(Rule::Output, call.span);
     let mut out = Text::new();
     for (at, word) in words.iter().enumerate() {
         if at > 0 {
-            out.push(b" ", Standing::Quoted, &origin);
+            out.push(between, Standing::Quoted, &origin);
         }
         if !(escapes && word.bytes().contains(&b'\\')) {
             out.push_text(word);
@@ -77,21 +223,21 @@ fn join(
             walker.state.dialect.echo_without_digits_is_nul,
         );
         out.push_text(&text);
-        let end = walker.state.dialect.echo_end;
-        if !goes_on && end != EchoEnd::DropsNewline {
-            if end == EchoEnd::StopsBehindBlank && at + 1 < words.len() {
-                out.push(b" ", Standing::Quoted, &origin);
+        let stop = walker.state.dialect.echo_end;
+        if !goes_on && stop != EchoEnd::DropsNewline {
+            if stop == EchoEnd::StopsBehindBlank && at + 1 < words.len() {
+                out.push(between, Standing::Quoted, &origin);
             }
-            return walker.write(out);
+            return out;
         }
         if !goes_on {
-            newline = false;
+            end = None;
             let rest = word.bytes().windows(2).position(|two| two == b"\\c").map_or(0, |at| at + 2);
             out.push_text(&word.slice(rest, word.len()));
         }
     }
-    if newline {
-        out.push(b"\n", Standing::Quoted, &origin);
+    if let Some(end) = end {
+        out.push(end, Standing::Quoted, &origin);
     }
-    walker.write(out)
+    out
 }
