@@ -81,6 +81,30 @@ pub enum Beside {
     Vanishes,
 }
 
+/// Before which commands the action for DEBUG is carried out.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum DebugAt {
+    /// None: the shell has no such action.
+    Never,
+    /// Simple commands.
+    Simple,
+    /// Simple commands, `[[`, `((` and `case`.
+    Tests,
+    /// All commands.
+    Commands,
+}
+
+/// When the action for DEBUG is carried out for the passes of `for`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum DebugLoops {
+    /// Not for each.
+    Never,
+    /// Before the variable is set.
+    Before,
+    /// Behind that.
+    Behind,
+}
+
 /// The numbers of the lines in a text of `eval`.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum EvalLines {

@@ -795,6 +795,22 @@ dialect_table! {
     inner_backslash_quotes_all: bool = [N, Y, N, N, Y, N, N], "observed in all six: foo=1; echo \"${foo:+\"\\p\"}\"";
     /// The first descriptor that `{name}>file` can take.
     first_named_descriptor: u32 = [10, 10, 10, 10, 10, 10, 11], "observed in bash, ksh93 and zsh: exec {v}>/dev/null; echo $v";
+    /// Before which commands the action for DEBUG is carried out.
+    debug_at: DebugAt = [DebugAt::Never, DebugAt::Tests, DebugAt::Never, DebugAt::Never, DebugAt::Simple, DebugAt::Never, DebugAt::Commands], "observed in all six: trap 'echo d' DEBUG; x=1; [[ a ]]; ((1)); for x in 1 2; do :; done";
+    /// When the action for DEBUG is carried out for the passes of `for`.
+    debug_loops: DebugLoops = [DebugLoops::Never, DebugLoops::Before, DebugLoops::Never, DebugLoops::Never, DebugLoops::Behind, DebugLoops::Never, DebugLoops::Never], "observed in all six: trap 'echo $x' DEBUG; for x in 1 2; do :; done";
+    /// Functions do not inherit the actions for ERR, DEBUG and RETURN.
+    functions_lose_actions: bool = [N, Y, N, Y, N, N, N], "observed in all six: trap 'echo e' ERR; f() { false; :; }; f";
+    /// The action for ERR is not carried out again for a function that returns what it was carried out for.
+    error_action_once: bool = [N, N, N, N, N, N, Y], "observed in all six: set -E; trap 'echo e' ERR; f() { false; }; f";
+    /// A signal that ends the shell leaves time for the action for EXIT.
+    signals_act_at_exit: bool = [N, Y, N, N, Y, Y, N], "observed in all six: trap 'echo x' EXIT; kill -TERM $$";
+    /// `kill` knows signals in capitals only.
+    signals_in_capitals: bool = [Y, N, N, N, N, Y, Y], "observed in all six: kill -usr1 $$";
+    /// How much of SIG `kill` takes before the name of a signal.
+    signal_prefix: usize = [0, 3, 0, 3, 3, 3, 3], "observed in all six: kill -SIGINT $$";
+    /// `kill -l` tells the numbers of names.
+    kill_tells_numbers: bool = [N, Y, N, Y, Y, N, Y], "observed in all six: kill -l INT";
     /// `set -o posix` changes rules of this table.
     posix_mode: bool = [N, Y, N, N, N, N, N], "observed in bash: set -o posix; IFS=: export x; echo $IFS";
     /// The names of options of `set -o` besides those that change words.

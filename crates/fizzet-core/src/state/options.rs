@@ -59,6 +59,10 @@ pub struct Options {
     pub no_ampersand: bool,
     /// `shopt -s xpg_echo`: `echo` decodes escapes without `-e`.
     pub echo_decodes: bool,
+    /// `set -E`: functions inherit the action for ERR.
+    pub traces_errors: bool,
+    /// `set -T`: functions inherit the actions for DEBUG and RETURN.
+    pub traces_functions: bool,
     /// `set -o posix`
     pub posix: bool,
     /// The options of `shopt` without effect on words that are not what they were at the start.

@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::KeepsScope;
+use crate::dialect::{DebugLoops, KeepsScope};
 use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::lineage::{Hop, Rule};
@@ -254,6 +254,11 @@ impl Walker {
                     None => self.state.shell_text(b""),
                 };
                 self.step(*span)?;
+                let debugs = at == 0 && self.has_action("DEBUG");
+                let debug_loops = self.state.dialect.debug_loops;
+                if debugs && debug_loops == DebugLoops::Before {
+                    self.act("DEBUG")?;
+                }
                 let stored = match self.next_name(name, &value, *span) {
                     Some(moved) => moved,
                     None => self.state.store(name, None, value, *span),
@@ -267,6 +272,9 @@ impl Walker {
                         return Ok(());
                     }
                     outcome => outcome?,
+                }
+                if debugs && debug_loops == DebugLoops::Behind {
+                    self.act("DEBUG")?;
                 }
             }
             if let Err(stop) = self.list(body)
@@ -479,14 +487,22 @@ impl Walker {
         let from = self.state.doing.at.unwrap_or(span);
         let (name, body) = (argv[0].clone(), function.body.span);
         self.state.doing.calls.push(Call { name, source: body.source, from, body });
+        let aside = self.set_actions_aside();
         let mut outcome = self.command(&function.body);
         if matches!(outcome, Err(Stop::Enough)) {
             // The state stays as it stands here.
             return outcome;
         }
         self.depth -= 1;
+        if let Err(Stop::Return(status)) = outcome {
+            self.state.status = status;
+        }
+        let back = self.actions_come_back(aside);
         self.state.doing.calls.pop();
         self.state.doing.returned += 1;
+        if outcome.is_ok() || matches!(outcome, Err(Stop::Return(_))) {
+            back?;
+        }
         self.state.doing.at = Some(from);
         if local_trap && self.error_exit == Some(self.scopes.len()) {
             outcome = self.leave_shell(outcome, self.scopes.len());

@@ -10,6 +10,7 @@ mod processes;
 mod programs;
 mod redirections;
 mod scopes;
+mod signals;
 mod statements;
 mod stretch;
 mod substitutions;
@@ -104,6 +105,9 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         depth: 0,
         testing: 0,
         sourced: 0,
+        pending: Vec::new(),
+        acting: Vec::new(),
+        error_told: false,
         loops: 0,
         compound_arguments: Vec::new(),
         scopes: Vec::new(),
@@ -154,6 +158,12 @@ pub(crate) struct Walker {
     testing: u32,
     /// Files that `.` is carrying out.
     sourced: usize,
+    /// Signals that have come and have not been looked at.
+    pending: Vec<&'static str>,
+    /// Conditions whose actions are being carried out.
+    acting: Vec<&'static str>,
+    /// Whether the action for ERR has been carried out for the latest status.
+    error_told: bool,
     /// Loops around the command, up to the function or subshell that it is in.
     loops: u32,
     /// `name=(...)` behind a declaration utility, with the index of its argument.

@@ -69,6 +69,7 @@ impl Walker {
                 false
             }
             [command] => {
+                self.error_told = false;
                 let calls = self.state.doing.returned;
                 self.command(command)?;
                 self.keep_lone_status(command, self.state.doing.returned > calls);
@@ -91,6 +92,12 @@ impl Walker {
             return Ok(());
         }
         let fails = ends && self.state.status != 0 && self.testing == 0;
+        if fails && self.has_action("ERR") {
+            let once = self.state.dialect.error_action_once;
+            if !std::mem::replace(&mut self.error_told, true) || !once {
+                self.act("ERR")?;
+            }
+        }
         match fails && self.state.options.exit_on_error {
             true => {
                 self.error_exit = Some(self.scopes.len());
@@ -155,25 +162,26 @@ impl Walker {
 
     pub(super) fn command(&mut self, command: &Command) -> Result<(), Stop> {
         self.step(command.span)?;
+        self.act_before(&command.kind)?;
         if let Node::Simple(simple) = &command.kind {
             match self.simple(simple, &command.redirects, command.span) {
                 Err(Stop::Shell(error)) if error.reach == Reach::Command => self.survive(error),
                 outcome => outcome?,
             }
-            return Ok(());
+            return self.act_on_signals();
         }
         if command.redirects.is_empty() {
-            return self.compound(command);
+            self.compound(command)?;
+            return self.act_on_signals();
         }
         match self.redirections(&command.redirects) {
-            Err(Stop::Shell(error)) if error.reach == Reach::Command => {
-                self.survive(error);
-                Ok(())
-            }
+            Err(Stop::Shell(error)) if error.reach == Reach::Command => self.survive(error),
             redirections => {
-                self.with_redirections(&redirections?, false, |walker| walker.compound(command))
+                let redirections = redirections?;
+                self.with_redirections(&redirections, false, |walker| walker.compound(command))?;
             }
         }
+        self.act_on_signals()
     }
 
     /// A simple command (POSIX XCU 2.9.1.1): words, then redirections, then assignments.

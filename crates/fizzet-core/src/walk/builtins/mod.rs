@@ -4,6 +4,7 @@ mod control;
 mod find;
 mod folders;
 mod getopts;
+mod kill;
 mod options;
 mod parameters;
 mod print;
@@ -20,6 +21,7 @@ mod zsh_options;
 
 pub(super) use control::number;
 pub(super) use getopts::OptionPlace;
+pub(super) use kill::signal_number;
 pub(super) use trap::SubshellIs;
 
 use crate::expand::Context;
@@ -81,7 +83,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("hash", find::hash),
     ("integer", variables::declare_as),
     ("jobs", process::quiet),
-    ("kill", process::kill),
+    ("kill", kill::kill),
     ("let", variables::evaluate),
     ("local", variables::declare),
     ("mapfile", read::mapfile),

@@ -57,12 +57,8 @@ impl<'a> Call<'a> {
     /// option too.
     pub(super) fn given(&self, known: &str, plus: bool) -> Given<'a> {
         let known = known.as_bytes();
-        let mut given = Given {
-            letters: Vec::new(),
-            operands: &self.argv[1..],
-            ended: false,
-            unknown: None,
-        };
+        let mut given =
+            Given { letters: Vec::new(), operands: &self.argv[1..], ended: false, unknown: None };
         while let [word, rest @ ..] = given.operands {
             let bytes = word.bytes();
             let sign = bytes.first().copied().unwrap_or(0);

@@ -55,8 +55,11 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     if asked.has(b'p') {
         return Ok(1);
     }
-    if asked.letters.iter().any(|letter| b"abcCDPxX".contains(letter)) && !dialect.print_columns_only {
-        let as_is = asked.only(b"P") && asked.words.iter().all(|word| !word.bytes().contains(&b'%'));
+    if asked.letters.iter().any(|letter| b"abcCDPxX".contains(letter))
+        && !dialect.print_columns_only
+    {
+        let as_is =
+            asked.only(b"P") && asked.words.iter().all(|word| !word.bytes().contains(&b'%'));
         if !as_is {
             walker.missing("what this option of print shows", call.span);
             walker.write_hole(call.span);
@@ -108,7 +111,8 @@ impl<'a> Asked<'a> {
     /// Reads the options; `None` where one is not known.
     fn of(call: &Call<'a>, dialect: &Dialect) -> Option<Asked<'a>> {
         // What stands behind -R is read as `echo` reads it.
-        let like_echo = |word: &Text| word.bytes().starts_with(b"-") && word.bytes().contains(&b'R');
+        let like_echo =
+            |word: &Text| word.bytes().starts_with(b"-") && word.bytes().contains(&b'R');
         let options = call.argv.iter().skip(1).take_while(|word| word.bytes().starts_with(b"-"));
         let end = options.clone().position(like_echo).map_or(call.argv.len(), |at| at + 2);
         let given = Call { argv: &call.argv[..end], ..*call }.given(dialect.print_letters, false);

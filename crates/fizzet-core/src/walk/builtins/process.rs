@@ -161,14 +161,6 @@ pub(super) fn times(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     }
 }
 
-/// `kill [-signal] process...`: what becomes of the processes nobody can tell.
-pub(super) fn kill(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    match call.arguments() {
-        [] => Ok(walker.state.dialect.kill_nothing_status),
-        _ => unpredictable(walker, call),
-    }
-}
-
 /// `. file [arguments]`: commands of a file, carried out here.
 pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("", false);

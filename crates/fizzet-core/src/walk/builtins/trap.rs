@@ -13,7 +13,7 @@ use crate::walk::builtins::Call;
 use crate::walk::builtins::control::number;
 
 /// The signals that every shell here knows by name, from number 1 on (Linux, signal(7)).
-const SIGNALS: [&str; 31] = [
+pub(super) const SIGNALS: [&str; 31] = [
     "HUP", "INT", "QUIT", "ILL", "TRAP", "ABRT", "BUS", "FPE", "KILL", "USR1", "SEGV", "USR2",
     "PIPE", "ALRM", "TERM", "STKFLT", "CHLD", "CONT", "STOP", "TSTP", "TTIN", "TTOU", "URG",
     "XCPU", "XFSZ", "VTALRM", "PROF", "WINCH", "IO", "PWR", "SYS",

@@ -1,0 +1,105 @@
+//! `kill`: signals to the shell itself, and the names and numbers of signals.
+
+use crate::lineage::{Origin, Rule};
+use crate::stop::{Status, Stop};
+use crate::text::{Standing, Text};
+use crate::walk::Walker;
+use crate::walk::builtins::Call;
+use crate::walk::builtins::control::number;
+use crate::walk::builtins::process::unpredictable;
+use crate::walk::builtins::trap::SIGNALS;
+
+/// The number of a signal (Linux, signal(7)).
+pub(in crate::walk) fn signal_number(name: &str) -> Status {
+    SIGNALS.iter().position(|known| *known == name).map_or(0, |at| at as Status + 1)
+}
+
+/// `kill [-signal] process...`, `kill -l [number]...`. What becomes of other processes than the shell
+/// nobody can tell.
+pub(super) fn kill(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let (signal, processes) = match call.arguments() {
+        [] => return Ok(walker.state.dialect.kill_nothing_status),
+        [first, rest @ ..] if matches!(first.bytes(), b"-l" | b"-L") => {
+            return Ok(tell(walker, rest, call));
+        }
+        [first, name, rest @ ..] if matches!(first.bytes(), b"-s" | b"-n") => {
+            (walker.signal_name(name.bytes()), rest)
+        }
+        [first, rest @ ..] if first.bytes() == b"--" => (Some("TERM"), rest),
+        [first, rest @ ..] if first.bytes().starts_with(b"-") && first.len() > 1 => {
+            let rest = match rest {
+                [dashes, rest @ ..] if dashes.bytes() == b"--" => rest,
+                rest => rest,
+            };
+            (walker.signal_name(&first.bytes()[1..]), rest)
+        }
+        all => (Some("TERM"), all),
+    };
+    if processes.is_empty() || !processes.iter().all(is_the_shell) {
+        return unpredictable(walker, call);
+    }
+    let Some(signal) = signal else { return Ok(walker.state.dialect.kill_nothing_status) };
+    if signal != "0" {
+        processes.iter().for_each(|_| walker.signal(signal));
+    }
+    Ok(0)
+}
+
+/// Whether a text is the process number of the shell: `$$`, BASHPID.
+fn is_the_shell(text: &Text) -> bool {
+    let names = |name: &[u8]| matches!(name, b"$" | b"BASHPID");
+    text.is_empty()
+        && text
+            .runs()
+            .any(|(run, _)| run.hole && run.origin.hop().name.as_deref().is_some_and(names))
+}
+
+impl Walker {
+    /// The signal that `kill` is told by name or number; 0 is none.
+    fn signal_name(&self, text: &[u8]) -> Option<&'static str> {
+        if text == b"0" {
+            return Some("0");
+        }
+        if let Some(number @ 1..=31) = number(text) {
+            return Some(SIGNALS[number as usize - 1]);
+        }
+        let name = match self.state.dialect.signals_in_capitals {
+            true => text.to_vec(),
+            false => text.to_ascii_uppercase(),
+        };
+        let prefix = &b"SIG"[..self.state.dialect.signal_prefix];
+        let name = name.strip_prefix(prefix).unwrap_or(&name);
+        SIGNALS.into_iter().find(|known| known.as_bytes() == name)
+    }
+}
+
+/// `kill -l`: the names of numbers, where the shell has it the numbers of names.
+fn tell(walker: &mut Walker, asked: &[Text], call: &Call<'_>) -> Status {
+    if asked.is_empty() {
+        walker.write_hole(call.span);
+        return 0;
+    }
+    let mut status = 0;
+    for one in asked {
+        let told = match number(one.bytes()) {
+            Some(0) => Some("EXIT".to_string()),
+            Some(number) => {
+                // The status of a process that a signal has ended means the signal.
+                let signal = if number > 128 { number - 128 } else { number };
+                usize::try_from(signal - 1)
+                    .ok()
+                    .and_then(|at| SIGNALS.get(at))
+                    .map(|name| name.to_string())
+            }
+            None if !walker.state.dialect.kill_tells_numbers => None,
+            None => walker.signal_name(one.bytes()).map(|name| signal_number(name).to_string()),
+        };
+        let Some(told) = told else {
+            status = 1;
+            continue;
+        };
+        let origin = Origin::new(Rule::Output, call.span);
+        walker.write(Text::from_bytes(told + "\n", Standing::Quoted, origin));
+    }
+    status
+}

@@ -1,0 +1,121 @@
+//! Actions of `trap` that are carried out meanwhile: for signals that the shell sends itself, and for
+//! ERR, DEBUG and RETURN.
+
+use std::rc::Rc;
+
+use crate::dialect::DebugAt;
+use crate::state::Traps;
+use crate::stop::Stop;
+use crate::syntax::ast::CommandKind as Node;
+use crate::walk::Walker;
+use crate::walk::builtins::signal_number;
+
+/// Signals whose effect is nothing where they have no action (signal(7)).
+const HARMLESS: [&str; 4] = ["CHLD", "CONT", "URG", "WINCH"];
+
+impl Walker {
+    /// A signal comes to the shell.
+    pub(super) fn signal(&mut self, name: &'static str) {
+        self.pending.push(name);
+    }
+
+    /// Does what the signals ask for that have come; those that come to a shell while one of its
+    /// subshells runs wait for the end of that.
+    pub(super) fn act_on_signals(&mut self) -> Result<(), Stop> {
+        while self.state.doing.depth == 0 && !self.pending.is_empty() {
+            let name = self.pending.remove(0);
+            match self.state.traps.get(name.as_bytes()) {
+                Some(action) if action.is_empty() => {}
+                Some(_) => self.act(name)?,
+                None if HARMLESS.contains(&name) => {}
+                None => {
+                    if !self.state.dialect.signals_act_at_exit || name == "KILL" {
+                        self.state.traps.remove(&b"EXIT"[..]);
+                    }
+                    return Err(Stop::Exit(128 + signal_number(name)));
+                }
+            }
+        }
+        Ok(())
+    }
+
+    /// Carries out the action for a condition, if there is one that is not being carried out; the status
+    /// stays what it was.
+    pub(super) fn act(&mut self, condition: &'static str) -> Result<(), Stop> {
+        if self.acting.contains(&condition) {
+            return Ok(());
+        }
+        let Some(action) = self.state.traps.get(condition.as_bytes()).cloned() else {
+            return Ok(());
+        };
+        let (status, at) = (self.state.status, self.state.doing.at);
+        let source = self.state.sources.built("trap", action.bytes());
+        self.acting.push(condition);
+        let error_told = self.error_told;
+        let outcome = self.source(source);
+        self.error_told = error_told;
+        self.acting.pop();
+        self.state.doing.at = at;
+        if outcome.is_ok() {
+            self.state.status = status;
+        }
+        outcome
+    }
+
+    /// Whether there is an action for a condition.
+    pub(super) fn has_action(&self, condition: &str) -> bool {
+        !self.state.traps.is_empty() && self.state.traps.contains_key(condition.as_bytes())
+    }
+
+    /// The action for DEBUG before a command, where the shell has it for this kind of command.
+    pub(super) fn act_before(&mut self, node: &Node) -> Result<(), Stop> {
+        if !self.has_action("DEBUG") {
+            return Ok(());
+        }
+        let acts = match (self.state.dialect.debug_at, node) {
+            (DebugAt::Never, _) => false,
+            (_, Node::Simple(_)) => true,
+            (DebugAt::Simple, _) => false,
+            (DebugAt::Tests, Node::Arithmetic(_) | Node::Conditional(_) | Node::Case { .. }) => {
+                true
+            }
+            (DebugAt::Tests, _) => false,
+            (DebugAt::Commands, _) => true,
+        };
+        if acts { self.act("DEBUG") } else { Ok(()) }
+    }
+
+    /// The actions that a function does not inherit; they are back when it returns.
+    pub(super) fn set_actions_aside(&mut self) -> Traps {
+        let dialect = self.state.dialect.clone();
+        let mut aside = Traps::default();
+        if self.state.traps.is_empty() || !dialect.functions_lose_actions {
+            return aside;
+        }
+        let options = &self.state.options;
+        let lost = [
+            ("ERR", !options.traces_errors),
+            ("DEBUG", !options.traces_functions),
+            ("RETURN", !options.traces_functions),
+        ];
+        for (condition, _) in lost.into_iter().filter(|(_, is_lost)| *is_lost) {
+            if let Some((name, action)) = self.state.traps.remove_entry(condition.as_bytes()) {
+                aside.insert(name, action);
+            }
+        }
+        aside
+    }
+
+    /// A function returns: its action for RETURN, and then the actions that it did not inherit.
+    pub(super) fn actions_come_back(&mut self, aside: Traps) -> Result<(), Stop> {
+        let outcome = match self.has_action("RETURN") {
+            true => self.act("RETURN"),
+            false => Ok(()),
+        };
+        for (name, action) in aside {
+            let name: Rc<[u8]> = name;
+            self.state.traps.entry(name).or_insert(action);
+        }
+        outcome
+    }
+}
