@@ -160,7 +160,7 @@ dialect_table! {
     /// An unknown option of `set` ends the shell.
     unknown_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: set -Z; echo after";
     /// Option letters of `set` besides those that change words.
-    set_letters: &'static str = ["bCmhvx", "EHPTCbhkmptvx", "CEIVbmpvxis", "CEIbmvx", "CHbhkmptvxsG", "CbhkmpvxsX", "BCEHIPTVhkpvxslywgXYGm"], "observed in all six with each letter";
+    set_letters: &'static str = ["bCmhvx", "EHPTCbhkmptvx", "CEIVbmpvxis", "CEIbmvx", "CHbhkmptvxsG", "CUbhkmpvxsX", "BCEHIPTUVhkpvxslywgXYGm"], "observed in all six with each letter";
     /// `set -A name values` fills an array.
     set_fills_arrays: bool = [N, N, N, N, Y, Y, Y], "observed in all six: set -A x a b; echo ${x[1]}";
     /// There is `set -o pipefail`.
@@ -811,6 +811,16 @@ dialect_table! {
     signal_prefix: usize = [0, 3, 0, 3, 3, 3, 3], "observed in all six: kill -SIGINT $$";
     /// `kill -l` tells the numbers of names.
     kill_tells_numbers: bool = [N, Y, N, Y, Y, N, Y], "observed in all six: kill -l INT";
+    /// A name with a parenthesis behind it is no alias.
+    aliases_spare_functions: bool = [N, N, N, N, Y, Y, N], "observed in all six: alias foo='echo a', then foo() { echo b; } on the next line";
+    /// `test -t` asks about descriptor 1.
+    test_terminal_alone: bool = [N, N, N, N, Y, N, Y], "observed in all six: test -t >/dev/null; echo $?";
+    /// `set -s` sorts the parameters.
+    set_sorts: bool = [N, N, N, N, Y, Y, Y], "observed in all six: set -s -- c a b; echo $1";
+    /// Declaration utilities behind `command` take `name=value` as assignments.
+    command_declares: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: x='a b'; command export y=$x; echo $y";
+    /// Declaration utilities with quotes in their names take `name=value` as assignments.
+    quoted_name_declares: bool = [N, N, N, N, Y, Y, N], "observed in all six: x='a b'; \\export y=$x; echo $y";
     /// `set -o posix` changes rules of this table.
     posix_mode: bool = [N, Y, N, N, N, N, N], "observed in bash: set -o posix; IFS=: export x; echo $IFS";
     /// The names of options of `set -o` besides those that change words.

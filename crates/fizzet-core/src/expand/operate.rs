@@ -348,6 +348,10 @@ impl Substitution<'_> {
         offset: &Arithmetic,
         length: Option<&Arithmetic>,
     ) -> Result<Held, Stop> {
+        if matches!(held, Held::Unset) {
+            self.unset(parameter)?;
+            return Ok(Held::Unset);
+        }
         let offset = arithmetic::value(self.cx, offset)?;
         let length = match length {
             Some(length) => Some(arithmetic::value(self.cx, length)?),

@@ -46,11 +46,14 @@ impl Parser<'_> {
         self.aliases.known = aliases;
     }
 
-    /// Replaces the command word at this place as long as it is an alias.
-    pub(super) fn replace_aliases(&mut self) {
+    /// Replaces the command word at this place as long as it is an alias; false if it is none.
+    pub(super) fn replace_aliases(&mut self) -> bool {
+        let mut replaced = false;
         while self.aliases.known.is_some() && self.replace_alias(false) {
             self.skip_blanks();
+            replaced = true;
         }
+        replaced
     }
 
     /// Replaces the word at this place if it stands behind an alias that ends in a blank.
@@ -76,6 +79,12 @@ impl Parser<'_> {
         let Some((name, alias)) = found.filter(|(_, alias)| alias.everywhere || !everywhere) else {
             return false;
         };
+        if self.dialect.aliases_spare_functions {
+            let behind = rest[length..].iter().find(|byte| !matches!(byte, b' ' | b'\t'));
+            if behind == Some(&b'(') {
+                return false;
+            }
+        }
         let value = &alias.text;
         let start = self.pos;
         self.aliases.active.retain(|(_, end)| *end > start);

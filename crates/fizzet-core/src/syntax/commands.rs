@@ -177,25 +177,41 @@ impl<'a> Parser<'a> {
 
     /// Whether this reserved word stands here, as a word of its own.
     pub(super) fn at_reserved(&mut self, word: &[u8]) -> bool {
+        self.reserved_end(word).is_some()
+    }
+
+    /// Where this reserved word ends, if it stands here.
+    fn reserved_end(&mut self, word: &[u8]) -> Option<usize> {
         self.peek();
-        let rest = &self.text[self.pos..];
-        if rest.starts_with(word) {
-            let after = self.over_continuations(self.pos + word.len());
-            let tokens = self.dialect.braces_are_tokens || self.command_braces > 0;
-            if tokens && (word == b"}" || (word == b"{" && self.dialect.braces_are_tokens)) {
-                return true;
-            }
-            return self.text.get(after).is_none_or(|&byte| is_meta(byte));
+        let end = match self.text[self.pos..].starts_with(word) {
+            true => self.pos + word.len(),
+            false => self.continued_end(word)?,
+        };
+        let tokens = self.dialect.braces_are_tokens || self.command_braces > 0;
+        if tokens && (word == b"}" || (word == b"{" && self.dialect.braces_are_tokens)) {
+            return Some(end);
         }
-        false
+        let after = self.over_continuations(end);
+        self.text.get(after).is_none_or(|&byte| is_meta(byte)).then_some(end)
+    }
+
+    /// Where a word ends that stands here with line continuations in it.
+    fn continued_end(&self, word: &[u8]) -> Option<usize> {
+        let mut at = self.pos;
+        for &byte in word {
+            at = self.over_continuations(at);
+            if self.text.get(at) != Some(&byte) {
+                return None;
+            }
+            at += 1;
+        }
+        Some(at)
     }
 
     pub(super) fn eat_reserved(&mut self, word: &[u8]) -> bool {
-        let there = self.at_reserved(word);
-        if there {
-            self.pos += word.len();
-        }
-        there
+        let end = self.reserved_end(word);
+        self.pos = end.unwrap_or(self.pos);
+        end.is_some()
     }
 
     pub(super) fn expect_reserved(
@@ -306,7 +322,9 @@ impl<'a> Parser<'a> {
         loop {
             self.skip_blanks();
             match command.words.is_empty() && !command.assignments.is_empty() {
-                true => self.replace_aliases(),
+                true => {
+                    self.replace_aliases();
+                }
                 false => self.replace_aliases_behind_blank(),
             }
             if let Some(redirect) = self.redirect()? {

@@ -18,7 +18,10 @@ impl<'a> Parser<'a> {
     /// One command of a pipeline, with its redirections.
     pub(super) fn command(&mut self) -> Parsed<Command> {
         self.skip_blanks();
-        self.replace_aliases();
+        while self.replace_aliases() && self.raw() == Some(b'\n') {
+            // The text of the alias began with a newline.
+            self.skip_newlines()?;
+        }
         let start = self.start();
         let Some(kind) = self.compound()? else { return self.simple_command() };
         let mut redirects = Vec::new();

@@ -35,9 +35,10 @@ impl Walker {
             command.kind,
             Node::Loop { .. } | Node::For { .. } | Node::ArithmeticFor { .. } | Node::Repeat { .. }
         );
+        let outer = self.loops;
         self.loops += u32::from(is_loop);
         let outcome = self.compound_here(command);
-        self.loops -= u32::from(is_loop);
+        self.loops = outer;
         outcome
     }
 

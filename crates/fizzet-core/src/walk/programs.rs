@@ -4,7 +4,7 @@ use std::rc::Rc;
 
 use crate::dialect::is_known_elsewhere;
 use crate::expand::Context;
-use crate::host::{Answer, Executables, Messages, Ran, Run};
+use crate::host::{Answer, Executables, FileKind, Messages, Ran, Run};
 use crate::kernel::Launch;
 use crate::kernel::chain::{Caller, Request, launch};
 use crate::lineage::{Origin, Rule};
@@ -88,8 +88,20 @@ impl Walker {
                 self.write_hole(span);
             }
         }
+        if answer.status.is_none() && self.cannot_be_executed(argv) {
+            self.guessed = false;
+            return Ok(NOT_EXECUTABLE.into());
+        }
         self.guessed = answer.status.is_none();
         Ok(answer.status.map_or(0, Status::from))
+    }
+
+    /// Whether a path names a folder, or a file that nobody may execute.
+    fn cannot_be_executed(&self, argv: &[Text]) -> bool {
+        let Some(name) = self.sought(argv).filter(|name| !name.has_hole()) else { return false };
+        let status = Context::host(self).status(name.bytes(), true);
+        name.bytes().contains(&b'/')
+            && status.is_some_and(|one| one.kind == FileKind::Folder || !one.access[2])
     }
 
     /// Runs a program, if that is allowed and all that it receives is known; answers its status.

@@ -7,7 +7,7 @@ use crate::expand;
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::ast::{
-    AndOr, Argument, Command, CommandKind as Node, Connector, List, Pipeline, Redirect,
+    AndOr, Argument, Command, CommandKind as Node, Connector, List, Part, Pipeline, Redirect,
     SimpleCommand, Word,
 };
 use crate::text::{Standing, Text};
@@ -379,7 +379,8 @@ impl Walker {
     fn expanded(&mut self, words: &[Argument]) -> Result<(Vec<Text>, Vec<WordTrace>), Stop> {
         let mut argv: Vec<Text> = Vec::with_capacity(words.len());
         let mut traces = Vec::new();
-        let mut declares = false;
+        // Whether all words up to here were `command`.
+        let (mut declares, mut named) = (false, false);
         let mut unmatched = None;
         for (at, argument) in words.iter().enumerate() {
             let Argument::Word(word) = argument else {
@@ -412,8 +413,10 @@ impl Walker {
                 trace.stages = expand::telling(std::mem::take(&mut trace.stages));
                 traces.push(trace);
             }
-            if at == 0 {
-                declares = self.declares(word, &argv);
+            let behind_command = named && !declares && self.state.dialect.command_declares;
+            if at == 0 || behind_command {
+                declares = self.declares(word, &argv[first.min(argv.len())..]);
+                named = literal(argument) == Some(b"command");
             }
         }
         match unmatched {
@@ -427,6 +430,9 @@ impl Walker {
         let dialect = &self.state.dialect;
         match dialect.late_declarations {
             true => argv.first().is_some_and(|name| dialect.is_declaration(name.bytes())),
+            false if dialect.quoted_name_declares && is_fixed(name) => {
+                argv.first().is_some_and(|name| dialect.is_declaration(name.bytes()))
+            }
             false => name.literal().is_some_and(|name| dialect.is_declaration(name)),
         }
     }
@@ -464,4 +470,14 @@ fn cut_at_nul(text: &mut Text) {
         }
         None => {}
     }
+}
+
+/// Whether a word holds quotes and text only.
+fn is_fixed(word: &Word) -> bool {
+    let fixed = |part: &Part| match part {
+        Part::Literal { .. } | Part::Escaped { .. } | Part::Single { .. } => true,
+        Part::Double { parts, .. } => parts.iter().all(|part| matches!(part, Part::Literal { .. })),
+        _ => false,
+    };
+    word.parts.iter().all(fixed)
 }

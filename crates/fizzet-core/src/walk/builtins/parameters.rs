@@ -12,7 +12,7 @@ use crate::walk::{Cause, Walker};
 /// `set [options] [--] [arguments]`
 pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let mut rest = call.arguments();
-    let mut replaces = false;
+    let (mut replaces, mut sorts) = (false, false);
     while let Some(word) = rest.first().map(Text::bytes) {
         match word {
             [b'-', b'-', more @ ..]
@@ -48,7 +48,12 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
                             None => true,
                         },
                         b'A' if walker.state.dialect.set_fills_arrays => {
-                            return walker.fill_array(call, rest, on);
+                            let sorted = sorts.then(|| sorted(rest, 1));
+                            return walker.fill_array(call, sorted.as_deref().unwrap_or(rest), on);
+                        }
+                        b's' if walker.state.dialect.set_sorts && on => {
+                            sorts = true;
+                            true
                         }
                         letter => walker.option(letter, on),
                     };
@@ -71,13 +76,23 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     }
     if replaces || !rest.is_empty() {
         let hop = Hop { rule: Rule::Stored, span: call.span, name: None, shifted: 0 };
-        let parameters = Passage::all(&hop, Standing::Quoted, rest);
+        let all = sorts.then(|| sorted(rest, 0));
+        let parameters = Passage::all(&hop, Standing::Quoted, all.as_deref().unwrap_or(rest));
         let before = walker.state.positional.share();
         walker.state.positional.set(parameters);
         walker.options_begin_again();
         walker.tell_change(Cause::Set, &before, call.span)?;
     }
     Ok(0)
+}
+
+/// Words in the order of their bytes, behind the first few, which stay.
+fn sorted(words: &[Text], kept: usize) -> Vec<Text> {
+    let mut words = words.to_vec();
+    if let Some(behind) = words.get_mut(kept..) {
+        behind.sort_by(|one, next| one.bytes().cmp(next.bytes()));
+    }
+    words
 }
 
 impl Walker {

@@ -53,7 +53,8 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     }
     let status = walker.external(argv, call.span)?;
     walker.sought = None;
-    let fails = status == 127 && !walker.guessed && walker.state.dialect.failed_exec_acts;
+    let fails =
+        matches!(status, 126 | 127) && !walker.guessed && walker.state.dialect.failed_exec_acts;
     if !fails {
         walker.state.traps.remove(&b"EXIT"[..]);
     }

@@ -73,12 +73,19 @@ impl Reader<'_> {
     fn expression(&mut self) -> Holds {
         match *self.words {
             [] => Ok(Some(false)),
+            [b"-t"] if self.walker.state.dialect.test_terminal_alone => {
+                self.walker.unary_test(b't', b"1", self.call.span).map(Some)
+            }
             [one] => Ok(Some(!one.is_empty())),
             [b"!", one] => Ok(Some(one.is_empty())),
             [operator, operand] => self.unary(operator, operand),
             [left, operator, right] if is_binary(operator) => self.binary(left, operator, right),
             [b"!", operator, operand] => Ok(self.unary(operator, operand)?.map(|holds| !holds)),
             [b"(", one, b")"] => Ok(Some(!one.is_empty())),
+            [b"(", operator, operand, b")"] => match operator {
+                b"!" => Ok(Some(operand.is_empty())),
+                _ => self.unary(operator, operand),
+            },
             [b"!", left, operator, right] if is_binary(operator) => {
                 Ok(self.binary(left, operator, right)?.map(|holds| !holds))
             }
