@@ -105,6 +105,32 @@ pub enum DebugLoops {
     Behind,
 }
 
+/// How `typeset -p` tells variables.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Told {
+    /// There is no such utility.
+    Nothing,
+    /// With `declare`, in double quotes.
+    Declare,
+    /// With `typeset`, but without it where there are no attributes.
+    Bare,
+    /// With `typeset`, and arrays by their elements.
+    Elements,
+    /// With `typeset` or `export`, and arrays as lists.
+    Lists,
+}
+
+/// Whether a file for `.` is also looked for in the folder that the shell is in.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LooksHere {
+    /// No.
+    Never,
+    /// Before PATH.
+    First,
+    /// Behind PATH.
+    Last,
+}
+
 /// The numbers of the lines in a text of `eval`.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum EvalLines {

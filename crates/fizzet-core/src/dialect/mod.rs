@@ -9,6 +9,7 @@ mod posix;
 mod shell;
 mod table;
 mod utilities;
+mod words;
 
 pub use choices::*;
 pub use escapes::{DollarEscapes, LargeOctal, NoDigits, Nul};
@@ -16,3 +17,4 @@ pub use own::{Assigned, Own, OwnVariable, own_names, own_variable};
 pub use shell::Shell;
 pub use table::{Dialect, ROWS, Row};
 pub use utilities::{UtilityKind, is_known_elsewhere, shells_with};
+pub use words::TypeWords;

@@ -4,6 +4,7 @@
 //! that people are shown; the string behind it is the evidence.
 
 use crate::dialect::choices::*;
+use crate::dialect::words::{TYPE_WORDS, TypeWords};
 use crate::dialect::{DollarEscapes, Nul, Shell, escapes};
 use crate::stop::{Reach, Status};
 
@@ -821,6 +822,32 @@ dialect_table! {
     command_declares: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: x='a b'; command export y=$x; echo $y";
     /// Declaration utilities with quotes in their names take `name=value` as assignments.
     quoted_name_declares: bool = [N, N, N, N, Y, Y, N], "observed in all six: x='a b'; \\export y=$x; echo $y";
+    /// How `typeset -p` tells variables.
+    told_variables: Told = [Told::Nothing, Told::Declare, Told::Nothing, Told::Nothing, Told::Bare, Told::Elements, Told::Lists], "observed in all six: x='a b'; a=(1 2); typeset -p x a";
+    /// The status of `typeset -p` for a name that no variable has.
+    untold_variable_status: Status = [0, 1, 0, 0, 0, 0, 1], "observed in all six: typeset -p nosuch; echo $?";
+    /// How `type` words what a name stands for.
+    type_words: TypeWords = [TYPE_WORDS[0], TYPE_WORDS[1], TYPE_WORDS[2], TYPE_WORDS[3], TYPE_WORDS[4], TYPE_WORDS[5], TYPE_WORDS[6]], "observed in all six: type echo export if f label nosuch, also of an alias";
+    /// `type -p` tells the path alone.
+    type_tells_paths: bool = [N, Y, N, Y, Y, N, N], "observed in all six: type -p label";
+    /// The option letters of `whence`.
+    whence_letters: &'static str = ["", "", "", "", "afpPtqv", "pv", "acfmpsSvwx:"], "observed in ksh93, mksh and zsh with each letter";
+    /// `alias` alone lists what the script has defined, sorted by name.
+    alias_list_is_known: bool = [N, Y, N, N, Y, N, N], "observed in all six: alias x=1 y=2; alias";
+    /// `typeset -p` tells variables that have no value.
+    tells_empty_variables: bool = [N, Y, N, N, N, N, Y], "observed in all six: typeset u; typeset -p u";
+    /// Whether `. file` finds a file in the folder that the shell is in.
+    dot_looks_here: LooksHere = [LooksHere::Never, LooksHere::Last, LooksHere::Never, LooksHere::Never, LooksHere::Never, LooksHere::Never, LooksHere::Never], "observed in all six: echo 'echo hi' > lib; . lib";
+    /// Whether `source file` finds a file in the folder that the shell is in.
+    source_looks_here: LooksHere = [LooksHere::Never, LooksHere::Last, LooksHere::Never, LooksHere::Never, LooksHere::Never, LooksHere::Last, LooksHere::First], "observed in all six: echo 'echo hi' > lib; source lib";
+    /// A file that `source` cannot read does not end the shell.
+    source_failure_is_no_end: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: source ./nosuch; echo after";
+    /// `.` of a folder reads nothing.
+    dot_reads_folders: bool = [N, N, Y, Y, N, Y, Y], "observed in all six: . ./combs; echo $?";
+    /// `$0` is the file while `.` carries it out.
+    dot_sets_zero: bool = [N, N, N, N, N, N, Y], "observed in all six: echo 'echo $0' > lib; . ./lib";
+    /// `break` in a file leaves a loop around the `.`.
+    dot_is_inside_loops: bool = [Y, Y, Y, Y, Y, N, N], "observed in all six: echo break > lib; for i in 1 2; do . ./lib; done";
     /// `set -o posix` changes rules of this table.
     posix_mode: bool = [N, Y, N, N, N, N, N], "observed in bash: set -o posix; IFS=: export x; echo $IFS";
     /// The names of options of `set -o` besides those that change words.

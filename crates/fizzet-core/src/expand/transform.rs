@@ -161,12 +161,28 @@ impl Substitution<'_> {
     }
 }
 
+/// An element as `declare` shows it.
+pub(crate) fn pair_of_key(key: &str, text: &Text) -> String {
+    pair(key, text)
+}
+
+/// A list as `declare` shows it; the pairs of an associative array end in blanks.
+pub(crate) fn listed(pairs: Vec<String>, keyed: bool) -> String {
+    let end = if keyed && !pairs.is_empty() { " " } else { "" };
+    format!("({}{end})", pairs.join(" "))
+}
+
+/// A value as `declare` shows it.
+pub(crate) fn quoted_twice(bytes: &[u8]) -> String {
+    double_quoted(bytes)
+}
+
 fn pair(key: &str, text: &Text) -> String {
     format!("[{key}]={}", double_quoted(text.bytes()))
 }
 
 /// A key as `declare` shows it.
-fn subscript(key: &Text) -> String {
+pub(crate) fn subscript(key: &Text) -> String {
     let plain = |byte: &u8| byte.is_ascii_alphanumeric() || b"_-./,:+@%".contains(byte);
     match !key.is_empty() && key.bytes().iter().all(plain) {
         true => key.bytes().to_str_lossy().into_owned(),
@@ -189,7 +205,7 @@ fn double_quoted(bytes: &[u8]) -> String {
 }
 
 /// The letters of a variable's attributes, in the order of `declare -p`.
-fn attributes(variable: &Variable) -> String {
+pub(crate) fn attributes(variable: &Variable) -> String {
     let mut letters = String::new();
     match variable.value {
         Value::Indexed(_) => letters.push('a'),

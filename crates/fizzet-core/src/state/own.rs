@@ -19,6 +19,8 @@ pub struct Call {
     pub from: Span,
     /// Where its body starts.
     pub body: Span,
+    /// Whether it is a file.
+    pub is_file: bool,
 }
 
 /// What the variables tell that the shell keeps itself.
@@ -163,6 +165,9 @@ impl State {
     }
 
     fn call_names(&self) -> Vec<Vec<u8>> {
+        if self.doing.calls.iter().all(|call| call.is_file) {
+            return Vec::new();
+        }
         let mut names: Vec<Vec<u8>> =
             self.doing.calls.iter().rev().map(|call| call.name.bytes().to_vec()).collect();
         if self.dialect.names_main && self.is_script() && !names.is_empty() {

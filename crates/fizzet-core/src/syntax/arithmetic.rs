@@ -110,7 +110,8 @@ pub struct Refused {
 /// # Errors
 /// What the shell of this dialect refuses.
 pub fn parse(text: &[u8], dialect: &Dialect) -> Result<Expression, Refused> {
-    let mut reader = Reader { text, dialect, at: 0, depth: 0, before: Vec::new() };
+    let mut reader =
+        Reader { text, dialect, at: 0, depth: 0, forgets_signs: false, before: Vec::new() };
     reader.blanks();
     if reader.at == text.len() && dialect.empty_arithmetic_is_zero {
         return Ok(Expression::Number(0));
@@ -146,6 +147,8 @@ struct Reader<'a> {
     dialect: &'a Dialect,
     at: usize,
     depth: u32,
+    /// Whether signs before a parenthesis do not count, since only the end of the text closes it.
+    forgets_signs: bool,
     /// What has been read completely when something behind it turned out to be wrong, in order.
     before: Vec<Expression>,
 }
@@ -310,6 +313,7 @@ impl Reader<'_> {
 
     fn binary(&mut self, least: u8) -> Read {
         let mut left = self.unary()?;
+        self.refuse_step()?;
         while let Some((length, operator, binds)) = self.binary_operator()
             && binds >= least
         {
@@ -321,6 +325,24 @@ impl Reader<'_> {
             left = Expression::Binary(operator, before, right);
         }
         Ok(left)
+    }
+
+    /// Refuses `++` and `--` behind what is no variable: they are no operators between two values, unless
+    /// no name follows and the shell takes them for two signs then.
+    fn refuse_step(&mut self) -> Result<(), String> {
+        self.blanks();
+        let is_step = matches!(self.rest(), [b'+', b'+', ..] | [b'-', b'-', ..]);
+        if !is_step || !self.dialect.arithmetic_steps {
+            return Ok(());
+        }
+        let blanks = self.dialect.arithmetic_blanks.as_bytes();
+        let behind = self.rest()[2..].iter().find(|byte| !blanks.contains(byte));
+        match behind.is_some_and(|&byte| is_name_start(byte))
+            || !self.dialect.arithmetic_double_signs
+        {
+            true => Err("++ and -- need a variable".into()),
+            false => Ok(()),
+        }
     }
 
     fn binary_operator(&mut self) -> Option<(usize, Binary, u8)> {
@@ -354,7 +376,11 @@ impl Reader<'_> {
         };
         self.at += 1;
         let operand = self.deeper(Self::unary)?;
-        Ok(Expression::Unary(operator, Box::new(operand)))
+        match self.forgets_signs {
+            // The shell forgets the signs before a parenthesis that only the end closes.
+            true => Ok(operand),
+            false => Ok(Expression::Unary(operator, Box::new(operand))),
+        }
     }
 
     /// `++x` or `--x`; where the shell allows it, two signs before anything else.
@@ -382,7 +408,10 @@ impl Reader<'_> {
                 let open = self.at;
                 self.at += 1;
                 let inner = self.deeper(Self::comma)?;
-                let is_closed = self.eat(b")") || self.end_closes(open);
+                let is_closed = self.eat(b")") || {
+                    self.forgets_signs = self.end_closes(open);
+                    self.forgets_signs
+                };
                 if !is_closed {
                     let message = self.wrong(")");
                     self.leave_behind(inner);
@@ -438,7 +467,7 @@ impl Reader<'_> {
         let blanks = self.dialect.arithmetic_blanks.as_bytes();
         self.dialect.arithmetic_end_closes
             && self.at == self.text.len()
-            && self.text[..open].iter().all(|byte| *byte == b'(' || blanks.contains(byte))
+            && self.text[..open].iter().all(|byte| b"(+-!~".contains(byte) || blanks.contains(byte))
     }
 
     /// Whether a name can begin here.

@@ -487,7 +487,7 @@ impl Walker {
         let outer_trap = local_trap.then(|| self.state.traps.remove(&b"EXIT"[..])).flatten();
         let from = self.state.doing.at.unwrap_or(span);
         let (name, body) = (argv[0].clone(), function.body.span);
-        self.state.doing.calls.push(Call { name, source: body.source, from, body });
+        self.state.doing.calls.push(Call { name, source: body.source, from, body, is_file: false });
         let aside = self.set_actions_aside();
         let mut outcome = self.command(&function.body);
         if matches!(outcome, Err(Stop::Enough)) {

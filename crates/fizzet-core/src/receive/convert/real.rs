@@ -292,12 +292,23 @@ pub fn ruby_to_f(text: &[u8]) -> Outcome {
         let found = ruby_hexadecimal(&between_digits(&number[2..]));
         return found.map_or(real(0.0, false), |(_, value)| real(value, negative));
     }
-    let (plain, _) = ruby_decimal(number);
-    match plain.is_empty() {
-        true => real(0.0, false),
-        false => real(value(&plain), negative),
+    let (plain, used) = ruby_decimal(number);
+    if plain.is_empty() {
+        return real(0.0, false);
     }
+    if used == number.len() && !number.contains(&b'_') {
+        return real(value(&plain), negative);
+    }
+    // With anything behind the number or inside it, Ruby reads a copy of so many characters, without the
+    // zeros at its start (observed in Ruby 3.1: ("1" * 61 + "x").to_f).
+    let zeros = plain.iter().take_while(|byte| **byte == b'0').count();
+    let behind = &plain[zeros.min(plain.len().saturating_sub(1))..];
+    let kept = behind.len().min(RUBY_COPY - signs);
+    real(value(&behind[..kept]), negative)
 }
+
+/// How many characters of a number Ruby's `to_f` copies.
+const RUBY_COPY: usize = 60;
 
 /// `Float` of Ruby: blanks around, and nothing but a number.
 pub fn ruby_float(text: &[u8]) -> Outcome {

@@ -2,6 +2,7 @@
 
 use std::rc::Rc;
 
+use crate::dialect::UtilityKind;
 use crate::expand::Context;
 use crate::expand::transform::told;
 use crate::host::FileKind;
@@ -102,7 +103,59 @@ pub(super) fn tell_type(walker: &mut Walker, call: &Call<'_>) -> Result<Status, 
         }
         return Ok(status);
     }
+    if (given.has(b'p') || given.has(b'P')) && walker.state.dialect.type_tells_paths {
+        let mut status = 0;
+        for name in given.operands {
+            let found = walker.found(name.bytes());
+            let path = match (&found, given.has(b'P')) {
+                (Some((kind, _)), false) if *kind != "file" => continue,
+                _ => walker.on_path(name.bytes()),
+            };
+            match path {
+                Some(path) => walker.print_bytes(&path, call),
+                None => status = walker.state.dialect.unknown_name_status,
+            }
+        }
+        return Ok(status);
+    }
     walker.tell(call, given.operands, false)
+}
+
+/// `whence [-pvw] name...` of ksh93, mksh and zsh.
+pub(super) fn whence(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let given = call.given(walker.state.dialect.whence_letters, false);
+    if given.unknown.is_some() {
+        return Ok(walker.state.dialect.print_usage_status);
+    }
+    if given.has(b'v') {
+        return walker.tell(call, given.operands, false);
+    }
+    let mut unknown = false;
+    for name in given.operands {
+        let found = match given.has(b'p') {
+            true => walker.on_path(name.bytes()).map(|path| ("file", path)),
+            false => walker.found(name.bytes()),
+        };
+        let line = match found {
+            Some((kind, _)) if given.has(b'w') => {
+                let kind = match kind {
+                    "file" => "command",
+                    "keyword" => "reserved",
+                    kind => kind,
+                };
+                [name.bytes(), b": ", kind.as_bytes()].concat()
+            }
+            Some((_, path)) => path,
+            None => {
+                unknown = true;
+                continue;
+            }
+        };
+        if !given.has(b'q') {
+            walker.print_bytes(&line, call);
+        }
+    }
+    Ok(Status::from(unknown))
 }
 
 impl Walker {
@@ -112,14 +165,50 @@ impl Walker {
         for name in names {
             match self.found(name.bytes()) {
                 Some((_, path)) if briefly => self.print_bytes(&path, call),
-                Some((kind, path)) => {
-                    self.missing("how the shell words what a name stands for", call.span);
-                    self.print_bytes(&[name.bytes(), kind.as_bytes(), &path].join(&b' '), call);
+                Some((kind, path)) => self.tell_kind(name.bytes(), kind, &path, call),
+                None => {
+                    unknown = true;
+                    if let Some(words) = self.state.dialect.type_words.unknown.filter(|_| !briefly)
+                    {
+                        self.print_bytes(&[name.bytes(), words.as_bytes()].concat(), call);
+                    }
                 }
-                None => unknown = true,
             }
         }
         Ok(if unknown { self.state.dialect.unknown_name_status } else { 0 })
+    }
+
+    /// Tells in the shell's words what a name stands for.
+    fn tell_kind(&mut self, name: &[u8], kind: &str, path: &[u8], call: &Call<'_>) {
+        let words = self.state.dialect.type_words;
+        let special = matches!(self.state.dialect.utility(name), Some(UtilityKind::Special));
+        let declares =
+            self.state.dialect.late_declarations && self.state.dialect.is_declaration(name);
+        let behind = match kind {
+            "alias" => {
+                let alias = self.state.aliases.get(name).map(|alias| alias.text.to_vec());
+                let text = alias.unwrap_or_default();
+                let text = match words.alias_quoted {
+                    true => told(&self.state.dialect, &text),
+                    false => text,
+                };
+                [words.alias.as_bytes(), &text, words.alias_end.as_bytes()].concat()
+            }
+            "keyword" => words.keyword.into(),
+            "builtin" if declares && self.state.dialect.bare_groups => words.keyword.into(),
+            "builtin" if special => words.special.into(),
+            "builtin" => words.builtin.into(),
+            "function" => match words.function {
+                Some(words) => words.into(),
+                None => {
+                    self.missing("how the shell shows a function", call.span);
+                    return self.write_hole(call.span);
+                }
+            },
+            _ if name.contains(&b'/') => [b" is ", path].concat(),
+            _ => [words.file.as_bytes(), path].concat(),
+        };
+        self.print_bytes(&[name, &behind].concat(), call);
     }
 
     /// What carries a name out, in the words of `type -t`, and how `command -v` tells it.
@@ -175,6 +264,10 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     {
         return Ok(status);
     }
+    if given.operands.is_empty() {
+        walker.tell_aliases(call);
+        return Ok(0);
+    }
     let counts = walker.state.dialect.alias_counts_unknown_names;
     let mut assigns = false;
     let everywhere = given.has(b'g') && walker.state.dialect.global_aliases;
@@ -209,6 +302,24 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         aliases.insert(bytes[..equals].into(), alias);
     }
     Ok(status)
+}
+
+impl Walker {
+    /// Tells all aliases, where the shell has none but those of the script and tells them in an order.
+    fn tell_aliases(&mut self, call: &Call<'_>) {
+        if !self.state.dialect.alias_list_is_known {
+            self.missing("the aliases that the shell begins with", call.span);
+            return self.write_hole(call.span);
+        }
+        let aliases = self.state.aliases.clone();
+        let mut names: Vec<_> = aliases.keys().collect();
+        names.sort_unstable();
+        for name in names {
+            let prefix = self.state.dialect.alias_prefix.as_bytes();
+            let text = told(&self.state.dialect, &aliases[name].text);
+            self.print_bytes(&[prefix, name, b"=", &text].concat(), call);
+        }
+    }
 }
 
 /// `unalias [-a] name...`

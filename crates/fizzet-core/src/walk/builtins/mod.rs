@@ -13,6 +13,7 @@ mod process;
 mod read;
 mod references;
 mod shopt;
+mod tell;
 mod test;
 mod time;
 mod trap;
@@ -114,6 +115,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("unset", variables::unset),
     ("unsetopt", zsh_options::set_options),
     ("wait", process::wait),
+    ("whence", find::whence),
 ];
 
 /// The names of [`TABLE`] as numbers.

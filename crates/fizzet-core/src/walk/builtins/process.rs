@@ -1,6 +1,8 @@
 //! `exec`, `trap`, `umask`, `ulimit`, `wait`, `times` and others that deal with the process.
 
+use crate::dialect::LooksHere;
 use crate::expand::Context;
+use crate::kernel::path::candidates;
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Status, Stop};
@@ -175,12 +177,14 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     let printed = walker.printed_beside(file).filter(|text| !text.has_hole());
     let read = match printed {
         Some(text) => Some(text.bytes().to_vec()),
-        None => walker.host().read(file.bytes(), limit),
+        None => walker.sourced_file(file.bytes(), call.bytes(0) == Some(b"source"), limit),
     };
     let Some(bytes) = read else {
-        return match walker.state.dialect.dot_failure_is_fatal {
+        let dialect = &walker.state.dialect;
+        let spared = call.bytes(0) == Some(b"source") && dialect.source_failure_is_no_end;
+        return match dialect.dot_failure_is_fatal && !spared {
             true => Err(walker.fatal(call, "the file cannot be read")),
-            false => Ok(walker.state.dialect.dot_failure_status),
+            false => Ok(dialect.dot_failure_status),
         };
     };
     if bytes.len() > limit {
@@ -196,22 +200,40 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     }
     let dialect = walker.state.dialect.clone();
     let source = walker.state.sources.built(".", &bytes);
-    walker.state.status = 0;
     walker.sourced += 1;
+    let steps = walker.state.steps;
+    let zero = dialect.dot_sets_zero.then(|| walker.state.positional.zero.clone());
+    if zero.is_some() {
+        walker.state.positional.zero = file.clone();
+    }
     let names_files = walker.state.dialect.names_main;
     if names_files {
         let from = walker.state.doing.at.unwrap_or(call.span);
         walker.state.sources.set_path(source, file.bytes());
         let name = walker.state.shell_text(b"source");
         let body = Span::new(source, 0, 0);
-        walker.state.doing.calls.push(crate::state::Call { name, source, from, body });
+        walker.state.doing.calls.push(crate::state::Call {
+            name,
+            source,
+            from,
+            body,
+            is_file: true,
+        });
     }
     let outcome = walker.deeper_source(source, call.span);
     if names_files {
         walker.state.doing.calls.pop();
     }
     walker.sourced -= 1;
+    if let Some(zero) = zero {
+        walker.state.positional.zero = zero;
+    }
+    if walker.state.steps == steps {
+        // A file without commands.
+        walker.state.status = 0;
+    }
     match outcome {
+        Err(Stop::Break(_) | Stop::Continue(_)) if !dialect.dot_is_inside_loops => {}
         Err(Stop::Return(status)) => walker.state.status = status,
         Err(stop @ Stop::Exit(_)) => {
             if let Some(outer) = outer.filter(|_| !walker.state.dialect.exit_keeps_file_parameters)
@@ -241,6 +263,31 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
         walker.tell_change(Cause::Return, &before, call.span)?;
     }
     Ok(walker.state.status)
+}
+
+impl Walker {
+    /// What a file holds that `.` or `source` reads: of a name without a slash the first one that PATH
+    /// leads to, or the one here where the shell looks here.
+    fn sourced_file(&mut self, name: &[u8], is_source: bool, limit: usize) -> Option<Vec<u8>> {
+        let host = Context::host(self);
+        let reads_folders = self.state.dialect.dot_reads_folders;
+        let read = |path: &[u8]| match host.is_folder(path) {
+            true => reads_folders.then(Vec::new),
+            false => host.read(path, limit),
+        };
+        if name.contains(&b'/') {
+            return read(name);
+        }
+        let files = candidates(name, self.state.search_path()).into_iter();
+        let mut on_path = files.filter(|path| !host.is_folder(path));
+        let dialect = &self.state.dialect;
+        let here = if is_source { dialect.source_looks_here } else { dialect.dot_looks_here };
+        match here {
+            LooksHere::First => read(name).or_else(|| on_path.find_map(|path| read(&path))),
+            LooksHere::Last => on_path.find_map(|path| read(&path)).or_else(|| read(name)),
+            LooksHere::Never => on_path.find_map(|path| read(&path)),
+        }
+    }
 }
 
 /// `wait [job...]`: the status of the last job named. Where several jobs were started their numbers

@@ -137,7 +137,8 @@ pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     let descriptor = number(b'u').and_then(|number| u32::try_from(number).ok()).unwrap_or(0);
     let reach = Reach { raw: true, end: Some(end), most: None, descriptor };
     let mut lines = Vec::new();
-    loop {
+    let wanted = most.map_or(usize::MAX, |most| most.saturating_add(skip));
+    while lines.len() < wanted {
         let Some((mut line, whole)) = walker.input_line(&reach) else {
             return walker.unknown_line(call, &[name], reach.descriptor);
         };
@@ -149,9 +150,42 @@ pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         }
         lines.push(line);
     }
-    let lines = lines.into_iter().skip(skip).take(most.unwrap_or(usize::MAX)).collect();
-    walker.assign_array(&name, lines, call.span)?;
+    let lines: Vec<Text> = lines.into_iter().skip(skip).collect();
+    let first = number(b'O');
+    if first.is_none() {
+        walker.assign_array(&name, Vec::new(), call.span)?;
+    }
+    let every = number(b'c').filter(|every| *every > 0).unwrap_or(5000);
+    for (at, line) in lines.into_iter().enumerate() {
+        let index = first.unwrap_or(0) + at;
+        if let Some(action) = given.value(b'C')
+            && (at + 1) % every == 0
+        {
+            walker.call_back(action, index, &line, call)?;
+        }
+        let hop =
+            Hop { rule: Rule::Stored, span: call.span, name: Some(name[..].into()), shifted: 0 };
+        let line = line.passed_through(&hop, Standing::Quoted);
+        walker.state.store(&name, Some(Key::Number(index as i64)), line, call.span)?;
+    }
     Ok(0)
+}
+
+impl Walker {
+    /// The command of `mapfile -C`, with the index and the line behind it.
+    fn call_back(
+        &mut self,
+        action: &Text,
+        index: usize,
+        line: &Text,
+        call: &Call<'_>,
+    ) -> Result<(), Stop> {
+        let index = index.to_string();
+        let line = crate::expand::transform::requoted(line.bytes());
+        let text = [action.bytes(), b" ", index.as_bytes(), b" ", &line].concat();
+        let source = self.state.sources.built("eval", &text);
+        self.deeper_source(source, call.span)
+    }
 }
 
 impl Walker {

@@ -81,7 +81,21 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     let lists_names = declaration.given.has(b'F') && !walker.state.dialect.real_variables;
     if declaration.given.has(b'f') || lists_names {
         let known = |name: &Text| walker.state.functions.contains_key(name.bytes()) || outside;
-        return Ok(Status::from(!declaration.given.operands.iter().all(known)));
+        let operands = declaration.given.operands;
+        let missing = !operands.iter().all(known);
+        if lists_names && !outside && !declaration.given.has(b'p') {
+            let names = operands.iter().filter(|name| known(name)).cloned();
+            names.collect::<Vec<_>>().into_iter().for_each(|name| walker.print_line(name, call));
+        } else if !outside {
+            let what = "how the shell shows a function";
+            crate::expand::Context::missing(walker, what, call.span);
+            walker.write_hole(call.span);
+        }
+        return Ok(Status::from(missing));
+    }
+    let asks = declaration.given.has(b'p') && !outside;
+    if asks || declaration.given.operands.is_empty() {
+        return Ok(walker.tell_variables(declaration.given.operands, call));
     }
     let first = call.argv.len() - declaration.given.operands.len();
     for (at, operand) in declaration.given.operands.iter().enumerate() {

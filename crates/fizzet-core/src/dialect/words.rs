@@ -1,0 +1,74 @@
+//! How `type` and `command -V` word what a name stands for.
+
+/// The words of one shell, behind the name.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct TypeWords {
+    /// Of a special built-in utility.
+    pub special: &'static str,
+    /// Of another built-in utility.
+    pub builtin: &'static str,
+    /// Of a reserved word.
+    pub keyword: &'static str,
+    /// Of a function; what follows the words nobody can tell if there are none here.
+    pub function: Option<&'static str>,
+    /// Before the text of an alias.
+    pub alias: &'static str,
+    /// Behind the text of an alias.
+    pub alias_end: &'static str,
+    /// Whether the text of an alias is quoted.
+    pub alias_quoted: bool,
+    /// Before the path of a program.
+    pub file: &'static str,
+    /// Of what is unknown, where that is told on standard output.
+    pub unknown: Option<&'static str>,
+}
+
+const COMMON: TypeWords = TypeWords {
+    special: " is a special shell builtin",
+    builtin: " is a shell builtin",
+    keyword: " is a shell keyword",
+    function: Some(" is a shell function"),
+    alias: " is an alias for ",
+    alias_end: "",
+    alias_quoted: false,
+    file: " is ",
+    unknown: Some(": not found"),
+};
+
+/// In the order of the dialect table's columns.
+pub(super) const TYPE_WORDS: [TypeWords; 7] = [
+    COMMON,
+    TypeWords {
+        special: " is a shell builtin",
+        function: None,
+        alias: " is aliased to `",
+        alias_end: "'",
+        unknown: None,
+        ..COMMON
+    },
+    COMMON,
+    TypeWords { function: Some(" is a function"), ..COMMON },
+    TypeWords {
+        keyword: " is a keyword",
+        function: Some(" is a function"),
+        alias_quoted: true,
+        file: " is a tracked alias for ",
+        unknown: None,
+        ..COMMON
+    },
+    TypeWords {
+        keyword: " is a reserved word",
+        function: Some(" is a function"),
+        alias_quoted: true,
+        file: " is a tracked alias for ",
+        unknown: Some(" not found"),
+        ..COMMON
+    },
+    TypeWords {
+        special: " is a shell builtin",
+        keyword: " is a reserved word",
+        function: None,
+        unknown: Some(" not found"),
+        ..COMMON
+    },
+];

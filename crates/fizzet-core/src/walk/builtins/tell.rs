@@ -1,0 +1,226 @@
+//! What `declare -p` and its kin tell of variables.
+
+use crate::dialect::Told;
+use crate::expand::transform::{attributes, listed, pair_of_key, quoted_twice, told};
+use crate::lineage::{Origin, Rule};
+use crate::state::{Keeps, Padding, Value, Variable};
+use crate::stop::Status;
+use crate::text::{Standing, Text};
+use crate::walk::Walker;
+use crate::walk::builtins::Call;
+
+impl Walker {
+    /// `declare -p name...`: the commands that make the variables again. All variables of a running shell
+    /// nobody can list.
+    pub(super) fn tell_variables(&mut self, names: &[Text], call: &Call<'_>) -> Status {
+        if names.is_empty() || self.state.dialect.told_variables == Told::Nothing {
+            expand_missing(self, call);
+            return 0;
+        }
+        let mut status = 0;
+        for name in names {
+            let name = name.bytes();
+            if let Some(what) = self.state.freshen(name) {
+                crate::expand::Context::missing(self, what, call.span);
+            }
+            let Some(variable) = self.state.variables.itself(name).cloned() else {
+                status = self.state.dialect.untold_variable_status;
+                continue;
+            };
+            let mut line = match self.state.dialect.told_variables {
+                Told::Nothing => Vec::new(),
+                Told::Declare => told_by_declare(name, &variable),
+                Told::Bare => self.told_bare(name, &variable),
+                Told::Elements => self.told_by_elements(name, &variable),
+                Told::Lists => self.told_with_lists(name, &variable),
+            };
+            if matches!(variable.value, Value::Nothing) && !self.state.dialect.tells_empty_variables
+            {
+                continue;
+            }
+            line.push(b'\n');
+            let origin = Origin::new(Rule::Output, call.span);
+            let has_hole = variable.scalar().is_some_and(Text::has_hole);
+            let mut text = Text::from_bytes(line, Standing::Quoted, origin.clone());
+            if has_hole {
+                text.push_hole(Standing::Quoted, &origin);
+            }
+            self.write(text);
+        }
+        status
+    }
+
+    fn quoted(&self, text: &Text) -> Vec<u8> {
+        told(&self.state.dialect, text.bytes())
+    }
+
+    /// The value of a variable that is no array; a number needs no quotes.
+    fn quoted_value(&self, text: &Text, keeps: Keeps) -> Vec<u8> {
+        match keeps {
+            Keeps::Integer(_) => text.bytes().to_vec(),
+            _ => self.quoted(text),
+        }
+    }
+
+    /// As ksh93 tells it: a variable without attributes has no command before it.
+    fn told_bare(&self, name: &[u8], variable: &Variable) -> Vec<u8> {
+        let mut words: Vec<String> = Vec::new();
+        let mut flag = |is: bool, letter: &str| {
+            if is {
+                words.push(letter.into());
+            }
+        };
+        flag(variable.exported, "-x");
+        flag(variable.read_only, "-r");
+        flag(matches!(variable.value, Value::Indexed(_)), "-a");
+        flag(matches!(variable.value, Value::Associative(_)), "-A");
+        match variable.keeps {
+            Keeps::Integer(10) => words.push("-i".into()),
+            Keeps::Integer(base) => words.push(format!("-i {base}")),
+            Keeps::Real(b'f', digits) => words.push(format!("-F {digits}")),
+            Keeps::Real(_, digits) => words.push(format!("-E {digits}")),
+            Keeps::Upper => words.push("-u".into()),
+            Keeps::Lower => words.push("-l".into()),
+            Keeps::Name => words.push("-n".into()),
+            Keeps::Field(Padding::Zeros, width) => words.push(format!("-Z {width} -R {width}")),
+            Keeps::Field(Padding::Left, width) => words.push(format!("-L {width}")),
+            Keeps::Field(Padding::Right, width) => words.push(format!("-R {width}")),
+            Keeps::Capital | Keeps::Text => {}
+        }
+        let mut line = Vec::new();
+        if !words.is_empty() {
+            line.extend_from_slice(format!("typeset {} ", words.join(" ")).as_bytes());
+        }
+        line.extend_from_slice(name);
+        match &variable.value {
+            Value::Nothing => {}
+            Value::Scalar(text) => {
+                line.extend([&b"="[..], &self.quoted_value(text, variable.keeps)].concat());
+            }
+            Value::Indexed(elements) => {
+                let in_turn = elements.keys().copied().eq(0..elements.len() as i64);
+                let items = elements.iter().map(|(key, text)| match in_turn {
+                    true => self.quoted(text),
+                    false => [format!("[{key}]=").as_bytes(), &self.quoted(text)].concat(),
+                });
+                line.extend([&b"=("[..], &items.collect::<Vec<_>>().join(&b' '), b")"].concat());
+            }
+            Value::Associative(elements) => {
+                let items = elements.pairs().into_iter().map(|(key, text)| {
+                    [b"[", &self.quoted(key)[..], b"]=", &self.quoted(text)].concat()
+                });
+                line.extend([&b"=("[..], &items.collect::<Vec<_>>().join(&b' '), b")"].concat());
+            }
+        }
+        line
+    }
+
+    /// As mksh tells it: an array element by element.
+    fn told_by_elements(&self, name: &[u8], variable: &Variable) -> Vec<u8> {
+        let mut options = String::new();
+        let mut flag = |is: bool, letter: &str| options += if is { letter } else { "" };
+        match variable.keeps {
+            Keeps::Field(Padding::Zeros, width) => flag(true, &format!(" -R{width} -Z")),
+            Keeps::Field(Padding::Left, width) => flag(true, &format!(" -L{width}")),
+            Keeps::Field(Padding::Right, width) => flag(true, &format!(" -R{width}")),
+            _ => {}
+        }
+        flag(matches!(variable.keeps, Keeps::Integer(_)), " -i");
+        flag(variable.exported, " -x");
+        flag(variable.read_only, " -r");
+        flag(variable.keeps == Keeps::Lower, " -l");
+        flag(variable.keeps == Keeps::Upper, " -u");
+        flag(variable.keeps == Keeps::Name, " -n");
+        let command = [b"typeset", options.as_bytes(), b" ", name].concat();
+        match &variable.value {
+            Value::Indexed(elements) => {
+                let mut lines = vec![[b"set -A ", name].concat()];
+                lines.extend(elements.iter().map(|(key, text)| {
+                    [&command[..], format!("[{key}]=").as_bytes(), &self.quoted(text)].concat()
+                }));
+                lines.join(&b'\n')
+            }
+            Value::Scalar(text) => {
+                [&command[..], b"=", &self.quoted_value(text, variable.keeps)].concat()
+            }
+            _ => command,
+        }
+    }
+
+    /// As zsh tells it: what is exported with `export`, lists with blanks inside the parentheses.
+    fn told_with_lists(&self, name: &[u8], variable: &Variable) -> Vec<u8> {
+        let command = if variable.exported { "export" } else { "typeset" };
+        let global = !self.scopes.is_empty() && !self.is_local(name) && !variable.exported;
+        let mut letters = String::new();
+        let mut flag = |is: bool, letter: &str| letters += if is { letter } else { "" };
+        flag(global, " -g");
+        flag(matches!(variable.value, Value::Indexed(_)), " -a");
+        flag(matches!(variable.value, Value::Associative(_)), " -A");
+        match variable.keeps {
+            Keeps::Integer(10) => flag(true, " -i"),
+            Keeps::Integer(base) => flag(true, &format!(" -i{base}")),
+            Keeps::Real(b'f', _) => flag(true, " -F"),
+            Keeps::Real(..) => flag(true, " -E"),
+            Keeps::Field(Padding::Left, width) => flag(true, &format!(" -L{width}")),
+            Keeps::Field(Padding::Right, width) => flag(true, &format!(" -R{width}")),
+            Keeps::Field(Padding::Zeros, width) => flag(true, &format!(" -Z{width}")),
+            _ => {}
+        }
+        flag(variable.keeps == Keeps::Lower, " -l");
+        flag(variable.read_only, " -r");
+        flag(variable.keeps == Keeps::Upper, " -u");
+        let value = match &variable.value {
+            Value::Nothing => {
+                return [command, &letters, " "]
+                    .concat()
+                    .into_bytes()
+                    .into_iter()
+                    .chain(name.iter().copied())
+                    .collect();
+            }
+            Value::Scalar(text) => self.quoted_value(text, variable.keeps),
+            Value::Indexed(elements) => {
+                let last = elements.last_key_value().map_or(0, |(last, _)| *last);
+                let empty = Text::new();
+                let items = (1..=last).map(|at| self.quoted(elements.get(&at).unwrap_or(&empty)));
+                [&b"( "[..], &items.collect::<Vec<_>>().join(&b' '), b" )"].concat()
+            }
+            Value::Associative(elements) => {
+                let items = elements.pairs().into_iter().map(|(key, text)| {
+                    [b"[", &self.quoted(key)[..], b"]=", &self.quoted(text)].concat()
+                });
+                [&b"( "[..], &items.collect::<Vec<_>>().join(&b' '), b" )"].concat()
+            }
+        };
+        [command.as_bytes(), letters.as_bytes(), b" ", name, b"=", &value].concat()
+    }
+}
+
+/// As bash tells it: `declare -LETTERS name="value"`.
+fn told_by_declare(name: &[u8], variable: &Variable) -> Vec<u8> {
+    let letters = attributes(variable);
+    let letters = if letters.is_empty() { "-".into() } else { letters };
+    let command = [format!("declare -{letters} ").as_bytes(), name].concat();
+    let value = match &variable.value {
+        Value::Nothing => return command,
+        Value::Scalar(text) => quoted_twice(text.bytes()),
+        Value::Indexed(elements) => listed(
+            elements.iter().map(|(key, text)| pair_of_key(&key.to_string(), text)).collect(),
+            false,
+        ),
+        Value::Associative(elements) => listed(
+            elements
+                .pairs()
+                .into_iter()
+                .map(|(key, text)| pair_of_key(&crate::expand::transform::subscript(key), text))
+                .collect(),
+            true,
+        ),
+    };
+    [&command[..], b"=", value.as_bytes()].concat()
+}
+
+fn expand_missing(walker: &mut Walker, call: &Call<'_>) {
+    crate::expand::Context::missing(walker, "all variables of the shell", call.span);
+    walker.write_hole(call.span);
+}
