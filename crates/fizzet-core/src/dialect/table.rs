@@ -848,6 +848,8 @@ dialect_table! {
     dot_sets_zero: bool = [N, N, N, N, N, N, Y], "observed in all six: echo 'echo $0' > lib; . ./lib";
     /// `break` in a file leaves a loop around the `.`.
     dot_is_inside_loops: bool = [Y, Y, Y, Y, Y, N, N], "observed in all six: echo break > lib; for i in 1 2; do . ./lib; done";
+    /// `${x/pattern/text}` of an unset x works on an empty value.
+    replaces_unset: bool = [N, N, N, N, Y, Y, Y], "observed in all six: unset v; echo ${v/*/w}";
     /// `set -o posix` changes rules of this table.
     posix_mode: bool = [N, Y, N, N, N, N, N], "observed in bash: set -o posix; IFS=: export x; echo $IFS";
     /// The names of options of `set -o` besides those that change words.

@@ -116,6 +116,12 @@ pub(super) fn replaced(
             made.push_part(text, 0, start);
             replacement.put(&mut made, text, (start, bytes.len()));
         }
+        // A pattern that matches nothing at all, such as `*`, matches an empty value.
+        Replace::First | Replace::All
+            if bytes.is_empty() && pattern.literal() != Some(b"") && pattern.matches(b"") =>
+        {
+            replacement.put(&mut made, text, (0, 0));
+        }
         Replace::First | Replace::All => {
             let mut at = 0;
             let mut folded = None;

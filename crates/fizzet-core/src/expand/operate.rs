@@ -313,6 +313,9 @@ impl Substitution<'_> {
                 }
                 Held::List { items, star }
             }
+            Held::Unset if dialect.replaces_unset && !self.cx.state().options.no_unset => {
+                Held::One(Text::new())
+            }
             held => held,
         };
         let everywhere = dialect.empty_pattern_matches

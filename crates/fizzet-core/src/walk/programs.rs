@@ -88,7 +88,8 @@ impl Walker {
                 self.write_hole(span);
             }
         }
-        if answer.status.is_none() && self.cannot_be_executed(argv) {
+        let is_open = matches!(answer.status, None | Some(NOT_FOUND));
+        if is_open && self.cannot_be_executed(argv) {
             self.guessed = false;
             return Ok(NOT_EXECUTABLE.into());
         }
