@@ -10,7 +10,7 @@ use crate::expand::number::Number;
 use crate::expand::{Context, Tilde, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
-use crate::state::State;
+use crate::state::{State, Value};
 use crate::stop::Stop;
 use crate::syntax::arithmetic::{self, Binary, Expression, Target, Unary};
 use crate::syntax::ast::{Arithmetic, Part};
@@ -343,7 +343,20 @@ impl Evaluation<'_> {
     }
 
     fn get(&mut self, target: &Target) -> Result<Number, Stop> {
-        self.state.freshen(&target.name);
+        match self.state.variables.get(&target.name) {
+            Some(variable) if !variable.own => {
+                if let (None, Value::Scalar(text)) = (&target.index, &variable.value) {
+                    if let Some(number) = plain_number(text.bytes()) {
+                        return Ok(Number::Whole(number));
+                    }
+                    let text = text.clone();
+                    return self.number(text.bytes());
+                }
+            }
+            _ => {
+                self.state.freshen(&target.name);
+            }
+        }
         let text = match &target.index {
             None if self.state.dialect.array_is_list
                 && self.state.variables.is_array(&target.name) =>
@@ -424,6 +437,13 @@ impl Evaluation<'_> {
         self.state.store(&target.name, key, text, self.span)?;
         Ok(value)
     }
+}
+
+/// The value of a few decimal digits that begin with no zero, which mean the same in every shell.
+fn plain_number(text: &[u8]) -> Option<i64> {
+    let short = (1..=9).contains(&text.len()) && (text[0] != b'0' || text.len() == 1);
+    let digits = short && text.iter().all(u8::is_ascii_digit);
+    digits.then(|| text.iter().fold(0, |value, digit| value * 10 + i64::from(digit - b'0')))
 }
 
 fn unary(operator: Unary, value: Number) -> Number {

@@ -122,6 +122,7 @@ impl Substitution<'_> {
         }
         let state = self.cx.state();
         if let ParameterName::Variable(name) = &parameter.name
+            && state.variables.get(name).is_none_or(|variable| variable.own)
             && let Some(what) = state.freshen(name)
         {
             self.cx.missing(what, parameter.span);

@@ -243,17 +243,22 @@ impl State {
         if let Some(number) = self.parameter_number(name) {
             return self.store_parameter(number, text, span);
         }
-        if self.keeps_itself(name, span)? {
+        let known = self.variables.get(name);
+        let (is_plain, read_only) =
+            known.map_or((false, false), |one| (!one.own, one.read_only));
+        let keeps = known.map_or(Keeps::Text, |variable| variable.keeps);
+        if !is_plain && self.keeps_itself(name, span)? {
             return Ok(());
         }
-        self.check_writable(name, span)?;
+        if read_only {
+            return Err(self.read_only(name, span));
+        }
         if name == b"OPTIND" && self.dialect.option_index == OptionIndex::Digits {
             let digits = text.bytes().trim_ascii();
             if digits.is_empty() || !digits.iter().all(u8::is_ascii_digit) {
                 return Err(self.mistake("OPTIND takes a number", span, 2));
             }
         }
-        let keeps = self.variables.get(name).map_or(Keeps::Text, |variable| variable.keeps);
         let text = self.kept(keeps, text, span)?;
         let counts_from_one = self.dialect.first_index == 1;
         match key {
