@@ -77,6 +77,7 @@ const OWN: [&[&str]; 7] = [
         "stop",
         "suspend",
         "typeset",
+        "whence",
     ],
     &[
         "autoload",

@@ -244,8 +244,7 @@ impl State {
             return self.store_parameter(number, text, span);
         }
         let known = self.variables.get(name);
-        let (is_plain, read_only) =
-            known.map_or((false, false), |one| (!one.own, one.read_only));
+        let (is_plain, read_only) = known.map_or((false, false), |one| (!one.own, one.read_only));
         let keeps = known.map_or(Keeps::Text, |variable| variable.keeps);
         if !is_plain && self.keeps_itself(name, span)? {
             return Ok(());

@@ -201,7 +201,7 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     let dialect = walker.state.dialect.clone();
     let source = walker.state.sources.built(".", &bytes);
     walker.sourced += 1;
-    let steps = walker.state.steps;
+    let before = (walker.state.steps, walker.mistakes.len());
     let zero = dialect.dot_sets_zero.then(|| walker.state.positional.zero.clone());
     if zero.is_some() {
         walker.state.positional.zero = file.clone();
@@ -228,7 +228,7 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     if let Some(zero) = zero {
         walker.state.positional.zero = zero;
     }
-    if walker.state.steps == steps {
+    if outcome.is_ok() && before == (walker.state.steps, walker.mistakes.len()) {
         // A file without commands.
         walker.state.status = 0;
     }
