@@ -41,7 +41,7 @@ impl Walker {
     }
 
     /// What a redirection reads from, if its word is a process substitution and nothing else.
-    pub(super) fn process_of<'a>(redirect: &'a Redirect) -> Option<&'a ProcessSubstitution> {
+    pub(super) fn process_of(redirect: &Redirect) -> Option<&ProcessSubstitution> {
         match &redirect.word.parts[..] {
             [Part::Process(process)]
                 if redirect.operator == RedirectOperator::Input && !process.output =>

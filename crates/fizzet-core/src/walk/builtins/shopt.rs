@@ -7,11 +7,14 @@ use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 
+/// An option: its name, its value at the start, and its field if it has one.
+type Entry = (&'static str, bool, Option<Field>);
+
 /// The field of an option that changes what commands receive.
 type Field = fn(&mut Options) -> &mut bool;
 
-/// Every option with its value at the start (`shopt` in bash 5.2), and its field if it has one. Sorted.
-static SHOPT: &[(&str, bool, Option<Field>)] = &[
+/// Every option as `shopt` lists it in bash 5.2, sorted.
+static SHOPT: &[Entry] = &[
     ("assoc_expand_once", false, None),
     ("autocd", false, None),
     ("cdable_vars", false, None),
@@ -93,7 +96,7 @@ impl Options {
     }
 }
 
-fn entry(name: &[u8]) -> Option<(usize, &'static (&'static str, bool, Option<Field>))> {
+fn entry(name: &[u8]) -> Option<(usize, &'static Entry)> {
     let at = SHOPT.binary_search_by(|(known, ..)| known.as_bytes().cmp(name)).ok()?;
     Some((at, &SHOPT[at]))
 }
