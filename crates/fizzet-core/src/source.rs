@@ -108,6 +108,8 @@ pub struct Source {
     pub bytes: Rc<[u8]>,
     /// The number of its first line, as LINENO tells it.
     first_line: i64,
+    /// Whether all its lines have that number.
+    one_number: bool,
     /// The file that it was read from while running.
     path: Option<Rc<[u8]>>,
     /// Where its lines start; counted when it is first asked for.
@@ -116,7 +118,14 @@ pub struct Source {
 
 impl Source {
     fn new(kind: SourceKind, bytes: &[u8]) -> Source {
-        Source { kind, bytes: bytes.into(), first_line: 1, path: None, lines: OnceCell::new() }
+        Source {
+            kind,
+            bytes: bytes.into(),
+            first_line: 1,
+            one_number: false,
+            path: None,
+            lines: OnceCell::new(),
+        }
     }
 
     /// The line of a byte, from 1, and the offset at which the line starts.
@@ -201,9 +210,13 @@ impl Sources {
         &self.all[id.0 as usize]
     }
 
-    /// The number of the first line of a text that was put together while running.
-    pub fn first_line(&self, id: SourceId) -> i64 {
-        self.get(id).first_line
+    /// The number of a line of a text that was put together while running; `line` counts from 1 in it.
+    pub fn line_number(&self, id: SourceId, line: usize) -> i64 {
+        let source = self.get(id);
+        match source.one_number {
+            true => source.first_line,
+            false => source.first_line + line as i64 - 1,
+        }
     }
 
     /// The file that a text is from.
@@ -220,9 +233,10 @@ impl Sources {
         self.all[id.0 as usize].path = Some(path.into());
     }
 
-    /// Says on which line a text begins.
-    pub fn set_first_line(&mut self, id: SourceId, line: i64) {
-        self.all[id.0 as usize].first_line = line;
+    /// Says on which line a text begins, and whether it is all on that line.
+    pub fn set_line(&mut self, id: SourceId, line: i64, one_number: bool) {
+        let source = &mut self.all[id.0 as usize];
+        (source.first_line, source.one_number) = (line, one_number);
     }
 
     /// The bytes that a span covers.

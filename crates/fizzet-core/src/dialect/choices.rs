@@ -33,6 +33,10 @@ pub struct LineNumbers {
     pub first_of_text: Option<i64>,
     /// The lines of a text of `eval`.
     pub in_eval: EvalLines,
+    /// The lines of an action for ERR or DEBUG.
+    pub in_actions: EvalLines,
+    /// The lines of the action for EXIT.
+    pub at_exit: EvalLines,
     /// The lines of a function count from its first one.
     pub functions_count_anew: bool,
 }

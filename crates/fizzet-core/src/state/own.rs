@@ -136,17 +136,21 @@ impl State {
         {
             return (line - self.sources.get(at.source).line_of(call.body.start as usize).0) as i64;
         }
-        let first = match (&source.kind, rules.first_of_text) {
-            (SourceKind::Line, None) => return 0,
-            (SourceKind::Line, Some(first)) => first,
-            (SourceKind::Built("eval"), _) => match rules.in_eval {
-                EvalLines::Own => 1,
-                EvalLines::On => self.sources.first_line(at.source),
-                EvalLines::Same => return self.sources.first_line(at.source),
-            },
-            _ => 1,
-        };
-        first + line as i64 - 1
+        match (&source.kind, rules.first_of_text) {
+            (SourceKind::Line, None) => 0,
+            (SourceKind::Line, Some(first)) => first + line as i64 - 1,
+            _ => self.sources.line_number(at.source, line),
+        }
+    }
+
+    /// Numbers the lines of a text that is about to be carried out.
+    pub(crate) fn number_lines(&mut self, source: SourceId, rule: EvalLines) {
+        let here = self.doing.at.map_or(1, |at| self.line_number(at));
+        match rule {
+            EvalLines::Own => self.sources.set_line(source, 1, false),
+            EvalLines::On => self.sources.set_line(source, here, false),
+            EvalLines::Same => self.sources.set_line(source, here, true),
+        }
     }
 
     fn number_of(&self, number: i64) -> Value {

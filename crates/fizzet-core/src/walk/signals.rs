@@ -3,7 +3,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::DebugAt;
+use crate::dialect::{DebugAt, EvalLines};
 use crate::state::Traps;
 use crate::stop::Stop;
 use crate::syntax::ast::CommandKind as Node;
@@ -50,6 +50,11 @@ impl Walker {
         };
         let (status, at) = (self.state.status, self.state.doing.at);
         let source = self.state.sources.built("trap", action.bytes());
+        let rule = match condition {
+            "ERR" | "DEBUG" => self.state.dialect.line_numbers.in_actions,
+            _ => EvalLines::Own,
+        };
+        self.state.number_lines(source, rule);
         self.acting.push(condition);
         let error_told = self.error_told;
         let outcome = self.source(source);

@@ -104,8 +104,7 @@ pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let behind_backslash =
         backslashes % 2 == 1 && walker.state.dialect.last_backslash_hides_reserved;
     let source = walker.state.sources.built("eval", &text);
-    let line = walker.state.doing.at.map_or(1, |at| walker.state.line_number(at));
-    walker.state.sources.set_first_line(source, line);
+    walker.state.number_lines(source, walker.state.dialect.line_numbers.in_eval);
     let outcome = walker.deeper_source(source, call.span);
     walker.behind_backslash = behind_backslash;
     match outcome {

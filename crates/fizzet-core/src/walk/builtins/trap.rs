@@ -225,6 +225,7 @@ impl Walker {
         }
         let status = self.state.status;
         let source = self.state.sources.built("trap", action.bytes());
+        self.state.number_lines(source, self.state.dialect.line_numbers.at_exit);
         match self.source(source) {
             Err(stop @ (Stop::Exit(_) | Stop::Limit { .. })) => return Err(stop),
             _ => self.state.status = status,
