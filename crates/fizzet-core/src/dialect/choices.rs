@@ -144,6 +144,8 @@ pub enum EvalLines {
     On,
     /// All have that of the `eval`.
     Same,
+    /// All have that of the `exit` that asked for the end of the shell; else they count from 1.
+    SameIfAsked,
 }
 
 /// Whether a variable can be the name of another one.

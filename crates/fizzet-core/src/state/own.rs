@@ -147,7 +147,7 @@ impl State {
     pub(crate) fn number_lines(&mut self, source: SourceId, rule: EvalLines) {
         let here = self.doing.at.map_or(1, |at| self.line_number(at));
         match rule {
-            EvalLines::Own => self.sources.set_line(source, 1, false),
+            EvalLines::Own | EvalLines::SameIfAsked => self.sources.set_line(source, 1, false),
             EvalLines::On => self.sources.set_line(source, here, false),
             EvalLines::Same => self.sources.set_line(source, here, true),
         }

@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::OuterTraps;
+use crate::dialect::{EvalLines, OuterTraps};
 use crate::expand::transform::told;
 use crate::lineage::{Origin, Rule};
 use crate::state::Traps;
@@ -225,7 +225,12 @@ impl Walker {
         }
         let status = self.state.status;
         let source = self.state.sources.built("trap", action.bytes());
-        self.state.number_lines(source, self.state.dialect.line_numbers.at_exit);
+        let rule = match (self.state.dialect.line_numbers.at_exit, &outcome) {
+            (EvalLines::SameIfAsked, Err(Stop::Exit(_))) => EvalLines::Same,
+            (EvalLines::SameIfAsked, _) => EvalLines::Own,
+            (rule, _) => rule,
+        };
+        self.state.number_lines(source, rule);
         match self.source(source) {
             Err(stop @ (Stop::Exit(_) | Stop::Limit { .. })) => return Err(stop),
             _ => self.state.status = status,
