@@ -293,6 +293,7 @@ impl Workshop {
             environment: vec![format!("PATH={SEARCH}").into(), b"HIVE=north hive".to_vec()],
             caller: Caller::Kernel,
             stack: None,
+            through: false,
         };
         let launched = launch(&Machine::at(self.work()), &mut sources, request);
         self.clear(scripts)?;

@@ -135,6 +135,17 @@ pub enum LooksHere {
     Last,
 }
 
+/// When a command leaves its last argument for `$_`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LastArgument {
+    /// Never.
+    Never,
+    /// When it has been carried out.
+    Behind,
+    /// Before it is carried out, and again behind a function; assignments are no arguments.
+    Before,
+}
+
 /// The numbers of the lines in a text of `eval`.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum EvalLines {

@@ -27,6 +27,8 @@ pub enum Own {
     Count,
     /// How many subshells the command is in.
     Depth,
+    /// The last argument of the command before.
+    LastArgument,
     /// Nobody can know it but the running shell: it depends on this.
     Machine(&'static str),
 }
@@ -121,6 +123,7 @@ static ROWS: &[Row] = &[
     ("ZSH_PATCHLEVEL", [NO, NO, NO, NO, NO, NO, machine("who built the shell", Plain)]),
     ("ZSH_SUBSHELL", [NO, NO, NO, NO, NO, NO, own(Own::Depth, Plain)]),
     ("ZSH_VERSION", [NO, NO, NO, NO, NO, NO, text("5.9")]),
+    ("_", [NO, own(Own::LastArgument, Kept), NO, NO, NO, NO, own(Own::LastArgument, Kept)]),
     ("funcstack", [NO, NO, NO, NO, NO, NO, own(Own::Calls, Kept)]),
     ("pipestatus", [NO, NO, NO, NO, NO, NO, own(Own::Statuses, Kept)]),
     ("status", [NO, NO, NO, NO, NO, NO, own(Own::Status, Kept)]),

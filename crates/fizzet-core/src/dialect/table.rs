@@ -850,6 +850,8 @@ dialect_table! {
     dot_is_inside_loops: bool = [Y, Y, Y, Y, Y, N, N], "observed in all six: echo break > lib; for i in 1 2; do . ./lib; done";
     /// `${x/pattern/text}` of an unset x works on an empty value.
     replaces_unset: bool = [N, N, N, N, Y, Y, Y], "observed in all six: unset v; echo ${v/*/w}";
+    /// When a command leaves its last argument for `$_`.
+    last_argument: LastArgument = [LastArgument::Never, LastArgument::Behind, LastArgument::Never, LastArgument::Never, LastArgument::Never, LastArgument::Never, LastArgument::Before], "observed in all six: echo a b; echo $_; f() { echo $_; : c; }; f d; echo $_";
     /// `set -o posix` changes rules of this table.
     posix_mode: bool = [N, Y, N, N, N, N, N], "observed in bash: set -o posix; IFS=: export x; echo $IFS";
     /// The names of options of `set -o` besides those that change words.
@@ -943,6 +945,8 @@ dialect_table! {
     index_ends_at_bracket: bool = [N, Y, N, N, N, N, N], "observed in all six: k='a]b'; unset \"d[$k]\"";
     /// A list whose elements have indexes makes an associative array of a name that is no array yet.
     indexed_lists_are_associative: bool = [N, N, N, N, Y, N, N], "observed in all six: a=([ab]=1 [cd]=2); echo ${!a[@]}";
+    /// Elements of a list can be put behind what is there: `a=([1]+=x)`.
+    elements_append: bool = [N, Y, N, N, N, N, Y], "observed in all six: a=(1 2); a+=([1]+=x)";
     /// After an element with an index every element needs one.
     indexes_all_or_none: bool = [N, N, N, N, Y, N, N], "observed in all six: a=([0]=x y)";
     /// `declare -a a='(1 2)'` reads the text as a list.

@@ -54,7 +54,7 @@ pub enum HopKind {
     },
     /// Something that the kernel does not know: `execvp` hands it to `/bin/sh`.
     Unknown,
-    /// `env` on a `#!` line: it goes on with the program that its arguments name.
+    /// `env` (or `nohup`): it goes on with the program that its arguments name.
     Env {
         /// Variables that it sets.
         sets: Vec<Text>,
@@ -155,11 +155,13 @@ pub struct Request {
     pub caller: Caller,
     /// The stack limit in bytes, against which strings and pointers are held; nothing for none.
     pub stack: Option<u64>,
+    /// Whether `env` and `nohup` are followed also where no `#!` line starts them.
+    pub through: bool,
 }
 
 /// Follows a file into the kernel until a program starts or something fails.
 pub fn launch(host: &dyn Programs, sources: &mut Sources, request: Request) -> Launch {
-    let Request { path, mut argv, search, environment, caller, stack } = request;
+    let Request { path, mut argv, search, environment, caller, stack, through } = request;
     if argv.is_empty() {
         // Since Linux 5.18 an empty vector becomes one that holds an empty argument.
         let source = sources.add(SourceKind::Shell, b"");
@@ -192,13 +194,19 @@ pub fn launch(host: &dyn Programs, sources: &mut Sources, request: Request) -> L
             Err(failure) => return way.ended(End::Fails(failure)),
         };
         let is_hidden = program.is_hidden;
-        if is_hidden || !is_env(&program.path) || !way.is_behind_script() {
+        let hands_on =
+            is_named(&program.path, b"env") || (through && is_named(&program.path, b"nohup"));
+        if is_hidden || !hands_on || !(through || way.is_behind_script()) {
             return way.ended(End::Runs { path: program.path, is_hidden });
         }
         if way.hops.len() > MOST_HOPS {
             return way.ended(End::Endless);
         }
-        started = match way.through_env() {
+        let next = match is_named(&program.path, b"nohup") {
+            true => way.through_nohup(),
+            false => way.through_env(),
+        };
+        started = match next {
             Next::Started(started) => started,
             Next::End(end) => return way.ended(end),
             Next::Nothing => return way.ended(End::Runs { path: program.path, is_hidden }),
@@ -206,9 +214,9 @@ pub fn launch(host: &dyn Programs, sources: &mut Sources, request: Request) -> L
     }
 }
 
-/// Whether a path names the utility `env`.
-fn is_env(path: &[u8]) -> bool {
-    path.rsplit(|&byte| byte == b'/').next() == Some(b"env")
+/// Whether a path names this utility.
+fn is_named(path: &[u8], utility: &[u8]) -> bool {
+    path.rsplit(|&byte| byte == b'/').next() == Some(utility)
 }
 
 /// A program that starts.
@@ -404,6 +412,21 @@ impl Way<'_> {
         Ok((interpreter, place))
     }
 
+    /// `nohup` hands on what stands behind its name and `--` (POSIX XCU nohup).
+    fn through_nohup(&mut self) -> Next {
+        let operands = match &self.argv[1..] {
+            [first, rest @ ..] if first.bytes() == b"--" => rest,
+            rest => rest,
+        };
+        let Some(name) = operands.first().map(|name| name.bytes().to_vec()) else {
+            return Next::Nothing;
+        };
+        self.argv = operands.to_vec();
+        let kind = HopKind::Env { sets: Vec::new(), unsets: env::Unsets::default() };
+        self.hops.push(Hop { path: b"nohup".to_vec(), kind, argv: self.argv.clone() });
+        Next::Started(self.searched(&name, true))
+    }
+
     /// What `env` makes of the vector that it received.
     fn through_env(&mut self) -> Next {
         let order = match env::read(&self.argv, &self.environment) {
@@ -488,6 +511,7 @@ mod tests {
             environment: vec![b"PATH=/hive:/bin".to_vec(), b"HIVE=north hive".to_vec()],
             caller: Caller::Kernel,
             stack: None,
+            through: false,
         };
         let launch = launch(&shelf, &mut sources, request);
         let words = launch.argv.iter();

@@ -68,6 +68,7 @@ pub fn execute(
             environment: passed,
             caller,
             stack,
+            through: false,
         };
         launch(host, sources, request)
     });

@@ -43,6 +43,15 @@ pub struct Function {
 /// The actions of `trap`, by their conditions: EXIT, `INT`, `34`.
 pub type Traps = FxHashMap<Rc<[u8]>, Text>;
 
+/// How programs are followed into the kernel.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct Follows {
+    /// The stack limit in bytes that their vectors are held against.
+    pub stack: u64,
+    /// Whether the way leads on through `env` and `nohup`.
+    pub through: bool,
+}
+
 /// The state of one shell.
 pub struct State {
     /// Its rules.
@@ -63,8 +72,8 @@ pub struct State {
     pub assigned_option_index: Option<Text>,
     /// Actions of `trap` by condition.
     pub traps: Traps,
-    /// The stack limit in bytes that programs are held against, where they are followed into the kernel.
-    pub follows: Option<u64>,
+    /// How programs are followed into the kernel, if they are.
+    pub follows: Option<Follows>,
     /// Those of the shell around a subshell, as long as it may still tell them.
     pub outer_traps: Option<Rc<Traps>>,
     /// The folder that `cd` has gone to, as reached from where the trace began.

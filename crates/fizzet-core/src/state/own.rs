@@ -1,8 +1,9 @@
 //! Variables that the shell keeps itself, such as LINENO: they are made anew whenever somebody looks.
 
 use std::collections::BTreeMap;
+use std::rc::Rc;
 
-use crate::dialect::{Assigned, EvalLines, Own, own_names, own_variable};
+use crate::dialect::{Assigned, EvalLines, LastArgument, Own, own_names, own_variable};
 use crate::source::{SourceId, SourceKind, Span};
 use crate::state::{State, Value, Variable};
 use crate::stop::{Status, Stop};
@@ -32,6 +33,8 @@ pub struct Doing {
     pub(crate) calls: Vec<Call>,
     /// The status of each command of the latest pipeline.
     pub(crate) statuses: Vec<Status>,
+    /// The vector whose last element is `$_`; none yet at the start.
+    pub(crate) last: Option<Rc<Vec<Text>>>,
     /// How many function calls have ended.
     pub(crate) returned: u64,
     /// How many subshells it is in.
@@ -65,12 +68,13 @@ impl State {
             }
             Own::Status => self.number_of(i64::from(self.status)),
             Own::Count => self.number_of(self.positional.count() as i64),
+            Own::LastArgument => match &self.doing.last {
+                Some(argv) => Value::Scalar(argv.last().cloned().unwrap_or_default()),
+                None if self.dialect.last_argument == LastArgument::Behind => self.unknown_value(),
+                None => Value::Scalar(Text::new()),
+            },
             Own::Depth => self.number_of(i64::from(self.doing.depth)),
-            Own::Machine(_) => {
-                let mut text = Text::new();
-                text.push_hole(Standing::Quoted, &self.shell_origin());
-                Value::Scalar(text)
-            }
+            Own::Machine(_) => self.unknown_value(),
         };
         match &value {
             Value::Indexed(elements) if elements.is_empty() => {
@@ -85,6 +89,12 @@ impl State {
         }
         match own {
             Own::Machine(what) => Some(what),
+            Own::LastArgument
+                if self.doing.last.is_none()
+                    && self.dialect.last_argument == LastArgument::Behind =>
+            {
+                Some("the path of the shell")
+            }
             _ => None,
         }
     }
@@ -151,6 +161,12 @@ impl State {
             EvalLines::On => self.sources.set_line(source, here, false),
             EvalLines::Same => self.sources.set_line(source, here, true),
         }
+    }
+
+    fn unknown_value(&self) -> Value {
+        let mut text = Text::new();
+        text.push_hole(Standing::Quoted, &self.shell_origin());
+        Value::Scalar(text)
     }
 
     fn number_of(&self, number: i64) -> Value {

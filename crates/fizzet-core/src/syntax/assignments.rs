@@ -169,6 +169,9 @@ impl Parser<'_> {
         {
             let index = self.bracketed_index()?;
             let append = self.eat(b"+=");
+            if append && !self.dialect.elements_append {
+                return self.unexpected("[index]=");
+            }
             if !append {
                 self.eat(b"=");
             }

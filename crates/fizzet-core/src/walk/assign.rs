@@ -231,12 +231,13 @@ impl Walker {
             let message = "an associative array cannot take elements without indexes";
             return Err(self.state.mistake(message, span, 1));
         }
-        let mut made: Vec<(Option<Key>, Text)> = Vec::new();
+        // Each with whether it is put behind what the element holds.
+        let mut made: Vec<(Option<Key>, Text, bool)> = Vec::new();
         for element in elements {
             match &element.index {
                 None => {
                     let fields = expand::element_fields(self, &element.word)?;
-                    made.extend(fields.into_iter().map(|text| (None, text)));
+                    made.extend(fields.into_iter().map(|text| (None, text, false)));
                 }
                 Some(index) => {
                     let key = match self.element_key(name, index) {
@@ -247,7 +248,7 @@ impl Walker {
                         key => key?,
                     };
                     let text = expand::single(self, &element.word, Tilde::AfterColons)?;
-                    made.push((Some(key), text));
+                    made.push((Some(key), text, element.append));
                 }
             }
         }
@@ -276,21 +277,24 @@ impl Walker {
             (value, _) if keyed => *value = Value::Associative(Associative::new(order)),
             (value, _) => *value = Value::Indexed(Default::default()),
         }
-        if keyed && made.iter().all(|(key, _)| key.is_none()) {
+        if keyed && made.iter().all(|(key, ..)| key.is_none()) {
             // A list without indexes is read as keys and values in turn.
-            let mut texts = made.into_iter().map(|(_, text)| text);
+            let mut texts = made.into_iter().map(|(_, text, _)| text);
             while let Some(key) = texts.next() {
                 let value = self.stored(name, &texts.next().unwrap_or_default(), span);
                 self.state.store(name, Some(Key::Text(key)), value, span)?;
             }
             return Ok(());
         }
-        for (key, text) in made {
+        for (key, text, appends) in made {
             let key = key.unwrap_or(Key::Number(next));
             if let Key::Number(number) = key {
                 next = number.saturating_add(1);
             }
-            let stored = self.stored(name, &text, span);
+            let mut stored = self.stored(name, &text, span);
+            if appends {
+                stored = self.appended(name, Some(&key), stored, span)?;
+            }
             self.state.store(name, Some(key), stored, span)?;
         }
         Ok(())

@@ -120,6 +120,7 @@ impl Walker {
         let descriptors = self.descriptors.clone();
         self.state.doing.depth += 1;
         let statuses = self.state.doing.statuses.clone();
+        let last = self.state.doing.last.clone();
         let kind = std::mem::take(&mut self.subshell_is);
         let traps = self.traps_of_subshell(kind);
         let outcome = run(self);
@@ -135,6 +136,7 @@ impl Walker {
         self.traps_come_back(traps);
         self.state.doing.depth -= 1;
         self.state.doing.statuses = statuses;
+        self.state.doing.last = last;
         // Whatever ended the subshell, it has not ended this shell.
         self.error_exit = None;
         self.descriptors = descriptors;

@@ -267,6 +267,7 @@ impl Walker {
 
     /// Goes on after an error that does not end the shell.
     fn survive(&mut self, error: ShellError) {
+        self.message_hole(error.span);
         self.state.status = error.status;
         self.keep_mistake(error);
     }
@@ -337,6 +338,14 @@ impl Walker {
     fn write_hole(&mut self, span: Span) {
         if let Some(Output::Kept(text) | Output::Written(text)) = self.descriptors.output(1) {
             text.borrow_mut().push_hole(Standing::Quoted, &Origin::new(Rule::Output, span));
+        }
+    }
+
+    /// Marks that a message which nobody can word goes where somebody reads it: `$(cd nosuch 2>&1)`.
+    pub(in crate::walk) fn message_hole(&mut self, span: Span) {
+        if let Some(Output::Kept(text) | Output::Written(text)) = self.descriptors.output(2) {
+            text.borrow_mut().push_hole(Standing::Quoted, &Origin::new(Rule::Output, span));
+            self.missing("how the shell words its message", span);
         }
     }
 

@@ -42,7 +42,7 @@ impl Walker {
 
     /// The way of a program into the kernel, where it is followed and the vector is known.
     pub(super) fn way(&mut self, argv: &[Text]) -> Option<Box<Launch>> {
-        let stack = self.state.follows.filter(|_| !argv.iter().any(Text::has_hole))?;
+        let follows = self.state.follows.filter(|_| !argv.iter().any(Text::has_hole))?;
         let path = self.sought(argv)?.bytes().to_vec();
         let host = Context::host(self);
         let search = self.state.search_path().map(<[u8]>::to_vec);
@@ -55,7 +55,8 @@ impl Walker {
             search,
             environment,
             caller: Caller::Shell(self.state.dialect.unknown_files),
-            stack: Some(stack),
+            stack: Some(follows.stack),
+            through: follows.through,
         };
         let sources = &mut self.state.sources;
         Some(Box::new(launch(&Executables(&*host), sources, request)))
@@ -68,7 +69,10 @@ impl Walker {
             return Ok(self.state.dialect.empty_name_status);
         }
         let answer = match self.is_absent(argv) {
-            true => Answer { output: Some(Vec::new()), status: Some(NOT_FOUND) },
+            true => {
+                self.message_hole(span);
+                Answer { output: Some(Vec::new()), status: Some(NOT_FOUND) }
+            }
             false => self.answer(argv),
         };
         if answer == Answer::default()

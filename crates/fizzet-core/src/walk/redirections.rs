@@ -30,6 +30,9 @@ impl Walker {
             self.redirect(redirection)?;
         }
         let outcome = run(self);
+        if let Err(Stop::Shell(error)) = &outcome {
+            self.message_hole(error.span);
+        }
         if let Some(outer) = outer {
             self.descriptors = outer;
         }

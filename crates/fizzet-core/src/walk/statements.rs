@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::LoneStatuses;
+use crate::dialect::{LastArgument, LoneStatuses};
 use crate::expand;
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Status, Stop};
@@ -12,10 +12,10 @@ use crate::syntax::ast::{
 };
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, WordTrace};
-use crate::walk::Walker;
 use crate::walk::builtins::SubshellIs;
 use crate::walk::descriptors::Input;
 use crate::walk::scopes::Temporary;
+use crate::walk::{Walker, builtins};
 
 impl Walker {
     pub(super) fn list(&mut self, list: &List) -> Result<(), Stop> {
@@ -270,13 +270,33 @@ impl Walker {
         if lasts {
             self.temporaries.push(Temporary { saved, scopes: self.scopes.len() });
         }
+        let leaves = self.state.dialect.last_argument;
+        if leaves == LastArgument::Before {
+            self.leave_argument(&called);
+        }
         let outcome = self
             .with_redirections(&directed, stays, |walker| walker.carry_out(&called, kind, span));
+        let again = leaves == LastArgument::Before && kind == CommandKind::Function;
+        if leaves == LastArgument::Behind || again {
+            self.leave_argument(&called);
+        }
         self.sought = None;
         if lasts && let Some(temporary) = self.temporaries.pop() {
             self.restore(temporary.saved);
         }
         outcome
+    }
+
+    /// Leaves the last argument of a command for `$_`.
+    fn leave_argument(&mut self, argv: &Rc<Vec<Text>>) {
+        let utility = argv.first().map_or(&b""[..], Text::bytes);
+        let skips = self.state.dialect.last_argument == LastArgument::Before
+            && self.state.dialect.is_declaration(utility);
+        let is_argument = |text: &&Text| !skips || !text.bytes().contains(&b'=');
+        self.state.doing.last = Some(match argv.iter().rev().find(is_argument) {
+            Some(last) if skips => Rc::new(vec![last.clone()]),
+            _ => argv.clone(),
+        });
     }
 
     /// Gives a program the first element that it is to see: behind a lone `-` its name is marked as
@@ -353,7 +373,13 @@ impl Walker {
                 self.state.status = before;
                 return self.call(&function, argv, span);
             }
-            CommandKind::Builtin | CommandKind::Special => self.builtin(argv, span)?,
+            CommandKind::Builtin | CommandKind::Special => {
+                let status = self.builtin(argv, span)?;
+                if status != 0 && !builtins::fails_silently(argv[0].bytes()) {
+                    self.message_hole(span);
+                }
+                status
+            }
         };
         Ok(())
     }

@@ -8,7 +8,7 @@ use bstr::ByteSlice;
 use fizzet_core::dialect::Dialect;
 use fizzet_core::host::Answer;
 use fizzet_core::source::SourceKind;
-use fizzet_core::state::State;
+use fizzet_core::state::{Follows, State};
 use fizzet_core::trace::Ending;
 use fizzet_host::{
     Machine, check_folder, environment, environment_source, read_script, read_standard_input,
@@ -107,7 +107,8 @@ pub(super) fn starting_state(
     arguments: &[&[u8]],
 ) -> Result<State, Failure> {
     let mut state = State::new(dialect, kind, text);
-    state.follows = options.follow.then(stack_limit);
+    let follows = || Follows { stack: stack_limit(), through: false };
+    state.follows = options.follow.then(follows);
     state.limits.steps = options.max_steps.unwrap_or(state.limits.steps);
     state.limits.bytes = options.max_bytes.unwrap_or(state.limits.bytes);
     if !options.clean {

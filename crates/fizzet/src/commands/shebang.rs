@@ -166,6 +166,7 @@ fn request(options: &ShebangOptions, of: &Given<'_>, sources: &mut Sources) -> R
         environment: environment_of(&options.caller),
         caller: Caller::Kernel,
         stack: Some(options.caller.stack.unwrap_or_else(stack_limit)),
+        through: false,
     }
 }
 

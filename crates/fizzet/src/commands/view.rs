@@ -14,6 +14,7 @@ use fizzet_core::receive::runtime::Runtime;
 use fizzet_core::receive::table::RUNTIMES;
 use fizzet_core::receive::view::{View, view};
 use fizzet_core::source::{SourceKind, Sources};
+use fizzet_core::state::Follows;
 use fizzet_core::text::Text;
 use fizzet_core::trace::{CommandKind, CommandTrace};
 use fizzet_core::walk;
@@ -179,7 +180,7 @@ fn launched(options: &ViewOptions, line: &OsStr) -> Result<Option<(View, Sources
     let source = (SourceKind::Line, line.as_bytes());
     let dialect = Dialect::of(shell);
     let mut state = evaluation::starting_state(&options.evaluation, dialect, source, &arguments)?;
-    state.follows = Some(fizzet_host::stack_limit());
+    state.follows = Some(Follows { stack: fizzet_host::stack_limit(), through: true });
     let mut trace = walk::line(state, machine.clone());
     let status = evaluation::status(&trace.ending);
     let command = trace.commands.iter().rfind(|one| one.kind == CommandKind::External).cloned();

@@ -6,6 +6,7 @@ mod demo;
 mod exec;
 mod follow;
 mod line;
+mod own;
 mod program;
 mod real;
 mod receive;

@@ -147,3 +147,18 @@ fn a_runtime_that_a_script_wraps_is_still_that_runtime() {
     assert!(printed.contains("sys.argv[1]        lime␣honey"), "{printed}");
     assert!(printed.contains("-u          kept by the interpreter"), "{printed}");
 }
+
+#[test]
+fn a_typed_env_and_nohup_hand_the_vector_on() {
+    let folder = tempfile::tempdir().unwrap();
+    std::fs::write(folder.path().join("press.py"), "").unwrap();
+    for line in [
+        "env HIVE=north python3 press.py 'lime honey'",
+        "nohup python3 press.py 'lime honey'",
+        "env -u HIVE nohup -- python3 press.py 'lime honey'",
+    ] {
+        let printed = Run::of(&["view", "--launch", line]).within(folder.path()).prints();
+        assert!(printed.starts_with("Python\n"), "{line}: {printed}");
+        assert!(printed.contains("sys.argv[1]        lime␣honey"), "{line}: {printed}");
+    }
+}

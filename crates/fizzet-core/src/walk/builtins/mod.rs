@@ -118,6 +118,37 @@ const TABLE: &[(&str, Builtin)] = &[
     ("whence", find::whence),
 ];
 
+/// Utilities whose status other than 0 is an answer; all others write a message then.
+const ANSWERING: &[&[u8]] = &[
+    b"[",
+    b"[[",
+    b"break",
+    b"command",
+    b"continue",
+    b"eval",
+    b"exit",
+    b"false",
+    b"getopts",
+    b"hash",
+    b"let",
+    b"popd",
+    b"read",
+    b"return",
+    b"shift",
+    b"shopt",
+    b"source",
+    b".",
+    b"test",
+    b"trap",
+    b"wait",
+    b"whence",
+];
+
+/// Whether a utility says nothing when its status is not 0.
+pub(super) fn fails_silently(utility: &[u8]) -> bool {
+    ANSWERING.contains(&utility)
+}
+
 /// The names of [`TABLE`] as numbers.
 static KEYS: [u128; TABLE.len()] = {
     let mut names = [""; TABLE.len()];

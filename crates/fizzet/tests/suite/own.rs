@@ -1,0 +1,86 @@
+//! What the shell keeps itself, and the actions of `trap`, in scripts and lines of their own.
+
+use serde_json::Value;
+
+use crate::program::Run;
+
+/// A line's trace, and the status that it ends with.
+fn traced(line: &str, status: i32) -> Value {
+    let told = Run::of(&["line", "--clean", "--format", "json", line]).status(status).stdout;
+    serde_json::from_slice(&told).unwrap()
+}
+
+/// The last vector of a trace.
+fn last_vector(told: &Value) -> Vec<String> {
+    let commands = told["commands"].as_array().unwrap();
+    let argv = commands.last().unwrap()["argv"].as_array().unwrap();
+    argv.iter().map(|one| one["text"].as_str().unwrap_or_default().to_string()).collect()
+}
+
+#[test]
+fn what_only_the_running_shell_knows_ends_incomplete() {
+    for (line, what) in [
+        ("label $RANDOM", "a random number"),
+        ("label $PPID", "the process that started the shell"),
+        ("x=$(cd nosuch 2>&1); label \"$x\"", "how the shell words its message"),
+    ] {
+        let told = traced(line, 3);
+        assert_eq!(told["status"], "incomplete", "{line}: {told}");
+        assert!(told.to_string().contains(what), "{line}: {told}");
+    }
+}
+
+#[test]
+fn what_the_shell_keeps_is_known_where_it_is_the_same_everywhere() {
+    assert_eq!(
+        last_vector(&traced("label ${BASH_VERSINFO[0]} $OSTYPE", 0))[1..],
+        ["5", "linux-gnu"]
+    );
+    assert_eq!(
+        last_vector(&traced("false | true; label \"${PIPESTATUS[@]}\"", 0))[1..],
+        ["1", "0"]
+    );
+    assert_eq!(last_vector(&traced(": lime; label $_", 0))[1..], ["lime"]);
+}
+
+#[test]
+fn a_script_knows_its_lines_functions_and_files() {
+    let folder = tempfile::tempdir().unwrap();
+    let lines = [
+        "trap 'label failed $LINENO ${FUNCNAME[0]}' ERR",
+        "set -E",
+        "press() {",
+        "  false",
+        "  label \"${FUNCNAME[*]}\" \"${BASH_SOURCE[0]}\" $LINENO",
+        "}",
+        "press",
+        ". ./jars.sh",
+    ];
+    std::fs::write(folder.path().join("press.sh"), lines.join("\n")).unwrap();
+    std::fs::write(folder.path().join("jars.sh"), "label $LINENO \"${BASH_SOURCE[0]}\"\n").unwrap();
+    let told = Run::of(&["walk", "--format", "json", "press.sh"]).within(folder.path()).prints();
+    let vectors: Vec<String> = told
+        .lines()
+        .map(|line| serde_json::from_str::<Value>(line).unwrap())
+        .filter(|event| event["argv"][0]["text"] == "label")
+        .map(|event| {
+            let argv = event["argv"].as_array().unwrap();
+            let words = argv.iter().map(|one| one["text"].as_str().unwrap_or_default());
+            words.collect::<Vec<_>>().join(" ")
+        })
+        .collect();
+    assert_eq!(
+        vectors,
+        ["label failed 4 press", "label press main press.sh 5", "label 1 ./jars.sh"]
+    );
+}
+
+#[test]
+fn a_signal_to_the_shell_itself_is_acted_on() {
+    let told = traced("trap 'label caught $?' USR1; kill -USR1 $$; label behind", 3);
+    let vectors = told.to_string();
+    let (caught, behind) = (vectors.find("caught").unwrap(), vectors.rfind("behind").unwrap());
+    assert!(caught < behind, "{told}");
+    let told = traced("kill -TERM $$; label behind", 3);
+    assert!(!last_vector(&told).contains(&"behind".to_string()), "{told}");
+}
