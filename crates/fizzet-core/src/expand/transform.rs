@@ -161,23 +161,14 @@ impl Substitution<'_> {
     }
 }
 
-/// An element as `declare` shows it.
-pub(crate) fn pair_of_key(key: &str, text: &Text) -> String {
-    pair(key, text)
-}
-
 /// A list as `declare` shows it; the pairs of an associative array end in blanks.
 pub(crate) fn listed(pairs: Vec<String>, keyed: bool) -> String {
     let end = if keyed && !pairs.is_empty() { " " } else { "" };
     format!("({}{end})", pairs.join(" "))
 }
 
-/// A value as `declare` shows it.
-pub(crate) fn quoted_twice(bytes: &[u8]) -> String {
-    double_quoted(bytes)
-}
-
-fn pair(key: &str, text: &Text) -> String {
+/// An element as `declare` shows it.
+pub(crate) fn pair(key: &str, text: &Text) -> String {
     format!("[{key}]={}", double_quoted(text.bytes()))
 }
 
@@ -190,7 +181,8 @@ pub(crate) fn subscript(key: &Text) -> String {
     }
 }
 
-fn double_quoted(bytes: &[u8]) -> String {
+/// A value as `declare` shows it.
+pub(crate) fn double_quoted(bytes: &[u8]) -> String {
     if bytes.iter().any(u8::is_ascii_control) {
         return requoted(bytes).to_str_lossy().into_owned();
     }

@@ -1,7 +1,8 @@
 //! What `declare -p` and its kin tell of variables.
 
 use crate::dialect::Told;
-use crate::expand::transform::{attributes, listed, pair_of_key, quoted_twice, told};
+use crate::expand::Context;
+use crate::expand::transform::{attributes, double_quoted, listed, pair, subscript, told};
 use crate::lineage::{Origin, Rule};
 use crate::state::{Keeps, Padding, Value, Variable};
 use crate::stop::Status;
@@ -14,14 +15,15 @@ impl Walker {
     /// nobody can list.
     pub(super) fn tell_variables(&mut self, names: &[Text], call: &Call<'_>) -> Status {
         if names.is_empty() || self.state.dialect.told_variables == Told::Nothing {
-            expand_missing(self, call);
+            self.missing("all variables of the shell", call.span);
+            self.write_hole(call.span);
             return 0;
         }
         let mut status = 0;
         for name in names {
             let name = name.bytes();
             if let Some(what) = self.state.freshen(name) {
-                crate::expand::Context::missing(self, what, call.span);
+                self.missing(what, call.span);
             }
             let Some(variable) = self.state.variables.itself(name).cloned() else {
                 status = self.state.dialect.untold_variable_status;
@@ -203,24 +205,14 @@ fn told_by_declare(name: &[u8], variable: &Variable) -> Vec<u8> {
     let command = [format!("declare -{letters} ").as_bytes(), name].concat();
     let value = match &variable.value {
         Value::Nothing => return command,
-        Value::Scalar(text) => quoted_twice(text.bytes()),
-        Value::Indexed(elements) => listed(
-            elements.iter().map(|(key, text)| pair_of_key(&key.to_string(), text)).collect(),
-            false,
-        ),
+        Value::Scalar(text) => double_quoted(text.bytes()),
+        Value::Indexed(elements) => {
+            listed(elements.iter().map(|(key, text)| pair(&key.to_string(), text)).collect(), false)
+        }
         Value::Associative(elements) => listed(
-            elements
-                .pairs()
-                .into_iter()
-                .map(|(key, text)| pair_of_key(&crate::expand::transform::subscript(key), text))
-                .collect(),
+            elements.pairs().into_iter().map(|(key, text)| pair(&subscript(key), text)).collect(),
             true,
         ),
     };
     [&command[..], b"=", value.as_bytes()].concat()
-}
-
-fn expand_missing(walker: &mut Walker, call: &Call<'_>) {
-    crate::expand::Context::missing(walker, "all variables of the shell", call.span);
-    walker.write_hole(call.span);
 }
