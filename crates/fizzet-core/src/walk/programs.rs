@@ -103,10 +103,10 @@ impl Walker {
 
     /// Whether a path names a folder, or a file that nobody may execute.
     fn cannot_be_executed(&self, argv: &[Text]) -> bool {
-        let Some(name) = self.sought(argv).filter(|name| !name.has_hole()) else { return false };
-        let status = Context::host(self).status(name.bytes(), true);
-        name.bytes().contains(&b'/')
-            && status.is_some_and(|one| one.kind == FileKind::Folder || !one.access[2])
+        let is_path = |name: &&Text| !name.has_hole() && name.bytes().contains(&b'/');
+        let Some(path) = self.sought(argv).filter(is_path) else { return false };
+        let status = Context::host(self).status(path.bytes(), true);
+        status.is_some_and(|one| one.kind == FileKind::Folder || !one.access[2])
     }
 
     /// Runs a program, if that is allowed and all that it receives is known; answers its status.
