@@ -128,6 +128,16 @@ impl State {
         self.variables.restore(name, Some(plain));
     }
 
+    /// Forgets what the environment says of variables that the shell keeps whatever is assigned to them.
+    pub fn forget_inherited(&mut self) {
+        for name in own_names(self.dialect.shell) {
+            let kept = own_variable(self.dialect.shell, name);
+            if kept.is_some_and(|(_, assigned)| assigned != Assigned::Plain) {
+                self.variables.remove(name);
+            }
+        }
+    }
+
     /// Brings all variables up to date that the shell keeps itself and whose names begin like this.
     pub fn freshen_like(&mut self, prefix: &[u8]) {
         own_names(self.dialect.shell).filter(|name| name.starts_with(prefix)).for_each(|name| {

@@ -91,6 +91,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
     state.entered = state.variables.scalar(b"PWD").cloned().unwrap_or_default();
     state.left = state.entered.clone();
     state.tie_path(b"PATH");
+    state.forget_inherited();
     let wants = observer.borrow().wants();
     let mut walker = Walker {
         state,

@@ -84,3 +84,14 @@ fn a_signal_to_the_shell_itself_is_acted_on() {
     let told = traced("kill -TERM $$; label behind", 3);
     assert!(!last_vector(&told).contains(&"behind".to_string()), "{told}");
 }
+
+#[test]
+fn what_the_environment_says_of_kept_variables_does_not_count() {
+    for (name, line) in [("_", "label \"$_\""), ("RANDOM", "label $RANDOM"), ("UID", "label $UID")] {
+        let told = Run::of(&["line", "--format", "json", line]).env(name, "7").status(3).stdout;
+        let told: Value = serde_json::from_slice(&told).unwrap();
+        assert_eq!(last_vector(&told)[1..], [""], "{line}");
+    }
+    let told = Run::of(&["line", "--shell", "dash", "label $RANDOM"]).env("RANDOM", "7").prints();
+    assert!(told.contains("[1]  7"), "{told}");
+}
