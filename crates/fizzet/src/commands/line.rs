@@ -121,6 +121,7 @@ fn print(options: &LineOptions, trace: &Trace) -> Result<u8, Failure> {
     if options.evaluation.missing_as_scenario && !trace.missing.is_empty() {
         page.text(&missing_as_toml(&trace.missing)?);
     } else {
+        diagnose::mistakes(&mut page, trace.shell, &trace.sources, &trace.mistakes);
         diagnose::ending(&mut page, trace.shell, &trace.sources, &trace.ending, &trace.missing);
     }
     page.write(&mut io::stderr().lock())?;

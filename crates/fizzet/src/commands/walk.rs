@@ -87,6 +87,7 @@ fn tell(options: &WalkOptions, watched: &Watched) -> Result<u8, Failure> {
     if options.evaluation.missing_as_scenario && !watched.missing.is_empty() {
         page.text(&missing_as_toml(&watched.missing)?);
     } else {
+        diagnose::mistakes(&mut page, shell, sources, &watched.mistakes);
         diagnose::ending(&mut page, shell, sources, &watched.ending, &watched.missing);
     }
     page.write(&mut io::stderr().lock())?;

@@ -2,6 +2,7 @@
 
 use fizzet_core::dialect::Shell;
 use fizzet_core::source::{Sources, Span};
+use fizzet_core::stop::{Reach, ShellError};
 use fizzet_core::trace::{Ending, Missing};
 
 use crate::render::excerpt::{self, Look, Mark};
@@ -40,6 +41,34 @@ pub fn ending(
             let hint = "the trace so far is whole; what comes after this place was not looked at. --max-steps and --max-bytes set other limits";
             message(page, sources, &Message { headline: &headline, span: *span, hint });
         }
+    }
+}
+
+/// How many mistakes people are told of.
+const MOST_MISTAKES: usize = 5;
+
+/// The mistakes behind which a shell went on, each place once.
+pub fn mistakes(page: &mut Page, shell: Shell, sources: &Sources, all: &[ShellError]) {
+    let mut told: Vec<&ShellError> = Vec::new();
+    for mistake in all {
+        let is_told =
+            |one: &&ShellError| one.span == mistake.span && one.message == mistake.message;
+        if !told.iter().any(is_told) {
+            told.push(mistake);
+        }
+    }
+    for mistake in told.iter().take(MOST_MISTAKES) {
+        let headline =
+            format!("{shell} finds a mistake here, with status {}: {mistake}", mistake.status);
+        let hint = match mistake.reach {
+            Reach::Command => "the shell goes on with the next command",
+            Reach::Line => "the rest of this line is not carried out; the shell goes on behind it",
+            Reach::Shell => "the subshell, function or file ends here; the shell goes on behind it",
+        };
+        message(page, sources, &Message { headline: &headline, span: mistake.span, hint });
+    }
+    if told.len() > MOST_MISTAKES {
+        page.text(&format!("and {} more mistakes", told.len() - MOST_MISTAKES)).end_row();
     }
 }
 

@@ -44,7 +44,7 @@ fn programs_are_run_and_files_written_only_where_that_is_allowed() {
     let script = script.to_str().unwrap();
     let walk = ["walk", "--format", "json", "--dir", dir];
     let allowed = of(&[&walk[..], &["--allow-run", script]].concat());
-    let found = vectors(&allowed.prints());
+    let found = vectors(&allowed.output());
     let labels: Vec<&Vec<String>> =
         found.iter().filter(|argv| argv.first().is_some_and(|name| name == "label")).collect();
     assert_eq!(labels[0][1..], ["4", "heather", "a"]);
@@ -61,19 +61,19 @@ fn programs_are_run_and_files_written_only_where_that_is_allowed() {
 #[test]
 fn what_programs_print_is_shown_and_their_status_counts() {
     let line = "sh -c 'printf jar; exit 3' || label $?";
-    let printed = of(&["line", "--format", "nul", "--allow-run", line]).prints();
+    let printed = of(&["line", "--format", "nul", "--allow-run", line]).output();
     assert_eq!(printed, "label\u{0}3\u{0}");
 }
 
 #[test]
 fn answers_come_before_runs_and_exec_ends_the_script() {
     let line = "exec sh -c 'exit 5'; label no";
-    let printed = of(&["line", "--format", "nul", "--allow-run", line]).prints();
+    let printed = of(&["line", "--format", "nul", "--allow-run", line]).output();
     assert_eq!(printed, "sh\u{0}-c\u{0}exit 5\u{0}");
     let line = "label \"$(sh -c 'echo real')\"";
     let answer = "sh -c echo real=told";
     let words = ["line", "--format", "nul", "--allow-run", "--answer", answer, line];
-    assert_eq!(of(&words).prints(), "label\u{0}told\u{0}");
+    assert_eq!(of(&words).output(), "label\u{0}told\u{0}");
 }
 
 #[test]
@@ -82,7 +82,7 @@ fn what_was_written_in_memory_is_found_again() {
     fs::write(folder.path().join("jar.txt"), "old\n").unwrap();
     let dir = folder.path().to_str().unwrap();
     let line = "echo 'lime honey' >>jar.txt; echo new >lid.txt; while read -r x; do set -- \"$@\" \"$x\"; done <jar.txt; [ -s lid.txt ]; label $? \"$@\" *.txt";
-    let printed = of(&["line", "--format", "nul", "--dir", dir, line]).prints();
+    let printed = of(&["line", "--format", "nul", "--dir", dir, line]).output();
     assert_eq!(printed, "label\u{0}0\u{0}old\u{0}lime honey\u{0}jar.txt\u{0}lid.txt\u{0}");
     assert_eq!(fs::read_to_string(folder.path().join("jar.txt")).unwrap(), "old\n");
 }

@@ -87,11 +87,24 @@ fn a_signal_to_the_shell_itself_is_acted_on() {
 
 #[test]
 fn what_the_environment_says_of_kept_variables_does_not_count() {
-    for (name, line) in [("_", "label \"$_\""), ("RANDOM", "label $RANDOM"), ("UID", "label $UID")] {
+    for (name, line) in [("_", "label \"$_\""), ("RANDOM", "label $RANDOM"), ("UID", "label $UID")]
+    {
         let told = Run::of(&["line", "--format", "json", line]).env(name, "7").status(3).stdout;
         let told: Value = serde_json::from_slice(&told).unwrap();
         assert_eq!(last_vector(&told)[1..], [""], "{line}");
     }
     let told = Run::of(&["line", "--shell", "dash", "label $RANDOM"]).env("RANDOM", "7").prints();
     assert!(told.contains("[1]  7"), "{told}");
+}
+
+#[test]
+fn a_mistake_behind_which_the_shell_goes_on_is_told() {
+    let line = "label $((1/0)); label no\nlabel behind";
+    let ran = Run::of(&["line", "--clean", line]).status(0);
+    let said = String::from_utf8(ran.stderr).unwrap();
+    assert!(said.contains("with status 1: arithmetic: division by zero"), "{said}");
+    assert!(said.contains("line 1, column 10"), "{said}");
+    let told = traced(line, 0);
+    assert_eq!(told["mistakes"][0]["message"], "arithmetic: division by zero", "{told}");
+    assert_eq!(last_vector(&told), ["label", "behind"]);
 }

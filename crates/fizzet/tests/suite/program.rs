@@ -66,6 +66,11 @@ impl Run {
         text(&output.stdout)
     }
 
+    /// Standard output of a run that succeeds, whatever it says on standard error.
+    pub(crate) fn output(self) -> String {
+        text(&self.status(0).stdout)
+    }
+
     /// Standard error of a run that ends with this status.
     pub(crate) fn says(self, status: i32) -> String {
         text(&self.status(status).stderr)

@@ -67,6 +67,7 @@ impl<W: Write> Events<W> {
                 left_early: watched.left_early,
                 params: places.params(&watched.state.positional),
                 missing: places.all_missing(&watched.missing),
+                mistakes: places.all_mistakes(&watched.mistakes),
                 problem,
                 assumed_status: watched.state.assumed_status,
             });

@@ -10,6 +10,7 @@ use fizzet_core::notes::Note;
 use fizzet_core::outline::{Outline, OutlinedCommand, OutlinedFunction, OutlinedWord};
 use fizzet_core::source::{SourceId, Sources, Span};
 use fizzet_core::state::Positional;
+use fizzet_core::stop::ShellError;
 use fizzet_core::text::Text;
 use fizzet_core::trace::{
     AssignmentTrace, CommandTrace, Ending, Missing, RedirectTrace, StageTrace, Trace, WordTrace,
@@ -117,6 +118,7 @@ impl<'a> Places<'a> {
             params: self.params(&trace.positional),
             notes: self.each(&trace.notes, Places::note),
             missing: self.all_missing(&trace.missing),
+            mistakes: self.all_mistakes(&trace.mistakes),
             problem,
             assumed_status: trace.assumed_status,
         }
@@ -132,6 +134,17 @@ impl<'a> Places<'a> {
 
     pub(super) fn all_missing(&'a self, all: &'a [Missing]) -> Each<'a, Missing, Problem<'a>> {
         self.each(all, Places::missing)
+    }
+
+    pub(super) fn all_mistakes(
+        &'a self,
+        all: &'a [ShellError],
+    ) -> Each<'a, ShellError, Problem<'a>> {
+        self.each(all, Places::mistake)
+    }
+
+    fn mistake(&'a self, mistake: &'a ShellError) -> Problem<'a> {
+        self.problem((&*mistake.message).into(), mistake.span)
     }
 
     fn problem(&'a self, message: Cow<'a, str>, span: Span) -> Problem<'a> {

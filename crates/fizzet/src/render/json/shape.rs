@@ -5,6 +5,7 @@ use std::borrow::Cow;
 use fizzet_core::notes::Note;
 use fizzet_core::outline::{OutlinedCommand, OutlinedFunction, OutlinedWord};
 use fizzet_core::source::Span;
+use fizzet_core::stop::ShellError;
 use fizzet_core::text::Text;
 use fizzet_core::trace::{
     AssignmentTrace, CommandTrace, Missing, RedirectTrace, StageTrace, WordTrace,
@@ -49,6 +50,9 @@ pub struct Line<'a> {
     /// Answers that are missing.
     #[cfg_attr(feature = "schema", schemars(with = "Vec<Problem<'static>>"))]
     pub(super) missing: Each<'a, Missing, Problem<'a>>,
+    /// Mistakes behind which the shell went on.
+    #[cfg_attr(feature = "schema", schemars(with = "Vec<Problem<'static>>"))]
+    pub(super) mistakes: Each<'a, ShellError, Problem<'a>>,
     /// Why the text was not traced to its end.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub(super) problem: Option<Problem<'a>>,
@@ -342,6 +346,9 @@ pub struct End<'a> {
     /// Answers that are missing.
     #[cfg_attr(feature = "schema", schemars(with = "Vec<Problem<'static>>"))]
     pub(super) missing: Each<'a, Missing, Problem<'a>>,
+    /// Mistakes behind which the shell went on.
+    #[cfg_attr(feature = "schema", schemars(with = "Vec<Problem<'static>>"))]
+    pub(super) mistakes: Each<'a, ShellError, Problem<'a>>,
     /// Why the script was not walked to its end.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub(super) problem: Option<Problem<'a>>,
