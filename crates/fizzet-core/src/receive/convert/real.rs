@@ -299,10 +299,9 @@ pub fn ruby_to_f(text: &[u8]) -> Outcome {
     if used == number.len() && !number.contains(&b'_') {
         return real(value(&plain), negative);
     }
-    // With anything behind the number or inside it, Ruby reads a copy of so many characters, without the
-    // zeros at its start (observed in Ruby 3.1: ("1" * 61 + "x").to_f).
-    let zeros = plain.iter().take_while(|byte| **byte == b'0').count();
-    let behind = &plain[zeros.min(plain.len().saturating_sub(1))..];
+    // With anything behind the number or inside it, Ruby reads a copy of so many characters, of the zeros
+    // at its start only the last (observed in Ruby 3.1: ("1" * 61 + "x").to_f).
+    let behind = &plain[plain.windows(2).take_while(|two| *two == b"00").count()..];
     let kept = behind.len().min(RUBY_COPY - signs);
     real(value(&behind[..kept]), negative)
 }
