@@ -24,6 +24,7 @@ pub mod lineage;
 pub mod notes;
 pub mod outline;
 mod packed;
+pub mod real;
 pub mod receive;
 pub mod source;
 pub mod spread;

@@ -198,6 +198,40 @@ pub enum Reals {
     PointStays,
 }
 
+/// What a constant with a base and no digits is: `2#`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EmptyDigits {
+    /// A mistake.
+    Refused,
+    /// 0.
+    Zero,
+    /// 0, if the base is 10 or larger.
+    ZeroFromTen,
+}
+
+/// How `printf` reads a real.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum PrintfReals {
+    /// What C's `strtod` finds at the start; the rest is a mistake.
+    Start,
+    /// What `strtod` finds, if that is all; a mistake counts as 0.
+    Whole,
+    /// The value of the expression.
+    Expression,
+    /// What `strtod` finds, if that and blanks are all, and otherwise the value of the expression.
+    WholeOrExpression,
+}
+
+/// How the constants of reals are written.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum RealConstants {
+    /// As in C, in decimal.
+    Plain,
+    /// Also in hexadecimal with a fraction or an exponent of two; an exponent may have no digits and wraps as
+    /// 32 bits do, a point alone is 0, zeros may stand before `0x`; only zeros without a point take no exponent.
+    Lenient,
+}
+
 /// What quotes in an arithmetic expression do.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum Quotes {

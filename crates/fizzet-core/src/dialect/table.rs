@@ -764,6 +764,32 @@ dialect_table! {
     arithmetic_large_constant: LargeConstant = [LargeConstant::Saturates, LargeConstant::Wraps, LargeConstant::Saturates, LargeConstant::Vanishes, LargeConstant::Real, LargeConstant::Wraps, LargeConstant::Truncates], "observed in all six: echo $((9223372036854775808)) $((99999999999999999999))";
     /// Arithmetic has real numbers.
     arithmetic_reals: Reals = [Reals::None, Reals::None, Reals::None, Reals::None, Reals::PointVanishes, Reals::None, Reals::PointStays], "observed in all six: echo $((1.5*2))";
+    /// Reals are of C's `long double` with 64 digits in the base of two; otherwise of its `double`.
+    extended_reals: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and zsh: echo $((1.0/3)) $((1e300*1e300))";
+    /// A real halfway between two numbers of fewer digits is written as the larger one, not as the even one.
+    halves_up: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%.0f %.1f' 0.5 2.25";
+    /// `printf` computes with C's `long double`, not with its `double`; mksh has the system's.
+    printf_extended: bool = [N, Y, N, N, Y, Y, N], "observed in all six: printf %.20f 0.1";
+    /// `printf %d` makes the largest whole number of a real that is too large.
+    printf_saturates: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and zsh: printf %d 1e19";
+    /// How `printf` reads a real.
+    printf_reals: PrintfReals = [PrintfReals::Start, PrintfReals::Start, PrintfReals::Start, PrintfReals::Whole, PrintfReals::Expression, PrintfReals::Start, PrintfReals::WholeOrExpression], "observed in all six: printf '%g|' 1e 1x '1 ' 0x1p3 0e1 1+1";
+    /// A real too large or too small for `printf` makes its status 1.
+    printf_minds_range: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: printf %g 1e5000; echo $?";
+    /// `&&` and `||` cut what is behind the point of a real.
+    logic_cuts_reals: bool = [N, N, N, N, N, N, Y], "observed in ksh93 and zsh: echo $((0.5&&2)) $((0.5||0))";
+    /// How the constants of reals are written.
+    real_constants: RealConstants = [RealConstants::Plain, RealConstants::Plain, RealConstants::Plain, RealConstants::Plain, RealConstants::Lenient, RealConstants::Plain, RealConstants::Plain], "observed in ksh93 and zsh: echo $((0x1.8p1)) $((1e)) $((1e+)) $((.)) $((0e1)) $((1e4294967297))";
+    /// A value that is a minus sign and zeros, and all of an expression, is the real -0.
+    minus_zero: bool = [N, N, N, N, Y, N, N], "observed in all six: z=-0; echo $(($z)) $((z)) $((-0))";
+    /// Plus signs before the end of an expression count for nothing.
+    plus_signs_at_end: bool = [N, N, N, N, Y, N, N], "observed in all six: echo $((+)) $((+ +)) $((1,+)) $((-+))";
+    /// A choice with nothing between `?` and `:` is 1, whatever holds.
+    empty_choice_is_one: bool = [N, N, N, N, Y, N, N], "observed in all six: echo $((0?:3)) $((2?:3))";
+    /// Powers are computed as C's `pow` does, in `double`, even those of whole numbers.
+    powers_are_doubles: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and zsh: echo $((3**39)) $((10**-1))";
+    /// Variables of reals keep the whole number, not only the digits that they show.
+    real_variables_keep_digits: bool = [N, N, N, N, Y, N, Y], "observed in ksh93 and zsh: typeset -F3 f=1.0005; echo $f $((f))";
     /// Arithmetic has functions such as `sqrt`.
     arithmetic_functions: bool = [N, N, N, N, Y, N, N], "observed in all six: echo $((sqrt(16)))";
     /// Arithmetic has constants such as `0b101`.
@@ -774,8 +800,8 @@ dialect_table! {
     base_one_is_a_character: bool = [N, N, N, N, N, Y, N], "observed in all six: echo $((1#0))";
     /// What `#` means where a value stands.
     arithmetic_sign: ArithmeticSign = [ArithmeticSign::Error, ArithmeticSign::Error, ArithmeticSign::Error, ArithmeticSign::Error, ArithmeticSign::Error, ArithmeticSign::Zero, ArithmeticSign::Parameters], "observed in all six: echo $((#)); x=a; echo $((#x))";
-    /// `2#` is 0.
-    empty_digits_are_zero: bool = [N, N, N, Y, N, Y, Y], "observed in all six: echo $((2#))";
+    /// What a constant with a base and no digits is.
+    empty_digits: EmptyDigits = [EmptyDigits::Refused, EmptyDigits::Refused, EmptyDigits::Refused, EmptyDigits::Zero, EmptyDigits::ZeroFromTen, EmptyDigits::Zero, EmptyDigits::Zero], "observed in all six: echo $((2#)) $((10#)) $((64#))";
     /// Arithmetic evaluates both sides of `&&`, `||` and `?:`, and looks a variable up only when its operator comes.
     arithmetic_eager: bool = [N, N, N, Y, N, N, N], "observed in all six: x=1; echo $((0&&x++)) $x";
     /// Shifts and bit operators bind more tightly than all others.

@@ -9,6 +9,7 @@ use crate::dialect::{LargeConstant, Reals};
 use crate::expand::number::Number;
 use crate::expand::{Context, Tilde, single};
 use crate::lineage::{Hop, Origin, Rule};
+use crate::real::{Operation, Real};
 use crate::source::Span;
 use crate::state::{State, Value};
 use crate::stop::Stop;
@@ -54,9 +55,18 @@ fn number(cx: &mut dyn Context, written: &Arithmetic) -> Result<Number, Stop> {
                 cx.missing("a number in an arithmetic expression", span);
                 return Ok(Number::Whole(0));
             }
-            let parsed = parse(cx.state(), text.bytes(), span)?;
+            let is_written_out = matches!(&written.word.parts[..], [] | [Part::Literal { .. }]);
+            let state = cx.state();
+            if let ([b'-', zeros @ ..], true) = (text.bytes(), state.dialect.minus_zero)
+                && !is_written_out
+                && !zeros.is_empty()
+                && zeros.iter().all(|&byte| byte == b'0')
+            {
+                return Ok(Number::Real(Real::whole(0, state.dialect.extended_reals).negated()));
+            }
+            let parsed = parse(state, text.bytes(), span)?;
             let expression = Rc::new(parsed);
-            if matches!(&written.word.parts[..], [] | [Part::Literal { .. }]) {
+            if is_written_out {
                 // The text never changes, so it is read once only.
                 let _ = written.cached.set(expression.clone());
             }
@@ -90,7 +100,10 @@ pub fn text_order(
     };
     Ok(match (number(left)?, number(right)?) {
         (Number::Whole(left), Number::Whole(right)) => Some(left.cmp(&right)),
-        (left, right) => left.real().partial_cmp(&right.real()),
+        (left, right) => {
+            let extended = state.dialect.extended_reals;
+            left.real(extended).partial_cmp(&right.real(extended))
+        }
     })
 }
 
@@ -98,9 +111,10 @@ pub fn text_order(
 ///
 /// # Errors
 /// As for [`value`].
-pub fn text_real(state: &mut State, text: &[u8], span: Span) -> Result<f64, Stop> {
+pub fn text_real(state: &mut State, text: &[u8], span: Span) -> Result<Real, Stop> {
     let expression = parse(state, text, span)?;
-    evaluate(state, &expression, span).map(Number::real)
+    let number = evaluate(state, &expression, span)?;
+    Ok(number.real(state.dialect.extended_reals))
 }
 
 fn parse(state: &mut State, text: &[u8], span: Span) -> Result<Expression, Stop> {
@@ -143,13 +157,13 @@ impl Evaluation<'_> {
             }
             Expression::Unary(operator, operand) => {
                 let value = self.value(operand)?;
-                unary(*operator, value)
+                self.unary(*operator, value)?
             }
             Expression::Function(function, operand) => {
                 let (name, compute) = function;
                 match (*name, self.value(operand)?) {
                     ("abs", Number::Whole(value)) => Number::Whole(value.wrapping_abs()),
-                    (_, value) => Number::Real(compute(value.real())),
+                    (_, value) => Number::Real(compute(self.real(value))),
                 }
             }
             Expression::Binary(operator, left, right) => {
@@ -158,17 +172,27 @@ impl Evaluation<'_> {
             }
             Expression::And(left, right) if self.state.dialect.arithmetic_eager => {
                 let (left, right) = self.operands(left, right)?;
-                Number::from(!left.is_zero() && !right.is_zero())
+                Number::from(self.is_true(left) && self.is_true(right))
             }
             Expression::Or(left, right) if self.state.dialect.arithmetic_eager => {
                 let (left, right) = self.operands(left, right)?;
-                Number::from(!left.is_zero() || !right.is_zero())
+                Number::from(self.is_true(left) || self.is_true(right))
             }
             Expression::And(left, right) => {
-                Number::from(!self.value(left)?.is_zero() && !self.value(right)?.is_zero())
+                let left = self.value(left)?;
+                let holds = self.is_true(left) && {
+                    let right = self.value(right)?;
+                    self.is_true(right)
+                };
+                Number::from(holds)
             }
             Expression::Or(left, right) => {
-                Number::from(!self.value(left)?.is_zero() || !self.value(right)?.is_zero())
+                let left = self.value(left)?;
+                let holds = self.is_true(left) || {
+                    let right = self.value(right)?;
+                    self.is_true(right)
+                };
+                Number::from(holds)
             }
             Expression::Choice(condition, yes, no) => self.choice(condition, yes, no)?,
             Expression::Assign(target, operator, value) => {
@@ -180,6 +204,7 @@ impl Evaluation<'_> {
             }
             Expression::Step { target, by, after } => {
                 let before = self.get(target)?;
+                self.minds_reals(before)?;
                 let step = self.combine(Binary::Plus, before, Number::Whole(*by))?;
                 let changed = self.set(target, self.fit(step))?;
                 if *after { before } else { changed }
@@ -190,6 +215,31 @@ impl Evaluation<'_> {
             }
         };
         Ok(self.fit(value))
+    }
+
+    fn unary(&self, operator: Unary, value: Number) -> Result<Number, Stop> {
+        let smallest_grows = self.state.dialect.arithmetic_large_constant == LargeConstant::Real;
+        Ok(match (operator, value) {
+            (Unary::Plus, value) => value,
+            (Unary::Not, value) => Number::from(value.is_zero()),
+            (Unary::Minus, Number::Whole(i64::MIN)) if smallest_grows => {
+                Number::Real(self.real(value).negated())
+            }
+            (Unary::Minus, Number::Whole(value)) => Number::Whole(value.wrapping_neg()),
+            (Unary::Minus, Number::Real(value)) => Number::Real(value.negated()),
+            (Unary::Complement, value) => {
+                self.minds_reals(value)?;
+                Number::Whole(!value.whole())
+            }
+        })
+    }
+
+    /// Whether `&&` and `||` take a number for true.
+    fn is_true(&self, number: Number) -> bool {
+        match self.state.dialect.logic_cuts_reals {
+            true => number.whole() != 0,
+            false => !number.is_zero(),
+        }
     }
 
     /// Both operands. Where the shell looks a variable up only when its operator comes, the right
@@ -254,29 +304,61 @@ impl Evaluation<'_> {
             (Number::Whole(left), Number::Whole(right)) => {
                 self.combine_whole(operator, left, right)
             }
-            (left, right) => self.combine_real(operator, left.real(), right.real()),
+            (left, right) => self.combine_real(operator, left, right),
         }
     }
 
-    fn combine_real(&self, operator: Binary, left: f64, right: f64) -> Result<Number, Stop> {
-        Ok(match operator {
-            Binary::Power => Number::Real(left.powf(right)),
-            Binary::Times => Number::Real(left * right),
-            Binary::Divide => Number::Real(left / right),
-            Binary::Plus => Number::Real(left + right),
-            Binary::Minus => Number::Real(left - right),
-            Binary::Less => Number::from(left < right),
-            Binary::LessEqual => Number::from(left <= right),
-            Binary::Greater => Number::from(left > right),
-            Binary::GreaterEqual => Number::from(left >= right),
-            Binary::Equal => Number::from(left == right),
-            Binary::NotEqual => Number::from(left != right),
-            _ if self.state.dialect.arithmetic_reals == Reals::PointVanishes => {
-                return Err(refuse(self.state, "this operator takes whole numbers", self.span));
+    /// The number as one of the shell's reals.
+    fn real(&self, number: Number) -> Real {
+        number.real(self.state.dialect.extended_reals)
+    }
+
+    /// Refuses a real where the shell wants a whole number.
+    fn minds_reals(&self, number: Number) -> Result<(), Stop> {
+        let whole_only = self.state.dialect.arithmetic_reals == Reals::PointVanishes;
+        match number {
+            Number::Real(_) if whole_only => {
+                Err(refuse(self.state, "this operator takes whole numbers", self.span))
             }
-            Binary::Remainder => Number::Real(left % right),
-            _ => return self.combine_whole(operator, left as i64, right as i64),
+            _ => Ok(()),
+        }
+    }
+
+    fn combine_real(&self, operator: Binary, left: Number, right: Number) -> Result<Number, Stop> {
+        let (one, other) = (self.real(left), self.real(right));
+        let joined = |operation| Number::Real(one.combined(operation, other));
+        Ok(match operator {
+            Binary::Power => Number::Real(self.real_power(one, other)),
+            Binary::Times => joined(Operation::Times),
+            Binary::Divide => joined(Operation::Divide),
+            Binary::Plus => joined(Operation::Plus),
+            Binary::Minus => joined(Operation::Minus),
+            Binary::Less => Number::from(one < other),
+            Binary::LessEqual => Number::from(one <= other),
+            Binary::Greater => Number::from(one > other),
+            Binary::GreaterEqual => Number::from(one >= other),
+            Binary::Equal => Number::from(one == other),
+            Binary::NotEqual => Number::from(one != other),
+            Binary::Remainder if self.state.dialect.arithmetic_reals == Reals::PointStays => {
+                Number::Real(Real::Double(one.double() % other.double()))
+            }
+            // The left operand of a remainder is cut.
+            Binary::Remainder => {
+                self.minds_reals(right)?;
+                return self.combine_whole(operator, left.whole(), right.whole());
+            }
+            _ => {
+                self.minds_reals(left)?;
+                self.minds_reals(right)?;
+                return self.combine_whole(operator, left.whole(), right.whole());
+            }
         })
+    }
+
+    /// A power, as `pow` of C computes it in `double`.
+    fn real_power(&self, base: Real, exponent: Real) -> Real {
+        let power = base.double().powf(exponent.double());
+        Real::of(power, self.state.dialect.extended_reals)
     }
 
     fn combine_whole(&self, operator: Binary, left: i64, right: i64) -> Result<Number, Stop> {
@@ -308,7 +390,7 @@ impl Evaluation<'_> {
             Some(value) => Ok(Number::Whole(value)),
             // The sum is too large for a whole number.
             None if self.state.dialect.arithmetic_large_constant == LargeConstant::Real => {
-                self.combine_real(operator, left as f64, right as f64)
+                self.combine_real(operator, Number::Whole(left), Number::Whole(right))
             }
             None => Ok(Number::Whole(match operator {
                 Binary::Times => left.wrapping_mul(right),
@@ -324,12 +406,19 @@ impl Evaluation<'_> {
         if exponent < 0 && dialect.arithmetic_reals == Reals::None {
             return Err(refuse(self.state, "the exponent is less than 0", self.span));
         }
+        if dialect.powers_are_doubles {
+            let power =
+                self.real_power(self.real(Number::Whole(base)), self.real(Number::Whole(exponent)));
+            let whole = power.exact().filter(|_| exponent >= 0);
+            return Ok(whole.map_or(Number::Real(power), Number::Whole));
+        }
         let exact = u32::try_from(exponent).ok().and_then(|exponent| base.checked_pow(exponent));
         if let Some(value) = exact {
             return Ok(Number::Whole(value));
         }
         if exponent < 0 || dialect.arithmetic_large_constant == LargeConstant::Real {
-            return Ok(Number::Real((base as f64).powf(exponent as f64)));
+            let (base, exponent) = (Number::Whole(base), Number::Whole(exponent));
+            return Ok(Number::Real(self.real_power(self.real(base), self.real(exponent))));
         }
         let (mut result, mut base, mut exponent) = (1i64, base, exponent);
         while exponent > 0 {
@@ -345,6 +434,11 @@ impl Evaluation<'_> {
     fn get(&mut self, target: &Target) -> Result<Number, Stop> {
         match self.state.variables.get(&target.name) {
             Some(variable) if !variable.own => {
+                if let (None, Value::Scalar(_), Some(real)) =
+                    (&target.index, &variable.value, variable.real)
+                {
+                    return Ok(Number::Real(real));
+                }
                 if let (None, Value::Scalar(text)) = (&target.index, &variable.value) {
                     if let Some(number) = plain_number(text.bytes()) {
                         return Ok(Number::Whole(number));
@@ -444,16 +538,6 @@ fn plain_number(text: &[u8]) -> Option<i64> {
     let short = (1..=9).contains(&text.len()) && (text[0] != b'0' || text.len() == 1);
     let digits = short && text.iter().all(u8::is_ascii_digit);
     digits.then(|| text.iter().fold(0, |value, digit| value * 10 + i64::from(digit - b'0')))
-}
-
-fn unary(operator: Unary, value: Number) -> Number {
-    match (operator, value) {
-        (Unary::Plus, value) => value,
-        (Unary::Not, value) => Number::from(value.is_zero()),
-        (Unary::Minus, Number::Whole(value)) => Number::Whole(value.wrapping_neg()),
-        (Unary::Minus, Number::Real(value)) => Number::Real(-value),
-        (Unary::Complement, value) => Number::Whole(!value.whole()),
-    }
 }
 
 /// A number as the value of a variable.

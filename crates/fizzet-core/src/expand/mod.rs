@@ -18,7 +18,6 @@ mod operate;
 pub(crate) mod parameter;
 pub mod pattern;
 mod qualifiers;
-pub(crate) mod real;
 pub(crate) mod regular;
 mod split;
 mod stages;

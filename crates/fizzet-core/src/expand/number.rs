@@ -1,20 +1,20 @@
 //! The numbers of arithmetic: whole ones, and reals in the shells that have them.
 
 use crate::dialect::Reals;
-use crate::expand::real;
+use crate::real::{Format, Real};
 
 /// A number.
 #[derive(Clone, Copy, PartialEq, Debug)]
 pub(super) enum Number {
     Whole(i64),
-    Real(f64),
+    Real(Real),
 }
 
 impl Number {
     pub(super) fn is_zero(self) -> bool {
         match self {
             Number::Whole(value) => value == 0,
-            Number::Real(value) => value == 0.0,
+            Number::Real(value) => value.is_zero(),
         }
     }
 
@@ -22,13 +22,14 @@ impl Number {
     pub(super) fn whole(self) -> i64 {
         match self {
             Number::Whole(value) => value,
-            Number::Real(value) => value as i64,
+            Number::Real(value) => value.cut(),
         }
     }
 
-    pub(super) fn real(self) -> f64 {
+    /// The number as a real, in the format of the shell's reals.
+    pub(super) fn real(self, extended: bool) -> Real {
         match self {
-            Number::Whole(value) => value as f64,
+            Number::Whole(value) => Real::whole(value, extended),
             Number::Real(value) => value,
         }
     }
@@ -49,47 +50,44 @@ impl From<bool> for Number {
     }
 }
 
-/// As ksh93 shows a real: 18 digits, no point behind a whole number. Its reals hold more digits than
-/// the ones here, so one that few digits write is shown with those.
-fn plain(value: f64) -> String {
-    if value.fract() == 0.0 && value.abs() < 1e18 {
-        return format!("{value:.0}");
+/// As ksh93 shows a real: 18 digits, halves rounded up, and a whole number whole, which has no point.
+fn plain(value: Real) -> String {
+    match value.exact() {
+        Some(0) if value.is_negative() => "-0".into(),
+        Some(whole) => whole.to_string(),
+        None => general(value, 18, true),
     }
-    let shortest = format!("{value:e}");
-    let mantissa = shortest.split('e').next().unwrap_or_default();
-    let few = mantissa.bytes().filter(u8::is_ascii_digit).count() <= 15;
-    general(value, if few { 15 } else { 18 })
 }
 
 /// As zsh shows a real: 17 digits, a point even behind a whole number, and capital infinities.
-fn with_point(value: f64) -> String {
-    if value.is_nan() {
-        return "NaN".into();
-    }
-    if value.is_infinite() {
-        return if value < 0.0 { "-Inf".into() } else { "Inf".into() };
-    }
-    let text = general(value, 17);
-    match text.contains(['.', 'e']) {
-        true => text,
-        false => text + ".",
+fn with_point(value: Real) -> String {
+    let text = general(value, 17, false);
+    match text.as_str() {
+        "nan" | "-nan" => "NaN".into(),
+        "inf" => "Inf".into(),
+        "-inf" => "-Inf".into(),
+        text if text.contains(['.', 'e']) => text.into(),
+        text => format!("{text}."),
     }
 }
 
-/// `%.*g` of C.
-fn general(value: f64, digits: usize) -> String {
-    let sign = if value.is_sign_negative() { "-" } else { "" };
-    format!("{sign}{}", real::shown(value.abs(), b'g', Some(digits), false))
+/// `%.*g` of C, and how a number halfway between two is rounded.
+fn general(value: Real, digits: usize, halves_up: bool) -> String {
+    let sign = if value.is_negative() { "-" } else { "" };
+    let format = Format { letter: b'g', precision: digits, keeps_zeros: false, halves_up };
+    format!("{sign}{}", value.absolute().shown(format))
 }
 
 #[cfg(test)]
 mod tests {
-    use super::Number;
+    use super::{Number, Real};
     use crate::dialect::Reals;
 
     #[test]
     fn reals_are_shown_as_c_does() {
-        let shown = |value: f64, reals| Number::Real(value).shown(reals);
+        let shown = |value: f64, reals| {
+            Number::Real(Real::of(value, reals == Reals::PointVanishes)).shown(reals)
+        };
         assert_eq!(shown(2.5, Reals::PointVanishes), "2.5");
         assert_eq!(shown(3.0, Reals::PointVanishes), "3");
         assert_eq!(shown(9223372036854775808.0, Reals::PointVanishes), "9.22337203685477581e+18");
@@ -97,7 +95,7 @@ mod tests {
         assert_eq!(shown(3.0, Reals::PointStays), "3.");
         assert_eq!(shown(1.0 / 3.0, Reals::PointStays), "0.33333333333333331");
         assert_eq!(shown(1e-7, Reals::PointStays), "9.9999999999999995e-08");
-        assert_eq!(shown(1e-7, Reals::PointVanishes), "1e-07");
+        assert_eq!(shown(1e-7, Reals::PointVanishes), "9.99999999999999955e-08");
         assert_eq!(shown(-0.0, Reals::PointStays), "-0.");
         assert_eq!(shown(f64::NEG_INFINITY, Reals::PointStays), "-Inf");
         assert_eq!(shown(f64::NAN, Reals::PointStays), "NaN");

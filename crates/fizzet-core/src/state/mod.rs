@@ -25,6 +25,7 @@ use crate::dialect::{Dialect, OptionIndex, WithoutPath};
 use crate::expand::Ifs;
 use crate::expand::pattern::PatternRules;
 use crate::lineage::{Origin, Rule};
+use crate::real::{Format, Real};
 use crate::source::{SourceId, SourceKind, Sources, Span};
 use crate::stop::{Limits, Reach, Status, Stop};
 use crate::syntax::Aliases;
@@ -267,7 +268,8 @@ impl State {
                 return Err(self.mistake("OPTIND takes a number", span, 2));
             }
         }
-        let text = self.kept(keeps, text, span)?;
+        let mut real = None;
+        let text = self.kept(keeps, text, &mut real, span)?;
         let counts_from_one = self.dialect.first_index == 1;
         match key {
             None => {
@@ -275,6 +277,9 @@ impl State {
                     self.variables.clear(name);
                 }
                 self.variables.set(name, text);
+                if real.is_some() && self.dialect.real_variables_keep_digits {
+                    self.variables.entry(name).real = real;
+                }
             }
             Some(Key::Number(number)) if counts_from_one => {
                 self.replace(name, Stretch::One(number), vec![text], span)?;
@@ -397,8 +402,14 @@ impl State {
         self.store(name, Some(key), text, span)
     }
 
-    /// What a variable keeps of a value.
-    fn kept(&mut self, keeps: Keeps, text: Text, span: Span) -> Result<Text, Stop> {
+    /// What a variable keeps of a value; `real` becomes the number where that is a real.
+    fn kept(
+        &mut self,
+        keeps: Keeps,
+        text: Text,
+        real: &mut Option<Real>,
+        span: Span,
+    ) -> Result<Text, Stop> {
         let changed = match keeps {
             Keeps::Text | Keeps::Name => return Ok(text),
             Keeps::Field(padding, width) => padding.fill(text.bytes(), width),
@@ -410,11 +421,14 @@ impl State {
                 first.chain(rest).collect::<String>().into_bytes()
             }
             Keeps::Lower => text.bytes().to_str_lossy().to_lowercase().into_bytes(),
-            Keeps::Real(letter, precision) => {
+            Keeps::Real { letter, digits, long } => {
                 let value = crate::expand::arithmetic::text_real(self, text.bytes(), span)?;
-                let sign = if value.is_sign_negative() { "-" } else { "" };
-                let shown = crate::expand::real::shown(value.abs(), letter, Some(precision), false);
-                format!("{sign}{shown}").into_bytes()
+                let value = if long { value } else { value.by(|double| double) };
+                *real = Some(value);
+                let sign = if value.is_negative() { "-" } else { "" };
+                let halves_up = self.dialect.halves_up;
+                let format = Format { letter, precision: digits, keeps_zeros: false, halves_up };
+                format!("{sign}{}", value.absolute().shown(format)).into_bytes()
             }
             Keeps::Integer(base) => {
                 let capitals = self.dialect.capital_digits;

@@ -6,6 +6,7 @@ use std::rc::Rc;
 
 use rustc_hash::FxHashMap;
 
+use crate::real::Real;
 use crate::state::Associative;
 use crate::text::Text;
 
@@ -42,6 +43,8 @@ pub struct Variable {
     pub read_only: bool,
     /// What happens to a value when it is stored.
     pub keeps: Keeps,
+    /// The real whose digits the value has, where it keeps more than those.
+    pub real: Option<Real>,
     /// Whether the shell keeps it itself; the value is that of the latest look.
     pub own: bool,
 }
@@ -54,9 +57,15 @@ pub enum Keeps {
     Text,
     /// The value of the arithmetic expression that the text is, shown in this base.
     Integer(u32),
-    /// The value of the arithmetic expression, as this conversion of `printf` shows it with so many
-    /// digits.
-    Real(u8, usize),
+    /// The value of the arithmetic expression, as a conversion of `printf` shows it.
+    Real {
+        /// The letter of the conversion.
+        letter: u8,
+        /// How many digits it shows.
+        digits: usize,
+        /// Whether a `long double` is kept where the shell has those; otherwise a `double`.
+        long: bool,
+    },
     /// The text in capitals.
     Upper,
     /// The text with one capital at its start, the rest in small letters.
@@ -111,7 +120,14 @@ impl Padding {
 
 impl Variable {
     fn holding(value: Value) -> Variable {
-        Variable { value, exported: false, read_only: false, keeps: Keeps::Text, own: false }
+        Variable {
+            value,
+            exported: false,
+            read_only: false,
+            keeps: Keeps::Text,
+            real: None,
+            own: false,
+        }
     }
 
     /// One that the shell keeps itself.

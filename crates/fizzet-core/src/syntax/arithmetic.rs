@@ -1,14 +1,16 @@
 //! Arithmetic expressions: text to tree, with the precedence of C (POSIX XCU 1.1.2.1).
 
-use std::borrow::Cow;
 use std::rc::Rc;
 
 use bstr::ByteSlice;
 
-use crate::dialect::{ArithmeticSign, Dialect, LargeConstant, Quotes, Reals, WhileReading};
+use crate::dialect::{ArithmeticSign, Dialect, Quotes, Reals, WhileReading};
+use crate::real::Real;
 use crate::syntax::cursor::{is_name_byte, is_name_start};
+use crate::syntax::functions::FUNCTIONS;
+pub use crate::syntax::functions::Function;
+pub use crate::syntax::numeral::constant;
 pub(crate) use crate::syntax::numeral::digits;
-pub use crate::syntax::numeral::{constant, real};
 use crate::syntax::operators::{ASSIGNING, BINARY};
 pub use crate::syntax::operators::{Binary, Unary};
 
@@ -21,7 +23,7 @@ pub enum Expression {
     /// A constant.
     Number(i64),
     /// A constant with a fraction.
-    Real(f64),
+    Real(Real),
     /// A function of mathematics.
     Function(Function, Box<Expression>),
     /// A variable, or an element of an array with the text of its index.
@@ -54,38 +56,6 @@ pub enum Expression {
     /// `a, b`
     Comma(Box<Expression>, Box<Expression>),
 }
-
-/// A function of one number, as in C: its name, and what it does.
-pub type Named = (&'static str, fn(f64) -> f64);
-
-/// One of the functions that there are.
-pub type Function = &'static Named;
-
-/// The functions of one number; observed in ksh93u+m.
-const FUNCTIONS: &[Named] = &[
-    ("abs", f64::abs),
-    ("acos", f64::acos),
-    ("asin", f64::asin),
-    ("atan", f64::atan),
-    ("cbrt", f64::cbrt),
-    ("ceil", f64::ceil),
-    ("cos", f64::cos),
-    ("cosh", f64::cosh),
-    ("exp", f64::exp),
-    ("fabs", f64::abs),
-    ("floor", f64::floor),
-    ("int", f64::trunc),
-    ("log", f64::ln),
-    ("log10", f64::log10),
-    ("log2", f64::log2),
-    ("round", f64::round),
-    ("sin", f64::sin),
-    ("sinh", f64::sinh),
-    ("sqrt", f64::sqrt),
-    ("tan", f64::tan),
-    ("tanh", f64::tanh),
-    ("trunc", f64::trunc),
-];
 
 /// What can be assigned.
 #[derive(Clone, Debug)]
@@ -142,10 +112,10 @@ fn condition_of(choice: Expression) -> Expression {
     }
 }
 
-struct Reader<'a> {
-    text: &'a [u8],
-    dialect: &'a Dialect,
-    at: usize,
+pub(super) struct Reader<'a> {
+    pub(super) text: &'a [u8],
+    pub(super) dialect: &'a Dialect,
+    pub(super) at: usize,
     depth: u32,
     /// Whether signs before a parenthesis do not count, since only the end of the text closes it.
     forgets_signs: bool,
@@ -153,10 +123,10 @@ struct Reader<'a> {
     before: Vec<Expression>,
 }
 
-type Read = Result<Expression, String>;
+pub(super) type Read = Result<Expression, String>;
 
 impl Reader<'_> {
-    fn wrong(&self, expected: &str) -> String {
+    pub(super) fn wrong(&self, expected: &str) -> String {
         let rest = String::from_utf8_lossy(&self.text[self.at..]);
         match rest.is_empty() {
             true => format!("the expression ends where {expected} was expected"),
@@ -205,7 +175,7 @@ impl Reader<'_> {
         self.text.get(self.at).copied()
     }
 
-    fn rest(&self) -> &[u8] {
+    pub(super) fn rest(&self) -> &[u8] {
         &self.text[self.at..]
     }
 
@@ -219,12 +189,31 @@ impl Reader<'_> {
     }
 
     fn comma(&mut self) -> Read {
+        if self.passes_last_signs() {
+            return Ok(Expression::Number(0));
+        }
         let mut left = self.assignment()?;
         while self.dialect.arithmetic_comma && self.eat(b",") {
+            if self.passes_last_signs() {
+                break;
+            }
             let (before, right) = self.behind(left, Self::assignment)?;
             left = Expression::Comma(before, right);
         }
         Ok(left)
+    }
+
+    /// Passes over plus signs that nothing but the end of the text follows, where those count for nothing.
+    fn passes_last_signs(&mut self) -> bool {
+        self.blanks();
+        let blanks = self.dialect.arithmetic_blanks.as_bytes();
+        let passes = self.dialect.plus_signs_at_end
+            && self.peek() == Some(b'+')
+            && self.rest().iter().all(|byte| *byte == b'+' || blanks.contains(byte));
+        if passes {
+            self.at = self.text.len();
+        }
+        passes
     }
 
     fn deeper(&mut self, read: impl FnOnce(&mut Self) -> Read) -> Read {
@@ -271,6 +260,11 @@ impl Reader<'_> {
         let condition = self.or()?;
         if !self.eat(b"?") {
             return Ok(condition);
+        }
+        if self.dialect.empty_choice_is_one && self.eat(b":") {
+            self.deeper(Self::choice)?;
+            let one = || Box::new(Expression::Number(1));
+            return Ok(Expression::Choice(Box::new(condition), one(), one()));
         }
         let (condition, yes) = self.behind(condition, |reader| {
             let yes = match reader.dialect.assigns_in_choice {
@@ -420,7 +414,7 @@ impl Reader<'_> {
                 Ok(inner)
             }
             Some(byte) if byte.is_ascii_digit() => self.number(),
-            Some(b'.') if self.dialect.arithmetic_reals != Reals::None => self.number(),
+            Some(b'.') if self.dialect.arithmetic_reals != Reals::None => self.point(),
             Some(b'\'') if self.dialect.arithmetic_characters => self.character(),
             Some(b'#') if self.dialect.arithmetic_sign != ArithmeticSign::Error => self.sign(),
             Some(_) if self.begins_name() => {
@@ -497,19 +491,6 @@ impl Reader<'_> {
         }
     }
 
-    /// `inf` or `nan` in letters of any case, where those are numbers.
-    fn infinity(&self, target: &Target) -> Option<f64> {
-        if !self.dialect.arithmetic_infinities || target.index.is_some() {
-            return None;
-        }
-        let is = |word: &[u8]| target.name.eq_ignore_ascii_case(word);
-        match () {
-            () if is(b"inf") => Some(f64::INFINITY),
-            () if is(b"nan") => Some(f64::NAN),
-            () => None,
-        }
-    }
-
     fn target(&mut self) -> Result<Target, String> {
         self.blanks();
         let start = self.at;
@@ -539,108 +520,6 @@ impl Reader<'_> {
         Err("the index of an array is never closed".into())
     }
 
-    fn number(&mut self) -> Read {
-        let start = self.at;
-        // An underscore is a digit of the largest bases, or passed over.
-        let dialect = self.dialect;
-        let underscores = dialect.arithmetic_largest_base > 36 || dialect.arithmetic_underscores;
-        let all = |byte: &u8| match byte {
-            b'_' => underscores,
-            byte => is_name_byte(*byte) || matches!(byte, b'#' | b'@'),
-        };
-        while self.text.get(self.at).is_some_and(all) {
-            self.at += 1;
-        }
-        let text = self.digits_from(start);
-        let number = match constant(&text, self.dialect) {
-            _ if self.is_large_hexadecimal(&text) => Expression::Real(large_hexadecimal(&text)),
-            Some(_) if self.is_real(&text) => self.real(start)?,
-            Some(value) => Expression::Number(value),
-            None if self.is_real(&text) => self.real(start)?,
-            None => return Err(format!("`{}` is no number here", String::from_utf8_lossy(&text))),
-        };
-        // `1++` is a step of what is no variable.
-        let steps = [&b"++"[..], b"--"].into_iter().any(|sign| self.rest().starts_with(sign));
-        match steps && !self.dialect.arithmetic_double_signs {
-            true => Err("++ and -- need a variable".into()),
-            false => Ok(number),
-        }
-    }
-
-    /// Whether hexadecimal digits are too many for a whole number, where that makes a real one.
-    fn is_large_hexadecimal(&self, text: &[u8]) -> bool {
-        let digits = text.strip_prefix(b"0x").or(text.strip_prefix(b"0X")).unwrap_or_default();
-        let zeros = digits.iter().take_while(|byte| **byte == b'0').count();
-        self.dialect.arithmetic_large_constant == LargeConstant::Real
-            && digits.len() - zeros > 16
-            && digits.iter().all(u8::is_ascii_hexdigit)
-    }
-
-    /// Whether digits belong to a number with a fraction or an exponent, or to one that is too large.
-    fn is_real(&self, text: &[u8]) -> bool {
-        if self.dialect.arithmetic_reals == Reals::None
-            || text.starts_with(b"0x")
-            || text.starts_with(b"0X")
-        {
-            return false;
-        }
-        let exponent = text.iter().any(|byte| matches!(byte, b'e' | b'E'));
-        let large = text.iter().all(u8::is_ascii_digit)
-            && self.dialect.arithmetic_large_constant == LargeConstant::Real
-            && std::str::from_utf8(text).is_ok_and(|text| text.parse::<i64>().is_err());
-        self.text.get(self.at) == Some(&b'.') || (exponent && !text.contains(&b'#')) || large
-    }
-
-    /// A number with a fraction or an exponent that begins at `start`.
-    fn real(&mut self, start: usize) -> Read {
-        self.at = start;
-        while let Some(&byte) = self.text.get(self.at) {
-            let sign = matches!(byte, b'+' | b'-')
-                && self.at > start
-                && matches!(self.text[self.at - 1], b'e' | b'E');
-            let passed = byte == b'_' && self.dialect.arithmetic_underscores;
-            if !(byte.is_ascii_digit() || matches!(byte, b'.' | b'e' | b'E') || sign || passed) {
-                break;
-            }
-            self.at += 1;
-        }
-        let text = self.digits_from(start);
-        match real(&text) {
-            Some(value) => Ok(Expression::Real(value)),
-            None => Err(format!("`{}` is no number here", String::from_utf8_lossy(&text))),
-        }
-    }
-
-    /// The text from a place up to here, without the underscores that numbers may hold.
-    fn digits_from(&self, start: usize) -> Cow<'_, [u8]> {
-        let text = &self.text[start..self.at];
-        match self.dialect.arithmetic_underscores && text.contains(&b'_') {
-            true => text.iter().copied().filter(|byte| *byte != b'_').collect::<Vec<_>>().into(),
-            false => text.into(),
-        }
-    }
-
-    /// `'c'`: the code of a character.
-    fn character(&mut self) -> Read {
-        let rest = &self.text[self.at + 1..];
-        if let [b'\\', letter, b'\'', ..] = rest
-            && self.dialect.arithmetic_character_escapes
-        {
-            let written = [b'\\', *letter];
-            let code = super::decode_escapes(&written, self.dialect.dollar_escapes);
-            self.at += 4;
-            return Ok(Expression::Number(code.first().map_or(0, |&byte| i64::from(byte))));
-        }
-        let code = crate::text::next_character(rest, true);
-        match code.filter(|(_, length)| rest.get(*length) == Some(&b'\'')) {
-            Some((code, length)) => {
-                self.at += length + 2;
-                Ok(Expression::Number(i64::from(code)))
-            }
-            None => Err(self.wrong("one character between single quotes")),
-        }
-    }
-
     /// The function of this name, if a parenthesis follows.
     fn function(&self, target: &Target) -> Option<Function> {
         if !self.dialect.arithmetic_functions || self.text.get(self.at) != Some(&b'(') {
@@ -648,10 +527,4 @@ impl Reader<'_> {
         }
         FUNCTIONS.iter().find(|(name, _)| name.as_bytes() == &*target.name)
     }
-}
-
-/// The value of `0x` and hexadecimal digits.
-fn large_hexadecimal(text: &[u8]) -> f64 {
-    let digits = text[2..].iter().filter_map(|byte| char::from(*byte).to_digit(16));
-    digits.fold(0.0, |value, digit| value * 16.0 + f64::from(digit))
 }

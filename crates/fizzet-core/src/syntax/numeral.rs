@@ -1,6 +1,6 @@
 //! Constants of arithmetic expressions (C11 6.4.4.1, and what each shell adds).
 
-use crate::dialect::{Dialect, LargeConstant};
+use crate::dialect::{Dialect, EmptyDigits, LargeConstant};
 
 /// The value of a whole number: decimal, `0x`, octal where a leading zero means that, `base#digits`
 /// where the shell has it.
@@ -28,7 +28,12 @@ fn based(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {
         return (length == text.len()).then_some(i64::from(code));
     }
     let is_base = base <= dialect.arithmetic_largest_base || dialect.large_base_is_ten;
-    if text.is_empty() && dialect.empty_digits_are_zero && is_base {
+    let is_zero = match dialect.empty_digits {
+        EmptyDigits::Refused => false,
+        EmptyDigits::Zero => true,
+        EmptyDigits::ZeroFromTen => base >= 10,
+    };
+    if text.is_empty() && is_zero && is_base {
         return Some(0);
     }
     let base = match base > dialect.arithmetic_largest_base && dialect.large_base_is_ten {
@@ -77,15 +82,4 @@ fn digit(byte: u8, base: u32) -> Option<u32> {
         _ => return None,
     };
     Some(u32::from(digit)).filter(|&digit| digit < base)
-}
-
-/// The value of a number with a fraction or an exponent, or of a whole number that is too large,
-/// where the shell has those.
-pub fn real(text: &[u8]) -> Option<f64> {
-    let plain =
-        |byte: &u8| byte.is_ascii_digit() || matches!(byte, b'.' | b'e' | b'E' | b'+' | b'-');
-    if !text.iter().all(plain) {
-        return None;
-    }
-    std::str::from_utf8(text).ok()?.parse().ok()
 }

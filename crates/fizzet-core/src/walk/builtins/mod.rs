@@ -11,6 +11,7 @@ mod print;
 mod printf;
 mod process;
 mod read;
+mod reals;
 mod references;
 mod shopt;
 mod tell;

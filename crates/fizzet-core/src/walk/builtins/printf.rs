@@ -1,16 +1,17 @@
 //! `printf` (POSIX XBD 5 and XCU printf).
 
-use crate::dialect::PrintfQuoting;
+use crate::dialect::{PrintfQuoting, PrintfReals};
+use crate::expand::arithmetic;
 use crate::expand::backslashed as backslashed_for_zsh;
-use crate::expand::real;
 use crate::expand::transform::{in_dollar_quotes, requoted_for};
 use crate::lineage::{Origin, Rule};
+use crate::real::{Format, Real};
 use crate::stop::{Status, Stop};
-use crate::syntax::arithmetic;
+use crate::syntax::arithmetic::constant;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::control::leading_number;
-use crate::walk::builtins::{Call, time};
+use crate::walk::builtins::{Call, reals, time};
 
 /// `printf format [arguments]`: the format is used again as long as arguments are left.
 pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -135,7 +136,7 @@ impl Printing<'_> {
     /// A time of `%(format)T`, in universal time; what depends on the clock or a time zone is missing.
     fn time(&mut self, format: &str) -> Vec<u8> {
         let given = !self.rest.is_empty();
-        let seconds = self.next_number();
+        let seconds = self.next_number(true);
         let zone = self.walker.state.variables.scalar(b"TZ").is_some_and(|zone| !zone.is_empty());
         match time::shown(seconds, format) {
             Some(text) if given && seconds >= 0 && !zone => text.into_bytes(),
@@ -148,18 +149,38 @@ impl Printing<'_> {
         }
     }
 
-    fn next_float(&mut self) -> f64 {
-        let Some(text) = self.next() else { return 0.0 };
-        let shown = String::from_utf8_lossy(text.bytes()).trim().to_string();
-        if let Some(quoted) = shown.strip_prefix(['\'', '"']) {
-            return quoted.chars().next().map_or(0.0, |character| f64::from(u32::from(character)));
+    fn next_real(&mut self) -> Real {
+        let extended = self.walker.state.dialect.printf_extended;
+        let zero = Real::whole(0, extended);
+        let Some(text) = self.next() else { return zero };
+        if let [b'\'' | b'"', quoted @ ..] = text.bytes().trim_ascii_start() {
+            let code = crate::text::next_character(quoted, true);
+            return code.map_or(zero, |(code, _)| Real::whole(code.into(), extended));
         }
-        let value = shown.parse().ok();
-        self.status |= Status::from(value.is_none() && !shown.is_empty());
-        value.unwrap_or(0.0)
+        let (value, length, out_of_range) = reals::at_start(text.bytes(), extended);
+        let is_whole = length == text.len();
+        let how = self.walker.state.dialect.printf_reals;
+        let blanks = text.bytes()[length..].iter().all(u8::is_ascii_whitespace);
+        match how {
+            PrintfReals::WholeOrExpression if blanks => return value,
+            PrintfReals::Expression | PrintfReals::WholeOrExpression => {
+                let (state, span) = (&mut self.walker.state, self.origin.span());
+                let read = arithmetic::text_real(state, text.bytes(), span);
+                self.status |= Status::from(read.is_err());
+                return read.unwrap_or(match how {
+                    PrintfReals::Expression => value,
+                    _ => zero,
+                });
+            }
+            PrintfReals::Start | PrintfReals::Whole => {}
+        }
+        let lost = out_of_range && self.walker.state.dialect.printf_minds_range;
+        self.status |= Status::from((!is_whole && !text.is_empty()) || lost);
+        if is_whole || how == PrintfReals::Start { value } else { zero }
     }
 
-    fn next_number(&mut self) -> i64 {
+    /// The next argument as a whole number; `signed` where it is shown with its sign.
+    fn next_number(&mut self, signed: bool) -> i64 {
         let Some(text) = self.next() else { return 0 };
         let bytes = text.bytes().trim_ascii_start();
         if let [b'\'' | b'"', quoted @ ..] = bytes {
@@ -168,7 +189,11 @@ impl Printing<'_> {
         }
         if self.walker.state.dialect.printf_evaluates {
             let (bytes, span) = (bytes.to_vec(), self.origin.span());
-            let value = crate::expand::arithmetic::text_value(&mut self.walker.state, &bytes, span);
+            let state = &mut self.walker.state;
+            let value = match signed && state.dialect.printf_saturates {
+                true => arithmetic::text_real(state, &bytes, span).map(Real::saturated),
+                false => arithmetic::text_value(state, &bytes, span),
+            };
             return value.unwrap_or_else(|_| {
                 self.status = 1;
                 match self.walker.state.dialect.printf_partial_numbers {
@@ -184,9 +209,9 @@ impl Printing<'_> {
         };
         let dialect = &self.walker.state.dialect;
         let whole = digits.iter().take_while(|byte| byte.is_ascii_alphanumeric()).count();
-        let value = (0..=whole).rev().find_map(|end| {
-            arithmetic::constant(&digits[..end], dialect).map(|value| (value, end))
-        });
+        let value = (0..=whole)
+            .rev()
+            .find_map(|end| constant(&digits[..end], dialect).map(|value| (value, end)));
         let (value, end) = value.unwrap_or((0, 0));
         let whole = self.walker.state.dialect.printf_partial_numbers;
         if end < digits.len() {
@@ -221,7 +246,7 @@ impl Printing<'_> {
             at += 1;
         }
         if text.get(at) == Some(&b'*') {
-            let width = self.next_number();
+            let width = self.next_number(true);
             one.left |= width < 0;
             one.width = width.unsigned_abs().min(1 << 20) as usize;
             at += 1;
@@ -233,7 +258,7 @@ impl Printing<'_> {
             one.precision = Some(match text.get(at) {
                 Some(b'*') => {
                     at += 1;
-                    self.next_number().max(0) as usize
+                    self.next_number(true).max(0) as usize
                 }
                 _ => digits(text, &mut at),
             });
@@ -285,11 +310,14 @@ impl Printing<'_> {
                 self.padded(&text, one);
             }
             b'f' | b'F' | b'e' | b'E' | b'g' | b'G' => {
-                let value = self.next_float();
-                let (negative, digits) = (
-                    value.is_sign_negative(),
-                    real::shown(value.abs(), letter, one.precision, one.alternative),
-                );
+                let value = self.next_real();
+                let format = Format {
+                    letter,
+                    precision: one.precision.unwrap_or(6),
+                    keeps_zeros: one.alternative,
+                    halves_up: self.walker.state.dialect.halves_up,
+                };
+                let (negative, digits) = (value.is_negative(), value.absolute().shown(format));
                 let sign = match negative {
                     true => "-",
                     false if one.plus => "+",
@@ -300,7 +328,7 @@ impl Printing<'_> {
                 self.number(sign, &digits, &whole);
             }
             b'd' | b'i' => {
-                let value = self.next_number();
+                let value = self.next_number(true);
                 let sign = match value {
                     ..0 => "-",
                     _ if one.plus => "+",
@@ -310,16 +338,16 @@ impl Printing<'_> {
                 self.number(sign, &value.unsigned_abs().to_string(), one);
             }
             b'u' => {
-                let value = self.next_number() as u64;
+                let value = self.next_number(false) as u64;
                 self.number("", &value.to_string(), one);
             }
             b'o' => {
-                let value = self.next_number();
+                let value = self.next_number(false);
                 let prefix = if one.alternative { "0" } else { "" };
                 self.number(prefix, &format!("{value:o}"), one);
             }
             b'x' | b'X' => {
-                let value = self.next_number();
+                let value = self.next_number(false);
                 let (digits, prefix) = match letter {
                     b'x' => (format!("{value:x}"), "0x"),
                     _ => (format!("{value:X}"), "0X"),

@@ -79,8 +79,8 @@ impl Walker {
         match variable.keeps {
             Keeps::Integer(10) => words.push("-i".into()),
             Keeps::Integer(base) => words.push(format!("-i {base}")),
-            Keeps::Real(b'f', digits) => words.push(format!("-F {digits}")),
-            Keeps::Real(_, digits) => words.push(format!("-E {digits}")),
+            Keeps::Real { letter: b'f', digits, .. } => words.push(format!("-F {digits}")),
+            Keeps::Real { digits, .. } => words.push(format!("-E {digits}")),
             Keeps::Upper => words.push("-u".into()),
             Keeps::Lower => words.push("-l".into()),
             Keeps::Name => words.push("-n".into()),
@@ -161,8 +161,8 @@ impl Walker {
         match variable.keeps {
             Keeps::Integer(10) => flag(true, " -i"),
             Keeps::Integer(base) => flag(true, &format!(" -i{base}")),
-            Keeps::Real(b'f', _) => flag(true, " -F"),
-            Keeps::Real(..) => flag(true, " -E"),
+            Keeps::Real { letter: b'f', .. } => flag(true, " -F"),
+            Keeps::Real { .. } => flag(true, " -E"),
             Keeps::Field(Padding::Left, width) => flag(true, &format!(" -L{width}")),
             Keeps::Field(Padding::Right, width) => flag(true, &format!(" -R{width}")),
             Keeps::Field(Padding::Zeros, width) => flag(true, &format!(" -Z{width}")),

@@ -242,7 +242,7 @@ impl Walker {
                 .state
                 .variables
                 .get(name)
-                .is_some_and(|one| matches!(one.keeps, Keeps::Integer(_) | Keeps::Real(..)));
+                .is_some_and(|one| matches!(one.keeps, Keeps::Integer(_) | Keeps::Real { .. }));
             match is_number {
                 true => {
                     let zero = self.state.shell_text(b"0");
@@ -300,10 +300,13 @@ impl Walker {
         let field = field.into_iter().find(|(letter, _)| given.has(*letter));
         let keeps = match () {
             () if let Some((letter, padding)) = field => Keeps::Field(padding, width(letter)),
-            () if given.has(b'F') => Keeps::Real(b'f', digits(b'F')),
+            () if given.has(b'F') => {
+                Keeps::Real { letter: b'f', digits: digits(b'F'), long: given.has(b'l') }
+            }
             () if given.has(b'E') && self.state.dialect.real_variables => {
                 let (letter, less) = self.state.dialect.scientific_numbers;
-                Keeps::Real(letter, digits(b'E').saturating_sub(less))
+                let digits = digits(b'E').saturating_sub(less);
+                Keeps::Real { letter, digits, long: given.has(b'l') }
             }
             () if given.has(b'i') => Keeps::Integer(base.clamp(2, 64) as u32),
             () if given.has(b'u') => Keeps::Upper,
@@ -360,6 +363,7 @@ pub(super) fn declare_as(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
     let option: &[u8] = match call.bytes(0) {
         Some(b"integer") => b"-i",
         Some(b"nameref") => b"-n",
+        Some(b"float") if walker.state.dialect.extended_reals => b"-lE",
         Some(b"float") => b"-E",
         _ => b"-C",
     };
