@@ -942,6 +942,8 @@ dialect_table! {
     value_backslash_escapes_in_text: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: x='\\l'; case l in $x) echo yes; esac";
     /// An opening bracket that nothing closes keeps a field from being a pattern.
     open_bracket_spoils: bool = [N, N, N, N, Y, N, N], "observed in all six: echo [* beside a file [q]";
+    /// Groups such as `@(a|b)` count in a value that is a pattern of `case` or `${x#p}`.
+    groups_in_text_values: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: x='@(a)'; case a in $x) echo yes; esac; y=aa; echo ${y#$x}";
     /// Groups such as `@(a|b)` count in a pathname pattern that comes from a value.
     groups_in_values: bool = [N, Y, N, N, N, N, N], "observed in all six: x='@(lid|Lid)'; echo $x";
     /// In brackets of a pattern characters of several bytes count.
@@ -1155,6 +1157,9 @@ dialect_table! {
     functions_hold_mistakes: WhichFunctions = [WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Keyword, WhichFunctions::Always, WhichFunctions::Never], "observed in all six: f() { shift 9; echo b; }; f; echo after $?; and with function f { ... }";
     /// The status of a command whose name is empty.
     empty_name_status: Status = [127, 127, 127, 127, 126, 126, 126], "observed in all six: ''; echo $?";
+    /// Letters behind a backslash in the value that is a pattern of `case` or `${x#p}` are classes, places and
+    /// control characters.
+    pattern_letters: bool = [N, N, N, N, Y, N, N], "observed in all six: p='\\d'; case 5 in $p) echo yes; esac, for every letter";
     /// A backslash in a value escapes only what is special in patterns.
     value_backslash_needs_special: bool = [N, N, N, N, N, N, Y], "observed in zsh: x='l\\i*'; case lid in ${~x}) echo yes; esac";
     /// `break` outside a loop does not look at its operand.

@@ -127,7 +127,7 @@ fn match_origin(field: &Text, word: Span, rules: PatternRules) -> Origin {
 
 fn components(field: &Text, settings: &Settings) -> Vec<Component> {
     let rules = settings.rules;
-    let (bytes, quoted) = (field.bytes(), quoting(field, rules));
+    let (bytes, quoted) = (field.bytes(), crate::expand::pattern::quoting(field, rules));
     let mut components = Vec::new();
     let mut at = 0;
     while at < bytes.len() {
@@ -153,22 +153,6 @@ fn components(field: &Text, settings: &Settings) -> Vec<Component> {
         at = start + length;
     }
     components
-}
-
-/// For each byte, whether it stands for itself: where groups of values do not count, so do their
-/// parentheses.
-fn quoting(field: &Text, rules: PatternRules) -> Vec<bool> {
-    let mut marks = field.quoting();
-    if rules.groups && !rules.groups_in_values {
-        let mut at = 0;
-        for (run, bytes) in field.runs() {
-            for (mark, byte) in marks[at..].iter_mut().zip(bytes) {
-                *mark |= run.standing.is_split() && *byte == b'(';
-            }
-            at += bytes.len();
-        }
-    }
-    marks
 }
 
 /// Whether a component ends in a backslash that would escape the slash behind it.

@@ -467,7 +467,8 @@ impl State {
         PatternRules {
             backslash_escapes: self.dialect.value_backslash_escapes_in_text,
             wide_brackets: wide,
-            groups_in_values: true,
+            groups_in_values: self.dialect.groups_in_text_values,
+            letter_escapes: self.dialect.pattern_letters,
             ..rules
         }
     }

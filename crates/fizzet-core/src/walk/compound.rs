@@ -447,12 +447,14 @@ impl Walker {
         Ok(false)
     }
 
-    /// The pattern that a word of a `case` or a `[[ ]]` is; `grouped` where groups are always known.
+    /// The pattern that a word of a `case` or a `[[ ]]` is; `grouped` where groups are always known, and also
+    /// in values.
     pub(super) fn pattern(&mut self, word: &Word, grouped: bool) -> Result<Pattern, Stop> {
         let text = expand::pattern_text(self, word)?;
         let rules = self.state.text_pattern_rules();
         let rules = PatternRules {
             groups: rules.groups || (grouped && !self.state.dialect.bare_groups),
+            groups_in_values: rules.groups_in_values || grouped,
             ..rules
         };
         Ok(Pattern::from_text(&text, rules))

@@ -1,6 +1,7 @@
 //! Pattern text to items.
 
 use crate::expand::pattern::class::{Class, Member, Set};
+use crate::expand::pattern::escapes::{self, Escape};
 use crate::expand::pattern::{Item, PatternRules, Repeat};
 use crate::text::next_character;
 
@@ -55,6 +56,10 @@ impl Compiler<'_> {
                     }
                     None => self.literal(byte),
                 },
+                b'\\' if let Some((escape, length)) = self.letter_escape(self.at) => {
+                    self.at += 1 + length;
+                    self.escape(escape);
+                }
                 b'\\' if self.escapes_next() => {
                     self.at += 1;
                     self.literal(self.bytes[self.at]);
@@ -68,6 +73,24 @@ impl Compiler<'_> {
                 _ => self.literal(byte),
             }
         }
+    }
+
+    /// The backslash and the letter at a place, where that means something.
+    fn letter_escape(&self, at: usize) -> Option<(Escape, usize)> {
+        let is_one = self.rules.letter_escapes && self.active(at)? == Some(b'\\');
+        let end = at + 1 + self.quoted.get(at + 1..)?.iter().take_while(|quoted| !**quoted).count();
+        escapes::read(&self.bytes[at + 1..end]).filter(|_| is_one)
+    }
+
+    fn escape(&mut self, escape: Escape) {
+        let (wide, folds_case) = (false, self.rules.folds_case);
+        let set = |negated, members| Item::Set(Set { negated, wide, folds_case, members });
+        self.items.push(match escape {
+            Escape::Place(place) => Item::Place(place),
+            Escape::Class(class, negated) => set(negated, vec![Member::Class(class)]),
+            Escape::Character(code) => set(false, vec![Member::Range(code, code)]),
+            Escape::Nothing => set(false, Vec::new()),
+        });
     }
 
     /// Whether the backslash here escapes what follows.
@@ -180,6 +203,11 @@ impl Compiler<'_> {
             if let Some((member, end)) = self.class(at) {
                 members.extend(member);
                 at = end;
+                continue;
+            }
+            if let Some((escape, length)) = self.letter_escape(at) {
+                members.extend(escape.member());
+                at += 1 + length;
                 continue;
             }
             let (low, end) = self.element(at)?;

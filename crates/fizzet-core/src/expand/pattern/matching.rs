@@ -180,7 +180,7 @@ impl Pattern {
             Item::Set(set) => next_character(text, self.rules.wide_brackets)
                 .filter(|&(code, _)| set.holds(code))
                 .map(|(_, length)| length),
-            Item::Star | Item::Group(..) | Item::Except(..) => Some(0),
+            Item::Star | Item::Group(..) | Item::Except(..) | Item::Place(_) => Some(0),
         }
     }
 
@@ -205,6 +205,10 @@ impl Pattern {
             Item::Star => {
                 let first = from.iter().position(|reached| *reached).unwrap_or(from.len());
                 (0..from.len()).map(|at| at >= first).collect()
+            }
+            Item::Place(place) => {
+                let reached = from.into_iter().enumerate();
+                reached.map(|(at, reached)| reached && place.is_at(text, at)).collect()
             }
             Item::Group(repeat, alternatives) => self.group(*repeat, alternatives, text, from),
             Item::Except(items, other) => {

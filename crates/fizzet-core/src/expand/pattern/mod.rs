@@ -6,12 +6,14 @@
 
 mod class;
 mod compile;
+mod escapes;
 mod matching;
 
 use crate::dialect::Dialect;
 use crate::expand::pattern::class::Set;
 use crate::expand::pattern::compile::Compiler;
-use crate::text::Text;
+use crate::expand::pattern::escapes::Place;
+use crate::text::{Standing, Text};
 
 /// How matching reads text.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
@@ -28,6 +30,8 @@ pub struct PatternRules {
     pub backslash_escapes: bool,
     /// It escapes only what is special in patterns.
     pub backslash_needs_special: bool,
+    /// Behind it letters are classes, places and control characters.
+    pub letter_escapes: bool,
     /// Groups such as `@(a|b)` are known.
     pub groups: bool,
     /// Capital and small letters are the same.
@@ -59,6 +63,7 @@ impl PatternRules {
             caret_negates: dialect.caret_negates,
             collating: dialect.collating_elements,
             backslash_escapes: dialect.value_backslash_escapes,
+            letter_escapes: false,
             backslash_needs_special: dialect.value_backslash_needs_special,
             escapes_slash_behind_pattern: dialect.escapes_slash_behind_pattern,
             word_class: dialect.word_class,
@@ -88,6 +93,8 @@ enum Item {
     Any,
     Star,
     Set(Set),
+    /// A place between characters.
+    Place(Place),
     Group(Repeat, Vec<Vec<Item>>),
     /// What the first matches and the second does not.
     Except(Vec<Item>, Vec<Item>),
@@ -157,20 +164,38 @@ pub fn is_pattern(text: &Text, rules: PatternRules) -> bool {
     has_pattern(text, rules) && Pattern::from_text(text, rules).literal().is_none()
 }
 
+/// For each byte of a pattern, whether it stands for itself: where groups of values do not count, so do their
+/// parentheses and bars.
+pub(crate) fn quoting(pattern: &Text, rules: PatternRules) -> Vec<bool> {
+    let mut marks = pattern.quoting();
+    if rules.groups && !rules.groups_in_values {
+        let mut at = 0;
+        for (run, bytes) in pattern.runs() {
+            let is_value = run.standing.is_split() || run.standing == Standing::Value;
+            for (mark, byte) in marks[at..].iter_mut().zip(bytes) {
+                *mark |= is_value && matches!(byte, b'(' | b'|' | b')');
+            }
+            at += bytes.len();
+        }
+    }
+    marks
+}
+
 impl Pattern {
     /// Compiles the bytes of a pattern; `quoted` says for each byte whether it stands for itself.
     pub fn new(bytes: &[u8], quoted: &[bool], rules: PatternRules) -> Pattern {
         let mut compiler = Compiler { bytes, quoted, rules, at: 0, items: Vec::new(), open: 0 };
         compiler.compile();
         let items = compiler.items;
-        let has_groups =
-            items.iter().any(|item| matches!(item, Item::Group(..) | Item::Except(..)));
+        let has_groups = items
+            .iter()
+            .any(|item| matches!(item, Item::Group(..) | Item::Except(..) | Item::Place(_)));
         Pattern { items, rules, has_groups }
     }
 
     /// Compiles a text.
     pub fn from_text(text: &Text, rules: PatternRules) -> Pattern {
-        Pattern::new(text.bytes(), &text.quoting(), rules)
+        Pattern::new(text.bytes(), &quoting(text, rules), rules)
     }
 
     /// The text that the pattern stands for if it has no active character.
@@ -212,6 +237,7 @@ mod tests {
         wide_brackets: true,
         negated_bracket_vanishes: false,
         backslash_needs_special: false,
+        letter_escapes: false,
         groups: true,
         folds_case: false,
     };

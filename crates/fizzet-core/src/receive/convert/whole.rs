@@ -229,8 +229,16 @@ pub fn php(text: &[u8]) -> Outcome {
     let Some(found) = decimal(number) else { return Outcome::of(Value::Whole(0)) };
     let digits = &number[..found.length];
     let (whole, overflows) = saturated(digits, 10, negative);
-    if !found.is_real && !overflows && !php_takes_for_real(number, found.length) {
-        return Outcome::of(Value::Whole(whole));
+    match php_strays(number, found.length) {
+        Some(false) if !found.is_real => {
+            let wrapped = digits.iter().fold(0i64, |value, digit| {
+                value.wrapping_mul(10).wrapping_add(i64::from(digit - b'0'))
+            });
+            let signed = if negative { wrapped.wrapping_neg() } else { wrapped };
+            return Outcome::of(Value::Whole(signed));
+        }
+        None if !found.is_real && !overflows => return Outcome::of(Value::Whole(whole)),
+        _ => {}
     }
     let real = value(digits);
     let real = if negative { -real } else { real };
@@ -238,12 +246,14 @@ pub fn php(text: &[u8]) -> Outcome {
     Outcome::of(Value::Whole(if real.is_infinite() { 0 } else { real as i64 }))
 }
 
-/// Whether PHP takes 19 digits for too many: behind an `e` with a sign but no digit it compares the text
-/// from its second digit on with the smallest number (observed in PHP 8.2).
-fn php_takes_for_real(number: &[u8], length: usize) -> bool {
+/// Whether PHP takes 19 digits for too many where an `e` with a sign but no digit stands behind them: it
+/// compares the text from its second digit on with the smallest number, and what passes wraps (observed in
+/// PHP 8.2).
+fn php_strays(number: &[u8], length: usize) -> Option<bool> {
     let zeros = number.iter().take_while(|byte| **byte == b'0').count();
     let strays = matches!(number[length..], [b'e' | b'E', b'-' | b'+', ..]);
-    strays && length - zeros == 19 && number[zeros + 1..] > b"9223372036854775808"[..]
+    let compared = || number[zeros + 1..] > b"9223372036854775808"[..];
+    (strays && length - zeros == 19).then(compared)
 }
 
 /// `parseInt` of JavaScript: blanks, a sign, `0x`, digits; the rest is passed over (ECMA-262 19.2.5).
