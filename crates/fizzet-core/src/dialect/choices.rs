@@ -222,6 +222,17 @@ pub enum PrintfReals {
     WholeOrExpression,
 }
 
+/// What the elements of an associative array's list may be.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum AssociativeLists {
+    /// Keys and values in turn, the last value may be missing; or indexed elements.
+    Anything,
+    /// Keys and values in turn, or indexed elements; but not both.
+    PairsOrIndexed,
+    /// Indexed elements.
+    Indexed,
+}
+
 /// How the constants of reals are written.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum RealConstants {

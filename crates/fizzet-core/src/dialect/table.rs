@@ -961,6 +961,10 @@ dialect_table! {
     leading_blank_stands_alone: bool = [N, N, N, N, N, Y, N], "observed in mksh: IFS=' :'; x=' :a'; printf '[%s]' x$x";
     /// `[index]=value` in `name=(...)` sets that index only if it comes first.
     indexes_come_first: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x [5]=y)";
+    /// The index of an assignment and of an element of a list may hold blanks.
+    indexes_hold_blanks: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: a=([1 + 1]=x); a[1 + 1]=x; typeset -A m=([b c]=x)";
+    /// What the elements of an associative array's list may be.
+    associative_lists: AssociativeLists = [AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Indexed, AssociativeLists::Anything, AssociativeLists::PairsOrIndexed], "observed in all six: typeset -A m; m=(a 1 b); m=([a]=1 b 2); m=(a 1)";
     /// Blanks between brackets at the start of an element do not end it.
     brackets_hold_blanks: bool = [N, Y, N, N, Y, N, N], "observed in all six: a=([ x ] y)";
     /// Between single quotes in the index of an element nothing counts.

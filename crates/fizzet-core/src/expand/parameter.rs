@@ -413,15 +413,22 @@ impl Substitution<'_> {
     }
 }
 
-/// The key of an associative array that an index is: its quotes quote, as in any word.
+/// The key of an associative array that an index is, whose quotes belong to it where the shell has it so.
 pub(crate) fn key_text(cx: &mut dyn Context, index: &Arithmetic) -> Result<Text, Stop> {
     let span = index.word.span;
-    let written = cx.state().sources.bytes(span).to_vec();
     if cx.state().dialect.keys_keep_quotes {
+        let written = cx.state().sources.bytes(span).to_vec();
         let dialect = cx.state().dialect.clone();
         let word = Parser::new(&written, span.source, &dialect).whole_text(span)?;
         return single(cx, &word, Tilde::Never);
     }
+    listed_key(cx, index)
+}
+
+/// The key of an associative array that the index of an element of a list is: its quotes quote, as in any word.
+pub(crate) fn listed_key(cx: &mut dyn Context, index: &Arithmetic) -> Result<Text, Stop> {
+    let span = index.word.span;
+    let written = cx.state().sources.bytes(span).to_vec();
     if !written.iter().any(|byte| b"'\\".contains(byte)) {
         return single(cx, &index.word, Tilde::Never);
     }

@@ -49,7 +49,8 @@ impl Parser<'_> {
             return None;
         }
         if self.dialect.arrays && self.text.get(at) == Some(&b'[') {
-            at = self.over_continuations(self.brackets_end(at)?);
+            let end = self.brackets_end(at).filter(|&end| self.may_be_index(at, end))?;
+            at = self.over_continuations(end);
         }
         let append = self.dialect.append_assignment && self.text.get(at) == Some(&b'+');
         let equals = if append { self.over_continuations(at + 1) } else { at };
@@ -75,6 +76,27 @@ impl Parser<'_> {
                 return Some(at);
             }
         }
+    }
+
+    /// Whether what stands in brackets may be an index: it holds no blank outside quotes and substitutions,
+    /// or the shell does not mind.
+    fn may_be_index(&self, start: usize, end: usize) -> bool {
+        let (mut at, mut open) = (start, 0u32);
+        while at < end && !self.dialect.indexes_hold_blanks {
+            match self.text[at] {
+                b' ' | b'\t' if open == 0 => return false,
+                b'(' => open += 1,
+                b')' => open = open.saturating_sub(1),
+                b'\\' => at += 1,
+                quote @ (b'\'' | b'"' | b'`') => {
+                    let rest = self.text[at + 1..end].iter();
+                    at += 1 + rest.take_while(|&&byte| byte != quote).count();
+                }
+                _ => {}
+            }
+            at += 1;
+        }
+        true
     }
 
     pub(super) fn assignment(&mut self) -> Parsed<Assignment> {
@@ -166,6 +188,7 @@ impl Parser<'_> {
             && self.peek() == Some(b'[')
             && let Some(end) = self.brackets_end(self.pos)
             && matches!(self.text.get(end..), Some([b'=', ..] | [b'+', b'=', ..]))
+            && self.may_be_index(self.pos, end)
         {
             let index = self.bracketed_index()?;
             let append = self.eat(b"+=");

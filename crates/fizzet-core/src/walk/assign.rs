@@ -2,7 +2,8 @@
 
 use std::rc::Rc;
 
-use crate::expand::{self, Tilde};
+use crate::dialect::AssociativeLists;
+use crate::expand::{self, Context, Tilde};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Associative, Key, Stretch, Value, Variable};
@@ -121,7 +122,7 @@ impl Walker {
         };
         let key = match &assignment.index {
             None => None,
-            Some(index) => Some(self.element_key(name, index)?),
+            Some(index) => Some(self.element_key(name, index, expand::parameter::key_text)?),
         };
         let value = expand::single(self, word, Tilde::AfterColons)?;
         let mut stored = self.stored(name, &value, assignment.span);
@@ -148,14 +149,19 @@ impl Walker {
         self.state.variables.get(name).is_some_and(associative)
     }
 
-    fn element_key(&mut self, name: &[u8], index: &Arithmetic) -> Result<Key, Stop> {
+    fn element_key(
+        &mut self,
+        name: &[u8],
+        index: &Arithmetic,
+        key_text: fn(&mut dyn Context, &Arithmetic) -> Result<Text, Stop>,
+    ) -> Result<Key, Stop> {
         let span = index.word.span;
         let keyed = self.is_keyed(name);
         if !keyed && matches!(self.state.sources.bytes(span), b"" | b"@" | b"*") {
             return Err(self.state.mistake("one index was expected", span, 1));
         }
         if keyed {
-            return expand::parameter::key_text(self, index).map(Key::Text);
+            return key_text(self, index).map(Key::Text);
         }
         let number = expand::arithmetic::value(self, index).map_err(Stop::in_index)?;
         Ok(Key::Number(self.state.index(number)))
@@ -224,11 +230,18 @@ impl Walker {
             self.state.variables.entry(name).value = Value::Associative(empty);
         }
         let keyed = self.is_keyed(name);
-        if self.state.dialect.indexed_lists_are_associative
-            && (keyed && assignment.append)
-            && elements.iter().any(|element| element.index.is_none())
-        {
-            let message = "an associative array cannot take elements without indexes";
+        let plain = elements.iter().filter(|element| element.index.is_none()).count();
+        let refused = match self.state.dialect.associative_lists {
+            AssociativeLists::Anything => None,
+            AssociativeLists::PairsOrIndexed => {
+                let mixed = plain > 0 && plain < elements.len();
+                mixed.then_some("all elements of an associative array have indexes, or none has")
+            }
+            AssociativeLists::Indexed => {
+                (plain > 0).then_some("an associative array cannot take elements without indexes")
+            }
+        };
+        if let Some(message) = refused.filter(|_| keyed) {
             return Err(self.state.mistake(message, span, 1));
         }
         // Each with whether it is put behind what the element holds.
@@ -240,7 +253,7 @@ impl Walker {
                     made.extend(fields.into_iter().map(|text| (None, text, false)));
                 }
                 Some(index) => {
-                    let key = match self.element_key(name, index) {
+                    let key = match self.element_key(name, index, expand::parameter::listed_key) {
                         Err(Stop::Shell(error)) if error.reach == Reach::Line => {
                             self.survive(error);
                             continue;
@@ -278,6 +291,11 @@ impl Walker {
             (value, _) => *value = Value::Indexed(Default::default()),
         }
         if keyed && made.iter().all(|(key, ..)| key.is_none()) {
+            let in_pairs = self.state.dialect.associative_lists == AssociativeLists::PairsOrIndexed;
+            if in_pairs && made.len() % 2 == 1 {
+                let message = "the last key of an associative array has no value";
+                return Err(self.state.mistake(message, span, 1));
+            }
             // A list without indexes is read as keys and values in turn.
             let mut texts = made.into_iter().map(|(_, text, _)| text);
             while let Some(key) = texts.next() {

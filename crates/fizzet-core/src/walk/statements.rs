@@ -197,10 +197,7 @@ impl Walker {
         {
             self.state.doing.at = Some(Span { start: second.span().end, ..second.span() });
         }
-        let (mut argv, mut words) = match self.arguments(&command.words) {
-            Err(stop) => return Err(self.farther(stop, command)),
-            made => made?,
-        };
+        let (mut argv, mut words) = self.arguments(&command.words)?;
         let dash = self.take_dash(&mut argv, &mut words);
         let kind = self.kind(&argv);
         let assigns_first = self.state.dialect.assigns_before_redirecting
@@ -230,7 +227,9 @@ impl Walker {
             || (kind == CommandKind::Special && self.state.dialect.special_keeps_assignments)
             || (kind == CommandKind::Function && self.shares_variables(&argv));
         let (assignments, saved) = match self.assignments(&command.assignments, !keeps) {
-            Err(stop) if command.words.is_empty() => return Err(self.farther(stop, command)),
+            Err(Stop::Shell(error)) if command.words.is_empty() => {
+                return Err(self.farther(error, &[]));
+            }
             Err(Stop::Shell(error)) if kind == CommandKind::External => {
                 // The shell's child has given up, where it is a child that makes them.
                 let reach = match self.state.dialect.unmatched_ends {
@@ -342,13 +341,13 @@ impl Walker {
     }
 
     /// How far a mistake in the words of a command reaches: where it ends only a command, that is
-    /// one which is carried out in a process of its own.
-    fn farther(&self, stop: Stop, command: &SimpleCommand) -> Stop {
-        let Stop::Shell(error) = stop else { return stop };
-        let name = command.words.first().and_then(literal);
-        let inside = name.is_none_or(|name| {
-            self.state.dialect.utility(name).is_some() || self.state.functions.contains_key(name)
-        });
+    /// one which is carried out in a process of its own. `argv` is what came before the mistake.
+    fn farther(&self, error: ShellError, argv: &[Text]) -> Stop {
+        let inside = match argv {
+            // Where this matters, `command` calls programs only.
+            [command, name, ..] if command.bytes() == b"command" => name.bytes().starts_with(b"-"),
+            _ => self.kind(argv) != CommandKind::External,
+        };
         let reach = match inside && error.reach == Reach::Command {
             true => Reach::Shell,
             false => error.reach,
@@ -424,7 +423,7 @@ impl Walker {
                 None => match expand::fields(self, word) {
                     // Another word may hold a mistake that reaches farther.
                     Err(Stop::Shell(error)) if error.reach == Reach::Command => {
-                        unmatched.get_or_insert(error);
+                        unmatched.get_or_insert((error, argv.len()));
                     }
                     fields => argv.append(&mut fields?),
                 },
@@ -446,7 +445,8 @@ impl Walker {
             }
         }
         match unmatched {
-            Some(error) => Err(Stop::Shell(error)),
+            Some((error, 0)) => Err(self.farther(error, &[])),
+            Some((error, _)) => Err(self.farther(error, &argv)),
             None => Ok((argv, traces)),
         }
     }

@@ -27,8 +27,16 @@ impl Search<'_, '_> {
                     return Some((at, at + start.needle().len()));
                 }
             }
-            if let Some(end) = pattern.folded_ends(&text[at..]).pop().filter(|&end| end > 0) {
-                return Some((at, at + end));
+            let end = match pattern.has_places {
+                // A search goes on behind a match as if the text began there.
+                true => {
+                    let ends = pattern.reach(&text[from..], at - from);
+                    ends.into_iter().rposition(|reached| reached).map(|end| from + end)
+                }
+                false => pattern.folded_ends(&text[at..]).pop().map(|end| at + end),
+            };
+            if let Some(end) = end.filter(|&end| end > at) {
+                return Some((at, end));
             }
             at += next_character(&text[at..], pattern.rules.characters)?.1;
         }
@@ -40,7 +48,7 @@ impl Pattern {
     pub fn matches(&self, text: &[u8]) -> bool {
         let text = &*self.folded(text);
         if self.has_groups {
-            return self.reach(text).last() == Some(&true);
+            return self.reach(text, 0).last() == Some(&true);
         }
         let (mut item, mut at) = (0, 0);
         let mut retry: Option<(usize, usize)> = None;
@@ -81,7 +89,7 @@ impl Pattern {
     /// As [`Pattern::prefix_ends`], of a text in the letters that are compared.
     fn folded_ends(&self, text: &[u8]) -> Vec<usize> {
         if self.has_groups || self.mixes_units() {
-            let reached = self.reach(text).into_iter().enumerate();
+            let reached = self.reach(text, 0).into_iter().enumerate();
             return reached.filter(|(_, reached)| *reached).map(|(at, _)| at).collect();
         }
         let mut ends = Vec::new();
@@ -154,7 +162,11 @@ impl Pattern {
         // The longest match is looked for byte by byte where brackets are.
         let characters = self.rules.characters && !(longest && self.mixes_units());
         let starts = character_ends(text, characters);
-        let fits = |start: &usize| self.matches(&text[*start..]);
+        // What stands before a match decides whether a place is one.
+        let fits = |start: &usize| match self.has_places {
+            true => self.reach(&self.folded(text), *start).last() == Some(&true),
+            false => self.matches(&text[*start..]),
+        };
         match longest {
             true => starts.into_iter().find(fits),
             false => starts.into_iter().rev().find(fits),
@@ -192,10 +204,10 @@ impl Pattern {
         }
     }
 
-    /// For each offset of `text` whether a match that begins at the start can end there.
-    fn reach(&self, text: &[u8]) -> Vec<bool> {
+    /// For each offset of `text` whether a match that begins at `start` can end there.
+    fn reach(&self, text: &[u8], start: usize) -> Vec<bool> {
         let mut from = vec![false; text.len() + 1];
-        from[0] = true;
+        from[start] = true;
         self.through(&self.items, text, from)
     }
 

@@ -85,6 +85,7 @@ pub struct Pattern {
     items: Vec<Item>,
     rules: PatternRules,
     has_groups: bool,
+    has_places: bool,
 }
 
 #[derive(Clone, Debug)]
@@ -187,10 +188,10 @@ impl Pattern {
         let mut compiler = Compiler { bytes, quoted, rules, at: 0, items: Vec::new(), open: 0 };
         compiler.compile();
         let items = compiler.items;
-        let has_groups = items
-            .iter()
-            .any(|item| matches!(item, Item::Group(..) | Item::Except(..) | Item::Place(_)));
-        Pattern { items, rules, has_groups }
+        let is_group = |item: &Item| matches!(item, Item::Group(..) | Item::Except(..));
+        let has_places = rules.letter_escapes && holds_place(&items);
+        let has_groups = has_places || items.iter().any(is_group);
+        Pattern { items, rules, has_groups, has_places }
     }
 
     /// Compiles a text.
@@ -216,6 +217,15 @@ impl Pattern {
     pub fn begins_with(&self, byte: u8) -> bool {
         matches!(self.items.first(), Some(Item::Literal(bytes)) if bytes[0] == byte)
     }
+}
+
+/// Whether a place between characters is among the items, also inside groups.
+fn holds_place(items: &[Item]) -> bool {
+    items.iter().any(|item| match item {
+        Item::Place(_) => true,
+        Item::Group(_, alternatives) => alternatives.iter().any(|items| holds_place(items)),
+        _ => false,
+    })
 }
 
 #[cfg(test)]
