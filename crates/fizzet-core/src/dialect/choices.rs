@@ -233,6 +233,17 @@ pub enum AssociativeLists {
     Indexed,
 }
 
+/// What brackets behind a name at the start of a command are.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum CommandBrackets {
+    /// Text like any other.
+    Text,
+    /// Part of the word up to the closing bracket, with blanks, connectors and newlines.
+    Word,
+    /// The same, but nothing inside quotes or is expanded, and the end of the line ends them.
+    Raw,
+}
+
 /// How the constants of reals are written.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum RealConstants {

@@ -84,6 +84,12 @@ dialect_table! {
     declaration_letters: &'static str = ["p", "aAcfFgIilnprtux", "p", "np", "aAbCE.F.fgH.hi.L.lM:mnpR.rS.tT:uxZ.X.", "afgi.L.lnpR.rtUuxZ.", "aAfE.F.gHhi.klL.mpR.rtTUuxZ."], "observed with each letter";
     /// `local -` makes the options of `set` local.
     local_options: bool = [N, Y, Y, Y, N, N, N], "observed: f() { local -; set -f; }; f; echo *";
+    /// `local` refuses a name that may not change outside.
+    local_refuses_read_only: bool = [N, N, N, Y, N, N, N], "observed in all six: readonly r; f() { local r; echo in; }; f";
+    /// A declaration utility goes on behind a word that is no name or may not change.
+    bad_names_are_passed_over: bool = [N, Y, N, N, N, N, N], "observed in all six: export 1x b=2; echo $b";
+    /// `export` and `readonly` take elements of arrays.
+    elements_are_exported: bool = [N, N, N, N, Y, Y, Y], "observed in all six: export a[1]=x; echo $?";
     /// A word of `export` or `readonly` that is no name, or may not change, ends the shell.
     bad_name_is_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: export 1x=2; echo after";
     /// `typeset -n` makes a variable the name of another.
@@ -961,6 +967,10 @@ dialect_table! {
     leading_blank_stands_alone: bool = [N, N, N, N, N, Y, N], "observed in mksh: IFS=' :'; x=' :a'; printf '[%s]' x$x";
     /// `[index]=value` in `name=(...)` sets that index only if it comes first.
     indexes_come_first: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x [5]=y)";
+    /// Brackets behind a name in a word of a declaration utility are part of the word, whatever they hold.
+    declared_brackets: bool = [N, N, N, N, Y, Y, N], "observed in all six: export a[1 + 1]=x; echo ${a[2]}";
+    /// What brackets behind a name at the start of a command are.
+    command_brackets: CommandBrackets = [CommandBrackets::Text, CommandBrackets::Word, CommandBrackets::Text, CommandBrackets::Text, CommandBrackets::Word, CommandBrackets::Raw, CommandBrackets::Text], "observed in all six: a[1 2] x; a[x; label after; a['x]y']; a[$(label in)]";
     /// The index of an assignment and of an element of a list may hold blanks.
     indexes_hold_blanks: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: a=([1 + 1]=x); a[1 + 1]=x; typeset -A m=([b c]=x)";
     /// What the elements of an associative array's list may be.

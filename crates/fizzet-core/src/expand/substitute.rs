@@ -450,10 +450,10 @@ impl<'c> Substitution<'c> {
     }
 }
 
-/// Whether a part is `$@` or `${name[@]}`.
+/// Whether a part is `$@`, `${name[@]}` or `${!name[@]}`.
 fn is_all_parameters(part: &Part) -> bool {
     let Part::Parameter(parameter) = part else { return false };
-    matches!(parameter.operation, Operation::Value)
+    matches!(parameter.operation, Operation::Value | Operation::Keys)
         && (matches!(parameter.index, Some(Subscript::At))
             || (parameter.name == ParameterName::Special(b'@') && parameter.index.is_none()))
 }

@@ -1,5 +1,6 @@
 //! Assignments: `name=value`, `name[index]+=value`, `name=(...)`.
 
+use crate::dialect::CommandBrackets;
 use crate::syntax::ast::{
     Argument, Arithmetic, AssignedValue, Assignment, Element, Part, SimpleCommand, Slice, Word,
 };
@@ -65,7 +66,9 @@ impl Parser<'_> {
                 b'[' => open += 1,
                 b']' => open -= 1,
                 b'\\' => at += 1,
-                b'\n' | b';' => return None,
+                b'\n' | b';' if self.dialect.command_brackets == CommandBrackets::Text => {
+                    return None;
+                }
                 quote @ (b'\'' | b'"') => {
                     at += 1 + self.text[at + 1..].iter().position(|&byte| byte == quote)?;
                 }
@@ -211,17 +214,78 @@ impl Parser<'_> {
     /// An element that begins with brackets in which blanks do not end it.
     fn bracketed_element(&mut self) -> Parsed<Word> {
         let start = self.pos;
-        let mut parts = vec![self.one_literal()];
+        let mut parts = vec![self.literal_up_to(self.pos + 1)];
         parts.extend(self.parts(Within::Brackets)?);
-        parts.push(self.one_literal());
+        parts.push(self.literal_up_to(self.pos + 1));
         parts.extend(self.parts(Within::Word)?);
         Ok(Word::new(parts, self.span(start, self.pos)))
     }
 
-    fn one_literal(&mut self) -> Part {
+    /// Whether brackets behind a name at the start of the next word belong to it, whatever they hold.
+    pub(super) fn takes_brackets(&self, command: &SimpleCommand) -> bool {
+        let is_command = |word: &&Argument| match word {
+            Argument::Word(word) => word.literal() == Some(b"command"),
+            Argument::Assignment(_) => false,
+        };
+        let passes = |word: &&Argument| self.dialect.command_declares && is_command(word);
+        match command.words.iter().find(|word| !passes(word)) {
+            None => command.words.is_empty(),
+            Some(utility) => self.dialect.declared_brackets && self.is_declaration(utility),
+        }
+    }
+
+    /// The first word of a command: brackets behind a name at its start are part of it, whatever they hold,
+    /// where the shell reads them for an index before it knows whether `=` follows.
+    pub(super) fn command_word(&mut self) -> Parsed<Word> {
         let start = self.pos;
-        self.pos += 1;
-        let bytes = self.text[start..self.pos].into();
-        Part::Literal { bytes, span: self.span(start, self.pos) }
+        let name = self.text[start..].iter().take_while(|&&byte| is_name_byte(byte)).count();
+        let open = start + name;
+        let is_indexed =
+            name > 0 && !self.text[start].is_ascii_digit() && self.text.get(open) == Some(&b'[');
+        let brackets = self.dialect.command_brackets;
+        if !is_indexed || brackets == CommandBrackets::Text {
+            return self.word(Within::Word);
+        }
+        let mut parts = Vec::new();
+        match brackets {
+            CommandBrackets::Word => {
+                parts.push(self.literal_up_to(open + 1));
+                parts.extend(self.parts(Within::Brackets)?);
+                if self.at_end() {
+                    return Err(self.unclosed(open, 1, "[", "]"));
+                }
+                parts.push(self.literal_up_to(self.pos + 1));
+            }
+            _ => {
+                let end = self.raw_brackets_end(open);
+                parts.push(self.literal_up_to(end));
+            }
+        }
+        parts.extend(self.parts(Within::Word)?);
+        Ok(Word::new(parts, self.span(start, self.pos)))
+    }
+
+    /// The place behind the `]` that closes the `[` at `at`, or behind the end of its line; nothing quotes.
+    fn raw_brackets_end(&self, mut at: usize) -> usize {
+        let mut open = 0u32;
+        while let Some(&byte) = self.text.get(at) {
+            at += 1;
+            match byte {
+                b'[' => open += 1,
+                b']' => open -= 1,
+                _ => {}
+            }
+            if open == 0 || byte == b'\n' {
+                break;
+            }
+        }
+        at
+    }
+
+    fn literal_up_to(&mut self, end: usize) -> Part {
+        let start = self.pos;
+        self.pos = end;
+        let bytes = self.text[start..end].into();
+        Part::Literal { bytes, span: self.span(start, end) }
     }
 }

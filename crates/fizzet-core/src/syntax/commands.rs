@@ -343,7 +343,10 @@ impl<'a> Parser<'a> {
                 {
                     return self.unexpected("no other word beside an array");
                 }
-                let word = self.word(Within::Word)?;
+                let word = match self.takes_brackets(&command) {
+                    true => self.command_word()?,
+                    false => self.word(Within::Word)?,
+                };
                 command.words.push(Argument::Word(word));
                 let named = command.words.len() == 1 || self.dialect.short_forms;
                 if named && self.at_function_parentheses(&command, &redirects) {

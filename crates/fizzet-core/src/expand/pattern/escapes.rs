@@ -31,11 +31,11 @@ impl Place {
     /// Whether this is the place at an offset of a text.
     pub(super) fn is_at(self, text: &[u8], at: usize) -> bool {
         let is_word = |byte: Option<&u8>| byte.is_some_and(|byte| is_word_byte(*byte));
-        let edge = is_word(at.checked_sub(1).and_then(|at| text.get(at))) != is_word(text.get(at));
+        // The start of a text is always one.
+        let edge = at == 0 || is_word(text.get(at - 1)) != is_word(text.get(at));
         match self {
-            // The ends of an empty text are edges too.
-            Place::WordEdge => edge || text.is_empty(),
-            Place::NoWordEdge => !edge && !text.is_empty(),
+            Place::WordEdge => edge,
+            Place::NoWordEdge => !edge,
             Place::Start => at == 0,
             Place::End => at == text.len(),
         }

@@ -18,6 +18,8 @@ use crate::walk::builtins::{Call, control::number};
 /// What a declaration does to each of its names.
 struct Declaration<'a> {
     given: Given<'a>,
+    /// Whether the utility is `export` or `readonly`.
+    outside: bool,
     exports: bool,
     freezes: bool,
     /// Whether the names become variables of the function.
@@ -71,6 +73,7 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         };
     }
     let declaration = Declaration {
+        outside,
         exports: utility == b"export" || given.has(b'x'),
         freezes: utility == b"readonly" || given.has(b'r'),
         local: !outside && !given.has(b'g') && (keeps_scope || utility == b"local"),
@@ -98,9 +101,14 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         return Ok(walker.tell_variables(declaration.given.operands, call));
     }
     let first = call.argv.len() - declaration.given.operands.len();
+    let mut status = 0;
     for (at, operand) in declaration.given.operands.iter().enumerate() {
         if !walker.declare_one(&declaration, operand, first + at)? {
             let dialect = &walker.state.dialect;
+            if dialect.bad_names_are_passed_over {
+                status = 1;
+                continue;
+            }
             let fatal = match outside {
                 true => dialect.bad_name_is_fatal,
                 false => dialect.bad_local_name_is_fatal,
@@ -111,7 +119,7 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
             };
         }
     }
-    Ok(0)
+    Ok(status)
 }
 
 /// One operand of a declaration.
@@ -149,7 +157,14 @@ impl Walker {
         };
         let frozen = self.state.variables.get(name).is_some_and(|variable| variable.read_only)
             && !(declaration.local && self.is_local(name));
-        if !is_name(name) || (frozen && equals.is_some() && !self.state.dialect.bad_name_is_fatal) {
+        let outside = declaration.outside && !self.state.dialect.elements_are_exported;
+        if !is_name(name) || (outside && index.is_some()) {
+            return Ok(false);
+        }
+        let dialect = &self.state.dialect;
+        if (frozen && equals.is_some() && !dialect.bad_name_is_fatal)
+            || (frozen && declaration.local && dialect.local_refuses_read_only)
+        {
             return Ok(false);
         }
         let compound = self.compound_arguments.iter().position(|(place, _)| *place == at);
