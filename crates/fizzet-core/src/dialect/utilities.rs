@@ -83,7 +83,6 @@ const OWN: [&[&str]; 7] = [
         "autoload",
         "bind",
         "builtin",
-        "cat",
         "dot",
         "fc",
         "functions",
