@@ -244,6 +244,30 @@ pub enum CommandBrackets {
     Raw,
 }
 
+/// What ends a here-document besides a line that is its delimiter.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum DocumentEnd {
+    /// Nothing.
+    Line,
+    /// The delimiter at the start of a line, and `)` behind it.
+    BeforeParenthesis,
+    /// The same, where a parenthesis around commands is open.
+    BeforeCloser,
+    /// The delimiter at the start of a line that holds a `)` later on, inside `$(`.
+    InSubstitution,
+}
+
+/// What FUNCNEST does.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Nesting {
+    /// Nothing.
+    Unbounded,
+    /// A positive number is the bound; passing it ends the line.
+    IfPositive,
+    /// A number that is not negative is the bound, this one at the start; passing it ends the shell.
+    From(i64),
+}
+
 /// How the constants of reals are written.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum RealConstants {

@@ -86,6 +86,10 @@ dialect_table! {
     local_options: bool = [N, Y, Y, Y, N, N, N], "observed: f() { local -; set -f; }; f; echo *";
     /// `local` refuses a name that may not change outside.
     local_refuses_read_only: bool = [N, N, N, Y, N, N, N], "observed in all six: readonly r; f() { local r; echo in; }; f";
+    /// `test -v 'a[@]'` asks whether any element is set.
+    tests_whole_arrays: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and zsh: a=(1); [[ -v a[@] ]]; echo $?";
+    /// FUNCNEST bounds how deep functions call each other.
+    function_nesting: Nesting = [Nesting::Unbounded, Nesting::IfPositive, Nesting::Unbounded, Nesting::Unbounded, Nesting::Unbounded, Nesting::Unbounded, Nesting::From(500)], "observed in all six: FUNCNEST=5; f() { f; }; f; echo after";
     /// A declaration utility goes on behind a word that is no name or may not change.
     bad_names_are_passed_over: bool = [N, Y, N, N, N, N, N], "observed in all six: export 1x b=2; echo $b";
     /// `export` and `readonly` take elements of arrays.
@@ -114,6 +118,8 @@ dialect_table! {
     unset_option_status: Status = [1, 2, 2, 2, 1, 1, 1], "observed in all six: unset -q x; echo $?";
     /// A test that `[[` does not know is a syntax error.
     unknown_tests_are_syntax: bool = [N, Y, N, N, Y, Y, N], "observed in all six: [[ -q x ]]; echo after";
+    /// `unset` expands the index of an associative array a second time only where the name is quoted.
+    unset_expands_once: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: declare -A d; k='$x'; d[$k]=1; unset d[$k]; unset 'd[$k]'";
     /// `unset` of a word that is no name ends the shell.
     unset_bad_name_is_fatal: bool = [Y, N, Y, Y, N, N, Y], "observed in all six: unset 1x; echo after";
     /// `unset` without an option passes over words that are no names.
@@ -338,6 +344,8 @@ dialect_table! {
     transformations: bool = [N, Y, N, N, N, Y, N], "observed: x=abc; echo ${x@Q}";
     /// `$((` always begins an arithmetic expansion, even where it could be a command substitution.
     arithmetic_is_final: bool = [N, N, Y, Y, N, N, N], "observed: echo $((1)";
+    /// What ends a here-document besides a line that is its delimiter.
+    document_end: DocumentEnd = [DocumentEnd::Line, DocumentEnd::InSubstitution, DocumentEnd::Line, DocumentEnd::Line, DocumentEnd::BeforeParenthesis, DocumentEnd::BeforeCloser, DocumentEnd::Line], "observed in all six: x=$(cat <<E, a line, E)";
     /// A here-document that the text ends in is an error.
     unclosed_document_is_fatal: bool = [N, N, N, N, N, Y, N], "observed: cat <<E";
     /// A compound command may have an empty body.

@@ -66,10 +66,34 @@ impl Parser<'_> {
                 b'[' => open += 1,
                 b']' => open -= 1,
                 b'\\' => at += 1,
+                b'$' if self.text.get(at + 1) == Some(&b'(') => {
+                    at = self.parentheses_end(at + 1)?;
+                    continue;
+                }
                 b'\n' | b';' if self.dialect.command_brackets == CommandBrackets::Text => {
                     return None;
                 }
                 quote @ (b'\'' | b'"') => {
+                    at += 1 + self.text[at + 1..].iter().position(|&byte| byte == quote)?;
+                }
+                _ => {}
+            }
+            at += 1;
+            if open == 0 {
+                return Some(at);
+            }
+        }
+    }
+
+    /// The place behind the `)` that closes the `(` at `at`, quotes minded.
+    fn parentheses_end(&self, mut at: usize) -> Option<usize> {
+        let mut open = 0u32;
+        loop {
+            match *self.text.get(at)? {
+                b'(' => open += 1,
+                b')' => open -= 1,
+                b'\\' => at += 1,
+                quote @ (b'\'' | b'"' | b'`') => {
                     at += 1 + self.text[at + 1..].iter().position(|&byte| byte == quote)?;
                 }
                 _ => {}
@@ -282,7 +306,7 @@ impl Parser<'_> {
         at
     }
 
-    fn literal_up_to(&mut self, end: usize) -> Part {
+    pub(super) fn literal_up_to(&mut self, end: usize) -> Part {
         let start = self.pos;
         self.pos = end;
         let bytes = self.text[start..end].into();

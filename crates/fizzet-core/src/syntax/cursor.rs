@@ -51,6 +51,8 @@ pub struct Parser<'a> {
     pub(super) in_document: bool,
     /// Whether it is between quotes inside the word of an operation that is quoted itself.
     pub(super) in_inner_quotes: bool,
+    /// How many parentheses around commands are open, and how many of those are `$(`.
+    pub(super) parentheses: (u32, u32),
     /// How many `${ list;}` are open: there a brace needs no blank behind it.
     pub(super) command_braces: u32,
     pub(super) aliases: Substituting,
@@ -79,6 +81,7 @@ impl<'a> Parser<'a> {
             in_assignment: false,
             in_document: false,
             in_inner_quotes: false,
+            parentheses: (0, 0),
             command_braces: 0,
             aliases: Substituting::default(),
             not_arithmetic: Default::default(),
@@ -108,6 +111,7 @@ impl<'a> Parser<'a> {
             in_assignment: false,
             in_document: false,
             in_inner_quotes: false,
+            parentheses: (0, 0),
             command_braces: 0,
             aliases: Substituting::of(self.aliases.known.clone()),
             not_arithmetic: Default::default(),

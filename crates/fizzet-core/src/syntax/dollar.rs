@@ -177,7 +177,11 @@ impl<'a> Parser<'a> {
         let outer = std::mem::take(&mut self.in_assignment);
         let document = std::mem::take(&mut self.in_document);
         let quotes = std::mem::take(&mut self.in_inner_quotes);
+        let parentheses = self.parentheses;
+        self.parentheses.0 += 1;
+        self.parentheses.1 += u32::from(opener != "(");
         let list = self.compound_list();
+        self.parentheses = parentheses;
         (self.in_assignment, self.in_document) = (outer, document);
         self.in_inner_quotes = quotes;
         let list = list?;

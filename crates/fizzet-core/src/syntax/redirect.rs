@@ -3,6 +3,7 @@
 use std::cell::OnceCell;
 use std::rc::Rc;
 
+use crate::dialect::DocumentEnd;
 use crate::syntax::ast::{Part, Redirect, RedirectOperator, RedirectTarget, Word};
 use crate::syntax::cursor::{Parsed, Parser, Segment, is_name};
 use crate::syntax::words::Within;
@@ -153,6 +154,13 @@ impl<'a> Parser<'a> {
                     found = true;
                     break;
                 }
+                if let Some(rest) = line[tabs..].strip_prefix(&document.delimiter[..])
+                    && self.ends_document(rest)
+                {
+                    self.pos = line_start + length - rest.len();
+                    found = true;
+                    break;
+                }
                 if tabs > 0 {
                     segments.push(self.line_segment(line_start + tabs, body.len()));
                 }
@@ -182,6 +190,16 @@ impl<'a> Parser<'a> {
             let _ = document.cell.set(word);
         }
         Ok(())
+    }
+
+    /// Whether a delimiter with this behind it on its line ends a here-document, and the rest is read on.
+    fn ends_document(&self, rest: &[u8]) -> bool {
+        match self.dialect.document_end {
+            DocumentEnd::Line => false,
+            DocumentEnd::BeforeParenthesis => rest.starts_with(b")"),
+            DocumentEnd::BeforeCloser => self.parentheses.0 > 0 && rest.starts_with(b")"),
+            DocumentEnd::InSubstitution => self.parentheses.1 > 0 && rest.contains(&b')'),
+        }
     }
 
     /// Here-documents that still wait when the text ends.

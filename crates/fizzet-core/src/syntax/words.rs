@@ -100,11 +100,13 @@ impl<'a> Parser<'a> {
     /// All of the text as one word, whose place is `span`.
     pub(crate) fn whole_word(&mut self, span: Span) -> Parsed<Word> {
         self.begins_at(span.start as usize);
-        let word = self.word(Within::Brace)?;
-        match self.at_end() {
-            true => Ok(word),
-            false => self.unexpected("the end of the index"),
+        let mut parts = self.parts(Within::Brace)?;
+        while !self.at_end() {
+            // A brace that would end the word elsewhere.
+            parts.push(self.literal_up_to(self.pos + 1));
+            parts.extend(self.parts(Within::Brace)?);
         }
+        Ok(Word::new(parts, self.span(0, self.pos)))
     }
 
     /// All of the text as if it stood in a here-document, whose place is `span`.
@@ -153,7 +155,11 @@ impl<'a> Parser<'a> {
             let here = self.pos;
             match self.active(byte, within)? {
                 Active::Itself => {
-                    self.pos = here + 1;
+                    // A backslash that stays hides a bracket all the same.
+                    let hides = byte == b'\\'
+                        && within == Within::Brackets
+                        && matches!(self.text.get(here + 1), Some(b'[' | b']'));
+                    self.pos = here + 1 + usize::from(hides);
                     kept_backslash = (byte == b'\\').then_some(self.pos);
                 }
                 found => {

@@ -144,7 +144,7 @@ impl Walker {
         value.passed_through(&hop, Standing::Quoted)
     }
 
-    fn is_keyed(&self, name: &[u8]) -> bool {
+    pub(super) fn is_keyed(&self, name: &[u8]) -> bool {
         let associative = |one: &Variable| matches!(one.value, Value::Associative(_));
         self.state.variables.get(name).is_some_and(associative)
     }

@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{DebugLoops, KeepsScope};
+use crate::dialect::{DebugLoops, KeepsScope, Nesting};
 use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::lineage::{Hop, Rule};
@@ -460,6 +460,28 @@ impl Walker {
         Ok(Pattern::from_text(&text, rules))
     }
 
+    /// Refuses a call that passes the bound of FUNCNEST.
+    fn mind_nesting(&self, span: Span) -> Result<(), Stop> {
+        let given = || {
+            let text = self.state.variables.scalar(b"FUNCNEST")?;
+            std::str::from_utf8(text.bytes()).ok()?.trim().parse::<i64>().ok()
+        };
+        let (bound, reach) = match self.state.dialect.function_nesting {
+            Nesting::Unbounded => return Ok(()),
+            Nesting::IfPositive => (given().filter(|&bound| bound > 0), Reach::Line),
+            Nesting::From(start) => {
+                (Some(given().unwrap_or(start)).filter(|&bound| bound >= 0), Reach::Shell)
+            }
+        };
+        match bound.filter(|&bound| i64::from(self.depth) >= bound) {
+            None => Ok(()),
+            Some(bound) => {
+                let message = format!("functions call each other deeper than FUNCNEST ({bound})");
+                Err(Stop::error(message, span, 1, reach))
+            }
+        }
+    }
+
     /// Calls a function with the arguments of the latest command.
     pub(super) fn call(
         &mut self,
@@ -472,6 +494,7 @@ impl Walker {
             let (what, limit) = ("function calls inside each other", u64::from(limit));
             return Err(Stop::Limit { what, limit, span });
         }
+        self.mind_nesting(span)?;
         let hop = Hop { rule: Rule::Call, span, name: None, shifted: 0 };
         let outer = self.state.positional.share();
         let parameters = Passage::all(&hop, Standing::Quoted, &argv[1..]);

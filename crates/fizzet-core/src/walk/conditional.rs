@@ -147,6 +147,11 @@ impl Walker {
             b'k' => bit(0o1000),
             b'v' if self.is_fresh(operand) => true,
             b'v' => match crate::state::element_name(operand) {
+                Some((name, b"@" | b"*"))
+                    if self.state.dialect.tests_whole_arrays && !self.is_keyed(name) =>
+                {
+                    !self.state.variables.values(name).is_empty()
+                }
                 Some((name, index)) => {
                     let key = self.element_key_of_text(name, index, span)?;
                     self.state.variables.element(name, &key).is_some()

@@ -423,7 +423,8 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                 status = 1;
                 continue;
             }
-            status |= walker.unset_element(array, index, call.span)?;
+            let key = walker.unset_key(operand, array, index, call.span)?;
+            status |= walker.unset_element(array, index, key, call.span)?;
             continue;
         }
         if walker.state.parameter_number(name).is_some() {
@@ -489,15 +490,37 @@ fn is_one_index(index: &[u8]) -> bool {
 }
 
 impl Walker {
-    fn unset_element(&mut self, array: &[u8], index: &[u8], span: Span) -> Result<Status, Stop> {
-        if matches!(index, b"@" | b"*") {
+    /// The key of an element that `unset` was given; nothing for the whole array, and where there is none.
+    fn unset_key(
+        &mut self,
+        operand: &Text,
+        array: &[u8],
+        index: &[u8],
+        span: Span,
+    ) -> Result<Option<Key>, Stop> {
+        if matches!(index, b"@" | b"*") || self.state.variables.get(array).is_none() {
+            return Ok(None);
+        }
+        // The name and the bracket were written without quotes, so the index was read as one.
+        let is_written = !operand.quoting()[..=array.len()].contains(&true);
+        if is_written && self.state.dialect.unset_expands_once && self.is_keyed(array) {
+            let start = array.len() + 1;
+            return Ok(Some(Key::Text(operand.slice(start, start + index.len()))));
+        }
+        self.element_key_of_text(array, index, span).map(Some)
+    }
+
+    fn unset_element(
+        &mut self,
+        array: &[u8],
+        index: &[u8],
+        key: Option<Key>,
+        span: Span,
+    ) -> Result<Status, Stop> {
+        let Some(key) = key else {
             self.state.variables.remove(array);
             return Ok(0);
-        }
-        if self.state.variables.get(array).is_none() {
-            return Ok(0);
-        }
-        let key = self.element_key_of_text(array, index, span)?;
+        };
         let is_text = !self.state.variables.is_array(array);
         if is_text
             && !self.state.dialect.unset_first_element_of_text
