@@ -174,7 +174,7 @@ impl Visitor<'_> {
             CommandKind::Function { names, body, .. } => self.function(names, body, command.span),
             CommandKind::Conditional(condition) => self.condition(condition),
             CommandKind::Arithmetic(expression) => self.arithmetic(expression),
-            CommandKind::Coprocess(command) => self.command(command),
+            CommandKind::Coprocess { command, .. } => self.command(command),
         }
         command.redirects.iter().for_each(|redirect| self.redirect(redirect));
     }

@@ -14,5 +14,6 @@ impl Dialect {
         self.aliases = true;
         self.process_substitution = true;
         self.substitution_keeps_exit_on_error = true;
+        self.single_quotes_hide_brace = false;
     }
 }

@@ -226,8 +226,8 @@ dialect_table! {
     dollar_quotes_in_quoted_brace: bool = [N, Y, N, N, N, Y, N], "observed in all six: echo \"${x-$'a\\tb'}\"";
     /// `${x:}` is a bad substitution.
     empty_offset_is_bad: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: x=abc; echo ${x:}";
-    /// `${#%}` is the length of a parameter that does not exist.
-    odd_length_is_bad: bool = [N, Y, Y, Y, Y, N, N], "observed in all six: echo ${#%}";
+    /// `${#%}`, `${#/}`, `${#=}` and `${#+}` are lengths of parameters that do not exist.
+    odd_length_is_bad: bool = [N, Y, Y, Y, Y, N, N], "observed in all six: echo ${#%}, ${#/}, ${#=}, ${#+}";
     /// A syntax error in `name=(...)` ends only the line it is on.
     array_error_ends_line: bool = [N, Y, N, N, N, N, N], "observed in all six: a=(x;y), newline, echo after";
     /// A `for` variable that is no name is found out when the loop runs: its status is 1.
@@ -486,6 +486,10 @@ dialect_table! {
     double_brackets: bool = [N, Y, N, N, Y, Y, Y], "observed: [[ a ]]";
     /// `((` begins an arithmetic command.
     double_parentheses: bool = [N, Y, N, N, Y, Y, Y], "observed: ((1))";
+    /// A coprocess may have a name before its compound command.
+    named_coprocesses: bool = [N, Y, N, N, N, N, N], "observed in bash and zsh: coproc press { :; }";
+    /// The index `@` of an array is 0 in arithmetic, with a message.
+    whole_array_is_zero: bool = [N, Y, N, N, N, N, N], "observed in all six: a=(1 2); echo $((a[@]))";
     /// `coproc` begins a coprocess.
     coprocesses: bool = [N, Y, N, N, N, N, Y], "observed: coproc :";
     /// `for ((a; b; c))` is a loop.

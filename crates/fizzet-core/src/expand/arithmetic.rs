@@ -464,6 +464,11 @@ impl Evaluation<'_> {
                 ))
             }
             None => self.state.variables.scalar(&target.name).cloned(),
+            Some(index)
+                if matches!(&**index, b"@" | b"*") && self.state.dialect.whole_array_is_zero =>
+            {
+                return Ok(Number::Whole(0));
+            }
             Some(index) => {
                 let key = self.state.element_key(&target.name, index, self.span)?;
                 self.state.variables.element(&target.name, &key).cloned()

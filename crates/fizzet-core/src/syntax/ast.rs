@@ -151,7 +151,12 @@ pub enum CommandKind {
     /// `(( expression ))`
     Arithmetic(Arithmetic),
     /// `coproc [name] command`
-    Coprocess(Box<Command>),
+    Coprocess {
+        /// The array that gets its descriptors.
+        name: Option<Rc<[u8]>>,
+        /// What it carries out.
+        command: Box<Command>,
+    },
 }
 
 /// Assignments, then words.

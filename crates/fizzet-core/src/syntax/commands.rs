@@ -263,11 +263,12 @@ impl<'a> Parser<'a> {
     fn pipeline(&mut self) -> Parsed<Pipeline> {
         let start = self.start();
         let mut end = start;
-        let (mut negated, mut timed) = (false, false);
+        let (mut negated, mut timed, mut signs) = (false, false, 0u32);
         loop {
             self.skip_blanks();
             if (!negated || self.dialect.repeated_negation) && self.eat_reserved(b"!") {
                 negated = !negated;
+                signs += 1;
             } else if self.dialect.time_reserved && self.eat_reserved(b"time") {
                 timed = true;
                 self.skip_blanks();
@@ -284,10 +285,10 @@ impl<'a> Parser<'a> {
         if negated && !self.dialect.repeated_negation && self.at_reserved(b"!") {
             return self.unexpected("a command");
         }
-        let alone: &[&str] = match (timed, negated) {
+        let alone: &[&str] = match (timed, signs) {
             (true, _) => self.dialect.lone_time,
-            (false, true) => self.dialect.lone_negation,
-            (false, false) => &[],
+            (false, 1..) => self.dialect.lone_negation,
+            (false, 0) => &[],
         };
         let bare = !alone.is_empty()
             && (self.at_end() || alone.iter().any(|next| self.at(next.as_bytes())));

@@ -69,8 +69,9 @@ impl<'a> Parser<'a> {
                 self.conditional(start)?
             }
             Some(b'c') if self.dialect.coprocesses && self.eat_reserved(b"coproc") => {
-                self.skip_blanks();
-                CommandKind::Coprocess(Box::new(self.deeper(Parser::command)?))
+                let name = self.coprocess_name();
+                let command = Box::new(self.deeper(Parser::command)?);
+                CommandKind::Coprocess { name, command }
             }
             Some(_) if RESERVED_CLOSERS.iter().any(|word| self.at_reserved(word)) => {
                 return self.unexpected("a command");
@@ -78,6 +79,29 @@ impl<'a> Parser<'a> {
             _ => return Ok(None),
         };
         Ok(Some(kind))
+    }
+
+    /// The name of a coprocess, where a compound command follows it.
+    fn coprocess_name(&mut self) -> Option<Rc<[u8]>> {
+        self.skip_blanks();
+        let start = self.pos;
+        if !self.dialect.named_coprocesses
+            || !self.peek().is_some_and(|byte| self.begins_name(byte))
+        {
+            return None;
+        }
+        let name = self.name_bytes();
+        self.skip_blanks();
+        let openers = ["{", "[[", "if", "while", "until", "for", "case", "select"];
+        let is_name = self.peek() == Some(b'(')
+            || openers.into_iter().any(|word| self.at_reserved(word.as_bytes()));
+        match is_name && !openers.iter().any(|word| word.as_bytes() == &*name) {
+            true => Some(name),
+            false => {
+                self.pos = start;
+                None
+            }
+        }
     }
 
     /// `((...))` if it closes as one, else `( list )`.

@@ -93,6 +93,11 @@ impl<'a> Parser<'a> {
         self.segments[0].offset = offset;
     }
 
+    /// The rules that count from here on.
+    pub fn set_dialect(&mut self, dialect: &'a Dialect) {
+        self.dialect = dialect;
+    }
+
     /// Whether groups such as `@(a|b)` are patterns from here on.
     pub fn set_extended_patterns(&mut self, on: bool) {
         self.extended_patterns = on || self.dialect.extended_patterns;

@@ -107,7 +107,10 @@ impl<'a> Parser<'a> {
             let Ok(index) = self.subscript() else { return Ok(None) };
             return Ok(Some((name, index, Operation::Length)));
         }
-        if self.dialect.odd_length_is_bad && self.at(b"#%}") {
+        let is_odd = |parser: &Self| {
+            [b"#%}", b"#/}", b"#=}", b"#+}"].into_iter().any(|written| parser.at(written))
+        };
+        if self.dialect.odd_length_is_bad && is_odd(self) {
             self.pos += 2;
             return Ok(Some((ParameterName::Special(b'#'), None, Operation::Bad)));
         }

@@ -320,21 +320,33 @@ impl Walker {
 
     /// `name=(...)` behind a declaration utility: the name is the argument, and the utility carries
     /// the assignment out.
-    pub(super) fn array_argument(&mut self, argument: &Argument, argv: &mut Vec<Text>) {
-        let Argument::Assignment(assignment) = argument else { return };
+    pub(super) fn array_argument(
+        &mut self,
+        argument: &Argument,
+        argv: &mut Vec<Text>,
+    ) -> Result<(), Stop> {
+        let Argument::Assignment(assignment) = argument else { return Ok(()) };
         let is_text = argv.first().is_some_and(|utility| {
             let takes = self.state.dialect.list_text_utilities;
             takes.iter().any(|name| name.as_bytes() == utility.bytes())
         });
         if is_text {
-            let written = self.state.sources.bytes(assignment.span);
-            let origin = Origin::new(Rule::Literal, assignment.span);
-            argv.push(Text::copied(written, Standing::Quoted, origin));
-            return;
+            argv.push(self.list_text(assignment)?);
+            return Ok(());
         }
         self.compound_arguments.push((argv.len(), (**assignment).clone()));
         let origin = Origin::new(Rule::Literal, assignment.span);
         argv.push(Text::copied(&assignment.name, Standing::Quoted, origin));
+        Ok(())
+    }
+
+    /// `name=(...)` as one word of a utility that reads it as text: expanded, but not split.
+    fn list_text(&mut self, assignment: &Assignment) -> Result<Text, Stop> {
+        let span = assignment.span;
+        let written = self.state.sources.bytes(span).to_vec();
+        let dialect = self.state.dialect.clone();
+        let word = Parser::new(&written, span.source, &dialect).whole_word(span)?;
+        expand::single(self, &word, Tilde::Never)
     }
 
     /// The argument that `name=value` behind a declaration utility makes: its value is expanded as

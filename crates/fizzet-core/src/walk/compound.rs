@@ -5,9 +5,9 @@ use std::rc::Rc;
 use crate::dialect::{DebugLoops, KeepsScope, Nesting};
 use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::{self, Context, Tilde, arithmetic};
-use crate::lineage::{Hop, Rule};
+use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
-use crate::state::{Call, Function, Options, Variable};
+use crate::state::{Call, Function, Options, Value, Variable};
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::syntax::ast::{
     Arithmetic, CaseBranch, CaseEnd, Command, CommandKind as Node, List, Word,
@@ -92,11 +92,23 @@ impl Walker {
                 let (name, span) = &names[0];
                 self.select_clause((name, *span), words.as_deref(), body)
             }
-            Node::Coprocess(_) => {
-                self.missing("what a person or another process answers here", command.span);
+            Node::Coprocess { name, .. } => {
+                self.coprocess(name.as_deref(), command.span);
                 Ok(())
             }
         }
+    }
+
+    /// A coprocess begins: its descriptors are known only to the shell that runs it.
+    fn coprocess(&mut self, name: Option<&[u8]>, span: Span) {
+        self.missing("what a person or another process answers here", span);
+        if !self.state.dialect.named_coprocesses {
+            return;
+        }
+        let mut descriptor = Text::new();
+        descriptor.push_hole(Standing::Quoted, &Origin::new(Rule::Shell, span));
+        let elements = [(0, descriptor.clone()), (1, descriptor)].into_iter().collect();
+        self.state.variables.entry(name.unwrap_or(b"COPROC")).value = Value::Indexed(elements);
     }
 
     /// How many functions and sourced files `return` could leave.

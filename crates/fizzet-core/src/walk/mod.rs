@@ -200,6 +200,7 @@ impl Walker {
     fn source(&mut self, id: SourceId) -> Result<(), Stop> {
         let (bytes, dialect) =
             (self.state.sources.get(id).bytes.clone(), self.state.dialect.clone());
+        let (posix, other) = (self.state.options.posix, std::cell::OnceCell::new());
         let mut parser = Parser::new(&bytes, id, &dialect);
         let reads_whole = match (dialect.reads_whole, &self.state.sources.get(id).kind) {
             (ReadsWhole::ButFiles, kind) => {
@@ -218,6 +219,10 @@ impl Walker {
         }
         loop {
             // What a line switches on counts from the next line on.
+            parser.set_dialect(match self.state.options.posix == posix {
+                true => &dialect,
+                false => other.get_or_init(|| self.state.dialect.clone()),
+            });
             self.prepare(&mut parser);
             if std::mem::take(&mut self.behind_backslash) {
                 parser.refuse_reserved()?;

@@ -409,7 +409,7 @@ impl Walker {
         let mut unmatched = None;
         for (at, argument) in words.iter().enumerate() {
             let Argument::Word(word) = argument else {
-                self.array_argument(argument, &mut argv);
+                self.array_argument(argument, &mut argv)?;
                 continue;
             };
             let first = argv.len();
