@@ -9,7 +9,7 @@ use crate::expand::flags::{Order, change_each, ordered, quoted_by, split_at};
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
-use crate::expand::{Context, Tilde, arithmetic, ifs, joined, pattern_text};
+use crate::expand::{Context, Tilde, arithmetic, ifs, joined, pattern_text_with};
 use crate::source::Span;
 use crate::state::Value;
 use crate::stop::Stop;
@@ -457,7 +457,7 @@ fn joiner(flag: &Flag) -> &[u8] {
 
 /// The pattern that a word is.
 pub(crate) fn compiled(cx: &mut dyn Context, word: &Word) -> Result<Pattern, Stop> {
-    let text = pattern_text(cx, word)?;
+    let text = pattern_text_with(cx, word, Tilde::InOperation)?;
     let rules = cx.state().text_pattern_rules();
     Ok(Pattern::from_text(&text, rules))
 }

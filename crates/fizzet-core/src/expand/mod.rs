@@ -254,7 +254,7 @@ pub fn pattern_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
 }
 
 /// The same, with a tilde expanded where `tilde` says.
-fn pattern_text_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, Stop> {
+pub(crate) fn pattern_text_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, Stop> {
     let text = single(cx, word, tilde)?;
     let state = cx.state();
     if state.dialect.open_bracket_is_error
@@ -273,6 +273,8 @@ pub enum Tilde {
     Never,
     /// At its start.
     AtStart,
+    /// At its start, in the pattern of an operation on a parameter: there `=name` is no path.
+    InOperation,
     /// At its start and after each unquoted colon: the value of an assignment.
     AfterColons,
     /// At its start, and, if it looks like an assignment, in its value as in one.

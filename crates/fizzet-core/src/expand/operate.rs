@@ -6,7 +6,7 @@ use crate::expand::parameter::{Held, index_text};
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::whole::{part_of_list, removed_from_list};
-use crate::expand::{Tilde, arithmetic, ifs, joined, pattern_text, pattern_text_with, single};
+use crate::expand::{Tilde, arithmetic, ifs, joined, pattern_text_with, single};
 use crate::lineage::{Hop, Rule};
 use crate::state::{Value, element_name};
 use crate::stop::{Reach, ShellError, Stop};
@@ -95,7 +95,7 @@ impl Substitution<'_> {
     }
 
     fn pattern(&mut self, word: &Word) -> Result<Pattern, Stop> {
-        let text = pattern_text(self.cx, word)?;
+        let text = pattern_text_with(self.cx, word, Tilde::InOperation)?;
         let state = self.cx.state();
         Ok(Pattern::from_text(&text, state.text_pattern_rules()))
     }
@@ -283,7 +283,7 @@ impl Substitution<'_> {
         let anchored = matches!(which, Replace::Prefix | Replace::Suffix);
         let dialect = &self.cx.state().dialect;
         let plain = !dialect.tilde_in_replaced || (anchored && !dialect.tilde_in_anchored);
-        let tilde = if plain { Tilde::Never } else { Tilde::AtStart };
+        let tilde = if plain { Tilde::Never } else { Tilde::InOperation };
         let text = pattern_text_with(self.cx, pattern, tilde)?;
         let state = self.cx.state();
         let pattern = Pattern::from_text(&text, state.text_pattern_rules());

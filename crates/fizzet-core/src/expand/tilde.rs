@@ -420,7 +420,9 @@ pub(super) fn in_field(
     let (mut from, mut at) = (0, value);
     while at < field.len() {
         let starts = at == value || (assignment && field.bytes()[at - 1] == b':');
-        if starts && written(at, b'=') && cx.state().dialect.unknown_user_is_error {
+        let names_programs =
+            cx.state().dialect.unknown_user_is_error && tilde != Tilde::InOperation;
+        if starts && written(at, b'=') && names_programs {
             let rest = &field.bytes()[at + 1..];
             let ends = |byte: &u8| assignment && *byte == b':';
             let length = rest.iter().position(ends).unwrap_or(rest.len());
