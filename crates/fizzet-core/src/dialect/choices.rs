@@ -268,6 +268,17 @@ pub enum Nesting {
     From(i64),
 }
 
+/// Which parentheses the pattern of an operation may hold without quotes: `${x#(}`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum OperationParentheses {
+    /// Any.
+    Any,
+    /// Those of groups with a sign before them; others are a syntax error, also in the text of `${x/a/b}`.
+    Groups,
+    /// Pairs, and one that closes nothing if it does not stand in `${x/a/b}`; others are a syntax error.
+    Pairs,
+}
+
 /// How the constants of reals are written.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum RealConstants {

@@ -88,6 +88,12 @@ dialect_table! {
     local_refuses_read_only: bool = [N, N, N, Y, N, N, N], "observed in all six: readonly r; f() { local r; echo in; }; f";
     /// `test -v 'a[@]'` asks whether any element is set.
     tests_whole_arrays: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and zsh: a=(1); [[ -v a[@] ]]; echo $?";
+    /// Which parentheses the pattern of an operation may hold without quotes.
+    operation_parentheses: OperationParentheses = [OperationParentheses::Any, OperationParentheses::Any, OperationParentheses::Any, OperationParentheses::Any, OperationParentheses::Groups, OperationParentheses::Pairs, OperationParentheses::Any], "observed in all six: echo ${x#(} ${x#)} ${x#(a)} ${x/(/} ${x/)/} ${x#*(}";
+    /// The pattern of `${x#p}` and `${x%p}` is a group: bars separate alternatives, parentheses need no sign.
+    removal_is_group: bool = [N, N, N, N, N, Y, N], "observed in all six: x=ab; echo ${x#b|a} ${x#(a|b)}";
+    /// A parenthesis that nothing closes in a pattern of `case` or `${x#p}` is an error.
+    open_group_is_error: bool = [N, N, N, N, N, N, Y], "observed in zsh: x=a; echo ${x#(}";
     /// FUNCNEST bounds how deep functions call each other.
     function_nesting: Nesting = [Nesting::Unbounded, Nesting::IfPositive, Nesting::Unbounded, Nesting::Unbounded, Nesting::Unbounded, Nesting::Unbounded, Nesting::From(500)], "observed in all six: FUNCNEST=5; f() { f; }; f; echo after";
     /// A declaration utility goes on behind a word that is no name or may not change.

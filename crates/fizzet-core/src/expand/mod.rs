@@ -254,13 +254,21 @@ pub fn pattern_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
 }
 
 /// The same, with a tilde expanded where `tilde` says.
-pub(crate) fn pattern_text_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, Stop> {
+pub(crate) fn pattern_text_with(
+    cx: &mut dyn Context,
+    word: &Word,
+    tilde: Tilde,
+) -> Result<Text, Stop> {
     let text = single(cx, word, tilde)?;
     let state = cx.state();
-    if state.dialect.open_bracket_is_error
-        && pattern::has_open_bracket(&text, state.text_pattern_rules())
-    {
+    let rules = state.text_pattern_rules();
+    let lone = || text.bytes() == b"[" && text.quoting() == [false];
+    if state.dialect.open_bracket_is_error && (lone() || pattern::has_open_bracket(&text, rules)) {
         let message = "a [ in this pattern is never closed";
+        return Err(Stop::shell(message, word.span, 1));
+    }
+    if state.dialect.open_group_is_error && pattern::has_open_group(&text, rules) {
+        let message = "a ( in this pattern is never closed";
         return Err(Stop::shell(message, word.span, 1));
     }
     Ok(text)
@@ -414,6 +422,10 @@ fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Result<Vec<
         }
         if dialect.open_bracket_is_error && pattern::has_open_bracket(&text, rules) {
             let message = "a [ in this pattern is never closed";
+            return Err(Stop::error(message, word.span, 1, dialect.unmatched_ends));
+        }
+        if dialect.open_group_is_error && pattern::has_open_group(&text, rules) {
+            let message = "a ( in this pattern is never closed";
             return Err(Stop::error(message, word.span, 1, dialect.unmatched_ends));
         }
         let own;

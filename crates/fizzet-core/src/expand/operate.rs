@@ -31,7 +31,7 @@ impl Substitution<'_> {
                 self.instead(parameter, held, (*what, *colon, word), place)
             }
             Operation::Remove { suffix, longest, pattern } => {
-                let pattern = self.pattern(pattern)?;
+                let pattern = self.removed_pattern(pattern)?;
                 if let Held::List { items, star } = &held
                     && self.lists() == ListOperations::WholeString
                 {
@@ -92,6 +92,16 @@ impl Substitution<'_> {
                 Err(self.cx.state().mistake(message, parameter.span, status))
             }
         }
+    }
+
+    /// The pattern of `#`, `##`, `%` or `%%`.
+    fn removed_pattern(&mut self, word: &Word) -> Result<Pattern, Stop> {
+        if !self.cx.state().dialect.removal_is_group {
+            return self.pattern(word);
+        }
+        let text = pattern_text_with(self.cx, word, Tilde::InOperation)?;
+        let state = self.cx.state();
+        Ok(Pattern::alternatives(&text, state.text_pattern_rules()))
     }
 
     fn pattern(&mut self, word: &Word) -> Result<Pattern, Stop> {

@@ -380,10 +380,11 @@ impl<'c> Substitution<'c> {
         }
     }
 
-    /// Whether an equals sign stands in what has been made.
+    /// Whether an equals sign stands in what has been made, outside quotes.
     pub(super) fn has_equals_already(&self) -> bool {
-        let done = self.done.iter().any(|piece| piece.text.bytes().contains(&b'='));
-        done || self.current.bytes().contains(&b'=')
+        let has_one =
+            |text: &Text| text.runs().any(|(run, bytes)| !run.is_quoted() && bytes.contains(&b'='));
+        self.done.iter().any(|piece| has_one(&piece.text)) || has_one(&self.current)
     }
 
     /// How many fields have ended.

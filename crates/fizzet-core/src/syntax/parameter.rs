@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::Indirection;
+use crate::dialect::{Indirection, OperationParentheses};
 use crate::syntax::ast::{
     CaseChange, CommandSubstitution, Instead, Operation, Parameter, ParameterName, Part, Replace,
     Subscript, SubstitutionPlace, Word,
@@ -271,6 +271,7 @@ impl<'a> Parser<'a> {
         }
         let pairs = quoted && self.dialect.pattern_quotes_need_pairs;
         let pattern = self.word(if pairs { Within::QuotedPattern } else { Within::Brace })?;
+        self.mind_parentheses(&pattern, false)?;
         Ok(Operation::Remove { suffix: sign == b'%', longest, pattern })
     }
 
@@ -306,12 +307,16 @@ impl<'a> Parser<'a> {
             self.pos += 1;
         }
         let pattern = self.replaced_pattern(which == Replace::All, quoted)?;
+        self.mind_parentheses(&pattern, true)?;
         let replacement = match self.peek() {
             Some(b'/') => {
                 self.pos += 1;
                 let quoted = quoted && !self.dialect.replacement_unquotes;
                 let mut word =
                     self.word(if quoted { Within::BraceQuoted } else { Within::Brace })?;
+                if self.dialect.operation_parentheses == OperationParentheses::Groups {
+                    self.mind_parentheses(&word, true)?;
+                }
                 if self.dialect.replacement_keeps_escaped_slash {
                     word.parts.iter_mut().for_each(keep_escaped_slash);
                 }
@@ -325,6 +330,32 @@ impl<'a> Parser<'a> {
             true => Operation::Value,
             false => Operation::Replace { which, pattern, replacement },
         })
+    }
+
+    /// Refuses the unquoted parentheses that the shell refuses in a word of an operation.
+    fn mind_parentheses(&mut self, word: &Word, replaced: bool) -> Parsed<()> {
+        let rule = self.dialect.operation_parentheses;
+        if rule == OperationParentheses::Any {
+            return Ok(());
+        }
+        let mut open = 0u32;
+        for part in &word.parts {
+            let Part::Literal { bytes, .. } = part else { continue };
+            for (at, byte) in bytes.iter().enumerate() {
+                let signed = at > 0 && b"@?*+!~".contains(&bytes[at - 1]);
+                match byte {
+                    b'(' if signed || open > 0 || rule == OperationParentheses::Pairs => open += 1,
+                    b')' if open > 0 => open -= 1,
+                    b')' if rule == OperationParentheses::Pairs && !replaced => {}
+                    b'(' | b')' => return self.unexpected("quotes around a parenthesis"),
+                    _ => {}
+                }
+            }
+        }
+        match open {
+            0 => Ok(()),
+            _ => self.unexpected("a parenthesis that closes the group"),
+        }
     }
 
     /// The pattern up to an unquoted `/`; behind `//` one that stands first belongs to the pattern.

@@ -49,7 +49,7 @@ fn is_known(shell: Shell, line: &str) -> bool {
         // The same, behind a tilde and a name.
         Shell::Busybox => has("~root${"),
         // The length of a process number; a brace that vanishes where the text ends.
-        Shell::Zsh => has("$#$") || line.ends_with("}\\\n"),
+        Shell::Zsh => has("$#$") || has("$#\\\n$") || line.ends_with("}\\\n"),
         _ => false,
     }
 }

@@ -156,6 +156,47 @@ impl Compiler<'_> {
         self.items.push(Item::Except(items, other.items));
     }
 
+    /// The alternatives that unquoted bars separate; a parenthesis that closes nothing stands for itself.
+    pub(super) fn alternatives(mut self) -> Vec<Vec<Item>> {
+        let mut alternatives = Vec::new();
+        loop {
+            self.compile();
+            match self.bytes.get(self.at) {
+                Some(b'|') => {
+                    self.at += 1;
+                    alternatives.push(std::mem::take(&mut self.items));
+                }
+                Some(&byte) => self.literal(byte),
+                None => {
+                    alternatives.push(self.items);
+                    return alternatives;
+                }
+            }
+        }
+    }
+
+    /// Whether an unquoted parenthesis outside brackets is never closed.
+    pub(super) fn has_open_group(mut self) -> bool {
+        let mut open = 0u32;
+        while self.at < self.bytes.len() {
+            match self.bytes[self.at] {
+                _ if self.quoted[self.at] => {}
+                b'[' => {
+                    if let Some((_, end)) = self.set() {
+                        self.at = end;
+                        continue;
+                    }
+                }
+                b'\\' if self.escapes_next() => self.at += 1,
+                b'(' => open += 1,
+                b')' => open = open.saturating_sub(1),
+                _ => {}
+            }
+            self.at += 1;
+        }
+        open > 0
+    }
+
     /// Whether a bracket expression begins somewhere and does not end.
     pub(super) fn has_open_bracket(mut self) -> bool {
         while self.at < self.bytes.len() {

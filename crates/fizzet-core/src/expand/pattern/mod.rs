@@ -160,6 +160,16 @@ pub fn has_open_bracket(text: &Text, rules: PatternRules) -> bool {
     bytes.len() > 1 && compiler.has_open_bracket()
 }
 
+/// Whether an unquoted `(` outside brackets in a text begins a group that nothing closes.
+pub fn has_open_group(text: &Text, rules: PatternRules) -> bool {
+    if !text.bytes().contains(&b'(') {
+        return false;
+    }
+    let (bytes, quoted) = (text.bytes(), text.quoting());
+    let compiler = Compiler { bytes, quoted: &quoted, rules, at: 0, items: Vec::new(), open: 0 };
+    compiler.has_open_group()
+}
+
 /// Whether a text is a pattern in earnest: a lone `[` is none.
 pub fn is_pattern(text: &Text, rules: PatternRules) -> bool {
     has_pattern(text, rules) && Pattern::from_text(text, rules).literal().is_none()
@@ -187,7 +197,10 @@ impl Pattern {
     pub fn new(bytes: &[u8], quoted: &[bool], rules: PatternRules) -> Pattern {
         let mut compiler = Compiler { bytes, quoted, rules, at: 0, items: Vec::new(), open: 0 };
         compiler.compile();
-        let items = compiler.items;
+        Pattern::of(compiler.items, rules)
+    }
+
+    fn of(items: Vec<Item>, rules: PatternRules) -> Pattern {
         let is_group = |item: &Item| matches!(item, Item::Group(..) | Item::Except(..));
         let has_places = rules.letter_escapes && holds_place(&items);
         let has_groups = has_places || items.iter().any(is_group);
@@ -197,6 +210,20 @@ impl Pattern {
     /// Compiles a text.
     pub fn from_text(text: &Text, rules: PatternRules) -> Pattern {
         Pattern::new(text.bytes(), &quoting(text, rules), rules)
+    }
+
+    /// Compiles a text that is all of a group: bars separate alternatives, parentheses need no sign.
+    pub fn alternatives(text: &Text, rules: PatternRules) -> Pattern {
+        let rules = PatternRules { bare_groups: true, ..rules };
+        let quoted = quoting(text, rules);
+        let bytes = text.bytes();
+        let compiler =
+            Compiler { bytes, quoted: &quoted, rules, at: 0, items: Vec::new(), open: 1 };
+        let mut alternatives = compiler.alternatives();
+        match alternatives.len() {
+            1 => Pattern::of(alternatives.swap_remove(0), rules),
+            _ => Pattern::of(vec![Item::Group(Repeat::Once, alternatives)], rules),
+        }
     }
 
     /// The text that the pattern stands for if it has no active character.
