@@ -108,6 +108,8 @@ dialect_table! {
     line_numbers: LineNumbers = [LineNumbers { first_of_text: Some(1), in_eval: EvalLines::Own, in_actions: EvalLines::On, at_exit: EvalLines::Own, functions_count_anew: N }, LineNumbers { first_of_text: Some(1), in_eval: EvalLines::On, in_actions: EvalLines::On, at_exit: EvalLines::Own, functions_count_anew: N }, LineNumbers { first_of_text: Some(1), in_eval: EvalLines::Own, in_actions: EvalLines::On, at_exit: EvalLines::Own, functions_count_anew: N }, LineNumbers { first_of_text: Some(0), in_eval: EvalLines::On, in_actions: EvalLines::Same, at_exit: EvalLines::Same, functions_count_anew: N }, LineNumbers { first_of_text: Some(1), in_eval: EvalLines::Own, in_actions: EvalLines::On, at_exit: EvalLines::Own, functions_count_anew: N }, LineNumbers { first_of_text: None, in_eval: EvalLines::Same, in_actions: EvalLines::Same, at_exit: EvalLines::Same, functions_count_anew: N }, LineNumbers { first_of_text: Some(1), in_eval: EvalLines::Own, in_actions: EvalLines::Same, at_exit: EvalLines::SameIfAsked, functions_count_anew: Y }], "observed in all six: echo $LINENO in a file, in -c, in functions, in eval, in the actions of trap";
     /// The line of a command is that on which its second word ends.
     line_of_second_word: bool = [N, Y, N, N, N, N, N], "observed in all six: a command with a newline in its quoted second word, echo $LINENO behind it";
+    /// A file that `.` reads is among the functions that are being called, as `source`.
+    files_are_calls: bool = [N, Y, N, N, N, N, N], "observed in bash and zsh: echo 'echo ${FUNCNAME[@]}' >f; . ./f";
     /// The list of the functions that are being called ends in `main` in a script.
     names_main: bool = [N, Y, N, N, N, N, N], "observed: f() { echo ${FUNCNAME[@]}; }; f in a file and in -c";
     /// The statuses of the latest pipeline at the start.
@@ -206,6 +208,8 @@ dialect_table! {
     echo_escapes: &'static str = ["abcfnrtv\\0", "abceEfnrtv\\0xuU", "abcefnrtv\\01", "abcefnrtv\\01x", "abcEfnrtv\\0", "abceEfnrtv\\0xuU-", "abcefnrtv\\0xuU"], "observed in all six with each letter";
     /// The option letters of `print`; a colon where one takes a value.
     print_letters: &'static str = ["", "", "", "", "enprRsvCf:u:", "AcelnNprRsu:", "abcC:Df:ilmnNoOpPrRsSu:v:xX:z"], "observed in ksh93, mksh and zsh with each letter";
+    /// The status of `whence` with an option that it does not know.
+    whence_usage_status: Status = [1, 1, 1, 1, 2, 1, 1], "observed in ksh93, mksh and zsh: whence -Q x; echo $?";
     /// The status of `print` with an option that it does not know.
     print_usage_status: Status = [1, 1, 1, 1, 2, 1, 1], "observed in ksh93, mksh and zsh: print -q; echo $?";
     /// `print` has columns, but none of zsh's other forms.
@@ -312,6 +316,8 @@ dialect_table! {
     inner_quotes_unquote: bool = [N, N, N, N, Y, N, N], "observed: printf '[%s]' \"${z-\"a b\"}\"";
     /// In an assignment, unquoted or quoted `$@` is joined with spaces whatever IFS is.
     at_joins_with_space: bool = [N, Y, N, N, Y, Y, N], "observed: IFS=:; set -- a b; x=$@";
+    /// `type` and `whence` tell declaration utilities as reserved words.
+    declarations_are_keywords: bool = [N, N, N, N, N, N, Y], "observed in zsh: whence -w export typeset";
     /// Whether a word of `export` and its kin is an assignment is decided when the command name has been expanded.
     late_declarations: bool = [N, N, Y, Y, N, N, Y], "observed: c=export; x='a b'; $c y=$x";
     /// `$10` is parameter 10 rather than `$1` followed by `0`.
@@ -850,6 +856,12 @@ dialect_table! {
     debug_at: DebugAt = [DebugAt::Never, DebugAt::Tests, DebugAt::Never, DebugAt::Never, DebugAt::Simple, DebugAt::Never, DebugAt::Commands], "observed in all six: trap 'echo d' DEBUG; x=1; [[ a ]]; ((1)); for x in 1 2; do :; done";
     /// When the action for DEBUG is carried out for the passes of `for`.
     debug_loops: DebugLoops = [DebugLoops::Never, DebugLoops::Before, DebugLoops::Never, DebugLoops::Never, DebugLoops::Behind, DebugLoops::Never, DebugLoops::Never], "observed in all six: trap 'echo $x' DEBUG; for x in 1 2; do :; done";
+    /// `set -E` lets functions inherit the action for ERR.
+    errtrace_option: bool = [N, Y, N, Y, N, N, N], "observed in all six: set -E; echo $?";
+    /// `set -T` lets functions inherit the actions for DEBUG and RETURN.
+    functrace_option: bool = [N, Y, N, N, N, N, N], "observed in all six: set -T; echo $?";
+    /// `set -o` knows `hashall` and `interactive-comments`.
+    comment_options: bool = [N, Y, N, N, N, N, N], "observed in all six: set -o hashall; echo $?";
     /// Functions do not inherit the actions for ERR, DEBUG and RETURN.
     functions_lose_actions: bool = [N, Y, N, Y, N, N, N], "observed in all six: trap 'echo e' ERR; f() { false; :; }; f";
     /// The action for ERR is not carried out again for a function that returns what it was carried out for.
@@ -1009,6 +1021,8 @@ dialect_table! {
     elements_append: bool = [N, Y, N, N, N, N, Y], "observed in all six: a=(1 2); a+=([1]+=x)";
     /// After an element with an index every element needs one.
     indexes_all_or_none: bool = [N, N, N, N, Y, N, N], "observed in all six: a=([0]=x y)";
+    /// `declare -c` keeps a value with one capital at its start.
+    capital_attribute: bool = [N, Y, N, N, N, N, N], "observed in all six: typeset -c x=ab; echo $x";
     /// `declare -a a='(1 2)'` reads the text as a list.
     list_texts: ListTexts = [ListTexts::Texts, ListTexts::Lists, ListTexts::Texts, ListTexts::Texts, ListTexts::Texts, ListTexts::Texts, ListTexts::Mistakes], "observed in all six: v='(1 2)'; typeset -a a=\"$v\"";
     /// Single quotes around the key of an associative array in arithmetic vanish.

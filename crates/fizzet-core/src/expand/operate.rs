@@ -302,8 +302,18 @@ impl Substitution<'_> {
             Some(word) => {
                 let unquotes = self.cx.state().dialect.replacement_unquotes;
                 let quoted = place.quoted && !unquotes;
-                let inner = Place { fields: false, quoted, tilde: Tilde::AtStart, ..place };
-                joined(Substitution::run(self.cx, word, inner)?)
+                let dialect = &self.cx.state().dialect;
+                let in_fields = dialect.tilde_in_fields && !quoted;
+                let tilde = match dialect.tilde_after_equals {
+                    true => Tilde::AfterEquals,
+                    false => Tilde::AtStart,
+                };
+                let inner = Place { fields: false, quoted, tilde, ..place };
+                let text = joined(Substitution::run(self.cx, word, inner)?);
+                match in_fields {
+                    true => crate::expand::tilde::in_field(self.cx, text, word.span, tilde)?,
+                    false => text,
+                }
             }
             None => Text::new(),
         };

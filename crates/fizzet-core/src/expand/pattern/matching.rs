@@ -50,6 +50,8 @@ impl Pattern {
         if self.has_groups {
             return self.reach(text, 0).last() == Some(&true);
         }
+        // A star takes bytes where brackets do.
+        let characters = self.rules.characters && !self.mixes_units();
         let (mut item, mut at) = (0, 0);
         let mut retry: Option<(usize, usize)> = None;
         loop {
@@ -71,7 +73,7 @@ impl Pattern {
             }
             // Give the latest star one character more.
             let Some((after, from)) = retry else { return false };
-            let Some((_, length)) = next_character(&text[from..], self.rules.characters) else {
+            let Some((_, length)) = next_character(&text[from..], characters) else {
                 return false;
             };
             retry = Some((after, from + length));

@@ -125,7 +125,7 @@ pub(super) fn tell_type(walker: &mut Walker, call: &Call<'_>) -> Result<Status, 
 pub(super) fn whence(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given(walker.state.dialect.whence_letters, false);
     if given.unknown.is_some() {
-        return Ok(walker.state.dialect.print_usage_status);
+        return Ok(walker.state.dialect.whence_usage_status);
     }
     if given.has(b'v') {
         return walker.tell(call, given.operands, false);
@@ -182,8 +182,8 @@ impl Walker {
     fn tell_kind(&mut self, name: &[u8], kind: &str, path: &[u8], call: &Call<'_>) {
         let words = self.state.dialect.type_words;
         let special = matches!(self.state.dialect.utility(name), Some(UtilityKind::Special));
-        let declares =
-            self.state.dialect.late_declarations && self.state.dialect.is_declaration(name);
+        let dialect = &self.state.dialect;
+        let is_keyword = dialect.declarations_are_keywords && dialect.is_declaration(name);
         let behind = match kind {
             "alias" => {
                 let alias = self.state.aliases.get(name).map(|alias| alias.text.to_vec());
@@ -195,7 +195,7 @@ impl Walker {
                 [words.alias.as_bytes(), &text, words.alias_end.as_bytes()].concat()
             }
             "keyword" => words.keyword.into(),
-            "builtin" if declares && self.state.dialect.bare_groups => words.keyword.into(),
+            "builtin" if is_keyword => words.keyword.into(),
             "builtin" if special => words.special.into(),
             "builtin" => words.builtin.into(),
             "function" => match words.function {

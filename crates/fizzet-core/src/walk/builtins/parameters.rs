@@ -107,8 +107,8 @@ impl Walker {
             b'a' => options.all_export = on,
             b'C' => options.no_clobber = on,
             b'n' => options.no_exec = on,
-            b'E' if self.state.dialect.functions_lose_actions => options.traces_errors = on,
-            b'T' if self.state.dialect.posix_mode => options.traces_functions = on,
+            b'E' if self.state.dialect.errtrace_option => options.traces_errors = on,
+            b'T' if self.state.dialect.functrace_option => options.traces_functions = on,
             b'B' if self.state.dialect.set_braces => options.no_braces = !on,
             letter => return self.state.dialect.set_letters.as_bytes().contains(&letter),
         }
@@ -127,8 +127,8 @@ impl Walker {
             b"allexport" => b'a',
             b"noexec" => b'n',
             b"noclobber" => b'C',
-            b"errtrace" if self.state.dialect.functions_lose_actions => b'E',
-            b"functrace" if self.state.dialect.posix_mode => b'T',
+            b"errtrace" if self.state.dialect.errtrace_option => b'E',
+            b"functrace" if self.state.dialect.functrace_option => b'T',
             b"braceexpand" if self.state.dialect.braces != Braces::None => {
                 self.state.options.no_braces = !on;
                 return true;
@@ -180,7 +180,7 @@ impl Walker {
             b"braceexpand" => !options.no_braces,
             b"pipefail" => options.pipe_fail,
             b"posix" => options.posix,
-            b"hashall" | b"interactive-comments" => self.state.dialect.posix_mode,
+            b"hashall" | b"interactive-comments" => self.state.dialect.comment_options,
             _ => false,
         }
     }

@@ -206,7 +206,7 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     if zero.is_some() {
         walker.state.positional.zero = file.clone();
     }
-    let names_files = walker.state.dialect.names_main;
+    let names_files = walker.state.dialect.files_are_calls;
     if names_files {
         let from = walker.state.doing.at.unwrap_or(call.span);
         walker.state.sources.set_path(source, file.bytes());

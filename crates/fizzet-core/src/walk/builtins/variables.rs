@@ -326,9 +326,7 @@ impl Walker {
             () if given.has(b'i') => Keeps::Integer(base.clamp(2, 64) as u32),
             () if given.has(b'u') => Keeps::Upper,
             () if given.has(b'l') => Keeps::Lower,
-            () if given.has(b'c') && self.state.dialect.list_texts == ListTexts::Lists => {
-                Keeps::Capital
-            }
+            () if given.has(b'c') && self.state.dialect.capital_attribute => Keeps::Capital,
             () if given.takes_back(b'c')
                 || given.takes_back(b'i')
                 || given.takes_back(b'u')
