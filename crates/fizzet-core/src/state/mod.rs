@@ -256,6 +256,7 @@ impl State {
         let known = self.variables.get(name);
         let (is_plain, read_only) = known.map_or((false, false), |one| (!one.own, one.read_only));
         let keeps = known.map_or(Keeps::Text, |variable| variable.keeps);
+        let had_real = known.is_some_and(|variable| variable.real.is_some());
         if !is_plain && self.keeps_itself(name, span)? {
             return Ok(());
         }
@@ -277,7 +278,8 @@ impl State {
                     self.variables.clear(name);
                 }
                 self.variables.set(name, text);
-                if real.is_some() && self.dialect.real_variables_keep_digits {
+                let real = real.filter(|_| self.dialect.real_variables_keep_digits);
+                if real.is_some() || had_real {
                     self.variables.entry(name).real = real;
                 }
             }
