@@ -311,6 +311,10 @@ impl Walker {
             0 if given.value(letter).is_none() => 10,
             digits => digits,
         };
+        let taken_back: &[u8] = match self.state.dialect.real_variables {
+            true => b"ciulEF",
+            false => b"ciul",
+        };
         let field = [(b'L', Padding::Left), (b'R', Padding::Right), (b'Z', Padding::Zeros)];
         let field = field.into_iter().find(|(letter, _)| given.has(*letter));
         let keeps = match () {
@@ -327,13 +331,7 @@ impl Walker {
             () if given.has(b'u') => Keeps::Upper,
             () if given.has(b'l') => Keeps::Lower,
             () if given.has(b'c') && self.state.dialect.capital_attribute => Keeps::Capital,
-            () if given.takes_back(b'c')
-                || given.takes_back(b'i')
-                || given.takes_back(b'u')
-                || given.takes_back(b'l') =>
-            {
-                Keeps::Text
-            }
+            () if taken_back.iter().any(|letter| given.takes_back(*letter)) => Keeps::Text,
             () => return Ok(()),
         };
         let variable = self.state.variables.entry(name);
