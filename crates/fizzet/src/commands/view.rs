@@ -5,7 +5,7 @@ use std::io::{self, BufWriter, Write};
 use std::os::unix::ffi::OsStrExt;
 use std::rc::Rc;
 
-use fizzet_core::dialect::{Dialect, Shell};
+use fizzet_core::dialect::{Dialect, Reals, Shell};
 use fizzet_core::kernel::chain::{End, given};
 use fizzet_core::receive::convert::shell::SHELL_CONVERSIONS;
 use fizzet_core::receive::convert::{CONVERSIONS, Outcome};
@@ -78,8 +78,15 @@ fn asked(options: &ViewOptions, view: View) -> Shown {
         let count = options.read_all.map_or(0, |count| count as usize);
         readings.extend(read_all(&view, count, strings));
     }
-    let conversions = options.conversions.iter().flat_map(|kind| converted(&view, *kind)).collect();
-    Shown { view, readings, conversions }
+    let (mut conversions, mut unconverted) = (Vec::new(), Vec::new());
+    for &kind in &options.conversions {
+        let made = converted(&view, kind);
+        if made.is_empty() && !view.arguments.is_empty() {
+            unconverted.push(kind);
+        }
+        conversions.extend(made);
+    }
+    Shown { view, readings, conversions, unconverted }
 }
 
 /// What the conversions of a language make of each argument.
@@ -104,7 +111,9 @@ fn converted(view: &View, kind: As) -> Vec<rendering::Converted> {
         for one in fitting.filter(|one| one.is_real == (kind == As::Float)) {
             add(one.form, (one.run)(text));
         }
-        if let (Some(shell), As::Int) = (shell, kind) {
+        let computes =
+            |shell: &Shell| kind == As::Int || Dialect::of(*shell).arithmetic_reals != Reals::None;
+        if let Some(shell) = shell.filter(computes) {
             for one in &SHELL_CONVERSIONS {
                 add(one.form, one.of(text, shell, host.clone()));
             }

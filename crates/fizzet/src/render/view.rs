@@ -21,6 +21,8 @@ pub struct Shown {
     pub readings: Vec<Reading>,
     /// What conversions make of the arguments.
     pub conversions: Vec<Converted>,
+    /// What was asked for and no conversion of the language is known for.
+    pub unconverted: Vec<As>,
 }
 
 /// What a conversion makes of an argument.
@@ -45,7 +47,9 @@ const NAME: usize = 8;
 
 /// Writes all of it.
 pub fn write(page: &mut Page, all: &[Shown]) {
-    let asks = all.iter().any(|one| !one.readings.is_empty() || !one.conversions.is_empty());
+    let asks = all.iter().any(|one| {
+        !one.readings.is_empty() || !one.conversions.is_empty() || !one.unconverted.is_empty()
+    });
     match all {
         [one] => {
             whole(page, &one.view);
@@ -58,6 +62,7 @@ pub fn write(page: &mut Page, all: &[Shown]) {
     }
     readings(page, all);
     conversions(page, all);
+    unconverted(page, all);
 }
 
 /// One runtime in full: the words it kept, then the names and values.
@@ -370,6 +375,20 @@ fn conversions(page: &mut Page, all: &[Shown]) {
                 result(page, &one.outcome, text.map_or(&b""[..], Text::bytes));
             }
             page.end_row();
+        }
+    }
+}
+
+/// The languages for which no conversion of a kind that was asked for is known.
+fn unconverted(page: &mut Page, all: &[Shown]) {
+    for (kind, word) in [(As::Int, "int"), (As::Float, "float")] {
+        let without = all.iter().filter(|one| one.unconverted.contains(&kind));
+        let names: Vec<&str> = without.map(|one| one.view.runtime.name).collect();
+        if !names.is_empty() {
+            let text = format!("no conversion to {word} is known for: {}", names.join(", "));
+            for row in wrap(&text, page.width) {
+                page.text(&row).end_row();
+            }
         }
     }
 }

@@ -102,6 +102,18 @@ fn a_missing_argument_is_what_the_language_makes_of_it() {
 }
 
 #[test]
+fn a_language_without_a_conversion_is_named() {
+    let told = |runtime: &str, kind: &str| {
+        Run::of(&["view", "--runtime", runtime, "--as", kind, "1.5"]).prints()
+    };
+    assert!(told("bash", "float").contains("no conversion to float is known for: bash"));
+    assert!(told("ksh93", "float").contains("$(($1))         1.5"));
+    assert!(told("zsh", "float").contains("$(($1))         1.5"));
+    assert!(told("tcl", "int").contains("no conversion to int is known for: tcl"));
+    assert!(!told("python", "float").contains("no conversion"));
+}
+
+#[test]
 fn conversions_are_told_for_each_argument() {
     let told = document(&["view", "--format", "json", "--as", "int,float", "12abc", " 0x1f"]);
     let all: Vec<&Value> = told["runtimes"]
