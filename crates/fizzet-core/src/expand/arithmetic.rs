@@ -57,12 +57,8 @@ fn number(cx: &mut dyn Context, written: &Arithmetic) -> Result<Number, Stop> {
             }
             let is_written_out = matches!(&written.word.parts[..], [] | [Part::Literal { .. }]);
             let state = cx.state();
-            if let ([b'-', zeros @ ..], true) = (text.bytes(), state.dialect.minus_zero)
-                && !is_written_out
-                && !zeros.is_empty()
-                && zeros.iter().all(|&byte| byte == b'0')
-            {
-                return Ok(Number::Real(Real::whole(0, state.dialect.extended_reals).negated()));
+            if let Some(zero) = minus_zero(text.bytes(), state).filter(|_| !is_written_out) {
+                return Ok(zero);
             }
             let parsed = parse(state, text.bytes(), span)?;
             let expression = Rc::new(parsed);
@@ -500,7 +496,11 @@ impl Evaluation<'_> {
             [b'+', digits @ ..] => (false, digits),
             digits => (false, digits),
         };
+        // Digits that may be too many for a whole number make a real, where the shell has it so.
+        let makes_real = self.state.dialect.arithmetic_large_constant == LargeConstant::Real
+            && digits.len() > 18;
         if digits.first().is_some_and(u8::is_ascii_digit)
+            && !makes_real
             && let Some(value) = arithmetic::constant(digits, &self.state.dialect)
         {
             return Ok(Number::Whole(if negative { value.wrapping_neg() } else { value }));
@@ -536,6 +536,13 @@ impl Evaluation<'_> {
         self.state.store(&target.name, key, text, self.span)?;
         Ok(value)
     }
+}
+
+/// The real -0 that a value is which is a minus sign and zeros, where the shell takes it for that.
+fn minus_zero(text: &[u8], state: &State) -> Option<Number> {
+    let zeros = text.strip_prefix(b"-").filter(|_| state.dialect.minus_zero)?;
+    let is_one = !zeros.is_empty() && zeros.iter().all(|&byte| byte == b'0');
+    is_one.then(|| Number::Real(Real::whole(0, state.dialect.extended_reals).negated()))
 }
 
 /// The value of a few decimal digits that begin with no zero, which mean the same in every shell.
