@@ -164,6 +164,14 @@ impl Stop {
         }
     }
 
+    /// The same mistake, where it ends the shell.
+    pub(crate) fn of_shell(self) -> Stop {
+        match self {
+            Stop::Shell(error) => Stop::Shell(ShellError { reach: Reach::Shell, ..error }),
+            stop => stop,
+        }
+    }
+
     /// An error that ends the traced shell.
     pub fn shell(message: impl Into<String>, span: Span, status: Status) -> Stop {
         Stop::error(message, span, status, Reach::Shell)

@@ -1,5 +1,7 @@
 //! What a rule of the table can say where yes and no are not enough.
 
+use crate::stop::Reach;
+
 /// When `"$@"` with no parameters makes its quotes vanish.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum EmptyAt {
@@ -730,4 +732,65 @@ pub enum OptionIndex {
     Integer,
     /// Decimal digits; anything else is a mistake, and so is `unset`.
     Digits,
+}
+
+/// Which parameters an operation must have found before its word is expanded.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct OperandsWait {
+    /// The pattern of `${x#p}` and `${x%p}`.
+    pub removal: Wait,
+    /// The words of `${x/p/r}` and `${x^p}`.
+    pub replacement: Wait,
+    /// The numbers of `${x:n:m}`.
+    pub substring: Wait,
+}
+
+/// What the word of an operation waits for.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Wait {
+    /// Nothing: it is always expanded.
+    Never,
+    /// A parameter that is set; every list is.
+    Set,
+    /// The same, and a list has an element.
+    Elements,
+    /// The same, and there is any text.
+    Text,
+}
+
+/// What the word of a redirection may become.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum RedirectWords {
+    /// One text: neither splitting nor pathname expansion takes place.
+    Text,
+    /// Fields, of which there must be one.
+    OneField,
+    /// Fields, and each is a file.
+    FileEach,
+}
+
+/// How far it reaches that `>&` or `<&` has no number of a descriptor behind it; `None`: it is a file.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct CopyOfNoNumber {
+    /// `>&name`.
+    pub standard_output: Option<Reach>,
+    /// `>&` before an empty text.
+    pub no_name: Option<Reach>,
+    /// `2>&name`.
+    pub other_output: Option<Reach>,
+    /// `<&name`.
+    pub input: Reach,
+}
+
+/// Which redirections without a command a command substitution reads from itself.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum FileSubstitution {
+    /// None.
+    No,
+    /// One that stands alone and reads a file.
+    Alone,
+    /// The first one, if it reads standard input from anything; the others are passed over.
+    First,
+    /// The same, whatever descriptor is read.
+    FirstOfAny,
 }

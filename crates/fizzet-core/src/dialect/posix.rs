@@ -1,6 +1,6 @@
 //! What `set -o posix` changes in bash ("Bash POSIX Mode" in its manual; each rule observed in bash 5.2).
 
-use crate::dialect::Dialect;
+use crate::dialect::{Dialect, RedirectWords};
 
 impl Dialect {
     /// Takes the rules on that bash has in its POSIX mode.
@@ -15,5 +15,6 @@ impl Dialect {
         self.process_substitution = true;
         self.substitution_keeps_exit_on_error = true;
         self.single_quotes_hide_brace = false;
+        self.redirect_words = RedirectWords::Text;
     }
 }

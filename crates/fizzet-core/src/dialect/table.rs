@@ -302,6 +302,28 @@ dialect_table! {
     braces_nest: bool = [N, N, N, N, Y, N, Y], "observed in all six: echo ${z-{a}b}";
     /// A backslash before a slash is dropped even behind a component that is a pattern.
     escapes_slash_behind_pattern: bool = [Y, N, Y, Y, N, N, N], "observed: x='s*\\/k*'; echo $x";
+    /// Which parameters an operation must have found before its word is expanded.
+    operands_wait: OperandsWait = [OperandsWait { removal: Wait::Set, replacement: Wait::Set, substring: Wait::Set }, OperandsWait { removal: Wait::Text, replacement: Wait::Elements, substring: Wait::Set }, OperandsWait { removal: Wait::Set, replacement: Wait::Set, substring: Wait::Set }, OperandsWait { removal: Wait::Set, replacement: Wait::Set, substring: Wait::Set }, OperandsWait { removal: Wait::Elements, replacement: Wait::Never, substring: Wait::Never }, OperandsWait { removal: Wait::Never, replacement: Wait::Never, substring: Wait::Never }, OperandsWait { removal: Wait::Never, replacement: Wait::Never, substring: Wait::Never }], "observed in all six: unset z; echo ${z%${o=1}} ${z/a/${p=1}} ${z:1:${q=1}} $o $p $q; the same with z= and set --";
+    /// The replacement of `${x/p/r}` is expanded for each match, and not without one.
+    replacement_for_each_match: bool = [N, N, N, N, Y, N, N], "observed in all six: x=aa; n=0; echo ${x//a/$((n+=1))} ${x/b/$((n+=1))} $n";
+    /// In an assignment a tilde behind a colon in the word of `${x-word}` is expanded.
+    tilde_in_assigned_words: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: y=; v=${y+a:~}; echo $v";
+    /// A tilde in a word of `${x-word}` that is not used hides the rest of its name up to a brace, which ends what stands around.
+    unused_tilde_hides_brace: bool = [N, N, Y, Y, N, N, N], "observed in all six: unset v; echo ${v+~${#x}a}b";
+    /// Between double quotes `\\}` in the word of an operation is a brace.
+    inner_quotes_escape_brace: bool = [N, N, Y, Y, Y, N, N], "observed in all six: y=; echo ${y+\"\\}\"}";
+    /// Between double quotes, the quotes in the word of `${x-word}` are taken out before the word is read.
+    inner_quotes_vanish: bool = [N, Y, N, N, N, N, N], "observed in all six: x=b; echo \"${v-$x\"a b\"}\" \"${v-'\"'}\"";
+    /// `${#@}` counts the bytes of all parameters.
+    lengths_of_lists_in_bytes: bool = [N, N, N, Y, N, N, N], "observed in busybox with UTF-8: set -- ä; echo ${#@} ${#1}";
+    /// An assignment in arithmetic makes a new variable one of numbers.
+    arithmetic_makes_numbers: bool = [N, N, N, N, N, N, Y], "observed in all six: ((v=1)); v=2+3; echo $v";
+    /// What the word of a redirection may become.
+    redirect_words: RedirectWords = [RedirectWords::Text, RedirectWords::OneField, RedirectWords::Text, RedirectWords::Text, RedirectWords::Text, RedirectWords::Text, RedirectWords::FileEach], "observed in all six: x='a b'; echo >$x; set -- a b; echo >\"$@\"; echo >l*; echo >{a,b}";
+    /// A descriptor that is redirected more than once leads to all the files.
+    redirections_add_up: bool = [N, N, N, N, N, N, Y], "observed in all six: echo x >a >b; cat <a <b; : >c >&1";
+    /// In the word and the patterns of `case`, quotes that an expansion has emptied leave a byte 127 behind.
+    emptied_quotes_leave_mark: bool = [N, Y, N, N, N, N, N], "observed in all six: y=b; case \"${y#b}\"a in ?a) echo yes;; esac; set -- '' b; case \"$@\" in ?' b') echo yes;; esac";
     /// A colon ends a tilde-prefix outside assignments too.
     colon_ends_tilde: bool = [N, Y, N, N, Y, N, N], "observed in all six: echo ~:a";
     /// A backslash in an unquoted value escapes the next character of a pattern.
@@ -481,7 +503,7 @@ dialect_table! {
     /// Assignments without a command come before their redirections.
     assigns_before_redirecting: bool = [N, Y, N, N, Y, N, N], "observed in all six: x=1 >nosuch/f; echo $x";
     /// `$(<file)` is what the file holds.
-    file_substitution: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: x=$(<file); echo $x";
+    file_substitution: FileSubstitution = [FileSubstitution::No, FileSubstitution::Alone, FileSubstitution::No, FileSubstitution::No, FileSubstitution::First, FileSubstitution::FirstOfAny, FileSubstitution::Alone], "observed in all six: x=$(<f); x=$(<f >g); x=$(<<<a); x=$(3<f)";
     /// Printing to a closed descriptor is no mistake.
     closed_output_is_silent: bool = [N, N, N, N, N, N, Y], "observed in all six: x=$(echo a >&-; echo $?); echo $x";
     /// `path` is the list of the folders in PATH, and both change together.
@@ -940,8 +962,14 @@ dialect_table! {
     repeated_negation: bool = [N, Y, N, N, Y, Y, N], "observed in all six: ! ! true; echo $?";
     /// `[:word:]` is a class of characters.
     word_class: bool = [N, Y, N, N, Y, Y, N], "observed in all six: case _ in [[:word:]]) echo yes; esac";
-    /// What `>&file` ends; nothing where it redirects both outputs.
-    duplicate_to_file_ends: Option<Reach> = [Some(Reach::Shell), None, Some(Reach::Shell), None, Some(Reach::Command), Some(Reach::Command), None], "observed in all six: echo a >& /dev/null; echo after";
+    /// How far it reaches that `>&` and `<&` have something other than the number of a descriptor behind them; nowhere: it is a file.
+    copy_of_no_number: CopyOfNoNumber = [CopyOfNoNumber { standard_output: Some(Reach::Shell), no_name: Some(Reach::Shell), other_output: Some(Reach::Shell), input: Reach::Shell }, CopyOfNoNumber { standard_output: None, no_name: None, other_output: Some(Reach::Command), input: Reach::Command }, CopyOfNoNumber { standard_output: Some(Reach::Shell), no_name: Some(Reach::Shell), other_output: Some(Reach::Shell), input: Reach::Shell }, CopyOfNoNumber { standard_output: None, no_name: Some(Reach::Shell), other_output: Some(Reach::Shell), input: Reach::Shell }, CopyOfNoNumber { standard_output: Some(Reach::Command), no_name: Some(Reach::Command), other_output: Some(Reach::Command), input: Reach::Command }, CopyOfNoNumber { standard_output: Some(Reach::Command), no_name: Some(Reach::Command), other_output: Some(Reach::Command), input: Reach::Command }, CopyOfNoNumber { standard_output: None, no_name: None, other_output: None, input: Reach::Command }], "observed in all six: echo a >& f; echo a >&$unset; echo a 2>&f; read x <&f; echo after";
+    /// Files are opened as soon as the word of their redirection has been expanded, rather than when all have been.
+    redirections_open_at_once: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: : >f1 >f2$(echo f*); echo f*";
+    /// A redirection without a command runs the program that NULLCMD or READNULLCMD names.
+    lone_redirection_runs: bool = [N, N, N, N, N, N, Y], "observed in all six: >f; echo $?; <f; NULLCMD=label; >f";
+    /// The status after a here-document that cannot be read, where the shell finds that out when it expands it.
+    unreadable_document_status: Option<Status> = [None, Some(1), None, None, Some(3), Some(1), None], "observed in all six: cat <<E with ${v-\"}";
     /// The middle of `a?b:c` may be an assignment.
     assigns_in_choice: bool = [Y, Y, Y, N, Y, Y, N], "observed in all six: echo $((1?x=2:3))";
     /// The status of `let` without an expression.

@@ -11,7 +11,7 @@ use crate::expand::{Context, Tilde, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::real::{Operation, Real};
 use crate::source::Span;
-use crate::state::{State, Value};
+use crate::state::{Keeps, State, Value};
 use crate::stop::Stop;
 use crate::syntax::arithmetic::{self, Binary, Expression, Target, Unary};
 use crate::syntax::ast::{Arithmetic, Part};
@@ -533,7 +533,16 @@ impl Evaluation<'_> {
             None => None,
             Some(index) => Some(self.state.element_key(&target.name, index, self.span)?),
         };
+        let is_new = self.state.dialect.arithmetic_makes_numbers
+            && key.is_none()
+            && self.state.variables.get(&target.name).is_none();
         self.state.store(&target.name, key, text, self.span)?;
+        if is_new {
+            self.state.variables.entry(&target.name).keeps = match value {
+                Number::Whole(_) => Keeps::Integer(10),
+                Number::Real(_) => Keeps::Real { letter: b'f', digits: 10, long: false },
+            };
+        }
         Ok(value)
     }
 }

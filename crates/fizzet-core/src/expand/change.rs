@@ -1,7 +1,10 @@
 //! What the operations of a parameter expansion make of one text: `${x#p}`, `${x/p/r}`, `${x^p}`.
 
+use std::rc::Rc;
+
 use crate::expand::pattern::Pattern;
 use crate::lineage::{Hop, Origin, Rule};
+use crate::stop::Stop;
 use crate::syntax::ast::{CaseChange, Replace};
 use crate::text::{Standing, Text, character_ends};
 
@@ -87,40 +90,44 @@ impl Replacement {
 }
 
 /// A value with a replacement before each of its characters.
-pub(super) fn before_each(text: &Text, replacement: &Replacement) -> Text {
+pub(super) fn before_each(
+    text: &Text,
+    mut next: impl FnMut() -> Result<Rc<Replacement>, Stop>,
+) -> Result<Text, Stop> {
     let mut made = Text::new();
     for pair in character_ends(text.bytes(), true).windows(2) {
-        replacement.put(&mut made, text, (pair[0], pair[0]));
+        next()?.put(&mut made, text, (pair[0], pair[0]));
         made.push_part(text, pair[0], pair[1]);
     }
-    made
+    Ok(made)
 }
 
+/// A value in which matches are replaced; `next` is asked for the replacement of each.
 pub(super) fn replaced(
     text: &Text,
     pattern: &Pattern,
-    replacement: &Replacement,
+    mut next: impl FnMut() -> Result<Rc<Replacement>, Stop>,
     which: Replace,
     limit: usize,
-) -> Text {
+) -> Result<Text, Stop> {
     let bytes = text.bytes();
     let mut made = Text::new();
     match which {
         Replace::Prefix => {
-            let Some(end) = pattern.prefix_ends(bytes).pop() else { return text.clone() };
-            replacement.put(&mut made, text, (0, end));
+            let Some(end) = pattern.prefix_ends(bytes).pop() else { return Ok(text.clone()) };
+            next()?.put(&mut made, text, (0, end));
             made.push_part(text, end, bytes.len());
         }
         Replace::Suffix => {
-            let Some(start) = pattern.suffix_start(bytes, true) else { return text.clone() };
+            let Some(start) = pattern.suffix_start(bytes, true) else { return Ok(text.clone()) };
             made.push_part(text, 0, start);
-            replacement.put(&mut made, text, (start, bytes.len()));
+            next()?.put(&mut made, text, (start, bytes.len()));
         }
         // A pattern that matches nothing at all, such as `*`, matches an empty value.
         Replace::First | Replace::All
             if bytes.is_empty() && pattern.literal() != Some(b"") && pattern.matches(b"") =>
         {
-            replacement.put(&mut made, text, (0, 0));
+            next()?.put(&mut made, text, (0, 0));
         }
         Replace::First | Replace::All => {
             let mut at = 0;
@@ -130,6 +137,7 @@ pub(super) fn replaced(
                 && made.len() <= limit
                 && let Some((start, end)) = search.next(at)
             {
+                let replacement = next()?;
                 if made.run_count() <= MAX_TOLD_APART {
                     made.push_part(text, at, start);
                     replacement.put(&mut made, text, (start, end));
@@ -148,7 +156,7 @@ pub(super) fn replaced(
             made.push_part(text, at, bytes.len());
         }
     }
-    made
+    Ok(made)
 }
 
 /// How many pieces of a value with replacements are told apart.

@@ -37,7 +37,7 @@ pub(crate) use stages::telling;
 use crate::dialect::{Braces, DocumentJoiner};
 use crate::expand::pattern::PatternRules;
 use crate::expand::qualifiers::Qualifiers;
-use crate::expand::substitute::{Joiner, Piece, Place, Substitution, is_list_part};
+use crate::expand::substitute::{Joiner, MARK, Piece, Place, Substitution, is_list_part};
 use crate::host::Host;
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
@@ -226,6 +226,37 @@ pub fn single(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, S
     }
 }
 
+/// The word or a pattern of a `case`: as [`single`], but in some shells emptied quotes leave a mark.
+///
+/// # Errors
+/// As for [`fields`].
+pub fn case_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
+    if !cx.state().dialect.emptied_quotes_leave_mark {
+        return single(cx, word, Tilde::AtStart);
+    }
+    let pieces = Substitution::run(cx, word, Place { marks: true, ..Place::SINGLE })?;
+    let origin = Origin::new(Rule::Join, word.span);
+    let several = pieces.len() > 1;
+    let mut whole = Text::new();
+    for (at, piece) in pieces.into_iter().enumerate() {
+        if at > 0 {
+            whole.push(b" ", Standing::Quoted, &origin);
+        }
+        match piece.text {
+            text if several && text.is_empty() => whole.push(MARK, Standing::Quoted, &origin),
+            // A mark that is alone is none.
+            text if !several && text.bytes() == MARK && is_mark(&text) => {}
+            text => whole.push_text(&text),
+        }
+    }
+    Ok(whole)
+}
+
+/// Whether the shell made a byte itself.
+fn is_mark(text: &Text) -> bool {
+    text.runs().all(|(run, _)| run.origin.rule() == Rule::Join)
+}
+
 /// The text of a here-document.
 ///
 /// # Errors
@@ -260,16 +291,30 @@ pub(crate) fn pattern_text_with(
     tilde: Tilde,
 ) -> Result<Text, Stop> {
     let text = single(cx, word, tilde)?;
+    closed_pattern(cx, text, word.span)
+}
+
+/// The text of a pattern of a `case`: as [`case_text`], with the quoting kept.
+///
+/// # Errors
+/// As for [`fields`].
+pub fn case_pattern_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
+    let text = case_text(cx, word)?;
+    closed_pattern(cx, text, word.span)
+}
+
+/// A pattern whose brackets and groups end, where the shell minds.
+fn closed_pattern(cx: &mut dyn Context, text: Text, span: Span) -> Result<Text, Stop> {
     let state = cx.state();
     let rules = state.text_pattern_rules();
     let lone = || text.bytes() == b"[" && text.quoting() == [false];
     if state.dialect.open_bracket_is_error && (lone() || pattern::has_open_bracket(&text, rules)) {
         let message = "a [ in this pattern is never closed";
-        return Err(Stop::shell(message, word.span, 1));
+        return Err(Stop::shell(message, span, 1));
     }
     if state.dialect.open_group_is_error && pattern::has_open_group(&text, rules) {
         let message = "a ( in this pattern is never closed";
-        return Err(Stop::shell(message, word.span, 1));
+        return Err(Stop::shell(message, span, 1));
     }
     Ok(text)
 }

@@ -1,10 +1,13 @@
 //! What `${...}` does with a value.
 
-use crate::dialect::{Dialect, ListOperations, NegativeLength};
+use std::rc::Rc;
+
+use crate::dialect::{Dialect, ListOperations, NegativeLength, Wait};
 use crate::expand::change::{Replacement, before_each, cased, removed, replaced};
 use crate::expand::parameter::{Held, index_text};
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
+use crate::expand::tilde_cut::hidden_brace;
 use crate::expand::whole::{part_of_list, removed_from_list};
 use crate::expand::{Tilde, arithmetic, ifs, joined, pattern_text_with, single};
 use crate::lineage::{Hop, Rule};
@@ -24,8 +27,14 @@ impl Substitution<'_> {
         place: Place,
     ) -> Result<Option<Held>, Stop> {
         let held = self.admitted(parameter, held, place)?;
+        if self.is_idle(parameter, &held) {
+            return self.each(parameter, held, Text::clone).map(Some);
+        }
         match &parameter.operation {
-            Operation::Value | Operation::Bad | Operation::Filter(_) => Ok(Some(held)),
+            Operation::Value
+            | Operation::Bad
+            | Operation::Unreadable(_)
+            | Operation::Filter(_) => Ok(Some(held)),
             Operation::Length => self.length(parameter, held).map(Some),
             Operation::Instead { what, colon, word } => {
                 self.instead(parameter, held, (*what, *colon, word), place)
@@ -61,6 +70,31 @@ impl Substitution<'_> {
             Operation::Keys => self.keys(parameter).map(Some),
             Operation::Indirect(then) => self.indirect(parameter, held, then, place),
             Operation::Transform(letter) => self.transform(parameter, held, *letter).map(Some),
+        }
+    }
+
+    /// Whether the operation has nothing to work on, so that its word is never expanded.
+    fn is_idle(&mut self, parameter: &Parameter, held: &Held) -> bool {
+        let rules = self.cx.state().dialect.operands_wait;
+        let wait = match parameter.operation {
+            Operation::Remove { .. } => rules.removal,
+            Operation::Replace { .. } | Operation::Case { .. } => rules.replacement,
+            Operation::Substring { .. } => rules.substring,
+            _ => Wait::Never,
+        };
+        match held {
+            Held::Unset => wait != Wait::Never,
+            Held::One(text) => wait == Wait::Text && text.is_empty() && !text.has_hole(),
+            Held::List { items, .. } => match wait {
+                Wait::Never | Wait::Set => false,
+                Wait::Elements => items.is_empty(),
+                // A lone empty parameter counts as none, a lone empty element does not.
+                Wait::Text => match &items[..] {
+                    [] => true,
+                    [one] => parameter.index.is_none() && one.is_empty() && !one.has_hole(),
+                    _ => false,
+                },
+            },
         }
     }
 
@@ -117,15 +151,26 @@ impl Substitution<'_> {
         held: Held,
         change: impl Fn(&Text) -> Text,
     ) -> Result<Held, Stop> {
+        self.each_in_turn(parameter, held, |_, text| Ok(change(text)))
+    }
+
+    /// The same, where a change can expand something.
+    fn each_in_turn(
+        &mut self,
+        parameter: &Parameter,
+        held: Held,
+        mut change: impl FnMut(&mut Self, &Text) -> Result<Text, Stop>,
+    ) -> Result<Held, Stop> {
         Ok(match held {
             Held::Unset => {
                 self.unset(parameter)?;
                 Held::Unset
             }
             Held::One(text) if text.has_hole() => Held::One(text),
-            Held::One(text) => Held::One(change(&text)),
+            Held::One(text) => Held::One(change(self, &text)?),
             Held::List { items, star } => {
-                Held::List { items: items.iter().map(change).collect(), star }
+                let changed = items.iter().map(|text| change(self, text));
+                Held::List { items: changed.collect::<Result<_, _>>()?, star }
             }
         })
     }
@@ -142,14 +187,16 @@ impl Substitution<'_> {
             let message = "the array is not set, and set -u is on";
             return Err(self.cx.state().mistake(message, parameter.span, 1));
         }
-        if let Held::List { items, .. } = &held
-            && self.lists() == ListOperations::WholeString
-        {
-            let whole = self.joined_list(items, parameter.span);
-            return self.length(parameter, Held::One(whole));
-        }
+        let mut in_bytes = false;
+        let held = match held {
+            Held::List { items, .. } if self.lists() == ListOperations::WholeString => {
+                in_bytes = self.cx.state().dialect.lengths_of_lists_in_bytes;
+                Held::One(self.joined_list(&items, parameter.span))
+            }
+            held => held,
+        };
         let state = self.cx.state();
-        let characters = state.dialect.lengths_in_characters && state.utf8();
+        let characters = state.dialect.lengths_in_characters && state.utf8() && !in_bytes;
         let count = match &held {
             Held::Unset => 0,
             Held::One(text) => length(text.bytes(), characters),
@@ -200,6 +247,9 @@ impl Substitution<'_> {
         };
         let use_word = has_value == (what == Instead::Alternative);
         if !use_word {
+            if !place.quoted && self.cx.state().dialect.unused_tilde_hides_brace {
+                self.left_over = hidden_brace(word, place.assigned).map(<[Part]>::to_vec);
+            }
             // `${x+word}` of an unset x is nothing, and no error under set -u.
             let nothing = what == Instead::Alternative;
             if let Held::List { items, star: false } = &held
@@ -218,7 +268,7 @@ impl Substitution<'_> {
                     _ => Standing::Splittable,
                 };
                 let outer = place.quoted.then(|| self.empties());
-                self.word(word, Place { literal, tilde: Tilde::AtStart, alone: false, ..place })?;
+                self.used_word(word, Place { literal, alone: false, ..place })?;
                 if let Some(outer) = outer {
                     self.word_behind(outer);
                 }
@@ -239,6 +289,27 @@ impl Substitution<'_> {
                 Err(Stop::Shell(ShellError { exits: dialect.unset_message_exits, ..error }))
             }
         }
+    }
+
+    /// The word of `${x-word}` or `${x+word}` in the place of the parameter.
+    fn used_word(&mut self, word: &Word, place: Place) -> Result<(), Stop> {
+        let dialect = &self.cx.state().dialect;
+        let tilde = match () {
+            () if place.assigned && dialect.tilde_in_assigned_words => Tilde::AfterColons,
+            () if dialect.tilde_after_equals => Tilde::AfterEquals,
+            () => Tilde::AtStart,
+        };
+        let in_fields = dialect.tilde_in_fields && !place.quoted;
+        let (fields, start) = (self.fields_done(), self.current_len());
+        self.word(word, Place { tilde, ..place })?;
+        if in_fields && self.fields_done() == fields {
+            let whole = self.take_current();
+            let made = whole.slice(start, whole.len());
+            self.put_current(whole.slice(0, start))?;
+            let made = crate::expand::tilde::in_field(self.cx, made, word.span, tilde)?;
+            self.push_text(&made)?;
+        }
+        Ok(())
     }
 
     fn assign(&mut self, parameter: &Parameter, word: &Word, place: Place) -> Result<Held, Stop> {
@@ -298,31 +369,11 @@ impl Substitution<'_> {
         let state = self.cx.state();
         let pattern = Pattern::from_text(&text, state.text_pattern_rules());
         let given = replacement.is_some();
-        let replacement = match replacement {
-            Some(word) => {
-                let unquotes = self.cx.state().dialect.replacement_unquotes;
-                let quoted = place.quoted && !unquotes;
-                let dialect = &self.cx.state().dialect;
-                let in_fields = dialect.tilde_in_fields && !quoted;
-                let tilde = match dialect.tilde_after_equals {
-                    true => Tilde::AfterEquals,
-                    false => Tilde::AtStart,
-                };
-                let inner = Place { fields: false, quoted, tilde, ..place };
-                let text = joined(Substitution::run(self.cx, word, inner)?);
-                match in_fields {
-                    true => crate::expand::tilde::in_field(self.cx, text, word.span, tilde)?,
-                    false => text,
-                }
-            }
-            None => Text::new(),
-        };
         let dialect = self.cx.state().dialect.clone();
-        let replacement = Replacement::new(
-            &replacement,
-            dialect.replacement_ampersand && !self.cx.state().options.no_ampersand,
-            dialect.replacement_backslashes,
-        );
+        let once = match dialect.replacement_for_each_match {
+            true => None,
+            false => Some(Rc::new(self.replacement(replacement, place)?)),
+        };
         let empty = anchored && !dialect.empty_anchor && pattern.literal() == Some(b"");
         let held = match held {
             // The rest of the list is lost.
@@ -342,10 +393,16 @@ impl Substitution<'_> {
             && which == Replace::All
             && pattern.literal() == Some(b"");
         let limit = self.cx.state().limits.bytes;
-        let held = self.each(parameter, held, |text| match empty && !text.is_empty() {
-            true => text.clone(),
-            false if everywhere => before_each(text, &replacement),
-            false => replaced(text, &pattern, &replacement, which, limit),
+        let held = self.each_in_turn(parameter, held, |this, text| {
+            let next = || match &once {
+                Some(replacement) => Ok(replacement.clone()),
+                None => this.replacement(replacement, place).map(Rc::new),
+            };
+            match empty && !text.is_empty() {
+                true => Ok(text.clone()),
+                false if everywhere => before_each(text, next),
+                false => replaced(text, &pattern, next, which, limit),
+            }
         })?;
         if let Held::One(text) = &held
             && text.len() > limit
@@ -354,6 +411,29 @@ impl Substitution<'_> {
             return Err(Stop::Limit { what, limit, span: parameter.span });
         }
         Ok(held)
+    }
+
+    /// What the word for a replacement expands to.
+    fn replacement(&mut self, word: Option<&Word>, place: Place) -> Result<Replacement, Stop> {
+        let dialect = self.cx.state().dialect.clone();
+        let text = match word {
+            Some(word) => {
+                let quoted = place.quoted && !dialect.replacement_unquotes;
+                let tilde = match dialect.tilde_after_equals {
+                    true => Tilde::AfterEquals,
+                    false => Tilde::AtStart,
+                };
+                let inner = Place { fields: false, quoted, tilde, ..place };
+                let text = joined(Substitution::run(self.cx, word, inner)?);
+                match dialect.tilde_in_fields && !quoted {
+                    true => crate::expand::tilde::in_field(self.cx, text, word.span, tilde)?,
+                    false => text,
+                }
+            }
+            None => Text::new(),
+        };
+        let ampersand = dialect.replacement_ampersand && !self.cx.state().options.no_ampersand;
+        Ok(Replacement::new(&text, ampersand, dialect.replacement_backslashes))
     }
 
     /// Whether `${x[@]:1:2}` is a part of the text that x is.
@@ -371,10 +451,6 @@ impl Substitution<'_> {
         offset: &Arithmetic,
         length: Option<&Arithmetic>,
     ) -> Result<Held, Stop> {
-        if matches!(held, Held::Unset) {
-            self.unset(parameter)?;
-            return Ok(Held::Unset);
-        }
         let offset = arithmetic::value(self.cx, offset)?;
         let length = match length {
             Some(length) => Some(arithmetic::value(self.cx, length)?),

@@ -7,7 +7,7 @@ use crate::expand::{Context, Tilde, arithmetic, ifs, record, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Key, Value, Variable};
-use crate::stop::Stop;
+use crate::stop::{Reach, Stop};
 use crate::syntax::Parser;
 use crate::syntax::ast::{Arithmetic, Instead, Operation, Parameter, ParameterName, Subscript};
 use crate::text::{Passage, Standing, Text};
@@ -47,7 +47,12 @@ fn joiner(parameter: &Parameter, place: Place) -> Joiner {
 
 impl Substitution<'_> {
     pub(super) fn parameter(&mut self, parameter: &Parameter, place: Place) -> Result<(), Stop> {
-        let held = match parameter.operation {
+        let held = match &parameter.operation {
+            Operation::Unreadable(why) => {
+                let dialect = &self.cx.state().dialect;
+                let status = dialect.unreadable_document_status.unwrap_or(1);
+                return Err(Stop::error(why.to_string(), parameter.span, status, Reach::Command));
+            }
             Operation::Bad => {
                 let status = self.cx.state().dialect.bad_substitution_status;
                 return Err(self.cx.state().mistake("bad substitution", parameter.span, status));
@@ -59,11 +64,19 @@ impl Substitution<'_> {
             self.drop_empty_quotes();
         }
         let (is_set, met) = (!matches!(held, Held::Unset), self.met);
+        let was_text = matches!(&held, Held::One(text) if !text.is_empty());
         let operated = self.operate(parameter, held, place)?;
         if let Operation::Instead { .. } = parameter.operation {
             self.met |= is_set;
         }
         if let Some(held) = operated {
+            let assigns = matches!(
+                parameter.operation,
+                Operation::Instead { what: Instead::Assign, .. }
+            );
+            self.emptied |= (was_text || assigns)
+                && !matches!(parameter.operation, Operation::Value)
+                && matches!(&held, Held::One(text) if text.is_empty());
             let filled = |text: &Text| !text.is_empty() || text.has_hole();
             let anew = match &parameter.operation {
                 Operation::Value | Operation::Length | Operation::Instead { .. } => false,
@@ -312,7 +325,7 @@ impl Substitution<'_> {
         if place.distributes && place.fields && !(place.quoted && star) {
             return self.distribute(span, items, place);
         }
-        if place.fields && !(place.quoted && star) {
+        if (place.fields || (place.marks && place.quoted)) && !(place.quoted && star) {
             return self.separate(span, items, star, place);
         }
         let ifs = ifs(self.cx.state());

@@ -22,6 +22,9 @@ pub(super) struct Piece {
     pub(super) after: Break,
 }
 
+/// What emptied quotes leave behind in the words of a `case`, where a shell lets them.
+pub(super) const MARK: &[u8] = b"\x7f";
+
 /// What separates two pieces of a word.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub(super) enum Break {
@@ -62,6 +65,10 @@ pub(super) struct Place {
     pub(super) alone: bool,
     /// Where tildes are expanded.
     pub(super) tilde: Tilde,
+    /// Whether the part belongs to the value of an assignment.
+    pub(super) assigned: bool,
+    /// Whether quotes that an expansion has emptied leave a mark.
+    pub(super) marks: bool,
     /// What stands between the values of a list that becomes one text.
     pub(super) joiner: Joiner,
     /// Whether each element of a list takes the text around it along.
@@ -95,6 +102,8 @@ impl Place {
         bare_backslash: false,
         alone: false,
         tilde: Tilde::AtStart,
+        assigned: false,
+        marks: false,
         joiner: Joiner::Ifs,
         distributes: false,
     };
@@ -127,6 +136,10 @@ pub(super) struct Substitution<'c> {
     behind_quoted_at: bool,
     /// Whether a brace keeps what follows from being split.
     unsplit: bool,
+    /// Whether an operation has taken all of a value away.
+    pub(super) emptied: bool,
+    /// What a word that was not used leaves over, whose brace ends the word around it.
+    pub(super) left_over: Option<Vec<Part>>,
 }
 
 impl<'c> Substitution<'c> {
@@ -142,7 +155,8 @@ impl<'c> Substitution<'c> {
             }
             false => Place { expansion: Standing::Quoted, command: Standing::Inert, ..place },
         };
-        let place = Place { distributes: cx.state().options.distributes, ..place };
+        let assigned = place.assigned || place.tilde == Tilde::AfterColons;
+        let place = Place { distributes: cx.state().options.distributes, assigned, ..place };
         let mut substitution = Substitution {
             cx,
             done: Vec::new(),
@@ -154,6 +168,8 @@ impl<'c> Substitution<'c> {
             last_empty: None,
             met: false,
             cut: false,
+            left_over: None,
+            emptied: false,
         };
         substitution.word(word, place)?;
         if let Some(origin) = substitution.last_empty.take() {
@@ -171,12 +187,28 @@ impl<'c> Substitution<'c> {
         if !place.quoted && place.tilde != Tilde::Never && !later {
             rest = self.tildes(rest, place)?;
         }
-        for part in rest {
+        self.parts(rest, place)
+    }
+
+    /// Parts of a word, one after the other, as far as nothing ends it early.
+    fn parts(&mut self, parts: &[Part], place: Place) -> Result<(), Stop> {
+        for (at, part) in parts.iter().enumerate() {
             if self.cut {
                 break;
             }
             self.part(part, place)?;
+            if self.left_over.is_some() {
+                return self.ended_by_left_over(&parts[at + 1..], place);
+            }
         }
+        Ok(())
+    }
+
+    /// What an unused word leaves over belongs to the word around it, whose own rest is left over then.
+    pub(super) fn ended_by_left_over(&mut self, rest: &[Part], place: Place) -> Result<(), Stop> {
+        let Some(parts) = self.left_over.take() else { return Ok(()) };
+        self.parts(&parts, Place { tilde: Tilde::Never, ..place })?;
+        self.left_over = Some(rest.to_vec());
         Ok(())
     }
 
@@ -282,6 +314,7 @@ impl<'c> Substitution<'c> {
         let (fields, bytes, runs) = (self.done.len(), self.current.len(), self.current.run_count());
         let outer = std::mem::take(&mut self.empty_ats);
         let outer_keeps = std::mem::take(&mut self.keeps_empty);
+        self.emptied = false;
         for part in parts {
             self.part(part, inside)?;
         }
@@ -295,7 +328,11 @@ impl<'c> Substitution<'c> {
             && !self.loses_empty(place)
             && (keeps_empty || !self.vanishes(parts, empty_ats, place))
         {
-            self.push(b"", Standing::Quoted, &Origin::new(Rule::Quoted, span))?;
+            let (mark, rule): (&[u8], Rule) = match place.marks && self.emptied {
+                true => (MARK, Rule::Join),
+                false => (b"", Rule::Quoted),
+            };
+            self.push(mark, Standing::Quoted, &Origin::new(rule, span))?;
         }
         Ok(())
     }

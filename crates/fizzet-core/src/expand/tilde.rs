@@ -9,7 +9,7 @@ use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::stop::Stop;
 use crate::syntax::ast::Part;
-use crate::syntax::is_name;
+use crate::syntax::{Parser, is_name};
 use crate::text::{Standing, Text};
 
 impl Substitution<'_> {
@@ -24,7 +24,7 @@ impl Substitution<'_> {
             && let [Part::Literal { bytes, span }, rest @ ..] = parts
             && let Some(head) = assignment_head(bytes)
         {
-            let place = Place { tilde: Tilde::AfterColons, ..place };
+            let place = Place { tilde: Tilde::AfterColons, assigned: !place.fields, ..place };
             self.literal(&bytes[..head], *span, 0, place)?;
             let value = Span { start: span.start + head as u32, ..*span };
             self.assigned_literal(&bytes[head..], value, rest.is_empty(), place)?;
@@ -130,13 +130,13 @@ impl Substitution<'_> {
     /// A word that begins with a tilde-prefix and a colon, where the shell takes all up to the next
     /// slash, expansions included, for quoted text once the tilde has been expanded.
     fn tilde_word<'p>(&mut self, parts: &'p [Part], place: Place) -> Result<&'p [Part], Stop> {
-        let has_slash =
-            |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'/'));
-        let reach = parts.iter().position(has_slash).map_or(parts.len(), |at| at + 1);
-        let quotes = |byte: &u8| matches!(byte, b'\'' | b'"' | b'\\');
-        let (word, rest) = parts.split_at(reach);
         let sources = &self.cx.state().sources;
-        let is_quoted = word.iter().any(|part| sources.bytes(part.span()).iter().any(quotes));
+        let written = |part: &Part| sources.bytes(part.span());
+        let has_slash = |part: &Part| written(part).contains(&b'/');
+        let reach = parts.iter().position(has_slash).map_or(parts.len(), |at| at + 1);
+        let (word, rest) = parts.split_at(reach);
+        let until_slash = word.iter().flat_map(|part| written(part)).take_while(|byte| **byte != b'/');
+        let is_quoted = until_slash.copied().any(|byte| matches!(byte, b'\'' | b'"' | b'\\'));
         let Some(Part::Literal { bytes, span }) = word.first() else { return Ok(parts) };
         let used = match is_quoted {
             true => 0,
@@ -149,12 +149,21 @@ impl Substitution<'_> {
         for (at, part) in word.iter().enumerate() {
             let (from, span) = (if at == 0 { used } else { 0 }, part.span());
             let written = self.cx.state().sources.bytes(span)[from..].to_vec();
-            let slash = written.iter().position(|&byte| byte == b'/' && has_slash(part));
+            let slash = written.iter().position(|&byte| byte == b'/');
             let (quoted, plain) = written.split_at(slash.unwrap_or(written.len()));
             let start = span.start + from as u32;
-            let quoted_span = Span { start, end: start + quoted.len() as u32, ..span };
+            let end = start + quoted.len() as u32;
+            let quoted_span = Span { start, end, ..span };
             self.push(quoted, Standing::Quoted, &Origin::new(Rule::Literal, quoted_span))?;
-            self.literal(plain, span, from + quoted.len(), place)?;
+            if let Part::Literal { .. } = part {
+                self.literal(plain, span, from + quoted.len(), place)?;
+            } else if !plain.is_empty() {
+                // The slash stood inside an expansion, whose rest is read as text.
+                let dialect = self.cx.state().dialect.clone();
+                let rest = Span { start: end, ..span };
+                let word = Parser::new(plain, rest.source, &dialect).whole_word(rest)?;
+                word.parts.iter().try_for_each(|part| self.part(part, place))?;
+            }
         }
         Ok(rest)
     }
@@ -176,6 +185,9 @@ impl Substitution<'_> {
                     }
                 }
                 other => self.part(other, Place { tilde: Tilde::Never, ..place })?,
+            }
+            if self.left_over.is_some() {
+                return self.ended_by_left_over(&parts[at + 1..], place);
             }
         }
         Ok(())

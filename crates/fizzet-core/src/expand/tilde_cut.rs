@@ -22,6 +22,34 @@ pub(super) fn before_end(parts: &[Part], in_assignment: bool) -> Option<Vec<Part
     })
 }
 
+/// What stands behind the brace that a tilde hides in a word that is not used (observed in dash 0.5.12 and
+/// busybox 1.37: `echo ${v+~${#x}a}b`).
+///
+/// The shell skips such a word, and with a tilde all up to the slash or the brace that ends its name: in front of
+/// an expansion with an operation that is the brace of this. The brace of the word ends what stands around it.
+pub(super) fn hidden_brace(word: &Word, in_assignment: bool) -> Option<&[Part]> {
+    let parts = &word.parts;
+    for (at, part) in parts.iter().enumerate() {
+        if opens_tilde(part, at == 0, in_assignment) {
+            let is_passed = |part: &&Part| {
+                split_literal(part, if in_assignment { b"/:" } else { b"/" }).is_none()
+                    && (is_plain(part) || matches!(part, Part::Command(_) | Part::Arithmetic { .. }))
+            };
+            let passed = parts[at + 1..].iter().take_while(is_passed).count();
+            if let Some(Part::Parameter(_)) = parts.get(at + 1 + passed) {
+                return Some(&parts[at + 2 + passed..]);
+            }
+        }
+        if let Part::Parameter(parameter) = part
+            && let Operation::Instead { word, .. } = &parameter.operation
+            && hidden_brace(word, in_assignment).is_some()
+        {
+            return Some(&parts[at + 1..]);
+        }
+    }
+    None
+}
+
 /// Whether a literal ends in a tilde and the beginning of a name.
 fn opens_tilde(part: &Part, first: bool, in_assignment: bool) -> bool {
     let Part::Literal { bytes, .. } = part else { return false };

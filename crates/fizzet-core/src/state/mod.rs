@@ -146,6 +146,12 @@ impl State {
         state.positional.zero = zero;
         let ifs = state.shell_text(state.dialect.first_ifs);
         state.variables.set(b"IFS", ifs);
+        if state.dialect.lone_redirection_runs {
+            for (name, program) in [(&b"NULLCMD"[..], &b"cat"[..]), (b"READNULLCMD", b"pager")] {
+                let program = state.shell_text(program);
+                state.variables.set(name, program);
+            }
+        }
         let index = state.shell_text(b"1");
         if state.dialect.option_errors {
             state.variables.set(b"OPTERR", index.clone());

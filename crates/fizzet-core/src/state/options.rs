@@ -41,6 +41,8 @@ pub struct Options {
     pub glob_substitution: bool,
     /// `unsetopt nomatch`: a pattern that matches nothing stays as it is.
     pub keep_unmatched: bool,
+    /// `unsetopt multios`: of several redirections of one descriptor only the last one counts.
+    pub last_redirection_counts: bool,
     /// `setopt extendedglob`: `^`, `~` and `#` count in patterns.
     pub pattern_operators: bool,
     /// `setopt rcexpandparam`: a word is put around every element of a list.

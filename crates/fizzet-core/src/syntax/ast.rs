@@ -531,6 +531,8 @@ pub enum Operation {
     Transform(u8),
     /// No expansion of this shell; found out only when it is expanded.
     Bad,
+    /// What is only found to be no text when it is expanded, and why.
+    Unreadable(Rc<str>),
 }
 
 /// To which case `${x^}`, `${x,}` and `${x~}` change a letter.

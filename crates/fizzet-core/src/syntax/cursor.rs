@@ -51,6 +51,10 @@ pub struct Parser<'a> {
     pub(super) in_document: bool,
     /// Whether it is between quotes inside the word of an operation that is quoted itself.
     pub(super) in_inner_quotes: bool,
+    /// Whether it is between quotes inside the word of an operation where `\}` is a brace.
+    pub(super) in_quotes_in_braces: bool,
+    /// Where the text stands in a word whose double quotes vanish before it is read.
+    pub(super) vanishing: Option<Vanishing>,
     /// How many parentheses around commands are open, and how many of those are `$(`.
     pub(super) parentheses: (u32, u32),
     /// How many `${ list;}` are open: there a brace needs no blank behind it.
@@ -58,6 +62,28 @@ pub struct Parser<'a> {
     pub(super) aliases: Substituting,
     /// Places of `((` that turned out not to be arithmetic, so that none is tried twice.
     pub(super) not_arithmetic: std::collections::HashSet<usize>,
+}
+
+/// The state of a word whose double quotes vanish before it is read: the shell looks for its end first, and there
+/// single quotes hide double ones; when it takes the double quotes out, single ones are text.
+#[derive(Clone, Copy, Default)]
+pub(super) struct Vanishing {
+    /// The single quote that hides what follows.
+    pub(super) hidden: Option<usize>,
+    /// The double quote that is open in the search for the end.
+    pub(super) open: Option<usize>,
+    /// Whether the text is between double quotes that are taken out.
+    pub(super) between: bool,
+}
+
+impl Vanishing {
+    /// Goes over a double quote.
+    pub(super) fn passes_quote(&mut self, at: usize) {
+        if self.hidden.is_none() {
+            self.open = self.open.is_none().then_some(at);
+        }
+        self.between = !self.between;
+    }
 }
 
 pub(super) type Parsed<T> = Result<T, SyntaxError>;
@@ -81,6 +107,8 @@ impl<'a> Parser<'a> {
             in_assignment: false,
             in_document: false,
             in_inner_quotes: false,
+            in_quotes_in_braces: false,
+            vanishing: None,
             parentheses: (0, 0),
             command_braces: 0,
             aliases: Substituting::default(),
@@ -116,6 +144,8 @@ impl<'a> Parser<'a> {
             in_assignment: false,
             in_document: false,
             in_inner_quotes: false,
+            in_quotes_in_braces: false,
+            vanishing: None,
             parentheses: (0, 0),
             command_braces: 0,
             aliases: Substituting::of(self.aliases.known.clone()),

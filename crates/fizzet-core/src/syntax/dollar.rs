@@ -109,17 +109,30 @@ impl<'a> Parser<'a> {
         while self.raw().is_some_and(|byte| is_name_byte(byte) || self.begins_name(byte)) {
             self.pos += 1;
         }
-        if self.over_continuations(self.pos) == self.pos {
+        if self.over_nothing(self.pos) == self.pos {
             return self.text[start..self.pos].into();
         }
         let mut name = self.text[start..self.pos].to_vec();
-        while let at = self.over_continuations(self.pos)
+        while let at = self.over_nothing(self.pos)
             && self.text.get(at).is_some_and(|&byte| is_name_byte(byte) || self.begins_name(byte))
         {
+            if let Some(vanishing) = &mut self.vanishing {
+                let quotes = self.text[self.pos..at].iter().filter(|byte| **byte == b'"').count();
+                (0..quotes).for_each(|_| vanishing.passes_quote(self.pos));
+            }
             name.push(self.text[at]);
             self.pos = at + 1;
         }
         name.into()
+    }
+
+    /// Behind what does not count in a name: continuations, and quotes that vanish.
+    fn over_nothing(&self, at: usize) -> usize {
+        let mut at = self.over_continuations(at);
+        while self.vanishing.is_some() && self.text.get(at) == Some(&b'"') {
+            at = self.over_continuations(at + 1);
+        }
+        at
     }
 
     fn ansi_c_quoted(&mut self, start: usize) -> Parsed<Part> {

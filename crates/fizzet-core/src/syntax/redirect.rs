@@ -4,7 +4,9 @@ use std::cell::OnceCell;
 use std::rc::Rc;
 
 use crate::dialect::DocumentEnd;
-use crate::syntax::ast::{Part, Redirect, RedirectOperator, RedirectTarget, Word};
+use crate::syntax::ast::{
+    Operation, Parameter, ParameterName, Part, Redirect, RedirectOperator, RedirectTarget, Word,
+};
 use crate::syntax::cursor::{Parsed, Parser, Segment, is_name};
 use crate::syntax::words::Within;
 
@@ -226,7 +228,21 @@ impl<'a> Parser<'a> {
             return Ok(Word::new(vec![Part::Single { bytes, span }], span));
         }
         inner.in_document = true;
-        inner.word(Within::Document)
+        let end = inner.text.len();
+        match inner.word(Within::Document) {
+            Err(error) if self.dialect.unreadable_document_status.is_some() => {
+                let unreadable = Parameter {
+                    name: ParameterName::Variable([].into()),
+                    index: None,
+                    operation: Operation::Unreadable(error.to_string().into()),
+                    braced: true,
+                    span: error.span,
+                };
+                let parts = vec![Part::Parameter(Box::new(unreadable))];
+                Ok(Word::new(parts, inner.span(0, end)))
+            }
+            read => read,
+        }
     }
 }
 

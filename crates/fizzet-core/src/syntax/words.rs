@@ -3,7 +3,7 @@
 use crate::dialect::{DocumentQuotes, LastBackslash, Quotes};
 use crate::source::Span;
 use crate::syntax::ast::{Arithmetic, Part, Word};
-use crate::syntax::cursor::{Parsed, Parser, is_meta};
+use crate::syntax::cursor::{Parsed, Parser, Vanishing, is_meta};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 
 /// What a run of parts stands in; it decides what ends the run and which quotes count.
@@ -121,6 +121,73 @@ impl<'a> Parser<'a> {
     }
 
     pub(super) fn parts(&mut self, within: Within) -> Parsed<Vec<Part>> {
+        let vanishes = within == Within::BraceQuoted && self.dialect.inner_quotes_vanish;
+        let vanishing = vanishes.then(Vanishing::default);
+        let outer = std::mem::replace(&mut self.vanishing, vanishing);
+        let parts = match vanishes {
+            true => self.parts_without_quotes(),
+            false => self.parts_within(within),
+        };
+        self.vanishing = outer;
+        parts
+    }
+
+    /// The word of a `"${x:-word}"` whose double quotes are no part of it.
+    fn parts_without_quotes(&mut self) -> Parsed<Vec<Part>> {
+        let mut parts = Vec::new();
+        let mut literal = self.pos;
+        let mut kept_backslash = None;
+        while let Some(byte) = self.raw()
+            && let Some(mut now) = self.vanishing
+        {
+            let here = self.pos;
+            let within = if now.open.is_some() { Within::Double } else { Within::BraceQuoted };
+            match byte {
+                b'}' if now.hidden.is_none() && now.open.is_none() => break,
+                b'\'' if now.open.is_none() && kept_backslash != Some(here) => {
+                    now.hidden = now.hidden.is_none().then_some(here);
+                    self.vanishing = Some(now);
+                    self.pos += 1;
+                }
+                b'"' => {
+                    now.passes_quote(here);
+                    self.vanishing = Some(now);
+                    self.flush(&mut parts, literal, here);
+                    self.pos += 1;
+                    literal = self.pos;
+                }
+                b'\\' | b'$' | b'`' => {
+                    let inner = now.between && self.dialect.inner_backslash_quotes_all;
+                    let outer = std::mem::replace(&mut self.in_inner_quotes, inner);
+                    let found = self.active(byte, within);
+                    self.in_inner_quotes = outer;
+                    match found? {
+                        Active::Itself => {
+                            self.pos = here + 1;
+                            kept_backslash = (byte == b'\\').then_some(self.pos);
+                        }
+                        found => {
+                            self.flush(&mut parts, literal, here);
+                            literal = self.pos;
+                            parts.extend(found.part());
+                        }
+                    }
+                }
+                _ => self.pos += 1,
+            }
+        }
+        let open = self.vanishing.unwrap_or_default();
+        if let Some(quote) = open.hidden {
+            return Err(self.unclosed(quote, 1, "'", "'"));
+        }
+        if let Some(quote) = open.open {
+            return Err(self.unclosed(quote, 1, "\"", "\""));
+        }
+        self.flush(&mut parts, literal, self.pos);
+        Ok(parts)
+    }
+
+    fn parts_within(&mut self, within: Within) -> Parsed<Vec<Part>> {
         let mut parts = Vec::new();
         let mut literal = self.pos;
         let mut open = 0u32;
@@ -277,8 +344,10 @@ impl<'a> Parser<'a> {
                 let inner =
                     within == Within::BraceQuoted && self.dialect.inner_backslash_quotes_all;
                 let outer = std::mem::replace(&mut self.in_inner_quotes, inner);
+                let in_braces = within != Within::Word && self.dialect.inner_quotes_escape_brace;
+                let braces = std::mem::replace(&mut self.in_quotes_in_braces, in_braces);
                 let quoted = self.double_quoted(self.pos);
-                self.in_inner_quotes = outer;
+                (self.in_inner_quotes, self.in_quotes_in_braces) = (outer, braces);
                 quoted?
             }
             b'`' if within == Within::Document => {
@@ -308,6 +377,7 @@ impl<'a> Parser<'a> {
                 matches!(next, b'$' | b'`' | b'\\')
             }
             Within::BraceQuoted if document == Some(BackslashOutside) => true,
+            Within::Double if self.in_quotes_in_braces && next == b'}' => true,
             Within::Double => matches!(next, b'$' | b'`' | b'"' | b'\\'),
             Within::Document => matches!(next, b'$' | b'`' | b'\\'),
             Within::BraceQuoted => matches!(next, b'$' | b'`' | b'"' | b'\\' | b'}'),

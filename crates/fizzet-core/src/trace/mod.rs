@@ -131,6 +131,8 @@ pub struct AssignmentTrace {
 /// A redirection as it was expanded.
 #[derive(Clone, Debug)]
 pub struct RedirectTrace {
+    /// Whether it is added to where the descriptor leads already.
+    pub adds: bool,
     /// The operator as written.
     pub operator: &'static str,
     /// The file or text.

@@ -4,7 +4,7 @@ use std::rc::Rc;
 
 use crate::dialect::{DebugLoops, KeepsScope, Nesting};
 use crate::expand::pattern::{Pattern, PatternRules};
-use crate::expand::{self, Context, Tilde, arithmetic};
+use crate::expand::{self, Context, arithmetic};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Call, Function, Options, Value, Variable};
@@ -426,7 +426,7 @@ impl Walker {
     }
 
     fn case_clause(&mut self, word: &Word, branches: &[CaseBranch]) -> Result<(), Stop> {
-        let value = expand::single(self, word, Tilde::AtStart)?;
+        let value = expand::case_text(self, word)?;
         let (mut falls, mut ran) = (false, false);
         for branch in branches {
             if !falls && !self.matches_any(&branch.patterns, &value)? {
@@ -462,7 +462,10 @@ impl Walker {
     /// The pattern that a word of a `case` or a `[[ ]]` is; `grouped` where groups are always known, and also
     /// in values.
     pub(super) fn pattern(&mut self, word: &Word, grouped: bool) -> Result<Pattern, Stop> {
-        let text = expand::pattern_text(self, word)?;
+        let text = match grouped {
+            true => expand::pattern_text(self, word)?,
+            false => expand::case_pattern_text(self, word)?,
+        };
         let rules = self.state.text_pattern_rules();
         let rules = PatternRules {
             groups: rules.groups || (grouped && !self.state.dialect.bare_groups),

@@ -6,7 +6,8 @@ use std::rc::Rc;
 use rustc_hash::FxHashMap;
 
 use crate::host::Sink;
-use crate::text::Text;
+use crate::lineage::Origin;
+use crate::text::{Standing, Text};
 
 /// A text, and how much of it has been read.
 #[derive(Debug)]
@@ -74,6 +75,8 @@ pub(super) enum Output {
     Performed(Rc<dyn Sink>),
     /// Nothing comes of it.
     Nowhere,
+    /// All of these.
+    All(Rc<[Output]>),
 }
 
 impl Output {
@@ -84,6 +87,27 @@ impl Output {
             | (Output::Written(one), Output::Written(other)) => Rc::ptr_eq(one, other),
             (Output::Performed(one), Output::Performed(other)) => Rc::ptr_eq(one, other),
             (Output::Shown, Output::Shown) => true,
+            _ => false,
+        }
+    }
+
+    /// Whether somebody can read what is written here.
+    pub(super) fn is_kept(&self) -> bool {
+        match self {
+            Output::Kept(_) | Output::Written(_) => true,
+            Output::All(all) => all.iter().any(Output::is_kept),
+            _ => false,
+        }
+    }
+
+    /// Puts a hole into every text that is kept; answers whether there is one.
+    pub(super) fn push_hole(&self, origin: &Origin) -> bool {
+        match self {
+            Output::Kept(text) | Output::Written(text) => {
+                text.borrow_mut().push_hole(Standing::Quoted, origin);
+                true
+            }
+            Output::All(all) => all.iter().fold(false, |kept, one| one.push_hole(origin) || kept),
             _ => false,
         }
     }
@@ -131,6 +155,27 @@ impl Descriptors {
     pub(super) fn write_to(&mut self, descriptor: u32, output: Output) {
         self.inputs.remove(&descriptor);
         self.outputs.insert(descriptor, output);
+    }
+
+    /// Opens a descriptor for reading a second time: first the one text, then the other.
+    pub(super) fn also_read_from(&mut self, descriptor: u32, input: Input) {
+        let whole = match (self.input(descriptor).rest(), input.rest()) {
+            (Some(mut first), Some(second)) => {
+                first.push_text(&second);
+                Input::of(first)
+            }
+            _ => Input::unknown(),
+        };
+        self.read_from(descriptor, whole);
+    }
+
+    /// Opens a descriptor for writing a second time: what is written goes to both.
+    pub(super) fn also_write_to(&mut self, descriptor: u32, output: Output) {
+        let both = match self.outputs.get(&descriptor) {
+            Some(first) => Output::All([first.clone(), output].into()),
+            None => output,
+        };
+        self.write_to(descriptor, both);
     }
 
     /// Opens a descriptor for both.

@@ -116,6 +116,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         error_exit: None,
         subshell_is: SubshellIs::Plain,
         descriptors: Descriptors::new(),
+        piped: &[],
         written: WrittenFiles::default(),
         processes: FxHashMap::default(),
         options_at: Default::default(),
@@ -179,6 +180,8 @@ pub(crate) struct Walker {
     error_exit: Option<usize>,
     /// What is read from, and where what is written goes.
     descriptors: Descriptors,
+    /// The descriptors that pipes lead to, for the command that comes next.
+    piped: &'static [u32],
     /// Files that have been written in memory only.
     written: WrittenFiles,
     /// What process substitutions have printed, by their places.
@@ -317,10 +320,19 @@ impl Walker {
 
     /// Writes to a descriptor; false if that is not possible.
     fn write_to(&mut self, descriptor: u32, text: Text) -> bool {
-        match self.descriptors.output(descriptor) {
-            None => return self.state.dialect.closed_output_is_silent,
-            Some(Output::Kept(kept)) => kept.borrow_mut().push_text(&text),
-            Some(Output::Written(file)) => {
+        match self.descriptors.output(descriptor).cloned() {
+            None => self.state.dialect.closed_output_is_silent,
+            Some(output) => self.write_into(&output, text),
+        }
+    }
+
+    fn write_into(&mut self, output: &Output, text: Text) -> bool {
+        match output {
+            Output::All(all) => {
+                return all.iter().fold(true, |done, one| self.write_into(one, text.clone()) && done);
+            }
+            Output::Kept(kept) => kept.borrow_mut().push_text(&text),
+            Output::Written(file) => {
                 let mut file = file.borrow_mut();
                 if file.len() + text.len() > self.state.limits.bytes {
                     // What is in so large a file nobody knows any more.
@@ -330,27 +342,27 @@ impl Walker {
                 }
                 file.push_text(&text);
             }
-            Some(Output::Performed(sink)) => return sink.write(text.bytes()),
-            Some(Output::Shown) if self.wants.output => {
+            Output::Performed(sink) => return sink.write(text.bytes()),
+            Output::Shown if self.wants.output => {
                 // One that has had enough says so at the next command.
                 let _ = self.observer.borrow_mut().output(self.moment(), &text);
             }
-            Some(Output::Shown | Output::Messages | Output::Nowhere) => {}
+            Output::Shown | Output::Messages | Output::Nowhere => {}
         }
         true
     }
 
     /// Marks that output which is not known goes where somebody reads it.
     fn write_hole(&mut self, span: Span) {
-        if let Some(Output::Kept(text) | Output::Written(text)) = self.descriptors.output(1) {
-            text.borrow_mut().push_hole(Standing::Quoted, &Origin::new(Rule::Output, span));
+        if let Some(output) = self.descriptors.output(1) {
+            output.push_hole(&Origin::new(Rule::Output, span));
         }
     }
 
     /// Marks that a message which nobody can word goes where somebody reads it: `$(cd nosuch 2>&1)`.
     pub(in crate::walk) fn message_hole(&mut self, span: Span) {
-        if let Some(Output::Kept(text) | Output::Written(text)) = self.descriptors.output(2) {
-            text.borrow_mut().push_hole(Standing::Quoted, &Origin::new(Rule::Output, span));
+        let origin = Origin::new(Rule::Output, span);
+        if self.descriptors.output(2).is_some_and(|output| output.push_hole(&origin)) {
             self.missing("how the shell words its message", span);
         }
     }

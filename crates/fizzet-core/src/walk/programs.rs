@@ -175,7 +175,7 @@ impl Walker {
 
     /// Whether somebody reads what is printed here.
     fn output_is_kept(&self) -> bool {
-        matches!(self.descriptors.output(1), Some(Output::Kept(_) | Output::Written(_)))
+        self.descriptors.output(1).is_some_and(Output::is_kept)
     }
 
     /// What the host knows of a program.

@@ -2,12 +2,15 @@
 
 use std::rc::Rc;
 
+use crate::dialect::RedirectWords;
 use crate::expand;
 use crate::host::{FileKind, Host};
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Stop};
-use crate::syntax::ast::{Redirect, RedirectOperator, RedirectTarget};
+use crate::syntax::ast::{
+    Operation, Part, Redirect, RedirectOperator, RedirectTarget, Word,
+};
 use crate::text::{Standing, Text};
 use crate::trace::RedirectTrace;
 use crate::walk::Walker;
@@ -39,23 +42,21 @@ impl Walker {
         outcome
     }
 
+    /// Whether several redirections of one descriptor count together.
+    fn redirections_add_up(&self) -> bool {
+        self.state.dialect.redirections_add_up && !self.state.options.last_redirection_counts
+    }
+
     /// Makes a descriptor lead where a redirection says.
     fn redirect(&mut self, redirection: &RedirectTrace) -> Result<(), Stop> {
-        let descriptor = redirection.descriptor;
+        let (descriptor, again) = (redirection.descriptor, redirection.adds);
         match redirection.operator {
-            "<<" | "<<-" => {
-                let input = Input::of(redirection.target.clone());
-                self.descriptors.read_from(descriptor, input);
-            }
-            "<<<" => {
-                let mut text = redirection.target.clone();
-                let origin = Origin::new(Rule::Output, redirection.span);
-                text.push(b"\n", Standing::Quoted, &origin);
-                self.descriptors.read_from(descriptor, Input::of(text));
-            }
-            "<" => {
-                let input = self.file_to_read(redirection);
-                self.descriptors.read_from(descriptor, input);
+            "<<" | "<<-" | "<<<" | "<" => {
+                let input = self.input_of(redirection);
+                match again {
+                    true => self.descriptors.also_read_from(descriptor, input),
+                    false => self.descriptors.read_from(descriptor, input),
+                }
             }
             "<>" => {
                 let (input, output) =
@@ -64,17 +65,41 @@ impl Walker {
             }
             ">" | ">>" | ">|" => {
                 let output = self.file_to_write(redirection, redirection.operator == ">>")?;
-                self.descriptors.write_to(descriptor, output);
+                self.open_output(descriptor, output, again);
             }
             "&>" | "&>>" => self.both_to_file(redirection)?,
             "<&" | ">&" => match copied(redirection.target.bytes()) {
-                Some(Some(from)) => self.descriptors.duplicate(descriptor, from),
+                Some(Some(from)) => match self.descriptors.output(from).cloned() {
+                    Some(output) if again => self.open_output(descriptor, output, true),
+                    _ => self.descriptors.duplicate(descriptor, from),
+                },
                 Some(None) => self.descriptors.close(descriptor),
                 None => self.both_to_file(redirection)?,
             },
             _ => {}
         }
         Ok(())
+    }
+
+    /// What a redirection that reads gives to read.
+    pub(super) fn input_of(&mut self, redirection: &RedirectTrace) -> Input {
+        match redirection.operator {
+            "<<" | "<<-" => Input::of(redirection.target.clone()),
+            "<<<" => {
+                let mut text = redirection.target.clone();
+                let origin = Origin::new(Rule::Output, redirection.span);
+                text.push(b"\n", Standing::Quoted, &origin);
+                Input::of(text)
+            }
+            _ => self.file_to_read(redirection),
+        }
+    }
+
+    fn open_output(&mut self, descriptor: u32, output: Output, again: bool) {
+        match again {
+            true => self.descriptors.also_write_to(descriptor, output),
+            false => self.descriptors.write_to(descriptor, output),
+        }
     }
 
     fn both_to_file(&mut self, redirection: &RedirectTrace) -> Result<(), Stop> {
@@ -142,49 +167,120 @@ impl Walker {
         Stop::error(message, span, status, Reach::Command)
     }
 
-    /// Expands redirections, in order.
+    /// Expands redirections and opens them, in order; `piped`: the descriptors that pipes lead to already.
     pub(super) fn redirections(
         &mut self,
         redirects: &[Redirect],
+        piped: &[u32],
     ) -> Result<Vec<RedirectTrace>, Stop> {
         let mut traces = Vec::with_capacity(redirects.len());
-        for redirect in redirects {
-            let body = redirect.body.as_ref().and_then(|body| body.get());
-            let expanded = match body {
-                Some(body) => expand::document(self, body),
-                None if let Some(process) = Walker::process_of(redirect) => {
-                    self.process_beside(process).map(|()| {
-                        let mut name = Text::new();
-                        let origin = Origin::new(Rule::Command, process.span);
-                        name.push_hole(Standing::Quoted, &origin);
-                        name
-                    })
-                }
-                None => {
-                    let string = redirect.operator == RedirectOperator::HereString;
-                    let plain = string && !self.state.dialect.here_string_tilde;
-                    let tilde = if plain { expand::Tilde::Never } else { expand::Tilde::AtStart };
-                    expand::single(self, &redirect.word, tilde)
-                }
-            };
-            let target = expanded.map_err(|stop| self.redirection_mistake(stop, redirect))?;
-            let operator = operator_text(redirect.operator);
-            let reads = matches!(operator, "<" | "<<" | "<<-" | "<<<" | "<&" | "<>");
-            let descriptor = match &redirect.target {
-                None => u32::from(!reads),
-                Some(RedirectTarget::Descriptor(number)) => *number,
-                Some(RedirectTarget::Variable(name)) => {
-                    self.named_descriptor(name, operator, &target, redirect.span)?
-                }
-            };
-            let standard_output = descriptor == 1;
-            let span = redirect.span;
-            traces.push(RedirectTrace { operator, target, span, descriptor, standard_output });
-            if let Some((trace, before)) = traces.split_last() {
-                self.check(trace, before)?;
+        let at_once = self.state.dialect.redirections_open_at_once;
+        for (at, redirect) in redirects.iter().enumerate() {
+            let from = traces.len();
+            let expanded = self.targets(redirect);
+            for target in expanded.map_err(|stop| self.redirection_mistake(stop, redirect))? {
+                let trace = self.redirection(redirect, target, &traces, piped)?;
+                traces.push(trace);
+            }
+            if at_once {
+                self.open_in_turn(&traces, from, at + 1 < redirects.len())?;
             }
         }
+        if !at_once {
+            self.open_in_turn(&traces, 0, false)?;
+        }
         Ok(traces)
+    }
+
+    /// Expands and checks the redirection of a `$(<file)`, whose word becomes one text even where
+    /// others become several.
+    pub(super) fn lone_redirection(&mut self, redirect: &Redirect) -> Result<RedirectTrace, Stop> {
+        let several = self.state.dialect.redirect_words == RedirectWords::FileEach;
+        let target = match redirect.body.is_none() && several {
+            true => expand::single(self, &redirect.word, expand::Tilde::AtStart),
+            false => self.targets(redirect).map(|mut one| one.pop().unwrap_or_default()),
+        };
+        let target = target.map_err(|stop| self.redirection_mistake(stop, redirect))?;
+        let trace = self.redirection(redirect, target, &[], &[])?;
+        self.check(&trace, &[])?;
+        Ok(trace)
+    }
+
+    /// One redirection whose word has been expanded.
+    fn redirection(
+        &mut self,
+        redirect: &Redirect,
+        target: Text,
+        before: &[RedirectTrace],
+        piped: &[u32],
+    ) -> Result<RedirectTrace, Stop> {
+        let operator = operator_text(redirect.operator);
+        let reads = matches!(operator, "<" | "<<" | "<<-" | "<<<" | "<&" | "<>");
+        let descriptor = match &redirect.target {
+            None => u32::from(!reads),
+            Some(RedirectTarget::Descriptor(number)) => *number,
+            Some(RedirectTarget::Variable(name)) => {
+                self.named_descriptor(name, operator, &target, redirect.span)?
+            }
+        };
+        let adds = self.redirections_add_up()
+            && (piped.contains(&descriptor)
+                || before.iter().any(|one| one.descriptor == descriptor));
+        let standard_output = descriptor == 1;
+        let span = redirect.span;
+        Ok(RedirectTrace { operator, target, span, descriptor, standard_output, adds })
+    }
+
+    /// Looks whether redirections can be opened, one after the other; those that others come behind leave
+    /// their files there, even if those others fail.
+    fn open_in_turn(
+        &mut self,
+        traces: &[RedirectTrace],
+        from: usize,
+        others_follow: bool,
+    ) -> Result<(), Stop> {
+        for (at, trace) in traces.iter().enumerate().skip(from) {
+            self.check(trace, &traces[..at])?;
+            let writes = matches!(trace.operator, ">" | ">>" | ">|" | "<>" | "&>" | "&>>");
+            if writes && (others_follow || at + 1 < traces.len()) {
+                self.file_to_write(trace, !matches!(trace.operator, ">" | ">|" | "&>"))?;
+            }
+        }
+        Ok(())
+    }
+
+    /// What the word of a redirection, or its document, expands to: one text, but where each of several
+    /// fields is a file.
+    fn targets(&mut self, redirect: &Redirect) -> Result<Vec<Text>, Stop> {
+        if let Some(body) = redirect.body.as_ref().and_then(|body| body.get()) {
+            return Ok(vec![expand::document(self, body)?]);
+        }
+        if let Some(process) = Walker::process_of(redirect) {
+            self.process_beside(process)?;
+            let mut name = Text::new();
+            name.push_hole(Standing::Quoted, &Origin::new(Rule::Command, process.span));
+            return Ok(vec![name]);
+        }
+        use RedirectOperator::{DuplicateInput, DuplicateOutput, HereString};
+        let string = redirect.operator == HereString;
+        let copies = matches!(redirect.operator, DuplicateInput | DuplicateOutput);
+        let plain = string && !self.state.dialect.here_string_tilde;
+        let tilde = if plain { expand::Tilde::Never } else { expand::Tilde::AtStart };
+        let fields = match self.state.dialect.redirect_words {
+            RedirectWords::OneField if !string => expand::fields(self, &redirect.word)?,
+            RedirectWords::FileEach if !string && !copies && self.redirections_add_up() => {
+                expand::fields(self, &redirect.word).map_err(Stop::of_shell)?
+            }
+            _ => return Ok(vec![expand::single(self, &redirect.word, tilde)?]),
+        };
+        match (fields.len(), self.state.dialect.redirect_words) {
+            (1, _) | (2.., RedirectWords::FileEach) => Ok(fields),
+            (0, RedirectWords::FileEach) => Ok(vec![Text::new()]),
+            (count, _) => {
+                let message = format!("this becomes {count} words, but a redirection takes one");
+                Err(self.cannot_redirect(message, redirect.word.span))
+            }
+        }
     }
 
     /// The descriptor of `{name}>file`: the first free one, which the variable then holds; of
@@ -218,16 +314,21 @@ impl Walker {
         }
         let shown = String::from_utf8_lossy(target.bytes()).into_owned();
         if matches!(trace.operator, "<&" | ">&") {
-            return match copied(target.bytes()) {
-                None if trace.operator == ">&" => {
-                    let Some(reach) = self.state.dialect.duplicate_to_file_ends else {
-                        return self.check_written(target.bytes(), false, &shown, span);
-                    };
-                    let message = "a descriptor was expected behind >&";
+            let rule = self.state.dialect.copy_of_no_number;
+            let reach = match (trace.operator, trace.descriptor) {
+                ("<&", _) => Some(rule.input),
+                (_, 1) if target.is_empty() => rule.no_name,
+                (_, 1) => rule.standard_output,
+                _ => rule.other_output,
+            };
+            return match (copied(target.bytes()), reach) {
+                (None, None) => self.check_written(target.bytes(), false, &shown, span),
+                (None, Some(reach)) => {
+                    let message = format!("a descriptor was expected behind {}", trace.operator);
                     let status = self.state.dialect.redirection_failure_status;
                     Err(Stop::error(message, span, status, reach))
                 }
-                Some(Some(from))
+                (Some(Some(from)), _)
                     if !self.descriptors.is_open(from)
                         && !before.iter().any(|one| one.descriptor == from) =>
                 {
@@ -279,6 +380,9 @@ impl Walker {
         let Stop::Shell(error) = stop else { return stop };
         let dialect = &self.state.dialect;
         let document = redirect.body.is_some();
+        if redirect.body.as_ref().and_then(|body| body.get()).is_some_and(is_unreadable) {
+            return Stop::Shell(error);
+        }
         let string = redirect.operator == RedirectOperator::HereString;
         let survives = match () {
             () if document => dialect.document_mistake_status,
@@ -290,6 +394,11 @@ impl Walker {
             None => error,
         })
     }
+}
+
+/// Whether a here-document could not be read.
+fn is_unreadable(body: &Word) -> bool {
+    matches!(&body.parts[..], [Part::Parameter(one)] if matches!(one.operation, Operation::Unreadable(_)))
 }
 
 /// What `<&` and `>&` copy: a descriptor, or nothing for a dash; `None` for what is neither.

@@ -4,6 +4,7 @@ use std::rc::Rc;
 
 use crate::dialect::{LastArgument, LoneStatuses};
 use crate::expand;
+use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::ast::{
@@ -11,7 +12,7 @@ use crate::syntax::ast::{
     SimpleCommand, Word,
 };
 use crate::text::{Standing, Text};
-use crate::trace::{CommandKind, CommandTrace, WordTrace};
+use crate::trace::{CommandKind, CommandTrace, RedirectTrace, WordTrace};
 use crate::walk::builtins::SubshellIs;
 use crate::walk::descriptors::Input;
 use crate::walk::scopes::Temporary;
@@ -130,6 +131,11 @@ impl Walker {
         let mut statuses = Vec::with_capacity(commands.len());
         for (at, command) in commands.iter().enumerate() {
             let last = at + 1 == commands.len();
+            self.piped = match (at, last) {
+                (0, _) => &[1],
+                (_, true) => &[0],
+                _ => &[0, 1],
+            };
             let in_place =
                 self.state.dialect.last_of_pipeline_in_place || self.state.options.last_in_place;
             let outcome = if last && in_place {
@@ -161,10 +167,11 @@ impl Walker {
     }
 
     pub(super) fn command(&mut self, command: &Command) -> Result<(), Stop> {
+        let piped = std::mem::take(&mut self.piped);
         self.step(command.span)?;
         self.act_before(&command.kind)?;
         if let Node::Simple(simple) = &command.kind {
-            match self.simple(simple, &command.redirects, command.span) {
+            match self.simple(simple, (&command.redirects, piped), command.span) {
                 Err(Stop::Shell(error)) if error.reach == Reach::Command => self.survive(error),
                 outcome => outcome?,
             }
@@ -174,7 +181,7 @@ impl Walker {
             self.compound(command)?;
             return self.act_on_signals();
         }
-        match self.redirections(&command.redirects) {
+        match self.redirections(&command.redirects, piped) {
             Err(Stop::Shell(error)) if error.reach == Reach::Command => self.survive(error),
             redirections => {
                 let redirections = redirections?;
@@ -188,7 +195,7 @@ impl Walker {
     fn simple(
         &mut self,
         command: &SimpleCommand,
-        redirects: &[Redirect],
+        (redirects, piped): (&[Redirect], &[u32]),
         span: Span,
     ) -> Result<(), Stop> {
         self.substituted = None;
@@ -199,11 +206,11 @@ impl Walker {
         }
         let (mut argv, mut words) = self.arguments(&command.words)?;
         let dash = self.take_dash(&mut argv, &mut words);
-        let kind = self.kind(&argv);
+        let mut kind = self.kind(&argv);
         let assigns_first = self.state.dialect.assigns_before_redirecting
             && command.words.is_empty()
             && !redirects.is_empty();
-        let redirected = self.redirections(redirects);
+        let redirected = self.redirections(redirects, piped);
         if assigns_first && redirected.is_err() {
             self.assignments(&command.assignments, false)?;
         }
@@ -212,7 +219,8 @@ impl Walker {
                 if kind == CommandKind::External
                     && self.state.dialect.programs_expand_redirections =>
             {
-                let error = ShellError { reach: Reach::Command, status: 1, ..error };
+                let status = if error.reach == Reach::Command { error.status } else { 1 };
+                let error = ShellError { reach: Reach::Command, status, ..error };
                 return Err(Stop::Shell(error));
             }
             Err(Stop::Shell(error))
@@ -223,6 +231,11 @@ impl Walker {
             }
             made => made?,
         };
+        let lone = argv.is_empty() && command.assignments.is_empty() && !redirections.is_empty();
+        if lone && self.state.dialect.lone_redirection_runs {
+            argv.push(self.lone_command(&redirections, span)?);
+            kind = self.kind(&argv);
+        }
         let keeps = matches!(kind, CommandKind::Nothing)
             || (kind == CommandKind::Special && self.state.dialect.special_keeps_assignments)
             || (kind == CommandKind::Function && self.shares_variables(&argv));
@@ -284,6 +297,23 @@ impl Walker {
             self.restore(temporary.saved);
         }
         outcome
+    }
+
+    /// The program that a redirection without a command runs: what READNULLCMD names where there is
+    /// nothing but one file to read, else what NULLCMD names.
+    fn lone_command(&self, redirections: &[RedirectTrace], span: Span) -> Result<Text, Stop> {
+        let named = |name: &[u8]| {
+            let text = self.state.variables.scalar(name).filter(|text| !text.is_empty())?;
+            let name = Some(name.into());
+            let hop = Hop { rule: Rule::Parameter, span, name, shifted: 0 };
+            Some(text.passed_through(&hop, Standing::Quoted))
+        };
+        let reads = matches!(redirections, [one] if one.operator == "<");
+        let reader = if reads { named(b"READNULLCMD") } else { None };
+        reader.or_else(|| named(b"NULLCMD")).ok_or_else(|| {
+            let message = "there is no command, and NULLCMD names none";
+            Stop::error(message, span, 1, Reach::Shell)
+        })
     }
 
     /// Leaves the last argument of a command for `$_`.

@@ -4,12 +4,13 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
-use crate::dialect::Nul;
+use crate::dialect::{FileSubstitution, Nul};
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Reach, Stop, as_process};
 use crate::syntax::Parser;
 use crate::syntax::ast::{
-    Argument, CommandKind, CommandSubstitution, List, Redirect, RedirectOperator, SubstitutionPlace,
+    Argument, CommandKind, CommandSubstitution, List, Redirect, RedirectOperator,
+    RedirectTarget, SubstitutionPlace,
 };
 use crate::text::{Standing, Text};
 use crate::trace::Missing;
@@ -110,13 +111,14 @@ impl Walker {
 
     /// Whether commands are nothing but `<file`, which stands for what the file holds.
     fn names_file(&self, list: &List) -> bool {
-        self.state.dialect.file_substitution && redirect_alone(list).is_some()
+        file_read(list, self.state.dialect.file_substitution).is_some()
     }
 
     /// What the file of `$(<file)` holds.
     fn file_output(&mut self, list: &List) -> (Text, Result<(), Stop>) {
-        let Some(redirect) = redirect_alone(list) else { return (Text::new(), Ok(())) };
-        match self.redirections(std::slice::from_ref(redirect)) {
+        let rule = self.state.dialect.file_substitution;
+        let Some(redirect) = file_read(list, rule) else { return (Text::new(), Ok(())) };
+        match self.lone_redirection(redirect) {
             Err(Stop::Shell(error)) if error.reach == Reach::Command => {
                 self.survive(error);
                 (Text::new(), Ok(()))
@@ -124,7 +126,7 @@ impl Walker {
             Err(stop) => (Text::new(), Err(stop)),
             Ok(made) => {
                 self.state.status = 0;
-                let text = made.first().and_then(|one| self.file_to_read(one).rest());
+                let text = self.input_of(&made).rest();
                 let mut unknown = Text::new();
                 unknown.push_hole(Standing::Quoted, &Origin::new(Rule::Output, redirect.span));
                 (text.unwrap_or(unknown), Ok(()))
@@ -133,15 +135,26 @@ impl Walker {
     }
 }
 
-/// The redirection that commands consist of, if they are nothing else than one that reads a file.
-fn redirect_alone(list: &List) -> Option<&Redirect> {
+/// The redirection that commands are read from by the shell itself, if they are nothing but redirections.
+fn file_read(list: &List, rule: FileSubstitution) -> Option<&Redirect> {
+    use RedirectOperator::{HereDocument, HereDocumentTabs, HereString, Input};
     let [and_or] = &list.items[..] else { return None };
     let [command] = &and_or.first.commands[..] else { return None };
     let CommandKind::Simple(simple) = &command.kind else { return None };
-    let [redirect] = &command.redirects[..] else { return None };
+    let [redirect, others @ ..] = &command.redirects[..] else { return None };
     let plain = and_or.rest.is_empty() && !and_or.background && !and_or.first.negated;
     let nothing_else = simple.words.is_empty() && simple.assignments.is_empty();
-    let reads = redirect.operator == RedirectOperator::Input;
+    let of_input = matches!(redirect.target, None | Some(RedirectTarget::Descriptor(0)));
+    let reads = match rule {
+        FileSubstitution::No => false,
+        FileSubstitution::Alone => {
+            others.is_empty() && of_input && redirect.operator == Input
+        }
+        FileSubstitution::First | FileSubstitution::FirstOfAny => {
+            (of_input || rule == FileSubstitution::FirstOfAny)
+                && matches!(redirect.operator, Input | HereDocument | HereDocumentTabs | HereString)
+        }
+    };
     (plain && nothing_else && reads).then_some(redirect)
 }
 

@@ -106,6 +106,17 @@ fn removal() -> Texts {
         "*[[:space:]]",
         "a?",
         "",
+        "=*",
+        "*=",
+        "*[/:]",
+        "/*",
+        "-*",
+        "[0-9]",
+        "*[!0-9]",
+        "~",
+        "#*",
+        "(a)",
+        "a|b",
     ]);
     let quoted = any_of(vec!["", "\""]);
     (name, operator, pattern, quoted)
@@ -237,8 +248,11 @@ fn slice() -> Texts {
 
 fn replacement() -> Texts {
     let kind = any_of(vec!["/", "//"]);
-    let pattern = any_of(vec!["a", "b", "?", "[ab]", "a*", "$y", "\"$y\"", " ", "x"]);
-    let text = any_of(vec!["", "-", "q r", "'q r'", "$y", "\"$1\""]);
+    let pattern = any_of(vec![
+        "a", "b", "?", "[ab]", "a*", "$y", "\"$y\"", " ", "x", "=", "=*", "-", "[/:]", "\\/", "(",
+        ";",
+    ]);
+    let text = any_of(vec!["", "-", "q r", "'q r'", "$y", "\"$1\"", "=", "\\/", "*", "~"]);
     (any_of(vec!["x", "1"]), kind, pattern, text)
         .prop_filter("an empty value of $y would be an empty pattern", |(_, _, pattern, _)| {
             !pattern.contains("$y")

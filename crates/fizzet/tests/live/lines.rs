@@ -10,6 +10,7 @@ pub(crate) fn value() -> impl Strategy<Value = String> {
         4 => Just("a"), 3 => Just("b"), 4 => Just(" "), 2 => Just(":"), 1 => Just("\t"), 1 => Just("x"),
         1 => Just("*"), 1 => Just("?"), 1 => Just("\\"), 1 => Just("-"), 1 => Just("ä"), 1 => Just("[a-z]"),
         1 => Just("\n"), 1 => Just("~"), 1 => Just("lid"), 1 => Just("lid/"), 1 => Just("combs"),
+        1 => Just("="), 1 => Just("("), 1 => Just(";"), 1 => Just("\""), 1 => Just("$x"), 1 => Just("/"), 1 => Just("7"),
     ];
     proptest::collection::vec(piece, 0..6).prop_map(|pieces| pieces.concat())
 }

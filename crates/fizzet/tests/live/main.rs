@@ -44,7 +44,11 @@ fn is_known(shell: Shell, line: &str) -> bool {
         // Memory of the shell that nobody has written to: slices of what is empty.
         Shell::Ksh93 => {
             let slices = ["${x:", "${y:", "${@:"].iter().any(|slice| has(slice));
-            (has("IFS=; ") && ["$*", "${*}", "[*]}"].iter().any(|list| has(list))) || slices
+            // A group with a percent sign before it.
+            let percent = has("%%(a)");
+            percent
+                || (has("IFS=; ") && ["$*", "${*}", "[*]}"].iter().any(|list| has(list)))
+                || slices
         }
         // The same, behind a tilde and a name.
         Shell::Busybox => has("~root${"),

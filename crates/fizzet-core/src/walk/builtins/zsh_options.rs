@@ -19,6 +19,7 @@ const OPTIONS: &[(&str, Setter)] = &[
     ("casematch", |options, on| options.no_case_match = !on),
     ("errexit", |options, on| options.exit_on_error = on),
     ("exec", |options, on| options.no_exec = !on),
+    ("multios", |options, on| options.last_redirection_counts = !on),
     ("extendedglob", |options, on| options.pattern_operators = on),
     ("glob", |options, on| options.no_glob = !on),
     ("globdots", |options, on| options.dot_glob = on),
@@ -53,7 +54,7 @@ const OTHERS: &str = "
     interactivecomments ksharrays kshautoload kshoptionprint kshtypeset kshzerosubscript
     listambiguous listbeep listpacked listrowsfirst listtypes localloops localoptions
     localpatterns localtraps login longlistjobs magicequalsubst mailwarning markdirs
-    menucomplete monitor multibyte multifuncdef multios notify numericglobsort octalzeroes
+    menucomplete monitor multibyte multifuncdef notify numericglobsort octalzeroes
     overstrike pathdirs pathscript posixaliases posixargzero posixbuiltins posixcd
     posixidentifiers posixjobs posixstrings posixtraps printeightbit printexitvalue privileged
     promptbang promptcr promptpercent promptsp promptsubst pushdignoredups pushdminus
