@@ -18,6 +18,7 @@
 pub mod compare;
 pub mod dialect;
 pub mod expand;
+pub mod hexadecimal;
 pub mod host;
 pub mod kernel;
 pub mod lineage;

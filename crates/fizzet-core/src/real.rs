@@ -35,6 +35,29 @@ pub enum Operation {
     Divide,
 }
 
+/// The bits of a real, without its sign.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Bits {
+    /// 0.
+    Zero,
+    /// A `double` below the smallest that has all its digits: 64 bits behind the point.
+    Small {
+        /// The bits.
+        fraction: u64,
+        /// The power of two.
+        exponent: i32,
+    },
+    /// Any other number: 64 bits, of which the first is 1 and stands before the point.
+    Whole {
+        /// The bits.
+        significand: u64,
+        /// The power of two.
+        exponent: i32,
+        /// Whether it is a `long double`.
+        long: bool,
+    },
+}
+
 /// How a real is written.
 #[derive(Clone, Copy, Debug)]
 pub struct Format {
@@ -92,6 +115,35 @@ impl Real {
         }
         let read = X87DoubleExtended::from_str_r(text, Round::NearestTiesToEven).ok()?;
         Some(Real::Extended(Extended::of(read.value)))
+    }
+
+    /// The bits of the number; `None` for what is no number and for what has no end.
+    pub fn bits(self) -> Option<Bits> {
+        if !self.is_finite() {
+            return None;
+        }
+        if self.is_zero() {
+            return Some(Bits::Zero);
+        }
+        match self {
+            Real::Double(value) => {
+                let bits = value.to_bits();
+                let (power, fraction) = ((bits >> 52 & 0x7ff) as i32, bits << 12);
+                Some(match power {
+                    0 => Bits::Small { fraction, exponent: -1022 },
+                    _ => Bits::Whole {
+                        significand: 1 << 63 | fraction >> 1,
+                        exponent: power - 1023,
+                        long: false,
+                    },
+                })
+            }
+            Real::Extended(Extended { head, significand }) => {
+                let shift = significand.leading_zeros();
+                let exponent = i32::from(head & 0x7fff).max(1) - 16383 - shift as i32;
+                Some(Bits::Whole { significand: significand << shift, exponent, long: true })
+            }
+        }
     }
 
     /// The nearest `double`.

@@ -18,6 +18,7 @@ use fizzet_core::trace::{CommandKind, Trace};
 use fizzet_core::walk;
 use fizzet_host::{Machine, environment_source};
 use rustix::event::{PollFd, PollFlags, Timespec, poll};
+use rustix::process::{Pid, Signal, kill_process_group};
 
 use crate::outcome::Outcome;
 use crate::real;
@@ -118,6 +119,8 @@ impl Place {
         command.args(words).arg("-c").arg(OsStr::from_bytes(line)).arg(shell.name());
         command.args(arguments.iter().map(|argument| OsStr::from_bytes(argument)));
         command.env_clear().envs(self.environment()).env("FIZZET_RECORD", &record);
+        // A group of its own, so that what it has started can be ended with it.
+        command.process_group(0);
         command.current_dir(self.work()).stdin(Stdio::null());
         command.stdout(Stdio::null()).stderr(Stdio::piped());
         if shell == Shell::Busybox {
@@ -215,13 +218,19 @@ fn timespec(duration: Duration) -> Timespec {
 /// Waits for a shell and for all that it has started, which holds its standard error; one that runs
 /// on and on is killed.
 fn wait(mut child: Child) -> io::Result<()> {
+    let group = Pid::from_child(&child);
+    let late = || -> io::Error {
+        // One that has ended meanwhile needs no signal.
+        let _ = kill_process_group(group, Signal::KILL);
+        io::ErrorKind::TimedOut.into()
+    };
     let start = Instant::now();
     let mut pause = Duration::from_micros(200);
     while child.try_wait()?.is_none() {
         if start.elapsed() > PATIENCE {
-            child.kill()?;
+            let error = late();
             child.wait()?;
-            return Err(io::ErrorKind::TimedOut.into());
+            return Err(error);
         }
         std::thread::sleep(pause);
         pause = (pause * 3 / 2).min(Duration::from_millis(20));
@@ -232,7 +241,7 @@ fn wait(mut child: Child) -> io::Result<()> {
         let mut ready = [PollFd::new(&errors, PollFlags::IN)];
         let left = PATIENCE.saturating_sub(start.elapsed());
         if left.is_zero() || poll(&mut ready, Some(&timespec(left)))? == 0 {
-            return Err(io::ErrorKind::TimedOut.into());
+            return Err(late());
         }
         if errors.read(&mut bytes)? == 0 {
             return Ok(());

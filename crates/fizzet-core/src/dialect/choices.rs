@@ -1,6 +1,6 @@
 //! What a rule of the table can say where yes and no are not enough.
 
-use crate::stop::Reach;
+use crate::stop::{Reach, Status};
 
 /// When `"$@"` with no parameters makes its quotes vanish.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
@@ -793,4 +793,17 @@ pub enum FileSubstitution {
     First,
     /// The same, whatever descriptor is read.
     FirstOfAny,
+}
+
+/// What a backquoted command does that cannot be read as a whole.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ReadLate {
+    /// It is an error of the text around it.
+    No,
+    /// What could be read before it is carried out; then it has this status.
+    Status(Status),
+    /// What could be read before it is carried out; the rest is passed over, unless nothing could be.
+    Rest,
+    /// It ends the shell when it is reached.
+    Fatal,
 }

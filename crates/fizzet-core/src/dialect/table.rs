@@ -6,6 +6,7 @@
 use crate::dialect::choices::*;
 use crate::dialect::words::{TYPE_WORDS, TypeWords};
 use crate::dialect::{DollarEscapes, Nul, Shell, escapes};
+use crate::hexadecimal::HexDigits;
 use crate::stop::{Reach, Status};
 
 /// One rule in which shells differ.
@@ -324,6 +325,16 @@ dialect_table! {
     redirections_add_up: bool = [N, N, N, N, N, N, Y], "observed in all six: echo x >a >b; cat <a <b; : >c >&1";
     /// In the word and the patterns of `case`, quotes that an expansion has emptied leave a byte 127 behind.
     emptied_quotes_leave_mark: bool = [N, Y, N, N, N, N, N], "observed in all six: y=b; case \"${y#b}\"a in ?a) echo yes;; esac; set -- '' b; case \"$@\" in ?' b') echo yes;; esac";
+    /// Utilities for which a lone `-` ends the options.
+    lone_dash_ends_options: &'static [&'static str] = [&[], &[], &[], &[], &["typeset", "alias"], &["export", "readonly", "typeset", "local", "alias"], &["export", "readonly", "typeset", "declare", "local", "integer", "float", "alias", "unalias", "unset", "read", "shift"]], "observed in all six: export - v=1; typeset - v=1; alias - a=b; read - x; shift -";
+    /// While the word of an assignment, a `case`, a `[[ ]]`, a here-document or a quoted `${x-word}` is expanded, an unquoted `$*` in commands inside it is joined too.
+    star_joins_in_commands: bool = [N, Y, N, N, N, N, N], "observed in all six: IFS=; set -- a b; x=$(echo $*); echo $x";
+    /// In a backquoted command what cannot be read is found when it is carried out, and has this status; nothing: it ends the shell there.
+    backquotes_read_late: ReadLate = [ReadLate::No, ReadLate::Status(2), ReadLate::Rest, ReadLate::Rest, ReadLate::Fatal, ReadLate::Fatal, ReadLate::Fatal], "observed in all six: echo `(`; echo `echo a; fi`; if false; then echo `(`; fi; echo after";
+    /// How `%a` of `printf` writes its digits, if there is one.
+    printf_hexadecimal: Option<HexDigits> = [None, Some(HexDigits::Needed), Some(HexDigits::Needed), None, Some(HexDigits::Many), None, None], "observed in all six: printf '%a %.0a' 3.7 1.5";
+    /// A colon before `#` and `%` in `${x#p}` changes nothing.
+    colon_before_removal: bool = [N, N, N, N, Y, Y, N], "observed in all six: x=ab; echo ${x:#a} ${x:%%b*}";
     /// A colon ends a tilde-prefix outside assignments too.
     colon_ends_tilde: bool = [N, Y, N, N, Y, N, N], "observed in all six: echo ~:a";
     /// A backslash in an unquoted value escapes the next character of a pattern.

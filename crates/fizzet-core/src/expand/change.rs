@@ -123,6 +123,10 @@ pub(super) fn replaced(
             made.push_part(text, 0, start);
             next()?.put(&mut made, text, (start, bytes.len()));
         }
+        Replace::Whole if pattern.matches(bytes) => {
+            next()?.put(&mut made, text, (0, bytes.len()));
+        }
+        Replace::Whole => return Ok(text.clone()),
         // A pattern that matches nothing at all, such as `*`, matches an empty value.
         Replace::First | Replace::All
             if bytes.is_empty() && pattern.literal() != Some(b"") && pattern.matches(b"") =>

@@ -219,7 +219,9 @@ pub fn single(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, S
         true => Joiner::Assigned,
         false => Joiner::Ifs,
     };
-    let text = joined(Substitution::run(cx, word, Place { tilde, joiner, ..Place::SINGLE })?);
+    let joins_stars = tilde != Tilde::AfterAssignment;
+    let place = Place { tilde, joiner, joins_stars, ..Place::SINGLE };
+    let text = joined(Substitution::run(cx, word, place)?);
     match cx.state().dialect.tilde_in_fields && tilde != Tilde::Never {
         true => tilde::in_field(cx, text, word.span, tilde),
         false => Ok(text),
@@ -234,7 +236,8 @@ pub fn case_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
     if !cx.state().dialect.emptied_quotes_leave_mark {
         return single(cx, word, Tilde::AtStart);
     }
-    let pieces = Substitution::run(cx, word, Place { marks: true, ..Place::SINGLE })?;
+    let pieces =
+        Substitution::run(cx, word, Place { marks: true, joins_stars: true, ..Place::SINGLE })?;
     let origin = Origin::new(Rule::Join, word.span);
     let several = pieces.len() > 1;
     let mut whole = Text::new();
@@ -337,12 +340,14 @@ pub enum Tilde {
 }
 
 /// Whether a lone `$` behind the last expansion keeps the word from being split; `$@` and `$*` (but
-/// not `${*}` and `"$*"`) undo that.
-fn keeps_whole(parts: &[Part]) -> bool {
+/// not `${*}` and `"$*"`, and not where that is joined) undo that.
+fn keeps_whole(parts: &[Part], joins_stars: bool) -> bool {
     let lone = |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'$'));
     let last_lone = parts.iter().rposition(lone);
     let last_expansion = parts.iter().rposition(is_expansion);
-    last_lone.is_some() && last_lone > last_expansion && !parts.iter().any(names_all_parameters)
+    last_lone.is_some()
+        && last_lone > last_expansion
+        && !parts.iter().any(|part| names_all_parameters(part, joins_stars))
 }
 
 fn is_expansion(part: &Part) -> bool {
@@ -352,14 +357,14 @@ fn is_expansion(part: &Part) -> bool {
     )
 }
 
-fn names_all_parameters(part: &Part) -> bool {
+fn names_all_parameters(part: &Part, joins_stars: bool) -> bool {
     match part {
         Part::Double { parts, .. } => parts.iter().any(|part| {
             matches!(part, Part::Parameter(inner) if inner.name == ParameterName::Special(b'@'))
         }),
         Part::Parameter(parameter) => match parameter.name {
             ParameterName::Special(b'@') => true,
-            ParameterName::Special(b'*') => !parameter.braced,
+            ParameterName::Special(b'*') => !parameter.braced && !joins_stars,
             _ => false,
         },
         _ => false,
@@ -376,7 +381,7 @@ fn joined(pieces: Vec<Piece>) -> Text {
 
 fn split_all(cx: &mut dyn Context, pieces: Vec<Piece>, word: &Word) -> Result<Vec<Text>, Stop> {
     let (state, parts, span) = (cx.state(), &word.parts, word.span);
-    let whole = state.dialect.lone_dollar_keeps_whole && keeps_whole(parts);
+    let whole = state.dialect.lone_dollar_keeps_whole && keeps_whole(parts, state.joins_stars);
     let ifs = if whole { Rc::new(Ifs::none()) } else { ifs(state) };
     let rules = split::Rules {
         across: state.dialect.splits_across_expansions,
@@ -386,9 +391,9 @@ fn split_all(cx: &mut dyn Context, pieces: Vec<Piece>, word: &Word) -> Result<Ve
         last_makes_field: state.dialect.last_separator_makes_field,
         output_begins_behind_separator: state.dialect.output_begins_behind_separator,
         leading_blank_joins: state.dialect.leading_blank_joins_under_at
-            && parts.iter().any(names_all_parameters),
+            && parts.iter().any(|part| names_all_parameters(part, false)),
     };
-    let splits = |part: &Part| is_expansion(part) || names_all_parameters(part);
+    let splits = |part: &Part| is_expansion(part) || names_all_parameters(part, false);
     let quotes = state.dialect.expansion_quotes_literal_ifs && parts.iter().any(splits);
     let limit = state.limits.fields;
     let pieces = match quotes {

@@ -31,10 +31,9 @@ impl Substitution<'_> {
             return self.each(parameter, held, Text::clone).map(Some);
         }
         match &parameter.operation {
-            Operation::Value
-            | Operation::Bad
-            | Operation::Unreadable(_)
-            | Operation::Filter(_) => Ok(Some(held)),
+            Operation::Value | Operation::Bad | Operation::Unreadable(_) | Operation::Filter(_) => {
+                Ok(Some(held))
+            }
             Operation::Length => self.length(parameter, held).map(Some),
             Operation::Instead { what, colon, word } => {
                 self.instead(parameter, held, (*what, *colon, word), place)
@@ -301,7 +300,8 @@ impl Substitution<'_> {
         };
         let in_fields = dialect.tilde_in_fields && !place.quoted;
         let (fields, start) = (self.fields_done(), self.current_len());
-        self.word(word, Place { tilde, ..place })?;
+        let joins = place.quoted || !ifs(self.cx.state()).is_empty();
+        self.with_joined_stars(Some(joins), |this| this.word(word, Place { tilde, ..place }))?;
         if in_fields && self.fields_done() == fields {
             let whole = self.take_current();
             let made = whole.slice(start, whole.len());
@@ -318,7 +318,7 @@ impl Substitution<'_> {
             let message = "only a variable can be assigned";
             return Err(self.cx.state().mistake(message, parameter.span, status));
         };
-        let inner = Place { fields: false, tilde: Tilde::AtStart, ..place };
+        let inner = Place { fields: false, tilde: Tilde::AtStart, joins_stars: true, ..place };
         let value = match self.cx.state().dialect.array_is_list {
             true => self.joined_fields(word, place)?,
             false => joined(Substitution::run(self.cx, word, inner)?),
@@ -423,7 +423,7 @@ impl Substitution<'_> {
                     true => Tilde::AfterEquals,
                     false => Tilde::AtStart,
                 };
-                let inner = Place { fields: false, quoted, tilde, ..place };
+                let inner = Place { fields: false, quoted, tilde, joins_stars: false, ..place };
                 let text = joined(Substitution::run(self.cx, word, inner)?);
                 match dialect.tilde_in_fields && !quoted {
                     true => crate::expand::tilde::in_field(self.cx, text, word.span, tilde)?,

@@ -70,10 +70,8 @@ impl Substitution<'_> {
             self.met |= is_set;
         }
         if let Some(held) = operated {
-            let assigns = matches!(
-                parameter.operation,
-                Operation::Instead { what: Instead::Assign, .. }
-            );
+            let assigns =
+                matches!(parameter.operation, Operation::Instead { what: Instead::Assign, .. });
             self.emptied |= (was_text || assigns)
                 && !matches!(parameter.operation, Operation::Value)
                 && matches!(&held, Held::One(text) if text.is_empty());
@@ -324,6 +322,10 @@ impl Substitution<'_> {
         }
         if place.distributes && place.fields && !(place.quoted && star) {
             return self.distribute(span, items, place);
+        }
+        if star && !place.quoted && place.fields && self.cx.state().joins_stars {
+            let ifs = ifs(self.cx.state());
+            return self.joined(span, items, ifs.joiner(), place);
         }
         if (place.fields || (place.marks && place.quoted)) && !(place.quoted && star) {
             return self.separate(span, items, star, place);

@@ -69,6 +69,8 @@ pub(super) struct Place {
     pub(super) assigned: bool,
     /// Whether quotes that an expansion has emptied leave a mark.
     pub(super) marks: bool,
+    /// Whether an unquoted `$*` in commands inside is joined, where a shell has it so.
+    pub(super) joins_stars: bool,
     /// What stands between the values of a list that becomes one text.
     pub(super) joiner: Joiner,
     /// Whether each element of a list takes the text around it along.
@@ -104,6 +106,7 @@ impl Place {
         tilde: Tilde::AtStart,
         assigned: false,
         marks: false,
+        joins_stars: false,
         joiner: Joiner::Ifs,
         distributes: false,
     };
@@ -171,13 +174,30 @@ impl<'c> Substitution<'c> {
             left_over: None,
             emptied: false,
         };
-        substitution.word(word, place)?;
+        let joins = place.joins_stars.then_some(true);
+        substitution.with_joined_stars(joins, |this| this.word(word, place))?;
         if let Some(origin) = substitution.last_empty.take() {
             substitution.current.push(b"", Standing::Quoted, &origin);
         }
         substitution.break_field(Break::Field);
         let (done, limits) = (substitution.done, substitution.cx.state().limits);
         chosen(done, limits, word.span)
+    }
+
+    /// Expands something; `joins`: whether an unquoted `$*` in the commands inside it is joined, if that
+    /// changes here.
+    pub(super) fn with_joined_stars(
+        &mut self,
+        joins: Option<bool>,
+        expand: impl FnOnce(&mut Self) -> Result<(), Stop>,
+    ) -> Result<(), Stop> {
+        let Some(joins) = joins.filter(|_| self.cx.state().dialect.star_joins_in_commands) else {
+            return expand(self);
+        };
+        let outer = std::mem::replace(&mut self.cx.state().joins_stars, joins);
+        let outcome = expand(self);
+        self.cx.state().joins_stars = outer;
+        outcome
     }
 
     /// The parts of a word; a tilde may stand at its start.

@@ -33,7 +33,8 @@ pub(super) fn hidden_brace(word: &Word, in_assignment: bool) -> Option<&[Part]> 
         if opens_tilde(part, at == 0, in_assignment) {
             let is_passed = |part: &&Part| {
                 split_literal(part, if in_assignment { b"/:" } else { b"/" }).is_none()
-                    && (is_plain(part) || matches!(part, Part::Command(_) | Part::Arithmetic { .. }))
+                    && (is_plain(part)
+                        || matches!(part, Part::Command(_) | Part::Arithmetic { .. }))
             };
             let passed = parts[at + 1..].iter().take_while(is_passed).count();
             if let Some(Part::Parameter(_)) = parts.get(at + 1 + passed) {

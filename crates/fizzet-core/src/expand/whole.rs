@@ -81,6 +81,12 @@ pub(super) fn removed_from_list(
     let mut items = items.to_vec();
     if !suffix {
         if let Some(first) = items.first_mut() {
+            // The end that is tried first is that of the string; the pattern sees the first parameter.
+            if longest && pattern.matches(first.bytes()) {
+                items.truncate(1);
+                items[0] = Text::new();
+                return items;
+            }
             *first = removed(first, pattern, false, longest);
         }
         return items;

@@ -103,6 +103,8 @@ pub struct State {
     pub keeps_stages: bool,
     /// Whether an external command's status had to be assumed.
     pub assumed_status: bool,
+    /// Whether an unquoted `$*` is joined, since it stands in a word that is not split.
+    pub joins_stars: bool,
     shell_source: SourceId,
     /// IFS as it was last taken apart.
     pub(crate) latest_ifs: RefCell<Option<Rc<Ifs>>>,
@@ -138,6 +140,7 @@ impl State {
             steps: 0,
             keeps_stages: false,
             assumed_status: false,
+            joins_stars: false,
             shell_source,
             latest_ifs: RefCell::default(),
         };

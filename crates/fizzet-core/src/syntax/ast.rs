@@ -7,6 +7,7 @@ use std::cell::OnceCell;
 use std::rc::Rc;
 
 use crate::source::Span;
+use crate::syntax::error::SyntaxError;
 use crate::text::Text;
 
 /// Commands one after the other, as far as one separator or terminator allows.
@@ -340,6 +341,8 @@ pub struct CommandSubstitution {
     pub place: SubstitutionPlace,
     /// With the delimiters.
     pub span: Span,
+    /// What comes behind the commands and is found to be wrong when that is reached.
+    pub broken: Option<Rc<SyntaxError>>,
 }
 
 /// Which shell carries out a command substitution.
@@ -570,6 +573,8 @@ pub enum Replace {
     Prefix,
     /// `/%`
     Suffix,
+    /// `:/`: the whole value.
+    Whole,
 }
 
 /// An arithmetic expression: text that is expanded like a double-quoted string and then read.

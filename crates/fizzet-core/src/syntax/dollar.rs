@@ -2,10 +2,12 @@
 
 use std::rc::Rc;
 
+use crate::dialect::ReadLate;
 use crate::syntax::ansi_c;
 use crate::syntax::ast::{CommandSubstitution, Operation, Parameter, ParameterName, Part};
 use crate::syntax::ast::{List, ProcessSubstitution, SubstitutionPlace};
 use crate::syntax::cursor::{Parsed, Parser, Segment, is_name_byte};
+use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::words::Within;
 
 impl<'a> Parser<'a> {
@@ -177,7 +179,12 @@ impl<'a> Parser<'a> {
         let list = self.list_in_parentheses(start, 2, "$(")?;
         let span = self.span(start, self.pos);
         let place = SubstitutionPlace::Subshell;
-        Ok(Part::Command(Box::new(CommandSubstitution { list: Rc::new(list), place, span })))
+        Ok(Part::Command(Box::new(CommandSubstitution {
+            list: Rc::new(list),
+            place,
+            span,
+            broken: None,
+        })))
     }
 
     /// The commands up to the `)` that closes the opener at `start`.
@@ -262,11 +269,16 @@ impl<'a> Parser<'a> {
                 }
             }
         }
-        let list = self.parse_backquoted(text, segments)?;
+        let (list, broken) = self.parse_backquoted(text, segments)?;
         self.pos = at + 1;
         let span = self.span(start, self.pos);
         let place = SubstitutionPlace::Subshell;
-        Ok(Part::Command(Box::new(CommandSubstitution { list: Rc::new(list), place, span })))
+        Ok(Part::Command(Box::new(CommandSubstitution {
+            list: Rc::new(list),
+            place,
+            span,
+            broken: broken.map(Rc::new),
+        })))
     }
 
     fn segment_at(&self, at: usize, in_text: usize) -> Segment {
@@ -274,15 +286,46 @@ impl<'a> Parser<'a> {
         Segment { at: in_text, source: span.source, offset: span.start as usize }
     }
 
-    fn parse_backquoted(&mut self, text: Vec<u8>, segments: Vec<Segment>) -> Parsed<List> {
+    /// The commands of a backquoted text, and what is wrong behind them where that is found later.
+    fn parse_backquoted(
+        &mut self,
+        text: Vec<u8>,
+        segments: Vec<Segment>,
+    ) -> Parsed<(List, Option<SyntaxError>)> {
+        let late = self.dialect.backquotes_read_late;
         self.deeper(|outer| {
-            let mut inner = outer.inner(text, segments);
-            let list = inner.compound_list()?;
-            if !inner.at_end() {
-                return inner.unexpected("a command");
+            let mut inner = outer.inner(text.clone(), segments.clone());
+            let list = inner.compound_list().and_then(|list| {
+                if inner.at_end() || late == ReadLate::Rest {
+                    return Ok(list);
+                }
+                inner.unexpected("a command")
+            });
+            let read = list.and_then(|list| inner.documents_at_end().map(|()| list));
+            match (read, late) {
+                (Ok(list), _) => Ok((list, None)),
+                (Err(error), ReadLate::No | ReadLate::Rest) => Err(error),
+                (Err(error), _) if is_limit(&error) => Err(error),
+                // Whole lines before the mistake are carried out.
+                (Err(_), _) => Ok(outer.inner(text, segments).commands_before_mistake()),
             }
-            inner.documents_at_end()?;
-            Ok(list)
         })
     }
+
+    /// The commands of the lines that can be read, and what is wrong behind them.
+    fn commands_before_mistake(&mut self) -> (List, Option<SyntaxError>) {
+        let mut items = Vec::new();
+        loop {
+            match self.next_commands() {
+                Ok(Some(list)) => items.extend(list.items),
+                Ok(None) => return (List { items }, None),
+                Err(error) => return (List { items }, Some(error)),
+            }
+        }
+    }
+}
+
+/// Whether the shell may take the text, which goes beyond what is read here.
+fn is_limit(error: &SyntaxError) -> bool {
+    matches!(error.kind, SyntaxErrorKind::TooDeep { .. })
 }

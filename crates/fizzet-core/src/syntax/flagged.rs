@@ -2,7 +2,7 @@
 //! `${${x}#a}` (observed in zsh 5.9).
 
 use crate::syntax::ast::{
-    Arithmetic, Flag, Flagged, Modifier, Operation, Parameter, ParameterName, Part, Slice,
+    Arithmetic, Flag, Flagged, Modifier, Operation, Parameter, ParameterName, Part, Replace, Slice,
     Subscript,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_name_start};
@@ -172,6 +172,17 @@ impl<'a> Parser<'a> {
         if self.at(b":#") {
             self.pos += 2;
             return Ok(Some(Operation::Filter(self.word(Within::Brace)?)));
+        }
+        if self.at(b":%") {
+            // Nothing comes of it.
+            self.parts(if quoted { Within::BraceQuoted } else { Within::Brace })?;
+            return Ok(Some(Operation::Value));
+        }
+        if self.at(b":/") {
+            self.pos += 2;
+            self.eat(b"#");
+            self.eat(b"%");
+            return self.replacement_of(Replace::Whole, quoted).map(Some);
         }
         if self.raw() == Some(b':')
             && self.text.get(self.pos + 1).is_some_and(|&next| is_name_start(next))

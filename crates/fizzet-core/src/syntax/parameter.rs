@@ -73,7 +73,7 @@ impl<'a> Parser<'a> {
             return Err(self.unclosed(start, 2, "${", "}"));
         }
         let span = self.span(start, self.pos);
-        Ok(Part::Command(Box::new(CommandSubstitution { list, place, span })))
+        Ok(Part::Command(Box::new(CommandSubstitution { list, place, span, broken: None })))
     }
 
     /// The shells find a bad expansion only when they come to expand it, so it is read as far as
@@ -228,6 +228,11 @@ impl<'a> Parser<'a> {
                     self.pos += 1;
                     self.instead(next, true, quoted)?
                 }
+                Some(sign @ (b'#' | b'%')) if self.dialect.colon_before_removal => {
+                    self.peek();
+                    self.pos += 1;
+                    self.remove(sign, quoted)?
+                }
                 _ if self.dialect.substrings => self.substring()?,
                 _ => return Ok(None),
             },
@@ -306,6 +311,11 @@ impl<'a> Parser<'a> {
         if which != Replace::First {
             self.pos += 1;
         }
+        self.replacement_of(which, quoted)
+    }
+
+    /// The pattern of a replacement, and what stands behind the slash that ends it.
+    pub(super) fn replacement_of(&mut self, which: Replace, quoted: bool) -> Parsed<Operation> {
         let pattern = self.replaced_pattern(which == Replace::All, quoted)?;
         self.mind_parentheses(&pattern, true)?;
         let replacement = match self.peek() {

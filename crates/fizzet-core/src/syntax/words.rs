@@ -144,7 +144,11 @@ impl<'a> Parser<'a> {
             let within = if now.open.is_some() { Within::Double } else { Within::BraceQuoted };
             match byte {
                 b'}' if now.hidden.is_none() && now.open.is_none() => break,
-                b'\'' if now.open.is_none() && kept_backslash != Some(here) => {
+                b'\''
+                    if now.open.is_none()
+                        && self.dialect.single_quotes_hide_brace
+                        && (now.hidden.is_some() || kept_backslash != Some(here)) =>
+                {
                     now.hidden = now.hidden.is_none().then_some(here);
                     self.vanishing = Some(now);
                     self.pos += 1;

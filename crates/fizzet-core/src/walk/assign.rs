@@ -355,6 +355,7 @@ impl Walker {
         let Some(Part::Literal { bytes, .. }) = word.parts.first() else { return Ok(None) };
         let (equals, bracket) =
             (bytes.iter().position(|&b| b == b'='), bytes.iter().position(|&b| b == b'['));
+        let bracket = bracket.filter(|&at| equals.is_none_or(|equals| at < equals));
         if bracket.is_some() && self.state.dialect.arrays {
             return match bracket.filter(|&at| is_name(&bytes[..at])).is_some()
                 && has_equals_behind_bracket(word)

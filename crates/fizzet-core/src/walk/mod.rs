@@ -329,7 +329,9 @@ impl Walker {
     fn write_into(&mut self, output: &Output, text: Text) -> bool {
         match output {
             Output::All(all) => {
-                return all.iter().fold(true, |done, one| self.write_into(one, text.clone()) && done);
+                return all
+                    .iter()
+                    .fold(true, |done, one| self.write_into(one, text.clone()) && done);
             }
             Output::Kept(kept) => kept.borrow_mut().push_text(&text),
             Output::Written(file) => {

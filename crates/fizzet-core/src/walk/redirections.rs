@@ -8,9 +8,7 @@ use crate::host::{FileKind, Host};
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Stop};
-use crate::syntax::ast::{
-    Operation, Part, Redirect, RedirectOperator, RedirectTarget, Word,
-};
+use crate::syntax::ast::{Operation, Part, Redirect, RedirectOperator, RedirectTarget, Word};
 use crate::text::{Standing, Text};
 use crate::trace::RedirectTrace;
 use crate::walk::Walker;

@@ -4,13 +4,13 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
-use crate::dialect::{FileSubstitution, Nul};
+use crate::dialect::{FileSubstitution, Nul, ReadLate};
 use crate::lineage::{Origin, Rule};
-use crate::stop::{Reach, Stop, as_process};
+use crate::stop::{Reach, ShellError, Stop, as_process};
 use crate::syntax::Parser;
 use crate::syntax::ast::{
-    Argument, CommandKind, CommandSubstitution, List, Redirect, RedirectOperator,
-    RedirectTarget, SubstitutionPlace,
+    Argument, CommandKind, CommandSubstitution, List, Redirect, RedirectOperator, RedirectTarget,
+    SubstitutionPlace,
 };
 use crate::text::{Standing, Text};
 use crate::trace::Missing;
@@ -20,6 +20,11 @@ use crate::walk::builtins::SubshellIs;
 impl Walker {
     /// The output of a command substitution, without its last newlines.
     pub(super) fn substitution(&mut self, command: &CommandSubstitution) -> Result<Text, Stop> {
+        if let Some(error) = &command.broken
+            && self.state.dialect.backquotes_read_late == ReadLate::Fatal
+        {
+            return Err(Stop::Syntax((**error).clone()));
+        }
         let late = self.read_late(command)?;
         let (list, span) = (late.as_ref().unwrap_or(&command.list), command.span);
         let limit = self.state.limits.depth;
@@ -42,7 +47,9 @@ impl Walker {
                     walker.state.options.exit_on_error &=
                         walker.state.dialect.substitution_keeps_exit_on_error
                             || walker.state.options.inherits_exit_on_error;
-                    walker.list(list)
+                    walker.list(list)?;
+                    walker.meet_broken(command);
+                    Ok(())
                 })
             }),
             SubstitutionPlace::Here => self.captured(|walker| walker.list(list)),
@@ -64,6 +71,16 @@ impl Walker {
         match command.place {
             SubstitutionPlace::Reply => Ok(output),
             _ => Ok(trimmed(&output, self.state.dialect.substitution_nul)),
+        }
+    }
+
+    /// Finds what is wrong behind the commands of a substitution, and goes on.
+    fn meet_broken(&mut self, command: &CommandSubstitution) {
+        if let Some(error) = &command.broken
+            && let ReadLate::Status(status) = self.state.dialect.backquotes_read_late
+        {
+            let error = ShellError::new(error.to_string(), error.span, status, Reach::Command);
+            self.survive(error);
         }
     }
 
@@ -147,9 +164,7 @@ fn file_read(list: &List, rule: FileSubstitution) -> Option<&Redirect> {
     let of_input = matches!(redirect.target, None | Some(RedirectTarget::Descriptor(0)));
     let reads = match rule {
         FileSubstitution::No => false,
-        FileSubstitution::Alone => {
-            others.is_empty() && of_input && redirect.operator == Input
-        }
+        FileSubstitution::Alone => others.is_empty() && of_input && redirect.operator == Input,
         FileSubstitution::First | FileSubstitution::FirstOfAny => {
             (of_input || rule == FileSubstitution::FirstOfAny)
                 && matches!(redirect.operator, Input | HereDocument | HereDocumentTabs | HereString)

@@ -39,6 +39,8 @@ pub(super) struct Call<'a> {
     pub(super) argv: &'a [Text],
     /// Where the command is written.
     pub(super) span: Span,
+    /// Whether a lone `-` ends the options.
+    pub(super) dash_ends: bool,
 }
 
 impl Call<'_> {
@@ -166,8 +168,10 @@ impl Walker {
     pub(super) fn builtin(&mut self, argv: &[Text], span: Span) -> Result<Status, Stop> {
         let name = argv.first().map_or(&b""[..], Text::bytes);
         let known = packed(name).and_then(|key| KEYS.binary_search(&key).ok());
+        let ending = self.state.dialect.lone_dash_ends_options;
+        let dash_ends = ending.iter().any(|one| one.as_bytes() == name);
         match known.map(|at| &TABLE[at]) {
-            Some((_, run)) => match run(self, &Call { argv, span }) {
+            Some((_, run)) => match run(self, &Call { argv, span, dash_ends }) {
                 Err(Stop::Shell(error)) if error.is_read_only => {
                     let statuses = self.state.dialect.read_only_statuses;
                     match statuses.iter().find(|(utility, _)| utility.as_bytes() == name) {

@@ -62,6 +62,11 @@ impl<'a> Call<'a> {
         while let [word, rest @ ..] = given.operands {
             let bytes = word.bytes();
             let sign = bytes.first().copied().unwrap_or(0);
+            if bytes == b"-" && self.dash_ends {
+                given.operands = rest;
+                given.ended = true;
+                break;
+            }
             if bytes.len() < 2 || !(sign == b'-' || (plus && sign == b'+')) {
                 break;
             }

@@ -75,7 +75,7 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         let name = walker.state.shell_text(b"printf");
         let argv: Vec<Text> =
             [name, format.clone()].into_iter().chain(asked.words.iter().cloned()).collect();
-        return printf(walker, &Call { argv: &argv, span: call.span });
+        return printf(walker, &Call { argv: &argv, ..*call });
     }
     let words = asked.chosen(walker);
     let between: &[u8] = match () {

@@ -4,6 +4,7 @@ use crate::dialect::{PrintfQuoting, PrintfReals};
 use crate::expand::arithmetic;
 use crate::expand::backslashed as backslashed_for_zsh;
 use crate::expand::transform::{in_dollar_quotes, requoted_for};
+use crate::hexadecimal::real_in_hexadecimal;
 use crate::lineage::{Origin, Rule};
 use crate::real::{Format, Real};
 use crate::stop::{Status, Stop};
@@ -309,6 +310,27 @@ impl Printing<'_> {
                 let text = Text::from_bytes(shown, Standing::Quoted, self.origin.clone());
                 self.padded(&text, one);
             }
+            b'a' | b'A' if let Some(style) = self.walker.state.dialect.printf_hexadecimal => {
+                let value = self.next_real();
+                let sign = sign_of(value.is_negative(), one);
+                let whole = Specification { precision: None, ..one.clone() };
+                match real_in_hexadecimal(value.absolute(), style, one.precision, one.alternative) {
+                    Some(digits) if letter == b'A' => {
+                        self.number(&format!("{sign}0X"), &digits.to_uppercase(), &whole);
+                    }
+                    Some(digits) => self.number(&format!("{sign}0x"), &digits, &whole),
+                    None => {
+                        let format = Format {
+                            letter: if letter == b'A' { b'F' } else { b'f' },
+                            precision: 0,
+                            keeps_zeros: false,
+                            halves_up: false,
+                        };
+                        let digits = value.absolute().shown(format);
+                        self.number(sign, &digits, &Specification { zero: false, ..whole });
+                    }
+                }
+            }
             b'f' | b'F' | b'e' | b'E' | b'g' | b'G' => {
                 let value = self.next_real();
                 let format = Format {
@@ -317,24 +339,14 @@ impl Printing<'_> {
                     keeps_zeros: one.alternative,
                     halves_up: self.walker.state.dialect.halves_up,
                 };
-                let (negative, digits) = (value.is_negative(), value.absolute().shown(format));
-                let sign = match negative {
-                    true => "-",
-                    false if one.plus => "+",
-                    false if one.blank => " ",
-                    false => "",
-                };
+                let digits = value.absolute().shown(format);
+                let sign = sign_of(value.is_negative(), one);
                 let whole = Specification { precision: None, ..one.clone() };
                 self.number(sign, &digits, &whole);
             }
             b'd' | b'i' => {
                 let value = self.next_number(true);
-                let sign = match value {
-                    ..0 => "-",
-                    _ if one.plus => "+",
-                    _ if one.blank => " ",
-                    _ => "",
-                };
+                let sign = sign_of(value < 0, one);
                 self.number(sign, &value.unsigned_abs().to_string(), one);
             }
             b'u' => {
@@ -412,6 +424,16 @@ impl Printing<'_> {
         if one.left {
             self.put(&blanks);
         }
+    }
+}
+
+/// The sign of a number, or what a conversion puts in its place.
+fn sign_of(negative: bool, one: &Specification) -> &'static str {
+    match negative {
+        true => "-",
+        false if one.plus => "+",
+        false if one.blank => " ",
+        false => "",
     }
 }
 

@@ -47,17 +47,19 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         b"local" if !dialect.local_options_letters => "",
         _ => dialect.declaration_letters,
     };
-    let given = call.given(letters, true);
-    if let [only] = call.arguments()
-        && only.bytes() == b"-"
+    let mut given = call.given(letters, true);
+    if let [first, rest @ ..] = given.operands
+        && first.bytes() == b"-"
         && utility == b"local"
+        && dialect.local_options
     {
-        if walker.state.dialect.local_options
-            && let Some(scope) = walker.scopes.last_mut()
-        {
+        if let Some(scope) = walker.scopes.last_mut() {
             scope.options = Some(walker.state.options.clone());
         }
-        return Ok(0);
+        if rest.is_empty() {
+            return Ok(0);
+        }
+        given.operands = rest;
     }
     let outside = matches!(utility, b"export" | b"readonly");
     let keeps_scope = walker.scopes.last().is_some_and(|scope| scope.has_variables);
@@ -383,7 +385,7 @@ pub(super) fn declare_as(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
     for (at, _) in &mut walker.compound_arguments {
         *at += 1;
     }
-    declare(walker, &Call { argv: &argv, span: call.span })
+    declare(walker, &Call { argv: &argv, ..*call })
 }
 
 /// `unset [-fv] name...`
