@@ -335,6 +335,16 @@ dialect_table! {
     printf_hexadecimal: Option<HexDigits> = [None, Some(HexDigits::Needed), Some(HexDigits::Needed), None, Some(HexDigits::Many), None, None], "observed in all six: printf '%a %.0a' 3.7 1.5";
     /// A colon before `#` and `%` in `${x#p}` changes nothing.
     colon_before_removal: bool = [N, N, N, N, Y, Y, N], "observed in all six: x=ab; echo ${x:#a} ${x:%%b*}";
+    /// The word of an unquoted `${x-word}` with an unquoted `$@` in it is split and joined with spaces before the word around it is split.
+    lists_in_words_are_rejoined: bool = [N, Y, N, N, N, N, N], "observed in all six: IFS=:; set -- a 'b c'; printf '[%s]' ${x-$@} ${x-q:$@}";
+    /// In a here-document, `$(` in the operand of `${x#p}`, `${x/p/r}` or `${x:n}` is an error.
+    document_operands_hold_no_commands: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: x=a; cat <<E with ${x/a/$(echo b)}";
+    /// A brace that is the word of a `case`, and one that closes nothing among the words of a command in `$(`, are errors.
+    lone_braces_are_refused: bool = [N, N, N, N, Y, N, N], "observed in all six: case { in *) echo y;; esac; echo $(echo a })";
+    /// Whether `${@:-word}` uses its word is decided by the first parameter.
+    first_parameter_decides: bool = [N, N, N, N, Y, N, N], "observed in all six: set -- '' a; echo ${@:-q}";
+    /// A mistake in an assignment before a program ends no more than that command.
+    programs_expand_assignments: bool = [N, N, N, N, Y, N, N], "observed in all six: x=${z?} ls; echo after";
     /// A colon ends a tilde-prefix outside assignments too.
     colon_ends_tilde: bool = [N, Y, N, N, Y, N, N], "observed in all six: echo ~:a";
     /// A backslash in an unquoted value escapes the next character of a pattern.

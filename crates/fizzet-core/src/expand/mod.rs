@@ -19,6 +19,7 @@ pub(crate) mod parameter;
 pub mod pattern;
 mod qualifiers;
 pub(crate) mod regular;
+mod rejoined;
 mod split;
 mod stages;
 mod substitute;

@@ -6,6 +6,7 @@ use crate::dialect::{Dialect, ListOperations, NegativeLength, Wait};
 use crate::expand::change::{Replacement, before_each, cased, removed, replaced};
 use crate::expand::parameter::{Held, index_text};
 use crate::expand::pattern::Pattern;
+use crate::expand::rejoined::is_bare_list;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::tilde_cut::hidden_brace;
 use crate::expand::whole::{part_of_list, removed_from_list};
@@ -31,9 +32,10 @@ impl Substitution<'_> {
             return self.each(parameter, held, Text::clone).map(Some);
         }
         match &parameter.operation {
-            Operation::Value | Operation::Bad | Operation::Unreadable(_) | Operation::Filter(_) => {
-                Ok(Some(held))
-            }
+            Operation::Value
+            | Operation::Bad
+            | Operation::Unreadable { .. }
+            | Operation::Filter(_) => Ok(Some(held)),
             Operation::Length => self.length(parameter, held).map(Some),
             Operation::Instead { what, colon, word } => {
                 self.instead(parameter, held, (*what, *colon, word), place)
@@ -68,7 +70,9 @@ impl Substitution<'_> {
             Operation::Names { separate } => self.names(parameter, !separate).map(Some),
             Operation::Keys => self.keys(parameter).map(Some),
             Operation::Indirect(then) => self.indirect(parameter, held, then, place),
-            Operation::Transform(letter) => self.transform(parameter, held, *letter).map(Some),
+            Operation::Transform(letter) => {
+                self.transform(parameter, held, *letter, place).map(Some)
+            }
         }
     }
 
@@ -230,6 +234,11 @@ impl Substitution<'_> {
                     (false, true) => !items.is_empty(),
                 }
             }
+            Held::List { items, .. }
+                if colon && self.cx.state().dialect.first_parameter_decides =>
+            {
+                items.first().is_some_and(|first| !first.is_empty())
+            }
             Held::List { items, star } => {
                 let joined_empty = *star
                     && self.cx.state().dialect.joined_empty_is_none
@@ -247,7 +256,8 @@ impl Substitution<'_> {
         let use_word = has_value == (what == Instead::Alternative);
         if !use_word {
             if !place.quoted && self.cx.state().dialect.unused_tilde_hides_brace {
-                self.left_over = hidden_brace(word, place.assigned).map(<[Part]>::to_vec);
+                self.left_over =
+                    hidden_brace(word, place.assigned && !self.declares).map(<[Part]>::to_vec);
             }
             // `${x+word}` of an unset x is nothing, and no error under set -u.
             let nothing = what == Instead::Alternative;
@@ -300,6 +310,14 @@ impl Substitution<'_> {
         };
         let in_fields = dialect.tilde_in_fields && !place.quoted;
         let (fields, start) = (self.fields_done(), self.current_len());
+        if self.is_rejoined(word, place) {
+            return self.rejoined(word, Place { tilde, ..place });
+        }
+        let lists = self.cx.state().dialect.array_is_list && !place.fields && !place.quoted;
+        if lists && word.parts.iter().any(is_bare_list) {
+            let text = self.joined_fields(word, place)?;
+            return self.push_text(&text);
+        }
         let joins = place.quoted || !ifs(self.cx.state()).is_empty();
         self.with_joined_stars(Some(joins), |this| this.word(word, Place { tilde, ..place }))?;
         if in_fields && self.fields_done() == fields {

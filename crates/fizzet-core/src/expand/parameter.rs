@@ -7,7 +7,7 @@ use crate::expand::{Context, Tilde, arithmetic, ifs, record, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Key, Value, Variable};
-use crate::stop::{Reach, Stop};
+use crate::stop::Stop;
 use crate::syntax::Parser;
 use crate::syntax::ast::{Arithmetic, Instead, Operation, Parameter, ParameterName, Subscript};
 use crate::text::{Passage, Standing, Text};
@@ -36,6 +36,7 @@ fn joiner(parameter: &Parameter, place: Place) -> Joiner {
         (Joiner::SpaceForParameters { .. }, Value | Instead { .. }) if is_array => Joiner::Ifs,
         (Joiner::SpaceForParameters { changed: true }, Replace { .. } | Case { .. }) => Joiner::Ifs,
         (Joiner::SpaceForParameters { .. }, _) => Joiner::Space,
+        (Joiner::Assigned, Remove { pattern, .. }) if pattern.parts.is_empty() => Joiner::Ifs,
         (Joiner::Assigned, Remove { .. } | Transform(_)) => Joiner::IfsForAll,
         (Joiner::Assigned, Replace { .. } | Case { .. } | Substring { .. } | Keys) => {
             if place.quoted { Joiner::IfsForAll } else { Joiner::Ifs }
@@ -48,10 +49,10 @@ fn joiner(parameter: &Parameter, place: Place) -> Joiner {
 impl Substitution<'_> {
     pub(super) fn parameter(&mut self, parameter: &Parameter, place: Place) -> Result<(), Stop> {
         let held = match &parameter.operation {
-            Operation::Unreadable(why) => {
+            Operation::Unreadable { why, ends } => {
                 let dialect = &self.cx.state().dialect;
                 let status = dialect.unreadable_document_status.unwrap_or(1);
-                return Err(Stop::error(why.to_string(), parameter.span, status, Reach::Command));
+                return Err(Stop::error(why.to_string(), parameter.span, status, *ends));
             }
             Operation::Bad => {
                 let status = self.cx.state().dialect.bad_substitution_status;
@@ -291,8 +292,15 @@ impl Substitution<'_> {
             {
                 self.unset(parameter)
             }
-            Held::List { items, star } => {
+            Held::List { mut items, star } => {
                 self.met = true;
+                // Beside a `$@` what is empty in a `$*` of a here-document is lost, where spaces separate.
+                if star
+                    && place.joiner == (Joiner::SpaceForParameters { changed: false })
+                    && matches!(ifs(self.cx.state()).joiner(), b" " | b"")
+                {
+                    items.retain(is_filled);
+                }
                 let joiner = joiner(parameter, place);
                 self.list(parameter.span, items, star, Place { joiner, ..place })
             }

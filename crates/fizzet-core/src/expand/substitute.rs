@@ -139,6 +139,8 @@ pub(super) struct Substitution<'c> {
     behind_quoted_at: bool,
     /// Whether a brace keeps what follows from being split.
     unsplit: bool,
+    /// Whether the word is the argument `name=value` of a declaration utility.
+    pub(super) declares: bool,
     /// Whether an operation has taken all of a value away.
     pub(super) emptied: bool,
     /// What a word that was not used leaves over, whose brace ends the word around it.
@@ -173,6 +175,7 @@ impl<'c> Substitution<'c> {
             cut: false,
             left_over: None,
             emptied: false,
+            declares: false,
         };
         let joins = place.joins_stars.then_some(true);
         substitution.with_joined_stars(joins, |this| this.word(word, place))?;

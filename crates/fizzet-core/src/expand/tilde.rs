@@ -25,6 +25,7 @@ impl Substitution<'_> {
             && let Some(head) = assignment_head(bytes)
         {
             let place = Place { tilde: Tilde::AfterColons, assigned: !place.fields, ..place };
+            self.declares = true;
             self.literal(&bytes[..head], *span, 0, place)?;
             let value = Span { start: span.start + head as u32, ..*span };
             self.assigned_literal(&bytes[head..], value, rest.is_empty(), place)?;

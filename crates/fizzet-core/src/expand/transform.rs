@@ -4,8 +4,9 @@ use bstr::ByteSlice;
 
 use crate::dialect::{Dialect, Requoting};
 use crate::expand::change::cased;
+use crate::expand::ifs;
 use crate::expand::parameter::Held;
-use crate::expand::substitute::Substitution;
+use crate::expand::substitute::{Place, Substitution};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::{Keeps, Value, Variable};
 use crate::stop::Stop;
@@ -20,6 +21,7 @@ impl Substitution<'_> {
         parameter: &Parameter,
         held: Held,
         letter: u8,
+        place: Place,
     ) -> Result<Held, Stop> {
         let dialect = self.cx.state().dialect.clone();
         match letter {
@@ -36,7 +38,7 @@ impl Substitution<'_> {
                 like(text, decode_escapes(text.bytes(), dialect.dollar_escapes))
             }),
             b'a' => Ok(self.letters(parameter, held)),
-            b'A' => Ok(self.declaration(parameter, held)),
+            b'A' => Ok(self.declaration(parameter, held, place)),
             b'K' | b'k' => Ok(self.pairs(parameter, held, letter == b'k')),
             b'P' | b'#' if dialect.transformation_letters.as_bytes().contains(&letter) => {
                 self.cx.missing("what this transformation of a parameter gives", parameter.span);
@@ -62,6 +64,12 @@ impl Substitution<'_> {
     /// `@a`: the letters of the attributes.
     fn letters(&mut self, parameter: &Parameter, held: Held) -> Held {
         let name = parameter.name.to_bytes();
+        if let Held::List { items, star } = &held
+            && matches!(parameter.name, ParameterName::Special(_))
+        {
+            let none = self.made(parameter, b"");
+            return Held::List { items: vec![none; items.len()], star: *star };
+        }
         let Some(variable) = self.cx.state().variables.get(&name) else { return Held::Unset };
         let letters = attributes(variable);
         let text = self.made(parameter, letters.as_bytes());
@@ -72,14 +80,11 @@ impl Substitution<'_> {
     }
 
     /// `@A`: the assignment or `declare` command that makes the variable again.
-    fn declaration(&mut self, parameter: &Parameter, held: Held) -> Held {
+    fn declaration(&mut self, parameter: &Parameter, held: Held, place: Place) -> Held {
         if let Held::List { items, .. } = &held
             && matches!(parameter.name, ParameterName::Special(_))
         {
-            let quoted = items.iter().map(|text| requoted(text.bytes()));
-            let command = [b"set".to_vec(), b"--".to_vec()].into_iter().chain(quoted);
-            let command = command.collect::<Vec<_>>().join(&b' ');
-            return Held::One(self.made(parameter, &command));
+            return self.set_command(parameter, items, place);
         }
         let name = parameter.name.to_bytes();
         let state = self.cx.state();
@@ -110,7 +115,8 @@ impl Substitution<'_> {
             self.made(parameter, format!("-{letters}").as_bytes()),
         ];
         let items: Vec<Text> = command.into_iter().chain([assignment]).collect();
-        if whole {
+        let joined_star = place.quoted && matches!(parameter.index, Some(Subscript::Star));
+        if whole && !joined_star && !self.separates_visibly() {
             return Held::List { items, star: matches!(parameter.index, Some(Subscript::Star)) };
         }
         let mut joined = Text::new();
@@ -119,6 +125,34 @@ impl Substitution<'_> {
             joined.push_text(item);
         }
         Held::One(joined)
+    }
+
+    /// Whether what stands between the words of a list is neither a space nor nothing.
+    fn separates_visibly(&mut self) -> bool {
+        ifs(self.cx.state()).joiner().first().is_some_and(|&first| first != b' ')
+    }
+
+    /// `${@@A}`: the command that makes the parameters again. Its first two words stand apart only where a
+    /// space is what separates the words of a list.
+    fn set_command(&mut self, parameter: &Parameter, items: &[Text], place: Place) -> Held {
+        let star = matches!(parameter.name, ParameterName::Special(b'*'));
+        let mut words: Vec<Text> =
+            items.iter().map(|text| self.made(parameter, &requoted(text.bytes()))).collect();
+        let apart = !(place.quoted && star) && !self.separates_visibly();
+        if apart && !words.is_empty() {
+            let (set, dashes) = (self.made(parameter, b"set"), self.made(parameter, b"--"));
+            words.splice(0..0, [set, dashes]);
+            return Held::List { items: words, star };
+        }
+        let mut first = self.made(parameter, b"set -- ");
+        match words.first_mut() {
+            Some(word) => {
+                first.push_text(word);
+                *word = first;
+            }
+            None => words.push(first.slice(0, first.len() - 1)),
+        }
+        Held::List { items: words, star }
     }
 
     /// `@K` and `@k`: the keys and values, as one text or as fields.

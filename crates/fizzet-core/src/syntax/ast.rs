@@ -7,6 +7,7 @@ use std::cell::OnceCell;
 use std::rc::Rc;
 
 use crate::source::Span;
+use crate::stop::Reach;
 use crate::syntax::error::SyntaxError;
 use crate::text::Text;
 
@@ -535,7 +536,12 @@ pub enum Operation {
     /// No expansion of this shell; found out only when it is expanded.
     Bad,
     /// What is only found to be no text when it is expanded, and why.
-    Unreadable(Rc<str>),
+    Unreadable {
+        /// Why it is none.
+        why: Rc<str>,
+        /// How far that reaches.
+        ends: Reach,
+    },
 }
 
 /// To which case `${x^}`, `${x,}` and `${x~}` change a letter.

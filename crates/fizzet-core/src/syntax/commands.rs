@@ -348,6 +348,12 @@ impl<'a> Parser<'a> {
                     true => self.command_word()?,
                     false => self.word(Within::Word)?,
                 };
+                if self.parentheses.1 > 0
+                    && self.dialect.lone_braces_are_refused
+                    && word.literal() == Some(b"}")
+                {
+                    return self.unexpected("quotes around the brace");
+                }
                 command.words.push(Argument::Word(word));
                 let named = command.words.len() == 1 || self.dialect.short_forms;
                 if named && self.at_function_parentheses(&command, &redirects) {

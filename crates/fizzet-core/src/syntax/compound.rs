@@ -269,6 +269,9 @@ impl<'a> Parser<'a> {
 
     fn case_clause(&mut self, start: usize) -> Parsed<CommandKind> {
         let word = self.expect_word("the word to compare")?;
+        if self.dialect.lone_braces_are_refused && matches!(word.literal(), Some(b"{" | b"}")) {
+            return self.unexpected("a word in quotes");
+        }
         self.skip_newlines()?;
         let braces = self.dialect.case_in_braces && self.eat_reserved(b"{");
         let closer: &'static str = if braces { "}" } else { "esac" };

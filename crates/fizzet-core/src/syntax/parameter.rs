@@ -3,6 +3,7 @@
 use std::rc::Rc;
 
 use crate::dialect::{Indirection, OperationParentheses};
+use crate::stop::Reach;
 use crate::syntax::ast::{
     CaseChange, CommandSubstitution, Instead, Operation, Parameter, ParameterName, Part, Replace,
     Subscript, SubstitutionPlace, Word,
@@ -29,10 +30,13 @@ impl<'a> Parser<'a> {
             };
         }
         let read = self.inside_braces(quoted)?;
-        if let Some((name, index, operation)) = read
+        if let Some((name, index, mut operation)) = read
             && self.eat(b"}")
         {
             let span = self.span(start, self.pos);
+            if within == Within::Document && self.dialect.document_operands_hold_no_commands {
+                self.mind_commands(&mut operation, &self.text[start..self.pos]);
+            }
             return Ok(Part::Parameter(Box::new(Parameter {
                 name,
                 index,
@@ -49,6 +53,22 @@ impl<'a> Parser<'a> {
                 self.unexpected("an operation or }")
             }
             _ => self.bad_expansion(start, brace, quoted),
+        }
+    }
+
+    /// Makes an error of an operation in a here-document whose operand holds a command or arithmetic.
+    fn mind_commands(&self, operation: &mut Operation, written: &[u8]) {
+        use Operation::{Case, Remove, Replace, Substring};
+        let minds =
+            matches!(operation, Case { .. } | Remove { .. } | Replace { .. } | Substring { .. });
+        let mut quoted = false;
+        let opens = |two: &[u8]| {
+            quoted ^= two[0] == b'"';
+            two == b"$(" && !quoted
+        };
+        if minds && written.windows(2).any(opens) {
+            let why = "the shell finds no end of $( in an operation in a here-document".into();
+            *operation = Operation::Unreadable { why, ends: Reach::Line };
         }
     }
 

@@ -4,6 +4,7 @@ use std::cell::OnceCell;
 use std::rc::Rc;
 
 use crate::dialect::DocumentEnd;
+use crate::stop::Reach;
 use crate::syntax::ast::{
     Operation, Parameter, ParameterName, Part, Redirect, RedirectOperator, RedirectTarget, Word,
 };
@@ -234,7 +235,10 @@ impl<'a> Parser<'a> {
                 let unreadable = Parameter {
                     name: ParameterName::Variable([].into()),
                     index: None,
-                    operation: Operation::Unreadable(error.to_string().into()),
+                    operation: Operation::Unreadable {
+                        why: error.to_string().into(),
+                        ends: Reach::Command,
+                    },
                     braced: true,
                     span: error.span,
                 };

@@ -306,7 +306,7 @@ impl<'a> Parser<'a> {
     fn is_active(&self, byte: u8, within: Within) -> bool {
         match byte {
             b'\\' | b'$' | b'`' => true,
-            b'\'' | b'"' if self.dialect.pattern_quotes_need_pairs && within.is_pattern() => {
+            b'\'' if self.dialect.pattern_quotes_need_pairs && within.is_pattern() => {
                 self.closes_in_pattern(byte, within)
             }
             b'\'' if within == Within::Double && self.in_document => {

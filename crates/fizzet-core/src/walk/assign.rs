@@ -50,7 +50,11 @@ impl Walker {
                     self.survive(ShellError { status, ..error });
                     continue;
                 }
-                value => value?,
+                Err(stop) => {
+                    self.restore(saved);
+                    return Err(stop);
+                }
+                Ok(value) => value,
             };
             let (name, span) = (assignment.name.clone(), assignment.span);
             if temporary {

@@ -396,7 +396,7 @@ impl Walker {
 
 /// Whether a here-document could not be read.
 fn is_unreadable(body: &Word) -> bool {
-    matches!(&body.parts[..], [Part::Parameter(one)] if matches!(one.operation, Operation::Unreadable(_)))
+    matches!(&body.parts[..], [Part::Parameter(one)] if matches!(one.operation, Operation::Unreadable { .. }))
 }
 
 /// What `<&` and `>&` copy: a descriptor, or nothing for a dash; `None` for what is neither.

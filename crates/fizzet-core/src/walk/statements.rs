@@ -245,11 +245,13 @@ impl Walker {
             }
             Err(Stop::Shell(error)) if kind == CommandKind::External => {
                 // The shell's child has given up, where it is a child that makes them.
-                let reach = match self.state.dialect.unmatched_ends {
-                    Reach::Command => Reach::Command,
-                    _ => error.reach,
+                let dialect = &self.state.dialect;
+                let (reach, status) = match dialect.unmatched_ends {
+                    _ if dialect.programs_expand_assignments => (Reach::Command, 1),
+                    Reach::Command => (Reach::Command, error.status),
+                    _ => (error.reach, error.status),
                 };
-                return Err(Stop::Shell(ShellError { reach, ..error }));
+                return Err(Stop::Shell(ShellError { reach, status, ..error }));
             }
             made => made?,
         };

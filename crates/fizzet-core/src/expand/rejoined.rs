@@ -1,0 +1,65 @@
+//! The word of an unquoted `${x-word}` with an unquoted `$@` in it, where a shell splits it for itself and
+//! joins the fields with spaces before the word around it is split (observed in bash 5.2:
+//! `IFS=:; set -- a 'b c'; printf '[%s]' ${x-$@}`).
+//!
+//! It does so if IFS begins with something other than a space. The parameters themselves count as quoted, and
+//! the first character of IFS stands between them.
+
+use crate::expand::substitute::{Break, Piece, Place, Substitution, is_list_part};
+use crate::expand::{Tilde, ifs, split_all};
+use crate::lineage::{Origin, Rule};
+use crate::stop::Stop;
+use crate::syntax::ast::{Part, Word};
+use crate::text::{Standing, Text};
+
+impl Substitution<'_> {
+    /// Whether the word is split and joined for itself.
+    pub(super) fn is_rejoined(&mut self, word: &Word, place: Place) -> bool {
+        let state = self.cx.state();
+        state.dialect.lists_in_words_are_rejoined
+            && place.fields
+            && !place.quoted
+            && ifs(state).joiner().first().is_some_and(|&first| first != b' ')
+            && word.parts.iter().any(is_bare_list)
+            && !word.parts.iter().any(has_quoted_list)
+    }
+
+    /// Puts the fields of such a word into the place of the parameter, with spaces between them.
+    pub(super) fn rejoined(&mut self, word: &Word, place: Place) -> Result<(), Stop> {
+        let origin = Origin::new(Rule::Join, word.span);
+        let joiner = ifs(self.cx.state()).joiner().to_vec();
+        let mut whole = Text::new();
+        for (at, part) in word.parts.iter().enumerate() {
+            let list = is_bare_list(part);
+            let tilde = if at == 0 { place.tilde } else { Tilde::Never };
+            let alone = Word::new(vec![part.clone()], part.span());
+            let inner = Place { quoted: list, tilde, ..place };
+            for (at, piece) in Substitution::run(self.cx, &alone, inner)?.into_iter().enumerate() {
+                if at > 0 {
+                    whole.push(&joiner, Standing::Splittable, &origin);
+                }
+                whole.push_text(&piece.text);
+            }
+        }
+        let piece = Piece { text: whole, after: Break::Field };
+        for (at, field) in split_all(self.cx, vec![piece], word)?.into_iter().enumerate() {
+            if at > 0 {
+                self.push(b" ", Standing::Splittable, &origin)?;
+            }
+            if field.is_empty() {
+                self.push(b"", Standing::Quoted, &origin)?;
+            }
+            self.push_text(&field)?;
+        }
+        Ok(())
+    }
+}
+
+/// Whether a part is an unquoted list of the `@` kind.
+pub(super) fn is_bare_list(part: &Part) -> bool {
+    matches!(part, Part::Parameter(_)) && is_list_part(part)
+}
+
+fn has_quoted_list(part: &Part) -> bool {
+    matches!(part, Part::Double { parts, .. } if parts.iter().any(is_list_part))
+}
