@@ -807,3 +807,14 @@ pub enum ReadLate {
     /// It ends the shell when it is reached.
     Fatal,
 }
+
+/// How often one failure is acted upon that several commands around each other have.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ErrorAction {
+    /// For each of them.
+    Each,
+    /// For a command and the function that it is the last command of, once.
+    OncePerCall,
+    /// Once.
+    Once,
+}

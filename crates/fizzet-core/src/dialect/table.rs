@@ -345,6 +345,18 @@ dialect_table! {
     first_parameter_decides: bool = [N, N, N, N, Y, N, N], "observed in all six: set -- '' a; echo ${@:-q}";
     /// A mistake in an assignment before a program ends no more than that command.
     programs_expand_assignments: bool = [N, N, N, N, Y, N, N], "observed in all six: x=${z?} ls; echo after";
+    /// `read -n` passes over bytes 0, if `read` does.
+    counted_read_drops_nul: bool = [N, Y, N, N, N, N, N], "observed in all six: printf 'a\\0b\\n' | { read -n 2 x; echo $x; }";
+    /// `read` passes over bytes 0.
+    read_drops_nul: bool = [N, Y, Y, Y, Y, N, N], "observed in all six: printf 'a\\0b\\n' | { read x; echo $x; }";
+    /// What `((...))` answers counts for `set -e` and the action for ERR.
+    arithmetic_commands_fail: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: set -e; ((0)); echo after";
+    /// The conditions whose actions a subshell has too.
+    subshell_keeps_actions: &'static [&'static str] = [&[], &[], &[], &[], &[], &[], &["ERR", "DEBUG"]], "observed in all six: trap 'echo e' ERR; (false); trap 'echo d' DEBUG; (:)";
+    /// Behind a `read` a newline separates fields until IFS is set again or a command is substituted.
+    read_makes_newline_separate: bool = [N, N, N, N, Y, N, N], "observed in all six: IFS=:; read z <<<q; x='a, newline, b'; echo $x";
+    /// Double quotes vanish from the expression of `((...))`.
+    arithmetic_command_drops_quotes: bool = [N, N, N, N, N, Y, N], "observed in all six: ((x=3\"4\")); echo $x";
     /// A colon ends a tilde-prefix outside assignments too.
     colon_ends_tilde: bool = [N, Y, N, N, Y, N, N], "observed in all six: echo ~:a";
     /// A backslash in an unquoted value escapes the next character of a pattern.
@@ -908,7 +920,7 @@ dialect_table! {
     /// Functions do not inherit the actions for ERR, DEBUG and RETURN.
     functions_lose_actions: bool = [N, Y, N, Y, N, N, N], "observed in all six: trap 'echo e' ERR; f() { false; :; }; f";
     /// The action for ERR is not carried out again for a function that returns what it was carried out for.
-    error_action_once: bool = [N, N, N, N, N, N, Y], "observed in all six: set -E; trap 'echo e' ERR; f() { false; }; f";
+    error_action: ErrorAction = [ErrorAction::Each, ErrorAction::Each, ErrorAction::Each, ErrorAction::Each, ErrorAction::Each, ErrorAction::OncePerCall, ErrorAction::Once], "observed in all six: set -E; trap 'echo e' ERR; f() { false; }; f; eval false";
     /// A signal that ends the shell leaves time for the action for EXIT.
     signals_act_at_exit: bool = [N, Y, N, N, Y, Y, N], "observed in all six: trap 'echo x' EXIT; kill -TERM $$";
     /// `kill` knows signals in capitals only.

@@ -430,7 +430,8 @@ pub(crate) fn split_line(line: Text, ifs: &Ifs, count: usize, keeps_last: bool) 
 
 /// IFS as it stands now.
 pub(crate) fn ifs(state: &State) -> Rc<Ifs> {
-    let value = state.variables.scalar(b"IFS").map(Text::bytes);
+    let separators = state.variables.separators();
+    let value = separators.as_deref();
     let wide = value.is_some_and(|value| !value.is_ascii());
     let characters = wide && state.dialect.ifs_characters && state.utf8();
     let mut latest = state.latest_ifs.borrow_mut();

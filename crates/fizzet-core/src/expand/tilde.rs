@@ -136,8 +136,7 @@ impl Substitution<'_> {
         let has_slash = |part: &Part| written(part).contains(&b'/');
         let reach = parts.iter().position(has_slash).map_or(parts.len(), |at| at + 1);
         let (word, rest) = parts.split_at(reach);
-        let until_slash =
-            word.iter().flat_map(|part| written(part)).take_while(|byte| **byte != b'/');
+        let until_slash = word.iter().flat_map(written).take_while(|byte| **byte != b'/');
         let is_quoted = until_slash.copied().any(|byte| matches!(byte, b'\'' | b'"' | b'\\'));
         let Some(Part::Literal { bytes, span }) = word.first() else { return Ok(parts) };
         let used = match is_quoted {

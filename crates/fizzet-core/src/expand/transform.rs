@@ -138,7 +138,7 @@ impl Substitution<'_> {
         let star = matches!(parameter.name, ParameterName::Special(b'*'));
         let mut words: Vec<Text> =
             items.iter().map(|text| self.made(parameter, &requoted(text.bytes()))).collect();
-        let apart = !(place.quoted && star) && !self.separates_visibly();
+        let apart = !((place.quoted && star) || self.separates_visibly());
         if apart && !words.is_empty() {
             let (set, dashes) = (self.made(parameter, b"set"), self.made(parameter, b"--"));
             words.splice(0..0, [set, dashes]);

@@ -155,9 +155,38 @@ pub struct Variables {
     by_name: FxHashMap<Rc<[u8]>, Variable>,
     /// Whether some variable has ever been the name of another.
     has_names: bool,
+    /// Whether a newline separates fields although IFS does not say so: until IFS is set again.
+    newline_separates: bool,
 }
 
 impl Variables {
+    /// Lets a newline separate fields until IFS is set again, unless IFS is empty.
+    pub fn let_newline_separate(&mut self) {
+        let ifs = self.scalar(b"IFS").map(Text::bytes);
+        self.newline_separates = ifs.is_some_and(|ifs| !ifs.is_empty() && !ifs.contains(&b'\n'));
+    }
+
+    /// Undoes that.
+    pub fn forget_newline(&mut self) {
+        self.newline_separates = false;
+    }
+
+    /// The separators: the value of IFS, and what counts beside it.
+    pub fn separators(&self) -> Option<Cow<'_, [u8]>> {
+        let value = self.scalar(b"IFS").map(Text::bytes)?;
+        Some(match self.newline_separates {
+            true => Cow::Owned([value, b"\n"].concat()),
+            false => Cow::Borrowed(value),
+        })
+    }
+
+    /// Notes that a variable gets another value.
+    fn changes(&mut self, name: &[u8]) {
+        if name == b"IFS" {
+            self.newline_separates = false;
+        }
+    }
+
     /// The variable of this name; where that is the name of another one, the other one.
     pub fn get(&self, name: &[u8]) -> Option<&Variable> {
         self.by_name.get(self.target(name)?)
@@ -331,6 +360,7 @@ impl Variables {
     /// Sets a value and keeps the attributes. The value is bounded in its runs.
     pub fn set(&mut self, name: &[u8], mut text: Text) {
         text.bound_runs();
+        self.changes(name);
         match self.by_name.get_mut(&*self.place(name)) {
             Some(variable) => match &mut variable.value {
                 Value::Indexed(elements) => {
@@ -385,6 +415,7 @@ impl Variables {
 
     /// Puts back what was saved: a variable, or that there was none.
     pub fn restore(&mut self, name: &[u8], saved: Option<Variable>) {
+        self.changes(name);
         match saved {
             Some(variable) => {
                 self.by_name.insert(name.into(), variable);

@@ -112,7 +112,8 @@ impl<'a> Parser<'a> {
             && !self.not_arithmetic.contains(&open)
         {
             self.pos = open + 2;
-            if let Ok(expression) = self.arithmetic(Within::Arithmetic)
+            let drops_quotes = self.dialect.arithmetic_command_drops_quotes;
+            if let Ok(expression) = self.whole_arithmetic(drops_quotes)
                 && self.text[self.pos..].starts_with(b"))")
             {
                 self.pos += 2;

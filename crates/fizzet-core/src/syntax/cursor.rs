@@ -53,6 +53,8 @@ pub struct Parser<'a> {
     pub(super) in_inner_quotes: bool,
     /// Whether it is between quotes inside the word of an operation where `\}` is a brace.
     pub(super) in_quotes_in_braces: bool,
+    /// Whether it is the expression of a `((...))` whose double quotes vanish.
+    pub(super) in_arithmetic_command: bool,
     /// Where the text stands in a word whose double quotes vanish before it is read.
     pub(super) vanishing: Option<Vanishing>,
     /// How many parentheses around commands are open, and how many of those are `$(`.
@@ -109,6 +111,7 @@ impl<'a> Parser<'a> {
             in_inner_quotes: false,
             in_quotes_in_braces: false,
             vanishing: None,
+            in_arithmetic_command: false,
             parentheses: (0, 0),
             command_braces: 0,
             aliases: Substituting::default(),
@@ -146,6 +149,7 @@ impl<'a> Parser<'a> {
             in_inner_quotes: false,
             in_quotes_in_braces: false,
             vanishing: None,
+            in_arithmetic_command: false,
             parentheses: (0, 0),
             command_braces: 0,
             aliases: Substituting::of(self.aliases.known.clone()),

@@ -161,7 +161,7 @@ impl<'a> Parser<'a> {
         if self.at(b"((") && !self.not_arithmetic.contains(&open) {
             let waiting = self.pending.len();
             self.eat(b"((");
-            let expression = self.arithmetic(Within::Arithmetic);
+            let expression = self.whole_arithmetic(false);
             if let Ok(expression) = expression
                 && self.eat(b"))")
             {

@@ -120,6 +120,14 @@ impl<'a> Parser<'a> {
         Ok(Arithmetic { word: self.word(within)?, cached: Default::default() })
     }
 
+    /// The expression of `((...))` or `$((...))`.
+    pub(super) fn whole_arithmetic(&mut self, drops_quotes: bool) -> Parsed<Arithmetic> {
+        let outer = std::mem::replace(&mut self.in_arithmetic_command, drops_quotes);
+        let expression = self.arithmetic(Within::Arithmetic);
+        self.in_arithmetic_command = outer;
+        expression
+    }
+
     pub(super) fn parts(&mut self, within: Within) -> Parsed<Vec<Part>> {
         let vanishes = within == Within::BraceQuoted && self.dialect.inner_quotes_vanish;
         let vanishing = vanishes.then(Vanishing::default);
@@ -317,6 +325,7 @@ impl<'a> Parser<'a> {
                 || (within == Within::Brackets && !self.dialect.associative_arrays) =>
             {
                 self.dialect.arithmetic_quotes == Quotes::Vanish
+                    || (self.in_arithmetic_command && within == Within::Arithmetic)
             }
             b'"' => within.double_quotes(),
             b'<' | b'>' => within == Within::Word && self.at_process_substitution(),

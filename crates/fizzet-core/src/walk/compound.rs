@@ -151,6 +151,7 @@ impl Walker {
         self.state.doing.last = last;
         // Whatever ended the subshell, it has not ended this shell.
         self.error_exit = None;
+        self.error_told = false;
         self.descriptors = descriptors;
         (self.state.mask, self.loops) = (mask, loops);
         (self.options_at, self.state.assigned_option_index) = (options_at, None);

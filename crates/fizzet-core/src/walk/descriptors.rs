@@ -107,7 +107,9 @@ impl Output {
                 text.borrow_mut().push_hole(Standing::Quoted, origin);
                 true
             }
-            Output::All(all) => all.iter().fold(false, |kept, one| one.push_hole(origin) || kept),
+            Output::All(all) => {
+                all.iter().map(|one| one.push_hole(origin)).filter(|kept| *kept).count() > 0
+            }
             _ => false,
         }
     }

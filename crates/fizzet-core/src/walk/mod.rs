@@ -329,9 +329,8 @@ impl Walker {
     fn write_into(&mut self, output: &Output, text: Text) -> bool {
         match output {
             Output::All(all) => {
-                return all
-                    .iter()
-                    .fold(true, |done, one| self.write_into(one, text.clone()) && done);
+                let done = all.iter().filter(|one| self.write_into(one, text.clone())).count();
+                return done == all.len();
             }
             Output::Kept(kept) => kept.borrow_mut().push_text(&text),
             Output::Written(file) => {

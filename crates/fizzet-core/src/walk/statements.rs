@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{LastArgument, LoneStatuses};
+use crate::dialect::{ErrorAction, LastArgument, LoneStatuses};
 use crate::expand;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
@@ -73,15 +73,17 @@ impl Walker {
                 self.error_told = false;
                 let calls = self.state.doing.returned;
                 self.command(command)?;
-                self.keep_lone_status(command, self.state.doing.returned > calls);
+                let called = self.state.doing.returned > calls;
+                if !called && self.state.dialect.error_action == ErrorAction::OncePerCall {
+                    self.error_told = false;
+                }
+                self.keep_lone_status(command, called);
                 // What is inside other compound commands has been looked at there.
-                matches!(
-                    command.kind,
-                    Node::Simple(_)
-                        | Node::Subshell(_)
-                        | Node::Arithmetic(_)
-                        | Node::Conditional(_)
-                )
+                match command.kind {
+                    Node::Simple(_) | Node::Subshell(_) | Node::Conditional(_) => true,
+                    Node::Arithmetic(_) => self.state.dialect.arithmetic_commands_fail,
+                    _ => false,
+                }
             }
             commands => {
                 self.connected(commands)?;
@@ -94,8 +96,8 @@ impl Walker {
         }
         let fails = ends && self.state.status != 0 && self.testing == 0;
         if fails && self.has_action("ERR") {
-            let once = self.state.dialect.error_action_once;
-            if !std::mem::replace(&mut self.error_told, true) || !once {
+            let each = self.state.dialect.error_action == ErrorAction::Each;
+            if !std::mem::replace(&mut self.error_told, true) || each {
                 self.act("ERR")?;
             }
         }

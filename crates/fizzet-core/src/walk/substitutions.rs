@@ -57,6 +57,7 @@ impl Walker {
         };
         self.word = word;
         self.depth -= 1;
+        self.state.variables.forget_newline();
         self.miss_output(&output);
         match outcome {
             Err(Stop::Return(status)) if command.place != SubstitutionPlace::Subshell => {

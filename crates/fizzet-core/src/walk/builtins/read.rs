@@ -37,6 +37,9 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let exactly = count(b'N');
     let reach = Reach {
         raw: given.has(b'r'),
+        drops_nul: (walker.state.dialect.read_drops_nul
+            && exactly.or(count(b'n')).is_none_or(|_| walker.state.dialect.counted_read_drops_nul))
+            && given.value(b'd').is_none_or(|end| !end.is_empty()),
         end: match (exactly, given.value(b'd')) {
             (Some(_), _) => None,
             (None, Some(end)) => Some(end.bytes().first().copied().unwrap_or(0)),
@@ -59,6 +62,9 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     };
     let mut status = Status::from(!whole);
     let ifs = ifs(&walker.state);
+    if walker.state.dialect.read_makes_newline_separate && reach.end == Some(b'\n') {
+        walker.state.variables.let_newline_separate();
+    }
     if let Some(name) = array {
         let Some(name) = name.or(names.into_iter().next()) else { return Ok(1) };
         let fields = match given.has(b'a') && walker.state.dialect.read_array_takes_codes {
@@ -122,6 +128,8 @@ struct Reach {
     most: Option<usize>,
     /// What it reads from.
     descriptor: u32,
+    /// Whether bytes 0 are passed over.
+    drops_nul: bool,
 }
 
 /// `mapfile [-t] [array]`: every line of the input becomes an element.
@@ -135,7 +143,7 @@ pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     };
     let (skip, most) = (number(b's').unwrap_or(0), number(b'n').filter(|most| *most > 0));
     let descriptor = number(b'u').and_then(|number| u32::try_from(number).ok()).unwrap_or(0);
-    let reach = Reach { raw: true, end: Some(end), most: None, descriptor };
+    let reach = Reach { raw: true, end: Some(end), most: None, descriptor, drops_nul: false };
     let mut lines = Vec::new();
     let wanted = most.map_or(usize::MAX, |most| most.saturating_add(skip));
     while lines.len() < wanted {
@@ -191,7 +199,8 @@ impl Walker {
 impl Walker {
     /// The next line of input as it stands, and whether its newline was there.
     pub(in crate::walk) fn line_of_input(&mut self) -> Option<(Text, bool)> {
-        self.input_line(&Reach { raw: true, end: Some(b'\n'), most: None, descriptor: 0 })
+        let end = Some(b'\n');
+        self.input_line(&Reach { raw: true, end, most: None, descriptor: 0, drops_nul: false })
     }
 
     /// One line of an input that nobody knows: the first name gets a hole, and the input ends there,
@@ -240,6 +249,11 @@ impl Walker {
                 line.push_text(&part(from, next, Standing::Splittable));
                 *at = next + 1;
                 return Some((line, true));
+            }
+            if bytes[next] == 0 && reach.drops_nul {
+                line.push_text(&part(from, next, Standing::Splittable));
+                (from, next, count) = (next + 1, next + 1, count - 1);
+                continue;
             }
             if bytes[next] == b'\\' && !reach.raw {
                 line.push_text(&part(from, next, Standing::Splittable));

@@ -175,6 +175,10 @@ impl Walker {
             let ignored = own.iter().filter(|(_, action)| action.is_empty());
             self.state.traps = ignored.map(|(name, text)| (name.clone(), text.clone())).collect();
         }
+        for name in self.state.dialect.subshell_keeps_actions {
+            let kept = own.iter().find(|(known, _)| ***known == *name.as_bytes());
+            self.state.traps.extend(kept.map(|(name, text)| (name.clone(), text.clone())));
+        }
         let tells = match kinds {
             OuterTraps::None | OuterTraps::Ignored => false,
             OuterTraps::Told => true,
