@@ -78,7 +78,7 @@ mod tests {
     #[test]
     fn writes_as_glibc_does() {
         let double = ["0p+0", "1p+0", "1.d99999999999ap+1", "1.4f8b588e368f1p-17"];
-        let long = ["0p+0", "8p-3", "e.ccccccccccccdp-2", "a.7c5ac471b4788p-20"];
+        let long = ["0p+0", "8p-3", "e.cccccccccccdp-2", "a.7c5ac471b4788p-20"];
         for (at, value) in [0.0, 1.0, 3.7, 1e-5].into_iter().enumerate() {
             assert_eq!(shown(value, false, None), double[at]);
             assert_eq!(shown(value, true, None), long[at]);

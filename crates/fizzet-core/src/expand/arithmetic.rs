@@ -536,13 +536,13 @@ impl Evaluation<'_> {
         let is_new = self.state.dialect.arithmetic_makes_numbers
             && key.is_none()
             && self.state.variables.get(&target.name).is_none();
-        self.state.store(&target.name, key, text, self.span)?;
         if is_new {
             self.state.variables.entry(&target.name).keeps = match value {
                 Number::Whole(_) => Keeps::Integer(10),
                 Number::Real(_) => Keeps::Real { letter: b'f', digits: 10, long: false },
             };
         }
+        self.state.store(&target.name, key, text, self.span)?;
         Ok(value)
     }
 }
