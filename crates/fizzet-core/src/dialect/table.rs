@@ -339,7 +339,7 @@ dialect_table! {
     lists_in_words_are_rejoined: bool = [N, Y, N, N, N, N, N], "observed in all six: IFS=:; set -- a 'b c'; printf '[%s]' ${x-$@} ${x-q:$@}";
     /// In a here-document, `$(` in the operand of `${x#p}`, `${x/p/r}` or `${x:n}` is an error.
     document_operands_hold_no_commands: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: x=a; cat <<E with ${x/a/$(echo b)}";
-    /// A brace that is the word of a `case`, and one that closes nothing among the words of a command in `$(`, are errors.
+    /// A brace that is the word of a `case`, and a closing one at the start of an argument in `$(`, are errors.
     lone_braces_are_refused: bool = [N, N, N, N, Y, N, N], "observed in all six: case { in *) echo y;; esac; echo $(echo a })";
     /// Whether `${@:-word}` uses its word is decided by the first parameter.
     first_parameter_decides: bool = [N, N, N, N, Y, N, N], "observed in all six: set -- '' a; echo ${@:-q}";
@@ -357,6 +357,8 @@ dialect_table! {
     read_makes_newline_separate: bool = [N, N, N, N, Y, N, N], "observed in all six: IFS=:; read z <<<q; x='a, newline, b'; echo $x";
     /// Double quotes vanish from the expression of `((...))`.
     arithmetic_command_drops_quotes: bool = [N, N, N, N, N, Y, N], "observed in all six: ((x=3\"4\")); echo $x";
+    /// A bracket that nothing closes in the pattern of `${x#p}` is a mistake if x is not set, and in a here-document; else it is text.
+    open_bracket_ends_shell: bool = [N, N, N, N, Y, N, N], "observed in all six: echo ${x#[}; echo after";
     /// A colon ends a tilde-prefix outside assignments too.
     colon_ends_tilde: bool = [N, Y, N, N, Y, N, N], "observed in all six: echo ~:a";
     /// A backslash in an unquoted value escapes the next character of a pattern.

@@ -14,7 +14,7 @@ use crate::source::Span;
 use crate::state::Value;
 use crate::stop::Stop;
 use crate::syntax::ast::{
-    Flag, Flagged, Modifier, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
+    Flag, Flagged, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
 };
 use crate::syntax::is_name;
 use crate::text::{Standing, Text, character_ends, characters};
@@ -77,7 +77,7 @@ impl Substitution<'_> {
             held = self.flagged_length(flagged, held)?;
         }
         for modifier in &flagged.modifiers {
-            held = self.each(parameter, held, |text| modified(text, modifier))?;
+            held = self.modified_each(parameter, held, modifier)?;
         }
         held = self.by_flags(flagged, held, separate, place)?;
         self.emit_flagged(flagged, held, separate, place)
@@ -269,6 +269,7 @@ impl Substitution<'_> {
             _ => held,
         };
         let count = match &held {
+            Held::One(text) if text.has_hole() => return Ok(held),
             Held::Unset => {
                 self.unset(parameter)?;
                 0
@@ -478,60 +479,4 @@ pub(crate) fn place_found(
         false => (items.iter().position(matches), items.len() + 1),
     };
     Ok(found.map_or(missing, |at| at + 1) as i64)
-}
-
-/// A value as a modifier leaves it: `:h :t :r :e :l :u :s/a/b/`.
-fn modified(text: &Text, modifier: &Modifier) -> Text {
-    let bytes = text.bytes();
-    let letter = match modifier {
-        Modifier::Letter(letter) => *letter,
-        Modifier::Replace(from, to, global) => return replaced(text, from, to, *global),
-    };
-    let trimmed =
-        bytes.iter().rposition(|&byte| byte != b'/').map_or(bytes.len().min(1), |at| at + 1);
-    let slash = bytes[..trimmed].iter().rposition(|&byte| byte == b'/');
-    let name = slash.map_or(0, |at| at + 1);
-    let dot = bytes[name..].iter().rposition(|&byte| byte == b'.').map(|at| name + at);
-    let dot = dot.filter(|&at| at > name);
-    match letter {
-        b't' => text.slice(name, trimmed),
-        b'h' => match slash {
-            None => literal(text, b"."),
-            Some(0) => text.slice(0, 1),
-            Some(at) => {
-                let end = bytes[..at].iter().rposition(|&byte| byte != b'/').map_or(1, |at| at + 1);
-                text.slice(0, end)
-            }
-        },
-        b'r' => text.slice(0, dot.unwrap_or(bytes.len())),
-        b'e' => dot.map_or_else(Text::new, |at| text.slice(at + 1, bytes.len())),
-        b'l' => super::flags::cased(text, false),
-        b'u' => super::flags::cased(text, true),
-        b'q' => super::flags::backslashed(text),
-        _ => text.clone(),
-    }
-}
-
-fn literal(text: &Text, bytes: &[u8]) -> Text {
-    match text.runs().next() {
-        Some((run, _)) => Text::from_bytes(bytes, Standing::Quoted, run.origin.clone()),
-        None => Text::new(),
-    }
-}
-
-fn replaced(text: &Text, from: &[u8], to: &[u8], global: bool) -> Text {
-    let mut made = Text::new();
-    let mut at = 0;
-    while !from.is_empty()
-        && let Some(found) = bstr::ByteSlice::find(&text.bytes()[at..], from)
-    {
-        made.push_text(&text.slice(at, at + found));
-        made.push_text(&literal(text, to));
-        at += found + from.len();
-        if !global {
-            break;
-        }
-    }
-    made.push_text(&text.slice(at, text.len()));
-    made
 }

@@ -154,7 +154,7 @@ pub(crate) fn backslashed(text: &Text) -> Text {
 }
 
 /// One level of quotes taken away.
-fn unquoted(bytes: &[u8]) -> Vec<u8> {
+pub(super) fn unquoted(bytes: &[u8]) -> Vec<u8> {
     let mut out = Vec::with_capacity(bytes.len());
     let mut open = None;
     let mut at = 0;

@@ -509,8 +509,11 @@ fn home_of(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Option<Text>
     }
 }
 
-/// The path of the program that `=name` stands for.
-fn program(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Text, Stop> {
+/// The path of the program of this name, as a search of PATH finds it.
+pub(super) fn program_path(cx: &mut dyn Context, name: &[u8]) -> Option<Vec<u8>> {
+    if name.is_empty() || name.contains(&b'/') {
+        return None;
+    }
     let path = cx.state().search_path().unwrap_or_default().to_vec();
     let host = cx.host();
     let runs = |path: &Vec<u8>| {
@@ -518,14 +521,14 @@ fn program(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Text, Stop> 
         status.is_some_and(|one| one.access[2] && one.kind != FileKind::Folder)
     };
     let places = path.split(|&byte| byte == b':');
-    let found = places.map(|folder| [folder, b"/", name].concat()).find(runs);
-    match found {
-        Some(path) if !name.is_empty() && !name.contains(&b'/') => {
-            Ok(Text::from_bytes(path, Standing::Quoted, Origin::new(Rule::Tilde, span)))
-        }
-        _ => {
-            let shown = String::from_utf8_lossy(name).into_owned();
-            Err(Stop::shell(format!("there is no program {shown}"), span, 1))
-        }
-    }
+    places.map(|folder| [folder, b"/", name].concat()).find(runs)
+}
+
+/// The path of the program that `=name` stands for.
+fn program(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Text, Stop> {
+    let Some(path) = program_path(cx, name) else {
+        let shown = String::from_utf8_lossy(name).into_owned();
+        return Err(Stop::shell(format!("there is no program {shown}"), span, 1));
+    };
+    Ok(Text::from_bytes(path, Standing::Quoted, Origin::new(Rule::Tilde, span)))
 }

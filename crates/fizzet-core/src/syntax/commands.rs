@@ -348,9 +348,10 @@ impl<'a> Parser<'a> {
                     true => self.command_word()?,
                     false => self.word(Within::Word)?,
                 };
-                if self.parentheses.1 > 0
+                let begins_with_brace = matches!(word.parts.first(), Some(Part::Literal { bytes, .. }) if bytes[0] == b'}');
+                if begins_with_brace
+                    && self.parentheses.1 > 0
                     && self.dialect.lone_braces_are_refused
-                    && word.literal() == Some(b"}")
                 {
                     return self.unexpected("quotes around the brace");
                 }

@@ -8,6 +8,7 @@ use crate::source::{SourceId, Span};
 use crate::syntax::alias::Substituting;
 use crate::syntax::ast::{Redirect, Word};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
+use crate::syntax::vanishing::Vanishing;
 
 /// The deepest nesting of substitutions and compound commands that is read.
 pub const MAX_DEPTH: u32 = 400;
@@ -64,28 +65,6 @@ pub struct Parser<'a> {
     pub(super) aliases: Substituting,
     /// Places of `((` that turned out not to be arithmetic, so that none is tried twice.
     pub(super) not_arithmetic: std::collections::HashSet<usize>,
-}
-
-/// The state of a word whose double quotes vanish before it is read: the shell looks for its end first, and there
-/// single quotes hide double ones; when it takes the double quotes out, single ones are text.
-#[derive(Clone, Copy, Default)]
-pub(super) struct Vanishing {
-    /// The single quote that hides what follows.
-    pub(super) hidden: Option<usize>,
-    /// The double quote that is open in the search for the end.
-    pub(super) open: Option<usize>,
-    /// Whether the text is between double quotes that are taken out.
-    pub(super) between: bool,
-}
-
-impl Vanishing {
-    /// Goes over a double quote.
-    pub(super) fn passes_quote(&mut self, at: usize) {
-        if self.hidden.is_none() {
-            self.open = self.open.is_none().then_some(at);
-        }
-        self.between = !self.between;
-    }
 }
 
 pub(super) type Parsed<T> = Result<T, SyntaxError>;

@@ -5,11 +5,11 @@ use crate::syntax::ast::{
     Arithmetic, Flag, Flagged, Modifier, Operation, Parameter, ParameterName, Part, Replace, Slice,
     Subscript,
 };
-use crate::syntax::cursor::{Parsed, Parser, is_name_start};
+use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_start};
 use crate::syntax::words::Within;
 
 /// The letters of modifiers that take nothing behind them.
-const MODIFIERS: &[u8] = b"aAchlpPqQreutx";
+const MODIFIERS: &[u8] = b"aAchlpPqQreut";
 
 impl<'a> Parser<'a> {
     /// `$#x`, `$+x`, `$=x`, `$~x`, `$^x` and `$x` with a subscript or modifiers behind it, whose `$`
@@ -317,6 +317,24 @@ impl<'a> Parser<'a> {
         Some(argument)
     }
 
+    /// What stands before the next delimiter of `:s/from/to/`, or before the end of the expansion.
+    fn replaced_piece(&mut self, delimiter: u8, braced: bool) -> Box<[u8]> {
+        let mut piece = Vec::new();
+        while let Some(&byte) = self.text.get(self.pos) {
+            let ends = if braced { byte == b'}' } else { is_meta(byte) || byte == b'"' };
+            match (byte, self.text.get(self.pos + 1)) {
+                (b'\\', Some(&next)) if next == delimiter => {
+                    piece.push(next);
+                    self.pos += 1;
+                }
+                (byte, _) if byte == delimiter || ends => break,
+                (byte, _) => piece.push(byte),
+            }
+            self.pos += 1;
+        }
+        piece.into()
+    }
+
     /// `:t` and its kin; false with the place unchanged if it is none.
     fn modifier(&mut self, flagged: &mut Flagged) -> Parsed<bool> {
         let Some(&letter) = self.text.get(self.pos + 1) else { return Ok(false) };
@@ -327,13 +345,11 @@ impl<'a> Parser<'a> {
             if delimiter.is_ascii_alphanumeric() || delimiter == b'}' {
                 return Ok(false);
             }
-            let rest = &self.text[at + 2..];
-            let mut pieces = rest.splitn(3, |&byte| byte == delimiter);
-            let (Some(from), Some(to)) = (pieces.next(), pieces.next()) else { return Ok(false) };
-            let to_end = to.iter().position(|&byte| byte == b'}').unwrap_or(to.len());
-            let closes = to_end == to.len() && pieces.next().is_some();
-            let (from, to): (Box<[u8]>, Box<[u8]>) = (from.into(), to[..to_end].into());
-            self.pos = at + 2 + from.len() + 1 + to.len() + usize::from(closes);
+            self.pos = at + 2;
+            let from = self.replaced_piece(delimiter, flagged.parameter.braced);
+            self.eat(&[delimiter]);
+            let to = self.replaced_piece(delimiter, flagged.parameter.braced);
+            self.eat(&[delimiter]);
             flagged.modifiers.push(Modifier::Replace(from, to, global));
             return Ok(true);
         }

@@ -22,6 +22,7 @@ mod operators;
 mod parameter;
 mod redirect;
 mod short;
+mod vanishing;
 mod words;
 
 pub use alias::{Alias, Aliases};
@@ -29,3 +30,4 @@ pub(crate) use ansi_c::decode as decode_escapes;
 pub use cursor::{MAX_DEPTH, Parser};
 pub(crate) use cursor::{is_name, is_name_byte};
 pub use error::{SyntaxError, SyntaxErrorKind};
+pub(crate) use parameter::{OPEN_BRACKET, has_open_bracket};

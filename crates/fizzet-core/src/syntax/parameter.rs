@@ -297,6 +297,10 @@ impl<'a> Parser<'a> {
         let pairs = quoted && self.dialect.pattern_quotes_need_pairs;
         let pattern = self.word(if pairs { Within::QuotedPattern } else { Within::Brace })?;
         self.mind_parentheses(&pattern, false)?;
+        if self.in_document && self.dialect.open_bracket_ends_shell && has_open_bracket(&pattern) {
+            let why = OPEN_BRACKET.into();
+            return Ok(Operation::Unreadable { why, ends: Reach::Command });
+        }
         Ok(Operation::Remove { suffix: sign == b'%', longest, pattern })
     }
 
@@ -425,6 +429,24 @@ fn keep_escaped_slash(part: &mut Part) {
     {
         *part = Part::Single { bytes: b"\\/"[..].into(), span: *span };
     }
+}
+
+/// What is wrong with a pattern whose bracket is never closed.
+pub(crate) const OPEN_BRACKET: &str = "the bracket in this pattern is never closed";
+
+/// Whether a bracket is opened outside quotes that nothing closes.
+pub(crate) fn has_open_bracket(pattern: &Word) -> bool {
+    let literals = || {
+        pattern.parts.iter().filter_map(|part| match part {
+            Part::Literal { bytes, .. } => Some(bytes),
+            _ => None,
+        })
+    };
+    let mut open = false;
+    for byte in literals().flat_map(|bytes| bytes.iter()) {
+        open = (open && *byte != b']') || *byte == b'[';
+    }
+    open
 }
 
 /// Whether a slash stands between quotes.

@@ -3,8 +3,9 @@
 use crate::dialect::{DocumentQuotes, LastBackslash, Quotes};
 use crate::source::Span;
 use crate::syntax::ast::{Arithmetic, Part, Word};
-use crate::syntax::cursor::{Parsed, Parser, Vanishing, is_meta};
+use crate::syntax::cursor::{Parsed, Parser, is_meta};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
+use crate::syntax::vanishing::Vanishing;
 
 /// What a run of parts stands in; it decides what ends the run and which quotes count.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
@@ -71,7 +72,7 @@ impl Within {
 }
 
 /// What an active byte turned out to begin.
-enum Active {
+pub(super) enum Active {
     /// Nothing: it stands for itself.
     Itself,
     /// A line continuation, which does not exist for the word.
@@ -81,7 +82,7 @@ enum Active {
 }
 
 impl Active {
-    fn part(self) -> Option<Part> {
+    pub(super) fn part(self) -> Option<Part> {
         match self {
             Active::Part(part) => Some(part),
             Active::Itself | Active::Removed => None,
@@ -140,65 +141,6 @@ impl<'a> Parser<'a> {
         parts
     }
 
-    /// The word of a `"${x:-word}"` whose double quotes are no part of it.
-    fn parts_without_quotes(&mut self) -> Parsed<Vec<Part>> {
-        let mut parts = Vec::new();
-        let mut literal = self.pos;
-        let mut kept_backslash = None;
-        while let Some(byte) = self.raw()
-            && let Some(mut now) = self.vanishing
-        {
-            let here = self.pos;
-            let within = if now.open.is_some() { Within::Double } else { Within::BraceQuoted };
-            match byte {
-                b'}' if now.hidden.is_none() && now.open.is_none() => break,
-                b'\''
-                    if now.open.is_none()
-                        && self.dialect.single_quotes_hide_brace
-                        && (now.hidden.is_some() || kept_backslash != Some(here)) =>
-                {
-                    now.hidden = now.hidden.is_none().then_some(here);
-                    self.vanishing = Some(now);
-                    self.pos += 1;
-                }
-                b'"' => {
-                    now.passes_quote(here);
-                    self.vanishing = Some(now);
-                    self.flush(&mut parts, literal, here);
-                    self.pos += 1;
-                    literal = self.pos;
-                }
-                b'\\' | b'$' | b'`' => {
-                    let inner = now.between && self.dialect.inner_backslash_quotes_all;
-                    let outer = std::mem::replace(&mut self.in_inner_quotes, inner);
-                    let found = self.active(byte, within);
-                    self.in_inner_quotes = outer;
-                    match found? {
-                        Active::Itself => {
-                            self.pos = here + 1;
-                            kept_backslash = (byte == b'\\').then_some(self.pos);
-                        }
-                        found => {
-                            self.flush(&mut parts, literal, here);
-                            literal = self.pos;
-                            parts.extend(found.part());
-                        }
-                    }
-                }
-                _ => self.pos += 1,
-            }
-        }
-        let open = self.vanishing.unwrap_or_default();
-        if let Some(quote) = open.hidden {
-            return Err(self.unclosed(quote, 1, "'", "'"));
-        }
-        if let Some(quote) = open.open {
-            return Err(self.unclosed(quote, 1, "\"", "\""));
-        }
-        self.flush(&mut parts, literal, self.pos);
-        Ok(parts)
-    }
-
     fn parts_within(&mut self, within: Within) -> Parsed<Vec<Part>> {
         let mut parts = Vec::new();
         let mut literal = self.pos;
@@ -255,7 +197,7 @@ impl<'a> Parser<'a> {
         Ok(parts)
     }
 
-    fn flush(&self, parts: &mut Vec<Part>, start: usize, end: usize) {
+    pub(super) fn flush(&self, parts: &mut Vec<Part>, start: usize, end: usize) {
         if start < end {
             let bytes = self.text[start..end].into();
             parts.push(Part::Literal { bytes, span: self.span(start, end) });
@@ -349,7 +291,7 @@ impl<'a> Parser<'a> {
     }
 
     /// Reads what begins with an active byte.
-    fn active(&mut self, byte: u8, within: Within) -> Parsed<Active> {
+    pub(super) fn active(&mut self, byte: u8, within: Within) -> Parsed<Active> {
         let part = match byte {
             b'\\' => return Ok(self.backslash(within)),
             b'\'' => self.single_quoted()?,

@@ -12,7 +12,7 @@ use crate::syntax::ast::{
     SimpleCommand, Word,
 };
 use crate::text::{Standing, Text};
-use crate::trace::{CommandKind, CommandTrace, RedirectTrace, WordTrace};
+use crate::trace::{CommandKind, CommandTrace, Expansion, RedirectTrace, WordTrace};
 use crate::walk::builtins::SubshellIs;
 use crate::walk::descriptors::Input;
 use crate::walk::scopes::Temporary;
@@ -235,7 +235,9 @@ impl Walker {
         };
         let lone = argv.is_empty() && command.assignments.is_empty() && !redirections.is_empty();
         if lone && self.state.dialect.lone_redirection_runs {
-            argv.push(self.lone_command(&redirections, span)?);
+            let (program, word) = self.lone_command(&redirections)?;
+            argv.push(program);
+            words.extend(self.wants.commands.then_some(word));
             kind = self.kind(&argv);
         }
         let keeps = matches!(kind, CommandKind::Nothing)
@@ -305,19 +307,29 @@ impl Walker {
 
     /// The program that a redirection without a command runs: what READNULLCMD names where there is
     /// nothing but one file to read, else what NULLCMD names.
-    fn lone_command(&self, redirections: &[RedirectTrace], span: Span) -> Result<Text, Stop> {
-        let named = |name: &[u8]| {
+    fn lone_command(&self, redirections: &[RedirectTrace]) -> Result<(Text, WordTrace), Stop> {
+        let span = redirections[0].span;
+        let named = |name: &'static [u8]| {
             let text = self.state.variables.scalar(name).filter(|text| !text.is_empty())?;
-            let name = Some(name.into());
-            let hop = Hop { rule: Rule::Parameter, span, name, shifted: 0 };
-            Some(text.passed_through(&hop, Standing::Quoted))
+            let hop = Hop { rule: Rule::Parameter, span, name: Some(name.into()), shifted: 0 };
+            Some((name, text.passed_through(&hop, Standing::Splittable)))
         };
         let reads = matches!(redirections, [one] if one.operator == "<");
         let reader = if reads { named(b"READNULLCMD") } else { None };
-        reader.or_else(|| named(b"NULLCMD")).ok_or_else(|| {
+        let Some((name, program)) = reader.or_else(|| named(b"NULLCMD")) else {
             let message = "there is no command, and NULLCMD names none";
-            Stop::error(message, span, 1, Reach::Shell)
-        })
+            return Err(Stop::error(message, span, 1, Reach::Shell));
+        };
+        let expansion = Expansion {
+            rule: Rule::Parameter,
+            span,
+            name: Some(name.into()),
+            quoted: false,
+            count: 1,
+            filled: 1,
+        };
+        let word = WordTrace::new(span, 0);
+        Ok((program, WordTrace { count: 1, expansions: vec![expansion], ..word }))
     }
 
     /// Leaves the last argument of a command for `$_`.

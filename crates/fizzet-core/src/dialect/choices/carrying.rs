@@ -1,0 +1,272 @@
+//! How a shell carries commands out.
+
+use crate::stop::Reach;
+
+/// What a utility does where it has no place.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Outside {
+    /// It works.
+    Allowed,
+    /// Its status is 1.
+    Fails,
+    /// It ends the shell.
+    Fatal,
+}
+
+/// How a shell counts lines for LINENO.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct LineNumbers {
+    /// The number of the first line of a text that is no file; nothing where all its lines are 0.
+    pub first_of_text: Option<i64>,
+    /// The lines of a text of `eval`.
+    pub in_eval: EvalLines,
+    /// The lines of an action for ERR or DEBUG.
+    pub in_actions: EvalLines,
+    /// The lines of the action for EXIT.
+    pub at_exit: EvalLines,
+    /// The lines of a function count from its first one.
+    pub functions_count_anew: bool,
+}
+
+/// Which commands that are alone in a pipeline change the list of its statuses.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LoneStatuses {
+    /// Simple commands, subshells and tests.
+    Simple,
+    /// Simple commands but functions, and tests.
+    ButFunctions,
+    /// All but tests.
+    ButTests,
+}
+
+/// Before which commands the action for DEBUG is carried out.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum DebugAt {
+    /// None: the shell has no such action.
+    Never,
+    /// Simple commands.
+    Simple,
+    /// Simple commands, `[[`, `((` and `case`.
+    Tests,
+    /// All commands.
+    Commands,
+}
+
+/// When the action for DEBUG is carried out for the passes of `for`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum DebugLoops {
+    /// Not for each.
+    Never,
+    /// Before the variable is set.
+    Before,
+    /// Behind that.
+    Behind,
+}
+
+/// When a command leaves its last argument for `$_`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LastArgument {
+    /// Never.
+    Never,
+    /// When it has been carried out.
+    Behind,
+    /// Before it is carried out, and again behind a function; assignments are no arguments.
+    Before,
+}
+
+/// The numbers of the lines in a text of `eval`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EvalLines {
+    /// From 1.
+    Own,
+    /// From that of the `eval`.
+    On,
+    /// All have that of the `eval`.
+    Same,
+    /// All have that of the `exit` that asked for the end of the shell; else they count from 1.
+    SameIfAsked,
+}
+
+/// Whether a variable can be the name of another one.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum References {
+    /// It cannot.
+    None,
+    /// It can; names may go round, and a name that cannot be meant is a mistake with the status 1.
+    Loose,
+    /// It can; a name that cannot be meant ends the shell.
+    Fatal,
+    /// It can, if it is given what it means at once.
+    Given,
+}
+
+/// What FUNCNEST does.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Nesting {
+    /// Nothing.
+    Unbounded,
+    /// A positive number is the bound; passing it ends the line.
+    IfPositive,
+    /// A number that is not negative is the bound, this one at the start; passing it ends the shell.
+    From(i64),
+}
+
+/// What a subshell still has of the actions that `trap` has set outside.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum OuterTraps {
+    /// Nothing.
+    None,
+    /// Signals that are ignored stay so.
+    Ignored,
+    /// That, and `trap` still tells the others.
+    Told,
+    /// That, but not in a pipeline, nor in a subshell of the subshell.
+    ToldOutsidePipelines,
+    /// Signals that are ignored stay so, and `$(trap)` with nothing else in it tells the others.
+    ToldByLoneTrap,
+}
+
+/// What becomes of a file that the kernel does not know (ENOEXEC).
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct UnknownFiles {
+    /// What reads it as a script; nothing where the error is handed on.
+    pub reader: Option<Reader>,
+    /// Which files are refused all the same.
+    pub refuses: Refuses,
+}
+
+/// Where a shell looks for programs without PATH.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum WithoutPath {
+    /// In the current folder.
+    Folder,
+    /// In these, written as in PATH.
+    Folders(&'static str),
+    /// Nowhere.
+    Nowhere,
+}
+
+/// What reads a file as a script.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Reader {
+    /// `/bin/sh`, which is executed with the path before the arguments.
+    Sh,
+    /// The shell itself, in a process of its own: `$0` is the path.
+    Itself,
+}
+
+/// Which files are not read as scripts.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Refuses {
+    /// None.
+    Nothing,
+    /// Broken programs, and files with a NUL in the first line.
+    Binaries,
+    /// Files with a NUL in the first line.
+    NulInLine,
+    /// Those, and files whose `#!` line names nothing.
+    NulOrMark,
+    /// Broken programs.
+    Programs,
+}
+
+impl UnknownFiles {
+    /// What reads a file that begins so; nothing where it is refused.
+    pub fn reader_of(self, head: &[u8]) -> Option<Reader> {
+        let head = &head[..head.len().min(256)];
+        let line = head.split(|&byte| byte == b'\n').next().unwrap_or_default();
+        let has_nul = line.contains(&0);
+        let is_program = head.starts_with(b"\x7fELF");
+        let refused = match self.refuses {
+            Refuses::Nothing => false,
+            Refuses::Binaries => has_nul || is_program,
+            Refuses::NulInLine => has_nul,
+            Refuses::NulOrMark => has_nul || head.starts_with(b"#!"),
+            Refuses::Programs => is_program,
+        };
+        self.reader.filter(|_| !refused)
+    }
+}
+
+/// Which texts are read as a whole before the first of their commands is carried out.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ReadsWhole {
+    /// None.
+    Nothing,
+    /// All but files.
+    ButFiles,
+    /// What `eval` and `.` carry out.
+    InnerTexts,
+}
+
+/// What a shell has evaluated of an expression by the time it finds something wrong with it.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum WhileReading {
+    /// Nothing.
+    Nothing,
+    /// All that stands before.
+    All,
+    /// What stands before, as far as an operator or a parenthesis behind it has closed it.
+    Operators,
+}
+
+/// What is still there of a function that has ended the shell.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum KeepsScope {
+    /// Nothing: all is as it was before the call.
+    Nothing,
+    /// Its local variables.
+    Variables,
+    /// Its parameters.
+    Parameters,
+    /// Its local variables and its parameters.
+    All,
+}
+
+/// What the word of a redirection may become.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum RedirectWords {
+    /// One text: neither splitting nor pathname expansion takes place.
+    Text,
+    /// Fields, of which there must be one.
+    OneField,
+    /// Fields, and each is a file.
+    FileEach,
+}
+
+/// How far it reaches that `>&` or `<&` has no number of a descriptor behind it; `None`: it is a file.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct CopyOfNoNumber {
+    /// `>&name`.
+    pub standard_output: Option<Reach>,
+    /// `>&` before an empty text.
+    pub no_name: Option<Reach>,
+    /// `2>&name`.
+    pub other_output: Option<Reach>,
+    /// `<&name`.
+    pub input: Reach,
+}
+
+/// Which redirections without a command a command substitution reads from itself.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum FileSubstitution {
+    /// None.
+    No,
+    /// One that stands alone and reads a file.
+    Alone,
+    /// The first one, if it reads standard input from anything; the others are passed over.
+    First,
+    /// The same, whatever descriptor is read.
+    FirstOfAny,
+}
+
+/// How often one failure is acted upon that several commands around each other have.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ErrorAction {
+    /// For each of them.
+    Each,
+    /// For a command and the function that it is the last command of, once.
+    OncePerCall,
+    /// Once.
+    Once,
+}

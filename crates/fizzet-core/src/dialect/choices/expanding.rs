@@ -1,0 +1,191 @@
+//! What a shell makes of words.
+
+/// When `"$@"` with no parameters makes its quotes vanish.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EmptyAt {
+    /// Only if it stands alone in the quotes.
+    Alone,
+    /// If all the rest is empty.
+    Any,
+    /// If all the rest is empty and it stands there exactly once.
+    Once,
+    /// If all is empty and it stands first.
+    First,
+    /// If all is empty and it stands last.
+    Last,
+}
+
+/// What a text in parentheses is that is given to a name which becomes an array.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ListTexts {
+    /// A text.
+    Texts,
+    /// A list.
+    Lists,
+    /// A mistake, as is any text.
+    Mistakes,
+}
+
+/// What an empty `$@` in the word of an operation does to the quotes around.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EmptyAtInWord {
+    /// It counts as one that stands between them.
+    Counts,
+    /// It does not count.
+    Hides,
+    /// It keeps the argument, whatever else stands between them.
+    Keeps,
+}
+
+/// What a command substitution does to the quotes that it stands between with an empty `$@`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Beside {
+    /// Nothing.
+    Nothing,
+    /// It keeps the argument.
+    Keeps,
+    /// It lets the argument vanish.
+    Vanishes,
+}
+
+/// Whether arithmetic has real numbers, and how it shows them.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Reals {
+    /// It has none.
+    None,
+    /// A whole number has no point: `3`.
+    PointVanishes,
+    /// A whole number keeps its point: `3.`.
+    PointStays,
+}
+
+/// What the elements of an associative array's list may be.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum AssociativeLists {
+    /// Keys and values in turn, the last value may be missing; or indexed elements.
+    Anything,
+    /// Keys and values in turn, or indexed elements; but not both.
+    PairsOrIndexed,
+    /// Indexed elements.
+    Indexed,
+}
+
+/// What `${@#p}` and its kin do to a list.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ListOperations {
+    /// They change each of its values.
+    Each,
+    /// They take the list for one string.
+    WholeString,
+    /// They are refused.
+    Refused,
+}
+
+/// What a negative length of `${x:offset:length}` means.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum NegativeLength {
+    /// The part ends so far before the end; it is an error where that lies before the start.
+    FromEnd,
+    /// The same, but where that lies before the start all of the rest is taken.
+    FromEndOrRest,
+    /// Nothing is taken.
+    Nothing,
+    /// All of the rest is taken.
+    Rest,
+}
+
+/// What becomes of a slash at the end of HOME.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum HomeSlash {
+    /// It stays.
+    Stays,
+    /// It vanishes before another where HOME is the root.
+    RootVanishes,
+    /// It vanishes where HOME is not the root.
+    Vanishes,
+}
+
+/// How a shell quotes a value that it tells.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Requoting {
+    /// Always in single quotes: `'a'`, `'it'\''s'`.
+    Always,
+    /// Always in single quotes, and double quotes around single ones: `'it'"'"'s'`, `'x'"'"`.
+    DoubleQuotes,
+    /// Only if the shell would read it otherwise, and `$'...'` around a single quote: `$'it\'s'`.
+    DollarQuotes,
+    /// Only if the shell would read it otherwise, and no quotes around nothing: `'x'\'`.
+    Pieces,
+}
+
+/// In which order the keys of an associative array are listed.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum KeyOrder {
+    /// That of a table with a fixed number of buckets.
+    Buckets,
+    /// Sorted by bytes.
+    Sorted,
+    /// That of a table that grows.
+    GrowingBuckets,
+}
+
+/// What joins `$*` in a here-document.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum DocumentJoiner {
+    /// The first character of IFS, as between double quotes.
+    Ifs,
+    /// The same, but a space if IFS is empty.
+    IfsOrSpace,
+    /// A space.
+    Space,
+    /// A space, but the elements of arrays and changed parameters are joined with IFS.
+    SpaceForParameters,
+}
+
+/// What in the expression of `=~` quotes.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum RegularQuotes {
+    /// Quotes and backslashes.
+    All,
+    /// Backslashes.
+    Backslashes,
+    /// Nothing: what quoted is taken away.
+    Nothing,
+}
+
+/// What `getopts` does where OPTIND lies behind all words.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum BeyondWords {
+    /// It finds nothing and stays there.
+    Stays,
+    /// It goes back to the place behind the last word.
+    GoesBack,
+    /// It starts over.
+    StartsOver,
+    /// It finds nothing and changes nothing, here and where a word has become too short.
+    GivesUp,
+}
+
+/// Which parameters an operation must have found before its word is expanded.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct OperandsWait {
+    /// The pattern of `${x#p}` and `${x%p}`.
+    pub removal: Wait,
+    /// The words of `${x/p/r}` and `${x^p}`.
+    pub replacement: Wait,
+    /// The numbers of `${x:n:m}`.
+    pub substring: Wait,
+}
+
+/// What the word of an operation waits for.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Wait {
+    /// Nothing: it is always expanded.
+    Never,
+    /// A parameter that is set; every list is.
+    Set,
+    /// The same, and a list has an element.
+    Elements,
+    /// The same, and there is any text.
+    Text,
+}

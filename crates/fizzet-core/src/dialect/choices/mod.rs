@@ -1,0 +1,11 @@
+//! What a rule of the table can say where yes and no are not enough.
+
+mod carrying;
+mod expanding;
+mod reading;
+mod utilities;
+
+pub use carrying::*;
+pub use expanding::*;
+pub use reading::*;
+pub use utilities::*;

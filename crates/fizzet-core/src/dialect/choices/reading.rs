@@ -1,0 +1,181 @@
+//! How a shell reads its text.
+
+use crate::stop::Status;
+
+/// What becomes of a constant that is too large for a whole number.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LargeConstant {
+    /// Its low bits.
+    Wraps,
+    /// The largest number.
+    Saturates,
+    /// 0
+    Vanishes,
+    /// The digits that do not fit are left out.
+    Truncates,
+    /// A real number; so are results that are too large.
+    Real,
+}
+
+/// What a constant with a base and no digits is: `2#`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EmptyDigits {
+    /// A mistake.
+    Refused,
+    /// 0.
+    Zero,
+    /// 0, if the base is 10 or larger.
+    ZeroFromTen,
+}
+
+/// What brackets behind a name at the start of a command are.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum CommandBrackets {
+    /// Text like any other.
+    Text,
+    /// Part of the word up to the closing bracket, with blanks, connectors and newlines.
+    Word,
+    /// The same, but nothing inside quotes or is expanded, and the end of the line ends them.
+    Raw,
+}
+
+/// What ends a here-document besides a line that is its delimiter.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum DocumentEnd {
+    /// Nothing.
+    Line,
+    /// The delimiter at the start of a line, and `)` behind it.
+    BeforeParenthesis,
+    /// The same, where a parenthesis around commands is open.
+    BeforeCloser,
+    /// The delimiter at the start of a line that holds a `)` later on, inside `$(`.
+    InSubstitution,
+}
+
+/// Which parentheses the pattern of an operation may hold without quotes: `${x#(}`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum OperationParentheses {
+    /// Any.
+    Any,
+    /// Those of groups with a sign before them; others are a syntax error, also in the text of `${x/a/b}`.
+    Groups,
+    /// Pairs, and one that closes nothing if it does not stand in `${x/a/b}`; others are a syntax error.
+    Pairs,
+}
+
+/// How the constants of reals are written.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum RealConstants {
+    /// As in C, in decimal.
+    Plain,
+    /// Also in hexadecimal with a fraction or an exponent of two; an exponent may have no digits and wraps as
+    /// 32 bits do, a point alone is 0, zeros may stand before `0x`; only zeros without a point take no exponent.
+    Lenient,
+}
+
+/// What quotes in an arithmetic expression do.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Quotes {
+    /// They are taken away.
+    Vanish,
+    /// They stand for themselves, which makes no expression.
+    Stay,
+    /// They separate as blanks do; between single quotes stands a character for its code.
+    Separate,
+}
+
+/// When `a{b,c}` makes two words.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Braces {
+    /// Never.
+    None,
+    /// Before anything else is expanded, as it is written.
+    Written,
+    /// After all other expansions, in each field.
+    Fields,
+}
+
+/// What `${!x}` expands.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Indirection {
+    /// There is none.
+    None,
+    /// The variable that the value of x names.
+    Value,
+    /// The name of x itself, or of the variable that it refers to.
+    Name,
+}
+
+/// Which ranges such as `{1..3}` there are.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum BraceRanges {
+    /// None.
+    None,
+    /// Of numbers and letters; a bound with a leading zero pads all numbers.
+    Padded,
+    /// Of numbers as C reads them and of letters of one case.
+    Plain,
+    /// As padded, of any characters; a negative step turns the words round.
+    Turned,
+}
+
+/// What a backslash at the very end of a text does.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LastBackslash {
+    /// It stands for itself.
+    Stays,
+    /// It vanishes behind other text of its word, and else stands for itself.
+    VanishesBehindText,
+    /// It vanishes.
+    Vanishes,
+    /// It is empty quotes.
+    Quotes,
+}
+
+/// Where a semicolon may stand with no command before it.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LoneSemicolons {
+    /// Nowhere.
+    None,
+    /// Where a command of a list may stand, but in no condition, and never two.
+    One,
+    /// Where a newline may stand.
+    Newlines,
+}
+
+/// What `#` means in arithmetic where a value stands.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ArithmeticSign {
+    /// It is an error.
+    Error,
+    /// 0
+    Zero,
+    /// The number of parameters; `#name` and `##c` are codes of characters.
+    Parameters,
+}
+
+/// What quotes and backslashes in the word of `${x-word}` do in a here-document.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum DocumentQuotes {
+    /// What they do between double quotes.
+    Quoted,
+    /// Between double quotes a backslash quotes whatever follows.
+    BackslashQuotes,
+    /// The same, and single quotes quote there.
+    SinglesToo,
+    /// Outside double quotes a backslash quotes whatever follows; between them `\\"` stays.
+    BackslashOutside,
+}
+
+/// What a backquoted command does that cannot be read as a whole.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ReadLate {
+    /// It is an error of the text around it.
+    No,
+    /// What could be read before it is carried out; then it has this status.
+    Status(Status),
+    /// What could be read before it is carried out; the rest is passed over, unless nothing could be.
+    Rest,
+    /// It ends the shell when it is reached.
+    Fatal,
+}

@@ -1,0 +1,181 @@
+//! What built-in utilities do.
+
+/// How `typeset -p` tells variables.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Told {
+    /// There is no such utility.
+    Nothing,
+    /// With `declare`, in double quotes.
+    Declare,
+    /// With `typeset`, but without it where there are no attributes.
+    Bare,
+    /// With `typeset`, and arrays by their elements.
+    Elements,
+    /// With `typeset` or `export`, and arrays as lists.
+    Lists,
+}
+
+/// Whether a file for `.` is also looked for in the folder that the shell is in.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LooksHere {
+    /// No.
+    Never,
+    /// Before PATH.
+    First,
+    /// Behind PATH.
+    Last,
+}
+
+/// How `printf` reads a real.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum PrintfReals {
+    /// What C's `strtod` finds at the start; the rest is a mistake.
+    Start,
+    /// What `strtod` finds, if that is all; a mistake counts as 0.
+    Whole,
+    /// The value of the expression.
+    Expression,
+    /// What `strtod` finds, if that and blanks are all, and otherwise the value of the expression.
+    WholeOrExpression,
+}
+
+/// Which functions a rule is for.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum WhichFunctions {
+    /// None.
+    Never,
+    /// Those that are written with `function`.
+    Keyword,
+    /// All.
+    Always,
+}
+
+/// Which mistakes a text that is carried out holds, so that the shell goes on behind it.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Holds {
+    /// None.
+    Nothing,
+    /// All but the wrong use of a utility.
+    ButUsage,
+    /// All.
+    All,
+}
+
+impl Holds {
+    /// Whether a mistake is held.
+    pub fn holds(self, is_usage: bool) -> bool {
+        match self {
+            Holds::Nothing => false,
+            Holds::ButUsage => !is_usage,
+            Holds::All => true,
+        }
+    }
+}
+
+impl WhichFunctions {
+    /// Whether a function is meant.
+    pub fn include(self, keyword: bool) -> bool {
+        match self {
+            WhichFunctions::Never => false,
+            WhichFunctions::Keyword => keyword,
+            WhichFunctions::Always => true,
+        }
+    }
+}
+
+/// How `%q` of `printf` quotes.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum PrintfQuoting {
+    /// With backslashes, or `$'...'` around control characters.
+    Backslashes,
+    /// With backslashes, and `$'...'` for each control character.
+    BackslashesAlways,
+    /// With quotes where they are needed.
+    Quotes,
+}
+
+/// What `\c` does in the text of `echo`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EchoEnd {
+    /// The output ends there.
+    Stops,
+    /// The output ends there, with the blank before the next argument if there is one.
+    StopsBehindBlank,
+    /// The output goes on, without its newline.
+    DropsNewline,
+}
+
+/// What `exit` and `return` take for a number.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum StatusNumbers {
+    /// Decimal digits with blanks around them, no sign but `+`, up to 2147483647.
+    Natural,
+    /// Decimal digits with blanks around them and any sign, of 64 bits.
+    Signed,
+    /// Decimal digits and nothing else; one that is too large is the largest there is.
+    Digits,
+    /// The decimal digits at the start, with blanks and a sign; what follows is not looked at. For
+    /// `return` one that does not fit in 32 bits is 128.
+    Leading,
+    /// Decimal digits with blanks before them and any sign, of 32 bits.
+    Short,
+    /// An arithmetic expression.
+    Expression,
+}
+
+/// What the numbers of `test` are.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum TestNumbers {
+    /// Decimal numbers with blanks before them, and these behind them.
+    Trimmed(&'static str),
+    /// Decimal numbers with blanks before them; nothing is 0, and one that is too large loses digits.
+    Leading,
+    /// Arithmetic expressions.
+    Expressions,
+}
+
+/// What a mistake in a comparison of numbers ends.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ComparisonMistake {
+    /// Nothing: the comparison does not hold.
+    IsFalse,
+    /// The command, with status 2.
+    EndsCommand,
+    /// What every mistake in an expression ends.
+    Ends,
+}
+
+/// Which functions have a place of `getopts` of their own.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum FreshOptions {
+    /// None.
+    Never,
+    /// All of them, but OPTIND is shared.
+    PlaceOnly,
+    /// Those written with `function`, with an OPTIND of their own.
+    Keyword,
+    /// All of them, with an OPTIND of their own.
+    Always,
+}
+
+/// What `getopts` does where a variable that it sets is read-only.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ReadOnlyOptions {
+    /// It is a mistake.
+    Minds,
+    /// OPTIND and OPTARG stay as they are.
+    Leaves,
+    /// OPTIND and OPTARG change all the same.
+    Overwrites,
+}
+
+/// What OPTIND keeps of a value that is assigned to it.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum OptionIndex {
+    /// The text.
+    Text,
+    /// The value of an arithmetic expression.
+    Integer,
+    /// Decimal digits; anything else is a mistake, and so is `unset`.
+    Digits,
+}

@@ -1,0 +1,171 @@
+//! `${x-word}`, `${x=word}`, `${x?word}` and `${x+word}` (POSIX XCU 2.6.2).
+
+use crate::expand::parameter::Held;
+use crate::expand::rejoined::is_bare_list;
+use crate::expand::substitute::{Place, Substitution};
+use crate::expand::tilde::in_field;
+use crate::expand::tilde_cut::hidden_brace;
+use crate::expand::{Tilde, ifs, joined, single};
+use crate::lineage::{Hop, Rule};
+use crate::stop::{Reach, ShellError, Stop};
+use crate::syntax::ast::{Instead, Parameter, ParameterName, Part, Subscript, Word};
+use crate::text::{Standing, Text};
+
+impl Substitution<'_> {
+    pub(super) fn instead(
+        &mut self,
+        parameter: &Parameter,
+        held: Held,
+        (what, colon, word): (Instead, bool, &Word),
+        place: Place,
+    ) -> Result<Option<Held>, Stop> {
+        let has_value = match &held {
+            Held::Unset => false,
+            Held::One(text) => !colon || !text.is_empty() || text.has_hole(),
+            Held::List { items, star } if self.cx.state().dialect.array_is_list => {
+                let separated = items.len() > 1 && !ifs(self.cx.state()).is_empty();
+                let joined_empty = *star && !separated && items.iter().all(|item| item.is_empty());
+                match (*star, colon) {
+                    (true, true) => !joined_empty,
+                    (_, false) => true,
+                    (false, true) => !items.is_empty(),
+                }
+            }
+            Held::List { items, .. }
+                if colon && self.cx.state().dialect.first_parameter_decides =>
+            {
+                items.first().is_some_and(|first| !first.is_empty())
+            }
+            Held::List { items, star } => {
+                let joined_empty = *star
+                    && self.cx.state().dialect.joined_empty_is_none
+                    && ifs(self.cx.state()).is_empty()
+                    && items.iter().all(|item| item.is_empty());
+                let always = self.cx.state().dialect.at_is_always_set;
+                let all_empty = self.cx.state().dialect.all_empty_is_none
+                    && items.iter().all(|item| item.is_empty());
+                (!items.is_empty() || (always && !colon))
+                    && (!colon
+                        || (items.len() > 1 && !all_empty && !joined_empty)
+                        || !items[0].is_empty())
+            }
+        };
+        let use_word = has_value == (what == Instead::Alternative);
+        if !use_word {
+            if !place.quoted && self.cx.state().dialect.unused_tilde_hides_brace {
+                self.left_over =
+                    hidden_brace(word, place.assigned && !self.declares).map(<[Part]>::to_vec);
+            }
+            // `${x+word}` of an unset x is nothing, and no error under set -u.
+            let nothing = what == Instead::Alternative;
+            if let Held::List { items, star: false } = &held
+                && nothing != self.cx.state().dialect.array_is_list
+                && items.is_empty()
+                && place.quoted
+            {
+                self.met_quoted_at(0);
+            }
+            return Ok(Some(if nothing { Held::One(Text::new()) } else { held }));
+        }
+        match what {
+            Instead::Default | Instead::Alternative => {
+                let literal = match place.expansion {
+                    Standing::Quoted => Standing::Plain,
+                    _ => Standing::Splittable,
+                };
+                let outer = place.quoted.then(|| self.empties());
+                self.used_word(word, Place { literal, alone: false, ..place })?;
+                if let Some(outer) = outer {
+                    self.word_behind(outer);
+                }
+                Ok(None)
+            }
+            Instead::Assign => self.assign(parameter, word, place).map(Some),
+            Instead::Error => {
+                let text = single(self.cx, word, Tilde::AtStart)?;
+                let name = parameter.name.to_bytes();
+                let message = match text.is_empty() {
+                    true => "it is not set".into(),
+                    false => String::from_utf8_lossy(text.bytes()).into_owned(),
+                };
+                let message = format!("{}: {message}", String::from_utf8_lossy(&name));
+                let dialect = self.cx.state().dialect.clone();
+                let status = dialect.unset_status;
+                let error = ShellError::new(message, parameter.span, status, Reach::Shell);
+                Err(Stop::Shell(ShellError { exits: dialect.unset_message_exits, ..error }))
+            }
+        }
+    }
+
+    /// The word of `${x-word}` or `${x+word}` in the place of the parameter.
+    fn used_word(&mut self, word: &Word, place: Place) -> Result<(), Stop> {
+        let dialect = &self.cx.state().dialect;
+        let tilde = match () {
+            () if place.assigned && dialect.tilde_in_assigned_words => Tilde::AfterColons,
+            () if dialect.tilde_after_equals => Tilde::AfterEquals,
+            () => Tilde::AtStart,
+        };
+        let in_fields = dialect.tilde_in_fields && !place.quoted;
+        let (fields, start) = (self.fields_done(), self.current_len());
+        if self.is_rejoined(word, place) {
+            return self.rejoined(word, Place { tilde, ..place });
+        }
+        let lists = self.cx.state().dialect.array_is_list && !place.fields && !place.quoted;
+        if lists && word.parts.iter().any(is_bare_list) {
+            let text = self.joined_fields(word, place)?;
+            return self.push_text(&text);
+        }
+        let joins = place.quoted || !ifs(self.cx.state()).is_empty();
+        self.with_joined_stars(Some(joins), |this| this.word(word, Place { tilde, ..place }))?;
+        if in_fields && self.fields_done() == fields {
+            let whole = self.take_current();
+            let made = whole.slice(start, whole.len());
+            self.put_current(whole.slice(0, start))?;
+            let made = in_field(self.cx, made, word.span, tilde)?;
+            self.push_text(&made)?;
+        }
+        Ok(())
+    }
+
+    fn assign(&mut self, parameter: &Parameter, word: &Word, place: Place) -> Result<Held, Stop> {
+        let ParameterName::Variable(name) = &parameter.name else {
+            let status = self.cx.state().dialect.bad_substitution_status;
+            let message = "only a variable can be assigned";
+            return Err(self.cx.state().mistake(message, parameter.span, status));
+        };
+        let inner = Place { fields: false, tilde: Tilde::AtStart, joins_stars: true, ..place };
+        let value = match self.cx.state().dialect.array_is_list {
+            true => self.joined_fields(word, place)?,
+            false => joined(Substitution::run(self.cx, word, inner)?),
+        };
+        let hop = |rule| Hop { rule, span: parameter.span, name: Some(name.clone()), shifted: 0 };
+        let stored = value.passed_through(&hop(Rule::Stored), Standing::Quoted);
+        let expanded = stored.passed_through(&hop(Rule::Parameter), Standing::Quoted);
+        let key = match &parameter.index {
+            Some(Subscript::Index(index)) => Some(self.key(name, index)?),
+            _ => None,
+        };
+        self.cx.state().store(name, key.clone(), stored, parameter.span)?;
+        if self.cx.state().dialect.default_gives_stored {
+            let variables = &self.cx.state().variables;
+            let kept = match &key {
+                Some(key) => variables.element(name, key),
+                None => variables.scalar(name),
+            };
+            if let Some(kept) = kept {
+                return Ok(Held::One(kept.passed_through(&hop(Rule::Parameter), Standing::Quoted)));
+            }
+        }
+        self.begins_anew(place);
+        Ok(Held::One(expanded))
+    }
+
+    /// The fields of a word joined again: what is empty in between is lost.
+    fn joined_fields(&mut self, word: &Word, place: Place) -> Result<Text, Stop> {
+        let inside = Place { fields: !place.quoted, tilde: Tilde::Never, ..place };
+        let pieces = Substitution::run(self.cx, word, inside)?;
+        let kept = pieces.into_iter().map(|piece| piece.text).filter(|text| !text.is_nothing());
+        let text = self.joined_list(&kept.collect::<Vec<_>>(), word.span);
+        in_field(self.cx, text, word.span, Tilde::AtStart)
+    }
+}

@@ -1,0 +1,137 @@
+//! zsh's modifiers: `${x:t}`, `$x:h`, `${x:s/from/to/}` (each observed in zsh 5.9).
+
+use bstr::ByteSlice;
+
+use crate::expand::flags::{backslashed, cased, unquoted};
+use crate::expand::parameter::Held;
+use crate::expand::substitute::Substitution;
+use crate::expand::tilde::program_path;
+use crate::stop::Stop;
+use crate::syntax::ast::{Modifier, Parameter};
+use crate::text::{Standing, Text};
+
+impl Substitution<'_> {
+    /// Applies one modifier to a value, or to each of a list; what is not set counts as empty.
+    pub(super) fn modified_each(
+        &mut self,
+        parameter: &Parameter,
+        held: Held,
+        modifier: &Modifier,
+    ) -> Result<Held, Stop> {
+        let held = match (held, modifier) {
+            (Held::Unset, Modifier::Letter(b'h')) if !self.cx.state().options.no_unset => {
+                Held::One(self.computed(parameter, b""))
+            }
+            (held, _) => held,
+        };
+        let empty_head = self.computed(parameter, b".");
+        self.each_in_turn(parameter, held, |this, text| {
+            Ok(match modifier {
+                Modifier::Replace(from, to, global) => replaced(text, from, to, *global),
+                Modifier::Letter(b'h') if text.is_empty() => empty_head.clone(),
+                Modifier::Letter(letter @ (b'a' | b'A' | b'P')) => this.absolute(text, *letter),
+                Modifier::Letter(b'c') => match program_path(this.cx, text.bytes()) {
+                    Some(path) => like(text, &path),
+                    None => text.clone(),
+                },
+                Modifier::Letter(letter) => by_letter(text, *letter),
+            })
+        })
+    }
+
+    /// The absolute path that a text means; `P` leaves a path that does not exist as it is written.
+    fn absolute(&mut self, text: &Text, letter: u8) -> Text {
+        let bytes = text.bytes();
+        if bytes.is_empty() {
+            return text.clone();
+        }
+        let mut path = match bytes[0] {
+            b'/' => Vec::new(),
+            _ => [self.cx.state().entered.bytes(), b"/"].concat(),
+        };
+        path.extend_from_slice(bytes);
+        match letter == b'P' && !self.cx.host().exists(&path) {
+            true => like(text, &path),
+            false => like(text, &without_dots(&path)),
+        }
+    }
+}
+
+/// A path without `.`, `..` and doubled slashes.
+fn without_dots(path: &[u8]) -> Vec<u8> {
+    let mut kept: Vec<&[u8]> = Vec::new();
+    for part in path.split_str("/") {
+        match part {
+            b"" | b"." => {}
+            b".." => drop(kept.pop()),
+            part => kept.push(part),
+        }
+    }
+    [b"/", &kept.join(&b'/')[..]].concat()
+}
+
+fn by_letter(text: &Text, letter: u8) -> Text {
+    let bytes = text.bytes();
+    let trimmed =
+        bytes.iter().rposition(|&byte| byte != b'/').map_or(bytes.len().min(1), |at| at + 1);
+    let slash = bytes[..trimmed].iter().rposition(|&byte| byte == b'/');
+    let name = slash.map_or(0, |at| at + 1);
+    let dot = bytes[name..].iter().rposition(|&byte| byte == b'.').map(|at| name + at);
+    match letter {
+        b't' => text.slice(name, trimmed),
+        b'h' => match slash {
+            None => like(text, b"."),
+            Some(at) => {
+                let end =
+                    bytes[..at].iter().rposition(|&byte| byte != b'/').map_or(name, |at| at + 1);
+                text.slice(0, end)
+            }
+        },
+        b'r' => text.slice(0, dot.unwrap_or(bytes.len())),
+        b'e' => dot.map_or_else(Text::new, |at| text.slice(at + 1, bytes.len())),
+        b'l' => cased(text, false),
+        b'u' => cased(text, true),
+        b'q' => backslashed(text),
+        b'Q' => like(text, &unquoted(bytes)),
+        _ => text.clone(),
+    }
+}
+
+/// Another text that comes from where this one does.
+fn like(text: &Text, bytes: &[u8]) -> Text {
+    match text.runs().next() {
+        Some((run, _)) => Text::from_bytes(bytes, Standing::Quoted, run.origin.clone()),
+        None => Text::new(),
+    }
+}
+
+/// A text with `from` replaced by `to`, in which `&` stands for `from` unless a backslash is before it.
+fn replaced(text: &Text, from: &[u8], to: &[u8], global: bool) -> Text {
+    let mut put = Vec::with_capacity(to.len());
+    let mut at = 0;
+    while let Some(&byte) = to.get(at) {
+        match (byte, to.get(at + 1)) {
+            (b'\\', Some(b'&')) => {
+                put.push(b'&');
+                at += 1;
+            }
+            (b'&', _) => put.extend_from_slice(from),
+            (byte, _) => put.push(byte),
+        }
+        at += 1;
+    }
+    let mut made = Text::new();
+    let mut at = 0;
+    while !from.is_empty()
+        && let Some(found) = text.bytes()[at..].find(from)
+    {
+        made.push_text(&text.slice(at, at + found));
+        made.push_text(&like(text, &put));
+        at += found + from.len();
+        if !global {
+            break;
+        }
+    }
+    made.push_text(&text.slice(at, text.len()));
+    made
+}

@@ -1,0 +1,126 @@
+//! `${x:offset:length}`: a part of a text or of a list.
+
+use crate::dialect::{Dialect, ListOperations, NegativeLength};
+use crate::expand::arithmetic;
+use crate::expand::parameter::Held;
+use crate::expand::substitute::Substitution;
+use crate::expand::whole::part_of_list;
+use crate::lineage::{Hop, Rule};
+use crate::state::Value;
+use crate::stop::Stop;
+use crate::syntax::ast::{Arithmetic, Parameter, ParameterName};
+use crate::text::{Standing, Text, character_ends};
+
+impl Substitution<'_> {
+    /// Whether `${x[@]:1:2}` is a part of the text that x is.
+    fn is_cut_as_text(&mut self, parameter: &Parameter) -> bool {
+        let ParameterName::Variable(name) = &parameter.name else { return false };
+        let state = self.cx.state();
+        state.dialect.lists_of_texts_are_cut
+            && matches!(state.variables.get(name), Some(one) if matches!(one.value, Value::Scalar(_)))
+    }
+
+    pub(super) fn substring(
+        &mut self,
+        parameter: &Parameter,
+        held: Held,
+        offset: &Arithmetic,
+        length: Option<&Arithmetic>,
+    ) -> Result<Held, Stop> {
+        let offset = arithmetic::value(self.cx, offset)?;
+        let length = match length {
+            Some(length) => Some(arithmetic::value(self.cx, length)?),
+            None => None,
+        };
+        let state = self.cx.state();
+        let dialect = state.dialect.clone();
+        let characters = dialect.characters && state.utf8();
+        let measure = Measure { offset, length, dialect: &dialect };
+        let held = match held {
+            Held::List { mut items, .. } if self.is_cut_as_text(parameter) => {
+                items.pop().map_or(Held::Unset, Held::One)
+            }
+            held => held,
+        };
+        let part = match held {
+            Held::Unset => {
+                self.unset(parameter)?;
+                Some(Held::Unset)
+            }
+            Held::One(text) => measure.of_text(&text, characters).map(Held::One),
+            Held::List { items, star } if self.lists() == ListOperations::WholeString => {
+                let cut = |text: &Text| measure.of_text(text, characters).unwrap_or_default();
+                Some(Held::List { items: part_of_list(&items, parameter.span, cut), star })
+            }
+            Held::List { items, star } => {
+                let all = match parameter.name {
+                    ParameterName::Special(_) => self.with_zero(parameter, items),
+                    _ => items,
+                };
+                measure.of_list(all).map(|items| Held::List { items, star })
+            }
+        };
+        part.ok_or_else(|| {
+            let message = "the length of a substring is less than 0";
+            self.cx.state().mistake(message, parameter.span, dialect.bad_substitution_status)
+        })
+    }
+
+    /// The positional parameters with `$0` before them: offset 0 means `$0`, offset 1 means `$1`.
+    fn with_zero(&mut self, parameter: &Parameter, mut items: Vec<Text>) -> Vec<Text> {
+        let name = Some(parameter.name.to_bytes());
+        let hop = Hop { rule: Rule::Parameter, span: parameter.span, name, shifted: 0 };
+        let zero = &self.cx.state().positional.zero;
+        items.insert(0, zero.passed_through(&hop, Standing::Quoted));
+        items
+    }
+}
+
+/// An offset and a length; a negative offset counts from the end.
+struct Measure<'d> {
+    offset: i64,
+    length: Option<i64>,
+    dialect: &'d Dialect,
+}
+
+impl Measure<'_> {
+    fn of_text(&self, text: &Text, characters: bool) -> Option<Text> {
+        let bounds = character_ends(text.bytes(), characters);
+        let (start, end) = self.range(bounds.len() as i64 - 1)?;
+        Some(text.slice(bounds[start], bounds[end]))
+    }
+
+    fn of_list(&self, items: Vec<Text>) -> Option<Vec<Text>> {
+        if self.dialect.negative_list_length_is_error
+            && self.length.is_some_and(|length| length < 0)
+        {
+            return None;
+        }
+        let (start, end) = self.range(items.len() as i64)?;
+        Some(items[start..end].to_vec())
+    }
+
+    /// The part of `count` things. `None` where the shell finds the length wrong.
+    fn range(&self, count: i64) -> Option<(usize, usize)> {
+        let mut start = match self.offset {
+            offset if offset < 0 => count.saturating_add(offset),
+            offset => offset,
+        };
+        if start < 0 && self.dialect.early_offset_is_start {
+            start = 0;
+        }
+        if start < 0 || start > count {
+            return Some((0, 0));
+        }
+        let end = match (self.length, self.dialect.negative_length) {
+            (Some(length), _) if length >= 0 => start.saturating_add(length).min(count),
+            (None, _) | (_, NegativeLength::Rest) => count,
+            (_, NegativeLength::Nothing) => start,
+            (Some(length), NegativeLength::FromEnd) => count.saturating_add(length),
+            (Some(length), NegativeLength::FromEndOrRest) => {
+                Some(count.saturating_add(length)).filter(|end| *end >= start).unwrap_or(count)
+            }
+        };
+        (end >= start).then_some((start as usize, end as usize))
+    }
+}
