@@ -359,6 +359,8 @@ dialect_table! {
     arithmetic_command_drops_quotes: bool = [N, N, N, N, N, Y, N], "observed in all six: ((x=3\"4\")); echo $x";
     /// A bracket that nothing closes in the pattern of `${x#p}` is a mistake if x is not set, and in a here-document; else it is text.
     open_bracket_ends_shell: bool = [N, N, N, N, Y, N, N], "observed in all six: echo ${x#[}; echo after";
+    /// What `${x/p/r}` puts in is split apart from what it leaves.
+    replacements_stay_apart: bool = [N, N, N, N, Y, N, N], "observed in all six: IFS=' :'; x='a b'; echo ${x/b/:c}";
     /// A colon ends a tilde-prefix outside assignments too.
     colon_ends_tilde: bool = [N, Y, N, N, Y, N, N], "observed in all six: echo ~:a";
     /// A backslash in an unquoted value escapes the next character of a pattern.

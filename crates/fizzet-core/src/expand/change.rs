@@ -68,6 +68,12 @@ impl Replacement {
         Replacement { around }
     }
 
+    /// The same, having come through an expansion.
+    pub(super) fn passed_through(self, hop: &Hop) -> Replacement {
+        let pass = |text: &Text| text.passed_through(hop, Standing::Quoted);
+        Replacement { around: self.around.iter().map(pass).collect() }
+    }
+
     /// Puts the replacement of a match behind what is made already.
     fn put(&self, made: &mut Text, text: &Text, (start, end): (usize, usize)) {
         for (at, between) in self.around.iter().enumerate() {

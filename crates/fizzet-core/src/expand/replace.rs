@@ -9,6 +9,7 @@ use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::tilde::in_field;
 use crate::expand::{Tilde, joined, pattern_text_with};
+use crate::lineage::{Hop, Rule};
 use crate::stop::Stop;
 use crate::syntax::ast::{Parameter, Replace, Word};
 use crate::text::Text;
@@ -32,7 +33,7 @@ impl Substitution<'_> {
         let dialect = self.cx.state().dialect.clone();
         let once = match dialect.replacement_for_each_match {
             true => None,
-            false => Some(Rc::new(self.replacement(replacement, place)?)),
+            false => Some(Rc::new(self.replacement(parameter, replacement, place)?)),
         };
         let empty = anchored && !dialect.empty_anchor && pattern.literal() == Some(b"");
         let held = match held {
@@ -56,7 +57,7 @@ impl Substitution<'_> {
         let held = self.each_in_turn(parameter, held, |this, text| {
             let next = || match &once {
                 Some(replacement) => Ok(replacement.clone()),
-                None => this.replacement(replacement, place).map(Rc::new),
+                None => this.replacement(parameter, replacement, place).map(Rc::new),
             };
             match empty && !text.is_empty() {
                 true => Ok(text.clone()),
@@ -74,7 +75,12 @@ impl Substitution<'_> {
     }
 
     /// What the word for a replacement expands to.
-    fn replacement(&mut self, word: Option<&Word>, place: Place) -> Result<Replacement, Stop> {
+    fn replacement(
+        &mut self,
+        parameter: &Parameter,
+        word: Option<&Word>,
+        place: Place,
+    ) -> Result<Replacement, Stop> {
         let dialect = self.cx.state().dialect.clone();
         let text = match word {
             Some(word) => {
@@ -93,6 +99,13 @@ impl Substitution<'_> {
             None => Text::new(),
         };
         let ampersand = dialect.replacement_ampersand && !self.cx.state().options.no_ampersand;
-        Ok(Replacement::new(&text, ampersand, dialect.replacement_backslashes))
+        let made = Replacement::new(&text, ampersand, dialect.replacement_backslashes);
+        let name = Some(parameter.name.to_bytes());
+        let hop = Hop { rule: Rule::Parameter, span: parameter.span, name, shifted: 0 };
+        Ok(match dialect.replacements_stay_apart {
+            true => made,
+            // What is put in and what stays are one value when that is split.
+            false => made.passed_through(&hop),
+        })
     }
 }
