@@ -80,6 +80,11 @@ impl Ifs {
         self.is_empty
     }
 
+    /// Whether a byte separates fields.
+    pub(super) fn separates(&self, byte: u8) -> bool {
+        self.bytes[usize::from(byte)] != Kind::Text
+    }
+
     /// Whether a byte is white space of IFS.
     pub(super) fn is_blank(&self, byte: u8) -> bool {
         self.bytes[usize::from(byte)] == Kind::Blank

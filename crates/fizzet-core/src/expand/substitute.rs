@@ -6,7 +6,7 @@
 
 use crate::dialect::{Beside, EmptyAt, EmptyAtInWord};
 use crate::expand::distribute::chosen;
-use crate::expand::{Context, Tilde, arithmetic, record};
+use crate::expand::{Context, Tilde, arithmetic, ifs, record};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::stop::Stop;
@@ -440,11 +440,20 @@ impl<'c> Substitution<'c> {
         }
     }
 
-    /// Whether an equals sign stands in what has been made, outside quotes.
-    pub(super) fn has_equals_already(&self) -> bool {
-        let has_one =
-            |text: &Text| text.runs().any(|(run, bytes)| !run.is_quoted() && bytes.contains(&b'='));
-        self.done.iter().any(|piece| has_one(&piece.text)) || has_one(&self.current)
+    /// How many equals signs stand outside quotes in what will be the last field so far, and whether it ends
+    /// in one.
+    pub(super) fn made_equals(&mut self) -> (usize, bool) {
+        let ifs = ifs(self.cx.state());
+        let (mut count, mut last) = (0, false);
+        for (run, bytes) in self.current.runs().filter(|(_, bytes)| !bytes.is_empty()) {
+            for &byte in bytes {
+                let equals = byte == b'=' && !run.is_quoted();
+                let separates = run.standing.is_split() && ifs.separates(byte);
+                count = if separates { 0 } else { count + usize::from(equals) };
+                last = equals;
+            }
+        }
+        (count, last)
     }
 
     /// How many fields have ended.

@@ -33,6 +33,15 @@ impl Substitution<'_> {
             return Ok(&[]);
         }
         if place.tilde == Tilde::AfterEquals
+            && let Some(at) = parts.iter().skip(1).position(begins_with_tilde)
+            && !parts[..=at].iter().any(has_equals)
+        {
+            let (before, here) = parts.split_at(at + 1);
+            let rest = self.tildes(before, Place { tilde: Tilde::AtStart, ..place })?;
+            rest.iter().try_for_each(|part| self.part(part, place))?;
+            return self.behind_made_equals(here, place);
+        }
+        if place.tilde == Tilde::AfterEquals
             && let Some(at) = parts.iter().position(has_equals)
         {
             return self.after_equals(parts, at, place);
@@ -87,6 +96,27 @@ impl Substitution<'_> {
         }
     }
 
+    /// Parts that begin with a tilde, behind an expansion: it counts if that has made the first equals sign and
+    /// ends in it.
+    fn behind_made_equals<'p>(
+        &mut self,
+        parts: &'p [Part],
+        place: Place,
+    ) -> Result<&'p [Part], Stop> {
+        let [Part::Literal { bytes, span }, rest @ ..] = parts else { return Ok(parts) };
+        let plain = Place { tilde: Tilde::Never, ..place };
+        if self.made_equals() != (1, true) {
+            return match parts.iter().position(has_equals) {
+                Some(at) => self.after_equals(parts, at, plain),
+                None => Ok(parts),
+            };
+        }
+        let used = self.tilde_prefix(bytes, *span, rest.is_empty(), false)?;
+        self.literal(&bytes[used..], *span, used, place)?;
+        rest.iter().try_for_each(|part| self.part(part, plain))?;
+        Ok(&[])
+    }
+
     /// A tilde directly behind the first unquoted `=` of a word, whatever stands before that.
     fn after_equals<'p>(
         &mut self,
@@ -110,7 +140,7 @@ impl Substitution<'_> {
         }
         let Part::Literal { bytes, span } = &parts[at] else { return Ok(&parts[at..]) };
         // An equals sign that an expansion has made is the first one.
-        if self.has_equals_already() {
+        if self.made_equals().0 > 0 {
             parts[at..].iter().try_for_each(|part| self.part(part, plain))?;
             return Ok(&[]);
         }
@@ -365,6 +395,10 @@ impl Substitution<'_> {
         self.push_text(&home.passed_through(&hop, Standing::Quoted))?;
         self.push_text(&prefix.slice(end, prefix.len()))
     }
+}
+
+fn begins_with_tilde(part: &Part) -> bool {
+    matches!(part, Part::Literal { bytes, .. } if bytes[0] == b'~')
 }
 
 fn has_equals(part: &Part) -> bool {

@@ -166,6 +166,11 @@ impl Variables {
         self.newline_separates = ifs.is_some_and(|ifs| !ifs.is_empty() && !ifs.contains(&b'\n'));
     }
 
+    /// Whether that is so.
+    pub fn newline_separates(&self) -> bool {
+        self.newline_separates
+    }
+
     /// Undoes that.
     pub fn forget_newline(&mut self) {
         self.newline_separates = false;

@@ -14,7 +14,7 @@ use crate::syntax::ast::{
 };
 use crate::syntax::is_name;
 use crate::text::{Passage, Standing, Text};
-use crate::walk::{Cause, Walker, builtins};
+use crate::walk::{Cause, SubshellIs, Walker, builtins};
 
 /// What a function call puts back when it returns.
 #[derive(Default)]
@@ -156,7 +156,15 @@ impl Walker {
         (self.state.mask, self.loops) = (mask, loops);
         (self.options_at, self.state.assigned_option_index) = (options_at, None);
         (self.state.aliases, self.state.folder) = (aliases, folder);
-        self.state.variables = variables;
+        let inner = std::mem::replace(&mut self.state.variables, variables);
+        if inner.newline_separates()
+            && kind != SubshellIs::Pipeline
+            && inner.scalar(b"IFS").map(Text::bytes)
+                == self.state.variables.scalar(b"IFS").map(Text::bytes)
+        {
+            // The shell keeps that outside of its variables.
+            self.state.variables.let_newline_separate();
+        }
         self.state.positional = positional;
         self.state.functions = functions;
         self.state.options = options;
