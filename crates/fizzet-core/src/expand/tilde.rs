@@ -107,7 +107,11 @@ impl Substitution<'_> {
         let plain = Place { tilde: Tilde::Never, ..place };
         if self.made_equals() != (1, true) {
             return match parts.iter().position(has_equals) {
-                Some(at) => self.after_equals(parts, at, plain),
+                Some(0) => self.equals_in_literal(bytes, *span, rest, place).map(|()| &parts[..0]),
+                Some(at) => {
+                    self.part(&parts[0], plain)?;
+                    self.after_equals(rest, at - 1, place)
+                }
                 None => Ok(parts),
             };
         }
@@ -139,23 +143,33 @@ impl Substitution<'_> {
             }
         }
         let Part::Literal { bytes, span } = &parts[at] else { return Ok(&parts[at..]) };
-        // An equals sign that an expansion has made is the first one.
-        if self.made_equals().0 > 0 {
-            parts[at..].iter().try_for_each(|part| self.part(part, plain))?;
-            return Ok(&[]);
-        }
-        let head = bytes.iter().position(|&byte| byte == b'=').map_or(0, |equals| equals + 1);
-        let head = head.max(begin);
-        self.literal(&bytes[begin..head], *span, begin, place)?;
-        let mut from = head;
-        if bytes.get(head) == Some(&b'~') {
-            let rest = Span { start: span.start + head as u32, ..*span };
-            let last = at + 1 == parts.len();
-            from += self.tilde_prefix(&bytes[head..], rest, last, false)?;
-        }
-        self.literal(&bytes[from..], *span, from, place)?;
-        parts[at + 1..].iter().try_for_each(|part| self.part(part, plain))?;
+        let rest = Span { start: span.start + begin as u32, ..*span };
+        self.equals_in_literal(&bytes[begin..], rest, &parts[at + 1..], place)?;
         Ok(&[])
+    }
+
+    /// A literal with an equals sign in it, behind which a tilde counts if no equals sign is made already,
+    /// and what follows it.
+    fn equals_in_literal(
+        &mut self,
+        bytes: &[u8],
+        span: Span,
+        rest: &[Part],
+        place: Place,
+    ) -> Result<(), Stop> {
+        let plain = Place { tilde: Tilde::Never, ..place };
+        let mut from = 0;
+        if self.made_equals().0 == 0 {
+            let equals = bytes.iter().position(|&byte| byte == b'=');
+            from = equals.map_or(0, |equals| equals + 1);
+            self.literal(&bytes[..from], span, 0, place)?;
+            if bytes.get(from) == Some(&b'~') {
+                let behind = Span { start: span.start + from as u32, ..span };
+                from += self.tilde_prefix(&bytes[from..], behind, rest.is_empty(), false)?;
+            }
+        }
+        self.literal(&bytes[from..], span, from, place)?;
+        rest.iter().try_for_each(|part| self.part(part, plain))
     }
 
     /// A word that begins with a tilde-prefix and a colon, where the shell takes all up to the next

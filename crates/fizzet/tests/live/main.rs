@@ -44,8 +44,8 @@ fn is_known(shell: Shell, line: &str) -> bool {
         // Memory of the shell that nobody has written to: slices of what is empty.
         Shell::Ksh93 => {
             let slices = ["${x:", "${y:", "${@:"].iter().any(|slice| has(slice));
-            // A group with a percent sign before it.
-            let percent = has("%%(a)");
+            // A group with a percent sign before it, and alternatives without a group.
+            let percent = has("%%(a)") || has("%a|b}");
             percent
                 || (has("IFS=; ") && ["$*", "${*}", "[*]}"].iter().any(|list| has(list)))
                 || slices
