@@ -171,7 +171,8 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
         let dialect = state.dialect.clone();
         let limit = state.limits.braces;
         let letters = state.options.brace_letters;
-        let in_pattern = dialect.escaped_opener_counts && has_written_pattern(&word.parts, false);
+        let in_pattern =
+            dialect.escaped_opener_counts && has_written_pattern(&word.parts, false, cx.state());
         let span = word.span;
         let braces = brace_fields::Braces { dialect: &dialect, letters, limit, span, in_pattern };
         texts = braces.expand(texts)?;
@@ -190,21 +191,30 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
 
 /// Whether a character of patterns is written in these parts, outside quotes or in the pattern of an
 /// operation.
-fn has_written_pattern(parts: &[Part], quoted: bool) -> bool {
+fn has_written_pattern(parts: &[Part], quoted: bool, state: &State) -> bool {
     parts.iter().any(|part| match part {
         Part::Literal { bytes, .. } => {
             !quoted && bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'['))
         }
-        Part::Double { parts, .. } => has_written_pattern(parts, true),
+        Part::Double { parts, .. } => has_written_pattern(parts, true, state),
         Part::Parameter(parameter) => match &parameter.operation {
             Operation::Remove { pattern, .. } | Operation::Replace { pattern, .. } => {
-                has_written_pattern(&pattern.parts, false)
+                is_set(parameter, state) && has_written_pattern(&pattern.parts, false, state)
             }
-            Operation::Instead { word, .. } => has_written_pattern(&word.parts, quoted),
+            Operation::Instead { word, .. } => has_written_pattern(&word.parts, quoted, state),
             _ => false,
         },
         _ => false,
     })
+}
+
+/// Whether a parameter is set, so that the pattern of an operation on it is looked at.
+fn is_set(parameter: &crate::syntax::ast::Parameter, state: &State) -> bool {
+    match &parameter.name {
+        ParameterName::Variable(name) => state.variables.get(name).is_some(),
+        ParameterName::Positional(number) => state.positional.get(*number).is_some(),
+        ParameterName::Special(_) => true,
+    }
 }
 
 /// Keeps what the expansions made, before it is split. The last piece stands for no field if it is

@@ -56,6 +56,8 @@ pub struct Parser<'a> {
     pub(super) in_quotes_in_braces: bool,
     /// Whether it is the expression of a `((...))` whose double quotes vanish.
     pub(super) in_arithmetic_command: bool,
+    /// Whether the operation that is read is one on a variable.
+    pub(super) on_variable: bool,
     /// Where the text stands in a word whose double quotes vanish before it is read.
     pub(super) vanishing: Option<Vanishing>,
     /// How many parentheses around commands are open, and how many of those are `$(`.
@@ -90,6 +92,7 @@ impl<'a> Parser<'a> {
             in_inner_quotes: false,
             in_quotes_in_braces: false,
             vanishing: None,
+            on_variable: false,
             in_arithmetic_command: false,
             parentheses: (0, 0),
             command_braces: 0,
@@ -128,6 +131,7 @@ impl<'a> Parser<'a> {
             in_inner_quotes: false,
             in_quotes_in_braces: false,
             vanishing: None,
+            on_variable: false,
             in_arithmetic_command: false,
             parentheses: (0, 0),
             command_braces: 0,

@@ -154,8 +154,11 @@ impl<'a> Parser<'a> {
         if listless && matches!(self.peek(), Some(b'^' | b',' | b'~')) {
             return Ok(None);
         }
-        let Some(operation) = self.operation(quoted)? else { return Ok(None) };
-        Ok(Some((name, index, operation)))
+        let is_variable = matches!(name, ParameterName::Variable(_));
+        let outer = std::mem::replace(&mut self.on_variable, is_variable);
+        let operation = self.operation(quoted);
+        self.on_variable = outer;
+        Ok(operation?.map(|operation| (name, index, operation)))
     }
 
     /// Whether a `#` here asks for a length: `${#x}`, but not `${#}` and not `${#-x}`.
@@ -372,13 +375,15 @@ impl<'a> Parser<'a> {
         if rule == OperationParentheses::Any {
             return Ok(());
         }
+        // ksh93 minds them only behind a name.
+        let pairs = rule == OperationParentheses::Pairs || !self.on_variable;
         let mut open = 0u32;
         for part in &word.parts {
             let Part::Literal { bytes, .. } = part else { continue };
             for (at, byte) in bytes.iter().enumerate() {
                 let signed = at > 0 && b"@?*+!~".contains(&bytes[at - 1]);
                 match byte {
-                    b'(' if signed || open > 0 || rule == OperationParentheses::Pairs => open += 1,
+                    b'(' if signed || open > 0 || pairs => open += 1,
                     b')' if open > 0 => open -= 1,
                     b')' if rule == OperationParentheses::Pairs && !replaced => {}
                     b'(' | b')' => return self.unexpected("quotes around a parenthesis"),

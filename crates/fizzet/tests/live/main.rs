@@ -45,7 +45,7 @@ fn is_known(shell: Shell, line: &str) -> bool {
         Shell::Ksh93 => {
             let slices = ["${x:", "${y:", "${@:"].iter().any(|slice| has(slice));
             // A group with a percent sign before it, and alternatives without a group.
-            let percent = has("%%(a)") || has("%a|b}");
+            let percent = has("%(a)") || has("%a|b}");
             percent
                 || (has("IFS=; ") && ["$*", "${*}", "[*]}"].iter().any(|list| has(list)))
                 || slices
