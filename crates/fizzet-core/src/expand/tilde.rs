@@ -169,7 +169,18 @@ impl Substitution<'_> {
             }
         }
         self.literal(&bytes[from..], span, from, place)?;
-        rest.iter().try_for_each(|part| self.part(part, plain))
+        let fields = self.fields_done();
+        for (at, part) in rest.iter().enumerate() {
+            // Another field has a first equals sign of its own.
+            if self.fields_done() > fields
+                && has_equals(part)
+                && let Part::Literal { bytes, span } = part
+            {
+                return self.equals_in_literal(bytes, *span, &rest[at + 1..], place);
+            }
+            self.part(part, plain)?;
+        }
+        Ok(())
     }
 
     /// A word that begins with a tilde-prefix and a colon, where the shell takes all up to the next
