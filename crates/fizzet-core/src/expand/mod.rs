@@ -49,7 +49,7 @@ use crate::source::Span;
 use crate::state::State;
 use crate::stop::Stop;
 use crate::syntax::ast::{
-    CommandSubstitution, Operation, ParameterName, Part, ProcessSubstitution, Word,
+    CommandSubstitution, Operation, Parameter, ParameterName, Part, ProcessSubstitution, Word,
 };
 use crate::text::{Run, Standing, Text};
 use crate::trace::{Expansion, Matched, Stage, WordTrace};
@@ -209,7 +209,7 @@ fn has_written_pattern(parts: &[Part], quoted: bool, state: &State) -> bool {
 }
 
 /// Whether a parameter is set, so that the pattern of an operation on it is looked at.
-fn is_set(parameter: &crate::syntax::ast::Parameter, state: &State) -> bool {
+fn is_set(parameter: &Parameter, state: &State) -> bool {
     match &parameter.name {
         ParameterName::Variable(name) => state.variables.get(name).is_some(),
         ParameterName::Positional(number) => state.positional.get(*number).is_some(),
