@@ -142,10 +142,42 @@ impl Source {
 /// A path, and bytes that belong to it.
 type PathBytes = (Rc<[u8]>, Rc<[u8]>);
 
+/// Arguments given from outside, each of them a source.
+///
+/// The sources are made when one of them is asked for: a script that is called with a hundred thousand
+/// arguments seldom asks where one came from.
+#[derive(Clone, Debug)]
+pub(crate) struct Given {
+    all: Rc<[Vec<u8>]>,
+    /// The number of the first one's source.
+    first: usize,
+}
+
+impl Given {
+    pub(crate) fn len(&self) -> usize {
+        self.all.len()
+    }
+
+    /// An argument, counted from 0, and the span over all of it.
+    pub(crate) fn get(&self, at: usize) -> Option<(&[u8], Span)> {
+        let bytes = self.all.get(at)?;
+        let source = SourceId((self.first + at) as u32);
+        Some((bytes, Span::new(source, 0, bytes.len())))
+    }
+
+    fn sources(&self) -> Vec<Source> {
+        let numbered = self.all.iter().enumerate();
+        numbered.map(|(at, bytes)| Source::new(SourceKind::Argument(at + 1), bytes)).collect()
+    }
+}
+
 /// All texts of one trace.
 #[derive(Clone, Debug)]
 pub struct Sources {
+    /// All but the given arguments, whose numbers lie between those of others.
     all: Vec<Source>,
+    given: Option<Given>,
+    of_given: OnceCell<Vec<Source>>,
     /// The texts that were put together while running: the same text is the same source.
     built: FxHashMap<(&'static str, Rc<[u8]>), SourceId>,
     /// Bytes that belong to paths.
@@ -159,6 +191,8 @@ impl Sources {
     pub fn new(kind: SourceKind, bytes: &[u8]) -> Sources {
         Sources {
             all: vec![Source::new(kind, bytes)],
+            given: None,
+            of_given: OnceCell::new(),
             built: FxHashMap::default(),
             of_paths: FxHashMap::default(),
             built_weight: 0,
@@ -168,7 +202,30 @@ impl Sources {
     /// Adds a text and returns its name.
     pub fn add(&mut self, kind: SourceKind, bytes: &[u8]) -> SourceId {
         self.all.push(Source::new(kind, bytes));
-        SourceId(self.all.len() as u32 - 1)
+        let given = self.given.as_ref().map_or(0, Given::len);
+        SourceId((self.all.len() + given) as u32 - 1)
+    }
+
+    /// Adds the arguments, which a trace is given once.
+    pub(crate) fn give(&mut self, arguments: &Rc<[Vec<u8>]>) -> Given {
+        debug_assert!(self.given.is_none(), "a trace is given its arguments once");
+        let given = Given { all: arguments.clone(), first: self.all.len() };
+        self.given = Some(given.clone());
+        given
+    }
+
+    /// Where a source stands among all but the given arguments, or else among these.
+    fn place(&self, id: SourceId) -> Result<usize, usize> {
+        let at = id.0 as usize;
+        match &self.given {
+            Some(given) if at >= given.first + given.len() => Ok(at - given.len()),
+            Some(given) if at >= given.first => Err(at - given.first),
+            _ => Ok(at),
+        }
+    }
+
+    fn get_mut(&mut self, id: SourceId) -> Option<&mut Source> {
+        self.place(id).ok().map(|at| &mut self.all[at])
     }
 
     /// The source of bytes that belong to a path; the same bytes of the same path are one source.
@@ -207,7 +264,13 @@ impl Sources {
 
     /// The source with this name.
     pub fn get(&self, id: SourceId) -> &Source {
-        &self.all[id.0 as usize]
+        match self.place(id) {
+            Ok(at) => &self.all[at],
+            Err(at) => {
+                let made = || self.given.as_ref().map_or_else(Vec::new, Given::sources);
+                &self.of_given.get_or_init(made)[at]
+            }
+        }
     }
 
     /// The number of a line of a text that was put together while running; `line` counts from 1 in it.
@@ -230,13 +293,16 @@ impl Sources {
 
     /// Says which file a text was read from while running.
     pub fn set_path(&mut self, id: SourceId, path: &[u8]) {
-        self.all[id.0 as usize].path = Some(path.into());
+        if let Some(source) = self.get_mut(id) {
+            source.path = Some(path.into());
+        }
     }
 
     /// Says on which line a text begins, and whether it is all on that line.
     pub fn set_line(&mut self, id: SourceId, line: i64, one_number: bool) {
-        let source = &mut self.all[id.0 as usize];
-        (source.first_line, source.one_number) = (line, one_number);
+        if let Some(source) = self.get_mut(id) {
+            (source.first_line, source.one_number) = (line, one_number);
+        }
     }
 
     /// The bytes that a span covers.

@@ -74,8 +74,12 @@ pub struct Text {
 
 impl Clone for Text {
     fn clone(&self) -> Text {
-        // Copies the bytes in one go, which the vector's own clone does not.
-        Text { bytes: Bytes::from_slice(&self.bytes), runs: self.runs.clone() }
+        // Copies the bytes in one go, and most often one run, which the vectors' own clone does not.
+        let runs = match &self.runs[..] {
+            [run] => SmallVec::from_buf([run.clone()]),
+            runs => runs.into(),
+        };
+        Text { bytes: Bytes::from_slice(&self.bytes), runs }
     }
 }
 

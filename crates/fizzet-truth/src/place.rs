@@ -159,10 +159,7 @@ impl Place {
             state.variables.set(name.as_bytes(), value);
             state.variables.entry(name.as_bytes()).exported = true;
         }
-        let given =
-            |(at, argument): (usize, &&[u8])| state.given(SourceKind::Argument(at + 1), argument);
-        let parameters = arguments.iter().enumerate().map(given).collect();
-        state.positional.set(parameters);
+        state.give_arguments(&arguments.iter().map(|one| one.to_vec()).collect());
         walk::line(state, Rc::new(Folder(Machine::at(self.work()))))
     }
 }

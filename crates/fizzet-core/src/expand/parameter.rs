@@ -154,7 +154,7 @@ impl Substitution<'_> {
         let held = match &parameter.name {
             ParameterName::Positional(0) => one(Some(&state.positional.zero), 0),
             ParameterName::Positional(n) => {
-                one(state.positional.get(*n), state.positional.shifted())
+                one(state.positional.get(*n).as_deref(), state.positional.shifted())
             }
             ParameterName::Special(sign @ (b'@' | b'*')) => {
                 let hop = hop(state.positional.shifted());

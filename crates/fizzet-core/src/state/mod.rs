@@ -26,7 +26,7 @@ use crate::expand::Ifs;
 use crate::expand::pattern::PatternRules;
 use crate::lineage::{Origin, Rule};
 use crate::real::{Format, Real};
-use crate::source::{SourceId, SourceKind, Sources, Span};
+use crate::source::{SourceKind, Sources, Span};
 use crate::stop::{Limits, Reach, Status, Stop};
 use crate::syntax::Aliases;
 use crate::syntax::ast::Command;
@@ -105,7 +105,7 @@ pub struct State {
     pub assumed_status: bool,
     /// Whether an unquoted `$*` is joined, since it stands in a word that is not split.
     pub joins_stars: bool,
-    shell_source: SourceId,
+    shell_origin: Origin,
     /// IFS as it was last taken apart.
     pub(crate) latest_ifs: RefCell<Option<Rc<Ifs>>>,
 }
@@ -115,6 +115,7 @@ impl State {
     pub fn new(dialect: Dialect, main: SourceKind, text: &[u8]) -> State {
         let mut sources = Sources::new(main, text);
         let shell_source = sources.add(SourceKind::Shell, b"");
+        let shell_origin = Origin::new(Rule::Shell, Span::new(shell_source, 0, 0));
         let mut state = State {
             dialect: Rc::new(dialect),
             sources,
@@ -141,12 +142,12 @@ impl State {
             keeps_stages: false,
             assumed_status: false,
             joins_stars: false,
-            shell_source,
+            shell_origin,
             latest_ifs: RefCell::default(),
         };
         state.doing.statuses = state.dialect.first_statuses.to_vec();
         let zero = state.shell_text(state.dialect.shell.name().as_bytes());
-        state.positional.zero = zero;
+        state.positional.zero = Rc::new(zero);
         let ifs = state.shell_text(state.dialect.first_ifs);
         state.variables.set(b"IFS", ifs);
         if state.dialect.lone_redirection_runs {
@@ -168,12 +169,12 @@ impl State {
 
     /// A value that the shell makes itself.
     pub fn shell_text(&self, bytes: &[u8]) -> Text {
-        Text::from_bytes(bytes, Standing::Quoted, self.shell_origin())
+        Text::copied(bytes, Standing::Quoted, self.shell_origin())
     }
 
     /// The origin of values that the shell makes itself.
     pub fn shell_origin(&self) -> Origin {
-        Origin::new(Rule::Shell, Span::new(self.shell_source, 0, 0))
+        self.shell_origin.clone()
     }
 
     /// A value given from outside: it becomes a source of its own.
@@ -181,6 +182,12 @@ impl State {
         let source = self.sources.add(kind, bytes);
         let origin = Origin::new(Rule::Given, Span::new(source, 0, bytes.len()));
         Text::copied(bytes, Standing::Quoted, origin)
+    }
+
+    /// Makes the arguments that the shell or the script was called with its parameters.
+    pub fn give_arguments(&mut self, arguments: &Rc<[Vec<u8>]>) {
+        let given = self.sources.give(arguments);
+        self.positional.give(given);
     }
 
     /// `$-`: the letters of the options that are on, in the shell's own order.
@@ -389,7 +396,7 @@ impl State {
         }
         let empty = self.shell_text(b"");
         match number {
-            0 => self.positional.zero = text,
+            0 => self.positional.zero = Rc::new(text),
             number => self.positional.put(number, text, &empty),
         }
         Ok(())

@@ -1,8 +1,12 @@
 //! The positional parameters.
 
+use std::borrow::Cow;
+use std::cell::OnceCell;
 use std::rc::Rc;
 
-use crate::text::Text;
+use crate::lineage::{Origin, Rule};
+use crate::source::Given;
+use crate::text::{Standing, Text};
 
 /// `$0` and `$1`, `$2`, ...
 ///
@@ -10,41 +14,87 @@ use crate::text::Text;
 #[derive(Clone, Default, Debug)]
 pub struct Positional {
     /// `$0`
-    pub zero: Text,
-    all: Rc<Vec<Text>>,
+    pub zero: Rc<Text>,
+    all: Rc<Parameters>,
     shifted: usize,
+}
+
+/// All parameters, those that `shift` has passed too.
+#[derive(Clone, Default, Debug)]
+struct Parameters {
+    /// What the parameters were given as, until they are set.
+    given: Option<Given>,
+    /// The parameters; made of the given ones when all are asked for at once.
+    texts: OnceCell<Vec<Text>>,
+}
+
+impl Parameters {
+    fn texts(&self) -> &Vec<Text> {
+        let made = || (0..self.count()).filter_map(|at| self.made(at)).collect();
+        self.texts.get_or_init(made)
+    }
+
+    fn count(&self) -> usize {
+        match (self.texts.get(), &self.given) {
+            (Some(texts), _) => texts.len(),
+            (None, Some(given)) => given.len(),
+            (None, None) => 0,
+        }
+    }
+
+    /// A given parameter as a text of its own.
+    fn made(&self, at: usize) -> Option<Text> {
+        let (bytes, span) = self.given.as_ref()?.get(at)?;
+        Some(Text::copied(bytes, Standing::Quoted, Origin::new(Rule::Given, span)))
+    }
+
+    fn get(&self, at: usize) -> Option<Cow<'_, Text>> {
+        match self.texts.get() {
+            Some(texts) => texts.get(at).map(Cow::Borrowed),
+            None => self.made(at).map(Cow::Owned),
+        }
+    }
 }
 
 impl Positional {
     /// Replaces all parameters.
     pub fn set(&mut self, all: Vec<Text>) {
-        self.all = Rc::new(all);
+        self.all = Rc::new(Parameters { given: None, texts: OnceCell::from(all) });
+        self.shifted = 0;
+    }
+
+    /// Replaces all parameters by what was given from outside.
+    pub(crate) fn give(&mut self, given: Given) {
+        self.all = Rc::new(Parameters { given: Some(given), texts: OnceCell::new() });
         self.shifted = 0;
     }
 
     /// Sets `$n`, with n counted from 1. Parameters that are skipped are there, and empty.
     pub fn put(&mut self, n: usize, text: Text, empty: &Text) {
         let all = Rc::make_mut(&mut self.all);
-        all.drain(..std::mem::take(&mut self.shifted));
-        if all.len() < n {
-            all.resize(n, empty.clone());
+        all.texts();
+        let mut texts = all.texts.take().unwrap_or_default();
+        texts.drain(..std::mem::take(&mut self.shifted));
+        if texts.len() < n {
+            texts.resize(n, empty.clone());
         }
-        all[n - 1] = text;
+        texts[n - 1] = text;
+        self.set(texts);
     }
 
     /// `$1` and on.
     pub fn all(&self) -> &[Text] {
-        &self.all[self.shifted..]
+        &self.all.texts()[self.shifted..]
     }
 
     /// `$n`, with n counted from 1.
-    pub fn get(&self, n: usize) -> Option<&Text> {
+    pub fn get(&self, n: usize) -> Option<Cow<'_, Text>> {
         self.all.get(self.shifted.checked_add(n)?.checked_sub(1)?)
     }
 
     /// `$#`
     pub fn count(&self) -> usize {
-        self.all.len() - self.shifted
+        self.all.count() - self.shifted
     }
 
     /// How often `shift` has moved them since they were set.

@@ -529,7 +529,7 @@ impl Walker {
         if self.state.dialect.function_zero.include(function.keyword)
             && let Some(name) = argv.first()
         {
-            self.state.positional.zero = name.passed_through(&hop, Standing::Quoted);
+            self.state.positional.zero = Rc::new(name.passed_through(&hop, Standing::Quoted));
         }
         let own_options = self.own_options(function.keyword);
         let loops = std::mem::take(&mut self.loops);

@@ -264,39 +264,40 @@ impl Walker {
             self.name_otherwise(&mut argv, dash);
         }
         let argv = Rc::new(argv);
-        let called = argv.clone();
-        let directed = redirections.clone();
         let absent = kind == CommandKind::External && self.is_absent(&argv);
-        let sought = self.sought.clone();
-        let way = match kind {
-            CommandKind::External if !absent => self.way(&argv),
-            _ => None,
-        };
-        self.announce(CommandTrace {
-            argv,
-            sought,
-            kind,
-            absent,
-            span,
-            assignments,
-            redirections,
-            words,
-            way,
-        })?;
-        let stays = called.len() == 1 && called[0].bytes() == b"exec";
+        self.latest = kind;
+        if self.wants.commands {
+            let sought = self.sought.clone();
+            let way = match kind {
+                CommandKind::External if !absent => self.way(&argv),
+                _ => None,
+            };
+            self.announce(CommandTrace {
+                argv: argv.clone(),
+                sought,
+                kind,
+                absent,
+                span,
+                assignments,
+                redirections: redirections.clone(),
+                words,
+                way,
+            })?;
+        }
+        let stays = argv.len() == 1 && argv[0].bytes() == b"exec";
         let lasts = !saved.is_empty();
         if lasts {
             self.temporaries.push(Temporary { saved, scopes: self.scopes.len() });
         }
         let leaves = self.state.dialect.last_argument;
         if leaves == LastArgument::Before {
-            self.leave_argument(&called);
+            self.leave_argument(&argv);
         }
         let outcome = self
-            .with_redirections(&directed, stays, |walker| walker.carry_out(&called, kind, span));
+            .with_redirections(&redirections, stays, |walker| walker.carry_out(&argv, kind, span));
         let again = leaves == LastArgument::Before && kind == CommandKind::Function;
         if leaves == LastArgument::Behind || again {
-            self.leave_argument(&called);
+            self.leave_argument(&argv);
         }
         self.sought = None;
         if lasts && let Some(temporary) = self.temporaries.pop() {

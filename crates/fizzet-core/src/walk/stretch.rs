@@ -1,6 +1,8 @@
 //! Assignments to stretches of lists and texts: `a[2]=x`, `a[2,3]=(p q)`, `a[(r)pattern]=x`
 //! (zshparam, "Array Subscripts").
 
+use std::rc::Rc;
+
 use super::{Cause, Walker};
 use crate::expand::{self, Tilde, arithmetic};
 use crate::state::{Stretch, Value};
@@ -32,7 +34,7 @@ impl Walker {
             (Some(0), AssignedValue::Scalar(word)) => {
                 let value = expand::single(self, word, Tilde::AfterColons);
                 let value = value.map(|text| self.stored(&assignment.name, &text, assignment.span));
-                value.inspect(|text| self.state.positional.zero = text.clone())
+                value.inspect(|text| self.state.positional.zero = Rc::new(text.clone()))
             }
             (Some(number), _) => self.assign_to(&argv, Stretch::One(number as i64)),
             (None, _) => self.assign_variable(&argv),

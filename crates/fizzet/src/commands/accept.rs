@@ -125,7 +125,7 @@ fn from_line<'c>(
         return Err(unusable_line("a line is read by one shell"));
     };
     let machine = Rc::new(evaluation::machine(&options.evaluation)?);
-    let arguments: Vec<&[u8]> = arguments.iter().map(|one| one.as_bytes()).collect();
+    let arguments = evaluation::taken(arguments.iter().copied());
     let evaluated = |line: &[u8]| -> Result<Trace, Failure> {
         let source = (SourceKind::Line, line);
         let dialect = Dialect::of(shell);

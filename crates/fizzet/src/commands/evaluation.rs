@@ -1,8 +1,9 @@
 //! What all commands that evaluate shell text begin with: the machine, the shell at its start, room.
 
 use std::ffi::{OsStr, OsString};
-use std::os::unix::ffi::OsStrExt;
+use std::os::unix::ffi::{OsStrExt, OsStringExt};
 use std::path::Path;
+use std::rc::Rc;
 
 use bstr::ByteSlice;
 use fizzet_core::dialect::Dialect;
@@ -104,7 +105,7 @@ pub(super) fn starting_state(
     options: &EvaluationOptions,
     dialect: Dialect,
     (kind, text): (SourceKind, &[u8]),
-    arguments: &[&[u8]],
+    arguments: &Rc<[Vec<u8>]>,
 ) -> Result<State, Failure> {
     let mut state = State::new(dialect, kind, text);
     let follows = || Follows { stack: stack_limit(), through: false };
@@ -151,17 +152,18 @@ pub(super) fn starting_state(
     }
     if let Some(zero) = &options.zero {
         let zero = state.given(SourceKind::Zero, zero.as_bytes());
-        state.positional.zero = zero;
+        state.positional.zero = Rc::new(zero);
     }
-    let from_scenario: Vec<&[u8]> = options.besides.args.iter().map(|one| one.as_bytes()).collect();
-    let arguments = if arguments.is_empty() { &from_scenario[..] } else { arguments };
-    let parameters = arguments
-        .iter()
-        .enumerate()
-        .map(|(at, argument)| state.given(SourceKind::Argument(at + 1), argument))
-        .collect();
-    state.positional.set(parameters);
+    match arguments.is_empty() {
+        true => state.give_arguments(&taken(&options.besides.args)),
+        false => state.give_arguments(arguments),
+    }
     Ok(state)
+}
+
+/// Words of the command line as arguments.
+pub(super) fn taken<W: Into<OsString>>(words: impl IntoIterator<Item = W>) -> Rc<[Vec<u8>]> {
+    words.into_iter().map(|word| word.into().into_vec()).collect()
 }
 
 fn variable(assignment: &OsString) -> Result<(&[u8], &[u8]), Failure> {

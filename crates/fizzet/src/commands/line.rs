@@ -29,9 +29,9 @@ pub fn run(options: LineOptions) -> Result<u8, Failure> {
 
 fn traced(mut options: LineOptions) -> Result<u8, Failure> {
     options.evaluation.take_scenario()?;
-    let mut operands = options.operands.iter();
-    let text = line_text(operands.next().map_or(&b""[..], |line| line.as_bytes()))?;
-    let arguments: Vec<&[u8]> = operands.map(|argument| argument.as_bytes()).collect();
+    let mut operands = std::mem::take(&mut options.operands).into_iter();
+    let text = line_text(operands.next().unwrap_or_default().as_bytes())?;
+    let arguments = evaluation::taken(operands);
     let machine = Rc::new(evaluation::machine(&options.evaluation)?);
     let trace = |dialect: Dialect| {
         let given = &options.evaluation;

@@ -61,7 +61,7 @@ fn spread_out(options: &SpreadOptions) -> Result<u8, Failure> {
 
 /// The parameters and the IFS in question.
 struct Standing {
-    parameters: Vec<Vec<u8>>,
+    parameters: Rc<[Vec<u8>]>,
     /// The value of IFS; `None` when it is unset.
     ifs: Option<Vec<u8>>,
 }
@@ -69,11 +69,7 @@ struct Standing {
 impl Standing {
     fn state(&self, shell: Shell, form: Form, ifs: Option<&[u8]>) -> State {
         let mut state = State::new(Dialect::of(shell), SourceKind::Line, form.text.as_bytes());
-        let parameters = self.parameters.iter().enumerate();
-        let parameters = parameters
-            .map(|(at, bytes)| state.given(SourceKind::Argument(at + 1), bytes))
-            .collect();
-        state.positional.set(parameters);
+        state.give_arguments(&self.parameters);
         match ifs {
             Some(value) => {
                 let kind = SourceKind::Variable { name: b"IFS"[..].into(), inherited: false };
@@ -89,7 +85,7 @@ impl Standing {
 }
 
 fn standing(options: &SpreadOptions, shell: Shell) -> Result<Standing, Failure> {
-    let given: Vec<Vec<u8>> = options.arguments.iter().map(|one| one.as_bytes().to_vec()).collect();
+    let given = evaluation::taken(&options.arguments);
     let ifs = options.ifs.as_ref().map(|ifs| evaluation::unescaped(ifs.as_bytes()));
     let (Some(script), Some(at)) = (&options.script, options.at) else {
         let ifs = Some(ifs.unwrap_or_else(|| b" \t\n".to_vec()));
@@ -98,10 +94,7 @@ fn standing(options: &SpreadOptions, shell: Shell) -> Result<Standing, Failure> 
     let text = evaluation::script(script)?;
     let kind = SourceKind::File(script.as_bytes().into());
     let mut state = State::new(Dialect::of(shell), kind, &text);
-    let parameters = given.iter().enumerate();
-    let parameters =
-        parameters.map(|(at, one)| state.given(SourceKind::Argument(at + 1), one)).collect();
-    state.positional.set(parameters);
+    state.give_arguments(&given);
     let machine = Rc::new(Machine::at("."));
     let watched = walk::watch(state, machine, Rc::new(RefCell::new(UpTo(at))));
     if !watched.left_early {

@@ -185,7 +185,7 @@ fn launched(options: &ViewOptions, line: &OsStr) -> Result<Option<(View, Sources
             hint: "name one shell".into(),
         });
     };
-    let arguments: Vec<&[u8]> = options.arguments.iter().map(|one| one.as_bytes()).collect();
+    let arguments = evaluation::taken(&options.arguments);
     let source = (SourceKind::Line, line.as_bytes());
     let dialect = Dialect::of(shell);
     let mut state = evaluation::starting_state(&options.evaluation, dialect, source, &arguments)?;

@@ -26,14 +26,17 @@ use crate::scenario::missing_as_toml;
 pub fn run(mut options: WalkOptions) -> Result<u8, Failure> {
     evaluation::with_deep_stack(move || {
         options.evaluation.take_scenario()?;
-        let status = walked(&options);
-        // The process ends here; taking apart what very many arguments became would only take time.
-        std::mem::forget(options);
+        let mut operands = std::mem::take(&mut options.operands).into_iter();
+        let file = operands.next().unwrap_or_else(|| "-".into());
+        let arguments = evaluation::taken(operands);
+        let status = walked(&options, &file, &arguments);
+        // The process ends here; taking very many arguments apart would only take time.
+        std::mem::forget(arguments);
         status
     })
 }
 
-fn walked(options: &WalkOptions) -> Result<u8, Failure> {
+fn walked(options: &WalkOptions, file: &OsStr, arguments: &Rc<[Vec<u8>]>) -> Result<u8, Failure> {
     let Shells::One(shell) = options.evaluation.shells() else {
         return Err(Failure::Unusable {
             what: "--shell all".into(),
@@ -41,15 +44,13 @@ fn walked(options: &WalkOptions) -> Result<u8, Failure> {
             hint: "name one; fizzet line --shell all puts them side by side for one line".into(),
         });
     };
-    let file = options.operands.first().map_or(OsStr::new("-"), |file| file);
     let text = evaluation::script(file)?;
     let machine = Rc::new(evaluation::machine(&options.evaluation)?);
     let source = (SourceKind::File(file.as_bytes().into()), &text[..]);
-    let arguments: Vec<&[u8]> = options.operands.iter().skip(1).map(|one| one.as_bytes()).collect();
     let dialect = Dialect::of(shell);
-    let mut state = evaluation::starting_state(&options.evaluation, dialect, source, &arguments)?;
+    let mut state = evaluation::starting_state(&options.evaluation, dialect, source, arguments)?;
     if options.evaluation.zero.is_none() {
-        state.positional.zero = state.given(SourceKind::Zero, file.as_bytes());
+        state.positional.zero = Rc::new(state.given(SourceKind::Zero, file.as_bytes()));
     }
     let out = BufWriter::new(io::stdout().lock());
     let watched = match options.output.format {

@@ -23,11 +23,12 @@ struct Row {
 
 impl Row {
     fn new(parameters: &Positional, room: usize) -> Row {
-        let all = parameters.all();
-        let mut row = Row { cells: Vec::new(), widths: Vec::new(), left: 0, count: all.len() };
+        let count = parameters.count();
+        let mut row = Row { cells: Vec::new(), widths: Vec::new(), left: 0, count };
         let mut used = 1;
-        for (at, text) in all.iter().enumerate() {
-            let shown = line::shown(text);
+        for number in 1..=count {
+            let Some(text) = parameters.get(number) else { break };
+            let shown = line::shown(&text);
             let mut kept = rows(&shown, WIDEST)[0].to_vec();
             if kept.len() < shown.len() {
                 kept = rows(&shown, WIDEST - 3)[0].to_vec();
@@ -35,7 +36,7 @@ impl Row {
             }
             let columns = width(&kept).max(NARROWEST);
             if used + columns + 3 > room {
-                row.left = all.len() - at;
+                row.left = count - (number - 1);
                 break;
             }
             used += columns + 3;

@@ -1,5 +1,7 @@
 //! `spread` for people: the forms, the forms for every IFS, and where shells differ.
 
+use std::rc::Rc;
+
 use fizzet_core::dialect::Shell;
 use fizzet_core::spread::SEPARATORS;
 use fizzet_core::text::Text;
@@ -13,7 +15,7 @@ pub struct Table {
     /// The shell that was chosen.
     pub shell: Shell,
     /// The parameters.
-    pub parameters: Vec<Vec<u8>>,
+    pub parameters: Rc<[Vec<u8>]>,
     /// The IFS that was chosen; `None` when it is unset.
     pub ifs: Option<Vec<u8>>,
     /// Each form, with the IFS that was chosen.

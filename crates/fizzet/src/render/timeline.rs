@@ -3,7 +3,6 @@
 //! Each command stands with its line and its text; below it, the vector that its words became, and how
 //! the positional parameters moved. Passes of a loop that are like the ones before are folded.
 
-use std::collections::HashMap;
 use std::io::{self, Write};
 
 use fizzet_core::notes::Watch;
@@ -12,6 +11,7 @@ use fizzet_core::state::Positional;
 use fizzet_core::text::Text;
 use fizzet_core::trace::{CommandKind, CommandTrace, Ending};
 use fizzet_core::walk::{Change, Moment, Observer, Refusal, Wants, Watched};
+use rustc_hash::FxHashMap;
 
 use crate::cli::{Only, Show, WalkOptions};
 use crate::failure::Failure;
@@ -81,7 +81,7 @@ pub struct Timeline<W> {
     show: Vec<Show>,
     every: bool,
     notes: Watch,
-    seen: HashMap<Span, u32>,
+    seen: FxHashMap<Span, u32>,
     folded: Folded,
     /// Whether the latest command was folded: then what it causes is, too.
     folding: bool,
@@ -100,7 +100,7 @@ impl<W: Write> Timeline<W> {
             show: options.show.clone(),
             every: options.every,
             notes: Watch::default(),
-            seen: HashMap::new(),
+            seen: FxHashMap::default(),
             folded: Folded::default(),
             folding: false,
             silent: false,

@@ -134,6 +134,10 @@ const BLANKS: &str = " \t\n\x0b\x0c\r";
 
 /// A decimal number with an optional sign, blanks before it, and some behind it.
 pub(super) fn number_before(text: &[u8], behind: &str) -> Option<i64> {
+    if text.len() < 18 && text.iter().all(u8::is_ascii_digit) && !text.is_empty() {
+        // What nearly all numbers are.
+        return Some(text.iter().fold(0, |sum, digit| sum * 10 + i64::from(digit - b'0')));
+    }
     let text = std::str::from_utf8(text).ok()?;
     let is_in = |set: &'static str| move |one: char| set.contains(one);
     let text = text.trim_start_matches(is_in(BLANKS));

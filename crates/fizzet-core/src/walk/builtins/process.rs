@@ -1,5 +1,7 @@
 //! `exec`, `trap`, `umask`, `ulimit`, `wait`, `times` and others that deal with the process.
 
+use std::rc::Rc;
+
 use crate::dialect::LooksHere;
 use crate::expand::Context;
 use crate::kernel::path::candidates;
@@ -204,7 +206,7 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     let before = (walker.state.steps, walker.mistakes.len());
     let zero = dialect.dot_sets_zero.then(|| walker.state.positional.zero.clone());
     if zero.is_some() {
-        walker.state.positional.zero = file.clone();
+        walker.state.positional.zero = Rc::new(file.clone());
     }
     let names_files = walker.state.dialect.files_are_calls;
     if names_files {
