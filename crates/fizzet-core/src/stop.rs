@@ -119,8 +119,9 @@ pub struct ShellError {
     pub is_read_only: bool,
     /// Whether the shell ends as by `exit`.
     pub exits: bool,
-    /// Whether it comes from the index of an array.
-    pub is_in_index: bool,
+    /// Whether it comes from the index of an array or from a variable that is not set, which `((` and its
+    /// kin do not forgive where they forgive other mistakes.
+    pub goes_through: bool,
     /// Whether a command behind the assignment that it comes from is carried out all the same.
     pub is_passed_over: bool,
 }
@@ -136,7 +137,7 @@ impl ShellError {
             is_usage: false,
             is_read_only: false,
             exits: false,
-            is_in_index: false,
+            goes_through: false,
             is_passed_over: false,
         }
     }
@@ -158,7 +159,7 @@ impl Stop {
     pub(crate) fn in_index(self) -> Stop {
         match self {
             Stop::Shell(error) => {
-                Stop::Shell(ShellError { reach: Reach::Shell, is_in_index: true, ..error })
+                Stop::Shell(ShellError { reach: Reach::Shell, goes_through: true, ..error })
             }
             stop => stop,
         }

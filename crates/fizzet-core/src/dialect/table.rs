@@ -125,8 +125,8 @@ dialect_table! {
     unset_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: unset -q x; echo after";
     /// The status of `unset` with an option that it does not know.
     unset_option_status: Status = [1, 2, 2, 2, 1, 1, 1], "observed in all six: unset -q x; echo $?";
-    /// A test that `[[` does not know is a syntax error.
-    unknown_tests_are_syntax: bool = [N, Y, N, N, Y, Y, N], "observed in all six: [[ -q x ]]; echo after";
+    /// A test of `[[` takes whatever word stands behind it, an operator too.
+    tests_take_any_operand: bool = [N, Y, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh with each letter: [[ -f = -f ]]; [[ -f ]]; [[ -q = -q ]]";
     /// `unset` expands the index of an associative array a second time only where the name is quoted.
     unset_expands_once: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: declare -A d; k='$x'; d[$k]=1; unset d[$k]; unset 'd[$k]'";
     /// `unset` of a word that is no name ends the shell.
@@ -817,8 +817,8 @@ dialect_table! {
     kill_nothing_status: Status = [1, 2, 2, 1, 2, 1, 1], "observed in all six: kill; echo $?";
     /// The status of `hash` for a name that it does not find.
     unknown_hash_status: Status = [1, 1, 1, 1, 0, 0, 1], "observed in all six: hash nosuch; echo $?";
-    /// The status of `alias` for an unknown option; nothing where it is passed over.
-    alias_usage_status: Option<Status> = [None, Some(2), Some(1), Some(1), None, None, Some(1)], "observed in all six: alias -x; echo $?";
+    /// The status of `alias` for an unknown option; nothing where it has none and takes them for names.
+    alias_usage_status: Option<Status> = [None, Some(2), None, None, Some(2), Some(1), Some(1)], "observed in all six: alias -x; echo $?";
     /// `command -v` tells the text of an alias alone, rather than the command that defines it.
     command_tells_alias_alone: bool = [N, N, N, N, Y, N, N], "observed in all six: alias x=\"it's\"; command -v x";
     /// What `alias name` tells before the name.
@@ -1206,8 +1206,12 @@ dialect_table! {
     offset_takes_parenthesis: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x=abc; echo ${x:(-1)}";
     /// A tilde is expanded at the start of the pattern of `${x/p/r}`.
     tilde_in_replaced: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x=~; echo ${x/~/T}";
-    /// An empty pattern of `${x//p/r}` matches before each character.
-    empty_pattern_matches: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; echo ${x////-}";
+    /// An empty pattern matches before each character in `${x//p/r}`, and at the start in `${x/p/r}`.
+    empty_pattern_matches: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; echo ${x////-} ${x/\"\"/r}";
+    /// An empty pattern of `${x/p/r}` matches an empty value.
+    empty_pattern_matches_empty: bool = [N, N, N, N, Y, N, Y], "observed in all six: x=; echo ${x/\"\"/r} ${x//\"\"/r}";
+    /// A slash inside an expansion ends the pattern of `${x/p/r}`, which is then no expansion.
+    slash_cuts_expansions: bool = [N, N, N, N, N, N, Y], "observed in all six: echo ${x/${y/a/b}/r} ${x/$(echo /)/r}; echo after";
     /// A trap on EXIT that a function sets is carried out when that returns.
     exit_trap_is_local: WhichFunctions = [WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Keyword, WhichFunctions::Never, WhichFunctions::Always], "observed in all six: f() { trap 'echo x' EXIT; }; f; echo y";
     /// `test` knows `<` and `>`.
@@ -1262,6 +1266,26 @@ dialect_table! {
     array_removals_leave_marks: bool = [N, Y, N, N, N, N, N], "observed in bash: IFS=; a=('b c'); printf '%s' ${a[@]#x}";
     /// A character between single quotes in an arithmetic expression is its code.
     arithmetic_characters: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo $(('a'))";
+    /// The options of `alias`.
+    alias_letters: &'static str = ["", "p", "", "", "ptx", "dptUx", "gmrsL"], "observed in all six: alias -g v=a; echo $?; alias v";
+    /// `alias` says in its output that a name is no alias.
+    alias_tells_absence: bool = [N, N, N, N, N, Y, N], "observed in all six: x=$(alias nosuch)";
+    /// `alias` takes `name=value` as declaration utilities do.
+    aliases_are_declared: bool = [N, Y, Y, Y, N, N, N], "observed in all six: x='a b'; alias v=$x w=~; alias v w";
+    /// Tildes behind the equals sign and the colons of what `alias` is given are expanded.
+    alias_values_have_tildes: bool = [N, N, N, N, N, N, Y], "observed in all six: alias v=a:~; alias v";
+    /// An unquoted `$*` in `name=value` behind a declaration utility is joined with spaces when IFS is empty.
+    declared_star_has_spaces: bool = [N, Y, N, N, N, N, N], "observed in all six: IFS=; set -- a b; export v=$* w=${*#a}; echo $v";
+    /// `set -f` keeps braces from being expanded too.
+    no_glob_keeps_braces: bool = [N, N, N, N, N, Y, N], "observed in all six: set -f; echo {a,b}";
+    /// `${@?}` and `${@=x}` are mistakes, whatever there is.
+    lists_demand_nothing: bool = [N, N, N, N, N, Y, N], "observed in all six: set -- a; echo ${@?} ${*=x} ${a[@]?}";
+    /// What a part is taken of under `set -u`, although it is not set.
+    sliced_unset: SlicedUnset = [SlicedUnset::Nothing, SlicedUnset::Nothing, SlicedUnset::Nothing, SlicedUnset::Nothing, SlicedUnset::Parameters, SlicedUnset::All, SlicedUnset::Nothing], "observed in all six: set -u; echo ${1:0} ${a:1} ${a/x/y}";
+    /// `${#a[5]}` is 0 under `set -u` where other elements are set.
+    missing_element_has_length: bool = [N, Y, N, N, Y, N, N], "observed in all six: set -u; a=(1); echo ${#a[5]}";
+    /// A variable that is not set ends the shell under `set -u` in `((`, `let` and `[[` too.
+    unset_goes_through: bool = [N, Y, N, N, N, N, N], "observed in all six: set -u; ((q)); let q; [[ q -eq 0 ]]; echo after";
     /// In an assignment most lists are joined with IFS although `$@` itself is not.
     assigned_lists_use_ifs: bool = [N, Y, N, N, N, N, N], "observed in bash: IFS=:; set -- a ''; x=\"${@:1}\"; y=\"$@\"; z=${@#b}";
     /// The functions in which a mistake ends only the function.

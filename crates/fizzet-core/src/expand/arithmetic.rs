@@ -12,7 +12,7 @@ use crate::lineage::{Hop, Origin, Rule};
 use crate::real::{Operation, Real};
 use crate::source::Span;
 use crate::state::{Keeps, State, Value};
-use crate::stop::Stop;
+use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::{self, Binary, Expression, Target, Unary};
 use crate::syntax::ast::{Arithmetic, Part};
 use crate::text::{Standing, Text};
@@ -474,14 +474,19 @@ impl Evaluation<'_> {
             return self.number(text.bytes());
         }
         let dialect = &self.state.dialect;
-        let refused = (self.state.options.no_unset && dialect.arithmetic_minds_unset)
-            || (self.depth > 0 && dialect.arithmetic_value_names_must_be_set);
+        // An element is not minded where others are set.
+        let minds = self.state.options.no_unset
+            && dialect.arithmetic_minds_unset
+            && (target.index.is_none() || self.state.variables.get(&target.name).is_none());
+        let refused = minds || (self.depth > 0 && dialect.arithmetic_value_names_must_be_set);
         if !refused {
             return Ok(Number::Whole(0));
         }
         let name = String::from_utf8_lossy(&target.name).into_owned();
         let status = dialect.unset_status;
-        Err(Stop::shell(format!("{name} is not set"), self.span, status))
+        let goes_through = dialect.unset_goes_through;
+        let error = ShellError::new(format!("{name} is not set"), self.span, status, Reach::Shell);
+        Err(Stop::Shell(ShellError { goes_through, ..error }))
     }
 
     /// The number that a variable's value stands for.

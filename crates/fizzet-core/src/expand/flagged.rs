@@ -141,6 +141,14 @@ impl Substitution<'_> {
     /// What another expansion in the place of a name gives.
     fn inner_value(&mut self, inner: &Part, place: Place) -> Result<Held, Stop> {
         let span = inner.span();
+        if let Part::Double { parts, .. } = inner
+            && !self.is_one_expansion(parts)
+        {
+            let message =
+                "the quotes hold something else than one expansion in braces or parentheses";
+            let status = self.cx.state().dialect.bad_substitution_status;
+            return Err(self.cx.state().mistake(message, span, status));
+        }
         let word = Word::new(vec![inner.clone()], span);
         let inside = Place { tilde: Tilde::Never, ..place };
         if place.quoted || matches!(inner, Part::Double { .. }) {
@@ -154,6 +162,13 @@ impl Substitution<'_> {
             1 => Held::One(items.remove(0)),
             _ => Held::List { items, star: true },
         })
+    }
+
+    /// Whether quotes in the place of a name hold nothing but one `${...}`, `$(...)` or `$((...))`.
+    fn is_one_expansion(&mut self, parts: &[Part]) -> bool {
+        let [part] = parts else { return parts.is_empty() };
+        let written = self.cx.state().sources.bytes(part.span());
+        written.starts_with(b"${") || written.starts_with(b"$(")
     }
 
     fn is_keyed(&mut self, parameter: &Parameter) -> bool {

@@ -1,11 +1,10 @@
 //! `${x-word}`, `${x=word}`, `${x?word}` and `${x+word}` (POSIX XCU 2.6.2).
 
 use crate::expand::parameter::Held;
-use crate::expand::rejoined::is_bare_list;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::tilde::in_field;
 use crate::expand::tilde_cut::hidden_brace;
-use crate::expand::{Tilde, ifs, joined, single};
+use crate::expand::{Tilde, ifs, is_expansion, joined, single, split_all};
 use crate::lineage::{Hop, Rule};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{Instead, Parameter, ParameterName, Part, Subscript, Word};
@@ -19,6 +18,14 @@ impl Substitution<'_> {
         (what, colon, word): (Instead, bool, &Word),
         place: Place,
     ) -> Result<Option<Held>, Stop> {
+        if matches!(what, Instead::Assign | Instead::Error)
+            && matches!(held, Held::List { .. })
+            && self.cx.state().dialect.lists_demand_nothing
+        {
+            let status = self.cx.state().dialect.bad_substitution_status;
+            let message = "a list is neither assigned to nor demanded here";
+            return Err(self.cx.state().mistake(message, parameter.span, status));
+        }
         let has_value = match &held {
             Held::Unset => false,
             Held::One(text) => !colon || !text.is_empty() || text.has_hole(),
@@ -111,7 +118,7 @@ impl Substitution<'_> {
             return self.rejoined(word, Place { tilde, ..place });
         }
         let lists = self.cx.state().dialect.array_is_list && !place.fields && !place.quoted;
-        if lists && word.parts.iter().any(is_bare_list) {
+        if lists && word.parts.iter().any(is_expansion) {
             let text = self.joined_fields(word, place)?;
             return self.push_text(&text);
         }
@@ -164,8 +171,9 @@ impl Substitution<'_> {
     fn joined_fields(&mut self, word: &Word, place: Place) -> Result<Text, Stop> {
         let inside = Place { fields: !place.quoted, tilde: Tilde::Never, ..place };
         let pieces = Substitution::run(self.cx, word, inside)?;
-        let kept = pieces.into_iter().map(|piece| piece.text).filter(|text| !text.is_nothing());
-        let text = self.joined_list(&kept.collect::<Vec<_>>(), word.span);
+        let mut fields = split_all(self.cx, pieces, word)?;
+        fields.retain(|text| !text.is_nothing());
+        let text = self.joined_list(&fields, word.span);
         in_field(self.cx, text, word.span, Tilde::AtStart)
     }
 }

@@ -87,9 +87,17 @@ pub trait Context {
 /// # Errors
 /// An expansion that the shell refuses, or a limit.
 pub fn fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
+    fields_of(cx, word, false)
+}
+
+/// All fields of a word; `assigned`: whether what looks like an assignment has tildes as one.
+///
+/// # Errors
+/// As for [`fields`].
+pub fn fields_of(cx: &mut dyn Context, word: &Word, assigned: bool) -> Result<Vec<Text>, Stop> {
     let dialect = &cx.state().dialect;
     let tilde = match () {
-        () if dialect.tilde_in_arguments => Tilde::AfterAssignment,
+        () if assigned || dialect.tilde_in_arguments => Tilde::AfterAssignment,
         () if dialect.tilde_after_equals => Tilde::AfterEquals,
         () => Tilde::AtStart,
     };
@@ -109,6 +117,16 @@ fn always(word: &Word) -> Option<Text> {
         .then(|| Text::copied(bytes, Standing::Plain, Origin::new(Rule::Literal, *span)))
 }
 
+/// Whether braces make several words of this one, before anything else is done with it.
+///
+/// # Errors
+/// More words than there is room for.
+pub fn makes_words(cx: &mut dyn Context, word: &Word) -> Result<bool, Stop> {
+    let state = cx.state();
+    let expands = state.dialect.braces == Braces::Written && state.expands_braces();
+    Ok(expands && brace::words(word, state.limits.braces)?.is_some())
+}
+
 fn fields_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Text>, Stop> {
     if let Some(field) = unchanged(word) {
         return Ok(vec![field]);
@@ -116,7 +134,7 @@ fn fields_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Te
     stages::keep_words(cx, Stage::Written, std::slice::from_ref(word));
     let state = cx.state();
     if state.dialect.braces == Braces::Written
-        && !state.options.no_braces
+        && state.expands_braces()
         && let Some(words) = brace::words(word, state.limits.braces)?
     {
         stages::keep_words(cx, Stage::Braces, &words);
@@ -167,7 +185,7 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
         }
     }
     let state = cx.state();
-    if state.dialect.braces == Braces::Fields && !state.options.no_braces {
+    if state.dialect.braces == Braces::Fields && state.expands_braces() {
         let dialect = state.dialect.clone();
         let limit = state.limits.braces;
         let letters = state.options.brace_letters;
@@ -230,9 +248,11 @@ fn keep_pieces(cx: &mut dyn Context, pieces: &[Piece]) {
 /// # Errors
 /// As for [`fields`].
 pub fn single(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, Stop> {
-    let joiner = match tilde == Tilde::AfterColons && cx.state().dialect.assigned_lists_use_ifs {
-        true => Joiner::Assigned,
-        false => Joiner::Ifs,
+    let dialect = &cx.state().dialect;
+    let joiner = match tilde {
+        Tilde::AfterColons if dialect.assigned_lists_use_ifs => Joiner::Assigned,
+        Tilde::AfterAssignment if dialect.declared_star_has_spaces => Joiner::Declared,
+        _ => Joiner::Ifs,
     };
     let joins_stars = tilde != Tilde::AfterAssignment;
     let place = Place { tilde, joiner, joins_stars, ..Place::SINGLE };

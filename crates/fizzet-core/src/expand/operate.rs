@@ -181,7 +181,11 @@ impl Substitution<'_> {
     }
 
     fn length(&mut self, parameter: &Parameter, held: Held) -> Result<Held, Stop> {
-        if matches!(held, Held::Unset) {
+        let state = self.cx.state();
+        let among_others = state.dialect.missing_element_has_length
+            && parameter.index.is_some()
+            && matches!(&parameter.name, ParameterName::Variable(name) if state.variables.get(name).is_some());
+        if matches!(held, Held::Unset) && !among_others {
             self.unset(parameter)?;
         }
         if self.cx.state().dialect.array_length_minds_unset

@@ -42,6 +42,12 @@ fn joiner(parameter: &Parameter, place: Place) -> Joiner {
             if place.quoted { Joiner::IfsForAll } else { Joiner::Ifs }
         }
         (Joiner::Assigned, _) => Joiner::Ifs,
+        (Joiner::Declared, Value | Instead { .. } | Remove { .. } | Substring { .. })
+            if !is_array && !place.quoted =>
+        {
+            Joiner::Declared
+        }
+        (Joiner::Declared, _) => Joiner::Ifs,
         (joiner, _) => joiner,
     }
 }
@@ -342,6 +348,7 @@ impl Substitution<'_> {
         let spaced = match place.joiner {
             Joiner::Space => true,
             Joiner::IfsForAll => !star && ifs.is_empty(),
+            Joiner::Declared if ifs.is_empty() => true,
             _ => !star && self.cx.state().dialect.at_joins_with_space,
         };
         let joiner: &[u8] = if spaced { b" " } else { ifs.joiner() };

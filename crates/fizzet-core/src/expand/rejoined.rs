@@ -56,7 +56,7 @@ impl Substitution<'_> {
 }
 
 /// Whether a part is an unquoted list of the `@` kind.
-pub(super) fn is_bare_list(part: &Part) -> bool {
+fn is_bare_list(part: &Part) -> bool {
     matches!(part, Part::Parameter(_)) && is_list_part(part)
 }
 

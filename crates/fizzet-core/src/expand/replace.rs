@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::ListOperations;
+use crate::dialect::{ListOperations, SlicedUnset};
 use crate::expand::change::{Replacement, before_each, replaced};
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
@@ -10,8 +10,9 @@ use crate::expand::substitute::{Place, Substitution};
 use crate::expand::tilde::in_field;
 use crate::expand::{Tilde, joined, pattern_text_with};
 use crate::lineage::{Hop, Rule};
+use crate::source::Sources;
 use crate::stop::Stop;
-use crate::syntax::ast::{Parameter, Replace, Word};
+use crate::syntax::ast::{Parameter, Part, Replace, Word};
 use crate::text::Text;
 
 impl Substitution<'_> {
@@ -23,6 +24,12 @@ impl Substitution<'_> {
         place: Place,
     ) -> Result<Held, Stop> {
         let anchored = matches!(which, Replace::Prefix | Replace::Suffix);
+        let dialect = &self.cx.state().dialect;
+        if dialect.slash_cuts_expansions && is_cut(&pattern.parts, &self.cx.state().sources) {
+            let message = "the slash inside the expansion ends the pattern";
+            let status = self.cx.state().dialect.bad_substitution_status;
+            return Err(self.cx.state().mistake(message, pattern.span, status));
+        }
         let dialect = &self.cx.state().dialect;
         let plain = !dialect.tilde_in_replaced || (anchored && !dialect.tilde_in_anchored);
         let tilde = if plain { Tilde::Never } else { Tilde::InOperation };
@@ -45,24 +52,33 @@ impl Substitution<'_> {
                 }
                 Held::List { items, star }
             }
-            Held::Unset if dialect.replaces_unset && !self.cx.state().options.no_unset => {
+            Held::Unset
+                if dialect.replaces_unset
+                    && (!self.cx.state().options.no_unset
+                        || dialect.sliced_unset == SlicedUnset::All) =>
+            {
                 Held::One(Text::new())
             }
             held => held,
         };
-        let everywhere = dialect.empty_pattern_matches
-            && which == Replace::All
-            && pattern.literal() == Some(b"");
+        let bare = pattern.literal() == Some(b"") && matches!(which, Replace::First | Replace::All);
+        let everywhere = dialect.empty_pattern_matches && which == Replace::All && bare;
+        // An empty pattern matches once, at the start.
+        let at_start = |text: &Text| match text.is_empty() {
+            true => bare && dialect.empty_pattern_matches_empty,
+            false => bare && dialect.empty_pattern_matches && which == Replace::First,
+        };
         let limit = self.cx.state().limits.bytes;
         let held = self.each_in_turn(parameter, held, |this, text| {
             let next = || match &once {
                 Some(replacement) => Ok(replacement.clone()),
                 None => this.replacement(parameter, replacement, place).map(Rc::new),
             };
-            match empty && !text.is_empty() {
-                true => Ok(text.clone()),
-                false if everywhere => before_each(text, next),
-                false => replaced(text, &pattern, next, which, limit),
+            match () {
+                () if empty && !text.is_empty() => Ok(text.clone()),
+                () if at_start(text) => replaced(text, &pattern, next, Replace::Prefix, limit),
+                () if everywhere => before_each(text, next),
+                () => replaced(text, &pattern, next, which, limit),
             }
         })?;
         if let Held::One(text) = &held
@@ -108,4 +124,20 @@ impl Substitution<'_> {
             false => made.passed_through(&hop),
         })
     }
+}
+
+/// Whether an expansion among these parts is written with a slash that no backslash escapes.
+fn is_cut(parts: &[Part], sources: &Sources) -> bool {
+    parts.iter().any(|part| match part {
+        Part::Double { parts, .. } => is_cut(parts, sources),
+        Part::Parameter(_) | Part::Flagged(_) | Part::Command(_) | Part::Arithmetic { .. } => {
+            let mut escaped = false;
+            sources.bytes(part.span()).iter().any(|&byte| {
+                let cuts = byte == b'/' && !escaped;
+                escaped = byte == b'\\' && !escaped;
+                cuts
+            })
+        }
+        _ => false,
+    })
 }

@@ -1,6 +1,6 @@
 //! `${x:offset:length}`: a part of a text or of a list.
 
-use crate::dialect::{Dialect, ListOperations, NegativeLength};
+use crate::dialect::{Dialect, ListOperations, NegativeLength, SlicedUnset};
 use crate::expand::arithmetic;
 use crate::expand::parameter::Held;
 use crate::expand::substitute::Substitution;
@@ -44,8 +44,16 @@ impl Substitution<'_> {
         };
         let part = match held {
             Held::Unset => {
-                self.unset(parameter)?;
-                Some(Held::Unset)
+                let is_parameter = matches!(parameter.name, ParameterName::Positional(_));
+                let is_taken = match dialect.sliced_unset {
+                    SlicedUnset::All => true,
+                    SlicedUnset::Parameters => is_parameter,
+                    SlicedUnset::Nothing => false,
+                };
+                if !is_taken {
+                    self.unset(parameter)?;
+                }
+                Some(Held::One(Text::new()))
             }
             Held::One(text) => measure.of_text(&text, characters).map(Held::One),
             Held::List { items, star } if self.lists() == ListOperations::WholeString => {

@@ -86,6 +86,8 @@ pub(super) enum Joiner {
     IfsForAll,
     /// A space.
     Space,
+    /// The first character of IFS; spaces between parameters that are not quoted if IFS is empty.
+    Declared,
     /// What an assignment in bash has: only `$@` itself is joined with spaces.
     Assigned,
     /// A space, but between the elements of an array the first character of IFS, and between changed
@@ -528,12 +530,12 @@ fn is_all_parameters(part: &Part) -> bool {
             || (parameter.name == ParameterName::Special(b'@') && parameter.index.is_none()))
 }
 
-/// Whether a part is `${@-word}` or `${name[@]-word}`.
+/// Whether a part is `${@-word}`, `${@?word}` or one of an array.
 fn is_list_or_default(part: &Part) -> bool {
     let Part::Parameter(parameter) = part else { return false };
     let is_default = matches!(
         parameter.operation,
-        Operation::Instead { what: Instead::Default, colon: false, .. }
+        Operation::Instead { what: Instead::Default | Instead::Error, colon: false, .. }
     );
     is_default
         && (matches!(parameter.index, Some(Subscript::At))

@@ -190,6 +190,12 @@ impl State {
         self.positional.give(given);
     }
 
+    /// Whether the options leave braces to be expanded.
+    pub(crate) fn expands_braces(&self) -> bool {
+        let kept = self.options.no_glob && self.dialect.no_glob_keeps_braces;
+        !self.options.no_braces && !kept
+    }
+
     /// `$-`: the letters of the options that are on, in the shell's own order.
     pub fn option_letters(&self) -> Vec<u8> {
         let on = |letter: &u8| match letter {

@@ -22,6 +22,13 @@ impl Parser<'_> {
         }
     }
 
+    /// Whether an assignment stands here behind a declaration utility that is a reserved word.
+    pub(super) fn at_declared(&mut self, command: &SimpleCommand) -> bool {
+        self.dialect.declarations_are_keywords
+            && command.words.first().is_some_and(|first| self.is_declaration(first))
+            && self.assignment_value().is_some()
+    }
+
     /// Whether the utility treats its `name=value` arguments as assignments.
     fn is_declaration(&self, name: &Argument) -> bool {
         let Argument::Word(word) = name else { return false };

@@ -344,10 +344,13 @@ impl<'a> Parser<'a> {
                 {
                     return self.unexpected("no other word beside an array");
                 }
+                let outer = self.in_assignment;
+                self.in_assignment |= self.at_declared(&command);
                 let word = match self.takes_brackets(&command) {
                     true => self.command_word()?,
                     false => self.word(Within::Word)?,
                 };
+                self.in_assignment = outer;
                 let begins_with_brace = matches!(word.parts.first(), Some(Part::Literal { bytes, .. }) if bytes[0] == b'}');
                 if begins_with_brace
                     && self.parentheses.1 > 0

@@ -9,6 +9,9 @@ const BINARY: &[&[u8]] = &[
     b"-ot", b"-ef",
 ];
 
+/// The letter of a test that is none.
+const NO_TEST: u8 = b'-';
+
 impl<'a> Parser<'a> {
     /// The expression behind `[[`, and the `]]`.
     pub(super) fn conditional(&mut self, start: usize) -> Parsed<CommandKind> {
@@ -64,28 +67,54 @@ impl<'a> Parser<'a> {
         }
         let left = self.expect_word("an expression")?;
         self.newlines_in_condition()?;
-        if let Some([b'-', letter]) = left.literal() {
-            let letter = *letter;
-            self.skip_blanks();
-            if letter.is_ascii_alphabetic() && self.at_word() && !self.at_reserved(b"]]") {
-                let operator = self.binary_operator();
-                if let Some(operator) = operator {
-                    return self.binary(left, operator);
-                }
-                if self.dialect.unknown_tests_are_syntax
-                    && !self.dialect.test_letters.as_bytes().contains(&letter)
-                {
-                    return self.unexpected("an operator between two words");
-                }
-                let operand = self.word(Within::Word)?;
-                return Ok(Condition::Unary { operator: letter, operand });
-            }
-            return self.lone_word(left);
-        }
         self.skip_blanks();
+        match left.literal() {
+            Some([b'-', letter]) if self.dialect.tests_take_any_operand => {
+                if self.is_test(*letter) {
+                    let operator = *letter;
+                    let operand = self.test_operand()?;
+                    return Ok(Condition::Unary { operator, operand });
+                }
+            }
+            Some([b'-'] | [b'-', _]) => return self.test_or_comparison(left),
+            _ => {}
+        }
         match self.binary_operator() {
             Some(operator) => self.binary(left, operator),
             None => self.lone_word(left),
+        }
+    }
+
+    /// Whether `[[` knows a test of this letter.
+    fn is_test(&self, letter: u8) -> bool {
+        letter == b'o' || self.dialect.test_letters.as_bytes().contains(&letter)
+    }
+
+    fn test_operand(&mut self) -> Parsed<Word> {
+        match self.at_reserved(b"]]") {
+            true => self.unexpected("an operand of the test"),
+            false => self.expect_word("an operand of the test"),
+        }
+    }
+
+    /// What begins with a short word with a dash, where that is a test unless it is compared; whether
+    /// there is such a test is seen when it is carried out.
+    fn test_or_comparison(&mut self, left: Word) -> Parsed<Condition> {
+        let before = self.pos;
+        if let Some(operator) = self.binary_operator() {
+            self.skip_blanks();
+            if self.at_word() && !self.at_reserved(b"]]") {
+                return self.binary(left, operator);
+            }
+            self.pos = before;
+        }
+        let letter = left.literal().and_then(|text| text.get(1)).copied();
+        match letter {
+            Some(operator) if self.at_word() && !self.at_reserved(b"]]") => {
+                let operand = self.word(Within::Word)?;
+                Ok(Condition::Unary { operator, operand })
+            }
+            _ => Ok(Condition::Unary { operator: NO_TEST, operand: left }),
         }
     }
 

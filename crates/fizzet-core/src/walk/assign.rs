@@ -357,6 +357,9 @@ impl Walker {
     /// in an assignment. `None` if the word does not look like one.
     pub(super) fn declared(&mut self, word: &Word) -> Result<Option<Text>, Stop> {
         let Some(Part::Literal { bytes, .. }) = word.parts.first() else { return Ok(None) };
+        if expand::makes_words(self, word)? {
+            return Ok(None);
+        }
         let (equals, bracket) =
             (bytes.iter().position(|&b| b == b'='), bytes.iter().position(|&b| b == b'['));
         let bracket = bracket.filter(|&at| equals.is_none_or(|equals| at < equals));

@@ -96,7 +96,7 @@ impl Walker {
     ) -> Result<bool, Stop> {
         let error = match arithmetic::text_order(&mut self.state, pair, span) {
             Ok(order) => return Ok(compare(operator, order)),
-            Err(Stop::Shell(error)) if !error.is_in_index => error,
+            Err(Stop::Shell(error)) if !error.goes_through => error,
             Err(stop) => return Err(stop),
         };
         match self.state.dialect.comparison_mistake {

@@ -453,6 +453,7 @@ impl Walker {
         let mut traces = Vec::new();
         // Whether all words up to here were `command`.
         let (mut declares, mut named) = (false, false);
+        let mut has_tildes = false;
         let mut unmatched = None;
         for (at, argument) in words.iter().enumerate() {
             let Argument::Word(word) = argument else {
@@ -467,7 +468,7 @@ impl Walker {
             };
             match assigned.or_else(|| expand::unchanged(word)) {
                 Some(text) => argv.push(text),
-                None => match expand::fields(self, word) {
+                None => match expand::fields_of(self, word, has_tildes) {
                     // Another word may hold a mistake that reaches farther.
                     Err(Stop::Shell(error)) if error.reach == Reach::Command => {
                         unmatched.get_or_insert((error, argv.len()));
@@ -484,6 +485,10 @@ impl Walker {
                 trace.count = argv.len() - first;
                 trace.stages = expand::telling(std::mem::take(&mut trace.stages));
                 traces.push(trace);
+            }
+            if at == 0 {
+                has_tildes = self.state.dialect.alias_values_have_tildes
+                    && argv.first().is_some_and(|name| name.bytes() == b"alias");
             }
             let behind_command = named && !declares && self.state.dialect.command_declares;
             if at == 0 || behind_command {

@@ -189,3 +189,14 @@ pub enum Wait {
     /// The same, and there is any text.
     Text,
 }
+
+/// What a part can be taken of under `set -u`, although it is not set.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum SlicedUnset {
+    /// Nothing.
+    Nothing,
+    /// Positional parameters.
+    Parameters,
+    /// Everything, and replacements work on it as well.
+    All,
+}

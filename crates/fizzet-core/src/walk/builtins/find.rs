@@ -258,20 +258,24 @@ impl Walker {
 /// `alias [name[=value]]...`
 pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let mut status = 0;
-    let given = call.given("ptgs", false);
+    let given = call.given(walker.state.dialect.alias_letters, false);
     if given.unknown.is_some()
         && let Some(status) = walker.state.dialect.alias_usage_status
     {
         return Ok(status);
     }
-    if given.operands.is_empty() {
+    let operands = match walker.state.dialect.alias_usage_status {
+        None => call.arguments(),
+        Some(_) => given.operands,
+    };
+    if operands.is_empty() {
         walker.tell_aliases(call);
         return Ok(0);
     }
     let counts = walker.state.dialect.alias_counts_unknown_names;
     let mut assigns = false;
     let everywhere = given.has(b'g') && walker.state.dialect.global_aliases;
-    for operand in given.operands {
+    for operand in operands {
         let bytes = operand.bytes();
         let Some(equals) = bytes.iter().position(|&byte| byte == b'=').filter(|&at| at > 0) else {
             match walker.state.aliases.get(bytes).cloned() {
@@ -281,8 +285,12 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                     let told = [prefix, bytes, b"=", &text].concat();
                     walker.print_bytes(&told, call);
                 }
-                None if !counts => status = 1,
-                None => status += Status::from(!assigns),
+                None => {
+                    if walker.state.dialect.alias_tells_absence {
+                        walker.print_bytes(&[bytes, b" alias not found"].concat(), call);
+                    }
+                    status = if counts { status + Status::from(!assigns) } else { 1 };
+                }
             }
             continue;
         };

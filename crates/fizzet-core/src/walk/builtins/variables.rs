@@ -575,7 +575,7 @@ pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, S
     for expression in call.arguments() {
         value = match arithmetic::text_value(&mut walker.state, expression.bytes(), call.span) {
             Err(Stop::Shell(error))
-                if !(error.is_in_index && walker.state.dialect.index_mistakes_go_through) =>
+                if !(error.goes_through && walker.state.dialect.index_mistakes_go_through) =>
             {
                 let status = walker.state.dialect.let_mistake_status;
                 walker.survive(ShellError { status, ..error });
