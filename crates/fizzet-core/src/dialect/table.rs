@@ -236,9 +236,21 @@ dialect_table! {
     /// `$'...'` decodes escapes inside `\"${x-...}\"` too.
     dollar_quotes_in_quoted_brace: bool = [N, Y, N, N, N, Y, N], "observed in all six: echo \"${x-$'a\\tb'}\"";
     /// `${x:}` is a bad substitution.
-    empty_offset_is_bad: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: x=abc; echo ${x:}";
-    /// `${#%}`, `${#/}`, `${#=}` and `${#+}` are lengths of parameters that do not exist.
-    odd_length_is_bad: bool = [N, Y, Y, Y, Y, N, N], "observed in all six: echo ${#%}, ${#/}, ${#=}, ${#+}";
+    empty_offset_is_bad: bool = [N, Y, N, Y, N, Y, Y], "observed in all six: x=abc; echo ${x:}";
+    /// `${x::1}`, where a length stands behind nothing, is a mistake.
+    length_needs_offset: bool = [N, N, N, N, Y, N, N], "observed in all six: x=abc; echo ${x::1}";
+    /// `#` and `%` anchor a pattern behind two slashes too.
+    anchors_behind_two_slashes: bool = [N, N, N, N, N, N, Y], "observed in all six: x=a%c; echo ${x//%c/r} ${x//#a/r}";
+    /// Braces pair up in the pattern of a replacement between double quotes too.
+    quoted_replaced_braces_nest: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and zsh: x='a{}b'; echo ${x/{}/r} \"${x/{}/r}\"";
+    /// `${x:1:}`, where nothing stands for the length, is a mistake.
+    length_is_needed: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; echo ${x:1:}";
+    /// `${x/#p/r}` of what is not set stands for the text behind its first slash, the pattern expanded.
+    anchored_unset_is_text: bool = [N, N, N, N, Y, N, N], "observed in all six: unset x; y=q; echo ${x/#$y/r} ${x/%a}";
+    /// What cannot stand behind `${`, which is found out when the line is read.
+    spoils_start: &'static [u8] = [b"", b"", b"", b"", b"+=/%:\\}", b"", b""], "observed in all six: echo a; echo ${=x}; echo ${}";
+    /// `${#%}`, `${#/}`, `${#=}`, `${#+}` and `${#:}` are lengths of parameters that do not exist.
+    odd_length_is_bad: bool = [N, Y, Y, Y, Y, N, N], "observed in all six: echo ${#%}, ${#/}, ${#=}, ${#+}, ${#:}";
     /// A syntax error in `name=(...)` ends only the line it is on.
     array_error_ends_line: bool = [N, Y, N, N, N, N, N], "observed in all six: a=(x;y), newline, echo after";
     /// A `for` variable that is no name is found out when the loop runs: its status is 1.
@@ -329,6 +341,10 @@ dialect_table! {
     lone_dash_ends_options: &'static [&'static str] = [&[], &[], &[], &[], &["typeset", "alias"], &["export", "readonly", "typeset", "local", "alias"], &["export", "readonly", "typeset", "declare", "local", "integer", "float", "alias", "unalias", "unset", "read", "shift"]], "observed in all six: export - v=1; typeset - v=1; alias - a=b; read - x; shift -";
     /// While the word of an assignment, a `case`, a `[[ ]]`, a here-document or a quoted `${x-word}` is expanded, an unquoted `$*` in commands inside it is joined too.
     star_joins_in_commands: bool = [N, Y, N, N, N, N, N], "observed in all six: IFS=; set -- a b; x=$(echo $*); echo $x";
+    /// What cannot be read in `$(...)` is found when it is carried out, and ends the shell there.
+    parentheses_read_late: bool = [N, N, N, N, Y, N, N], "observed in all six: echo a; echo $(fi); if false; then echo $(for); fi";
+    /// `!` cannot be the word of a `case`.
+    case_refuses_bang: bool = [N, N, N, N, Y, N, N], "observed in all six: case ! in *) echo y;; esac";
     /// In a backquoted command what cannot be read is found when it is carried out, and has this status; nothing: it ends the shell there.
     backquotes_read_late: ReadLate = [ReadLate::No, ReadLate::Status(2), ReadLate::Rest, ReadLate::Rest, ReadLate::Fatal, ReadLate::Fatal, ReadLate::Fatal], "observed in all six: echo `(`; echo `echo a; fi`; if false; then echo `(`; fi; echo after";
     /// How `%a` of `printf` writes its digits, if there is one.

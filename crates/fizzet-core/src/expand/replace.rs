@@ -36,6 +36,15 @@ impl Substitution<'_> {
         let text = pattern_text_with(self.cx, pattern, tilde)?;
         let state = self.cx.state();
         let pattern = Pattern::from_text(&text, state.text_pattern_rules());
+        let nothing = match &held {
+            Held::Unset => true,
+            Held::List { items, .. } => items.is_empty(),
+            Held::One(_) => false,
+        };
+        if anchored && nothing && state.dialect.anchored_unset_is_text {
+            self.unset(parameter)?;
+            return Ok(Held::One(self.written_anew(parameter, which, &text, replacement)));
+        }
         let given = replacement.is_some();
         let dialect = self.cx.state().dialect.clone();
         let once = match dialect.replacement_for_each_match {
@@ -88,6 +97,22 @@ impl Substitution<'_> {
             return Err(Stop::Limit { what, limit, span: parameter.span });
         }
         Ok(held)
+    }
+
+    /// An anchored replacement as it is written, but for its pattern, which is expanded.
+    fn written_anew(
+        &mut self,
+        parameter: &Parameter,
+        which: Replace,
+        pattern: &Text,
+        replacement: Option<&Word>,
+    ) -> Text {
+        let sign = if which == Replace::Prefix { &b"#"[..] } else { b"%" };
+        let state = self.cx.state();
+        let behind = replacement
+            .map_or_else(Vec::new, |word| [b"/", state.sources.bytes(word.span)].concat());
+        let written = [sign, pattern.bytes(), &behind].concat();
+        self.computed(parameter, &written)
     }
 
     /// What the word for a replacement expands to.

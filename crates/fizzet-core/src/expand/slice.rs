@@ -27,6 +27,15 @@ impl Substitution<'_> {
         offset: &Arithmetic,
         length: Option<&Arithmetic>,
     ) -> Result<Held, Stop> {
+        let state = self.cx.state();
+        if let Some(length) = length {
+            let no_offset = offset.word.parts.is_empty() && state.dialect.length_needs_offset;
+            let no_length = length.word.parts.is_empty() && state.dialect.length_is_needed;
+            if no_offset || no_length {
+                let message = "there is no number before or behind the second colon";
+                return Err(state.mistake(message, parameter.span, 1));
+            }
+        }
         let offset = arithmetic::value(self.cx, offset)?;
         let length = match length {
             Some(length) => Some(arithmetic::value(self.cx, length)?),

@@ -93,7 +93,7 @@ impl Parser<'_> {
     }
 
     /// The place behind the `)` that closes the `(` at `at`, quotes minded.
-    fn parentheses_end(&self, mut at: usize) -> Option<usize> {
+    pub(super) fn parentheses_end(&self, mut at: usize) -> Option<usize> {
         let mut open = 0u32;
         loop {
             match *self.text.get(at)? {

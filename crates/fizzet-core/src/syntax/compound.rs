@@ -270,7 +270,12 @@ impl<'a> Parser<'a> {
 
     fn case_clause(&mut self, start: usize) -> Parsed<CommandKind> {
         let word = self.expect_word("the word to compare")?;
-        if self.dialect.lone_braces_are_refused && matches!(word.literal(), Some(b"{" | b"}")) {
+        let is_refused = match word.literal() {
+            Some(b"{" | b"}") => self.dialect.lone_braces_are_refused,
+            Some(b"!") => self.dialect.case_refuses_bang,
+            _ => false,
+        };
+        if is_refused {
             return self.unexpected("a word in quotes");
         }
         self.skip_newlines()?;

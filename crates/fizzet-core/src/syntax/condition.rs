@@ -68,15 +68,14 @@ impl<'a> Parser<'a> {
         let left = self.expect_word("an expression")?;
         self.newlines_in_condition()?;
         self.skip_blanks();
+        let any_operand = self.dialect.tests_take_any_operand;
         match left.literal() {
-            Some([b'-', letter]) if self.dialect.tests_take_any_operand => {
-                if self.is_test(*letter) {
-                    let operator = *letter;
-                    let operand = self.test_operand()?;
-                    return Ok(Condition::Unary { operator, operand });
-                }
+            Some([b'-', letter]) if any_operand && self.is_test(*letter) => {
+                let operator = *letter;
+                let operand = self.test_operand()?;
+                return Ok(Condition::Unary { operator, operand });
             }
-            Some([b'-'] | [b'-', _]) => return self.test_or_comparison(left),
+            Some([b'-'] | [b'-', _]) if !any_operand => return self.test_or_comparison(left),
             _ => {}
         }
         match self.binary_operator() {

@@ -48,6 +48,8 @@ pub struct Parser<'a> {
     pub(super) extended_patterns: bool,
     /// Whether the word is the value of an assignment.
     pub(super) in_assignment: bool,
+    /// Whether braces pair up in the pattern of a replacement that is being read.
+    pub(super) braces_in_replaced: bool,
     /// Whether the text is a here-document.
     pub(super) in_document: bool,
     /// Whether it is between quotes inside the word of an operation that is quoted itself.
@@ -88,6 +90,7 @@ impl<'a> Parser<'a> {
             pending: Vec::new(),
             extended_patterns: dialect.extended_patterns,
             in_assignment: false,
+            braces_in_replaced: false,
             in_document: false,
             in_inner_quotes: false,
             in_quotes_in_braces: false,
@@ -127,6 +130,7 @@ impl<'a> Parser<'a> {
             pending: Vec::new(),
             extended_patterns: self.extended_patterns,
             in_assignment: false,
+            braces_in_replaced: false,
             in_document: false,
             in_inner_quotes: false,
             in_quotes_in_braces: false,

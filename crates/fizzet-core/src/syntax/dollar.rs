@@ -176,15 +176,26 @@ impl<'a> Parser<'a> {
             }
         }
         self.pos = open + 1;
-        let list = self.list_in_parentheses(start, 2, "$(")?;
-        let span = self.span(start, self.pos);
+        let waiting = self.pending.len();
+        let (list, broken) = match self.list_in_parentheses(start, 2, "$(") {
+            Err(error) if self.is_found_late(open) && !is_limit(&error) => {
+                let Some(end) = self.parentheses_end(open) else { return Err(error) };
+                self.pending.truncate(waiting);
+                self.pos = end;
+                (List { items: Vec::new() }, Some(Rc::new(error)))
+            }
+            read => (read?, None),
+        };
+        let (list, span) = (Rc::new(list), self.span(start, self.pos));
         let place = SubstitutionPlace::Subshell;
-        Ok(Part::Command(Box::new(CommandSubstitution {
-            list: Rc::new(list),
-            place,
-            span,
-            broken: None,
-        })))
+        Ok(Part::Command(Box::new(CommandSubstitution { list, place, span, broken })))
+    }
+
+    /// Whether the mistake that the parser has just met in the parentheses at `open` is one of the grammar,
+    /// which the shell does not look for before it carries the commands out.
+    fn is_found_late(&self, open: usize) -> bool {
+        let (before, here) = (&self.text[open..self.pos], &self.text[self.pos..]);
+        self.dialect.parentheses_read_late && !before.ends_with(b"${") && !here.starts_with(b";;")
     }
 
     /// The commands up to the `)` that closes the opener at `start`.

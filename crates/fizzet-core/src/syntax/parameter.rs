@@ -45,7 +45,11 @@ impl<'a> Parser<'a> {
                 span,
             })));
         }
+        let starts = self.pos == brace + 1;
         match self.peek() {
+            Some(byte) if starts && self.dialect.spoils_start.contains(&byte) => {
+                self.unexpected("the name of a parameter")
+            }
             // A document is read when it is expanded.
             Some(byte)
                 if within != Within::Document && self.dialect.spoils_expansion.contains(&byte) =>
@@ -128,7 +132,7 @@ impl<'a> Parser<'a> {
             return Ok(Some((name, index, Operation::Length)));
         }
         let is_odd = |parser: &Self| {
-            [b"#%}", b"#/}", b"#=}", b"#+}"].into_iter().any(|written| parser.at(written))
+            [b"#%}", b"#/}", b"#=}", b"#+}", b"#:}"].into_iter().any(|written| parser.at(written))
         };
         if self.dialect.odd_length_is_bad && is_odd(self) {
             self.pos += 2;
@@ -338,6 +342,15 @@ impl<'a> Parser<'a> {
         if which != Replace::First {
             self.pos += 1;
         }
+        let which = match self.peek() {
+            Some(sign @ (b'#' | b'%'))
+                if which == Replace::All && self.dialect.anchors_behind_two_slashes =>
+            {
+                self.pos += 1;
+                if sign == b'#' { Replace::Prefix } else { Replace::Suffix }
+            }
+            _ => which,
+        };
         self.replacement_of(which, quoted)
     }
 
@@ -406,7 +419,12 @@ impl<'a> Parser<'a> {
             parts.push(Part::Literal { bytes: [b'/'].into(), span: self.span(start, self.pos) });
         }
         let pairs = quoted && self.dialect.pattern_quotes_need_pairs;
-        parts.extend(self.parts(if pairs { Within::QuotedReplaced } else { Within::Replaced })?);
+        let nest =
+            self.dialect.braces_nest && (!quoted || self.dialect.quoted_replaced_braces_nest);
+        let outer = std::mem::replace(&mut self.braces_in_replaced, nest);
+        let read = self.parts(if pairs { Within::QuotedReplaced } else { Within::Replaced });
+        self.braces_in_replaced = outer;
+        parts.extend(read?);
         Ok(Word::new(parts, self.span(start, self.pos)))
     }
 

@@ -230,6 +230,9 @@ impl<'a> Parser<'a> {
             }
             Within::Brace if self.dialect.braces_nest => closes(b'{', b'}'),
             Within::Brace | Within::BraceQuoted | Within::QuotedPattern => byte == b'}',
+            Within::Replaced | Within::QuotedReplaced if self.braces_in_replaced => {
+                closes(b'{', b'}') || byte == b'/'
+            }
             Within::Replaced | Within::QuotedReplaced => matches!(byte, b'}' | b'/'),
             Within::Offset if self.dialect.offset_takes_condition => {
                 closes(b'(', b')') || closes(b'?', b':') || (*open == 0 && byte == b'}')
