@@ -202,6 +202,10 @@ dialect_table! {
     replacement_backslashes: bool = [N, Y, N, N, Y, N, N], "observed in all six: y='\\\\a'; x=bc; echo ${x/b/$y} ${x/b/\"$y\"}";
     /// `${x/#/r}` puts the replacement before the value.
     empty_anchor: bool = [N, Y, N, N, N, Y, Y], "observed in all six: x=abc; echo ${x/#/p}";
+    /// `=~` leaves the match and its place in MATCH, MBEGIN and MEND, and those of the groups in arrays.
+    match_has_places: bool = [N, N, N, N, N, N, Y], "observed in zsh: [[ abc =~ (b)c ]]; echo $MATCH $MBEGIN $MEND $match $mbegin $mend";
+    /// A function named TRAP and a condition is the action for that condition.
+    functions_are_actions: bool = [N, N, N, N, N, N, Y], "observed in all six: TRAPUSR1() { echo $1; }; kill -USR1 $$";
     /// The array that `=~` fills with the match and its groups.
     match_array: &'static str = ["", "BASH_REMATCH", "", "", ".sh.match", "", ""], "observed: [[ abc =~ b ]]; echo ${BASH_REMATCH[0]}";
     /// Escapes that `echo` decodes: letters, `0` for octal digits behind a zero, `1` for others, `-` where

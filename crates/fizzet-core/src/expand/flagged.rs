@@ -9,14 +9,14 @@ use crate::expand::flags::{Order, change_each, ordered, quoted_by, split_at};
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
-use crate::expand::{Context, Tilde, arithmetic, ifs, joined, pattern_text_with};
+use crate::expand::{Context, Tilde, arithmetic, document, ifs, joined, pattern_text_with};
 use crate::source::Span;
 use crate::state::Value;
 use crate::stop::Stop;
 use crate::syntax::ast::{
     Flag, Flagged, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
 };
-use crate::syntax::is_name;
+use crate::syntax::{Parser, is_name};
 use crate::text::{Standing, Text, character_ends, characters};
 
 impl Substitution<'_> {
@@ -88,7 +88,16 @@ impl Substitution<'_> {
         let parameter = &flagged.parameter;
         let keys = flagged.flags.iter().any(|flag| flag.letter == b'k');
         let held = match &flagged.inner {
-            Some(inner) => self.inner_value(inner, place)?,
+            Some(inner) => {
+                let held = self.inner_value(inner, place)?;
+                match &parameter.index {
+                    Some(Subscript::Index(index)) => {
+                        let at = arithmetic::value(self.cx, index)?;
+                        self.element_of(held, at)
+                    }
+                    _ => held,
+                }
+            }
             None if parameter.name == ParameterName::Variable([].into()) => Held::Unset,
             None if keys => self.keys_and_values(flagged)?,
             None => match &parameter.index {
@@ -151,6 +160,15 @@ impl Substitution<'_> {
         }
         let word = Word::new(vec![inner.clone()], span);
         let inside = Place { tilde: Tilde::Never, ..place };
+        if place.quoted && makes_list(inner) {
+            let pieces = Substitution::run(self.cx, &word, Place { fields: true, ..inside })?;
+            let mut items: Vec<Text> = pieces.into_iter().map(|piece| piece.text).collect();
+            // One part alone is no list, nor is it one with another subscript behind it.
+            return Ok(match items.len() {
+                1 if !asks_separate(inner) => Held::One(items.remove(0)),
+                _ => Held::List { items, star: true },
+            });
+        }
         if place.quoted || matches!(inner, Part::Double { .. }) {
             let pieces = Substitution::run(self.cx, &word, Place { fields: false, ..inside })?;
             return Ok(Held::One(joined(pieces)));
@@ -365,7 +383,10 @@ impl Substitution<'_> {
             if matches!(flag.letter, b'l' | b'r') && matches!(held, Held::Unset) {
                 held = Held::One(Text::new());
             }
-            if matches!(flag.letter, b'e' | b'%') {
+            if flag.letter == b'e' {
+                held = self.expanded_again(held, span)?;
+            }
+            if flag.letter == b'%' {
                 self.cx.missing("what this flag of an expansion gives", span);
             }
             held = self.each(&flagged.parameter, held, |text| change_each(text, flag))?;
@@ -374,6 +395,30 @@ impl Substitution<'_> {
             0 => Ok(held),
             times => self.each(&flagged.parameter, held, |text| quoted_by(text, times)),
         }
+    }
+
+    /// `(e)`: parameters, commands and arithmetic in the value are expanded, as in a here-document.
+    fn expanded_again(&mut self, held: Held, span: Span) -> Result<Held, Stop> {
+        let mut again = |text: Text| -> Result<Text, Stop> {
+            if text.has_hole() || !text.bytes().iter().any(|byte| b"$`\\".contains(byte)) {
+                return Ok(text);
+            }
+            let state = self.cx.state();
+            let source = state.sources.built("(e)", text.bytes());
+            let whole = Span::new(source, 0, text.len());
+            let dialect = state.dialect.clone();
+            match Parser::new(text.bytes(), source, &dialect).whole_text(whole) {
+                Ok(word) => document(self.cx, &word),
+                Err(error) => Err(self.cx.state().mistake(&error.to_string(), span, 1)),
+            }
+        };
+        Ok(match held {
+            Held::Unset => Held::Unset,
+            Held::One(text) => Held::One(again(text)?),
+            Held::List { items, star } => {
+                Held::List { items: items.into_iter().map(again).collect::<Result<_, _>>()?, star }
+            }
+        })
     }
 
     /// `(s)` and its kin. Without `(@)` only the first and the last part may be empty.
@@ -461,6 +506,17 @@ impl Substitution<'_> {
             held => self.emit(&flagged.parameter, held, place),
         }
     }
+}
+
+/// Whether an expansion is a list between double quotes too.
+fn makes_list(part: &Part) -> bool {
+    let Part::Flagged(flagged) = part else { return false };
+    let lists = |flag: &Flag| matches!(flag.letter, b's' | b'f' | b'0' | b'z' | b'@');
+    flagged.splits == Some(true) || flagged.flags.iter().any(lists)
+}
+
+fn asks_separate(part: &Part) -> bool {
+    matches!(part, Part::Flagged(flagged) if flagged.flags.iter().any(|flag| flag.letter == b'@'))
 }
 
 /// What `(j:...:)` or `(F)` puts between elements.

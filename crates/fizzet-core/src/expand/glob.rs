@@ -1,5 +1,6 @@
 //! Pathname expansion (POSIX XCU 2.14.3).
 
+use crate::expand::modifiers::by_letter;
 use crate::expand::pattern::{Pattern, PatternRules, has_active, has_pattern};
 use crate::expand::qualifiers::Qualifiers;
 use crate::host::{FileKind, Files};
@@ -97,11 +98,15 @@ pub(super) fn pathnames(
     if found.is_empty() {
         return None;
     }
-    if qualifiers.is_none_or(|one| !one.reversed()) {
+    if qualifiers.is_none() {
         found.sort_unstable();
     }
     let origin = match_origin(field, word, settings.rules);
-    let text = |path: Vec<u8>| Text::from_bytes(path, Standing::Quoted, origin.clone());
+    let modifiers = qualifiers.map_or(&b""[..], Qualifiers::modifiers);
+    let text = |path: Vec<u8>| {
+        let whole = Text::from_bytes(path, Standing::Quoted, origin.clone());
+        modifiers.iter().fold(whole, |text, &letter| by_letter(&text, letter))
+    };
     Some(found.into_iter().map(text).collect())
 }
 

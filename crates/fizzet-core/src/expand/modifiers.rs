@@ -70,7 +70,8 @@ fn without_dots(path: &[u8]) -> Vec<u8> {
     [b"/", &kept.join(&b'/')[..]].concat()
 }
 
-fn by_letter(text: &Text, letter: u8) -> Text {
+/// A text that a modifier of one letter has changed.
+pub(super) fn by_letter(text: &Text, letter: u8) -> Text {
     let bytes = text.bytes();
     let trimmed =
         bytes.iter().rposition(|&byte| byte != b'/').map_or(bytes.len().min(1), |at| at + 1);

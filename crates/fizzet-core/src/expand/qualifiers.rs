@@ -1,5 +1,7 @@
 //! Glob qualifiers: the letters in parentheses behind a pathname pattern of zsh (observed in 5.9).
 
+use std::cmp::Ordering;
+
 use crate::host::{FileKind, Files, Status};
 use crate::text::Text;
 
@@ -10,12 +12,34 @@ pub(super) struct Qualifiers {
     pub(super) null: bool,
     /// `D`: hidden files match too.
     pub(super) hidden: bool,
-    /// Tests that must hold, each with whether it is turned round.
-    tests: Vec<(u8, bool)>,
+    /// Tests that must hold, each with whether it is turned round; a comma begins another list, and one
+    /// list must hold.
+    tests: Vec<Vec<(Test, bool)>>,
     /// `[first,last]`
     slice: Option<(i64, i64)>,
-    /// `On`: the last one first.
-    reversed: bool,
+    /// `on`, `om`, `oL` and, with true, `On` and its kin, the first one first; names come behind them all.
+    order: Vec<(u8, bool)>,
+    /// `:t` and its kin, which change the paths.
+    modifiers: Vec<u8>,
+}
+
+/// A path, and what is known of its file.
+type Found = (Option<Status>, Vec<u8>);
+
+/// What must hold for a file.
+#[derive(Clone, Copy, Debug)]
+enum Test {
+    /// What a letter stands for.
+    Letter(u8),
+    /// A size in units of bytes, which it may be below or above too.
+    Size {
+        /// How many bytes a unit has; a part of one counts as a whole one.
+        unit: u64,
+        /// How the number of units compares with the one that is asked for.
+        compares: Ordering,
+        /// The number of units.
+        count: u64,
+    },
 }
 
 impl Qualifiers {
@@ -49,13 +73,29 @@ impl Qualifiers {
                 b'^' => negated = !negated,
                 b'N' => qualifiers.null = !negated,
                 b'D' => qualifiers.hidden = !negated,
-                b'.' | b'/' | b'@' | b'=' | b'p' | b'*' | b'r' | b'w' | b'x' | b'F' => {
-                    qualifiers.tests.push((letter, negated));
+                b'.' | b'/' | b'@' | b'=' | b'p' | b'*' | b'r' | b'w' | b'x' | b'F' | b'A'
+                | b'I' | b'E' | b'R' | b'W' | b'X' | b's' | b'S' | b't' => {
+                    qualifiers.must((Test::Letter(letter), negated));
+                }
+                b'L' => {
+                    let (test, behind) = size(&text[at..])?;
+                    qualifiers.must((test, negated));
+                    at += behind;
+                }
+                b',' => {
+                    qualifiers.tests.push(Vec::new());
+                    negated = false;
                 }
                 b'n' | b'-' | b'M' | b'T' => {}
                 b'o' | b'O' => {
-                    (text.get(at) == Some(&b'n')).then_some(())?;
-                    qualifiers.reversed = letter == b'O';
+                    let key =
+                        *text.get(at).filter(|key| matches!(key, b'n' | b'm' | b'L' | b'N'))?;
+                    qualifiers.order.push((key, letter == b'O'));
+                    at += 1;
+                }
+                b':' => {
+                    let letter = *text.get(at).filter(|letter| b"htreul".contains(letter))?;
+                    qualifiers.modifiers.push(letter);
                     at += 1;
                 }
                 b'[' => {
@@ -71,25 +111,60 @@ impl Qualifiers {
         Some(qualifiers)
     }
 
-    /// Whether the paths come last one first.
-    pub(super) fn reversed(&self) -> bool {
-        self.reversed
+    fn must(&mut self, test: (Test, bool)) {
+        match self.tests.last_mut() {
+            Some(tests) => tests.push(test),
+            None => self.tests.push(vec![test]),
+        }
+    }
+
+    /// The order of two paths: the latest, the smallest or the first name first, the other way round in
+    /// capitals.
+    fn compared(&self, one: &Found, other: &Found) -> Ordering {
+        for &(key, reversed) in &self.order {
+            let modified = |found: &Found| found.0.map(|status| status.modified);
+            let size = |found: &Found| found.0.map(|status| status.size);
+            let order = match key {
+                b'm' => modified(other).cmp(&modified(one)),
+                b'L' => size(one).cmp(&size(other)),
+                b'n' => one.1.cmp(&other.1),
+                _ => Ordering::Equal,
+            };
+            let order = if reversed { order.reverse() } else { order };
+            if order.is_ne() {
+                return order;
+            }
+        }
+        Ordering::Equal
+    }
+
+    /// What is done with each path: the letters of modifiers.
+    pub(super) fn modifiers(&self) -> &[u8] {
+        &self.modifiers
     }
 
     /// The paths that stay, in the order that is asked for.
     pub(super) fn chosen(&self, mut paths: Vec<Vec<u8>>, files: &dyn Files) -> Vec<Vec<u8>> {
-        paths.retain(|path| {
-            let status = files.status(path, false);
-            self.tests.iter().all(|(test, negated)| {
+        let all_hold = |tests: &Vec<(Test, bool)>, status: Option<Status>| {
+            let holds = |(test, negated): &(Test, bool)| {
                 status.is_some_and(|status| holds(*test, &status) != *negated)
-            })
-        });
-        if self.reversed {
-            paths.sort_unstable();
-            paths.reverse();
+            };
+            tests.iter().all(holds)
+        };
+        if !self.tests.is_empty() {
+            paths.retain(|path| {
+                let status = files.status(path, false);
+                self.tests.iter().any(|tests| all_hold(tests, status))
+            });
+        }
+        paths.sort_unstable();
+        if !self.order.is_empty() {
+            let known = |path: Vec<u8>| (files.status(&path, false), path);
+            let mut all: Vec<_> = paths.into_iter().map(known).collect();
+            all.sort_by(|one, other| self.compared(one, other));
+            paths = all.into_iter().map(|(_, path)| path).collect();
         }
         let Some((first, last)) = self.slice else { return paths };
-        paths.sort_unstable();
         let count = paths.len() as i64;
         let place = |at: i64| if at < 0 { count + at } else { at - 1 };
         let (first, last) = (place(first).max(0), place(last).min(count - 1));
@@ -100,8 +175,41 @@ impl Qualifiers {
     }
 }
 
-fn holds(test: u8, status: &Status) -> bool {
-    match test {
+/// The size behind an `L`, and how many bytes it takes: `+2`, `k-3`.
+fn size(text: &[u8]) -> Option<(Test, usize)> {
+    let (unit, at) = match text.first()? {
+        b'k' | b'K' => (1 << 10, 1),
+        b'm' | b'M' => (1 << 20, 1),
+        b'p' | b'P' => (512, 1),
+        _ => (1, 0),
+    };
+    let (compares, at) = match text.get(at)? {
+        b'+' => (Ordering::Greater, at + 1),
+        b'-' => (Ordering::Less, at + 1),
+        _ => (Ordering::Equal, at),
+    };
+    let digits = text[at..].iter().take_while(|byte| byte.is_ascii_digit()).count();
+    let count = std::str::from_utf8(&text[at..at + digits]).ok()?.parse().ok()?;
+    Some((Test::Size { unit, compares, count }, at + digits))
+}
+
+fn holds(test: Test, status: &Status) -> bool {
+    let letter = match test {
+        Test::Letter(letter) => letter,
+        Test::Size { unit, compares, count } => {
+            return status.size.div_ceil(unit).cmp(&count) == compares;
+        }
+    };
+    match letter {
+        b'A' => status.mode & 0o040 != 0,
+        b'I' => status.mode & 0o020 != 0,
+        b'E' => status.mode & 0o010 != 0,
+        b'R' => status.mode & 0o004 != 0,
+        b'W' => status.mode & 0o002 != 0,
+        b'X' => status.mode & 0o001 != 0,
+        b's' => status.mode & 0o4000 != 0,
+        b'S' => status.mode & 0o2000 != 0,
+        b't' => status.mode & 0o1000 != 0,
         b'.' => status.kind == FileKind::Regular,
         b'/' => status.kind == FileKind::Folder,
         b'@' => status.kind == FileKind::Link,

@@ -1,6 +1,7 @@
 //! Parameter expansions with flags, as zsh has them: `${(U)x}`, `${=x}`, `$#x`, `$x[2,3]`, `${x:t}`,
 //! `${${x}#a}` (observed in zsh 5.9).
 
+use crate::syntax::ansi_c;
 use crate::syntax::ast::{
     Arithmetic, Flag, Flagged, Modifier, Operation, Parameter, ParameterName, Part, Replace, Slice,
     Subscript,
@@ -275,6 +276,10 @@ impl<'a> Parser<'a> {
             let mut arguments = Vec::new();
             while arguments.len() < count {
                 match self.flag_argument(arguments.is_empty()) {
+                    Some(argument) if flagged.flags.iter().any(|flag| flag.letter == b'p') => {
+                        arguments
+                            .push(ansi_c::decode(&argument, self.dialect.dollar_escapes).into());
+                    }
                     Some(argument) => arguments.push(argument),
                     None => break,
                 }

@@ -65,6 +65,7 @@ impl Walker {
                 for name in names {
                     let function = Function { body: body.clone(), keyword: *keyword };
                     self.state.functions.insert(name.clone(), function);
+                    self.take_for_action(name);
                 }
                 self.state.status = 0;
                 Ok(())

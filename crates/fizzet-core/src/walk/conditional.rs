@@ -10,7 +10,7 @@ use crate::source::Span;
 use crate::state::State;
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::Condition;
-use crate::text::Text;
+use crate::text::{Text, character_ends};
 use crate::walk::Walker;
 
 impl Walker {
@@ -84,7 +84,46 @@ impl Walker {
             let parts = found.iter().flatten().map(part).collect();
             self.assign_array(name, parts, span)?;
         }
+        if let Some(groups) = &found
+            && self.state.dialect.match_has_places
+        {
+            self.keep_places(value, groups, span)?;
+        }
         Ok(found.is_some())
+    }
+
+    /// Leaves what has matched in MATCH, MBEGIN and MEND, and what the groups have in arrays of the names in
+    /// small letters.
+    fn keep_places(
+        &mut self,
+        value: &Text,
+        groups: &[Option<(usize, usize)>],
+        span: Span,
+    ) -> Result<(), Stop> {
+        let count = |to: usize| character_ends(&value.bytes()[..to], true).len() - 1;
+        let begin = |(start, _): (usize, usize)| count(start) as i64 + 1;
+        let end = |(_, end): (usize, usize)| count(end) as i64;
+        let number =
+            |walker: &Walker, number: i64| walker.state.shell_text(number.to_string().as_bytes());
+        let part = |one: &Option<(usize, usize)>| {
+            one.map_or_else(Text::new, |(start, end)| value.slice(start, end))
+        };
+        let [Some(whole), groups @ ..] = groups else { return Ok(()) };
+        self.assign_text(b"MATCH", value.slice(whole.0, whole.1), span)?;
+        for (name, place) in [(&b"MBEGIN"[..], begin(*whole)), (b"MEND", end(*whole))] {
+            let text = number(self, place);
+            self.assign_text(name, text, span)?;
+        }
+        if groups.is_empty() {
+            return Ok(());
+        }
+        self.assign_array(b"match", groups.iter().map(part).collect(), span)?;
+        let places = |walker: &Walker, place: &dyn Fn((usize, usize)) -> i64| {
+            groups.iter().map(|one| number(walker, one.map_or(-1, place))).collect::<Vec<_>>()
+        };
+        let (begins, ends) = (places(self, &begin), places(self, &end));
+        self.assign_array(b"mbegin", begins, span)?;
+        self.assign_array(b"mend", ends, span)
     }
 
     /// `-eq` and its kin, whose operands are expressions inside `[[ ]]`.

@@ -7,6 +7,7 @@ use crate::dialect::{DebugAt, EvalLines};
 use crate::state::Traps;
 use crate::stop::Stop;
 use crate::syntax::ast::CommandKind as Node;
+use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::signal_number;
 
@@ -45,9 +46,7 @@ impl Walker {
         if self.acting.contains(&condition) {
             return Ok(());
         }
-        let Some(action) = self.state.traps.get(condition.as_bytes()).cloned() else {
-            return Ok(());
-        };
+        let Some(action) = self.action(condition).cloned() else { return Ok(()) };
         let (status, at) = (self.state.status, self.state.doing.at);
         let source = self.state.sources.built("trap", action.bytes());
         let rule = match condition {
@@ -69,7 +68,14 @@ impl Walker {
 
     /// Whether there is an action for a condition.
     pub(super) fn has_action(&self, condition: &str) -> bool {
-        !self.state.traps.is_empty() && self.state.traps.contains_key(condition.as_bytes())
+        !self.state.traps.is_empty() && self.action(condition).is_some()
+    }
+
+    /// The action for a condition; that for ERR may be kept under its other name.
+    fn action(&self, condition: &str) -> Option<&Text> {
+        let traps = &self.state.traps;
+        let other = (condition == "ERR").then(|| traps.get(&b"ZERR"[..])).flatten();
+        traps.get(condition.as_bytes()).or(other)
     }
 
     /// The action for DEBUG before a command, where the shell has it for this kind of command.

@@ -115,6 +115,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("ulimit", process::unpredictable),
     ("umask", process::umask),
     ("unalias", find::unalias),
+    ("unfunction", variables::unfunction),
     ("unset", variables::unset),
     ("unsetopt", zsh_options::set_options),
     ("wait", process::wait),

@@ -72,9 +72,12 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         return Ok(0);
     }
     if let Some(format) = &asked.format {
-        let name = walker.state.shell_text(b"printf");
-        let argv: Vec<Text> =
-            [name, format.clone()].into_iter().chain(asked.words.iter().cloned()).collect();
+        let mut argv = vec![walker.state.shell_text(b"printf")];
+        if let Some(variable) = &asked.variable {
+            argv.extend([walker.state.shell_text(b"-v"), variable.clone()]);
+        }
+        argv.push(format.clone());
+        argv.extend(asked.words.iter().cloned());
         return printf(walker, &Call { argv: &argv, ..*call });
     }
     let words = asked.chosen(walker);

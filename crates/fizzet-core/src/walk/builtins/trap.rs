@@ -9,8 +9,8 @@ use crate::state::Traps;
 use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
-use crate::walk::builtins::Call;
 use crate::walk::builtins::control::number;
+use crate::walk::builtins::{Call, signal_number};
 
 /// The signals that every shell here knows by name, from number 1 on (Linux, signal(7)).
 pub(super) const SIGNALS: [&str; 31] = [
@@ -72,6 +72,14 @@ pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
             }
             continue;
         };
+        if walker.state.dialect.functions_are_actions {
+            let function = [b"TRAP", &*name].concat();
+            walker.state.functions.remove(&function[..]);
+        }
+        if matches!(&*name, b"ERR" | b"ZERR") {
+            walker.state.traps.remove(&b"ERR"[..]);
+            walker.state.traps.remove(&b"ZERR"[..]);
+        }
         match action {
             Some(action) => walker.state.traps.insert(name, action.clone()),
             None => walker.state.traps.remove(&name),
@@ -105,6 +113,38 @@ impl Walker {
                 .or_else(|| dialect.trap_conditions.split_ascii_whitespace().find(is))?,
         };
         Some(known.as_bytes().into())
+    }
+
+    /// Makes a function the action for a condition, where its name says so.
+    pub(in crate::walk) fn take_for_action(&mut self, function: &[u8]) {
+        let Some(condition) = self.named_condition(function) else { return };
+        // What the functions are given for conditions that are no signals, was observed.
+        let number = match &*condition {
+            b"EXIT" => 0,
+            b"ZERR" => 32,
+            b"DEBUG" => 33,
+            name => signal_number(&String::from_utf8_lossy(name)),
+        };
+        let call = [function, format!(" {number}").as_bytes()].concat();
+        let action = self.state.shell_text(&call);
+        self.state.traps.insert(condition, action);
+    }
+
+    /// The condition that the name of a function names.
+    fn named_condition(&self, function: &[u8]) -> Option<Rc<[u8]>> {
+        let name = function.strip_prefix(b"TRAP")?;
+        let is_word = name.first().is_some_and(u8::is_ascii_uppercase);
+        (self.state.dialect.functions_are_actions && is_word)
+            .then(|| self.trap_condition(name))
+            .flatten()
+    }
+
+    /// Takes a function away; false if there is none.
+    pub(super) fn forget_function(&mut self, name: &[u8]) -> bool {
+        if let Some(condition) = self.named_condition(name) {
+            self.state.traps.remove(&condition);
+        }
+        self.state.functions.remove(name).is_some()
     }
 
     /// The conditions that have an action, in the order in which the shell tells them.

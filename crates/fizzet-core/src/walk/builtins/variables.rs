@@ -388,6 +388,13 @@ pub(super) fn declare_as(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
     declare(walker, &Call { argv: &argv, ..*call })
 }
 
+/// `unfunction name...`
+pub(super) fn unfunction(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let names = call.arguments();
+    let gone = names.iter().filter(|name| walker.forget_function(name.bytes())).count();
+    Ok(Status::from(gone < names.len() || names.is_empty()))
+}
+
 /// `unset [-fv] name...`
 pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let letters = if walker.state.dialect.unset_names { "fvn" } else { "fv" };
@@ -409,7 +416,7 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     for operand in given.operands {
         let name = operand.bytes();
         if given.has(b'f') {
-            if walker.state.functions.remove(name).is_none() {
+            if !walker.forget_function(name) {
                 status = walker.state.dialect.unset_no_function_status;
             }
             let minds = walker.state.dialect.unset_minds_function_names;

@@ -1,6 +1,7 @@
 //! `setopt`, `unsetopt` and `emulate` (zsh 5.9): options by name, in which case and underscores do
 //! not count and `no` turns the meaning round.
 
+use crate::expand::Context;
 use crate::state::Options;
 use crate::stop::{Status, Stop};
 use crate::text::Text;
@@ -65,6 +66,14 @@ const OTHERS: &str = "
     warnnestedvar xtrace zle
 ";
 
+/// Those of the others that do change words, in ways that are not followed.
+const CHANGING: &str = "
+    bareglobqual cbases cshjunkiequotes cshnullcmd cshnullglob equals globassign globstarshort
+    histsubstpattern ksharrays kshtypeset kshzerosubscript magicequalsubst
+    markdirs numericglobsort octalzeroes posixidentifiers posixstrings rcquotes shfileexpansion shglob
+    shnullcmd
+";
+
 /// What an option is called inside, and whether `no` stands before it.
 fn normal(name: &[u8]) -> (String, bool) {
     let text: String = String::from_utf8_lossy(name)
@@ -97,6 +106,12 @@ pub(super) fn set_options(walker: &mut Walker, call: &Call<'_>) -> Result<Status
     let mut status = 0;
     for name in call.given("", true).operands {
         status |= Status::from(!walker.state.options.set_by_name(name.bytes(), on));
+        let (option, _) = normal(name.bytes());
+        if !OPTIONS.iter().any(|(known, _)| *known == option)
+            && CHANGING.split_ascii_whitespace().any(|one| one == option)
+        {
+            walker.missing(&format!("what the option {option} changes"), call.span);
+        }
     }
     Ok(status)
 }
