@@ -129,8 +129,58 @@ impl Substitution<'_> {
                 let last = arithmetic::value(self.cx, last)?;
                 Ok(self.ranged(held, first, last))
             }
+            Some(Slice::Search(letters, pattern)) if self.is_keyed(parameter) => {
+                self.searched_keys(flagged, letters, pattern)
+            }
             Some(Slice::Search(letters, pattern)) => self.searched(flagged, held, letters, pattern),
         }
+    }
+
+    /// `[(r)pattern]` and its kin in an associative array: `r` and `R` look at values, `i` and `I` at keys,
+    /// `k` and `K` take the keys for patterns; capitals find all. With `i` and `I` the keys are the result.
+    fn searched_keys(
+        &mut self,
+        flagged: &Flagged,
+        letters: &[u8],
+        word: &Word,
+    ) -> Result<Held, Stop> {
+        let name = flagged.parameter.name.to_bytes();
+        let value = self.cx.state().variables.get(&name).map(|one| one.value.clone());
+        let Some(Value::Associative(elements)) = value else { return Ok(Held::Unset) };
+        let is = |letter: u8| letters.contains(&letter);
+        let text = searched_text(self.cx, word)?;
+        let rules = self.cx.state().text_pattern_rules();
+        let pattern = Pattern::from_text(&text, rules);
+        let exact = is(b'e') || !letters.iter().any(|letter| b"rRiIkK".contains(letter));
+        let matches = |(key, value): &(&Text, &Text)| {
+            let subject = if is(b'r') || is(b'R') { value.bytes() } else { key.bytes() };
+            match is(b'k') || is(b'K') {
+                true => {
+                    let mut pattern = (*key).clone();
+                    pattern.set_standing(Standing::Plain);
+                    Pattern::from_text(&pattern, rules).matches(text.bytes())
+                }
+                false if exact => subject == text.bytes(),
+                false => pattern.matches(subject),
+            }
+        };
+        let all = is(b'R') || is(b'I') || is(b'K');
+        let has = |letter: u8| flagged.flags.iter().any(|flag| flag.letter == letter);
+        let keys = has(b'k') || ((is(b'i') || is(b'I')) && !has(b'v'));
+        let values = has(b'v') || !keys;
+        let mut items = Vec::new();
+        for (key, value) in elements.pairs().into_iter().filter(matches) {
+            items.extend(keys.then(|| key.clone()));
+            items.extend(values.then(|| value.clone()));
+            if !all {
+                break;
+            }
+        }
+        Ok(match items.len() {
+            0 if !all => Held::One(Text::new()),
+            1 if !all => Held::One(items.remove(0)),
+            _ => Held::List { items, star: true },
+        })
     }
 
     /// The value of `${x:-word}` and its kin, for what is done with it afterwards.
@@ -409,7 +459,7 @@ impl Substitution<'_> {
             let dialect = state.dialect.clone();
             match Parser::new(text.bytes(), source, &dialect).whole_text(whole) {
                 Ok(word) => document(self.cx, &word),
-                Err(error) => Err(self.cx.state().mistake(&error.to_string(), span, 1)),
+                Err(error) => Err(self.cx.state().mistake(error.to_string(), span, 1)),
             }
         };
         Ok(match held {
@@ -534,6 +584,16 @@ pub(crate) fn compiled(cx: &mut dyn Context, word: &Word) -> Result<Pattern, Sto
     Ok(Pattern::from_text(&text, rules))
 }
 
+/// What a subscript searches for: its quotes belong to it, and what is expanded in it forms patterns.
+fn searched_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
+    let written = cx.state().sources.bytes(word.span).to_vec();
+    let dialect = cx.state().dialect.clone();
+    let word = Parser::new(&written, word.span.source, &dialect).whole_text(word.span)?;
+    let mut text = document(cx, &word)?;
+    text.set_standing(Standing::Plain);
+    Ok(text)
+}
+
 /// The number of the first element that matches, or with `R` or `I` of the last; if none does, one
 /// beyond them on that side.
 pub(crate) fn place_found(
@@ -542,8 +602,13 @@ pub(crate) fn place_found(
     letters: &[u8],
     word: &Word,
 ) -> Result<i64, Stop> {
-    let pattern = compiled(cx, word)?;
-    let matches = |text: &Text| pattern.matches(text.bytes());
+    let searched = searched_text(cx, word)?;
+    let pattern = Pattern::from_text(&searched, cx.state().text_pattern_rules());
+    let exact = letters.contains(&b'e');
+    let matches = |text: &Text| match exact {
+        true => text.bytes() == searched.bytes(),
+        false => pattern.matches(text.bytes()),
+    };
     let from_end = letters.iter().any(|letter| matches!(letter, b'R' | b'I'));
     let (found, missing) = match from_end {
         true => (items.iter().rposition(matches), 0),
