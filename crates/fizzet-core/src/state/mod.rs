@@ -387,6 +387,14 @@ impl State {
         }
     }
 
+    /// Keeps each element of an array once, where it was declared so.
+    pub(crate) fn drop_repeats(&mut self, name: &[u8]) {
+        if self.variables.get(name).is_some_and(|variable| variable.unique) {
+            self.variables.drop_repeats(name);
+            self.tie_path(name);
+        }
+    }
+
     /// The number of the positional parameter that this name of a variable means.
     pub fn parameter_number(&self, name: &[u8]) -> Option<usize> {
         let numbered = name.first().is_some_and(u8::is_ascii_digit);

@@ -82,6 +82,7 @@ impl State {
         }
         if texts.len() == 1 && end == start + 1 && start <= count {
             self.variables.set_element(name, Key::Number(end as i64), texts.remove(0));
+            self.drop_repeats(name);
             return Ok(());
         }
         let empty = self.shell_text(b"");
@@ -107,6 +108,7 @@ impl State {
             false => elements.extend((next..).zip(behind.into_values())),
         }
         variable.value = Value::Indexed(elements);
+        self.drop_repeats(name);
         Ok(())
     }
 }

@@ -4,7 +4,7 @@ use std::borrow::Cow;
 use std::collections::BTreeMap;
 use std::rc::Rc;
 
-use rustc_hash::FxHashMap;
+use rustc_hash::{FxHashMap, FxHashSet};
 
 use crate::real::Real;
 use crate::state::Associative;
@@ -47,6 +47,8 @@ pub struct Variable {
     pub real: Option<Real>,
     /// Whether the shell keeps it itself; the value is that of the latest look.
     pub own: bool,
+    /// Whether an array keeps only the first of elements that are the same.
+    pub unique: bool,
 }
 
 /// What a variable makes of a value that is assigned to it.
@@ -127,6 +129,7 @@ impl Variable {
             keeps: Keeps::Text,
             real: None,
             own: false,
+            unique: false,
         }
     }
 
@@ -359,6 +362,18 @@ impl Variables {
                 let Value::Associative(elements) = &mut variable.value else { return };
                 elements.set(key, text);
             }
+        }
+    }
+
+    /// Drops the elements that stand before in the array, where it is to have each once; the others move up.
+    pub fn drop_repeats(&mut self, name: &[u8]) {
+        let Some(variable) = self.by_name.get_mut(&*self.place(name)) else { return };
+        if let (true, Value::Indexed(elements)) = (variable.unique, &mut variable.value) {
+            let first = elements.first_key_value().map_or(0, |(at, _)| *at);
+            let mut seen = FxHashSet::default();
+            let kept = std::mem::take(elements).into_values();
+            let kept = kept.filter(|text| seen.insert(text.bytes().to_vec()));
+            *elements = (first..).zip(kept).collect();
         }
     }
 

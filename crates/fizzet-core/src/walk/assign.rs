@@ -308,6 +308,8 @@ impl Walker {
             }
             return Ok(());
         }
+        // Repeated elements go when all are there.
+        let unique = std::mem::take(&mut self.state.variables.entry(name).unique);
         for (key, text, appends) in made {
             let key = key.unwrap_or(Key::Number(next));
             if let Key::Number(number) = key {
@@ -319,6 +321,8 @@ impl Walker {
             }
             self.state.store(name, Some(key), stored, span)?;
         }
+        self.state.variables.entry(name).unique = unique;
+        self.state.drop_repeats(name);
         Ok(())
     }
 

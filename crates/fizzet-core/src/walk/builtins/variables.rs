@@ -317,6 +317,10 @@ impl Walker {
             true => b"ciulEF",
             false => b"ciul",
         };
+        if given.has(b'U') || given.takes_back(b'U') {
+            self.state.variables.entry(name).unique = given.has(b'U');
+            self.state.drop_repeats(name);
+        }
         let field = [(b'L', Padding::Left), (b'R', Padding::Right), (b'Z', Padding::Zeros)];
         let field = field.into_iter().find(|(letter, _)| given.has(*letter));
         let keeps = match () {
