@@ -222,3 +222,85 @@ fn holds(test: Test, status: &Status) -> bool {
         _ => status.kind == FileKind::Folder && status.size > 0,
     }
 }
+
+#[cfg(test)]
+mod tests {
+    use super::Qualifiers;
+    use crate::host::{FileKind, Files, Status};
+
+    /// Files by name: the kind, the size, when they were changed.
+    struct Shelf(&'static [(&'static str, FileKind, u64, i64)]);
+
+    const SHELF: Shelf = Shelf(&[
+        ("batch1.csv", FileKind::Regular, 1500, 30),
+        ("batch2.csv", FileKind::Regular, 0, 10),
+        ("combs", FileKind::Folder, 4096, 20),
+    ]);
+
+    impl Files for Shelf {
+        fn status(&self, path: &[u8], _: bool) -> Option<Status> {
+            let known = self.0.iter().find(|(name, ..)| name.as_bytes() == path)?;
+            let &(_, kind, size, seconds) = known;
+            let (access, modified, identity) = ([true; 3], (seconds, 0), (0, 0));
+            Some(Status { kind, size, mode: 0o644, access, modified, identity })
+        }
+
+        fn list(&self, _: &[u8], _: &mut dyn FnMut(&[u8])) -> bool {
+            false
+        }
+
+        fn exists(&self, path: &[u8]) -> bool {
+            self.status(path, false).is_some()
+        }
+
+        fn is_folder(&self, path: &[u8]) -> bool {
+            self.status(path, true).is_some_and(|status| status.kind == FileKind::Folder)
+        }
+
+        fn read(&self, _: &[u8], _: usize) -> Option<Vec<u8>> {
+            None
+        }
+    }
+
+    fn chosen(letters: &str) -> Option<Vec<String>> {
+        let qualifiers = Qualifiers::read(letters.as_bytes())?;
+        let all = SHELF.0.iter().rev().map(|(name, ..)| name.as_bytes().to_vec()).collect();
+        let found = qualifiers.chosen(all, &SHELF);
+        Some(found.into_iter().map(|path| String::from_utf8(path).unwrap()).collect())
+    }
+
+    #[test]
+    fn orders_stand_before_the_names() {
+        let [one, two, combs] = ["batch1.csv", "batch2.csv", "combs"];
+        let orders: [(&str, &[&str]); 7] = [
+            ("", &[one, two, combs]),
+            ("om", &[one, combs, two]),
+            ("Om", &[two, combs, one]),
+            ("OL", &[combs, one, two]),
+            ("On", &[combs, two, one]),
+            ("om[1]", &[one]),
+            ("on[2,-1]", &[two, combs]),
+        ];
+        for (letters, expected) in orders {
+            assert_eq!(chosen(letters).unwrap(), expected, "({letters})");
+        }
+    }
+
+    #[test]
+    fn sizes_are_counted_in_units_that_are_begun() {
+        let sizes: [(&str, usize); 6] =
+            [("L0", 1), ("L+0", 2), ("L-1500", 1), ("Lk2", 1), ("Lk-2", 1), ("^L0", 2)];
+        for (letters, count) in sizes {
+            assert_eq!(chosen(letters).unwrap().len(), count, "({letters})");
+        }
+        assert_eq!(chosen("."), Some(vec!["batch1.csv".into(), "batch2.csv".into()]));
+        assert_eq!(chosen("/,L0"), Some(vec!["batch2.csv".into(), "combs".into()]));
+    }
+
+    #[test]
+    fn what_is_no_qualifier_is_refused() {
+        for letters in ["q", "o", "oz", "L", "Lk", "[1", ":z", "L+"] {
+            assert_eq!(chosen(letters), None, "({letters})");
+        }
+    }
+}

@@ -116,3 +116,64 @@ impl Positional {
         self.clone()
     }
 }
+
+#[cfg(test)]
+mod tests {
+    use std::rc::Rc;
+
+    use super::Positional;
+    use crate::source::{SourceKind, Sources};
+
+    /// Parameters given as these, and the sources of the trace.
+    fn given(arguments: &[&str]) -> (Positional, Sources) {
+        let mut sources = Sources::new(SourceKind::Line, b"label");
+        let all: Rc<[Vec<u8>]> = arguments.iter().map(|one| one.as_bytes().to_vec()).collect();
+        let mut positional = Positional::default();
+        positional.give(sources.give(&all));
+        (positional, sources)
+    }
+
+    fn texts(positional: &Positional) -> Vec<String> {
+        let text = |at: usize| positional.get(at).map(|text| text.bytes().to_vec());
+        (1..=positional.count())
+            .map(|at| String::from_utf8(text(at).unwrap_or_default()).unwrap())
+            .collect()
+    }
+
+    #[test]
+    fn given_arguments_are_counted_and_moved_before_any_is_made() {
+        let (mut positional, _) = given(&["lime", "", "acacia honey"]);
+        assert_eq!(texts(&positional), ["lime", "", "acacia honey"]);
+        assert!(positional.shift(2));
+        assert_eq!((positional.count(), positional.shifted()), (1, 2));
+        assert!(!positional.shift(2), "there are fewer than that");
+        assert_eq!(texts(&positional), ["acacia honey"]);
+        assert_eq!(positional.all()[0].bytes(), b"acacia honey");
+        assert!(positional.get(2).is_none());
+    }
+
+    #[test]
+    fn a_parameter_that_is_set_leaves_the_others_as_given() {
+        let (mut positional, _) = given(&["hive", "comb", "jar"]);
+        let text = positional.get(3).unwrap().into_owned();
+        assert!(positional.shift(1));
+        positional.put(4, text.clone(), &Default::default());
+        assert_eq!(texts(&positional), ["comb", "jar", "", "jar"]);
+        positional.set(vec![text]);
+        assert_eq!((texts(&positional), positional.shifted()), (vec!["jar".to_owned()], 0));
+    }
+
+    #[test]
+    fn each_comes_from_a_source_of_its_own_among_those_of_others() {
+        let (positional, mut sources) = given(&["hive", "comb"]);
+        let later = sources.add(SourceKind::Zero, b"label.sh");
+        let name = |at: usize| {
+            let text = positional.get(at).unwrap();
+            let span = text.runs().next().unwrap().0.origin.span();
+            (sources.get(span.source).kind.name().into_owned(), sources.bytes(span).to_vec())
+        };
+        assert_eq!(name(1), ("argument 1".to_owned(), b"hive".to_vec()));
+        assert_eq!(name(2), ("argument 2".to_owned(), b"comb".to_vec()));
+        assert_eq!(&*sources.get(later).bytes, b"label.sh");
+    }
+}
