@@ -247,6 +247,10 @@ dialect_table! {
     anchors_behind_two_slashes: bool = [N, N, N, N, N, N, Y], "observed in all six: x=a%c; echo ${x//%c/r} ${x//#a/r}";
     /// Braces pair up in the pattern of a replacement between double quotes too.
     quoted_replaced_braces_nest: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and zsh: x='a{}b'; echo ${x/{}/r} \"${x/{}/r}\"";
+    /// `${x::=word}` assigns whether there is a value or not.
+    assigns_always: bool = [N, N, N, N, N, N, Y], "observed in all six: x=a; echo ${x::=b} $x";
+    /// `set -y` is the option that splits parameters.
+    letter_splits_words: bool = [N, N, N, N, N, N, Y], "observed in zsh: set -y; x='a b'; echo $x";
     /// `${x:1:}`, where nothing stands for the length, is a mistake.
     length_is_needed: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; echo ${x:1:}";
     /// `${x/#p/r}` of what is not set stands for the text behind its first slash, the pattern expanded.

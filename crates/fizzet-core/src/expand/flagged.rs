@@ -19,6 +19,9 @@ use crate::syntax::ast::{
 use crate::syntax::{Parser, is_name};
 use crate::text::{Standing, Text, character_ends, characters};
 
+/// Flags whose effect is not followed.
+const UNFOLLOWED: &[u8] = b"%ABDEINSZ_g#+-";
+
 impl Substitution<'_> {
     /// Expands a parameter with flags and puts it into the word.
     pub(super) fn flagged(&mut self, flagged: &Flagged, place: Place) -> Result<(), Stop> {
@@ -312,9 +315,21 @@ impl Substitution<'_> {
     ) -> Result<Held, Stop> {
         let items = match held {
             Held::List { items, .. } => items,
+            Held::One(text) if letters.contains(&b'w') => words_of(&text),
+            Held::One(text) if letters.iter().any(|letter| b"rRiI".contains(letter)) => {
+                return self.searched_in_text(flagged, &text, letters, word);
+            }
             Held::One(text) => characters(&text),
             Held::Unset => Vec::new(),
         };
+        if !letters.iter().any(|letter| b"rRiIkK".contains(letter)) {
+            let index = searched_text(self.cx, word)?;
+            let span = word.span;
+            let at = arithmetic::text_value(self.cx.state(), index.bytes(), span)?;
+            // Behind the last word there is the last word.
+            let at = at.min(items.len() as i64);
+            return Ok(self.element_of(Held::List { items, star: true }, at));
+        }
         let place = place_found(self.cx, &items, letters, word)?;
         if letters.iter().any(|letter| matches!(letter, b'i' | b'I')) {
             let index = place.to_string();
@@ -322,6 +337,35 @@ impl Substitution<'_> {
         }
         let found = usize::try_from(place - 1).ok().and_then(|at| items.get(at));
         Ok(Held::One(found.cloned().unwrap_or_default()))
+    }
+
+    /// `[(i)pattern]` in one text: the place of the first stretch that matches, with `r` its first character.
+    fn searched_in_text(
+        &mut self,
+        flagged: &Flagged,
+        text: &Text,
+        letters: &[u8],
+        word: &Word,
+    ) -> Result<Held, Stop> {
+        let searched = searched_text(self.cx, word)?;
+        let pattern = Pattern::from_text(&searched, self.cx.state().text_pattern_rules());
+        let ends = character_ends(text.bytes(), true);
+        let count = ends.len() - 1;
+        let begins = |at: &usize| {
+            let ends = pattern.prefix_ends(&text.bytes()[ends[*at]..]);
+            ends.iter().any(|&end| end > 0)
+        };
+        let from_end = letters.iter().any(|letter| matches!(letter, b'R' | b'I'));
+        let (found, missing) = match from_end {
+            true => ((0..count).rev().find(begins), 0),
+            false => ((0..count).find(begins), count + 1),
+        };
+        if letters.iter().any(|letter| matches!(letter, b'i' | b'I')) {
+            let place = found.map_or(missing, |at| at + 1);
+            return Ok(Held::One(self.computed(&flagged.parameter, place.to_string().as_bytes())));
+        }
+        let character = |at: usize| text.slice(ends[at], ends[at + 1]);
+        Ok(Held::One(found.map_or_else(Text::new, character)))
     }
 
     /// `(P)`: the value is the name of the parameter that is meant.
@@ -436,7 +480,7 @@ impl Substitution<'_> {
             if flag.letter == b'e' {
                 held = self.expanded_again(held, span)?;
             }
-            if flag.letter == b'%' {
+            if UNFOLLOWED.contains(&flag.letter) {
                 self.cx.missing("what this flag of an expansion gives", span);
             }
             held = self.each(&flagged.parameter, held, |text| change_each(text, flag))?;
@@ -582,6 +626,19 @@ pub(crate) fn compiled(cx: &mut dyn Context, word: &Word) -> Result<Pattern, Sto
     let text = pattern_text_with(cx, word, Tilde::InOperation)?;
     let rules = cx.state().text_pattern_rules();
     Ok(Pattern::from_text(&text, rules))
+}
+
+/// The words of a text, which white space separates.
+fn words_of(text: &Text) -> Vec<Text> {
+    let bytes = text.bytes();
+    let is_blank = |at: usize| bytes.get(at).is_none_or(u8::is_ascii_whitespace);
+    let begins = (0..bytes.len()).filter(|&at| !is_blank(at) && (at == 0 || is_blank(at - 1)));
+    begins
+        .map(|from| {
+            let end = (from..=bytes.len()).find(|&at| is_blank(at)).unwrap_or(from);
+            text.slice(from, end)
+        })
+        .collect()
 }
 
 /// What a subscript searches for: its quotes belong to it, and what is expanded in it forms patterns.

@@ -32,6 +32,8 @@ impl Order {
                 _ => {}
             }
         }
+        // How elements are compared is said of an order only.
+        order.sorts |= order.folds_case || order.numeric;
         order
     }
 }

@@ -57,7 +57,7 @@ impl Substitution<'_> {
                         || !items[0].is_empty())
             }
         };
-        let use_word = has_value == (what == Instead::Alternative);
+        let use_word = what == Instead::AssignAlways || has_value == (what == Instead::Alternative);
         if !use_word {
             if !place.quoted && self.cx.state().dialect.unused_tilde_hides_brace {
                 self.left_over =
@@ -87,7 +87,9 @@ impl Substitution<'_> {
                 }
                 Ok(None)
             }
-            Instead::Assign => self.assign(parameter, word, place).map(Some),
+            Instead::Assign | Instead::AssignAlways => {
+                self.assign(parameter, word, place).map(Some)
+            }
             Instead::Error => {
                 let text = single(self.cx, word, Tilde::AtStart)?;
                 let name = parameter.name.to_bytes();

@@ -35,6 +35,7 @@ impl Substitution<'_> {
                     None => text.clone(),
                 },
                 Modifier::Letter(letter) => by_letter(text, *letter),
+                Modifier::Parts(letter, count) => parts_of(text, *letter, *count),
             })
         })
     }
@@ -68,6 +69,28 @@ fn without_dots(path: &[u8]) -> Vec<u8> {
         }
     }
     [b"/", &kept.join(&b'/')[..]].concat()
+}
+
+/// The first parts of a path with `h`, the last ones with `t`; a slash at the start is the first part.
+fn parts_of(text: &Text, letter: u8, count: usize) -> Text {
+    let bytes = text.bytes();
+    let is_slash = |at: &usize| bytes[*at] == b'/';
+    let starts_part = |at: &usize| !is_slash(at) && (*at == 0 || is_slash(&(at - 1)));
+    let starts: Vec<usize> = (0..bytes.len()).filter(starts_part).collect();
+    let rooted = usize::from(bytes.first() == Some(&b'/'));
+    match letter {
+        b't' if count <= starts.len() => {
+            let end = (0..bytes.len()).rev().find(|at| !is_slash(at)).map_or(0, |at| at + 1);
+            text.slice(starts[starts.len() - count], end)
+        }
+        b'h' if count == 1 && rooted == 1 => text.slice(0, 1),
+        b'h' if count < starts.len() + rooted => {
+            let next = starts[count - rooted];
+            let end = (0..next).rev().find(|at| !is_slash(at)).map_or(next, |at| at + 1);
+            text.slice(0, end)
+        }
+        _ => text.clone(),
+    }
 }
 
 /// A text that a modifier of one letter has changed.

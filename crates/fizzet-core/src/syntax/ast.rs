@@ -453,6 +453,8 @@ pub enum Slice {
 pub enum Modifier {
     /// One letter, such as `t` or `h`.
     Letter(u8),
+    /// `h` or `t` with how many parts of a path it keeps.
+    Parts(u8, usize),
     /// `s/from/to/`, and whether all are replaced.
     Replace(Box<[u8]>, Box<[u8]>, bool),
 }
@@ -562,6 +564,8 @@ pub enum Instead {
     Default,
     /// `=`
     Assign,
+    /// `::=`, which assigns whether there is a value or not.
+    AssignAlways,
     /// `?`
     Error,
     /// `+`

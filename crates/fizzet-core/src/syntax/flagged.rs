@@ -358,6 +358,19 @@ impl<'a> Parser<'a> {
             flagged.modifiers.push(Modifier::Replace(from, to, global));
             return Ok(true);
         }
+        if matches!(letter, b'h' | b't') && flagged.parameter.braced {
+            let digits = self.text[self.pos + 2..].iter().take_while(|byte| byte.is_ascii_digit());
+            let length = digits.count();
+            let written = String::from_utf8_lossy(&self.text[self.pos + 2..][..length]);
+            if let Ok(count) = written.parse() {
+                self.pos += 2 + length;
+                flagged.modifiers.push(match count {
+                    0 => Modifier::Letter(letter),
+                    count => Modifier::Parts(letter, count),
+                });
+                return Ok(true);
+            }
+        }
         let ends = self
             .text
             .get(self.pos + 2)

@@ -249,6 +249,15 @@ impl<'a> Parser<'a> {
         let operation = match byte {
             b'}' => Operation::Value,
             b'-' | b'=' | b'?' | b'+' => self.instead(byte, false, quoted)?,
+            b':' if self.at(b"::=") && self.dialect.assigns_always => {
+                self.pos += 2;
+                match self.instead(b'=', false, quoted)? {
+                    Operation::Instead { colon, word, .. } => {
+                        Operation::Instead { what: Instead::AssignAlways, colon, word }
+                    }
+                    other => other,
+                }
+            }
             b':' => match self.peek_ahead(1) {
                 Some(next @ (b'-' | b'=' | b'?' | b'+')) => {
                     self.peek();

@@ -101,6 +101,7 @@ impl Walker {
         let options = &mut self.state.options;
         match letter {
             letter if letter == self.state.dialect.glob_letter => options.no_glob = on,
+            b'y' if self.state.dialect.letter_splits_words => options.word_split = on,
             b'f' => options.start_files = !on,
             b'u' => options.no_unset = on,
             b'e' => options.exit_on_error = on,
