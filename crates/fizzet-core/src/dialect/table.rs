@@ -251,6 +251,8 @@ dialect_table! {
     assigns_always: bool = [N, N, N, N, N, N, Y], "observed in all six: x=a; echo ${x::=b} $x";
     /// `set -y` is the option that splits parameters.
     letter_splits_words: bool = [N, N, N, N, N, N, Y], "observed in zsh: set -y; x='a b'; echo $x";
+    /// `<1-9>` is a range of numbers in patterns, and no redirection.
+    number_ranges: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo batch<1-9>.csv <1-9>(N); [[ 05 = <1-9> ]]";
     /// `${x:1:}`, where nothing stands for the length, is a mistake.
     length_is_needed: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; echo ${x:1:}";
     /// `${x/#p/r}` of what is not set stands for the text behind its first slash, the pattern expanded.

@@ -111,7 +111,8 @@ pub fn unchanged(word: &Word) -> Option<Text> {
 
 fn always(word: &Word) -> Option<Text> {
     let [Part::Literal { bytes, span }] = &word.parts[..] else { return None };
-    let active = |byte: &u8| matches!(byte, b'*' | b'?' | b'[' | b'~' | b'{' | b'(' | b'^' | b'#');
+    let active =
+        |byte: &u8| matches!(byte, b'*' | b'?' | b'[' | b'~' | b'{' | b'(' | b'^' | b'#' | b'<');
     let changes = bytes.iter().any(active) || bytes.first() == Some(&b'=');
     (!changes || **bytes == *b"[")
         .then(|| Text::copied(bytes, Standing::Plain, Origin::new(Rule::Literal, *span)))

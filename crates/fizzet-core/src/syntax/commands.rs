@@ -410,6 +410,7 @@ impl<'a> Parser<'a> {
     pub(super) fn at_word(&mut self) -> bool {
         match self.peek() {
             None => false,
+            Some(b'<') if self.at_number_range() => true,
             Some(byte @ (b'<' | b'>')) => {
                 self.dialect.process_substitution
                     && self.peek_ahead(1) == Some(b'(')

@@ -6,7 +6,7 @@ use crate::source::Span;
 use crate::syntax::ast::{
     Argument, CaseBranch, CaseEnd, Command, CommandKind, List, SimpleCommand, Word,
 };
-use crate::syntax::cursor::{Parsed, Parser, is_name};
+use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::words::Within;
 
@@ -300,11 +300,28 @@ impl<'a> Parser<'a> {
         }
     }
 
+    /// Whether the parenthesis here belongs to the pattern of a `case`: the list goes on behind its closer.
+    fn at_group_of_pattern(&mut self) -> bool {
+        if !self.at_bare_group() {
+            return false;
+        }
+        let Some(end) = self.parentheses_end(self.pos) else { return false };
+        let goes_on = self.text.get(end).is_some_and(|&byte| !is_meta(byte));
+        let behind = self.text[end..].iter().find(|byte| !matches!(byte, b' ' | b'\t'));
+        goes_on || matches!(behind, Some(b')' | b'|'))
+    }
+
     fn case_branch(&mut self, closer: &'static str) -> Parsed<CaseBranch> {
-        self.eat(b"(");
+        if !self.at_group_of_pattern() {
+            self.eat(b"(");
+        }
         let mut patterns = Vec::new();
         loop {
-            patterns.push(self.expect_word("a pattern")?);
+            self.skip_blanks();
+            patterns.push(match self.at_bare_group() {
+                true => self.word(Within::Word)?,
+                false => self.expect_word("a pattern")?,
+            });
             self.skip_blanks();
             if self.eat(b")") {
                 break;

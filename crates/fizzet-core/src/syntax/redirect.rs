@@ -31,6 +31,9 @@ impl<'a> Parser<'a> {
     pub(super) fn redirect(&mut self) -> Parsed<Option<Redirect>> {
         let Some(first) = self.peek() else { return Ok(None) };
         let start = self.pos;
+        if first == b'<' && self.at_number_range() {
+            return Ok(None);
+        }
         let target = match first {
             b'0'..=b'9' => self.descriptor(),
             b'{' if self.dialect.named_descriptors => self.named_descriptor(),

@@ -1,6 +1,7 @@
 //! Words: literals, quotes and the expansions between them.
 
 use crate::dialect::{DocumentQuotes, LastBackslash, Quotes};
+use crate::expand::pattern::range_length;
 use crate::source::Span;
 use crate::syntax::ast::{Arithmetic, Part, Word};
 use crate::syntax::cursor::{Parsed, Parser, is_meta};
@@ -154,6 +155,10 @@ impl<'a> Parser<'a> {
                 && kept_backslash != Some(self.pos)
             {
                 hidden = hidden.is_none().then_some(self.pos);
+            }
+            if byte == b'<' && within == Within::Word && self.at_number_range() {
+                self.pos += range_length(&self.text[self.pos..]).unwrap_or(1);
+                continue;
             }
             if hidden.is_none() && self.ends_run(byte, within, &mut open) {
                 break;
@@ -425,6 +430,11 @@ impl<'a> Parser<'a> {
             && matches!(self.text[self.pos], b'?' | b'*' | b'+' | b'@' | b'!')
             && self.text.get(self.pos + 1) == Some(&b'(');
         signed || self.at_bare_group()
+    }
+
+    /// Whether `<1-9>` comes next, where it is a part of a pattern.
+    pub(super) fn at_number_range(&self) -> bool {
+        self.dialect.number_ranges && range_length(&self.text[self.pos..]).is_some()
     }
 
     /// Whether `(` comes next and the shell reads it as a part of a pattern.

@@ -2,6 +2,7 @@
 
 use crate::expand::pattern::class::{Class, Member, Set};
 use crate::expand::pattern::escapes::{self, Escape};
+use crate::expand::pattern::range::{range, range_length};
 use crate::expand::pattern::{Item, PatternRules, Repeat};
 use crate::text::next_character;
 
@@ -48,6 +49,10 @@ impl Compiler<'_> {
                 b'?' => {
                     self.at += 1;
                     self.items.push(Item::Any);
+                }
+                b'<' if let Some((range, end)) = self.range() => {
+                    self.at = end;
+                    self.items.push(range);
                 }
                 b'[' => match self.set() {
                     Some((set, end)) => {
@@ -102,6 +107,14 @@ impl Compiler<'_> {
     }
 
     /// The group `@(a|b)` at this place and where it ends; `None` if there is none.
+    /// `<1-9>`, unquoted.
+    fn range(&self) -> Option<(Item, usize)> {
+        let length = range_length(&self.bytes[self.at..]).filter(|_| self.rules.ranges)?;
+        let end = self.at + length;
+        let quoted = self.quoted[self.at..end].contains(&true);
+        (!quoted).then(|| range(&self.bytes[self.at..end])).flatten().map(|item| (item, end))
+    }
+
     fn group(&self) -> Option<(Item, usize)> {
         let bare = self.rules.bare_groups && self.bytes[self.at] == b'(';
         let kind = if bare { Repeat::Once } else { Repeat::of(self.bytes[self.at])? };

@@ -8,12 +8,14 @@ mod class;
 mod compile;
 mod escapes;
 mod matching;
+mod range;
 
 use crate::dialect::Dialect;
 use crate::expand::pattern::class::Set;
 use crate::expand::pattern::compile::Compiler;
 use crate::expand::pattern::escapes::Place;
 use crate::text::{Standing, Text};
+pub(crate) use range::range_length;
 
 /// How matching reads text.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
@@ -42,6 +44,8 @@ pub struct PatternRules {
     pub word_class: bool,
     /// Whether parentheses are groups without a sign before them.
     pub bare_groups: bool,
+    /// Whether `<1-9>` is a range of numbers.
+    pub ranges: bool,
     /// Whether a backslash at the end matches a backslash.
     pub last_backslash_matches: bool,
     /// Whether groups count that come from a value.
@@ -68,6 +72,7 @@ impl PatternRules {
             escapes_slash_behind_pattern: dialect.escapes_slash_behind_pattern,
             word_class: dialect.word_class,
             bare_groups: dialect.bare_groups,
+            ranges: dialect.number_ranges,
             groups_in_values: dialect.groups_in_values,
             last_backslash_matches: dialect.last_backslash_matches,
             operators: false,
@@ -139,7 +144,7 @@ pub fn has_pattern(text: &Text, rules: PatternRules) -> bool {
 
 /// Whether an unquoted byte could begin a pattern under some rules; costs less than [`has_pattern`].
 pub(crate) fn may_have_pattern(text: &Text) -> bool {
-    let begins = |byte: &u8| matches!(byte, b'*' | b'?' | b'[' | b'(' | b'^' | b'#' | b'~');
+    let begins = |byte: &u8| matches!(byte, b'*' | b'?' | b'[' | b'(' | b'^' | b'#' | b'~' | b'<');
     text.runs().any(|(run, bytes)| !run.is_quoted() && bytes.iter().any(begins))
 }
 
@@ -149,6 +154,7 @@ pub(crate) fn has_active(bytes: &[u8], rules: PatternRules) -> bool {
     let operator = |byte: &u8| matches!(byte, b'^' | b'#' | b'~');
     bytes.iter().any(plain)
         || ((rules.groups || rules.bare_groups) && bytes.contains(&b'('))
+        || (rules.ranges && bytes.contains(&b'<'))
         || (rules.operators && bytes.iter().any(operator))
 }
 
@@ -268,6 +274,7 @@ mod tests {
         escapes_slash_behind_pattern: true,
         word_class: true,
         bare_groups: false,
+        ranges: false,
         groups_in_values: true,
         last_backslash_matches: true,
         operators: false,
