@@ -6,7 +6,8 @@ use std::io;
 use std::os::unix::ffi::OsStrExt;
 use std::os::unix::fs::PermissionsExt;
 use std::path::{Path, PathBuf};
-use std::process::{Command, Stdio};
+use std::process::{Command, Output, Stdio};
+use std::time::Duration;
 
 use fizzet_core::kernel::Errno;
 use fizzet_core::kernel::chain::{Caller, End, HopKind, Request, given, launch};
@@ -240,7 +241,12 @@ impl Workshop {
         // There is none yet when this is the first case.
         let _ = std::fs::remove_file(&record);
         command.env("FIZZET_RECORD", &record).stdin(Stdio::null()).stderr(Stdio::null());
-        let output = command.output()?;
+        let mut output = command.output()?;
+        // A process that another test starts holds the files which are being written until it executes.
+        while is_busy(&output) {
+            std::thread::sleep(Duration::from_millis(5));
+            output = command.output()?;
+        }
         let text = std::fs::read_to_string(&record).unwrap_or_default();
         if let Some(vector) = Outcome::from_record(&text).vectors.into_iter().next() {
             return Ok(Launched::Received(vector));
@@ -330,6 +336,11 @@ fn errno_name(number: i32) -> String {
         other => return format!("errno {other}"),
     };
     name.into()
+}
+
+/// Whether the helper has found a file open for writing: ETXTBSY, which no case here is about.
+fn is_busy(output: &Output) -> bool {
+    output.status.code() == Some(99) && output.stdout.trim_ascii() == b"26"
 }
 
 /// The versions of the kernel and of what else decides.
