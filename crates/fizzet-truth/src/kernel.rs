@@ -243,7 +243,10 @@ impl Workshop {
         command.env("FIZZET_RECORD", &record).stdin(Stdio::null()).stderr(Stdio::null());
         let mut output = command.output()?;
         // A process that another test starts holds the files which are being written until it executes.
-        while is_busy(&output) {
+        for _ in 0..1000 {
+            if !is_busy(&output) {
+                break;
+            }
             std::thread::sleep(Duration::from_millis(5));
             output = command.output()?;
         }

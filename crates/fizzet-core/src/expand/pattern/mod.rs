@@ -84,6 +84,9 @@ impl PatternRules {
     }
 }
 
+/// What makes zsh's patterns blind to the size of letters.
+const FOLDING: &[u8] = b"(#i)";
+
 /// A compiled pattern.
 #[derive(Clone, Debug)]
 pub struct Pattern {
@@ -201,7 +204,11 @@ pub(crate) fn quoting(pattern: &Text, rules: PatternRules) -> Vec<bool> {
 impl Pattern {
     /// Compiles the bytes of a pattern; `quoted` says for each byte whether it stands for itself.
     pub fn new(bytes: &[u8], quoted: &[bool], rules: PatternRules) -> Pattern {
-        let mut compiler = Compiler { bytes, quoted, rules, at: 0, items: Vec::new(), open: 0 };
+        // `(#i)` at the start, where there are operators: capital and small letters are the same.
+        let folds = rules.operators && bytes.starts_with(FOLDING) && !quoted[0];
+        let (at, folds_case) = (if folds { FOLDING.len() } else { 0 }, folds || rules.folds_case);
+        let rules = PatternRules { folds_case, ..rules };
+        let mut compiler = Compiler { bytes, quoted, rules, at, items: Vec::new(), open: 0 };
         compiler.compile();
         Pattern::of(compiler.items, rules)
     }
