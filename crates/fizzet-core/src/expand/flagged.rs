@@ -5,7 +5,7 @@
 
 use std::rc::Rc;
 
-use crate::expand::flags::{Order, change_each, ordered, quoted_by, split_at};
+use crate::expand::flags::{Order, change_each, ordered, quoted_by, quoted_sparingly, split_at};
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
@@ -14,13 +14,13 @@ use crate::source::Span;
 use crate::state::Value;
 use crate::stop::Stop;
 use crate::syntax::ast::{
-    Flag, Flagged, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
+    Flag, Flagged, Further, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
 };
 use crate::syntax::{Parser, is_name};
 use crate::text::{Standing, Text, character_ends, characters};
 
 /// Flags whose effect is not followed.
-const UNFOLLOWED: &[u8] = b"%ABDEINSZ_g#+-";
+const UNFOLLOWED: &[u8] = b"%ABDEINSZ_g#";
 
 impl Substitution<'_> {
     /// Expands a parameter with flags and puts it into the word.
@@ -125,17 +125,36 @@ impl Substitution<'_> {
                 _ => self.held(parameter)?,
             },
         };
-        match &flagged.slice {
-            None => Ok(held),
-            Some(Slice::Range(first, last)) => {
+        let mut held = match &flagged.slice {
+            None => held,
+            Some(Slice::Search(letters, pattern)) if self.is_keyed(parameter) => {
+                self.searched_keys(flagged, letters, pattern)?
+            }
+            Some(slice) => self.sliced(flagged, held, slice)?,
+        };
+        for further in &flagged.further {
+            if matches!(held, Held::Unset) {
+                return Ok(held);
+            }
+            held = match further {
+                Further::Index(index) => {
+                    let at = arithmetic::value(self.cx, index)?;
+                    self.element_of(held, at)
+                }
+                Further::Slice(slice) => self.sliced(flagged, held, slice)?,
+            };
+        }
+        Ok(held)
+    }
+
+    fn sliced(&mut self, flagged: &Flagged, held: Held, slice: &Slice) -> Result<Held, Stop> {
+        match slice {
+            Slice::Range(first, last) => {
                 let first = arithmetic::value(self.cx, first)?;
                 let last = arithmetic::value(self.cx, last)?;
                 Ok(self.ranged(held, first, last))
             }
-            Some(Slice::Search(letters, pattern)) if self.is_keyed(parameter) => {
-                self.searched_keys(flagged, letters, pattern)
-            }
-            Some(Slice::Search(letters, pattern)) => self.searched(flagged, held, letters, pattern),
+            Slice::Search(letters, pattern) => self.searched(flagged, held, letters, pattern),
         }
     }
 
@@ -485,8 +504,12 @@ impl Substitution<'_> {
             }
             held = self.each(&flagged.parameter, held, |text| change_each(text, flag))?;
         }
+        let sparing = flagged.flags.iter().find(|flag| matches!(flag.letter, b'-' | b'+'));
         match flagged.flags.iter().filter(|flag| flag.letter == b'q').count() {
             0 => Ok(held),
+            1 if let Some(sign) = sparing => {
+                self.each(&flagged.parameter, held, |text| quoted_sparingly(text, sign.letter))
+            }
             times => self.each(&flagged.parameter, held, |text| quoted_by(text, times)),
         }
     }

@@ -134,6 +134,30 @@ pub(super) fn quoted_by(text: &Text, times: usize) -> Text {
     }
 }
 
+/// `(q-)`: single quotes where anything needs them, and nothing where nothing does; `(q+)`: `$'...'` where
+/// there are control characters.
+pub(super) fn quoted_sparingly(text: &Text, sign: u8) -> Text {
+    let bytes = text.bytes();
+    if bytes.is_empty() {
+        return like(text, b"''".to_vec());
+    }
+    if sign == b'+' && bytes.iter().any(u8::is_ascii_control) {
+        return like(text, in_dollar_quotes(bytes));
+    }
+    // A tilde means something at the start only.
+    let needs = |piece: &[u8]| {
+        let behind = piece.iter().skip(1).copied().filter(|&byte| byte != b'~');
+        let minded: Vec<u8> = piece.first().copied().into_iter().chain(behind).collect();
+        !piece.is_empty() && backslashed(&like(text, minded.clone())).bytes() != minded
+    };
+    // A quote stands outside of quotes.
+    let pieces = bytes.split(|&byte| byte == b'\'').map(|piece| match needs(piece) {
+        true => [b"'", piece, b"'"].concat(),
+        false => piece.to_vec(),
+    });
+    like(text, pieces.collect::<Vec<_>>().join(&b"\\'"[..]))
+}
+
 /// Backslashes before what the shell would read otherwise.
 pub(crate) fn backslashed(text: &Text) -> Text {
     if text.is_empty() {

@@ -426,8 +426,19 @@ pub struct Flagged {
     pub measures: bool,
     /// A part of the value: `[2,3]`, `[(r)pattern]`.
     pub slice: Option<Slice>,
+    /// Parts of that part, in the brackets behind.
+    pub further: Vec<Further>,
     /// `:t`, `:s/a/b/` and their kin, in order.
     pub modifiers: Vec<Modifier>,
+}
+
+/// Brackets behind the first ones: `${x[2][1]}`.
+#[derive(Clone, Debug)]
+pub enum Further {
+    /// One element or character.
+    Index(Arithmetic),
+    /// Several of them, or one that is searched for.
+    Slice(Slice),
 }
 
 /// A flag of `${(flags)name}`.

@@ -3,8 +3,8 @@
 
 use crate::syntax::ansi_c;
 use crate::syntax::ast::{
-    Arithmetic, Flag, Flagged, Modifier, Operation, Parameter, ParameterName, Part, Replace, Slice,
-    Subscript,
+    Arithmetic, Flag, Flagged, Further, Modifier, Operation, Parameter, ParameterName, Part,
+    Replace, Slice, Subscript,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_start};
 use crate::syntax::words::Within;
@@ -85,6 +85,7 @@ impl<'a> Parser<'a> {
             tests: false,
             measures: false,
             slice: None,
+            further: Vec::new(),
             modifiers: Vec::new(),
         }
     }
@@ -153,6 +154,20 @@ impl<'a> Parser<'a> {
             },
         }
         self.flagged_subscript(&mut flagged)?;
+        while self.raw() == Some(b'[') && flagged.is_part() {
+            let open = self.pos;
+            let further = match self.slice_subscript()? {
+                Some(slice) => Further::Slice(slice),
+                None => {
+                    self.pos = open;
+                    match self.subscript()? {
+                        Some(Subscript::Index(index)) => Further::Index(index),
+                        _ => break,
+                    }
+                }
+            };
+            flagged.further.push(further);
+        }
         loop {
             if self.raw() != Some(b':') || !self.modifier(&mut flagged)? {
                 break;
@@ -386,6 +401,11 @@ impl<'a> Parser<'a> {
 }
 
 impl Flagged {
+    /// Whether brackets take a part of the value.
+    fn is_part(&self) -> bool {
+        self.slice.is_some() || matches!(self.parameter.index, Some(Subscript::Index(_)))
+    }
+
     /// Whether nothing but the parameter itself is asked for.
     pub(super) fn is_plain(&self) -> bool {
         self.inner.is_none()
@@ -396,6 +416,7 @@ impl Flagged {
             && !self.tests
             && !self.measures
             && self.slice.is_none()
+            && self.further.is_empty()
             && self.modifiers.is_empty()
             && !matches!(self.parameter.operation, Operation::Filter(_))
             && self.parameter.name != ParameterName::Variable([].into())
