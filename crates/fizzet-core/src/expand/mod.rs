@@ -26,6 +26,7 @@ mod replace;
 mod slice;
 mod split;
 mod stages;
+mod subscripts;
 mod substitute;
 mod tilde;
 mod tilde_cut;
@@ -34,10 +35,10 @@ mod whole;
 
 use std::rc::Rc;
 
-pub(crate) use flagged::place_found;
 pub(crate) use flags::backslashed;
 pub use split::Ifs;
 pub(crate) use stages::telling;
+pub(crate) use subscripts::place_found;
 
 use crate::dialect::{Braces, DocumentJoiner};
 use crate::expand::pattern::PatternRules;

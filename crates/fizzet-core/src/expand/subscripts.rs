@@ -1,0 +1,220 @@
+//! Subscripts of zsh that take a part of a value: `[2]`, `[2,3]`, `[(r)pattern]` (observed in zsh 5.9).
+
+use crate::expand::parameter::Held;
+use crate::expand::pattern::Pattern;
+use crate::expand::substitute::Substitution;
+use crate::expand::{Context, arithmetic, document};
+use crate::state::Value;
+use crate::stop::Stop;
+use crate::syntax::Parser;
+use crate::syntax::ast::{Flagged, Slice, Word};
+use crate::text::{Standing, Text, character_ends, characters};
+
+impl Substitution<'_> {
+    pub(super) fn sliced(
+        &mut self,
+        flagged: &Flagged,
+        held: Held,
+        slice: &Slice,
+    ) -> Result<Held, Stop> {
+        match slice {
+            Slice::Range(first, last) => {
+                let first = arithmetic::value(self.cx, first)?;
+                let last = arithmetic::value(self.cx, last)?;
+                Ok(self.ranged(held, first, last))
+            }
+            Slice::Search(letters, pattern) => self.searched(flagged, held, letters, pattern),
+        }
+    }
+
+    /// `[(r)pattern]` and its kin in an associative array: `r` and `R` look at values, `i` and `I` at keys,
+    /// `k` and `K` take the keys for patterns; capitals find all. With `i` and `I` the keys are the result.
+    pub(super) fn searched_keys(
+        &mut self,
+        flagged: &Flagged,
+        letters: &[u8],
+        word: &Word,
+    ) -> Result<Held, Stop> {
+        let name = flagged.parameter.name.to_bytes();
+        let value = self.cx.state().variables.get(&name).map(|one| one.value.clone());
+        let Some(Value::Associative(elements)) = value else { return Ok(Held::Unset) };
+        let is = |letter: u8| letters.contains(&letter);
+        let text = searched_text(self.cx, word)?;
+        let rules = self.cx.state().text_pattern_rules();
+        let pattern = Pattern::from_text(&text, rules);
+        let exact = is(b'e') || !letters.iter().any(|letter| b"rRiIkK".contains(letter));
+        let matches = |(key, value): &(&Text, &Text)| {
+            let subject = if is(b'r') || is(b'R') { value.bytes() } else { key.bytes() };
+            match is(b'k') || is(b'K') {
+                true => {
+                    let mut pattern = (*key).clone();
+                    pattern.set_standing(Standing::Plain);
+                    Pattern::from_text(&pattern, rules).matches(text.bytes())
+                }
+                false if exact => subject == text.bytes(),
+                false => pattern.matches(subject),
+            }
+        };
+        let all = is(b'R') || is(b'I') || is(b'K');
+        let has = |letter: u8| flagged.flags.iter().any(|flag| flag.letter == letter);
+        let keys = has(b'k') || ((is(b'i') || is(b'I')) && !has(b'v'));
+        let values = has(b'v') || !keys;
+        let mut items = Vec::new();
+        for (key, value) in elements.pairs().into_iter().filter(matches) {
+            items.extend(keys.then(|| key.clone()));
+            items.extend(values.then(|| value.clone()));
+            if !all {
+                break;
+            }
+        }
+        Ok(match items.len() {
+            0 if !all => Held::One(Text::new()),
+            1 if !all => Held::One(items.remove(0)),
+            _ => Held::List { items, star: true },
+        })
+    }
+
+    /// The element with an index from 1, or from the end; of one value, a character.
+    pub(super) fn element_of(&mut self, held: Held, at: i64) -> Held {
+        match self.ranged(held, at, at) {
+            Held::List { mut items, .. } => match items.len() {
+                0 => Held::Unset,
+                _ => Held::One(items.remove(0)),
+            },
+            held => held,
+        }
+    }
+
+    fn ranged(&mut self, held: Held, first: i64, last: i64) -> Held {
+        let bounds = |count: usize| {
+            let place = |at: i64| if at < 0 { at.saturating_add(count as i64 + 1) } else { at };
+            let (low, high) = (place(first), place(last).min(count as i64));
+            // An index of 0 means the first one only where a range begins.
+            let low = if low == 0 && first != last { 1 } else { low };
+            (low >= 1 && low <= high).then(|| (low as usize - 1, high as usize))
+        };
+        match held {
+            Held::Unset => Held::Unset,
+            Held::One(text) => {
+                let ends = character_ends(text.bytes(), true);
+                match bounds(ends.len() - 1) {
+                    Some((low, high)) => Held::One(text.slice(ends[low], ends[high])),
+                    None => Held::One(Text::new()),
+                }
+            }
+            Held::List { items, star } => match bounds(items.len()) {
+                Some((low, high)) => Held::List { items: items[low..high].to_vec(), star },
+                None => Held::List { items: Vec::new(), star },
+            },
+        }
+    }
+
+    /// `[(r)pattern]`: the first element that matches; with `i`, its index.
+    fn searched(
+        &mut self,
+        flagged: &Flagged,
+        held: Held,
+        letters: &[u8],
+        word: &Word,
+    ) -> Result<Held, Stop> {
+        let items = match held {
+            Held::List { items, .. } => items,
+            Held::One(text) if letters.contains(&b'w') => words_of(&text),
+            Held::One(text) if letters.iter().any(|letter| b"rRiI".contains(letter)) => {
+                return self.searched_in_text(flagged, &text, letters, word);
+            }
+            Held::One(text) => characters(&text),
+            Held::Unset => Vec::new(),
+        };
+        if !letters.iter().any(|letter| b"rRiIkK".contains(letter)) {
+            let index = searched_text(self.cx, word)?;
+            let span = word.span;
+            let at = arithmetic::text_value(self.cx.state(), index.bytes(), span)?;
+            // Behind the last word there is the last word.
+            let at = at.min(items.len() as i64);
+            return Ok(self.element_of(Held::List { items, star: true }, at));
+        }
+        let place = place_found(self.cx, &items, letters, word)?;
+        if letters.iter().any(|letter| matches!(letter, b'i' | b'I')) {
+            let index = place.to_string();
+            return Ok(Held::One(self.computed(&flagged.parameter, index.as_bytes())));
+        }
+        let found = usize::try_from(place - 1).ok().and_then(|at| items.get(at));
+        Ok(Held::One(found.cloned().unwrap_or_default()))
+    }
+
+    /// `[(i)pattern]` in one text: the place of the first stretch that matches, with `r` its first character.
+    fn searched_in_text(
+        &mut self,
+        flagged: &Flagged,
+        text: &Text,
+        letters: &[u8],
+        word: &Word,
+    ) -> Result<Held, Stop> {
+        let searched = searched_text(self.cx, word)?;
+        let pattern = Pattern::from_text(&searched, self.cx.state().text_pattern_rules());
+        let ends = character_ends(text.bytes(), true);
+        let count = ends.len() - 1;
+        let begins = |at: &usize| {
+            let ends = pattern.prefix_ends(&text.bytes()[ends[*at]..]);
+            ends.iter().any(|&end| end > 0)
+        };
+        let from_end = letters.iter().any(|letter| matches!(letter, b'R' | b'I'));
+        let (found, missing) = match from_end {
+            true => ((0..count).rev().find(begins), 0),
+            false => ((0..count).find(begins), count + 1),
+        };
+        if letters.iter().any(|letter| matches!(letter, b'i' | b'I')) {
+            let place = found.map_or(missing, |at| at + 1);
+            return Ok(Held::One(self.computed(&flagged.parameter, place.to_string().as_bytes())));
+        }
+        let character = |at: usize| text.slice(ends[at], ends[at + 1]);
+        Ok(Held::One(found.map_or_else(Text::new, character)))
+    }
+}
+
+/// The words of a text, which white space separates.
+fn words_of(text: &Text) -> Vec<Text> {
+    let bytes = text.bytes();
+    let is_blank = |at: usize| bytes.get(at).is_none_or(u8::is_ascii_whitespace);
+    let begins = (0..bytes.len()).filter(|&at| !is_blank(at) && (at == 0 || is_blank(at - 1)));
+    begins
+        .map(|from| {
+            let end = (from..=bytes.len()).find(|&at| is_blank(at)).unwrap_or(from);
+            text.slice(from, end)
+        })
+        .collect()
+}
+
+/// What a subscript searches for: its quotes belong to it, and what is expanded in it forms patterns.
+fn searched_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
+    let written = cx.state().sources.bytes(word.span).to_vec();
+    let dialect = cx.state().dialect.clone();
+    let word = Parser::new(&written, word.span.source, &dialect).whole_text(word.span)?;
+    let mut text = document(cx, &word)?;
+    text.set_standing(Standing::Plain);
+    Ok(text)
+}
+
+/// The number of the first element that matches, or with `R` or `I` of the last; if none does, one
+/// beyond them on that side.
+pub(crate) fn place_found(
+    cx: &mut dyn Context,
+    items: &[Text],
+    letters: &[u8],
+    word: &Word,
+) -> Result<i64, Stop> {
+    let searched = searched_text(cx, word)?;
+    let pattern = Pattern::from_text(&searched, cx.state().text_pattern_rules());
+    let exact = letters.contains(&b'e');
+    let matches = |text: &Text| match exact {
+        true => text.bytes() == searched.bytes(),
+        false => pattern.matches(text.bytes()),
+    };
+    let from_end = letters.iter().any(|letter| matches!(letter, b'R' | b'I'));
+    let (found, missing) = match from_end {
+        true => (items.iter().rposition(matches), 0),
+        false => (items.iter().position(matches), items.len() + 1),
+    };
+    Ok(found.map_or(missing, |at| at + 1) as i64)
+}
