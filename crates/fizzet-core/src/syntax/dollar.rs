@@ -194,7 +194,8 @@ impl<'a> Parser<'a> {
     /// Whether the mistake that the parser has just met in the parentheses at `open` is one of the grammar,
     /// which the shell does not look for before it carries the commands out.
     fn is_found_late(&self, open: usize) -> bool {
-        let (before, here) = (&self.text[open..self.pos], &self.text[self.pos..]);
+        let before = self.text.get(open..self.pos).unwrap_or_default();
+        let here = self.text.get(self.pos..).unwrap_or_default();
         self.dialect.parentheses_read_late && !before.ends_with(b"${") && !here.starts_with(b";;")
     }
 
