@@ -152,6 +152,7 @@ const OWN: [&[&str]; 7] = [
         "which",
         "zcompile",
         "zmodload",
+        "zparseopts",
         "zstyle",
     ],
 ];

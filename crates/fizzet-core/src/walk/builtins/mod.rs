@@ -19,6 +19,7 @@ mod test;
 mod time;
 mod trap;
 mod variables;
+mod zparseopts;
 mod zsh_options;
 
 pub(super) use control::number;
@@ -120,6 +121,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("unsetopt", zsh_options::set_options),
     ("wait", process::wait),
     ("whence", find::whence),
+    ("zparseopts", zparseopts::zparseopts),
 ];
 
 /// Utilities whose status other than 0 is an answer; all others write a message then.
