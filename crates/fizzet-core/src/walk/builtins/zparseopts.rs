@@ -136,7 +136,8 @@ fn parted<'a>(call: &Call<'a>) -> (&'a [Text], &'a [Text]) {
     while let Some([b'-', letter, rest @ ..]) = argv.get(own).map(Text::bytes) {
         let named = b"aAv".contains(letter);
         let all = rest.iter().all(|letter| b"DEFKMG".contains(letter));
-        if !named && !(b"DEFKMG-".contains(letter) && all) {
+        let lone = b"DEFKMG-".contains(letter) && all;
+        if !(named || lone) {
             break;
         }
         own += if named && rest.is_empty() { 2 } else { 1 };
@@ -170,17 +171,16 @@ pub(super) fn zparseopts(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
         return Ok(1);
     };
     let keeps = given.has(b'K');
-    let mut arrays: Vec<(Option<Rc<[u8]>>, Rc<[u8]>)> = Vec::new();
-    for option in &search.options {
-        if let Some(array) = &option.array
-            && !arrays.iter().any(|(_, known)| known == array)
-        {
-            arrays.push((Some(array.clone()), array.clone()));
+    let mut arrays: Vec<&Rc<[u8]>> = Vec::new();
+    for array in search.options.iter().filter_map(|option| option.array.as_ref()) {
+        if !arrays.contains(&array) {
+            arrays.push(array);
         }
     }
-    arrays.extend(given.value(b'a').map(|array| (None, Rc::from(array.bytes()))));
-    for (named, array) in arrays {
-        let elements = search.elements(named.as_ref());
+    let named = arrays.into_iter().map(|array| (array.clone(), search.elements(Some(array))));
+    let rest_of = given.value(b'a').map(|array| (array.bytes().into(), search.elements(None)));
+    let all: Vec<(Rc<[u8]>, Vec<Text>)> = named.chain(rest_of).collect();
+    for (array, elements) in all {
         if !(keeps && elements.is_empty()) {
             walker.assign_array(&array, elements, call.span)?;
         }
