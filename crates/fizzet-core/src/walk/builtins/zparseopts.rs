@@ -69,8 +69,11 @@ struct Search {
 
 impl Search {
     fn add(&mut self, option: usize, called: Text, value: Option<Text>) {
-        let again = self.options[option].again;
-        match self.found.iter_mut().find(|(known, ..)| *known == option && !again) {
+        if self.options[option].again {
+            self.found.push((option, called, value));
+            return;
+        }
+        match self.found.iter_mut().find(|(known, ..)| *known == option) {
             Some(before) => *before = (option, called, value),
             None => self.found.push((option, called, value)),
         }
