@@ -130,6 +130,11 @@ pub trait Commands {
         None
     }
 
+    /// The process that is the shell for the programs it runs; `None` where nothing may be run.
+    fn process(&self) -> Option<Process> {
+        None
+    }
+
     /// Runs a program; `None` where nothing may be run.
     fn run(&self, _: &Run<'_>) -> Option<Ran> {
         None
@@ -139,6 +144,23 @@ pub trait Commands {
     fn create(&self, _path: &[u8], _append: bool) -> Option<Result<Rc<dyn Sink>, String>> {
         None
     }
+}
+
+/// What the system says of a process.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct Process {
+    /// Its number.
+    pub number: u32,
+    /// The number of the process that started it.
+    pub parent: u32,
+    /// The number of its user.
+    pub user: u32,
+    /// The number of the user whose rights it has.
+    pub effective_user: u32,
+    /// The number of its group.
+    pub group: u32,
+    /// The number of the group whose rights it has.
+    pub effective_group: u32,
 }
 
 /// A program that is to be run.

@@ -15,7 +15,8 @@ use std::path::PathBuf;
 use std::rc::Rc;
 
 use fizzet_core::host::{
-    Answer, Block, Commands, FileKind, Files, Programs, Ran, Refused, Run, Sink, Status, Users,
+    Answer, Block, Commands, FileKind, Files, Process, Programs, Ran, Refused, Run, Sink, Status,
+    Users,
 };
 use fizzet_core::kernel::{Errno, image};
 
@@ -156,6 +157,10 @@ impl Commands for Machine {
 
     fn machine(&self) -> Option<u16> {
         Programs::machine(self)
+    }
+
+    fn process(&self) -> Option<Process> {
+        self.may_run.then(programs::this_process)
     }
 
     fn run(&self, run: &Run<'_>) -> Option<Ran> {

@@ -11,9 +11,23 @@ use std::process::{Child, Command, Stdio};
 use std::rc::Rc;
 use std::thread;
 
-use fizzet_core::host::{Messages, Ran, Run, Sink};
+use fizzet_core::host::{Messages, Process, Ran, Run, Sink};
+
+use rustix::process::{getegid, geteuid, getgid, getuid};
 
 use crate::files::place;
+
+/// What the system says of the process that Fizzet is.
+pub(crate) fn this_process() -> Process {
+    Process {
+        number: std::process::id(),
+        parent: std::os::unix::process::parent_id(),
+        user: getuid().as_raw(),
+        effective_user: geteuid().as_raw(),
+        group: getgid().as_raw(),
+        effective_group: getegid().as_raw(),
+    }
+}
 
 /// Runs a program and waits for its end.
 pub(crate) fn run(folder: &Path, run: &Run<'_>) -> Ran {

@@ -13,7 +13,7 @@ mod words;
 
 pub use choices::*;
 pub use escapes::{DollarEscapes, LargeOctal, NoDigits, Nul};
-pub use own::{Assigned, Own, OwnVariable, own_names, own_variable};
+pub use own::{Assigned, Fact, Own, OwnVariable, own_names, own_variable};
 pub use shell::Shell;
 pub use table::{Dialect, ROWS, Row};
 pub use utilities::{UtilityKind, is_known_elsewhere, shells_with};

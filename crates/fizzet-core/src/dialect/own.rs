@@ -29,8 +29,38 @@ pub enum Own {
     Depth,
     /// The last argument of the command before.
     LastArgument,
+    /// What the system says of the process, if programs may be run.
+    Process(Fact),
     /// Nobody can know it but the running shell: it depends on this.
     Machine(&'static str),
+}
+
+/// What a process can be asked for.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Fact {
+    /// Its number; a subshell has its own.
+    Number,
+    /// The number of the process that started it.
+    Parent,
+    /// The number of its user.
+    User,
+    /// The number of the user whose rights it has.
+    EffectiveUser,
+    /// The number of its group.
+    Group,
+    /// The number of the group whose rights it has.
+    EffectiveGroup,
+}
+
+impl Fact {
+    /// What is not known where nothing may be run.
+    pub fn what(self) -> &'static str {
+        match self {
+            Fact::Number => "the process number of the shell",
+            Fact::Parent => "the number of the process that started the shell",
+            _ => "who runs the shell",
+        }
+    }
 }
 
 /// What an assignment to such a variable does.
@@ -57,6 +87,10 @@ const fn machine(what: &'static str, assigned: Assigned) -> Option<OwnVariable> 
     Some((Own::Machine(what), assigned))
 }
 
+const fn fact(what: Fact, assigned: Assigned) -> Option<OwnVariable> {
+    Some((Own::Process(what), assigned))
+}
+
 const fn text(value: &'static str) -> Option<OwnVariable> {
     Some((Own::Text(value), Plain))
 }
@@ -67,10 +101,10 @@ const fn own(what: Own, assigned: Assigned) -> Option<OwnVariable> {
 
 const CHANCE: Option<OwnVariable> = machine("a random number", Kept);
 const CLOCK: Option<OwnVariable> = machine("the time", Kept);
-const USER: Option<OwnVariable> = machine("who runs the shell", Plain);
 const HOST: Option<OwnVariable> = machine("the machine's name", Plain);
-const PARENT: &str = "the number of the process that started the shell";
-const PROCESS: Option<OwnVariable> = machine("the process number of the shell", Kept);
+const PROCESS: Option<OwnVariable> = fact(Fact::Number, Kept);
+const PARENT: Option<OwnVariable> = fact(Fact::Parent, Plain);
+const FROZEN_PARENT: Option<OwnVariable> = fact(Fact::Parent, Frozen);
 const VERSION: &[&str] = &["5", "2", "15", "1", "release", "x86_64-pc-linux-gnu"];
 
 /// Sorted by name; the columns are those of the dialect table. Observed in all six with each name
@@ -87,37 +121,37 @@ static ROWS: &[Row] = &[
     ("BASH_VERSINFO", [NO, own(Own::List(VERSION), Frozen), NO, NO, NO, NO, NO]),
     ("BASH_VERSION", [NO, text("5.2.15(1)-release"), NO, NO, NO, NO, NO]),
     ("CPUTYPE", [NO, NO, NO, NO, NO, NO, machine("the machine's kind", Plain)]),
-    ("EGID", [NO, NO, NO, NO, NO, NO, USER]),
+    ("EGID", [NO, NO, NO, NO, NO, NO, fact(Fact::EffectiveGroup, Plain)]),
     ("EPOCHREALTIME", [NO, CLOCK, NO, CLOCK, NO, CLOCK, NO]),
     ("EPOCHSECONDS", [NO, CLOCK, NO, CLOCK, NO, NO, NO]),
-    ("EUID", [NO, machine("who runs the shell", Frozen), NO, NO, NO, NO, USER]),
+    ("EUID", [NO, fact(Fact::EffectiveUser, Frozen), NO, NO, NO, NO, fact(Fact::EffectiveUser, Plain)]),
     ("FUNCNAME", [NO, own(Own::Calls, Kept), NO, own(Own::Function, Plain), NO, NO, NO]),
-    ("GID", [NO, NO, NO, NO, NO, NO, USER]),
+    ("GID", [NO, NO, NO, NO, NO, NO, fact(Fact::Group, Plain)]),
     ("GROUPS", [NO, machine("who runs the shell", Kept), NO, NO, NO, NO, NO]),
     ("HISTCMD", [NO, text("1"), NO, NO, text("0"), NO, text("0")]),
     ("HOST", [NO, NO, NO, NO, NO, NO, HOST]),
     ("HOSTNAME", [NO, HOST, NO, HOST, NO, NO, NO]),
     ("HOSTTYPE", [NO, machine("the machine's kind", Plain), NO, NO, NO, NO, NO]),
-    ("KSHEGID", [NO, NO, NO, NO, NO, USER, NO]),
-    ("KSHGID", [NO, NO, NO, NO, NO, USER, NO]),
-    ("KSHUID", [NO, NO, NO, NO, NO, USER, NO]),
+    ("KSHEGID", [NO, NO, NO, NO, NO, fact(Fact::EffectiveGroup, Plain), NO]),
+    ("KSHGID", [NO, NO, NO, NO, NO, fact(Fact::Group, Plain), NO]),
+    ("KSHUID", [NO, NO, NO, NO, NO, fact(Fact::User, Plain), NO]),
     ("KSH_VERSION", [NO, NO, NO, NO, text("Version AJM 93u+m/1.0.4 2022-10-22"), text("@(#)MIRBSD KSH R59 2023/04/29 +Debian"), NO]),
     ("LINENO", [own(Own::Line, Plain), own(Own::Line, Kept), NO, own(Own::Line, Plain), own(Own::Line, Plain), own(Own::Line, Plain), own(Own::Line, Frozen)]),
     ("MACHTYPE", [NO, machine("the machine's kind", Plain), NO, NO, NO, NO, machine("the machine's kind", Plain)]),
     ("OSTYPE", [NO, text("linux-gnu"), NO, NO, NO, NO, text("linux-gnu")]),
     ("PATHSEP", [NO, NO, NO, NO, NO, text(":"), NO]),
-    ("PGRP", [NO, NO, NO, NO, NO, PROCESS, NO]),
+    ("PGRP", [NO, NO, NO, NO, NO, machine("the process number of the shell", Kept), NO]),
     ("PIPESTATUS", [NO, own(Own::Statuses, Kept), NO, NO, NO, own(Own::Statuses, Kept), NO]),
-    ("PPID", [machine(PARENT, Plain), machine(PARENT, Frozen), machine(PARENT, Plain), machine(PARENT, Plain), machine(PARENT, Plain), machine(PARENT, Plain), machine(PARENT, Frozen)]),
+    ("PPID", [PARENT, FROZEN_PARENT, PARENT, PARENT, PARENT, PARENT, FROZEN_PARENT]),
     ("PS2", [NO, NO, text("> "), text("> "), text("> "), text("> "), NO]),
     ("PS3", [NO, NO, NO, NO, text("#? "), text("#? "), text("?# ")]),
     ("PS4", [text("+ "), text("+ "), text("+ "), text("+ "), text("+ "), text("+ "), text("+%N:%i> ")]),
     ("RANDOM", [NO, CHANCE, NO, CHANCE, CHANCE, CHANCE, CHANCE]),
     ("SECONDS", [NO, CLOCK, NO, NO, CLOCK, CLOCK, CLOCK]),
     ("SRANDOM", [NO, CHANCE, NO, NO, NO, NO, NO]),
-    ("UID", [NO, machine("who runs the shell", Frozen), NO, NO, NO, NO, USER]),
-    ("USERNAME", [NO, NO, NO, NO, NO, NO, USER]),
-    ("USER_ID", [NO, NO, NO, NO, NO, USER, NO]),
+    ("UID", [NO, fact(Fact::User, Frozen), NO, NO, NO, NO, fact(Fact::User, Plain)]),
+    ("USERNAME", [NO, NO, NO, NO, NO, NO, machine("who runs the shell", Plain)]),
+    ("USER_ID", [NO, NO, NO, NO, NO, fact(Fact::User, Plain), NO]),
     ("VENDOR", [NO, NO, NO, NO, NO, NO, machine("who built the shell", Plain)]),
     ("ZSH_NAME", [NO, NO, NO, NO, NO, NO, text("zsh")]),
     ("ZSH_PATCHLEVEL", [NO, NO, NO, NO, NO, NO, machine("who built the shell", Plain)]),

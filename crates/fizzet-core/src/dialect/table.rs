@@ -931,6 +931,32 @@ dialect_table! {
     arithmetic_command_status: Status = [1, 1, 1, 1, 1, 2, 2], "observed in all six: ((1/0)); echo $?";
     /// What `${@#p}` and its kin do to a list.
     list_operations: ListOperations = [ListOperations::Each, ListOperations::Each, ListOperations::WholeString, ListOperations::WholeString, ListOperations::Each, ListOperations::Refused, ListOperations::Each], "observed in all six: set -- aay bby; echo ${@%y}";
+    /// The words of a list behind a declaration utility are expanded with the other arguments, before the name is declared.
+    list_arguments_expand_first: bool = [N, Y, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: x=0; f() { local x=1 a=($x); echo ${a[@]}; }; f";
+    /// A backslash that comes from a value stands for itself before a quoted character of a pattern, and that character is a part of the pattern then.
+    quotes_pair: QuotesPair = [QuotesPair::Always, QuotesPair::Always, QuotesPair::Before("!*?[]=~:/-\\"), QuotesPair::Before("!*?[]-\\"), QuotesPair::Before("*?[]\\"), QuotesPair::Never, QuotesPair::Never], "observed in all six: x='a\\'; case 'a\\zb' in $x\\*b) echo 1;; *) echo 2;; esac";
+    /// The same in the patterns of `${x#p}`, `${x/p/r}` and their kin.
+    quotes_pair_in_operations: QuotesPair = [QuotesPair::Spoils, QuotesPair::Spoils, QuotesPair::Before("!*?[]=~:/-\\"), QuotesPair::Before("!*?[]-\\"), QuotesPair::Before("*?[]\\"), QuotesPair::Never, QuotesPair::Never], "observed in all six: x='\\'; y='a*b'; echo ${y#a$x'*'} ${y%$x\\*b}";
+    /// The status with which an option that a special built-in does not know ends the shell.
+    unknown_option_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: (set -Q); echo $?; (export -z); echo $?";
+    /// `command` keeps an assignment of `export` and its kin to a read-only variable from ending the shell, with this status.
+    command_holds_read_only: Option<Status> = [None, None, None, None, Some(1), Some(2), None], "observed in all six: readonly v; command export v=1; echo $?";
+    /// A slash ends a bracket expression when the shell looks whether a word is a pattern at all; a quoted one does not.
+    slash_ends_brackets: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: shopt -s nullglob; echo [a/b] [a\\/b] [a/ [a\\/]";
+    /// What an assignment to an element before a command does.
+    temporary_elements: TemporaryElements = [TemporaryElements::Kept, TemporaryElements::Ignored, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Stay], "observed in bash, ksh93, mksh and zsh: a=(1 2); a[1]=x eval 'echo ${a[@]}'; echo ${a[@]}";
+    /// An assignment before a command hides the elements of an array.
+    temporaries_hide_arrays: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: a=(1 2); a[1]=x eval 'echo ${a[@]}'";
+    /// An assignment before a command hides an array and makes a text of a list.
+    temporaries_are_texts: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: a=(1 2); a=x eval 'echo ${a[@]}'; a=(y z) eval 'echo ${a[@]}'";
+    /// What `unset 'a[@]'` takes away.
+    unset_all: UnsetAll = [UnsetAll::Variable, UnsetAll::Elements, UnsetAll::Variable, UnsetAll::Variable, UnsetAll::Nothing, UnsetAll::Fatal, UnsetAll::Value], "observed in bash, ksh93 and zsh: a=(1 2); unset 'a[@]'; echo ${#a[@]}; typeset -A h; h[k]=v; unset 'h[@]'; echo ${#h[@]}";
+    /// An indexed array cannot become an associative one, nor the other way round.
+    arrays_keep_their_kind: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: declare -a a; declare -A a; echo $?";
+    /// How many here-documents can begin on one line.
+    most_documents: usize = [usize::MAX, 16, usize::MAX, usize::MAX, usize::MAX, 10, usize::MAX], "observed in all six: : <<A <<A <<A ... 9 to 40 times";
+    /// Behind which assignments and redirections the name of a command is replaced if it is an alias.
+    aliases_behind: AliasesBehind = [AliasesBehind::Both, AliasesBehind::Either, AliasesBehind::Both, AliasesBehind::Both, AliasesBehind::Either, AliasesBehind::Both, AliasesBehind::Assignments], "observed in all six: alias a='echo x'; then x=1 a, </dev/null a, x=1 </dev/null a, </dev/null x=1 </dev/null a";
     /// The blank at the end of an alias still counts behind the aliases that its text began with.
     blank_of_alias_lasts: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: alias a='echo x' b='a ', then b a on the next line";
     /// In quotes inside the word of an operation that is quoted itself, a backslash quotes any character.
@@ -1076,7 +1102,7 @@ dialect_table! {
     /// In brackets of a pattern characters of several bytes count.
     wide_brackets: bool = [Y, Y, N, N, Y, N, Y], "observed in all six: case ä in [ä]) echo yes; esac";
     /// What in the expression of `=~` quotes.
-    regular_quotes: RegularQuotes = [RegularQuotes::All, RegularQuotes::All, RegularQuotes::All, RegularQuotes::All, RegularQuotes::Backslashes, RegularQuotes::All, RegularQuotes::Nothing], "observed in all six: [[ abc =~ \"a.c\" ]]; [[ abc =~ a\\.c ]]";
+    regular_quotes: RegularQuotes = [RegularQuotes::All, RegularQuotes::OutsideBrackets, RegularQuotes::All, RegularQuotes::All, RegularQuotes::Backslashes, RegularQuotes::All, RegularQuotes::Nothing], "observed in all six: [[ abc =~ \"a.c\" ]]; [[ abc =~ a\\.c ]]; [[ b =~ [a\"-\"c] ]]";
     /// `[[` knows `=~`.
     regular_expressions: bool = [N, Y, N, N, Y, N, Y], "observed in all six: [[ a =~ a ]]";
     /// Bytes that get a backslash at the start of a parameter in `\"$*\"`, behind the first one, where IFS

@@ -534,6 +534,10 @@ fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Result<Vec<
             }
             None if qualifiers.as_ref().is_some_and(|one| one.null) => {}
             None if qualifiers.is_none() && !pattern::is_pattern(&text, rules) => fields.push(text),
+            None if dialect.slash_ends_brackets && !pattern::looks_like_one(&text, rules) => {
+                fields.push(text);
+            }
+            None if options.null_glob && dialect.slash_ends_brackets => {}
             None if options.null_glob && glob::has_pattern_between_slashes(&text, settings) => {}
             None if options.fail_glob || !(dialect.keeps_unmatched || options.keep_unmatched) => {
                 let shown = String::from_utf8_lossy(text.bytes()).into_owned();

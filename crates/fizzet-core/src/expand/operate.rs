@@ -140,13 +140,13 @@ impl Substitution<'_> {
         }
         let text = pattern_text_with(self.cx, word, Tilde::InOperation)?;
         let state = self.cx.state();
-        Ok(Pattern::alternatives(&text, state.text_pattern_rules()))
+        Ok(Pattern::alternatives(&text, state.operation_pattern_rules()))
     }
 
     fn pattern(&mut self, word: &Word) -> Result<Pattern, Stop> {
         let text = pattern_text_with(self.cx, word, Tilde::InOperation)?;
         let state = self.cx.state();
-        Ok(Pattern::from_text(&text, state.text_pattern_rules()))
+        Ok(Pattern::from_text(&text, state.operation_pattern_rules()))
     }
 
     /// Applies a change to a value, or to each value of a list; an unset parameter stays unset.

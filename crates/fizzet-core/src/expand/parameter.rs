@@ -193,6 +193,9 @@ impl Substitution<'_> {
             b'-' => state.option_letters(),
             b'!' if state.jobs.is_empty() && state.dialect.no_job_is_zero => b"0".to_vec(),
             b'!' if state.jobs.is_empty() => return Held::Unset,
+            b'$' if let Some(process) = state.doing.process => {
+                process.number.to_string().into_bytes()
+            }
             _ => {
                 let whose = if sign == b'!' { "a background command" } else { "the shell" };
                 self.cx.missing(&format!("the process number of {whose}"), hop.span);

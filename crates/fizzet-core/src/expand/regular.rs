@@ -37,20 +37,38 @@ enum Step {
     Match,
 }
 
+/// Which bytes of an expression stand for themselves.
+#[derive(Clone, Copy)]
+pub(crate) struct Quoted<'a> {
+    /// Whether each byte is quoted.
+    pub(crate) marks: &'a [bool],
+    /// Whether quotes between brackets mean nothing.
+    pub(crate) bare_brackets: bool,
+}
+
 /// Where the whole match and each group begin and end.
 pub(crate) type Spans = Vec<Option<(usize, usize)>>;
 
 impl Regular {
-    /// Compiles an expression; `quoted` says for each byte whether it stands for itself.
+    /// Compiles an expression.
     ///
     /// `None` if it is no expression.
     pub(crate) fn new(
         bytes: &[u8],
-        quoted: &[bool],
+        quoted: Quoted<'_>,
         characters: bool,
         folds_case: bool,
     ) -> Option<Regular> {
-        let mut reader = Reader { bytes, quoted, characters, at: 0, groups: 0, loops: 0, depth: 0 };
+        let mut reader = Reader {
+            bytes,
+            quoted,
+            in_bracket: false,
+            characters,
+            at: 0,
+            groups: 0,
+            loops: 0,
+            depth: 0,
+        };
         let mut program = vec![Step::Save(0)];
         program.append(&mut reader.alternatives()?);
         program.extend([Step::Save(1), Step::Match]);
@@ -165,7 +183,8 @@ fn other_cases(code: u32) -> [u32; 2] {
 
 struct Reader<'a> {
     bytes: &'a [u8],
-    quoted: &'a [bool],
+    quoted: Quoted<'a>,
+    in_bracket: bool,
     characters: bool,
     at: usize,
     groups: usize,
@@ -187,7 +206,8 @@ impl Reader<'_> {
     /// The unquoted byte at this place.
     fn active(&self) -> Option<u8> {
         let byte = *self.bytes.get(self.at)?;
-        (!self.quoted[self.at]).then_some(byte)
+        let counts = self.quoted.marks[self.at] && !(self.in_bracket && self.quoted.bare_brackets);
+        (!counts).then_some(byte)
     }
 
     /// `a|b`; the targets count from the start of the whole program, which has one step before it.
@@ -322,6 +342,13 @@ impl Reader<'_> {
     }
 
     fn bracket(&mut self) -> Option<Step> {
+        self.in_bracket = true;
+        let set = self.set();
+        self.in_bracket = false;
+        set
+    }
+
+    fn set(&mut self) -> Option<Step> {
         self.at += 1;
         let negated = self.active() == Some(b'^');
         self.at += usize::from(negated);
@@ -394,11 +421,11 @@ fn class(name: &[u8]) -> Option<&'static [(u32, u32)]> {
 
 #[cfg(test)]
 mod tests {
-    use super::Regular;
+    use super::{Quoted, Regular};
 
     fn find(expression: &str, text: &str) -> Option<Vec<Option<String>>> {
-        let quoted = vec![false; expression.len()];
-        let regular = Regular::new(expression.as_bytes(), &quoted, true, false)?;
+        let quoted = Quoted { marks: &vec![false; expression.len()], bare_brackets: false };
+        let regular = Regular::new(expression.as_bytes(), quoted, true, false)?;
         let spans = regular.find(text.as_bytes())?;
         Some(spans.iter().map(|span| span.map(|(start, end)| text[start..end].into())).collect())
     }

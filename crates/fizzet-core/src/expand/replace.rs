@@ -35,7 +35,7 @@ impl Substitution<'_> {
         let tilde = if plain { Tilde::Never } else { Tilde::InOperation };
         let text = pattern_text_with(self.cx, pattern, tilde)?;
         let state = self.cx.state();
-        let pattern = Pattern::from_text(&text, state.text_pattern_rules());
+        let pattern = Pattern::from_text(&text, state.operation_pattern_rules());
         let nothing = match &held {
             Held::Unset => true,
             Held::List { items, .. } => items.is_empty(),

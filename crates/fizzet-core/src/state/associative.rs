@@ -3,7 +3,7 @@
 use rustc_hash::FxHashMap;
 
 use crate::dialect::KeyOrder;
-use crate::text::Text;
+use crate::text::{Standing, Text};
 
 /// An associative array.
 #[derive(Clone, Debug)]
@@ -30,6 +30,17 @@ impl Associative {
     /// The value of a key.
     pub fn get(&self, key: &[u8]) -> Option<&Text> {
         self.elements.get(key).map(|element| &element.value)
+    }
+
+    /// Sets the element that the variable is without an index: that with the key `0`.
+    pub fn set_first(&mut self, value: Text) {
+        let mut key = Text::new();
+        if let Some((run, _)) = value.runs().next() {
+            key.push(b"0", Standing::Quoted, &run.origin);
+        }
+        if !key.is_empty() {
+            self.set(key, value);
+        }
     }
 
     /// Sets the value of a key.

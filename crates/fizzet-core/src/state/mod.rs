@@ -505,6 +505,12 @@ impl State {
         }
     }
 
+    /// How the patterns of `${x#p}`, `${x/p/r}` and their kin are matched now.
+    pub fn operation_pattern_rules(&self) -> PatternRules {
+        let quotes_pair = self.dialect.quotes_pair_in_operations;
+        PatternRules { quotes_pair, ..self.text_pattern_rules() }
+    }
+
     /// Whether unquoted parameter expansions are split now.
     pub fn splits_parameters(&self) -> bool {
         self.dialect.splits_parameters || self.options.word_split

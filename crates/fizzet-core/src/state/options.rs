@@ -53,6 +53,10 @@ pub struct Options {
     pub expand_aliases: bool,
     /// `shopt -s inherit_errexit`: `set -e` counts in command substitutions.
     pub inherits_exit_on_error: bool,
+    /// `shopt -s extdebug`: what the action for DEBUG ends with decides whether the command is carried out.
+    pub debugger: bool,
+    /// `shopt -s execfail`: a failing `exec` does not end the shell.
+    pub survives_exec: bool,
     /// `shopt -s lastpipe`: the last command of a pipeline is carried out by the shell itself.
     pub last_in_place: bool,
     /// `shopt -s localvar_inherit`: a local variable keeps the value that is outside.

@@ -3,7 +3,8 @@
 use std::collections::BTreeMap;
 use std::rc::Rc;
 
-use crate::dialect::{Assigned, EvalLines, LastArgument, Own, own_names, own_variable};
+use crate::dialect::{Assigned, EvalLines, Fact, LastArgument, Own, own_names, own_variable};
+use crate::host::Process;
 use crate::source::{SourceId, SourceKind, Span};
 use crate::state::{State, Value, Variable};
 use crate::stop::{Status, Stop};
@@ -37,6 +38,8 @@ pub struct Doing {
     pub(crate) last: Option<Rc<Vec<Text>>>,
     /// How many function calls have ended.
     pub(crate) returned: u64,
+    /// The process that is the shell, if programs may be run.
+    pub(crate) process: Option<Process>,
     /// How many subshells it is in.
     pub(crate) depth: u32,
 }
@@ -74,6 +77,10 @@ impl State {
                 None => Value::Scalar(Text::new()),
             },
             Own::Depth => self.number_of(i64::from(self.doing.depth)),
+            Own::Process(fact) => match self.fact(fact) {
+                Some(number) => self.number_of(i64::from(number)),
+                None => self.unknown_value(),
+            },
             Own::Machine(_) => self.unknown_value(),
         };
         match &value {
@@ -88,6 +95,7 @@ impl State {
             }
         }
         match own {
+            Own::Process(fact) if self.fact(fact).is_none() => Some(fact.what()),
             Own::Machine(what) => Some(what),
             Own::LastArgument
                 if self.doing.last.is_none()
@@ -96,6 +104,19 @@ impl State {
                 Some("the path of the shell")
             }
             _ => None,
+        }
+    }
+
+    /// What the system says of the process that carries out the commands on hand.
+    fn fact(&self, fact: Fact) -> Option<u32> {
+        let process = self.doing.process?;
+        match fact {
+            Fact::Number => (self.doing.depth == 0).then_some(process.number),
+            Fact::Parent => Some(process.parent),
+            Fact::User => Some(process.user),
+            Fact::EffectiveUser => Some(process.effective_user),
+            Fact::Group => Some(process.group),
+            Fact::EffectiveGroup => Some(process.effective_group),
         }
     }
 

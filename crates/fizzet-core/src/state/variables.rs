@@ -386,6 +386,7 @@ impl Variables {
                 Value::Indexed(elements) => {
                     elements.insert(0, text);
                 }
+                Value::Associative(elements) => elements.set_first(text),
                 _ => variable.value = Value::Scalar(text),
             },
             None => {

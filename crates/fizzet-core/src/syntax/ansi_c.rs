@@ -118,6 +118,10 @@ impl Decoder<'_> {
     fn control(&mut self) -> bool {
         match self.next() {
             Some(b'?') => self.byte(127),
+            Some(b'\\') if self.body.get(self.at) == Some(&b'\\') => {
+                self.at += 1;
+                self.byte(u32::from(b'\\' & 31))
+            }
             Some(next) => self.byte(u32::from(next & 31)),
             None => self.without_digits(b'c'),
         }

@@ -1,6 +1,6 @@
 //! Lists, pipelines and simple commands.
 
-use crate::dialect::LoneSemicolons;
+use crate::dialect::{AliasesBehind, LoneSemicolons};
 use crate::syntax::ast::{
     AndOr, Argument, AssignedValue, Assignment, Command, CommandKind, Connector, List, Part,
     Pipeline, Redirect, SimpleCommand, Word,
@@ -322,7 +322,7 @@ impl<'a> Parser<'a> {
         let mut redirects = Vec::new();
         loop {
             self.skip_blanks();
-            match command.words.is_empty() && !command.assignments.is_empty() {
+            match self.aliases_count_behind(&command, &redirects) {
                 true => {
                     self.replace_aliases();
                 }
@@ -379,6 +379,20 @@ impl<'a> Parser<'a> {
         }
         let kind = CommandKind::Simple(command);
         Ok(Command { kind, redirects, span: self.span(start, end) })
+    }
+
+    /// Whether the word at this place is the name of the command, behind assignments or redirections, and
+    /// is looked up as an alias.
+    fn aliases_count_behind(&self, command: &SimpleCommand, redirects: &[Redirect]) -> bool {
+        let assigned = command.assignments.last().map(|assignment| assignment.span.end);
+        let redirected = redirects.last().map(|redirect| redirect.span.end);
+        let counts = match self.dialect.aliases_behind {
+            AliasesBehind::Both => assigned.or(redirected).is_some(),
+            AliasesBehind::Either if assigned.is_some() => assigned > redirected,
+            AliasesBehind::Either => redirected.is_some(),
+            AliasesBehind::Assignments => assigned.is_some(),
+        };
+        counts && command.words.is_empty()
     }
 
     /// Whether `&&` or `||` stands here behind a `[[` that no `]]` has ended, where it is a word then.

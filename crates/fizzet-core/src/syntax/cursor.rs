@@ -304,9 +304,21 @@ impl<'a> Parser<'a> {
         Err(SyntaxError::new(kind, self.span(start, start + length)))
     }
 
-    /// Whether a redirect waits for its here-document.
-    pub(super) fn await_document(&mut self, redirect: &Redirect, delimiter: Vec<u8>, quoted: bool) {
-        let Some(cell) = &redirect.body else { return };
+    /// Lets a redirection wait for its here-document.
+    ///
+    /// # Errors
+    /// More of them wait than the shell holds.
+    pub(super) fn await_document(
+        &mut self,
+        redirect: &Redirect,
+        delimiter: Vec<u8>,
+        quoted: bool,
+    ) -> Parsed<()> {
+        let Some(cell) = &redirect.body else { return Ok(()) };
+        let limit = self.dialect.most_documents;
+        if self.pending.len() >= limit {
+            return Err(SyntaxError::new(SyntaxErrorKind::Documents { limit }, redirect.span));
+        }
         self.pending.push(PendingDocument {
             cell: cell.clone(),
             delimiter,
@@ -314,6 +326,7 @@ impl<'a> Parser<'a> {
             strip_tabs: redirect.operator == super::ast::RedirectOperator::HereDocumentTabs,
             opener: redirect.span,
         });
+        Ok(())
     }
 }
 

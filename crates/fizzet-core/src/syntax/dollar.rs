@@ -211,8 +211,12 @@ impl<'a> Parser<'a> {
         let quotes = std::mem::take(&mut self.in_inner_quotes);
         let parentheses = self.parentheses;
         self.parentheses.0 += 1;
-        self.parentheses.1 += u32::from(opener != "(");
+        let substituted = opener != "(";
+        self.parentheses.1 += u32::from(substituted);
+        // The bodies of here-documents from before a substitution come behind the whole of it.
+        let waiting = if substituted { std::mem::take(&mut self.pending) } else { Vec::new() };
         let list = self.compound_list();
+        self.pending.splice(0..0, waiting);
         self.parentheses = parentheses;
         (self.in_assignment, self.in_document) = (outer, document);
         self.in_inner_quotes = quotes;

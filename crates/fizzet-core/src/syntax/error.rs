@@ -57,6 +57,12 @@ pub enum SyntaxErrorKind {
     /// A `for` variable that is not a name.
     #[error("this is not a name")]
     NotAName,
+    /// More here-documents on one line than the shell holds.
+    #[error("more than {limit} here-documents begin on this line")]
+    Documents {
+        /// How many it holds.
+        limit: usize,
+    },
     /// Nesting beyond the stated limit.
     #[error("nested deeper than {limit} levels")]
     TooDeep {
@@ -84,6 +90,9 @@ impl SyntaxError {
             }
             SyntaxErrorKind::BadFunctionName | SyntaxErrorKind::NotAName => {
                 "use letters, digits and underscores, not beginning with a digit".into()
+            }
+            SyntaxErrorKind::Documents { .. } => {
+                "put some of the commands on lines of their own".into()
             }
             SyntaxErrorKind::TooDeep { .. } => "split the text into smaller commands".into(),
         }

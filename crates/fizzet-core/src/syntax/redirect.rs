@@ -52,7 +52,7 @@ impl<'a> Parser<'a> {
         let redirect = Redirect { target, operator, word, body, span: self.span(start, self.pos) };
         if is_document {
             let (delimiter, quoted) = self.delimiter(&redirect.word);
-            self.await_document(&redirect, delimiter, quoted);
+            self.await_document(&redirect, delimiter, quoted)?;
         }
         Ok(Some(redirect))
     }

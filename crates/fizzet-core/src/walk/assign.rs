@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::AssociativeLists;
+use crate::dialect::{AssociativeLists, TemporaryElements};
 use crate::expand::{self, Context, Tilde};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
@@ -17,6 +17,16 @@ use crate::text::{Standing, Text};
 use crate::trace::AssignmentTrace;
 use crate::walk::Walker;
 
+/// `name=(...)` behind a declaration utility.
+pub(super) struct ListArgument {
+    /// The index of the argument.
+    pub(super) at: usize,
+    /// What it says.
+    pub(super) assignment: Assignment,
+    /// What its words have become, where they are expanded with the other arguments.
+    texts: Option<Vec<Vec<Text>>>,
+}
+
 /// Variables as they were before a command with assignments of its own.
 pub(super) type Saved = Vec<(Rc<[u8]>, Option<Variable>)>;
 
@@ -30,12 +40,30 @@ impl Walker {
         let mut traces = Vec::new();
         let mut saved = Saved::new();
         for assignment in assignments {
-            if temporary {
+            let element = temporary && assignment.index.is_some();
+            if element && self.state.dialect.temporary_elements == TemporaryElements::Ignored {
+                continue;
+            }
+            if temporary
+                && !(element && self.state.dialect.temporary_elements == TemporaryElements::Stay)
+            {
                 let name = self.state.variables.keeper(&assignment.name);
                 let before = self.state.variables.itself(&name).cloned();
                 saved.push((name, before));
             }
-            let value = match self.assign(assignment) {
+            if temporary
+                && self.state.dialect.temporaries_hide_arrays
+                && !assignment.append
+                && self.state.variables.is_array(&assignment.name)
+            {
+                self.state.variables.clear(&assignment.name);
+            }
+            let as_text = temporary && self.state.dialect.temporaries_are_texts;
+            let value = match as_text {
+                true => self.assign_as_text(assignment),
+                false => self.assign(assignment),
+            };
+            let value = match value {
                 Err(Stop::Shell(error)) if temporary && error.is_read_only => {
                     match self.state.dialect.read_only_before_command {
                         None => {
@@ -65,6 +93,30 @@ impl Walker {
             }
         }
         Ok((traces, saved))
+    }
+
+    /// Carries an assignment out that makes a text, whatever the variable was.
+    fn assign_as_text(&mut self, assignment: &Assignment) -> Result<Text, Stop> {
+        let (name, span) = (&assignment.name, assignment.span);
+        let is_list = matches!(assignment.value, AssignedValue::Array(_));
+        if !is_list && !self.state.variables.is_array(name) {
+            return self.assign(assignment);
+        }
+        let value = match &assignment.value {
+            AssignedValue::Scalar(word) => expand::single(self, word, Tilde::AfterColons)?,
+            AssignedValue::Array(_) => {
+                let whole = self.list_text(assignment)?;
+                let list = whole.bytes().iter().position(|&byte| byte == b'(').unwrap_or(0);
+                whole.slice(list, whole.len())
+            }
+        };
+        let mut stored = self.stored(name, &value, span);
+        if assignment.append {
+            stored = self.appended(name, None, stored, span)?;
+        }
+        self.state.variables.clear(name);
+        self.state.store(name, None, stored.clone(), span)?;
+        Ok(stored)
     }
 
     pub(super) fn restore(&mut self, saved: Saved) {
@@ -120,7 +172,7 @@ impl Walker {
                 return Ok(Text::new());
             }
             AssignedValue::Array(elements) => {
-                self.array(assignment, elements)?;
+                self.array(assignment, elements, None)?;
                 return Ok(self.state.variables.scalar(name).cloned().unwrap_or_default());
             }
         };
@@ -219,8 +271,35 @@ impl Walker {
         }
     }
 
-    /// `name=(...)`, `name+=(...)`
-    fn array(&mut self, assignment: &Assignment, elements: &[Element]) -> Result<(), Stop> {
+    /// What the words of a list become: for each, one text or more.
+    fn element_texts(&mut self, elements: &[Element]) -> Result<Vec<Vec<Text>>, Stop> {
+        let texts = |element: &Element| match &element.index {
+            None => expand::element_fields(self, &element.word),
+            Some(_) => {
+                expand::single(self, &element.word, Tilde::AfterColons).map(|text| vec![text])
+            }
+        };
+        elements.iter().map(texts).collect()
+    }
+
+    /// Carries out `name=(...)` behind a declaration utility.
+    pub(super) fn assign_argument(&mut self, argument: ListArgument) -> Result<(), Stop> {
+        let ListArgument { assignment, texts, .. } = argument;
+        match (&assignment.value, texts) {
+            (AssignedValue::Array(elements), Some(texts)) if assignment.index.is_none() => {
+                self.array(&assignment, elements, Some(texts))
+            }
+            _ => self.assign(&assignment).map(|_| ()),
+        }
+    }
+
+    /// `name=(...)`, `name+=(...)`; `texts` is what the words have become, if that is known.
+    fn array(
+        &mut self,
+        assignment: &Assignment,
+        elements: &[Element],
+        texts: Option<Vec<Vec<Text>>>,
+    ) -> Result<(), Stop> {
         let (name, span) = (&assignment.name, assignment.span);
         if self.state.dialect.indexed_lists_are_associative
             && elements.iter().any(|element| {
@@ -250,10 +329,15 @@ impl Walker {
         }
         // Each with whether it is put behind what the element holds.
         let mut made: Vec<(Option<Key>, Text, bool)> = Vec::new();
+        let mut texts = texts.map(Vec::into_iter);
         for element in elements {
+            let known = texts.as_mut().and_then(Iterator::next);
             match &element.index {
                 None => {
-                    let fields = expand::element_fields(self, &element.word)?;
+                    let fields = match known {
+                        Some(fields) => fields,
+                        None => expand::element_fields(self, &element.word)?,
+                    };
                     made.extend(fields.into_iter().map(|text| (None, text, false)));
                 }
                 Some(index) => {
@@ -264,7 +348,10 @@ impl Walker {
                         }
                         key => key?,
                     };
-                    let text = expand::single(self, &element.word, Tilde::AfterColons)?;
+                    let text = match known.and_then(|mut texts| texts.pop()) {
+                        Some(text) => text,
+                        None => expand::single(self, &element.word, Tilde::AfterColons)?,
+                    };
                     made.push((Some(key), text, element.append));
                 }
             }
@@ -342,7 +429,14 @@ impl Walker {
             argv.push(self.list_text(assignment)?);
             return Ok(());
         }
-        self.compound_arguments.push((argv.len(), (**assignment).clone()));
+        let texts = match &assignment.value {
+            AssignedValue::Array(elements) if self.state.dialect.list_arguments_expand_first => {
+                Some(self.element_texts(elements)?)
+            }
+            _ => None,
+        };
+        let (at, assignment_itself) = (argv.len(), (**assignment).clone());
+        self.list_arguments.push(ListArgument { at, assignment: assignment_itself, texts });
         let origin = Origin::new(Rule::Literal, assignment.span);
         argv.push(Text::copied(&assignment.name, Standing::Quoted, origin));
         Ok(())

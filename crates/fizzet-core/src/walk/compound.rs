@@ -134,6 +134,7 @@ impl Walker {
         self.state.doing.depth += 1;
         let statuses = self.state.doing.statuses.clone();
         let last = self.state.doing.last.clone();
+        let calls = self.state.doing.calls.len();
         let kind = std::mem::take(&mut self.subshell_is);
         let traps = self.traps_of_subshell(kind);
         let outcome = run(self);
@@ -150,6 +151,7 @@ impl Walker {
         self.state.doing.depth -= 1;
         self.state.doing.statuses = statuses;
         self.state.doing.last = last;
+        self.state.doing.calls.truncate(calls);
         // Whatever ended the subshell, it has not ended this shell.
         self.error_exit = None;
         self.error_told = false;
@@ -420,19 +422,35 @@ impl Walker {
         body: &List,
         span: Span,
     ) -> Result<(), Stop> {
+        self.act_in_arithmetic_for(start.word.parts.is_empty())?;
         arithmetic::value(self, start)?;
         self.state.status = 0;
         let endless = condition.word.parts.is_empty();
-        while endless || arithmetic::holds(self, condition)? {
+        loop {
+            self.act_in_arithmetic_for(false)?;
+            if !endless && !arithmetic::holds(self, condition)? {
+                break;
+            }
             self.step(span)?;
             if let Err(stop) = self.list(body)
                 && let Pass::Last = leave(stop)?
             {
                 break;
             }
+            self.act_in_arithmetic_for(step.word.parts.is_empty())?;
             arithmetic::value(self, step)?;
         }
         Ok(())
+    }
+
+    /// The action for DEBUG before an expression of `for ((...))`, where loops have it.
+    fn act_in_arithmetic_for(&mut self, is_empty: bool) -> Result<(), Stop> {
+        let acts = match self.state.dialect.debug_loops {
+            DebugLoops::Never => false,
+            DebugLoops::Before => true,
+            DebugLoops::Behind => !is_empty,
+        };
+        if acts && self.has_action("DEBUG") { self.act("DEBUG") } else { Ok(()) }
     }
 
     fn case_clause(&mut self, word: &Word, branches: &[CaseBranch]) -> Result<(), Stop> {
@@ -507,6 +525,20 @@ impl Walker {
         }
     }
 
+    /// Carries out the body of a function.
+    fn body_of(&mut self, function: &Function) -> Result<(), Stop> {
+        if self.state.options.traces_functions && self.has_action("DEBUG") {
+            self.act("DEBUG")?;
+        }
+        match &function.body.kind {
+            Node::Group(list) if function.body.redirects.is_empty() => {
+                self.step(function.body.span)?;
+                self.list(list)
+            }
+            _ => self.command(&function.body),
+        }
+    }
+
     /// Calls a function with the arguments of the latest command.
     pub(super) fn call(
         &mut self,
@@ -541,7 +573,7 @@ impl Walker {
         let (name, body) = (argv[0].clone(), function.body.span);
         self.state.doing.calls.push(Call { name, source: body.source, from, body, is_file: false });
         let aside = self.set_actions_aside();
-        let mut outcome = self.command(&function.body);
+        let mut outcome = self.body_of(function);
         if matches!(outcome, Err(Stop::Enough)) {
             // The state stays as it stands here.
             return outcome;
@@ -551,7 +583,6 @@ impl Walker {
             self.state.status = status;
         }
         let back = self.actions_come_back(aside);
-        self.state.doing.calls.pop();
         self.state.doing.returned += 1;
         if outcome.is_ok() || matches!(outcome, Err(Stop::Return(_))) {
             back?;
@@ -577,6 +608,9 @@ impl Walker {
         };
         if kept == KeepsScope::All {
             return outcome;
+        }
+        if kept != KeepsScope::Parameters {
+            self.state.doing.calls.pop();
         }
         if kept == KeepsScope::Variables {
             // What is hidden stays hidden.

@@ -3,7 +3,7 @@
 use std::cmp::Ordering;
 
 use crate::dialect::{ComparisonMistake, RegularQuotes};
-use crate::expand::regular::Regular;
+use crate::expand::regular::{Quoted, Regular};
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::host::{FileKind, Status};
 use crate::source::Span;
@@ -67,11 +67,13 @@ impl Walker {
         let state = &self.state;
         let folds = state.options.no_case_match;
         let quoting = match state.dialect.regular_quotes {
-            RegularQuotes::All => expression.quoting(),
+            RegularQuotes::All | RegularQuotes::OutsideBrackets => expression.quoting(),
             RegularQuotes::Backslashes => backslashed_only(expression, state),
             RegularQuotes::Nothing => vec![false; expression.len()],
         };
-        let regular = Regular::new(expression.bytes(), &quoting, state.utf8(), folds);
+        let bare_brackets = state.dialect.regular_quotes == RegularQuotes::OutsideBrackets;
+        let quoted = Quoted { marks: &quoting, bare_brackets };
+        let regular = Regular::new(expression.bytes(), quoted, state.utf8(), folds);
         let Some(regular) = regular else {
             return Err(Stop::error("this is no regular expression", span, 2, Reach::Command));
         };

@@ -31,9 +31,10 @@ use crate::source::{SourceId, SourceKind, Span};
 use crate::state::{Positional, State};
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::syntax::Parser;
-use crate::syntax::ast::{Assignment, CommandSubstitution, List, ProcessSubstitution};
+use crate::syntax::ast::{CommandSubstitution, List, ProcessSubstitution};
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, Ending, Missing, Trace, WordTrace};
+use crate::walk::assign::ListArgument;
 use crate::walk::builtins::SubshellIs;
 use crate::walk::descriptors::{Descriptors, Output};
 use crate::walk::written::{Overlaid, WrittenFiles};
@@ -92,6 +93,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
     state.left = state.entered.clone();
     state.tie_path(b"PATH");
     state.forget_inherited();
+    state.doing.process = host.process();
     let wants = observer.borrow().wants();
     let mut walker = Walker {
         state,
@@ -109,8 +111,9 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         pending: Vec::new(),
         acting: Vec::new(),
         error_told: false,
+        action_status: 0,
         loops: 0,
-        compound_arguments: Vec::new(),
+        list_arguments: Vec::new(),
         scopes: Vec::new(),
         temporaries: Vec::new(),
         error_exit: None,
@@ -164,12 +167,14 @@ pub(crate) struct Walker {
     pending: Vec<&'static str>,
     /// Conditions whose actions are being carried out.
     acting: Vec<&'static str>,
+    /// What the latest action of `trap` ended with.
+    action_status: Status,
     /// Whether the action for ERR has been carried out for the latest status.
     error_told: bool,
     /// Loops around the command, up to the function or subshell that it is in.
     loops: u32,
     /// `name=(...)` behind a declaration utility, with the index of its argument.
-    compound_arguments: Vec<(usize, Assignment)>,
+    list_arguments: Vec<ListArgument>,
     /// The functions that are being called.
     scopes: Vec<compound::Scope>,
     /// Assignments before the commands that are being carried out.
@@ -393,6 +398,12 @@ impl Walker {
     /// A mistake that ends the shell.
     fn fatal(&mut self, call: &builtins::Call<'_>, wrong: &str) -> Stop {
         self.fatal_with(call, wrong, self.state.dialect.usage_status)
+    }
+
+    /// An option that is not known ends the shell.
+    fn fatal_option(&mut self, call: &builtins::Call<'_>) -> Stop {
+        let status = self.state.dialect.unknown_option_status;
+        self.fatal_with(call, "an option is not known", status)
     }
 
     /// The same with a status of its own.

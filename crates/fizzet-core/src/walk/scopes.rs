@@ -14,6 +14,8 @@ pub(super) struct Temporary {
     pub(super) saved: Saved,
     /// How many functions the command is in.
     pub(super) scopes: usize,
+    /// Whether the command is a declaration utility itself.
+    pub(super) declares: bool,
 }
 
 impl Walker {
@@ -52,12 +54,33 @@ impl Walker {
     /// command does not put it back.
     pub(super) fn taken_over(&mut self, name: &[u8]) -> Option<Variable> {
         let depth = self.scopes.len();
-        let one = self.temporaries.last_mut().filter(|one| one.scopes == depth)?;
+        let own = |one: &&mut Temporary| one.scopes == depth && one.declares;
+        let one = self.temporaries.last_mut().filter(own)?;
         let at = one.saved.iter().rposition(|(known, _)| **known == *name)?;
         let (_, before) = one.saved.remove(at);
         let variable = self.state.variables.remove(name);
         self.state.variables.restore(name, before);
         variable
+    }
+
+    /// Lets a variable outlast the functions that are being called, if it was assigned before the call of
+    /// one of them and no function inside that has one of its own.
+    pub(super) fn outlast(&mut self, name: &[u8]) {
+        let known = |(known, _): &(Rc<[u8]>, Option<Variable>)| **known == *name;
+        let lasts = (0..self.scopes.len()).rev().find_map(|depth| {
+            let own = self.scopes[depth].hidden.iter().any(known);
+            (own || self.is_temporary(name, depth)).then_some(!own)
+        });
+        if lasts != Some(true) {
+            return;
+        }
+        for scope in &mut self.scopes {
+            scope.hidden.retain(|one| !known(one));
+        }
+        let inside = self.scopes.len();
+        for one in self.temporaries.iter_mut().filter(|one| one.scopes < inside) {
+            one.saved.retain(|one| !known(one));
+        }
     }
 
     /// Whether a function that is being called has a variable of its own with this name.

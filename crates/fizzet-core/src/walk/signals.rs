@@ -44,6 +44,7 @@ impl Walker {
     /// stays what it was.
     pub(super) fn act(&mut self, condition: &'static str) -> Result<(), Stop> {
         if self.acting.contains(&condition) {
+            self.action_status = 0;
             return Ok(());
         }
         let Some(action) = self.action(condition).cloned() else { return Ok(()) };
@@ -60,6 +61,7 @@ impl Walker {
         self.error_told = error_told;
         self.acting.pop();
         self.state.doing.at = at;
+        self.action_status = self.state.status;
         if outcome.is_ok() {
             self.state.status = status;
         }
@@ -78,10 +80,11 @@ impl Walker {
         traps.get(condition.as_bytes()).or(other)
     }
 
-    /// The action for DEBUG before a command, where the shell has it for this kind of command.
-    pub(super) fn act_before(&mut self, node: &Node) -> Result<(), Stop> {
+    /// The action for DEBUG before a command, where the shell has it for this kind of command; answers
+    /// whether the command is to be carried out.
+    pub(super) fn act_before(&mut self, node: &Node) -> Result<bool, Stop> {
         if !self.has_action("DEBUG") {
-            return Ok(());
+            return Ok(true);
         }
         let acts = match (self.state.dialect.debug_at, node) {
             (DebugAt::Never, _) => false,
@@ -93,7 +96,19 @@ impl Walker {
             (DebugAt::Tests, _) => false,
             (DebugAt::Commands, _) => true,
         };
-        if acts { self.act("DEBUG") } else { Ok(()) }
+        if !acts {
+            return Ok(true);
+        }
+        let decided = self.act("DEBUG").map(|()| self.action_status);
+        match decided? {
+            0 => Ok(true),
+            _ if !self.state.options.debugger => Ok(true),
+            2 if !self.state.doing.calls.is_empty() => Err(Stop::Return(self.state.status)),
+            _ => {
+                self.state.status = 0;
+                Ok(false)
+            }
+        }
     }
 
     /// The actions that a function does not inherit; they are back when it returns.

@@ -171,7 +171,9 @@ impl Walker {
     pub(super) fn command(&mut self, command: &Command) -> Result<(), Stop> {
         let piped = std::mem::take(&mut self.piped);
         self.step(command.span)?;
-        self.act_before(&command.kind)?;
+        if !self.act_before(&command.kind)? {
+            return Ok(());
+        }
         if let Node::Simple(simple) = &command.kind {
             match self.simple(simple, (&command.redirects, piped), command.span) {
                 Err(Stop::Shell(error)) if error.reach == Reach::Command => self.survive(error),
@@ -287,7 +289,10 @@ impl Walker {
         let stays = argv.len() == 1 && argv[0].bytes() == b"exec";
         let lasts = !saved.is_empty();
         if lasts {
-            self.temporaries.push(Temporary { saved, scopes: self.scopes.len() });
+            let is_wrapper = |name: &&Text| !matches!(name.bytes(), b"command" | b"builtin");
+            let name = argv.iter().find(is_wrapper);
+            let declares = name.is_some_and(|name| self.state.dialect.is_declaration(name.bytes()));
+            self.temporaries.push(Temporary { saved, scopes: self.scopes.len(), declares });
         }
         let leaves = self.state.dialect.last_argument;
         if leaves == LastArgument::Before {
@@ -457,7 +462,12 @@ impl Walker {
         let mut unmatched = None;
         for (at, argument) in words.iter().enumerate() {
             let Argument::Word(word) = argument else {
-                self.array_argument(argument, &mut argv)?;
+                match self.array_argument(argument, &mut argv) {
+                    Err(Stop::Shell(error)) if error.reach == Reach::Command => {
+                        unmatched.get_or_insert((error, argv.len()));
+                    }
+                    made => made?,
+                }
                 continue;
             };
             let first = argv.len();

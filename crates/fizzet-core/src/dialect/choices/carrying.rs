@@ -270,3 +270,29 @@ pub enum ErrorAction {
     /// Once.
     Once,
 }
+
+/// What an assignment to an element of an array before a command does.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum TemporaryElements {
+    /// It lasts as long as the command.
+    Kept,
+    /// Nothing: neither its index nor its value is looked at.
+    Ignored,
+    /// It stays behind the command.
+    Stay,
+}
+
+/// What `unset` takes away of all elements of an array.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum UnsetAll {
+    /// The variable.
+    Variable,
+    /// The elements of an indexed array; of an associative one the element with that key.
+    Elements,
+    /// Nothing.
+    Nothing,
+    /// It is no name, which ends the shell.
+    Fatal,
+    /// All elements of an indexed array but an empty one.
+    Value,
+}

@@ -147,6 +147,8 @@ pub enum DocumentJoiner {
 pub enum RegularQuotes {
     /// Quotes and backslashes.
     All,
+    /// Quotes and backslashes, but not between brackets.
+    OutsideBrackets,
     /// Backslashes.
     Backslashes,
     /// Nothing: what quoted is taken away.
@@ -199,4 +201,17 @@ pub enum SlicedUnset {
     Parameters,
     /// Everything, and replacements work on it as well.
     All,
+}
+
+/// Before which quoted characters a backslash of a value stands for itself in a pattern.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum QuotesPair {
+    /// Before none.
+    Never,
+    /// Before any.
+    Always,
+    /// Before these.
+    Before(&'static str),
+    /// Before any, and nothing matches such a pattern.
+    Spoils,
 }

@@ -132,6 +132,17 @@ pub enum LastBackslash {
     Quotes,
 }
 
+/// Where the name of a command is looked up as an alias though something stands before it.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum AliasesBehind {
+    /// Behind assignments and redirections.
+    Both,
+    /// Behind either; behind assignments only if the last of them is what stands before it.
+    Either,
+    /// Where there is an assignment before it.
+    Assignments,
+}
+
 /// Where a semicolon may stand with no command before it.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum LoneSemicolons {

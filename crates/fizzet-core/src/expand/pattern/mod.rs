@@ -10,7 +10,7 @@ mod escapes;
 mod matching;
 mod range;
 
-use crate::dialect::Dialect;
+use crate::dialect::{Dialect, QuotesPair};
 use crate::expand::pattern::class::Set;
 use crate::expand::pattern::compile::Compiler;
 use crate::expand::pattern::escapes::Place;
@@ -32,6 +32,8 @@ pub struct PatternRules {
     pub backslash_escapes: bool,
     /// It escapes only what is special in patterns.
     pub backslash_needs_special: bool,
+    /// Before which quoted characters it stands for itself, and they count as not quoted.
+    pub quotes_pair: QuotesPair,
     /// Behind it letters are classes, places and control characters.
     pub letter_escapes: bool,
     /// Groups such as `@(a|b)` are known.
@@ -69,6 +71,7 @@ impl PatternRules {
             backslash_escapes: dialect.value_backslash_escapes,
             letter_escapes: false,
             backslash_needs_special: dialect.value_backslash_needs_special,
+            quotes_pair: dialect.quotes_pair,
             escapes_slash_behind_pattern: dialect.escapes_slash_behind_pattern,
             word_class: dialect.word_class,
             bare_groups: dialect.bare_groups,
@@ -184,6 +187,27 @@ pub fn is_pattern(text: &Text, rules: PatternRules) -> bool {
     has_pattern(text, rules) && Pattern::from_text(text, rules).literal().is_none()
 }
 
+/// Whether a text looks like a pattern to a shell that goes through it once: a slash ends a bracket
+/// expression, but not if it is quoted.
+pub fn looks_like_one(text: &Text, rules: PatternRules) -> bool {
+    let (bytes, quoted) = (text.bytes(), text.quoting());
+    let (mut at, mut open) = (0, false);
+    while at < bytes.len() {
+        match bytes[at] {
+            _ if quoted[at] => {}
+            b'*' | b'?' => return true,
+            b'[' => open = true,
+            b']' if open => return true,
+            b'/' => open = false,
+            b'+' | b'@' | b'!' if rules.groups && bytes.get(at + 1) == Some(&b'(') => return true,
+            b'\\' => at += 1,
+            _ => {}
+        }
+        at += 1;
+    }
+    false
+}
+
 /// For each byte of a pattern, whether it stands for itself: where groups of values do not count, so do their
 /// parentheses and bars.
 pub(crate) fn quoting(pattern: &Text, rules: PatternRules) -> Vec<bool> {
@@ -198,7 +222,34 @@ pub(crate) fn quoting(pattern: &Text, rules: PatternRules) -> Vec<bool> {
             at += bytes.len();
         }
     }
+    pair_backslashes(pattern.bytes(), &mut marks, rules.quotes_pair);
     marks
+}
+
+/// The backslashes of a value that stand before a quoted character, where both pair: each place, found from
+/// left to right, with what is quoted changed on the way.
+fn pair_backslashes(bytes: &[u8], marks: &mut [bool], pairing: QuotesPair) -> bool {
+    let pairs = |byte: u8| match pairing {
+        QuotesPair::Never => false,
+        QuotesPair::Always | QuotesPair::Spoils => true,
+        QuotesPair::Before(special) => special.as_bytes().contains(&byte),
+    };
+    if pairing == QuotesPair::Never || !bytes.contains(&b'\\') {
+        return false;
+    }
+    let (mut at, mut found) = (0, false);
+    while at + 1 < bytes.len() {
+        match bytes[at] {
+            b'\\' if !marks[at] && marks[at + 1] && pairs(bytes[at + 1]) => {
+                (marks[at], marks[at + 1]) = (true, false);
+                found = true;
+            }
+            b'\\' if !marks[at] => at += 1,
+            _ => {}
+        }
+        at += 1;
+    }
+    found
 }
 
 impl Pattern {
@@ -222,6 +273,13 @@ impl Pattern {
 
     /// Compiles a text.
     pub fn from_text(text: &Text, rules: PatternRules) -> Pattern {
+        if rules.quotes_pair == QuotesPair::Spoils
+            && pair_backslashes(text.bytes(), &mut text.quoting(), rules.quotes_pair)
+        {
+            let (negated, wide, folds_case) = (false, false, false);
+            let nothing = Set { negated, wide, folds_case, members: Vec::new() };
+            return Pattern::of(vec![Item::Set(nothing)], rules);
+        }
         Pattern::new(text.bytes(), &quoting(text, rules), rules)
     }
 

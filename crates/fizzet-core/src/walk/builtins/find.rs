@@ -8,7 +8,7 @@ use crate::expand::transform::told;
 use crate::host::FileKind;
 use crate::kernel::path::candidates;
 use crate::lineage::{Origin, Rule};
-use crate::stop::{Status, Stop};
+use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::Alias;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
@@ -60,6 +60,20 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
                 if error.is_usage || walker.state.dialect.command_holds_mistakes =>
             {
                 Ok(error.status)
+            }
+            Err(Stop::Shell(error))
+                if error.is_read_only && walker.state.dialect.is_declaration(name.bytes()) =>
+            {
+                match walker.state.dialect.command_holds_read_only {
+                    Some(status) => Ok(status),
+                    None => Err(Stop::Shell(error)),
+                }
+            }
+            Err(Stop::Syntax(error)) if walker.state.dialect.command_holds_mistakes => {
+                let status = walker.state.dialect.eval_syntax_status;
+                let message = error.to_string();
+                walker.keep_mistake(ShellError::new(message, error.span, status, Reach::Command));
+                Ok(status)
             }
             other => other,
         };

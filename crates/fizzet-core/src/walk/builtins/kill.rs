@@ -35,7 +35,7 @@ pub(super) fn kill(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         }
         all => (Some("TERM"), all),
     };
-    if processes.is_empty() || !processes.iter().all(is_the_shell) {
+    if processes.is_empty() || !processes.iter().all(|text| is_the_shell(walker, text)) {
         return unpredictable(walker, call);
     }
     let Some(signal) = signal else { return Ok(walker.state.dialect.kill_nothing_status) };
@@ -46,7 +46,10 @@ pub(super) fn kill(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
 }
 
 /// Whether a text is the process number of the shell: `$$`, BASHPID.
-fn is_the_shell(text: &Text) -> bool {
+fn is_the_shell(walker: &Walker, text: &Text) -> bool {
+    if let Some(process) = walker.state.doing.process {
+        return number(text.bytes()) == Some(i64::from(process.number));
+    }
     let names = |name: &[u8]| matches!(name, b"$" | b"BASHPID");
     text.is_empty()
         && text

@@ -27,7 +27,7 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
             {
                 rest = &rest[1..];
                 if !walker.long_option(name, *sign == b'-') {
-                    return Err(walker.fatal(call, "an option is not known"));
+                    return Err(walker.fatal_option(call));
                 }
             }
             b"-" => {
@@ -64,7 +64,7 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
                             _ => dialect.unknown_option_is_fatal,
                         };
                         return match fatal {
-                            true => Err(walker.fatal(call, "an option is not known")),
+                            true => Err(walker.fatal_option(call)),
                             false if letter == b'o' => Ok(dialect.unknown_long_option_status),
                             false => Ok(2),
                         };

@@ -22,7 +22,7 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     };
     if given.unknown.is_some() {
         return match dialect.exec_option_is_fatal {
-            true => Err(walker.fatal(call, "an option is not known")),
+            true => Err(walker.fatal_option(call)),
             false => Ok(2),
         };
     }
@@ -57,9 +57,11 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     }
     let status = walker.external(argv, call.span)?;
     walker.sought = None;
-    let fails =
-        matches!(status, 126 | 127) && !walker.guessed && walker.state.dialect.failed_exec_acts;
-    if !fails {
+    let fails = matches!(status, 126 | 127) && !walker.guessed;
+    if fails && walker.state.options.survives_exec {
+        return Ok(status);
+    }
+    if !(fails && walker.state.dialect.failed_exec_acts) {
         walker.state.traps.remove(&b"EXIT"[..]);
     }
     Err(Stop::Exit(status))

@@ -34,9 +34,9 @@ static SHOPT: &[Entry] = &[
     ("direxpand", false, None),
     ("dirspell", false, None),
     ("dotglob", false, Some(|options| &mut options.dot_glob)),
-    ("execfail", false, None),
+    ("execfail", false, Some(|options| &mut options.survives_exec)),
     ("expand_aliases", false, Some(|options| &mut options.expand_aliases)),
-    ("extdebug", false, None),
+    ("extdebug", false, Some(|options| &mut options.debugger)),
     ("extglob", false, Some(|options| &mut options.extended_glob)),
     ("extquote", true, None),
     ("failglob", false, Some(|options| &mut options.fail_glob)),
@@ -89,7 +89,12 @@ impl Options {
     fn set_shopt(&mut self, name: &[u8], on: bool) -> bool {
         let Some((at, (_, first, field))) = entry(name) else { return false };
         match field {
-            Some(field) => *field(self) = on != *first,
+            Some(field) => {
+                *field(self) = on != *first;
+                if name == b"extdebug" {
+                    (self.traces_functions, self.traces_errors) = (on, on);
+                }
+            }
             None => self.toggled = self.toggled & !(1 << at) | u64::from(on != *first) << at,
         }
         true

@@ -5,7 +5,7 @@ use smallvec::SmallVec;
 
 use crate::dialect::{Dialect, TestNumbers};
 use crate::expand::pattern::Pattern;
-use crate::expand::regular::Regular;
+use crate::expand::regular::{Quoted, Regular};
 use crate::expand::{Context, arithmetic};
 use crate::stop::{Status, Stop};
 use crate::syntax::arithmetic::digits as digits_of;
@@ -201,7 +201,8 @@ impl Reader<'_> {
             b"=~" if self.patterned => {
                 let utf8 = self.walker.state.utf8();
                 let quoting = vec![false; right.len()];
-                Regular::new(right, &quoting, utf8, false).map(|one| one.find(left).is_some())
+                let quoted = Quoted { marks: &quoting, bare_brackets: false };
+                Regular::new(right, quoted, utf8, false).map(|one| one.find(left).is_some())
             }
             b"=" | b"==" => Some(left == right),
             b"!=" => Some(left != right),

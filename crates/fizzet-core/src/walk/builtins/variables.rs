@@ -2,16 +2,16 @@
 
 use std::collections::BTreeMap;
 
-use crate::dialect::{ListTexts, OptionIndex, Outside, References};
+use crate::dialect::{ListTexts, OptionIndex, Outside, References, UnsetAll};
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::state::{Associative, Keeps, Key, Padding, Stretch, Value, element_name};
-use crate::stop::{ShellError, Status, Stop};
-use crate::syntax::ast::Assignment;
+use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text, characters};
 use crate::walk::Walker;
+use crate::walk::assign::ListArgument;
 use crate::walk::builtins::options::Given;
 use crate::walk::builtins::{Call, control::number};
 
@@ -70,7 +70,7 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
             false => dialect.typeset_option_is_fatal,
         };
         return match fatal {
-            true => Err(walker.fatal(call, "an option is not known")),
+            true => Err(walker.fatal_option(call)),
             false => Ok(walker.state.dialect.declaration_usage_status),
         };
     }
@@ -133,7 +133,7 @@ struct Operand<'a> {
     equals: Option<usize>,
     appends: bool,
     /// The list behind `=`.
-    compound: Option<Assignment>,
+    compound: Option<ListArgument>,
 }
 
 impl Walker {
@@ -169,8 +169,8 @@ impl Walker {
         {
             return Ok(false);
         }
-        let compound = self.compound_arguments.iter().position(|(place, _)| *place == at);
-        let compound = compound.map(|place| self.compound_arguments.swap_remove(place).1);
+        let compound = self.list_arguments.iter().position(|list| list.at == at);
+        let compound = compound.map(|place| self.list_arguments.swap_remove(place));
         let operand = Operand { text: operand, name, index, equals, appends, compound };
         match declaration.given.has(b'g') && self.state.dialect.global_is_outermost {
             true => self.globally(name, |walker| walker.declare_named(declaration, operand)),
@@ -213,10 +213,15 @@ impl Walker {
         }
         let given = &declaration.given;
         self.state.freshen(name);
-        self.shape(name, given);
+        if !self.shape(name, given) {
+            let message = "an array stays of its kind";
+            let error = ShellError::new(message, declaration.span, 1, Reach::Command);
+            self.keep_mistake(error);
+            return Ok(false);
+        }
         self.attributes(name, declaration)?;
         if let Some(assignment) = compound {
-            self.assign(&assignment)?;
+            self.assign_argument(assignment)?;
         } else if let Some(equals) = equals {
             let hop = Hop {
                 rule: Rule::Stored,
@@ -230,7 +235,7 @@ impl Walker {
                 Some(index) => Some(self.element_key_of_text(name, index, declaration.span)?),
                 None => None,
             };
-            let lists = given.has(b'a') || given.has(b'A');
+            let lists = given.has(b'a') || given.has(b'A') || self.state.variables.is_array(name);
             match self.state.dialect.list_texts {
                 ListTexts::Lists
                     if lists
@@ -268,6 +273,13 @@ impl Walker {
                 false => self.state.variables.entry(name).value = Value::Scalar(Text::new()),
             }
         }
+        if self.state.dialect.declarations_take_temporary
+            && (declaration.exports || declaration.freezes)
+            && !given.has(b'g')
+            && !(declaration.outside && given.has(b'n'))
+        {
+            self.outlast(name);
+        }
         if declaration.exports || declaration.freezes || given.takes_back(b'x') {
             let variable = self.state.variables.entry(name);
             variable.exported |= declaration.exports;
@@ -278,8 +290,8 @@ impl Walker {
         Ok(true)
     }
 
-    /// `-a` and `-A`
-    fn shape(&mut self, name: &[u8], given: &Given<'_>) {
+    /// `-a` and `-A`; false where an array of the other kind stays what it is.
+    fn shape(&mut self, name: &[u8], given: &Given<'_>) -> bool {
         let value = match () {
             () if given.has(b'A') && self.state.dialect.associative_arrays => {
                 Value::Associative(Associative::new(self.state.dialect.key_order))
@@ -287,17 +299,28 @@ impl Walker {
             () if given.has(b'a') => Value::Indexed(BTreeMap::new()),
             () => {
                 self.state.variables.entry(name);
-                return;
+                return true;
             }
         };
+        let keeps_kind = self.state.dialect.arrays_keep_their_kind;
         let variable = self.state.variables.entry(name);
         if std::mem::discriminant(&variable.value) == std::mem::discriminant(&value) {
-            return;
+            return true;
+        }
+        if keeps_kind && matches!(variable.value, Value::Indexed(_) | Value::Associative(_)) {
+            return false;
         }
         let before = std::mem::replace(&mut variable.value, value);
-        if let (Value::Indexed(elements), Value::Scalar(text)) = (&mut variable.value, before) {
-            elements.insert(0, text);
+        match (&mut variable.value, before) {
+            (Value::Indexed(elements), Value::Scalar(text)) => {
+                elements.insert(0, text);
+            }
+            (Value::Associative(elements), Value::Scalar(text)) if keeps_kind => {
+                elements.set_first(text);
+            }
+            _ => {}
         }
+        true
     }
 
     /// `-i`, `-u`, `-l`, `-n` and `+i`.
@@ -386,8 +409,8 @@ pub(super) fn declare_as(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
     };
     let mut argv = vec![walker.state.shell_text(b"typeset"), walker.state.shell_text(option)];
     argv.extend_from_slice(call.arguments());
-    for (at, _) in &mut walker.compound_arguments {
-        *at += 1;
+    for list in &mut walker.list_arguments {
+        list.at += 1;
     }
     declare(walker, &Call { argv: &argv, ..*call })
 }
@@ -405,7 +428,7 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     let given = call.given(letters, false);
     if given.unknown.is_some() {
         return match walker.state.dialect.unset_option_is_fatal {
-            true => Err(walker.fatal(call, "an option is not known")),
+            true => Err(walker.fatal_option(call)),
             false => Ok(walker.state.dialect.unset_option_status),
         };
     }
@@ -507,8 +530,15 @@ impl Walker {
         index: &[u8],
         span: Span,
     ) -> Result<Option<Key>, Stop> {
-        if matches!(index, b"@" | b"*") || self.state.variables.get(array).is_none() {
+        let all = matches!(index, b"@" | b"*");
+        let is_key = self.state.dialect.unset_all != UnsetAll::Variable
+            && self.state.dialect.unset_all != UnsetAll::Fatal
+            && self.is_keyed(array);
+        if (all && !is_key) || self.state.variables.get(array).is_none() {
             return Ok(None);
+        }
+        if all {
+            return Ok(Some(Key::Text(operand.slice(array.len() + 1, operand.len() - 1))));
         }
         // The name and the bracket were written without quotes, so the index was read as one.
         let is_written = !operand.quoting()[..=array.len()].contains(&true);
@@ -519,6 +549,27 @@ impl Walker {
         self.element_key_of_text(array, index, span).map(Some)
     }
 
+    /// `unset 'a[@]'`
+    fn unset_all(&mut self, array: &[u8], span: Span) -> Result<Status, Stop> {
+        match self.state.dialect.unset_all {
+            UnsetAll::Variable => {
+                self.state.variables.remove(array);
+            }
+            UnsetAll::Elements if self.state.variables.is_array(array) => {
+                self.state.variables.entry(array).value = Value::Indexed(BTreeMap::new());
+            }
+            UnsetAll::Elements | UnsetAll::Nothing => {}
+            UnsetAll::Fatal => {
+                let message = "this is not a name";
+                return Err(Stop::error(message, span, 1, Reach::Shell));
+            }
+            UnsetAll::Value => {
+                self.empty_stretch(array, Stretch::Range(1, i64::MAX), span)?;
+            }
+        }
+        Ok(0)
+    }
+
     fn unset_element(
         &mut self,
         array: &[u8],
@@ -526,9 +577,10 @@ impl Walker {
         key: Option<Key>,
         span: Span,
     ) -> Result<Status, Stop> {
-        let Some(key) = key else {
-            self.state.variables.remove(array);
-            return Ok(0);
+        let key = match key {
+            Some(key) => key,
+            None if matches!(index, b"@" | b"*") => return self.unset_all(array, span),
+            None => return Ok(0),
         };
         let is_text = !self.state.variables.is_array(array);
         if is_text
