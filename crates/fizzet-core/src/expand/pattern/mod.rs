@@ -329,11 +329,13 @@ fn holds_place(items: &[Item]) -> bool {
 #[cfg(test)]
 mod tests {
     use super::{Pattern, PatternRules};
+    use crate::dialect::QuotesPair;
 
     const RULES: PatternRules = PatternRules {
         characters: true,
         wide_classes: true,
         caret_negates: true,
+        quotes_pair: QuotesPair::Never,
         collating: true,
         backslash_escapes: true,
         escapes_slash_behind_pattern: true,
