@@ -70,6 +70,20 @@ macro_rules! dialect_table {
 const Y: bool = true;
 const N: bool = false;
 
+const RESERVED: &[&str] = &[
+    "!", "{", "}", "case", "do", "done", "elif", "else", "esac", "fi", "for", "if", "in", "then",
+    "until", "while",
+];
+const RESERVED_BUSYBOX: &[&str] = &[
+    "!", "{", "}", "case", "do", "done", "elif", "else", "esac", "fi", "for", "function", "if",
+    "in", "then", "until", "while",
+];
+const RESERVED_KSH: &[&str] = &[
+    "!", "{", "}", "case", "do", "done", "elif", "else", "esac", "fi", "for", "function", "if",
+    "in", "select", "then", "time", "until", "while", "[[",
+];
+const RESERVED_MKSH: &[&str] = RESERVED_KSH;
+
 dialect_table! {
     /// A pattern that matches no pathname stays as it is; otherwise it is an error.
     keeps_unmatched: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: echo nosuch*";
@@ -941,6 +955,12 @@ dialect_table! {
     unknown_option_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: (set -Q); echo $?; (export -z); echo $?";
     /// `command` keeps an assignment of `export` and its kin to a read-only variable from ending the shell, with this status.
     command_holds_read_only: Option<Status> = [None, None, None, None, Some(1), Some(2), None], "observed in all six: readonly v; command export v=1; echo $?";
+    /// Where words are looked up behind an alias that ends in a blank.
+    aliases_behind_blank: AliasesBehindBlank = [AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Lists, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Commands], "observed in all six: alias a='for ' b='i in'; then a b c; do echo $i; done";
+    /// A blank behind a backslash at the end of an alias counts.
+    escaped_blank_of_alias_counts: bool = [Y, Y, N, N, N, Y, Y], "observed in all six: alias t='echo \\ ' w=W; then t w";
+    /// Words that are reserved before they are looked up as aliases, where a command begins.
+    reserved_before_aliases: &'static [&'static str] = [RESERVED, &[], RESERVED, RESERVED_BUSYBOX, RESERVED_KSH, RESERVED_MKSH, &[]], "observed in all six: alias while=x; then while false; do :; done; and so on";
     /// A slash ends a bracket expression when the shell looks whether a word is a pattern at all; a quoted one does not.
     slash_ends_brackets: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: shopt -s nullglob; echo [a/b] [a\\/b] [a/ [a\\/]";
     /// What an assignment to an element before a command does.

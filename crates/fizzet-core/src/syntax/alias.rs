@@ -4,6 +4,7 @@
 use rustc_hash::FxHashMap;
 use std::rc::Rc;
 
+use crate::dialect::AliasesBehindBlank;
 use crate::source::SourceId;
 use crate::syntax::cursor::{Parser, Segment, is_meta};
 
@@ -29,8 +30,8 @@ pub(super) struct Substituting {
     /// Aliases that have been replaced, and where the text of each ends: inside it the same name is
     /// not replaced again.
     active: Vec<(Rc<[u8]>, usize)>,
-    /// Where the text of an alias that ends in a blank ends: the word behind it is looked at too.
-    next_word: Option<usize>,
+    /// Where the texts of aliases that end in a blank end: the word behind each is looked at too.
+    next_words: Vec<usize>,
 }
 
 impl Substituting {
@@ -46,8 +47,29 @@ impl Parser<'_> {
         self.aliases.known = aliases;
     }
 
-    /// Replaces the command word at this place as long as it is an alias; false if it is none.
+    /// The same for a word of a compound command, where the shell looks at those too.
+    pub(super) fn replace_aliases_in(&mut self, place: AliasesBehindBlank) {
+        if self.aliases.known.is_some() && self.dialect.aliases_behind_blank >= place {
+            self.skip_blanks();
+            self.replace_aliases_behind_blank();
+        }
+    }
+
+    /// Replaces the command word at this place as long as it is an alias; false if it is none, or a reserved
+    /// word where those come first.
     pub(super) fn replace_aliases(&mut self) -> bool {
+        if self.aliases.known.is_none() {
+            return false;
+        }
+        let first = self.dialect.reserved_before_aliases;
+        if first.iter().any(|word| self.at_reserved(word.as_bytes())) {
+            return false;
+        }
+        self.replace_words()
+    }
+
+    /// Replaces the word at this place as long as it is an alias; false if it is none.
+    fn replace_words(&mut self) -> bool {
         let mut replaced = false;
         while self.aliases.known.is_some() && self.replace_alias(false) {
             self.skip_blanks();
@@ -58,10 +80,16 @@ impl Parser<'_> {
 
     /// Replaces the word at this place if it stands behind an alias that ends in a blank.
     pub(super) fn replace_aliases_behind_blank(&mut self) {
-        if let Some(end) = self.aliases.next_word.take_if(|end| *end <= self.pos)
-            && self.text[end..self.pos].iter().all(|byte| matches!(byte, b' ' | b'\t'))
-        {
-            self.replace_aliases();
+        let is_blank = |byte: &u8| matches!(byte, b' ' | b'\t');
+        let mut stands_behind = false;
+        let (text, pos) = (&self.text, self.pos);
+        self.aliases.next_words.retain(|&end| {
+            let here = end <= pos;
+            stands_behind |= here && text[end..pos].iter().all(is_blank);
+            !here
+        });
+        if stands_behind {
+            self.replace_words();
         }
         while self.aliases.known.is_some() && self.replace_alias(true) {
             self.skip_blanks();
@@ -94,8 +122,10 @@ impl Parser<'_> {
         self.splice(start, start + length, value, alias.source);
         let end = start + value.len();
         self.aliases.active.push((name.clone(), end));
-        if value.last().is_some_and(|byte| matches!(byte, b' ' | b'\t')) {
-            self.aliases.next_word = Some(end);
+        let is_escaped = !self.dialect.escaped_blank_of_alias_counts
+            && matches!(value.iter().rev().nth(1), Some(b'\\'));
+        if value.last().is_some_and(|byte| matches!(byte, b' ' | b'\t')) && !is_escaped {
+            self.aliases.next_words.push(end);
         }
         true
     }
@@ -114,11 +144,10 @@ impl Parser<'_> {
         for (_, active) in self.aliases.active.iter_mut().filter(|(_, active)| *active >= end) {
             *active = moved(*active);
         }
-        if let Some(next) = &mut self.aliases.next_word
-            && *next >= end
-            && self.dialect.blank_of_alias_lasts
-        {
-            *next = moved(*next);
+        if self.dialect.blank_of_alias_lasts {
+            for next in self.aliases.next_words.iter_mut().filter(|next| **next >= end) {
+                *next = moved(*next);
+            }
         }
         self.not_arithmetic.retain(|&at| at < start);
         self.text.to_mut().splice(start..end, value.iter().copied());

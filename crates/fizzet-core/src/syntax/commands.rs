@@ -249,8 +249,7 @@ impl<'a> Parser<'a> {
             }
             rest.push((connector, self.pipeline()?));
         }
-        let last = rest.last().map_or(&first, |(_, pipeline)| pipeline);
-        let span = self.span(start, start).to(last.span);
+        let span = self.span(start, self.pos);
         Ok(AndOr { first, rest, background: false, span })
     }
 
@@ -266,6 +265,7 @@ impl<'a> Parser<'a> {
         let (mut negated, mut timed, mut signs) = (false, false, 0u32);
         loop {
             self.skip_blanks();
+            self.replace_aliases();
             if (!negated || self.dialect.repeated_negation) && self.eat_reserved(b"!") {
                 negated = !negated;
                 signs += 1;

@@ -2,6 +2,7 @@
 
 use std::rc::Rc;
 
+use crate::dialect::AliasesBehindBlank;
 use crate::source::Span;
 use crate::syntax::ast::{
     Argument, CaseBranch, CaseEnd, Command, CommandKind, List, SimpleCommand, Word,
@@ -227,6 +228,7 @@ impl<'a> Parser<'a> {
     }
 
     fn for_words(&mut self, start: usize, opener: &'static str) -> Parsed<CommandKind> {
+        self.replace_aliases_in(AliasesBehindBlank::Anywhere);
         let mut names = vec![match self.dialect.late_for_names {
             true => {
                 let word = self.expect_word("a name")?;
@@ -243,6 +245,7 @@ impl<'a> Parser<'a> {
             self.skip_newlines()?;
         } else {
             self.skip_newlines()?;
+            self.replace_aliases_in(AliasesBehindBlank::Anywhere);
             if self.eat_reserved(b"in") {
                 words = Some(self.words_to_separator()?);
             }
@@ -255,6 +258,7 @@ impl<'a> Parser<'a> {
         let mut words = Vec::new();
         loop {
             self.skip_blanks();
+            self.replace_aliases_in(AliasesBehindBlank::Lists);
             if self.at_word() {
                 words.push(self.word(Within::Word)?);
                 continue;
@@ -269,6 +273,7 @@ impl<'a> Parser<'a> {
     }
 
     fn case_clause(&mut self, start: usize) -> Parsed<CommandKind> {
+        self.replace_aliases_in(AliasesBehindBlank::Anywhere);
         let word = self.expect_word("the word to compare")?;
         let is_refused = match word.literal() {
             Some(b"{" | b"}") => self.dialect.lone_braces_are_refused,
@@ -279,6 +284,7 @@ impl<'a> Parser<'a> {
             return self.unexpected("a word in quotes");
         }
         self.skip_newlines()?;
+        self.replace_aliases_in(AliasesBehindBlank::Anywhere);
         let braces = self.dialect.case_in_braces && self.eat_reserved(b"{");
         let closer: &'static str = if braces { "}" } else { "esac" };
         if !braces && !self.eat_reserved(b"in") {
@@ -312,6 +318,7 @@ impl<'a> Parser<'a> {
     }
 
     fn case_branch(&mut self, closer: &'static str) -> Parsed<CaseBranch> {
+        self.replace_aliases_in(AliasesBehindBlank::Anywhere);
         if !self.at_group_of_pattern() {
             self.eat(b"(");
         }

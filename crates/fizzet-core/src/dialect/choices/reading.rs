@@ -143,6 +143,17 @@ pub enum AliasesBehind {
     Assignments,
 }
 
+/// Where words are looked up as aliases behind the text of an alias that ends in a blank.
+#[derive(Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Debug)]
+pub enum AliasesBehindBlank {
+    /// In simple commands.
+    Commands,
+    /// And in the list of a loop.
+    Lists,
+    /// And where a name, `in` or the pattern of a compound command stands.
+    Anywhere,
+}
+
 /// Where a semicolon may stand with no command before it.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum LoneSemicolons {
