@@ -174,7 +174,7 @@ dialect_table! {
     /// `read -a` fills an array with the codes of characters.
     read_array_takes_codes: bool = [N, N, N, N, N, Y, N], "observed in all six: read -a a <<< 'x y'; echo ${a[0]}";
     /// `read` without a name keeps white space at both ends in REPLY.
-    reply_is_whole: bool = [N, Y, N, N, N, N, N], "observed: read with ' a b '";
+    reply_is_whole: bool = [N, Y, N, Y, N, N, N], "observed: read with ' a b '";
     /// The index of the first element of an array.
     first_index: i64 = [0, 0, 0, 0, 0, 0, 1], "observed: a=(x y); echo ${a[1]}";
     /// `break` outside a loop ends the shell.
@@ -960,7 +960,15 @@ dialect_table! {
     /// A blank behind a backslash at the end of an alias counts.
     escaped_blank_of_alias_counts: bool = [Y, Y, N, N, N, Y, Y], "observed in all six: alias t='echo \\ ' w=W; then t w";
     /// Words that are reserved before they are looked up as aliases, where a command begins.
-    reserved_before_aliases: &'static [&'static str] = [RESERVED, &[], RESERVED, RESERVED_BUSYBOX, RESERVED_KSH, RESERVED_MKSH, &[]], "observed in all six: alias while=x; then while false; do :; done; and so on";
+    reserved_before_aliases: &'static [&'static str] = [RESERVED, &["}"], RESERVED, RESERVED_BUSYBOX, RESERVED_KSH, RESERVED_MKSH, &[]], "observed in all six: alias while=x; then while false; do :; done; and so on";
+    /// What `exit` without an operand ends with in an action.
+    exit_in_actions: ActionStatus = [ActionStatus::Before, ActionStatus::BeforeAtEnd, ActionStatus::Before, ActionStatus::Before, ActionStatus::Latest, ActionStatus::Before, ActionStatus::Latest], "observed in all six: (trap '(exit 5); exit' EXIT; exit 3); echo $?";
+    /// What `return` without an operand ends with in an action.
+    return_in_actions: ActionStatus = [ActionStatus::Before, ActionStatus::Before, ActionStatus::BeforeOutsideFunctions, ActionStatus::BeforeOutsideFunctions, ActionStatus::Latest, ActionStatus::Before, ActionStatus::BeforeOutsideFunctions], "observed in all six: trap '(exit 5); return' USR1; f() { (exit 7); kill -USR1 $$; }; f; echo $?";
+    /// `${ ...;}` has variables of its own as a function does.
+    command_braces_have_variables: bool = [N, N, N, N, N, Y, N], "observed in ksh93 and mksh: e=1; x=${ typeset e=2; }; echo $e";
+    /// Words that close or go on with a compound command can come from aliases.
+    aliases_close_compounds: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: alias D=do E=done; then for x in 1; D echo $x; E";
     /// A slash ends a bracket expression when the shell looks whether a word is a pattern at all; a quoted one does not.
     slash_ends_brackets: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: shopt -s nullglob; echo [a/b] [a\\/b] [a/ [a\\/]";
     /// What an assignment to an element before a command does.

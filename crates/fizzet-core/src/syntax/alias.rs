@@ -6,7 +6,7 @@ use std::rc::Rc;
 
 use crate::dialect::AliasesBehindBlank;
 use crate::source::SourceId;
-use crate::syntax::cursor::{Parser, Segment, is_meta};
+use crate::syntax::cursor::{Parsed, Parser, Segment, is_meta};
 
 /// Aliases by name.
 pub type Aliases = FxHashMap<Rc<[u8]>, Alias>;
@@ -53,6 +53,23 @@ impl Parser<'_> {
             self.skip_blanks();
             self.replace_aliases_behind_blank();
         }
+    }
+
+    /// Replaces a word that may close or go on with a compound command.
+    pub(super) fn replace_aliases_of_closers(&mut self) -> Parsed<()> {
+        match self.dialect.aliases_close_compounds && self.aliases.known.is_some() {
+            true => self.replace_aliases_of_command(),
+            false => Ok(()),
+        }
+    }
+
+    /// Replaces the word that a command begins with; an alias may begin with newlines.
+    pub(super) fn replace_aliases_of_command(&mut self) -> Parsed<()> {
+        self.skip_blanks();
+        while self.replace_aliases() && self.raw() == Some(b'\n') {
+            self.skip_newlines()?;
+        }
+        Ok(())
     }
 
     /// Replaces the command word at this place as long as it is an alias; false if it is none, or a reserved

@@ -132,6 +132,7 @@ impl<'a> Parser<'a> {
             if self.eat_lone_semicolon() {
                 self.skip_newlines()?;
             }
+            self.replace_aliases_of_closers()?;
             if self.at_list_end() {
                 return Ok(list);
             }
@@ -220,6 +221,7 @@ impl<'a> Parser<'a> {
         opener: (usize, &'static str),
     ) -> Parsed<()> {
         self.skip_newlines()?;
+        self.replace_aliases_of_closers()?;
         if self.eat_reserved(word.as_bytes()) {
             return Ok(());
         }
@@ -264,8 +266,7 @@ impl<'a> Parser<'a> {
         let mut end = start;
         let (mut negated, mut timed, mut signs) = (false, false, 0u32);
         loop {
-            self.skip_blanks();
-            self.replace_aliases();
+            self.replace_aliases_of_command()?;
             if (!negated || self.dialect.repeated_negation) && self.eat_reserved(b"!") {
                 negated = !negated;
                 signs += 1;

@@ -18,11 +18,7 @@ const RESERVED_CLOSERS: &[&[u8]] =
 impl<'a> Parser<'a> {
     /// One command of a pipeline, with its redirections.
     pub(super) fn command(&mut self) -> Parsed<Command> {
-        self.skip_blanks();
-        while self.replace_aliases() && self.raw() == Some(b'\n') {
-            // The text of the alias began with a newline.
-            self.skip_newlines()?;
-        }
+        self.replace_aliases_of_command()?;
         let start = self.start();
         let Some(kind) = self.compound()? else { return self.simple_command() };
         let mut redirects = Vec::new();

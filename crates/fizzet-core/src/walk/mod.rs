@@ -110,6 +110,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         sourced: 0,
         pending: Vec::new(),
         acting: Vec::new(),
+        actions: Vec::new(),
         error_told: false,
         action_status: 0,
         loops: 0,
@@ -167,6 +168,8 @@ pub(crate) struct Walker {
     pending: Vec<&'static str>,
     /// Conditions whose actions are being carried out.
     acting: Vec<&'static str>,
+    /// How things stood when each of them began, and that for EXIT.
+    actions: Vec<signals::EnteredAction>,
     /// What the latest action of `trap` ended with.
     action_status: Status,
     /// Whether the action for ERR has been carried out for the latest status.

@@ -138,7 +138,7 @@ impl Walker {
             path: &path,
             argv: &vector,
             environment: self.state.variables.exported(),
-            folder: b"",
+            folder: b".",
             input: rest.as_ref().map(Text::bytes),
             messages,
             limit,

@@ -3,9 +3,9 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{DebugAt, EvalLines};
+use crate::dialect::{ActionStatus, DebugAt, EvalLines};
 use crate::state::Traps;
-use crate::stop::Stop;
+use crate::stop::{Status, Stop};
 use crate::syntax::ast::CommandKind as Node;
 use crate::text::Text;
 use crate::walk::Walker;
@@ -13,6 +13,19 @@ use crate::walk::builtins::signal_number;
 
 /// Signals whose effect is nothing where they have no action (signal(7)).
 const HARMLESS: [&str; 4] = ["CHLD", "CONT", "URG", "WINCH"];
+
+/// How things stood when an action began.
+#[derive(Clone, Copy)]
+pub(super) struct EnteredAction {
+    /// `$?`
+    status: Status,
+    /// How many functions were being called.
+    scopes: usize,
+    /// How many subshells it was in.
+    depth: u32,
+    /// Whether it is the one for EXIT.
+    is_for_exit: bool,
+}
 
 impl Walker {
     /// A signal comes to the shell.
@@ -56,16 +69,40 @@ impl Walker {
         };
         self.state.number_lines(source, rule);
         self.acting.push(condition);
+        self.actions.push(self.entered_action(false));
         let error_told = self.error_told;
         let outcome = self.source(source);
         self.error_told = error_told;
         self.acting.pop();
+        self.actions.pop();
         self.state.doing.at = at;
         self.action_status = self.state.status;
         if outcome.is_ok() {
             self.state.status = status;
         }
         outcome
+    }
+
+    /// Where an action begins.
+    pub(super) fn entered_action(&self, is_for_exit: bool) -> EnteredAction {
+        let (status, scopes) = (self.state.status, self.scopes.len());
+        EnteredAction { status, scopes, depth: self.state.doing.depth, is_for_exit }
+    }
+
+    /// The status of `exit` or `return` without an operand.
+    pub(super) fn status_to_leave_with(&self, returns: bool) -> Status {
+        let Some(action) = self.actions.last() else { return self.state.status };
+        let dialect = &self.state.dialect;
+        let rule = if returns { dialect.return_in_actions } else { dialect.exit_in_actions };
+        let before = match rule {
+            ActionStatus::Latest => false,
+            ActionStatus::Before => true,
+            ActionStatus::BeforeOutsideFunctions => action.scopes == self.scopes.len(),
+            ActionStatus::BeforeAtEnd => {
+                action.is_for_exit && action.depth == self.state.doing.depth
+            }
+        };
+        if before { action.status } else { self.state.status }
     }
 
     /// Whether there is an action for a condition.

@@ -16,6 +16,7 @@ use crate::text::{Standing, Text};
 use crate::trace::Missing;
 use crate::walk::Walker;
 use crate::walk::builtins::SubshellIs;
+use crate::walk::compound::Scope;
 
 impl Walker {
     /// The output of a command substitution, without its last newlines.
@@ -48,10 +49,21 @@ impl Walker {
                         walker.state.dialect.substitution_keeps_exit_on_error
                             || walker.state.options.inherits_exit_on_error;
                     walker.list(list)?;
+                    if list.items.is_empty() {
+                        walker.state.status = 0;
+                    }
                     walker.meet_broken(command);
                     Ok(())
                 })
             }),
+            SubstitutionPlace::Here if self.state.dialect.command_braces_have_variables => {
+                self.scopes.push(Scope { has_variables: true, ..Scope::default() });
+                let made = self.captured(|walker| walker.list(list));
+                if let Some(scope) = self.scopes.pop() {
+                    self.restore(scope.hidden);
+                }
+                made
+            }
             SubstitutionPlace::Here => self.captured(|walker| walker.list(list)),
             SubstitutionPlace::Reply => self.reply_of(list),
         };

@@ -92,3 +92,32 @@ fn running_for_every_shell_is_refused() {
     let said = of(&["line", "--allow-run", "--shell", "all", "label"]).says(2);
     assert!(said.contains("name one shell"), "{said}");
 }
+
+/// A script that goes to a folder, and names a file after its own process.
+const MOVED: &str = r#"
+mkdir combs && cd combs
+printf lid >jar.$$
+touch three.txt
+label "$(sh -c 'echo $PPID')" $$ *
+cd ..
+label combs/* "$(cd combs && ls)"
+"#;
+
+#[test]
+fn programs_begin_in_the_folder_that_cd_has_gone_to_and_know_the_shell_by_its_number() {
+    let folder = tempfile::tempdir().unwrap();
+    let dir = folder.path().to_str().unwrap();
+    let script = folder.path().join("moved.sh");
+    fs::write(&script, MOVED).unwrap();
+    let script = script.to_str().unwrap();
+    let walk = ["walk", "--format", "json", "--dir", dir, "--allow-run", script];
+    let found = vectors(&of(&walk).output());
+    let labels: Vec<&Vec<String>> =
+        found.iter().filter(|argv| argv.first().is_some_and(|name| name == "label")).collect();
+    let jar = format!("jar.{}", labels[0][2]);
+    assert_eq!(labels[0][1], labels[0][2]);
+    assert_eq!(labels[0][3..], [jar.clone(), "three.txt".into()]);
+    let there = [format!("combs/{jar}"), "combs/three.txt".into(), format!("{jar}\nthree.txt")];
+    assert_eq!(labels[1][1..], there);
+    of(&["line", "label $$"]).status(3);
+}

@@ -296,3 +296,16 @@ pub enum UnsetAll {
     /// All elements of an indexed array but an empty one.
     Value,
 }
+
+/// What `exit` or `return` without an operand ends with in an action of `trap`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ActionStatus {
+    /// `$?`, as everywhere.
+    Latest,
+    /// What `$?` was when the action began.
+    Before,
+    /// The same, but in the functions that the action calls.
+    BeforeOutsideFunctions,
+    /// The same in the action for EXIT, but in its subshells.
+    BeforeAtEnd,
+}

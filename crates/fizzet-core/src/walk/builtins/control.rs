@@ -58,7 +58,7 @@ pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         return Ok(2);
     }
     let status = match operands.first().map(Text::bytes) {
-        None => i64::from(walker.state.status),
+        None => i64::from(walker.status_to_leave_with(returns)),
         Some(text) => match walker.status_given(text, returns) {
             Some(status) => status,
             _ if returns && !dialect.usage_is_fatal => 2,

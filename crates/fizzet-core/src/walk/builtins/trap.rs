@@ -275,7 +275,10 @@ impl Walker {
             (rule, _) => rule,
         };
         self.state.number_lines(source, rule);
-        match self.source(source) {
+        self.actions.push(self.entered_action(true));
+        let acted = self.source(source);
+        self.actions.pop();
+        match acted {
             Err(stop @ (Stop::Exit(_) | Stop::Limit { .. })) => return Err(stop),
             _ => self.state.status = status,
         }
