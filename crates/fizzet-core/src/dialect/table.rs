@@ -969,6 +969,14 @@ dialect_table! {
     command_braces_have_variables: bool = [N, N, N, N, N, Y, N], "observed in ksh93 and mksh: e=1; x=${ typeset e=2; }; echo $e";
     /// Words that close or go on with a compound command can come from aliases.
     aliases_close_compounds: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: alias D=do E=done; then for x in 1; D echo $x; E";
+    /// What quotes or expansions in the name of a function that is defined do.
+    quoted_function_names: QuotedNames = [QuotedNames::Refused, QuotedNames::Late, QuotedNames::Refused, QuotedNames::Refused, QuotedNames::Taken, QuotedNames::Taken, QuotedNames::Any], "observed in all six: 'a b'() { echo in; }; 'a b'";
+    /// `print` decodes its words as `$'...'` is decoded.
+    print_decodes_as_quotes: bool = [N, N, N, N, N, N, Y], "observed in zsh 5.9: print 'a\\qb' with every letter";
+    /// A list that other text follows directly is a text itself.
+    lists_go_on_as_text: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: a=(4*3)/2; echo $a; let a=(4*3)/2; echo $a";
+    /// `local -I` keeps the value that is outside.
+    locals_can_inherit: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: v=1; f() { local -I v; echo $v; }; f";
     /// A slash ends a bracket expression when the shell looks whether a word is a pattern at all; a quoted one does not.
     slash_ends_brackets: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: shopt -s nullglob; echo [a/b] [a\\/b] [a/ [a\\/]";
     /// What an assignment to an element before a command does.

@@ -33,7 +33,13 @@ impl Substitution<'_> {
         }
         let mut held = self.flagged_value(flagged, place)?;
         if flagged.tests {
-            let set = !matches!(held, Held::Unset);
+            let searched = matches!(&flagged.slice, Some(Slice::Search(letters, _))
+                if letters.iter().any(|letter| b"rR".contains(letter)));
+            let set = match &held {
+                Held::Unset => false,
+                Held::One(text) if searched => !text.is_empty(),
+                _ => true,
+            };
             let text = self.computed(parameter, if set { b"1" } else { b"0" });
             return self.emit(parameter, Held::One(text), place);
         }

@@ -80,7 +80,8 @@ pub(super) fn pathnames(
     if qualifiers.is_none() && !has_pattern(field, settings.rules) {
         return None;
     }
-    let components = components(field, settings);
+    let (wanted, excluded) = excluded(field, settings.rules);
+    let components = components(&wanted, settings);
     let literal = components.iter().all(|component| component.pattern.literal().is_some());
     if literal && qualifiers.is_none() {
         return None;
@@ -95,6 +96,7 @@ pub(super) fn pathnames(
             !last(path) && !settings.ignored.iter().any(|pattern| pattern.matches(path))
         });
     }
+    found.retain(|path| !excluded.iter().any(|pattern| pattern.matches(path)));
     if found.is_empty() {
         return None;
     }
@@ -107,7 +109,36 @@ pub(super) fn pathnames(
         let whole = Text::from_bytes(path, Standing::Quoted, origin.clone());
         modifiers.iter().fold(whole, |text, &letter| by_letter(&text, letter))
     };
-    Some(found.into_iter().map(text).collect())
+    let mut texts: Vec<Text> = found.into_iter().map(text).collect();
+    if !modifiers.is_empty() && qualifiers.is_some_and(|one| one.has_usual_order()) {
+        texts.sort_by(|one, other| one.bytes().cmp(other.bytes()));
+    }
+    Some(texts)
+}
+
+/// A field without what `~` excludes, where that is an operator, and the patterns that a whole pathname must
+/// not match.
+fn excluded(field: &Text, rules: PatternRules) -> (Text, Vec<Pattern>) {
+    if !rules.operators || !field.bytes().contains(&b'~') {
+        return (field.clone(), Vec::new());
+    }
+    let (bytes, quoted) = (field.bytes(), crate::expand::pattern::quoting(field, rules));
+    let mut open = 0u32;
+    let mut cuts = Vec::new();
+    for (at, byte) in bytes.iter().enumerate().filter(|(at, _)| !quoted[*at]) {
+        match byte {
+            b'(' | b'[' => open += 1,
+            b')' | b']' => open = open.saturating_sub(1),
+            b'~' if open == 0 && at > 0 && at + 1 < bytes.len() => cuts.push(at),
+            _ => {}
+        }
+    }
+    let Some(&first) = cuts.first() else { return (field.clone(), Vec::new()) };
+    let ends = cuts.iter().skip(1).copied().chain([bytes.len()]);
+    let pattern = |(start, end): (&usize, usize)| {
+        Pattern::new(&bytes[start + 1..end], &quoted[start + 1..end], rules)
+    };
+    (field.slice(0, first), cuts.iter().zip(ends).map(pattern).collect())
 }
 
 /// Whether a part of the field between slashes is a pattern.

@@ -143,6 +143,11 @@ impl Qualifiers {
         &self.modifiers
     }
 
+    /// Whether the names stand in their usual order.
+    pub(super) fn has_usual_order(&self) -> bool {
+        self.order.is_empty()
+    }
+
     /// The paths that stay, in the order that is asked for.
     pub(super) fn chosen(&self, mut paths: Vec<Vec<u8>>, files: &dyn Files) -> Vec<Vec<u8>> {
         let all_hold = |tests: &Vec<(Test, bool)>, status: Option<Status>| {

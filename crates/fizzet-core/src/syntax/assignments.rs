@@ -4,7 +4,7 @@ use crate::dialect::CommandBrackets;
 use crate::syntax::ast::{
     Argument, Arithmetic, AssignedValue, Assignment, Element, Part, SimpleCommand, Slice, Word,
 };
-use crate::syntax::cursor::{Parsed, Parser, is_name_byte};
+use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_byte};
 use crate::syntax::error::SyntaxError;
 use crate::syntax::words::Within;
 
@@ -147,11 +147,35 @@ impl Parser<'_> {
             self.eat(b"=");
         }
         let value = if self.dialect.arrays && self.peek() == Some(b'(') {
-            AssignedValue::Array(self.deeper(Parser::array)?)
+            let open = self.pos;
+            let elements = self.deeper(Parser::array)?;
+            self.with_text_behind(open, elements)?
         } else {
             AssignedValue::Scalar(self.assigned_word()?)
         };
         Ok(Assignment { name, index, slice, append, value, span: self.span(start, self.pos) })
+    }
+
+    /// A list that other text follows directly is a text itself, where the shell takes that: its words with
+    /// single spaces between them, in parentheses.
+    fn with_text_behind(&mut self, open: usize, elements: Vec<Element>) -> Parsed<AssignedValue> {
+        let ends = self.text.get(self.pos).is_none_or(|&byte| is_meta(byte));
+        let plain = elements.iter().all(|element| element.index.is_none());
+        if ends || !plain || !self.dialect.lists_go_on_as_text {
+            return Ok(AssignedValue::Array(elements));
+        }
+        let close = self.span(self.pos - 1, self.pos);
+        let literal = |bytes: &[u8], span| Part::Literal { bytes: bytes.into(), span };
+        let mut parts = vec![literal(b"(", self.span(open, open + 1))];
+        for (at, element) in elements.into_iter().enumerate() {
+            if at > 0 {
+                parts.push(literal(b" ", element.word.span));
+            }
+            parts.extend(element.word.parts);
+        }
+        parts.push(literal(b")", close));
+        parts.extend(self.assigned_word()?.parts);
+        Ok(AssignedValue::Scalar(Word::new(parts, self.span(open, self.pos))))
     }
 
     /// What the brackets at `open` name, if that is more than one index.

@@ -250,6 +250,25 @@ impl Word {
             _ => None,
         }
     }
+
+    /// The bytes of a word that holds text and quotes only, without the quotes.
+    pub fn fixed(&self) -> Option<Vec<u8>> {
+        fixed(&self.parts)
+    }
+}
+
+fn fixed(parts: &[Part]) -> Option<Vec<u8>> {
+    let mut all = Vec::new();
+    for part in parts {
+        match part {
+            Part::Literal { bytes, .. }
+            | Part::Single { bytes, .. }
+            | Part::Escaped { bytes, .. } => all.extend_from_slice(bytes),
+            Part::Double { parts, .. } => all.append(&mut fixed(parts)?),
+            _ => return None,
+        }
+    }
+    Some(all)
 }
 
 /// A part of a word.

@@ -2,8 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::AliasesBehindBlank;
-use crate::source::Span;
+use crate::dialect::{AliasesBehindBlank, QuotedNames};
 use crate::syntax::ast::{
     Argument, CaseBranch, CaseEnd, Command, CommandKind, List, SimpleCommand, Word,
 };
@@ -308,31 +307,49 @@ impl<'a> Parser<'a> {
             return false;
         }
         let Some(end) = self.parentheses_end(self.pos) else { return false };
-        let goes_on = self.text.get(end).is_some_and(|&byte| !is_meta(byte));
+        let goes_on = self.text.get(end).is_some_and(|&byte| !is_meta(byte) || byte == b'(');
         let behind = self.text[end..].iter().find(|byte| !matches!(byte, b' ' | b'\t'));
         goes_on || matches!(behind, Some(b')' | b'|'))
     }
 
-    fn case_branch(&mut self, closer: &'static str) -> Parsed<CaseBranch> {
-        self.replace_aliases_in(AliasesBehindBlank::Anywhere);
+    /// The patterns of a branch of `case`, with the parenthesis behind them.
+    fn patterns(&mut self) -> Parsed<Vec<Word>> {
         if !self.at_group_of_pattern() {
             self.eat(b"(");
         }
-        let mut patterns = Vec::new();
+        let may_be_empty = self.dialect.bare_groups;
+        let mut patterns: Vec<Word> = Vec::new();
         loop {
             self.skip_blanks();
-            patterns.push(match self.at_bare_group() {
-                true => self.word(Within::Word)?,
-                false => self.expect_word("a pattern")?,
+            patterns.push(match self.peek() {
+                Some(b'(') if self.at_bare_group() => self.word(Within::Word)?,
+                Some(b'|') if may_be_empty => Word::new(Vec::new(), self.span(self.pos, self.pos)),
+                Some(b')') if may_be_empty && !patterns.is_empty() => {
+                    Word::new(Vec::new(), self.span(self.pos, self.pos))
+                }
+                _ => self.expect_word("a pattern")?,
             });
             self.skip_blanks();
             if self.eat(b")") {
-                break;
+                return Ok(patterns);
             }
-            if self.at(b"||") || !self.eat(b"|") {
+            if (self.at(b"||") && !may_be_empty) || !self.eat(b"|") {
                 return self.unexpected("| or )");
             }
         }
+    }
+
+    fn case_branch(&mut self, closer: &'static str) -> Parsed<CaseBranch> {
+        self.replace_aliases_in(AliasesBehindBlank::Anywhere);
+        let start = self.start();
+        let patterns = match self.patterns() {
+            Err(_) if self.dialect.bare_groups && self.text.get(start) == Some(&b'(') => {
+                // All of it is one pattern, with blanks in it.
+                self.pos = start;
+                vec![self.word(Within::Word)?]
+            }
+            patterns => patterns?,
+        };
         let body = self.compound_list()?;
         self.skip_newlines()?;
         let end = if (self.dialect.case_continue_ampersand && self.eat(b";;&"))
@@ -364,11 +381,10 @@ impl<'a> Parser<'a> {
         }
         let mut names = Vec::with_capacity(1);
         for argument in &command.words {
-            let name = match argument {
-                Argument::Word(word) => word.literal(),
-                Argument::Assignment(_) => None,
+            let Argument::Word(word) = argument else {
+                return Err(SyntaxError::new(SyntaxErrorKind::BadFunctionName, argument.span()));
             };
-            names.push(self.function_name(name, argument.span())?);
+            names.extend(self.function_name(word)?);
         }
         let kind = self.function_body(names, false)?;
         Ok(Command { kind, redirects: Vec::new(), span: self.span(start, self.pos) })
@@ -381,9 +397,11 @@ impl<'a> Parser<'a> {
             return self.called_at_once();
         }
         let mut names = Vec::with_capacity(1);
-        while names.is_empty() || (self.dialect.short_forms && self.at_word() && !self.at(b"{")) {
+        let mut named = false;
+        while !named || (self.dialect.short_forms && self.at_word() && !self.at(b"{")) {
             let word = self.expect_word("a name")?;
-            names.push(self.function_name(word.literal(), word.span)?);
+            names.extend(self.function_name(&word)?);
+            named = true;
             self.skip_blanks();
         }
         if self.dialect.keyword_takes_parentheses && self.eat(b"(") {
@@ -395,10 +413,17 @@ impl<'a> Parser<'a> {
         self.function_body(names, true)
     }
 
-    fn function_name(&self, name: Option<&[u8]>, span: Span) -> Parsed<Rc<[u8]>> {
+    /// The name of a function; `None` where the shell finds out later that it is none.
+    fn function_name(&self, word: &Word) -> Parsed<Option<Rc<[u8]>>> {
+        let name = match (word.literal(), self.dialect.quoted_function_names) {
+            (None, QuotedNames::Late) => return Ok(None),
+            (None, QuotedNames::Taken) => word.fixed().filter(|name| is_name(name)),
+            (None, QuotedNames::Any) => word.fixed(),
+            (name, _) => name.map(<[u8]>::to_vec),
+        };
         match name.filter(|name| self.dialect.any_function_name || is_name(name)) {
-            Some(name) => Ok(name.into()),
-            None => Err(SyntaxError::new(SyntaxErrorKind::BadFunctionName, span)),
+            Some(name) => Ok(Some(name.into())),
+            None => Err(SyntaxError::new(SyntaxErrorKind::BadFunctionName, word.span)),
         }
     }
 

@@ -146,6 +146,10 @@ impl Walker {
                 let message = "all elements of an associative array cannot be one value";
                 return Err(self.state.mistake(message, assignment.span, 1));
             }
+            if assignment.append && self.state.variables.is_array(name) {
+                let whole = Assignment { index: None, ..assignment.clone() };
+                return self.assign_variable(&whole);
+            }
             return self.assign_to(assignment, Stretch::Range(1, i64::MAX));
         }
         if let Some(index) = &assignment.index

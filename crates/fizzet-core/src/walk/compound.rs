@@ -16,11 +16,17 @@ use crate::syntax::is_name;
 use crate::text::{Passage, Standing, Text};
 use crate::walk::{Cause, SubshellIs, Walker, builtins};
 
+/// What says in an `always` block whether the commands before it have failed, and takes that back if it is
+/// set to 0.
+const TRY_BLOCK_ERROR: &[u8] = b"TRY_BLOCK_ERROR";
+
 /// What a function call puts back when it returns.
 #[derive(Default)]
 pub(super) struct Scope {
     /// Variables that `local` has hidden, in order.
     pub(super) hidden: Vec<(Rc<[u8]>, Option<Variable>)>,
+    /// Variables that were assigned before the call and that `local` has made its own.
+    pub(super) adopted: Vec<Rc<[u8]>>,
     /// Options as they were before `local -`.
     pub(super) options: Option<Options>,
     /// Whether `typeset` makes variables of the function.
@@ -61,6 +67,11 @@ impl Walker {
                 self.arithmetic_for(start, condition, step, body, command.span)
             }
             Node::Case { word, branches } => self.case_clause(word, branches),
+            Node::Function { names, .. } if names.is_empty() => {
+                let message = "this cannot be the name of a function";
+                self.survive(ShellError::new(message, command.span, 1, Reach::Command));
+                Ok(())
+            }
             Node::Function { names, body, keyword } => {
                 for name in names {
                     let function = Function { body: body.clone(), keyword: *keyword };
@@ -352,16 +363,36 @@ impl Walker {
     /// first list.
     fn always_clause(&mut self, body: &List, cleanup: &List) -> Result<(), Stop> {
         let outcome = self.list(body);
-        let leaves = matches!(outcome, Err(Stop::Return(_)) if self.depth_of_return() == 0);
-        let goes_on =
-            matches!(outcome, Ok(()) | Err(Stop::Return(_) | Stop::Break(_) | Stop::Continue(_)));
-        if !goes_on || leaves {
-            return outcome;
-        }
+        let failed = match &outcome {
+            Ok(()) | Err(Stop::Break(_) | Stop::Continue(_)) => false,
+            Err(Stop::Return(status)) if self.depth_of_return() > 0 => {
+                self.state.status = *status;
+                false
+            }
+            Err(Stop::Exit(status)) if !self.scopes.is_empty() => {
+                self.state.status = *status;
+                false
+            }
+            Err(Stop::Shell(error)) if !error.exits => {
+                self.state.status = error.status;
+                true
+            }
+            _ => return outcome,
+        };
         let status = self.state.status;
+        let mark = self.state.shell_text(if failed { b"1" } else { b"0" });
+        self.state.variables.set(TRY_BLOCK_ERROR, mark);
         self.list(cleanup)?;
+        let mended = self.state.variables.scalar(TRY_BLOCK_ERROR).map(Text::bytes) == Some(b"0");
+        self.state.variables.set(TRY_BLOCK_ERROR, self.state.shell_text(b"-1"));
         self.state.status = status;
-        outcome
+        match outcome {
+            Err(Stop::Shell(error)) if failed && mended => {
+                self.survive(error);
+                Ok(())
+            }
+            outcome => outcome,
+        }
     }
 
     fn anonymous(&mut self, body: &Rc<Command>, words: &[Word], span: Span) -> Result<(), Stop> {

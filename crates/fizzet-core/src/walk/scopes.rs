@@ -25,6 +25,9 @@ impl Walker {
         if self.state.dialect.local_keeps_temporary
             && self.is_temporary(name, depth.wrapping_sub(1))
         {
+            if let Some(scope) = self.scopes.last_mut() {
+                scope.adopted.push(name.into());
+            }
             return;
         }
         let Some(scope) = self.scopes.last_mut() else { return };
@@ -105,6 +108,9 @@ impl Walker {
                     self.state.variables.restore(name, outer);
                 }
                 return shows;
+            }
+            if !shows && self.scopes[depth - 1].adopted.iter().any(|known| **known == *name) {
+                return false;
             }
             let before = self.temporaries.iter_mut().rev().filter(|one| one.scopes == depth - 1);
             for one in before {

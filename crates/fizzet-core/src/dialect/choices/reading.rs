@@ -201,3 +201,16 @@ pub enum ReadLate {
     /// It ends the shell when it is reached.
     Fatal,
 }
+
+/// What quotes or expansions in the name of a function that is defined do.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum QuotedNames {
+    /// They are an error of grammar.
+    Refused,
+    /// Quotes are taken away; anything else is an error.
+    Any,
+    /// The same, and what is left must be a name.
+    Taken,
+    /// The definition fails when it is carried out.
+    Late,
+}

@@ -1,10 +1,11 @@
 //! `echo`, `print`, `pwd`.
 
-use crate::dialect::{Dialect, EchoEnd};
+use crate::dialect::{Dialect, DollarEscapes, EchoEnd};
 use crate::expand::Context;
 use crate::expand::pattern::Pattern;
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Status, Stop};
+use crate::syntax::decode_escapes;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
@@ -205,6 +206,22 @@ fn join(
     walker.write(out)
 }
 
+/// A word decoded as `$'...'` is; false if `\c` ends all output.
+fn unquoted(word: &Text, origin: &Origin, escapes: &DollarEscapes) -> (Text, bool) {
+    let bytes = word.bytes();
+    let mut at = 0;
+    let end = loop {
+        match bytes.get(at) {
+            None => break None,
+            Some(b'\\') if bytes.get(at + 1) == Some(&b'c') => break Some(at),
+            Some(b'\\') => at += 2,
+            Some(_) => at += 1,
+        }
+    };
+    let read = decode_escapes(&bytes[..end.unwrap_or(bytes.len())], escapes);
+    (Text::from_bytes(read, Standing::Quoted, origin.clone()), end.is_none())
+}
+
 /// Words with something between them and at the end, with or without decoding escapes.
 fn joined(
     walker: &Walker,
@@ -223,12 +240,14 @@ fn joined(
             out.push_text(word);
             continue;
         }
-        let (text, goes_on) = decoded(
-            word,
-            &origin,
-            walker.state.dialect.echo_escapes,
-            walker.state.dialect.echo_without_digits_is_nul,
-        );
+        let dialect = &walker.state.dialect;
+        let as_quotes = dialect.print_decodes_as_quotes && call.bytes(0) == Some(b"print");
+        let (text, goes_on) = match as_quotes {
+            true => unquoted(word, &origin, dialect.dollar_escapes),
+            false => {
+                decoded(word, &origin, dialect.echo_escapes, dialect.echo_without_digits_is_nul)
+            }
+        };
         out.push_text(&text);
         let stop = walker.state.dialect.echo_end;
         if !goes_on && stop != EchoEnd::DropsNewline {

@@ -206,7 +206,11 @@ impl Walker {
             && compound.is_none();
         let taken = takes_over.then(|| self.taken_over(name)).flatten();
         if declaration.local {
+            let inherits = declaration.given.has(b'I') && self.state.dialect.locals_can_inherit;
+            let outer = self.state.options.locals_inherit;
+            self.state.options.locals_inherit |= inherits;
             self.hide(name, equals.is_some() || compound.is_some());
+            self.state.options.locals_inherit = outer;
         }
         if let Some(Value::Scalar(value)) = taken.map(|variable| variable.value) {
             self.state.store(name, None, value, declaration.span)?;
@@ -392,6 +396,10 @@ impl Walker {
             let sum = arithmetic::text_value(&mut self.state, joined.bytes(), span)?
                 .wrapping_add(arithmetic::text_value(&mut self.state, value.bytes(), span)?);
             return Ok(self.state.shell_text(sum.to_string().as_bytes()));
+        }
+        if let (Some(Keeps::Real { .. }), true) = (keeps, !joined.is_empty()) {
+            let sum = [b"(", joined.bytes(), b")+(", value.bytes(), b")"].concat();
+            return Ok(self.state.shell_text(&sum));
         }
         joined.push_text(&value);
         Ok(joined)
