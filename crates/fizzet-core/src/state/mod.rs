@@ -1,6 +1,7 @@
 //! What a shell remembers between commands: variables, positional parameters, options.
 
 mod associative;
+mod base;
 mod options;
 mod own;
 mod parameters;
@@ -291,6 +292,10 @@ impl State {
                 return Err(self.mistake("OPTIND takes a number", span, 2));
             }
         }
+        let keeps = match keeps {
+            Keeps::Integer(0) => self.takes_base(name, text.bytes()),
+            keeps => keeps,
+        };
         let mut real = None;
         let text = self.kept(keeps, text, &mut real, span)?;
         let counts_from_one = self.dialect.first_index == 1;
@@ -475,6 +480,14 @@ impl State {
         Ok(Text::from_bytes(changed, Standing::Quoted, origin))
     }
 
+    /// Gives an integer variable without a base that of a number which is assigned to it.
+    fn takes_base(&mut self, name: &[u8], text: &[u8]) -> Keeps {
+        let taken = base::of_expression(text, self.dialect.integers_take_base);
+        let keeps = Keeps::Integer(taken.unwrap_or(0));
+        self.variables.entry(name).keeps = keeps;
+        keeps
+    }
+
     /// A mistake in an expansion or assignment: it ends the shell, or in some shells only the line.
     pub fn mistake(&self, message: impl Into<String>, span: Span, status: Status) -> Stop {
         let reach = if self.dialect.mistakes_end_line { Reach::Line } else { Reach::Shell };
@@ -540,7 +553,7 @@ pub fn element_name(written: &[u8]) -> Option<(&[u8], &[u8])> {
 
 /// A number as `typeset -i` shows it: `base#digits`, plain in base 10.
 fn in_base(value: i64, base: u32) -> Vec<u8> {
-    if base == 10 {
+    if matches!(base, 0 | 10) {
         return value.to_string().into_bytes();
     }
     let (mut rest, mut digits) = (value.unsigned_abs(), Vec::new());

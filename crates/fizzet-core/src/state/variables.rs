@@ -57,7 +57,7 @@ pub enum Keeps {
     /// The text as it is.
     #[default]
     Text,
-    /// The value of the arithmetic expression that the text is, shown in this base.
+    /// The value of the arithmetic expression that the text is, shown in this base; 0 if it has none yet.
     Integer(u32),
     /// The value of the arithmetic expression, as a conversion of `printf` shows it.
     Real {

@@ -309,3 +309,14 @@ pub enum ActionStatus {
     /// The same in the action for EXIT, but in its subshells.
     BeforeAtEnd,
 }
+
+/// Where an integer variable without a base takes one from.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum TakesBase {
+    /// From nowhere.
+    Never,
+    /// From the first number of the first expression that is assigned to it.
+    OfFirstNumber,
+    /// From the last number with a base of the first expression that has one.
+    OfLastBased,
+}

@@ -90,7 +90,8 @@ pub(super) fn umask(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         },
         None => {
             let width = walker.state.dialect.mask_width;
-            let text = format!("{:0width$o}\n", walker.state.mask);
+            let zero = if walker.state.mask >= 1 << (3 * width - 3) { "0" } else { "" };
+            let text = format!("{zero}{:0width$o}\n", walker.state.mask);
             let origin = Origin::new(Rule::Output, call.span);
             walker.write(Text::from_bytes(text, Standing::Quoted, origin));
         }

@@ -77,7 +77,7 @@ impl Walker {
         flag(matches!(variable.value, Value::Indexed(_)), "-a");
         flag(matches!(variable.value, Value::Associative(_)), "-A");
         match variable.keeps {
-            Keeps::Integer(10) => words.push("-i".into()),
+            Keeps::Integer(0 | 10) => words.push("-i".into()),
             Keeps::Integer(base) => words.push(format!("-i {base}")),
             Keeps::Real { letter: b'f', digits, .. } => words.push(format!("-F {digits}")),
             Keeps::Real { digits, .. } => words.push(format!("-E {digits}")),
@@ -159,7 +159,7 @@ impl Walker {
         flag(matches!(variable.value, Value::Indexed(_)), " -a");
         flag(matches!(variable.value, Value::Associative(_)), " -A");
         match variable.keeps {
-            Keeps::Integer(10) => flag(true, " -i"),
+            Keeps::Integer(0 | 10) => flag(true, " -i"),
             Keeps::Integer(base) => flag(true, &format!(" -i{base}")),
             Keeps::Real { letter: b'f', .. } => flag(true, " -F"),
             Keeps::Real { .. } => flag(true, " -E"),

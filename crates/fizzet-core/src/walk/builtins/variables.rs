@@ -2,7 +2,7 @@
 
 use std::collections::BTreeMap;
 
-use crate::dialect::{ListTexts, OptionIndex, Outside, References, UnsetAll};
+use crate::dialect::{ListTexts, OptionIndex, Outside, References, TakesBase, UnsetAll};
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
@@ -359,6 +359,12 @@ impl Walker {
                 let (letter, less) = self.state.dialect.scientific_numbers;
                 let digits = digits(b'E').saturating_sub(less);
                 Keeps::Real { letter, digits, long: given.has(b'l') }
+            }
+            () if given.has(b'i')
+                && given.value(b'i').is_none()
+                && self.state.dialect.integers_take_base != TakesBase::Never =>
+            {
+                Keeps::Integer(0)
             }
             () if given.has(b'i') => Keeps::Integer(base.clamp(2, 64) as u32),
             () if given.has(b'u') => Keeps::Upper,
