@@ -5,16 +5,19 @@
 
 use std::rc::Rc;
 
+use bstr::ByteSlice;
+
 use crate::expand::flags::{Order, change_each, ordered, quoted_by, quoted_sparingly, split_at};
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::{Context, Tilde, arithmetic, document, ifs, joined, pattern_text_with};
 use crate::source::Span;
-use crate::state::Value;
+use crate::state::{Keeps, Padding, Value};
 use crate::stop::Stop;
 use crate::syntax::ast::{
-    Flag, Flagged, Further, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
+    Combine, Flag, Flagged, Further, Operation, Parameter, ParameterName, Part, Slice, Subscript,
+    Word,
 };
 use crate::syntax::{Parser, is_name};
 use crate::text::{Standing, Text, character_ends};
@@ -64,6 +67,7 @@ impl Substitution<'_> {
         }
         held = match &parameter.operation {
             Operation::Filter(word) => self.filtered(word, held, has(b'M'))?,
+            Operation::Combine { how, name } => self.combined(held, *how, name),
             Operation::Remove { suffix, longest, pattern } if has(b'M') => {
                 let pattern = self.compiled(pattern)?;
                 self.each(parameter, held, |text| {
@@ -89,7 +93,11 @@ impl Substitution<'_> {
             held = self.modified_each(parameter, held, modifier)?;
         }
         held = self.by_flags(flagged, held, separate, place)?;
-        self.emit_flagged(flagged, held, separate, place)
+        let zips = matches!(
+            parameter.operation,
+            Operation::Combine { how: Combine::ZipShort | Combine::ZipLong, .. }
+        );
+        self.emit_flagged(flagged, held, separate || zips, place)
     }
 
     /// The value that the expansion begins with.
@@ -257,7 +265,8 @@ impl Substitution<'_> {
     /// elements together.
     fn flagged_length(&mut self, flagged: &Flagged, held: Held) -> Result<Held, Stop> {
         let parameter = &flagged.parameter;
-        let unit = flagged.flags.iter().map(|flag| flag.letter).find(|f| matches!(f, b'c' | b'w'));
+        let unit =
+            flagged.flags.iter().map(|flag| flag.letter).find(|f| matches!(f, b'c' | b'w' | b'W'));
         let held = match (&held, unit) {
             (Held::List { items, .. }, Some(_)) => {
                 Held::One(super::whole::joined(items, b" ", parameter.span))
@@ -270,8 +279,16 @@ impl Substitution<'_> {
                 self.unset(parameter)?;
                 0
             }
-            Held::One(text) if unit == Some(b'w') => {
-                text.bytes().split(u8::is_ascii_whitespace).filter(|word| !word.is_empty()).count()
+            Held::One(text) if unit == Some(b'w') || unit == Some(b'W') => {
+                let separator = flagged.flags.iter().find(|flag| flag.letter == b's');
+                let separator = separator.and_then(|flag| flag.arguments.first());
+                let words: Vec<&[u8]> = match separator {
+                    Some(separator) if !separator.is_empty() => {
+                        text.bytes().split_str(&**separator).collect()
+                    }
+                    _ => text.bytes().split(u8::is_ascii_whitespace).collect(),
+                };
+                words.iter().filter(|word| unit == Some(b'W') || !word.is_empty()).count()
             }
             Held::One(text) => character_ends(text.bytes(), true).len() - 1,
             Held::List { items, .. } => items.len(),
@@ -341,7 +358,7 @@ impl Substitution<'_> {
         for flag in &flagged.flags {
             if flag.letter == b't' {
                 let kind = self.kind_of(&flagged.parameter);
-                held = Held::One(self.computed(&flagged.parameter, kind.as_bytes()));
+                held = Held::One(self.computed(&flagged.parameter, &kind));
             }
             if matches!(flag.letter, b'l' | b'r') && matches!(held, Held::Unset) {
                 held = Held::One(Text::new());
@@ -438,14 +455,34 @@ impl Substitution<'_> {
         Ok(Held::List { items, star: false })
     }
 
-    fn kind_of(&mut self, parameter: &Parameter) -> &'static str {
-        let ParameterName::Variable(name) = &parameter.name else { return "scalar-special" };
-        match self.cx.state().variables.get(name).map(|one| &one.value) {
-            None | Some(Value::Nothing) => "",
-            Some(Value::Scalar(_)) => "scalar",
-            Some(Value::Indexed(_)) => "array",
-            Some(Value::Associative(_)) => "association",
-        }
+    /// What kind of variable a parameter is: `scalar`, `array-readonly`.
+    fn kind_of(&mut self, parameter: &Parameter) -> Vec<u8> {
+        let ParameterName::Variable(name) = &parameter.name else {
+            return b"array-special".to_vec();
+        };
+        let state = self.cx.state();
+        let Some(variable) = state.variables.get(name) else { return Vec::new() };
+        let mut words = vec![match (&variable.value, variable.keeps) {
+            (Value::Indexed(_), _) => "array",
+            (Value::Associative(_), _) => "association",
+            (_, Keeps::Integer(_)) => "integer",
+            (_, Keeps::Real { .. }) => "float",
+            (Value::Nothing, Keeps::Text) => return Vec::new(),
+            _ => "scalar",
+        }];
+        words.extend(match variable.keeps {
+            Keeps::Field(Padding::Left, _) => Some("left"),
+            Keeps::Field(Padding::Right, _) => Some("right_blanks"),
+            Keeps::Field(Padding::Zeros, _) => Some("right_zeros"),
+            Keeps::Lower => Some("lower"),
+            Keeps::Upper => Some("upper"),
+            _ => None,
+        });
+        words.extend(variable.read_only.then_some("readonly"));
+        words.extend(variable.exported.then_some("export"));
+        words.extend(variable.unique.then_some("unique"));
+        words.extend(variable.own.then_some("special"));
+        words.join("-").into_bytes()
     }
 
     fn emit_flagged(

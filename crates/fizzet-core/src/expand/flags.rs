@@ -1,5 +1,7 @@
 //! What the flags of `${(flags)x}` do to texts and lists of them (observed in zsh 5.9).
 
+use std::cmp::Ordering;
+
 use bstr::ByteSlice;
 
 use crate::expand::transform::{in_dollar_quotes, single_quoted};
@@ -15,14 +17,19 @@ pub(super) struct Order {
     by_index: bool,
     folds_case: bool,
     numeric: bool,
+    /// Whether a minus sign before a number counts.
+    signed: bool,
     unique: bool,
 }
 
 impl Order {
     pub(super) fn of(flags: &[Flag]) -> Order {
         let mut order = Order::default();
+        let mut quotes = false;
         for flag in flags {
             match flag.letter {
+                // Behind `q` it says how to quote.
+                b'-' if !quotes => (order.numeric, order.signed) = (true, true),
                 b'o' => order.sorts = true,
                 b'O' => order.descends = true,
                 b'a' => order.by_index = true,
@@ -31,6 +38,7 @@ impl Order {
                 b'u' => order.unique = true,
                 _ => {}
             }
+            quotes = flag.letter == b'q';
         }
         // How elements are compared is said of an order only.
         order.sorts |= order.folds_case || order.numeric;
@@ -51,7 +59,7 @@ pub(super) fn ordered(mut items: Vec<Text>, order: Order) -> Vec<Text> {
         return items;
     }
     if order.sorts || order.descends {
-        items.sort_by_key(|item| key(item.bytes(), order));
+        items.sort_by(|one, other| compared(one.bytes(), other.bytes(), order));
         if order.descends {
             items.reverse();
         }
@@ -59,25 +67,32 @@ pub(super) fn ordered(mut items: Vec<Text>, order: Order) -> Vec<Text> {
     items
 }
 
-/// What is compared: stretches of digits as numbers where that is asked for.
-fn key(bytes: &[u8], order: Order) -> Vec<(u128, Vec<u8>)> {
-    let bytes = match order.folds_case {
-        true => bytes.to_lowercase(),
-        false => bytes.to_vec(),
-    };
-    if !order.numeric {
-        return vec![(0, bytes)];
+/// How two texts stand to each other; where that is asked for, numbers by their values.
+fn compared(one: &[u8], other: &[u8], order: Order) -> Ordering {
+    if order.folds_case {
+        let folded = Order { folds_case: false, ..order };
+        return compared(&one.to_lowercase(), &other.to_lowercase(), folded);
     }
-    bytes
-        .chunk_by(|a, b| a.is_ascii_digit() == b.is_ascii_digit())
-        .map(|stretch| match stretch[0].is_ascii_digit() {
-            true => {
-                let text = String::from_utf8_lossy(stretch);
-                (text.parse().unwrap_or(u128::MAX), Vec::new())
-            }
-            false => (u128::from(stretch[0]), stretch.to_vec()),
-        })
-        .collect()
+    let common = one.iter().zip(other).take_while(|(one, other)| one == other).count();
+    let is_digit = |text: &[u8], at: usize| text.get(at).is_some_and(u8::is_ascii_digit);
+    let differs_in_number = is_digit(one, common) || is_digit(other, common);
+    if order.numeric && differs_in_number {
+        // The whole number counts, not only what is behind the digits that are the same.
+        let same = one[..common].iter().rev().take_while(|byte| byte.is_ascii_digit()).count();
+        let start = common - same;
+        let number = |text: &[u8]| {
+            let digits = text[start..].iter().take_while(|byte| byte.is_ascii_digit());
+            digits.fold(0u128, |n, digit| {
+                n.saturating_mul(10).saturating_add(u128::from(digit - b'0'))
+            })
+        };
+        if is_digit(one, start) && is_digit(other, start) {
+            let values = number(one).cmp(&number(other));
+            let is_negative = order.signed && start > 0 && one[start - 1] == b'-';
+            return if is_negative { values.reverse() } else { values };
+        }
+    }
+    one.cmp(other)
 }
 
 /// A text taken apart at a separator; an empty one stands between any two characters.
@@ -217,19 +232,42 @@ fn capitalised(text: &Text) -> Text {
     like(text, out)
 }
 
-/// `(l:width:fill:)` and `(r:width:fill:)`
+/// `(l:width:fill:beside:)` and `(r:width:fill:beside:)`
 fn padded(text: &Text, flag: &Flag) -> Text {
     let width = flag.arguments.first().map(|width| String::from_utf8_lossy(width).into_owned());
     let width: usize = width.and_then(|width| width.parse().ok()).unwrap_or(0).min(1 << 20);
-    let fill = flag.arguments.get(1).map_or(&b" "[..], |fill| fill);
-    let characters: Vec<char> = text.bytes().to_str_lossy().chars().collect();
+    if width == 0 {
+        return text.clone();
+    }
+    let characters_of = |text: &[u8]| text.to_str_lossy().chars().collect::<Vec<char>>();
+    let fill = characters_of(flag.arguments.get(1).map_or(&b" "[..], |fill| fill));
+    // What stands once, directly beside the text.
+    let mut beside = characters_of(flag.arguments.get(2).map_or(&b""[..], |beside| beside));
+    let characters = characters_of(text.bytes());
     let missing = width.saturating_sub(characters.len());
-    let padding: Vec<u8> =
-        fill.iter().copied().cycle().take(if fill.is_empty() { 0 } else { missing }).collect();
+    match flag.letter {
+        b'l' => drop(beside.drain(..beside.len().saturating_sub(missing))),
+        _ => beside.truncate(missing),
+    }
+    let missing = if fill.is_empty() { 0 } else { missing - beside.len() };
+    // On the left it is the last character of the filling that meets the text.
+    let skipped = match flag.letter {
+        b'l' if !fill.is_empty() => (fill.len() - missing % fill.len()) % fill.len(),
+        _ => 0,
+    };
+    let filling: Vec<char> = fill.iter().copied().cycle().skip(skipped).take(missing).collect();
+    let (filling, beside) =
+        (filling.iter().collect::<String>().into_bytes(), beside.iter().collect::<String>());
     let shown = |part: &[char]| part.iter().collect::<String>().into_bytes();
     let bytes = match flag.letter {
-        b'l' => [padding, shown(&characters[characters.len().saturating_sub(width)..])].concat(),
-        _ => [shown(&characters[..characters.len().min(width)]), padding].concat(),
+        b'l' => {
+            let rest = shown(&characters[characters.len().saturating_sub(width)..]);
+            [filling, beside.into_bytes(), rest].concat()
+        }
+        _ => {
+            let rest = shown(&characters[..characters.len().min(width)]);
+            [rest, beside.into_bytes(), filling].concat()
+        }
     };
     like(text, bytes)
 }

@@ -9,6 +9,7 @@ pub mod arithmetic;
 mod brace;
 mod brace_fields;
 mod change;
+mod combine;
 mod distribute;
 mod flagged;
 mod flags;

@@ -37,7 +37,8 @@ impl Substitution<'_> {
             Operation::Value
             | Operation::Bad
             | Operation::Unreadable { .. }
-            | Operation::Filter(_) => Ok(Some(held)),
+            | Operation::Filter(_)
+            | Operation::Combine { .. } => Ok(Some(held)),
             Operation::Length => self.length(parameter, held).map(Some),
             Operation::Instead { what, colon, word } => {
                 self.instead(parameter, held, (*what, *colon, word), place)

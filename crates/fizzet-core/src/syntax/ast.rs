@@ -500,6 +500,19 @@ pub enum Subscript {
     Index(Arithmetic),
 }
 
+/// How two lists come together.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Combine {
+    /// `:|`: without what the other one holds.
+    Without,
+    /// `:*`: only what the other one holds.
+    Within,
+    /// `:^`: in turn, up to the end of the shorter one.
+    ZipShort,
+    /// `:^^`: in turn, up to the end of the longer one.
+    ZipLong,
+}
+
 /// What `${...}` does with the value.
 #[derive(Clone, Debug)]
 pub enum Operation {
@@ -549,6 +562,13 @@ pub enum Operation {
         all: bool,
         /// Which characters; `None` for all.
         pattern: Option<Word>,
+    },
+    /// `${x:|name}` and its kin.
+    Combine {
+        /// How the lists come together.
+        how: Combine,
+        /// The other list.
+        name: Rc<[u8]>,
     },
     /// `${!x}`, and what is then done with the value of the variable that `x` names.
     Indirect(Box<Operation>),

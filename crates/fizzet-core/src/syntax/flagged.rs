@@ -3,8 +3,8 @@
 
 use crate::syntax::ansi_c;
 use crate::syntax::ast::{
-    Arithmetic, Flag, Flagged, Further, Modifier, Operation, Parameter, ParameterName, Part,
-    Replace, Slice, Subscript,
+    Arithmetic, Combine, Flag, Flagged, Further, Modifier, Operation, Parameter, ParameterName,
+    Part, Replace, Slice, Subscript,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_start};
 use crate::syntax::words::Within;
@@ -188,6 +188,21 @@ impl<'a> Parser<'a> {
         if self.at(b":#") {
             self.pos += 2;
             return Ok(Some(Operation::Filter(self.word(Within::Brace)?)));
+        }
+        let signs = [
+            (&b":^^"[..], Combine::ZipLong),
+            (b":^", Combine::ZipShort),
+            (b":|", Combine::Without),
+            (b":*", Combine::Within),
+        ];
+        if let Some((sign, how)) = signs.into_iter().find(|(sign, _)| self.at(sign)) {
+            self.pos += sign.len();
+            let name: std::rc::Rc<[u8]> = self.name_bytes();
+            if self.raw() == Some(b'}') {
+                return Ok(Some(Operation::Combine { how, name }));
+            }
+            self.parts(if quoted { Within::BraceQuoted } else { Within::Brace })?;
+            return Ok(Some(Operation::Bad));
         }
         if self.at(b":%") {
             // Nothing comes of it.
@@ -418,7 +433,7 @@ impl Flagged {
             && self.slice.is_none()
             && self.further.is_empty()
             && self.modifiers.is_empty()
-            && !matches!(self.parameter.operation, Operation::Filter(_))
+            && !matches!(self.parameter.operation, Operation::Filter(_) | Operation::Combine { .. })
             && self.parameter.name != ParameterName::Variable([].into())
             && !matches!(self.parameter.index, Some(Subscript::Index(_)))
     }
