@@ -979,6 +979,10 @@ dialect_table! {
     locals_can_inherit: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: v=1; f() { local -I v; echo $v; }; f";
     /// What base an integer variable has that was declared without one.
     integers_take_base: TakesBase = [TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::OfFirstNumber, TakesBase::OfLastBased], "observed in bash, ksh93, mksh and zsh: typeset -i m; m=1+16#ff; echo $m; m=8#17; echo $m";
+    /// `readonly -a name` and `export -a name` make an array of a name without a value.
+    export_makes_arrays: bool = [N, N, N, N, N, Y, Y], "observed in bash and zsh: readonly -a r; declare -p r";
+    /// `readonly` makes variables of the function that it stands in.
+    readonly_is_local: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { readonly x=1; }; x=0; f; echo $x";
     /// A slash ends a bracket expression when the shell looks whether a word is a pattern at all; a quoted one does not.
     slash_ends_brackets: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: shopt -s nullglob; echo [a/b] [a\\/b] [a/ [a\\/]";
     /// What an assignment to an element before a command does.
@@ -1289,7 +1293,7 @@ dialect_table! {
     /// A tilde is expanded in a here-string.
     here_string_tilde: bool = [N, Y, N, N, Y, N, Y], "observed in all six: read x <<< ~; echo $x";
     /// The option letters of `export` and `readonly`.
-    export_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "fp"], "observed in all six: export -n x=1";
+    export_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "aAfE.F.gHhi.klL.mpR.tTUuZ."], "observed in all six: export -n x=1";
     /// What `unset` without a name does.
     unset_nothing: Outside = [Outside::Allowed, Outside::Allowed, Outside::Allowed, Outside::Allowed, Outside::Fatal, Outside::Allowed, Outside::Fails], "observed in all six: unset; echo $?";
     /// An offset of `${x:offset}` may begin with a parenthesis.

@@ -543,7 +543,7 @@ impl Evaluation<'_> {
             && self.state.variables.get(&target.name).is_none();
         if is_new {
             self.state.variables.entry(&target.name).keeps = match value {
-                Number::Whole(_) => Keeps::Integer(10),
+                Number::Whole(_) => Keeps::Integer(0),
                 Number::Real(_) => Keeps::Real { letter: b'f', digits: 10, long: false },
             };
         }

@@ -106,7 +106,10 @@ impl Substitution<'_> {
                 _ => return held,
             },
         };
-        let assignment = self.made(parameter, format!("{shown}={value}").as_bytes());
+        let assignment = match variable.bare {
+            true => self.made(parameter, shown.as_bytes()),
+            false => self.made(parameter, format!("{shown}={value}").as_bytes()),
+        };
         if letters.is_empty() {
             return Held::One(assignment);
         }
@@ -209,7 +212,7 @@ pub(crate) fn pair(key: &str, text: &Text) -> String {
 /// A key as `declare` shows it.
 pub(crate) fn subscript(key: &Text) -> String {
     let plain = |byte: &u8| byte.is_ascii_alphanumeric() || b"_-./,:+@%".contains(byte);
-    match !key.is_empty() && key.bytes().iter().all(plain) {
+    match !key.is_empty() && key.bytes() != b"@" && key.bytes().iter().all(plain) {
         true => key.bytes().to_str_lossy().into_owned(),
         false => double_quoted(key.bytes()),
     }

@@ -49,6 +49,8 @@ pub struct Variable {
     pub own: bool,
     /// Whether an array keeps only the first of elements that are the same.
     pub unique: bool,
+    /// Whether it is an array that has been declared, and nothing has been assigned to it.
+    pub bare: bool,
 }
 
 /// What a variable makes of a value that is assigned to it.
@@ -130,6 +132,7 @@ impl Variable {
             real: None,
             own: false,
             unique: false,
+            bare: false,
         }
     }
 
@@ -347,6 +350,7 @@ impl Variables {
     pub fn set_element(&mut self, name: &[u8], key: Key, mut text: Text) {
         text.bound_runs();
         let variable = self.entry(name);
+        variable.bare = false;
         match key {
             Key::Number(number) => {
                 let mut elements = match std::mem::replace(&mut variable.value, Value::Nothing) {
@@ -382,13 +386,16 @@ impl Variables {
         text.bound_runs();
         self.changes(name);
         match self.by_name.get_mut(&*self.place(name)) {
-            Some(variable) => match &mut variable.value {
-                Value::Indexed(elements) => {
-                    elements.insert(0, text);
+            Some(variable) => {
+                variable.bare = false;
+                match &mut variable.value {
+                    Value::Indexed(elements) => {
+                        elements.insert(0, text);
+                    }
+                    Value::Associative(elements) => elements.set_first(text),
+                    _ => variable.value = Value::Scalar(text),
                 }
-                Value::Associative(elements) => elements.set_first(text),
-                _ => variable.value = Value::Scalar(text),
-            },
+            }
             None => {
                 self.by_name.insert(name.into(), Variable::holding(Value::Scalar(text)));
             }

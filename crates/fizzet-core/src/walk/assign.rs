@@ -366,6 +366,7 @@ impl Walker {
         }
         let order = self.state.dialect.key_order;
         let variable = self.state.variables.entry(name);
+        variable.bare = false;
         let mut next = self.state.dialect.first_index;
         match (&mut variable.value, assignment.append) {
             (Value::Indexed(elements), true) => {

@@ -226,8 +226,8 @@ pub(crate) fn quoting(pattern: &Text, rules: PatternRules) -> Vec<bool> {
     marks
 }
 
-/// The backslashes of a value that stand before a quoted character, where both pair: each place, found from
-/// left to right, with what is quoted changed on the way.
+/// Makes a backslash of a value stand for itself where it stands before a quoted character that it pairs
+/// with, and that character a part of the pattern; answers whether there is such a place.
 fn pair_backslashes(bytes: &[u8], marks: &mut [bool], pairing: QuotesPair) -> bool {
     let pairs = |byte: u8| match pairing {
         QuotesPair::Never => false,

@@ -37,6 +37,7 @@ pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if dialect.echo_takes_dash && rest.first().is_some_and(|text| text.bytes() == b"-") {
         rest = &rest[1..];
     }
+    let escapes = if escapes { Escapes::OfEcho } else { Escapes::None };
     Ok(Status::from(!join(walker, call, rest, newline, escapes)))
 }
 
@@ -92,7 +93,7 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         false if asked.has(b'N') && dialect.print_ends_in_nul => Some(&b"\0"[..]),
         false => Some(&b"\n"[..]),
     };
-    let out = joined(walker, call, &words, between, (end, asked.decodes()));
+    let out = joined(walker, call, &words, between, (end, asked.escapes(&dialect)));
     if let Some(name) = &asked.variable {
         let bytes = out.bytes();
         let kept = out.slice(0, bytes.len() - usize::from(bytes.last() == Some(&b'\n')));
@@ -100,6 +101,17 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         return Ok(0);
     }
     Ok(Status::from(!walker.write_to(asked.descriptor, out)))
+}
+
+/// Which escapes are decoded.
+#[derive(Clone, Copy, PartialEq, Eq)]
+enum Escapes {
+    /// None.
+    None,
+    /// Those of `echo`.
+    OfEcho,
+    /// Those of `$'...'`.
+    OfQuotes,
 }
 
 /// What `print` was asked for.
@@ -157,10 +169,18 @@ impl<'a> Asked<'a> {
         self.letters.contains(&letter)
     }
 
-    fn decodes(&self) -> bool {
-        match self.has(b'R') {
-            true => self.has(b'e'),
-            false => !self.has(b'r'),
+    fn escapes(&self, dialect: &Dialect) -> Escapes {
+        let raw = self.has(b'r') && !self.has(b'R');
+        let latest = self.letters.iter().rev().find(|letter| b"rRe".contains(letter));
+        match latest {
+            _ if !dialect.print_decodes_as_quotes => match latest {
+                Some(b'r' | b'R') => Escapes::None,
+                _ => Escapes::OfEcho,
+            },
+            _ if raw => Escapes::None,
+            _ if !self.has(b'R') => Escapes::OfQuotes,
+            _ if self.has(b'e') => Escapes::OfEcho,
+            _ => Escapes::None,
         }
     }
 
@@ -199,7 +219,7 @@ fn join(
     call: &Call<'_>,
     words: &[Text],
     newline: bool,
-    escapes: bool,
+    escapes: Escapes,
 ) -> bool {
     let end = newline.then_some(&b"\n"[..]);
     let out = joined(walker, call, words, b" ", (end, escapes));
@@ -228,7 +248,7 @@ fn joined(
     call: &Call<'_>,
     words: &[Text],
     between: &[u8],
-    (mut end, escapes): (Option<&[u8]>, bool),
+    (mut end, escapes): (Option<&[u8]>, Escapes),
 ) -> Text {
     let origin = Origin::new(Rule::Output, call.span);
     let mut out = Text::new();
@@ -236,17 +256,14 @@ fn joined(
         if at > 0 {
             out.push(between, Standing::Quoted, &origin);
         }
-        if !(escapes && word.bytes().contains(&b'\\')) {
+        if escapes == Escapes::None || !word.bytes().contains(&b'\\') {
             out.push_text(word);
             continue;
         }
         let dialect = &walker.state.dialect;
-        let as_quotes = dialect.print_decodes_as_quotes && call.bytes(0) == Some(b"print");
-        let (text, goes_on) = match as_quotes {
-            true => unquoted(word, &origin, dialect.dollar_escapes),
-            false => {
-                decoded(word, &origin, dialect.echo_escapes, dialect.echo_without_digits_is_nul)
-            }
+        let (text, goes_on) = match escapes {
+            Escapes::OfQuotes => unquoted(word, &origin, dialect.dollar_escapes),
+            _ => decoded(word, &origin, dialect.echo_escapes, dialect.echo_without_digits_is_nul),
         };
         out.push_text(&text);
         let stop = walker.state.dialect.echo_end;

@@ -282,7 +282,8 @@ impl Walker {
         span: crate::source::Span,
     ) -> Result<(), Stop> {
         let first = self.state.dialect.first_index;
-        self.state.variables.entry(name).value = Value::Indexed(Default::default());
+        let variable = self.state.variables.entry(name);
+        (variable.value, variable.bare) = (Value::Indexed(Default::default()), false);
         for (at, text) in texts.into_iter().enumerate() {
             let hop = Hop { rule: Rule::Stored, span, name: Some(name.into()), shifted: 0 };
             let text = text.passed_through(&hop, Standing::Quoted);

@@ -151,26 +151,31 @@ impl Walker {
 
     /// As zsh tells it: what is exported with `export`, lists with blanks inside the parentheses.
     fn told_with_lists(&self, name: &[u8], variable: &Variable) -> Vec<u8> {
-        let command = if variable.exported { "export" } else { "typeset" };
-        let global = !self.scopes.is_empty() && !self.is_local(name) && !variable.exported;
-        let mut letters = String::new();
-        let mut flag = |is: bool, letter: &str| letters += if is { letter } else { "" };
-        flag(global, " -g");
-        flag(matches!(variable.value, Value::Indexed(_)), " -a");
-        flag(matches!(variable.value, Value::Associative(_)), " -A");
+        let is_list = matches!(variable.value, Value::Indexed(_) | Value::Associative(_));
+        let exported = variable.exported && !is_list;
+        let command = if exported { "export" } else { "typeset" };
+        let mut letters = Letters::default();
+        if !self.scopes.is_empty() && !self.is_local(name) && !exported {
+            letters.numbered("g", None);
+        }
+        letters.add(matches!(variable.value, Value::Indexed(_)), 'a');
+        letters.add(matches!(variable.value, Value::Associative(_)), 'A');
         match variable.keeps {
-            Keeps::Integer(0 | 10) => flag(true, " -i"),
-            Keeps::Integer(base) => flag(true, &format!(" -i{base}")),
-            Keeps::Real { letter: b'f', .. } => flag(true, " -F"),
-            Keeps::Real { .. } => flag(true, " -E"),
-            Keeps::Field(Padding::Left, width) => flag(true, &format!(" -L{width}")),
-            Keeps::Field(Padding::Right, width) => flag(true, &format!(" -R{width}")),
-            Keeps::Field(Padding::Zeros, width) => flag(true, &format!(" -Z{width}")),
+            Keeps::Integer(0) => letters.add(true, 'i'),
+            Keeps::Integer(base) => letters.numbered("i", Some(base as usize)),
+            Keeps::Real { letter: b'f', .. } => letters.add(true, 'F'),
+            Keeps::Real { .. } => letters.add(true, 'E'),
+            Keeps::Field(Padding::Left, width) => letters.numbered("L", Some(width)),
+            Keeps::Field(Padding::Right, width) => letters.numbered("R", Some(width)),
+            Keeps::Field(Padding::Zeros, width) => letters.numbered("Z", Some(width)),
             _ => {}
         }
-        flag(variable.keeps == Keeps::Lower, " -l");
-        flag(variable.read_only, " -r");
-        flag(variable.keeps == Keeps::Upper, " -u");
+        letters.add(variable.keeps == Keeps::Lower, 'l');
+        letters.add(variable.read_only, 'r');
+        letters.add(variable.keeps == Keeps::Upper, 'u');
+        letters.add(variable.exported && is_list, 'x');
+        letters.add(variable.unique, 'U');
+        let letters = letters.written;
         let value = match &variable.value {
             Value::Nothing => {
                 return [command, &letters, " "]
@@ -187,6 +192,7 @@ impl Walker {
                 let items = (1..=last).map(|at| self.quoted(elements.get(&at).unwrap_or(&empty)));
                 [&b"( "[..], &items.collect::<Vec<_>>().join(&b' '), b" )"].concat()
             }
+            Value::Associative(elements) if elements.pairs().is_empty() => b"( )".to_vec(),
             Value::Associative(elements) => {
                 let items = elements.pairs().into_iter().map(|(key, text)| {
                     [b"[", &self.quoted(key)[..], b"]=", &self.quoted(text)].concat()
@@ -198,6 +204,33 @@ impl Walker {
     }
 }
 
+/// Option letters as zsh joins them: ` -ar -L3 -l`.
+#[derive(Default)]
+struct Letters {
+    written: String,
+    /// Whether another letter can follow the latest directly.
+    open: bool,
+}
+
+impl Letters {
+    fn add(&mut self, is: bool, letter: char) {
+        if !is {
+            return;
+        }
+        if !std::mem::replace(&mut self.open, true) {
+            self.written.push_str(" -");
+        }
+        self.written.push(letter);
+    }
+
+    /// A letter that stands alone, with its number.
+    fn numbered(&mut self, letter: &str, number: Option<usize>) {
+        let number = number.map_or_else(String::new, |number| number.to_string());
+        self.written += &format!(" -{letter}{number}");
+        self.open = false;
+    }
+}
+
 /// As bash tells it: `declare -LETTERS name="value"`.
 fn told_by_declare(name: &[u8], variable: &Variable) -> Vec<u8> {
     let letters = attributes(variable);
@@ -205,6 +238,7 @@ fn told_by_declare(name: &[u8], variable: &Variable) -> Vec<u8> {
     let command = [format!("declare -{letters} ").as_bytes(), name].concat();
     let value = match &variable.value {
         Value::Nothing => return command,
+        _ if variable.bare => return command,
         Value::Scalar(text) => double_quoted(text.bytes()),
         Value::Indexed(elements) => {
             listed(elements.iter().map(|(key, text)| pair(&key.to_string(), text)).collect(), false)

@@ -78,7 +78,9 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         outside,
         exports: utility == b"export" || given.has(b'x'),
         freezes: utility == b"readonly" || given.has(b'r'),
-        local: !outside && !given.has(b'g') && (keeps_scope || utility == b"local"),
+        local: (!outside || (utility == b"readonly" && dialect.readonly_is_local))
+            && !given.has(b'g')
+            && (keeps_scope || utility == b"local"),
         refers: !outside && given.has(b'n') && walker.state.dialect.references != References::None,
         span: call.span,
         given,
@@ -217,7 +219,11 @@ impl Walker {
         }
         let given = &declaration.given;
         self.state.freshen(name);
-        if !self.shape(name, given) {
+        let names_only = declaration.outside
+            && equals.is_none()
+            && compound.is_none()
+            && !self.state.dialect.export_makes_arrays;
+        if !names_only && !self.shape(name, given) {
             let message = "an array stays of its kind";
             let error = ShellError::new(message, declaration.span, 1, Reach::Command);
             self.keep_mistake(error);
@@ -239,10 +245,11 @@ impl Walker {
                 Some(index) => Some(self.element_key_of_text(name, index, declaration.span)?),
                 None => None,
             };
-            let lists = given.has(b'a') || given.has(b'A') || self.state.variables.is_array(name);
+            let lists = given.has(b'a') || given.has(b'A');
+            let is_list = lists || (!declaration.outside && self.state.variables.is_array(name));
             match self.state.dialect.list_texts {
                 ListTexts::Lists
-                    if lists
+                    if is_list
                         && key.is_none()
                         && value.bytes().starts_with(b"(")
                         && value.bytes().ends_with(b")") =>
@@ -250,7 +257,7 @@ impl Walker {
                     self.assign_list_text(name, &value, appends, declaration.span)?;
                     return Ok(true);
                 }
-                ListTexts::Mistakes if lists && key.is_none() => {
+                ListTexts::Mistakes if is_list && key.is_none() => {
                     return Err(self.state.mistake("a list was expected", declaration.span, 1));
                 }
                 _ => {}
@@ -315,6 +322,7 @@ impl Walker {
             return false;
         }
         let before = std::mem::replace(&mut variable.value, value);
+        variable.bare = matches!(before, Value::Nothing);
         match (&mut variable.value, before) {
             (Value::Indexed(elements), Value::Scalar(text)) => {
                 elements.insert(0, text);
