@@ -983,6 +983,8 @@ dialect_table! {
     export_makes_arrays: bool = [N, N, N, N, N, Y, Y], "observed in bash and zsh: readonly -a r; declare -p r";
     /// `readonly` makes variables of the function that it stands in.
     readonly_is_local: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { readonly x=1; }; x=0; f; echo $x";
+    /// A dot in a group at the start of a pattern matches that of a hidden name.
+    groups_match_hidden: bool = [N, Y, N, N, Y, N, Y], "observed in bash, ksh93, mksh and zsh: echo @(.x|a) +(.)x";
     /// A slash ends a bracket expression when the shell looks whether a word is a pattern at all; a quoted one does not.
     slash_ends_brackets: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: shopt -s nullglob; echo [a/b] [a\\/b] [a/ [a\\/]";
     /// What an assignment to an element before a command does.

@@ -21,6 +21,8 @@ pub(super) struct Settings {
     dots: bool,
     /// Whether several slashes behind a pattern become one.
     squeezes: bool,
+    /// Whether a dot in a group at the start of a pattern matches that of a hidden name.
+    groups_match_hidden: bool,
     /// Whether `**` matches any number of folders.
     double_star: bool,
     /// Whether `**` matches folders only with a slash behind it.
@@ -45,16 +47,30 @@ impl Settings {
         Settings {
             rules,
             hidden: options.dot_glob || !list.is_empty(),
-            dots: dialect.dot_star_matches_dots,
+            dots: dialect.dot_star_matches_dots || options.shows_dots,
+            groups_match_hidden: dialect.groups_match_hidden,
             squeezes: dialect.squeezes_slashes,
             double_star: options.glob_star || dialect.double_star,
             needs_slash: dialect.double_star,
             ignored: match list {
                 [] => Vec::new(),
-                _ => list.split(|&byte| byte == b':').map(pattern).collect(),
+                _ => patterns_of_list(list).map(pattern).collect(),
             },
         }
     }
+}
+
+/// The patterns of GLOBIGNORE: colons between brackets do not separate them.
+fn patterns_of_list(list: &[u8]) -> impl Iterator<Item = &[u8]> {
+    let mut open = false;
+    list.split(move |&byte| {
+        open = match byte {
+            b'[' => true,
+            b']' => false,
+            _ => open,
+        };
+        byte == b':' && !open
+    })
 }
 
 /// One level of a pathname that is looked for.
@@ -197,6 +213,15 @@ fn ends_in_escape(bytes: &[u8], quoted: &[bool]) -> bool {
     escapes.take_while(|&(&byte, &quoted)| byte == b'\\' && !quoted).count() % 2 == 1
 }
 
+/// What `**` is to find.
+#[derive(Clone, Copy)]
+enum Wanted {
+    /// Folders, without those that links lead to or with them.
+    Folders { linked: bool },
+    /// Files too; with the slash behind the folder where it begins, or without it.
+    All { whole: bool },
+}
+
 struct Search<'a> {
     settings: &'a Settings,
     files: &'a dyn Files,
@@ -228,10 +253,16 @@ impl Search<'_> {
             let last = components[at + 1..]
                 .iter()
                 .all(|behind| merges && component.any_depth && behind.any_depth);
+            let ends = |one: &Component| one.pattern.literal().is_some_and(<[u8]>::is_empty);
+            let wanted = match components[at + 1..].iter().all(ends) {
+                _ if last => Wanted::All { whole: !matched },
+                true => Wanted::Folders { linked: merges },
+                false => Wanted::Folders { linked: false },
+            };
             let mut next = Vec::new();
             for folder in &paths {
                 match component.any_depth {
-                    true => self.descend(folder, last, &mut next),
+                    true => self.descend(folder, wanted, &mut next),
                     false => self.level(folder, &component.pattern, last, &mut next),
                 }
             }
@@ -259,14 +290,21 @@ impl Search<'_> {
 
     /// What `**` matches from a folder on: the folder itself and all below it; as the last component
     /// files too.
-    fn descend(&self, folder: &[u8], last: bool, next: &mut Vec<Vec<u8>>) {
-        if !last || !folder.is_empty() {
-            next.push(folder.to_vec());
+    fn descend(&self, folder: &[u8], wanted: Wanted, next: &mut Vec<Vec<u8>>) {
+        if !folder.is_empty() && !self.files.is_folder(folder) {
+            return;
         }
-        self.below(folder, last, 0, next);
+        match wanted {
+            Wanted::All { .. } if folder.is_empty() => {}
+            Wanted::All { whole: false } => {
+                next.push(folder.strip_suffix(b"/").unwrap_or(folder).to_vec());
+            }
+            _ => next.push(folder.to_vec()),
+        }
+        self.below(folder, wanted, 0, next);
     }
 
-    fn below(&self, folder: &[u8], last: bool, depth: u32, next: &mut Vec<Vec<u8>>) {
+    fn below(&self, folder: &[u8], wanted: Wanted, depth: u32, next: &mut Vec<Vec<u8>>) {
         let mut names = Vec::new();
         let any = Pattern::new(b"*", &[false], self.settings.rules);
         self.names(folder, &any, &mut |name| names.push(name.to_vec()));
@@ -274,28 +312,35 @@ impl Search<'_> {
             let path = [folder, &name[..]].concat();
             let status = self.files.status(&path, false);
             let inside = status.is_some_and(|status| status.kind == FileKind::Folder);
-            if inside || last {
+            let counts = match wanted {
+                Wanted::All { .. } => true,
+                Wanted::Folders { linked } => inside || (linked && self.files.is_folder(&path)),
+            };
+            if counts {
                 next.push(path.clone());
             }
             if inside && depth < MAX_DEPTH {
-                let count = next.len();
-                self.below(&[&path[..], b"/"].concat(), last, depth + 1, next);
-                debug_assert!(next.len() >= count);
+                self.below(&[&path[..], b"/"].concat(), wanted, depth + 1, next);
             }
         }
     }
 
     fn names(&self, folder: &[u8], pattern: &Pattern, found: &mut dyn FnMut(&[u8])) {
-        let hidden = pattern.begins_with(b'.');
+        let hidden = pattern.of_hidden_names(self.settings.groups_match_hidden);
+        let is_hidden = |name: &&[u8]| hidden.iter().any(|pattern| pattern.matches(name));
         let here: &[u8] = if folder.is_empty() { b"." } else { folder };
         let all = self.settings.hidden;
         let listed = self.files.list(here, &mut |name| {
-            if (hidden || all || name[0] != b'.') && pattern.matches(name) {
+            let matches = match name[0] == b'.' && !all {
+                true => is_hidden(&name),
+                false => pattern.matches(name),
+            };
+            if matches {
                 found(name);
             }
         });
-        if listed && hidden && self.settings.dots {
-            [&b"."[..], b".."].into_iter().filter(|name| pattern.matches(name)).for_each(found);
+        if listed && self.settings.dots {
+            [&b"."[..], b".."].into_iter().filter(is_hidden).for_each(found);
         }
     }
 }

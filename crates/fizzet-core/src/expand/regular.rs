@@ -457,4 +457,17 @@ mod tests {
         assert_eq!(whole("(a*)*b", "aab").as_deref(), Some("aab"));
         assert!(find("(a*)*c", "aaaaaaaaaaaaaaaaaaaaaaaaaaaaab").is_none());
     }
+
+    #[test]
+    fn quotes_between_brackets_may_mean_nothing() {
+        let matches = |bare_brackets| {
+            // [a"-"c]
+            let marks = [false, false, true, false, false];
+            let quoted = Quoted { marks: &marks, bare_brackets };
+            let regular = Regular::new(b"[a-c]", quoted, true, false).unwrap();
+            (regular.find(b"b").is_some(), regular.find(b"-").is_some())
+        };
+        assert_eq!(matches(true), (true, false));
+        assert_eq!(matches(false), (false, true));
+    }
 }

@@ -53,6 +53,8 @@ pub struct Options {
     pub expand_aliases: bool,
     /// `shopt -s inherit_errexit`: `set -e` counts in command substitutions.
     pub inherits_exit_on_error: bool,
+    /// `shopt -u globskipdots`: patterns match `.` and `..`.
+    pub shows_dots: bool,
     /// `shopt -s extdebug`: what the action for DEBUG ends with decides whether the command is carried out.
     pub debugger: bool,
     /// `shopt -s execfail`: a failing `exec` does not end the shell.

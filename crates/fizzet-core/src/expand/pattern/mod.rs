@@ -311,10 +311,53 @@ impl Pattern {
         matches!(self.items[..], [Item::Star]) && written == b"**"
     }
 
+    /// The patterns that a hidden name may match: those that begin with a dot. Where groups count, each way
+    /// through the groups at the start is a pattern of its own.
+    pub fn of_hidden_names(&self, through_groups: bool) -> Vec<Pattern> {
+        if self.begins_with(b'.') {
+            return vec![self.clone()];
+        }
+        match through_groups && matches!(self.items.first(), Some(Item::Group(..))) {
+            true => {
+                let ways = ways(&self.items, MAX_WAYS);
+                let begins = |items: &Vec<Item>| matches!(items.first(), Some(Item::Literal(bytes)) if bytes[0] == b'.');
+                let ways = ways.into_iter().filter(begins);
+                ways.map(|items| Pattern::of(items, self.rules)).collect()
+            }
+            false => Vec::new(),
+        }
+    }
+
     /// Whether the pattern begins with this literal byte.
     pub fn begins_with(&self, byte: u8) -> bool {
         matches!(self.items.first(), Some(Item::Literal(bytes)) if bytes[0] == byte)
     }
+}
+
+/// How deep groups at the start of a pattern are gone through.
+const MAX_WAYS: u32 = 8;
+
+/// The ways through the groups that a pattern begins with.
+fn ways(items: &[Item], depth: u32) -> Vec<Vec<Item>> {
+    let (Some((Item::Group(repeat, alternatives), rest)), true) = (items.split_first(), depth > 0)
+    else {
+        return vec![items.to_vec()];
+    };
+    let again: &[Item] = &[Item::Group(Repeat::Any, alternatives.clone())];
+    let again = match repeat {
+        Repeat::Any | Repeat::Some => again,
+        Repeat::Once | Repeat::Maybe => &[],
+        Repeat::Not => return Vec::new(),
+    };
+    let entered = alternatives.iter().flat_map(|first| {
+        let way: Vec<Item> = first.iter().chain(again).chain(rest).cloned().collect();
+        ways(&way, depth - 1)
+    });
+    let passed = match repeat {
+        Repeat::Any | Repeat::Maybe => ways(rest, depth - 1),
+        _ => Vec::new(),
+    };
+    entered.chain(passed).collect()
 }
 
 /// Whether a place between characters is among the items, also inside groups.
@@ -328,7 +371,7 @@ fn holds_place(items: &[Item]) -> bool {
 
 #[cfg(test)]
 mod tests {
-    use super::{Pattern, PatternRules};
+    use super::{Pattern, PatternRules, pair_backslashes};
     use crate::dialect::QuotesPair;
 
     const RULES: PatternRules = PatternRules {
@@ -381,5 +424,35 @@ mod tests {
         let pattern = "*a".repeat(40);
         assert!(!matches(&pattern, &"a".repeat(39)));
         assert!(matches(&pattern, &"a".repeat(40)));
+    }
+
+    #[test]
+    fn hidden_names_match_a_dot_that_is_written() {
+        let found = |pattern: &str, name: &str| {
+            let rules = PatternRules { groups: true, ..RULES };
+            let quoted = vec![false; pattern.len()];
+            let pattern = Pattern::new(pattern.as_bytes(), &quoted, rules);
+            pattern.of_hidden_names(true).iter().any(|one| one.matches(name.as_bytes()))
+        };
+        for pattern in [".h*", "@(.|x)h*", "?(.)hive", "+(.|h)ive", "*(.)hive", "@(@(.h)|lid)*"] {
+            assert!(found(pattern, ".hive"), "{pattern}");
+        }
+        for pattern in ["*", "?hive", "[.]hive", "!(x)", "@(*|.x)", "*(|x)?hive"] {
+            assert!(!found(pattern, ".hive"), "{pattern}");
+        }
+    }
+
+    #[test]
+    fn a_backslash_pairs_with_the_quotes_behind_it() {
+        let paired = |pairing| {
+            // a\*b, where the star is quoted
+            let (bytes, mut marks) = (b"a\\*b", [false, false, true, false]);
+            pair_backslashes(bytes, &mut marks, pairing);
+            Pattern::new(bytes, &marks, RULES)
+        };
+        assert!(paired(QuotesPair::Always).matches(b"a\\jar b"));
+        assert!(paired(QuotesPair::Before("*")).matches(b"a\\b"));
+        assert!(paired(QuotesPair::Before("?")).matches(b"a*b"));
+        assert!(!paired(QuotesPair::Never).matches(b"a\\b"));
     }
 }

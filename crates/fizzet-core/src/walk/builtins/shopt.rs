@@ -42,7 +42,7 @@ static SHOPT: &[Entry] = &[
     ("failglob", false, Some(|options| &mut options.fail_glob)),
     ("force_fignore", true, None),
     ("globasciiranges", true, None),
-    ("globskipdots", true, None),
+    ("globskipdots", true, Some(|options| &mut options.shows_dots)),
     ("globstar", false, Some(|options| &mut options.glob_star)),
     ("gnu_errfmt", false, None),
     ("histappend", false, None),
