@@ -985,6 +985,8 @@ dialect_table! {
     readonly_is_local: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { readonly x=1; }; x=0; f; echo $x";
     /// A dot in a group at the start of a pattern matches that of a hidden name.
     groups_match_hidden: bool = [N, Y, N, N, Y, N, Y], "observed in bash, ksh93, mksh and zsh: echo @(.x|a) +(.)x";
+    /// The patterns of `case` may be empty, and hold blanks in parentheses.
+    loose_case_patterns: bool = [N, N, N, N, N, N, Y], "observed in all six: case '' in a|) echo 1;; esac; case 'a b' in (a b) echo 2;; esac";
     /// A slash ends a bracket expression when the shell looks whether a word is a pattern at all; a quoted one does not.
     slash_ends_brackets: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: shopt -s nullglob; echo [a/b] [a\\/b] [a/ [a\\/]";
     /// What an assignment to an element before a command does.

@@ -96,8 +96,12 @@ pub(super) fn pathnames(
     if qualifiers.is_none() && !has_pattern(field, settings.rules) {
         return None;
     }
-    let (wanted, excluded) = excluded(field, settings.rules);
-    let components = components(&wanted, settings);
+    let cut = excluded(field, settings.rules);
+    let (wanted, excluded) = match &cut {
+        Some((wanted, excluded)) => (wanted, &excluded[..]),
+        None => (field, &[][..]),
+    };
+    let components = components(wanted, settings);
     let literal = components.iter().all(|component| component.pattern.literal().is_some());
     if literal && qualifiers.is_none() {
         return None;
@@ -132,11 +136,11 @@ pub(super) fn pathnames(
     Some(texts)
 }
 
-/// A field without what `~` excludes, where that is an operator, and the patterns that a whole pathname must
-/// not match.
-fn excluded(field: &Text, rules: PatternRules) -> (Text, Vec<Pattern>) {
+/// A field without what `~` excludes, and the patterns that a whole pathname must not match; `None` where
+/// nothing is excluded.
+fn excluded(field: &Text, rules: PatternRules) -> Option<(Text, Vec<Pattern>)> {
     if !rules.operators || !field.bytes().contains(&b'~') {
-        return (field.clone(), Vec::new());
+        return None;
     }
     let (bytes, quoted) = (field.bytes(), crate::expand::pattern::quoting(field, rules));
     let mut open = 0u32;
@@ -149,12 +153,12 @@ fn excluded(field: &Text, rules: PatternRules) -> (Text, Vec<Pattern>) {
             _ => {}
         }
     }
-    let Some(&first) = cuts.first() else { return (field.clone(), Vec::new()) };
+    let &first = cuts.first()?;
     let ends = cuts.iter().skip(1).copied().chain([bytes.len()]);
     let pattern = |(start, end): (&usize, usize)| {
         Pattern::new(&bytes[start + 1..end], &quoted[start + 1..end], rules)
     };
-    (field.slice(0, first), cuts.iter().zip(ends).map(pattern).collect())
+    Some((field.slice(0, first), cuts.iter().zip(ends).map(pattern).collect()))
 }
 
 /// Whether a part of the field between slashes is a pattern.

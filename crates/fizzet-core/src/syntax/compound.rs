@@ -317,7 +317,7 @@ impl<'a> Parser<'a> {
         if !self.at_group_of_pattern() {
             self.eat(b"(");
         }
-        let may_be_empty = self.dialect.bare_groups;
+        let may_be_empty = self.dialect.loose_case_patterns;
         let mut patterns: Vec<Word> = Vec::new();
         loop {
             self.skip_blanks();
@@ -343,7 +343,7 @@ impl<'a> Parser<'a> {
         self.replace_aliases_in(AliasesBehindBlank::Anywhere);
         let start = self.start();
         let patterns = match self.patterns() {
-            Err(_) if self.dialect.bare_groups && self.text.get(start) == Some(&b'(') => {
+            Err(_) if self.dialect.loose_case_patterns && self.text.get(start) == Some(&b'(') => {
                 // All of it is one pattern, with blanks in it.
                 self.pos = start;
                 vec![self.word(Within::Word)?]

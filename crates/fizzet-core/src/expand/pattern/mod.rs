@@ -317,15 +317,11 @@ impl Pattern {
         if self.begins_with(b'.') {
             return vec![self.clone()];
         }
-        match through_groups && matches!(self.items.first(), Some(Item::Group(..))) {
-            true => {
-                let ways = ways(&self.items, MAX_WAYS);
-                let begins = |items: &Vec<Item>| matches!(items.first(), Some(Item::Literal(bytes)) if bytes[0] == b'.');
-                let ways = ways.into_iter().filter(begins);
-                ways.map(|items| Pattern::of(items, self.rules)).collect()
-            }
-            false => Vec::new(),
+        let mut ways = Ways { found: Vec::new(), steps: MAX_STEPS };
+        if through_groups {
+            ways.enter(&self.items);
         }
+        ways.found.into_iter().map(|items| Pattern::of(items, self.rules)).collect()
     }
 
     /// Whether the pattern begins with this literal byte.
@@ -334,30 +330,45 @@ impl Pattern {
     }
 }
 
-/// How deep groups at the start of a pattern are gone through.
-const MAX_WAYS: u32 = 8;
+/// How many groups at the start of a pattern are gone through, counting each again for every way to it.
+const MAX_STEPS: u32 = 256;
 
-/// The ways through the groups that a pattern begins with.
-fn ways(items: &[Item], depth: u32) -> Vec<Vec<Item>> {
-    let (Some((Item::Group(repeat, alternatives), rest)), true) = (items.split_first(), depth > 0)
-    else {
-        return vec![items.to_vec()];
-    };
-    let again: &[Item] = &[Item::Group(Repeat::Any, alternatives.clone())];
-    let again = match repeat {
-        Repeat::Any | Repeat::Some => again,
-        Repeat::Once | Repeat::Maybe => &[],
-        Repeat::Not => return Vec::new(),
-    };
-    let entered = alternatives.iter().flat_map(|first| {
-        let way: Vec<Item> = first.iter().chain(again).chain(rest).cloned().collect();
-        ways(&way, depth - 1)
-    });
-    let passed = match repeat {
-        Repeat::Any | Repeat::Maybe => ways(rest, depth - 1),
-        _ => Vec::new(),
-    };
-    entered.chain(passed).collect()
+/// The ways through the groups that a pattern begins with, so far as they begin with a dot.
+struct Ways {
+    found: Vec<Vec<Item>>,
+    /// How many more groups may be entered: groups in groups have very many ways.
+    steps: u32,
+}
+
+impl Ways {
+    fn enter(&mut self, items: &[Item]) {
+        let (repeat, alternatives, rest) = match items.split_first() {
+            Some((Item::Literal(bytes), _)) if bytes[0] == b'.' => {
+                return self.found.push(items.to_vec());
+            }
+            Some((Item::Group(repeat, alternatives), rest)) if self.steps > 0 => {
+                (repeat, alternatives, rest)
+            }
+            _ => return,
+        };
+        self.steps -= 1;
+        let again = match repeat {
+            Repeat::Any | Repeat::Some => vec![Item::Group(Repeat::Any, alternatives.clone())],
+            Repeat::Once | Repeat::Maybe => Vec::new(),
+            Repeat::Not => return,
+        };
+        // An empty alternative passes the group by, once for all.
+        let passes =
+            matches!(repeat, Repeat::Any | Repeat::Maybe) || alternatives.iter().any(Vec::is_empty);
+        for first in alternatives.iter().filter(|first| !first.is_empty()) {
+            if matches!(first[0], Item::Literal(_) | Item::Group(..)) {
+                self.enter(&[first, &again[..], rest].concat());
+            }
+        }
+        if passes {
+            self.enter(rest);
+        }
+    }
 }
 
 /// Whether a place between characters is among the items, also inside groups.
@@ -440,6 +451,9 @@ mod tests {
         for pattern in ["*", "?hive", "[.]hive", "!(x)", "@(*|.x)", "*(|x)?hive"] {
             assert!(!found(pattern, ".hive"), "{pattern}");
         }
+        // Groups with very many ways through them end soon.
+        let many = format!("{}hive", "*(*(|.|)|+(|.)|)".repeat(20));
+        assert!(found(&many, ".hive"));
     }
 
     #[test]

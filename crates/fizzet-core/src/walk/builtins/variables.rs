@@ -553,9 +553,9 @@ impl Walker {
         span: Span,
     ) -> Result<Option<Key>, Stop> {
         let all = matches!(index, b"@" | b"*");
-        let is_key = self.state.dialect.unset_all != UnsetAll::Variable
-            && self.state.dialect.unset_all != UnsetAll::Fatal
-            && self.is_keyed(array);
+        let takes_key =
+            !matches!(self.state.dialect.unset_all, UnsetAll::Variable | UnsetAll::Fatal);
+        let is_key = takes_key && self.is_keyed(array);
         if (all && !is_key) || self.state.variables.get(array).is_none() {
             return Ok(None);
         }
