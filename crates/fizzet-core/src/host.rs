@@ -176,6 +176,8 @@ pub struct Run<'a> {
     pub folder: &'a [u8],
     /// What it reads; `None` for the standard input of the trace.
     pub input: Option<&'a [u8]>,
+    /// What it can read from other descriptors, by their numbers.
+    pub open: Vec<(u32, &'a [u8])>,
     /// Where its messages go.
     pub messages: Messages,
     /// The most bytes that it may print.
@@ -204,6 +206,10 @@ pub enum Ran {
         messages: Vec<u8>,
         /// Its exit status; 128 and the number of the signal that ended it.
         status: u8,
+        /// How many of the last bytes of its input it has left to others.
+        unread: usize,
+        /// The same for what it was given to read from other descriptors, in that order.
+        open_unread: Vec<usize>,
     },
     /// The system did not start it: why, and what a shell makes of that.
     Refused {

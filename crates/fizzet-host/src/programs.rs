@@ -4,15 +4,17 @@ use std::cell::RefCell;
 use std::ffi::OsStr;
 use std::fs::File;
 use std::io::{self, Read, Write};
+use std::os::fd::{AsRawFd, RawFd};
 use std::os::unix::ffi::OsStrExt;
 use std::os::unix::process::{CommandExt, ExitStatusExt};
 use std::path::Path;
-use std::process::{Child, Command, Stdio};
+use std::process::{Command, Stdio};
 use std::rc::Rc;
 use std::thread;
 
 use fizzet_core::host::{Messages, Process, Ran, Run, Sink};
 
+use rustix::io::{FdFlags, fcntl_dupfd_cloexec, fcntl_setfd};
 use rustix::process::{getegid, geteuid, getgid, getuid};
 
 use crate::files::place;
@@ -47,8 +49,11 @@ pub(crate) fn run(folder: &Path, run: &Run<'_>) -> Ran {
 }
 
 fn started(mut command: Command, run: &Run<'_>) -> io::Result<Ran> {
+    // These come first: their numbers must be free.
+    let pipes = run.open.iter().map(|(number, text)| Pipe::under(*number, text));
+    let pipes = pipes.collect::<io::Result<Vec<Pipe>>>()?;
     let (output, writer) = io::pipe()?;
-    command.stdin(if run.input.is_some() { Stdio::piped() } else { Stdio::inherit() });
+    let input = run.input.map(|text| Pipe::of_input(&mut command, text)).transpose()?;
     match run.messages {
         Messages::WithOutput => command.stderr(writer.try_clone()?),
         Messages::Shown => command.stderr(Stdio::inherit()),
@@ -58,7 +63,8 @@ fn started(mut command: Command, run: &Run<'_>) -> io::Result<Ran> {
     let mut child = command.spawn()?;
     // The ends that the child has are closed here, so that its end is seen.
     drop(command);
-    let feeding = feed(&mut child, run.input);
+    let input = input.map(Pipe::fed);
+    let pipes: Vec<Feeding> = pipes.into_iter().map(Pipe::fed).collect();
     let limit = run.limit as u64 + 1;
     let messages = child.stderr.take().map(|messages| {
         thread::spawn(move || {
@@ -74,25 +80,74 @@ fn started(mut command: Command, run: &Run<'_>) -> io::Result<Ran> {
         return Ok(Ran::Endless);
     }
     let status = child.wait()?;
-    if let Some(feeding) = feeding {
-        // A program need not read all that it is given.
-        let _ = feeding.join();
-    }
+    let unread = input.map(Feeding::left).transpose()?.unwrap_or(0);
+    let open_unread = pipes.into_iter().map(Feeding::left).collect::<io::Result<Vec<usize>>>()?;
     let messages = messages.and_then(|kept| kept.join().ok()).transpose()?.unwrap_or_default();
     let signal = |signal: i32| 128u8.wrapping_add(signal as u8);
     let status = match status.code() {
         Some(code) => code as u8,
         None => status.signal().map_or(1, signal),
     };
-    Ok(Ran::Ended { output: printed, messages, status })
+    Ok(Ran::Ended { output: printed, messages, status, unread, open_unread })
 }
 
-/// Hands a program its input.
-fn feed(child: &mut Child, input: Option<&[u8]>) -> Option<thread::JoinHandle<()>> {
-    let (mut end, input) = (child.stdin.take()?, input?.to_vec());
-    Some(thread::spawn(move || {
-        let _ = end.write_all(&input);
-    }))
+/// A pipe with a text for the program that is started next, of which Fizzet keeps an end too.
+struct Pipe {
+    reader: io::PipeReader,
+    writer: io::PipeWriter,
+    text: Vec<u8>,
+}
+
+/// The same while the text is being written into it.
+struct Feeding {
+    reader: io::PipeReader,
+    writing: thread::JoinHandle<()>,
+}
+
+/// Where descriptors are that must not stand in the way of others.
+const ASIDE: RawFd = 100;
+
+impl Pipe {
+    /// The standard input of a program.
+    fn of_input(command: &mut Command, text: &[u8]) -> io::Result<Pipe> {
+        let (reader, writer) = io::pipe()?;
+        command.stdin(reader.try_clone()?);
+        Ok(Pipe { reader, writer, text: text.to_vec() })
+    }
+
+    /// What a program finds under another number.
+    fn under(number: u32, text: &[u8]) -> io::Result<Pipe> {
+        let (reader, writer) = io::pipe()?;
+        let number = RawFd::try_from(number).map_err(io::Error::other)?;
+        // The pipe itself may have been given the number.
+        let aside = (fcntl_dupfd_cloexec(&reader, ASIDE)?, fcntl_dupfd_cloexec(&writer, ASIDE)?);
+        drop((reader, writer));
+        let reader = fcntl_dupfd_cloexec(&aside.0, number)?;
+        if reader.as_raw_fd() != number {
+            return Err(io::Error::other("the number of its process substitution is taken"));
+        }
+        fcntl_setfd(&reader, FdFlags::empty())?;
+        Ok(Pipe { reader: reader.into(), writer: aside.1.into(), text: text.to_vec() })
+    }
+
+    /// Writes the text, now that the program runs.
+    fn fed(self) -> Feeding {
+        let Pipe { reader, mut writer, text } = self;
+        let writing = thread::spawn(move || {
+            let _ = writer.write_all(&text);
+        });
+        Feeding { reader, writing }
+    }
+}
+
+impl Feeding {
+    /// How many bytes the program has left in the pipe, now that it has ended: it need not read all that it
+    /// is given.
+    fn left(mut self) -> io::Result<usize> {
+        let left = io::copy(&mut self.reader, &mut io::sink())?;
+        let _ = self.writing.join();
+        usize::try_from(left).map_err(io::Error::other)
+    }
 }
 
 /// Why the system did not start a program, in plain words.
@@ -135,7 +190,16 @@ mod tests {
 
     fn of<'a>(path: &'a [u8], argv: &'a [&'a [u8]], input: &'a [u8]) -> Run<'a> {
         let (environment, messages) = (vec![(&b"hive"[..], &b"3"[..])], Messages::WithOutput);
-        Run { path, argv, environment, folder: b".", input: Some(input), messages, limit: 1000 }
+        Run {
+            path,
+            argv,
+            environment,
+            folder: b".",
+            input: Some(input),
+            open: Vec::new(),
+            messages,
+            limit: 1000,
+        }
     }
 
     #[test]
@@ -146,7 +210,29 @@ mod tests {
         let argv: [&[u8]; 4] = [b"/bin/sh", b"-c", text, b"label"];
         let ran = run(folder.path(), &of(b"/bin/sh", &argv, b"lime honey\n"));
         let output = b"label||3|lime honey|lid\n".to_vec();
-        assert_eq!(ran, Ran::Ended { output, messages: Vec::new(), status: 3 });
+        assert_eq!(
+            ran,
+            Ran::Ended {
+                output,
+                messages: Vec::new(),
+                status: 3,
+                unread: 0,
+                open_unread: Vec::new()
+            }
+        );
+    }
+
+    #[test]
+    fn what_a_program_does_not_read_is_left() {
+        let folder = tempfile::tempdir().unwrap();
+        let text = b"read -r jar; cat /dev/fd/63";
+        let argv: [&[u8]; 3] = [b"sh", b"-c", text];
+        let open = vec![(63, &b"heather\n"[..])];
+        let run_of = Run { open, ..of(b"/bin/sh", &argv, b"lime honey\nacacia\n") };
+        let output = b"heather\n".to_vec();
+        let ended =
+            Ran::Ended { output, messages: Vec::new(), status: 0, unread: 7, open_unread: vec![0] };
+        assert_eq!(run(folder.path(), &run_of), ended);
     }
 
     #[test]

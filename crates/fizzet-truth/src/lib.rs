@@ -7,6 +7,7 @@ pub mod calls;
 pub mod conversions;
 pub mod kernel;
 pub mod listed;
+mod origins;
 mod outcome;
 mod place;
 pub mod reads;
@@ -14,6 +15,7 @@ mod real;
 pub mod receivers;
 mod recorded;
 
+pub use origins::origin_mistakes;
 pub use outcome::{Outcome, Vector, argument_bytes};
 pub use place::{PROGRAMS, Place};
 pub use real::{find, version};

@@ -133,7 +133,11 @@ impl Place {
 
     /// What the core says.
     pub fn prediction(&self, shell: Shell, line: &[u8], arguments: &[&[u8]]) -> Outcome {
-        let trace = self.trace(shell, line, arguments);
+        self.outcome(&self.trace(shell, line, arguments))
+    }
+
+    /// What of a trace the receivers get to see.
+    pub fn outcome(&self, trace: &Trace) -> Outcome {
         let vectors = trace
             .commands
             .iter()

@@ -82,3 +82,15 @@ fn mksh_passed_on_what_is_predicted() {
 fn zsh_passed_on_what_is_predicted() {
     check(Shell::Zsh);
 }
+
+/// A line that lists the root folder, whose entries are the machine's own, can be right on the
+/// machine that recorded it only.
+#[test]
+fn no_line_lists_the_root_folder_of_the_machine() {
+    for topic in topics().unwrap() {
+        for case in read(&topic).unwrap() {
+            let told = case.got.iter().map(|got| got.outcome.to_string()).collect::<String>();
+            assert!(!told.contains("[/proc]"), "{topic}: {}", case.line);
+        }
+    }
+}

@@ -231,6 +231,7 @@ pub enum Only {
   fizzet walk --only params press.sh a b c
   fizzet walk --shell dash --lines 10-20 press.sh
   fizzet walk --until 12 press.sh 'lime honey'
+  fizzet walk --shell all press.sh 'lime honey' heather
   fizzet walk --format json press.sh a b | head
   echo 'shift; label \"$@\"' | fizzet walk - a b c
 

@@ -36,6 +36,7 @@ pub const DATA: &[DataFile] = data![
     "labels/batch[1].csv",
     "labels/lime honey.txt",
     "scripts/labels.sh",
+    "scripts/list.sh",
     "scripts/move-hives.sh",
     "scripts/seal.sh",
     "scripts/stamp.sh",

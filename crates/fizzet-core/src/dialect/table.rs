@@ -223,8 +223,8 @@ dialect_table! {
     /// The array that `=~` fills with the match and its groups.
     match_array: &'static str = ["", "BASH_REMATCH", "", "", ".sh.match", "", ""], "observed: [[ abc =~ b ]]; echo ${BASH_REMATCH[0]}";
     /// Escapes that `echo` decodes: letters, `0` for octal digits behind a zero, `1` for others, `-` where
-    /// a code beyond U+FFFF becomes U+FFFD.
-    echo_escapes: &'static str = ["abcfnrtv\\0", "abceEfnrtv\\0xuU", "abcefnrtv\\01", "abcefnrtv\\01x", "abcEfnrtv\\0", "abceEfnrtv\\0xuU-", "abcefnrtv\\0xuU"], "observed in all six with each letter";
+    /// a code beyond U+FFFF becomes U+FFFD, `.` where `\\x` and `\\u` without digits are a NUL.
+    echo_escapes: &'static str = ["abcfnrtv\\0", "abceEfnrtv\\0xuU", "abcefnrtv\\01", "abcefnrtv\\01x", "abcEfnrtv\\0", "abceEfnrtv\\0xuU-", "abcefnrtv\\0xuU."], "observed in all six with each letter";
     /// The option letters of `print`; a colon where one takes a value.
     print_letters: &'static str = ["", "", "", "", "enprRsvCf:u:", "AcelnNprRsu:", "abcC:Df:ilmnNoOpPrRsSu:v:xX:z"], "observed in ksh93, mksh and zsh with each letter";
     /// The status of `whence` with an option that it does not know.
@@ -238,9 +238,9 @@ dialect_table! {
     /// `print -N` ends in a NUL byte.
     print_ends_in_nul: bool = [N, N, N, N, N, Y, Y], "observed in mksh and zsh: print -N a";
     /// Escapes that the format of `printf` decodes.
-    format_escapes: &'static str = ["abfnrtv\\1", "abeEfnrtv\\1xuU?\"'", "abefnrtv\\1", "abcefnrtv\\1x", "abceEfnrtv\\1xuU?\"'*", "abcefnrtv\\1xuU\"", "abcefnrtv\\1xuU"], "observed in all six with each letter";
+    format_escapes: &'static str = ["abfnrtv\\1", "abeEfnrtv\\1xuU?\"'", "abefnrtv\\1", "abcefnrtv\\1x", "abceEfnrtv\\1xuU?\"'*", "abcefnrtv\\1xuU\"", "abcefnrtv\\1xuU."], "observed in all six with each letter";
     /// Escapes that `%b` of `printf` decodes.
-    argument_escapes: &'static str = ["abcfnrtv\\0", "abceEfnrtv\\01xuU", "abcefnrtv\\01", "abcefnrtv\\01x", "abcEfnrtv\\0", "abcefnrtv\\01xuU\"", "abcefnrtv\\0xuU"], "observed in all six with each letter";
+    argument_escapes: &'static str = ["abcfnrtv\\0", "abceEfnrtv\\01xuU", "abcefnrtv\\01", "abcefnrtv\\01x", "abcEfnrtv\\0", "abcefnrtv\\01xuU\"", "abcefnrtv\\0xuU."], "observed in all six with each letter";
     /// `%q` of `printf` quotes.
     printf_quotes: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: printf %q 'a b'";
     /// What an assignment of a read-only variable before a command ends; nothing where it is passed over.
@@ -437,6 +437,9 @@ dialect_table! {
     extended_patterns: bool = [N, N, N, N, Y, Y, N], "observed: case ab in @(ab|c)) echo y;; esac";
     /// `<(...)` and `>(...)` stand for a file.
     process_substitution: bool = [N, Y, N, Y, Y, N, Y], "observed: echo <(:)";
+    /// The names of the files that stand for process substitutions: the folder, the number of the first,
+    /// and how far it is to the next.
+    process_files: (&'static str, u32, i32) = [("/dev/fd/", 63, -1), ("/dev/fd/", 63, -1), ("/dev/fd/", 63, -1), ("/dev/fd/", 63, -1), ("/dev/fd/", 3, 1), ("/dev/fd/", 63, -1), ("/proc/self/fd/", 12, 1)], "observed in bash, ksh93 and zsh: echo <(:) <(:)";
     /// Variables can be arrays.
     arrays: bool = [N, Y, N, N, Y, Y, Y], "observed: a=(x y)";
     /// `name+=value` appends.
@@ -1113,6 +1116,8 @@ dialect_table! {
     local_options_letters: bool = [N, Y, N, N, N, Y, Y], "observed in all six: f() { local -r x=1; }; f";
     /// What a negative length of `${x:offset:length}` means.
     negative_length: NegativeLength = [NegativeLength::FromEnd, NegativeLength::FromEnd, NegativeLength::FromEnd, NegativeLength::FromEndOrRest, NegativeLength::Nothing, NegativeLength::Rest, NegativeLength::FromEnd], "observed in all six: x=abcde; echo ${x:1:-1} ${x:2:-9}";
+    /// A negative offset of `${@:offset}` never reaches `$0`.
+    negative_offset_skips_zero: bool = [N, N, N, N, N, N, Y], "observed in all six: set -- a; echo ${@: -2}";
     /// An offset of `${x:offset}` before the start means the start.
     early_offset_is_start: bool = [N, N, N, N, Y, Y, Y], "observed in all six: x=abc; echo ${x: -9}";
     /// An empty last parameter of an unquoted `$@` that is not the only one is an argument.
@@ -1302,6 +1307,8 @@ dialect_table! {
     unset_nothing: Outside = [Outside::Allowed, Outside::Allowed, Outside::Allowed, Outside::Allowed, Outside::Fatal, Outside::Allowed, Outside::Fails], "observed in all six: unset; echo $?";
     /// An offset of `${x:offset}` may begin with a parenthesis.
     offset_takes_parenthesis: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x=abc; echo ${x:(-1)}";
+    /// A tilde is expanded at the start of the pattern of `${x##p}` and `${x%%p}`.
+    tilde_in_longest: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x='~a'; echo ${x##~}";
     /// A tilde is expanded at the start of the pattern of `${x/p/r}`.
     tilde_in_replaced: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x=~; echo ${x/~/T}";
     /// An empty pattern matches before each character in `${x//p/r}`, and at the start in `${x/p/r}`.
@@ -1322,6 +1329,8 @@ dialect_table! {
     tilde_in_later_fields: bool = [N, N, N, N, N, Y, N], "observed in mksh: x='a '; echo $x~";
     /// Letters beyond ASCII belong to names.
     wide_names: bool = [N, N, N, N, Y, N, Y], "observed with LANG=C.UTF-8: echo $x with a two-byte letter behind it";
+    /// Quotes before an unquoted `${x-word}` keep an argument behind a separator at the end of that word.
+    quotes_keep_later_words: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '[%s]' 'a'${x- }";
     /// Empty quotes in the word of an unquoted `${x:-...}` keep an argument.
     quotes_in_words_count: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: printf '[%s]' ${x:-\"\"}";
     /// `${x-...}` and its kin make empty quotes before them count for nothing.
@@ -1330,8 +1339,6 @@ dialect_table! {
     last_backslash: LastBackslash = [LastBackslash::Stays, LastBackslash::Stays, LastBackslash::Stays, LastBackslash::Stays, LastBackslash::VanishesBehindText, LastBackslash::Vanishes, LastBackslash::Quotes], "observed in all six: eval 'echo \\'; eval 'echo a\\'";
     /// In backquotes of a here-document a backslash before a double quote vanishes.
     document_backquotes_drop_backslash: bool = [Y, N, Y, Y, Y, N, N], "observed in all six: read x <<E with `echo \\\"q\\\"`";
-    /// `\x` without digits in `echo` is a NUL.
-    echo_without_digits_is_nul: bool = [N, N, N, N, N, N, Y], "observed in all six: echo '\\x'";
     /// What IFS is at the start.
     first_ifs: &'static [u8] = [b" \t\n", b" \t\n", b" \t\n", b" \t\n", b" \t\n", b" \t\n", b" \t\n\0"], "observed in all six: printf '%s' \"$IFS\"";
     /// A separator at the end of an expansion makes an empty field behind it.

@@ -192,7 +192,7 @@ impl Dialect {
 
     /// Whether `name=value` arguments of this utility are read as assignments.
     pub fn is_declaration(&self, name: &[u8]) -> bool {
-        let is_listed = std::str::from_utf8(name).is_ok_and(|name| DECLARATIONS.contains(&name));
+        let is_listed = DECLARATIONS.iter().any(|one| one.as_bytes() == name);
         let declares = is_listed || (name == b"alias" && self.aliases_are_declared);
         self.declarations && declares && self.utility(name).is_some()
     }

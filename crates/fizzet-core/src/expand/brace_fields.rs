@@ -2,7 +2,7 @@
 //! mksh. An opener that nothing closes keeps the whole field as it is (observed in both).
 
 use crate::dialect::{BraceRanges, Dialect};
-use crate::lineage::Rule;
+use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::stop::Stop;
 use crate::text::{Run, Standing, Text};
@@ -163,7 +163,9 @@ impl Braces<'_> {
             let mut one = head.clone();
             let text = range.shown(value);
             for (run, _) in opener.runs() {
-                one.push(&text, Standing::Quoted, &run.origin);
+                let span = run.origin.span();
+                let hop = Hop { rule: Rule::Brace, span, name: None, shifted: 0 };
+                one.push(&text, Standing::Quoted, &run.origin.then(hop));
             }
             let from = one.len();
             one.push_text(&tail);

@@ -7,7 +7,9 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
-use crate::expand::flags::{Order, change_each, ordered, quoted_by, quoted_sparingly, split_at};
+use crate::expand::flags::{
+    Order, change_each, ordered, quoted_by, quoted_sparingly, split_at, told,
+};
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
@@ -168,10 +170,9 @@ impl Substitution<'_> {
         held: Held,
         place: Place,
     ) -> Result<Held, Stop> {
-        let before = self.take_current();
+        let before = self.replace_current(Text::new());
         let outcome = self.operate(parameter, held, Place { fields: false, ..place })?;
-        let made = self.take_current();
-        self.put_current(before)?;
+        let made = self.replace_current(before);
         Ok(outcome.unwrap_or(Held::One(made)))
     }
 
@@ -369,16 +370,16 @@ impl Substitution<'_> {
             if UNFOLLOWED.contains(&flag.letter) {
                 self.cx.missing("what this flag of an expansion gives", span);
             }
-            held = self.each(&flagged.parameter, held, |text| change_each(text, flag))?;
+            let change = |text: &Text| told(text, change_each(text, flag), span);
+            held = self.each(&flagged.parameter, held, change)?;
         }
         let sparing = flagged.flags.iter().find(|flag| matches!(flag.letter, b'-' | b'+'));
-        match flagged.flags.iter().filter(|flag| flag.letter == b'q').count() {
-            0 => Ok(held),
-            1 if let Some(sign) = sparing => {
-                self.each(&flagged.parameter, held, |text| quoted_sparingly(text, sign.letter))
-            }
-            times => self.each(&flagged.parameter, held, |text| quoted_by(text, times)),
-        }
+        let times = flagged.flags.iter().filter(|flag| flag.letter == b'q').count();
+        let quoted = |text: &Text| match (times, sparing) {
+            (1, Some(sign)) => told(text, quoted_sparingly(text, sign.letter), span),
+            _ => told(text, quoted_by(text, times), span),
+        };
+        if times > 0 { self.each(&flagged.parameter, held, quoted) } else { Ok(held) }
     }
 
     /// `(e)`: parameters, commands and arithmetic in the value are expanded, as in a here-document.

@@ -5,8 +5,10 @@ use std::cmp::Ordering;
 use bstr::ByteSlice;
 
 use crate::expand::transform::{in_dollar_quotes, single_quoted};
+use crate::lineage::{Hop, Rule};
+use crate::source::Span;
 use crate::syntax::ast::Flag;
-use crate::text::{Standing, Text};
+use crate::text::{Run, Standing, Text};
 
 /// How a list is ordered.
 #[derive(Clone, Copy, Default)]
@@ -127,6 +129,16 @@ pub(super) fn change_each(text: &Text, flag: &Flag) -> Text {
         b'l' | b'r' => padded(text, flag),
         _ => text.clone(),
     }
+}
+
+/// What a flag has made of a text, which is no longer what is written there if it is another one.
+pub(super) fn told(text: &Text, made: Text, span: Span) -> Text {
+    let came_through = |run: &Run| run.origin.span() == span;
+    if made.bytes() == text.bytes() || made.runs().all(|(run, _)| came_through(run)) {
+        return made;
+    }
+    let hop = Hop { rule: Rule::Parameter, span, name: None, shifted: 0 };
+    made.passed_through(&hop, Standing::Quoted)
 }
 
 /// The kinds of `(q)`: once with backslashes, twice in single quotes, three times in double ones.

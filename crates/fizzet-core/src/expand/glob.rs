@@ -199,6 +199,11 @@ fn components(field: &Text, settings: &Settings) -> Vec<Component> {
             {
                 part.end -= 1;
             }
+            if part.is_empty() && slashes == 0 && components.is_empty() {
+                // The slash behind the backslash is the first of the pathname.
+                at = start + length;
+                continue;
+            }
         }
         let pattern = Pattern::new(&bytes[part.clone()], &quoted[part.clone()], rules);
         let slash_follows = bytes.get(part.end) == Some(&b'/');

@@ -5,7 +5,7 @@ use crate::expand::substitute::{Place, Substitution};
 use crate::expand::tilde::in_field;
 use crate::expand::tilde_cut::hidden_brace;
 use crate::expand::{Tilde, ifs, is_expansion, joined, single, split_all};
-use crate::lineage::{Hop, Rule};
+use crate::lineage::{Hop, Origin, Rule};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{Instead, Parameter, ParameterName, Part, Subscript, Word};
 use crate::text::{Standing, Text};
@@ -31,8 +31,9 @@ impl Substitution<'_> {
             Held::One(text) => !colon || !text.is_empty() || text.has_hole(),
             Held::List { items, star } if self.cx.state().dialect.array_is_list => {
                 let separated = items.len() > 1 && !ifs(self.cx.state()).is_empty();
-                let joined_empty = *star && !separated && items.iter().all(|item| item.is_empty());
-                match (*star, colon) {
+                let star = *star && (place.quoted || !place.fields);
+                let joined_empty = star && !separated && items.iter().all(|item| item.is_empty());
+                match (star, colon) {
                     (true, true) => !joined_empty,
                     (_, false) => true,
                     (false, true) => !items.is_empty(),
@@ -85,6 +86,10 @@ impl Substitution<'_> {
                 if let Some(outer) = outer {
                     self.word_behind(outer);
                 }
+                if !place.quoted && self.behind_quotes {
+                    let origin = Origin::new(Rule::Quoted, parameter.span);
+                    self.push(b"", Standing::Quoted, &origin)?;
+                }
                 Ok(None)
             }
             Instead::Assign | Instead::AssignAlways => {
@@ -127,9 +132,9 @@ impl Substitution<'_> {
         let joins = place.quoted || !ifs(self.cx.state()).is_empty();
         self.with_joined_stars(Some(joins), |this| this.word(word, Place { tilde, ..place }))?;
         if in_fields && self.fields_done() == fields {
-            let whole = self.take_current();
+            let whole = self.replace_current(Text::new());
             let made = whole.slice(start, whole.len());
-            self.put_current(whole.slice(0, start))?;
+            self.replace_current(whole.slice(0, start));
             let made = in_field(self.cx, made, word.span, tilde)?;
             self.push_text(&made)?;
         }

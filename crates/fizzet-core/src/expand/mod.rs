@@ -15,6 +15,7 @@ mod flagged;
 mod flags;
 mod glob;
 mod instead;
+mod lone;
 mod modifiers;
 mod number;
 mod operate;
@@ -73,11 +74,12 @@ pub trait Context {
     /// Whatever stops the commands inside.
     fn command_output(&mut self, command: &CommandSubstitution) -> Result<Text, Stop>;
 
-    /// Carries the commands of a process substitution out.
+    /// Carries the commands of a process substitution out, and answers the name of the file that stands for
+    /// it, if that can be known.
     ///
     /// # Errors
     /// Whatever stops the commands inside.
-    fn process(&mut self, process: &ProcessSubstitution) -> Result<(), Stop>;
+    fn process(&mut self, process: &ProcessSubstitution) -> Result<Option<Vec<u8>>, Stop>;
 
     /// Whether `unset name` under `set -u`, a failed `${x?}` and the like are errors is the shell's
     /// matter; this makes a hole and says that an answer is missing.
@@ -120,18 +122,22 @@ fn always(word: &Word) -> Option<Text> {
         .then(|| Text::copied(bytes, Standing::Plain, Origin::new(Rule::Literal, *span)))
 }
 
-/// Whether braces make several words of this one, before anything else is done with it.
+/// Whether braces make several words of this one before anything else is done with it.
 ///
 /// # Errors
 /// More words than there is room for.
 pub fn makes_words(cx: &mut dyn Context, word: &Word) -> Result<bool, Stop> {
     let state = cx.state();
     let expands = state.dialect.braces == Braces::Written && state.expands_braces();
-    Ok(expands && brace::words(word, state.limits.braces)?.is_some())
+    let made = if expands { brace::words(word, state.limits.braces)? } else { None };
+    Ok(made.is_some_and(|words| words.len() > 1))
 }
 
 fn fields_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Text>, Stop> {
     if let Some(field) = unchanged(word) {
+        return Ok(vec![field]);
+    }
+    if let Some(field) = lone::field(cx, word) {
         return Ok(vec![field]);
     }
     stages::keep_words(cx, Stage::Written, std::slice::from_ref(word));

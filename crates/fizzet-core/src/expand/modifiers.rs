@@ -2,7 +2,7 @@
 
 use bstr::ByteSlice;
 
-use crate::expand::flags::{backslashed, cased, unquoted};
+use crate::expand::flags::{backslashed, cased, told, unquoted};
 use crate::expand::parameter::Held;
 use crate::expand::substitute::Substitution;
 use crate::expand::tilde::program_path;
@@ -26,7 +26,7 @@ impl Substitution<'_> {
         };
         let empty_head = self.computed(parameter, b".");
         self.each_in_turn(parameter, held, |this, text| {
-            Ok(match modifier {
+            let made = match modifier {
                 Modifier::Replace(from, to, global) => replaced(text, from, to, *global),
                 Modifier::Letter(b'h') if text.is_empty() => empty_head.clone(),
                 Modifier::Letter(letter @ (b'a' | b'A' | b'P')) => this.absolute(text, *letter),
@@ -36,7 +36,8 @@ impl Substitution<'_> {
                 },
                 Modifier::Letter(letter) => by_letter(text, *letter),
                 Modifier::Parts(letter, count) => parts_of(text, *letter, *count),
-            })
+            };
+            Ok(told(text, made, parameter.span))
         })
     }
 

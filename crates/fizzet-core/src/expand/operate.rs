@@ -44,7 +44,7 @@ impl Substitution<'_> {
                 self.instead(parameter, held, (*what, *colon, word), place)
             }
             Operation::Remove { suffix, longest, pattern } => {
-                let pattern = self.removed_pattern(pattern)?;
+                let pattern = self.removed_pattern(pattern, *longest)?;
                 if let Held::List { items, star } = &held
                     && self.lists() == ListOperations::WholeString
                 {
@@ -55,9 +55,9 @@ impl Substitution<'_> {
                 let cut = self.each(parameter, held, cut)?;
                 Ok(Some(self.marked(parameter, cut, place)))
             }
-            Operation::Replace { which, pattern, replacement } => self
-                .replace(parameter, held, (*which, pattern, replacement.as_ref()), place)
-                .map(Some),
+            Operation::Replace { which, pattern, replacement } => {
+                self.replace(parameter, held, (*which, pattern, replacement.as_ref()), place)
+            }
             Operation::Case { change, all, pattern } => {
                 let pattern = match pattern {
                     Some(word) => Some(self.pattern(word)?),
@@ -134,14 +134,18 @@ impl Substitution<'_> {
         }
     }
 
-    /// The pattern of `#`, `##`, `%` or `%%`.
-    fn removed_pattern(&mut self, word: &Word) -> Result<Pattern, Stop> {
-        if !self.cx.state().dialect.removal_is_group {
-            return self.pattern(word);
-        }
-        let text = pattern_text_with(self.cx, word, Tilde::InOperation)?;
-        let state = self.cx.state();
-        Ok(Pattern::alternatives(&text, state.operation_pattern_rules()))
+    /// The pattern of `#` or `%`, or of `##` or `%%`, which take the `longest` match.
+    fn removed_pattern(&mut self, word: &Word, longest: bool) -> Result<Pattern, Stop> {
+        let dialect = &self.cx.state().dialect;
+        let (is_group, has_tilde) =
+            (dialect.removal_is_group, dialect.tilde_in_longest || !longest);
+        let tilde = if has_tilde { Tilde::InOperation } else { Tilde::Never };
+        let text = pattern_text_with(self.cx, word, tilde)?;
+        let rules = self.cx.state().operation_pattern_rules();
+        Ok(match is_group {
+            true => Pattern::alternatives(&text, rules),
+            false => Pattern::from_text(&text, rules),
+        })
     }
 
     fn pattern(&mut self, word: &Word) -> Result<Pattern, Stop> {

@@ -69,6 +69,9 @@ impl Substitution<'_> {
         let drops = !place.quoted && self.cx.state().dialect.operations_drop_empty_quotes;
         if drops && self.counts_as_word(parameter, &held) {
             self.drop_empty_quotes();
+            if matches!(parameter.operation, Operation::Instead { .. }) && self.current_len() == 0 {
+                self.begins_anew(place);
+            }
         }
         let (is_set, met) = (!matches!(held, Held::Unset), self.met);
         let was_text = matches!(&held, Held::One(text) if !text.is_empty());
@@ -86,7 +89,7 @@ impl Substitution<'_> {
             let anew = match &parameter.operation {
                 Operation::Value | Operation::Length | Operation::Instead { .. } => false,
                 Operation::Substring { .. } | Operation::Replace { .. } => true,
-                _ => matches!(&held, Held::One(text) if filled(text)),
+                _ => matches!(&held, Held::One(text) if filled(text) || self.current_len() == 0),
             };
             if anew {
                 self.begins_anew(place);
@@ -187,15 +190,13 @@ impl Substitution<'_> {
 
     fn special(&mut self, sign: u8, hop: &Hop) -> Held {
         let state = self.cx.state();
-        let bytes = match sign {
-            b'#' => state.positional.count().to_string().into_bytes(),
-            b'?' => state.status.to_string().into_bytes(),
-            b'-' => state.option_letters(),
-            b'!' if state.jobs.is_empty() && state.dialect.no_job_is_zero => b"0".to_vec(),
+        let text = match sign {
+            b'#' => state.shell_number(state.positional.count()),
+            b'?' => state.shell_number(state.status),
+            b'-' => state.shell_text(&state.option_letters()),
+            b'!' if state.jobs.is_empty() && state.dialect.no_job_is_zero => state.shell_text(b"0"),
             b'!' if state.jobs.is_empty() => return Held::Unset,
-            b'$' if let Some(process) = state.doing.process => {
-                process.number.to_string().into_bytes()
-            }
+            b'$' if let Some(process) = state.doing.process => state.shell_number(process.number),
             _ => {
                 let whose = if sign == b'!' { "a background command" } else { "the shell" };
                 self.cx.missing(&format!("the process number of {whose}"), hop.span);
@@ -204,7 +205,6 @@ impl Substitution<'_> {
                 return Held::One(text);
             }
         };
-        let text = state.shell_text(&bytes);
         Held::One(text.passed_through(hop, Standing::Quoted))
     }
 

@@ -13,16 +13,17 @@ use crate::lineage::{Hop, Rule};
 use crate::source::Sources;
 use crate::stop::Stop;
 use crate::syntax::ast::{Parameter, Part, Replace, Word};
-use crate::text::Text;
+use crate::text::{Standing, Text};
 
 impl Substitution<'_> {
+    /// `${x/p/r}` and its kin; `None` when the text has been put into place.
     pub(super) fn replace(
         &mut self,
         parameter: &Parameter,
         held: Held,
         (which, pattern, replacement): (Replace, &Word, Option<&Word>),
         place: Place,
-    ) -> Result<Held, Stop> {
+    ) -> Result<Option<Held>, Stop> {
         let anchored = matches!(which, Replace::Prefix | Replace::Suffix);
         let dialect = &self.cx.state().dialect;
         if dialect.slash_cuts_expansions && is_cut(&pattern.parts, &self.cx.state().sources) {
@@ -43,7 +44,11 @@ impl Substitution<'_> {
         };
         if anchored && nothing && state.dialect.anchored_unset_is_text {
             self.unset(parameter)?;
-            return Ok(Held::One(self.written_anew(parameter, which, &text, replacement)));
+            let mut text = self.written_anew(parameter, which, &text, replacement);
+            // It is not split, but it may be a pattern.
+            text.set_standing(if place.quoted { Standing::Quoted } else { Standing::Value });
+            self.push_text(&text)?;
+            return Ok(None);
         }
         let given = replacement.is_some();
         let dialect = self.cx.state().dialect.clone();
@@ -96,7 +101,7 @@ impl Substitution<'_> {
             let (what, limit) = ("bytes in one word", limit as u64);
             return Err(Stop::Limit { what, limit, span: parameter.span });
         }
-        Ok(held)
+        Ok(Some(held))
     }
 
     /// An anchored replacement as it is written, but for its pattern, which is expanded.
@@ -109,8 +114,15 @@ impl Substitution<'_> {
     ) -> Text {
         let sign = if which == Replace::Prefix { &b"#"[..] } else { b"%" };
         let state = self.cx.state();
-        let behind = replacement
-            .map_or_else(Vec::new, |word| [b"/", state.sources.bytes(word.span)].concat());
+        let replaced = |word: &Word| {
+            let mut written = state.sources.bytes(word.span).iter().copied();
+            let unescaped = std::iter::from_fn(|| match written.next()? {
+                b'\\' => written.next().or(Some(b'\\')),
+                byte => Some(byte),
+            });
+            [b"/", &unescaped.collect::<Vec<u8>>()[..]].concat()
+        };
+        let behind = replacement.map_or_else(Vec::new, replaced);
         let written = [sign, pattern.bytes(), &behind].concat();
         self.computed(parameter, &written)
     }

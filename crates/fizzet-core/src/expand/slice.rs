@@ -70,8 +70,9 @@ impl Substitution<'_> {
                 Some(Held::List { items: part_of_list(&items, parameter.span, cut), star })
             }
             Held::List { items, star } => {
+                let has_zero = offset >= 0 || !dialect.negative_offset_skips_zero;
                 let all = match parameter.name {
-                    ParameterName::Special(_) => self.with_zero(parameter, items),
+                    ParameterName::Special(_) if has_zero => self.with_zero(parameter, items),
                     _ => items,
                 };
                 measure.of_list(all).map(|items| Held::List { items, star })

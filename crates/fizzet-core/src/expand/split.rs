@@ -169,6 +169,7 @@ pub(super) fn split(pieces: Vec<Piece>, ifs: &Ifs, rules: Rules) -> Vec<Text> {
         place: Place::Start,
         region: None,
         fresh: false,
+        anew: false,
     };
     let mut region = None;
     for Piece { text, after } in pieces {
@@ -266,6 +267,9 @@ struct Splitter {
     region: Option<Span>,
     /// Whether it stands at the start of that.
     fresh: bool,
+    /// Whether an operation has made it begin anew, so that even a separator that joins a list ends a
+    /// field.
+    anew: bool,
 }
 
 impl Splitter {
@@ -309,8 +313,10 @@ impl Splitter {
         }
         if after == Break::Anew {
             self.place = Place::Start;
+            self.anew = true;
             return;
         }
+        self.anew = false;
         let field = std::mem::take(&mut self.field);
         if !field.is_nothing() && self.place == Place::Field {
             self.fields.push(field);
@@ -346,6 +352,7 @@ impl Splitter {
                     continue;
                 }
                 Kind::Blank => {
+                    self.anew = false;
                     if self.place == Place::Field {
                         self.end_field(origin);
                         let alone = self.fresh
@@ -365,6 +372,7 @@ impl Splitter {
                         || (rules.output_begins_behind_separator
                             && origin.rule() == Rule::Command))
                         && self.place == Place::Start
+                        && !self.anew
                         && self.fields.is_empty()
                         && self.field.is_nothing() =>
                 {

@@ -9,6 +9,7 @@ use crate::expand::distribute::chosen;
 use crate::expand::{Context, Tilde, arithmetic, ifs, record};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
+use crate::state::State;
 use crate::stop::Stop;
 use crate::syntax::ast::{Instead, Operation, ParameterName, Part, Subscript, Word};
 use crate::text::{Standing, Text};
@@ -122,6 +123,15 @@ impl Place {
     }
 }
 
+/// How the value of an unquoted parameter stands.
+pub(super) fn standing_of_values(state: &State) -> Standing {
+    match state.splits_parameters() {
+        true => Standing::Splittable,
+        false if state.options.glob_substitution => Standing::Value,
+        false => Standing::Quoted,
+    }
+}
+
 /// A word on its way.
 pub(super) struct Substitution<'c> {
     pub(super) cx: &'c mut dyn Context,
@@ -139,6 +149,8 @@ pub(super) struct Substitution<'c> {
     pub(super) met: bool,
     /// Whether the latest expansion that can be split was a quoted `$@` with parameters.
     behind_quoted_at: bool,
+    /// Whether quotes of the word keep what stands behind a separator in the words of its operations.
+    pub(super) behind_quotes: bool,
     /// Whether a brace keeps what follows from being split.
     unsplit: bool,
     /// Whether the word is the argument `name=value` of a declaration utility.
@@ -155,12 +167,11 @@ impl<'c> Substitution<'c> {
         word: &Word,
         place: Place,
     ) -> Result<Vec<Piece>, Stop> {
-        let place = match cx.state().splits_parameters() {
-            true => place,
-            false if cx.state().options.glob_substitution => {
-                Place { expansion: Standing::Value, ..place }
+        let place = match standing_of_values(cx.state()) {
+            Standing::Quoted => {
+                Place { expansion: Standing::Quoted, command: Standing::Inert, ..place }
             }
-            false => Place { expansion: Standing::Quoted, command: Standing::Inert, ..place },
+            expansion => Place { expansion, ..place },
         };
         let assigned = place.assigned || place.tilde == Tilde::AfterColons;
         let place = Place { distributes: cx.state().options.distributes, assigned, ..place };
@@ -171,6 +182,7 @@ impl<'c> Substitution<'c> {
             empty_ats: 0,
             keeps_empty: false,
             behind_quoted_at: false,
+            behind_quotes: false,
             unsplit: false,
             last_empty: None,
             met: false,
@@ -264,6 +276,10 @@ impl<'c> Substitution<'c> {
     }
 
     fn carry_out(&mut self, part: &Part, place: Place) -> Result<(), Stop> {
+        let quotes = matches!(part, Part::Single { .. } | Part::AnsiC { .. } | Part::Double { .. });
+        if quotes && place.fields && !place.quoted && place.literal == Standing::Plain {
+            self.behind_quotes = self.cx.state().dialect.quotes_keep_later_words;
+        }
         match part {
             Part::Literal { bytes, span } => {
                 let (rule, standing) = match place.quoted {
@@ -311,8 +327,11 @@ impl<'c> Substitution<'c> {
                 self.push(value.as_bytes(), standing, &origin)
             }
             Part::Process(process) => {
+                if let Some(name) = self.cx.process(process)? {
+                    let origin = Origin::new(Rule::Shell, process.span);
+                    return self.push(&name, Standing::Quoted, &origin);
+                }
                 let what = "the name of the file that stands for this process";
-                self.cx.process(process)?;
                 self.cx.missing(what, process.span);
                 let origin = Origin::new(Rule::Command, process.span);
                 self.current.push_hole(Standing::Quoted, &origin);
@@ -468,15 +487,17 @@ impl<'c> Substitution<'c> {
         self.current.len()
     }
 
-    /// Takes the field on hand away.
-    pub(super) fn take_current(&mut self) -> Text {
-        std::mem::take(&mut self.current)
+    /// Takes the field on hand away, and puts another in its place.
+    pub(super) fn replace_current(&mut self, text: Text) -> Text {
+        std::mem::replace(&mut self.current, text)
     }
 
-    /// Puts a field back.
-    pub(super) fn put_current(&mut self, text: Text) -> Result<(), Stop> {
-        self.current = text;
-        Ok(())
+    /// The field with this number, or the one on hand.
+    pub(super) fn field_made(&mut self, at: usize) -> &mut Text {
+        match self.done.get_mut(at) {
+            Some(piece) => &mut piece.text,
+            None => &mut self.current,
+        }
     }
 
     /// Ends the field on hand: what follows belongs to the next one.

@@ -1,5 +1,7 @@
 //! Tilde expansion (POSIX XCU 2.6.1).
 
+use std::ops::Range;
+
 use crate::dialect::HomeSlash;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::tilde_cut::before_end;
@@ -26,8 +28,8 @@ impl Substitution<'_> {
         {
             let place = Place { tilde: Tilde::AfterColons, assigned: !place.fields, ..place };
             self.declares = true;
-            self.literal(&bytes[..head], *span, 0, place)?;
-            let value = Span { start: span.start + head as u32, ..*span };
+            self.literal(bytes, *span, 0..head, place)?;
+            let value = within(*span, bytes, head..bytes.len());
             self.assigned_literal(&bytes[head..], value, rest.is_empty(), place)?;
             self.later_parts(rest, place)?;
             return Ok(&[]);
@@ -85,7 +87,7 @@ impl Substitution<'_> {
                     return self.tilde_word(parts, place);
                 }
                 let used = self.tilde_prefix(bytes, *span, rest.is_empty(), colon.is_some())?;
-                self.literal(&bytes[used..], *span, used, place)?;
+                self.literal(bytes, *span, used..bytes.len(), place)?;
                 Ok(rest)
             }
             _ if place.tilde == Tilde::AfterColons => {
@@ -116,7 +118,7 @@ impl Substitution<'_> {
             };
         }
         let used = self.tilde_prefix(bytes, *span, rest.is_empty(), false)?;
-        self.literal(&bytes[used..], *span, used, place)?;
+        self.literal(bytes, *span, used..bytes.len(), place)?;
         rest.iter().try_for_each(|part| self.part(part, plain))?;
         Ok(&[])
     }
@@ -143,7 +145,7 @@ impl Substitution<'_> {
             }
         }
         let Part::Literal { bytes, span } = &parts[at] else { return Ok(&parts[at..]) };
-        let rest = Span { start: span.start + begin as u32, ..*span };
+        let rest = within(*span, bytes, begin..bytes.len());
         self.equals_in_literal(&bytes[begin..], rest, &parts[at + 1..], place)?;
         Ok(&[])
     }
@@ -162,13 +164,13 @@ impl Substitution<'_> {
         if self.made_equals().0 == 0 {
             let equals = bytes.iter().position(|&byte| byte == b'=');
             from = equals.map_or(0, |equals| equals + 1);
-            self.literal(&bytes[..from], span, 0, place)?;
+            self.literal(bytes, span, 0..from, place)?;
             if bytes.get(from) == Some(&b'~') {
-                let behind = Span { start: span.start + from as u32, ..span };
+                let behind = within(span, bytes, from..bytes.len());
                 from += self.tilde_prefix(&bytes[from..], behind, rest.is_empty(), false)?;
             }
         }
-        self.literal(&bytes[from..], span, from, place)?;
+        self.literal(bytes, span, from..bytes.len(), place)?;
         let fields = self.fields_done();
         for (at, part) in rest.iter().enumerate() {
             // Another field has a first equals sign of its own.
@@ -199,12 +201,13 @@ impl Substitution<'_> {
             false => self.tilde_prefix(bytes, *span, true, true)?,
         };
         if used == 0 {
-            self.literal(bytes, *span, 0, place)?;
+            self.literal(bytes, *span, 0..bytes.len(), place)?;
             return Ok(&parts[1..]);
         }
         for (at, part) in word.iter().enumerate() {
             let (from, span) = (if at == 0 { used } else { 0 }, part.span());
-            let written = self.cx.state().sources.bytes(span)[from..].to_vec();
+            let written = self.cx.state().sources.bytes(span);
+            let written = written.get(from..).unwrap_or_default().to_vec();
             let slash = written.iter().position(|&byte| byte == b'/');
             let (quoted, plain) = written.split_at(slash.unwrap_or(written.len()));
             let start = span.start + from as u32;
@@ -212,7 +215,8 @@ impl Substitution<'_> {
             let quoted_span = Span { start, end, ..span };
             self.push(quoted, Standing::Quoted, &Origin::new(Rule::Literal, quoted_span))?;
             if let Part::Literal { .. } = part {
-                self.literal(plain, span, from + quoted.len(), place)?;
+                let behind = Span { start, ..span };
+                self.literal(&written, behind, quoted.len()..written.len(), place)?;
             } else if !plain.is_empty() {
                 // The slash stood inside an expansion, whose rest is read as text.
                 let dialect = self.cx.state().dialect.clone();
@@ -234,9 +238,9 @@ impl Substitution<'_> {
                 Part::Literal { bytes, span } => {
                     let last = at + 1 == parts.len();
                     let head = bytes.iter().position(|&b| b == b':').map_or(bytes.len(), |n| n + 1);
-                    self.literal(&bytes[..head], *span, 0, place)?;
+                    self.literal(bytes, *span, 0..head, place)?;
                     if head < bytes.len() {
-                        let rest = Span { start: span.start + head as u32, ..*span };
+                        let rest = within(*span, bytes, head..bytes.len());
                         self.assigned_literal(&bytes[head..], rest, last, place)?;
                     }
                 }
@@ -260,24 +264,30 @@ impl Substitution<'_> {
         let mut at = 0;
         while at < bytes.len() {
             if bytes[at] == b'~' {
-                let rest = Span { start: span.start + at as u32, ..span };
+                let rest = within(span, bytes, at..bytes.len());
                 at += self.tilde_prefix(&bytes[at..], rest, last, true)?;
             }
             let length =
                 bytes[at..].iter().position(|&b| b == b':').map_or(bytes.len() - at, |n| n + 1);
-            self.literal(&bytes[at..at + length], span, at, place)?;
+            self.literal(bytes, span, at..at + length, place)?;
             at += length;
         }
         Ok(())
     }
 
-    fn literal(&mut self, bytes: &[u8], span: Span, from: usize, place: Place) -> Result<(), Stop> {
-        if bytes.is_empty() {
+    /// Appends a stretch of a literal.
+    fn literal(
+        &mut self,
+        bytes: &[u8],
+        span: Span,
+        stretch: Range<usize>,
+        place: Place,
+    ) -> Result<(), Stop> {
+        if stretch.is_empty() {
             return Ok(());
         }
-        let start = span.start + from as u32;
-        let span = Span { start, end: start + bytes.len() as u32, ..span };
-        self.push(bytes, place.literal, &Origin::new(Rule::Literal, span))
+        let span = within(span, bytes, stretch.clone());
+        self.push(&bytes[stretch], place.literal, &Origin::new(Rule::Literal, span))
     }
 
     /// The folder that `~1` or `~-0` stands for: one of the stack of `pushd`.
@@ -381,15 +391,15 @@ impl Substitution<'_> {
         let start = self.current_len();
         parts[..used].iter().try_for_each(|part| self.part(part, plain))?;
         let span = parts[0].span().to(parts[used - 1].span());
-        if self.fields_done() == fields {
-            self.resolve_tilde(start, span)?;
-        }
+        let several = self.fields_done() > fields;
+        let whole = std::mem::take(self.field_made(fields));
+        *self.field_made(fields) = self.resolved_tilde(whole, start, several, span);
         Ok(used)
     }
 
-    /// Puts a home directory in the place of the tilde-prefix that has been expanded from `start` on.
-    fn resolve_tilde(&mut self, start: usize, span: Span) -> Result<(), Stop> {
-        let whole = self.take_current();
+    /// A field with the home directory in the place of the tilde-prefix that has been expanded from `start`
+    /// on. The first of `several` fields has one only if its end is written.
+    fn resolved_tilde(&mut self, whole: Text, start: usize, several: bool, span: Span) -> Text {
         let prefix = whole.slice(start, whole.len());
         let colon = self.cx.state().dialect.colon_ends_tilde;
         // A slash that the author wrote ends the name, even between quotes.
@@ -402,6 +412,9 @@ impl Substitution<'_> {
         };
         let slash = prefix.bytes().iter().position(|&byte| byte == b'/' || (colon && byte == b':'));
         let slash = slash.filter(|at| written(at));
+        if several && slash.is_none() {
+            return whole;
+        }
         let end = slash.unwrap_or(prefix.len());
         let user = prefix.bytes()[1..end].to_vec();
         let hop = Hop { rule: Rule::Tilde, span, name: None, shifted: 0 };
@@ -415,10 +428,11 @@ impl Substitution<'_> {
                 })
             }
         };
-        let Some(home) = home else { return self.put_current(whole) };
-        self.put_current(whole.slice(0, start))?;
-        self.push_text(&home.passed_through(&hop, Standing::Quoted))?;
-        self.push_text(&prefix.slice(end, prefix.len()))
+        let Some(home) = home else { return whole };
+        let mut made = whole.slice(0, start);
+        made.push_text(&home.passed_through(&hop, Standing::Quoted));
+        made.push_text(&prefix.slice(end, prefix.len()));
+        made
     }
 }
 
@@ -428,6 +442,16 @@ fn begins_with_tilde(part: &Part) -> bool {
 
 fn has_equals(part: &Part) -> bool {
     matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'='))
+}
+
+/// Where a stretch of a literal is written. One that stands in several pieces (braces made it, or a line
+/// goes on inside it) is told as a whole.
+fn within(span: Span, bytes: &[u8], stretch: Range<usize>) -> Span {
+    if span.len() != bytes.len() {
+        return span;
+    }
+    let at = |offset: usize| span.start + offset as u32;
+    Span { start: at(stretch.start), end: at(stretch.end), ..span }
 }
 
 /// The parts of an assignment's value, a list for each stretch up to and with a written colon.
@@ -440,9 +464,8 @@ fn between_colons(parts: &[Part]) -> Vec<Vec<Part>> {
         };
         let mut at = 0;
         for piece in bytes.split_inclusive(|&byte| byte == b':') {
-            let start = span.start + at as u32;
+            let span = within(*span, bytes, at..at + piece.len());
             at += piece.len();
-            let span = Span { start, end: span.start + at as u32, ..*span };
             let literal = Part::Literal { bytes: piece.into(), span };
             stretches.last_mut().into_iter().for_each(|last| last.push(literal.clone()));
             if piece.ends_with(b":") {

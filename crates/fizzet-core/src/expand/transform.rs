@@ -103,10 +103,12 @@ impl Substitution<'_> {
             }
             _ => match held {
                 Held::One(text) => requoted(text.bytes()).to_str_lossy().into_owned(),
-                _ => return held,
+                // Its attributes are told although there is no value.
+                Held::Unset if letters.is_empty() => return Held::Unset,
+                _ => String::new(),
             },
         };
-        let assignment = match variable.bare {
+        let assignment = match variable.bare || value.is_empty() {
             true => self.made(parameter, shown.as_bytes()),
             false => self.made(parameter, format!("{shown}={value}").as_bytes()),
         };

@@ -18,7 +18,9 @@ impl Substitution<'_> {
     /// A list as the one string that the shell takes it for, if it does.
     pub(super) fn as_whole(&mut self, held: Held, span: Span, place: Place) -> Held {
         let Held::List { items, star } = held else { return held };
-        if place.fields && !(place.quoted && star) {
+        // Where IFS is not set, spaces join them before the operation.
+        let is_spaced = !place.quoted && self.cx.state().variables.separators().is_none();
+        if place.fields && !(place.quoted && star) && !is_spaced {
             return Held::List { items, star };
         }
         Held::One(self.joined_list(&items, span))
@@ -91,11 +93,10 @@ pub(super) fn removed_from_list(
         }
         return items;
     }
-    let start = |text: &Text| pattern.suffix_start(text.bytes(), longest);
-    let found = match longest {
-        true => items.iter().position(|item| start(item).is_some()),
-        false => items.iter().rposition(|item| start(item).is_some()),
-    };
+    // The longest one is looked for up to the end of the first parameter only.
+    let reach = if longest { items.len().min(1) } else { items.len() };
+    let fits = |text: &Text| pattern.suffix_start(text.bytes(), longest).is_some();
+    let found = items[..reach].iter().rposition(fits);
     if let Some(at) = found {
         items.truncate(at + 1);
         items[at] = removed(&items[at], pattern, true, longest);

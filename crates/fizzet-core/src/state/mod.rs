@@ -173,6 +173,11 @@ impl State {
         Text::copied(bytes, Standing::Quoted, self.shell_origin())
     }
 
+    /// A number that the shell keeps itself.
+    pub fn shell_number(&self, number: impl itoa::Integer) -> Text {
+        self.shell_text(itoa::Buffer::new().format(number).as_bytes())
+    }
+
     /// The origin of values that the shell makes itself.
     pub fn shell_origin(&self) -> Origin {
         self.shell_origin.clone()

@@ -201,7 +201,7 @@ impl State {
     }
 
     fn number_of(&self, number: i64) -> Value {
-        Value::Scalar(self.shell_text(number.to_string().as_bytes()))
+        Value::Scalar(self.shell_number(number))
     }
 
     fn list_of(&self, items: impl Iterator<Item = Vec<u8>>) -> Value {

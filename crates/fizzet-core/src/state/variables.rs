@@ -295,6 +295,15 @@ impl Variables {
         self.get(name)?.scalar()
     }
 
+    /// The value of a variable that is one text, and neither the name of another one nor kept by the
+    /// shell itself.
+    pub fn plain(&self, name: &[u8]) -> Option<&Text> {
+        match self.by_name.get(name).filter(|_| !self.has_names)? {
+            Variable { own: false, value: Value::Scalar(text), .. } => Some(text),
+            _ => None,
+        }
+    }
+
     /// The highest index of an array; -1 if it has none.
     pub fn highest(&self, name: &[u8]) -> i64 {
         match self.get(name).map(|variable| &variable.value) {

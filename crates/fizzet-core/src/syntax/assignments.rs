@@ -83,6 +83,9 @@ impl Parser<'_> {
                 quote @ (b'\'' | b'"') => {
                     at += 1 + self.text[at + 1..].iter().position(|&byte| byte == quote)?;
                 }
+                b'#' if matches!(self.text[at - 1], b'(' | b';' | b' ' | b'\t' | b'\n') => {
+                    at += self.text[at..].iter().position(|&byte| byte == b'\n')?;
+                }
                 _ => {}
             }
             at += 1;

@@ -144,16 +144,32 @@ impl<'a> Parser<'a> {
         }
     }
 
-    /// A span of the parsed text, told in the source it was written in.
+    /// A span of the parsed text, told in the source it was written in. What ends in another one ends
+    /// behind the name of the alias that stands for that, or with the text of the alias it began in.
     pub(super) fn span(&self, start: usize, end: usize) -> Span {
         let at = self.segments.partition_point(|segment| segment.at <= start) - 1;
         let segment = self.segments[at];
         let from = start - segment.at + segment.offset;
-        let last = self.segments.partition_point(|segment| segment.at < end).max(1) - 1;
+        let last = self.segments.partition_point(|segment| segment.at < end).max(at + 1) - 1;
         let close = self.segments[last];
-        let to = end - close.at.min(end) + close.offset;
-        let to = if close.source == segment.source { to } else { from + (end - start) };
+        let to = match close.source == segment.source {
+            true => end - close.at.min(end) + close.offset,
+            false => {
+                let again = self.segments[last..].iter().find(|one| one.source == segment.source);
+                again.map_or(self.segments[at + 1].at - segment.at + segment.offset, |one| {
+                    one.offset
+                })
+            }
+        };
         Span::new(segment.source, from, to.max(from))
+    }
+
+    /// How far the text from `start` on, up to `end`, comes from one source.
+    pub(super) fn same_source(&self, start: usize, end: usize) -> usize {
+        let at = self.segments.partition_point(|segment| segment.at <= start);
+        let source = self.segments[at - 1].source;
+        let mut inside = self.segments[at..].iter().take_while(|segment| segment.at < end);
+        inside.find(|segment| segment.source != source).map_or(end, |segment| segment.at)
     }
 
     /// The offset of the first byte at or after `at` that exists for the grammar.
@@ -177,6 +193,13 @@ impl<'a> Parser<'a> {
             at = self.over_continuations(at + 1);
         }
         self.text.get(at).copied()
+    }
+
+    /// Steps over so many bytes that exist for the grammar.
+    pub(super) fn advance(&mut self, count: usize) {
+        for _ in 0..count {
+            self.pos = self.over_continuations(self.pos) + 1;
+        }
     }
 
     /// The next byte exactly as it stands in the text.

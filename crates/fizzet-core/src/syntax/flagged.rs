@@ -21,11 +21,15 @@ impl<'a> Parser<'a> {
         flagged.parameter.braced = false;
         self.signs(&mut flagged, false);
         let signs = self.pos > back;
-        let Some(name) = self.flagged_name(signs) else {
-            self.pos = back;
-            return Ok(None);
-        };
-        flagged.parameter.name = name;
+        match self.flagged_name(signs) {
+            Some(name) => flagged.parameter.name = name,
+            // `$=` alone is nothing.
+            None if signs && !flagged.tests && !flagged.measures => {}
+            None => {
+                self.pos = back;
+                return Ok(None);
+            }
+        }
         let plain = self.pos;
         let digits = matches!(flagged.parameter.name, ParameterName::Positional(1..));
         if !digits && self.flagged_subscript(&mut flagged).is_err() {
@@ -34,7 +38,10 @@ impl<'a> Parser<'a> {
             flagged.parameter.operation = Operation::Bad;
         }
         let subscript = self.pos > plain;
-        while !flagged.measures && self.raw() == Some(b':') && self.modifier(&mut flagged)? {}
+        while !flagged.measures
+            && self.peek_ahead(0) == Some(b':')
+            && self.modifier(&mut flagged)?
+        {}
         if !signs && !subscript && flagged.modifiers.is_empty() {
             self.pos = back;
             return Ok(None);
@@ -44,7 +51,7 @@ impl<'a> Parser<'a> {
     }
 
     fn flagged_name(&mut self, signs: bool) -> Option<ParameterName> {
-        match self.raw()? {
+        match self.peek()? {
             byte if self.begins_name(byte) => Some(self.named()),
             b'0'..=b'9' => {
                 let mut number = 0usize;
@@ -59,7 +66,7 @@ impl<'a> Parser<'a> {
                 Some(ParameterName::Special(sign))
             }
             sign @ (b'?' | b'$' | b'!' | b'-' | b'#')
-                if signs || matches!(self.text.get(self.pos + 1), Some(b'[' | b':')) =>
+                if signs || matches!(self.peek_ahead(1), Some(b'[' | b':')) =>
             {
                 self.pos += 1;
                 Some(ParameterName::Special(sign))
@@ -93,9 +100,9 @@ impl<'a> Parser<'a> {
     /// `= ~ ^ + #` before a name.
     fn signs(&mut self, flagged: &mut Flagged, braced: bool) {
         loop {
-            let Some(sign) = self.raw() else { return };
-            let doubled = self.text.get(self.pos + 1) == Some(&sign);
-            let next = self.text.get(self.pos + 1 + usize::from(doubled)).copied();
+            let Some(sign) = self.peek_ahead(0) else { return };
+            let doubled = self.peek_ahead(1) == Some(sign);
+            let next = self.peek_ahead(1 + usize::from(doubled));
             let names = |byte: u8| {
                 self.begins_name(byte)
                     || byte.is_ascii_digit()
@@ -105,7 +112,9 @@ impl<'a> Parser<'a> {
                     || (sign == b'#' && matches!(byte, b'$' | b'?' | b'-'))
                     || (sign == b'#' && braced && (byte == b'#' || (doubled && byte == b'}')))
             };
-            if !next.is_some_and(names) {
+            let ends = !braced || next == Some(b'}');
+            let stands_alone = ends && matches!(sign, b'=' | b'~' | b'^');
+            if !stands_alone && !next.is_some_and(names) {
                 return;
             }
             match sign {
@@ -115,20 +124,19 @@ impl<'a> Parser<'a> {
                 b'+' if !doubled => flagged.tests = true,
                 b'#' if self.measures(doubled, braced) => {
                     flagged.measures = true;
-                    self.pos += 1;
+                    self.advance(1);
                     continue;
                 }
                 _ => return,
             }
-            self.pos += 1 + usize::from(doubled);
+            self.advance(1 + usize::from(doubled));
         }
     }
 
     /// Whether a `#` here asks for a length: not in `${#}`, `${#%x}` and `${##x}`.
     fn measures(&self, doubled: bool, braced: bool) -> bool {
-        let behind = |ahead: usize| self.text.get(self.pos + ahead).copied();
-        match behind(1) {
-            Some(b'#') if doubled => braced && behind(2) == Some(b'}'),
+        match self.peek_ahead(1) {
+            Some(b'#') if doubled => braced && self.peek_ahead(2) == Some(b'}'),
             _ => true,
         }
     }
@@ -147,7 +155,7 @@ impl<'a> Parser<'a> {
                 flagged.inner = self.dollar(within)?;
             }
             Some(b'"') => flagged.inner = Some(self.double_quoted(self.pos)?),
-            Some(b':' | b'}' | b'%') => {}
+            Some(b':' | b'}' | b'%' | b'/') => {}
             _ => match self.parameter_name() {
                 Some(name) => flagged.parameter.name = name,
                 None => return Ok(None),
@@ -169,13 +177,13 @@ impl<'a> Parser<'a> {
             flagged.further.push(further);
         }
         loop {
-            if self.raw() != Some(b':') || !self.modifier(&mut flagged)? {
+            if self.peek_ahead(0) != Some(b':') || !self.modifier(&mut flagged)? {
                 break;
             }
         }
         let Some(operation) = self.flagged_operation(quoted)? else { return Ok(None) };
         flagged.parameter.operation = operation;
-        while self.raw() == Some(b':') && self.modifier(&mut flagged)? {}
+        while self.peek_ahead(0) == Some(b':') && self.modifier(&mut flagged)? {}
         if flagged.measures && self.raw() != Some(b'}') {
             flagged.parameter.operation = Operation::Bad;
             self.parts(if quoted { Within::BraceQuoted } else { Within::Brace })?;
@@ -227,10 +235,11 @@ impl<'a> Parser<'a> {
 
     /// `[...]` behind a name: an index, a range or a search.
     fn flagged_subscript(&mut self, flagged: &mut Flagged) -> Parsed<()> {
-        if self.raw() != Some(b'[') {
+        if self.peek_ahead(0) != Some(b'[') {
             return Ok(());
         }
-        let open = self.pos;
+        let open = self.over_continuations(self.pos);
+        self.pos = open;
         flagged.slice = self.slice_subscript()?;
         if flagged.slice.is_none() {
             self.pos = open;
@@ -372,6 +381,7 @@ impl<'a> Parser<'a> {
 
     /// `:t` and its kin; false with the place unchanged if it is none.
     fn modifier(&mut self, flagged: &mut Flagged) -> Parsed<bool> {
+        self.pos = self.over_continuations(self.pos);
         let Some(&letter) = self.text.get(self.pos + 1) else { return Ok(false) };
         let global = letter == b'g';
         let at = self.pos + 1 + usize::from(global);

@@ -202,10 +202,13 @@ impl<'a> Parser<'a> {
         Ok(parts)
     }
 
-    pub(super) fn flush(&self, parts: &mut Vec<Part>, start: usize, end: usize) {
-        if start < end {
-            let bytes = self.text[start..end].into();
-            parts.push(Part::Literal { bytes, span: self.span(start, end) });
+    /// Ends a literal, which makes several parts where it goes on behind the text of an alias.
+    pub(super) fn flush(&self, parts: &mut Vec<Part>, mut start: usize, end: usize) {
+        while start < end {
+            let reach = self.same_source(start, end);
+            let bytes = self.text[start..reach].into();
+            parts.push(Part::Literal { bytes, span: self.span(start, reach) });
+            start = reach;
         }
     }
 
@@ -285,12 +288,17 @@ impl<'a> Parser<'a> {
         }
     }
 
-    /// Whether the quote here has its partner before what ends the pattern of an operation.
+    /// Whether the quote here has its partner before what ends the pattern of an operation. The double
+    /// quotes around it look for their end first: others inside must come in pairs.
     fn closes_in_pattern(&self, quote: u8, within: Within) -> bool {
         let ends = |byte: u8| byte == b'}' || (byte == b'/' && within == Within::QuotedReplaced);
-        let mut rest = self.text[self.pos + 1..].iter();
-        let next = rest.find(|&&byte| byte == quote || ends(byte));
-        next == Some(&quote)
+        let rest = &self.text[self.pos + 1..];
+        let Some(next) = rest.iter().position(|&byte| byte == quote || ends(byte)) else {
+            return false;
+        };
+        let in_pairs =
+            |other: u8| rest[..next].iter().filter(|&&byte| byte == other).count() % 2 == 0;
+        rest[next] == quote && in_pairs(b'"') && in_pairs(b'`')
     }
 
     fn at_process_substitution(&self) -> bool {

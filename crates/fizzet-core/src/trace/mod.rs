@@ -50,6 +50,8 @@ pub struct Trace {
     pub mistakes: Vec<ShellError>,
     /// How it ended.
     pub ending: Ending,
+    /// How many steps it took.
+    pub steps: u64,
     /// Whether the status of an external command had to be taken as 0 to go on.
     pub assumed_status: bool,
 }

@@ -58,6 +58,14 @@ impl Input {
         let at = std::mem::replace(&mut reading.at, usize::MAX);
         Some(reading.text.slice(at.min(reading.text.len()), reading.text.len()))
     }
+
+    /// Puts the last bytes back, which whoever took the rest has left.
+    pub(super) fn leave(&self, bytes: usize) {
+        if let Some(reading) = self.reading() {
+            let mut reading = reading.borrow_mut();
+            reading.at = reading.text.len().saturating_sub(bytes);
+        }
+    }
 }
 
 /// Where what is written to a descriptor goes.

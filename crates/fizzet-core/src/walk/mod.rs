@@ -2,9 +2,11 @@
 
 mod assign;
 mod builtins;
+mod call;
 mod compound;
 mod conditional;
 mod descriptors;
+mod loops;
 mod observer;
 mod processes;
 mod programs;
@@ -82,6 +84,7 @@ impl Watched {
             missing: self.missing,
             mistakes: self.mistakes,
             ending: self.ending,
+            steps: self.state.steps,
             assumed_status: self.state.assumed_status,
         }
     }
@@ -122,7 +125,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         descriptors: Descriptors::new(),
         piped: &[],
         written: WrittenFiles::default(),
-        processes: FxHashMap::default(),
+        processes: Vec::new(),
         options_at: Default::default(),
         substituted: None,
         guessed: false,
@@ -179,7 +182,7 @@ pub(crate) struct Walker {
     /// `name=(...)` behind a declaration utility, with the index of its argument.
     list_arguments: Vec<ListArgument>,
     /// The functions that are being called.
-    scopes: Vec<compound::Scope>,
+    scopes: Vec<call::Scope>,
     /// Assignments before the commands that are being carried out.
     temporaries: Vec<scopes::Temporary>,
     /// What the subshell is that begins next.
@@ -192,8 +195,8 @@ pub(crate) struct Walker {
     piped: &'static [u32],
     /// Files that have been written in memory only.
     written: WrittenFiles,
-    /// What process substitutions have printed, by their places.
-    processes: FxHashMap<Span, Text>,
+    /// Process substitutions that wait for their reader, by their places.
+    processes: Vec<processes::Beside>,
     /// Where `getopts` stands.
     options_at: builtins::OptionPlace,
     /// The status of the latest command substitution of a command without a name.
@@ -511,7 +514,7 @@ impl Context for Walker {
         self.substitution(command)
     }
 
-    fn process(&mut self, process: &ProcessSubstitution) -> Result<(), Stop> {
+    fn process(&mut self, process: &ProcessSubstitution) -> Result<Option<Vec<u8>>, Stop> {
         self.process_beside(process)
     }
 

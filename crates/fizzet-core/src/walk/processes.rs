@@ -1,18 +1,43 @@
 //! Process substitutions: `<(list)` and `>(list)`.
 //!
 //! Their commands run beside the command whose word they stand in. They are carried out when the word is
-//! expanded; what `<(list)` prints is there for whoever reads from it, and the name that stands for it is
-//! a hole, since only the running system hands it out.
+//! expanded; what `<(list)` prints is there for whoever reads from it. The name that stands for it is a
+//! hole, since only the running system hands it out; where programs may run it is the name that the shell
+//! would give it, and the program finds the text in a pipe of that number.
 
+use crate::expand::Context;
+use crate::lineage::Origin;
+use crate::source::Span;
 use crate::stop::Stop;
 use crate::syntax::ast::{Part, ProcessSubstitution, Redirect, RedirectOperator};
 use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::descriptors::Input;
 
+/// A process substitution that waits for its reader.
+pub(super) struct Beside {
+    /// Where it is written.
+    span: Span,
+    /// What it has printed.
+    printed: Text,
+    /// The descriptor that a program finds it in.
+    number: u32,
+}
+
+impl Beside {
+    /// Whether its name is among these arguments, whatever way it has come.
+    fn is_named(&self, argv: &[Text]) -> bool {
+        let hops = argv.iter().flat_map(Text::runs).flat_map(|(run, _)| run.origin.hops());
+        hops.map(Origin::span).any(|span| span == self.span)
+    }
+}
+
 impl Walker {
     /// Carries the commands of a process substitution out, and keeps what they print.
-    pub(super) fn process_beside(&mut self, process: &ProcessSubstitution) -> Result<(), Stop> {
+    pub(super) fn process_beside(
+        &mut self,
+        process: &ProcessSubstitution,
+    ) -> Result<Option<Vec<u8>>, Stop> {
         let limit = self.state.limits.depth;
         if self.depth >= limit {
             let (what, limit) = ("substitutions inside each other", u64::from(limit));
@@ -34,10 +59,39 @@ impl Walker {
         self.depth -= 1;
         self.state.status = status;
         outcome?;
-        if !process.output {
-            self.processes.insert(process.span, output);
+        if process.output {
+            return Ok(None);
         }
-        Ok(())
+        let (folder, first, step) = self.state.dialect.process_files;
+        let taken = |number: u32| self.processes.iter().any(|one| one.number == number);
+        let mut number = first;
+        // One of so many numbers is free.
+        for _ in 0..self.processes.len() {
+            number = if taken(number) { number.saturating_add_signed(step) } else { number };
+        }
+        let names = Context::host(self).may_run();
+        self.processes.push(Beside { span: process.span, printed: output, number });
+        Ok(names.then(|| format!("{folder}{number}").into_bytes()))
+    }
+
+    /// What a program with these arguments can read of process substitutions, by descriptors.
+    pub(super) fn open_beside(&self, argv: &[Text]) -> Vec<(u32, &[u8])> {
+        let named = self.processes.iter().filter(|one| one.is_named(argv));
+        named.map(|one| (one.number, one.printed.bytes())).collect()
+    }
+
+    /// Keeps of each of these as many of the last bytes as the program has left.
+    pub(super) fn leave_beside(&mut self, argv: &[Text], unread: &[usize]) {
+        let named = self.processes.iter_mut().filter(|one| one.is_named(argv));
+        for (one, unread) in named.zip(unread) {
+            let length = one.printed.len();
+            one.printed = one.printed.slice(length.saturating_sub(*unread), length);
+        }
+    }
+
+    /// Forgets the process substitutions of a command that has ended, all but the first `kept`.
+    pub(super) fn end_beside(&mut self, kept: usize) {
+        self.processes.truncate(kept);
     }
 
     /// What a redirection reads from, if its word is a process substitution and nothing else.
@@ -54,7 +108,9 @@ impl Walker {
 
     /// What the process printed that this text stands for, if it stands for one.
     pub(super) fn printed_beside(&mut self, name: &Text) -> Option<Text> {
-        let (run, _) = name.runs().next().filter(|(run, _)| run.hole)?;
-        self.processes.remove(&run.origin.span())
+        let (run, _) = name.runs().next()?;
+        let span = run.origin.span();
+        let at = self.processes.iter().rposition(|one| one.span == span)?;
+        Some(self.processes.remove(at).printed)
     }
 }

@@ -134,12 +134,14 @@ impl Walker {
         let rest = input.rest();
         let vector: Vec<&[u8]> = argv.iter().map(Text::bytes).collect();
         let limit = self.state.limits.bytes;
+        let open = self.open_beside(argv);
         let ran = host.run(&Run {
             path: &path,
             argv: &vector,
             environment: self.state.variables.exported(),
             folder: b".",
             input: rest.as_ref().map(Text::bytes),
+            open,
             messages,
             limit,
         });
@@ -150,10 +152,13 @@ impl Walker {
                 Err(Stop::Limit { what, limit, span })
             }
             Some(Ran::Refused { why, status }) => {
+                input.leave(rest.as_ref().map_or(0, Text::len));
                 self.refuse_program(&name, &why, span, Status::from(status));
                 Ok(Some(Status::from(status)))
             }
-            Some(Ran::Ended { output, messages, status }) => {
+            Some(Ran::Ended { output, messages, status, unread, open_unread }) => {
+                input.leave(unread);
+                self.leave_beside(argv, &open_unread);
                 let text = |bytes: Vec<u8>| {
                     Text::from_bytes(bytes, Standing::Quoted, Origin::new(Rule::Output, span))
                 };

@@ -174,6 +174,13 @@ impl Walker {
         if !self.act_before(&command.kind)? {
             return Ok(());
         }
+        let beside = self.processes.len();
+        let outcome = self.command_here(command, piped);
+        self.end_beside(beside);
+        outcome
+    }
+
+    fn command_here(&mut self, command: &Command, piped: &'static [u32]) -> Result<(), Stop> {
         if let Node::Simple(simple) = &command.kind {
             match self.simple(simple, (&command.redirects, piped), command.span) {
                 Err(Stop::Shell(error)) if error.reach == Reach::Command => self.survive(error),

@@ -16,7 +16,7 @@ use crate::text::{Standing, Text};
 use crate::trace::Missing;
 use crate::walk::Walker;
 use crate::walk::builtins::SubshellIs;
-use crate::walk::compound::Scope;
+use crate::walk::call::Scope;
 
 impl Walker {
     /// The output of a command substitution, without its last newlines.

@@ -82,7 +82,13 @@ const STEPS: &[Step] = &[
         input: None,
     },
     Step {
-        about: "What of that script is fixed, and what can vary:",
+        about: "A script in all shells side by side: only what does not arrive the same, and the rules behind it:",
+        program: "fizzet",
+        words: &["walk", "--shell", "all", "scripts/list.sh", "lime honey:heather"],
+        input: None,
+    },
+    Step {
+        about: "What of the first script is fixed, and what can vary:",
         program: "fizzet",
         words: &["outline", "scripts/labels.sh"],
         input: None,

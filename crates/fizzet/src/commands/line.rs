@@ -12,10 +12,10 @@ use fizzet_core::walk;
 use fizzet_host::read_standard_input;
 
 use crate::cli::{Format, LineOptions, Shells, Show};
-use crate::commands::evaluation;
+use crate::commands::{all, evaluation};
 use crate::failure::Failure;
 use crate::render::page::Page;
-use crate::render::shells::{self, Group, Outcome};
+use crate::render::shells;
 use crate::render::{diagnose, json, line, nul};
 use crate::scenario::missing_as_toml;
 
@@ -51,37 +51,8 @@ fn traced(mut options: LineOptions) -> Result<u8, Failure> {
             }
             print(&options, &found)
         }
-        Shells::All => print_all(&options, &trace),
+        Shells::All => all::print(&options.output, &options.show, &trace, &shells::write),
     }
-}
-
-/// Traces with the rules of every shell and prints what came of it side by side.
-fn print_all(
-    options: &LineOptions,
-    trace: &dyn Fn(Dialect) -> Result<Trace, Failure>,
-) -> Result<u8, Failure> {
-    let traces: Vec<Trace> =
-        Shell::ALL.into_iter().map(|shell| trace(Dialect::of(shell))).collect::<Result<_, _>>()?;
-    let outcome = |dialect: &Dialect| trace(dialect.clone()).map(|one| Outcome::of(&one)).ok();
-    let groups = Group::all(&traces, &outcome);
-    let mut out = io::BufWriter::new(io::stdout().lock());
-    match options.output.format {
-        Format::Text => {
-            let mut page = Page::new(&options.output);
-            shells::write(&mut page, &traces, &groups);
-            page.write(&mut out)?;
-        }
-        Format::Json => json::shells(&traces, &groups, &options.show, &mut out)?,
-        Format::Nul => {
-            return Err(Failure::Unusable {
-                what: "--format nul".into(),
-                why: "it prints one vector, and --shell all makes several".into(),
-                hint: "name one shell, or use --format json".into(),
-            });
-        }
-    }
-    out.flush()?;
-    Ok(traces.iter().map(|trace| evaluation::status(&trace.ending)).max().unwrap_or(0))
 }
 
 fn line_text(given: &[u8]) -> Result<Vec<u8>, Failure> {

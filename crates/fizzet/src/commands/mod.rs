@@ -1,6 +1,7 @@
 //! The subcommands, a file each.
 
 pub mod accept;
+mod all;
 pub mod demo;
 mod evaluation;
 pub mod exec;

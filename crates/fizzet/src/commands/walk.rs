@@ -8,15 +8,18 @@ use std::rc::Rc;
 
 use fizzet_core::dialect::Dialect;
 use fizzet_core::source::SourceKind;
+use fizzet_core::state::State;
+use fizzet_core::trace::Trace;
 use fizzet_core::walk::{self, Watched};
 
-use crate::cli::{Format, Shells, WalkOptions};
-use crate::commands::evaluation;
+use crate::cli::{Format, Only, Shells, WalkOptions};
+use crate::commands::{all, evaluation};
 use crate::failure::Failure;
-use crate::render::diagnose;
 use crate::render::json::Events;
 use crate::render::page::Page;
+use crate::render::shells::Group;
 use crate::render::timeline::Timeline;
+use crate::render::{abreast, diagnose};
 use crate::scenario::missing_as_toml;
 
 /// Runs the subcommand and answers the exit status.
@@ -37,21 +40,25 @@ pub fn run(mut options: WalkOptions) -> Result<u8, Failure> {
 }
 
 fn walked(options: &WalkOptions, file: &OsStr, arguments: &Rc<[Vec<u8>]>) -> Result<u8, Failure> {
-    let Shells::One(shell) = options.evaluation.shells() else {
-        return Err(Failure::Unusable {
-            what: "--shell all".into(),
-            why: "a walk follows one shell".into(),
-            hint: "name one; fizzet line --shell all puts them side by side for one line".into(),
-        });
-    };
     let text = evaluation::script(file)?;
     let machine = Rc::new(evaluation::machine(&options.evaluation)?);
-    let source = (SourceKind::File(file.as_bytes().into()), &text[..]);
-    let dialect = Dialect::of(shell);
-    let mut state = evaluation::starting_state(&options.evaluation, dialect, source, arguments)?;
-    if options.evaluation.zero.is_none() {
-        state.positional.zero = Rc::new(state.given(SourceKind::Zero, file.as_bytes()));
-    }
+    let start = |dialect| -> Result<State, Failure> {
+        let source = (SourceKind::File(file.as_bytes().into()), &text[..]);
+        let mut state =
+            evaluation::starting_state(&options.evaluation, dialect, source, arguments)?;
+        if options.evaluation.zero.is_none() {
+            state.positional.zero = Rc::new(state.given(SourceKind::Zero, file.as_bytes()));
+        }
+        Ok(state)
+    };
+    let shell = match options.evaluation.shells() {
+        Shells::One(shell) => shell,
+        Shells::All => {
+            let trace = |dialect| Ok(walk::line(start(dialect)?, machine.clone()));
+            return walked_by_all(options, &trace);
+        }
+    };
+    let state = start(Dialect::of(shell))?;
     let out = BufWriter::new(io::stdout().lock());
     let watched = match options.output.format {
         Format::Text => {
@@ -78,6 +85,26 @@ fn walked(options: &WalkOptions, file: &OsStr, arguments: &Rc<[Vec<u8>]>) -> Res
     let status = tell(options, &watched);
     std::mem::forget(watched);
     status
+}
+
+/// Puts what the programs of the script receive in each shell side by side.
+fn walked_by_all(
+    options: &WalkOptions,
+    trace: &dyn Fn(Dialect) -> Result<Trace, Failure>,
+) -> Result<u8, Failure> {
+    if options.only == Some(Only::Params) {
+        return Err(Failure::Unusable {
+            what: "--only params with --shell all".into(),
+            why: "it is what programs receive that is put side by side".into(),
+            hint: "leave it out, or name one shell".into(),
+        });
+    }
+    let (first, last) = options.lines.unwrap_or((1, usize::MAX));
+    let last = last.min(options.until.unwrap_or(usize::MAX));
+    let write = |page: &mut Page, traces: &[Trace], groups: &[Group]| {
+        abreast::write(page, traces, groups, |line| (first..=last).contains(&line));
+    };
+    all::print(&options.output, &options.show, trace, &write)
 }
 
 /// Tells people how the walk ended, and answers the exit status.

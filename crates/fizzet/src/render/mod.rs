@@ -2,6 +2,7 @@
 //!
 //! A renderer reads `fizzet_core::trace` values and writes to a writer; it decides nothing.
 
+pub mod abreast;
 pub mod accept;
 pub mod boxes;
 pub mod detail;

@@ -81,12 +81,17 @@ fn piece(sources: &Sources, run: &Run, bytes: &[u8], word: &WordTrace, nth: usiz
         Rule::Join => format!("{} between them, from IFS", separator(bytes)),
         Rule::Brace => "made by the braces".into(),
         Rule::Tilde => "a home directory for the tilde".into(),
+        Rule::Shell if sources.bytes(origin.span()).starts_with(b"<(") => {
+            "the file that stands for a process".into()
+        }
+        Rule::Shell => "made by the shell itself".into(),
         Rule::Command => "output of a command substitution".into(),
         Rule::Arithmetic => "result of an arithmetic expansion".into(),
         Rule::Pathname => match word.count {
             1 => "the one pathname that the pattern matches".into(),
             count => format!("pathname {} of {count} that the pattern matches", nth + 1),
         },
+        Rule::Folded => "many pieces, no longer told apart".into(),
         other => other.name().into(),
     }
 }

@@ -1,7 +1,7 @@
-//! `--shell all`: one column a shell, where they differ, and by which rules.
+//! `line --shell all`: one column a shell, where they differ, and by which rules.
 
 use fizzet_core::compare;
-use fizzet_core::dialect::{Dialect, Row, Shell};
+use fizzet_core::dialect::{Dialect, ROWS, Row, Shell};
 use fizzet_core::trace::{CommandKind, Ending, Trace};
 
 use crate::render::page::{Page, wrap};
@@ -11,6 +11,8 @@ use crate::render::visible::{Spaces, cells, rows};
 const MAX_RULES: usize = 6;
 /// The most vectors of one group that are shown.
 const MAX_VECTORS: usize = 12;
+/// The most steps that the search for rules may take: about ten seconds.
+const MAX_STEPS: u64 = 5_000_000;
 /// The most rows that one vector takes.
 const MAX_ROWS: usize = 6;
 
@@ -50,9 +52,8 @@ pub struct Group {
 }
 
 impl Group {
-    /// The groups of some traces, that of the first trace first. `outcome` traces again with other
-    /// rules; `None` is what cannot be traced.
-    pub fn all(traces: &[Trace], outcome: &dyn Fn(&Dialect) -> Option<Outcome>) -> Vec<Group> {
+    /// The groups of some traces, that of the first trace first.
+    pub fn all(traces: &[Trace]) -> Vec<Group> {
         let mut groups: Vec<Group> = Vec::new();
         for trace in traces {
             let made = Outcome::of(trace);
@@ -64,78 +65,124 @@ impl Group {
                 }
             }
         }
-        let Some(first) = groups.first().map(|group| Dialect::of(group.shells[0])) else {
-            return groups;
-        };
-        for group in groups.iter_mut().skip(1) {
-            group.rules = compare::reasons(&first, &Dialect::of(group.shells[0]), outcome);
-        }
         groups
     }
+
+    /// Looks for the rules that make the groups differ from the first one; false, and nothing done, where
+    /// that takes too long. `outcome` traces again with other rules; `None` is what cannot be traced.
+    pub fn explain(
+        groups: &mut [Group],
+        traces: &[Trace],
+        outcome: &dyn Fn(&Dialect) -> Option<Outcome>,
+    ) -> bool {
+        let [first, others @ ..] = groups else { return true };
+        let steps = traces.iter().map(|trace| trace.steps).max().unwrap_or(0);
+        let walks = 2 * ROWS.len() as u64 * others.len() as u64;
+        if steps.saturating_mul(walks) > MAX_STEPS {
+            return false;
+        }
+        let first = Dialect::of(first.shells[0]);
+        for group in others {
+            group.rules = compare::reasons(&first, &Dialect::of(group.shells[0]), outcome);
+        }
+        true
+    }
 }
+
+/// What programs receive in a group of shells.
+pub(super) type Told<'t> = &'t dyn Fn(&mut Page, usize, &Group);
 
 /// The columns, then each group with what its programs receive and why.
 pub fn write(page: &mut Page, traces: &[Trace], groups: &[Group]) {
     columns(page, traces, groups);
-    for (at, group) in groups.iter().enumerate() {
-        page.end_row();
-        one(page, at, group, groups[0].shells[0]);
-    }
+    write_groups(page, groups, &|page, _, group| {
+        for vector in group.outcome.vectors.iter().take(MAX_VECTORS) {
+            arguments(page, "   ", vector);
+        }
+        if group.outcome.vectors.len() > MAX_VECTORS {
+            let more = group.outcome.vectors.len() - MAX_VECTORS;
+            page.text(&format!("   ... and {more} more programs")).end_row();
+        }
+        if group.outcome.vectors.is_empty() {
+            page.text("   no program is started").end_row();
+        }
+    });
     if groups.len() == 1 {
         page.end_row();
         page.text("All shells agree.").end_row();
     }
 }
 
-/// One column a shell: the number of arguments that each program receives.
-fn columns(page: &mut Page, traces: &[Trace], groups: &[Group]) {
-    const LABEL: usize = 10;
+/// Each group with what `vectors` tells of it and why it differs from the first.
+pub(super) fn write_groups(page: &mut Page, groups: &[Group], vectors: Told<'_>) {
+    for (at, group) in groups.iter().enumerate() {
+        page.end_row();
+        let names: Vec<&str> = group.shells.iter().map(|shell| shell.name()).collect();
+        let value = page.palette.value;
+        page.styled(value, &letter(at)).text(&format!("  {}", names.join(", "))).end_row();
+        vectors(page, at, group);
+        if !group.outcome.ending.is_empty() {
+            page.styled(page.palette.alert, &format!("   {}", group.outcome.ending)).end_row();
+        }
+        reasons(page, group, groups[0].shells[0]);
+    }
+}
+
+/// The names of the shells, and which group each belongs to; answers the width of a column.
+pub(super) fn head(page: &mut Page, traces: &[Trace], groups: &[Group], label: usize) -> usize {
     let frame = page.palette.frame;
-    let room = page.width.saturating_sub(LABEL) / traces.len().max(1);
+    let room = page.width.saturating_sub(label) / traces.len().max(1);
     let wide = room.clamp(7, 10);
-    page.pad(LABEL);
+    page.pad(label);
     for trace in traces {
         page.styled(frame, &format!("{:>wide$}", trace.shell.name()));
     }
     page.end_row();
-    row(
-        page,
-        "like",
-        LABEL,
-        wide,
-        traces.iter().map(|trace| {
-            let at =
-                groups.iter().position(|group| group.shells.contains(&trace.shell)).unwrap_or(0);
-            (letter(at), at > 0)
-        }),
-    );
+    let group_of =
+        |shell| groups.iter().position(|group| group.shells.contains(&shell)).unwrap_or(0);
+    let values = traces.iter().map(|trace| group_of(trace.shell)).map(|at| (letter(at), at > 0));
+    row(page, "like", (label, wide), values);
+    wide
+}
+
+/// One column a shell: the number of arguments that each program receives.
+fn columns(page: &mut Page, traces: &[Trace], groups: &[Group]) {
+    const LABEL: usize = 10;
+    let wide = head(page, traces, groups, LABEL);
     let outcomes: Vec<Outcome> = traces.iter().map(Outcome::of).collect();
     let most = outcomes.iter().map(|one| one.vectors.len()).max().unwrap_or(0);
     for at in 0..most.min(MAX_VECTORS) {
         let label = if most == 1 { "argc".into() } else { format!("argc of {}", at + 1) };
-        let first = outcomes.first().and_then(|one| one.vectors.get(at));
-        row(
-            page,
-            &label,
-            LABEL,
-            wide,
-            outcomes.iter().map(|one| {
-                let vector = one.vectors.get(at);
-                let shown = vector.map_or("-".into(), |vector| vector.len().to_string());
-                (shown, vector != first)
-            }),
-        );
+        let vectors: Vec<_> = outcomes.iter().map(|one| one.vectors.get(at)).collect();
+        counts(page, &label, (LABEL, wide), &vectors);
     }
     if groups.len() > 1 {
-        page.styled(page.palette.frame, "* differs from the first column").end_row();
+        page.styled(page.palette.frame, DIFFERS).end_row();
     }
+}
+
+/// What the stars in the columns mean.
+pub(super) const DIFFERS: &str = "* differs from the first column";
+
+/// A row of counts: how many arguments a program receives in each shell.
+pub(super) fn counts<V: PartialEq + AsRef<[Vec<u8>]>>(
+    page: &mut Page,
+    label: &str,
+    widths: (usize, usize),
+    vectors: &[Option<V>],
+) {
+    let first = vectors.first().and_then(Option::as_ref);
+    let values = vectors.iter().map(|vector| {
+        let shown = vector.as_ref().map_or("-".into(), |one| one.as_ref().len().to_string());
+        (shown, vector.as_ref() != first)
+    });
+    row(page, label, widths, values);
 }
 
 fn row(
     page: &mut Page,
     label: &str,
-    width: usize,
-    wide: usize,
+    (width, wide): (usize, usize),
     values: impl Iterator<Item = (String, bool)>,
 ) {
     let alert = page.palette.alert;
@@ -154,23 +201,8 @@ fn letter(at: usize) -> String {
     char::from_u32('A' as u32 + at as u32).map_or_else(|| at.to_string(), String::from)
 }
 
-fn one(page: &mut Page, at: usize, group: &Group, first: Shell) {
-    let names: Vec<&str> = group.shells.iter().map(|shell| shell.name()).collect();
-    let value = page.palette.value;
-    page.styled(value, &letter(at)).text(&format!("  {}", names.join(", "))).end_row();
-    for vector in group.outcome.vectors.iter().take(MAX_VECTORS) {
-        arguments(page, vector);
-    }
-    if group.outcome.vectors.len() > MAX_VECTORS {
-        let more = group.outcome.vectors.len() - MAX_VECTORS;
-        page.text(&format!("   ... and {more} more programs")).end_row();
-    }
-    if group.outcome.vectors.is_empty() {
-        page.text("   no program is started").end_row();
-    }
-    if !group.outcome.ending.is_empty() {
-        page.styled(page.palette.alert, &format!("   {}", group.outcome.ending)).end_row();
-    }
+/// The rules by which a group differs from the first shell.
+fn reasons(page: &mut Page, group: &Group, first: Shell) {
     for row in group.rules.iter().take(MAX_RULES) {
         let typed = page.palette.typed;
         page.text("   rule ").styled(typed, row.name).end_row();
@@ -212,8 +244,8 @@ fn in_words(choice: &str) -> String {
     words
 }
 
-/// A vector, each argument in brackets.
-fn arguments(page: &mut Page, vector: &[Vec<u8>]) {
+/// A vector behind a label, each argument in brackets.
+pub(super) fn arguments(page: &mut Page, label: &str, vector: &[Vec<u8>]) {
     let mut shown = Vec::new();
     for argument in vector {
         shown.extend(cells(b"[", Spaces::Plain));
@@ -221,13 +253,19 @@ fn arguments(page: &mut Page, vector: &[Vec<u8>]) {
         shown.extend(cells(argument, Spaces::Marked));
         shown.extend(cells(b"] ", Spaces::Plain));
     }
-    let room = page.width.saturating_sub(4).max(16);
-    let value = page.palette.value;
+    let lead = label.chars().count();
+    let room = page.width.saturating_sub(lead + 1).max(16);
+    let (frame, value) = (page.palette.frame, page.palette.value);
     let all = rows(&shown, room);
-    for row in all.iter().take(MAX_ROWS) {
-        page.text("   ").cells(row, value).end_row();
+    for (at, row) in all.iter().take(MAX_ROWS).enumerate() {
+        if at == 0 {
+            page.styled(frame, label)
+        } else {
+            page.pad(lead)
+        };
+        page.cells(row, value).end_row();
     }
     if all.len() > MAX_ROWS {
-        page.text("   ...").end_row();
+        page.pad(lead).text("...").end_row();
     }
 }

@@ -14,7 +14,7 @@ mod scripts;
 use std::path::Path;
 
 use fizzet_core::dialect::Shell;
-use fizzet_truth::{Place, find, with_end};
+use fizzet_truth::{Place, find, origin_mistakes, with_end};
 use proptest::prelude::*;
 use proptest::test_runner::{Config, RngAlgorithm, TestCaseError, TestRng, TestRunner};
 
@@ -65,12 +65,17 @@ fn compare(shell: Shell, drawn: impl Strategy<Value = Drawn>, cases: u32) {
         Config { cases, failure_persistence: None, max_shrink_iters: 4000, ..Config::default() };
     let endless = std::cell::Cell::new(0u32);
     let outcome = TestRunner::new_with_rng(config, seeded()).run(&drawn, |drawn| {
-        if is_known(shell, &drawn.line) {
-            return Ok(());
-        }
         let line = with_end(&drawn.line);
         let arguments: Vec<&[u8]> =
             drawn.arguments.iter().map(|argument| argument.as_bytes()).collect();
+        let trace = place.trace(shell, line.as_bytes(), &arguments);
+        let (_, mistakes) = origin_mistakes(&trace);
+        if !mistakes.is_empty() {
+            return Err(TestCaseError::fail(mistakes.join("\n")));
+        }
+        if is_known(shell, &drawn.line) {
+            return Ok(());
+        }
         let truth = match place.truth(shell, line.as_bytes(), &arguments) {
             // A text that grows and grows, or on which a shell hangs, has no outcome.
             Err(error) if error.kind() == std::io::ErrorKind::TimedOut => {
@@ -79,7 +84,7 @@ fn compare(shell: Shell, drawn: impl Strategy<Value = Drawn>, cases: u32) {
             }
             truth => truth.unwrap(),
         };
-        let prediction = place.prediction(shell, line.as_bytes(), &arguments);
+        let prediction = place.outcome(&trace);
         if truth == prediction {
             return Ok(());
         }

@@ -121,3 +121,35 @@ fn programs_begin_in_the_folder_that_cd_has_gone_to_and_know_the_shell_by_its_nu
     assert_eq!(labels[1][1..], there);
     of(&["line", "label $$"]).status(3);
 }
+
+#[test]
+fn programs_read_what_process_substitutions_print_under_the_names_of_the_shell() {
+    let line =
+        "sh -c 'label=$(cat \"$1\" \"$2\"); echo \"$1 $2\" $label' sh <(echo lime) <(echo lid)";
+    for (shell, names) in [
+        ("bash", "/dev/fd/63 /dev/fd/62"),
+        ("ksh93", "/dev/fd/3 /dev/fd/4"),
+        ("zsh", "/proc/self/fd/12 /proc/self/fd/13"),
+    ] {
+        let line = format!("label \"$({line})\"");
+        let words = ["line", "--format", "nul", "--allow-run", "--shell", shell, &line];
+        assert_eq!(of(&words).output(), format!("label\0{names} lime lid\0"), "{shell}");
+    }
+    // What one program has read is gone for the next.
+    let line = "f() { cat \"$1\" \"$1\"; cat \"$1\"; echo end; }; label \"$(f <(echo lime))\"";
+    assert_eq!(
+        of(&["line", "--format", "nul", "--allow-run", line]).output(),
+        "label\0lime\nend\0"
+    );
+    // Without programs that may run, nobody hands the names out.
+    assert_eq!(of(&["line", "--format", "nul", "label <(echo lime)"]).status(3).stdout, b"");
+}
+
+#[test]
+fn a_program_leaves_the_input_of_a_loop_that_it_does_not_read() {
+    let line =
+        "printf 'lime\\nlid\\njar\\n' | while read -r x; do sh -c 'exit 0'; echo \"$x\"; done";
+    let line = format!("label \"$({line})\" \"$(printf 'a\\nb\\n' | {{ read -r x; cat; }})\"");
+    let printed = of(&["line", "--format", "nul", "--allow-run", &line]).output();
+    assert_eq!(printed, "label\0lime\nlid\njar\0b\0");
+}

@@ -13,6 +13,7 @@ fn the_tour_runs_from_any_folder_and_leaves_nothing_there() {
         "$ fizzet line",
         "acacia␣honey",
         "note split-value",
+        "1 program receives the same in every shell",
         "$ ./label",
         "scripts/seal.sh is a script",
         "what happens is left to chance",

@@ -39,6 +39,64 @@ fn one_vector_is_not_printed_for_many_shells() {
     assert!(Run::of(&words).says(2).contains("name one shell"));
 }
 
+/// A script walked in all shells.
+fn walked(text: &str, more: &[&str]) -> Run {
+    let words = ["walk", "--clean", "--shell", "all"];
+    Run::of(&[&words, more, &["-", "lime honey", "heather"]].concat()).input(text.as_bytes())
+}
+
+const PRESS: &str =
+    "label \"$@\"\njars=$1\nfor jar in a b; do\n    label $jars $jar\ndone\nhive end";
+
+#[test]
+fn a_script_is_told_where_the_shells_part() {
+    let shown = walked(PRESS, &[]).prints();
+    let rows: Vec<Vec<&str>> =
+        shown.lines().take(4).map(|row| row.split_whitespace().collect()).collect();
+    assert_eq!(rows[1], ["like", "A", "A", "A", "A", "A", "A", "B*"]);
+    assert_eq!(rows[2], ["line", "4", "label", "4", "4", "4", "4", "4", "4", "3*"]);
+    assert_eq!(rows[3], ["line", "4", "label", "#2", "4", "4", "4", "4", "4", "4", "3*"]);
+    assert!(shown.contains("2 programs receive the same in every shell."), "{shown}");
+    assert!(shown.contains("   line 4 label #2     [label] [lime␣honey] [b]"), "{shown}");
+    assert!(shown.contains("rule splits_parameters"), "{shown}");
+    assert_eq!(shown.matches("line 1").count(), 0, "what is alike is not told: {shown}");
+}
+
+#[test]
+fn a_script_in_all_shells_is_narrowed_by_lines() {
+    let shown = walked(PRESS, &["--lines", "1-2"]).prints();
+    assert!(shown.contains("All shells agree: 1 program receives the same."), "{shown}");
+    let shown = walked(PRESS, &["--until", "4"]).prints();
+    assert!(shown.contains("1 program receives the same in every shell."), "{shown}");
+}
+
+#[test]
+fn a_program_that_is_not_started_everywhere_is_told() {
+    let shown = walked("[[ -n $1 ]] && label \"$1\"; hive $#", &[]).prints();
+    assert!(shown.contains("not started"), "{shown}");
+    assert!(shown.contains("rule double_brackets"), "{shown}");
+}
+
+#[test]
+fn rules_are_not_looked_for_where_that_takes_too_long() {
+    let text = "i=0; while [ $i -lt 20000 ]; do i=$((i+1)); done; label $1";
+    let output = walked(text, &[]).status(0);
+    let (shown, said) = (String::from_utf8(output.stdout), String::from_utf8(output.stderr));
+    let shown = shown.unwrap();
+    assert!(shown.contains("[label] [lime␣honey]") && !shown.contains("rule "), "{shown}");
+    assert!(said.unwrap().contains("the rules were not looked for"));
+}
+
+#[test]
+fn a_script_in_all_shells_is_one_document() {
+    let run = walked(PRESS, &["--format", "json"]);
+    let document: Value = serde_json::from_slice(&run.status(0).stdout).unwrap();
+    assert_eq!(document["shells"].as_array().unwrap().len(), 7);
+    assert_eq!(document["groups"][1]["shells"], serde_json::json!(["zsh"]));
+    assert!(walked(PRESS, &["--only", "params"]).says(2).contains("side by side"));
+    assert!(walked(PRESS, &["--allow-run"]).says(2).contains("name one shell"));
+}
+
 #[test]
 fn stages_that_change_nothing_are_left_out() {
     let words =

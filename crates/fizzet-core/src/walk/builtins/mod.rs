@@ -18,6 +18,7 @@ mod tell;
 mod test;
 mod time;
 mod trap;
+mod unset;
 mod variables;
 mod zparseopts;
 mod zsh_options;
@@ -116,8 +117,8 @@ const TABLE: &[(&str, Builtin)] = &[
     ("ulimit", process::unpredictable),
     ("umask", process::umask),
     ("unalias", find::unalias),
-    ("unfunction", variables::unfunction),
-    ("unset", variables::unset),
+    ("unfunction", unset::unfunction),
+    ("unset", unset::unset),
     ("unsetopt", zsh_options::set_options),
     ("wait", process::wait),
     ("whence", find::whence),

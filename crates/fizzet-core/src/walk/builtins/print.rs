@@ -263,7 +263,7 @@ fn joined(
         let dialect = &walker.state.dialect;
         let (text, goes_on) = match escapes {
             Escapes::OfQuotes => unquoted(word, &origin, dialect.dollar_escapes),
-            _ => decoded(word, &origin, dialect.echo_escapes, dialect.echo_without_digits_is_nul),
+            _ => decoded(word, &origin, dialect.echo_escapes),
         };
         out.push_text(&text);
         let stop = walker.state.dialect.echo_end;

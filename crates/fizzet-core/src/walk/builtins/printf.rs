@@ -296,7 +296,7 @@ impl Printing<'_> {
             b'b' => {
                 let text = self.next().unwrap_or_default();
                 let letters = self.walker.state.dialect.argument_escapes;
-                let (made, goes_on) = decoded(&text, &self.origin, letters, false);
+                let (made, goes_on) = decoded(&text, &self.origin, letters);
                 self.padded(&made, one);
                 return Some(goes_on);
             }
@@ -480,7 +480,7 @@ fn digits(text: &[u8], at: &mut usize) -> usize {
 }
 
 /// A text with its escapes decoded, and whether output goes on behind it.
-pub(super) fn decoded(text: &Text, origin: &Origin, letters: &str, nul: bool) -> (Text, bool) {
+pub(super) fn decoded(text: &Text, origin: &Origin, letters: &str) -> (Text, bool) {
     let (bytes, letters) = (text.bytes(), letters.as_bytes());
     let mut out = Text::new();
     let mut at = 0;
@@ -492,10 +492,6 @@ pub(super) fn decoded(text: &Text, origin: &Origin, letters: &str, nul: bool) ->
             continue;
         }
         match escape(&bytes[at + 1..], letters) {
-            None if nul && bytes.get(at + 1) == Some(&b'x') => {
-                out.push(b"\0", Standing::Quoted, origin);
-                at += 2;
-            }
             _ if bytes.get(at + 1) == Some(&b'c') && letters.contains(&b'c') => {
                 return (out, false);
             }
@@ -521,12 +517,14 @@ fn escape(text: &[u8], letters: &[u8]) -> Option<(Vec<u8>, usize)> {
     match letter {
         b'0' if letters.contains(&b'0') => return octal(text, 4),
         b'0'..=b'7' if letters.contains(&b'1') => return octal(text, 3),
-        _ if !letters.contains(&letter) || letter == b'-' => {
+        _ if !letters.contains(&letter) || matches!(letter, b'-' | b'.') => {
             // The format of `printf` in ksh93 drops any other backslash.
             return letters.contains(&b'*').then(|| (vec![letter], 1));
         }
         _ => {}
     }
+    // Without digits it is a NUL, or no escape.
+    let nul = letters.contains(&b'.').then(|| (vec![0], 1));
     let simple = match letter {
         b'a' => 7,
         b'b' => 8,
@@ -536,9 +534,12 @@ fn escape(text: &[u8], letters: &[u8]) -> Option<(Vec<u8>, usize)> {
         b'r' => b'\r',
         b't' => b'\t',
         b'v' => 11,
-        b'x' => return hexadecimal(text, 2).map(|(value, used)| (vec![value as u8], used)),
+        b'x' => {
+            return hexadecimal(text, 2).map(|(value, used)| (vec![value as u8], used)).or(nul);
+        }
         b'u' | b'U' => {
-            let (value, used) = hexadecimal(text, if letter == b'u' { 4 } else { 8 })?;
+            let most = if letter == b'u' { 4 } else { 8 };
+            let Some((value, used)) = hexadecimal(text, most) else { return nul };
             let character = match value {
                 0x1_0000.. if letters.contains(&b'-') => char::REPLACEMENT_CHARACTER,
                 value => char::from_u32(value)?,

@@ -43,7 +43,7 @@ impl<'a> Received<'a> {
     }
 }
 
-/// Writes the document of `line --shell all`.
+/// Writes the document of `--shell all`.
 ///
 /// # Errors
 /// What the writer says.

@@ -60,7 +60,7 @@ pub struct Line<'a> {
     pub(super) assumed_status: bool,
 }
 
-/// What `line --shell all` prints.
+/// What `line --shell all` and `walk --shell all` print.
 #[derive(Serialize)]
 #[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
 pub struct AllShells<'a> {

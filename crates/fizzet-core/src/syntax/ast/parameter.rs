@@ -1,0 +1,275 @@
+//! Parameter expansions and what is done with the values.
+
+use std::cell::OnceCell;
+use std::rc::Rc;
+
+use crate::source::Span;
+use crate::stop::Reach;
+use crate::syntax::ast::{Part, Word};
+
+/// Which parameter an expansion names.
+#[derive(Clone, PartialEq, Eq, Debug)]
+pub enum ParameterName {
+    /// A variable.
+    Variable(Rc<[u8]>),
+    /// `$1`, `${10}`; 0 is `$0`.
+    Positional(usize),
+    /// `@ * # ? - $ !`
+    Special(u8),
+}
+
+impl ParameterName {
+    /// The name as it is written after the `$`.
+    pub fn to_bytes(&self) -> Rc<[u8]> {
+        match self {
+            ParameterName::Variable(name) => name.clone(),
+            ParameterName::Positional(n) => n.to_string().into_bytes().into(),
+            ParameterName::Special(byte) => shared_sign(*byte),
+        }
+    }
+}
+
+/// The name of a special parameter, which all its expansions share.
+fn shared_sign(sign: u8) -> Rc<[u8]> {
+    thread_local! {
+        static SIGNS: [OnceCell<Rc<[u8]>>; 256] = const { [const { OnceCell::new() }; 256] };
+    }
+    SIGNS.with(|signs| signs[usize::from(sign)].get_or_init(|| [sign].into()).clone())
+}
+
+/// A parameter expansion.
+#[derive(Clone, Debug)]
+pub struct Parameter {
+    /// Which parameter.
+    pub name: ParameterName,
+    /// `[index]`
+    pub index: Option<Subscript>,
+    /// What is done with its value.
+    pub operation: Operation,
+    /// Whether it is written `${...}`.
+    pub braced: bool,
+    /// All of it.
+    pub span: Span,
+}
+
+/// A parameter expansion with what only zsh has: `${(U)x}`, `${=x}`, `${x:t}`, `${${x}#a}`.
+#[derive(Clone, Debug)]
+pub struct Flagged {
+    /// The parameter, its subscript and what is done with its value.
+    pub parameter: Parameter,
+    /// What stands in the place of a name.
+    pub inner: Option<Part>,
+    /// The flags in parentheses, each with its arguments.
+    pub flags: Vec<Flag>,
+    /// Whether `=` asks for splitting; false for `==`.
+    pub splits: Option<bool>,
+    /// Whether `~` makes the value a pattern; false for `~~`.
+    pub forms_patterns: Option<bool>,
+    /// Whether `^` puts the word around every element; false for `^^`.
+    pub distributes: Option<bool>,
+    /// Whether `+` only asks if the parameter is set.
+    pub tests: bool,
+    /// Whether `#` asks for the length.
+    pub measures: bool,
+    /// A part of the value: `[2,3]`, `[(r)pattern]`.
+    pub slice: Option<Slice>,
+    /// Parts of that part, in the brackets behind.
+    pub further: Vec<Further>,
+    /// `:t`, `:s/a/b/` and their kin, in order.
+    pub modifiers: Vec<Modifier>,
+}
+
+/// Brackets behind the first ones: `${x[2][1]}`.
+#[derive(Clone, Debug)]
+pub enum Further {
+    /// One element or character.
+    Index(Arithmetic),
+    /// Several of them, or one that is searched for.
+    Slice(Slice),
+}
+
+/// A flag of `${(flags)name}`.
+#[derive(Clone, PartialEq, Eq, Debug)]
+pub struct Flag {
+    /// Its letter.
+    pub letter: u8,
+    /// Its arguments, without their delimiters.
+    pub arguments: Vec<Box<[u8]>>,
+}
+
+/// A subscript that is more than one index.
+#[derive(Clone, Debug)]
+pub enum Slice {
+    /// `[first,last]`
+    Range(Arithmetic, Arithmetic),
+    /// `[(flags)pattern]`
+    Search(Box<[u8]>, Word),
+}
+
+/// A modifier behind a colon.
+#[derive(Clone, Debug)]
+pub enum Modifier {
+    /// One letter, such as `t` or `h`.
+    Letter(u8),
+    /// `h` or `t` with how many parts of a path it keeps.
+    Parts(u8, usize),
+    /// `s/from/to/`, and whether all are replaced.
+    Replace(Box<[u8]>, Box<[u8]>, bool),
+}
+
+/// The index of an array expansion.
+#[derive(Clone, Debug)]
+pub enum Subscript {
+    /// `[@]`
+    At,
+    /// `[*]`
+    Star,
+    /// `[expression]`
+    Index(Arithmetic),
+}
+
+/// How two lists come together.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Combine {
+    /// `:|`: without what the other one holds.
+    Without,
+    /// `:*`: only what the other one holds.
+    Within,
+    /// `:^`: in turn, up to the end of the shorter one.
+    ZipShort,
+    /// `:^^`: in turn, up to the end of the longer one.
+    ZipLong,
+}
+
+/// What `${...}` does with the value.
+#[derive(Clone, Debug)]
+pub enum Operation {
+    /// Nothing: the value itself.
+    Value,
+    /// `${#x}`
+    Length,
+    /// `${x:-w}` and its kin.
+    Instead {
+        /// Which of the four.
+        what: Instead,
+        /// With the colon: empty counts as unset.
+        colon: bool,
+        /// The word.
+        word: Word,
+    },
+    /// `${x#p}`, `${x%p}` and the long forms.
+    Remove {
+        /// Whether from the end.
+        suffix: bool,
+        /// Whether the longest match.
+        longest: bool,
+        /// The pattern.
+        pattern: Word,
+    },
+    /// `${x:offset:length}`
+    Substring {
+        /// Where to start.
+        offset: Arithmetic,
+        /// How many.
+        length: Option<Arithmetic>,
+    },
+    /// `${x/p/r}` and its kin.
+    Replace {
+        /// Which matches.
+        which: Replace,
+        /// The pattern.
+        pattern: Word,
+        /// The replacement; `None` when the second `/` is missing.
+        replacement: Option<Word>,
+    },
+    /// `${x^p}`, `${x,,p}` and their kin.
+    Case {
+        /// To which case.
+        change: CaseChange,
+        /// Whether every character rather than the first.
+        all: bool,
+        /// Which characters; `None` for all.
+        pattern: Option<Word>,
+    },
+    /// `${x:|name}` and its kin.
+    Combine {
+        /// How the lists come together.
+        how: Combine,
+        /// The other list.
+        name: Rc<[u8]>,
+    },
+    /// `${!x}`, and what is then done with the value of the variable that `x` names.
+    Indirect(Box<Operation>),
+    /// `${!x}` where it is the name that x stands for.
+    Name,
+    /// `${!x*}` and `${!x@}`
+    Names {
+        /// Whether `@`: one field a name.
+        separate: bool,
+    },
+    /// `${!x[@]}` and `${!x[*]}`: the subscript says which.
+    Keys,
+    /// `${x:#pattern}`: elements that match are left out.
+    Filter(Word),
+    /// `${x@Q}` and its kin.
+    Transform(u8),
+    /// No expansion of this shell; found out only when it is expanded.
+    Bad,
+    /// What is only found to be no text when it is expanded, and why.
+    Unreadable {
+        /// Why it is none.
+        why: Rc<str>,
+        /// How far that reaches.
+        ends: Reach,
+    },
+}
+
+/// To which case `${x^}`, `${x,}` and `${x~}` change a letter.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum CaseChange {
+    /// `^`
+    Upper,
+    /// `,`
+    Lower,
+    /// `~`: the other one.
+    Other,
+}
+
+/// The four forms with a word.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Instead {
+    /// `-`
+    Default,
+    /// `=`
+    Assign,
+    /// `::=`, which assigns whether there is a value or not.
+    AssignAlways,
+    /// `?`
+    Error,
+    /// `+`
+    Alternative,
+}
+
+/// Which matches `${x/p/r}` replaces.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Replace {
+    /// `/`
+    First,
+    /// `//`
+    All,
+    /// `/#`
+    Prefix,
+    /// `/%`
+    Suffix,
+    /// `:/`: the whole value.
+    Whole,
+}
+
+/// An arithmetic expression: text that is expanded like a double-quoted string and then read.
+#[derive(Clone, Debug)]
+pub struct Arithmetic {
+    /// The text.
+    pub word: Word,
+    /// The expression, once it has been read from a text that cannot change.
+    pub cached: std::cell::OnceCell<Rc<crate::syntax::arithmetic::Expression>>,
+}

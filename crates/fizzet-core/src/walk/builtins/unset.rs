@@ -1,0 +1,225 @@
+//! `unset` and `unfunction`.
+
+use std::collections::BTreeMap;
+
+use crate::dialect::{OptionIndex, Outside, UnsetAll};
+use crate::expand::arithmetic;
+use crate::source::Span;
+use crate::state::{Key, Stretch, Value, element_name};
+use crate::stop::{Reach, Status, Stop};
+use crate::syntax::is_name;
+use crate::text::{Text, characters};
+use crate::walk::Walker;
+use crate::walk::builtins::Call;
+
+/// `unfunction name...`
+pub(super) fn unfunction(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let names = call.arguments();
+    let gone = names.iter().filter(|name| walker.forget_function(name.bytes())).count();
+    Ok(Status::from(gone < names.len() || names.is_empty()))
+}
+
+/// `unset [-fv] name...`
+pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let letters = if walker.state.dialect.unset_names { "fvn" } else { "fv" };
+    let given = call.given(letters, false);
+    if given.unknown.is_some() {
+        return match walker.state.dialect.unset_option_is_fatal {
+            true => Err(walker.fatal_option(call)),
+            false => Ok(walker.state.dialect.unset_option_status),
+        };
+    }
+    let mut status = 0;
+    if given.operands.is_empty() {
+        return match walker.state.dialect.unset_nothing {
+            Outside::Allowed => Ok(0),
+            Outside::Fails => Ok(1),
+            Outside::Fatal => Err(walker.fatal(call, "a name was expected")),
+        };
+    }
+    for operand in given.operands {
+        let name = operand.bytes();
+        if given.has(b'f') {
+            if !walker.forget_function(name) {
+                status = walker.state.dialect.unset_no_function_status;
+            }
+            let minds = walker.state.dialect.unset_minds_function_names;
+            status |= Status::from(minds && !is_name(name));
+            continue;
+        }
+        if let Some((array, index)) = element_name(name).filter(|_| walker.state.dialect.arrays) {
+            if walker.state.dialect.index_ends_at_bracket && !is_one_index(index) {
+                status = 1;
+                continue;
+            }
+            let key = walker.unset_key(operand, array, index, call.span)?;
+            status |= walker.unset_element(array, index, key, call.span)?;
+            continue;
+        }
+        if walker.state.parameter_number(name).is_some() {
+            continue;
+        }
+        if name == b"argv" && walker.state.dialect.parameters_are_variables {
+            walker.state.positional.set(Vec::new());
+            continue;
+        }
+        if !is_name(name) {
+            if walker.state.dialect.unset_bad_name_is_fatal {
+                return Err(walker.fatal(call, "this is not a name"));
+            }
+            let starts = name.first().is_some_and(|byte| is_name(&[*byte]));
+            let passes = (walker.state.dialect.unset_passes_bad_names && !given.has(b'v'))
+                || (walker.state.dialect.unset_reads_starts && starts);
+            status |= Status::from(!passes);
+            continue;
+        }
+        let name =
+            walker.state.variables.meant(name).filter(|_| !given.has(b'n')).unwrap_or(name.into());
+        if given.has(b'n') && walker.state.variables.is_name(&name) {
+            walker.state.variables.remove(&name);
+            continue;
+        }
+        if walker.reveal(&name) {
+            continue;
+        }
+        walker.state.freshen(&name);
+        match walker.state.variables.get(&name) {
+            Some(variable) if variable.read_only => {
+                if walker.state.dialect.unset_read_only_is_fatal {
+                    return Err(walker.fatal(call, "the variable is read-only"));
+                }
+                status = 1;
+            }
+            None if walker.state.dialect.unset_finds_functions && !given.has(b'v') => {
+                walker.state.functions.remove(&name);
+            }
+            _ => {
+                if *name == *b"OPTIND" && walker.state.dialect.option_index == OptionIndex::Digits {
+                    return Err(walker.fatal(call, "OPTIND takes a number"));
+                }
+                walker.state.variables.remove(&name);
+                walker.state.give_up(&name);
+                if *name == *b"OPTIND" && walker.state.dialect.getopts_minds_unset {
+                    let first = walker.state.shell_text(b"1");
+                    walker.state.assigned_option_index = Some(first);
+                }
+            }
+        }
+    }
+    Ok(status)
+}
+
+/// Whether the brackets in the text of an index are in pairs, so that the last one ends it.
+fn is_one_index(index: &[u8]) -> bool {
+    let mut open = 0i32;
+    index.iter().all(|byte| {
+        open += i32::from(*byte == b'[') - i32::from(*byte == b']');
+        open >= 0
+    })
+}
+
+impl Walker {
+    /// The key of an element that `unset` was given; nothing for the whole array, and where there is none.
+    fn unset_key(
+        &mut self,
+        operand: &Text,
+        array: &[u8],
+        index: &[u8],
+        span: Span,
+    ) -> Result<Option<Key>, Stop> {
+        let all = matches!(index, b"@" | b"*");
+        let takes_key =
+            !matches!(self.state.dialect.unset_all, UnsetAll::Variable | UnsetAll::Fatal);
+        let is_key = takes_key && self.is_keyed(array);
+        if (all && !is_key) || self.state.variables.get(array).is_none() {
+            return Ok(None);
+        }
+        if all {
+            return Ok(Some(Key::Text(operand.slice(array.len() + 1, operand.len() - 1))));
+        }
+        // The name and the bracket were written without quotes, so the index was read as one.
+        let is_written = !operand.quoting()[..=array.len()].contains(&true);
+        if is_written && self.state.dialect.unset_expands_once && self.is_keyed(array) {
+            let start = array.len() + 1;
+            return Ok(Some(Key::Text(operand.slice(start, start + index.len()))));
+        }
+        self.element_key_of_text(array, index, span).map(Some)
+    }
+
+    /// `unset 'a[@]'`
+    fn unset_all(&mut self, array: &[u8], span: Span) -> Result<Status, Stop> {
+        match self.state.dialect.unset_all {
+            UnsetAll::Variable => {
+                self.state.variables.remove(array);
+            }
+            UnsetAll::Elements if self.state.variables.is_array(array) => {
+                self.state.variables.entry(array).value = Value::Indexed(BTreeMap::new());
+            }
+            UnsetAll::Elements | UnsetAll::Nothing => {}
+            UnsetAll::Fatal => {
+                let message = "this is not a name";
+                return Err(Stop::error(message, span, 1, Reach::Shell));
+            }
+            UnsetAll::Value => {
+                self.empty_stretch(array, Stretch::Range(1, i64::MAX), span)?;
+            }
+        }
+        Ok(0)
+    }
+
+    fn unset_element(
+        &mut self,
+        array: &[u8],
+        index: &[u8],
+        key: Option<Key>,
+        span: Span,
+    ) -> Result<Status, Stop> {
+        let key = match key {
+            Some(key) => key,
+            None if matches!(index, b"@" | b"*") => return self.unset_all(array, span),
+            None => return Ok(0),
+        };
+        let is_text = !self.state.variables.is_array(array);
+        if is_text
+            && !self.state.dialect.unset_first_element_of_text
+            && !self.state.dialect.array_is_list
+        {
+            return Ok(0);
+        }
+        if let (Key::Number(last), true) = (&key, self.state.dialect.array_is_list) {
+            let comma = index.iter().position(|&byte| byte == b',');
+            let stretch =
+                match comma.map(|at| arithmetic::text_value(&mut self.state, &index[..at], span)) {
+                    Some(first) => Stretch::Range(first?, *last),
+                    None => Stretch::One(*last),
+                };
+            return self.empty_stretch(array, stretch, span).map(|()| 0);
+        }
+        let key = match key {
+            Key::Number(number) => match self.state.variables.index(array, number) {
+                Some(number) => Key::Number(number),
+                // It lies before the start of the array.
+                None => return Ok(Status::from(self.state.variables.get(array).is_some())),
+            },
+            key => key,
+        };
+        self.state.variables.remove_element(array, &key);
+        Ok(0)
+    }
+
+    /// `unset 'a[2]'` where arrays are lists: the element is there and empty, and a character of a text
+    /// is gone (observed in zsh 5.9).
+    fn empty_stretch(&mut self, name: &[u8], stretch: Stretch, span: Span) -> Result<(), Stop> {
+        let count = match self.state.variables.get(name).map(|variable| &variable.value) {
+            Some(Value::Indexed(elements)) => elements.len(),
+            Some(Value::Scalar(text)) => characters(text).len(),
+            _ => return Ok(()),
+        };
+        let is_there = |number: i64| (1..=count as i64).contains(&number);
+        if matches!(stretch, Stretch::Range(..)) || is_there(stretch.last(count)) {
+            let empty = self.state.shell_text(b"");
+            self.state.replace(name, stretch, vec![empty], span)?;
+        }
+        Ok(())
+    }
+}

@@ -1,0 +1,212 @@
+//! Calls of functions (POSIX XCU 2.9.5).
+
+use std::rc::Rc;
+
+use crate::dialect::{KeepsScope, Nesting};
+use crate::lineage::{Hop, Rule};
+use crate::source::Span;
+use crate::state::{Call, Function, Options, Variable};
+use crate::stop::{Reach, Stop};
+use crate::syntax::ast::{Command, CommandKind as Node, Word};
+use crate::text::{Passage, Standing, Text};
+use crate::walk::{Cause, Walker, builtins};
+
+/// What a function call puts back when it returns.
+#[derive(Default)]
+pub(super) struct Scope {
+    /// Variables that `local` has hidden, in order.
+    pub(super) hidden: Vec<(Rc<[u8]>, Option<Variable>)>,
+    /// Variables that were assigned before the call and that `local` has made its own.
+    pub(super) adopted: Vec<Rc<[u8]>>,
+    /// Options as they were before `local -`.
+    pub(super) options: Option<Options>,
+    /// Whether `typeset` makes variables of the function.
+    pub(super) has_variables: bool,
+    /// Where `getopts` stood before `local OPTIND`, where that keeps it.
+    pub(super) options_at: Option<builtins::OptionPlace>,
+}
+
+impl Walker {
+    pub(super) fn anonymous(
+        &mut self,
+        body: &Rc<Command>,
+        words: &[Word],
+        span: Span,
+    ) -> Result<(), Stop> {
+        let mut argv = vec![self.state.shell_text(b"(anon)")];
+        argv.append(&mut self.listed(words)?);
+        let function = Function { body: body.clone(), keyword: true };
+        self.call(&function, &argv, span)
+    }
+
+    /// Refuses a call that passes the bound of FUNCNEST.
+    fn mind_nesting(&self, span: Span) -> Result<(), Stop> {
+        let given = || {
+            let text = self.state.variables.scalar(b"FUNCNEST")?;
+            std::str::from_utf8(text.bytes()).ok()?.trim().parse::<i64>().ok()
+        };
+        let (bound, reach) = match self.state.dialect.function_nesting {
+            Nesting::Unbounded => return Ok(()),
+            Nesting::IfPositive => (given().filter(|&bound| bound > 0), Reach::Line),
+            Nesting::From(start) => {
+                (Some(given().unwrap_or(start)).filter(|&bound| bound >= 0), Reach::Shell)
+            }
+        };
+        match bound.filter(|&bound| i64::from(self.depth) >= bound) {
+            None => Ok(()),
+            Some(bound) => {
+                let message = format!("functions call each other deeper than FUNCNEST ({bound})");
+                Err(Stop::error(message, span, 1, reach))
+            }
+        }
+    }
+
+    /// Carries out the body of a function.
+    fn body_of(&mut self, function: &Function) -> Result<(), Stop> {
+        if self.state.options.traces_functions && self.has_action("DEBUG") {
+            self.act("DEBUG")?;
+        }
+        match &function.body.kind {
+            Node::Group(list) if function.body.redirects.is_empty() => {
+                self.step(function.body.span)?;
+                self.list(list)
+            }
+            _ => self.command(&function.body),
+        }
+    }
+
+    /// Calls a function with the arguments of the latest command.
+    pub(super) fn call(
+        &mut self,
+        function: &Function,
+        argv: &[Text],
+        span: Span,
+    ) -> Result<(), Stop> {
+        let limit = self.state.limits.depth;
+        if self.depth >= limit {
+            let (what, limit) = ("function calls inside each other", u64::from(limit));
+            return Err(Stop::Limit { what, limit, span });
+        }
+        self.mind_nesting(span)?;
+        let hop = Hop { rule: Rule::Call, span, name: None, shifted: 0 };
+        let outer = self.state.positional.share();
+        let parameters = Passage::all(&hop, Standing::Quoted, &argv[1..]);
+        self.state.positional.set(parameters);
+        self.tell_change(Cause::Call, &outer, span)?;
+        let has_variables = function.keyword || !self.state.dialect.plain_functions_share;
+        self.scopes.push(Scope { has_variables, ..Scope::default() });
+        if self.state.dialect.function_zero.include(function.keyword)
+            && let Some(name) = argv.first()
+        {
+            self.state.positional.zero = Rc::new(name.passed_through(&hop, Standing::Quoted));
+        }
+        let own_options = self.own_options(function.keyword);
+        let loops = std::mem::take(&mut self.loops);
+        self.depth += 1;
+        let local_trap = self.state.dialect.exit_trap_is_local.include(function.keyword);
+        let outer_trap = local_trap.then(|| self.state.traps.remove(&b"EXIT"[..])).flatten();
+        let from = self.state.doing.at.unwrap_or(span);
+        let (name, body) = (argv[0].clone(), function.body.span);
+        self.state.doing.calls.push(Call { name, source: body.source, from, body, is_file: false });
+        let aside = self.set_actions_aside();
+        let mut outcome = self.body_of(function);
+        if matches!(outcome, Err(Stop::Enough)) {
+            // The state stays as it stands here.
+            return outcome;
+        }
+        self.depth -= 1;
+        if let Err(Stop::Return(status)) = outcome {
+            self.state.status = status;
+        }
+        let back = self.actions_come_back(aside);
+        self.state.doing.returned += 1;
+        if outcome.is_ok() || matches!(outcome, Err(Stop::Return(_))) {
+            back?;
+        }
+        self.state.doing.at = Some(from);
+        if local_trap && self.error_exit == Some(self.scopes.len()) {
+            outcome = self.leave_shell(outcome, self.scopes.len());
+        }
+        let holding = self.state.dialect.functions_hold_mistakes.include(function.keyword);
+        let holds = holding && !self.mistakes_go_through();
+        let kept = match &outcome {
+            Err(Stop::Exit(_))
+                if self.error_exit.is_some()
+                    && let Some(kept) = self.state.dialect.error_exit_keeps =>
+            {
+                kept
+            }
+            Err(Stop::Exit(_)) => self.state.dialect.exit_keeps,
+            Err(Stop::Shell(error)) if error.reach == Reach::Shell && !holds => {
+                self.state.dialect.mistakes_keep
+            }
+            _ => KeepsScope::Nothing,
+        };
+        if kept == KeepsScope::All {
+            return outcome;
+        }
+        if kept != KeepsScope::Parameters {
+            self.state.doing.calls.pop();
+        }
+        if kept == KeepsScope::Variables {
+            // What is hidden stays hidden.
+            self.scopes.last_mut().map(|scope| std::mem::take(&mut scope.hidden));
+        }
+        if let Some(own_options) = own_options {
+            self.earlier_options(own_options);
+        }
+        if let Some(scope) = self.scopes.pop() {
+            if let Some(place) = scope.options_at {
+                self.options_at = place;
+            }
+            let hid_index = scope.hidden.iter().any(|(name, _)| **name == *b"OPTIND");
+            self.restore(scope.hidden);
+            if hid_index && scope.options_at.is_none() {
+                // The value that is back is an order to go there.
+                if self.state.dialect.getopts_starts_over_behind_local {
+                    let first = self.state.shell_text(b"1");
+                    self.state.variables.set(b"OPTIND", first);
+                }
+                self.state.assigned_option_index = self.state.variables.scalar(b"OPTIND").cloned();
+            }
+            self.state.options =
+                scope.options.unwrap_or_else(|| std::mem::take(&mut self.state.options));
+        }
+        self.loops = loops;
+        if kept == KeepsScope::Parameters {
+            return outcome;
+        }
+        let inner = std::mem::replace(&mut self.state.positional, outer);
+        self.tell_change(Cause::Return, &inner, span)?;
+        if local_trap {
+            outcome = self.leave_shell(outcome, self.scopes.len() + 1);
+            if let Some(trap) = outer_trap {
+                self.state.traps.insert(b"EXIT"[..].into(), trap);
+            }
+            if let Err(Stop::Shell(error)) = &mut outcome {
+                // Only the innermost function knows of the exit.
+                error.exits = false;
+            }
+        }
+        if holds {
+            match &outcome {
+                Err(Stop::Shell(error)) => {
+                    self.state.status = error.status;
+                    return Ok(());
+                }
+                Err(Stop::Syntax(_)) => {
+                    self.state.status = self.state.dialect.eval_syntax_status;
+                    return Ok(());
+                }
+                _ => {}
+            }
+        }
+        match outcome {
+            Err(Stop::Return(status)) => {
+                self.state.status = status;
+                Ok(())
+            }
+            other => other,
+        }
+    }
+}

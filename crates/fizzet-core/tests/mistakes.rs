@@ -1,0 +1,287 @@
+//! How a text that cannot be read, or that a shell gives up on, is told: what is wrong, where, what to do.
+
+use std::rc::Rc;
+
+use fizzet_core::dialect::{Dialect, Shell};
+use fizzet_core::host::Nowhere;
+use fizzet_core::source::{SourceKind, Sources, Span};
+use fizzet_core::state::State;
+use fizzet_core::trace::Ending;
+use fizzet_core::walk;
+
+/// A place as line, column and what is written there.
+fn place(span: Span, sources: &Sources) -> String {
+    let position = sources.position(span);
+    let written = String::from_utf8_lossy(sources.bytes(span)).into_owned();
+    format!("{}:{} {written:?}", position.line, position.column)
+}
+
+/// How the trace of a text ends, or the first mistake behind which the shell goes on.
+fn ending(shell: &str, text: &str) -> String {
+    let shell = Shell::from_name(shell).unwrap();
+    let state = State::new(Dialect::of(shell), SourceKind::Line, text.as_bytes());
+    let trace = walk::line(state, Rc::new(Nowhere));
+    let sources = &trace.sources;
+    if let Some(mistake) = trace.mistakes.first() {
+        let (place, status) = (place(mistake.span, sources), mistake.status);
+        return format!("{place} {mistake}, status {status}, and on it goes");
+    }
+    match &trace.ending {
+        Ending::Complete => "complete".into(),
+        Ending::Incomplete => "incomplete".into(),
+        Ending::ShellStops(error) => {
+            format!("{} {error}, status {}", place(error.span, sources), error.status)
+        }
+        Ending::Syntax(error) => {
+            format!("{} {error}; {}", place(error.span, sources), error.hint())
+        }
+        Ending::Stopped { message, span } => format!("{} {message}", place(*span, sources)),
+    }
+}
+
+/// Checks texts of one shell.
+fn check(shell: &str, texts: &[(&str, &str)]) {
+    for (text, expected) in texts {
+        assert_eq!(ending(shell, text), *expected, "{shell}: {text}");
+    }
+}
+
+#[test]
+fn what_is_never_closed_is_told_at_its_start() {
+    check(
+        "bash",
+        &[
+            (
+                "label \"lime",
+                "1:7 \"\\\"\" this \" is never closed; close it with \", or put a backslash before it if it stands for itself",
+            ),
+            (
+                "label 'lime",
+                "1:7 \"'\" this ' is never closed; close it with ', or put a backslash before it if it stands for itself",
+            ),
+            (
+                "label ${x",
+                "1:7 \"${\" this ${ is never closed; close it with }, or put a backslash before it if it stands for itself",
+            ),
+            (
+                "label $(echo",
+                "1:7 \"$(\" this $( is never closed; close it with ), or put a backslash before it if it stands for itself",
+            ),
+            (
+                "label `echo",
+                "1:7 \"`\" this ` is never closed; close it with `, or put a backslash before it if it stands for itself",
+            ),
+            (
+                "if true; label",
+                "1:1 \"if\" this if is never closed; close it with then, or put a backslash before it if it stands for itself",
+            ),
+            (
+                "if true; then label",
+                "1:1 \"if\" this if is never closed; close it with fi, or put a backslash before it if it stands for itself",
+            ),
+            (
+                "while true; do label",
+                "1:1 \"while\" this while is never closed; close it with done, or put a backslash before it if it stands for itself",
+            ),
+            (
+                "{ label",
+                "1:1 \"{\" this { is never closed; close it with }, or put a backslash before it if it stands for itself",
+            ),
+            (
+                "(label",
+                "1:1 \"(\" this ( is never closed; close it with ), or put a backslash before it if it stands for itself",
+            ),
+            (
+                "[[ a -eq ]]",
+                "1:1 \"[[\" this [[ is never closed; close it with ]], or put a backslash before it if it stands for itself",
+            ),
+            (
+                "label\n\n  label \"x",
+                "3:9 \"\\\"\" this \" is never closed; close it with \", or put a backslash before it if it stands for itself",
+            ),
+            (
+                "label äö \"lime",
+                "1:10 \"\\\"\" this \" is never closed; close it with \", or put a backslash before it if it stands for itself",
+            ),
+            (
+                "eval 'label \"'; hive",
+                "1:7 \"\\\"\" this \" is never closed, status 2, and on it goes",
+            ),
+        ],
+    );
+    check(
+        "zsh",
+        &[(
+            "label (a",
+            "1:7 \"(a\" this pattern group is never closed; close it with ), or put a backslash before it if it stands for itself",
+        )],
+    );
+    check(
+        "dash",
+        &[(
+            "eval 'label \"'; hive",
+            "1:7 \"\\\"\" this \" is never closed; close it with \", or put a backslash before it if it stands for itself",
+        )],
+    );
+}
+
+#[test]
+fn what_cannot_stand_somewhere_is_told_with_what_was_expected() {
+    check(
+        "bash",
+        &[
+            (
+                "for x in a b; label; done",
+                "1:15 \"label\" `label` cannot stand here; do was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+            (
+                "label )",
+                "1:7 \")\" `)` cannot stand here; a command, or the end of the line was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+            (
+                "label; }",
+                "1:8 \"}\" `}` cannot stand here; a command was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+            (
+                "done",
+                "1:1 \"done\" `done` cannot stand here; a command was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+            (
+                "&& label",
+                "1:1 \"&&\" `&&` cannot stand here; a command was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+            (
+                "label | | hive",
+                "1:9 \"|\" `|` cannot stand here; a command was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+            (
+                "label ;; hive",
+                "1:7 \";;\" `;;` cannot stand here; a command, or the end of the line was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+            (
+                "label < | hive",
+                "1:9 \"|\" `|` cannot stand here; a file name or delimiter was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+            (
+                "f() label",
+                "1:5 \"label\" a simple command cannot stand here; a compound command as the body of the function was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+            (
+                "[[ a b ]]",
+                "1:6 \"b\" `b` cannot stand here; an operator or ]] was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+        ],
+    );
+    check(
+        "dash",
+        &[
+            (
+                "f-g() { :; }",
+                "1:1 \"f-g\" this cannot be the name of a function here; use letters, digits and underscores, not beginning with a digit",
+            ),
+            (
+                "a=(b c)",
+                "1:3 \"(\" `(` cannot stand here; a command, or the end of the line was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+            (
+                "label <(hive)",
+                "1:8 \"(\" `(` cannot stand here; a file name or delimiter was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+        ],
+    );
+    check(
+        "posix",
+        &[(
+            "function f { :; }",
+            "1:17 \"}\" `}` cannot stand here; a command was expected; quote it if it is meant as text: '...' or a backslash before it",
+        )],
+    );
+}
+
+#[test]
+fn a_text_that_ends_too_early_is_told_at_its_end() {
+    check(
+        "bash",
+        &[
+            (
+                "case a in b) label",
+                "1:19 \"\" the text ends here, but ;; or esac was expected; add ;; or esac",
+            ),
+            ("label &&", "1:9 \"\" the text ends here, but a command was expected; add a command"),
+            (
+                "label >",
+                "1:8 \"\" the text ends here, but a file name or delimiter was expected; add a file name or delimiter",
+            ),
+            (
+                "select x in a",
+                "1:14 \"\" the text ends here, but a word, ; or a newline was expected; add a word, ; or a newline",
+            ),
+        ],
+    );
+    check(
+        "zsh",
+        &[(
+            "for x (a b",
+            "1:11 \"\" the text ends here, but a word or ) was expected; add a word or )",
+        )],
+    );
+}
+
+#[test]
+fn what_a_shell_gives_up_on_is_told_with_its_status() {
+    check(
+        "bash",
+        &[
+            (
+                "label $((1 +))",
+                "1:10 \"1 +\" arithmetic: the expression ends where a value was expected, status 1, and on it goes",
+            ),
+            (
+                "label $((1/0))",
+                "1:10 \"1/0\" arithmetic: division by zero, status 1, and on it goes",
+            ),
+            ("label ${x?}", "1:7 \"${x?}\" x: it is not set, status 127"),
+            ("label ${x:?no jar}", "1:7 \"${x:?no jar}\" x: no jar, status 127"),
+            (
+                "set -u; label $nosuch",
+                "1:15 \"$nosuch\" nosuch is not set, and set -u is on, status 127",
+            ),
+            ("readonly x=1; x=2; label", "1:15 \"x=2\" x is read-only, status 1, and on it goes"),
+            (
+                "shopt -s failglob; label *.nosuch",
+                "1:26 \"*.nosuch\" no pathname matches *.nosuch, status 1, and on it goes",
+            ),
+            ("label ${x!}", "1:7 \"${x!}\" bad substitution, status 1, and on it goes"),
+            (
+                "label {1..999999999}",
+                "1:7 \"{1..999999999}\" more than 250000 words of a brace expansion",
+            ),
+        ],
+    );
+    check(
+        "dash",
+        &[
+            ("label $((1/0))", "1:10 \"1/0\" arithmetic: division by zero, status 2"),
+            (
+                "shift 2; label",
+                "1:1 \"shift 2\" shift: there are fewer parameters than that, status 2",
+            ),
+            ("label ${x/a/b}", "1:7 \"${x/a/b}\" bad substitution, status 2"),
+        ],
+    );
+    check(
+        "zsh",
+        &[(
+            "label *.nosuch",
+            "1:7 \"*.nosuch\" no pathname matches *.nosuch, status 1, and on it goes",
+        )],
+    );
+    check("ksh93", &[("label ${x!}", "1:7 \"${x!}\" bad substitution, status 1")]);
+    check(
+        "mksh",
+        &[(
+            "label ${@?}",
+            "1:7 \"${@?}\" a list is neither assigned to nor demanded here, status 1",
+        )],
+    );
+}
