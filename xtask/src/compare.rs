@@ -4,7 +4,7 @@
 use std::io::Write;
 
 use fizzet_core::dialect::Shell;
-use fizzet_truth::{ARGUMENTS, Place, find, with_end};
+use fizzet_truth::{ARGUMENTS, Outcome, Place, find, is_in_no_order, with_end};
 
 use crate::record::receiver;
 
@@ -47,7 +47,11 @@ fn compare_lines(file: &str, shells: &[Shell]) -> Result<(), String> {
                 Ok(())
             }
         };
-        let running: Vec<_> = (0..workers).map(|worker| scope.spawn(part(worker))).collect();
+        let deep = |worker| {
+            std::thread::Builder::new().stack_size(256 << 20).spawn_scoped(scope, part(worker))
+        };
+        let running = (0..workers).map(deep).collect::<Result<Vec<_>, _>>();
+        let running = running.map_err(|error| error.to_string())?;
         running.into_iter().try_for_each(|thread| thread.join().map_err(|_| "a thread panicked")?)
     })
 }
@@ -63,10 +67,13 @@ fn compare_one(
     let line = with_end(&line.replace(NEWLINE, "\n"));
     let mut told = String::new();
     for &shell in shells.iter().filter(|&&shell| find(shell).is_some()) {
+        let in_order = |outcome: Outcome| {
+            if is_in_no_order(&line) { outcome.sorted() } else { outcome }.to_string()
+        };
         let truth = place
             .truth(shell, line.as_bytes(), arguments)
-            .map_or_else(|error| error.to_string(), |truth| truth.to_string());
-        let ours = place.prediction(shell, line.as_bytes(), arguments).to_string();
+            .map_or_else(|error| error.to_string(), in_order);
+        let ours = in_order(place.prediction(shell, line.as_bytes(), arguments));
         if truth != ours {
             told += &format!("! {shell:8} {truth}\n  (ours)   {ours}\n");
         } else if all {

@@ -24,6 +24,11 @@ pub use recorded::{Case, Got, known_differences, lines, read, topics, write};
 /// The words that every line gets as `$1`, `$2` and `$3`.
 pub const ARGUMENTS: [&[u8]; 3] = [b"lime honey", b"", b"-x"];
 
+/// Whether commands of a line run at the same time, so that what they pass on comes in no order.
+pub fn is_in_no_order(line: &str) -> bool {
+    [" |", " & ", "&>"].iter().any(|sign| line.contains(sign))
+}
+
 /// A line with a last command behind it that tells whether the shell got that far, and `$?`.
 pub fn with_end(line: &str) -> String {
     format!("{line}\nhive end $?")

@@ -1,7 +1,7 @@
 //! Every recorded vector, in every mode, with no shell needed.
 
 use fizzet_core::dialect::Shell;
-use fizzet_truth::{ARGUMENTS, Place, known_differences, read, topics, with_end};
+use fizzet_truth::{ARGUMENTS, Place, is_in_no_order, known_differences, read, topics, with_end};
 
 /// Lines on which the prediction differs from what a shell passed on, and how.
 fn differences(shell: Shell) -> (usize, Vec<(String, String)>) {
@@ -16,8 +16,7 @@ fn differences(shell: Shell) -> (usize, Vec<(String, String)>) {
             let line = with_end(&case.line);
             let mut ours = place.prediction(shell, line.as_bytes(), &ARGUMENTS);
             let mut real = got.outcome.clone();
-            if [" |", " & ", "&>"].iter().any(|sign| case.line.contains(sign)) {
-                // What runs at the same time comes in no order.
+            if is_in_no_order(&case.line) {
                 (ours, real) = (ours.sorted(), real.sorted());
             }
             if ours != real {

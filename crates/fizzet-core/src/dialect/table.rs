@@ -83,6 +83,10 @@ const RESERVED_KSH: &[&str] = &[
     "in", "select", "then", "time", "until", "while", "[[",
 ];
 const RESERVED_MKSH: &[&str] = RESERVED_KSH;
+const RESERVED_ZSH: &[&str] = &[
+    "!", "{", "}", "case", "coproc", "do", "done", "elif", "else", "end", "esac", "fi", "for",
+    "foreach", "function", "if", "repeat", "select", "then", "time", "until", "while", "[[",
+];
 
 dialect_table! {
     /// A pattern that matches no pathname stays as it is; otherwise it is an error.
@@ -632,6 +636,12 @@ dialect_table! {
     arithmetic_power: bool = [N, Y, N, Y, Y, N, Y], "observed in all six: echo $((2**3))";
     /// Arithmetic has `++` and `--`.
     arithmetic_steps: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: i=1; echo $((i++))";
+    /// Words that begin no command, besides those that go on or end a compound one.
+    never_commands: &'static [&'static str] = [&["in"], &["in", "]]"], &["in"], &["in"], &["in"], &["in"], &[]], "observed in all six: in; ]]; in() { :; }";
+    /// Reserved words that count behind assignments and redirections, where none may stand.
+    reserved_behind_assignments: &'static [&'static str] = [&[], &[], &[], &[], &[], &[], RESERVED_ZSH], "observed in all six: x=1 then; >f then; x=1 !";
+    /// What may stand behind redirections that begin a command.
+    behind_redirections: BehindRedirections = [BehindRedirections::Words, BehindRedirections::Words, BehindRedirections::Words, BehindRedirections::Words, BehindRedirections::Parentheses, BehindRedirections::Subshells, BehindRedirections::Commands], "observed in all six: >f (echo a); >f ((1)); >f { echo a; }; >f if true; then echo a; fi";
     /// In arithmetic `--1` is minus minus 1.
     arithmetic_double_signs: bool = [Y, Y, Y, Y, N, N, N], "observed in all six: echo $((--1))";
     /// Arithmetic has the comma operator.

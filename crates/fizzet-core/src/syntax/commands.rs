@@ -315,12 +315,14 @@ impl<'a> Parser<'a> {
         (self.dialect.pipe_both && self.eat(b"|&")) || self.eat(b"|")
     }
 
-    /// A simple command, with the place at its first token.
-    pub(super) fn simple_command(&mut self) -> Parsed<Command> {
-        let start = self.start();
-        let mut end = start;
+    /// A simple command that begins at a place, with the place behind the redirections that are read already.
+    pub(super) fn simple_command(
+        &mut self,
+        start: usize,
+        mut redirects: Vec<Redirect>,
+    ) -> Parsed<Command> {
+        let mut end = redirects.last().map_or(start, |_| self.pos);
         let mut command = SimpleCommand::default();
-        let mut redirects = Vec::new();
         loop {
             self.skip_blanks();
             match self.aliases_count_behind(&command, &redirects) {
@@ -331,6 +333,8 @@ impl<'a> Parser<'a> {
             }
             if let Some(redirect) = self.redirect()? {
                 redirects.push(redirect);
+            } else if end > start && self.at_misplaced_reserved(&command) {
+                return self.unexpected("no reserved word behind this");
             } else if self.at_assignment(&command) {
                 let assignment = self.assignment()?;
                 self.alone_if_array(&command, &assignment)?;
@@ -380,6 +384,13 @@ impl<'a> Parser<'a> {
         }
         let kind = CommandKind::Simple(command);
         Ok(Command { kind, redirects, span: self.span(start, end) })
+    }
+
+    /// Whether a reserved word stands here behind assignments or redirections only, where it counts and may
+    /// not stand.
+    fn at_misplaced_reserved(&mut self, command: &SimpleCommand) -> bool {
+        let reserved = self.dialect.reserved_behind_assignments;
+        command.words.is_empty() && reserved.iter().any(|word| self.at_reserved(word.as_bytes()))
     }
 
     /// Whether the word at this place is the name of the command, behind assignments or redirections, and

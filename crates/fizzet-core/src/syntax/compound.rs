@@ -2,9 +2,9 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{AliasesBehindBlank, QuotedNames};
+use crate::dialect::{AliasesBehindBlank, BehindRedirections, QuotedNames};
 use crate::syntax::ast::{
-    Argument, CaseBranch, CaseEnd, Command, CommandKind, List, SimpleCommand, Word,
+    Argument, CaseBranch, CaseEnd, Command, CommandKind, List, Redirect, SimpleCommand, Word,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
@@ -19,21 +19,39 @@ impl<'a> Parser<'a> {
     pub(super) fn command(&mut self) -> Parsed<Command> {
         self.replace_aliases_of_command()?;
         let start = self.start();
-        let Some(kind) = self.compound()? else { return self.simple_command() };
-        let mut redirects = Vec::new();
-        loop {
-            self.skip_blanks();
-            match self.redirect()? {
-                Some(redirect) => redirects.push(redirect),
-                None => break,
-            }
-        }
+        let mut redirects = self.leading_redirects()?;
+        let Some(kind) = self.compound(redirects.is_empty())? else {
+            return self.simple_command(start, redirects);
+        };
+        self.redirects_behind(&mut redirects)?;
         let end = redirects.last().map_or(self.pos, |_| self.pos);
         Ok(Command { kind, redirects, span: self.span(start, end) })
     }
 
-    fn compound(&mut self) -> Parsed<Option<CommandKind>> {
+    /// The redirections before a command that is not simple, where the shell lets them stand there.
+    fn leading_redirects(&mut self) -> Parsed<Vec<Redirect>> {
+        let mut redirects = Vec::new();
+        if self.dialect.behind_redirections != BehindRedirections::Words {
+            self.redirects_behind(&mut redirects)?;
+        }
+        Ok(redirects)
+    }
+
+    fn redirects_behind(&mut self, redirects: &mut Vec<Redirect>) -> Parsed<()> {
+        self.skip_blanks();
+        while let Some(redirect) = self.redirect()? {
+            redirects.push(redirect);
+            self.skip_blanks();
+        }
+        Ok(())
+    }
+
+    /// A command that is not simple, if one stands here: `first` in its command, or behind redirections.
+    fn compound(&mut self, first: bool) -> Parsed<Option<CommandKind>> {
         let start = self.start();
+        if !first && !self.may_stand_behind_redirections() {
+            return Ok(None);
+        }
         let kind = match self.peek() {
             Some(b'(') => self.parentheses(start)?,
             Some(b'{') if self.eat_reserved(b"{") => {
@@ -69,12 +87,27 @@ impl<'a> Parser<'a> {
                 let command = Box::new(self.deeper(Parser::command)?);
                 CommandKind::Coprocess { name, command }
             }
-            Some(_) if RESERVED_CLOSERS.iter().any(|word| self.at_reserved(word)) => {
-                return self.unexpected("a command");
-            }
+            Some(_) if self.at_no_command() => return self.unexpected("a command"),
             _ => return Ok(None),
         };
         Ok(Some(kind))
+    }
+
+    /// Whether a reserved word stands here that begins no command.
+    fn at_no_command(&mut self) -> bool {
+        let never = self.dialect.never_commands;
+        RESERVED_CLOSERS.iter().any(|word| self.at_reserved(word))
+            || never.iter().any(|word| self.at_reserved(word.as_bytes()))
+    }
+
+    /// Whether what stands here may be a command that is not simple behind redirections.
+    fn may_stand_behind_redirections(&mut self) -> bool {
+        match self.dialect.behind_redirections {
+            BehindRedirections::Words => false,
+            BehindRedirections::Subshells => self.at(b"(") && !self.at(b"(("),
+            BehindRedirections::Parentheses => self.at(b"("),
+            BehindRedirections::Commands => true,
+        }
     }
 
     /// The name of a coprocess, where a compound command follows it.

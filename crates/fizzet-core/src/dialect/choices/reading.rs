@@ -214,3 +214,16 @@ pub enum QuotedNames {
     /// The definition fails when it is carried out.
     Late,
 }
+
+/// What may stand behind redirections that begin a command.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum BehindRedirections {
+    /// A simple command.
+    Words,
+    /// `( list )` besides.
+    Subshells,
+    /// `( list )` and `(( expression ))` besides.
+    Parentheses,
+    /// Any command.
+    Commands,
+}
