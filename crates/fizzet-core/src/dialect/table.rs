@@ -84,7 +84,7 @@ const RESERVED_KSH: &[&str] = &[
 ];
 const RESERVED_MKSH: &[&str] = RESERVED_KSH;
 const RESERVED_ZSH: &[&str] = &[
-    "!", "{", "}", "case", "coproc", "do", "done", "elif", "else", "end", "esac", "fi", "for",
+    "!", "{", "case", "coproc", "do", "done", "elif", "else", "end", "esac", "fi", "for",
     "foreach", "function", "if", "repeat", "select", "then", "time", "until", "while", "[[",
 ];
 
@@ -642,6 +642,26 @@ dialect_table! {
     reserved_behind_assignments: &'static [&'static str] = [&[], &[], &[], &[], &[], &[], RESERVED_ZSH], "observed in all six: x=1 then; >f then; x=1 !";
     /// What may stand behind redirections that begin a command.
     behind_redirections: BehindRedirections = [BehindRedirections::Words, BehindRedirections::Words, BehindRedirections::Words, BehindRedirections::Words, BehindRedirections::Parentheses, BehindRedirections::Subshells, BehindRedirections::Commands], "observed in all six: >f (echo a); >f ((1)); >f { echo a; }; >f if true; then echo a; fi";
+    /// `set` takes what is behind the letter `o` in its word for the name of the option.
+    set_names_are_attached: bool = [N, N, N, N, Y, Y, Y], "observed in all six: set -onoglob; echo $-";
+    /// `set` looks at all of its letters before it carries any out.
+    set_checks_letters_first: bool = [N, Y, N, N, N, N, N], "observed in all six: set -f -Z; echo $-";
+    /// Utilities that find no terminal, no history and no job control in a script, and their status then.
+    idle_utilities: &'static [(&'static str, Status)] = [
+        &[("bg", 1), ("fg", 1)],
+        &[("bg", 1), ("fg", 1), ("logout", 1), ("suspend", 1)],
+        &[("bg", 2), ("fg", 2)],
+        &[("bg", 2), ("fg", 2), ("history", 0)],
+        &[("bg", 1), ("fc", 1), ("fg", 1), ("hist", 1)],
+        &[("bg", 1), ("bind", 1), ("fc", 1), ("fg", 1), ("history", 1), ("r", 1)],
+        &[("bg", 1), ("fc", 1), ("fg", 1), ("history", 1), ("r", 1), ("ttyctl", 0), ("vared", 1), ("zle", 1)]
+    ], "observed in all six: fg; fc; history; suspend; echo $?";
+    /// The status of `jobs` and `disown` with a job that there is not.
+    no_such_job_status: Status = [1, 1, 2, 2, 1, 1, 127], "observed in all six: jobs %1; disown %1; echo $?";
+    /// The status of `kill` with a job that there is not.
+    kill_no_job_status: Status = [1, 1, 2, 2, 1, 1, 1], "observed in all six: kill %1; echo $?";
+    /// A command name that begins with `%` stands for `fg` with a job.
+    job_names: JobNames = [JobNames::None, JobNames::Any, JobNames::None, JobNames::None, JobNames::None, JobNames::None, JobNames::Unquoted], "observed in all six: %1; '%1'; echo $?";
     /// In arithmetic `--1` is minus minus 1.
     arithmetic_double_signs: bool = [Y, Y, Y, Y, N, N, N], "observed in all six: echo $((--1))";
     /// Arithmetic has the comma operator.
@@ -841,8 +861,6 @@ dialect_table! {
     unknown_files: UnknownFiles = [UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Nothing }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::NulInLine }, UnknownFiles { reader: Some(Reader::Sh), refuses: Refuses::Programs }, UnknownFiles { reader: Some(Reader::Sh), refuses: Refuses::NulOrMark }], "observed in all six: files of text, empty ones, with a NUL in the first line or behind it, broken programs; ./file a";
     /// What a subshell has of the actions outside.
     subshell_traps: OuterTraps = [OuterTraps::Told, OuterTraps::Told, OuterTraps::Ignored, OuterTraps::ToldByLoneTrap, OuterTraps::ToldOutsidePipelines, OuterTraps::Ignored, OuterTraps::None], "observed in all six: trap a TERM; trap '' HUP; x=$(trap); (trap); trap | cat";
-    /// A `trap` that is used wrongly ends the shell.
-    trap_usage_is_fatal: bool = [N, N, N, N, Y, N, N], "observed in all six: trap foo; echo $?; trap -; echo $?";
     /// The status of `read -p`, which reads from a coprocess, where there is none; nothing where `-p`
     /// is a prompt.
     no_coprocess_status: Option<Status> = [None, None, None, None, Some(1), Some(2), Some(1)], "observed in all six: read -p; echo $?";
@@ -854,8 +872,12 @@ dialect_table! {
     command_letters: &'static str = ["pvV", "pvV", "pvV", "pvV", "pvVx", "pvV", "pvV"], "observed in all six with each letter";
     /// The status of `command` for an unknown option.
     command_usage_status: Status = [2, 2, 2, 2, 2, 1, 127], "observed in all six: command -x true; echo $?";
-    /// The status of `trap` with one word that is no condition, where it is no wrong condition.
-    lone_condition_status: Option<Status> = [None, Some(2), None, None, None, Some(0), Some(0)], "observed in all six: trap foo; echo $?; trap -; echo $?";
+    /// What a lone operand of `trap` must be to take the action of a condition away.
+    lone_condition: LoneCondition = [LoneCondition::Condition, LoneCondition::KnownOr(2), LoneCondition::Condition, LoneCondition::Condition, LoneCondition::Never(1), LoneCondition::SignalOr(0), LoneCondition::KnownOrAllOr(0)], "observed in all six: trap foo; echo $?; trap -; trap INT; trap int; trap EXIT; trap";
+    /// What makes the first of several operands of `trap` a condition, and no action.
+    first_condition: FirstCondition = [FirstCondition::Number, FirstCondition::Number, FirstCondition::KnownNumber, FirstCondition::Number, FirstCondition::Number, FirstCondition::Number, FirstCondition::Known], "observed in all six: trap 2 TERM; trap 65 TERM; trap INT TERM; trap";
+    /// The largest number of a signal that `trap` takes.
+    largest_signal: i64 = [64, 64, 64, 64, 64, 64, 33], "observed in all six: trap : 34; echo $?";
     /// The conditions of `trap` are written in capitals.
     conditions_in_capitals: bool = [N, N, N, N, N, N, Y], "observed in all six: trap : hup; echo $?";
     /// How many bytes of SIG may stand before the name of a signal.
@@ -880,8 +902,16 @@ dialect_table! {
     getopts_long_names_are_fatal: bool = [N, N, N, N, Y, N, N], "observed in all six: getopts ab o --ab; echo after";
     /// At the end of the options OPTARG is unset.
     getopts_end_unsets_value: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: getopts a: o -ax; getopts a: o -ax; echo ${OPTARG-unset}";
-    /// The status of `getopts` for a word that is no name; nothing where that ends the shell.
-    getopts_bad_name_status: Option<Status> = [Some(1), Some(1), Some(2), Some(2), Some(1), Some(1), None], "observed in all six: getopts a 1x -a; echo $?";
+    /// What `getopts` does with a name that is none.
+    getopts_bad_name: BadOptionName = [BadOptionName::Skipped(1), BadOptionName::Skipped(1), BadOptionName::Late(2), BadOptionName::Late(2), BadOptionName::First(1), BadOptionName::First(1), BadOptionName::Fatal], "observed in all six: getopts a 1x -a; echo $? $OPTIND; getopts :a 1x -b; echo $OPTARG";
+    /// `getopts` assigns to elements of arrays.
+    getopts_takes_elements: bool = [N, N, N, N, Y, Y, Y], "observed in all six: getopts a 'o[1]' -a; echo ${o[1]}";
+    /// `getopts` passes over `--` before its own arguments.
+    getopts_takes_dashes: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: getopts -- a o -a; echo $o";
+    /// `getopts` takes its first argument for options of its own, of which it has none.
+    getopts_refuses_options: bool = [N, Y, N, N, Y, Y, N], "observed in all six: getopts -a o; echo $?";
+    /// A name that `getopts` or `unset` is given ends before an equals sign.
+    names_end_at_equals: bool = [N, N, Y, Y, N, N, N], "observed in all six: o=1; unset o=; echo $o; getopts a o=z -a; echo $o";
     /// Inside a cluster of options OPTIND already counts the word as done.
     getopts_counts_ahead: bool = [N, N, Y, Y, N, Y, N], "observed in all six: getopts ab o -ab; echo $OPTIND";
     /// A mistake in `((...))` has the status 1 and the shell goes on.
@@ -1221,6 +1251,8 @@ dialect_table! {
     requoting: Requoting = [Requoting::Always, Requoting::Always, Requoting::DoubleQuotes, Requoting::DoubleQuotes, Requoting::DollarQuotes, Requoting::Pieces, Requoting::Pieces], "observed in all six: alias x=a y=\"it's\"; alias x y; in bash and mksh: echo ${x@Q}";
     /// Punctuation that needs no quotes where they are put only if needed; `=` needs them at the start.
     requoting_leaves: &'static str = ["", "", "", "", "_./,:=@%+-^!", "_./,:@%+-^!", "_./,:@%+-!"], "observed in ksh93, mksh, zsh: alias x=... with each byte of ASCII, behind and before a letter";
+    /// What is behind the letter of a transformation is passed over; otherwise it makes a bad one.
+    transformation_rest_is_lost: bool = [N, N, N, N, N, Y, N], "observed in bash and mksh: echo ${x@Qy}";
     /// The letters of `${x@letter}`.
     transformation_letters: &'static str = ["", "QUuLEaAKkP", "", "", "", "Q#", ""], "observed in all six with each letter";
     /// Unquoted parameter expansions are split at IFS and form patterns.

@@ -24,6 +24,11 @@ impl Substitution<'_> {
         place: Place,
     ) -> Result<Held, Stop> {
         let dialect = self.cx.state().dialect.clone();
+        if matches!(&held, Held::List { items, .. } if items.is_empty())
+            && !self.tells_without_values(parameter, letter)
+        {
+            return Ok(held);
+        }
         match letter {
             b'Q' if matches!(held, Held::Unset) && dialect.requoting != Requoting::Always => {
                 Ok(Held::One(self.made(parameter, b"''")))
@@ -55,6 +60,14 @@ impl Substitution<'_> {
         }
     }
 
+    /// Whether a transformation tells of a variable that has no elements: its declaration, or the letters of
+    /// one that was never assigned.
+    fn tells_without_values(&mut self, parameter: &Parameter, letter: u8) -> bool {
+        let ParameterName::Variable(name) = &parameter.name else { return false };
+        let variable = self.cx.state().variables.get(name);
+        variable.is_some_and(|one| letter == b'A' || (letter == b'a' && one.bare))
+    }
+
     fn made(&mut self, parameter: &Parameter, bytes: &[u8]) -> Text {
         let name = Some(parameter.name.to_bytes());
         let hop = Hop { rule: Rule::Parameter, span: parameter.span, name, shifted: 0 };
@@ -74,7 +87,9 @@ impl Substitution<'_> {
         let letters = attributes(variable);
         let text = self.made(parameter, letters.as_bytes());
         match held {
-            Held::List { items, star } => Held::List { items: vec![text; items.len()], star },
+            Held::List { items, star } if !items.is_empty() => {
+                Held::List { items: vec![text; items.len()], star }
+            }
             _ => Held::One(text),
         }
     }

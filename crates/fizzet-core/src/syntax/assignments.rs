@@ -5,7 +5,7 @@ use crate::syntax::ast::{
     Argument, Arithmetic, AssignedValue, Assignment, Element, Part, SimpleCommand, Slice, Word,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_byte};
-use crate::syntax::error::SyntaxError;
+use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::words::Within;
 
 impl Parser<'_> {
@@ -212,8 +212,13 @@ impl Parser<'_> {
 
     /// `( elements )` of an array assignment.
     fn array(&mut self) -> Parsed<Vec<Element>> {
-        let ends_line = self.dialect.array_error_ends_line;
-        self.array_elements().map_err(|error| SyntaxError { ends_line, ..error })
+        let may_go_on = self.dialect.array_error_ends_line;
+        self.array_elements().map_err(|error| {
+            // What is never closed inside reaches to the end of the text.
+            let is_open =
+                matches!(error.kind, SyntaxErrorKind::Unclosed { opener, .. } if opener != "(");
+            SyntaxError { ends_line: may_go_on && !is_open, ..error }
+        })
     }
 
     fn array_elements(&mut self) -> Parsed<Vec<Element>> {

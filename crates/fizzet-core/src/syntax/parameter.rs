@@ -283,7 +283,9 @@ impl<'a> Parser<'a> {
                     return Ok(None);
                 }
                 self.pos += if letter == b'}' { 1 } else { 2 };
-                Operation::Transform(letter)
+                let rest = self.parts(if quoted { Within::BraceQuoted } else { Within::Brace })?;
+                let is_whole = rest.is_empty() || self.dialect.transformation_rest_is_lost;
+                Operation::Transform(if is_whole { letter } else { 0 })
             }
             _ => return Ok(None),
         };

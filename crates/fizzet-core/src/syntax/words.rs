@@ -163,12 +163,17 @@ impl<'a> Parser<'a> {
             if hidden.is_none() && self.ends_run(byte, within, &mut open) {
                 break;
             }
-            if byte == b'\'' && within == Within::Brackets && self.dialect.keys_hide_in_quotes {
+            if byte == b'\''
+                && within == Within::Brackets
+                && self.dialect.keys_hide_in_quotes
+                && kept_backslash != Some(self.pos)
+            {
                 let behind = &self.text[self.pos + 1..];
-                if let Some(length) = behind.iter().position(|&byte| byte == b'\'') {
-                    self.pos += length + 2;
-                    continue;
-                }
+                let Some(length) = behind.iter().position(|&byte| byte == b'\'') else {
+                    return Err(self.unclosed(self.pos, 1, "'", "'"));
+                };
+                self.pos += length + 2;
+                continue;
             }
             if !self.is_active(byte, within) {
                 self.pos += 1;

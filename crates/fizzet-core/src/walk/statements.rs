@@ -537,6 +537,7 @@ impl Walker {
         let Some(name) = argv.first() else { return CommandKind::Nothing };
         match self.state.dialect.utility(name.bytes()) {
             Some(UtilityKind::Special) => CommandKind::Special,
+            None if self.names_job(name) => CommandKind::Builtin,
             _ if self.state.functions.contains_key(name.bytes()) => CommandKind::Function,
             Some(UtilityKind::Builtin) => CommandKind::Builtin,
             None => CommandKind::External,

@@ -1,5 +1,7 @@
 //! What built-in utilities do.
 
+use crate::stop::Status;
+
 /// How `typeset -p` tells variables.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum Told {
@@ -178,4 +180,54 @@ pub enum OptionIndex {
     Integer,
     /// Decimal digits; anything else is a mistake, and so is `unset`.
     Digits,
+}
+
+/// What a lone operand of `trap` must be, unless it is a number, to take the action of a condition away.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LoneCondition {
+    /// A condition; another one is told, as it is among several.
+    Condition,
+    /// A condition; otherwise this is the status.
+    KnownOr(Status),
+    /// A condition, or `-` for all; otherwise this is the status.
+    KnownOrAllOr(Status),
+    /// The name of a signal in capitals; otherwise this is the status.
+    SignalOr(Status),
+    /// Nothing does; it ends the shell with this status.
+    Never(Status),
+}
+
+/// What makes the first of several operands of `trap` a condition as the others are, and no action.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum FirstCondition {
+    /// It is a number.
+    Number,
+    /// It is the number of a condition.
+    KnownNumber,
+    /// It is a condition.
+    Known,
+}
+
+/// Which command names stand for jobs.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum JobNames {
+    /// None does.
+    None,
+    /// Every one that begins with `%`.
+    Any,
+    /// The same, unless the sign is quoted or comes from an expansion.
+    Unquoted,
+}
+
+/// What `getopts` does with a name that is none.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum BadOptionName {
+    /// It ends the shell.
+    Fatal,
+    /// It tells OPTIND and OPTARG, and has this status.
+    Skipped(Status),
+    /// The same, but it has not moved on when it is called next.
+    Late(Status),
+    /// It looks at the name first, and does nothing else.
+    First(Status),
 }

@@ -49,7 +49,10 @@ pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let returns = call.bytes(0) == Some(b"return");
     let dialect = walker.state.dialect.clone();
     let operands = walker.numbers(call)?;
+    let counts = dialect.usage_is_fatal
+        || operands.first().is_some_and(|first| number(first.bytes()).is_some());
     if operands.len() > 1
+        && counts
         && let Some(end) = dialect.too_many_arguments_end
     {
         return walker.too_many(call, end);

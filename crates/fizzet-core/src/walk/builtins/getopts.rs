@@ -1,7 +1,7 @@
 //! `getopts` (POSIX XCU getopts), as each shell keeps its place in the words.
 
-use crate::dialect::{BeyondWords, FreshOptions, ReadOnlyOptions};
-use crate::state::Positional;
+use crate::dialect::{BadOptionName, BeyondWords, FreshOptions, ReadOnlyOptions};
+use crate::state::{Positional, element_name};
 use crate::stop::{Status, Stop};
 use crate::text::Text;
 use crate::walk::Walker;
@@ -33,10 +33,23 @@ struct Found {
 
 /// `getopts options name [arguments]`
 pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let (Some(options), Some(name)) = (call.bytes(1), call.bytes(2)) else {
-        return Ok(walker.state.dialect.getopts_usage_status);
+    let dialect = walker.state.dialect.clone();
+    let arguments = match dialect.getopts_takes_dashes {
+        true => call.without_dashes().operands,
+        false => call.arguments(),
     };
-    let given = match &call.argv[3..] {
+    let refused = dialect.getopts_refuses_options && call.given("", false).unknown.is_some();
+    let [options, name, own @ ..] = arguments else { return Ok(dialect.getopts_usage_status) };
+    if refused {
+        return Ok(dialect.getopts_usage_status);
+    }
+    let (options, name) = (options.bytes(), walker.option_name(name.bytes()));
+    if let BadOptionName::First(status) = dialect.getopts_bad_name
+        && !walker.takes_option(name)
+    {
+        return Ok(status);
+    }
+    let given = match own {
         [] => walker.state.positional.share(),
         own => {
             let mut words = Positional::default();
@@ -46,7 +59,7 @@ pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     };
     let words = given.all();
     let Some(place) = walker.option_place(words) else { return Ok(1) };
-    let plus = walker.state.dialect.getopts_takes_plus;
+    let plus = dialect.getopts_takes_plus;
     let is_option = |word: &&Text| {
         let sign = word.bytes().first().copied();
         word.len() > 1 && (sign == Some(b'-') || (plus && sign == Some(b'+')))
@@ -54,7 +67,7 @@ pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     match words.get(place.word - 1).filter(is_option) {
         Some(word) if word.bytes() != b"--" || place.letter > 1 => {
             let long = word.bytes().starts_with(b"--") && !options.contains(&b'-');
-            if long && place.letter == 1 && walker.state.dialect.getopts_long_names_are_fatal {
+            if long && place.letter == 1 && dialect.getopts_long_names_are_fatal {
                 let message = "getopts: this shell takes the word for an option with a long name";
                 return Err(Stop::shell(message, call.span, 2));
             }
@@ -149,19 +162,34 @@ impl Walker {
         }
     }
 
+    /// The name that an argument of `getopts` gives.
+    fn option_name<'a>(&self, argument: &'a [u8]) -> &'a [u8] {
+        let end = argument.iter().position(|&byte| byte == b'=');
+        &argument
+            [..end.filter(|_| self.state.dialect.names_end_at_equals).unwrap_or(argument.len())]
+    }
+
+    /// Whether `getopts` can assign to this.
+    fn takes_option(&self, name: &[u8]) -> bool {
+        crate::syntax::is_name(name)
+            || self.state.parameter_number(name).is_some()
+            || (self.state.dialect.getopts_takes_elements && element_name(name).is_some())
+    }
+
     /// Tells the script of an option.
     fn tell_option(&mut self, name: &[u8], found: Found, call: &Call<'_>) -> Result<Status, Stop> {
         let dialect = self.state.dialect.clone();
         let inside = found.next.letter > 1 && !dialect.getopts_is_late;
         let told = found.next.word + usize::from(inside && dialect.getopts_counts_ahead);
+        let before = self.options_at;
         self.tell_index(found.next, told, call)?;
-        if !crate::syntax::is_name(name) && self.state.parameter_number(name).is_none() {
-            return match dialect.getopts_bad_name_status {
-                Some(status) => Ok(status),
-                None => Err(self.fatal(call, "this is not a name")),
-            };
+        let bad = (!self.takes_option(name)).then_some(dialect.getopts_bad_name);
+        if bad == Some(BadOptionName::Fatal) {
+            return Err(self.fatal(call, "this is not a name"));
         }
-        self.assign_computed(name, &found.name, call)?;
+        if bad.is_none() {
+            self.assign_computed(name, &found.name, call)?;
+        }
         match found.value {
             Some(value) => self.assign_own(b"OPTARG", value, call)?,
             None if dialect.getopts_is_late => {
@@ -172,7 +200,14 @@ impl Walker {
                 self.state.variables.remove(b"OPTARG");
             }
         }
-        Ok(0)
+        Ok(match bad {
+            Some(BadOptionName::Late(status)) => {
+                self.options_at = before;
+                status
+            }
+            Some(BadOptionName::Skipped(status) | BadOptionName::First(status)) => status,
+            Some(BadOptionName::Fatal) | None => 0,
+        })
     }
 
     /// Tells the script that there are no more options; `word` is the first behind them.
@@ -182,11 +217,17 @@ impl Walker {
         if dialect.getopts_is_late {
             return Ok(1);
         }
-        self.assign_computed(name, b"?", call)?;
+        let status = match dialect.getopts_bad_name {
+            BadOptionName::Late(status) if !self.takes_option(name) => status,
+            _ => 1,
+        };
+        if self.takes_option(name) {
+            self.assign_computed(name, b"?", call)?;
+        }
         if dialect.getopts_end_unsets_value {
             self.state.variables.remove(b"OPTARG");
         }
-        Ok(1)
+        Ok(status)
     }
 
     /// Assigns OPTIND or OPTARG, which may be read-only.

@@ -35,6 +35,9 @@ pub(super) fn kill(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         }
         all => (Some("TERM"), all),
     };
+    if processes.iter().any(|text| walker.is_missing_job(text)) {
+        return Ok(walker.state.dialect.kill_no_job_status);
+    }
     if processes.is_empty() || !processes.iter().all(|text| is_the_shell(walker, text)) {
         return unpredictable(walker, call);
     }

@@ -66,7 +66,6 @@ const TABLE: &[(&str, Builtin)] = &[
     ("[", test::bracket),
     ("[[", test::double_bracket),
     ("alias", find::alias),
-    ("bg", process::quiet),
     ("break", control::leave_loop),
     ("builtin", find::builtin),
     ("cd", folders::cd),
@@ -75,7 +74,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("continue", control::leave_loop),
     ("declare", variables::declare),
     ("dirs", folders::dirs),
-    ("disown", process::quiet),
+    ("disown", process::jobs),
     ("echo", print::echo),
     ("emulate", zsh_options::emulate),
     ("eval", control::eval),
@@ -83,12 +82,11 @@ const TABLE: &[(&str, Builtin)] = &[
     ("exit", control::exit),
     ("export", variables::declare),
     ("false", |_, _| Ok(1)),
-    ("fg", process::quiet),
     ("float", variables::declare_as),
     ("getopts", getopts::getopts),
     ("hash", find::hash),
     ("integer", variables::declare_as),
-    ("jobs", process::quiet),
+    ("jobs", process::jobs),
     ("kill", kill::kill),
     ("let", variables::evaluate),
     ("local", variables::declare),
@@ -189,6 +187,13 @@ impl Walker {
                 outcome => outcome,
             },
             None => {
+                if argv.first().is_some_and(|name| self.names_job(name)) {
+                    return Ok(1);
+                }
+                let mut idle = self.state.dialect.idle_utilities.iter();
+                if let Some(&(_, status)) = idle.find(|(one, _)| one.as_bytes() == name) {
+                    return Ok(status);
+                }
                 let name = String::from_utf8_lossy(name).into_owned();
                 self.missing(&format!("what the built-in {name} does"), span);
                 Ok(0)

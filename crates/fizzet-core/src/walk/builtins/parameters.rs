@@ -12,6 +12,9 @@ use crate::walk::{Cause, Walker};
 /// `set [options] [--] [arguments]`
 pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let mut rest = call.arguments();
+    if walker.state.dialect.set_checks_letters_first && walker.refuses_some_letter(rest) {
+        return Ok(2);
+    }
     let (mut replaces, mut sorts) = (false, false);
     while let Some(word) = rest.first().map(Text::bytes) {
         match word {
@@ -38,8 +41,14 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
             [sign @ (b'-' | b'+'), letters @ ..] if !letters.is_empty() => {
                 let on = *sign == b'-';
                 rest = &rest[1..];
-                for &letter in letters {
+                let mut letters = letters.iter();
+                while let Some(&letter) = letters.next() {
                     let known = match letter {
+                        b'o' if walker.state.dialect.set_names_are_attached
+                            && !letters.as_slice().is_empty() =>
+                        {
+                            walker.long_option(std::mem::take(&mut letters).as_slice(), on)
+                        }
                         b'o' => match rest.split_first() {
                             Some((name, behind)) => {
                                 rest = behind;
@@ -66,7 +75,7 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
                         return match fatal {
                             true => Err(walker.fatal_option(call)),
                             false if letter == b'o' => Ok(dialect.unknown_long_option_status),
-                            false => Ok(2),
+                            false => Ok(1),
                         };
                     }
                 }
@@ -96,6 +105,28 @@ fn sorted(words: &[Text], kept: usize) -> Vec<Text> {
 }
 
 impl Walker {
+    /// Whether `set` knows a letter not, where it looks at all of them first: what is behind an `o` in its
+    /// word is taken for a name then, and so is the next word, unless it begins with a dash.
+    fn refuses_some_letter(&mut self, words: &[Text]) -> bool {
+        let kept = self.state.options.clone();
+        let mut words = words.iter().map(Text::bytes).peekable();
+        let mut refuses = false;
+        while let Some([b'-' | b'+', letters @ ..]) = words.next() {
+            if matches!(letters, [] | [b'-']) {
+                break;
+            }
+            let end = letters.iter().position(|&letter| letter == b'o');
+            refuses |= letters[..end.unwrap_or(letters.len())]
+                .iter()
+                .any(|&letter| !self.option(letter, true));
+            if end == Some(letters.len() - 1) {
+                words.next_if(|word| !word.starts_with(b"-"));
+            }
+        }
+        self.state.options = kept;
+        refuses
+    }
+
     /// `set -x` and its kin; false where the shell knows no such option.
     fn option(&mut self, letter: u8, on: bool) -> bool {
         let options = &mut self.state.options;

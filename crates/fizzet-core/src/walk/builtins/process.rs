@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::LooksHere;
+use crate::dialect::{JobNames, LooksHere};
 use crate::expand::Context;
 use crate::kernel::path::candidates;
 use crate::lineage::{Origin, Rule};
@@ -317,7 +317,33 @@ pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     }
 }
 
-/// `times`, `kill` and other utilities with status 0 and no output that counts.
-pub(super) fn quiet(_: &mut Walker, _: &Call<'_>) -> Result<Status, Stop> {
-    Ok(0)
+/// `jobs [job]...`, `disown [job]...`: what they write is known to nobody before.
+pub(super) fn jobs(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    if call.arguments().iter().any(|text| walker.is_missing_job(text)) {
+        return Ok(walker.state.dialect.no_such_job_status);
+    }
+    Ok(Status::from(walker.state.jobs.is_empty() && call.bytes(0) == Some(b"disown")))
+}
+
+impl Walker {
+    /// Whether a text names a job, by its number, that there is not.
+    pub(super) fn is_missing_job(&self, text: &Text) -> bool {
+        let count = self.state.jobs.len() as i64;
+        match text.bytes() {
+            [b'%', job @ ..] => !number(job).is_some_and(|job| (1..=count).contains(&job)),
+            _ => false,
+        }
+    }
+
+    /// Whether a command name stands for `fg` with a job, which no script can bring back.
+    pub(in crate::walk) fn names_job(&self, name: &Text) -> bool {
+        let is_written =
+            || name.runs().next().is_some_and(|(run, _)| run.standing == Standing::Plain);
+        name.bytes().starts_with(b"%")
+            && match self.state.dialect.job_names {
+                JobNames::None => false,
+                JobNames::Any => true,
+                JobNames::Unquoted => is_written(),
+            }
+    }
 }

@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{EvalLines, OuterTraps};
+use crate::dialect::{EvalLines, FirstCondition, LoneCondition, OuterTraps};
 use crate::expand::transform::told;
 use crate::lineage::{Origin, Rule};
 use crate::state::Traps;
@@ -45,18 +45,12 @@ pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         return Ok(walker.tell_actions(given.operands, call));
     }
     if let [only] = given.operands
-        && number(only.bytes()).is_none()
-        && walker.trap_condition(&only.bytes().to_ascii_uppercase()).is_none()
+        && let Some(outcome) = walker.lone_operand(call, only)
     {
-        if dialect.trap_usage_is_fatal {
-            return Err(walker.fatal_with(call, "a condition was expected", usage));
-        }
-        if let Some(status) = dialect.lone_condition_status {
-            return Ok(status);
-        }
+        return outcome;
     }
     let (action, conditions) = match given.operands {
-        [first, ..] if number(first.bytes()).is_some() => (None, given.operands),
+        [first, ..] if walker.is_first_condition(first.bytes()) => (None, given.operands),
         [only] => (None, std::slice::from_ref(only)),
         [first, rest @ ..] => (Some(first).filter(|text| text.bytes() != b"-"), rest),
         [] => return Ok(0),
@@ -89,6 +83,41 @@ pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
 }
 
 impl Walker {
+    /// What becomes of a lone operand that takes no action away.
+    fn lone_operand(&mut self, call: &Call<'_>, only: &Text) -> Option<Result<Status, Stop>> {
+        let name = only.bytes();
+        if number(name).is_some() {
+            return None;
+        }
+        let known = self.trap_condition(name);
+        let is_signal = known.as_deref().is_some_and(|known| known != b"EXIT")
+            && !name.iter().any(u8::is_ascii_lowercase);
+        match self.state.dialect.lone_condition {
+            LoneCondition::KnownOrAllOr(_) if name == b"-" => {
+                self.state.traps.clear();
+                Some(Ok(0))
+            }
+            LoneCondition::KnownOr(status) | LoneCondition::KnownOrAllOr(status) => {
+                known.is_none().then_some(Ok(status))
+            }
+            LoneCondition::SignalOr(status) => (!is_signal).then_some(Ok(status)),
+            LoneCondition::Never(status) => {
+                Some(Err(self.fatal_with(call, "a condition was expected", status)))
+            }
+            LoneCondition::Condition => None,
+        }
+    }
+
+    /// Whether the first operand is a condition as the others are, so that all lose their actions.
+    fn is_first_condition(&self, first: &[u8]) -> bool {
+        let is_number = number(first).is_some();
+        match self.state.dialect.first_condition {
+            FirstCondition::Number => is_number,
+            FirstCondition::KnownNumber => is_number && self.trap_condition(first).is_some(),
+            FirstCondition::Known => self.trap_condition(first).is_some(),
+        }
+    }
+
     /// The name of a condition as it is kept: EXIT, a signal, or what the shell has besides; nothing
     /// for what is none.
     fn trap_condition(&self, text: &[u8]) -> Option<Rc<[u8]>> {
@@ -103,7 +132,9 @@ impl Walker {
         let known = match number(name) {
             Some(0) => "EXIT",
             Some(signal @ 1..=31) => SIGNALS[signal as usize - 1],
-            Some(32..=64) => return Some(name.into()),
+            Some(signal) if (32..=dialect.largest_signal).contains(&signal) => {
+                return Some(name.into());
+            }
             Some(_) => return None,
             None if name == b"EXIT" => "EXIT",
             None => SIGNALS

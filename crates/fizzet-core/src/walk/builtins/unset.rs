@@ -38,7 +38,12 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         };
     }
     for operand in given.operands {
-        let name = operand.bytes();
+        let mut name = operand.bytes();
+        if let Some(end) = name.iter().position(|&byte| byte == b'=')
+            && walker.state.dialect.names_end_at_equals
+        {
+            name = &name[..end];
+        }
         if given.has(b'f') {
             if !walker.forget_function(name) {
                 status = walker.state.dialect.unset_no_function_status;
