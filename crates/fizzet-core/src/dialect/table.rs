@@ -83,7 +83,38 @@ const RESERVED_KSH: &[&str] = &[
     "in", "select", "then", "time", "until", "while", "[[",
 ];
 const RESERVED_MKSH: &[&str] = RESERVED_KSH;
+const RESERVED_BASH: &[&str] = &[
+    "!", "{", "}", "case", "coproc", "do", "done", "elif", "else", "esac", "fi", "for", "function",
+    "if", "in", "select", "then", "time", "until", "while", "[[", "]]",
+];
 const RESERVED_ZSH: &[&str] = &[
+    "!",
+    "{",
+    "}",
+    "case",
+    "coproc",
+    "do",
+    "done",
+    "elif",
+    "else",
+    "end",
+    "esac",
+    "fi",
+    "for",
+    "foreach",
+    "function",
+    "if",
+    "nocorrect",
+    "repeat",
+    "select",
+    "then",
+    "time",
+    "until",
+    "while",
+    "[[",
+];
+/// The same without those that may stand behind an assignment.
+const MISPLACED_ZSH: &[&str] = &[
     "!", "{", "case", "coproc", "do", "done", "elif", "else", "end", "esac", "fi", "for",
     "foreach", "function", "if", "repeat", "select", "then", "time", "until", "while", "[[",
 ];
@@ -636,10 +667,12 @@ dialect_table! {
     arithmetic_power: bool = [N, Y, N, Y, Y, N, Y], "observed in all six: echo $((2**3))";
     /// Arithmetic has `++` and `--`.
     arithmetic_steps: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: i=1; echo $((i++))";
+    /// The words that `type` calls reserved.
+    reserved_words: &'static [&'static str] = [RESERVED, RESERVED_BASH, RESERVED, RESERVED_BUSYBOX, RESERVED_KSH, RESERVED_MKSH, RESERVED_ZSH], "observed in all six: type if [[ coproc end";
     /// Words that begin no command, besides those that go on or end a compound one.
     never_commands: &'static [&'static str] = [&["in"], &["in", "]]"], &["in"], &["in"], &["in"], &["in"], &[]], "observed in all six: in; ]]; in() { :; }";
     /// Reserved words that count behind assignments and redirections, where none may stand.
-    reserved_behind_assignments: &'static [&'static str] = [&[], &[], &[], &[], &[], &[], RESERVED_ZSH], "observed in all six: x=1 then; >f then; x=1 !";
+    reserved_behind_assignments: &'static [&'static str] = [&[], &[], &[], &[], &[], &[], MISPLACED_ZSH], "observed in all six: x=1 then; >f then; x=1 !";
     /// What may stand behind redirections that begin a command.
     behind_redirections: BehindRedirections = [BehindRedirections::Words, BehindRedirections::Words, BehindRedirections::Words, BehindRedirections::Words, BehindRedirections::Parentheses, BehindRedirections::Subshells, BehindRedirections::Commands], "observed in all six: >f (echo a); >f ((1)); >f { echo a; }; >f if true; then echo a; fi";
     /// `set` takes what is behind the letter `o` in its word for the name of the option.
@@ -652,8 +685,8 @@ dialect_table! {
         &[("bg", 1), ("fg", 1), ("logout", 1), ("suspend", 1)],
         &[("bg", 2), ("fg", 2)],
         &[("bg", 2), ("fg", 2), ("history", 0)],
-        &[("bg", 1), ("fc", 1), ("fg", 1), ("hist", 1)],
-        &[("bg", 1), ("bind", 1), ("fc", 1), ("fg", 1), ("history", 1), ("r", 1)],
+        &[("bg", 1), ("fc", 1), ("fg", 1), ("hist", 1), ("stop", 2)],
+        &[("bg", 1), ("bind", 1), ("fc", 1), ("fg", 1)],
         &[("bg", 1), ("fc", 1), ("fg", 1), ("history", 1), ("r", 1), ("ttyctl", 0), ("vared", 1), ("zle", 1)]
     ], "observed in all six: fg; fc; history; suspend; echo $?";
     /// The status of `jobs` and `disown` with a job that there is not.
@@ -662,6 +695,30 @@ dialect_table! {
     kill_no_job_status: Status = [1, 1, 2, 2, 1, 1, 1], "observed in all six: kill %1; echo $?";
     /// A command name that begins with `%` stands for `fg` with a job.
     job_names: JobNames = [JobNames::None, JobNames::Any, JobNames::None, JobNames::None, JobNames::None, JobNames::None, JobNames::Unquoted], "observed in all six: %1; '%1'; echo $?";
+    /// The aliases that the shell begins with.
+    first_aliases: &'static [(&'static str, &'static str)] = [
+        &[],
+        &[],
+        &[],
+        &[],
+        &[],
+        &[
+            ("autoload", "\\\\builtin typeset -fu"),
+            ("functions", "\\\\builtin typeset -f"),
+            ("hash", "\\\\builtin alias -t"),
+            ("history", "\\\\builtin fc -l"),
+            ("integer", "\\\\builtin typeset -i"),
+            ("local", "\\\\builtin typeset"),
+            ("login", "\\\\builtin exec login"),
+            ("nameref", "\\\\builtin typeset -n"),
+            ("nohup", "nohup "),
+            ("r", "\\\\builtin fc -e -"),
+            ("type", "\\\\builtin whence -v"),
+        ],
+        &[("run-help", "man"), ("which-command", "whence")]
+    ], "observed in all six: alias";
+    /// `typeset -fu` marks functions that are to be read from files, which may not exist yet.
+    typeset_marks_functions: bool = [N, N, N, N, Y, Y, Y], "observed in all six: typeset -fu nosuch; echo $?";
     /// In arithmetic `--1` is minus minus 1.
     arithmetic_double_signs: bool = [Y, Y, Y, Y, N, N, N], "observed in all six: echo $((--1))";
     /// Arithmetic has the comma operator.
@@ -1080,8 +1137,8 @@ dialect_table! {
     test_terminal_alone: bool = [N, N, N, N, Y, N, Y], "observed in all six: test -t >/dev/null; echo $?";
     /// `set -s` sorts the parameters.
     set_sorts: bool = [N, N, N, N, Y, Y, Y], "observed in all six: set -s -- c a b; echo $1";
-    /// Declaration utilities behind `command` take `name=value` as assignments.
-    command_declares: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: x='a b'; command export y=$x; echo $y";
+    /// Utilities that pass on to a declaration utility behind them that its arguments are assignments.
+    declaring_prefixes: &'static [&'static str] = [&["command"], &[], &["command"], &["command"], &["command"], &["command", "\\builtin"], &[]], "observed in all six: x='a b'; command export y=$x; echo $y; \\\\builtin typeset y=$x";
     /// Declaration utilities with quotes in their names take `name=value` as assignments.
     quoted_name_declares: bool = [N, N, N, N, Y, Y, N], "observed in all six: x='a b'; \\export y=$x; echo $y";
     /// How `typeset -p` tells variables.
@@ -1095,7 +1152,7 @@ dialect_table! {
     /// The option letters of `whence`.
     whence_letters: &'static str = ["", "", "", "", "afpPtqv", "pv", "acfmpsSvwx:"], "observed in ksh93, mksh and zsh with each letter";
     /// `alias` alone lists what the script has defined, sorted by name.
-    alias_list_is_known: bool = [N, Y, N, N, Y, N, N], "observed in all six: alias x=1 y=2; alias";
+    alias_list_is_known: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: alias x=1 y=2; alias";
     /// `typeset -p` tells variables that have no value.
     tells_empty_variables: bool = [N, Y, N, N, N, N, Y], "observed in all six: typeset u; typeset -p u";
     /// Whether `. file` finds a file in the folder that the shell is in.
@@ -1155,7 +1212,7 @@ dialect_table! {
     /// `local` takes options.
     local_options_letters: bool = [N, Y, N, N, N, Y, Y], "observed in all six: f() { local -r x=1; }; f";
     /// What a negative length of `${x:offset:length}` means.
-    negative_length: NegativeLength = [NegativeLength::FromEnd, NegativeLength::FromEnd, NegativeLength::FromEnd, NegativeLength::FromEndOrRest, NegativeLength::Nothing, NegativeLength::Rest, NegativeLength::FromEnd], "observed in all six: x=abcde; echo ${x:1:-1} ${x:2:-9}";
+    negative_length: NegativeLength = [NegativeLength::FromEnd, NegativeLength::FromEnd, NegativeLength::FromEnd, NegativeLength::FromEndOrRest, NegativeLength::Nothing, NegativeLength::Rest, NegativeLength::FromEndIfThere], "observed in all six: x=abcde; echo ${x:1:-1} ${x:2:-9}";
     /// A negative offset of `${@:offset}` never reaches `$0`.
     negative_offset_skips_zero: bool = [N, N, N, N, N, N, Y], "observed in all six: set -- a; echo ${@: -2}";
     /// An offset of `${x:offset}` before the start means the start.
@@ -1215,6 +1272,10 @@ dialect_table! {
     associative_lists: AssociativeLists = [AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Indexed, AssociativeLists::Anything, AssociativeLists::PairsOrIndexed], "observed in all six: typeset -A m; m=(a 1 b); m=([a]=1 b 2); m=(a 1)";
     /// Blanks between brackets at the start of an element do not end it.
     brackets_hold_blanks: bool = [N, Y, N, N, Y, N, N], "observed in all six: a=([ x ] y)";
+    /// Single quotes in an expression hide what would close it.
+    arithmetic_hides_in_quotes: bool = [N, Y, N, N, Y, Y, N], "observed in all six: echo $((1')'))";
+    /// A backslash in an expression hides a parenthesis.
+    arithmetic_backslashes_hide: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: echo $((1 \\) ))";
     /// Between single quotes in the index of an element nothing counts.
     keys_hide_in_quotes: bool = [N, Y, N, N, Y, N, N], "observed in all six: a['`']=x";
     /// An index that is given as a text to `unset`, `read` and their kin is expanded.
@@ -1414,7 +1475,7 @@ dialect_table! {
     /// A character between single quotes in an arithmetic expression is its code.
     arithmetic_characters: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo $(('a'))";
     /// The options of `alias`.
-    alias_letters: &'static str = ["", "p", "", "", "ptx", "dptUx", "gmrsL"], "observed in all six: alias -g v=a; echo $?; alias v";
+    alias_letters: &'static str = ["", "p", "", "", "ptx", "dprtUx", "gmrsL"], "observed in all six: alias -g v=a; echo $?; alias v";
     /// `alias` says in its output that a name is no alias.
     alias_tells_absence: bool = [N, N, N, N, N, Y, N], "observed in all six: x=$(alias nosuch)";
     /// `alias` takes `name=value` as declaration utilities do.

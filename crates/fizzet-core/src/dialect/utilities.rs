@@ -78,21 +78,13 @@ const OWN: [&[&str]; 7] = [
         "whence",
     ],
     &[
-        "autoload",
+        "\\builtin",
         "bind",
         "builtin",
         "chdir",
         "fc",
-        "functions",
-        "hash",
-        "history",
-        "integer",
         "let",
-        "local",
-        "login",
-        "nameref",
         "print",
-        "r",
         "realpath",
         "rename",
         "source",
@@ -183,7 +175,7 @@ static OWN_KEYS: [[u128; 72]; 7] = {
 };
 
 /// What a shell lacks of [`COMMON`], in the order of the table's columns; observed likewise.
-const ABSENT: [&[&str]; 7] = [&[], &[], &[], &[], &[], &["printf"], &[]];
+const ABSENT: [&[&str]; 7] = [&[], &[], &[], &[], &[], &["hash", "printf", "type"], &[]];
 
 /// Utilities whose `name=value` arguments are assignments.
 const DECLARATIONS: &[&str] = &["export", "readonly", "typeset", "declare", "local"];

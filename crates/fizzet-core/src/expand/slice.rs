@@ -8,7 +8,7 @@ use crate::expand::whole::part_of_list;
 use crate::lineage::{Hop, Rule};
 use crate::state::Value;
 use crate::stop::Stop;
-use crate::syntax::ast::{Arithmetic, Parameter, ParameterName};
+use crate::syntax::ast::{Arithmetic, Parameter, ParameterName, Subscript};
 use crate::text::{Standing, Text, character_ends};
 
 impl Substitution<'_> {
@@ -18,6 +18,22 @@ impl Substitution<'_> {
         let state = self.cx.state();
         state.dialect.lists_of_texts_are_cut
             && matches!(state.variables.get(name), Some(one) if matches!(one.value, Value::Scalar(_)))
+    }
+
+    /// The last index of the array whose elements are cut, where the shell looks at it before the length:
+    /// `Some(None)` for an array without elements, of which it does not even evaluate the offset.
+    fn last_index(&mut self, parameter: &Parameter) -> Option<Option<i64>> {
+        let ParameterName::Variable(name) = &parameter.name else { return None };
+        let state = self.cx.state();
+        let is_list = matches!(parameter.index, Some(Subscript::At | Subscript::Star));
+        if !is_list || !state.dialect.negative_list_length_is_error {
+            return None;
+        }
+        match state.variables.get(name).map(|variable| &variable.value) {
+            Some(Value::Indexed(elements)) => Some(elements.last_key_value().map(|(&key, _)| key)),
+            None => Some(None),
+            Some(_) => None,
+        }
     }
 
     pub(super) fn substring(
@@ -36,7 +52,15 @@ impl Substitution<'_> {
                 return Err(state.mistake(message, parameter.span, 1));
             }
         }
+        let last = self.last_index(parameter);
+        if last == Some(None) {
+            return Ok(held);
+        }
         let offset = arithmetic::value(self.cx, offset)?;
+        if last.flatten().is_some_and(|last| offset > last) {
+            let star = matches!(held, Held::List { star: true, .. });
+            return Ok(Held::List { items: Vec::new(), star });
+        }
         let length = match length {
             Some(length) => Some(arithmetic::value(self.cx, length)?),
             None => None,
@@ -62,7 +86,7 @@ impl Substitution<'_> {
                 if !is_taken {
                     self.unset(parameter)?;
                 }
-                Some(Held::One(Text::new()))
+                measure.of_text(&Text::new(), characters).map(Held::One)
             }
             Held::One(text) => measure.of_text(&text, characters).map(Held::One),
             Held::List { items, star } if self.lists() == ListOperations::WholeString => {
@@ -128,13 +152,17 @@ impl Measure<'_> {
             start = 0;
         }
         if start < 0 || start > count {
-            return Some((0, 0));
+            let refused = self.dialect.negative_length == NegativeLength::FromEndIfThere
+                && self.length.is_some_and(|length| length < 0);
+            return (!refused).then_some((0, 0));
         }
         let end = match (self.length, self.dialect.negative_length) {
             (Some(length), _) if length >= 0 => start.saturating_add(length).min(count),
             (None, _) | (_, NegativeLength::Rest) => count,
             (_, NegativeLength::Nothing) => start,
-            (Some(length), NegativeLength::FromEnd) => count.saturating_add(length),
+            (Some(length), NegativeLength::FromEnd | NegativeLength::FromEndIfThere) => {
+                count.saturating_add(length)
+            }
             (Some(length), NegativeLength::FromEndOrRest) => {
                 Some(count.saturating_add(length)).filter(|end| *end >= start).unwrap_or(count)
             }

@@ -29,8 +29,8 @@ use crate::lineage::{Origin, Rule};
 use crate::real::{Format, Real};
 use crate::source::{SourceKind, Sources, Span};
 use crate::stop::{Limits, Reach, Status, Stop};
-use crate::syntax::Aliases;
 use crate::syntax::ast::Command;
+use crate::syntax::{Alias, Aliases};
 use crate::text::{Standing, Text};
 
 /// A function.
@@ -147,6 +147,7 @@ impl State {
             latest_ifs: RefCell::default(),
         };
         state.doing.statuses = state.dialect.first_statuses.to_vec();
+        state.aliases = Rc::new(first_aliases(&state.dialect, &mut state.sources));
         let zero = state.shell_text(state.dialect.shell.name().as_bytes());
         state.positional.zero = Rc::new(zero);
         let ifs = state.shell_text(state.dialect.first_ifs);
@@ -554,6 +555,15 @@ pub fn element_name(written: &[u8]) -> Option<(&[u8], &[u8])> {
     let open = written.iter().position(|&byte| byte == b'[')?;
     let index = written[open + 1..].strip_suffix(b"]")?;
     crate::syntax::is_name(&written[..open]).then_some((&written[..open], index))
+}
+
+/// The aliases that the shell begins with.
+fn first_aliases(dialect: &Dialect, sources: &mut Sources) -> Aliases {
+    let made = |&(name, text): &(&'static str, &'static str)| {
+        let source = sources.built("alias", text.as_bytes());
+        (name.as_bytes().into(), Alias { text: text.as_bytes().into(), source, everywhere: false })
+    };
+    dialect.first_aliases.iter().map(made).collect()
 }
 
 /// A number as `typeset -i` shows it: `base#digits`, plain in base 10.

@@ -286,11 +286,13 @@ impl Parser<'_> {
 
     /// Whether brackets behind a name at the start of the next word belong to it, whatever they hold.
     pub(super) fn takes_brackets(&self, command: &SimpleCommand) -> bool {
-        let is_command = |word: &&Argument| match word {
-            Argument::Word(word) => word.literal() == Some(b"command"),
+        let prefixes = self.dialect.declaring_prefixes;
+        let passes = |word: &&Argument| match word {
+            Argument::Word(word) => {
+                prefixes.iter().any(|prefix| word.literal() == Some(prefix.as_bytes()))
+            }
             Argument::Assignment(_) => false,
         };
-        let passes = |word: &&Argument| self.dialect.command_declares && is_command(word);
         match command.words.iter().find(|word| !passes(word)) {
             None => command.words.is_empty(),
             Some(utility) => self.dialect.declared_brackets && self.is_declaration(utility),

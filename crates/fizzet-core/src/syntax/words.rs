@@ -163,11 +163,12 @@ impl<'a> Parser<'a> {
             if hidden.is_none() && self.ends_run(byte, within, &mut open) {
                 break;
             }
-            if byte == b'\''
-                && within == Within::Brackets
-                && self.dialect.keys_hide_in_quotes
-                && kept_backslash != Some(self.pos)
-            {
+            let hides = match within {
+                Within::Brackets => self.dialect.keys_hide_in_quotes,
+                Within::Arithmetic => self.dialect.arithmetic_hides_in_quotes,
+                _ => false,
+            };
+            if byte == b'\'' && hides && kept_backslash != Some(self.pos) {
                 let behind = &self.text[self.pos + 1..];
                 let Some(length) = behind.iter().position(|&byte| byte == b'\'') else {
                     return Err(self.unclosed(self.pos, 1, "'", "'"));
@@ -188,8 +189,13 @@ impl<'a> Parser<'a> {
                 Active::Itself => {
                     // A backslash that stays hides a bracket all the same.
                     let hides = byte == b'\\'
-                        && within == Within::Brackets
-                        && matches!(self.text.get(here + 1), Some(b'[' | b']'));
+                        && match (within, self.text.get(here + 1)) {
+                            (Within::Brackets, Some(b'[' | b']')) => true,
+                            (Within::Arithmetic, Some(b'(' | b')')) => {
+                                self.dialect.arithmetic_backslashes_hide
+                            }
+                            _ => false,
+                        };
                     self.pos = here + 1 + usize::from(hides);
                     kept_backslash = (byte == b'\\').then_some(self.pos);
                 }

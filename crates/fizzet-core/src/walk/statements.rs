@@ -463,7 +463,7 @@ impl Walker {
     fn expanded(&mut self, words: &[Argument]) -> Result<(Vec<Text>, Vec<WordTrace>), Stop> {
         let mut argv: Vec<Text> = Vec::with_capacity(words.len());
         let mut traces = Vec::new();
-        // Whether all words up to here were `command`.
+        // Whether all words up to here were `command` or the like.
         let (mut declares, mut named) = (false, false);
         let mut has_tildes = false;
         let mut unmatched = None;
@@ -507,10 +507,10 @@ impl Walker {
                 has_tildes = self.state.dialect.alias_values_have_tildes
                     && argv.first().is_some_and(|name| name.bytes() == b"alias");
             }
-            let behind_command = named && !declares && self.state.dialect.command_declares;
-            if at == 0 || behind_command {
-                declares = self.declares(word, &argv[first.min(argv.len())..]);
-                named = literal(argument) == Some(b"command");
+            if at == 0 || (named && !declares) {
+                let made = &argv[first.min(argv.len())..];
+                declares = self.declares(word, made);
+                named = self.passes_declarations(word, made);
             }
         }
         match unmatched {
@@ -529,6 +529,20 @@ impl Walker {
                 argv.first().is_some_and(|name| dialect.is_declaration(name.bytes()))
             }
             false => name.literal().is_some_and(|name| dialect.is_declaration(name)),
+        }
+    }
+
+    /// Whether a utility of this name passes on that a declaration utility is behind it.
+    fn passes_declarations(&self, name: &Word, argv: &[Text]) -> bool {
+        let prefixes = self.state.dialect.declaring_prefixes;
+        let is = |text: &[u8]| prefixes.iter().any(|prefix| prefix.as_bytes() == text);
+        match name.literal() {
+            Some(name) => is(name),
+            None => {
+                self.state.dialect.quoted_name_declares
+                    && is_fixed(name)
+                    && argv.first().is_some_and(|text| is(text.bytes()))
+            }
         }
     }
 

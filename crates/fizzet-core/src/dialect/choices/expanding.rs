@@ -86,7 +86,9 @@ pub enum ListOperations {
 pub enum NegativeLength {
     /// The part ends so far before the end; it is an error where that lies before the start.
     FromEnd,
-    /// The same, but where that lies before the start all of the rest is taken.
+    /// The same, and where there is no such start it is an error too.
+    FromEndIfThere,
+    /// The same as the first, but where that lies before the start all of the rest is taken.
     FromEndOrRest,
     /// Nothing is taken.
     Nothing,

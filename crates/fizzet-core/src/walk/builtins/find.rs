@@ -14,12 +14,6 @@ use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 
-/// Words that `command -v` tells as they are.
-const RESERVED: &[&[u8]] = &[
-    b"if", b"then", b"else", b"elif", b"fi", b"do", b"done", b"case", b"esac", b"while", b"until",
-    b"for", b"in", b"{", b"}", b"!",
-];
-
 /// `builtin name ...`: only what is built in counts.
 pub(super) fn builtin(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
@@ -235,7 +229,8 @@ impl Walker {
             };
             return Some(("alias", told));
         }
-        if RESERVED.contains(&name) {
+        let mut reserved = self.state.dialect.reserved_words.iter();
+        if reserved.any(|word| word.as_bytes() == name) {
             return Some(("keyword", name.to_vec()));
         }
         if self.state.functions.contains_key(name) {
@@ -282,6 +277,10 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         None => call.arguments(),
         Some(_) => given.operands,
     };
+    if given.has(b't') {
+        // It is about where programs have been found.
+        return Ok(Status::from(given.has(b'r') && !operands.is_empty()));
+    }
     if operands.is_empty() {
         walker.tell_aliases(call);
         return Ok(0);

@@ -65,6 +65,7 @@ const TABLE: &[(&str, Builtin)] = &[
     (":", |_, _| Ok(0)),
     ("[", test::bracket),
     ("[[", test::double_bracket),
+    ("\\builtin", find::builtin),
     ("alias", find::alias),
     ("break", control::leave_loop),
     ("builtin", find::builtin),

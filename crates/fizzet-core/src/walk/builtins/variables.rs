@@ -87,6 +87,9 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     };
     let lists_names = declaration.given.has(b'F') && !walker.state.dialect.real_variables;
     if declaration.given.has(b'f') || lists_names {
+        if declaration.given.has(b'u') && walker.state.dialect.typeset_marks_functions {
+            return Ok(0);
+        }
         let known = |name: &Text| walker.state.functions.contains_key(name.bytes()) || outside;
         let operands = declaration.given.operands;
         let missing = !operands.iter().all(known);
