@@ -206,6 +206,12 @@ dialect_table! {
     read_bad_name_is_fatal: bool = [N, N, N, N, N, N, Y], "observed in all six: read 1x; echo after";
     /// The status of `read` for a word that is no name.
     read_bad_name_status: Status = [1, 1, 2, 2, 1, 2, 1], "observed in all six: read 1x </dev/null; echo $?";
+    /// The array that `read -A` fills without a name; where there is none, it reads a line.
+    read_array_name: Option<&'static str> = [None, None, None, None, None, Some("REPLY"), Some("reply")], "observed in all six: read -A <<< 'x y'; echo ${REPLY[1]} ${reply[1]}";
+    /// The status of `read -A` with several names, where it is a mistake; otherwise the others become empty.
+    read_array_others_status: Option<Status> = [None, None, None, None, None, Some(2), Some(1)], "observed in all six: read -A a b <<< 'x y'; echo $?";
+    /// An empty line makes an array with one empty element.
+    read_empty_is_element: bool = [N, N, N, N, Y, N, Y], "observed in all six: read -A a <<< ''; echo ${#a[@]}";
     /// `read -a` fills an array with the codes of characters.
     read_array_takes_codes: bool = [N, N, N, N, N, Y, N], "observed in all six: read -a a <<< 'x y'; echo ${a[0]}";
     /// `read` without a name keeps white space at both ends in REPLY.
@@ -719,6 +725,8 @@ dialect_table! {
     ], "observed in all six: alias";
     /// `typeset -fu` marks functions that are to be read from files, which may not exist yet.
     typeset_marks_functions: bool = [N, N, N, N, Y, Y, Y], "observed in all six: typeset -fu nosuch; echo $?";
+    /// `test -t` with what is no number is false; otherwise it is a mistake.
+    test_takes_any_descriptor: bool = [N, Y, N, N, Y, N, Y], "observed in all six: [ -t x ]; echo $?";
     /// In arithmetic `--1` is minus minus 1.
     arithmetic_double_signs: bool = [Y, Y, Y, Y, N, N, N], "observed in all six: echo $((--1))";
     /// Arithmetic has the comma operator.
@@ -1356,6 +1364,8 @@ dialect_table! {
     star_joins_first: bool = [N, N, N, N, N, N, Y], "observed in all six: echo \"${*%y}\"";
     /// A declaration without a value makes the variable empty.
     declaration_makes_empty: bool = [N, N, N, N, N, N, Y], "observed in all six: declare y; echo ${y-unset}";
+    /// What becomes of escaped characters where `read` ends a line and its last field.
+    read_escaped_ends: EscapedEnds = [EscapedEnds::Kept, EscapedEnds::LostBehindOthers, EscapedEnds::PassedOver, EscapedEnds::Forgotten, EscapedEnds::Lost, EscapedEnds::OneIsLost, EscapedEnds::Lost], "observed in all six: read x y with 'a b \\ ', 'a b\\ ', 'a b c\\ ', 'a b \\c', and IFS=: with 'a:b:\\:'";
     /// `read` keeps a separator at the end of the last field.
     read_keeps_last_separator: bool = [N, N, N, N, N, N, Y], "observed in all six: IFS=:; read x <<< a:";
     /// The numbers of `printf` are arithmetic expressions.

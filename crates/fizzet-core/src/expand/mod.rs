@@ -15,6 +15,7 @@ mod flagged;
 mod flags;
 mod glob;
 mod instead;
+mod line;
 mod lone;
 mod modifiers;
 mod number;
@@ -38,6 +39,7 @@ mod whole;
 use std::rc::Rc;
 
 pub(crate) use flags::backslashed;
+pub(crate) use line::{Fields, fields_of_line};
 pub use split::Ifs;
 pub(crate) use stages::telling;
 pub(crate) use subscripts::place_found;
@@ -464,11 +466,6 @@ fn split_value(text: Text, ifs: &Ifs, state: &State) -> Vec<Text> {
         output_begins_behind_separator: state.dialect.output_begins_behind_separator,
     };
     split::split(vec![piece], ifs, rules)
-}
-
-/// The fields of a line that `read` takes apart for `count` names; the last one is all that is left.
-pub(crate) fn split_line(line: Text, ifs: &Ifs, count: usize, keeps_last: bool) -> Vec<Text> {
-    split::line(line, ifs, count, keeps_last)
 }
 
 /// IFS as it stands now.

@@ -22,7 +22,7 @@ pub struct Ifs {
 }
 
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
-enum Kind {
+pub(super) enum Kind {
     Text,
     Blank,
     Separator,
@@ -91,7 +91,7 @@ impl Ifs {
     }
 
     /// The kind and length of the first character.
-    fn kind(&self, bytes: &[u8]) -> (Kind, usize) {
+    pub(super) fn kind(&self, bytes: &[u8]) -> (Kind, usize) {
         let byte = bytes[0];
         if byte >= 0xc0 && !self.wide.is_empty() {
             return match next_character(bytes, true) {
@@ -191,64 +191,6 @@ pub(super) fn split(pieces: Vec<Piece>, ifs: &Ifs, rules: Rules) -> Vec<Text> {
         splitter.break_field(after, rules, &mut region);
     }
     splitter.fields
-}
-
-/// A line split for `read`: at most `count` fields, the last with all that is left, white space of
-/// IFS at its end taken away. One separator behind the last field is taken away too when nothing else
-/// follows (POSIX XCU read).
-pub(super) fn line(line: Text, ifs: &Ifs, count: usize, keeps_last: bool) -> Vec<Text> {
-    let bytes = line.bytes();
-    let quoted = line.quoting();
-    let kind = |at: usize| match quoted[at] {
-        true => (Kind::Text, 1),
-        false => ifs.kind(&bytes[at..]),
-    };
-    let blank = |at: usize| matches!(kind(at), (Kind::Blank, _));
-    let skip = |mut at: usize| {
-        while at < bytes.len() && blank(at) {
-            at += 1;
-        }
-        at
-    };
-    let mut end = bytes.len();
-    while end > 0 && blank(end - 1) {
-        end -= 1;
-    }
-    let mut fields = Vec::new();
-    let mut at = skip(0);
-    while at < end && fields.len() + 1 < count {
-        let start = at;
-        while at < end && kind(at).0 == Kind::Text {
-            at += kind(at).1;
-        }
-        fields.push(line.slice(start, at));
-        at = skip(at);
-        if at < end
-            && kind(at).0 == Kind::Separator
-            && (at == start || kind(at - 1).0 != Kind::Separator)
-        {
-            at = skip(at + kind(at).1);
-        }
-    }
-    if at < end {
-        let rest = line.slice(at, end);
-        let single =
-            rest.bytes().iter().enumerate().position(|(n, _)| kind(at + n).0 == Kind::Separator);
-        let whole = match single {
-            Some(n) if !keeps_last && at + n + kind(at + n).1 == end => {
-                let mut cut = n;
-                while cut > 0 && blank(at + cut - 1) {
-                    cut -= 1;
-                }
-                // With several fields the separator behind the last one stays.
-                let several = (at..at + cut).any(blank);
-                if several { rest } else { rest.slice(0, cut) }
-            }
-            _ => rest,
-        };
-        fields.push(whole);
-    }
-    fields
 }
 
 fn needs_splitting(text: &Text, ifs: &Ifs) -> bool {

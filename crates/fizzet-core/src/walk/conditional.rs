@@ -12,6 +12,7 @@ use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::Condition;
 use crate::text::{Text, character_ends};
 use crate::walk::Walker;
+use crate::walk::builtins::number;
 
 impl Walker {
     /// Whether the expression of a `[[ ]]` holds.
@@ -201,7 +202,12 @@ impl Walker {
             },
             b'R' => self.state.variables.is_name(operand),
             b'o' => self.option_is_on(operand),
-            b't' => false,
+            b't' => {
+                if !self.state.dialect.test_takes_any_descriptor && number(operand).is_none() {
+                    return Err(Stop::error("this is no descriptor", span, 2, Reach::Command));
+                }
+                false
+            }
             _ => {
                 self.missing("what the system says about this file", span);
                 host.exists(operand)

@@ -231,3 +231,20 @@ pub enum BadOptionName {
     /// It looks at the name first, and does nothing else.
     First(Status),
 }
+
+/// What becomes of escaped characters where `read` ends a line and its last field.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EscapedEnds {
+    /// They stay.
+    Kept,
+    /// Escaped white space at the end of the last field is taken away, where the field holds a separator.
+    LostBehindOthers,
+    /// Escaped white space at the end of the last field is taken away.
+    Lost,
+    /// One escaped blank at the end of the line is taken away.
+    OneIsLost,
+    /// What ends the field is looked for among the other characters only.
+    PassedOver,
+    /// They are like the others there; and at the start of a field they do not end the white space before it.
+    Forgotten,
+}

@@ -2,13 +2,15 @@
 
 use bstr::ByteSlice;
 
-use crate::expand::{Context, ifs};
+use crate::dialect::Dialect;
+use crate::expand::{Context, Fields, Ifs, fields_of_line, ifs};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::{Key, Value, element_name};
 use crate::stop::{Status, Stop};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text, characters, next_character};
 use crate::walk::Walker;
+use crate::walk::builtins::options::Given;
 use crate::walk::builtins::{Call, control::number};
 use crate::walk::descriptors::{Input, Reading};
 
@@ -35,8 +37,9 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         usize::try_from(number(text.bytes())?).ok()
     };
     let exactly = count(b'N');
+    let takes_codes = given.has(b'a') && walker.state.dialect.read_array_takes_codes;
     let reach = Reach {
-        raw: given.has(b'r'),
+        raw: given.has(b'r') || takes_codes,
         drops_nul: (walker.state.dialect.read_drops_nul
             && exactly.or(count(b'n')).is_none_or(|_| walker.state.dialect.counted_read_drops_nul))
             && given.value(b'd').is_none_or(|end| !end.is_empty()),
@@ -48,12 +51,13 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         most: exactly.or(count(b'n')),
         descriptor: count(b'u').and_then(|number| u32::try_from(number).ok()).unwrap_or(0),
     };
-    let array = [b'a', b'A'].into_iter().find_map(|letter| {
-        let given = given.has(letter).then(|| given.value(letter).cloned())?;
-        Some(given.map(|text| text.bytes().to_vec()))
-    });
+    let dialect = walker.state.dialect.clone();
+    let array = match array_of(&given, &names, &dialect) {
+        Ok(array) => array,
+        Err(status) => return Ok(status),
+    };
     let whole_line = names.is_empty() && array.is_none();
-    if whole_line && walker.state.dialect.read_needs_name {
+    if whole_line && dialect.read_needs_name {
         return Ok(2);
     }
     let names = if whole_line { vec![b"REPLY".to_vec()] } else { names };
@@ -66,24 +70,26 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         walker.state.variables.let_newline_separate();
     }
     if let Some(name) = array {
-        let Some(name) = name.or(names.into_iter().next()) else { return Ok(1) };
-        let fields = match given.has(b'a') && walker.state.dialect.read_array_takes_codes {
+        let fields = match takes_codes {
             true => codes(&line),
-            false => crate::expand::split_line(line, &ifs, usize::MAX, false),
+            false => walker.elements(&line, &ifs),
         };
         walker.assign_array(&name, fields, call.span)?;
+        for other in names.iter().filter(|other| **other != name) {
+            walker.assign_text(other, line.slice(0, 0), call.span)?;
+        }
         return Ok(status);
     }
     if exactly.is_some() || (whole_line && walker.state.dialect.reply_is_whole) {
         walker.assign_text(&names[0], line, call.span)?;
         return Ok(status);
     }
-    let fields = crate::expand::split_line(
-        line,
-        &ifs,
-        names.len(),
-        walker.state.dialect.read_keeps_last_separator,
-    );
+    let how = Fields {
+        most: names.len(),
+        keeps_last: walker.state.dialect.read_keeps_last_separator,
+        ends: walker.state.dialect.read_escaped_ends,
+    };
+    let fields = fields_of_line(&line, &ifs, how);
     for (at, name) in names.iter().enumerate() {
         let text = fields.get(at).cloned().unwrap_or_default();
         match walker.assign_text(name, text, call.span) {
@@ -99,6 +105,25 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     Ok(status)
 }
 
+/// The array that `read` fills; or its status, where that is a mistake.
+fn array_of(
+    given: &Given<'_>,
+    names: &[Vec<u8>],
+    dialect: &Dialect,
+) -> Result<Option<Vec<u8>>, Status> {
+    if !given.has(b'a') && !given.has(b'A') {
+        return Ok(None);
+    }
+    if let Some(name) = given.value(b'a') {
+        return if is_name(name.bytes()) { Ok(Some(name.bytes().to_vec())) } else { Err(1) };
+    }
+    match (names, dialect.read_array_others_status) {
+        ([_, _, ..], Some(status)) => Err(status),
+        ([first, ..], _) => Ok(Some(first.clone())),
+        ([], _) => Ok(dialect.read_array_name.map(|name| name.as_bytes().to_vec())),
+    }
+}
+
 /// The code of each character of a text.
 fn codes(text: &Text) -> Vec<Text> {
     let code = |character: Text| {
@@ -111,6 +136,24 @@ fn codes(text: &Text) -> Vec<Text> {
 }
 
 impl Walker {
+    /// The elements that a line makes.
+    fn elements(&self, line: &Text, ifs: &Ifs) -> Vec<Text> {
+        let dialect = &self.state.dialect;
+        let mut elements = fields_of_line(
+            line,
+            ifs,
+            Fields {
+                most: usize::MAX,
+                keeps_last: dialect.read_keeps_last_separator,
+                ends: dialect.read_escaped_ends,
+            },
+        );
+        if elements.is_empty() && dialect.read_empty_is_element {
+            elements.push(line.slice(0, 0));
+        }
+        elements
+    }
+
     /// Whether `read` can read into this: a variable, an element or a parameter.
     fn is_target(&self, name: &[u8]) -> bool {
         is_name(element_name(name).map_or(name, |(name, _)| name))

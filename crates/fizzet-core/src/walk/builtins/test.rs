@@ -7,7 +7,7 @@ use crate::dialect::{Dialect, TestNumbers};
 use crate::expand::pattern::Pattern;
 use crate::expand::regular::{Quoted, Regular};
 use crate::expand::{Context, arithmetic};
-use crate::stop::{Status, Stop};
+use crate::stop::{Reach, Status, Stop};
 use crate::syntax::arithmetic::digits as digits_of;
 use crate::text::Text;
 use crate::walk::Walker;
@@ -184,7 +184,10 @@ impl Reader<'_> {
             [b'-', letter]
                 if self.walker.state.dialect.test_letters.as_bytes().contains(letter) =>
             {
-                self.walker.unary_test(*letter, operand, self.call.span).map(Some)
+                match self.walker.unary_test(*letter, operand, self.call.span) {
+                    Err(Stop::Shell(error)) if error.reach == Reach::Command => Ok(None),
+                    held => held.map(Some),
+                }
             }
             _ => Ok(None),
         }
