@@ -701,6 +701,10 @@ dialect_table! {
     kill_no_job_status: Status = [1, 1, 2, 2, 1, 1, 1], "observed in all six: kill %1; echo $?";
     /// A command name that begins with `%` stands for `fg` with a job.
     job_names: JobNames = [JobNames::None, JobNames::Any, JobNames::None, JobNames::None, JobNames::None, JobNames::None, JobNames::Unquoted], "observed in all six: %1; '%1'; echo $?";
+    /// Variables that the shell sets at its start.
+    first_variables: &'static [(&'static str, &'static str)] = [&[], &[], &[], &[], &[], &[], &[("NULLCMD", "cat"), ("READNULLCMD", "pager"), ("OPTARG", "")]], "observed in all six: env -i SHELL -c set; echo ${OPTARG-unset}";
+    /// OLDPWD is the folder in which the shell begins.
+    begins_in_old_folder: bool = [N, N, N, N, N, N, Y], "observed in all six: echo ${OLDPWD-unset}";
     /// The aliases that the shell begins with.
     first_aliases: &'static [(&'static str, &'static str)] = [
         &[],

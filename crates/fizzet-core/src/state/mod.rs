@@ -152,11 +152,9 @@ impl State {
         state.positional.zero = Rc::new(zero);
         let ifs = state.shell_text(state.dialect.first_ifs);
         state.variables.set(b"IFS", ifs);
-        if state.dialect.lone_redirection_runs {
-            for (name, program) in [(&b"NULLCMD"[..], &b"cat"[..]), (b"READNULLCMD", b"pager")] {
-                let program = state.shell_text(program);
-                state.variables.set(name, program);
-            }
+        for &(name, value) in state.dialect.first_variables {
+            let value = state.shell_text(value.as_bytes());
+            state.variables.set(name.as_bytes(), value);
         }
         let index = state.shell_text(b"1");
         if state.dialect.option_errors {

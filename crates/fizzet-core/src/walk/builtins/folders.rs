@@ -32,8 +32,8 @@ pub(super) fn cd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     };
     let failure = dialect.folder_failure_status;
     match target {
-        None if dialect.no_folder_is_here => Ok(0),
-        Some(target) if target.is_empty() && dialect.empty_folder_is_here => Ok(0),
+        None if dialect.no_folder_is_here => stay(walker, call),
+        Some(target) if target.is_empty() && dialect.empty_folder_is_here => stay(walker, call),
         Some(target) => match walker.enter_by_path(&target, call)? {
             Some(entered) => Ok(if entered { 0 } else { failure }),
             None if walker.enter(&target, call)? => Ok(0),
@@ -43,6 +43,14 @@ pub(super) fn cd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     }
 }
 
+/// Goes into the folder that is the current one already.
+fn stay(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    if let Some(here) = walker.state.variables.scalar(b"PWD").cloned() {
+        walker.enter(&here, call)?;
+    }
+    Ok(0)
+}
+
 /// `cd -`
 fn back(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
@@ -50,10 +58,16 @@ fn back(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
         true => Some(walker.state.left.clone()),
         false => walker.state.variables.scalar(b"OLDPWD").cloned(),
     };
-    let Some(target) = target else {
-        return Ok(if dialect.no_folder_is_here { 0 } else { dialect.folder_failure_status });
+    let nowhere = Text::new();
+    let target = match target {
+        Some(target) => target,
+        None if dialect.no_folder_is_here => nowhere,
+        None => return Ok(dialect.folder_failure_status),
     };
-    if !walker.enter(&target, call)? {
+    let stays = target.is_empty() && (dialect.empty_folder_is_here || dialect.no_folder_is_here);
+    if stays {
+        stay(walker, call)?;
+    } else if !walker.enter(&target, call)? {
         return Ok(dialect.folder_failure_status);
     }
     let told = match dialect.folder_back_is_told_as_named {
