@@ -731,6 +731,10 @@ dialect_table! {
     typeset_marks_functions: bool = [N, N, N, N, Y, Y, Y], "observed in all six: typeset -fu nosuch; echo $?";
     /// `test -t` with what is no number is false; otherwise it is a mistake.
     test_takes_any_descriptor: bool = [N, Y, N, N, Y, N, Y], "observed in all six: [ -t x ]; echo $?";
+    /// The status of `.` with an option, where it has options; it has none that it knows.
+    dot_option_status: Option<Status> = [Some(2), Some(2), Some(2), Some(2), Some(2), Some(1), None], "observed in all six: . -x; echo $?";
+    /// An option of `.` ends the shell.
+    dot_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: . -x; echo after; source -x; echo after";
     /// In arithmetic `--1` is minus minus 1.
     arithmetic_double_signs: bool = [Y, Y, Y, Y, N, N, N], "observed in all six: echo $((--1))";
     /// Arithmetic has the comma operator.

@@ -67,6 +67,14 @@ pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
             _ if returns && !dialect.usage_is_fatal => 2,
             _ if returns && dialect.usage_status == 1 => 1,
             _ if returns => return Err(walker.fatal(call, "a status was expected")),
+            _ if matches!(
+                dialect.status_numbers,
+                StatusNumbers::Digits | StatusNumbers::Natural
+            ) =>
+            {
+                let status = dialect.usage_status;
+                return Err(walker.fatal_with(call, "a status was expected", status));
+            }
             _ => {
                 let message = "exit: a status was expected";
                 let status = dialect.usage_status;

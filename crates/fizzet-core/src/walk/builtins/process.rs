@@ -171,7 +171,20 @@ pub(super) fn times(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
 
 /// `. file [arguments]`: commands of a file, carried out here.
 pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let given = call.given("", false);
+    let dialect = walker.state.dialect.clone();
+    let spared = call.bytes(0) == Some(b"source") && dialect.source_failure_is_no_end;
+    let given = match dialect.dot_option_status {
+        Some(_) => call.given("", false),
+        None => call.without_dashes(),
+    };
+    if given.unknown.is_some()
+        && let Some(status) = dialect.dot_option_status
+    {
+        return match dialect.dot_option_is_fatal && !spared {
+            true => Err(walker.fatal_with(call, "an option is not known", status)),
+            false => Ok(status),
+        };
+    }
     let Some((file, arguments)) = given.operands.split_first() else {
         return match walker.state.dialect.no_file_status {
             Some(status) => Ok(status),
@@ -185,8 +198,6 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
         None => walker.sourced_file(file.bytes(), call.bytes(0) == Some(b"source"), limit),
     };
     let Some(bytes) = read else {
-        let dialect = &walker.state.dialect;
-        let spared = call.bytes(0) == Some(b"source") && dialect.source_failure_is_no_end;
         return match dialect.dot_failure_is_fatal && !spared {
             true => Err(walker.fatal(call, "the file cannot be read")),
             false => Ok(dialect.dot_failure_status),
