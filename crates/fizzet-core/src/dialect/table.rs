@@ -1253,8 +1253,18 @@ dialect_table! {
     test_numbers: TestNumbers = [TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Trimmed(" \t"), TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Expressions, TestNumbers::Expressions, TestNumbers::Leading], "observed in all six: x=3; [ x -eq 3 ]; [ 1 -eq '1 ' ]; [ '' -eq 0 ]";
     /// A `case` may be written in braces.
     case_in_braces: bool = [N, N, N, N, Y, Y, Y], "observed in all six: case a { a) echo yes;; }";
+    /// Signs behind `${` that make commands of it, or a mistake which is found late.
+    late_starts: &'static [u8] = [b"", b"", b"", b"", b"(&|;", b"", b""], "observed in all six: echo ${(echo a)} ${((1+1))}; echo a; echo ${(k)x}; echo ${;}";
+    /// `${a[]}` is `${a}`; otherwise it is no expansion.
+    empty_index_is_none: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: a=(1 2); echo ${a[]}";
+    /// What makes an expansion a bad one hides nothing, not even as a quote or as its end.
+    bad_sign_is_passed_over: bool = [N, N, Y, Y, N, N, N], "observed in all six: echo a; echo ${'x'} ${x:}";
+    /// The length of a substring is looked at only when the offset lies in the text.
+    length_is_late: bool = [N, Y, N, N, N, N, N], "observed in all six: x=abc; echo ${x:9:i++} $i";
+    /// An index that expands to nothing is a mistake.
+    empty_index_is_mistake: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: a=(1 2); i=; echo ${a[$i]}";
     /// What may follow the brace of `${` to carry out commands here: a blank, or a bar for the value of REPLY.
-    command_braces: &'static str = ["", "", "", "", " ", " |", ""], "observed in all six: echo ${ echo a; } ${|REPLY=b;}";
+    command_braces: &'static str = ["", "", "", "", " <>", " |", ""], "observed in all six: echo ${ echo a; } ${|REPLY=b;}";
     /// A backslash in an unquoted value escapes the next character of a pattern of `case` and `${x#p}`.
     value_backslash_escapes_in_text: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: x='\\l'; case l in $x) echo yes; esac";
     /// An opening bracket that nothing closes keeps a field from being a pattern.

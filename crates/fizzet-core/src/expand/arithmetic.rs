@@ -45,7 +45,25 @@ pub fn shown(cx: &mut dyn Context, written: &Arithmetic) -> Result<String, Stop>
     Ok(number.shown(cx.state().dialect.arithmetic_reals))
 }
 
+/// The index of an element of an array.
+///
+/// # Errors
+/// As for [`value`]; and where there is nothing between the brackets once they are expanded, if the shell
+/// minds that.
+pub(super) fn index(cx: &mut dyn Context, written: &Arithmetic) -> Result<i64, Stop> {
+    let minds_empty = cx.state().dialect.empty_index_is_mistake;
+    number_of(cx, written, minds_empty).map(Number::whole)
+}
+
 fn number(cx: &mut dyn Context, written: &Arithmetic) -> Result<Number, Stop> {
+    number_of(cx, written, false)
+}
+
+fn number_of(
+    cx: &mut dyn Context,
+    written: &Arithmetic,
+    minds_empty: bool,
+) -> Result<Number, Stop> {
     let span = written.word.span;
     let expression = match written.cached.get() {
         Some(expression) => expression.clone(),
@@ -54,6 +72,9 @@ fn number(cx: &mut dyn Context, written: &Arithmetic) -> Result<Number, Stop> {
             if text.has_hole() {
                 cx.missing("a number in an arithmetic expression", span);
                 return Ok(Number::Whole(0));
+            }
+            if minds_empty && text.is_empty() {
+                return Err(cx.state().mistake("there is no index in the brackets", span, 1));
             }
             let is_written_out = matches!(&written.word.parts[..], [] | [Part::Literal { .. }]);
             let state = cx.state();

@@ -111,7 +111,7 @@ impl Substitution<'_> {
                 let held = self.inner_value(inner, place)?;
                 match &parameter.index {
                     Some(Subscript::Index(index)) => {
-                        let at = arithmetic::value(self.cx, index)?;
+                        let at = arithmetic::index(self.cx, index)?;
                         self.element_of(held, at)
                     }
                     _ => held,
@@ -123,7 +123,7 @@ impl Substitution<'_> {
                 Some(Subscript::Index(index)) if !self.is_keyed(parameter) => {
                     let whole = Parameter { index: None, ..parameter.clone() };
                     let held = self.held(&whole)?;
-                    let at = arithmetic::value(self.cx, index)?;
+                    let at = arithmetic::index(self.cx, index)?;
                     match (at, held) {
                         // Parameter 0 of the list is none at all, element 0 of an array is unset.
                         (0, Held::List { star, .. })
@@ -154,7 +154,7 @@ impl Substitution<'_> {
             }
             held = match further {
                 Further::Index(index) => {
-                    let at = arithmetic::value(self.cx, index)?;
+                    let at = arithmetic::index(self.cx, index)?;
                     self.element_of(held, at)
                 }
                 Further::Slice(slice) => self.sliced(flagged, held, slice)?,

@@ -255,7 +255,7 @@ impl Substitution<'_> {
         if self.cx.state().variables.get(name).is_some_and(associative) {
             return key_text(self.cx, index).map(Key::Text);
         }
-        let number = arithmetic::value(self.cx, index);
+        let number = arithmetic::index(self.cx, index);
         let state = self.cx.state();
         number.map(|number| Key::Number(state.index(number))).map_err(Stop::in_index)
     }

@@ -36,6 +36,24 @@ impl Substitution<'_> {
         }
     }
 
+    /// Whether an offset lies outside of what is cut, where the shell does not look at the length then.
+    fn is_beyond(&mut self, parameter: &Parameter, held: &Held, offset: i64) -> bool {
+        let state = self.cx.state();
+        if !state.dialect.length_is_late {
+            return false;
+        }
+        let characters = state.dialect.characters && state.utf8();
+        let count = match held {
+            Held::Unset => 0,
+            Held::One(text) => character_ends(text.bytes(), characters).len() as i64 - 1,
+            Held::List { items, .. } => {
+                let has_zero = matches!(parameter.name, ParameterName::Special(_));
+                (items.len() + usize::from(has_zero)) as i64
+            }
+        };
+        offset > count || offset < -count
+    }
+
     pub(super) fn substring(
         &mut self,
         parameter: &Parameter,
@@ -62,6 +80,7 @@ impl Substitution<'_> {
             return Ok(Held::List { items: Vec::new(), star });
         }
         let length = match length {
+            Some(_) if self.is_beyond(parameter, &held, offset) => None,
             Some(length) => Some(arithmetic::value(self.cx, length)?),
             None => None,
         };

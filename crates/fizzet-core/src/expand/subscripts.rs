@@ -124,7 +124,7 @@ impl Substitution<'_> {
                 return self.searched_in_text(flagged, &text, letters, word);
             }
             Held::One(text) => characters(&text),
-            Held::Unset => Vec::new(),
+            Held::Unset => return Ok(Held::Unset),
         };
         if !letters.iter().any(|letter| b"rRiIkK".contains(letter)) {
             let index = searched_text(self.cx, word)?;
@@ -162,6 +162,7 @@ impl Substitution<'_> {
         let from_end = letters.iter().any(|letter| matches!(letter, b'R' | b'I'));
         let (found, missing) = match from_end {
             true => ((0..count).rev().find(begins), 0),
+            false if count == 0 => (None, 0),
             false => ((0..count).find(begins), count + 1),
         };
         if letters.iter().any(|letter| matches!(letter, b'i' | b'I')) {

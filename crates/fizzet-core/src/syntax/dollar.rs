@@ -156,7 +156,7 @@ impl<'a> Parser<'a> {
     }
 
     /// `$((...))` if it closes as one, else `$(...)`. Stands at the first parenthesis.
-    fn dollar_parenthesis(&mut self, start: usize) -> Parsed<Part> {
+    pub(super) fn dollar_parenthesis(&mut self, start: usize) -> Parsed<Part> {
         let open = self.pos;
         if self.at(b"((") && !self.not_arithmetic.contains(&open) {
             let waiting = self.pending.len();

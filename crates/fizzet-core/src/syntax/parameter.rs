@@ -19,6 +19,9 @@ impl<'a> Parser<'a> {
         if let Some(place) = self.command_braces() {
             return self.commands_in_braces(start, place);
         }
+        if let Some(byte) = self.raw().filter(|byte| self.dialect.late_starts.contains(byte)) {
+            return self.late_start(start, byte, within);
+        }
         let quoted = matches!(within, Within::Double | Within::Document | Within::BraceQuoted);
         if self.dialect.unbraced_operations {
             return match self.braced_flagged(start, quoted)? {
@@ -60,6 +63,31 @@ impl<'a> Parser<'a> {
         }
     }
 
+    /// `${` before a sign that begins no name: `${(list)}` is `$(list)`; anything else is a mistake of grammar
+    /// that is found only when it is expanded.
+    fn late_start(&mut self, start: usize, sign: u8, within: Within) -> Parsed<Part> {
+        if sign == b'(' {
+            let part = self.dollar_parenthesis(start)?;
+            if self.eat(b"}") {
+                return Ok(part);
+            }
+        } else {
+            self.pos += 1;
+        }
+        self.parts(if within.is_quoted() { Within::BraceQuoted } else { Within::Brace })?;
+        if !self.eat(b"}") {
+            return Err(self.unclosed(start, 2, "${", "}"));
+        }
+        let why = "commands in braces cannot be read".into();
+        Ok(Part::Parameter(Box::new(Parameter {
+            name: ParameterName::Variable([].into()),
+            index: None,
+            operation: Operation::Unreadable { why, ends: Reach::Shell },
+            braced: true,
+            span: self.span(start, self.pos),
+        })))
+    }
+
     /// Makes an error of an operation in a here-document whose operand holds a command or arithmetic.
     fn mind_commands(&self, operation: &mut Operation, written: &[u8]) {
         use Operation::{Case, Remove, Replace, Substring};
@@ -82,13 +110,14 @@ impl<'a> Parser<'a> {
         match self.raw()? {
             b'|' if known.contains('|') => Some(SubstitutionPlace::Reply),
             b' ' | b'\t' | b'\n' if known.contains(' ') => Some(SubstitutionPlace::Here),
+            byte if known.contains(char::from(byte)) => Some(SubstitutionPlace::Here),
             _ => None,
         }
     }
 
-    /// `${ list;}` and `${|list;}`, behind the brace.
+    /// `${ list;}` and `${|list;}`, behind the brace; a redirection may stand right behind that.
     fn commands_in_braces(&mut self, start: usize, place: SubstitutionPlace) -> Parsed<Part> {
-        self.pos += 1;
+        self.pos += usize::from(!matches!(self.raw(), Some(b'<' | b'>')));
         self.command_braces += 1;
         let list = self.compound_list();
         self.command_braces -= 1;
@@ -104,6 +133,13 @@ impl<'a> Parser<'a> {
     /// its `}` and kept.
     fn bad_expansion(&mut self, start: usize, brace: usize, quoted: bool) -> Parsed<Part> {
         self.pos = brace + 1;
+        if self.dialect.bad_sign_is_passed_over {
+            self.eat(b"#");
+            let named = self.parameter_name().is_some();
+            if (named && self.eat(b":")) || self.raw() != Some(b'}') {
+                self.pos = (self.pos + 1).min(self.text.len());
+            }
+        }
         self.parts(if quoted { Within::BraceQuoted } else { Within::Brace })?;
         if !self.eat(b"}") {
             return Err(self.unclosed(start, 2, "${", "}"));
@@ -212,10 +248,11 @@ impl<'a> Parser<'a> {
         if !self.eat(b"]") {
             return Err(self.unclosed(open, 1, "[", "]"));
         }
-        if index.word.parts.is_empty() {
-            return Err(self.unclosed(open, 1, "[", "]"));
+        match index.word.parts.is_empty() {
+            true if self.dialect.empty_index_is_none => Ok(None),
+            true => Err(self.unclosed(open, 1, "[", "]")),
+            false => Ok(Some(Subscript::Index(index))),
         }
-        Ok(Some(Subscript::Index(index)))
     }
 
     fn indirect(

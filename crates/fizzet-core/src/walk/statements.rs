@@ -114,6 +114,7 @@ impl Walker {
     fn keep_lone_status(&mut self, command: &Command, is_function: bool) {
         let keeps = match (&command.kind, self.state.dialect.lone_statuses) {
             (Node::Conditional(_) | Node::Arithmetic(_), LoneStatuses::ButTests) => false,
+            (Node::Simple(simple), LoneStatuses::ButTests) => !simple.words.is_empty(),
             (_, LoneStatuses::ButTests) | (Node::Conditional(_) | Node::Arithmetic(_), _) => true,
             (Node::Simple(_), LoneStatuses::ButFunctions) => !is_function,
             (Node::Simple(_) | Node::Subshell(_), LoneStatuses::Simple) => true,

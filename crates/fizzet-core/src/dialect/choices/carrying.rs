@@ -35,7 +35,7 @@ pub enum LoneStatuses {
     Simple,
     /// Simple commands but functions, and tests.
     ButFunctions,
-    /// All but tests.
+    /// All but tests and assignments.
     ButTests,
 }
 
