@@ -1259,6 +1259,12 @@ dialect_table! {
     empty_index_is_none: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: a=(1 2); echo ${a[]}";
     /// What makes an expansion a bad one hides nothing, not even as a quote or as its end.
     bad_sign_is_passed_over: bool = [N, N, Y, Y, N, N, N], "observed in all six: echo a; echo ${'x'} ${x:}";
+    /// The offset of a slice of an array is an index, also where elements are missing.
+    slices_go_by_index: bool = [N, Y, N, N, Y, N, N], "observed in bash, ksh93 and mksh: a[3]=q; a[8]=r; echo ${a[@]:4:1}";
+    /// The key of an element that is assigned must not be empty.
+    empty_key_is_mistake: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: typeset -A h; h[$nosuch]=1; echo after";
+    /// Slices of associative arrays count the elements from 1; 0 means the first one too.
+    keyed_slices_count_from_one: bool = [N, Y, N, N, N, N, N], "observed in bash and ksh93: declare -A h=([a]=1 [b]=2); echo ${h[@]:1:1} ${h[@]:2}";
     /// The length of a substring is looked at only when the offset lies in the text.
     length_is_late: bool = [N, Y, N, N, N, N, N], "observed in all six: x=abc; echo ${x:9:i++} $i";
     /// An index that expands to nothing is a mistake.

@@ -58,11 +58,12 @@ impl Substitution<'_> {
         };
         let empty = anchored && !dialect.empty_anchor && pattern.literal() == Some(b"");
         let held = match held {
-            // The rest of the list is lost.
+            // What is behind the last match is lost, and a star at the end matches to the end.
             Held::List { mut items, star } if self.lists() == ListOperations::WholeString => {
-                let first = items.first().map_or(&b""[..], Text::bytes);
-                if given && pattern.search(first).next(0).is_some() {
-                    items.truncate(1);
+                let holds = |item: &Text| pattern.search(item.bytes()).next(0).is_some();
+                let once = which != Replace::All || text.bytes().ends_with(b"*");
+                if let Some(last) = items.iter().position(holds).filter(|_| given && once) {
+                    items.truncate(last + 1);
                 }
                 Held::List { items, star }
             }

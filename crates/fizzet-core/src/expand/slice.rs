@@ -31,9 +31,35 @@ impl Substitution<'_> {
         }
         match state.variables.get(name).map(|variable| &variable.value) {
             Some(Value::Indexed(elements)) => Some(elements.last_key_value().map(|(&key, _)| key)),
+            Some(Value::Associative(elements)) if elements.pairs().is_empty() => Some(None),
             None => Some(None),
             Some(_) => None,
         }
+    }
+
+    /// The indexes of the elements that are cut, where the shell goes by them and some are missing.
+    fn indexes(&mut self, parameter: &Parameter) -> Option<Vec<i64>> {
+        let ParameterName::Variable(name) = &parameter.name else { return None };
+        let state = self.cx.state();
+        let variable = state.variables.get(name).filter(|_| state.dialect.slices_go_by_index)?;
+        match &variable.value {
+            Value::Indexed(elements) => {
+                let last = elements.last_key_value().map_or(-1, |(&key, _)| key);
+                let has_gaps = last + 1 > elements.len() as i64;
+                has_gaps.then(|| elements.keys().copied().collect())
+            }
+            _ => None,
+        }
+    }
+
+    /// Whether the elements that are cut are counted from 1.
+    fn counts_from_one(&mut self, parameter: &Parameter) -> bool {
+        let ParameterName::Variable(name) = &parameter.name else { return false };
+        let is_list = matches!(parameter.index, Some(Subscript::At | Subscript::Star));
+        let state = self.cx.state();
+        is_list
+            && state.dialect.keyed_slices_count_from_one
+            && state.variables.get(name).is_some_and(|one| matches!(one.value, Value::Associative(_)))
     }
 
     /// Whether an offset lies outside of what is cut, where the shell does not look at the length then.
@@ -46,10 +72,11 @@ impl Substitution<'_> {
         let count = match held {
             Held::Unset => 0,
             Held::One(text) => character_ends(text.bytes(), characters).len() as i64 - 1,
-            Held::List { items, .. } => {
-                let has_zero = matches!(parameter.name, ParameterName::Special(_));
-                (items.len() + usize::from(has_zero)) as i64
-            }
+            Held::List { items, .. } => match parameter.name {
+                ParameterName::Special(_) => items.len() as i64 + 1,
+                // The last index has been looked at already.
+                _ => return false,
+            },
         };
         offset > count || offset < -count
     }
@@ -74,7 +101,10 @@ impl Substitution<'_> {
         if last == Some(None) {
             return Ok(held);
         }
-        let offset = arithmetic::value(self.cx, offset)?;
+        let mut offset = arithmetic::value(self.cx, offset)?;
+        if offset > 0 && self.counts_from_one(parameter) {
+            offset -= 1;
+        }
         if last.flatten().is_some_and(|last| offset > last) {
             let star = matches!(held, Held::List { star: true, .. });
             return Ok(Held::List { items: Vec::new(), star });
@@ -111,6 +141,10 @@ impl Substitution<'_> {
             Held::List { items, star } if self.lists() == ListOperations::WholeString => {
                 let cut = |text: &Text| measure.of_text(text, characters).unwrap_or_default();
                 Some(Held::List { items: part_of_list(&items, parameter.span, cut), star })
+            }
+            Held::List { items, star } if self.indexes(parameter).is_some() => {
+                let indexes = self.indexes(parameter).unwrap_or_default();
+                measure.of_elements(items, &indexes).map(|items| Held::List { items, star })
             }
             Held::List { items, star } => {
                 let has_zero = offset >= 0 || !dialect.negative_offset_skips_zero;
@@ -159,6 +193,18 @@ impl Measure<'_> {
         }
         let (start, end) = self.range(items.len() as i64)?;
         Some(items[start..end].to_vec())
+    }
+
+    /// The elements from an index on; a negative offset counts back from behind the last index.
+    fn of_elements(&self, items: Vec<Text>, indexes: &[i64]) -> Option<Vec<Text>> {
+        let behind = indexes.last().map_or(0, |last| last + 1);
+        let first = if self.offset < 0 { behind + self.offset } else { self.offset };
+        if first < 0 {
+            return Some(Vec::new());
+        }
+        let skipped = indexes.iter().take_while(|&&index| index < first).count();
+        let rest = Measure { offset: skipped as i64, ..*self };
+        rest.of_list(items)
     }
 
     /// The part of `count` things. `None` where the shell finds the length wrong.

@@ -221,13 +221,22 @@ impl Walker {
             return Err(self.state.mistake("one index was expected", span, 1));
         }
         if keyed {
-            return key_text(self, index).map(Key::Text);
+            let text = key_text(self, index)?;
+            return self.given_key(text, span);
         }
         let number = expand::arithmetic::value(self, index).map_err(Stop::in_index)?;
         Ok(Key::Number(self.state.index(number)))
     }
 
     /// The key that the text of an index stands for, which a utility was given.
+    /// A key that is given a value: it must not be empty where the shell minds that.
+    fn given_key(&self, text: Text, span: Span) -> Result<Key, Stop> {
+        match text.is_empty() && !text.has_hole() && self.state.dialect.empty_key_is_mistake {
+            true => Err(self.state.mistake("the key is empty", span, 1)),
+            false => Ok(Key::Text(text)),
+        }
+    }
+
     pub(super) fn element_key_of_text(
         &mut self,
         name: &[u8],
