@@ -1265,6 +1265,14 @@ dialect_table! {
     empty_key_is_mistake: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: typeset -A h; h[$nosuch]=1; echo after";
     /// Slices of associative arrays count the elements from 1; 0 means the first one too.
     keyed_slices_count_from_one: bool = [N, Y, N, N, N, N, N], "observed in bash and ksh93: declare -A h=([a]=1 [b]=2); echo ${h[@]:1:1} ${h[@]:2}";
+    /// What becomes of attributes when a list is assigned.
+    list_attributes: ListAttributes = [ListAttributes::Kept, ListAttributes::Kept, ListAttributes::Kept, ListAttributes::Kept, ListAttributes::LostUnlessBare, ListAttributes::Lost, ListAttributes::None], "observed in bash, ksh93, mksh and zsh: typeset -i a; a=(1+1); echo ${a[0]}; typeset -ua b; b=(x)";
+    /// An attribute changes all elements that an array has already.
+    attributes_change_elements: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: a=(x y); typeset -u a; echo ${a[@]}";
+    /// `typeset -a` makes the value that a variable has its first element; otherwise the value is lost.
+    texts_become_elements: bool = [Y, Y, Y, Y, Y, Y, N], "observed in bash, ksh93, mksh and zsh: x=5; typeset -a x; echo ${x[@]}";
+    /// `test -v` is true of an array without elements.
+    empty_arrays_are_set: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: a=(); [[ -v a ]]; echo $?";
     /// The length of a substring is looked at only when the offset lies in the text.
     length_is_late: bool = [N, Y, N, N, N, N, N], "observed in all six: x=abc; echo ${x:9:i++} $i";
     /// An index that expands to nothing is a mistake.

@@ -59,7 +59,10 @@ impl Substitution<'_> {
         let state = self.cx.state();
         is_list
             && state.dialect.keyed_slices_count_from_one
-            && state.variables.get(name).is_some_and(|one| matches!(one.value, Value::Associative(_)))
+            && state
+                .variables
+                .get(name)
+                .is_some_and(|one| matches!(one.value, Value::Associative(_)))
     }
 
     /// Whether an offset lies outside of what is cut, where the shell does not look at the length then.

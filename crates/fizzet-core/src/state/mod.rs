@@ -22,7 +22,7 @@ pub use parameters::Positional;
 pub use stretch::Stretch;
 pub use variables::{Keeps, Key, Padding, Value, Variable, Variables};
 
-use crate::dialect::{Dialect, OptionIndex, WithoutPath};
+use crate::dialect::{Dialect, ListAttributes, OptionIndex, WithoutPath};
 use crate::expand::Ifs;
 use crate::expand::pattern::PatternRules;
 use crate::lineage::{Origin, Rule};
@@ -281,6 +281,9 @@ impl State {
             return self.store_parameter(number, text, span);
         }
         let known = self.variables.get(name);
+        let in_array = key.is_some()
+            && known
+                .is_some_and(|one| matches!(one.value, Value::Indexed(_) | Value::Associative(_)));
         let (is_plain, read_only) = known.map_or((false, false), |one| (!one.own, one.read_only));
         let keeps = known.map_or(Keeps::Text, |variable| variable.keeps);
         let had_real = known.is_some_and(|variable| variable.real.is_some());
@@ -297,6 +300,7 @@ impl State {
             }
         }
         let keeps = match keeps {
+            _ if in_array && self.dialect.list_attributes == ListAttributes::None => Keeps::Text,
             Keeps::Integer(0) => self.takes_base(name, text.bytes()),
             keeps => keeps,
         };

@@ -367,6 +367,13 @@ impl<'a> Parser<'a> {
             return Ok(Operation::Bad);
         }
         let length = match self.peek() {
+            // A letter behind the colon is a modifier.
+            Some(b':')
+                if self.dialect.unbraced_operations
+                    && self.peek_ahead(1).is_some_and(|next| next.is_ascii_alphabetic()) =>
+            {
+                None
+            }
             Some(b':') => {
                 self.pos += 1;
                 Some(self.arithmetic(Within::Offset)?)

@@ -2,11 +2,11 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{AssociativeLists, TemporaryElements};
+use crate::dialect::{AssociativeLists, ListAttributes, TemporaryElements};
 use crate::expand::{self, Context, Tilde};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
-use crate::state::{Associative, Key, Stretch, Value, Variable};
+use crate::state::{Associative, Keeps, Key, Stretch, Value, Variable};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::Parser;
 use crate::syntax::ast::{
@@ -176,7 +176,7 @@ impl Walker {
                 return Ok(Text::new());
             }
             AssignedValue::Array(elements) => {
-                self.array(assignment, elements, None)?;
+                self.array(assignment, elements, None, false)?;
                 return Ok(self.state.variables.scalar(name).cloned().unwrap_or_default());
             }
         };
@@ -229,6 +229,22 @@ impl Walker {
     }
 
     /// The key that the text of an index stands for, which a utility was given.
+    /// A list is assigned, or added with `append`: takes away the attributes that do not outlast that.
+    pub(in crate::walk) fn lose_attributes(&mut self, name: &[u8], append: bool) {
+        let how = self.state.dialect.list_attributes;
+        let Some(variable) = self.state.variables.get_mut(name) else { return };
+        let is_bare = variable.bare && matches!(variable.value, Value::Indexed(_));
+        let loses = match how {
+            ListAttributes::Kept => false,
+            ListAttributes::LostUnlessBare => !append && !is_bare,
+            ListAttributes::Lost => !append,
+            ListAttributes::None => true,
+        };
+        if loses && variable.keeps != Keeps::Name {
+            variable.keeps = Keeps::Text;
+        }
+    }
+
     /// A key that is given a value: it must not be empty where the shell minds that.
     fn given_key(&self, text: Text, span: Span) -> Result<Key, Stop> {
         match text.is_empty() && !text.has_hole() && self.state.dialect.empty_key_is_mistake {
@@ -298,20 +314,22 @@ impl Walker {
     /// Carries out `name=(...)` behind a declaration utility.
     pub(super) fn assign_argument(&mut self, argument: ListArgument) -> Result<(), Stop> {
         let ListArgument { assignment, texts, .. } = argument;
-        match (&assignment.value, texts) {
-            (AssignedValue::Array(elements), Some(texts)) if assignment.index.is_none() => {
-                self.array(&assignment, elements, Some(texts))
+        match &assignment.value {
+            AssignedValue::Array(elements) if assignment.index.is_none() => {
+                self.array(&assignment, elements, texts, true)
             }
             _ => self.assign(&assignment).map(|_| ()),
         }
     }
 
-    /// `name=(...)`, `name+=(...)`; `texts` is what the words have become, if that is known.
+    /// `name=(...)`, `name+=(...)`; `texts` is what the words have become, if that is known,
+    /// and `is_declared` tells that it stands behind a declaration utility.
     fn array(
         &mut self,
         assignment: &Assignment,
         elements: &[Element],
         texts: Option<Vec<Vec<Text>>>,
+        is_declared: bool,
     ) -> Result<(), Stop> {
         let (name, span) = (&assignment.name, assignment.span);
         if self.state.dialect.indexed_lists_are_associative
@@ -342,6 +360,9 @@ impl Walker {
         }
         // Each with whether it is put behind what the element holds.
         let mut made: Vec<(Option<Key>, Text, bool)> = Vec::new();
+        // What a declaration utility has just given the variable, stays.
+        let declared = self.state.dialect.list_attributes == ListAttributes::LostUnlessBare
+            && (is_declared || keyed);
         let mut texts = texts.map(Vec::into_iter);
         for element in elements {
             let known = texts.as_mut().and_then(Iterator::next);
@@ -374,6 +395,9 @@ impl Walker {
             return self.state.store(name, None, text, span);
         }
         let order = self.state.dialect.key_order;
+        if !declared {
+            self.lose_attributes(name, assignment.append);
+        }
         let variable = self.state.variables.entry(name);
         variable.bare = false;
         let mut next = self.state.dialect.first_index;

@@ -7,7 +7,7 @@ use crate::expand::regular::{Quoted, Regular};
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::host::{FileKind, Status};
 use crate::source::Span;
-use crate::state::State;
+use crate::state::{State, Value, Variable};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::Condition;
 use crate::text::{Text, character_ends};
@@ -198,7 +198,15 @@ impl Walker {
                     let key = self.element_key_of_text(name, index, span)?;
                     self.state.variables.element(name, &key).is_some()
                 }
-                None => self.state.variables.scalar(operand).is_some(),
+                None => {
+                    let variable = self.state.variables.get(operand);
+                    let is_array = |one: &Variable| {
+                        matches!(one.value, Value::Indexed(_) | Value::Associative(_))
+                    };
+                    self.state.variables.scalar(operand).is_some()
+                        || (self.state.dialect.empty_arrays_are_set
+                            && variable.is_some_and(is_array))
+                }
             },
             b'R' => self.state.variables.is_name(operand),
             b'o' => self.option_is_on(operand),

@@ -320,3 +320,16 @@ pub enum TakesBase {
     /// From the last number with a base of the first expression that has one.
     OfLastBased,
 }
+
+/// What becomes of attributes such as those of `typeset -i` and `-u` when a list is assigned.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ListAttributes {
+    /// They stay, and change the elements.
+    Kept,
+    /// They are lost, unless the variable is an array that has never had a value.
+    LostUnlessBare,
+    /// They are lost, unless the list is added to others.
+    Lost,
+    /// Arrays have none.
+    None,
+}

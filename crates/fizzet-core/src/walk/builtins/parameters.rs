@@ -229,6 +229,7 @@ impl Walker {
             values => values,
         };
         if anew {
+            self.lose_attributes(name.bytes(), false);
             self.assign_array(name.bytes(), values.to_vec(), call.span)?;
             return Ok(0);
         }

@@ -6,7 +6,7 @@ use crate::dialect::{ListTexts, References, TakesBase};
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::state::{Associative, Keeps, Padding, Value, element_name};
+use crate::state::{Associative, Keeps, Key, Padding, Value, element_name};
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text};
@@ -327,7 +327,9 @@ impl Walker {
         let before = std::mem::replace(&mut variable.value, value);
         variable.bare = matches!(before, Value::Nothing);
         match (&mut variable.value, before) {
-            (Value::Indexed(elements), Value::Scalar(text)) => {
+            (Value::Indexed(elements), Value::Scalar(text))
+                if self.state.dialect.texts_become_elements =>
+            {
                 elements.insert(0, text);
             }
             (Value::Associative(elements), Value::Scalar(text)) if keeps_kind => {
@@ -386,6 +388,14 @@ impl Walker {
         };
         let variable = self.state.variables.entry(name);
         variable.keeps = keeps;
+        if let Value::Indexed(elements) = &variable.value
+            && self.state.dialect.attributes_change_elements
+        {
+            for (key, text) in elements.clone() {
+                self.state.store(name, Some(Key::Number(key)), text, span)?;
+            }
+            return Ok(());
+        }
         let value = variable.scalar().cloned();
         if let Some(text) = value.filter(|_| self.state.dialect.attributes_change_values) {
             self.state.store(name, None, text, span)?;
