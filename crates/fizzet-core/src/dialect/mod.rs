@@ -6,6 +6,7 @@ mod choices;
 mod escapes;
 mod own;
 mod posix;
+mod rows;
 mod shell;
 mod table;
 mod utilities;

@@ -150,14 +150,22 @@ impl Parser<'_> {
     /// Puts the text of an alias in the place of `start..end`.
     fn splice(&mut self, start: usize, end: usize, value: &[u8], source: SourceId) {
         let behind = self.span(end, end);
+        let before = self.segments[self.segments.partition_point(|one| one.at <= start) - 1];
+        let written = (before.source, start - before.at + before.offset);
+        let stands_at = Some(before.stands_at.unwrap_or(written));
         let moved = |at: usize| at - end + start + value.len();
         self.segments.retain(|segment| segment.at < start || segment.at > end);
         for segment in self.segments.iter_mut().filter(|segment| segment.at > end) {
             segment.at = moved(segment.at);
         }
         let at = self.segments.partition_point(|segment| segment.at < start);
-        let rest = Segment { at: moved(end), source: behind.source, offset: behind.start as usize };
-        self.segments.splice(at..at, [Segment { at: start, source, offset: 0 }, rest]);
+        let rest = Segment {
+            at: moved(end),
+            source: behind.source,
+            offset: behind.start as usize,
+            stands_at: before.stands_at,
+        };
+        self.segments.splice(at..at, [Segment { at: start, source, offset: 0, stands_at }, rest]);
         for (_, active) in self.aliases.active.iter_mut().filter(|(_, active)| *active >= end) {
             *active = moved(*active);
         }

@@ -22,6 +22,8 @@ pub(super) struct Segment {
     pub(super) source: SourceId,
     /// The offset there.
     pub(super) offset: usize,
+    /// For the text of an alias: where the word began that it was put in the place of.
+    pub(super) stands_at: Option<(SourceId, usize)>,
 }
 
 /// A here-document whose body has not been reached yet.
@@ -85,7 +87,7 @@ impl<'a> Parser<'a> {
             text: text.into(),
             dialect,
             pos: 0,
-            segments: vec![Segment { at: 0, source, offset: 0 }],
+            segments: vec![Segment { at: 0, source, offset: 0, stands_at: None }],
             depth: 0,
             pending: Vec::new(),
             extended_patterns: dialect.extended_patterns,
@@ -152,6 +154,13 @@ impl<'a> Parser<'a> {
         let from = start - segment.at + segment.offset;
         let last = self.segments.partition_point(|segment| segment.at < end).max(at + 1) - 1;
         let close = self.segments[last];
+        // What begins in an alias and ends behind it begins at the word that the alias replaced.
+        if let Some((source, from)) =
+            segment.stands_at.filter(|(source, _)| *source == close.source)
+            && close.source != segment.source
+        {
+            return Span::new(source, from, end - close.at.min(end) + close.offset);
+        }
         let to = match close.source == segment.source {
             true => end - close.at.min(end) + close.offset,
             false => {

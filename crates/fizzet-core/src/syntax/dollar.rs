@@ -299,7 +299,7 @@ impl<'a> Parser<'a> {
 
     fn segment_at(&self, at: usize, in_text: usize) -> Segment {
         let span = self.span(at, at);
-        Segment { at: in_text, source: span.source, offset: span.start as usize }
+        Segment { at: in_text, source: span.source, offset: span.start as usize, stands_at: None }
     }
 
     /// The commands of a backquoted text, and what is wrong behind them where that is found later.

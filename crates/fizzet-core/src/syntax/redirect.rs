@@ -215,7 +215,7 @@ impl<'a> Parser<'a> {
 
     fn line_segment(&self, at: usize, in_body: usize) -> Segment {
         let span = self.span(at, at);
-        Segment { at: in_body, source: span.source, offset: span.start as usize }
+        Segment { at: in_body, source: span.source, offset: span.start as usize, stands_at: None }
     }
 
     fn document_body(

@@ -3,7 +3,7 @@
 use std::ops::Range;
 
 use fizzet_core::notes::Note;
-use fizzet_core::source::Sources;
+use fizzet_core::source::{Sources, Span};
 use fizzet_core::text::Text;
 use fizzet_core::trace::{CommandKind, CommandTrace, Trace, WordTrace};
 
@@ -90,18 +90,32 @@ fn heading(page: &mut Page, trace: &Trace, command: &CommandTrace, (at, total): 
 }
 
 fn words(page: &mut Page, trace: &Trace, command: &CommandTrace) {
-    let marks: Vec<Mark> =
-        command.words.iter().map(|word| Mark { span: word.span, label: made(word) }).collect();
+    let of_alias =
+        command.words.iter().take_while(|word| word.span.source != command.span.source).count();
+    let alias = replaced(trace, command, of_alias).into_iter();
+    let others = command.words[of_alias..]
+        .iter()
+        .filter(|word| word.span.source == command.span.source)
+        .map(|word| Mark { span: word.span, label: made(word.first, word.count) });
+    let marks: Vec<Mark> = alias.chain(others).collect();
     excerpt::write(page, &trace.sources, command.span, &marks, Look::Words);
 }
 
+/// The mark below the word that an alias has replaced, of which the first few words of the command are.
+fn replaced(trace: &Trace, command: &CommandTrace, of_alias: usize) -> Option<Mark> {
+    let (first, last) = (command.words.first()?, command.words[..of_alias].last()?);
+    let bytes = trace.sources.bytes(command.span);
+    let length = bytes.iter().position(u8::is_ascii_whitespace).unwrap_or(bytes.len());
+    let span = Span { end: command.span.start + length as u32, ..command.span };
+    Some(Mark { span, label: made(first.first, last.first + last.count - first.first) })
+}
+
 /// Which arguments a word made.
-fn made(word: &WordTrace) -> String {
-    let last = word.first + word.count;
-    match word.count {
+fn made(first: usize, count: usize) -> String {
+    match count {
         0 => "none".into(),
-        1 => word.first.to_string(),
-        _ => format!("{}-{}", word.first, last - 1),
+        1 => first.to_string(),
+        _ => format!("{first}-{}", first + count - 1),
     }
 }
 

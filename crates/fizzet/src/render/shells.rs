@@ -225,11 +225,19 @@ fn told(row: &Row, shell: Shell) -> String {
     match inner.unwrap_or(written) {
         "Y" => "yes".into(),
         "N" => "no".into(),
-        other => match other.rsplit_once("::") {
-            Some((_, choice)) => in_words(choice),
-            None => other.trim_matches('"').to_string(),
+        other => match (listed(other), other.rsplit_once("::")) {
+            (Some(list), _) => list,
+            (None, Some((_, choice))) => in_words(choice.trim()),
+            (None, None) => other.trim_start_matches('b').trim_matches('"').to_string(),
         },
     }
+}
+
+/// A list of texts: `&["in", "]]"]` is `in ]]`.
+fn listed(written: &str) -> Option<String> {
+    let inner = written.strip_prefix('&')?.trim().strip_prefix('[')?.strip_suffix(']')?.trim();
+    let texts: Vec<&str> = inner.split(", ").map(|text| text.trim().trim_matches('"')).collect();
+    Some(if inner.is_empty() { "none".into() } else { texts.join(" ") })
 }
 
 /// The name of a choice as words: `FromEnd` is `from end`.

@@ -315,6 +315,8 @@ impl<W: Write> Observer for Timeline<W> {
 fn stands_as_written(moment: Moment<'_>, command: &CommandTrace) -> bool {
     command.argv.len() == command.words.len()
         && command.words.iter().zip(command.argv.iter()).all(|(word, argument)| {
-            !argument.has_hole() && moment.sources.bytes(word.span) == argument.bytes()
+            !argument.has_hole()
+                && word.span.source == command.span.source
+                && moment.sources.bytes(word.span) == argument.bytes()
         })
 }

@@ -1,0 +1,289 @@
+//! The rows of the table about how commands are carried out.
+
+/// Hands these rows, behind others, to the next macro of a chain.
+macro_rules! carrying_rows {
+    ($next:ident $($chain:ident)*; $($rows:tt)*) => { $next! { $($chain)*; $($rows)*
+    /// `test -v 'a[@]'` asks whether any element is set.
+    tests_whole_arrays: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and zsh: a=(1); [[ -v a[@] ]]; echo $?";
+    /// FUNCNEST bounds how deep functions call each other.
+    function_nesting: Nesting = [Nesting::Unbounded, Nesting::IfPositive, Nesting::Unbounded, Nesting::Unbounded, Nesting::Unbounded, Nesting::Unbounded, Nesting::From(500)], "observed in all six: FUNCNEST=5; f() { f; }; f; echo after";
+    /// How lines are counted for LINENO.
+    line_numbers: LineNumbers = [LineNumbers { first_of_text: Some(1), in_eval: EvalLines::Own, in_actions: EvalLines::On, at_exit: EvalLines::Own, functions_count_anew: N }, LineNumbers { first_of_text: Some(1), in_eval: EvalLines::On, in_actions: EvalLines::On, at_exit: EvalLines::Own, functions_count_anew: N }, LineNumbers { first_of_text: Some(1), in_eval: EvalLines::Own, in_actions: EvalLines::On, at_exit: EvalLines::Own, functions_count_anew: N }, LineNumbers { first_of_text: Some(0), in_eval: EvalLines::On, in_actions: EvalLines::Same, at_exit: EvalLines::Same, functions_count_anew: N }, LineNumbers { first_of_text: Some(1), in_eval: EvalLines::Own, in_actions: EvalLines::On, at_exit: EvalLines::Own, functions_count_anew: N }, LineNumbers { first_of_text: None, in_eval: EvalLines::Same, in_actions: EvalLines::Same, at_exit: EvalLines::Same, functions_count_anew: N }, LineNumbers { first_of_text: Some(1), in_eval: EvalLines::Own, in_actions: EvalLines::Same, at_exit: EvalLines::SameIfAsked, functions_count_anew: Y }], "observed in all six: echo $LINENO in a file, in -c, in functions, in eval, in the actions of trap";
+    /// The line of a command is that on which its second word ends.
+    line_of_second_word: bool = [N, Y, N, N, N, N, N], "observed in all six: a command with a newline in its quoted second word, echo $LINENO behind it";
+    /// The list of the functions that are being called ends in `main` in a script.
+    names_main: bool = [N, Y, N, N, N, N, N], "observed: f() { echo ${FUNCNAME[@]}; }; f in a file and in -c";
+    /// The statuses of the latest pipeline at the start.
+    first_statuses: &'static [Status] = [&[], &[], &[], &[], &[], &[0], &[0]], "observed: echo ${PIPESTATUS[@]}, $pipestatus";
+    /// Commands that are alone in a pipeline and change its list of statuses.
+    lone_statuses: LoneStatuses = [LoneStatuses::Simple, LoneStatuses::Simple, LoneStatuses::Simple, LoneStatuses::Simple, LoneStatuses::Simple, LoneStatuses::ButFunctions, LoneStatuses::ButTests], "observed in bash, mksh and zsh: false | true in groups, functions, subshells; [[ a = b ]]; ((0))";
+    /// A local variable without a value is empty rather than unset.
+    local_is_empty: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { local x; echo ${x-unset}; }; f";
+    /// The option letters of `read`.
+    read_letters: &'static str = ["r", "a:d:ei:n:N:p:rst:u:", "p:r", "d:n:p:rst:u:", "aACSd:n:N:prst:u:v", "Aad:N:n:prst:u:", "Aceiklnpqrsu:t.d:E"], "observed in all six with each letter";
+    /// The index of the first element of an array.
+    first_index: i64 = [0, 0, 0, 0, 0, 0, 1], "observed: a=(x y); echo ${a[1]}";
+    /// The status of a command whose input file does not exist.
+    redirection_failure_status: Status = [1, 1, 2, 1, 1, 1, 1], "observed in all six: true <nosuch; echo $?";
+    /// `=~` leaves the match and its place in MATCH, MBEGIN and MEND, and those of the groups in arrays.
+    match_has_places: bool = [N, N, N, N, N, N, Y], "observed in zsh: [[ abc =~ (b)c ]]; echo $MATCH $MBEGIN $MEND $match $mbegin $mend";
+    /// The array that `=~` fills with the match and its groups.
+    match_array: &'static str = ["", "BASH_REMATCH", "", "", ".sh.match", "", ""], "observed: [[ abc =~ b ]]; echo ${BASH_REMATCH[0]}";
+    /// What an assignment of a read-only variable before a command ends; nothing where it is passed over.
+    read_only_before_command: Option<Reach> = [Some(Reach::Shell), None, Some(Reach::Shell), Some(Reach::Shell), Some(Reach::Command), Some(Reach::Shell), Some(Reach::Shell)], "observed in all six: readonly x=1; x=2 label a; label after";
+    /// The status of `select` at the end of the input.
+    select_end_status: Status = [1, 1, 1, 1, 1, 1, 0], "observed: select x in a; do :; done </dev/null; echo $?";
+    /// A mistake in an expansion or assignment ends only the line it is on.
+    mistakes_end_line: bool = [N, Y, N, N, N, N, N], "observed in all six: two lines, label $((1/0)); label after, then label end";
+    /// The status of a subshell that a mistake ends, where it differs from that of a shell.
+    subshell_mistake_status: Option<Status> = [None, Some(1), None, None, None, None, None], "observed in all six: (label ${x?}); label $?";
+    /// What the word of a redirection may become.
+    redirect_words: RedirectWords = [RedirectWords::Text, RedirectWords::OneField, RedirectWords::Text, RedirectWords::Text, RedirectWords::Text, RedirectWords::Text, RedirectWords::FileEach], "observed in all six: x='a b'; echo >$x; set -- a b; echo >\"$@\"; echo >l*; echo >{a,b}";
+    /// A descriptor that is redirected more than once leads to all the files.
+    redirections_add_up: bool = [N, N, N, N, N, N, Y], "observed in all six: echo x >a >b; cat <a <b; : >c >&1";
+    /// In a backquoted command what cannot be read is found when it is carried out, and has this status; nothing: it ends the shell there.
+    backquotes_read_late: ReadLate = [ReadLate::No, ReadLate::Status(2), ReadLate::Rest, ReadLate::Rest, ReadLate::Fatal, ReadLate::Fatal, ReadLate::Fatal], "observed in all six: echo `(`; echo `echo a; fi`; if false; then echo `(`; fi; echo after";
+    /// A mistake in an assignment before a program ends no more than that command.
+    programs_expand_assignments: bool = [N, N, N, N, Y, N, N], "observed in all six: x=${z?} ls; echo after";
+    /// What `((...))` answers counts for `set -e` and the action for ERR.
+    arithmetic_commands_fail: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: set -e; ((0)); echo after";
+    /// Whether a word of `export` and its kin is an assignment is decided when the command name has been expanded.
+    late_declarations: bool = [N, N, Y, Y, N, N, Y], "observed: c=export; x='a b'; $c y=$x";
+    /// The name and value of `name=value` arguments of `export` and its kin are read as assignments.
+    declarations: bool = [Y, Y, Y, Y, Y, Y, Y], "observed: x='a b'; export y=$x";
+    /// The names of the files that stand for process substitutions: the folder, the number of the first,
+    /// and how far it is to the next.
+    process_files: (&'static str, u32, i32) = [("/dev/fd/", 63, -1), ("/dev/fd/", 63, -1), ("/dev/fd/", 63, -1), ("/dev/fd/", 63, -1), ("/dev/fd/", 3, 1), ("/dev/fd/", 63, -1), ("/proc/self/fd/", 12, 1)], "observed in bash, ksh93 and zsh: echo <(:) <(:)";
+    /// Variables can be arrays.
+    arrays: bool = [N, Y, N, N, Y, Y, Y], "observed: a=(x y)";
+    /// An exported ARGV0 is the first element of the vector of programs.
+    argv_zero_variable: bool = [N, N, N, N, N, N, Y], "observed in all six: ARGV0=x printargs";
+    /// `noglob` and `nocorrect` before a command.
+    precommand_words: bool = [N, N, N, N, N, N, Y], "observed in all six: noglob echo *";
+    /// `name[@]=value` sets all elements; of an associative array it is an error.
+    all_elements_assign: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); a[@]=k; echo $a";
+    /// The text of a command substitution is read when it is carried out, with the aliases of then.
+    substitutions_read_late: bool = [N, N, N, N, N, N, Y], "observed in all six: alias l=label, newline, l $(l a)";
+    /// A `for` or `select` whose variable is read-only is not carried out, and the shell goes on.
+    read_only_loops_go_on: bool = [N, Y, N, N, N, N, N], "observed in all six: readonly r; for r in a; do :; done; echo after";
+    /// `select` whose variable is read-only has the status 1, and the shell goes on.
+    read_only_select_goes_on: bool = [N, Y, N, N, Y, N, N], "observed: readonly r; select r in a; do :; done <<< 1; echo after";
+    /// The status after an assignment to a read-only variable.
+    read_only_status: Status = [2, 1, 2, 2, 1, 2, 1], "observed in all six: readonly r=1; (r=2); echo $?";
+    /// `set -n` counts for the rest of its line too.
+    no_exec_counts_at_once: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: set -n; echo a";
+    /// Assignments without a command come before their redirections.
+    assigns_before_redirecting: bool = [N, Y, N, N, Y, N, N], "observed in all six: x=1 >nosuch/f; echo $x";
+    /// `$(<file)` is what the file holds.
+    file_substitution: FileSubstitution = [FileSubstitution::No, FileSubstitution::Alone, FileSubstitution::No, FileSubstitution::No, FileSubstitution::First, FileSubstitution::FirstOfAny, FileSubstitution::Alone], "observed in all six: x=$(<f); x=$(<f >g); x=$(<<<a); x=$(3<f)";
+    /// Printing to a closed descriptor is no mistake.
+    closed_output_is_silent: bool = [N, N, N, N, N, N, Y], "observed in all six: x=$(echo a >&-; echo $?); echo $x";
+    /// `path` is the list of the folders in PATH, and both change together.
+    tied_path: bool = [N, N, N, N, N, N, Y], "observed in zsh: path=(/bin); echo $PATH";
+    /// A coprocess may have a name before its compound command.
+    named_coprocesses: bool = [N, Y, N, N, N, N, N], "observed in bash and zsh: coproc press { :; }";
+    /// Variables that the shell sets at its start.
+    first_variables: &'static [(&'static str, &'static str)] = [&[], &[], &[], &[], &[], &[], &[("NULLCMD", "cat"), ("READNULLCMD", "pager"), ("OPTARG", "")]], "observed in all six: env -i SHELL -c set; echo ${OPTARG-unset}";
+    /// OLDPWD is the folder in which the shell begins.
+    begins_in_old_folder: bool = [N, N, N, N, N, N, Y], "observed in all six: echo ${OLDPWD-unset}";
+    /// The aliases that the shell begins with.
+    first_aliases: &'static [(&'static str, &'static str)] = [
+        &[],
+        &[],
+        &[],
+        &[],
+        &[],
+        &[
+            ("autoload", "\\\\builtin typeset -fu"),
+            ("functions", "\\\\builtin typeset -f"),
+            ("hash", "\\\\builtin alias -t"),
+            ("history", "\\\\builtin fc -l"),
+            ("integer", "\\\\builtin typeset -i"),
+            ("local", "\\\\builtin typeset"),
+            ("login", "\\\\builtin exec login"),
+            ("nameref", "\\\\builtin typeset -n"),
+            ("nohup", "nohup "),
+            ("r", "\\\\builtin fc -e -"),
+            ("type", "\\\\builtin whence -v"),
+        ],
+        &[("run-help", "man"), ("which-command", "whence")]
+    ], "observed in all six: alias";
+    /// `test -t` with what is no number is false; otherwise it is a mistake.
+    test_takes_any_descriptor: bool = [N, Y, N, N, Y, N, Y], "observed in all six: [ -t x ]; echo $?";
+    /// What a mistake in a comparison of numbers inside `[[ ]]` ends.
+    comparison_mistake: ComparisonMistake = [ComparisonMistake::Ends, ComparisonMistake::IsFalse, ComparisonMistake::Ends, ComparisonMistake::Ends, ComparisonMistake::Ends, ComparisonMistake::EndsCommand, ComparisonMistake::Ends], "observed in all six: [[ 1+ -eq 1 || a = a ]]; echo $?";
+    /// `local x` keeps the value that x has outside.
+    local_inherits: bool = [N, N, Y, N, N, N, N], "observed: x=1; f() { local x; echo $x; }; f";
+    /// A redirection of a special built-in utility that fails ends the shell.
+    special_redirection_failure_is_fatal: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: : <nosuch; echo after";
+    /// `set -e` counts inside command substitutions.
+    substitution_keeps_exit_on_error: bool = [Y, N, Y, N, Y, Y, Y], "observed in all six: set -e; x=$(false; echo a); echo $x";
+    /// A list for one element of an array is a mistake that ends this; otherwise nobody says what it makes.
+    list_in_element_ends: Option<Reach> = [None, Some(Reach::Line), None, None, None, Some(Reach::Shell), None], "observed in bash and mksh: label a; a[0]=(); label b";
+    /// Assignments before a special built-in utility stay.
+    special_keeps_assignments: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: x=1 :; echo $x";
+    /// The last command of a pipeline is run by the shell itself.
+    last_of_pipeline_in_place: bool = [N, N, N, N, Y, N, Y], "observed in all six: echo a | read x; echo $x";
+    /// A command substitution sets `$?` for the words behind it in the same command.
+    substitution_sets_status: bool = [N, Y, N, N, Y, N, Y], "observed in all six: echo $(exit 6) $?";
+    /// `local OPTIND` keeps the place in the words for when the function ends.
+    getopts_keeps_place_for_local: bool = [N, Y, N, N, N, N, N], "observed in all six: f() { local OPTIND=1; getopts ab p -ba; }; getopts ab o -ab; f; getopts ab o -ab; echo $o";
+    /// Behind a function with `local OPTIND` the options begin again.
+    getopts_starts_over_behind_local: bool = [N, N, N, N, N, Y, N], "observed in mksh: f() { local OPTIND; }; getopts ab o -a -b; f; getopts ab o -a -b; echo $o";
+    /// What the action for EXIT still sees of a function that `exit` has ended.
+    exit_keeps: KeepsScope = [KeepsScope::Nothing, KeepsScope::All, KeepsScope::Variables, KeepsScope::Variables, KeepsScope::Nothing, KeepsScope::All, KeepsScope::Nothing], "observed in all six: trap 'echo $x $1' EXIT; f() { local x=in; exit; }; f own";
+    /// What it still sees of a function in which `set -e` has ended the shell; nothing where that is
+    /// as with `exit`.
+    error_exit_keeps: Option<KeepsScope> = [None, Some(KeepsScope::Parameters), None, None, None, None, None], "observed in all six: trap 'echo $x $1' EXIT; f() { local x=in; set -e; false; }; f own";
+    /// What it still sees of a function in which a mistake has ended the shell.
+    mistakes_keep: KeepsScope = [KeepsScope::Nothing, KeepsScope::Nothing, KeepsScope::Variables, KeepsScope::Variables, KeepsScope::Nothing, KeepsScope::All, KeepsScope::Nothing], "observed in all six: trap 'echo $x $1' EXIT; f() { local x=in; : ${nosuch?}; }; f own";
+    /// OPTERR is 1 at the start.
+    option_errors: bool = [N, Y, N, N, N, N, N], "observed in all six: echo ${OPTERR-unset}";
+    /// What OPTIND keeps of a value that is assigned to it.
+    option_index: OptionIndex = [OptionIndex::Text, OptionIndex::Integer, OptionIndex::Digits, OptionIndex::Text, OptionIndex::Integer, OptionIndex::Integer, OptionIndex::Integer], "observed in all six: OPTIND=1x; echo after; OPTIND=x; echo after";
+    /// A mistake in an index ends the shell even in `((` and `let`.
+    index_mistakes_go_through: bool = [N, Y, N, N, N, Y, N], "observed in all six: ((a[1/0]=3)); echo $?; let 'a[1/0]=3'; echo $?";
+    /// The value of PATH where the environment has none; none if it is empty.
+    path_at_start: &'static str = ["", "/usr/local/bin:/usr/local/sbin:/usr/bin:/usr/sbin:/bin:/sbin:.", "/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin", "/sbin:/usr/sbin:/bin:/usr/bin", "", "/usr/bin:/bin", "/bin:/usr/bin:/usr/ucb:/usr/local/bin"], "observed in all six of Debian 12, started with an empty environment: echo $PATH";
+    /// Programs are handed the PATH that the shell gave itself.
+    exports_path_at_start: bool = [N, N, N, Y, N, Y, N], "observed in all six, started with an empty environment: env";
+    /// Where programs are looked for without PATH.
+    search_without_path: WithoutPath = [WithoutPath::Folders("/bin:/usr/bin"), WithoutPath::Folder, WithoutPath::Folder, WithoutPath::Folder, WithoutPath::Folders("/bin:/usr/bin"), WithoutPath::Folders("/usr/bin:/bin"), WithoutPath::Nowhere], "observed in all six: unset PATH; jar";
+    /// An empty PATH stands for the current folder.
+    empty_path_is_folder: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: PATH=; jar";
+    /// What becomes of a file that the kernel does not know.
+    unknown_files: UnknownFiles = [UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Nothing }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::NulInLine }, UnknownFiles { reader: Some(Reader::Sh), refuses: Refuses::Programs }, UnknownFiles { reader: Some(Reader::Sh), refuses: Refuses::NulOrMark }], "observed in all six: files of text, empty ones, with a NUL in the first line or behind it, broken programs; ./file a";
+    /// A mistake in `((...))` has the status 1 and the shell goes on.
+    arithmetic_command_recovers: bool = [N, Y, N, N, N, Y, Y], "observed in bash: ((1 2)); echo $?";
+    /// The letters that `$-` can have when the shell was started with `-c`, in its order.
+    dash_flags: &'static str = ["efu", "efhuBc", "ufe", "ucfe", "cefhuB", "efuhUc", "569XFefu"], "observed in all six: echo $-; set -feu; echo $-";
+    /// A real halfway between two numbers of fewer digits is written as the larger one, not as the even one.
+    halves_up: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%.0f %.1f' 0.5 2.25";
+    /// Variables of reals keep the whole number, not only the digits that they show.
+    real_variables_keep_digits: bool = [N, N, N, N, Y, N, Y], "observed in ksh93 and zsh: typeset -F3 f=1.0005; echo $f $((f))";
+    /// The status of `((...))` after a mistake after which the shell goes on.
+    arithmetic_command_status: Status = [1, 1, 1, 1, 1, 2, 2], "observed in all six: ((1/0)); echo $?";
+    /// The words of a list behind a declaration utility are expanded with the other arguments, before the name is declared.
+    list_arguments_expand_first: bool = [N, Y, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: x=0; f() { local x=1 a=($x); echo ${a[@]}; }; f";
+    /// The same in the patterns of `${x#p}`, `${x/p/r}` and their kin.
+    quotes_pair_in_operations: QuotesPair = [QuotesPair::Spoils, QuotesPair::Spoils, QuotesPair::Before("!*?[]=~:/-\\"), QuotesPair::Before("!*?[]-\\"), QuotesPair::Before("*?[]\\"), QuotesPair::Never, QuotesPair::Never], "observed in all six: x='\\'; y='a*b'; echo ${y#a$x'*'} ${y%$x\\*b}";
+    /// The status with which an option that a special built-in does not know ends the shell.
+    unknown_option_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: (set -Q); echo $?; (export -z); echo $?";
+    /// What `exit` without an operand ends with in an action.
+    exit_in_actions: ActionStatus = [ActionStatus::Before, ActionStatus::BeforeAtEnd, ActionStatus::Before, ActionStatus::Before, ActionStatus::Latest, ActionStatus::Before, ActionStatus::Latest], "observed in all six: (trap '(exit 5); exit' EXIT; exit 3); echo $?";
+    /// What `return` without an operand ends with in an action.
+    return_in_actions: ActionStatus = [ActionStatus::Before, ActionStatus::Before, ActionStatus::BeforeOutsideFunctions, ActionStatus::BeforeOutsideFunctions, ActionStatus::Latest, ActionStatus::Before, ActionStatus::BeforeOutsideFunctions], "observed in all six: trap '(exit 5); return' USR1; f() { (exit 7); kill -USR1 $$; }; f; echo $?";
+    /// `${ ...;}` has variables of its own as a function does.
+    command_braces_have_variables: bool = [N, N, N, N, N, Y, N], "observed in ksh93 and mksh: e=1; x=${ typeset e=2; }; echo $e";
+    /// What an assignment to an element before a command does.
+    temporary_elements: TemporaryElements = [TemporaryElements::Kept, TemporaryElements::Ignored, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Stay], "observed in bash, ksh93, mksh and zsh: a=(1 2); a[1]=x eval 'echo ${a[@]}'; echo ${a[@]}";
+    /// An assignment before a command hides the elements of an array.
+    temporaries_hide_arrays: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: a=(1 2); a[1]=x eval 'echo ${a[@]}'";
+    /// An assignment before a command hides an array and makes a text of a list.
+    temporaries_are_texts: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: a=(1 2); a=x eval 'echo ${a[@]}'; a=(y z) eval 'echo ${a[@]}'";
+    /// The first descriptor that `{name}>file` can take.
+    first_named_descriptor: u32 = [10, 10, 10, 10, 10, 10, 11], "observed in bash, ksh93 and zsh: exec {v}>/dev/null; echo $v";
+    /// Before which commands the action for DEBUG is carried out.
+    debug_at: DebugAt = [DebugAt::Never, DebugAt::Tests, DebugAt::Never, DebugAt::Never, DebugAt::Simple, DebugAt::Never, DebugAt::Commands], "observed in all six: trap 'echo d' DEBUG; x=1; [[ a ]]; ((1)); for x in 1 2; do :; done";
+    /// When the action for DEBUG is carried out for the passes of `for`.
+    debug_loops: DebugLoops = [DebugLoops::Never, DebugLoops::Before, DebugLoops::Never, DebugLoops::Never, DebugLoops::Behind, DebugLoops::Never, DebugLoops::Never], "observed in all six: trap 'echo $x' DEBUG; for x in 1 2; do :; done";
+    /// Functions do not inherit the actions for ERR, DEBUG and RETURN.
+    functions_lose_actions: bool = [N, Y, N, Y, N, N, N], "observed in all six: trap 'echo e' ERR; f() { false; :; }; f";
+    /// The action for ERR is not carried out again for a function that returns what it was carried out for.
+    error_action: ErrorAction = [ErrorAction::Each, ErrorAction::Each, ErrorAction::Each, ErrorAction::Each, ErrorAction::Each, ErrorAction::OncePerCall, ErrorAction::Once], "observed in all six: set -E; trap 'echo e' ERR; f() { false; }; f; eval false";
+    /// A signal that ends the shell leaves time for the action for EXIT.
+    signals_act_at_exit: bool = [N, Y, N, N, Y, Y, N], "observed in all six: trap 'echo x' EXIT; kill -TERM $$";
+    /// Utilities that pass on to a declaration utility behind them that its arguments are assignments.
+    declaring_prefixes: &'static [&'static str] = [&["command"], &[], &["command"], &["command"], &["command"], &["command", "\\builtin"], &[]], "observed in all six: x='a b'; command export y=$x; echo $y; \\\\builtin typeset y=$x";
+    /// Declaration utilities with quotes in their names take `name=value` as assignments.
+    quoted_name_declares: bool = [N, N, N, N, Y, Y, N], "observed in all six: x='a b'; \\export y=$x; echo $y";
+    /// When a command leaves its last argument for `$_`.
+    last_argument: LastArgument = [LastArgument::Never, LastArgument::Behind, LastArgument::Never, LastArgument::Never, LastArgument::Never, LastArgument::Never, LastArgument::Before], "observed in all six: echo a b; echo $_; f() { echo $_; : c; }; f d; echo $_";
+    /// The letters of `test` with one operand.
+    test_letters: &'static str = ["bcdefghLnprSstuwxz", "abcdefgGhkLnNoOprRsStuvwxz", "bcdefghkLnOGprSstuwxz", "bcdefghkLnOGprSstuwxz", "abcCdefgGhHkLnNoOpRrsStuvwxz", "abcdefgGhHkLnoOprsStuvwxz", "abcdefgGhkLnNOprsStuvwxz"], "observed in all six with each letter";
+    /// How far it reaches that `>&` and `<&` have something other than the number of a descriptor behind them; nowhere: it is a file.
+    copy_of_no_number: CopyOfNoNumber = [CopyOfNoNumber { standard_output: Some(Reach::Shell), no_name: Some(Reach::Shell), other_output: Some(Reach::Shell), input: Reach::Shell }, CopyOfNoNumber { standard_output: None, no_name: None, other_output: Some(Reach::Command), input: Reach::Command }, CopyOfNoNumber { standard_output: Some(Reach::Shell), no_name: Some(Reach::Shell), other_output: Some(Reach::Shell), input: Reach::Shell }, CopyOfNoNumber { standard_output: None, no_name: Some(Reach::Shell), other_output: Some(Reach::Shell), input: Reach::Shell }, CopyOfNoNumber { standard_output: Some(Reach::Command), no_name: Some(Reach::Command), other_output: Some(Reach::Command), input: Reach::Command }, CopyOfNoNumber { standard_output: Some(Reach::Command), no_name: Some(Reach::Command), other_output: Some(Reach::Command), input: Reach::Command }, CopyOfNoNumber { standard_output: None, no_name: None, other_output: None, input: Reach::Command }], "observed in all six: echo a >& f; echo a >&$unset; echo a 2>&f; read x <&f; echo after";
+    /// Files are opened as soon as the word of their redirection has been expanded, rather than when all have been.
+    redirections_open_at_once: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: : >f1 >f2$(echo f*); echo f*";
+    /// A redirection without a command runs the program that NULLCMD or READNULLCMD names.
+    lone_redirection_runs: bool = [N, N, N, N, N, N, Y], "observed in all six: >f; echo $?; <f; NULLCMD=label; >f";
+    /// A function that is written with parentheses shares its variables and the assignments before its call with the shell.
+    plain_functions_share: bool = [N, N, N, N, Y, N, N], "observed in all six: f() { typeset x=2; }; y=1 f; echo $x $y";
+    /// When `$0` is the name of the function.
+    function_zero: WhichFunctions = [WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Keyword, WhichFunctions::Keyword, WhichFunctions::Always], "observed in all six: function f { echo $0; }; f";
+    /// The key of an element that is assigned must not be empty.
+    empty_key_is_mistake: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: typeset -A h; h[$nosuch]=1; echo after";
+    /// What becomes of attributes when a list is assigned.
+    list_attributes: ListAttributes = [ListAttributes::Kept, ListAttributes::Kept, ListAttributes::Kept, ListAttributes::Kept, ListAttributes::LostUnlessBare, ListAttributes::Lost, ListAttributes::None], "observed in bash, ksh93, mksh and zsh: typeset -i a; a=(1+1); echo ${a[0]}; typeset -ua b; b=(x)";
+    /// `test -v` is true of an array without elements.
+    empty_arrays_are_set: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: a=(); [[ -v a ]]; echo $?";
+    /// A backslash in an unquoted value escapes the next character of a pattern of `case` and `${x#p}`.
+    value_backslash_escapes_in_text: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: x='\\l'; case l in $x) echo yes; esac";
+    /// Groups such as `@(a|b)` count in a value that is a pattern of `case` or `${x#p}`.
+    groups_in_text_values: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: x='@(a)'; case a in $x) echo yes; esac; y=aa; echo ${y#$x}";
+    /// What in the expression of `=~` quotes.
+    regular_quotes: RegularQuotes = [RegularQuotes::All, RegularQuotes::OutsideBrackets, RegularQuotes::All, RegularQuotes::All, RegularQuotes::Backslashes, RegularQuotes::All, RegularQuotes::Nothing], "observed in all six: [[ abc =~ \"a.c\" ]]; [[ abc =~ a\\.c ]]; [[ b =~ [a\"-\"c] ]]";
+    /// What the elements of an associative array's list may be.
+    associative_lists: AssociativeLists = [AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Indexed, AssociativeLists::Anything, AssociativeLists::PairsOrIndexed], "observed in all six: typeset -A m; m=(a 1 b); m=([a]=1 b 2); m=(a 1)";
+    /// An index that is given as a text to `unset`, `read` and their kin is expanded.
+    index_texts_expand: bool = [N, Y, N, N, N, Y, Y], "observed in all six: i=1; unset 'a[$i]'";
+    /// Utilities that are no declarations, and that take `name=(...)` as a text.
+    list_text_utilities: &'static [&'static str] = [&[], &["eval", "let"], &[], &[], &[], &[], &[]], "observed in all six: eval x=(1 2); let x=(1+1)";
+    /// A list whose elements have indexes makes an associative array of a name that is no array yet.
+    indexed_lists_are_associative: bool = [N, N, N, N, Y, N, N], "observed in all six: a=([ab]=1 [cd]=2); echo ${!a[@]}";
+    /// Single quotes around the key of an associative array in arithmetic vanish.
+    arithmetic_keys_drop_quotes: bool = [N, Y, N, N, N, N, N], "observed in all six: $((a['k']))";
+    /// A negative index counts from the end.
+    negative_indexes: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: a=(x y); echo ${a[-1]}";
+    /// Unquoted parameter expansions are split at IFS and form patterns.
+    splits_parameters: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: x='a *'; echo $x";
+    /// All of a text that is not a file is read before its first command is carried out.
+    reads_whole: ReadsWhole = [ReadsWhole::Nothing, ReadsWhole::Nothing, ReadsWhole::Nothing, ReadsWhole::Nothing, ReadsWhole::InnerTexts, ReadsWhole::Nothing, ReadsWhole::ButFiles], "observed in all six with -c, eval and .: label a, newline, fi";
+    /// Wrong digits or a misplaced range keep a loop with short forms: `for x (a b) command`.
+    short_loops: bool = [N, N, N, N, N, N, Y], "observed in all six: for x in a b; echo $x";
+    /// What a NUL in the output of a command substitution does.
+    substitution_nul: Nul = [Nul::Vanishes, Nul::Vanishes, Nul::Vanishes, Nul::Vanishes, Nul::EndsText, Nul::Vanishes, Nul::Stays], "observed in all six: echo $(printf 'a\\0b')";
+    /// `typeset -i16` shows digits as capitals.
+    capital_digits: bool = [N, N, N, N, N, N, Y], "observed in all six: typeset -i16 n=255; echo $n";
+    /// In which order the keys of an associative array are listed.
+    key_order: KeyOrder = [KeyOrder::Buckets, KeyOrder::Buckets, KeyOrder::Buckets, KeyOrder::Buckets, KeyOrder::Sorted, KeyOrder::Buckets, KeyOrder::GrowingBuckets], "observed with many keys: typeset -A m; echo ${!m[@]}";
+    /// `name=()` makes a compound variable, which shows as `(`, a newline and `)`.
+    empty_array_is_compound: bool = [N, N, N, N, Y, N, N], "observed in ksh93: a=(); echo \"${a[@]}\"";
+    /// `unset` of a variable of the function that called this one shows the one that it hides.
+    unset_reveals_callers: bool = [N, Y, N, N, N, Y, N], "observed in all six: g() { unset x; echo $x; }; f() { local x=2; g; }; x=1; f";
+    /// `local x` keeps the value of x that was assigned before the call.
+    local_keeps_temporary: bool = [N, Y, N, N, N, Y, N], "observed in all six: f() { local x; echo $x; }; x=12 f";
+    /// `unset` of a local variable shows the one that it hides.
+    unset_reveals: bool = [N, N, N, N, N, Y, N], "observed in all six: x=1; f() { local x=2; unset x; echo $x; }; f";
+    /// A tilde is expanded in a here-string.
+    here_string_tilde: bool = [N, Y, N, N, Y, N, Y], "observed in all six: read x <<< ~; echo $x";
+    /// A trap on EXIT that a function sets is carried out when that returns.
+    exit_trap_is_local: WhichFunctions = [WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Keyword, WhichFunctions::Never, WhichFunctions::Always], "observed in all six: f() { trap 'echo x' EXIT; }; f; echo y";
+    /// What IFS is at the start.
+    first_ifs: &'static [u8] = [b" \t\n", b" \t\n", b" \t\n", b" \t\n", b" \t\n", b" \t\n", b" \t\n\0"], "observed in all six: printf '%s' \"$IFS\"";
+    /// With an action for EXIT, or under `set -e`, all mistakes end the shell.
+    guarded_mistakes_end_shell: bool = [N, N, N, N, N, Y, N], "observed in all six: trap 'echo bye' EXIT; f() { shift 9; }; f; echo after";
+    /// The status after a mistake in a here-document, if the shell goes on.
+    document_mistake_status: Option<Status> = [None, None, Some(2), Some(1), Some(1), Some(1), None], "observed in all six: read x <<E with ${q?}; echo $?";
+    /// A mistake in the word of a redirection ends only the command.
+    redirection_mistakes_end_command: bool = [N, N, N, N, Y, N, N], "observed in all six: true >${q?}; echo after";
+    /// A mistake in a here-string ends only the command.
+    string_mistakes_end_command: bool = [N, N, N, N, Y, Y, N], "observed in all six: read x <<<${q?}; echo after";
+    /// The redirections of a program are expanded in a process of its own.
+    programs_expand_redirections: bool = [N, Y, N, N, Y, N, Y], "observed in all six: /bin/true >$((1/0)); echo after";
+    /// Tildes behind the equals sign and the colons of what `alias` is given are expanded.
+    alias_values_have_tildes: bool = [N, N, N, N, N, N, Y], "observed in all six: alias v=a:~; alias v";
+    /// `set -f` keeps braces from being expanded too.
+    no_glob_keeps_braces: bool = [N, N, N, N, N, Y, N], "observed in all six: set -f; echo {a,b}";
+    /// The functions in which a mistake ends only the function.
+    functions_hold_mistakes: WhichFunctions = [WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Keyword, WhichFunctions::Always, WhichFunctions::Never], "observed in all six: f() { shift 9; echo b; }; f; echo after $?; and with function f { ... }";
+    /// The status of a command whose name is empty.
+    empty_name_status: Status = [127, 127, 127, 127, 126, 126, 126], "observed in all six: ''; echo $?";
+    /// Letters behind a backslash in the value that is a pattern of `case` or `${x#p}` are classes, places and
+    /// control characters.
+    pattern_letters: bool = [N, N, N, N, Y, N, N], "observed in all six: p='\\d'; case 5 in $p) echo yes; esac, for every letter";
+    /// `-` before a command puts a `-` before its name, as a login shell has it.
+    dash_marks_login: bool = [N, N, N, N, N, N, Y], "observed in zsh: x=-; $x echo; $x";
+    } };
+}
+pub(in crate::dialect) use carrying_rows;

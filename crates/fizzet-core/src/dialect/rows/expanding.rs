@@ -1,0 +1,317 @@
+//! The rows of the table about how words are expanded.
+
+/// Hands these rows, behind others, to the next macro of a chain.
+macro_rules! expanding_rows {
+    ($next:ident $($chain:ident)*; $($rows:tt)*) => { $next! { $($chain)*; $($rows)*
+    /// A pattern that matches no pathname stays as it is; otherwise it is an error.
+    keeps_unmatched: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: echo nosuch*";
+    /// What a pattern that matches nothing ends where it is an error.
+    unmatched_ends: Reach = [Reach::Line, Reach::Line, Reach::Line, Reach::Line, Reach::Line, Reach::Line, Reach::Command], "observed: shopt -s failglob or zsh: label nosuch*; label after";
+    /// GLOBIGNORE lists patterns of pathnames that no pattern matches.
+    glob_ignore: bool = [N, Y, N, N, N, N, N], "observed: GLOBIGNORE='l*'; echo *id";
+    /// The pattern of `${x#p}` and `${x%p}` is a group: bars separate alternatives, parentheses need no sign.
+    removal_is_group: bool = [N, N, N, N, N, Y, N], "observed in all six: x=ab; echo ${x#b|a} ${x#(a|b)}";
+    /// A parenthesis that nothing closes in a pattern of `case` or `${x#p}` is an error.
+    open_group_is_error: bool = [N, N, N, N, N, N, Y], "observed in zsh: x=a; echo ${x#(}";
+    /// What joins `$*` in a here-document.
+    document_joiner: DocumentJoiner = [DocumentJoiner::Ifs, DocumentJoiner::SpaceForParameters, DocumentJoiner::Ifs, DocumentJoiner::Ifs, DocumentJoiner::Space, DocumentJoiner::IfsOrSpace, DocumentJoiner::Ifs], "observed in all six: IFS=:; set -- a b; read x <<E with $*; in bash also with ${a[*]}, ${*/x/y}";
+    /// Quotes in the replacement of `\"${x/p/r}\"` quote, and are taken away.
+    replacement_unquotes: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: x=abc; echo \"${x/b/'q r'}\"";
+    /// An unquoted `&` in a replacement stands for what was matched.
+    replacement_ampersand: bool = [N, Y, N, N, N, N, N], "observed in all six: x=abc; echo ${x/b/&}";
+    /// A backslash that an unquoted expansion brings into a replacement quotes a backslash behind it, and
+    /// an `&` that would stand for the match.
+    replacement_backslashes: bool = [N, Y, N, N, Y, N, N], "observed in all six: y='\\\\a'; x=bc; echo ${x/b/$y} ${x/b/\"$y\"}";
+    /// `${x/#/r}` puts the replacement before the value.
+    empty_anchor: bool = [N, Y, N, N, N, Y, Y], "observed in all six: x=abc; echo ${x/#/p}";
+    /// `~0` stands for the first folder of the stack of `pushd`.
+    tilde_numbers: bool = [N, Y, N, N, N, N, Y], "observed in all six: echo ~0";
+    /// A tilde is expanded at the start of the pattern of `${x/#p/r}`.
+    tilde_in_anchored: bool = [N, N, N, N, N, Y, Y], "observed in all six: x=~; echo ${x/#~/T}";
+    /// `$@` and `$*` count as set even without parameters.
+    at_is_always_set: bool = [N, N, Y, Y, N, N, N], "observed in all six: set --; echo ${@-a}";
+    /// `${x::1}`, where a length stands behind nothing, is a mistake.
+    length_needs_offset: bool = [N, N, N, N, Y, N, N], "observed in all six: x=abc; echo ${x::1}";
+    /// `<1-9>` is a range of numbers in patterns, and no redirection.
+    number_ranges: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo batch<1-9>.csv <1-9>(N); [[ 05 = <1-9> ]]";
+    /// `${x:1:}`, where nothing stands for the length, is a mistake.
+    length_is_needed: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; echo ${x:1:}";
+    /// `${x/#p/r}` of what is not set stands for the text behind its first slash, the pattern expanded.
+    anchored_unset_is_text: bool = [N, N, N, N, Y, N, N], "observed in all six: unset x; y=q; echo ${x/#$y/r} ${x/%a}";
+    /// `.*` also matches `.` and `..`.
+    dot_star_matches_dots: bool = [Y, N, Y, Y, N, N, N], "observed in all six: echo .* in a folder";
+    /// In a bracket expression `^` negates as `!` does.
+    caret_negates: bool = [N, Y, N, Y, Y, N, Y], "observed in all six: echo [^a]*";
+    /// `${#x}` counts characters of the locale, not bytes.
+    lengths_in_characters: bool = [Y, Y, N, Y, Y, Y, Y], "observed with LANG=C.UTF-8: x=ä; echo ${#x}";
+    /// Patterns match characters of the locale, not bytes.
+    characters: bool = [Y, Y, N, N, Y, Y, Y], "observed with LANG=C.UTF-8: echo ?.txt beside a file named with a two-byte letter";
+    /// Several slashes behind a component that is a pattern become one in the pathnames.
+    squeezes_slashes: bool = [N, Y, N, N, N, N, N], "observed in all six: echo s*//k*";
+    /// When quotes that hold `$@` and nothing else that is not empty make no argument at all.
+    empty_at: EmptyAt = [EmptyAt::Alone, EmptyAt::Any, EmptyAt::Alone, EmptyAt::Alone, EmptyAt::Once, EmptyAt::First, EmptyAt::Last], "observed: x=; set --; printf '[%s]' \"$@$x\" \"$x$@\" \"$@$@\"";
+    /// What an empty `$@` in the word of an operation between the same quotes does.
+    empty_at_in_word: EmptyAtInWord = [EmptyAtInWord::Counts, EmptyAtInWord::Keeps, EmptyAtInWord::Counts, EmptyAtInWord::Counts, EmptyAtInWord::Hides, EmptyAtInWord::Counts, EmptyAtInWord::Counts], "observed in all six: set --; printf '[%s]' \"${x-$@}\" \"${x-$@}$@\"";
+    /// What a command substitution between the same quotes as an empty `$@` does.
+    empty_at_beside_command: Beside = [Beside::Nothing, Beside::Nothing, Beside::Nothing, Beside::Nothing, Beside::Nothing, Beside::Vanishes, Beside::Keeps], "observed in all six: set --; printf '[%s]' \"$(true)$@\"";
+    /// Unquoted `$@` and `$*` are joined with the first character of IFS before they are split, so that empty parameters can survive.
+    joins_before_splitting: bool = [N, Y, N, N, N, Y, N], "observed: IFS=:; set -- a '' b; echo $@";
+    /// White space of IFS that ends one expansion and a separator that begins the next count as one separator.
+    splits_across_expansions: bool = [N, Y, N, N, N, N, N], "observed: IFS=' :'; x='a '; y=':b'; echo $x$y";
+    /// A lone `$` behind the last expansion of a word keeps the whole word from being split.
+    lone_dollar_keeps_whole: bool = [N, Y, N, N, N, N, N], "observed: IFS=:; y=a:b; echo $y$";
+    /// In the expansion behind a `\"$@\"` in the same word, white space of IFS separates like any other character of IFS.
+    strict_behind_quoted_at: bool = [N, N, Y, Y, N, N, N], "observed: set -- q; x='a  b'; printf '[%s]' \"$@\"$x";
+    /// There, white space behind white space is skipped all the same.
+    strict_blanks_merge: bool = [N, N, N, Y, N, N, N], "observed: IFS=' :'; set -- q; x='a : b'; printf '[%s]' \"$@\"$x";
+    /// IFS is a list of characters of the locale, not of bytes.
+    ifs_characters: bool = [Y, Y, N, N, Y, N, Y], "observed with LANG=C.UTF-8: IFS='ä'";
+    /// White space of IFS before a separator of several bytes belongs to that separator.
+    blank_joins_wide_separator: bool = [Y, N, Y, Y, Y, Y, Y], "observed with LANG=C.UTF-8: IFS=' ä'; x='a äb'; echo $x";
+    /// In a word with an expansion, characters of IFS that the author wrote count as quoted, so that they form no patterns.
+    expansion_quotes_literal_ifs: bool = [N, Y, N, N, N, N, N], "observed: IFS='*'; echo *$y";
+    /// In a word with `$@` or `$*`, white space of IFS at the start and a separator behind it count as one separator.
+    leading_blank_joins_under_at: bool = [N, Y, N, N, N, N, N], "observed: IFS=': '; set -- ' ' a; printf '[%s]' $@";
+    /// In double quotes with `$@`, a backslash that stands for itself is split at if it is in IFS.
+    bare_backslash_under_at: bool = [N, Y, N, N, N, N, N], "observed: IFS='\\\\'; printf '[%s]' \"a\\\\n$@\"";
+    /// An empty last parameter of `\"$@\"` makes no argument when an unquoted expansion follows in the word.
+    last_empty_parameter_needs_word_end: bool = [N, N, Y, Y, N, N, N], "observed: set -- ''; printf '[%s]' \"$@\"$z";
+    /// Behind an expanded tilde and a colon, all up to the next slash is quoted text, even what looks like an expansion.
+    tilde_word_is_quoted: bool = [N, Y, N, N, N, N, N], "observed: echo ~:$HOME";
+    /// When `a{b,c}` makes two words.
+    braces: Braces = [Braces::None, Braces::Written, Braces::None, Braces::None, Braces::Fields, Braces::Fields, Braces::Fields], "observed in all six: x={a,b}; echo {a,b} $x";
+    /// Which ranges such as `{1..3}` there are.
+    brace_ranges: BraceRanges = [BraceRanges::None, BraceRanges::Padded, BraceRanges::None, BraceRanges::None, BraceRanges::Plain, BraceRanges::None, BraceRanges::Turned], "observed in all six: echo {01..3} {1..9..-3} {1..a}";
+    /// Behind an unquoted opening brace an expansion in the same word is neither split nor a pattern.
+    brace_stops_splitting: bool = [N, N, N, N, Y, N, N], "observed in all six: x='a b'; echo {$x,c}";
+    /// A backslash before a slash is dropped even behind a component that is a pattern.
+    escapes_slash_behind_pattern: bool = [Y, N, Y, Y, N, N, N], "observed: x='s*\\/k*'; echo $x";
+    /// Which parameters an operation must have found before its word is expanded.
+    operands_wait: OperandsWait = [OperandsWait { removal: Wait::Set, replacement: Wait::Set, substring: Wait::Set }, OperandsWait { removal: Wait::Text, replacement: Wait::Elements, substring: Wait::Set }, OperandsWait { removal: Wait::Set, replacement: Wait::Set, substring: Wait::Set }, OperandsWait { removal: Wait::Set, replacement: Wait::Set, substring: Wait::Set }, OperandsWait { removal: Wait::Elements, replacement: Wait::Never, substring: Wait::Never }, OperandsWait { removal: Wait::Never, replacement: Wait::Never, substring: Wait::Never }, OperandsWait { removal: Wait::Never, replacement: Wait::Never, substring: Wait::Never }], "observed in all six: unset z; echo ${z%${o=1}} ${z/a/${p=1}} ${z:1:${q=1}} $o $p $q; the same with z= and set --";
+    /// The replacement of `${x/p/r}` is expanded for each match, and not without one.
+    replacement_for_each_match: bool = [N, N, N, N, Y, N, N], "observed in all six: x=aa; n=0; echo ${x//a/$((n+=1))} ${x/b/$((n+=1))} $n";
+    /// In an assignment a tilde behind a colon in the word of `${x-word}` is expanded.
+    tilde_in_assigned_words: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: y=; v=${y+a:~}; echo $v";
+    /// A tilde in a word of `${x-word}` that is not used hides the rest of its name up to a brace, which ends what stands around.
+    unused_tilde_hides_brace: bool = [N, N, Y, Y, N, N, N], "observed in all six: unset v; echo ${v+~${#x}a}b";
+    /// `${#@}` counts the bytes of all parameters.
+    lengths_of_lists_in_bytes: bool = [N, N, N, Y, N, N, N], "observed in busybox with UTF-8: set -- ä; echo ${#@} ${#1}";
+    /// An assignment in arithmetic makes a new variable one of numbers.
+    arithmetic_makes_numbers: bool = [N, N, N, N, N, N, Y], "observed in all six: ((v=1)); v=2+3; echo $v";
+    /// In the word and the patterns of `case`, quotes that an expansion has emptied leave a byte 127 behind.
+    emptied_quotes_leave_mark: bool = [N, Y, N, N, N, N, N], "observed in all six: y=b; case \"${y#b}\"a in ?a) echo yes;; esac; set -- '' b; case \"$@\" in ?' b') echo yes;; esac";
+    /// While the word of an assignment, a `case`, a `[[ ]]`, a here-document or a quoted `${x-word}` is expanded, an unquoted `$*` in commands inside it is joined too.
+    star_joins_in_commands: bool = [N, Y, N, N, N, N, N], "observed in all six: IFS=; set -- a b; x=$(echo $*); echo $x";
+    /// The word of an unquoted `${x-word}` with an unquoted `$@` in it is split and joined with spaces before the word around it is split.
+    lists_in_words_are_rejoined: bool = [N, Y, N, N, N, N, N], "observed in all six: IFS=:; set -- a 'b c'; printf '[%s]' ${x-$@} ${x-q:$@}";
+    /// Whether `${@:-word}` uses its word is decided by the first parameter.
+    first_parameter_decides: bool = [N, N, N, N, Y, N, N], "observed in all six: set -- '' a; echo ${@:-q}";
+    /// A bracket that nothing closes in the pattern of `${x#p}` is a mistake if x is not set, and in a here-document; else it is text.
+    open_bracket_ends_shell: bool = [N, N, N, N, Y, N, N], "observed in all six: echo ${x#[}; echo after";
+    /// What `${x/p/r}` puts in is split apart from what it leaves.
+    replacements_stay_apart: bool = [N, N, N, N, Y, N, N], "observed in all six: IFS=' :'; x='a b'; echo ${x/b/:c}";
+    /// A colon ends a tilde-prefix outside assignments too.
+    colon_ends_tilde: bool = [N, Y, N, N, Y, N, N], "observed in all six: echo ~:a";
+    /// A backslash in an unquoted value escapes the next character of a pattern.
+    value_backslash_escapes: bool = [Y, Y, Y, Y, N, N, Y], "observed: y='\\[q*'; echo $y beside a file [q]";
+    /// `[.a.]` and `[=a=]` are known in bracket expressions.
+    collating_elements: bool = [Y, Y, N, Y, Y, Y, N], "observed in all six: echo [[.a.]]*";
+    /// Character classes such as `[:alpha:]` know letters beyond ASCII.
+    wide_classes: bool = [Y, Y, N, N, Y, N, Y], "observed: echo [[:alpha:]]* beside a file named with a two-byte letter";
+    /// Double quotes inside `\"${x-...}\"` end the quoting.
+    inner_quotes_unquote: bool = [N, N, N, N, Y, N, N], "observed: printf '[%s]' \"${z-\"a b\"}\"";
+    /// In an assignment, unquoted or quoted `$@` is joined with spaces whatever IFS is.
+    at_joins_with_space: bool = [N, Y, N, N, Y, Y, N], "observed: IFS=:; set -- a b; x=$@";
+    /// A tilde after `=` or `:` in an argument that looks like an assignment is expanded.
+    tilde_in_arguments: bool = [N, Y, N, N, N, N, N], "observed: echo a=~ a=~:~";
+    /// A tilde directly after the `=` of an argument is expanded.
+    tilde_after_equals: bool = [N, N, N, N, N, Y, N], "observed: echo a=~";
+    /// `${x/pattern/text}` replaces.
+    replacement: bool = [N, Y, N, Y, Y, Y, Y], "observed: x=abc; echo ${x/b/-}";
+    /// Quotes in the key of an associative array belong to it.
+    keys_keep_quotes: bool = [N, N, N, N, N, N, Y], "observed in zsh: typeset -A m; m['a']=x; echo ${(k)m}";
+    /// `$!` is 0 as long as no command has run in the background.
+    no_job_is_zero: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $!";
+    /// An operation with an unknown letter behind `@` is a mistake only if the parameter is set.
+    bad_letter_needs_value: bool = [N, Y, N, N, N, N, N], "observed in bash: echo ${nosuch@y}";
+    /// `${a[@]}` of an array without elements is unset under `set -u`.
+    empty_arrays_are_unset: bool = [N, N, N, N, N, Y, N], "observed in all six: set -u; a=(); echo ${a[@]}";
+    /// `${#a[@]}` of what is not set is a mistake under `set -u`.
+    array_length_minds_unset: bool = [N, Y, N, N, N, Y, N], "observed in all six: set -u; echo ${#a[@]}";
+    /// A negative index before the start of an array is a mistake even where a value is read, and one
+    /// text has no last element.
+    early_index_is_mistake: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x); echo ${a[-4]}; echo after";
+    /// `[!]...]` does not look at the bracket behind the sign.
+    negated_bracket_vanishes: bool = [N, N, N, N, Y, N, N], "observed in ksh93: case ] in [!]a]) echo yes; esac";
+    /// The index `@` of an array is 0 in arithmetic, with a message.
+    whole_array_is_zero: bool = [N, Y, N, N, N, N, N], "observed in all six: a=(1 2); echo $((a[@]))";
+    /// The width of a number in bits.
+    arithmetic_bits: u32 = [64, 64, 64, 64, 64, 32, 64], "observed in all six: echo $((1<<31))";
+    /// A variable's value may itself be an expression.
+    arithmetic_recursive: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: x=1+2; echo $((x*2))";
+    /// A variable is looked up when its operator comes, behind the right operand.
+    arithmetic_late_variables: bool = [N, N, N, Y, N, N, Y], "observed in all six: x=1; echo $((x + (x=5)))";
+    /// `x += value` looks x up behind the value.
+    arithmetic_late_assignments: bool = [Y, N, Y, Y, N, N, Y], "observed in all six: x=1; echo $((x += (x=5)))";
+    /// The status a shell ends with after an arithmetic error.
+    arithmetic_status: Status = [2, 1, 2, 2, 1, 1, 1], "observed in all six: echo $((1/0)); echo $?";
+    /// A tilde with a user who does not exist and a slash behind it swallows the rest of the word.
+    unknown_user_cuts_word: bool = [N, N, N, Y, N, N, N], "observed: echo ~nouser/x";
+    /// `~+` and `~-` stand for the folders that `cd` left and entered.
+    tilde_folders: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: echo ~+";
+    /// `~` with HOME unset asks the user database.
+    tilde_asks_users: bool = [N, Y, N, N, Y, N, N], "observed: unset HOME; echo ~";
+    /// `~` with an empty HOME is an empty argument rather than none.
+    empty_home_is_a_field: bool = [Y, Y, N, N, N, N, Y], "observed: HOME=; printf '[%s]' ~";
+    /// The status a shell ends with after a bad substitution.
+    bad_substitution_status: Status = [2, 1, 2, 2, 1, 1, 1], "observed in all six: echo ${x!y}; echo $?";
+    /// The status a shell ends with after `${x?}` or an unset parameter under `set -u`.
+    unset_status: Status = [2, 127, 2, 2, 1, 1, 1], "observed in all six: SHELL -c ': ${x?}'; echo $?";
+    /// What becomes of a constant that is too large.
+    arithmetic_large_constant: LargeConstant = [LargeConstant::Saturates, LargeConstant::Wraps, LargeConstant::Saturates, LargeConstant::Vanishes, LargeConstant::Real, LargeConstant::Wraps, LargeConstant::Truncates], "observed in all six: echo $((9223372036854775808)) $((99999999999999999999))";
+    /// Arithmetic has real numbers.
+    arithmetic_reals: Reals = [Reals::None, Reals::None, Reals::None, Reals::None, Reals::PointVanishes, Reals::None, Reals::PointStays], "observed in all six: echo $((1.5*2))";
+    /// Reals are of C's `long double` with 64 digits in the base of two; otherwise of its `double`.
+    extended_reals: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and zsh: echo $((1.0/3)) $((1e300*1e300))";
+    /// `&&` and `||` cut what is behind the point of a real.
+    logic_cuts_reals: bool = [N, N, N, N, N, N, Y], "observed in ksh93 and zsh: echo $((0.5&&2)) $((0.5||0))";
+    /// A value that is a minus sign and zeros, and all of an expression, is the real -0.
+    minus_zero: bool = [N, N, N, N, Y, N, N], "observed in all six: z=-0; echo $(($z)) $((z)) $((-0))";
+    /// Powers are computed as C's `pow` does, in `double`, even those of whole numbers.
+    powers_are_doubles: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and zsh: echo $((3**39)) $((10**-1))";
+    /// Arithmetic evaluates both sides of `&&`, `||` and `?:`, and looks a variable up only when its operator comes.
+    arithmetic_eager: bool = [N, N, N, Y, N, N, N], "observed in all six: x=1; echo $((0&&x++)) $x";
+    /// An unset variable in arithmetic is an error under `set -u`.
+    arithmetic_minds_unset: bool = [Y, Y, N, N, Y, N, Y], "observed in all six: set -u; echo $((x))";
+    /// A variable's value must not name a variable that is not set.
+    arithmetic_value_names_must_be_set: bool = [N, N, N, N, Y, N, N], "observed in all six: x=abc; echo $((x))";
+    /// The result of an arithmetic expansion is not split.
+    arithmetic_is_whole: bool = [N, N, N, N, N, N, Y], "observed in all six: IFS=1; echo $((11+2))";
+    /// What `${@#p}` and its kin do to a list.
+    list_operations: ListOperations = [ListOperations::Each, ListOperations::Each, ListOperations::WholeString, ListOperations::WholeString, ListOperations::Each, ListOperations::Refused, ListOperations::Each], "observed in all six: set -- aay bby; echo ${@%y}";
+    /// A backslash that comes from a value stands for itself before a quoted character of a pattern, and that character is a part of the pattern then.
+    quotes_pair: QuotesPair = [QuotesPair::Always, QuotesPair::Always, QuotesPair::Before("!*?[]=~:/-\\"), QuotesPair::Before("!*?[]-\\"), QuotesPair::Before("*?[]\\"), QuotesPair::Never, QuotesPair::Never], "observed in all six: x='a\\'; case 'a\\zb' in $x\\*b) echo 1;; *) echo 2;; esac";
+    /// A dot in a group at the start of a pattern matches that of a hidden name.
+    groups_match_hidden: bool = [N, Y, N, N, Y, N, Y], "observed in bash, ksh93, mksh and zsh: echo @(.x|a) +(.)x";
+    /// A slash ends a bracket expression when the shell looks whether a word is a pattern at all; a quoted one does not.
+    slash_ends_brackets: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: shopt -s nullglob; echo [a/b] [a\\/b] [a/ [a\\/]";
+    /// `${x/pattern/text}` of an unset x works on an empty value.
+    replaces_unset: bool = [N, N, N, N, Y, Y, Y], "observed in all six: unset v; echo ${v/*/w}";
+    /// `[:word:]` is a class of characters.
+    word_class: bool = [N, Y, N, N, Y, Y, N], "observed in all six: case _ in [[:word:]]) echo yes; esac";
+    /// The status after a here-document that cannot be read, where the shell finds that out when it expands it.
+    unreadable_document_status: Option<Status> = [None, Some(1), None, None, Some(3), Some(1), None], "observed in all six: cat <<E with ${v-\"}";
+    /// What a negative length of `${x:offset:length}` means.
+    negative_length: NegativeLength = [NegativeLength::FromEnd, NegativeLength::FromEnd, NegativeLength::FromEnd, NegativeLength::FromEndOrRest, NegativeLength::Nothing, NegativeLength::Rest, NegativeLength::FromEndIfThere], "observed in all six: x=abcde; echo ${x:1:-1} ${x:2:-9}";
+    /// A negative offset of `${@:offset}` never reaches `$0`.
+    negative_offset_skips_zero: bool = [N, N, N, N, N, N, Y], "observed in all six: set -- a; echo ${@: -2}";
+    /// An offset of `${x:offset}` before the start means the start.
+    early_offset_is_start: bool = [N, N, N, N, Y, Y, Y], "observed in all six: x=abc; echo ${x: -9}";
+    /// An empty last parameter of an unquoted `$@` that is not the only one is an argument.
+    last_empty_parameter_stays: bool = [N, N, N, N, Y, N, N], "observed in all six: set -- a ''; echo $@";
+    /// `${@:-x}` counts parameters that are all empty as none.
+    all_empty_is_none: bool = [N, N, N, N, Y, N, N], "observed in all six: set -- '' ''; echo ${@:-x}";
+    /// An expansion behind a tilde gives the name of the user.
+    tilde_reads_expansions: bool = [N, N, N, N, Y, N, N], "observed in all six: x=root; echo ~$x ~'/a'";
+    /// What becomes of a slash at the end of HOME.
+    home_slash: HomeSlash = [HomeSlash::Stays, HomeSlash::Stays, HomeSlash::Stays, HomeSlash::Stays, HomeSlash::RootVanishes, HomeSlash::Vanishes, HomeSlash::Stays], "observed in all six: HOME=/h/; echo ~/x; HOME=/; echo ~/x";
+    /// The offset of a slice of an array is an index, also where elements are missing.
+    slices_go_by_index: bool = [N, Y, N, N, Y, N, N], "observed in bash, ksh93 and mksh: a[3]=q; a[8]=r; echo ${a[@]:4:1}";
+    /// Slices of associative arrays count the elements from 1; 0 means the first one too.
+    keyed_slices_count_from_one: bool = [N, Y, N, N, N, N, N], "observed in bash and ksh93: declare -A h=([a]=1 [b]=2); echo ${h[@]:1:1} ${h[@]:2}";
+    /// The length of a substring is looked at only when the offset lies in the text.
+    length_is_late: bool = [N, Y, N, N, N, N, N], "observed in all six: x=abc; echo ${x:9:i++} $i";
+    /// An index that expands to nothing is a mistake.
+    empty_index_is_mistake: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: a=(1 2); i=; echo ${a[$i]}";
+    /// An opening bracket that nothing closes keeps a field from being a pattern.
+    open_bracket_spoils: bool = [N, N, N, N, Y, N, N], "observed in all six: echo [* beside a file [q]";
+    /// Groups such as `@(a|b)` count in a pathname pattern that comes from a value.
+    groups_in_values: bool = [N, Y, N, N, N, N, N], "observed in all six: x='@(lid|Lid)'; echo $x";
+    /// In brackets of a pattern characters of several bytes count.
+    wide_brackets: bool = [Y, Y, N, N, Y, N, Y], "observed in all six: case ä in [ä]) echo yes; esac";
+    /// Bytes that get a backslash at the start of a parameter in `\"$*\"`, behind the first one, where IFS
+    /// is empty and pathnames are matched.
+    unjoined_star_escapes: &'static str = ["", "", "", "", "[]*?()|&}", "", ""], "observed in ksh93, with each byte of ASCII: set -- a '[q]' '*'; IFS=; printf '<%s>' \"$*\" x\"$*\" \"${*%z}\"; x=\"$*\"";
+    /// What joins unquoted `$@` counts as white space at the start of a word.
+    list_joiner_is_soft: bool = [N, N, N, N, N, Y, N], "observed in mksh: IFS=:; set -- '' a; echo $@";
+    /// White space of IFS at the start of an expansion belongs to no separator behind it.
+    leading_blank_stands_alone: bool = [N, N, N, N, N, Y, N], "observed in mksh: IFS=' :'; x=' :a'; printf '[%s]' x$x";
+    /// A list that is joined with an empty IFS and is empty then counts as empty.
+    joined_empty_is_none: bool = [N, Y, N, N, N, Y, N], "observed in all six: IFS=; set -- '' ''; echo \"${*:-x}\"";
+    /// How `${x@Q}`, `alias` and, in some shells, `printf %q` quote.
+    requoting: Requoting = [Requoting::Always, Requoting::Always, Requoting::DoubleQuotes, Requoting::DoubleQuotes, Requoting::DollarQuotes, Requoting::Pieces, Requoting::Pieces], "observed in all six: alias x=a y=\"it's\"; alias x y; in bash and mksh: echo ${x@Q}";
+    /// Punctuation that needs no quotes where they are put only if needed; `=` needs them at the start.
+    requoting_leaves: &'static str = ["", "", "", "", "_./,:=@%+-^!", "_./,:@%+-^!", "_./,:@%+-!"], "observed in ksh93, mksh, zsh: alias x=... with each byte of ASCII, behind and before a letter";
+    /// What a brace expansion sees in fields: what the author wrote, or values too.
+    braces_in_values: bool = [N, N, N, N, Y, Y, N], "observed in all six: x={a,b}; echo $x";
+    /// `$a` of an array is all its elements.
+    array_is_list: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); echo $a";
+    /// A tilde with a user who does not exist, and `=name` of a program that does not, are errors.
+    unknown_user_is_error: bool = [N, N, N, N, N, N, Y], "observed in all six: echo ~nosuch; echo =nosuch";
+    /// An opening brace that nothing closes keeps a whole field as it is.
+    open_brace_spoils: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo {{a,b}";
+    /// A tilde is expanded in the finished field, whatever made it.
+    tilde_in_fields: bool = [N, N, N, N, N, N, Y], "observed in all six: echo ''~ {~,a} =nosuch";
+    /// Parentheses are groups of a pattern without a sign before them.
+    bare_groups: bool = [N, N, N, N, N, N, Y], "observed in all six: echo (l|L)id";
+    /// `**/` matches any number of folders without being switched on.
+    double_star: bool = [N, N, N, N, N, N, Y], "observed in all six: echo **/*.txt";
+    /// A bracket in a pattern that nothing closes is an error.
+    open_bracket_is_error: bool = [N, N, N, N, N, N, Y], "observed in all six: echo [a-";
+    /// What quoted `$*` gives to an operation: its parameters, or what they joined make.
+    star_joins_first: bool = [N, N, N, N, N, N, Y], "observed in all six: echo \"${*%y}\"";
+    /// A negative length of a slice of a list is an error.
+    negative_list_length_is_error: bool = [Y, Y, N, N, N, N, N], "observed in all six: echo ${@:1:-1}";
+    /// `${x:=word}` gives what x keeps of the word.
+    default_gives_stored: bool = [N, Y, N, N, N, N, N], "observed in all six: typeset -i a; echo ${a:=4+3}";
+    /// `${x[@]:1:2}` of a text is a part of the text.
+    lists_of_texts_are_cut: bool = [N, Y, N, N, N, N, Y], "observed in all six: f=abcd; echo ${f[@]:0:1}";
+    /// A tilde is expanded at the start of the pattern of `${x##p}` and `${x%%p}`.
+    tilde_in_longest: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x='~a'; echo ${x##~}";
+    /// A tilde is expanded at the start of the pattern of `${x/p/r}`.
+    tilde_in_replaced: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x=~; echo ${x/~/T}";
+    /// An empty pattern matches before each character in `${x//p/r}`, and at the start in `${x/p/r}`.
+    empty_pattern_matches: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; echo ${x////-} ${x/\"\"/r}";
+    /// An empty pattern of `${x/p/r}` matches an empty value.
+    empty_pattern_matches_empty: bool = [N, N, N, N, Y, N, Y], "observed in all six: x=; echo ${x/\"\"/r} ${x//\"\"/r}";
+    /// A slash inside an expansion ends the pattern of `${x/p/r}`, which is then no expansion.
+    slash_cuts_expansions: bool = [N, N, N, N, N, N, Y], "observed in all six: echo ${x/${y/a/b}/r} ${x/$(echo /)/r}; echo after";
+    /// Each parameter of an unquoted `$@` is split for itself.
+    parameters_split_apart: bool = [N, N, N, N, Y, N, Y], "observed in all six: IFS=:; set -- a : b; echo $@";
+    /// A tilde at the start of any field is expanded, where splitting began that.
+    tilde_in_later_fields: bool = [N, N, N, N, N, Y, N], "observed in mksh: x='a '; echo $x~";
+    /// Quotes before an unquoted `${x-word}` keep an argument behind a separator at the end of that word.
+    quotes_keep_later_words: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '[%s]' 'a'${x- }";
+    /// Empty quotes in the word of an unquoted `${x:-...}` keep an argument.
+    quotes_in_words_count: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: printf '[%s]' ${x:-\"\"}";
+    /// `${x-...}` and its kin make empty quotes before them count for nothing.
+    operations_drop_empty_quotes: bool = [N, N, N, N, N, Y, N], "observed in mksh: printf '[%s]' ''${x-}";
+    /// A separator at the end of an expansion makes an empty field behind it.
+    last_separator_makes_field: bool = [N, N, N, N, N, N, Y], "observed in zsh: IFS=:; x=a:; printf '[%s]' $=x";
+    /// `${x?}` ends the shell as `exit` does: the action for EXIT is carried out.
+    unset_message_exits: bool = [N, N, N, N, N, N, Y], "observed in all six: trap 'echo bye' EXIT; : ${x?}; and eval ': ${x?}'; echo after";
+    /// A backslash at the end of a pattern matches a backslash.
+    last_backslash_matches: bool = [Y, Y, Y, N, Y, Y, Y], "observed in all six: y='\\'; case '\\' in $y) echo yes; esac";
+    /// A removal from the elements of an array under an empty IFS leaves the shell's own marks.
+    array_removals_leave_marks: bool = [N, Y, N, N, N, N, N], "observed in bash: IFS=; a=('b c'); printf '%s' ${a[@]#x}";
+    /// An unquoted `$*` in `name=value` behind a declaration utility is joined with spaces when IFS is empty.
+    declared_star_has_spaces: bool = [N, Y, N, N, N, N, N], "observed in all six: IFS=; set -- a b; export v=$* w=${*#a}; echo $v";
+    /// `${@?}` and `${@=x}` are mistakes, whatever there is.
+    lists_demand_nothing: bool = [N, N, N, N, N, Y, N], "observed in all six: set -- a; echo ${@?} ${*=x} ${a[@]?}";
+    /// What a part is taken of under `set -u`, although it is not set.
+    sliced_unset: SlicedUnset = [SlicedUnset::Nothing, SlicedUnset::Nothing, SlicedUnset::Nothing, SlicedUnset::Nothing, SlicedUnset::Parameters, SlicedUnset::All, SlicedUnset::Nothing], "observed in all six: set -u; echo ${1:0} ${a:1} ${a/x/y}";
+    /// `${#a[5]}` is 0 under `set -u` where other elements are set.
+    missing_element_has_length: bool = [N, Y, N, N, Y, N, N], "observed in all six: set -u; a=(1); echo ${#a[5]}";
+    /// A variable that is not set ends the shell under `set -u` in `((`, `let` and `[[` too.
+    unset_goes_through: bool = [N, Y, N, N, N, N, N], "observed in all six: set -u; ((q)); let q; [[ q -eq 0 ]]; echo after";
+    /// In an assignment most lists are joined with IFS although `$@` itself is not.
+    assigned_lists_use_ifs: bool = [N, Y, N, N, N, N, N], "observed in bash: IFS=:; set -- a ''; x=\"${@:1}\"; y=\"$@\"; z=${@#b}";
+    /// A backslash in a value escapes only what is special in patterns.
+    value_backslash_needs_special: bool = [N, N, N, N, N, N, Y], "observed in zsh: x='l\\i*'; case lid in ${~x}) echo yes; esac";
+    /// A brace behind a backslash opens a pair all the same if another opens one behind it.
+    escaped_opener_counts: bool = [N, N, N, N, Y, N, N], "observed in ksh93: echo \\{a,b}{c,d}";
+    /// A separator at the start of what a command prints makes no empty field.
+    output_begins_behind_separator: bool = [N, N, N, N, N, Y, N], "observed in mksh: IFS=:; printf '[%s]' $(echo :a)";
+    } };
+}
+pub(in crate::dialect) use expanding_rows;

@@ -1,0 +1,303 @@
+//! The rows of the table about how a text is read.
+
+/// Hands these rows, behind others, to the next macro of a chain.
+macro_rules! reading_rows {
+    ($next:ident $($chain:ident)*; $($rows:tt)*) => { $next! { $($chain)*; $($rows)*
+    /// Aliases are replaced in scripts without being switched on.
+    aliases: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: alias l=label, newline, l a";
+    /// Which parentheses the pattern of an operation may hold without quotes.
+    operation_parentheses: OperationParentheses = [OperationParentheses::Any, OperationParentheses::Any, OperationParentheses::Any, OperationParentheses::Any, OperationParentheses::Groups, OperationParentheses::Pairs, OperationParentheses::Any], "observed in all six: echo ${x#(} ${x#)} ${x#(a)} ${x/(/} ${x/)/} ${x#*(}";
+    /// A test of `[[` takes whatever word stands behind it, an operator too.
+    tests_take_any_operand: bool = [N, Y, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh with each letter: [[ -f = -f ]]; [[ -f ]]; [[ -q = -q ]]";
+    /// `${x/#p/r}` and `${x/%p/r}` replace at the start and at the end.
+    replacement_anchors: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: x=abc; echo ${x/#a/-}";
+    /// `$'...'` decodes escapes inside `\"${x-...}\"` too.
+    dollar_quotes_in_quoted_brace: bool = [N, Y, N, N, N, Y, N], "observed in all six: echo \"${x-$'a\\tb'}\"";
+    /// `${x:}` is a bad substitution.
+    empty_offset_is_bad: bool = [N, Y, N, Y, N, Y, Y], "observed in all six: x=abc; echo ${x:}";
+    /// `#` and `%` anchor a pattern behind two slashes too.
+    anchors_behind_two_slashes: bool = [N, N, N, N, N, N, Y], "observed in all six: x=a%c; echo ${x//%c/r} ${x//#a/r}";
+    /// Braces pair up in the pattern of a replacement between double quotes too.
+    quoted_replaced_braces_nest: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and zsh: x='a{}b'; echo ${x/{}/r} \"${x/{}/r}\"";
+    /// `${x::=word}` assigns whether there is a value or not.
+    assigns_always: bool = [N, N, N, N, N, N, Y], "observed in all six: x=a; echo ${x::=b} $x";
+    /// What cannot stand behind `${`, which is found out when the line is read.
+    spoils_start: &'static [u8] = [b"", b"", b"", b"", b"+=/%:\\}", b"", b""], "observed in all six: echo a; echo ${=x}; echo ${}";
+    /// `${#%}`, `${#/}`, `${#=}`, `${#+}` and `${#:}` are lengths of parameters that do not exist.
+    odd_length_is_bad: bool = [N, Y, Y, Y, Y, N, N], "observed in all six: echo ${#%}, ${#/}, ${#=}, ${#+}, ${#:}";
+    /// A syntax error in `name=(...)` ends only the line it is on.
+    array_error_ends_line: bool = [N, Y, N, N, N, N, N], "observed in all six: a=(x;y), newline, echo after";
+    /// A `for` variable that is no name is found out when the loop runs: its status is 1.
+    late_for_names: bool = [N, Y, N, N, N, N, N], "observed in all six: for 1 in a; do :; done; echo after";
+    /// `0x` without digits is 0.
+    empty_hexadecimal: bool = [N, Y, N, N, N, N, Y], "observed in bash: echo $((0x))";
+    /// In an unquoted `${x-...}` braces nest.
+    braces_nest: bool = [N, N, N, N, Y, N, Y], "observed in all six: echo ${z-{a}b}";
+    /// Between double quotes `\\}` in the word of an operation is a brace.
+    inner_quotes_escape_brace: bool = [N, N, Y, Y, Y, N, N], "observed in all six: y=; echo ${y+\"\\}\"}";
+    /// Between double quotes, the quotes in the word of `${x-word}` are taken out before the word is read.
+    inner_quotes_vanish: bool = [N, Y, N, N, N, N, N], "observed in all six: x=b; echo \"${v-$x\"a b\"}\" \"${v-'\"'}\"";
+    /// What cannot be read in `$(...)` is found when it is carried out, and ends the shell there.
+    parentheses_read_late: bool = [N, N, N, N, Y, N, N], "observed in all six: echo a; echo $(fi); if false; then echo $(for); fi";
+    /// `!` cannot be the word of a `case`.
+    case_refuses_bang: bool = [N, N, N, N, Y, N, N], "observed in all six: case ! in *) echo y;; esac";
+    /// A colon before `#` and `%` in `${x#p}` changes nothing.
+    colon_before_removal: bool = [N, N, N, N, Y, Y, N], "observed in all six: x=ab; echo ${x:#a} ${x:%%b*}";
+    /// In a here-document, `$(` in the operand of `${x#p}`, `${x/p/r}` or `${x:n}` is an error.
+    document_operands_hold_no_commands: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: x=a; cat <<E with ${x/a/$(echo b)}";
+    /// A brace that is the word of a `case`, and a closing one at the start of an argument in `$(`, are errors.
+    lone_braces_are_refused: bool = [N, N, N, N, Y, N, N], "observed in all six: case { in *) echo y;; esac; echo $(echo a })";
+    /// Double quotes vanish from the expression of `((...))`.
+    arithmetic_command_drops_quotes: bool = [N, N, N, N, N, Y, N], "observed in all six: ((x=3\"4\")); echo $x";
+    /// Inside `\"${x-...}\"` single quotes keep a `}` from closing the expansion.
+    single_quotes_hide_brace: bool = [N, Y, N, N, N, N, N], "observed: echo \"${z-'}'}\"";
+    /// `$10` is parameter 10 rather than `$1` followed by `0`.
+    unbraced_digits: bool = [N, N, N, N, N, N, Y], "observed in all six: set -- a; echo $10";
+    /// `$'...'` decodes escapes.
+    dollar_single_quotes: bool = [Y, Y, N, Y, Y, Y, Y], "observed in all six: echo $'a\\tb'";
+    /// `$\"...\"` is a double-quoted string without the dollar.
+    dollar_double_quotes: bool = [N, Y, N, N, Y, Y, N], "observed in all six: echo $\"a\"";
+    /// `$[...]` is an arithmetic expansion.
+    dollar_brackets: bool = [N, Y, N, N, N, N, Y], "observed in all six: echo $[1+1]";
+    /// Groups such as `@(a|b)` are patterns without being switched on.
+    extended_patterns: bool = [N, N, N, N, Y, Y, N], "observed: case ab in @(ab|c)) echo y;; esac";
+    /// `<(...)` and `>(...)` stand for a file.
+    process_substitution: bool = [N, Y, N, Y, Y, N, Y], "observed: echo <(:)";
+    /// `name+=value` appends.
+    append_assignment: bool = [N, Y, N, N, Y, Y, Y], "observed: a=1; a+=2; echo $a";
+    /// What `${!x}` expands.
+    indirection: Indirection = [Indirection::None, Indirection::Value, Indirection::None, Indirection::None, Indirection::Name, Indirection::Name, Indirection::None], "observed: y=x; x=1; echo ${!y}";
+    /// `${!x*}` lists the names that begin with x.
+    name_listing: bool = [N, Y, N, N, Y, N, N], "observed in all six: xa=1; echo ${!x*}";
+    /// `${x:offset:length}` takes a part of the value.
+    substrings: bool = [N, Y, N, Y, Y, Y, Y], "observed: x=abc; echo ${x:1:1}";
+    /// `${x^}` and `${x,}` change case.
+    case_change: bool = [N, Y, N, N, N, N, N], "observed: x=abc; echo ${x^}";
+    /// `${x@Q}` and its kin transform the value.
+    transformations: bool = [N, Y, N, N, N, Y, N], "observed: x=abc; echo ${x@Q}";
+    /// `$((` always begins an arithmetic expansion, even where it could be a command substitution.
+    arithmetic_is_final: bool = [N, N, Y, Y, N, N, N], "observed: echo $((1)";
+    /// What ends a here-document besides a line that is its delimiter.
+    document_end: DocumentEnd = [DocumentEnd::Line, DocumentEnd::InSubstitution, DocumentEnd::Line, DocumentEnd::Line, DocumentEnd::BeforeParenthesis, DocumentEnd::BeforeCloser, DocumentEnd::Line], "observed in all six: x=$(cat <<E, a line, E)";
+    /// A here-document that the text ends in is an error.
+    unclosed_document_is_fatal: bool = [N, N, N, N, N, Y, N], "observed: cat <<E";
+    /// A compound command may have an empty body.
+    empty_bodies: bool = [N, N, N, N, N, N, Y], "observed: if :; then fi";
+    /// `time` before a pipeline is a reserved word.
+    time_reserved: bool = [N, Y, N, N, Y, Y, Y], "observed: time :";
+    /// Before what `!` may stand alone.
+    lone_negation: &'static [&'static str] = [&[], &["\n", ";"], &[], &[], &["\n", ";", "&", "||", ")"], &[], &["\n", ";", "&&", "||", ")"]], "observed in all six: ! ; echo $?; (!); ! && echo a";
+    /// Before what `time` may stand alone.
+    lone_time: &'static [&'static str] = [&[], &["\n", ";"], &[], &[], &["\n", ";", "&", ")"], &["\n", ";", "&", ")"], &["\n", ";", "&", ")"]], "observed in all six: time; (time); time && echo a";
+    /// Before what the body of a function may be missing.
+    empty_function_bodies: &'static [&'static str] = [&[], &[], &[], &[], &["&", "|"], &["&", "|", ";"], &[]], "observed in all six: f() ; echo a; f() && echo a";
+    /// Where a semicolon may stand with no command before it.
+    lone_semicolons: LoneSemicolons = [LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::One, LoneSemicolons::None, LoneSemicolons::Newlines], "observed in all six: if; then; fi; true && ; echo a; { ; echo a; }; echo a; ; echo b";
+    /// The parameters are variables too: `2=x`, `argv=(a b)`, `for 1 in a b`.
+    parameters_are_variables: bool = [N, N, N, N, N, N, Y], "observed in all six: 2=x; argv[3]=y; echo $argv";
+    /// A quote in the pattern of `\"${x#p}\"` or `${x/p/r}` quotes only if its partner stands before the
+    /// end of the pattern.
+    pattern_quotes_need_pairs: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo \"${x%'}b'}\" ${x//'/'/-}";
+    /// What of an expression has been evaluated when something in it is found to be wrong.
+    arithmetic_while_reading: WhileReading = [WhileReading::Nothing, WhileReading::All, WhileReading::Nothing, WhileReading::Operators, WhileReading::Nothing, WhileReading::All, WhileReading::Operators], "observed in all six: let 'x = 3, y = )'; echo $x";
+    /// A number with a base beyond the largest is a decimal one.
+    large_base_is_ten: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo $((65#12))";
+    /// What quotes and backslashes in the word of `${x-word}` do in a here-document.
+    document_quotes: DocumentQuotes = [DocumentQuotes::Quoted, DocumentQuotes::BackslashQuotes, DocumentQuotes::Quoted, DocumentQuotes::Quoted, DocumentQuotes::SinglesToo, DocumentQuotes::BackslashOutside, DocumentQuotes::Quoted], "observed in all six: read -r x <<E with ${z-\"a\\b\"}, ${z-a\\b}, ${z-\"a 'b'\"}";
+    /// `'\\n'` in arithmetic is the code of the newline.
+    arithmetic_character_escapes: bool = [N, N, N, N, Y, N, N], "observed in ksh93: echo $(('\\n'))";
+    /// `\\/` in the replacement of `${x/p/r}` keeps its backslash.
+    replacement_keeps_escaped_slash: bool = [N, N, N, N, Y, N, N], "observed in all six: x=abc; echo ${x/b/\\/}";
+    /// Behind a `[[` that no `]]` has ended `&&` and `||` are words.
+    brackets_hide_connectors: bool = [N, N, N, Y, N, N, N], "observed in busybox: [[ -f lid && -d combs ]]; echo $?; echo [[ a && echo b";
+    /// In `[[` newlines may stand between an operator and its operands, and behind a lone word.
+    newlines_between_operands: bool = [N, N, N, N, N, N, Y], "observed in all six: [[ a, newline, && b ]]; [[ -n, newline, a ]]";
+    /// The parentheses of `name()` stand together.
+    function_parentheses_touch: bool = [N, N, N, N, N, N, Y], "observed in all six: f ( ) { echo a; }";
+    /// `|&` pipes standard error too.
+    pipe_both: bool = [N, Y, N, N, N, N, Y], "observed: echo a |& cat";
+    /// `select` is a reserved word.
+    select: bool = [N, Y, N, N, Y, Y, Y], "observed: select x in a; do :; done";
+    /// `function name` defines a function.
+    function_keyword: bool = [N, Y, N, Y, Y, Y, Y], "observed: function f { :; }";
+    /// `[[` begins a conditional expression.
+    double_brackets: bool = [N, Y, N, N, Y, Y, Y], "observed: [[ a ]]";
+    /// `((` begins an arithmetic command.
+    double_parentheses: bool = [N, Y, N, N, Y, Y, Y], "observed: ((1))";
+    /// `coproc` begins a coprocess.
+    coprocesses: bool = [N, Y, N, N, N, N, Y], "observed: coproc :";
+    /// `for ((a; b; c))` is a loop.
+    arithmetic_for: bool = [N, Y, N, N, Y, N, Y], "observed: for ((i=0;i<2;i++)); do :; done";
+    /// A loop body may be written in braces.
+    braces_as_loop_body: bool = [N, Y, N, N, Y, Y, Y], "observed: for i in a; { echo $i; }";
+    /// `;;&` goes on comparing.
+    case_continue_ampersand: bool = [N, Y, N, N, N, Y, N], "observed: case a in a) echo 1;;& a) echo 2;; esac";
+    /// `;|` goes on comparing.
+    case_continue_bar: bool = [N, N, N, N, N, Y, Y], "observed: case a in a) echo 1;| a) echo 2;; esac";
+    /// `;&` runs the next body.
+    case_fall: bool = [Y, Y, N, N, Y, Y, Y], "observed: case a in a) echo 1;& b) echo 2;; esac";
+    /// A function may have a name that is no variable name.
+    any_function_name: bool = [N, Y, N, N, N, Y, Y], "observed: a-b() { :; }";
+    /// A function body may be a simple command.
+    simple_function_bodies: bool = [N, N, Y, Y, Y, Y, Y], "observed: f() echo a";
+    /// `{name}>file` picks a descriptor.
+    named_descriptors: bool = [N, Y, N, N, Y, N, Y], "observed: : {fd}>/dev/null";
+    /// A descriptor before a redirection may have several digits.
+    long_descriptors: bool = [Y, Y, N, Y, N, N, N], "observed: echo 12>&1";
+    /// `&>` redirects both outputs.
+    redirect_both: bool = [N, Y, N, Y, Y, Y, Y], "observed: echo a &>/dev/null";
+    /// `<<<` is a here-string.
+    here_strings: bool = [N, Y, N, N, Y, Y, Y], "observed: cat <<<a";
+    /// Arithmetic has `**`.
+    arithmetic_power: bool = [N, Y, N, Y, Y, N, Y], "observed in all six: echo $((2**3))";
+    /// Arithmetic has `++` and `--`.
+    arithmetic_steps: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: i=1; echo $((i++))";
+    /// Words that begin no command, besides those that go on or end a compound one.
+    never_commands: &'static [&'static str] = [&["in"], &["in", "]]"], &["in"], &["in"], &["in"], &["in"], &[]], "observed in all six: in; ]]; in() { :; }";
+    /// Reserved words that count behind assignments and redirections, where none may stand.
+    reserved_behind_assignments: &'static [&'static str] = [&[], &[], &[], &[], &[], &[], MISPLACED_ZSH], "observed in all six: x=1 then; >f then; x=1 !";
+    /// What may stand behind redirections that begin a command.
+    behind_redirections: BehindRedirections = [BehindRedirections::Words, BehindRedirections::Words, BehindRedirections::Words, BehindRedirections::Words, BehindRedirections::Parentheses, BehindRedirections::Subshells, BehindRedirections::Commands], "observed in all six: >f (echo a); >f ((1)); >f { echo a; }; >f if true; then echo a; fi";
+    /// In arithmetic `--1` is minus minus 1.
+    arithmetic_double_signs: bool = [Y, Y, Y, Y, N, N, N], "observed in all six: echo $((--1))";
+    /// Arithmetic has the comma operator.
+    arithmetic_comma: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: echo $((1,2))";
+    /// A constant with a leading zero is octal.
+    arithmetic_octal: bool = [Y, Y, Y, Y, N, N, N], "observed in all six: echo $((010))";
+    /// The largest base of constants such as `16#ff`; 0 where there are none.
+    arithmetic_largest_base: u32 = [0, 64, 0, 64, 64, 36, 36], "observed in all six: echo $((64#_))";
+    /// An empty expression is 0.
+    empty_arithmetic_is_zero: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: echo $(( ))";
+    /// What counts as a blank inside an expression.
+    arithmetic_blanks: &'static str = [" \t\n", " \t\n", " \t\n", " \t\n\x0b\x0c\r", " \t\n", " \t\n\x0b\x0c\r", " \t\n"], "observed in all six: x=$(printf '\\r7'); echo $(($x))";
+    /// What counts as a blank before a number besides.
+    arithmetic_blanks_before_numbers: &'static str = ["", "", "", "", "\x0b\x0c\r", "", ""], "observed in all six: x=$(printf '\\r7'); echo $(($x))";
+    /// The end of an expression closes the parentheses that it begins with.
+    arithmetic_end_closes: bool = [N, N, N, Y, N, N, N], "observed in all six: x='(1+2'; echo $(($x))";
+    /// Underscores inside numbers are passed over.
+    arithmetic_underscores: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((1_000))";
+    /// `inf` and `nan` are numbers.
+    arithmetic_infinities: bool = [N, N, N, N, Y, N, Y], "observed in all six: echo $((inf))";
+    /// `for x (a b)`, bodies without `do`, `repeat`, `foreach`, `always`, functions without a name and
+    /// with several.
+    short_forms: bool = [N, N, N, N, N, N, Y], "observed in zsh: for x (a b) echo $x; repeat 2 echo b; () { echo $1 } c";
+    /// Behind the name in a braced expansion these cannot be read; what else is no operation is a bad
+    /// substitution once it is expanded.
+    spoils_expansion: &'static [u8] = [b"", b"", b"", b"", b"^,~&;|<>() \t\n'\"`{]", b"", b""], "observed in all six: label a; label ${x^}";
+    /// How `$'...'` decodes its escapes.
+    dollar_escapes: &'static DollarEscapes = [&escapes::BASH, &escapes::BASH, &escapes::BASH, &escapes::BUSYBOX, &escapes::KSH93, &escapes::MKSH, &escapes::ZSH], "observed with each letter";
+    /// How the constants of reals are written.
+    real_constants: RealConstants = [RealConstants::Plain, RealConstants::Plain, RealConstants::Plain, RealConstants::Plain, RealConstants::Lenient, RealConstants::Plain, RealConstants::Plain], "observed in ksh93 and zsh: echo $((0x1.8p1)) $((1e)) $((1e+)) $((.)) $((0e1)) $((1e4294967297))";
+    /// Plus signs before the end of an expression count for nothing.
+    plus_signs_at_end: bool = [N, N, N, N, Y, N, N], "observed in all six: echo $((+)) $((+ +)) $((1,+)) $((-+))";
+    /// A choice with nothing between `?` and `:` is 1, whatever holds.
+    empty_choice_is_one: bool = [N, N, N, N, Y, N, N], "observed in all six: echo $((0?:3)) $((2?:3))";
+    /// Arithmetic has functions such as `sqrt`.
+    arithmetic_functions: bool = [N, N, N, N, Y, N, N], "observed in all six: echo $((sqrt(16)))";
+    /// Arithmetic has constants such as `0b101`.
+    arithmetic_binary: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((0b101))";
+    /// What quotes in an arithmetic expression do.
+    arithmetic_quotes: Quotes = [Quotes::Vanish, Quotes::Vanish, Quotes::Stay, Quotes::Stay, Quotes::Separate, Quotes::Stay, Quotes::Separate], "observed in all six: echo $((1\"0\"))";
+    /// `1#c` is the code of a character.
+    base_one_is_a_character: bool = [N, N, N, N, N, Y, N], "observed in all six: echo $((1#0))";
+    /// What `#` means where a value stands.
+    arithmetic_sign: ArithmeticSign = [ArithmeticSign::Error, ArithmeticSign::Error, ArithmeticSign::Error, ArithmeticSign::Error, ArithmeticSign::Error, ArithmeticSign::Zero, ArithmeticSign::Parameters], "observed in all six: echo $((#)); x=a; echo $((#x))";
+    /// What a constant with a base and no digits is.
+    empty_digits: EmptyDigits = [EmptyDigits::Refused, EmptyDigits::Refused, EmptyDigits::Refused, EmptyDigits::Zero, EmptyDigits::ZeroFromTen, EmptyDigits::Zero, EmptyDigits::Zero], "observed in all six: echo $((2#)) $((10#)) $((64#))";
+    /// Shifts and bit operators bind more tightly than all others.
+    bits_bind_first: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((1+2<<3))";
+    /// Where words are looked up behind an alias that ends in a blank.
+    aliases_behind_blank: AliasesBehindBlank = [AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Lists, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Commands], "observed in all six: alias a='for ' b='i in'; then a b c; do echo $i; done";
+    /// A blank behind a backslash at the end of an alias counts.
+    escaped_blank_of_alias_counts: bool = [Y, Y, N, N, N, Y, Y], "observed in all six: alias t='echo \\ ' w=W; then t w";
+    /// Words that are reserved before they are looked up as aliases, where a command begins.
+    reserved_before_aliases: &'static [&'static str] = [RESERVED, &["}"], RESERVED, RESERVED_BUSYBOX, RESERVED_KSH, RESERVED_MKSH, &[]], "observed in all six: alias while=x; then while false; do :; done; and so on";
+    /// Words that close or go on with a compound command can come from aliases.
+    aliases_close_compounds: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: alias D=do E=done; then for x in 1; D echo $x; E";
+    /// What quotes or expansions in the name of a function that is defined do.
+    quoted_function_names: QuotedNames = [QuotedNames::Refused, QuotedNames::Late, QuotedNames::Refused, QuotedNames::Refused, QuotedNames::Taken, QuotedNames::Taken, QuotedNames::Any], "observed in all six: 'a b'() { echo in; }; 'a b'";
+    /// A list that other text follows directly is a text itself.
+    lists_go_on_as_text: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: a=(4*3)/2; echo $a; let a=(4*3)/2; echo $a";
+    /// The patterns of `case` may be empty, and hold blanks in parentheses.
+    loose_case_patterns: bool = [N, N, N, N, N, N, Y], "observed in all six: case '' in a|) echo 1;; esac; case 'a b' in (a b) echo 2;; esac";
+    /// How many here-documents can begin on one line.
+    most_documents: usize = [usize::MAX, 16, usize::MAX, usize::MAX, usize::MAX, 10, usize::MAX], "observed in all six: : <<A <<A <<A ... 9 to 40 times";
+    /// Behind which assignments and redirections the name of a command is replaced if it is an alias.
+    aliases_behind: AliasesBehind = [AliasesBehind::Both, AliasesBehind::Either, AliasesBehind::Both, AliasesBehind::Both, AliasesBehind::Either, AliasesBehind::Both, AliasesBehind::Assignments], "observed in all six: alias a='echo x'; then x=1 a, </dev/null a, x=1 </dev/null a, </dev/null x=1 </dev/null a";
+    /// The blank at the end of an alias still counts behind the aliases that its text began with.
+    blank_of_alias_lasts: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: alias a='echo x' b='a ', then b a on the next line";
+    /// In quotes inside the word of an operation that is quoted itself, a backslash quotes any character.
+    inner_backslash_quotes_all: bool = [N, Y, N, N, Y, N, N], "observed in all six: foo=1; echo \"${foo:+\"\\p\"}\"";
+    /// A name with a parenthesis behind it is no alias.
+    aliases_spare_functions: bool = [N, N, N, N, Y, Y, N], "observed in all six: alias foo='echo a', then foo() { echo b; } on the next line";
+    /// `! ! command` is allowed.
+    repeated_negation: bool = [N, Y, N, N, Y, Y, N], "observed in all six: ! ! true; echo $?";
+    /// The middle of `a?b:c` may be an assignment.
+    assigns_in_choice: bool = [Y, Y, Y, N, Y, Y, N], "observed in all six: echo $((1?x=2:3))";
+    /// A slash behind `${x//` belongs to the pattern.
+    slash_begins_pattern: bool = [N, Y, N, Y, N, N, N], "observed in all six: x=a/b; echo ${x////-}";
+    /// `function f()` takes its parentheses.
+    keyword_takes_parentheses: bool = [N, Y, N, Y, N, Y, Y], "observed in all six: function f() { :; }";
+    /// A `case` may be written in braces.
+    case_in_braces: bool = [N, N, N, N, Y, Y, Y], "observed in all six: case a { a) echo yes;; }";
+    /// Signs behind `${` that make commands of it, or a mistake which is found late.
+    late_starts: &'static [u8] = [b"", b"", b"", b"", b"(&|;", b"", b""], "observed in all six: echo ${(echo a)} ${((1+1))}; echo a; echo ${(k)x}; echo ${;}";
+    /// `${a[]}` is `${a}`; otherwise it is no expansion.
+    empty_index_is_none: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: a=(1 2); echo ${a[]}";
+    /// What makes an expansion a bad one hides nothing, not even as a quote or as its end.
+    bad_sign_is_passed_over: bool = [N, N, Y, Y, N, N, N], "observed in all six: echo a; echo ${'x'} ${x:}";
+    /// What may follow the brace of `${` to carry out commands here: a blank, or a bar for the value of REPLY.
+    command_braces: &'static str = ["", "", "", "", " <>", " |", ""], "observed in all six: echo ${ echo a; } ${|REPLY=b;}";
+    /// `[[` knows `=~`.
+    regular_expressions: bool = [N, Y, N, N, Y, N, Y], "observed in all six: [[ a =~ a ]]";
+    /// `[index]=value` in `name=(...)` sets that index only if it comes first.
+    indexes_come_first: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x [5]=y)";
+    /// Brackets behind a name in a word of a declaration utility are part of the word, whatever they hold.
+    declared_brackets: bool = [N, N, N, N, Y, Y, N], "observed in all six: export a[1 + 1]=x; echo ${a[2]}";
+    /// What brackets behind a name at the start of a command are.
+    command_brackets: CommandBrackets = [CommandBrackets::Text, CommandBrackets::Word, CommandBrackets::Text, CommandBrackets::Text, CommandBrackets::Word, CommandBrackets::Raw, CommandBrackets::Text], "observed in all six: a[1 2] x; a[x; label after; a['x]y']; a[$(label in)]";
+    /// The index of an assignment and of an element of a list may hold blanks.
+    indexes_hold_blanks: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: a=([1 + 1]=x); a[1 + 1]=x; typeset -A m=([b c]=x)";
+    /// Blanks between brackets at the start of an element do not end it.
+    brackets_hold_blanks: bool = [N, Y, N, N, Y, N, N], "observed in all six: a=([ x ] y)";
+    /// Single quotes in an expression hide what would close it.
+    arithmetic_hides_in_quotes: bool = [N, Y, N, N, Y, Y, N], "observed in all six: echo $((1')'))";
+    /// A backslash in an expression hides a parenthesis.
+    arithmetic_backslashes_hide: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: echo $((1 \\) ))";
+    /// Between single quotes in the index of an element nothing counts.
+    keys_hide_in_quotes: bool = [N, Y, N, N, Y, N, N], "observed in all six: a['`']=x";
+    /// Elements of a list can be put behind what is there: `a=([1]+=x)`.
+    elements_append: bool = [N, Y, N, N, N, N, Y], "observed in all six: a=(1 2); a+=([1]+=x)";
+    /// After an element with an index every element needs one.
+    indexes_all_or_none: bool = [N, N, N, N, Y, N, N], "observed in all six: a=([0]=x y)";
+    /// `[index]=value` in `name=(...)` sets that index.
+    element_indexes: bool = [N, Y, N, N, Y, N, Y], "observed in all six: a=([3]=x)";
+    /// `name=(...)` stands alone in its command.
+    arrays_stand_alone: bool = [N, N, N, N, N, Y, N], "observed in all six: a=(x y) echo a; readonly a=(x)";
+    /// What is behind the letter of a transformation is passed over; otherwise it makes a bad one.
+    transformation_rest_is_lost: bool = [N, N, N, N, N, Y, N], "observed in bash and mksh: echo ${x@Qy}";
+    /// The letters of `${x@letter}`.
+    transformation_letters: &'static str = ["", "QUuLEaAKkP", "", "", "", "Q#", ""], "observed in all six with each letter";
+    /// `$x[1]` is an element without braces, and `$#x` a length.
+    unbraced_operations: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); echo $a[1] $#a";
+    /// A closing brace ends a command wherever it stands, and an opening one needs no blank.
+    braces_are_tokens: bool = [N, N, N, N, N, N, Y], "observed in all six: {echo a}";
+    /// `time -p` is one reserved word with its option.
+    time_takes_option: bool = [N, Y, N, N, N, Y, N], "observed in all six: time -p echo a";
+    /// An offset may hold `?` and `:`.
+    offset_takes_condition: bool = [N, Y, N, N, N, N, N], "observed in all six: P=abc; echo ${P:1 ? 1 : 2}";
+    /// An offset of `${x:offset}` may begin with a parenthesis.
+    offset_takes_parenthesis: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x=abc; echo ${x:(-1)}";
+    /// `command |&` is carried out in the background.
+    coprocess_operator: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo a |& echo b";
+    /// Letters beyond ASCII belong to names.
+    wide_names: bool = [N, N, N, N, Y, N, Y], "observed with LANG=C.UTF-8: echo $x with a two-byte letter behind it";
+    /// What a backslash at the very end of a text does.
+    last_backslash: LastBackslash = [LastBackslash::Stays, LastBackslash::Stays, LastBackslash::Stays, LastBackslash::Stays, LastBackslash::VanishesBehindText, LastBackslash::Vanishes, LastBackslash::Quotes], "observed in all six: eval 'echo \\'; eval 'echo a\\'";
+    /// In backquotes of a here-document a backslash before a double quote vanishes.
+    document_backquotes_drop_backslash: bool = [Y, N, Y, Y, Y, N, N], "observed in all six: read x <<E with `echo \\\"q\\\"`";
+    /// A character between single quotes in an arithmetic expression is its code.
+    arithmetic_characters: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo $(('a'))";
+    } };
+}
+pub(in crate::dialect) use reading_rows;
