@@ -285,3 +285,101 @@ fn what_a_shell_gives_up_on_is_told_with_its_status() {
         )],
     );
 }
+
+#[test]
+fn reserved_words_that_begin_no_command_are_told_where_they_stand() {
+    check(
+        "bash",
+        &[
+            (
+                "label lid; in",
+                "1:12 \"in\" `in` cannot stand here; a command was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+            (
+                "]] lid",
+                "1:1 \"]]\" `]]` cannot stand here; a command was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+            (
+                "in() { label lid; }",
+                "1:1 \"in\" `in` cannot stand here; a command was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+        ],
+    );
+    check(
+        "zsh",
+        &[
+            (
+                "jar=lime then",
+                "1:10 \"then\" `then` cannot stand here; a command that is no reserved word was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+            (
+                ">lid esac",
+                "1:6 \"esac\" `esac` cannot stand here; a command was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+            ("in", "complete"),
+        ],
+    );
+    check(
+        "dash",
+        &[
+            (
+                "label lid | in",
+                "1:13 \"in\" `in` cannot stand here; a command was expected; quote it if it is meant as text: '...' or a backslash before it",
+            ),
+            ("]]", "complete"),
+        ],
+    );
+}
+
+#[test]
+fn what_makes_an_expansion_none_is_told_by_the_shell_that_finds_it() {
+    check(
+        "dash",
+        &[
+            (
+                "label ${jar'lid'}",
+                "1:16 \"'\" this ' is never closed; close it with ', or put a backslash before it if it stands for itself",
+            ),
+            ("label ${jar!}", "1:7 \"${jar!}\" bad substitution, status 2"),
+        ],
+    );
+    check(
+        "ksh93",
+        &[
+            (
+                "label ${(lid)jar}",
+                "1:7 \"${(lid)jar}\" commands in braces cannot be read, status 3",
+            ),
+            ("label ${(label lid)}", "incomplete"),
+        ],
+    );
+    check(
+        "zsh",
+        &[
+            ("label \"${jar[$lid]}\"", "1:14 \"$lid\" there is no index in the brackets, status 1"),
+            (
+                "jars=(lime); label ${jars:1:lid}",
+                "1:20 \"${jars:1:lid}\" bad substitution, status 1",
+            ),
+        ],
+    );
+}
+
+#[test]
+fn utilities_that_are_used_wrongly_end_what_each_shell_lets_them_end() {
+    check(
+        "bash",
+        &[
+            ("set -fZ; label *", "complete"),
+            (
+                "exit lid jar",
+                "1:1 \"exit lid jar\" exit: a status was expected, status 2, and on it goes",
+            ),
+        ],
+    );
+    check(
+        "ksh93",
+        &[("trap INT; label lid", "1:1 \"trap INT\" trap: a condition was expected, status 1")],
+    );
+    check("mksh", &[(". -x; label lid", "1:1 \". -x\" .: an option is not known, status 1")]);
+}

@@ -222,3 +222,47 @@ fn what_the_shell_makes_is_told_as_its_own() {
         )],
     );
 }
+
+#[test]
+fn what_an_alias_puts_in_comes_from_the_alias() {
+    check(
+        "dash",
+        &[("alias ll='label -w '\nll lime", &["-w < literal -w", "lime < literal lime"])],
+    );
+    check(
+        "mksh",
+        &[(
+            "f() { local jar=$1; label \"$jar\"; }; f \"$2\"",
+            &[
+                "heather < parameter $jar < stored local jar=$1 < parameter $1 < call f \"$2\" < parameter $2 < given heather",
+            ],
+        )],
+    );
+}
+
+#[test]
+fn what_read_and_slices_take_keeps_its_way() {
+    check(
+        "bash",
+        &[(
+            "read a b <<<'lime dark\\ ' ; label \"$b\"",
+            &["dark  < parameter $b < stored read a b <<<'lime dark\\ ' < quoted 'lime dark\\ '"],
+        )],
+    );
+    check(
+        "bash",
+        &[(
+            "jars[3]=lime; jars[8]=$2; label \"${jars[@]:4}\"",
+            &[
+                "heather < parameter ${jars[@]:4} < stored jars[8]=$2 < parameter $2 < given heather",
+            ],
+        )],
+    );
+    check(
+        "ksh93",
+        &[(
+            "typeset -u jars; jars+=($2); label \"${jars[@]}\"",
+            &["HEATHER < parameter ${jars[@]} < stored jars+=($2) < parameter $2 < given heather"],
+        )],
+    );
+}

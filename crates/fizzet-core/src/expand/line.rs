@@ -177,3 +177,75 @@ impl Line<'_> {
         if is_last && is_one_field && is_free { cut } else { seen.len() }
     }
 }
+
+#[cfg(test)]
+mod tests {
+    use super::{EscapedEnds, Fields, fields_of_line};
+    use crate::expand::Ifs;
+    use crate::lineage::{Origin, Rule};
+    use crate::source::{SourceId, Span};
+    use crate::text::{Standing, Text};
+
+    /// The fields of a line, in which a backslash escapes.
+    fn fields(written: &str, ifs: &str, most: usize, ends: EscapedEnds) -> String {
+        let origin = Origin::new(Rule::Literal, Span::new(SourceId::MAIN, 0, 0));
+        let mut line = Text::new();
+        let mut bytes = written.bytes();
+        while let Some(byte) = bytes.next() {
+            match byte {
+                b'\\' => {
+                    line.push(&[bytes.next().unwrap_or(b'\\')], Standing::Quoted, &origin);
+                }
+                byte => line.push(&[byte], Standing::Splittable, &origin),
+            }
+        }
+        let how = Fields { most, keeps_last: false, ends };
+        let fields = fields_of_line(&line, &Ifs::new(Some(ifs.as_bytes()), false), how);
+        let shown = fields.iter().map(|field| String::from_utf8_lossy(field.bytes()).into_owned());
+        shown.collect::<Vec<_>>().join("|")
+    }
+
+    const EVERY: [EscapedEnds; 6] = [
+        EscapedEnds::Kept,
+        EscapedEnds::LostBehindOthers,
+        EscapedEnds::Lost,
+        EscapedEnds::OneIsLost,
+        EscapedEnds::PassedOver,
+        EscapedEnds::Forgotten,
+    ];
+
+    #[test]
+    fn lines_without_backslashes_are_the_same_for_all() {
+        let lines = [
+            ("lime  dark honey ", " ", 2, "lime|dark honey"),
+            ("lime:dark:", ":", 2, "lime|dark"),
+            ("lime:dark:honey:", ":", 2, "lime|dark:honey:"),
+            ("  lime ", " ", 3, "lime"),
+            ("lime : dark", " :", 3, "lime|dark"),
+            ("", " ", 2, ""),
+        ];
+        for (line, ifs, most, expected) in lines {
+            for ends in EVERY {
+                assert_eq!(fields(line, ifs, most, ends), expected, "{line:?} {ends:?}");
+            }
+        }
+    }
+
+    #[test]
+    fn an_escaped_blank_at_the_end_stays_where_the_shell_keeps_it() {
+        let ends = |line| EVERY.map(|ends| fields(line, " ", 2, ends));
+        let one = ["lime|dark ", "lime|dark ", "lime|dark", "lime|dark", "lime|dark ", "lime|dark"];
+        assert_eq!(ends("lime dark\\ "), one);
+        let alone =
+            ["lime|dark  ", "lime|dark", "lime|dark", "lime|dark ", "lime|dark", "lime|dark"];
+        assert_eq!(ends("lime dark \\ "), alone);
+    }
+
+    #[test]
+    fn an_escaped_letter_behind_blanks_is_lost_where_escapes_are_passed_over() {
+        assert_eq!(fields("lime dark \\h", " ", 2, EscapedEnds::PassedOver), "lime|dark");
+        assert_eq!(fields("lime dark \\ho", " ", 2, EscapedEnds::PassedOver), "lime|dark ho");
+        assert_eq!(fields("lime \\  dark", " ", 2, EscapedEnds::Forgotten), "lime| dark");
+        assert_eq!(fields("lime \\  dark", " ", 2, EscapedEnds::Kept), "lime|  dark");
+    }
+}

@@ -334,7 +334,7 @@ impl<'a> Parser<'a> {
             if let Some(redirect) = self.redirect()? {
                 redirects.push(redirect);
             } else if end > start && self.at_misplaced_reserved(&command) {
-                return self.unexpected("no reserved word behind this");
+                return self.unexpected("a command that is no reserved word");
             } else if self.at_assignment(&command) {
                 let assignment = self.assignment()?;
                 self.alone_if_array(&command, &assignment)?;

@@ -73,6 +73,19 @@ at the end, with status 0
 }
 
 #[test]
+fn a_command_that_an_alias_begins_is_told_where_it_was_typed() {
+    let folder = tempfile::tempdir().unwrap();
+    let script = script(folder.path(), "alias ll='label -w '\nll lime\nlabel lime\n");
+    let printed = Run::of(&["walk", "--shell", "dash", &script]).prints();
+    assert!(printed.contains("   2  ll lime\n      [0] label  [1] -w  [2] lime\n"), "{printed}");
+    // Nothing is added to a command that is its own vector.
+    assert!(printed.contains("   3  label lime\n\n"), "{printed}");
+    let line = "alias ll='label -w '\nll lime";
+    let printed = Run::of(&["line", "--shell", "dash", line]).prints();
+    assert!(printed.contains("  ll lime\n  ── ────\n  0-1\n     2\n"), "{printed}");
+}
+
+#[test]
 fn events_name_every_command_and_change_and_the_end() {
     let folder = tempfile::tempdir().unwrap();
     let file = script(folder.path(), PRESS);
