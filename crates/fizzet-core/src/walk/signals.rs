@@ -3,9 +3,9 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{ActionStatus, DebugAt, EvalLines};
+use crate::dialect::{ActionMistakes, ActionStatus, DebugAt, EvalLines};
 use crate::state::Traps;
-use crate::stop::{Status, Stop};
+use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::ast::CommandKind as Node;
 use crate::text::Text;
 use crate::walk::Walker;
@@ -71,7 +71,14 @@ impl Walker {
         self.acting.push(condition);
         self.actions.push(self.entered_action(false));
         let error_told = self.error_told;
-        let outcome = self.source(source);
+        let outcome = match self.source(source) {
+            Err(Stop::Syntax(error)) if self.holds_mistake_of(condition) => {
+                let status = self.state.dialect.eval_syntax_status;
+                self.survive(ShellError::new(error.to_string(), error.span, status, Reach::Line));
+                Ok(())
+            }
+            outcome => outcome,
+        };
         self.error_told = error_told;
         self.acting.pop();
         self.actions.pop();
@@ -81,6 +88,15 @@ impl Walker {
             self.state.status = status;
         }
         outcome
+    }
+
+    /// Whether the shell goes on behind an action that it cannot read.
+    fn holds_mistake_of(&self, condition: &str) -> bool {
+        match self.state.dialect.action_mistakes {
+            ActionMistakes::Fatal => false,
+            ActionMistakes::HeldButOfSignals => matches!(condition, "ERR" | "DEBUG"),
+            ActionMistakes::Held => true,
+        }
     }
 
     /// Where an action begins.

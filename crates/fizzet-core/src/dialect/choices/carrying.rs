@@ -333,3 +333,14 @@ pub enum ListAttributes {
     /// Arrays have none.
     None,
 }
+
+/// What an action of `trap` does that cannot be read when it is to be carried out.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ActionMistakes {
+    /// It ends the shell.
+    Fatal,
+    /// The same for signals; the shell goes on behind the actions for ERR and DEBUG.
+    HeldButOfSignals,
+    /// The shell goes on.
+    Held,
+}

@@ -3,6 +3,8 @@
 /// Hands these rows, behind others, to the next macro of a chain.
 macro_rules! carrying_rows {
     ($next:ident $($chain:ident)*; $($rows:tt)*) => { $next! { $($chain)*; $($rows)*
+    /// What an action of `trap` does that cannot be read when it is to be carried out.
+    action_mistakes: ActionMistakes = [ActionMistakes::Fatal, ActionMistakes::Held, ActionMistakes::Fatal, ActionMistakes::HeldButOfSignals, ActionMistakes::HeldButOfSignals, ActionMistakes::Fatal, ActionMistakes::Fatal], "observed in all six: trap 'echo )' ERR; false; echo after; trap 'echo )' USR1; kill -USR1 $$; echo after";
     /// `test -v 'a[@]'` asks whether any element is set.
     tests_whole_arrays: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and zsh: a=(1); [[ -v a[@] ]]; echo $?";
     /// FUNCNEST bounds how deep functions call each other.

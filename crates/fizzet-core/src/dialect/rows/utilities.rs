@@ -345,6 +345,8 @@ macro_rules! utilities_rows {
     command_letters: &'static str = ["pvV", "pvV", "pvV", "pvV", "pvVx", "pvV", "pvV"], "observed in all six with each letter";
     /// The status of `command` for an unknown option.
     command_usage_status: Status = [2, 2, 2, 2, 2, 1, 127], "observed in all six: command -x true; echo $?";
+    /// `trap` reads the commands of an action at once, and fails where it cannot.
+    trap_reads_actions: bool = [N, N, N, N, N, N, Y], "observed in all six: trap 'if' INT; echo $?";
     /// What a lone operand of `trap` must be to take the action of a condition away.
     lone_condition: LoneCondition = [LoneCondition::Condition, LoneCondition::KnownOr(2), LoneCondition::Condition, LoneCondition::Condition, LoneCondition::Never(1), LoneCondition::SignalOr(0), LoneCondition::KnownOrAllOr(0)], "observed in all six: trap foo; echo $?; trap -; trap INT; trap int; trap EXIT; trap";
     /// What makes the first of several operands of `trap` a condition, and no action.

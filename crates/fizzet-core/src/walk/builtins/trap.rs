@@ -5,8 +5,10 @@ use std::rc::Rc;
 use crate::dialect::{EvalLines, FirstCondition, LoneCondition, OuterTraps};
 use crate::expand::transform::told;
 use crate::lineage::{Origin, Rule};
+use crate::source::SourceId;
 use crate::state::Traps;
 use crate::stop::{Status, Stop};
+use crate::syntax::Parser;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::control::number;
@@ -55,6 +57,9 @@ pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         [first, rest @ ..] => (Some(first).filter(|text| text.bytes() != b"-"), rest),
         [] => return Ok(0),
     };
+    if action.is_some_and(|action| !walker.can_read_action(action)) {
+        return Ok(1);
+    }
     let mut status = 0;
     // What a subshell has only been told of is gone with its first own order.
     walker.state.outer_traps = None;
@@ -98,6 +103,7 @@ impl Walker {
                 Some(Ok(0))
             }
             LoneCondition::KnownOr(status) | LoneCondition::KnownOrAllOr(status) => {
+                let status = if self.can_read_action(only) { status } else { 1 };
                 known.is_none().then_some(Ok(status))
             }
             LoneCondition::SignalOr(status) => (!is_signal).then_some(Ok(status)),
@@ -106,6 +112,14 @@ impl Walker {
             }
             LoneCondition::Condition => None,
         }
+    }
+
+    /// Whether an action can be read, where the shell reads it at once.
+    fn can_read_action(&self, action: &Text) -> bool {
+        let dialect = &self.state.dialect;
+        !dialect.trap_reads_actions
+            || action.has_hole()
+            || Parser::new(action.bytes(), SourceId::MAIN, dialect).all_commands().is_ok()
     }
 
     /// Whether the first operand is a condition as the others are, so that all lose their actions.
