@@ -22,7 +22,7 @@ pub use parameters::Positional;
 pub use stretch::Stretch;
 pub use variables::{Keeps, Key, Padding, Value, Variable, Variables};
 
-use crate::dialect::{Dialect, ListAttributes, OptionIndex, WithoutPath};
+use crate::dialect::{Dialect, ListAttributes, OptionIndex, References, WithoutPath};
 use crate::expand::Ifs;
 use crate::expand::pattern::PatternRules;
 use crate::lineage::{Origin, Rule};
@@ -304,6 +304,13 @@ impl State {
             Keeps::Integer(0) => self.takes_base(name, text.bytes()),
             keeps => keeps,
         };
+        if keeps == Keeps::Name
+            && self.dialect.references == References::Loose
+            && !crate::syntax::is_name(text.bytes())
+            && element_name(text.bytes()).is_none()
+        {
+            return Err(self.mistake("this is no name that it can stand for", span, 1));
+        }
         let mut real = None;
         let text = self.kept(keeps, text, &mut real, span)?;
         let counts_from_one = self.dialect.first_index == 1;

@@ -259,6 +259,21 @@ impl Walker {
         index: &[u8],
         span: Span,
     ) -> Result<Key, Stop> {
+        let key = self.key_of_text(name, index, span)?;
+        let is_empty = matches!(&key, Key::Text(text) if text.is_empty() && !text.has_hole());
+        match is_empty && self.state.dialect.empty_key_is_mistake {
+            true => Err(Stop::error("the key is empty", span, 1, Reach::Command)),
+            false => Ok(key),
+        }
+    }
+
+    /// The same, where it may be empty.
+    pub(super) fn key_of_text(
+        &mut self,
+        name: &[u8],
+        index: &[u8],
+        span: Span,
+    ) -> Result<Key, Stop> {
         let expands = index.iter().any(|byte| b"$`\"'\\".contains(byte));
         if !expands || !self.state.dialect.index_texts_expand {
             return self.state.element_key(name, index, span);
@@ -309,6 +324,11 @@ impl Walker {
             }
         };
         elements.iter().map(texts).collect()
+    }
+
+    /// The lists behind the declaration utility that is carried out.
+    pub(super) fn take_list_arguments(&mut self) -> Vec<ListArgument> {
+        std::mem::take(&mut self.list_arguments)
     }
 
     /// Carries out `name=(...)` behind a declaration utility.

@@ -148,7 +148,7 @@ impl Walker {
             let start = array.len() + 1;
             return Ok(Some(Key::Text(operand.slice(start, start + index.len()))));
         }
-        self.element_key_of_text(array, index, span).map(Some)
+        self.key_of_text(array, index, span).map(Some)
     }
 
     /// `unset 'a[@]'`

@@ -35,7 +35,13 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     if utility == b"local" && walker.scopes.is_empty() {
         match walker.state.dialect.local_outside {
             crate::dialect::Outside::Allowed => {}
-            crate::dialect::Outside::Fails => return Ok(1),
+            crate::dialect::Outside::Fails => {
+                // Lists have been assigned by the time the utility finds out.
+                for list in walker.take_list_arguments() {
+                    walker.assign_argument(list)?;
+                }
+                return Ok(1);
+            }
             crate::dialect::Outside::Fatal => {
                 return Err(walker.fatal(call, "only a function can have local variables"));
             }
