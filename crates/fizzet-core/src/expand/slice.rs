@@ -26,7 +26,7 @@ impl Substitution<'_> {
         let ParameterName::Variable(name) = &parameter.name else { return None };
         let state = self.cx.state();
         let is_list = matches!(parameter.index, Some(Subscript::At | Subscript::Star));
-        if !is_list || !state.dialect.negative_list_length_is_error {
+        if !is_list || !state.dialect.length_is_late {
             return None;
         }
         match state.variables.get(name).map(|variable| &variable.value) {
@@ -117,6 +117,7 @@ impl Substitution<'_> {
             Some(length) => Some(arithmetic::value(self.cx, length)?),
             None => None,
         };
+        let indexes = self.indexes(parameter);
         let state = self.cx.state();
         let dialect = state.dialect.clone();
         let characters = dialect.characters && state.utf8();
@@ -145,9 +146,9 @@ impl Substitution<'_> {
                 let cut = |text: &Text| measure.of_text(text, characters).unwrap_or_default();
                 Some(Held::List { items: part_of_list(&items, parameter.span, cut), star })
             }
-            Held::List { items, star } if self.indexes(parameter).is_some() => {
-                let indexes = self.indexes(parameter).unwrap_or_default();
-                measure.of_elements(items, &indexes).map(|items| Held::List { items, star })
+            Held::List { items, star } if indexes.is_some() => {
+                let indexes = indexes.as_deref().unwrap_or_default();
+                measure.of_elements(items, indexes).map(|items| Held::List { items, star })
             }
             Held::List { items, star } => {
                 let has_zero = offset >= 0 || !dialect.negative_offset_skips_zero;

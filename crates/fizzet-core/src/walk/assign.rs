@@ -222,13 +222,15 @@ impl Walker {
         }
         if keyed {
             let text = key_text(self, index)?;
-            return self.given_key(text, span);
+            return match self.is_refused(&text) {
+                true => Err(self.state.mistake("the key is empty", span, 1)),
+                false => Ok(Key::Text(text)),
+            };
         }
         let number = expand::arithmetic::value(self, index).map_err(Stop::in_index)?;
         Ok(Key::Number(self.state.index(number)))
     }
 
-    /// The key that the text of an index stands for, which a utility was given.
     /// A list is assigned, or added with `append`: takes away the attributes that do not outlast that.
     pub(in crate::walk) fn lose_attributes(&mut self, name: &[u8], append: bool) {
         let how = self.state.dialect.list_attributes;
@@ -245,25 +247,23 @@ impl Walker {
         }
     }
 
-    /// A key that is given a value: it must not be empty where the shell minds that.
-    fn given_key(&self, text: Text, span: Span) -> Result<Key, Stop> {
-        match text.is_empty() && !text.has_hole() && self.state.dialect.empty_key_is_mistake {
-            true => Err(self.state.mistake("the key is empty", span, 1)),
-            false => Ok(Key::Text(text)),
-        }
+    /// Whether a key is empty where the shell minds that in an element that is assigned.
+    fn is_refused(&self, key: &Text) -> bool {
+        key.is_empty() && !key.has_hole() && self.state.dialect.empty_key_is_mistake
     }
 
+    /// The key that the text of an index stands for, which a utility was given.
     pub(super) fn element_key_of_text(
         &mut self,
         name: &[u8],
         index: &[u8],
         span: Span,
     ) -> Result<Key, Stop> {
-        let key = self.key_of_text(name, index, span)?;
-        let is_empty = matches!(&key, Key::Text(text) if text.is_empty() && !text.has_hole());
-        match is_empty && self.state.dialect.empty_key_is_mistake {
-            true => Err(Stop::error("the key is empty", span, 1, Reach::Command)),
-            false => Ok(key),
+        match self.key_of_text(name, index, span)? {
+            Key::Text(text) if self.is_refused(&text) => {
+                Err(Stop::error("the key is empty", span, 1, Reach::Command))
+            }
+            key => Ok(key),
         }
     }
 

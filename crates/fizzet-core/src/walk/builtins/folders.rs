@@ -58,11 +58,8 @@ fn back(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
         true => Some(walker.state.left.clone()),
         false => walker.state.variables.scalar(b"OLDPWD").cloned(),
     };
-    let nowhere = Text::new();
-    let target = match target {
-        Some(target) => target,
-        None if dialect.no_folder_is_here => nowhere,
-        None => return Ok(dialect.folder_failure_status),
+    let Some(target) = target.or_else(|| dialect.no_folder_is_here.then(Text::new)) else {
+        return Ok(dialect.folder_failure_status);
     };
     let stays = target.is_empty() && (dialect.empty_folder_is_here || dialect.no_folder_is_here);
     if stays {
