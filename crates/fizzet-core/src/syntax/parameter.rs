@@ -369,7 +369,7 @@ impl<'a> Parser<'a> {
         let length = match self.peek() {
             // A letter behind the colon is a modifier.
             Some(b':')
-                if self.dialect.unbraced_operations
+                if self.dialect.lengths_are_no_letters
                     && self.peek_ahead(1).is_some_and(|next| next.is_ascii_alphabetic()) =>
             {
                 None

@@ -3,6 +3,8 @@
 /// Hands these rows, behind others, to the next macro of a chain.
 macro_rules! reading_rows {
     ($next:ident $($chain:ident)*; $($rows:tt)*) => { $next! { $($chain)*; $($rows)*
+    /// A letter behind the second colon of `${x:1:h}` is a modifier, and no length.
+    lengths_are_no_letters: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; i=1; echo ${x:1:i}";
     /// Aliases are replaced in scripts without being switched on.
     aliases: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: alias l=label, newline, l a";
     /// Which parentheses the pattern of an operation may hold without quotes.
