@@ -163,6 +163,11 @@ impl Origin {
         self.0.hop.rule
     }
 
+    /// Whether the bytes are those of a text at its place, as the text has them.
+    pub fn is_written(&self) -> bool {
+        matches!(self.rule(), Rule::Literal | Rule::Quoted | Rule::AnsiC)
+    }
+
     /// The place of the latest hop.
     pub fn span(&self) -> Span {
         self.0.hop.span

@@ -18,6 +18,11 @@ pub struct SourceId(u32);
 impl SourceId {
     /// The main text: the line or script that is traced. It is always the first source.
     pub const MAIN: SourceId = SourceId(0);
+
+    /// The number of the source in its table, counted from 0.
+    pub fn number(self) -> usize {
+        self.0 as usize
+    }
 }
 
 /// A half-open range of bytes in one source.

@@ -227,10 +227,10 @@ pub fn shells_with(name: &[u8]) -> Vec<Shell> {
 
 /// Whether some shell carries out a command of this name itself.
 pub fn is_known_elsewhere(name: &[u8]) -> bool {
-    let Ok(name) = std::str::from_utf8(name) else { return false };
-    RESERVED_SOMEWHERE.iter().any(|(word, _)| *word == name)
-        || COMMON.binary_search(&name).is_ok()
-        || OWN.iter().any(|own| own.binary_search(&name).is_ok())
+    let Some(key) = packed(name) else { return false };
+    RESERVED_SOMEWHERE.iter().any(|(word, _)| word.as_bytes() == name)
+        || COMMON_KEYS.binary_search(&key).is_ok()
+        || OWN_KEYS.iter().any(|own| own.binary_search(&key).is_ok())
 }
 
 #[cfg(test)]

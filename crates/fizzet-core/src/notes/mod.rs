@@ -9,6 +9,7 @@ mod written;
 
 pub use elsewhere::{counts, counts_may_differ};
 
+use std::borrow::Cow;
 use std::collections::HashSet;
 
 use crate::source::{Sources, Span};
@@ -37,15 +38,16 @@ struct Look<'a> {
     found: Vec<(Span, String, String)>,
 }
 
-impl Look<'_> {
+impl<'a> Look<'a> {
     fn say(&mut self, span: Span, message: String, instead: String) {
         if !self.found.iter().any(|(known, ..)| *known == span) {
             self.found.push((span, message, instead));
         }
     }
 
-    fn written(&self, span: Span) -> String {
-        String::from_utf8_lossy(self.sources.bytes(span)).into_owned()
+    fn written(&self, span: Span) -> Cow<'a, str> {
+        let bytes = self.sources.bytes(span);
+        str::from_utf8(bytes).map_or_else(|_| String::from_utf8_lossy(bytes), Cow::Borrowed)
     }
 }
 

@@ -1,6 +1,7 @@
 //! `walk` as JSON Lines: one object an event, written as it happens.
 
 use std::io::{self, Write};
+use std::rc::Rc;
 
 use fizzet_core::notes::Watch;
 use fizzet_core::text::Text;
@@ -10,6 +11,7 @@ use serde::Serialize;
 
 use crate::cli::{Only, Show, WalkOptions};
 use crate::failure::Failure;
+use crate::render::json::kept::Kept;
 use crate::render::json::places::{Places, VERSION};
 use crate::render::json::shape::{End, Event, ParamsEvent};
 use crate::render::timeline::Selection;
@@ -21,6 +23,7 @@ pub struct Events<W> {
     show: Vec<Show>,
     only: Option<Only>,
     notes: Watch,
+    kept: Rc<Kept>,
     /// Whether the latest command is none that is asked for.
     silent: bool,
     failure: Option<Failure>,
@@ -35,6 +38,7 @@ impl<W: Write> Events<W> {
             show: options.show.clone(),
             only: options.only,
             notes: Watch::default(),
+            kept: Rc::default(),
             silent: false,
             failure: None,
         }
@@ -91,7 +95,7 @@ impl<W: Write> Observer for Events<W> {
         if self.silent || self.only == Some(Only::Params) {
             return Ok(());
         }
-        let places = Places::new(moment.sources, &self.show);
+        let places = Places::new(moment.sources, &self.show).with(&self.kept);
         self.write(&Event::Command(places.command(&command)))?;
         for note in self.notes.look(moment.sources, &command) {
             self.write(&Event::Note(places.note(&note)))?;
@@ -103,7 +107,7 @@ impl<W: Write> Observer for Events<W> {
         if !self.selection.covers(moment, change.span)? {
             return Ok(());
         }
-        let places = Places::new(moment.sources, &self.show);
+        let places = Places::new(moment.sources, &self.show).with(&self.kept);
         let by = match change.cause {
             Cause::Shift(by) => Some(by),
             _ => None,
@@ -125,7 +129,7 @@ impl<W: Write> Observer for Events<W> {
         if self.silent {
             return Ok(());
         }
-        let places = Places::new(moment.sources, &self.show);
+        let places = Places::new(moment.sources, &self.show).with(&self.kept);
         self.write(&Event::Output(places.arg(text)))
     }
 }

@@ -20,7 +20,7 @@ use serde::Serialize;
 
 use crate::failure::Failure;
 use crate::render::json::places::{Places, VERSION};
-use crate::render::json::shape::{Arg, Line, Place};
+use crate::render::json::shape::{Arg, Line, Made, Place};
 use crate::render::json::written;
 
 /// What `shebang` prints.
@@ -115,10 +115,10 @@ pub struct HopStep<'a> {
     path: Arg<'a>,
     /// Where the interpreter is named.
     #[serde(skip_serializing_if = "Option::is_none")]
-    interpreter: Option<Place<'a>>,
+    interpreter: Option<Made<Place<'a>>>,
     /// Where the optional argument stands.
     #[serde(skip_serializing_if = "Option::is_none")]
-    argument: Option<Place<'a>>,
+    argument: Option<Made<Place<'a>>>,
     /// The paths that were tried.
     #[serde(skip_serializing_if = "Vec::is_empty")]
     tried: Vec<TriedOut<'a>>,
@@ -147,7 +147,7 @@ pub struct RemarkOut<'a> {
     text: String,
     /// Where.
     #[serde(skip_serializing_if = "Option::is_none")]
-    source: Option<Place<'a>>,
+    source: Option<Made<Place<'a>>>,
 }
 
 impl<'a> TriedOut<'a> {

@@ -2,6 +2,7 @@
 
 pub mod accept;
 mod events;
+mod kept;
 pub mod launch;
 mod places;
 pub mod shape;

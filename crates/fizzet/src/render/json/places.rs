@@ -2,6 +2,7 @@
 
 use std::borrow::Cow;
 use std::cell::Cell;
+use std::rc::Rc;
 
 use bstr::ByteSlice;
 use fizzet_core::dialect::Shell;
@@ -11,32 +12,35 @@ use fizzet_core::outline::{Outline, OutlinedCommand, OutlinedFunction, OutlinedW
 use fizzet_core::source::{SourceId, Sources, Span};
 use fizzet_core::state::Positional;
 use fizzet_core::stop::ShellError;
-use fizzet_core::text::Text;
+use fizzet_core::text::{Run, Text};
 use fizzet_core::trace::{
     AssignmentTrace, CommandTrace, Ending, Missing, RedirectTrace, StageTrace, Trace, WordTrace,
 };
 
 use crate::cli::Show;
+use crate::render::json::kept::Kept;
 use crate::render::json::shape::{
-    Arg, AssignmentOut, Command, Each, FunctionOut, HopOut, Line, NoteOut, OutlineOut, OutlinedOut,
-    OutlinedWordOut, Params, Piece, Place, Problem, Redirection, StageOut, Status, WordStages,
+    Arg, AssignmentOut, Command, Each, FunctionOut, HopOut, Line, Made, NoteOut, OutlineOut,
+    OutlinedOut, OutlinedWordOut, Params, Piece, Pieces, Place, Problem, Redirection, StageOut,
+    Status, WordStages,
 };
 
 /// The version of the shape.
 pub(super) const VERSION: u32 = 1;
 
 impl<'a> Arg<'a> {
-    pub(super) fn of_bytes(bytes: &'a [u8], pieces: Option<Vec<Piece<'a>>>, unknown: bool) -> Self {
+    pub(super) fn of_bytes(bytes: &'a [u8], pieces: Option<Pieces<'a>>, unknown: bool) -> Self {
         let (text, hex) = text_and_hex(bytes);
         Arg { text, length: bytes.len(), hex, unknown, pieces }
     }
 }
 
 fn text_and_hex(bytes: &[u8]) -> (Cow<'_, str>, Option<String>) {
-    let text = String::from_utf8_lossy(bytes);
-    let hex = matches!(text, Cow::Owned(_))
-        .then(|| bytes.iter().map(|byte| format!("{byte:02x}")).collect());
-    (text, hex)
+    if let Ok(text) = str::from_utf8(bytes) {
+        return (text.into(), None);
+    }
+    let hex = bytes.iter().map(|byte| format!("{byte:02x}")).collect();
+    (String::from_utf8_lossy(bytes), Some(hex))
 }
 
 /// Turns spans into places. Spans come mostly in the order of their text, so the columns of a line are
@@ -48,6 +52,7 @@ pub(super) struct Places<'a> {
     /// Whether words tell their stages.
     stages: bool,
     latest: Cell<Option<Counted>>,
+    kept: Option<Rc<Kept>>,
 }
 
 /// Where counting has come to.
@@ -63,7 +68,12 @@ impl<'a> Places<'a> {
     /// Places in these texts.
     pub(super) fn new(sources: &'a Sources, show: &[Show]) -> Places<'a> {
         let (lineage, stages) = (show.contains(&Show::Lineage), show.contains(&Show::Stages));
-        Places { sources, lineage, stages, latest: Cell::new(None) }
+        Places { sources, lineage, stages, latest: Cell::new(None), kept: None }
+    }
+
+    /// The same, with the places that were written before.
+    pub(super) fn with(self, kept: &Rc<Kept>) -> Places<'a> {
+        Places { kept: Some(Rc::clone(kept)), ..self }
     }
 
     fn each<S, T>(
@@ -74,7 +84,14 @@ impl<'a> Places<'a> {
         Each { items, places: self, shape }
     }
 
-    pub(super) fn place(&'a self, span: Span) -> Place<'a> {
+    pub(super) fn place(&'a self, span: Span) -> Made<Place<'a>> {
+        match &self.kept {
+            None => Made::Now(self.counted(span)),
+            Some(kept) => kept.place(span, || self.counted(span)),
+        }
+    }
+
+    fn counted(&'a self, span: Span) -> Place<'a> {
         let source = self.sources.get(span.source);
         let start = (span.start as usize).min(source.bytes.len());
         let (line, line_start) = source.line_of(start);
@@ -167,7 +184,7 @@ impl<'a> Places<'a> {
 
     pub(super) fn command(&'a self, command: &'a CommandTrace) -> Command<'a> {
         Command {
-            argv: self.each(&command.argv, Places::arg),
+            argv: self.each(&command.argv, Places::argument),
             argc: command.argv.len(),
             kind: command.kind.name(),
             source: self.place(command.span),
@@ -204,16 +221,33 @@ impl<'a> Places<'a> {
     }
 
     pub(super) fn arg(&'a self, text: &'a Text) -> Arg<'a> {
-        let pieces =
-            text.runs().map(|(run, bytes)| self.piece(bytes, run.is_quoted(), &run.origin));
-        Arg::of_bytes(text.bytes(), Some(pieces.collect()), text.has_hole())
+        let pieces = Pieces { text, places: self };
+        Arg::of_bytes(text.bytes(), Some(pieces), text.has_hole())
     }
 
-    fn piece(&'a self, bytes: &'a [u8], quoted: bool, origin: &'a Origin) -> Piece<'a> {
+    /// An argument; of one that is written in the text what was written of it before.
+    fn argument(&'a self, text: &'a Text) -> Made<Arg<'a>> {
+        let kept = self.kept.as_ref().filter(|_| !self.lineage && text.run_count() == 1);
+        match (kept, text.runs().next()) {
+            (Some(kept), Some((run, bytes))) if run.origin.is_written() && !run.hole => {
+                kept.word(run.origin.span(), run.is_quoted(), bytes, || self.arg(text))
+            }
+            _ => Made::Now(self.arg(text)),
+        }
+    }
+
+    pub(super) fn piece(&'a self, run: &'a Run, bytes: &'a [u8]) -> Piece<'a> {
         let (text, hex) = text_and_hex(bytes);
-        let source = self.place(origin.span());
+        let origin = &run.origin;
         let lineage = self.lineage.then(|| origin.hops().map(|origin| self.hop(origin)).collect());
-        Piece { text, hex, rule: origin.rule().name(), quoted, source, lineage }
+        Piece {
+            text,
+            hex,
+            rule: origin.rule().name(),
+            quoted: run.is_quoted(),
+            source: self.place(origin.span()),
+            lineage,
+        }
     }
 
     fn hop(&'a self, origin: &'a Origin) -> HopOut<'a> {

@@ -1,6 +1,7 @@
 //! The types of the stable JSON shape: its only definition; the JSON Schema is derived from them.
 
 use std::borrow::Cow;
+use std::rc::Rc;
 
 use fizzet_core::notes::Note;
 use fizzet_core::outline::{OutlinedCommand, OutlinedFunction, OutlinedWord};
@@ -11,6 +12,7 @@ use fizzet_core::trace::{
     AssignmentTrace, CommandTrace, Missing, RedirectTrace, StageTrace, WordTrace,
 };
 use serde::{Serialize, Serializer};
+use serde_json::value::RawValue;
 
 use crate::render::json::launch::LaunchOut;
 use crate::render::json::places::Places;
@@ -110,13 +112,13 @@ pub enum Status {
 pub struct Command<'a> {
     /// The vector, the name included.
     #[cfg_attr(feature = "schema", schemars(with = "Vec<Arg<'static>>"))]
-    pub(super) argv: Each<'a, Text, Arg<'a>>,
+    pub(super) argv: Each<'a, Text, Made<Arg<'a>>>,
     /// The length of the vector.
     pub(super) argc: usize,
     /// What carries it out: external, builtin, special, function, none.
     pub(super) kind: &'static str,
     /// Where it is written.
-    pub(super) source: Place<'a>,
+    pub(super) source: Made<Place<'a>>,
     /// Its assignments.
     #[cfg_attr(feature = "schema", schemars(with = "Vec<AssignmentOut<'static>>"))]
     pub(super) assignments: Each<'a, AssignmentTrace, AssignmentOut<'a>>,
@@ -136,7 +138,7 @@ pub struct Command<'a> {
 #[derive(Serialize)]
 #[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
 pub struct WordStages<'a> {
-    pub(super) source: Place<'a>,
+    pub(super) source: Made<Place<'a>>,
     #[cfg_attr(feature = "schema", schemars(with = "Vec<StageOut<'static>>"))]
     pub(super) stages: Each<'a, StageTrace, StageOut<'a>>,
 }
@@ -166,7 +168,21 @@ pub struct Arg<'a> {
     pub(super) unknown: bool,
     /// Where the bytes came from, in order.
     #[serde(skip_serializing_if = "Option::is_none")]
-    pub(super) pieces: Option<Vec<Piece<'a>>>,
+    #[cfg_attr(feature = "schema", schemars(with = "Option<Vec<Piece<'static>>>"))]
+    pub(super) pieces: Option<Pieces<'a>>,
+}
+
+/// The pieces of a text, put into their shape while they are written.
+pub struct Pieces<'a> {
+    pub(super) text: &'a Text,
+    pub(super) places: &'a Places<'a>,
+}
+
+impl Serialize for Pieces<'_> {
+    fn serialize<W: Serializer>(&self, serializer: W) -> Result<W::Ok, W::Error> {
+        let runs = self.text.runs();
+        serializer.collect_seq(runs.map(|(run, bytes)| self.places.piece(run, bytes)))
+    }
 }
 
 /// Bytes with one origin.
@@ -183,7 +199,7 @@ pub struct Piece<'a> {
     /// Whether they were quoted.
     pub(super) quoted: bool,
     /// Where that is written.
-    pub(super) source: Place<'a>,
+    pub(super) source: Made<Place<'a>>,
     /// The whole way, latest first; only with `--show lineage`.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub(super) lineage: Option<Vec<HopOut<'a>>>,
@@ -203,7 +219,7 @@ pub struct HopOut<'a> {
     /// Steps behind this one that are not kept.
     #[serde(skip_serializing_if = "is_zero")]
     pub(super) folded: u32,
-    pub(super) source: Place<'a>,
+    pub(super) source: Made<Place<'a>>,
 }
 
 fn is_zero(count: &u32) -> bool {
@@ -227,6 +243,38 @@ pub struct Place<'a> {
     pub(super) column: usize,
 }
 
+/// Something in its shape, or as it was written when the same was met before.
+pub enum Made<T> {
+    /// To be written.
+    Now(T),
+    /// Written before.
+    Before(Rc<RawValue>),
+}
+
+impl<T: Serialize> Serialize for Made<T> {
+    fn serialize<W: Serializer>(&self, serializer: W) -> Result<W::Ok, W::Error> {
+        match self {
+            Made::Now(shape) => shape.serialize(serializer),
+            Made::Before(written) => written.serialize(serializer),
+        }
+    }
+}
+
+#[cfg(feature = "schema")]
+impl<T: schemars::JsonSchema> schemars::JsonSchema for Made<T> {
+    fn schema_name() -> Cow<'static, str> {
+        T::schema_name()
+    }
+
+    fn schema_id() -> Cow<'static, str> {
+        T::schema_id()
+    }
+
+    fn json_schema(generator: &mut schemars::SchemaGenerator) -> schemars::Schema {
+        T::json_schema(generator)
+    }
+}
+
 /// `$0` and the positional parameters.
 #[derive(Serialize)]
 #[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
@@ -242,7 +290,7 @@ pub struct Params<'a> {
 pub struct AssignmentOut<'a> {
     pub(super) name: Cow<'a, str>,
     pub(super) value: Arg<'a>,
-    pub(super) source: Place<'a>,
+    pub(super) source: Made<Place<'a>>,
 }
 
 /// A redirection of a command.
@@ -251,7 +299,7 @@ pub struct AssignmentOut<'a> {
 pub struct Redirection<'a> {
     pub(super) operator: &'static str,
     pub(super) target: Arg<'a>,
-    pub(super) source: Place<'a>,
+    pub(super) source: Made<Place<'a>>,
 }
 
 /// A trap that was found.
@@ -262,7 +310,7 @@ pub struct NoteOut<'a> {
     pub(super) message: Cow<'a, str>,
     pub(super) instead: &'a str,
     pub(super) command: usize,
-    pub(super) source: Place<'a>,
+    pub(super) source: Made<Place<'a>>,
 }
 
 /// Something that is in the way, and where.
@@ -270,7 +318,7 @@ pub struct NoteOut<'a> {
 #[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
 pub struct Problem<'a> {
     pub(super) message: Cow<'a, str>,
-    pub(super) source: Place<'a>,
+    pub(super) source: Made<Place<'a>>,
 }
 
 /// What `receive` prints and records.
@@ -322,7 +370,7 @@ pub struct ParamsEvent<'a> {
     #[cfg_attr(feature = "schema", schemars(with = "Option<Vec<Arg<'static>>>"))]
     pub(super) positional: Option<Each<'a, Text, Arg<'a>>>,
     /// The command that changed them.
-    pub(super) source: Place<'a>,
+    pub(super) source: Made<Place<'a>>,
 }
 
 /// The end of a walk.
@@ -385,7 +433,7 @@ pub struct OutlinedOut<'a> {
     #[cfg_attr(feature = "schema", schemars(with = "Vec<OutlinedWordOut<'static>>"))]
     pub(super) words: Each<'a, OutlinedWord, OutlinedWordOut<'a>>,
     /// Where it is written.
-    pub(super) source: Place<'a>,
+    pub(super) source: Made<Place<'a>>,
 }
 
 /// A word of a command as it is written.
@@ -400,7 +448,7 @@ pub struct OutlinedWordOut<'a> {
     #[serde(skip_serializing_if = "Option::is_none")]
     pub(super) why: Option<&'static str>,
     /// Where it is written.
-    pub(super) source: Place<'a>,
+    pub(super) source: Made<Place<'a>>,
 }
 
 /// A function.
@@ -410,10 +458,10 @@ pub struct FunctionOut<'a> {
     /// Its name.
     pub(super) name: Cow<'a, str>,
     /// Where it is defined.
-    pub(super) source: Place<'a>,
+    pub(super) source: Made<Place<'a>>,
     /// The commands that call it by its name.
     #[cfg_attr(feature = "schema", schemars(with = "Vec<Place<'static>>"))]
-    pub(super) calls: Each<'a, Span, Place<'a>>,
+    pub(super) calls: Each<'a, Span, Made<Place<'a>>>,
 }
 
 /// What `spread` prints.
