@@ -13,6 +13,10 @@ pub enum Own {
     Line,
     /// The functions that are being called, innermost first.
     Calls,
+    /// The options of `set -o` that are on.
+    Options,
+    /// The options of `shopt` that are on.
+    Shopts,
     /// The innermost function that is being called.
     Function,
     /// The texts that the functions are from.
@@ -113,6 +117,7 @@ const VERSION: &[&str] = &["5", "2", "15", "1", "release", "x86_64-pc-linux-gnu"
 static ROWS: &[Row] = &[
     ("ARGC", [NO, NO, NO, NO, NO, NO, own(Own::Count, Frozen)]),
     ("BASH", [NO, machine("the path of the shell", Plain), NO, NO, NO, NO, NO]),
+    ("BASHOPTS", [NO, own(Own::Shopts, Frozen), NO, NO, NO, NO, NO]),
     ("BASHPID", [NO, PROCESS, NO, NO, NO, PROCESS, NO]),
     ("BASH_COMMAND", [NO, machine("how the shell words the command", Kept), NO, NO, NO, NO, NO]),
     ("BASH_LINENO", [NO, own(Own::CallLines, Kept), NO, NO, NO, NO, NO]),
@@ -148,6 +153,7 @@ static ROWS: &[Row] = &[
     ("PS4", [text("+ "), text("+ "), text("+ "), text("+ "), text("+ "), text("+ "), text("+%N:%i> ")]),
     ("RANDOM", [NO, CHANCE, NO, CHANCE, CHANCE, CHANCE, CHANCE]),
     ("SECONDS", [NO, CLOCK, NO, NO, CLOCK, CLOCK, CLOCK]),
+    ("SHELLOPTS", [NO, own(Own::Options, Frozen), NO, NO, NO, NO, NO]),
     ("SRANDOM", [NO, CHANCE, NO, NO, NO, NO, NO]),
     ("UID", [NO, fact(Fact::User, Frozen), NO, NO, NO, NO, fact(Fact::User, Plain)]),
     ("USERNAME", [NO, NO, NO, NO, NO, NO, machine("who runs the shell", Plain)]),

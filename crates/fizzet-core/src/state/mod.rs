@@ -4,6 +4,7 @@ mod associative;
 mod base;
 mod options;
 mod own;
+mod set;
 mod parameters;
 mod stretch;
 mod variables;
@@ -114,6 +115,7 @@ pub struct State {
 impl State {
     /// A shell at its start: IFS is set, nothing else.
     pub fn new(dialect: Dialect, main: SourceKind, text: &[u8]) -> State {
+        let has_text = main == SourceKind::Line;
         let mut sources = Sources::new(main, text);
         let shell_source = sources.add(SourceKind::Shell, b"");
         let shell_origin = Origin::new(Rule::Shell, Span::new(shell_source, 0, 0));
@@ -146,6 +148,7 @@ impl State {
             shell_origin,
             latest_ifs: RefCell::default(),
         };
+        state.start_options(has_text);
         state.doing.statuses = state.dialect.first_statuses.to_vec();
         state.aliases = Rc::new(first_aliases(&state.dialect, &mut state.sources));
         let zero = state.shell_text(state.dialect.shell.name().as_bytes());
@@ -199,19 +202,6 @@ impl State {
     pub(crate) fn expands_braces(&self) -> bool {
         let kept = self.options.no_glob && self.dialect.no_glob_keeps_braces;
         !self.options.no_braces && !kept
-    }
-
-    /// `$-`: the letters of the options that are on, in the shell's own order.
-    pub fn option_letters(&self) -> Vec<u8> {
-        let on = |letter: &u8| match letter {
-            b'e' => self.options.exit_on_error,
-            letter if *letter == self.dialect.glob_letter => self.options.no_glob,
-            b'f' => !self.options.start_files,
-            b'u' => self.options.no_unset,
-            b'B' => !self.options.no_braces,
-            _ => true,
-        };
-        self.dialect.dash_flags.bytes().filter(on).collect()
     }
 
     /// The key that the text of an index stands for.
@@ -279,6 +269,9 @@ impl State {
         }
         if let Some(number) = self.parameter_number(name) {
             return self.store_parameter(number, text, span);
+        }
+        if name == own::POSIX_MODE && self.dialect.posix_mode {
+            self.follow_posix(true);
         }
         let known = self.variables.get(name);
         let in_array = key.is_some()

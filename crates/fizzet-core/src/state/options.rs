@@ -73,6 +73,25 @@ pub struct Options {
     pub traces_functions: bool,
     /// `set -o posix`
     pub posix: bool,
+    /// The letters of the other options of `set` that are on, a bit for each.
+    pub(super) letters: u128,
+    /// The options of `set -o` without a letter that are not what they were at the start.
+    pub(super) named: Vec<Box<[u8]>>,
     /// The options of `shopt` without effect on words that are not what they were at the start.
     pub toggled: u64,
+}
+
+impl Options {
+    /// Whether an option of `set -o` without a letter is not what it was at the start.
+    pub(super) fn is_toggled(&self, name: &[u8]) -> bool {
+        self.named.iter().any(|known| **known == *name)
+    }
+
+    /// Notes whether an option is not what it was at the start; the names are those of the shell.
+    pub(super) fn toggle(&mut self, name: &[u8], differs: bool) {
+        self.named.retain(|known| **known != *name);
+        if differs {
+            self.named.push(name.into());
+        }
+    }
 }

@@ -44,6 +44,9 @@ pub struct Doing {
     pub(crate) depth: u32,
 }
 
+/// The variable that switches the POSIX mode of bash on by being there.
+pub(super) const POSIX_MODE: &[u8] = b"POSIXLY_CORRECT";
+
 impl State {
     /// Brings a variable up to date that the shell keeps itself, and answers what of it nobody can know.
     pub fn freshen(&mut self, name: &[u8]) -> Option<&'static str> {
@@ -56,6 +59,10 @@ impl State {
             Own::List(texts) => self.list_of(texts.iter().map(|text| text.as_bytes().to_vec())),
             Own::Line => self.number_of(self.doing.at.map_or(0, |at| self.line_number(at))),
             Own::Calls => self.list_of(self.call_names().into_iter()),
+            Own::Options => Value::Scalar(self.shell_text(self.options_on().join(":").as_bytes())),
+            Own::Shopts => {
+                Value::Scalar(self.shell_text(self.options.shopts_on().join(":").as_bytes()))
+            }
             Own::Function => {
                 let name = self.doing.calls.last().map(|call| call.name.clone());
                 Value::Scalar(name.unwrap_or_default())
@@ -142,6 +149,9 @@ impl State {
 
     /// Stops keeping a variable that `unset` has taken away: from now on it is one like others.
     pub fn give_up(&mut self, name: &[u8]) {
+        if name == POSIX_MODE && self.dialect.posix_mode {
+            self.follow_posix(false);
+        }
         if own_variable(self.dialect.shell, name).is_none() {
             return;
         }

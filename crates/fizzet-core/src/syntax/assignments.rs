@@ -1,6 +1,7 @@
 //! Assignments: `name=value`, `name[index]+=value`, `name=(...)`.
 
-use crate::dialect::CommandBrackets;
+use crate::dialect::{CommandBrackets, Dialect};
+use crate::source::{Sources, Span};
 use crate::syntax::ast::{
     Argument, Arithmetic, AssignedValue, Assignment, Element, Part, SimpleCommand, Slice, Word,
 };
@@ -8,18 +9,35 @@ use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_byte};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::words::Within;
 
+/// The assignment that a word of a source is when it is read as one, if it is.
+pub(crate) fn assignment_of(sources: &Sources, word: Span, dialect: &Dialect) -> Option<Assignment> {
+    let mut parser = Parser::new(sources.bytes(word), word.source, dialect);
+    parser.begins_at(word.start as usize);
+    parser.assignment_value()?;
+    let assignment = parser.assignment().ok()?;
+    (parser.pos == word.len()).then_some(assignment)
+}
+
 impl Parser<'_> {
     /// Whether `name=`, `name+=` or `name[...]=` stands here where the grammar takes it for an
     /// assignment: before the command name, or as `name=(...)` after a declaration utility.
     pub(super) fn at_assignment(&mut self, command: &SimpleCommand) -> bool {
         match command.words.first() {
             None => self.assignment_value().is_some(),
+            Some(_) if self.counts_behind(command) => self.assignment_value().is_some(),
             Some(first) => {
                 self.dialect.arrays
                     && (self.is_declaration(first) || self.takes_list_texts(first))
                     && self.assignment_value().is_some_and(|at| self.text.get(at) == Some(&b'('))
             }
         }
+    }
+
+    /// Whether an assignment behind these words is one of the command: under `set -k` all are but those of
+    /// declaration utilities.
+    pub(super) fn counts_behind(&self, command: &SimpleCommand) -> bool {
+        let keyword = |first| self.keywords && !self.is_declaration(first);
+        command.words.first().is_none_or(keyword)
     }
 
     /// Whether an assignment stands here behind a declaration utility that is a reserved word.

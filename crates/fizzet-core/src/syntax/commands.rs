@@ -338,7 +338,7 @@ impl<'a> Parser<'a> {
             } else if self.at_assignment(&command) {
                 let assignment = self.assignment()?;
                 self.alone_if_array(&command, &assignment)?;
-                match command.words.is_empty() {
+                match self.counts_behind(&command) {
                     true => command.assignments.push(assignment),
                     false => command.words.push(Argument::Assignment(Box::new(assignment))),
                 }

@@ -48,6 +48,8 @@ pub struct Parser<'a> {
     pub(super) depth: u32,
     pub(super) pending: Vec<PendingDocument>,
     pub(super) extended_patterns: bool,
+    /// Whether words that look like assignments are such behind the command name too.
+    pub(super) keywords: bool,
     /// Whether the word is the value of an assignment.
     pub(super) in_assignment: bool,
     /// Whether braces pair up in the pattern of a replacement that is being read.
@@ -91,6 +93,7 @@ impl<'a> Parser<'a> {
             depth: 0,
             pending: Vec::new(),
             extended_patterns: dialect.extended_patterns,
+            keywords: false,
             in_assignment: false,
             braces_in_replaced: false,
             in_document: false,
@@ -121,6 +124,11 @@ impl<'a> Parser<'a> {
         self.extended_patterns = on || self.dialect.extended_patterns;
     }
 
+    /// Whether words that look like assignments are such behind the command name too, from here on.
+    pub fn set_keywords(&mut self, on: bool) {
+        self.keywords = on;
+    }
+
     /// A parser of a text inside this one: a backquoted command, the body of a here-document.
     pub(super) fn inner(&self, text: Vec<u8>, segments: Vec<Segment>) -> Parser<'a> {
         Parser {
@@ -131,6 +139,7 @@ impl<'a> Parser<'a> {
             depth: self.depth,
             pending: Vec::new(),
             extended_patterns: self.extended_patterns,
+            keywords: self.keywords,
             in_assignment: false,
             braces_in_replaced: false,
             in_document: false,

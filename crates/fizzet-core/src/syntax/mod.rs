@@ -26,6 +26,7 @@ mod vanishing;
 mod words;
 
 pub use alias::{Alias, Aliases};
+pub(crate) use assignments::assignment_of;
 pub(crate) use ansi_c::decode as decode_escapes;
 pub use cursor::{MAX_DEPTH, Parser};
 pub(crate) use cursor::{is_name, is_name_byte};

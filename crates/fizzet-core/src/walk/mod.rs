@@ -24,7 +24,7 @@ use std::rc::Rc;
 
 pub use observer::{Cause, Change, Moment, Observer, Refusal, Wants};
 
-use crate::dialect::ReadsWhole;
+use crate::dialect::{Keywords, ReadsWhole};
 use crate::expand::Context;
 use crate::host::{Host, Inside};
 use crate::lineage::{Origin, Rule};
@@ -136,7 +136,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         behind_backslash: false,
     };
     for name in std::mem::take(&mut walker.state.start_options) {
-        if !walker.long_option(name.as_bytes(), true) {
+        if !walker.state.set_option(name.as_bytes(), true) {
             let message = format!("this shell has no option {name}");
             let span = Span::new(SourceId::MAIN, 0, 0);
             walker.survive(ShellError::new(message, span, 0, Reach::Command));
@@ -273,6 +273,8 @@ impl Walker {
         let count = self.aliases_count() && !self.state.aliases.is_empty();
         let known = count.then(|| self.state.aliases.clone());
         parser.set_extended_patterns(self.state.options.extended_glob);
+        let read = self.state.dialect.keywords == Keywords::Read;
+        parser.set_keywords(read && self.state.letter_is_on(b'k'));
         parser.set_aliases(known);
     }
 

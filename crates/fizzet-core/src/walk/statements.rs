@@ -2,11 +2,12 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{ErrorAction, LastArgument, LoneStatuses};
+use crate::dialect::{ErrorAction, Keywords, LastArgument, LoneStatuses};
 use crate::expand;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Status, Stop};
+use crate::syntax::assignment_of;
 use crate::syntax::ast::{
     AndOr, Argument, Command, CommandKind as Node, Connector, List, Part, Pipeline, Redirect,
     SimpleCommand, Word,
@@ -183,6 +184,8 @@ impl Walker {
 
     fn command_here(&mut self, command: &Command, piped: &'static [u32]) -> Result<(), Stop> {
         if let Node::Simple(simple) = &command.kind {
+            let keyed = self.with_keywords(simple);
+            let simple = keyed.as_ref().unwrap_or(simple);
             match self.simple(simple, (&command.redirects, piped), command.span) {
                 Err(Stop::Shell(error)) if error.reach == Reach::Command => self.survive(error),
                 outcome => outcome?,
@@ -201,6 +204,23 @@ impl Walker {
             }
         }
         self.act_on_signals()
+    }
+
+    /// The command with all words in front that look like assignments, where `set -k` counts now.
+    fn with_keywords(&self, command: &SimpleCommand) -> Option<SimpleCommand> {
+        let dialect = &self.state.dialect;
+        if dialect.keywords != Keywords::CarriedOut || !self.state.letter_is_on(b'k') {
+            return None;
+        }
+        let mut keyed =
+            SimpleCommand { assignments: command.assignments.clone(), words: Vec::new() };
+        for word in &command.words {
+            match assignment_of(&self.state.sources, word.span(), dialect) {
+                Some(assignment) => keyed.assignments.push(assignment),
+                None => keyed.words.push(word.clone()),
+            }
+        }
+        Some(keyed)
     }
 
     /// A simple command (POSIX XCU 2.9.1.1): words, then redirections, then assignments.

@@ -39,6 +39,17 @@ pub enum CommandBrackets {
     Raw,
 }
 
+/// When words that look like assignments are such wherever they stand (`set -k`).
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Keywords {
+    /// Never.
+    None,
+    /// Where the option is on when the command is read; declaration utilities keep theirs.
+    Read,
+    /// Where the option is on when the command is carried out.
+    CarriedOut,
+}
+
 /// What ends a here-document besides a line that is its delimiter.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum DocumentEnd {

@@ -157,8 +157,14 @@ macro_rules! carrying_rows {
     unknown_files: UnknownFiles = [UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Nothing }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::NulInLine }, UnknownFiles { reader: Some(Reader::Sh), refuses: Refuses::Programs }, UnknownFiles { reader: Some(Reader::Sh), refuses: Refuses::NulOrMark }], "observed in all six: files of text, empty ones, with a NUL in the first line or behind it, broken programs; ./file a";
     /// A mistake in `((...))` has the status 1 and the shell goes on.
     arithmetic_command_recovers: bool = [N, Y, N, N, N, Y, Y], "observed in bash: ((1 2)); echo $?";
-    /// The letters that `$-` can have when the shell was started with `-c`, in its order.
-    dash_flags: &'static str = ["efu", "efhuBc", "ufe", "ucfe", "cefhuB", "efuhUc", "569XFefu"], "observed in all six: echo $-; set -feu; echo $-";
+    /// The letters of options in the order of `$-`.
+    option_order: &'static str = ["abefhimnuvxC", "abefhikmnprtuvxBCEHPTcs", "pubaCEVvxsinmIfe", "EubaCVvxcsinmIfe", "cabefhkmnprstuvxBCGH", "aeikXlmCnfbuprshUvxc", "0123456789BCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz"], "observed in all six: set -xvufea; echo $-";
+    /// The letters of the options that are on at the start.
+    first_letters: &'static str = ["", "hB", "", "", "hB", "hU", "569X"], "observed in all six: echo $-";
+    /// `$-` tells with a `c` that the shell was given its text with `-c`.
+    text_letter: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: sh -c 'echo $-'";
+    /// Words that look like assignments are such wherever they stand in a simple command under `set -k`.
+    keywords: Keywords = [Keywords::None, Keywords::CarriedOut, Keywords::None, Keywords::None, Keywords::Read, Keywords::Read, Keywords::None], "observed in all six: set -k; label a=1; the same with a line end behind the set; set -k and export a=1";
     /// A real halfway between two numbers of fewer digits is written as the larger one, not as the even one.
     halves_up: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%.0f %.1f' 0.5 2.25";
     /// Variables of reals keep the whole number, not only the digits that they show.

@@ -83,6 +83,8 @@ macro_rules! utilities_rows {
     numerals_are_expressions: bool = [N, N, N, N, Y, Y, Y], "observed in all six: shift 1+1";
     /// An unknown option of `set` ends the shell.
     unknown_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: set -Z; echo after";
+    /// `set -` switches `-v` and `-x` off.
+    set_dash_ends_tracing: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: set -vx; set -; echo $-";
     /// Option letters of `set` besides those that change words.
     set_letters: &'static str = ["bCmhvx", "EHPTCbhkmptvx", "CEIVbmpvxis", "CEIbmvx", "CHbhkmptvxsG", "CUbhkmpvxsX", "BCEHIPTUVhkpvxslywgXYGm"], "observed in all six with each letter";
     /// `set -A name values` fills an array.
@@ -417,8 +419,8 @@ macro_rules! utilities_rows {
     errtrace_option: bool = [N, Y, N, Y, N, N, N], "observed in all six: set -E; echo $?";
     /// `set -T` lets functions inherit the actions for DEBUG and RETURN.
     functrace_option: bool = [N, Y, N, N, N, N, N], "observed in all six: set -T; echo $?";
-    /// `set -o` knows `hashall` and `interactive-comments`.
-    comment_options: bool = [N, Y, N, N, N, N, N], "observed in all six: set -o hashall; echo $?";
+    /// The options without a letter that are on at the start.
+    first_names: &'static [&'static str] = [&[], &["interactive-comments"], &[], &[], &[], &[], &[]], "observed in bash: set -o";
     /// `kill` knows signals in capitals only.
     signals_in_capitals: bool = [Y, N, N, N, N, Y, Y], "observed in all six: kill -usr1 $$";
     /// How much of SIG `kill` takes before the name of a signal.

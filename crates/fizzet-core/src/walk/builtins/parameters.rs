@@ -1,8 +1,5 @@
 //! `set`, `shift`, `shopt`.
 
-use std::rc::Rc;
-
-use crate::dialect::{Braces, Dialect};
 use crate::lineage::{Hop, Rule};
 use crate::stop::{Reach, Status, Stop};
 use crate::text::{Passage, Standing, Text};
@@ -29,13 +26,18 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
                 if !name.is_empty() && walker.state.dialect.set_long_options =>
             {
                 rest = &rest[1..];
-                if !walker.long_option(name, *sign == b'-') {
+                if !walker.state.set_option(name, *sign == b'-') {
                     return Err(walker.fatal_option(call));
                 }
             }
             b"-" => {
                 rest = &rest[1..];
                 replaces = !rest.is_empty() || walker.state.dialect.set_dash_clears;
+                if walker.state.dialect.set_dash_ends_tracing {
+                    for letter in *b"vx" {
+                        walker.state.set_letter(letter, false);
+                    }
+                }
                 break;
             }
             [sign @ (b'-' | b'+'), letters @ ..] if !letters.is_empty() => {
@@ -47,14 +49,17 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
                         b'o' if walker.state.dialect.set_names_are_attached
                             && !letters.as_slice().is_empty() =>
                         {
-                            walker.long_option(std::mem::take(&mut letters).as_slice(), on)
+                            walker.state.set_option(std::mem::take(&mut letters).as_slice(), on)
                         }
                         b'o' => match rest.split_first() {
                             Some((name, behind)) => {
                                 rest = behind;
-                                walker.long_option(name.bytes(), on)
+                                walker.state.set_option(name.bytes(), on)
                             }
-                            None => true,
+                            None => {
+                                walker.write_hole(call.span);
+                                true
+                            }
                         },
                         b'A' if walker.state.dialect.set_fills_arrays => {
                             let sorted = sorts.then(|| sorted(rest, 1));
@@ -64,7 +69,7 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
                             sorts = true;
                             true
                         }
-                        letter => walker.option(letter, on),
+                        letter => walker.state.set_letter(letter, on),
                     };
                     if !known {
                         let dialect = &walker.state.dialect;
@@ -118,103 +123,13 @@ impl Walker {
             let end = letters.iter().position(|&letter| letter == b'o');
             refuses |= letters[..end.unwrap_or(letters.len())]
                 .iter()
-                .any(|&letter| !self.option(letter, true));
+                .any(|&letter| !self.state.set_letter(letter, true));
             if end == Some(letters.len() - 1) {
                 words.next_if(|word| !word.starts_with(b"-"));
             }
         }
         self.state.options = kept;
         refuses
-    }
-
-    /// `set -x` and its kin; false where the shell knows no such option.
-    fn option(&mut self, letter: u8, on: bool) -> bool {
-        let options = &mut self.state.options;
-        match letter {
-            letter if letter == self.state.dialect.glob_letter => options.no_glob = on,
-            b'y' if self.state.dialect.letter_splits_words => options.word_split = on,
-            b'f' => options.start_files = !on,
-            b'u' => options.no_unset = on,
-            b'e' => options.exit_on_error = on,
-            b'a' => options.all_export = on,
-            b'C' => options.no_clobber = on,
-            b'n' => options.no_exec = on,
-            b'E' if self.state.dialect.errtrace_option => options.traces_errors = on,
-            b'T' if self.state.dialect.functrace_option => options.traces_functions = on,
-            b'B' if self.state.dialect.set_braces => options.no_braces = !on,
-            letter => return self.state.dialect.set_letters.as_bytes().contains(&letter),
-        }
-        true
-    }
-
-    /// `set -o name`; false where the shell knows no such option.
-    pub(in crate::walk) fn long_option(&mut self, name: &[u8], on: bool) -> bool {
-        if self.state.dialect.bare_groups {
-            return self.state.options.set_by_name(name, on);
-        }
-        let letter = match name {
-            b"noglob" => b'f',
-            b"nounset" => b'u',
-            b"errexit" => b'e',
-            b"allexport" => b'a',
-            b"noexec" => b'n',
-            b"noclobber" => b'C',
-            b"errtrace" if self.state.dialect.errtrace_option => b'E',
-            b"functrace" if self.state.dialect.functrace_option => b'T',
-            b"braceexpand" if self.state.dialect.braces != Braces::None => {
-                self.state.options.no_braces = !on;
-                return true;
-            }
-            b"pipefail" => {
-                self.state.options.pipe_fail = on;
-                return self.state.dialect.pipe_fail;
-            }
-            b"posix" if self.state.dialect.posix_mode => {
-                self.state.options.posix = on;
-                let mut dialect = Dialect::of(self.state.dialect.shell);
-                if on {
-                    dialect.follow_posix();
-                }
-                self.state.dialect = Rc::new(dialect);
-                return true;
-            }
-            name => {
-                let mut known = self.state.dialect.set_names.split(' ');
-                return known.any(|known| known.as_bytes() == name);
-            }
-        };
-        self.option(letter, on)
-    }
-
-    /// Whether `set -o` has an option of this name.
-    pub(in crate::walk) fn is_long_option(&self, name: &[u8]) -> bool {
-        let changes_words = matches!(
-            name,
-            b"noglob" | b"nounset" | b"errexit" | b"allexport" | b"noexec" | b"noclobber"
-        );
-        let mut others = self.state.dialect.set_names.split(' ');
-        changes_words
-            || (name == b"pipefail" && self.state.dialect.pipe_fail)
-            || (name == b"braceexpand" && self.state.dialect.braces != Braces::None)
-            || others.any(|known| known.as_bytes() == name)
-    }
-
-    /// Whether an option of `set -o` or `shopt` is on, as `test -o` asks.
-    pub(in crate::walk) fn option_is_on(&self, name: &[u8]) -> bool {
-        let options = &self.state.options;
-        match name {
-            b"noglob" => options.no_glob,
-            b"nounset" => options.no_unset,
-            b"errexit" => options.exit_on_error,
-            b"allexport" => options.all_export,
-            b"noexec" => options.no_exec,
-            b"noclobber" => options.no_clobber,
-            b"braceexpand" => !options.no_braces,
-            b"pipefail" => options.pipe_fail,
-            b"posix" => options.posix,
-            b"hashall" | b"interactive-comments" => self.state.dialect.comment_options,
-            _ => false,
-        }
     }
 
     /// `set -A name value...`; `set +A` keeps the elements behind the new ones.

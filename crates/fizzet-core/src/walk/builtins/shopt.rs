@@ -86,6 +86,13 @@ impl Options {
         })
     }
 
+    /// The names of the options of `shopt` that are on, sorted.
+    pub(crate) fn shopts_on(&self) -> Vec<&'static str> {
+        let mut options = self.clone();
+        let names = SHOPT.iter().map(|(name, ..)| *name);
+        names.filter(|name| options.shopt(name.as_bytes()) == Some(true)).collect()
+    }
+
     fn set_shopt(&mut self, name: &[u8], on: bool) -> bool {
         let Some((at, (_, first, field))) = entry(name) else { return false };
         match field {
@@ -124,7 +131,7 @@ pub(super) fn shopt(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     for name in given.operands {
         let name = name.bytes();
         let is_on = match given.has(b'o') {
-            true => walker.is_long_option(name).then(|| walker.option_is_on(name)),
+            true => walker.state.has_option(name).then(|| walker.state.option_is_on(name)),
             false => walker.state.options.shopt(name),
         };
         let Some(is_on) = is_on else {
@@ -132,7 +139,7 @@ pub(super) fn shopt(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             continue;
         };
         match (changes, given.has(b'o')) {
-            (true, true) => status |= Status::from(!walker.long_option(name, given.has(b's'))),
+            (true, true) => status |= Status::from(!walker.state.set_option(name, given.has(b's'))),
             (true, false) => {
                 walker.state.options.set_shopt(name, given.has(b's'));
             }

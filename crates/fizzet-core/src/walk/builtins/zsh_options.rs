@@ -90,7 +90,7 @@ fn normal(name: &[u8]) -> (String, bool) {
 
 impl Options {
     /// Sets an option of zsh by its name; false if there is none of that name.
-    pub(in crate::walk) fn set_by_name(&mut self, name: &[u8], on: bool) -> bool {
+    pub(crate) fn set_by_name(&mut self, name: &[u8], on: bool) -> bool {
         let (name, negated) = normal(name);
         match OPTIONS.iter().find(|(known, _)| *known == name) {
             Some((_, set)) => set(self, on != negated),
