@@ -15,6 +15,7 @@ use crate::state::{Keeps, State, Value};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::{self, Binary, Expression, Target, Unary};
 use crate::syntax::ast::{Arithmetic, Part};
+use crate::syntax::marked;
 use crate::text::{Standing, Text};
 
 /// How often a variable may lead to another before that is called endless.
@@ -81,7 +82,11 @@ fn number_of(
             if let Some(zero) = minus_zero(text.bytes(), state).filter(|_| !is_written_out) {
                 return Ok(zero);
             }
-            let parsed = parse(state, text.bytes(), span)?;
+            let written_out = match state.dialect.indexes_hide_brackets {
+                true => marked(&text),
+                false => text.bytes().into(),
+            };
+            let parsed = parse(state, &written_out, span)?;
             let expression = Rc::new(parsed);
             if is_written_out {
                 // The text never changes, so it is read once only.

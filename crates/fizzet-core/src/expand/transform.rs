@@ -228,8 +228,12 @@ pub(crate) fn pair(key: &str, text: &Text) -> String {
 
 /// A key as `declare` shows it.
 pub(crate) fn subscript(key: &Text) -> String {
-    let plain = |byte: &u8| byte.is_ascii_alphanumeric() || b"_-./,:+@%".contains(byte);
-    match !key.is_empty() && key.bytes() != b"@" && key.bytes().iter().all(plain) {
+    let plain = |byte: &u8| byte.is_ascii_alphanumeric() || b"_-./,:+@%=~#".contains(byte);
+    let bytes = key.bytes();
+    // These mean something at the start, and a tilde behind a sign does.
+    let starts = matches!(bytes, [b'~' | b'#', ..] | b"@" | []);
+    let home = bytes.windows(2).any(|two| matches!(two, [b'=' | b':', b'~']));
+    match !starts && !home && bytes.iter().all(plain) {
         true => key.bytes().to_str_lossy().into_owned(),
         false => double_quoted(key.bytes()),
     }

@@ -4,8 +4,8 @@ mod associative;
 mod base;
 mod options;
 mod own;
-mod set;
 mod parameters;
+mod set;
 mod stretch;
 mod variables;
 
@@ -31,7 +31,7 @@ use crate::real::{Format, Real};
 use crate::source::{SourceKind, Sources, Span};
 use crate::stop::{Limits, Reach, Status, Stop};
 use crate::syntax::ast::Command;
-use crate::syntax::{Alias, Aliases};
+use crate::syntax::{Alias, Aliases, unmarked};
 use crate::text::{Standing, Text};
 
 /// A function.
@@ -209,6 +209,7 @@ impl State {
     /// # Errors
     /// An index that is no expression.
     pub fn element_key(&mut self, name: &[u8], index: &[u8], span: Span) -> Result<Key, Stop> {
+        let index = &*unmarked(index);
         let associative =
             self.variables.get(name).is_some_and(|one| matches!(one.value, Value::Associative(_)));
         if associative {
@@ -532,6 +533,13 @@ impl State {
         PatternRules { quotes_pair, ..self.text_pattern_rules() }
     }
 
+    /// The name and the index of `name[index]`, if a utility takes that for an element: where the first
+    /// bracket that closes ends the index, it has to be the last.
+    pub fn element_named<'a>(&self, written: &'a [u8]) -> Option<(&'a [u8], &'a [u8])> {
+        element_name(written)
+            .filter(|(_, index)| !self.dialect.index_ends_at_bracket || is_one_index(index))
+    }
+
     /// Whether unquoted parameter expansions are split now.
     pub fn splits_parameters(&self) -> bool {
         self.dialect.splits_parameters || self.options.word_split
@@ -557,6 +565,16 @@ pub fn element_name(written: &[u8]) -> Option<(&[u8], &[u8])> {
     let open = written.iter().position(|&byte| byte == b'[')?;
     let index = written[open + 1..].strip_suffix(b"]")?;
     crate::syntax::is_name(&written[..open]).then_some((&written[..open], index))
+}
+
+/// Whether the brackets in the text of an index are in pairs, so that the last one ends it.
+pub fn is_one_index(index: &[u8]) -> bool {
+    let mut open = 0i32;
+    let pairs = index.iter().all(|byte| {
+        open += i32::from(*byte == b'[') - i32::from(*byte == b']');
+        open >= 0
+    });
+    pairs && open == 0
 }
 
 /// The aliases that the shell begins with.

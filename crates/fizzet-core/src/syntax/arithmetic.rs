@@ -9,6 +9,7 @@ use crate::real::Real;
 use crate::syntax::cursor::{is_name_byte, is_name_start};
 use crate::syntax::functions::FUNCTIONS;
 pub use crate::syntax::functions::Function;
+use crate::syntax::marked::MARK;
 pub use crate::syntax::numeral::constant;
 pub(crate) use crate::syntax::numeral::digits;
 use crate::syntax::operators::{ASSIGNING, BINARY};
@@ -508,6 +509,7 @@ impl Reader<'_> {
         while let Some(&byte) = self.text.get(self.at) {
             self.at += 1;
             match byte {
+                MARK => self.at += 1,
                 b'[' => level += 1,
                 b']' => level -= 1,
                 _ => {}

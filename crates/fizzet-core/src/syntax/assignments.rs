@@ -10,7 +10,11 @@ use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::words::Within;
 
 /// The assignment that a word of a source is when it is read as one, if it is.
-pub(crate) fn assignment_of(sources: &Sources, word: Span, dialect: &Dialect) -> Option<Assignment> {
+pub(crate) fn assignment_of(
+    sources: &Sources,
+    word: Span,
+    dialect: &Dialect,
+) -> Option<Assignment> {
     let mut parser = Parser::new(sources.bytes(word), word.source, dialect);
     parser.begins_at(word.start as usize);
     parser.assignment_value()?;

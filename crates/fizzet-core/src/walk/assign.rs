@@ -316,14 +316,44 @@ impl Walker {
     }
 
     /// What the words of a list become: for each, one text or more.
-    fn element_texts(&mut self, elements: &[Element]) -> Result<Vec<Vec<Text>>, Stop> {
+    fn element_texts(&mut self, elements: &[Element], keyed: bool) -> Result<Vec<Vec<Text>>, Stop> {
+        let pairs = self.are_pairs(elements, keyed);
         let texts = |element: &Element| match &element.index {
+            _ if pairs => self.whole_text(element).map(|text| vec![text]),
             None => expand::element_fields(self, &element.word),
-            Some(_) => {
-                expand::single(self, &element.word, Tilde::AfterColons).map(|text| vec![text])
-            }
+            Some(_) => self.indexed_text(element, keyed).map(|text| vec![text]),
         };
         elements.iter().map(texts).collect()
+    }
+
+    /// Whether the elements of a list are keys and values in turn, and each of them one text: so where the
+    /// first has no index.
+    fn are_pairs(&self, elements: &[Element], keyed: bool) -> bool {
+        keyed
+            && self.state.dialect.pairs_are_whole
+            && elements.first().is_some_and(|first| first.index.is_none())
+    }
+
+    /// What `[index]=` stands before.
+    fn indexed_text(&mut self, element: &Element, keyed: bool) -> Result<Text, Stop> {
+        let tilde = match keyed && self.state.dialect.pairs_are_whole {
+            true => Tilde::Never,
+            false => Tilde::AfterColons,
+        };
+        expand::single(self, &element.word, tilde)
+    }
+
+    /// A key or value of a list of pairs: nothing in it is split or matched, and brackets are text.
+    fn whole_text(&mut self, element: &Element) -> Result<Text, Stop> {
+        let value = expand::single(self, &element.word, Tilde::Never)?;
+        let Some(index) = &element.index else { return Ok(value) };
+        let origin = Origin::new(Rule::Literal, index.word.span);
+        let mut text = Text::copied(b"[", Standing::Quoted, origin.clone());
+        text.push_text(&expand::single(self, &index.word, Tilde::Never)?);
+        let sign: &[u8] = if element.append { b"]+=" } else { b"]=" };
+        text.push(sign, Standing::Quoted, &origin);
+        text.push_text(&value);
+        Ok(text)
     }
 
     /// The lists behind the declaration utility that is carried out.
@@ -364,6 +394,7 @@ impl Walker {
             self.state.variables.entry(name).value = Value::Associative(empty);
         }
         let keyed = self.is_keyed(name);
+        let pairs = self.are_pairs(elements, keyed);
         let plain = elements.iter().filter(|element| element.index.is_none()).count();
         let refused = match self.state.dialect.associative_lists {
             AssociativeLists::Anything => None,
@@ -375,7 +406,7 @@ impl Walker {
                 (plain > 0).then_some("an associative array cannot take elements without indexes")
             }
         };
-        if let Some(message) = refused.filter(|_| keyed) {
+        if let Some(message) = refused.filter(|_| keyed && !self.state.dialect.pairs_are_whole) {
             return Err(self.state.mistake(message, span, 1));
         }
         // Each with whether it is put behind what the element holds.
@@ -387,6 +418,18 @@ impl Walker {
         for element in elements {
             let known = texts.as_mut().and_then(Iterator::next);
             match &element.index {
+                _ if pairs => {
+                    let text = match known.and_then(|mut texts| texts.pop()) {
+                        Some(text) => text,
+                        None => self.whole_text(element)?,
+                    };
+                    made.push((None, text, false));
+                }
+                None if keyed && self.state.dialect.pairs_are_whole => {
+                    let message = "an element of an associative array needs an index here";
+                    let span = element.word.span;
+                    self.survive(ShellError::new(message, span, 0, Reach::Command));
+                }
                 None => {
                     let fields = match known {
                         Some(fields) => fields,
@@ -404,7 +447,7 @@ impl Walker {
                     };
                     let text = match known.and_then(|mut texts| texts.pop()) {
                         Some(text) => text,
-                        None => expand::single(self, &element.word, Tilde::AfterColons)?,
+                        None => self.indexed_text(element, keyed)?,
                     };
                     made.push((Some(key), text, element.append));
                 }
@@ -449,6 +492,11 @@ impl Walker {
             let mut texts = made.into_iter().map(|(_, text, _)| text);
             while let Some(key) = texts.next() {
                 let value = self.stored(name, &texts.next().unwrap_or_default(), span);
+                if key.is_empty() && pairs {
+                    let message = "an element of an associative array needs a key";
+                    self.survive(ShellError::new(message, span, 0, Reach::Command));
+                    continue;
+                }
                 self.state.store(name, Some(Key::Text(key)), value, span)?;
             }
             return Ok(());
@@ -489,7 +537,8 @@ impl Walker {
         }
         let texts = match &assignment.value {
             AssignedValue::Array(elements) if self.state.dialect.list_arguments_expand_first => {
-                Some(self.element_texts(elements)?)
+                let keyed = self.is_keyed(&assignment.name) || makes_keyed(argv);
+                Some(self.element_texts(elements, keyed)?)
             }
             _ => None,
         };
@@ -546,4 +595,10 @@ fn has_equals_behind_bracket(word: &Word) -> bool {
 /// Whether a value is what `name=()` makes where that is a compound variable.
 fn is_compound(value: &Value) -> bool {
     matches!(value, Value::Scalar(text) if text.bytes() == b"(\n)")
+}
+
+/// Whether the options of a declaration utility make its names associative arrays.
+fn makes_keyed(argv: &[Text]) -> bool {
+    let mut options = argv.iter().skip(1).take_while(|word| word.bytes().starts_with(b"-"));
+    options.any(|option| option.bytes().contains(&b'A'))
 }

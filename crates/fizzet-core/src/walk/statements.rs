@@ -133,8 +133,11 @@ impl Walker {
         let outer = self.descriptors.clone();
         let mut failed = 0;
         let mut statuses = Vec::with_capacity(commands.len());
+        let before = self.state.status;
         for (at, command) in commands.iter().enumerate() {
             let last = at + 1 == commands.len();
+            let is_lost = at > 0 && self.state.dialect.piped_begin_with_success;
+            self.state.status = if is_lost { 0 } else { before };
             self.piped = match (at, last) {
                 (0, _) => &[1],
                 (_, true) => &[0],

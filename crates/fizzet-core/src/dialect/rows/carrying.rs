@@ -157,6 +157,13 @@ macro_rules! carrying_rows {
     unknown_files: UnknownFiles = [UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Binaries }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::Nothing }, UnknownFiles { reader: Some(Reader::Itself), refuses: Refuses::NulInLine }, UnknownFiles { reader: Some(Reader::Sh), refuses: Refuses::Programs }, UnknownFiles { reader: Some(Reader::Sh), refuses: Refuses::NulOrMark }], "observed in all six: files of text, empty ones, with a NUL in the first line or behind it, broken programs; ./file a";
     /// A mistake in `((...))` has the status 1 and the shell goes on.
     arithmetic_command_recovers: bool = [N, Y, N, N, N, Y, Y], "observed in bash: ((1 2)); echo $?";
+    /// The commands of a pipeline behind the first begin with the status 0, not with that of what came before.
+    piped_begin_with_success: bool = [N, N, N, N, Y, N, N], "observed in all six: false; true | echo $?";
+    /// The keys and values of an associative array's list are texts that are not split or matched, and what
+    /// has no index among those that have is passed over.
+    pairs_are_whole: bool = [N, Y, N, N, N, N, N], "observed in bash: x='1 2'; declare -A h; h=($x * ~ v); h=([a]=1 b c)";
+    /// Brackets in a value end no index of an arithmetic expression.
+    indexes_hide_brackets: bool = [N, Y, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: typeset -A a; k=']'; (( a[$k]=1 ))";
     /// The letters of options in the order of `$-`.
     option_order: &'static str = ["abefhimnuvxC", "abefhikmnprtuvxBCEHPTcs", "pubaCEVvxsinmIfe", "EubaCVvxcsinmIfe", "cabefhkmnprstuvxBCGH", "aeikXlmCnfbuprshUvxc", "0123456789BCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz"], "observed in all six: set -xvufea; echo $-";
     /// The letters of the options that are on at the start.

@@ -85,6 +85,8 @@ macro_rules! utilities_rows {
     unknown_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: set -Z; echo after";
     /// `set -` switches `-v` and `-x` off.
     set_dash_ends_tracing: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: set -vx; set -; echo $-";
+    /// The status of `unset` for an element with more behind its index.
+    unset_of_more_status: Status = [1, 0, 1, 1, 1, 1, 1], "observed in bash and ksh93: typeset -A a; unset 'a[]]'; echo $?";
     /// Option letters of `set` besides those that change words.
     set_letters: &'static str = ["bCmhvx", "EHPTCbhkmptvx", "CEIVbmpvxis", "CEIbmvx", "CHbhkmptvxsG", "CUbhkmpvxsX", "BCEHIPTUVhkpvxslywgXYGm"], "observed in all six with each letter";
     /// `set -A name values` fills an array.
@@ -488,7 +490,7 @@ macro_rules! utilities_rows {
     /// `typeset -a` makes the value that a variable has its first element; otherwise the value is lost.
     texts_become_elements: bool = [Y, Y, Y, Y, Y, Y, N], "observed in bash, ksh93, mksh and zsh: x=5; typeset -a x; echo ${x[@]}";
     /// An index in a text ends at the first bracket that closes; behind it there is nothing.
-    index_ends_at_bracket: bool = [N, Y, N, N, N, N, N], "observed in all six: k='a]b'; unset \"d[$k]\"";
+    index_ends_at_bracket: bool = [N, Y, N, N, Y, N, N], "observed in all six: k='a]b'; unset \"d[$k]\"";
     /// `declare -c` keeps a value with one capital at its start.
     capital_attribute: bool = [N, Y, N, N, N, N, N], "observed in all six: typeset -c x=ab; echo $x";
     /// `declare -a a='(1 2)'` reads the text as a list.

@@ -5,7 +5,7 @@ use bstr::ByteSlice;
 use crate::dialect::Dialect;
 use crate::expand::{Context, Fields, Ifs, fields_of_line, ifs};
 use crate::lineage::{Hop, Origin, Rule};
-use crate::state::{Key, Value, element_name};
+use crate::state::{Key, Value};
 use crate::stop::{Status, Stop};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text, characters, next_character};
@@ -156,7 +156,7 @@ impl Walker {
 
     /// Whether `read` can read into this: a variable, an element or a parameter.
     fn is_target(&self, name: &[u8]) -> bool {
-        is_name(element_name(name).map_or(name, |(name, _)| name))
+        is_name(self.state.element_named(name).map_or(name, |(name, _)| name))
             || self.state.parameter_number(name).is_some()
     }
 }
@@ -345,7 +345,7 @@ impl Walker {
     ) -> Result<(), Stop> {
         let hop = Hop { rule: Rule::Stored, span, name: Some(name.into()), shifted: 0 };
         let text = text.passed_through(&hop, Standing::Quoted);
-        match element_name(name).filter(|_| self.state.dialect.arrays) {
+        match self.state.element_named(name).filter(|_| self.state.dialect.arrays) {
             Some((array, index)) => {
                 let key = self.element_key_of_text(array, index, span)?;
                 self.state.store(array, Some(key), text, span)

@@ -5,7 +5,7 @@ use std::collections::BTreeMap;
 use crate::dialect::{OptionIndex, Outside, UnsetAll};
 use crate::expand::arithmetic;
 use crate::source::Span;
-use crate::state::{Key, Stretch, Value, element_name};
+use crate::state::{Key, Stretch, Value, element_name, is_one_index};
 use crate::stop::{Reach, Status, Stop};
 use crate::syntax::is_name;
 use crate::text::{Text, characters};
@@ -53,8 +53,9 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             continue;
         }
         if let Some((array, index)) = element_name(name).filter(|_| walker.state.dialect.arrays) {
-            if walker.state.dialect.index_ends_at_bracket && !is_one_index(index) {
-                status = 1;
+            let is_written = walker.reads_index_once(operand, array);
+            if walker.state.dialect.index_ends_at_bracket && !is_written && !is_one_index(index) {
+                status |= walker.state.dialect.unset_of_more_status;
                 continue;
             }
             let key = walker.unset_key(operand, array, index, call.span)?;
@@ -114,15 +115,6 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     Ok(status)
 }
 
-/// Whether the brackets in the text of an index are in pairs, so that the last one ends it.
-fn is_one_index(index: &[u8]) -> bool {
-    let mut open = 0i32;
-    index.iter().all(|byte| {
-        open += i32::from(*byte == b'[') - i32::from(*byte == b']');
-        open >= 0
-    })
-}
-
 impl Walker {
     /// The key of an element that `unset` was given; nothing for the whole array, and where there is none.
     fn unset_key(
@@ -142,13 +134,19 @@ impl Walker {
         if all {
             return Ok(Some(Key::Text(operand.slice(array.len() + 1, operand.len() - 1))));
         }
-        // The name and the bracket were written without quotes, so the index was read as one.
-        let is_written = !operand.quoting()[..=array.len()].contains(&true);
-        if is_written && self.state.dialect.unset_expands_once && self.is_keyed(array) {
+        if self.reads_index_once(operand, array) {
             let start = array.len() + 1;
             return Ok(Some(Key::Text(operand.slice(start, start + index.len()))));
         }
         self.key_of_text(array, index, span).map(Some)
+    }
+
+    /// Whether the index of an element of an associative array was read as one: the name and the bracket
+    /// were written without quotes.
+    fn reads_index_once(&self, operand: &Text, array: &[u8]) -> bool {
+        self.state.dialect.unset_expands_once
+            && self.is_keyed(array)
+            && !operand.quoting()[..=array.len()].contains(&true)
     }
 
     /// `unset 'a[@]'`

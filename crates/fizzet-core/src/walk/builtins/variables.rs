@@ -6,7 +6,7 @@ use crate::dialect::{ListTexts, References, TakesBase};
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::state::{Associative, Keeps, Key, Padding, Value, element_name};
+use crate::state::{Associative, Keeps, Key, Padding, Value};
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text};
@@ -164,7 +164,7 @@ impl Walker {
             }
             _ => (target, false),
         };
-        let (name, index) = match element_name(target) {
+        let (name, index) = match self.state.element_named(target) {
             Some((name, index)) => (name, Some(index)),
             None => (target, None),
         };

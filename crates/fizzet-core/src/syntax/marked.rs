@@ -1,0 +1,48 @@
+//! Brackets that a value brought into the index of an element, in the text of an arithmetic expression.
+//!
+//! Bash and ksh93 find the end of `a[$k]` before they look at what `$k` is, though the expression is read
+//! when its expansions are done (observed in bash 5.2 and ksh93u+m: `k=']'; (( a[$k]=1 ))`). No text of a
+//! shell holds a NUL, so one stands before each such bracket until the index is taken.
+
+use std::borrow::Cow;
+
+use crate::text::Text;
+
+/// Stands before a bracket that neither opens nor closes an index.
+pub(super) const MARK: u8 = 0;
+
+fn is_bracket(byte: &u8) -> bool {
+    matches!(byte, b'[' | b']')
+}
+
+/// The text with marks before the brackets of values inside of written brackets.
+pub(crate) fn marked(text: &Text) -> Cow<'_, [u8]> {
+    let of_values = |(run, bytes): (&crate::text::Run, &[u8])| {
+        !run.origin.is_written() && bytes.iter().any(is_bracket)
+    };
+    if !text.runs().any(of_values) {
+        return text.bytes().into();
+    }
+    let (mut out, mut open) = (Vec::with_capacity(text.len() + 8), 0i32);
+    for (run, bytes) in text.runs() {
+        let is_written = run.origin.is_written();
+        for &byte in bytes {
+            match byte {
+                b'[' | b']' if !is_written && open > 0 => out.push(MARK),
+                b'[' if is_written => open += 1,
+                b']' if is_written => open -= 1,
+                _ => {}
+            }
+            out.push(byte);
+        }
+    }
+    out.into()
+}
+
+/// The text of an index without marks.
+pub(crate) fn unmarked(index: &[u8]) -> Cow<'_, [u8]> {
+    match index.contains(&MARK) {
+        true => index.iter().copied().filter(|&byte| byte != MARK).collect(),
+        false => index.into(),
+    }
+}
