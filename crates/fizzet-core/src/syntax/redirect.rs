@@ -3,12 +3,12 @@
 use std::cell::OnceCell;
 use std::rc::Rc;
 
-use crate::dialect::DocumentEnd;
+use crate::dialect::{Continued, DelimiterTabs, DocumentEnd};
 use crate::stop::Reach;
 use crate::syntax::ast::{
     Operation, Parameter, ParameterName, Part, Redirect, RedirectOperator, RedirectTarget, Word,
 };
-use crate::syntax::cursor::{Parsed, Parser, Segment, is_name};
+use crate::syntax::cursor::{Parsed, Parser, PendingDocument, Segment, is_name};
 use crate::syntax::words::Within;
 
 const OPERATORS: &[(&[u8], RedirectOperator)] = &[
@@ -156,7 +156,12 @@ impl<'a> Parser<'a> {
                     true => line.iter().take_while(|&&byte| byte == b'\t').count(),
                     false => 0,
                 };
-                if line[tabs..] == document.delimiter[..] {
+                if document.is_ended_by(line, tabs, self.dialect.tabs_before_delimiter) {
+                    found = true;
+                    break;
+                }
+                if let Some(end) = self.end_on_continued_line(&document, line_start) {
+                    self.pos = end;
                     found = true;
                     break;
                 }
@@ -196,6 +201,39 @@ impl<'a> Parser<'a> {
             let _ = document.cell.set(word);
         }
         Ok(())
+    }
+
+    /// The place behind the delimiter where lines that are continued from here on make it up together.
+    fn end_on_continued_line(&self, document: &PendingDocument, start: usize) -> Option<usize> {
+        let rest = &self.text[start..];
+        let joins = self.dialect.continued_delimiters;
+        let length = rest.iter().position(|&byte| byte == b'\n')?;
+        if document.quoted || joins == Continued::Never || !rest[..length].ends_with(b"\\") {
+            return None;
+        }
+        let (mut joined, mut at) = (Vec::new(), 0);
+        loop {
+            let line = rest[at..].split(|&byte| byte == b'\n').next()?;
+            at = (at + line.len() + 1).min(rest.len());
+            let part = match &line[..] {
+                [before @ .., b'\\'] if ends_in_continuation(&[line, b"\n"].concat()) => before,
+                whole => {
+                    joined.extend_from_slice(whole);
+                    break;
+                }
+            };
+            if joins == Continued::AtStart && !(part.is_empty() && joined.is_empty()) {
+                return None;
+            }
+            joined.extend_from_slice(part);
+            if at == rest.len() {
+                break;
+            }
+        }
+        let first = if joins == Continued::BehindTabs { &rest[..length - 1] } else { &joined[..] };
+        let tabs = first.iter().take_while(|&&byte| byte == b'\t').count();
+        let tabs = if document.strip_tabs { tabs } else { 0 };
+        (joined[tabs..] == document.delimiter[..]).then_some(start + at)
     }
 
     /// Whether a delimiter with this behind it on its line ends a here-document, and the rest is read on.
@@ -250,6 +288,22 @@ impl<'a> Parser<'a> {
             }
             read => read,
         }
+    }
+}
+
+impl PendingDocument {
+    /// Whether a line without its first tabs is the delimiter, which may begin with tabs itself.
+    fn is_ended_by(&self, line: &[u8], tabs: usize, rule: DelimiterTabs) -> bool {
+        let delimiter = &self.delimiter[..];
+        let own = delimiter.iter().take_while(|&&byte| byte == b'\t').count();
+        line[tabs..] == *delimiter
+            || (self.strip_tabs
+                && own > 0
+                && match rule {
+                    DelimiterTabs::Never => false,
+                    DelimiterTabs::AsWritten => line == delimiter,
+                    DelimiterTabs::Stripped => line[tabs..] == delimiter[own..],
+                })
     }
 }
 

@@ -50,6 +50,30 @@ pub enum Keywords {
     CarriedOut,
 }
 
+/// Where lines that are continued make up the delimiter of a here-document together.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Continued {
+    /// Nowhere.
+    Never,
+    /// Where all but the last hold nothing else.
+    AtStart,
+    /// Everywhere, behind the tabs of the first line.
+    BehindTabs,
+    /// Everywhere, behind the tabs of the joined line.
+    Joined,
+}
+
+/// When a delimiter behind `<<-` that begins with tabs is found.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum DelimiterTabs {
+    /// Never.
+    Never,
+    /// On a line that is like it.
+    AsWritten,
+    /// On a line that is like it without tabs.
+    Stripped,
+}
+
 /// What ends a here-document besides a line that is its delimiter.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum DocumentEnd {

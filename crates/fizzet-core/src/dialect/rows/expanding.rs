@@ -114,8 +114,8 @@ macro_rules! expanding_rows {
     colon_ends_tilde: bool = [N, Y, N, N, Y, N, N], "observed in all six: echo ~:a";
     /// A backslash in an unquoted value escapes the next character of a pattern.
     value_backslash_escapes: bool = [Y, Y, Y, Y, N, N, Y], "observed: y='\\[q*'; echo $y beside a file [q]";
-    /// `[.a.]` and `[=a=]` are known in bracket expressions.
-    collating_elements: bool = [Y, Y, N, Y, Y, Y, N], "observed in all six: echo [[.a.]]*";
+    /// What `[.a.]` and `[=a=]` are in bracket expressions.
+    collating_elements: Collating = [Collating::Characters, Collating::Names, Collating::Text, Collating::Characters, Collating::Characters, Collating::Passed, Collating::Text], "observed in all six: echo [[.a.]]*; case ' ' in [[.space.]]) echo y; esac; case c in [[.yyz.]c])";
     /// Character classes such as `[:alpha:]` know letters beyond ASCII.
     wide_classes: bool = [Y, Y, N, N, Y, N, Y], "observed: echo [[:alpha:]]* beside a file named with a two-byte letter";
     /// Double quotes inside `\"${x-...}\"` end the quoting.

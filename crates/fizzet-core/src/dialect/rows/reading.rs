@@ -79,6 +79,10 @@ macro_rules! reading_rows {
     transformations: bool = [N, Y, N, N, N, Y, N], "observed: x=abc; echo ${x@Q}";
     /// `$((` always begins an arithmetic expansion, even where it could be a command substitution.
     arithmetic_is_final: bool = [N, N, Y, Y, N, N, N], "observed: echo $((1)";
+    /// Where continued lines make up the delimiter of a here-document together.
+    continued_delimiters: Continued = [Continued::AtStart, Continued::Joined, Continued::AtStart, Continued::AtStart, Continued::Never, Continued::Joined, Continued::BehindTabs], "observed in all six: cat <<END, E\\, ND; cat <<END, \\, END; the same with <<- and tabs";
+    /// When a delimiter behind `<<-` that begins with tabs is found.
+    tabs_before_delimiter: DelimiterTabs = [DelimiterTabs::Never, DelimiterTabs::AsWritten, DelimiterTabs::Never, DelimiterTabs::Never, DelimiterTabs::Stripped, DelimiterTabs::Never, DelimiterTabs::Stripped], "observed in all six: cat <<-'(tab)END' and lines with no, one or two tabs";
     /// What ends a here-document besides a line that is its delimiter.
     document_end: DocumentEnd = [DocumentEnd::Line, DocumentEnd::InSubstitution, DocumentEnd::Line, DocumentEnd::Line, DocumentEnd::BeforeParenthesis, DocumentEnd::BeforeCloser, DocumentEnd::Line], "observed in all six: x=$(cat <<E, a line, E)";
     /// A here-document that the text ends in is an error.

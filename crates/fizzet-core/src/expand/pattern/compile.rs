@@ -1,8 +1,10 @@
 //! Pattern text to items.
 
+use crate::dialect::Collating;
 use crate::expand::pattern::class::{Class, Member, Set};
 use crate::expand::pattern::escapes::{self, Escape};
 use crate::expand::pattern::range::{range, range_length};
+use crate::expand::pattern::symbols;
 use crate::expand::pattern::{Item, PatternRules, Repeat};
 use crate::text::next_character;
 
@@ -270,12 +272,12 @@ impl Compiler<'_> {
                 && self.active(at + 1).flatten() != Some(b']')
                 && at + 1 < self.bytes.len();
             if !is_range {
-                members.push(Member::Range(low, low));
+                members.extend(low.map(|low| Member::Range(low, low)));
                 continue;
             }
             let (high, end) = self.element(at + 1)?;
             at = end;
-            members.push(Member::Range(low, high));
+            members.extend(low.zip(high).map(|(low, high)| Member::Range(low, high)));
         }
     }
 
@@ -302,15 +304,17 @@ impl Compiler<'_> {
         Some(&rest[..end])
     }
 
-    /// One element of a range: a character, or `[.x.]`.
-    fn element(&self, at: usize) -> Option<(u32, usize)> {
-        if self.rules.collating {
+    /// One element of a range: a character, or `[.x.]`; no character where nothing has that name.
+    fn element(&self, at: usize) -> Option<(Option<u32>, usize)> {
+        if self.rules.collating != Collating::Text {
             for sign in [b'.', b'='] {
-                if let Some(name) = self.bracketed(at, sign)
-                    && let Some((code, length)) = next_character(name, self.rules.wide_brackets)
-                    && length == name.len()
-                {
-                    return Some((code, at + length + 4));
+                let Some(name) = self.bracketed(at, sign) else { continue };
+                let end = at + name.len() + 4;
+                match next_character(name, self.rules.wide_brackets) {
+                    Some((code, length)) if length == name.len() => return Some((Some(code), end)),
+                    _ if self.rules.collating == Collating::Characters || sign == b'=' => {}
+                    _ if self.rules.collating == Collating::Passed => return Some((None, end)),
+                    _ => return Some((symbols::symbol(name), end)),
                 }
             }
         }
@@ -319,6 +323,6 @@ impl Compiler<'_> {
             && at + 1 < self.bytes.len();
         let at = at + usize::from(escaped);
         let (code, length) = next_character(&self.bytes[at..], self.rules.wide_brackets)?;
-        Some((code, at + length))
+        Some((Some(code), at + length))
     }
 }

@@ -9,8 +9,9 @@ mod compile;
 mod escapes;
 mod matching;
 mod range;
+mod symbols;
 
-use crate::dialect::{Dialect, QuotesPair};
+use crate::dialect::{Collating, Dialect, QuotesPair};
 use crate::expand::pattern::class::Set;
 use crate::expand::pattern::compile::Compiler;
 use crate::expand::pattern::escapes::Place;
@@ -27,7 +28,7 @@ pub struct PatternRules {
     /// `^` negates a bracket expression as `!` does.
     pub caret_negates: bool,
     /// `[.a.]` and `[=a=]` are known.
-    pub collating: bool,
+    pub collating: Collating,
     /// An unquoted backslash escapes the next character.
     pub backslash_escapes: bool,
     /// It escapes only what is special in patterns.
@@ -390,7 +391,7 @@ mod tests {
         wide_classes: true,
         caret_negates: true,
         quotes_pair: QuotesPair::Never,
-        collating: true,
+        collating: Collating::Characters,
         backslash_escapes: true,
         escapes_slash_behind_pattern: true,
         word_class: true,
