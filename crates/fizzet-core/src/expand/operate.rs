@@ -276,6 +276,11 @@ impl Substitution<'_> {
         }
         let status = self.cx.state().dialect.bad_substitution_status;
         let span = parameter.span;
+        let numbered = !matches!(parameter.name, ParameterName::Variable(_));
+        if numbered && matches!((&held, then), (Held::Unset, Operation::Instead { .. })) {
+            let then = Parameter { operation: then.clone(), ..parameter.clone() };
+            return self.operate(&then, held, place);
+        }
         let Held::One(text) = held else {
             let message = "the name for ${!...} is not set";
             return Err(self.cx.state().mistake(message, span, status));

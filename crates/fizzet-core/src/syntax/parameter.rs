@@ -180,6 +180,7 @@ impl<'a> Parser<'a> {
                 self.begins_name(next)
                     || next.is_ascii_digit()
                     || matches!(next, b'@' | b'*' | b'#')
+                    || (next == b'?' && self.dialect.indirection == Indirection::Value)
             })
         {
             return self.indirect(quoted);

@@ -122,7 +122,8 @@ impl Walker {
         let (mask, loops) = (self.state.mask, self.loops);
         let options_at = self.options_at;
         let descriptors = self.descriptors.clone();
-        self.state.doing.depth += 1;
+        let depth = self.state.doing.depth;
+        self.state.doing.depth = depth + 1;
         let statuses = self.state.doing.statuses.clone();
         let last = self.state.doing.last.clone();
         let calls = self.state.doing.calls.len();
@@ -139,7 +140,7 @@ impl Walker {
         };
         let outcome = self.leave_shell(outcome, self.scopes.len());
         self.traps_come_back(traps);
-        self.state.doing.depth -= 1;
+        self.state.doing.depth = depth;
         self.state.doing.statuses = statuses;
         self.state.doing.last = last;
         self.state.doing.calls.truncate(calls);

@@ -145,14 +145,19 @@ impl Walker {
             };
             let in_place =
                 self.state.dialect.last_of_pipeline_in_place || self.state.options.last_in_place;
+            // Parentheses around one of the commands make no second subshell.
+            let is_one = matches!(command.kind, Node::Subshell(_));
+            let alone = |walker: &mut Walker| {
+                walker.state.doing.depth -= u32::from(is_one);
+                walker.command(command)
+            };
             let outcome = if last && in_place {
                 self.command(command)
             } else if last {
-                self.subshell(|walker| walker.command(command))
+                self.subshell(alone)
             } else {
                 self.subshell_is = SubshellIs::Pipeline;
-                let (output, outcome) =
-                    self.captured(|walker| walker.subshell(|walker| walker.command(command)));
+                let (output, outcome) = self.captured(|walker| walker.subshell(alone));
                 self.descriptors.read_from(0, Input::of(output));
                 outcome
             };

@@ -469,8 +469,18 @@ macro_rules! utilities_rows {
     set_braces: bool = [N, Y, N, N, Y, N, N], "observed in all six: set +B; echo {a,b}";
     /// The status of `printf` after a conversion that it does not know.
     bad_conversion_status: Status = [1, 1, 2, 1, 0, 1, 1], "observed in all six: printf %z; echo $?";
-    /// `printf` takes the length modifiers of C.
-    printf_lengths: bool = [N, Y, N, Y, Y, N, Y], "observed in all six: printf %ld 1";
+    /// The length modifiers of C that `printf` passes over.
+    printf_lengths: &'static str = ["", "hljztL", "", "hlzL", "hljztL", "", "hlL"], "observed in all six: printf '%ld|' 1, and %hd %hhd %jd %zd %td %qd %Ld";
+    /// `printf` passes over one length modifier at most.
+    printf_takes_one_length: bool = [N, N, N, N, N, N, Y], "observed in all six: printf '%lld|' 1";
+    /// `printf` has `%F`.
+    printf_upper_f: bool = [Y, Y, Y, N, Y, N, N], "observed in all six: printf '%F|' 3";
+    /// Something may stand between the signs of `%%`.
+    printf_percent_is_converted: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%5%|'";
+    /// `%n` of `printf` stores how many bytes there were before it.
+    printf_tells_length: bool = [N, Y, N, N, Y, N, Y], "observed in all six: printf 'abc%n' x; echo $x";
+    /// An empty number is a mistake for `printf`.
+    printf_minds_empty: bool = [N, N, N, Y, N, N, N], "observed in all six: printf %d ''; echo $?";
     /// `printf` takes the digits before what is no digit.
     printf_partial_numbers: bool = [Y, Y, Y, N, Y, Y, N], "observed in all six: printf %d 1x";
     /// `test` knows `==`.

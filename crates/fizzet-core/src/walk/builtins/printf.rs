@@ -9,6 +9,7 @@ use crate::lineage::{Origin, Rule};
 use crate::real::{Format, Real};
 use crate::stop::{Status, Stop};
 use crate::syntax::arithmetic::constant;
+use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::control::leading_number;
@@ -184,6 +185,8 @@ impl Printing<'_> {
     fn next_number(&mut self, signed: bool) -> i64 {
         let Some(text) = self.next() else { return 0 };
         let bytes = text.bytes().trim_ascii_start();
+        self.status |=
+            Status::from(bytes.is_empty() && self.walker.state.dialect.printf_minds_empty);
         if let [b'\'' | b'"', quoted @ ..] = bytes {
             let code = crate::text::next_character(quoted, true);
             return code.map_or(0, |(code, _)| i64::from(code));
@@ -264,19 +267,19 @@ impl Printing<'_> {
                 _ => digits(text, &mut at),
             });
         }
-        let lengths = self.walker.state.dialect.printf_lengths;
-        while lengths
-            && matches!(text.get(at), Some(b'l' | b'h' | b'q' | b'j' | b'z' | b't' | b'L'))
-            && text.get(at + 1).is_some_and(u8::is_ascii_alphabetic)
-        {
-            at += 1;
-        }
+        let dialect = &self.walker.state.dialect;
+        let is_length = |byte: &&u8| dialect.printf_lengths.as_bytes().contains(byte);
+        let lengths = text[at..].iter().take_while(is_length).count();
+        at += if dialect.printf_takes_one_length { lengths.min(1) } else { lengths };
         if text.get(at) == Some(&b'(') && self.walker.state.dialect.printf_times {
             let close = at + text[at..].iter().position(|&byte| byte == b')')?;
             one.format = Some(String::from_utf8_lossy(&text[at + 1..close]).into_owned());
             at = close + 1;
         }
         let letter = *text.get(at).filter(|letter| (**letter == b'T') == one.format.is_some())?;
+        if letter == b'%' && at > 0 && !self.walker.state.dialect.printf_percent_is_converted {
+            return None;
+        }
         let goes_on = self.convert(letter, &one)?;
         Some((at + 1, goes_on))
     }
@@ -303,8 +306,11 @@ impl Printing<'_> {
             b'q' if self.walker.state.dialect.printf_quotes => {
                 let text = self.next().unwrap_or_default();
                 let quoted = self.quoted(text.bytes());
-                self.padded(&Text::from_bytes(quoted, Standing::Quoted, self.origin.clone()), one);
+                let quoted = Text::from_bytes(quoted, Standing::Quoted, self.origin.clone());
+                let end = self.bytes_of(&quoted, one.precision.unwrap_or(usize::MAX));
+                self.padded(&quoted.slice(0, end), one);
             }
+            b'n' if self.walker.state.dialect.printf_tells_length => return Some(self.tell_length()),
             b'T' => {
                 let shown = self.time(one.format.as_deref().unwrap_or("%X"));
                 let text = Text::from_bytes(shown, Standing::Quoted, self.origin.clone());
@@ -331,6 +337,7 @@ impl Printing<'_> {
                     }
                 }
             }
+            b'F' if !self.walker.state.dialect.printf_upper_f => return None,
             b'f' | b'F' | b'e' | b'E' | b'g' | b'G' => {
                 let value = self.next_real();
                 let format = Format {
@@ -370,6 +377,17 @@ impl Printing<'_> {
             _ => return None,
         }
         Some(true)
+    }
+
+    /// `%n`: stores how many bytes there are until here in the variable that the argument names.
+    fn tell_length(&mut self) -> bool {
+        let Some(name) = self.next() else { return true };
+        let count = self.out.len().to_string().into_bytes();
+        let text = Text::from_bytes(count, Standing::Quoted, self.origin.clone());
+        let stored = is_name(name.bytes())
+            && self.walker.assign_text(name.bytes(), text, self.origin.span()).is_ok();
+        self.status |= Status::from(!stored);
+        stored
     }
 
     /// How many bytes the first of a text are, counted as the shell counts.
