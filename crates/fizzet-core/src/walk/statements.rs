@@ -30,7 +30,12 @@ impl Walker {
 
     fn and_or(&mut self, and_or: &AndOr) -> Result<(), Stop> {
         if and_or.background {
-            self.subshell(|walker| walker.and_or_here(and_or))?;
+            let is_one = and_or.rest.is_empty()
+                && matches!(&and_or.first.commands[..], [one] if matches!(one.kind, Node::Subshell(_)));
+            self.subshell(|walker| {
+                walker.state.doing.depth -= u32::from(is_one);
+                walker.and_or_here(and_or)
+            })?;
             self.state.jobs.push(self.state.status);
             self.state.status = 0;
             return Ok(());
@@ -244,7 +249,12 @@ impl Walker {
         {
             self.state.doing.at = Some(Span { start: second.span().end, ..second.span() });
         }
-        let (mut argv, mut words) = self.arguments(&command.words)?;
+        let depth = self.state.doing.depth;
+        let outside = !piped.is_empty() && self.state.dialect.piped_words_are_outside;
+        self.state.doing.depth = depth.saturating_sub(u32::from(outside));
+        let arguments = self.arguments(&command.words);
+        self.state.doing.depth = depth;
+        let (mut argv, mut words) = arguments?;
         let dash = self.take_dash(&mut argv, &mut words);
         let mut kind = self.kind(&argv);
         let assigns_first = self.state.dialect.assigns_before_redirecting
