@@ -11,7 +11,7 @@ use crate::expand::{Context, Tilde, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::real::{Operation, Real};
 use crate::source::Span;
-use crate::state::{Keeps, State, Value};
+use crate::state::{Digits, Keeps, State, Value};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::{self, Binary, Expression, Target, Unary};
 use crate::syntax::ast::{Arithmetic, Part};
@@ -155,7 +155,7 @@ fn refuse(state: &State, wrong: &str, span: Span) -> Stop {
 }
 
 fn evaluate(state: &mut State, expression: &Expression, span: Span) -> Result<Number, Stop> {
-    let mut evaluation = Evaluation { state, span, depth: 0 };
+    let mut evaluation = Evaluation { state, span, depth: 0, unsigned: false };
     evaluation.value(expression)
 }
 
@@ -163,6 +163,8 @@ struct Evaluation<'a> {
     state: &'a mut State,
     span: Span,
     depth: u32,
+    /// Whether numbers have no sign.
+    unsigned: bool,
 }
 
 impl Evaluation<'_> {
@@ -171,6 +173,12 @@ impl Evaluation<'_> {
             Expression::Number(value) => Number::Whole(*value),
             Expression::Real(value) => Number::Real(*value),
             Expression::Variable(target) => self.get(target)?,
+            Expression::Unsigned(inner) => {
+                let outer = std::mem::replace(&mut self.unsigned, true);
+                let value = self.value(inner);
+                self.unsigned = outer;
+                return value;
+            }
             Expression::Count => Number::Whole(self.state.positional.count() as i64),
             Expression::Code(target) => {
                 let value = self.state.variables.scalar(&target.name);
@@ -314,6 +322,7 @@ impl Evaluation<'_> {
     /// The value as wide as the shell's numbers are.
     fn fit(&self, value: Number) -> Number {
         match value {
+            Number::Whole(value) if self.unsigned => Number::Whole(i64::from(value as u32)),
             Number::Whole(value) if self.state.dialect.arithmetic_bits == 32 => {
                 Number::Whole(i64::from(value as i32))
             }
@@ -558,7 +567,12 @@ impl Evaluation<'_> {
     }
 
     fn set(&mut self, target: &Target, value: Number) -> Result<Number, Stop> {
-        let shown = value.shown(self.state.dialect.arithmetic_reals);
+        // A variable keeps a number with a sign.
+        let stored = match value {
+            Number::Whole(value) if self.unsigned => Number::Whole(i64::from(value as i32)),
+            value => value,
+        };
+        let shown = stored.shown(self.state.dialect.arithmetic_reals);
         let text = number_text(shown, self.span, &target.name);
         let key = match &target.index {
             None => None,
@@ -569,7 +583,7 @@ impl Evaluation<'_> {
             && self.state.variables.get(&target.name).is_none();
         if is_new {
             self.state.variables.entry(&target.name).keeps = match value {
-                Number::Whole(_) => Keeps::Integer(0),
+                Number::Whole(_) => Keeps::Integer(Digits::default()),
                 Number::Real(_) => Keeps::Real { letter: b'f', digits: 10, long: false },
             };
         }

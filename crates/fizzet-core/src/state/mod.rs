@@ -21,7 +21,7 @@ pub use options::Options;
 pub use own::{Call, Doing};
 pub use parameters::Positional;
 pub use stretch::Stretch;
-pub use variables::{Keeps, Key, Padding, Value, Variable, Variables};
+pub use variables::{Digits, Keeps, Key, Padding, Value, Variable, Variables};
 
 use crate::dialect::{Dialect, ListAttributes, OptionIndex, References, WithoutPath};
 use crate::expand::Ifs;
@@ -165,7 +165,7 @@ impl State {
         }
         state.variables.set(b"OPTIND", index);
         if state.dialect.option_index == OptionIndex::Integer {
-            state.variables.entry(b"OPTIND").keeps = Keeps::Integer(10);
+            state.variables.entry(b"OPTIND").keeps = Keeps::Integer(Digits::of(10));
         }
         state
     }
@@ -295,7 +295,7 @@ impl State {
         }
         let keeps = match keeps {
             _ if in_array && self.dialect.list_attributes == ListAttributes::None => Keeps::Text,
-            Keeps::Integer(0) => self.takes_base(name, text.bytes()),
+            Keeps::Integer(Digits { base: 0, .. }) => self.takes_base(name, text.bytes()),
             keeps => keeps,
         };
         if keeps == Keeps::Name
@@ -476,11 +476,15 @@ impl State {
                 let format = Format { letter, precision: digits, keeps_zeros: false, halves_up };
                 format!("{sign}{}", value.absolute().shown(format)).into_bytes()
             }
-            Keeps::Integer(base) => {
-                let capitals = self.dialect.capital_digits;
+            Keeps::Integer(digits) => {
+                let capitals = self.dialect.capital_digits || digits.capitals;
                 let value = crate::expand::arithmetic::text_value(self, text.bytes(), span);
                 let value = value.map_err(Stop::in_index)?;
-                let shown = in_base(value, base);
+                let value = match digits.unsigned && self.dialect.arithmetic_bits == 32 {
+                    true => i64::from(value as u32),
+                    false => value,
+                };
+                let shown = in_base(value, digits.base);
                 if capitals { shown.to_ascii_uppercase() } else { shown }
             }
         };
@@ -492,7 +496,9 @@ impl State {
     /// Gives an integer variable without a base that of a number which is assigned to it.
     fn takes_base(&mut self, name: &[u8], text: &[u8]) -> Keeps {
         let taken = base::of_expression(text, self.dialect.integers_take_base);
-        let keeps = Keeps::Integer(taken.unwrap_or(0));
+        let known = self.variables.get(name).map(|variable| variable.keeps);
+        let Some(Keeps::Integer(digits)) = known else { return Keeps::Integer(Digits::default()) };
+        let keeps = Keeps::Integer(Digits { base: taken.unwrap_or(0), ..digits });
         self.variables.entry(name).keeps = keeps;
         keeps
     }
@@ -590,6 +596,10 @@ fn first_aliases(dialect: &Dialect, sources: &mut Sources) -> Aliases {
 fn in_base(value: i64, base: u32) -> Vec<u8> {
     if matches!(base, 0 | 10) {
         return value.to_string().into_bytes();
+    }
+    if base == 1 {
+        let character = u32::try_from(value).ok().and_then(char::from_u32);
+        return character.map_or_else(|| in_base(value, 16), |one| format!("1#{one}").into_bytes());
     }
     let (mut rest, mut digits) = (value.unsigned_abs(), Vec::new());
     loop {

@@ -53,14 +53,32 @@ pub struct Variable {
     pub bare: bool,
 }
 
+/// How an integer variable shows its value.
+#[derive(Clone, Copy, PartialEq, Eq, Default, Debug)]
+pub struct Digits {
+    /// The base; 0 if it has none yet, and 1 where it is shown as a character.
+    pub base: u32,
+    /// Whether a value below 0 is shown as the large number with the same bits.
+    pub unsigned: bool,
+    /// Whether letters among the digits are capitals.
+    pub capitals: bool,
+}
+
+impl Digits {
+    /// Digits of a base, with a sign and in small letters.
+    pub fn of(base: u32) -> Digits {
+        Digits { base, ..Digits::default() }
+    }
+}
+
 /// What a variable makes of a value that is assigned to it.
 #[derive(Clone, Copy, PartialEq, Eq, Default, Debug)]
 pub enum Keeps {
     /// The text as it is.
     #[default]
     Text,
-    /// The value of the arithmetic expression that the text is, shown in this base; 0 if it has none yet.
-    Integer(u32),
+    /// The value of the arithmetic expression that the text is, shown like this.
+    Integer(Digits),
     /// The value of the arithmetic expression, as a conversion of `printf` shows it.
     Real {
         /// The letter of the conversion.

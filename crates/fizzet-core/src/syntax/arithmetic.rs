@@ -27,6 +27,8 @@ pub enum Expression {
     Real(Real),
     /// A function of mathematics.
     Function(Function, Box<Expression>),
+    /// An expression whose numbers have no sign.
+    Unsigned(Box<Expression>),
     /// A variable, or an element of an array with the text of its index.
     Variable(Target),
     /// The number of positional parameters.
@@ -87,7 +89,18 @@ pub fn parse(text: &[u8], dialect: &Dialect) -> Result<Expression, Refused> {
     if reader.at == text.len() && dialect.empty_arithmetic_is_zero {
         return Ok(Expression::Number(0));
     }
-    let expression = reader.comma();
+    let unsigned = dialect.sign_makes_unsigned && text.get(reader.at) == Some(&b'#');
+    if unsigned {
+        reader.at += 1;
+        reader.blanks();
+        if reader.at == text.len() {
+            return Ok(Expression::Number(0));
+        }
+    }
+    let expression = match (reader.comma(), unsigned) {
+        (Ok(expression), true) => Ok(Expression::Unsigned(Box::new(expression))),
+        (expression, _) => expression,
+    };
     reader.blanks();
     let message = match expression {
         Ok(expression) if reader.at == text.len() => return Ok(expression),

@@ -66,6 +66,13 @@ impl<'a> Reader<'a> {
     }
 
     fn whole(&mut self, start: usize) -> Result<i64, String> {
+        if self.dialect.base_one_is_a_character
+            && let Some(behind) = self.rest().strip_prefix(b"1#")
+            && let Some((code, length)) = crate::text::next_character(behind, true)
+        {
+            self.at += 2 + length;
+            return Ok(code.into());
+        }
         // An underscore is a digit of the largest bases, or passed over.
         let dialect = self.dialect;
         let underscores = dialect.arithmetic_largest_base > 36 || dialect.arithmetic_underscores;

@@ -166,6 +166,10 @@ macro_rules! carrying_rows {
     indexes_hide_brackets: bool = [N, Y, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: typeset -A a; k=']'; (( a[$k]=1 ))";
     /// The words of a simple command of a pipeline do not count the subshell that carries it out.
     piped_words_are_outside: bool = [N, Y, N, N, N, N, N], "observed in bash and zsh: echo $BASH_SUBSHELL | cat; { echo $BASH_SUBSHELL; } | cat";
+    /// A `#` before an arithmetic expression makes its numbers unsigned.
+    sign_makes_unsigned: bool = [N, N, N, N, N, Y, N], "observed in mksh: echo $((# 5-6))";
+    /// `typeset -U` shows integers without a sign, and `-u` their digits in capitals.
+    integers_show_attributes: bool = [N, N, N, N, N, Y, N], "observed in mksh: typeset -Uui16 x=-1; echo $x";
     /// The letters of options in the order of `$-`.
     option_order: &'static str = ["abefhimnuvxC", "abefhikmnprtuvxBCEHPTcs", "pubaCEVvxsinmIfe", "EubaCVvxcsinmIfe", "cabefhkmnprstuvxBCGH", "aeikXlmCnfbuprshUvxc", "0123456789BCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz"], "observed in all six: set -xvufea; echo $-";
     /// The letters of the options that are on at the start.

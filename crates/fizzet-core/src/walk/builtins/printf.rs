@@ -310,7 +310,9 @@ impl Printing<'_> {
                 let end = self.bytes_of(&quoted, one.precision.unwrap_or(usize::MAX));
                 self.padded(&quoted.slice(0, end), one);
             }
-            b'n' if self.walker.state.dialect.printf_tells_length => return Some(self.tell_length()),
+            b'n' if self.walker.state.dialect.printf_tells_length => {
+                return Some(self.tell_length());
+            }
             b'T' => {
                 let shown = self.time(one.format.as_deref().unwrap_or("%X"));
                 let text = Text::from_bytes(shown, Standing::Quoted, self.origin.clone());

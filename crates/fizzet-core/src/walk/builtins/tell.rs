@@ -4,7 +4,7 @@ use crate::dialect::Told;
 use crate::expand::Context;
 use crate::expand::transform::{attributes, double_quoted, listed, pair, subscript, told};
 use crate::lineage::{Origin, Rule};
-use crate::state::{Keeps, Padding, Value, Variable};
+use crate::state::{Digits, Keeps, Padding, Value, Variable};
 use crate::stop::Status;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
@@ -77,8 +77,8 @@ impl Walker {
         flag(matches!(variable.value, Value::Indexed(_)), "-a");
         flag(matches!(variable.value, Value::Associative(_)), "-A");
         match variable.keeps {
-            Keeps::Integer(0 | 10) => words.push("-i".into()),
-            Keeps::Integer(base) => words.push(format!("-i {base}")),
+            Keeps::Integer(Digits { base: 0 | 10, .. }) => words.push("-i".into()),
+            Keeps::Integer(digits) => words.push(format!("-i {}", digits.base)),
             Keeps::Real { letter: b'f', digits, .. } => words.push(format!("-F {digits}")),
             Keeps::Real { digits, .. } => words.push(format!("-E {digits}")),
             Keeps::Upper => words.push("-u".into()),
@@ -132,6 +132,10 @@ impl Walker {
         flag(variable.read_only, " -r");
         flag(variable.keeps == Keeps::Lower, " -l");
         flag(variable.keeps == Keeps::Upper, " -u");
+        if let Keeps::Integer(digits) = variable.keeps {
+            flag(digits.capitals, " -u");
+            flag(digits.unsigned, " -U");
+        }
         flag(variable.keeps == Keeps::Name, " -n");
         let command = [b"typeset", options.as_bytes(), b" ", name].concat();
         match &variable.value {
@@ -161,8 +165,8 @@ impl Walker {
         letters.add(matches!(variable.value, Value::Indexed(_)), 'a');
         letters.add(matches!(variable.value, Value::Associative(_)), 'A');
         match variable.keeps {
-            Keeps::Integer(0) => letters.add(true, 'i'),
-            Keeps::Integer(base) => letters.numbered("i", Some(base as usize)),
+            Keeps::Integer(Digits { base: 0, .. }) => letters.add(true, 'i'),
+            Keeps::Integer(digits) => letters.numbered("i", Some(digits.base as usize)),
             Keeps::Real { letter: b'f', .. } => letters.add(true, 'F'),
             Keeps::Real { .. } => letters.add(true, 'E'),
             Keeps::Field(Padding::Left, width) => letters.numbered("L", Some(width)),

@@ -6,7 +6,7 @@ use crate::dialect::{ListTexts, References, TakesBase};
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::state::{Associative, Keeps, Key, Padding, Value};
+use crate::state::{Associative, Digits, Keeps, Key, Padding, Value};
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text};
@@ -363,10 +363,16 @@ impl Walker {
             true => b"ciulEF",
             false => b"ciul",
         };
-        if given.has(b'U') || given.takes_back(b'U') {
+        let is_unique = !self.state.dialect.integers_show_attributes;
+        if is_unique && (given.has(b'U') || given.takes_back(b'U')) {
             self.state.variables.entry(name).unique = given.has(b'U');
             self.state.drop_repeats(name);
         }
+        let least = if self.state.dialect.base_one_is_a_character { 1 } else { 2 };
+        let shown = |base| match self.state.dialect.integers_show_attributes {
+            true => Digits { base, unsigned: given.has(b'U'), capitals: given.has(b'u') },
+            false => Digits::of(base),
+        };
         let field = [(b'L', Padding::Left), (b'R', Padding::Right), (b'Z', Padding::Zeros)];
         let field = field.into_iter().find(|(letter, _)| given.has(*letter));
         let keeps = match () {
@@ -383,9 +389,9 @@ impl Walker {
                 && given.value(b'i').is_none()
                 && self.state.dialect.integers_take_base != TakesBase::Never =>
             {
-                Keeps::Integer(0)
+                Keeps::Integer(shown(0))
             }
-            () if given.has(b'i') => Keeps::Integer(base.clamp(2, 64) as u32),
+            () if given.has(b'i') => Keeps::Integer(shown(base.clamp(least, 64) as u32)),
             () if given.has(b'u') => Keeps::Upper,
             () if given.has(b'l') => Keeps::Lower,
             () if given.has(b'c') && self.state.dialect.capital_attribute => Keeps::Capital,
