@@ -8,8 +8,10 @@ use std::rc::Rc;
 use bstr::ByteSlice;
 
 use crate::expand::flags::{
-    Order, change_each, ordered, quoted_by, quoted_sparingly, split_at, told,
+    Order, abbreviated, change_each, like, ordered, padded_around, quoted_by, quoted_sparingly,
+    split_at, told,
 };
+use crate::expand::matched::Matched;
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
@@ -25,7 +27,10 @@ use crate::syntax::{Parser, is_name};
 use crate::text::{Standing, Text, character_ends};
 
 /// Flags whose effect is not followed.
-const UNFOLLOWED: &[u8] = b"%ABDEINSZ_g#";
+const UNFOLLOWED: &[u8] = b"%AZ_g";
+
+/// Flags that tell of matches, whose effect on replacements is not followed.
+const OF_MATCHES: &[u8] = b"SI";
 
 impl Substitution<'_> {
     /// Expands a parameter with flags and puts it into the word.
@@ -70,14 +75,13 @@ impl Substitution<'_> {
         held = match &parameter.operation {
             Operation::Filter(word) => self.filtered(word, held, has(b'M'))?,
             Operation::Combine { how, name } => self.combined(held, *how, name),
-            Operation::Remove { suffix, longest, pattern } if has(b'M') => {
+            Operation::Remove { suffix, longest, pattern }
+                if let Some(matched) = Matched::of(&flagged.flags) =>
+            {
                 let pattern = self.compiled(pattern)?;
+                let span = parameter.span;
                 self.each(parameter, held, |text| {
-                    let kept = super::change::removed(text, &pattern, *suffix, *longest);
-                    match *suffix {
-                        true => text.slice(kept.len(), text.len()),
-                        false => text.slice(0, text.len() - kept.len()),
-                    }
+                    told(text, matched.told(text, &pattern, *suffix, *longest), span)
                 })?
             }
             Operation::Instead { .. } if flagged.measures || !flagged.flags.is_empty() => {
@@ -356,6 +360,8 @@ impl Substitution<'_> {
         if let Held::List { items, star } = held {
             held = Held::List { items: ordered(items, order), star };
         }
+        let of = |letter| flagged.flags.iter().find(|flag| flag.letter == letter);
+        let around = of(b'l').zip(of(b'r')).filter(|(one, other)| fills(one) && fills(other));
         for flag in &flagged.flags {
             if flag.letter == b't' {
                 let kind = self.kind_of(&flagged.parameter);
@@ -365,12 +371,29 @@ impl Substitution<'_> {
                 held = Held::One(Text::new());
             }
             if flag.letter == b'e' {
-                held = self.expanded_again(held, span)?;
+                held = self.expanded_again(held, place, span)?;
             }
-            if UNFOLLOWED.contains(&flag.letter) {
+            if flag.letter == b'#' {
+                held = self.as_characters(held, span)?;
+            }
+            let replaces = matches!(flagged.parameter.operation, Operation::Replace { .. });
+            if UNFOLLOWED.contains(&flag.letter) || (replaces && OF_MATCHES.contains(&flag.letter))
+            {
                 self.cx.missing("what this flag of an expansion gives", span);
             }
-            let change = |text: &Text| told(text, change_each(text, flag), span);
+            let home = match flag.letter {
+                b'D' => self.cx.state().variables.scalar(b"HOME").cloned(),
+                _ => None,
+            };
+            let change = |text: &Text| {
+                let made = match (flag.letter, around) {
+                    (b'D', _) => abbreviated(text, home.as_ref().map_or(b"", |home| home.bytes())),
+                    (b'l', Some((left, right))) => padded_around(text, left, right),
+                    (b'r', Some(_)) => text.clone(),
+                    _ => change_each(text, flag),
+                };
+                told(text, made, span)
+            };
             held = self.each(&flagged.parameter, held, change)?;
         }
         let sparing = flagged.flags.iter().find(|flag| matches!(flag.letter, b'-' | b'+'));
@@ -382,26 +405,58 @@ impl Substitution<'_> {
         if times > 0 { self.each(&flagged.parameter, held, quoted) } else { Ok(held) }
     }
 
+    /// `(#)`: the characters whose codes the values are.
+    fn as_characters(&mut self, held: Held, span: Span) -> Result<Held, Stop> {
+        let mut made = |text: Text| -> Result<Text, Stop> {
+            let code = arithmetic::text_value(self.cx.state(), text.bytes(), span)?;
+            let character = u32::try_from(code).ok().and_then(char::from_u32).unwrap_or('\0');
+            Ok(told(&text, like(&text, character.to_string().into_bytes()), span))
+        };
+        Ok(match held {
+            Held::Unset => Held::Unset,
+            Held::One(text) => Held::One(made(text)?),
+            Held::List { items, star } => {
+                Held::List { items: items.into_iter().map(made).collect::<Result<_, _>>()?, star }
+            }
+        })
+    }
+
     /// `(e)`: parameters, commands and arithmetic in the value are expanded, as in a here-document.
-    fn expanded_again(&mut self, held: Held, span: Span) -> Result<Held, Stop> {
-        let mut again = |text: Text| -> Result<Text, Stop> {
+    /// Outside double quotes what commands print is split.
+    fn expanded_again(&mut self, held: Held, place: Place, span: Span) -> Result<Held, Stop> {
+        let mut again = |text: Text| -> Result<Vec<Text>, Stop> {
             if text.has_hole() || !text.bytes().iter().any(|byte| b"$`\\".contains(byte)) {
-                return Ok(text);
+                return Ok(vec![text]);
             }
             let state = self.cx.state();
             let source = state.sources.built("(e)", text.bytes());
             let whole = Span::new(source, 0, text.len());
             let dialect = state.dialect.clone();
             match Parser::new(text.bytes(), source, &dialect).whole_text(whole) {
-                Ok(word) => document(self.cx, &word),
+                Ok(word) if place.quoted || !place.fields => {
+                    document(self.cx, &word).map(|text| vec![text])
+                }
+                Ok(word) => {
+                    let place = Place { tilde: Tilde::Never, ..place };
+                    let pieces = Substitution::run(self.cx, &word, place)?;
+                    super::split_all(self.cx, pieces, &word)
+                }
                 Err(error) => Err(self.cx.state().mistake(error.to_string(), span, 1)),
             }
         };
         Ok(match held {
             Held::Unset => Held::Unset,
-            Held::One(text) => Held::One(again(text)?),
+            Held::One(text) => {
+                let mut items = again(text)?;
+                match items.len() {
+                    0 => Held::One(Text::new()),
+                    1 => Held::One(items.remove(0)),
+                    _ => Held::List { items, star: true },
+                }
+            }
             Held::List { items, star } => {
-                Held::List { items: items.into_iter().map(again).collect::<Result<_, _>>()?, star }
+                let items = items.into_iter().map(again).collect::<Result<Vec<_>, _>>()?;
+                Held::List { items: items.concat(), star }
             }
         })
     }
@@ -522,6 +577,11 @@ fn makes_list(part: &Part) -> bool {
 
 fn asks_separate(part: &Part) -> bool {
     matches!(part, Part::Flagged(flagged) if flagged.flags.iter().any(|flag| flag.letter == b'@'))
+}
+
+/// Whether `(l)` or `(r)` asks for a width.
+fn fills(flag: &Flag) -> bool {
+    flag.arguments.first().is_some_and(|width| width.iter().any(|&byte| byte != b'0'))
 }
 
 /// What `(j:...:)` or `(F)` puts between elements.

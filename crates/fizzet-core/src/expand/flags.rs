@@ -127,6 +127,7 @@ pub(super) fn change_each(text: &Text, flag: &Flag) -> Text {
         b'C' => capitalised(text),
         b'Q' => quotes(unquoted(text.bytes())),
         b'l' | b'r' => padded(text, flag),
+        b'V' => visible(text),
         _ => text.clone(),
     }
 }
@@ -244,6 +245,49 @@ fn capitalised(text: &Text) -> Text {
     like(text, out)
 }
 
+/// `(V)`: characters that are not seen as the signs for them.
+pub(super) fn visible(text: &Text) -> Text {
+    let mut out = Vec::with_capacity(text.len());
+    let sign = |byte: u8| match byte {
+        b'\n' => b"\\n".to_vec(),
+        b'\t' => b"\\t".to_vec(),
+        0x7f => b"^?".to_vec(),
+        ..0x20 => vec![b'^', byte | 0x40],
+        byte => vec![byte],
+    };
+    for chunk in text.bytes().utf8_chunks() {
+        chunk.valid().bytes().for_each(|byte| out.extend(sign(byte)));
+        for &byte in chunk.invalid() {
+            out.extend_from_slice(b"\\M-");
+            out.extend(sign(byte & 0x7f));
+        }
+    }
+    like(text, out)
+}
+
+/// `(D)`: quoted, and with `~` for the home directory at its start.
+pub(super) fn abbreviated(text: &Text, home: &[u8]) -> Text {
+    match text.bytes().strip_prefix(home) {
+        Some(rest) if !home.is_empty() && matches!(rest, [] | [b'/', ..]) => {
+            let mut out = like(text, b"~".to_vec());
+            if !rest.is_empty() {
+                out.push_text(&backslashed(&text.slice(home.len(), text.len())));
+            }
+            out
+        }
+        _ => backslashed(text),
+    }
+}
+
+/// `(l)` and `(r)` together: the first half of the text is filled up on the left, the second on the right.
+pub(super) fn padded_around(text: &Text, left: &Flag, right: &Flag) -> Text {
+    let ends = crate::text::character_ends(text.bytes(), true);
+    let middle = ends[(ends.len() - 1) / 2];
+    let mut out = padded(&text.slice(0, middle), left);
+    out.push_text(&padded(&text.slice(middle, text.len()), right));
+    out
+}
+
 /// `(l:width:fill:beside:)` and `(r:width:fill:beside:)`
 fn padded(text: &Text, flag: &Flag) -> Text {
     let width = flag.arguments.first().map(|width| String::from_utf8_lossy(width).into_owned());
@@ -285,7 +329,7 @@ fn padded(text: &Text, flag: &Flag) -> Text {
 }
 
 /// New bytes with the origin of a text.
-fn like(text: &Text, bytes: Vec<u8>) -> Text {
+pub(super) fn like(text: &Text, bytes: Vec<u8>) -> Text {
     match text.runs().next() {
         Some((run, _)) => Text::from_bytes(bytes, Standing::Quoted, run.origin.clone()),
         None => super::transform::like(text, bytes),

@@ -17,6 +17,7 @@ mod glob;
 mod instead;
 mod line;
 mod lone;
+mod matched;
 mod modifiers;
 mod number;
 mod operate;
