@@ -14,6 +14,7 @@ use crate::expand::flags::{
 use crate::expand::matched::Matched;
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
+use crate::expand::shell_words::{Piece, shell_words};
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::{Context, Tilde, arithmetic, document, ifs, joined, pattern_text_with};
 use crate::source::Span;
@@ -27,7 +28,7 @@ use crate::syntax::{Parser, is_name};
 use crate::text::{Standing, Text, character_ends};
 
 /// Flags whose effect is not followed.
-const UNFOLLOWED: &[u8] = b"%AZ_g";
+const UNFOLLOWED: &[u8] = b"%A_g";
 
 /// Flags that tell of matches, whose effect on replacements is not followed.
 const OF_MATCHES: &[u8] = b"SI";
@@ -347,7 +348,7 @@ impl Substitution<'_> {
                         held = Held::One(super::whole::joined(items, joiner(flag), span));
                     }
                 }
-                b's' | b'f' | b'0' | b'z' if place.fields => {
+                b's' | b'f' | b'0' | b'z' | b'Z' if place.fields => {
                     held = self.split_by_flag(flag, held, separate, place, span);
                 }
                 _ => {}
@@ -473,8 +474,7 @@ impl Substitution<'_> {
         let separator = match flag.letter {
             b's' => flag.arguments.first().map_or(&b""[..], |text| text),
             b'f' => b"\n",
-            b'0' => b"\0",
-            _ => b" ",
+            _ => b"\0",
         };
         let whole = match held {
             Held::Unset => return held,
@@ -482,16 +482,19 @@ impl Substitution<'_> {
             Held::List { items, .. } if separate && place.quoted => items,
             Held::List { items, .. } => vec![self.joined_list(&items, span)],
         };
+        if matches!(flag.letter, b'z' | b'Z') {
+            let items = whole.iter().flat_map(|text| read_as_shell(text, flag)).collect();
+            return Held::List { items, star: false };
+        }
         let mut items: Vec<Text> =
             whole.iter().flat_map(|text| split_at(text, separator)).collect();
         let last = items.len().saturating_sub(1);
-        let drops_all = flag.letter == b'z';
-        if drops_all || !separate {
+        if !separate {
             let mut at = 0;
             items.retain(|item| {
                 let is_edge = at == 0 || at == last;
                 at += 1;
-                !item.is_empty() || (is_edge && !drops_all)
+                !item.is_empty() || is_edge
             });
         }
         Held::List { items, star: false }
@@ -577,6 +580,19 @@ fn makes_list(part: &Part) -> bool {
 
 fn asks_separate(part: &Part) -> bool {
     matches!(part, Part::Flagged(flagged) if flagged.flags.iter().any(|flag| flag.letter == b'@'))
+}
+
+/// `(z)`: the words that the shell reads in a text; with `(Z:n:)` newlines are blanks.
+fn read_as_shell(text: &Text, flag: &Flag) -> Vec<Text> {
+    let keeps_lines = flag.arguments.first().is_none_or(|options| !options.contains(&b'n'));
+    let pieces = shell_words(text.bytes()).into_iter();
+    let is_line = |piece: &Piece| &text.bytes()[piece.at.clone()] == b"\n";
+    let pieces = pieces.filter(|piece| keeps_lines || !is_line(piece));
+    let made = |piece: Piece| match piece.shown {
+        Some(shown) => like(text, shown.as_bytes().to_vec()),
+        None => text.slice(piece.at.start, piece.at.end),
+    };
+    pieces.map(made).collect()
 }
 
 /// Whether `(l)` or `(r)` asks for a width.

@@ -27,6 +27,7 @@ mod qualifiers;
 pub(crate) mod regular;
 mod rejoined;
 mod replace;
+mod shell_words;
 mod slice;
 mod split;
 mod stages;

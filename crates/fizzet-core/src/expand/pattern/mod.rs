@@ -391,7 +391,7 @@ mod tests {
         wide_classes: true,
         caret_negates: true,
         quotes_pair: QuotesPair::Never,
-        collating: Collating::Characters,
+        collating: crate::dialect::Collating::Characters,
         backslash_escapes: true,
         escapes_slash_behind_pattern: true,
         word_class: true,

@@ -1,0 +1,281 @@
+//! `${(z)x}`: the words and operators that the shell would read in a text (observed in zsh 5.9).
+
+use std::ops::Range;
+
+/// Operators, longest first where one begins with another, and how they are shown.
+const OPERATORS: &[(&str, &str)] = &[
+    ("&>>|", ">>&|"),
+    ("<<<", "<<<"),
+    ("<<-", "<<-"),
+    ("&>>", ">>&"),
+    ("&>|", ">&|"),
+    (">>|", ">>|"),
+    (">>&", ">>&"),
+    ("&&", "&&"),
+    ("||", "||"),
+    (";;", ";;"),
+    (";&", ";&"),
+    (";|", ";|"),
+    ("|&", "|&"),
+    ("&|", "&|"),
+    ("&!", "&|"),
+    ("&>", "&>"),
+    (">&", ">&"),
+    ("<&", "<&"),
+    ("<>", "<>"),
+    (">|", ">|"),
+    (">!", ">|"),
+    (">>", ">>"),
+    ("<<", "<<"),
+    (";", ";"),
+    ("&", "&"),
+    ("|", "|"),
+    ("<", "<"),
+    (">", ">"),
+];
+
+/// Words behind which a command begins.
+const OPENERS: &[&str] = &[
+    "if",
+    "then",
+    "else",
+    "elif",
+    "do",
+    "while",
+    "until",
+    "{",
+    "!",
+    "time",
+    "always",
+    "nocorrect",
+];
+
+/// A piece of the text: where it stands, and how it is shown if that is not as it stands.
+pub(super) struct Piece {
+    pub(super) at: Range<usize>,
+    pub(super) shown: Option<&'static str>,
+}
+
+/// Splits a text as the shell reads it; newlines are `;`.
+pub(super) fn shell_words(text: &[u8]) -> Vec<Piece> {
+    let mut reader = Reader { text, at: 0, pieces: Vec::new(), begins: true, open: 0, listed: 0 };
+    while reader.piece() {}
+    reader.pieces
+}
+
+struct Reader<'a> {
+    text: &'a [u8],
+    at: usize,
+    pieces: Vec<Piece>,
+    /// Whether a command begins here.
+    begins: bool,
+    /// How many parentheses of arrays are open.
+    open: u32,
+    /// How many words it is until parentheses hold a list: behind `for name` and `repeat count`.
+    listed: u32,
+}
+
+impl Reader<'_> {
+    fn piece(&mut self) -> bool {
+        let is_blank = |byte: &u8| matches!(byte, b' ' | b'\t');
+        self.at += self.text[self.at..].iter().take_while(|byte| is_blank(byte)).count();
+        let rest = &self.text[self.at..];
+        match rest {
+            [] => return false,
+            [b'\\', b'\n', ..] => self.at += 2,
+            [b'\n', ..] => {
+                self.push(1, Some(";"));
+                self.begins = true;
+            }
+            [b'(', b')', ..] => self.push(2, None),
+            [b'(', b'(', ..] if self.arithmetic().is_some() => {
+                self.push(self.arithmetic().unwrap_or(2), None);
+                self.begins = false;
+            }
+            [b'(', ..] if self.begins || self.listed == 1 => {
+                self.open += u32::from(self.listed == 1);
+                self.begins = self.listed != 1;
+                self.listed = 0;
+                self.push(1, None);
+            }
+            [b')', ..] => {
+                self.open = self.open.saturating_sub(1);
+                self.begins = false;
+                self.push(1, None);
+            }
+            [b'<' | b'>', b'(', ..] => self.word(),
+            _ => match self.operator() {
+                Some((length, shown, redirects)) => {
+                    self.push(length, shown);
+                    if !redirects {
+                        (self.begins, self.listed) = (true, 0);
+                    }
+                }
+                None => self.word(),
+            },
+        }
+        true
+    }
+
+    fn push(&mut self, length: usize, shown: Option<&'static str>) {
+        self.pieces.push(Piece { at: self.at..self.at + length, shown });
+        self.at += length;
+    }
+
+    /// The length of `((...))`, if it is one.
+    fn arithmetic(&self) -> Option<usize> {
+        let inner = self.closed(self.at + 1, b'(', b')')?;
+        (self.text.get(inner) == Some(&b')')).then(|| inner + 1 - self.at)
+    }
+
+    /// An operator: its length, how it is shown, and whether it redirects.
+    fn operator(&self) -> Option<(usize, Option<&'static str>, bool)> {
+        let rest = &self.text[self.at..];
+        let digit = matches!(rest, [b'0'..=b'9', b'<' | b'>', ..]);
+        let sign = &rest[usize::from(digit)..];
+        let (written, shown) =
+            OPERATORS.iter().find(|(one, _)| sign.starts_with(one.as_bytes()))?;
+        let redirects = written.contains(['<', '>']);
+        let differs = written != shown && !digit;
+        Some((usize::from(digit) + written.len(), differs.then_some(*shown), redirects))
+    }
+
+    fn word(&mut self) {
+        let start = self.at;
+        let is_assignment = self.at_list();
+        let end = match is_assignment {
+            Some(end) => end,
+            None => self.word_end(),
+        };
+        self.push(end - start, None);
+        let word = &self.text[start..end];
+        self.listed = match self.listed {
+            0 if self.begins && matches!(word, b"for" | b"foreach" | b"select" | b"repeat") => 2,
+            count => count.saturating_sub(1),
+        };
+        self.open += u32::from(is_assignment.is_some());
+        self.begins = is_assignment.is_none()
+            && self.open == 0
+            && self.begins
+            && OPENERS.iter().any(|one| one.as_bytes() == word);
+    }
+
+    /// The place behind `name=(` where a command begins.
+    fn at_list(&self) -> Option<usize> {
+        let rest = &self.text[self.at..];
+        let name = rest.iter().take_while(|byte| byte.is_ascii_alphanumeric() || **byte == b'_');
+        let length = name.count();
+        let sign = if rest[length..].starts_with(b"+=(") { 3 } else { 2 };
+        let is_list = rest[length..].starts_with(b"=(") || sign == 3;
+        (self.begins && length > 0 && is_list).then_some(self.at + length + sign)
+    }
+
+    fn word_end(&self) -> usize {
+        let mut at = self.at;
+        if self.begins && self.text[at] == b'{' {
+            return at + 1;
+        }
+        while let Some(&byte) = self.text.get(at) {
+            let whole = self.text.len();
+            at = match byte {
+                b' ' | b'\t' | b'\n' | b';' | b'&' | b'|' | b')' => break,
+                b'<' | b'>' if at > self.at || self.text.get(at + 1) != Some(&b'(') => break,
+                b'\\' => (at + 2).min(whole),
+                b'\'' | b'"' | b'`' => self.quoted(at),
+                b'$' if self.text.get(at + 1) == Some(&b'\'') => self.quoted(at),
+                b'$' if matches!(self.text.get(at + 1), Some(b'(' | b'{' | b'[')) => {
+                    let open = self.text[at + 1];
+                    self.closed(at + 1, open, closer(open)).unwrap_or(whole)
+                }
+                b'(' if self.text.get(at + 1) == Some(&b')') => break,
+                b'(' | b'<' | b'>' | b'='
+                    if byte == b'(' || self.text.get(at + 1) == Some(&b'(') =>
+                {
+                    let open = at + usize::from(byte != b'(');
+                    self.closed(open, b'(', b')').unwrap_or(whole)
+                }
+                _ => at + 1,
+            };
+        }
+        at
+    }
+
+    /// The place behind the quotes at `at`.
+    fn quoted(&self, at: usize) -> usize {
+        let dollar = usize::from(self.text[at] == b'$');
+        let quote = self.text[at + dollar];
+        let mut end = at + dollar + 1;
+        while let Some(&byte) = self.text.get(end) {
+            end = match byte {
+                byte if byte == quote => return end + 1,
+                b'\\' if quote != b'\'' || dollar == 1 => end + 2,
+                b'$' if quote == b'"' && matches!(self.text.get(end + 1), Some(b'(' | b'{')) => {
+                    let open = self.text[end + 1];
+                    self.closed(end + 1, open, closer(open)).unwrap_or(self.text.len())
+                }
+                _ => end + 1,
+            };
+        }
+        self.text.len()
+    }
+
+    /// The place behind what closes the sign at `at`.
+    fn closed(&self, at: usize, open: u8, close: u8) -> Option<usize> {
+        let (mut depth, mut end) = (0u32, at);
+        loop {
+            match *self.text.get(end)? {
+                byte if byte == open => depth += 1,
+                byte if byte == close => depth -= 1,
+                b'\\' => end += 1,
+                b'\'' | b'"' | b'`' => {
+                    end = self.quoted(end);
+                    continue;
+                }
+                _ => {}
+            }
+            end += 1;
+            if depth == 0 {
+                return Some(end);
+            }
+        }
+    }
+}
+
+fn closer(open: u8) -> u8 {
+    match open {
+        b'(' => b')',
+        b'{' => b'}',
+        _ => b']',
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::shell_words;
+
+    fn words(text: &str) -> Vec<&str> {
+        let pieces = shell_words(text.as_bytes());
+        pieces.into_iter().map(|piece| piece.shown.unwrap_or(&text[piece.at])).collect()
+    }
+
+    #[test]
+    fn text_is_split_as_the_shell_reads_it() {
+        let cases = [
+            ("label 'a b' \"$(c \"d e\")\" f\\ g", "label|'a b'|\"$(c \"d e\")\"|f\\ g"),
+            ("jars=(b c) d", "jars=(|b|c|)|d"),
+            ("x a=(b c)", "x|a=(b c)"),
+            ("(( 1 + 2 )); ((a); b)", "(( 1 + 2 ))|;|(|(|a|)|;|b|)"),
+            ("2>&1 &>>y >!b 12>x", "2>&|1|>>&|y|>||b|12|>|x"),
+            ("for x (a b) c", "for|x|(|a|b|)|c"),
+            ("case x in (a|b) c;; d) e;; esac", "case|x|in|(a|b)|c|;;|d|)|e|;;|esac"),
+            ("f() { a }", "f|()|{|a|}"),
+            ("a*(.) b?(x y) ~x", "a*(.)|b?(x y)|~x"),
+            ("<(a b) =(e f) $'a\\'c' a'b", "<(a b)|=(e f)|$'a\\'c'|a'b"),
+            ("a $(b", "a|$(b"),
+        ];
+        for (text, expected) in cases {
+            assert_eq!(words(text).join("|"), expected, "{text}");
+        }
+        assert_eq!(words("a\nb"), ["a", ";", "b"]);
+    }
+}
