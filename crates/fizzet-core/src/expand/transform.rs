@@ -101,8 +101,9 @@ impl Substitution<'_> {
         {
             return self.set_command(parameter, items, place);
         }
-        let name = parameter.name.to_bytes();
         let state = self.cx.state();
+        let written = parameter.name.to_bytes();
+        let name = state.variables.meant(&written).unwrap_or(written);
         let Some(variable) = state.variables.get(&name).cloned() else { return Held::Unset };
         let (letters, shown) = (attributes(&variable), name.to_str_lossy().into_owned());
         let whole = matches!(parameter.index, Some(Subscript::At | Subscript::Star));

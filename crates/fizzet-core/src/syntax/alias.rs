@@ -32,6 +32,8 @@ pub(super) struct Substituting {
     active: Vec<(Rc<[u8]>, usize)>,
     /// Where the texts of aliases that end in a blank end: the word behind each is looked at too.
     next_words: Vec<usize>,
+    /// Whether the word that was read has quotes and left the one behind it to be replaced.
+    passed_on: bool,
 }
 
 impl Substituting {
@@ -98,7 +100,7 @@ impl Parser<'_> {
     /// Replaces the word at this place if it stands behind an alias that ends in a blank.
     pub(super) fn replace_aliases_behind_blank(&mut self) {
         let is_blank = |byte: &u8| matches!(byte, b' ' | b'\t');
-        let mut stands_behind = false;
+        let mut stands_behind = std::mem::take(&mut self.aliases.passed_on);
         let (text, pos) = (&self.text, self.pos);
         self.aliases.next_words.retain(|&end| {
             let here = end <= pos;
@@ -107,10 +109,17 @@ impl Parser<'_> {
         });
         if stands_behind {
             self.replace_words();
+            self.aliases.passed_on =
+                self.dialect.quoted_words_pass_aliases_on && self.word_has_quotes();
         }
         while self.aliases.known.is_some() && self.replace_alias(true) {
             self.skip_blanks();
         }
+    }
+
+    fn word_has_quotes(&self) -> bool {
+        let mut word = self.text[self.pos..].iter().take_while(|&&byte| !is_meta(byte));
+        word.any(|byte| matches!(byte, b'\'' | b'"' | b'\\'))
     }
 
     /// Replaces the word at this place if it is an alias, or with `everywhere` if it is one that is

@@ -215,7 +215,7 @@ impl<'a> Parser<'a> {
         loop {
             let line = rest[at..].split(|&byte| byte == b'\n').next()?;
             at = (at + line.len() + 1).min(rest.len());
-            let part = match &line[..] {
+            let part = match line {
                 [before @ .., b'\\'] if ends_in_continuation(&[line, b"\n"].concat()) => before,
                 whole => {
                     joined.extend_from_slice(whole);

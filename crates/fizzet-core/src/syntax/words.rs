@@ -292,7 +292,11 @@ impl<'a> Parser<'a> {
                     || (self.in_arithmetic_command && within == Within::Arithmetic)
             }
             b'"' => within.double_quotes(),
-            b'<' | b'>' => within == Within::Word && self.at_process_substitution(),
+            b'<' | b'>' => {
+                let in_word = within == Within::Word
+                    || (within == Within::Brace && self.dialect.operations_substitute_processes);
+                in_word && self.at_process_substitution()
+            }
             b'(' => within == Within::Word && self.dialect.bare_groups,
             b'?' | b'*' | b'+' | b'@' | b'!' => within == Within::Word && self.extended_patterns,
             _ => false,

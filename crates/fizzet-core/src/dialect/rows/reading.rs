@@ -79,6 +79,10 @@ macro_rules! reading_rows {
     transformations: bool = [N, Y, N, N, N, Y, N], "observed: x=abc; echo ${x@Q}";
     /// `$((` always begins an arithmetic expansion, even where it could be a command substitution.
     arithmetic_is_final: bool = [N, N, Y, Y, N, N, N], "observed: echo $((1)";
+    /// There are process substitutions in the word of an unquoted operation.
+    operations_substitute_processes: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and zsh: echo ${x:-<(echo a)}";
+    /// A word with quotes behind an alias that ends in a blank leaves the next word to be replaced.
+    quoted_words_pass_aliases_on: bool = [N, Y, N, N, N, N, N], "observed in all six: alias e='echo ' w='a b'; and then e 'w' w";
     /// Where continued lines make up the delimiter of a here-document together.
     continued_delimiters: Continued = [Continued::AtStart, Continued::Joined, Continued::AtStart, Continued::AtStart, Continued::Never, Continued::Joined, Continued::BehindTabs], "observed in all six: cat <<END, E\\, ND; cat <<END, \\, END; the same with <<- and tabs";
     /// When a delimiter behind `<<-` that begins with tabs is found.

@@ -24,6 +24,10 @@ impl Walker {
         let target = given.map(|text| text.bytes().to_vec());
         let base =
             target.as_deref().map(|target| element_name(target).map_or(target, |(base, _)| base));
+        let known = self.state.variables.itself(name);
+        if value.is_some() && !local && known.is_some_and(|one| one.read_only) {
+            return Ok(false);
+        }
         if base == Some(name) && local {
             return Ok(true);
         }
