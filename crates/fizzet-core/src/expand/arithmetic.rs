@@ -407,6 +407,8 @@ impl Evaluation<'_> {
             Binary::Remainder => Some(left.wrapping_rem(right)),
             Binary::Left => Some(left.wrapping_shl(places)),
             Binary::Right => Some(left.wrapping_shr(places)),
+            Binary::RotateLeft => Some(i64::from((left as u32).rotate_left(places))),
+            Binary::RotateRight => Some(i64::from((left as u32).rotate_right(places))),
             Binary::Less => Some(i64::from(left < right)),
             Binary::LessEqual => Some(i64::from(left <= right)),
             Binary::Greater => Some(i64::from(left > right)),

@@ -262,6 +262,7 @@ impl Reader<'_> {
         }
         let found = BINARY.iter().find(|(sign, operator)| {
             ASSIGNING.contains(operator)
+                && self.has(*operator)
                 && rest.starts_with(sign)
                 && rest.get(sign.len()) == Some(&b'=')
         });
@@ -353,15 +354,23 @@ impl Reader<'_> {
         }
     }
 
+    /// Whether the shell has an operator.
+    fn has(&self, operator: Binary) -> bool {
+        match operator {
+            Binary::Power => self.dialect.arithmetic_power,
+            Binary::RotateLeft | Binary::RotateRight => self.dialect.arithmetic_rotates,
+            _ => true,
+        }
+    }
+
     fn binary_operator(&mut self) -> Option<(usize, Binary, u8)> {
         self.blanks();
         let rest = self.rest();
         if rest.starts_with(b"&&") || rest.starts_with(b"||") {
             return None;
         }
-        let &(sign, operator) = BINARY.iter().find(|(sign, operator)| {
-            rest.starts_with(sign) && (*operator != Binary::Power || self.dialect.arithmetic_power)
-        })?;
+        let &(sign, operator) =
+            BINARY.iter().find(|(sign, operator)| rest.starts_with(sign) && self.has(*operator))?;
         let binds = operator.binds(self.dialect.bits_bind_first);
         let assigns = ASSIGNING.contains(&operator)
             && rest.get(sign.len()) == Some(&b'=')

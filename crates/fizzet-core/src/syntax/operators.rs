@@ -32,6 +32,10 @@ pub enum Binary {
     Left,
     /// `>>`
     Right,
+    /// `^<`
+    RotateLeft,
+    /// `^>`
+    RotateRight,
     /// `<`
     Less,
     /// `<=`
@@ -57,6 +61,8 @@ pub(super) const BINARY: &[(&[u8], Binary)] = &[
     (b"**", Binary::Power),
     (b"<<", Binary::Left),
     (b">>", Binary::Right),
+    (b"^<", Binary::RotateLeft),
+    (b"^>", Binary::RotateRight),
     (b"<=", Binary::LessEqual),
     (b">=", Binary::GreaterEqual),
     (b"==", Binary::Equal),
@@ -78,17 +84,17 @@ impl Binary {
     pub(super) fn binds(self, bits_first: bool) -> u8 {
         use Binary::{
             BitAnd, BitOr, BitXor, Divide, Equal, Greater, GreaterEqual, Left, Less, LessEqual,
-            Minus, NotEqual, Plus, Power, Remainder, Right, Times,
+            Minus, NotEqual, Plus, Power, Remainder, Right, RotateLeft, RotateRight, Times,
         };
         match self {
-            Left | Right if bits_first => 18,
+            Left | Right | RotateLeft | RotateRight if bits_first => 18,
             BitAnd if bits_first => 17,
             BitXor if bits_first => 16,
             BitOr if bits_first => 15,
             Power => 14,
             Times | Divide | Remainder => 13,
             Plus | Minus => 12,
-            Left | Right => 11,
+            Left | Right | RotateLeft | RotateRight => 11,
             Less | LessEqual | Greater | GreaterEqual => 10,
             Equal | NotEqual => 9,
             BitAnd => 8,
@@ -107,6 +113,8 @@ pub(super) const ASSIGNING: &[Binary] = &[
     Binary::Minus,
     Binary::Left,
     Binary::Right,
+    Binary::RotateLeft,
+    Binary::RotateRight,
     Binary::BitAnd,
     Binary::BitXor,
     Binary::BitOr,

@@ -94,7 +94,10 @@ impl Walker {
         self.state.positional.set(parameters);
         self.tell_change(Cause::Call, &outer, span)?;
         let has_variables = function.keyword || !self.state.dialect.plain_functions_share;
-        self.scopes.push(Scope { has_variables, ..Scope::default() });
+        let own = function.keyword && self.state.dialect.functions_have_options;
+        let options = own.then(|| self.state.options.clone());
+        self.scopes.push(Scope { has_variables, options, ..Scope::default() });
+        let traced = self.state.letter_is_on(b'x');
         if self.state.dialect.function_zero.include(function.keyword)
             && let Some(name) = argv.first()
         {
@@ -171,6 +174,9 @@ impl Walker {
             }
             self.state.options =
                 scope.options.unwrap_or_else(|| std::mem::take(&mut self.state.options));
+            if self.state.dialect.functions_trace_alone {
+                self.state.set_letter(b'x', traced);
+            }
         }
         self.loops = loops;
         if kept == KeepsScope::Parameters {

@@ -58,13 +58,13 @@ impl Walker {
             }),
             SubstitutionPlace::Here if self.state.dialect.command_braces_have_variables => {
                 self.scopes.push(Scope { has_variables: true, ..Scope::default() });
-                let made = self.captured(|walker| walker.list(list));
+                let made = self.captured(|walker| walker.here(list));
                 if let Some(scope) = self.scopes.pop() {
                     self.restore(scope.hidden);
                 }
                 made
             }
-            SubstitutionPlace::Here => self.captured(|walker| walker.list(list)),
+            SubstitutionPlace::Here => self.captured(|walker| walker.here(list)),
             SubstitutionPlace::Reply => self.reply_of(list),
         };
         self.word = word;
@@ -84,6 +84,20 @@ impl Walker {
         match command.place {
             SubstitutionPlace::Reply => Ok(output),
             _ => Ok(trimmed(&output, self.state.dialect.substitution_nul)),
+        }
+    }
+
+    /// The commands of `${ list; }`: a command that fails ends them under `set -e`, or nothing at all.
+    fn here(&mut self, list: &List) -> Result<(), Stop> {
+        if !self.state.dialect.errors_end_command_braces {
+            return self.tested(|walker| walker.list(list));
+        }
+        match self.list(list) {
+            Err(Stop::Exit(status)) if self.error_exit.take().is_some() => {
+                self.state.status = status;
+                Ok(())
+            }
+            outcome => outcome,
         }
     }
 

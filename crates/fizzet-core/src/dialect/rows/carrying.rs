@@ -170,6 +170,14 @@ macro_rules! carrying_rows {
     sign_makes_unsigned: bool = [N, N, N, N, N, Y, N], "observed in mksh: echo $((# 5-6))";
     /// `typeset -U` shows integers without a sign, and `-u` their digits in capitals.
     integers_show_attributes: bool = [N, N, N, N, N, Y, N], "observed in mksh: typeset -Uui16 x=-1; echo $x";
+    /// A function that is written with `function` has the options to itself.
+    functions_have_options: bool = [N, N, N, N, Y, Y, N], "observed in all six: function f { set -f; }; f; echo $-";
+    /// What `set -x` does in a function ends with it.
+    functions_trace_alone: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { set -x; }; f; echo $-";
+    /// A command that fails under `set -e` ends the `${ list; }` that it is in.
+    errors_end_command_braces: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and mksh: set -e; echo ${ false; echo x; }; echo after";
+    /// Arithmetic has `^<` and `^>`, which turn bits round.
+    arithmetic_rotates: bool = [N, N, N, N, N, Y, N], "observed in mksh: echo $((5 ^> 1))";
     /// The letters of options in the order of `$-`.
     option_order: &'static str = ["abefhimnuvxC", "abefhikmnprtuvxBCEHPTcs", "pubaCEVvxsinmIfe", "EubaCVvxcsinmIfe", "cabefhkmnprstuvxBCGH", "aeikXlmCnfbuprshUvxc", "0123456789BCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz"], "observed in all six: set -xvufea; echo $-";
     /// The letters of the options that are on at the start.
