@@ -122,6 +122,8 @@ pub struct ShellError {
     /// Whether it comes from the index of an array or from a variable that is not set, which `((` and its
     /// kin do not forgive where they forgive other mistakes.
     pub goes_through: bool,
+    /// Whether it ends the text that the shell was given with `-c`, but only the line of a script.
+    pub ends_text: bool,
     /// Whether a command behind the assignment that it comes from is carried out all the same.
     pub is_passed_over: bool,
 }
@@ -138,6 +140,7 @@ impl ShellError {
             is_read_only: false,
             exits: false,
             goes_through: false,
+            ends_text: false,
             is_passed_over: false,
         }
     }
@@ -159,7 +162,8 @@ impl Stop {
     pub(crate) fn in_index(self) -> Stop {
         match self {
             Stop::Shell(error) => {
-                Stop::Shell(ShellError { reach: Reach::Shell, goes_through: true, ..error })
+                let (reach, goes_through, ends_text) = (Reach::Shell, true, true);
+                Stop::Shell(ShellError { reach, goes_through, ends_text, ..error })
             }
             stop => stop,
         }

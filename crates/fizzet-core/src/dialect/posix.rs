@@ -1,6 +1,7 @@
 //! What `set -o posix` changes in bash ("Bash POSIX Mode" in its manual; each rule observed in bash 5.2).
 
 use crate::dialect::{Dialect, RedirectWords};
+use crate::stop::Reach;
 
 impl Dialect {
     /// Takes the rules on that bash has in its POSIX mode.
@@ -11,6 +12,8 @@ impl Dialect {
         self.dot_failure_is_fatal = true;
         self.eval_syntax_is_fatal = true;
         self.usage_is_fatal = true;
+        self.mistakes_end_line = false;
+        self.read_only_before_command = Some(Reach::Shell);
         self.aliases = true;
         self.process_substitution = true;
         self.substitution_keeps_exit_on_error = true;

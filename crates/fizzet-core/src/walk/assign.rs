@@ -73,7 +73,13 @@ impl Walker {
                         Some(reach) => return Err(Stop::Shell(ShellError { reach, ..error })),
                     }
                 }
-                Err(Stop::Shell(error)) if temporary && error.is_passed_over => {
+                Err(Stop::Shell(error))
+                    if temporary
+                        && (error.is_passed_over
+                            || (error.ends_text
+                                && assignment.index.is_none()
+                                && self.state.dialect.no_number_is_passed_over)) =>
+                {
                     let status = self.state.status;
                     self.survive(ShellError { status, ..error });
                     continue;

@@ -140,7 +140,9 @@ impl Walker {
                 kept
             }
             Err(Stop::Exit(_)) => self.state.dialect.exit_keeps,
-            Err(Stop::Shell(error)) if error.reach == Reach::Shell && !holds => {
+            Err(Stop::Shell(error))
+                if error.reach == Reach::Shell && !holds && !self.ends_line(error) =>
+            {
                 self.state.dialect.mistakes_keep
             }
             _ => KeepsScope::Nothing,

@@ -186,12 +186,14 @@ impl Walker {
         span: Span,
     ) -> Result<(), Stop> {
         self.act_in_arithmetic_for(start.word.parts.is_empty())?;
-        arithmetic::value(self, start)?;
+        if self.loop_value(start)?.is_none() {
+            return Ok(());
+        }
         self.state.status = 0;
         let endless = condition.word.parts.is_empty();
         loop {
             self.act_in_arithmetic_for(false)?;
-            if !endless && !arithmetic::holds(self, condition)? {
+            if !endless && self.loop_value(condition)? != Some(true) {
                 break;
             }
             self.step(span)?;
@@ -199,9 +201,25 @@ impl Walker {
                 break;
             }
             self.act_in_arithmetic_for(step.word.parts.is_empty())?;
-            arithmetic::value(self, step)?;
+            if self.loop_value(step)?.is_none() {
+                break;
+            }
         }
         Ok(())
+    }
+
+    /// Whether an expression of `for ((...))` is anything but 0; nothing where a mistake in it ends the loop
+    /// and no more.
+    fn loop_value(&mut self, expression: &Arithmetic) -> Result<Option<bool>, Stop> {
+        match arithmetic::holds(self, expression) {
+            Err(Stop::Shell(error))
+                if self.state.dialect.arithmetic_for_recovers && !error.goes_through =>
+            {
+                self.survive(error);
+                Ok(None)
+            }
+            holds => holds.map(Some),
+        }
     }
 
     /// The action for DEBUG before an expression of `for ((...))`, where loops have it.

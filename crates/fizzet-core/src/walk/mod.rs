@@ -253,8 +253,19 @@ impl Walker {
                 list => list?,
             };
             let Some(list) = list else { return Ok(()) };
-            self.line_of_commands(&list)?;
+            match self.line_of_commands(&list) {
+                Err(Stop::Shell(error)) if id == SourceId::MAIN && self.ends_line(&error) => {
+                    self.survive(error);
+                }
+                outcome => outcome?,
+            }
         }
+    }
+
+    /// Whether a mistake that ends the text of `-c` ends a line only, since that is a script.
+    pub(super) fn ends_line(&self, error: &ShellError) -> bool {
+        let is_script = matches!(self.state.sources.get(SourceId::MAIN).kind, SourceKind::File(_));
+        error.ends_text && is_script && self.state.dialect.scripts_survive_indexes
     }
 
     /// Whether no mistake is held now.
@@ -291,7 +302,7 @@ impl Walker {
     }
 
     /// Goes on after an error that does not end the shell.
-    fn survive(&mut self, error: ShellError) {
+    pub(super) fn survive(&mut self, error: ShellError) {
         self.message_hole(error.span);
         self.state.status = error.status;
         self.keep_mistake(error);

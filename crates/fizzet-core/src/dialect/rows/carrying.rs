@@ -178,6 +178,12 @@ macro_rules! carrying_rows {
     errors_end_command_braces: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and mksh: set -e; echo ${ false; echo x; }; echo after";
     /// Arithmetic has `^<` and `^>`, which turn bits round.
     arithmetic_rotates: bool = [N, N, N, N, N, Y, N], "observed in mksh: echo $((5 ^> 1))";
+    /// A mistake in the index of an array ends a line of a script, and not the shell as behind `-c`.
+    scripts_survive_indexes: bool = [N, Y, N, N, N, N, N], "observed in bash: a file with a[1+]=3 and then echo after; the same with -c";
+    /// A mistake in `for ((...))` ends the loop and no more.
+    arithmetic_for_recovers: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and zsh: for ((i=1+;;)); do :; done; echo after";
+    /// An assignment before a command whose value is no number, where the variable is an integer, is passed over.
+    no_number_is_passed_over: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: typeset -i i; i=1+ label x";
     /// The letters of options in the order of `$-`.
     option_order: &'static str = ["abefhimnuvxC", "abefhikmnprtuvxBCEHPTcs", "pubaCEVvxsinmIfe", "EubaCVvxcsinmIfe", "cabefhkmnprstuvxBCGH", "aeikXlmCnfbuprshUvxc", "0123456789BCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz"], "observed in all six: set -xvufea; echo $-";
     /// The letters of the options that are on at the start.
