@@ -169,6 +169,14 @@ impl Stop {
         }
     }
 
+    /// The same mistake, where it ends the text of `-c` but only a line of a script.
+    pub(crate) fn of_text(self) -> Stop {
+        match self {
+            Stop::Shell(error) => Stop::Shell(ShellError { ends_text: true, ..error }),
+            stop => stop,
+        }
+    }
+
     /// The same mistake, where it ends the shell.
     pub(crate) fn of_shell(self) -> Stop {
         match self {

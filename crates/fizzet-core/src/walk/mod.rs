@@ -262,10 +262,14 @@ impl Walker {
         }
     }
 
+    /// Whether the shell reads a script, and not the text behind `-c`.
+    pub(super) fn is_script(&self) -> bool {
+        matches!(self.state.sources.get(SourceId::MAIN).kind, SourceKind::File(_))
+    }
+
     /// Whether a mistake that ends the text of `-c` ends a line only, since that is a script.
     pub(super) fn ends_line(&self, error: &ShellError) -> bool {
-        let is_script = matches!(self.state.sources.get(SourceId::MAIN).kind, SourceKind::File(_));
-        error.ends_text && is_script && self.state.dialect.scripts_survive_indexes
+        error.ends_text && self.is_script() && self.state.dialect.scripts_survive_indexes
     }
 
     /// Whether no mistake is held now.

@@ -184,6 +184,8 @@ macro_rules! carrying_rows {
     arithmetic_for_recovers: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and zsh: for ((i=1+;;)); do :; done; echo after";
     /// An assignment before a command whose value is no number, where the variable is an integer, is passed over.
     no_number_is_passed_over: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: typeset -i i; i=1+ label x";
+    /// A mistake that ends a script lets the action for EXIT be carried out, though it does not behind `-c`.
+    mistakes_in_scripts_act: bool = [N, N, N, N, N, N, Y], "observed in zsh: trap 'echo bye' EXIT; echo $((1/0)), in a file and with -c";
     /// The letters of options in the order of `$-`.
     option_order: &'static str = ["abefhimnuvxC", "abefhikmnprtuvxBCEHPTcs", "pubaCEVvxsinmIfe", "EubaCVvxcsinmIfe", "cabefhkmnprstuvxBCGH", "aeikXlmCnfbuprshUvxc", "0123456789BCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz"], "observed in all six: set -xvufea; echo $-";
     /// The letters of the options that are on at the start.

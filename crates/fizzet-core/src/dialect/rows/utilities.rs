@@ -54,7 +54,7 @@ macro_rules! utilities_rows {
     /// A word of `read` that is no name ends the shell.
     read_bad_name_is_fatal: bool = [N, N, N, N, N, N, Y], "observed in all six: read 1x; echo after";
     /// The status of `read` for a word that is no name.
-    read_bad_name_status: Status = [1, 1, 2, 2, 1, 2, 1], "observed in all six: read 1x </dev/null; echo $?";
+    read_bad_name_status: Status = [1, 1, 2, 1, 1, 2, 1], "observed in all six: read 1x </dev/null; echo $?";
     /// The array that `read -A` fills without a name; where there is none, it reads a line.
     read_array_name: Option<&'static str> = [None, None, None, None, None, Some("REPLY"), Some("reply")], "observed in all six: read -A <<< 'x y'; echo ${REPLY[1]} ${reply[1]}";
     /// The status of `read -A` with several names, where it is a mistake; otherwise the others become empty.
@@ -208,6 +208,16 @@ macro_rules! utilities_rows {
     ], "observed in all six: fg; fc; history; suspend; echo $?";
     /// The status of `jobs` and `disown` with a job that there is not.
     no_such_job_status: Status = [1, 1, 2, 2, 1, 1, 127], "observed in all six: jobs %1; disown %1; echo $?";
+    /// The status of `kill` with a signal that there is not.
+    kill_signal_status: Status = [1, 1, 2, 1, 2, 1, 1], "observed in all six: kill -x 1; kill -s; echo $?";
+    /// The status of `kill` with what is neither a process nor a job.
+    kill_process_status: Status = [1, 1, 2, 1, 1, 1, 1], "observed in all six: kill abc; echo $?";
+    /// `kill -l` tells a number that is no signal as it is.
+    kill_tells_any_number: bool = [N, N, N, Y, Y, Y, Y], "observed in all six: kill -l 99";
+    /// The status of `ulimit` with an option that there is not.
+    ulimit_usage_status: Status = [2, 2, 2, 1, 2, 1, 1], "observed in all six: ulimit -Z; echo $?";
+    /// `read` into a read-only variable ends with the status 2.
+    read_ends_at_read_only: bool = [N, N, Y, Y, N, N, N], "observed in all six: readonly r=1; read r < file; echo $?";
     /// The status of `kill` with a job that there is not.
     kill_no_job_status: Status = [1, 1, 2, 2, 1, 1, 1], "observed in all six: kill %1; echo $?";
     /// A command name that begins with `%` stands for `fg` with a job.

@@ -22,6 +22,7 @@ pub(super) fn kill(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         [first, rest @ ..] if matches!(first.bytes(), b"-l" | b"-L") => {
             return Ok(tell(walker, rest, call));
         }
+        [first] if matches!(first.bytes(), b"-s" | b"-n") => (None, &[][..]),
         [first, name, rest @ ..] if matches!(first.bytes(), b"-s" | b"-n") => {
             (walker.signal_name(name.bytes()), rest)
         }
@@ -35,6 +36,16 @@ pub(super) fn kill(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         }
         all => (Some("TERM"), all),
     };
+    let misses_signal = signal.is_none() && call.arguments().len() > 1;
+    if misses_signal || (signal.is_none() && processes.is_empty()) {
+        return Ok(walker.state.dialect.kill_signal_status);
+    }
+    let is_process = |text: &Text| {
+        text.has_hole() || text.bytes().starts_with(b"%") || number(text.bytes()).is_some()
+    };
+    if !processes.iter().all(is_process) {
+        return Ok(walker.state.dialect.kill_process_status);
+    }
     if processes.iter().any(|text| walker.is_missing_job(text)) {
         return Ok(walker.state.dialect.kill_no_job_status);
     }
@@ -101,7 +112,15 @@ fn tell(walker: &mut Walker, asked: &[Text], call: &Call<'_>) -> Status {
             None => walker.signal_name(one.bytes()).map(|name| signal_number(name).to_string()),
         };
         let Some(told) = told else {
-            status = 1;
+            let known = number(one.bytes()).filter(|_| walker.state.dialect.kill_tells_any_number);
+            match known {
+                None => status = walker.state.dialect.kill_process_status,
+                Some(number) => {
+                    let origin = Origin::new(Rule::Output, call.span);
+                    let text = Text::from_bytes(format!("{number}\n"), Standing::Quoted, origin);
+                    walker.write(text);
+                }
+            }
             continue;
         };
         let origin = Origin::new(Rule::Output, call.span);

@@ -114,7 +114,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("true", |_, _| Ok(0)),
     ("type", find::tell_type),
     ("typeset", variables::declare),
-    ("ulimit", process::unpredictable),
+    ("ulimit", process::ulimit),
     ("umask", process::umask),
     ("unalias", find::unalias),
     ("unfunction", unset::unfunction),

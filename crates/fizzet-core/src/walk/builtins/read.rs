@@ -6,7 +6,7 @@ use crate::dialect::Dialect;
 use crate::expand::{Context, Fields, Ifs, fields_of_line, ifs};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::{Key, Value};
-use crate::stop::{Status, Stop};
+use crate::stop::{ShellError, Status, Stop};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text, characters, next_character};
 use crate::walk::Walker;
@@ -98,6 +98,15 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
             {
                 status = 1;
                 walker.survive(error);
+            }
+            Err(Stop::Shell(error))
+                if error.is_read_only && walker.state.dialect.read_ends_at_read_only =>
+            {
+                return Err(Stop::Shell(ShellError {
+                    reach: crate::stop::Reach::Command,
+                    status: 2,
+                    ..error
+                }));
             }
             outcome => outcome?,
         }

@@ -293,9 +293,11 @@ impl Walker {
         level: usize,
     ) -> Result<(), Stop> {
         let skips = self.state.dialect.error_exit_skips_outer_actions;
+        let in_script = self.is_script() && self.state.dialect.mistakes_in_scripts_act;
         let acts = match &outcome {
             Err(Stop::Limit { .. } | Stop::Enough) => false,
             Err(Stop::Exit(_)) if skips && self.error_exit.is_some_and(|at| at != level) => false,
+            Err(Stop::Shell(_) | Stop::Syntax(_)) if in_script => true,
             Err(Stop::Shell(error)) => error.exits || self.state.dialect.mistakes_act,
             Err(Stop::Syntax(_)) => self.state.dialect.syntax_errors_act,
             _ => true,
@@ -308,6 +310,11 @@ impl Walker {
             Err(Stop::Exit(status) | Stop::Return(status)) => self.state.status = *status,
             Err(Stop::Shell(error)) if self.state.dialect.exit_action_sees_mistakes => {
                 self.state.status = error.status;
+            }
+            Err(Stop::Shell(error)) if in_script && !error.exits => {
+                if self.state.status == 0 || error.is_read_only {
+                    self.state.status = error.status;
+                }
             }
             Err(Stop::Syntax(_)) => self.state.status = self.state.dialect.syntax_error_status,
             _ => {}
