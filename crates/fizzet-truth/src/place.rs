@@ -29,6 +29,9 @@ pub const PROGRAMS: [&str; 3] = ["label", "jar", "hive"];
 /// How long a real shell may take for one line.
 const PATIENCE: Duration = Duration::from_secs(10);
 
+/// What stands before a line that is the text of a script file and is not given with `-c`.
+const AS_FILE: &[u8] = b"@file ";
+
 /// The files that patterns can match.
 const FILES: [&str; 13] = [
     "acacia honey.txt",
@@ -88,6 +91,11 @@ impl Place {
         self.root.path().join("work")
     }
 
+    /// The file that a script is written to.
+    fn script(&self) -> PathBuf {
+        self.root.path().join("script")
+    }
+
     fn environment(&self) -> [(&'static str, String); 4] {
         let path = |name: &str| self.root.path().join(name).display().to_string();
         [
@@ -102,6 +110,7 @@ impl Place {
         outcome
             .with_folder_named(self.work().as_os_str().as_bytes(), "{work}")
             .with_folder_named(self.root.path().join("bin").as_os_str().as_bytes(), "{bin}")
+            .with_folder_named(self.script().as_os_str().as_bytes(), "{script}")
     }
 
     /// What a real shell passes on.
@@ -116,7 +125,16 @@ impl Place {
         let missing = || io::Error::new(io::ErrorKind::NotFound, format!("no {shell} on PATH"));
         let (program, words) = real::find(shell).ok_or_else(missing)?;
         let mut command = Command::new(program);
-        command.args(words).arg("-c").arg(OsStr::from_bytes(line)).arg(shell.name());
+        command.args(words);
+        match line.strip_prefix(AS_FILE) {
+            Some(script) => {
+                std::fs::write(self.script(), script)?;
+                command.arg(self.script());
+            }
+            None => {
+                command.arg("-c").arg(OsStr::from_bytes(line)).arg(shell.name());
+            }
+        }
         command.args(arguments.iter().map(|argument| OsStr::from_bytes(argument)));
         command.env_clear().envs(self.environment()).env("FIZZET_RECORD", &record);
         // A group of its own, so that what it has started can be ended with it.
@@ -157,7 +175,16 @@ impl Place {
     pub fn trace(&self, shell: Shell, line: &[u8], arguments: &[&[u8]]) -> Trace {
         // A folder that cannot be tidied shows as a difference.
         let _ = self.tidy();
-        let mut state = State::new(Dialect::of(shell), SourceKind::Line, line);
+        let path = self.script().into_os_string().into_encoded_bytes();
+        let (kind, line) = match line.strip_prefix(AS_FILE) {
+            Some(script) => (SourceKind::File(path.as_slice().into()), script),
+            None => (SourceKind::Line, line),
+        };
+        let is_file = kind != SourceKind::Line;
+        let mut state = State::new(Dialect::of(shell), kind, line);
+        if is_file {
+            state.positional.zero = Rc::new(state.given(SourceKind::Zero, &path));
+        }
         for (name, value) in self.environment() {
             let value = state.given(environment_source(name.as_bytes()), value.as_bytes());
             state.variables.set(name.as_bytes(), value);

@@ -190,7 +190,7 @@ impl Walker {
     fn too_many(&mut self, call: &Call<'_>, end: Reach) -> Result<Status, Stop> {
         match end {
             Reach::Command => Ok(1),
-            _ => Err(self.fatal(call, "too many arguments").of_text()),
+            _ => Err(self.fatal_with(call, "too many arguments", 1).of_text()),
         }
     }
 

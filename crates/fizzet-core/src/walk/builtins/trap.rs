@@ -311,10 +311,10 @@ impl Walker {
             Err(Stop::Shell(error)) if self.state.dialect.exit_action_sees_mistakes => {
                 self.state.status = error.status;
             }
-            Err(Stop::Shell(error)) if in_script && !error.exits => {
-                if self.state.status == 0 || error.is_read_only {
-                    self.state.status = error.status;
-                }
+            Err(Stop::Shell(error))
+                if in_script && !error.exits && (self.state.status == 0 || error.is_read_only) =>
+            {
+                self.state.status = error.status;
             }
             Err(Stop::Syntax(_)) => self.state.status = self.state.dialect.syntax_error_status,
             _ => {}
