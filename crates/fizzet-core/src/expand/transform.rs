@@ -229,7 +229,9 @@ pub(crate) fn pair(key: &str, text: &Text) -> String {
 
 /// A key as `declare` shows it.
 pub(crate) fn subscript(key: &Text) -> String {
-    let plain = |byte: &u8| byte.is_ascii_alphanumeric() || b"_-./,:+@%=~#".contains(byte);
+    let plain = |byte: &u8| {
+        byte.is_ascii_alphanumeric() || !byte.is_ascii() || b"_-./,:+@%=~#".contains(byte)
+    };
     let bytes = key.bytes();
     // These mean something at the start, and a tilde behind a sign does.
     let starts = matches!(bytes, [b'~' | b'#', ..] | b"@" | []);
