@@ -234,6 +234,10 @@ impl Walker {
         let host = expand::Context::host(self);
         let status = |path: &[u8]| host.status(path, true);
         let time = |status: Option<Status>| status.map(|status| status.modified);
+        let both = status(left).is_some() && status(right).is_some();
+        if !both && !self.state.dialect.missing_files_are_old {
+            return false;
+        }
         match operator {
             b"-ef" => {
                 status(left).zip(status(right)).is_some_and(|(a, b)| a.identity == b.identity)

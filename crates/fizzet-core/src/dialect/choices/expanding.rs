@@ -59,6 +59,17 @@ pub enum Reals {
     PointStays,
 }
 
+/// What a bracket expression holds that names a class which there is not.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum BadClass {
+    /// What else is listed.
+    Empty,
+    /// What is listed before the class; nothing if it is negated.
+    Ends,
+    /// Nothing.
+    Nothing,
+}
+
 /// What `[.name.]` is in a bracket expression.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum Collating {

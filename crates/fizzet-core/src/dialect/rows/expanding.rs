@@ -197,6 +197,10 @@ macro_rules! expanding_rows {
     slash_ends_brackets: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: shopt -s nullglob; echo [a/b] [a\\/b] [a/ [a\\/]";
     /// `${x/pattern/text}` of an unset x works on an empty value.
     replaces_unset: bool = [N, N, N, N, Y, Y, Y], "observed in all six: unset v; echo ${v/*/w}";
+    /// What a class that there is not makes of its bracket expression.
+    bad_class: BadClass = [BadClass::Empty, BadClass::Empty, BadClass::Nothing, BadClass::Ends, BadClass::Nothing, BadClass::Empty, BadClass::Empty], "observed in all six: case a in [![:foo:]]) echo y; esac; the same with [a[:foo:]] and [[:foo:]a]";
+    /// `[:ascii:]` is a class of characters.
+    ascii_class: bool = [N, Y, N, N, N, Y, Y], "observed in all six: case a in [[:ascii:]]) echo yes; esac";
     /// `[:word:]` is a class of characters.
     word_class: bool = [N, Y, N, N, Y, Y, N], "observed in all six: case _ in [[:word:]]) echo yes; esac";
     /// The status after a here-document that cannot be read, where the shell finds that out when it expands it.

@@ -479,6 +479,13 @@ macro_rules! utilities_rows {
     set_braces: bool = [N, Y, N, N, Y, N, N], "observed in all six: set +B; echo {a,b}";
     /// The status of `printf` after a conversion that it does not know.
     bad_conversion_status: Status = [1, 1, 2, 1, 0, 1, 1], "observed in all six: printf %z; echo $?";
+    /// `%b` of `printf` may have a width and a precision.
+    printf_fills_escapes: bool = [Y, Y, Y, N, Y, Y, Y], "observed in all six: printf '%5b|' x";
+    /// A file that is not there is older than one that is, for `-nt` and `-ot`.
+    missing_files_are_old: bool = [N, Y, N, N, Y, Y, N], "observed in all six: test lid -nt nosuch; echo $?";
+    /// Of three words with `-a` or `-o` in the middle, `test` asks only whether the others are empty, also
+    /// where the first is an operator.
+    test_connects_three: bool = [Y, Y, N, N, N, Y, Y], "observed in all six: test -f -a -f; test -n -o ''";
     /// The length modifiers of C that `printf` passes over.
     printf_lengths: &'static str = ["", "hljztL", "", "hlzL", "hljztL", "", "hlL"], "observed in all six: printf '%ld|' 1, and %hd %hhd %jd %zd %td %qd %Ld";
     /// `printf` passes over one length modifier at most.

@@ -3,6 +3,9 @@
 #[derive(Clone, Debug)]
 pub(super) struct Set {
     pub(super) negated: bool,
+    /// Whether it names a class that there is not: then it holds what is listed before that, and nothing is
+    /// outside of it.
+    pub(super) broken: bool,
     pub(super) wide: bool,
     pub(super) folds_case: bool,
     pub(super) members: Vec<Member>,
@@ -29,10 +32,11 @@ pub(super) enum Class {
     Cntrl,
     Xdigit,
     Word,
+    Ascii,
 }
 
 impl Class {
-    pub(super) fn named(name: &[u8], word: bool) -> Option<Class> {
+    pub(super) fn named(name: &[u8], word: bool, ascii: bool) -> Option<Class> {
         Some(match name {
             b"alpha" => Class::Alpha,
             b"digit" => Class::Digit,
@@ -47,6 +51,7 @@ impl Class {
             b"cntrl" => Class::Cntrl,
             b"xdigit" => Class::Xdigit,
             b"word" if word => Class::Word,
+            b"ascii" if ascii => Class::Ascii,
             _ => return None,
         })
     }
@@ -69,6 +74,7 @@ impl Class {
                 Class::Cntrl => byte.is_ascii_control(),
                 Class::Xdigit => byte.is_ascii_hexdigit(),
                 Class::Word => byte.is_ascii_alphanumeric() || byte == b'_',
+                Class::Ascii => true,
             };
         }
         let Some(character) = char::from_u32(code).filter(|_| wide) else { return false };
@@ -81,7 +87,7 @@ impl Class {
             Class::Punct => !character.is_alphanumeric() && !character.is_control(),
             Class::Print | Class::Graph => !character.is_control(),
             Class::Cntrl => character.is_control(),
-            Class::Digit | Class::Xdigit => false,
+            Class::Digit | Class::Xdigit | Class::Ascii => false,
         }
     }
 }
@@ -89,6 +95,9 @@ impl Class {
 impl Set {
     /// Whether a character belongs to the set.
     pub(super) fn holds(&self, code: u32) -> bool {
+        if self.broken {
+            return !self.negated && self.lists(code);
+        }
         let mut inside = self.lists(code);
         if self.folds_case && !inside {
             let [lower, upper] = cases(code);

@@ -1,6 +1,6 @@
 //! Pattern text to items.
 
-use crate::dialect::Collating;
+use crate::dialect::{BadClass, Collating};
 use crate::expand::pattern::class::{Class, Member, Set};
 use crate::expand::pattern::escapes::{self, Escape};
 use crate::expand::pattern::range::{range, range_length};
@@ -75,7 +75,13 @@ impl Compiler<'_> {
                     self.at += 1;
                     let (negated, wide, folds_case) = (false, false, false);
                     let members = Vec::new();
-                    self.items.push(Item::Set(Set { negated, wide, folds_case, members }));
+                    self.items.push(Item::Set(Set {
+                        negated,
+                        broken: false,
+                        wide,
+                        folds_case,
+                        members,
+                    }));
                 }
                 _ => self.literal(byte),
             }
@@ -91,7 +97,8 @@ impl Compiler<'_> {
 
     fn escape(&mut self, escape: Escape) {
         let (wide, folds_case) = (false, self.rules.folds_case);
-        let set = |negated, members| Item::Set(Set { negated, wide, folds_case, members });
+        let set =
+            |negated, members| Item::Set(Set { negated, broken: false, wide, folds_case, members });
         self.items.push(match escape {
             Escape::Place(place) => Item::Place(place),
             Escape::Class(class, negated) => set(negated, vec![Member::Class(class)]),
@@ -249,14 +256,21 @@ impl Compiler<'_> {
         if negated && self.rules.negated_bracket_vanishes && self.active(at)? == Some(b']') {
             at += 1;
         }
-        let mut members = Vec::new();
+        let (mut members, mut broken, mut kept) = (Vec::new(), false, 0);
         loop {
+            if broken {
+                members.truncate(kept);
+            }
             if self.active(at)? == Some(b']') && at > first {
                 let (wide, folds_case) = (self.rules.wide_classes, self.rules.folds_case);
-                let set = Set { negated, wide, folds_case, members };
+                let set = Set { negated, broken, wide, folds_case, members };
                 return Some((set, at + 1));
             }
             if let Some((member, end)) = self.class(at) {
+                if member.is_none() && !broken && self.rules.bad_class != BadClass::Empty {
+                    broken = true;
+                    kept = if self.rules.bad_class == BadClass::Ends { members.len() } else { 0 };
+                }
                 members.extend(member);
                 at = end;
                 continue;
@@ -291,7 +305,10 @@ impl Compiler<'_> {
     fn class(&self, at: usize) -> Option<(Option<Member>, usize)> {
         let name = self.bracketed(at, b':')?;
         let end = at + name.len() + 4;
-        Some((Class::named(name, self.rules.word_class).map(Member::Class), end))
+        Some((
+            Class::named(name, self.rules.word_class, self.rules.ascii_class).map(Member::Class),
+            end,
+        ))
     }
 
     /// The text of `[:text:]`, `[.text.]` or `[=text=]`.

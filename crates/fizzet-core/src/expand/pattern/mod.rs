@@ -11,7 +11,7 @@ mod matching;
 mod range;
 mod symbols;
 
-use crate::dialect::{Collating, Dialect, QuotesPair};
+use crate::dialect::{BadClass, Collating, Dialect, QuotesPair};
 use crate::expand::pattern::class::Set;
 use crate::expand::pattern::compile::Compiler;
 use crate::expand::pattern::escapes::Place;
@@ -45,6 +45,10 @@ pub struct PatternRules {
     pub escapes_slash_behind_pattern: bool,
     /// Whether `[:word:]` is a class.
     pub word_class: bool,
+    /// What a class makes of a set that there is not.
+    pub bad_class: BadClass,
+    /// `[:ascii:]` is a class.
+    pub ascii_class: bool,
     /// Whether parentheses are groups without a sign before them.
     pub bare_groups: bool,
     /// Whether `<1-9>` is a range of numbers.
@@ -75,6 +79,8 @@ impl PatternRules {
             quotes_pair: dialect.quotes_pair,
             escapes_slash_behind_pattern: dialect.escapes_slash_behind_pattern,
             word_class: dialect.word_class,
+            bad_class: dialect.bad_class,
+            ascii_class: dialect.ascii_class,
             bare_groups: dialect.bare_groups,
             ranges: dialect.number_ranges,
             groups_in_values: dialect.groups_in_values,
@@ -278,7 +284,7 @@ impl Pattern {
             && pair_backslashes(text.bytes(), &mut text.quoting(), rules.quotes_pair)
         {
             let (negated, wide, folds_case) = (false, false, false);
-            let nothing = Set { negated, wide, folds_case, members: Vec::new() };
+            let nothing = Set { negated, broken: false, wide, folds_case, members: Vec::new() };
             return Pattern::of(vec![Item::Set(nothing)], rules);
         }
         Pattern::new(text.bytes(), &quoting(text, rules), rules)
@@ -395,6 +401,8 @@ mod tests {
         backslash_escapes: true,
         escapes_slash_behind_pattern: true,
         word_class: true,
+        bad_class: crate::dialect::BadClass::Empty,
+        ascii_class: true,
         bare_groups: false,
         ranges: false,
         groups_in_values: true,

@@ -88,6 +88,10 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
             _ => break,
         }
     }
+    if call.arguments().is_empty() {
+        // The variables in the words of the shell.
+        walker.write_hole(call.span);
+    }
     if replaces || !rest.is_empty() {
         let hop = Hop { rule: Rule::Stored, span: call.span, name: None, shifted: 0 };
         let all = sorts.then(|| sorted(rest, 0));

@@ -259,13 +259,14 @@ impl Printing<'_> {
         }
         if text.get(at) == Some(&b'.') {
             at += 1;
-            one.precision = Some(match text.get(at) {
+            one.precision = match text.get(at) {
                 Some(b'*') => {
                     at += 1;
-                    self.next_number(true).max(0) as usize
+                    // One below 0 is none (C11 7.21.6.1).
+                    usize::try_from(self.next_number(true)).ok()
                 }
-                _ => digits(text, &mut at),
-            });
+                _ => Some(digits(text, &mut at)),
+            };
         }
         let dialect = &self.walker.state.dialect;
         let is_length = |byte: &&u8| dialect.printf_lengths.as_bytes().contains(byte);
@@ -278,6 +279,9 @@ impl Printing<'_> {
         }
         let letter = *text.get(at).filter(|letter| (**letter == b'T') == one.format.is_some())?;
         if letter == b'%' && at > 0 && !self.walker.state.dialect.printf_percent_is_converted {
+            return None;
+        }
+        if letter == b'b' && at > 0 && !self.walker.state.dialect.printf_fills_escapes {
             return None;
         }
         let goes_on = self.convert(letter, &one)?;
@@ -300,7 +304,8 @@ impl Printing<'_> {
                 let text = self.next().unwrap_or_default();
                 let letters = self.walker.state.dialect.argument_escapes;
                 let (made, goes_on) = decoded(&text, &self.origin, letters);
-                self.padded(&made, one);
+                let end = self.bytes_of(&made, one.precision.unwrap_or(usize::MAX));
+                self.padded(&made.slice(0, end), one);
                 return Some(goes_on);
             }
             b'q' if self.walker.state.dialect.printf_quotes => {

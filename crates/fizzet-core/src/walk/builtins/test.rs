@@ -80,6 +80,13 @@ impl Reader<'_> {
             [b"!", one] => Ok(Some(one.is_empty())),
             [operator, operand] => self.unary(operator, operand),
             [left, operator, right] if is_binary(operator) => self.binary(left, operator, right),
+            [left, connector @ (b"-a" | b"-o"), right]
+                if !self.patterned
+                    && (self.walker.state.dialect.test_connects_three || !is_operator(left)) =>
+            {
+                let (left, right) = (!left.is_empty(), !right.is_empty());
+                Ok(Some(if connector == b"-a" { left && right } else { left || right }))
+            }
             [b"!", operator, operand] => Ok(self.unary(operator, operand)?.map(|holds| !holds)),
             [b"(", one, b")"] => Ok(Some(!one.is_empty())),
             [b"(", operator, operand, b")"] => match operator {
@@ -243,6 +250,15 @@ fn leading(text: &[u8], dialect: &Dialect) -> Option<i64> {
     let cut = || digits_of(digits, 10, dialect).unwrap_or(0);
     let sign = if text.starts_with(b"-") { -1 } else { 1 };
     Some(number(text).unwrap_or_else(|| cut().wrapping_mul(sign)))
+}
+
+/// Whether a word can stand before another one in an expression.
+fn is_operator(word: &[u8]) -> bool {
+    match word {
+        b"!" | b"(" => true,
+        [b'-', letter] => b"abcdefghknoprstuvwxzGLNORS".contains(letter),
+        _ => false,
+    }
 }
 
 fn is_binary(operator: &[u8]) -> bool {
