@@ -71,27 +71,25 @@ impl Matched {
         (suffix, longest): (bool, bool),
     ) -> Option<Range<usize>> {
         let last = ends.len() - 1;
-        let matches = |from: usize, to: usize| pattern.matches(&bytes[ends[from]..ends[to]]);
-        let ordered = |mut places: Vec<usize>, turned: bool| {
-            if turned {
-                places.reverse();
-            }
-            places
+        let place = |at: usize| ends.binary_search(&at).ok();
+        // Where a match that begins at a character ends, the shortest or the longest one.
+        let end_of = |from: usize| {
+            let found = pattern.prefix_ends(&bytes[ends[from]..]);
+            let places = found.into_iter().filter_map(|end| place(ends[from] + end));
+            if longest { places.max() } else { places.min() }
         };
-        if !self.anywhere {
-            // The shortest prefix ends first, the shortest suffix begins last.
-            let places = ordered((0..=last).collect(), longest != suffix);
-            return places.into_iter().find_map(|at| {
-                let range = if suffix { at..last } else { 0..at };
-                matches(range.start, range.end).then_some(range)
-            });
+        if self.anywhere {
+            let starts = 0..=last;
+            let found = |from: usize| end_of(from).map(|to| from..to);
+            return match suffix {
+                true => starts.rev().filter_map(found).nth(self.which - 1),
+                false => starts.filter_map(found).nth(self.which - 1),
+            };
         }
-        let starts = ordered((0..=last).collect(), suffix);
-        let found = starts.into_iter().filter_map(|from| {
-            let ends = ordered((from..=last).collect(), longest);
-            ends.into_iter().find(|&to| matches(from, to)).map(|to| from..to)
-        });
-        found.into_iter().nth(self.which - 1)
+        match suffix {
+            true => place(pattern.suffix_start(bytes, longest)?).map(|from| from..last),
+            false => end_of(0).map(|to| 0..to),
+        }
     }
 }
 

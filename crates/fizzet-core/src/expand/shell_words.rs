@@ -58,7 +58,8 @@ pub(super) struct Piece {
 
 /// Splits a text as the shell reads it; newlines are `;`.
 pub(super) fn shell_words(text: &[u8]) -> Vec<Piece> {
-    let mut reader = Reader { text, at: 0, pieces: Vec::new(), begins: true, open: 0, listed: 0 };
+    let mut reader =
+        Reader { text, at: 0, pieces: Vec::new(), begins: true, open: 0, listed: 0, tried: 0 };
     while reader.piece() {}
     reader.pieces
 }
@@ -73,6 +74,9 @@ struct Reader<'a> {
     open: u32,
     /// How many words it is until parentheses hold a list: behind `for name` and `repeat count`.
     listed: u32,
+    /// How many bytes have been looked at for the ends of expressions. Parentheses inside each other that
+    /// are none would have most of the text looked at again and again.
+    tried: usize,
 }
 
 impl Reader<'_> {
@@ -88,8 +92,8 @@ impl Reader<'_> {
                 self.begins = true;
             }
             [b'(', b')', ..] => self.push(2, None),
-            [b'(', b'(', ..] if self.arithmetic().is_some() => {
-                self.push(self.arithmetic().unwrap_or(2), None);
+            [b'(', b'(', ..] if let Some(length) = self.arithmetic() => {
+                self.push(length, None);
                 self.begins = false;
             }
             [b'(', ..] if self.begins || self.listed == 1 => {
@@ -123,8 +127,13 @@ impl Reader<'_> {
     }
 
     /// The length of `((...))`, if it is one.
-    fn arithmetic(&self) -> Option<usize> {
-        let inner = self.closed(self.at + 1, b'(', b')')?;
+    fn arithmetic(&mut self) -> Option<usize> {
+        if self.tried > 16 * self.text.len() {
+            return None;
+        }
+        let inner = self.closed(self.at + 1, b'(', b')');
+        self.tried += inner.unwrap_or(self.text.len()) - self.at;
+        let inner = inner?;
         (self.text.get(inner) == Some(&b')')).then(|| inner + 1 - self.at)
     }
 
