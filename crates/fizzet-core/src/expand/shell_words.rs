@@ -50,6 +50,9 @@ const OPENERS: &[&str] = &[
     "nocorrect",
 ];
 
+/// How deep quotes and parentheses are followed into each other; what is deeper reaches to the end.
+const MAX_DEPTH: u32 = 200;
+
 /// A piece of the text: where it stands, and how it is shown if that is not as it stands.
 pub(super) struct Piece {
     pub(super) at: Range<usize>,
@@ -131,7 +134,7 @@ impl Reader<'_> {
         if self.tried > 16 * self.text.len() {
             return None;
         }
-        let inner = self.closed(self.at + 1, b'(', b')');
+        let inner = self.closed(self.at + 1, b'(', b')', 0);
         self.tried += inner.unwrap_or(self.text.len()) - self.at;
         let inner = inner?;
         (self.text.get(inner) == Some(&b')')).then(|| inner + 1 - self.at)
@@ -190,18 +193,18 @@ impl Reader<'_> {
                 b' ' | b'\t' | b'\n' | b';' | b'&' | b'|' | b')' => break,
                 b'<' | b'>' if at > self.at || self.text.get(at + 1) != Some(&b'(') => break,
                 b'\\' => (at + 2).min(whole),
-                b'\'' | b'"' | b'`' => self.quoted(at),
-                b'$' if self.text.get(at + 1) == Some(&b'\'') => self.quoted(at),
+                b'\'' | b'"' | b'`' => self.quoted(at, 0),
+                b'$' if self.text.get(at + 1) == Some(&b'\'') => self.quoted(at, 0),
                 b'$' if matches!(self.text.get(at + 1), Some(b'(' | b'{' | b'[')) => {
                     let open = self.text[at + 1];
-                    self.closed(at + 1, open, closer(open)).unwrap_or(whole)
+                    self.closed(at + 1, open, closer(open), 0).unwrap_or(whole)
                 }
                 b'(' if self.text.get(at + 1) == Some(&b')') => break,
                 b'(' | b'<' | b'>' | b'='
                     if byte == b'(' || self.text.get(at + 1) == Some(&b'(') =>
                 {
                     let open = at + usize::from(byte != b'(');
-                    self.closed(open, b'(', b')').unwrap_or(whole)
+                    self.closed(open, b'(', b')', 0).unwrap_or(whole)
                 }
                 _ => at + 1,
             };
@@ -210,7 +213,7 @@ impl Reader<'_> {
     }
 
     /// The place behind the quotes at `at`.
-    fn quoted(&self, at: usize) -> usize {
+    fn quoted(&self, at: usize, depth: u32) -> usize {
         let dollar = usize::from(self.text[at] == b'$');
         let quote = self.text[at + dollar];
         let mut end = at + dollar + 1;
@@ -220,7 +223,7 @@ impl Reader<'_> {
                 b'\\' if quote != b'\'' || dollar == 1 => end + 2,
                 b'$' if quote == b'"' && matches!(self.text.get(end + 1), Some(b'(' | b'{')) => {
                     let open = self.text[end + 1];
-                    self.closed(end + 1, open, closer(open)).unwrap_or(self.text.len())
+                    self.closed(end + 1, open, closer(open), depth + 1).unwrap_or(self.text.len())
                 }
                 _ => end + 1,
             };
@@ -229,21 +232,24 @@ impl Reader<'_> {
     }
 
     /// The place behind what closes the sign at `at`.
-    fn closed(&self, at: usize, open: u8, close: u8) -> Option<usize> {
-        let (mut depth, mut end) = (0u32, at);
+    fn closed(&self, at: usize, open: u8, close: u8, depth: u32) -> Option<usize> {
+        if depth > MAX_DEPTH {
+            return None;
+        }
+        let (mut level, mut end) = (0u32, at);
         loop {
             match *self.text.get(end)? {
-                byte if byte == open => depth += 1,
-                byte if byte == close => depth -= 1,
+                byte if byte == open => level += 1,
+                byte if byte == close => level -= 1,
                 b'\\' => end += 1,
                 b'\'' | b'"' | b'`' => {
-                    end = self.quoted(end);
+                    end = self.quoted(end, depth);
                     continue;
                 }
                 _ => {}
             }
             end += 1;
-            if depth == 0 {
+            if level == 0 {
                 return Some(end);
             }
         }
@@ -286,5 +292,8 @@ mod tests {
             assert_eq!(words(text).join("|"), expected, "{text}");
         }
         assert_eq!(words("a\nb"), ["a", ";", "b"]);
+        // Neither deep nesting nor what is never closed takes long.
+        assert_eq!(words(&"\"$(".repeat(100_000)).len(), 1);
+        assert_eq!(words(&"(".repeat(100_000)).len(), 100_000);
     }
 }

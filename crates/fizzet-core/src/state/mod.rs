@@ -209,7 +209,12 @@ impl State {
     /// # Errors
     /// An index that is no expression.
     pub fn element_key(&mut self, name: &[u8], index: &[u8], span: Span) -> Result<Key, Stop> {
-        let index = &*unmarked(index);
+        // In shells without these marks a NUL is a character of the key.
+        let plain = match self.dialect.indexes_hide_brackets {
+            true => unmarked(index),
+            false => index.into(),
+        };
+        let index = &*plain;
         let associative =
             self.variables.get(name).is_some_and(|one| matches!(one.value, Value::Associative(_)));
         if associative {

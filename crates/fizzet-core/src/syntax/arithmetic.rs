@@ -531,7 +531,7 @@ impl Reader<'_> {
         while let Some(&byte) = self.text.get(self.at) {
             self.at += 1;
             match byte {
-                MARK => self.at += 1,
+                MARK if self.dialect.indexes_hide_brackets => self.at += 1,
                 b'[' => level += 1,
                 b']' => level -= 1,
                 _ => {}
