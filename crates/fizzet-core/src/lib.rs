@@ -16,6 +16,7 @@
 #![forbid(unsafe_code)]
 
 pub mod compare;
+pub mod definition;
 pub mod dialect;
 pub mod expand;
 pub mod hexadecimal;

@@ -232,7 +232,7 @@ impl Visitor<'_> {
                 self.inside(left);
                 self.inside(right);
             }
-            Condition::Not(one) => self.condition(one),
+            Condition::Group(one) | Condition::Not(one) => self.condition(one),
             Condition::And(one, other) | Condition::Or(one, other) => {
                 self.condition(one);
                 self.condition(other);
@@ -267,19 +267,7 @@ impl Visitor<'_> {
     }
 
     fn parameter(&mut self, parameter: &Parameter) {
-        match &parameter.operation {
-            Operation::Instead { word, .. } | Operation::Filter(word) => self.inside(word),
-            Operation::Remove { pattern, .. } => self.inside(pattern),
-            Operation::Replace { pattern, replacement, .. } => {
-                self.inside(pattern);
-                replacement.iter().for_each(|word| self.inside(word));
-            }
-            Operation::Substring { offset, length } => {
-                self.arithmetic(offset);
-                length.iter().for_each(|length| self.arithmetic(length));
-            }
-            _ => {}
-        }
+        parameter.words().into_iter().for_each(|word| self.inside(word));
     }
 
     fn argument(&self, argument: &Argument) -> OutlinedWord {

@@ -9,8 +9,8 @@ pub struct TypeWords {
     pub builtin: &'static str,
     /// Of a reserved word.
     pub keyword: &'static str,
-    /// Of a function; what follows the words nobody can tell if there are none here.
-    pub function: Option<&'static str>,
+    /// Of a function; with a blank at the end where the file follows that it is from.
+    pub function: &'static str,
     /// Before the text of an alias.
     pub alias: &'static str,
     /// Behind the text of an alias.
@@ -27,7 +27,7 @@ const COMMON: TypeWords = TypeWords {
     special: " is a special shell builtin",
     builtin: " is a shell builtin",
     keyword: " is a shell keyword",
-    function: Some(" is a shell function"),
+    function: " is a shell function",
     alias: " is an alias for ",
     alias_end: "",
     alias_quoted: false,
@@ -40,17 +40,17 @@ pub(super) const TYPE_WORDS: [TypeWords; 7] = [
     COMMON,
     TypeWords {
         special: " is a shell builtin",
-        function: None,
+        function: " is a function",
         alias: " is aliased to `",
         alias_end: "'",
         unknown: None,
         ..COMMON
     },
     COMMON,
-    TypeWords { function: Some(" is a function"), ..COMMON },
+    TypeWords { function: " is a function", ..COMMON },
     TypeWords {
         keyword: " is a keyword",
-        function: Some(" is a function"),
+        function: " is a function",
         alias_quoted: true,
         file: " is a tracked alias for ",
         unknown: None,
@@ -58,7 +58,7 @@ pub(super) const TYPE_WORDS: [TypeWords; 7] = [
     },
     TypeWords {
         keyword: " is a reserved word",
-        function: Some(" is a function"),
+        function: " is a function",
         alias_quoted: true,
         file: " is a tracked alias for ",
         unknown: Some(" not found"),
@@ -67,7 +67,7 @@ pub(super) const TYPE_WORDS: [TypeWords; 7] = [
     TypeWords {
         special: " is a shell builtin",
         keyword: " is a reserved word",
-        function: None,
+        function: " is a shell function from ",
         unknown: Some(" not found"),
         ..COMMON
     },

@@ -41,6 +41,29 @@ pub struct Function {
     pub body: Rc<Command>,
     /// Whether it was written with `function`.
     pub keyword: bool,
+    /// Where it was defined.
+    pub span: Span,
+    /// What has been declared of its name.
+    pub marks: FunctionMarks,
+}
+
+/// What `declare -f` says of a function; it stays when the function is defined again.
+#[derive(Clone, Copy, PartialEq, Eq, Default, Debug)]
+pub struct FunctionMarks {
+    /// It can be neither defined again nor unset.
+    pub read_only: bool,
+    /// It calls the actions for DEBUG and RETURN.
+    pub traced: bool,
+    /// Programs get it.
+    pub exported: bool,
+}
+
+impl FunctionMarks {
+    /// The marks as the option letters of `declare`.
+    pub fn letters(self) -> String {
+        let letters = [(self.read_only, 'r'), (self.traced, 't'), (self.exported, 'x')];
+        letters.into_iter().filter(|(is, _)| *is).map(|(_, letter)| letter).collect()
+    }
 }
 
 /// The actions of `trap`, by their conditions: EXIT, `INT`, `34`.

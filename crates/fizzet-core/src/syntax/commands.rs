@@ -1,6 +1,6 @@
 //! Lists, pipelines and simple commands.
 
-use crate::dialect::{AliasesBehind, LoneSemicolons};
+use crate::dialect::{AliasesBehind, EmptyBodies, LoneSemicolons};
 use crate::syntax::ast::{
     AndOr, Argument, AssignedValue, Assignment, Command, CommandKind, Connector, List, Part,
     Pipeline, Redirect, SimpleCommand, Word,
@@ -54,12 +54,17 @@ impl<'a> Parser<'a> {
         }
     }
 
+    /// Whether a reserved word stands here that begins a compound command.
+    pub(super) fn at_compound(&mut self) -> bool {
+        const OPENERS: [&[u8]; 7] = [b"if", b"while", b"until", b"for", b"case", b"{", b"select"];
+        OPENERS.iter().any(|word| self.at_reserved(word))
+    }
+
     /// # Errors
     /// A word here that begins a compound command.
     pub fn refuse_reserved(&mut self) -> Parsed<()> {
-        const OPENERS: [&[u8]; 7] = [b"if", b"while", b"until", b"for", b"case", b"{", b"select"];
         self.skip_newlines()?;
-        match OPENERS.iter().any(|word| self.at_reserved(word)) {
+        match self.at_compound() {
             true => self.unexpected("no reserved word behind a text that ended in a backslash"),
             false => Ok(()),
         }
@@ -114,7 +119,9 @@ impl<'a> Parser<'a> {
         if self.eat(b";") {
             return true;
         }
-        if (self.dialect.coprocess_operator && self.eat(b"|&")) || self.eat(b"&") {
+        let disowned = self.dialect.disowning_operators && (self.eat(b"&|") || self.eat(b"&!"));
+        let coprocess = self.dialect.coprocess_operator && self.eat(b"|&");
+        if disowned || coprocess || self.eat(b"&") {
             if let Some(last) = list.items.last_mut() {
                 last.background = true;
             }
@@ -150,12 +157,24 @@ impl<'a> Parser<'a> {
     /// A compound list with at least one command, where the shell insists on one.
     pub(super) fn full_list(&mut self) -> Parsed<List> {
         self.skip_newlines()?;
-        let may_be_empty = self.dialect.empty_bodies || self.at_lone_semicolon();
+        let may_be_empty =
+            self.dialect.empty_bodies != EmptyBodies::Never || self.at_lone_semicolon();
         let list = self.compound_list()?;
         if list.items.is_empty() && !may_be_empty {
             return self.unexpected("a command");
         }
         Ok(list)
+    }
+
+    /// A part of `if`.
+    pub(super) fn branch_list(&mut self) -> Parsed<List> {
+        self.skip_newlines()?;
+        let may_be_empty =
+            self.dialect.empty_bodies == EmptyBodies::Anywhere || self.at_lone_semicolon();
+        match self.full_list()? {
+            list if list.items.is_empty() && !may_be_empty => self.unexpected("a command"),
+            list => Ok(list),
+        }
     }
 
     /// The list between `if` and `then` and the like.
@@ -265,16 +284,24 @@ impl<'a> Parser<'a> {
         let start = self.start();
         let mut end = start;
         let (mut negated, mut timed, mut signs) = (false, false, 0u32);
+        let mut words = false;
         loop {
             self.replace_aliases_of_command()?;
             if (!negated || self.dialect.repeated_negation) && self.eat_reserved(b"!") {
                 negated = !negated;
                 signs += 1;
-            } else if self.dialect.time_reserved && self.eat_reserved(b"time") {
+            } else if self.dialect.time_reserved
+                && !(timed && self.dialect.one_time)
+                && self.eat_reserved(b"time")
+            {
                 timed = true;
                 self.skip_blanks();
-                if self.dialect.time_takes_option {
-                    self.eat_reserved(b"-p");
+                let option = self.dialect.time_takes_option && self.eat_reserved(b"-p");
+                self.skip_blanks();
+                let dashes = self.dialect.time_takes_dashes && self.eat_reserved(b"--");
+                words = self.dialect.timed_words && (option || dashes);
+                if words {
+                    break;
                 }
             } else {
                 break;
@@ -295,7 +322,10 @@ impl<'a> Parser<'a> {
             && (self.at_end() || alone.iter().any(|next| self.at(next.as_bytes())));
         if !bare {
             loop {
-                let command = self.deeper(Parser::command)?;
+                let command = match std::mem::take(&mut words) {
+                    true => self.simple_command(self.pos, Vec::new())?,
+                    false => self.deeper(Parser::command)?,
+                };
                 end = self.pos;
                 commands.push(command);
                 self.skip_blanks();
@@ -323,6 +353,13 @@ impl<'a> Parser<'a> {
     ) -> Parsed<Command> {
         let mut end = redirects.last().map_or(start, |_| self.pos);
         let mut command = SimpleCommand::default();
+        // `nocorrect` is a reserved word, and about what is typed only.
+        while self.dialect.precommand_words
+            && redirects.is_empty()
+            && self.eat_reserved(b"nocorrect")
+        {
+            self.skip_blanks();
+        }
         loop {
             self.skip_blanks();
             match self.aliases_count_behind(&command, &redirects) {
@@ -332,7 +369,7 @@ impl<'a> Parser<'a> {
                 false => self.replace_aliases_behind_blank(),
             }
             if let Some(redirect) = self.redirect()? {
-                redirects.push(redirect);
+                self.add_redirect(&mut redirects, redirect)?;
             } else if end > start && self.at_misplaced_reserved(&command) {
                 return self.unexpected("a command that is no reserved word");
             } else if self.at_assignment(&command) {

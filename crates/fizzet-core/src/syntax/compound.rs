@@ -2,7 +2,9 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{AliasesBehindBlank, BehindRedirections, QuotedNames};
+use crate::dialect::{
+    AliasesBehindBlank, BehindRedirections, EmptyBodies, KeywordBodies, QuotedNames,
+};
 use crate::syntax::ast::{
     Argument, CaseBranch, CaseEnd, Command, CommandKind, List, Redirect, SimpleCommand, Word,
 };
@@ -40,7 +42,7 @@ impl<'a> Parser<'a> {
     fn redirects_behind(&mut self, redirects: &mut Vec<Redirect>) -> Parsed<()> {
         self.skip_blanks();
         while let Some(redirect) = self.redirect()? {
-            redirects.push(redirect);
+            self.add_redirect(redirects, redirect)?;
             self.skip_blanks();
         }
         Ok(())
@@ -156,7 +158,8 @@ impl<'a> Parser<'a> {
         }
         self.pos = open + 1;
         self.skip_newlines()?;
-        let may_be_empty = self.dialect.empty_bodies || self.at_lone_semicolon();
+        let may_be_empty =
+            self.dialect.empty_bodies != EmptyBodies::Never || self.at_lone_semicolon();
         let list = self.list_in_parentheses(start, 1, "(")?;
         if list.items.is_empty() && !may_be_empty {
             self.pos -= 1;
@@ -169,6 +172,9 @@ impl<'a> Parser<'a> {
         let mut branches = Vec::new();
         loop {
             let condition = self.condition_list()?;
+            if condition.items.is_empty() && self.dialect.empty_bodies == EmptyBodies::OutsideIf {
+                return self.unexpected("a command");
+            }
             if let Some((body, braces)) = self.short_branch(&condition, start)? {
                 branches.push((condition, body));
                 self.skip_blanks();
@@ -182,7 +188,7 @@ impl<'a> Parser<'a> {
                 }
             }
             self.expect_reserved("then", (start, "if"))?;
-            let body = self.full_list()?;
+            let body = self.branch_list()?;
             branches.push((condition, body));
             self.skip_newlines()?;
             if !self.eat_reserved(b"elif") {
@@ -190,7 +196,7 @@ impl<'a> Parser<'a> {
             }
         }
         let otherwise = match self.eat_reserved(b"else") {
-            true => Some(self.full_list()?),
+            true => Some(self.branch_list()?),
             false => None,
         };
         self.expect_reserved("fi", (start, "if"))?;
@@ -437,13 +443,43 @@ impl<'a> Parser<'a> {
             named = true;
             self.skip_blanks();
         }
-        if self.dialect.keyword_takes_parentheses && self.eat(b"(") {
+        let adjacent = self.dialect.short_forms;
+        let parentheses = self.dialect.keyword_takes_parentheses && self.at_parentheses(adjacent);
+        if parentheses {
+            self.eat(b"(");
             self.skip_blanks();
-            if !self.eat(b")") {
-                return self.unexpected(") of a function definition");
-            }
+            self.eat(b")");
         }
-        self.function_body(names, true)
+        let bodies = self.dialect.keyword_bodies;
+        self.skip_blanks();
+        while bodies == KeywordBodies::BracesBehindWords && !self.at(b"{") && self.at_word() {
+            let word = self.word(Within::Word)?;
+            self.function_name(&word)?;
+            self.skip_blanks();
+        }
+        self.skip_newlines()?;
+        let fits = match bodies {
+            KeywordBodies::Any => true,
+            KeywordBodies::NoSubshell => parentheses || !self.at(b"("),
+            KeywordBodies::Compound => parentheses || self.at(b"[[") || self.at_compound(),
+            KeywordBodies::Braces | KeywordBodies::BracesBehindWords => self.at_reserved(b"{"),
+        };
+        match fits {
+            true => self.function_body(names, true),
+            false => self.unexpected("the body of the function"),
+        }
+    }
+
+    /// Whether `()` stands here, with blanks between the two unless they must be `adjacent`.
+    fn at_parentheses(&mut self, adjacent: bool) -> bool {
+        let before = self.pos;
+        let mut there = self.eat(b"(");
+        if there && !adjacent {
+            self.skip_blanks();
+        }
+        there = there && self.at(b")");
+        self.pos = before;
+        there
     }
 
     /// The name of a function; `None` where the shell finds out later that it is none.

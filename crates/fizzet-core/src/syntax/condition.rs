@@ -60,7 +60,7 @@ impl<'a> Parser<'a> {
             if !self.eat(b")") {
                 return self.unexpected(")");
             }
-            return Ok(inner);
+            return Ok(Condition::Group(Box::new(inner)));
         }
         if self.at_reserved(b"]]") {
             return self.unexpected("an expression");

@@ -9,6 +9,7 @@ use crate::syntax::ast::{
     Operation, Parameter, ParameterName, Part, Redirect, RedirectOperator, RedirectTarget, Word,
 };
 use crate::syntax::cursor::{Parsed, Parser, PendingDocument, Segment, is_name};
+use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::words::Within;
 
 const OPERATORS: &[(&[u8], RedirectOperator)] = &[
@@ -57,10 +58,32 @@ impl<'a> Parser<'a> {
         Ok(Some(redirect))
     }
 
+    /// Adds a redirection to those of a command, which the shell may have too many of.
+    pub(super) fn add_redirect(
+        &self,
+        redirects: &mut Vec<Redirect>,
+        redirect: Redirect,
+    ) -> Parsed<()> {
+        if let Some(most) = self.dialect.most_redirects
+            && redirects.iter().chain([&redirect]).map(Redirect::weight).sum::<usize>() > most
+        {
+            let kind = SyntaxErrorKind::Unexpected {
+                found: "one redirection more".into(),
+                expected: "no more than the shell takes on one command",
+            };
+            return Err(SyntaxError::new(kind, redirect.span));
+        }
+        redirects.push(redirect);
+        Ok(())
+    }
+
     fn redirect_operator(&mut self, has_target: bool) -> Option<RedirectOperator> {
         for &(text, operator) in OPERATORS {
             let both = matches!(operator, RedirectOperator::Both | RedirectOperator::BothAppend);
-            if both && (has_target || !self.dialect.redirect_both) {
+            let appends = operator == RedirectOperator::BothAppend;
+            if (both && (has_target || !self.dialect.redirect_both))
+                || (appends && !self.dialect.append_both)
+            {
                 continue;
             }
             if operator == RedirectOperator::HereString && !self.dialect.here_strings {
@@ -70,10 +93,33 @@ impl<'a> Parser<'a> {
                 && matches!(text, b"<" | b">")
                 && self.peek_ahead(1) == Some(b'(');
             if !process && self.eat(text) {
-                return Some(operator);
+                return Some(match self.dialect.overwriting_marks {
+                    true => self.marked(operator),
+                    false => operator,
+                });
             }
         }
         None
+    }
+
+    /// The operator with the marks that may stand behind it.
+    fn marked(&mut self, operator: RedirectOperator) -> RedirectOperator {
+        let operator = match operator {
+            RedirectOperator::Append if self.eat(b"&") => RedirectOperator::BothAppend,
+            operator => operator,
+        };
+        let marked = match operator {
+            RedirectOperator::Output => RedirectOperator::Clobber,
+            RedirectOperator::DuplicateOutput => RedirectOperator::Both,
+            RedirectOperator::Both | RedirectOperator::Append | RedirectOperator::BothAppend => {
+                operator
+            }
+            _ => return operator,
+        };
+        match self.eat(b"|") || self.eat(b"!") {
+            true => marked,
+            false => operator,
+        }
     }
 
     /// A number directly before `<` or `>`.

@@ -137,7 +137,6 @@ impl Parser<'_> {
             return Ok(None);
         }
         self.pos = open + 1;
-        self.skip_blanks();
         if !self.eat(b")") {
             self.pos = open;
             return Ok(None);

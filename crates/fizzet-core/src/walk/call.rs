@@ -35,7 +35,8 @@ impl Walker {
     ) -> Result<(), Stop> {
         let mut argv = vec![self.state.shell_text(b"(anon)")];
         argv.append(&mut self.listed(words)?);
-        let function = Function { body: body.clone(), keyword: true };
+        let function =
+            Function { body: body.clone(), keyword: true, span, marks: Default::default() };
         self.call(&function, &argv, span)
     }
 

@@ -53,12 +53,20 @@ impl Walker {
                 Ok(())
             }
             Node::Function { names, body, keyword } => {
+                self.state.status = 0;
                 for name in names {
-                    let function = Function { body: body.clone(), keyword: *keyword };
+                    let (body, span) = (body.clone(), command.span);
+                    let before = self.state.functions.get(name);
+                    let marks = before.map(|function| function.marks).unwrap_or_default();
+                    if marks.read_only {
+                        let message = "the function may not be defined again";
+                        self.survive(ShellError::new(message, span, 1, Reach::Command));
+                        continue;
+                    }
+                    let function = Function { body, keyword: *keyword, span, marks };
                     self.state.functions.insert(name.clone(), function);
                     self.take_for_action(name);
                 }
-                self.state.status = 0;
                 Ok(())
             }
             Node::Arithmetic(expression) => {

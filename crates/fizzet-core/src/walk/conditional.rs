@@ -19,6 +19,7 @@ impl Walker {
     pub(super) fn condition(&mut self, condition: &Condition) -> Result<bool, Stop> {
         match condition {
             Condition::Word(word) => Ok(!expand::single(self, word, Tilde::AtStart)?.is_empty()),
+            Condition::Group(inner) => self.condition(inner),
             Condition::Not(inner) => Ok(!self.condition(inner)?),
             Condition::And(left, right) => Ok(self.condition(left)? && self.condition(right)?),
             Condition::Or(left, right) => Ok(self.condition(left)? || self.condition(right)?),

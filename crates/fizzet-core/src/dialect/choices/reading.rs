@@ -2,6 +2,32 @@
 
 use crate::stop::Status;
 
+/// What may be the body of a function that is written with `function`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum KeywordBodies {
+    /// What may be the body of any function.
+    Any,
+    /// What may be the body of any function, but no subshell.
+    NoSubshell,
+    /// A compound command, but no subshell; anything behind `()`.
+    Compound,
+    /// Braces.
+    Braces,
+    /// Braces, and words before them that count for nothing.
+    BracesBehindWords,
+}
+
+/// Which compound commands may have no commands in them.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EmptyBodies {
+    /// None.
+    Never,
+    /// All but the parts of `if`.
+    OutsideIf,
+    /// All.
+    Anywhere,
+}
+
 /// What becomes of a constant that is too large for a whole number.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum LargeConstant {

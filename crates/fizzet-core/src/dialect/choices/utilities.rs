@@ -17,6 +17,34 @@ pub enum Told {
     Lists,
 }
 
+/// What `command -v` does with more than one name.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum TellsNames {
+    /// It tells the first only.
+    First,
+    /// It tells all and succeeds if there is one of them.
+    Any,
+    /// It tells all and succeeds if there are all of them.
+    All,
+    /// As `All`, but `-v` stops at the first that there is not.
+    Stops,
+}
+
+/// How a shell prints the definition of a function.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Defines {
+    /// No utility prints it.
+    Never,
+    /// Anew, with blanks before each line and `;` behind commands.
+    Braces,
+    /// As it was written.
+    Written,
+    /// Anew, with tabs, and names behind backslashes so that no alias counts.
+    Escapes,
+    /// Anew, with tabs.
+    Tabs,
+}
+
 /// Whether a file for `.` is also looked for in the folder that the shell is in.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum LooksHere {

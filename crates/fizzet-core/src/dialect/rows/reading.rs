@@ -92,7 +92,11 @@ macro_rules! reading_rows {
     /// A here-document that the text ends in is an error.
     unclosed_document_is_fatal: bool = [N, N, N, N, N, Y, N], "observed: cat <<E";
     /// A compound command may have an empty body.
-    empty_bodies: bool = [N, N, N, N, N, N, Y], "observed: if :; then fi";
+    empty_bodies: EmptyBodies = [EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::OutsideIf, EmptyBodies::Anywhere], "observed in all six: if :; then fi; { }; ( ); while do break; done";
+    /// How many redirections one command may have.
+    most_redirects: Option<usize> = [None, None, None, None, None, Some(10), None], "observed in all six: : with 11 times >a";
+    /// `&>>` sends both outputs to the end of a file, where `&>` sends them to a file.
+    append_both: bool = [N, Y, N, N, N, Y, Y], "observed in all six: : &>>f";
     /// `time` before a pipeline is a reserved word.
     time_reserved: bool = [N, Y, N, N, Y, Y, Y], "observed: time :";
     /// Before what `!` may stand alone.
@@ -154,6 +158,8 @@ macro_rules! reading_rows {
     named_descriptors: bool = [N, Y, N, N, Y, N, Y], "observed: : {fd}>/dev/null";
     /// A descriptor before a redirection may have several digits.
     long_descriptors: bool = [Y, Y, N, Y, N, N, N], "observed: echo 12>&1";
+    /// `>>&` is `&>>`, and `!` or `|` behind an operator of output lets it write over files.
+    overwriting_marks: bool = [N, N, N, N, N, N, Y], "observed in all six: echo a >! f; echo b >>| f; echo c >>& f; cat f";
     /// `&>` redirects both outputs.
     redirect_both: bool = [N, Y, N, Y, Y, Y, Y], "observed: echo a &>/dev/null";
     /// `<<<` is a here-string.
@@ -292,6 +298,14 @@ macro_rules! reading_rows {
     unbraced_operations: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); echo $a[1] $#a";
     /// A closing brace ends a command wherever it stands, and an opening one needs no blank.
     braces_are_tokens: bool = [N, N, N, N, N, N, Y], "observed in all six: {echo a}";
+    /// Behind `time` with an option stands a simple command.
+    timed_words: bool = [N, N, N, N, N, Y, N], "observed in all six: time -p ! :; echo $?";
+    /// `time` before a pipeline counts once only.
+    one_time: bool = [N, N, N, N, N, N, Y], "observed in all six: time time :; echo $?";
+    /// `--` ends the options of `time`.
+    time_takes_dashes: bool = [N, Y, N, N, N, Y, N], "observed in all six: time -- :; time -p -- :; echo $?";
+    /// What may be the body of a function that is written with `function`.
+    keyword_bodies: KeywordBodies = [KeywordBodies::Any, KeywordBodies::Any, KeywordBodies::Any, KeywordBodies::Compound, KeywordBodies::BracesBehindWords, KeywordBodies::Braces, KeywordBodies::NoSubshell], "observed in all six: function a echo b; function a if :; then :; fi; function a b { :; }";
     /// `time -p` is one reserved word with its option.
     time_takes_option: bool = [N, Y, N, N, N, Y, N], "observed in all six: time -p echo a";
     /// An offset may hold `?` and `:`.
@@ -300,6 +314,8 @@ macro_rules! reading_rows {
     offset_takes_parenthesis: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x=abc; echo ${x:(-1)}";
     /// `command |&` is carried out in the background.
     coprocess_operator: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo a |& echo b";
+    /// `&|` and `&!` end a command that is carried out in the background.
+    disowning_operators: bool = [N, N, N, N, N, N, Y], "observed in all six: : &| echo a; : &! echo b";
     /// Letters beyond ASCII belong to names.
     wide_names: bool = [N, N, N, N, Y, N, Y], "observed with LANG=C.UTF-8: echo $x with a two-byte letter behind it";
     /// What a backslash at the very end of a text does.

@@ -5,6 +5,26 @@ macro_rules! utilities_rows {
     ($next:ident $($chain:ident)*; $($rows:tt)*) => { $next! { $($chain)*; $($rows)*
     /// What `local` does outside a function.
     local_outside: Outside = [Outside::Fatal, Outside::Fails, Outside::Fatal, Outside::Fatal, Outside::Fatal, Outside::Allowed, Outside::Allowed], "observed in all six: local x=1; echo after $x";
+    /// How the definition of a function is printed.
+    defines: Defines = [Defines::Never, Defines::Braces, Defines::Never, Defines::Never, Defines::Written, Defines::Escapes, Defines::Tabs], "observed in all six: f() { echo a; echo b & }; typeset -f f";
+    /// What `command -v` and `-V` do with more than one name.
+    command_tells: TellsNames = [TellsNames::All, TellsNames::Any, TellsNames::First, TellsNames::First, TellsNames::All, TellsNames::Stops, TellsNames::All], "observed in all six: command -v echo nosuch; echo $?; command -v nosuch echo; echo $?";
+    /// The status of `type` without a name.
+    type_nothing_status: Status = [0, 0, 0, 0, 2, 0, 1], "observed in all six: type; echo $?";
+    /// The status of `command -v` without a name.
+    command_nothing_status: Status = [0, 0, 0, 0, 2, 0, 1], "observed in all six: command -v; echo $?";
+    /// The status of `type` with an option that it does not know.
+    type_usage_status: Status = [1, 2, 127, 127, 2, 1, 1], "observed in all six: type -y :; echo $?";
+    /// `type` with any option, and with `--`, tells as `command -v` does.
+    type_options_shorten: bool = [N, N, N, Y, N, N, N], "observed in all six: type -y echo";
+    /// `which`, `where` and `whence -f` tell the definitions of functions.
+    whence_defines: bool = [N, N, N, N, N, N, Y], "observed in ksh93, mksh and zsh: f() { :; }; whence -f f; which f";
+    /// What stands before and behind the name of a function in a list of all functions.
+    listed_functions: (&'static str, &'static str) = [("", ""), ("declare -f ", ""), ("", ""), ("", ""), ("", "()"), ("", ""), ("", "")], "observed in bash, ksh93, mksh and zsh: f() { :; }; declare -F; typeset +f";
+    /// `declare`, `export` and `readonly` mark functions.
+    functions_have_marks: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: f() { :; }; readonly -f f; f() { echo b; }; f";
+    /// `type` and `command -V` also print the definition of a function.
+    type_defines_functions: bool = [N, Y, N, N, N, N, N], "observed in all six: f() { :; }; type f";
     /// The option letters of `export`, `typeset` and their kin; a colon where one takes a value, a dot where it takes an attached number.
     declaration_letters: &'static str = ["p", "aAcfFgIilnprtux", "p", "np", "aAbCE.F.fgH.hi.L.lM:mnpR.rS.tT:uxZ.X.", "afgi.L.lnpR.rtUuxZ.", "aAfE.F.gHhi.klL.mpR.rtTUuxZ."], "observed with each letter";
     /// `local -` makes the options of `set` local.

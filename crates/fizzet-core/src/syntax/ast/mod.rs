@@ -243,6 +243,16 @@ pub struct Redirect {
     pub span: Span,
 }
 
+impl Redirect {
+    /// How many descriptors it changes.
+    pub fn weight(&self) -> usize {
+        match self.operator {
+            RedirectOperator::Both | RedirectOperator::BothAppend => 2,
+            _ => 1,
+        }
+    }
+}
+
 /// What stands before a redirection operator.
 #[derive(Clone, Debug)]
 pub enum RedirectTarget {
@@ -324,6 +334,8 @@ pub enum Condition {
         /// Right operand.
         right: Word,
     },
+    /// `( c )`
+    Group(Box<Condition>),
     /// `! c`
     Not(Box<Condition>),
     /// `a && b`

@@ -52,6 +52,38 @@ pub struct Parameter {
     pub span: Span,
 }
 
+impl Parameter {
+    /// The words that stand inside the braces, in the order in which they are written.
+    pub fn words(&self) -> Vec<&Word> {
+        let mut words = Vec::new();
+        if let Some(Subscript::Index(index)) = &self.index {
+            words.push(&index.word);
+        }
+        self.operation.words(&mut words);
+        words
+    }
+}
+
+impl Operation {
+    fn words<'a>(&'a self, words: &mut Vec<&'a Word>) {
+        match self {
+            Operation::Instead { word, .. } | Operation::Filter(word) => words.push(word),
+            Operation::Remove { pattern, .. } => words.push(pattern),
+            Operation::Replace { pattern, replacement, .. } => {
+                words.push(pattern);
+                words.extend(replacement);
+            }
+            Operation::Substring { offset, length } => {
+                words.push(&offset.word);
+                words.extend(length.iter().map(|length| &length.word));
+            }
+            Operation::Case { pattern, .. } => words.extend(pattern),
+            Operation::Indirect(operation) => operation.words(words),
+            _ => {}
+        }
+    }
+}
+
 /// A parameter expansion with what only zsh has: `${(U)x}`, `${=x}`, `${x:t}`, `${${x}#a}`.
 #[derive(Clone, Debug)]
 pub struct Flagged {

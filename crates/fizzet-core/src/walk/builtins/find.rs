@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::UtilityKind;
+use crate::dialect::{TellsNames, UtilityKind};
 use crate::expand::Context;
 use crate::expand::transform::told;
 use crate::host::FileKind;
@@ -13,6 +13,7 @@ use crate::syntax::Alias;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
+use crate::walk::builtins::options::Given;
 
 /// `builtin name ...`: only what is built in counts.
 pub(super) fn builtin(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -41,7 +42,7 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         return Ok(walker.state.dialect.command_usage_status);
     }
     if given.has(b'v') || given.has(b'V') {
-        return walker.tell(call, given.operands, given.has(b'v'));
+        return walker.tell_named(call, &given);
     }
     let Some(name) = given.operands.first() else { return Ok(0) };
     if walker.state.dialect.utility(name.bytes()).is_some()
@@ -91,15 +92,24 @@ const DEFAULT_PATH: &[u8] = b"/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:
 /// `type name...`
 pub(super) fn tell_type(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = &walker.state.dialect;
+    if call.arguments().is_empty() {
+        return Ok(dialect.type_nothing_status);
+    }
+    if dialect.type_options_shorten && call.bytes(1).is_some_and(|first| first.starts_with(b"-")) {
+        return walker.tell(call, &call.arguments()[1..], true);
+    }
     if dialect.type_letters.is_empty() {
         return walker.tell(call, call.without_options().operands, false);
     }
     let given = call.given(dialect.type_letters, false);
     if given.unknown.is_some() {
         return match dialect.type_has_options {
-            true => Ok(dialect.unknown_name_status),
+            true => Ok(dialect.type_usage_status),
             false => walker.tell(call, call.without_options().operands, false),
         };
+    }
+    if walker.state.dialect.whence_defines && (given.has(b'w') || given.has(b'f')) {
+        return whence(walker, call);
     }
     if given.has(b't') {
         let mut status = 0;
@@ -126,10 +136,14 @@ pub(super) fn tell_type(walker: &mut Walker, call: &Call<'_>) -> Result<Status, 
         }
         return Ok(status);
     }
+    if given.has(b'q') {
+        let unknown = given.operands.iter().any(|name| walker.found(name.bytes()).is_none());
+        return Ok(Status::from(unknown));
+    }
     walker.tell(call, given.operands, false)
 }
 
-/// `whence [-pvw] name...` of ksh93, mksh and zsh.
+/// `whence [-pvw] name...` of ksh93, mksh and zsh, and zsh's `which` and `where`.
 pub(super) fn whence(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given(walker.state.dialect.whence_letters, false);
     if given.unknown.is_some() {
@@ -138,8 +152,23 @@ pub(super) fn whence(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
     if given.has(b'v') {
         return walker.tell(call, given.operands, false);
     }
+    let utility = call.bytes(0).unwrap_or_default();
+    let at_length = given.has(b'c') || matches!(utility, b"which" | b"where");
+    let all = utility == b"where" || given.has(b'a');
+    let defines = at_length || given.has(b'f');
     let mut unknown = false;
     for name in given.operands {
+        if walker.state.dialect.whence_defines && (defines || all) && !given.has(b'p') {
+            let meanings = walker.meanings(name.bytes(), all);
+            unknown |= meanings.is_empty();
+            if meanings.is_empty() && at_length {
+                walker.print_bytes(&[name.bytes(), b" not found"].concat(), call);
+            }
+            for (kind, path) in meanings {
+                walker.tell_meaning(name.bytes(), kind, &path, (at_length, defines), call);
+            }
+            continue;
+        }
         let found = match given.has(b'p') {
             true => walker.on_path(name.bytes()).map(|path| ("file", path)),
             false => walker.found(name.bytes()),
@@ -153,6 +182,7 @@ pub(super) fn whence(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
                 };
                 [name.bytes(), b": ", kind.as_bytes()].concat()
             }
+            Some(("alias", _)) => walker.alias_text(name.bytes()),
             Some((_, path)) => path,
             None => {
                 unknown = true;
@@ -167,6 +197,30 @@ pub(super) fn whence(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
 }
 
 impl Walker {
+    /// `command -v name...` and `command -V name...`.
+    fn tell_named(&mut self, call: &Call<'_>, given: &Given<'_>) -> Result<Status, Stop> {
+        let briefly = given.has(b'v');
+        let names = given.operands;
+        let how = self.state.dialect.command_tells;
+        if names.is_empty() {
+            return Ok(self.state.dialect.command_nothing_status);
+        }
+        let is_known = |walker: &mut Self, name: &Text| walker.found(name.bytes()).is_some();
+        let known = names.iter().take_while(|name| is_known(self, name)).count();
+        match how {
+            TellsNames::First => self.tell(call, &names[..1], briefly),
+            TellsNames::Stops if briefly && known < names.len() => {
+                self.tell(call, &names[..=known], briefly)
+            }
+            TellsNames::Any => {
+                let status = self.tell(call, names, briefly)?;
+                let any = names.iter().any(|name| is_known(self, name));
+                Ok(if any { 0 } else { status })
+            }
+            TellsNames::All | TellsNames::Stops => self.tell(call, names, briefly),
+        }
+    }
+
     /// Tells what names stand for; the status says whether all of them are known.
     fn tell(&mut self, call: &Call<'_>, names: &[Text], briefly: bool) -> Result<Status, Stop> {
         let mut unknown = false;
@@ -194,29 +248,80 @@ impl Walker {
         let is_keyword = dialect.declarations_are_keywords && dialect.is_declaration(name);
         let behind = match kind {
             "alias" => {
-                let alias = self.state.aliases.get(name).map(|alias| alias.text.to_vec());
-                let text = alias.unwrap_or_default();
-                let text = match words.alias_quoted {
-                    true => told(&self.state.dialect, &text),
-                    false => text,
-                };
+                let text = self.alias_text(name);
                 [words.alias.as_bytes(), &text, words.alias_end.as_bytes()].concat()
             }
             "keyword" => words.keyword.into(),
             "builtin" if is_keyword => words.keyword.into(),
             "builtin" if special => words.special.into(),
             "builtin" => words.builtin.into(),
-            "function" => match words.function {
-                Some(words) => words.into(),
-                None => {
-                    self.missing("how the shell shows a function", call.span);
-                    return self.write_hole(call.span);
-                }
-            },
+            "function" => {
+                let from = words.function.ends_with(' ').then(|| self.function_is_from(name));
+                [words.function.as_bytes(), &from.unwrap_or_default()].concat()
+            }
             _ if name.contains(&b'/') => [b" is ", path].concat(),
             _ => [words.file.as_bytes(), path].concat(),
         };
         self.print_bytes(&[name, &behind].concat(), call);
+        if kind == "function" && self.state.dialect.type_defines_functions {
+            self.define(name, call);
+        }
+    }
+
+    /// What carries a name out, or all that could, each with its kind and how `whence` tells it.
+    fn meanings(&mut self, name: &[u8], all: bool) -> Vec<(&'static str, Vec<u8>)> {
+        let Some(first) = self.found(name) else { return Vec::new() };
+        if !all {
+            return vec![first];
+        }
+        let mut meanings = vec![first];
+        let is_function = self.state.functions.contains_key(name);
+        let is_builtin = self.state.dialect.utility(name).is_some();
+        let others = [("function", is_function), ("builtin", is_builtin)];
+        for (kind, _) in others.into_iter().filter(|(_, is)| *is) {
+            if meanings.iter().all(|(known, _)| *known != kind) {
+                meanings.push((kind, name.to_vec()));
+            }
+        }
+        let host = Context::host(self);
+        let runs = |path: &Vec<u8>| {
+            host.status(path, true)
+                .is_some_and(|status| status.kind != FileKind::Folder && status.access[2])
+        };
+        meanings.retain(|(kind, _)| *kind != "file");
+        let paths = candidates(name, self.state.search_path()).into_iter().filter(runs);
+        meanings.extend(paths.map(|path| ("file", path)));
+        meanings
+    }
+
+    /// One meaning of a name as `which` and `whence -f` tell it.
+    fn tell_meaning(
+        &mut self,
+        name: &[u8],
+        kind: &str,
+        path: &[u8],
+        (at_length, defines): (bool, bool),
+        call: &Call<'_>,
+    ) {
+        let behind: &[u8] = match kind {
+            "function" if defines => return self.define(name, call),
+            "alias" if at_length => &[b": aliased to ", &self.alias_text(name)[..]].concat(),
+            "alias" => return self.print_bytes(&self.alias_text(name), call),
+            "keyword" if at_length => b": shell reserved word",
+            "builtin" if at_length => b": shell built-in command",
+            _ => return self.print_bytes(path, call),
+        };
+        self.print_bytes(&[name, behind].concat(), call);
+    }
+
+    /// The text of an alias, quoted where the shell tells it so.
+    fn alias_text(&self, name: &[u8]) -> Vec<u8> {
+        let text = self.state.aliases.get(name).map(|alias| alias.text.to_vec());
+        let text = text.unwrap_or_default();
+        match self.state.dialect.type_words.alias_quoted {
+            true => told(&self.state.dialect, &text),
+            false => text,
+        }
     }
 
     /// What carries a name out, in the words of `type -t`, and how `command -v` tells it.

@@ -3,6 +3,7 @@
 mod control;
 mod find;
 mod folders;
+mod functions;
 mod getopts;
 mod kill;
 mod options;
@@ -85,6 +86,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("export", variables::declare),
     ("false", |_, _| Ok(1)),
     ("float", variables::declare_as),
+    ("functions", functions::functions),
     ("getopts", getopts::getopts),
     ("hash", find::hash),
     ("integer", variables::declare_as),
@@ -122,6 +124,8 @@ const TABLE: &[(&str, Builtin)] = &[
     ("unsetopt", zsh_options::set_options),
     ("wait", process::wait),
     ("whence", find::whence),
+    ("where", find::whence),
+    ("which", find::whence),
     ("zparseopts", zparseopts::zparseopts),
 ];
 
@@ -150,6 +154,8 @@ const ANSWERING: &[&[u8]] = &[
     b"trap",
     b"wait",
     b"whence",
+    b"where",
+    b"which",
 ];
 
 /// Whether a utility says nothing when its status is not 0.

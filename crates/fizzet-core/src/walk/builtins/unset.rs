@@ -45,6 +45,10 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             name = &name[..end];
         }
         if given.has(b'f') {
+            if walker.is_frozen_function(name) {
+                status = 1;
+                continue;
+            }
             if !walker.forget_function(name) {
                 status = walker.state.dialect.unset_no_function_status;
             }
@@ -97,7 +101,10 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                 status = 1;
             }
             None if walker.state.dialect.unset_finds_functions && !given.has(b'v') => {
-                walker.state.functions.remove(&name);
+                match walker.is_frozen_function(&name) {
+                    true => status = 1,
+                    false => drop(walker.forget_function(&name)),
+                }
             }
             _ => {
                 if *name == *b"OPTIND" && walker.state.dialect.option_index == OptionIndex::Digits {

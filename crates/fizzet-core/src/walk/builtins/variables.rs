@@ -12,6 +12,7 @@ use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::assign::ListArgument;
+use crate::walk::builtins::functions::Tells;
 use crate::walk::builtins::options::Given;
 use crate::walk::builtins::{Call, control::number};
 
@@ -96,18 +97,25 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         if declaration.given.has(b'u') && walker.state.dialect.typeset_marks_functions {
             return Ok(0);
         }
-        let known = |name: &Text| walker.state.functions.contains_key(name.bytes()) || outside;
-        let operands = declaration.given.operands;
-        let missing = !operands.iter().all(known);
-        if lists_names && !outside && !declaration.given.has(b'p') {
-            let names = operands.iter().filter(|name| known(name)).cloned();
-            names.collect::<Vec<_>>().into_iter().for_each(|name| walker.print_line(name, call));
-        } else if !outside {
-            let what = "how the shell shows a function";
-            crate::expand::Context::missing(walker, what, call.span);
-            walker.write_hole(call.span);
+        if walker.state.dialect.functions_have_marks
+            && let Some(status) = walker.mark_functions(&declaration.given, utility)
+        {
+            return Ok(status);
         }
-        return Ok(Status::from(missing));
+        if outside && !walker.state.dialect.functions_have_marks {
+            return Ok(0);
+        }
+        let tells = match lists_names {
+            true if declaration.given.operands.is_empty() || declaration.given.has(b'p') => {
+                Tells::Listed
+            }
+            true => Tells::Names,
+            false => Tells::Definitions,
+        };
+        return Ok(walker.tell_functions(&declaration.given, tells, call));
+    }
+    if declaration.given.takes_back(b'f') {
+        return Ok(walker.tell_functions(&declaration.given, Tells::Listed, call));
     }
     let asks = declaration.given.has(b'p') && !outside;
     if asks || declaration.given.operands.is_empty() {

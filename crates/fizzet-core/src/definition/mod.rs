@@ -1,0 +1,47 @@
+//! The definition of a function as a shell prints it: `declare -f`, `typeset -f`, `functions`.
+//!
+//! bash, mksh and zsh print the parsed commands anew, each in its own layout; ksh93 prints the text
+//! as it was written. What stems from the definition keeps its place in it.
+
+mod bash;
+mod mksh;
+mod page;
+mod zsh;
+
+use crate::dialect::{Defines, Dialect};
+use crate::lineage::Hop;
+use crate::source::{Sources, Span};
+use crate::state::Function;
+use crate::text::Text;
+
+/// The definition of the function `name`, as the shell prints it and with a newline behind it; `None`
+/// where no utility of the shell prints functions.
+///
+/// `hop` is what is put on every byte: that a utility wrote it.
+pub fn definition(
+    sources: &Sources,
+    dialect: &Dialect,
+    name: &[u8],
+    function: &Function,
+    hop: Hop,
+) -> Option<Text> {
+    let page = page::Page::new(sources, hop);
+    Some(match dialect.defines {
+        Defines::Never => return None,
+        Defines::Braces => bash::definition(page, dialect, name, function),
+        Defines::Escapes => mksh::definition(page, name, function),
+        Defines::Tabs => zsh::definition(page, dialect, name, function),
+        Defines::Written => written(page, function),
+    })
+}
+
+/// The text that the definition was read from.
+fn written(mut page: page::Page<'_>, function: &Function) -> Text {
+    let span = function.span;
+    let behind = page.sources.get(span.source).bytes.get(span.end as usize).copied();
+    let ends = behind.is_some_and(|sign| b";&|)".contains(&sign));
+    // What ended the command belongs to it too.
+    page.source(Span { end: span.end + u32::from(ends), ..span });
+    page.say(if ends { "" } else { "\n" });
+    page.text
+}

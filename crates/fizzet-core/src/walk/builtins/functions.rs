@@ -1,0 +1,159 @@
+//! `typeset -f`, `functions`, and what `type` says behind the name of a function.
+
+use crate::definition::definition;
+use crate::lineage::{Hop, Origin, Rule};
+use crate::source::{SourceId, SourceKind};
+use crate::state::FunctionMarks;
+use crate::stop::{Status, Stop};
+use crate::text::{Standing, Text};
+use crate::walk::Walker;
+use crate::walk::builtins::Call;
+use crate::walk::builtins::options::Given;
+
+/// How much of its functions a utility tells.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub(super) enum Tells {
+    /// Their definitions.
+    Definitions,
+    /// Their names, as the shell lists them.
+    Listed,
+    /// Their names.
+    Names,
+}
+
+/// `functions [name]...` of zsh.
+pub(super) fn functions(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let given = call.given("ckmMsTtuUWxz", true);
+    match given.letters().all(|letter| letter == b'm') {
+        true => Ok(walker.tell_functions(&given, Tells::Definitions, call)),
+        false => {
+            crate::expand::Context::missing(walker, "what the built-in functions does", call.span);
+            Ok(0)
+        }
+    }
+}
+
+/// The marks that the options ask for, and the utility itself.
+fn asked_marks(given: &Given<'_>, utility: &[u8]) -> FunctionMarks {
+    FunctionMarks {
+        read_only: utility == b"readonly" || given.has(b'r'),
+        traced: given.has(b't'),
+        exported: utility == b"export" || given.has(b'x'),
+    }
+}
+
+impl Walker {
+    /// Tells the functions of these names, or all; the status says whether there are all of them.
+    pub(super) fn tell_functions(
+        &mut self,
+        given: &Given<'_>,
+        tells: Tells,
+        call: &Call<'_>,
+    ) -> Status {
+        if given.operands.is_empty() {
+            let asked = asked_marks(given, call.bytes(0).unwrap_or_default());
+            let has = |marks: FunctionMarks| {
+                (marks.read_only || !asked.read_only)
+                    && (marks.exported || !asked.exported)
+                    && (marks.traced || !asked.traced)
+            };
+            let all = self.state.functions.iter().filter(|(_, function)| has(function.marks));
+            let mut all: Vec<_> = all.map(|(name, _)| name.clone()).collect();
+            all.sort_unstable();
+            for name in &all {
+                self.tell_function(name, tells, call);
+                self.tell_marks(name, tells, call);
+            }
+            return 0;
+        }
+        let mut status = 0;
+        for operand in given.operands {
+            match self.state.functions.contains_key(operand.bytes()) {
+                true => {
+                    self.tell_function(operand.bytes(), tells, call);
+                    if given.has(b'p') {
+                        self.tell_marks(operand.bytes(), tells, call);
+                    }
+                }
+                false => status = 1,
+            }
+        }
+        status
+    }
+
+    /// Behind a definition, the marks of the function where it has any.
+    fn tell_marks(&mut self, name: &[u8], tells: Tells, call: &Call<'_>) {
+        let marks = self.state.functions.get(name).map(|function| function.marks);
+        if tells == Tells::Definitions && marks != Some(FunctionMarks::default()) {
+            self.tell_function(name, Tells::Listed, call);
+        }
+    }
+
+    /// Marks the functions that are named, if `declare`, `export` or `readonly` was asked to.
+    pub(super) fn mark_functions(&mut self, given: &Given<'_>, utility: &[u8]) -> Option<Status> {
+        let asked = asked_marks(given, utility);
+        let back = given.takes_back(b'x') || given.takes_back(b't') || given.takes_back(b'r');
+        let asks = asked == FunctionMarks::default() && !back;
+        if given.operands.is_empty() || given.has(b'p') || asks {
+            return None;
+        }
+        let unmarks = utility == b"export" && given.has(b'n');
+        let mut status = 0;
+        for operand in given.operands {
+            let Some(function) = self.state.functions.get_mut(operand.bytes()) else {
+                status = 1;
+                continue;
+            };
+            if given.takes_back(b'r') && function.marks.read_only {
+                status = 1;
+                continue;
+            }
+            let marks = &mut function.marks;
+            marks.read_only |= asked.read_only;
+            marks.traced = (marks.traced || asked.traced) && !given.takes_back(b't');
+            let exported = marks.exported || asked.exported;
+            marks.exported = exported && !unmarks && !given.takes_back(b'x');
+        }
+        Some(status)
+    }
+
+    /// Whether a function may neither be unset nor defined again.
+    pub(super) fn is_frozen_function(&self, name: &[u8]) -> bool {
+        self.state.functions.get(name).is_some_and(|function| function.marks.read_only)
+    }
+
+    fn tell_function(&mut self, name: &[u8], tells: Tells, call: &Call<'_>) {
+        let (before, behind) = match (tells, self.state.dialect.listed_functions) {
+            (Tells::Definitions, _) => return self.define(name, call),
+            (Tells::Listed, around) => around,
+            (Tells::Names, _) => ("", ""),
+        };
+        let marks = self.state.functions.get(name).map(|function| function.marks.letters());
+        let before = before.replace("-f", &format!("-f{}", marks.unwrap_or_default()));
+        let origin = Origin::new(Rule::Output, call.span);
+        let line = [before.as_bytes(), name, behind.as_bytes(), b"\n"].concat();
+        self.write(Text::from_bytes(line, Standing::Quoted, origin));
+    }
+
+    /// Prints the definition of a function, where the shell can.
+    pub(super) fn define(&mut self, name: &[u8], call: &Call<'_>) {
+        let Some(function) = self.state.functions.get(name) else { return };
+        let hop = Hop { rule: Rule::Output, span: call.span, name: None, shifted: 0 };
+        let state = &self.state;
+        if let Some(text) = definition(&state.sources, &state.dialect, name, function, hop) {
+            self.write(text);
+        }
+    }
+
+    /// What zsh says of where a function is from: the file, or the shell itself.
+    pub(super) fn function_is_from(&self, name: &[u8]) -> Vec<u8> {
+        let sources = &self.state.sources;
+        let source = self.state.functions.get(name).map(|function| function.span.source);
+        let file = |id: SourceId| match &sources.get(id).kind {
+            SourceKind::File(path) => Some(path.to_vec()),
+            _ => None,
+        };
+        let path = source.and_then(file).or_else(|| file(SourceId::MAIN));
+        path.unwrap_or_else(|| b"zsh".to_vec())
+    }
+}
