@@ -11,7 +11,7 @@ use crate::expand::{Context, Tilde, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::real::{Operation, Real};
 use crate::source::Span;
-use crate::state::{Digits, Keeps, State, Value};
+use crate::state::{Digits, Keeps, State, Value, element_name};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::{self, Binary, Expression, Target, Unary};
 use crate::syntax::ast::{Arithmetic, Part};
@@ -465,6 +465,12 @@ impl Evaluation<'_> {
     }
 
     fn get(&mut self, target: &Target) -> Result<Number, Stop> {
+        if target.index.is_none()
+            && let Some(meant) = self.state.variables.meant(&target.name)
+            && let Some((name, index)) = element_name(&meant)
+        {
+            return self.get(&Target { name: name.into(), index: Some(index.into()) });
+        }
         match self.state.variables.get(&target.name) {
             Some(variable) if !variable.own => {
                 if let (None, Value::Scalar(_), Some(real)) =

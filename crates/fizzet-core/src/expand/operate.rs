@@ -1,6 +1,6 @@
 //! What `${...}` does with a value.
 
-use crate::dialect::{ListOperations, Wait};
+use crate::dialect::{ListOperations, References, Wait};
 use crate::expand::change::{cased, removed};
 use crate::expand::parameter::{Held, index_text};
 use crate::expand::pattern::Pattern;
@@ -187,6 +187,13 @@ impl Substitution<'_> {
 
     fn length(&mut self, parameter: &Parameter, held: Held) -> Result<Held, Stop> {
         let state = self.cx.state();
+        if let ParameterName::Variable(name) = &parameter.name
+            && state.dialect.references == References::Loose
+            && state.variables.meant(name).is_some_and(|meant| element_name(&meant).is_some())
+        {
+            // bash looks for a variable of that name, brackets and all.
+            return Ok(Held::One(self.computed(parameter, b"0")));
+        }
         let among_others = state.dialect.missing_element_has_length
             && parameter.index.is_some()
             && matches!(&parameter.name, ParameterName::Variable(name) if state.variables.get(name).is_some());
@@ -248,8 +255,13 @@ impl Substitution<'_> {
         let ParameterName::Variable(name) = &parameter.name else {
             return Ok(Held::One(self.computed(parameter, b"")));
         };
-        let meant = self.cx.state().variables.meant(name).unwrap_or(name.clone());
-        Ok(Held::One(self.computed(parameter, &meant)))
+        let state = self.cx.state();
+        let meant = state.variables.meant(name).unwrap_or(name.clone());
+        let told = match element_name(&meant) {
+            Some((array, _)) if state.dialect.references == References::Given => array.into(),
+            _ => meant,
+        };
+        Ok(Held::One(self.computed(parameter, &told)))
     }
 
     fn keys(&mut self, parameter: &Parameter) -> Result<Held, Stop> {

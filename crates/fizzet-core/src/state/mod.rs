@@ -567,6 +567,21 @@ impl State {
         PatternRules { quotes_pair, ..self.text_pattern_rules() }
     }
 
+    /// The array and the key of the element that a name of a variable means, if it means one.
+    ///
+    /// # Errors
+    /// An index that is no expression.
+    pub fn element_meant(
+        &mut self,
+        name: &[u8],
+        span: Span,
+    ) -> Result<Option<(Rc<[u8]>, Key)>, Stop> {
+        let Some(meant) = self.variables.meant(name) else { return Ok(None) };
+        let Some((array, index)) = element_name(&meant) else { return Ok(None) };
+        let key = self.element_key(array, index, span)?;
+        Ok(Some((array.into(), key)))
+    }
+
     /// The name and the index of `name[index]`, if a utility takes that for an element: where the first
     /// bracket that closes ends the index, it has to be the last.
     pub fn element_named<'a>(&self, written: &'a [u8]) -> Option<(&'a [u8], &'a [u8])> {

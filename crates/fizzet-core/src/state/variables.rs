@@ -252,6 +252,13 @@ impl Variables {
         is_name
     }
 
+    /// A name of another variable stays what it is.
+    pub fn freeze_name(&mut self, name: &[u8]) {
+        if self.is_name(name) {
+            self.entry_itself(name).read_only = true;
+        }
+    }
+
     /// Whether a variable is the name of another.
     pub fn is_name(&self, name: &[u8]) -> bool {
         self.has_names && self.itself(name).is_some_and(|variable| variable.keeps == Keeps::Name)

@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{AssociativeLists, ListAttributes, TemporaryElements};
+use crate::dialect::{AssociativeLists, ListAttributes, References, TemporaryElements};
 use crate::expand::{self, Context, Tilde};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
@@ -182,6 +182,9 @@ impl Walker {
                 return Ok(Text::new());
             }
             AssignedValue::Array(elements) => {
+                if let Some((array, _)) = self.state.element_meant(name, assignment.span)? {
+                    return self.assign_through_element(assignment, array);
+                }
                 self.array(assignment, elements, None, false)?;
                 return Ok(self.state.variables.scalar(name).cloned().unwrap_or_default());
             }
@@ -203,6 +206,21 @@ impl Walker {
         }
         self.state.store(name, key, stored.clone(), assignment.span)?;
         Ok(stored)
+    }
+
+    /// A list for a name that means an element: it goes to the array, where it is no mistake.
+    fn assign_through_element(
+        &mut self,
+        assignment: &Assignment,
+        array: Rc<[u8]>,
+    ) -> Result<Text, Stop> {
+        match self.state.dialect.references {
+            References::Loose => {
+                let message = "a list cannot be one element";
+                Err(Stop::error(message, assignment.span, 1, Reach::Line))
+            }
+            _ => self.assign_variable(&Assignment { name: array, ..assignment.clone() }),
+        }
     }
 
     pub(super) fn stored(&self, name: &Rc<[u8]>, value: &Text, span: Span) -> Text {

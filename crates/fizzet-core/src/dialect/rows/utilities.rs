@@ -30,7 +30,7 @@ macro_rules! utilities_rows {
     /// `local -` makes the options of `set` local.
     local_options: bool = [N, Y, Y, Y, N, N, N], "observed: f() { local -; set -f; }; f; echo *";
     /// `local` refuses a name that may not change outside.
-    local_refuses_read_only: bool = [N, N, N, Y, N, N, N], "observed in all six: readonly r; f() { local r; echo in; }; f";
+    local_refuses_read_only: bool = [N, Y, N, Y, N, N, N], "observed in all six: readonly r; f() { local r; echo in; }; f";
     /// A declaration utility goes on behind a word that is no name or may not change.
     bad_names_are_passed_over: bool = [N, Y, N, N, N, N, N], "observed in all six: export 1x b=2; echo $b";
     /// `export` and `readonly` take elements of arrays.

@@ -1,11 +1,12 @@
 //! Variables that are the name of another one: `typeset -n`, `nameref`.
 
 use crate::dialect::References;
+use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::state::element_name;
 use crate::stop::{Reach, Stop};
 use crate::syntax::is_name;
-use crate::text::Text;
+use crate::text::{Standing, Text};
 use crate::walk::Walker;
 
 impl Walker {
@@ -41,9 +42,37 @@ impl Walker {
             self.hide(name, value.is_some());
         }
         self.state.variables.make_name(name);
+        let resolves = self.state.dialect.references == References::Fatal;
+        let value = value.map(|value| match self.state.variables.meant(value.bytes()) {
+            Some(meant) if resolves => self.state.shell_text(&meant),
+            _ => value,
+        });
         if let Some(value) = value {
             self.state.variables.point(name, value);
         }
+        Ok(true)
+    }
+
+    /// `typeset +n name=value`: a name is that of a variable no more. The value goes to what it has
+    /// meant, but in mksh it becomes its own.
+    pub(super) fn no_more_a_name(
+        &mut self,
+        name: &[u8],
+        operand: &Text,
+        equals: Option<usize>,
+        span: Span,
+    ) -> Result<bool, Stop> {
+        let value = equals.map(|at| operand.slice(at + 1, operand.len()));
+        let own = self.state.dialect.references == References::Given;
+        if own {
+            self.state.variables.make_plain(name);
+        }
+        if let Some(value) = value {
+            let hop = Hop { rule: Rule::Stored, span, name: Some(name.into()), shifted: 0 };
+            let value = value.passed_through(&hop, Standing::Quoted);
+            self.state.store(name, None, value, span)?;
+        }
+        self.state.variables.make_plain(name);
         Ok(true)
     }
 

@@ -4,7 +4,7 @@ use crate::dialect::Told;
 use crate::expand::Context;
 use crate::expand::transform::{attributes, double_quoted, listed, pair, subscript, told};
 use crate::lineage::{Origin, Rule};
-use crate::state::{Digits, Keeps, Padding, Value, Variable};
+use crate::state::{Digits, Keeps, Key, Padding, Value, Variable, element_name};
 use crate::stop::Status;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
@@ -25,31 +25,53 @@ impl Walker {
             if let Some(what) = self.state.freshen(name) {
                 self.missing(what, call.span);
             }
+            let meant = self.state.variables.meant(name);
+            let follows = self.state.dialect.told_variables == Told::Elements;
+            let name = meant.as_deref().filter(|_| follows).unwrap_or(name);
+            if let Some(line) = element_name(name).and_then(|_| self.told_element(name)) {
+                self.print_told(line, false, call);
+                continue;
+            }
             let Some(variable) = self.state.variables.itself(name).cloned() else {
                 status = self.state.dialect.untold_variable_status;
                 continue;
             };
-            let mut line = match self.state.dialect.told_variables {
+            let line = match self.state.dialect.told_variables {
                 Told::Nothing => Vec::new(),
                 Told::Declare => told_by_declare(name, &variable),
                 Told::Bare => self.told_bare(name, &variable),
                 Told::Elements => self.told_by_elements(name, &variable),
                 Told::Lists => self.told_with_lists(name, &variable),
             };
-            if matches!(variable.value, Value::Nothing) && !self.state.dialect.tells_empty_variables
+            let is_plain = variable.keeps == Keeps::Text && !variable.exported;
+            if matches!(variable.value, Value::Nothing)
+                && is_plain
+                && !variable.read_only
+                && !self.state.dialect.tells_empty_variables
             {
                 continue;
             }
-            line.push(b'\n');
-            let origin = Origin::new(Rule::Output, call.span);
-            let has_hole = variable.scalar().is_some_and(Text::has_hole);
-            let mut text = Text::from_bytes(line, Standing::Quoted, origin.clone());
-            if has_hole {
-                text.push_hole(Standing::Quoted, &origin);
-            }
-            self.write(text);
+            self.print_told(line, variable.scalar().is_some_and(Text::has_hole), call);
         }
         status
+    }
+
+    /// An element that mksh was asked for by a name that means it.
+    fn told_element(&self, written: &[u8]) -> Option<Vec<u8>> {
+        let (array, index) = element_name(written)?;
+        let number = std::str::from_utf8(index).ok()?.parse().ok()?;
+        let text = self.state.variables.element(array, &Key::Number(number))?;
+        Some([b"typeset ", written, b"=", &self.quoted(text)].concat())
+    }
+
+    fn print_told(&mut self, mut line: Vec<u8>, has_hole: bool, call: &Call<'_>) {
+        line.push(b'\n');
+        let origin = Origin::new(Rule::Output, call.span);
+        let mut text = Text::from_bytes(line, Standing::Quoted, origin.clone());
+        if has_hole {
+            text.push_hole(Standing::Quoted, &origin);
+        }
+        self.write(text);
     }
 
     fn quoted(&self, text: &Text) -> Vec<u8> {

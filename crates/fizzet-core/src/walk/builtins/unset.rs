@@ -86,7 +86,16 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         let name =
             walker.state.variables.meant(name).filter(|_| !given.has(b'n')).unwrap_or(name.into());
         if given.has(b'n') && walker.state.variables.is_name(&name) {
-            walker.state.variables.remove(&name);
+            let itself = walker.state.variables.itself(&name);
+            match itself.is_some_and(|variable| variable.read_only) {
+                true => status = 1,
+                false => drop(walker.state.variables.remove(&name)),
+            }
+            continue;
+        }
+        if let Some((array, index)) = element_name(&name) {
+            let key = walker.state.element_key(array, index, call.span)?;
+            status |= walker.unset_element(array, index, Some(key), call.span)?;
             continue;
         }
         if walker.reveal(&name) {

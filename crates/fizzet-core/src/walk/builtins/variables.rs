@@ -215,10 +215,23 @@ impl Walker {
             let value = equals.map(|at| {
                 operand.slice(at + 1, bytes.len()).passed_through(&hop, Standing::Quoted)
             });
-            return self.refer(name, value, declaration.local, declaration.span);
+            let marked = declaration.given.has(b'i');
+            match self.state.dialect.references {
+                References::Loose if marked => return Ok(false),
+                References::Fatal if marked || declaration.freezes => {
+                    let message = "a name of a variable takes no other attributes";
+                    return Err(self.state.mistake(message, declaration.span, 1));
+                }
+                _ => {}
+            }
+            let refers = self.refer(name, value, declaration.local, declaration.span)?;
+            if refers && declaration.freezes {
+                self.state.variables.freeze_name(name);
+            }
+            return Ok(refers);
         }
-        if declaration.given.takes_back(b'n') && self.state.variables.make_plain(name) {
-            return Ok(true);
+        if declaration.given.takes_back(b'n') && self.state.variables.is_name(name) {
+            return self.no_more_a_name(name, operand, equals, declaration.span);
         }
         let takes_over = self.state.dialect.declarations_take_temporary
             && equals.is_none()
@@ -264,25 +277,21 @@ impl Walker {
             };
             let lists = given.has(b'a') || given.has(b'A');
             let is_list = lists || (!declaration.outside && self.state.variables.is_array(name));
+            let is_text = value.bytes().starts_with(b"(") && value.bytes().ends_with(b")");
             match self.state.dialect.list_texts {
-                ListTexts::Lists
-                    if is_list
-                        && key.is_none()
-                        && value.bytes().starts_with(b"(")
-                        && value.bytes().ends_with(b")") =>
-                {
+                ListTexts::Lists if is_list && key.is_none() && is_text => {
                     self.assign_list_text(name, &value, appends, declaration.span)?;
-                    return Ok(true);
                 }
                 ListTexts::Mistakes if is_list && key.is_none() => {
                     return Err(self.state.mistake("a list was expected", declaration.span, 1));
                 }
-                _ => {}
+                _ => {
+                    if appends {
+                        value = self.appended(name, key.as_ref(), value, declaration.span)?;
+                    }
+                    self.state.store(name, key, value, declaration.span)?;
+                }
             }
-            if appends {
-                value = self.appended(name, key.as_ref(), value, declaration.span)?;
-            }
-            self.state.store(name, key, value, declaration.span)?;
         }
         if equals.is_none()
             && self.state.dialect.declaration_makes_empty
@@ -431,6 +440,14 @@ impl Walker {
         value: Text,
         span: Span,
     ) -> Result<Text, Stop> {
+        let meant = match key {
+            None => self.state.element_meant(name, span)?,
+            Some(_) => None,
+        };
+        let (name, key) = match &meant {
+            Some((array, key)) => (&**array, Some(key)),
+            None => (name, key),
+        };
         let before = match key {
             None => self.state.variables.scalar(name),
             Some(key) => self.state.variables.element(name, key),
