@@ -23,6 +23,11 @@ pub(crate) fn list(folder: &Path, each: &mut dyn FnMut(&[u8])) -> bool {
     true
 }
 
+/// The path of a folder without links, `.` and `..`.
+pub(crate) fn canonical(folder: &Path) -> Option<Vec<u8>> {
+    Some(folder.canonicalize().ok()?.into_os_string().into_encoded_bytes())
+}
+
 /// What the system says about a file.
 pub(crate) fn status(path: &Path, follow: bool) -> Option<Status> {
     let found = if follow { path.metadata() } else { path.symlink_metadata() }.ok()?;

@@ -108,6 +108,13 @@ impl Files for Machine {
             None => files::read(&files::place(&self.folder, path), limit).ok(),
         }
     }
+
+    fn here(&self) -> Option<Vec<u8>> {
+        match &self.pretended {
+            Some(_) => None,
+            None => files::canonical(&self.folder),
+        }
+    }
 }
 
 impl Programs for Machine {

@@ -1,6 +1,7 @@
 //! The evaluator: runs shell text without running anything.
 
 mod assign;
+mod beginning;
 mod builtins;
 mod call;
 mod compound;
@@ -92,11 +93,7 @@ impl Watched {
 
 /// Evaluates the main source of a state; the observer is told what happens as it happens.
 pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Observer>>) -> Watched {
-    state.entered = state.variables.scalar(b"PWD").cloned().unwrap_or_default();
-    if state.dialect.begins_in_old_folder {
-        state.variables.set(b"OLDPWD", state.entered.clone());
-    }
-    state.left = state.entered.clone();
+    beginning::find_itself(&mut state, &*host);
     state.tie_path(b"PATH");
     state.forget_inherited();
     state.doing.process = host.process();

@@ -4,6 +4,7 @@ mod accept;
 mod allowed;
 mod demo;
 mod exec;
+mod folder;
 mod follow;
 mod line;
 mod own;

@@ -2,6 +2,17 @@
 
 use crate::stop::Reach;
 
+/// How a shell keeps the name that PWD has for the folder it begins in.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum FolderName {
+    /// As it is.
+    Kept,
+    /// Without `.`, `..` and doubled slashes.
+    Tidied,
+    /// As it is, unless it has `.` or `..` in it.
+    WithoutDots,
+}
+
 /// What a utility does where it has no place.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum Outside {

@@ -86,6 +86,12 @@ macro_rules! carrying_rows {
     named_coprocesses: bool = [N, Y, N, N, N, N, N], "observed in bash and zsh: coproc press { :; }";
     /// Variables that the shell sets at its start.
     first_variables: &'static [(&'static str, &'static str)] = [&[], &[], &[], &[], &[], &[], &[("NULLCMD", "cat"), ("READNULLCMD", "pager"), ("OPTARG", "")]], "observed in all six: env -i SHELL -c set; echo ${OPTARG-unset}";
+    /// How a shell keeps the name that PWD has for the folder it begins in.
+    folder_name: FolderName = [FolderName::Kept, FolderName::Kept, FolderName::Kept, FolderName::Kept, FolderName::Kept, FolderName::Tidied, FolderName::WithoutDots], "observed in all six with PWD unset, wrong, a link, with dots and with two slashes";
+    /// PWD is exported also if the environment had none.
+    exports_folder: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: env -u PWD sh -c env";
+    /// An OLDPWD of the environment that is no folder counts for nothing.
+    old_folder_must_be_there: bool = [N, Y, N, N, N, N, N], "observed in all six: OLDPWD=/nonexist sh -c 'echo ${OLDPWD-unset}'";
     /// OLDPWD is the folder in which the shell begins.
     begins_in_old_folder: bool = [N, N, N, N, N, N, Y], "observed in all six: echo ${OLDPWD-unset}";
     /// The aliases that the shell begins with.

@@ -1,0 +1,48 @@
+//! The folder that a shell finds itself in, whatever PWD says, checked against dash and bash.
+
+use std::os::unix::fs::symlink;
+use std::path::Path;
+use std::process::Command;
+
+use crate::program::Run;
+
+/// What the real shell prints for a script that it finds in the folder.
+fn real(shell: &str, folder: &Path, named: Option<&str>) -> String {
+    let mut command = Command::new(shell);
+    command.arg("./where").current_dir(folder).env_clear().env("HOME", "/home/keeper");
+    command.envs(named.map(|named| ("PWD", named)));
+    String::from_utf8(command.output().unwrap().stdout).unwrap()
+}
+
+/// What `walk` says that it prints.
+fn walked(shell: &str, folder: &Path, named: Option<&str>) -> String {
+    let run = Run::of(&["walk", "--shell", shell, "--format", "json", "./where"]).within(folder);
+    let run = match named {
+        Some(named) => run.env("PWD", named),
+        None => run,
+    };
+    let events = run.prints();
+    let events = events.lines().map(|line| serde_json::from_str(line).unwrap());
+    let outputs = events.filter(|event: &serde_json::Value| event["event"] == "output");
+    outputs.map(|event| event["text"].as_str().unwrap().to_owned()).collect()
+}
+
+#[test]
+fn a_shell_knows_its_folder_whatever_pwd_says() {
+    let place = tempfile::tempdir().unwrap();
+    let root = place.path().canonicalize().unwrap();
+    let yard = root.join("yard");
+    std::fs::create_dir(&yard).unwrap();
+    symlink("yard", root.join("shed")).unwrap();
+    std::fs::write(yard.join("where"), "echo \"$PWD\"; pwd; cd ..; echo \"$PWD $OLDPWD\"\n")
+        .unwrap();
+    let shed = root.join("shed");
+    let shed = shed.to_str().unwrap();
+    for shell in ["dash", "bash"] {
+        for named in [None, Some(""), Some("yard"), Some("/hives/nowhere"), Some(shed)] {
+            let expected = real(shell, &yard, named);
+            assert!(expected.starts_with('/'), "{shell} does not know where it is: {expected}");
+            assert_eq!(walked(shell, &yard, named), expected, "{shell} with PWD {named:?}");
+        }
+    }
+}
