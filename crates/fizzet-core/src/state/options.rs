@@ -17,6 +17,12 @@ pub struct Options {
     pub fail_glob: bool,
     /// `shopt -s dotglob`: patterns match hidden files too.
     pub dot_glob: bool,
+    /// `setopt local_options`: the options of a function go when it ends.
+    pub local_options: bool,
+    /// `setopt local_traps`: the actions of a function go when it ends.
+    pub local_traps: bool,
+    /// `setopt err_return`: a command that fails ends the function, file or subshell that it is in.
+    pub return_on_error: bool,
     /// `set -e`
     pub exit_on_error: bool,
     /// `set -n`: commands are read and not carried out.

@@ -1,6 +1,8 @@
-//! The folder in which a shell finds itself when it begins: PWD and OLDPWD.
+//! What a shell finds out about itself when it begins: PWD, OLDPWD and SHLVL.
 
-use crate::dialect::FolderName;
+use bstr::ByteSlice;
+
+use crate::dialect::{FolderName, ShellLevels};
 use crate::host::{Host, normal};
 use crate::source::SourceKind;
 use crate::state::State;
@@ -26,6 +28,44 @@ pub(super) fn find_itself(state: &mut State, host: &dyn Host) {
         state.variables.remove(b"OLDPWD");
     }
     state.left = state.entered.clone();
+}
+
+/// Counts how deep in shells this one is: SHLVL.
+pub(super) fn count_levels(state: &mut State) {
+    if state.dialect.shell_levels == ShellLevels::Never || is_given_by_hand(state, b"SHLVL") {
+        return;
+    }
+    let inherited = state.variables.scalar(b"SHLVL");
+    let inherited = inherited.map(|text| text.bytes().to_str_lossy().into_owned());
+    let level = next_level(state.dialect.shell_levels, &inherited.unwrap_or_default());
+    let text = state.shell_text(level.to_string().as_bytes());
+    state.variables.set(b"SHLVL", text);
+    state.variables.entry(b"SHLVL").exported = true;
+}
+
+/// The level of a shell that was started with this SHLVL.
+fn next_level(how: ShellLevels, inherited: &str) -> i64 {
+    let end = |text: &str| text.bytes().take_while(u8::is_ascii_digit).count();
+    let (sign, digits) = match inherited.strip_prefix('-') {
+        Some(digits) => (-1, digits),
+        None => (1, inherited),
+    };
+    let start: i64 = digits[..end(digits)].parse().unwrap_or(0);
+    let hexadecimal = digits.strip_prefix("0x").and_then(|rest| i64::from_str_radix(rest, 16).ok());
+    match how {
+        ShellLevels::Never => 0,
+        ShellLevels::Bounded => match inherited.parse().map_or(1, |level: i64| level + 1).max(0) {
+            level if level >= 1000 => 1,
+            level => level,
+        },
+        ShellLevels::Unsigned => i64::from((sign * start + 1) as u32),
+        ShellLevels::Start => sign * hexadecimal.unwrap_or(start) + 1,
+        ShellLevels::Whole => match (hexadecimal, end(digits) == digits.len()) {
+            (Some(level), _) => sign * level + 1,
+            (None, true) => sign * start + 1,
+            (None, false) => 1,
+        },
+    }
 }
 
 fn name_folder(state: &mut State, host: &dyn Host, here: &[u8]) {

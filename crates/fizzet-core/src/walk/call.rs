@@ -5,7 +5,7 @@ use std::rc::Rc;
 use crate::dialect::{KeepsScope, Nesting};
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::state::{Call, Function, Options, Variable};
+use crate::state::{Call, Function, Options, Traps, Variable};
 use crate::stop::{Reach, Stop};
 use crate::syntax::ast::{Command, CommandKind as Node, Word};
 use crate::text::{Passage, Standing, Text};
@@ -26,6 +26,9 @@ pub(super) struct Scope {
     pub(super) options_at: Option<builtins::OptionPlace>,
 }
 
+/// The function that is the action for EXIT in shells that have such functions.
+const EXIT_FUNCTION: &[u8] = b"TRAPEXIT";
+
 impl Walker {
     pub(super) fn anonymous(
         &mut self,
@@ -38,6 +41,16 @@ impl Walker {
         let function =
             Function { body: body.clone(), keyword: true, span, marks: Default::default() };
         self.call(&function, &argv, span)
+    }
+
+    /// A function ends that may have said that its options and actions are its own.
+    fn forget_settings(&mut self, options: Options, traps: Traps) {
+        if self.state.options.local_traps {
+            self.state.traps = traps;
+        }
+        if self.state.options.local_options {
+            self.state.options = options;
+        }
     }
 
     /// Refuses a call that passes the bound of FUNCNEST.
@@ -109,9 +122,13 @@ impl Walker {
         self.depth += 1;
         let local_trap = self.state.dialect.exit_trap_is_local.include(function.keyword);
         let outer_trap = local_trap.then(|| self.state.traps.remove(&b"EXIT"[..])).flatten();
+        let named = local_trap && self.state.dialect.functions_are_actions;
+        let outer_action = named.then(|| self.state.functions.remove(EXIT_FUNCTION)).flatten();
         let from = self.state.doing.at.unwrap_or(span);
         let (name, body) = (argv[0].clone(), function.body.span);
         self.state.doing.calls.push(Call { name, source: body.source, from, body, is_file: false });
+        let restorable = self.state.dialect.functions_can_keep_options;
+        let before = restorable.then(|| (self.state.options.clone(), self.state.traps.clone()));
         let aside = self.set_actions_aside();
         let mut outcome = self.body_of(function);
         if matches!(outcome, Err(Stop::Enough)) {
@@ -189,8 +206,17 @@ impl Walker {
         self.tell_change(Cause::Return, &inner, span)?;
         if local_trap {
             outcome = self.leave_shell(outcome, self.scopes.len() + 1);
+            if let Some((options, traps)) = before {
+                self.forget_settings(options, traps);
+            }
             if let Some(trap) = outer_trap {
                 self.state.traps.insert(b"EXIT"[..].into(), trap);
+            }
+            if named {
+                self.state.functions.remove(EXIT_FUNCTION);
+            }
+            if let Some(action) = outer_action {
+                self.state.functions.insert(EXIT_FUNCTION.into(), action);
             }
             if let Err(Stop::Shell(error)) = &mut outcome {
                 // Only the innermost function knows of the exit.

@@ -94,6 +94,7 @@ impl Watched {
 /// Evaluates the main source of a state; the observer is told what happens as it happens.
 pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Observer>>) -> Watched {
     beginning::find_itself(&mut state, &*host);
+    beginning::count_levels(&mut state);
     state.tie_path(b"PATH");
     state.forget_inherited();
     state.doing.process = host.process();

@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{ErrorAction, Keywords, LastArgument, LoneStatuses};
+use crate::dialect::{EmptyBodies, ErrorAction, Keywords, LastArgument, LoneStatuses};
 use crate::expand;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
@@ -21,6 +21,9 @@ use crate::walk::{Walker, builtins};
 
 impl Walker {
     pub(super) fn list(&mut self, list: &List) -> Result<(), Stop> {
+        if list.items.is_empty() && self.state.dialect.empty_bodies != EmptyBodies::Never {
+            self.state.status = 0;
+        }
         let at_once = self.state.dialect.no_exec_counts_at_once;
         list.items.iter().try_for_each(|and_or| match self.state.options.no_exec && at_once {
             true => Ok(()),
@@ -105,14 +108,19 @@ impl Walker {
             let each = self.state.dialect.error_action == ErrorAction::Each;
             if !std::mem::replace(&mut self.error_told, true) || each {
                 self.act("ERR")?;
+                let returns = self.state.functions.contains_key(&b"TRAPZERR"[..]);
+                if self.action_status != 0 && self.state.dialect.functions_are_actions && returns {
+                    return Err(Stop::Return(self.action_status));
+                }
             }
         }
-        match fails && self.state.options.exit_on_error {
-            true => {
+        match (fails, &self.state.options) {
+            (true, options) if options.exit_on_error => {
                 self.error_exit = Some(self.scopes.len());
                 Err(Stop::Exit(self.state.status))
             }
-            false => Ok(()),
+            (true, options) if options.return_on_error => Err(Stop::Return(self.state.status)),
+            _ => Ok(()),
         }
     }
 

@@ -2,6 +2,21 @@
 
 use crate::stop::Reach;
 
+/// How SHLVL counts the shells that a shell is in. What is no number counts as 0.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ShellLevels {
+    /// Nothing is counted.
+    Never,
+    /// Numbers from 0 up to 999.
+    Bounded,
+    /// The number at the start, as one of 32 bits without a sign.
+    Unsigned,
+    /// The number at the start, also in hexadecimal.
+    Start,
+    /// A number that is all of it, also in hexadecimal.
+    Whole,
+}
+
 /// How a shell keeps the name that PWD has for the folder it begins in.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum FolderName {

@@ -88,10 +88,14 @@ macro_rules! carrying_rows {
     first_variables: &'static [(&'static str, &'static str)] = [&[], &[], &[], &[], &[], &[], &[("NULLCMD", "cat"), ("READNULLCMD", "pager"), ("OPTARG", "")]], "observed in all six: env -i SHELL -c set; echo ${OPTARG-unset}";
     /// How a shell keeps the name that PWD has for the folder it begins in.
     folder_name: FolderName = [FolderName::Kept, FolderName::Kept, FolderName::Kept, FolderName::Kept, FolderName::Kept, FolderName::Tidied, FolderName::WithoutDots], "observed in all six with PWD unset, wrong, a link, with dots and with two slashes";
+    /// How SHLVL counts the shells that this one is in.
+    shell_levels: ShellLevels = [ShellLevels::Never, ShellLevels::Bounded, ShellLevels::Never, ShellLevels::Unsigned, ShellLevels::Whole, ShellLevels::Never, ShellLevels::Start], "observed in all six with SHLVL unset, 3, abc, -5, 2000, 999, 3x, 0x5";
     /// PWD is exported also if the environment had none.
     exports_folder: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: env -u PWD sh -c env";
     /// An OLDPWD of the environment that is no folder counts for nothing.
     old_folder_must_be_there: bool = [N, Y, N, N, N, N, N], "observed in all six: OLDPWD=/nonexist sh -c 'echo ${OLDPWD-unset}'";
+    /// `setopt local_options` and `setopt local_traps` end with the function.
+    functions_can_keep_options: bool = [N, N, N, N, N, N, Y], "observed in zsh: f() { setopt local_options null_glob; }; f; echo *.none";
     /// OLDPWD is the folder in which the shell begins.
     begins_in_old_folder: bool = [N, N, N, N, N, N, Y], "observed in all six: echo ${OLDPWD-unset}";
     /// The aliases that the shell begins with.

@@ -108,7 +108,8 @@ pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         }
         text.extend_from_slice(argument.bytes());
     }
-    if text.iter().all(u8::is_ascii_whitespace) {
+    let mut lines = text.split(|&byte| byte == b'\n').map(<[u8]>::trim_ascii_start);
+    if lines.all(|line| line.is_empty() || line.starts_with(b"#")) {
         return Ok(0);
     }
     let backslashes = text.iter().rev().take_while(|&&byte| byte == b'\\').count();

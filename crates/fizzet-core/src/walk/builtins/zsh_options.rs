@@ -4,9 +4,9 @@
 use crate::expand::Context;
 use crate::state::Options;
 use crate::stop::{Status, Stop};
-use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
+use crate::walk::builtins::control::eval;
 
 /// How an option is set.
 type Setter = fn(&mut Options, bool);
@@ -19,6 +19,7 @@ const OPTIONS: &[(&str, Setter)] = &[
     ("caseglob", |options, on| options.no_case_glob = !on),
     ("casematch", |options, on| options.no_case_match = !on),
     ("errexit", |options, on| options.exit_on_error = on),
+    ("errreturn", |options, on| options.return_on_error = on),
     ("exec", |options, on| options.no_exec = !on),
     ("multios", |options, on| options.last_redirection_counts = !on),
     ("extendedglob", |options, on| options.pattern_operators = on),
@@ -26,6 +27,8 @@ const OPTIONS: &[(&str, Setter)] = &[
     ("globdots", |options, on| options.dot_glob = on),
     ("dotglob", |options, on| options.dot_glob = on),
     ("globsubst", |options, on| options.glob_substitution = on),
+    ("localoptions", |options, on| options.local_options = on),
+    ("localtraps", |options, on| options.local_traps = on),
     ("ignorebraces", |options, on| options.no_braces = on),
     ("braceexpand", |options, on| options.no_braces = !on),
     ("kshglob", |options, on| options.extended_glob = on),
@@ -45,7 +48,7 @@ const OTHERS: &str = "
     bgnice bsdecho casepaths cbases cdablevars cdsilent chasedots chaselinks checkjobs
     checkrunningjobs clobberempty combiningchars completealiases completeinword
     continueonerror correct correctall cprecedences cshjunkiehistory cshjunkieloops
-    cshjunkiequotes cshnullcmd cshnullglob debugbeforecmd dvorak emacs equals errreturn
+    cshjunkiequotes cshnullcmd cshnullglob debugbeforecmd dvorak emacs equals
     evallineno extendedhistory flowcontrol forcefloat functionargzero globalexport globalrcs
     globassign globcomplete globstarshort hashcmds hashdirs hashexecutablesonly hashlistall
     histallowclobber histbeep histexpiredupsfirst histfcntllock histfindnodups
@@ -53,8 +56,8 @@ const OTHERS: &str = "
     histreduceblanks histsavebycopy histsavenodups histsubstpattern histverify hup
     ignoreclosebraces ignoreeof incappendhistory incappendhistorytime interactive
     interactivecomments ksharrays kshautoload kshoptionprint kshtypeset kshzerosubscript
-    listambiguous listbeep listpacked listrowsfirst listtypes localloops localoptions
-    localpatterns localtraps login longlistjobs magicequalsubst mailwarning markdirs
+    listambiguous listbeep listpacked listrowsfirst listtypes localloops localpatterns
+    login longlistjobs magicequalsubst mailwarning markdirs
     menucomplete monitor multibyte multifuncdef notify numericglobsort octalzeroes
     overstrike pathdirs pathscript posixaliases posixargzero posixbuiltins posixcd
     posixidentifiers posixjobs posixstrings posixtraps printeightbit printexitvalue privileged
@@ -116,14 +119,68 @@ pub(super) fn set_options(walker: &mut Walker, call: &Call<'_>) -> Result<Status
     Ok(status)
 }
 
-/// `emulate shell`: options as another shell has them.
+/// What `emulate zsh`, `emulate sh` and `emulate ksh` set the options to that they set at all.
+const EMULATED: &[(&str, [bool; 3])] = &[
+    ("allexport", [false, false, false]),
+    ("braceccl", [false, false, false]),
+    ("clobber", [true, true, true]),
+    ("errexit", [false, false, false]),
+    ("errreturn", [false, false, false]),
+    ("extendedglob", [false, false, false]),
+    ("glob", [true, true, true]),
+    ("globdots", [false, false, false]),
+    ("globsubst", [false, true, true]),
+    ("ignorebraces", [false, true, false]),
+    ("kshglob", [false, false, true]),
+    ("localoptions", [false, false, true]),
+    ("localtraps", [false, false, true]),
+    ("multios", [true, false, false]),
+    ("nomatch", [true, false, false]),
+    ("nullglob", [false, false, false]),
+    ("pipefail", [false, false, false]),
+    ("rcexpandparam", [false, false, false]),
+    ("shwordsplit", [false, true, true]),
+    ("unset", [true, true, true]),
+];
+
+/// What `emulate -R` sets besides.
+const EMULATED_WHOLE: &[&str] = &["caseglob", "casematch"];
+
+/// `emulate [-LR] [shell [-c text]]`: the options become those of a shell; with `-c`, for a text only.
 pub(super) fn emulate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let given = call.given("LRc:", false);
-    let Some(shell) = given.operands.first().map(Text::bytes) else { return Ok(0) };
-    let like_others = matches!(shell, b"sh" | b"ksh");
-    for name in [&b"shwordsplit"[..], b"globsubst"] {
-        walker.state.options.set_by_name(name, like_others);
+    let given = call.given("LR", false);
+    let Some(shell) = given.operands.first() else {
+        let name = walker.state.shell_text(b"zsh");
+        walker.print_line(name, call);
+        return Ok(0);
+    };
+    let column = match shell.bytes() {
+        b"sh" => 1,
+        b"ksh" => 2,
+        _ => 0,
+    };
+    let text = match given.operands.get(1..) {
+        Some([option, text, ..]) if option.bytes() == b"-c" => Some(text),
+        _ => None,
+    };
+    let before = text.map(|_| walker.state.options.clone());
+    for (name, values) in EMULATED {
+        walker.state.options.set_by_name(name.as_bytes(), values[column]);
     }
-    walker.state.options.set_by_name(b"nomatch", !like_others);
-    Ok(0)
+    if given.has(b'R') {
+        for name in EMULATED_WHOLE {
+            walker.state.options.set_by_name(name.as_bytes(), true);
+        }
+    }
+    if given.has(b'L') {
+        walker.state.options.local_options = true;
+        walker.state.options.local_traps = true;
+    }
+    let Some(text) = text else { return Ok(0) };
+    let words = [shell.clone(), text.clone()];
+    let outcome = eval(walker, &Call { argv: &words, ..*call });
+    if let Some(before) = before {
+        walker.state.options = before;
+    }
+    outcome
 }
