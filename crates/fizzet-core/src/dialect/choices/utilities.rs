@@ -17,6 +17,17 @@ pub enum Told {
     Lists,
 }
 
+/// How the conversions of `printf` take arguments by their numbers, as in `%2$s`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Positions {
+    /// They cannot.
+    None,
+    /// Apart from those that take the next argument.
+    Apart,
+    /// The next argument is the one behind it.
+    InTurn,
+}
+
 /// What `command -v` does with more than one name.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum TellsNames {

@@ -7,6 +7,12 @@ macro_rules! utilities_rows {
     local_outside: Outside = [Outside::Fatal, Outside::Fails, Outside::Fatal, Outside::Fatal, Outside::Fatal, Outside::Allowed, Outside::Allowed], "observed in all six: local x=1; echo after $x";
     /// How the definition of a function is printed.
     defines: Defines = [Defines::Never, Defines::Braces, Defines::Never, Defines::Never, Defines::Written, Defines::Escapes, Defines::Tabs], "observed in all six: f() { echo a; echo b & }; typeset -f f";
+    /// `printf` shows a conversion that its format ends in as `%`.
+    printf_shows_cut_conversions: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%5'; echo $?";
+    /// What is no number for `*` in a format of `printf` makes the status 1.
+    printf_minds_widths: bool = [Y, Y, Y, N, Y, Y, Y], "observed in all six: printf '%*s' x a; echo $?";
+    /// How the conversions of `printf` take arguments by their numbers.
+    printf_positions: Positions = [Positions::None, Positions::None, Positions::None, Positions::None, Positions::InTurn, Positions::None, Positions::Apart], "observed in all six: printf '%2$s %1$s' a b; printf '%1$s %s' a b";
     /// What `command -v` and `-V` do with more than one name.
     command_tells: TellsNames = [TellsNames::All, TellsNames::Any, TellsNames::First, TellsNames::First, TellsNames::All, TellsNames::Stops, TellsNames::All], "observed in all six: command -v echo nosuch; echo $?; command -v nosuch echo; echo $?";
     /// The status of `type` without a name.
@@ -131,7 +137,7 @@ macro_rules! utilities_rows {
     /// `print -N` ends in a NUL byte.
     print_ends_in_nul: bool = [N, N, N, N, N, Y, Y], "observed in mksh and zsh: print -N a";
     /// Escapes that the format of `printf` decodes.
-    format_escapes: &'static str = ["abfnrtv\\1", "abeEfnrtv\\1xuU?\"'", "abefnrtv\\1", "abcefnrtv\\1x", "abceEfnrtv\\1xuU?\"'*", "abcefnrtv\\1xuU\"", "abcefnrtv\\1xuU."], "observed in all six with each letter";
+    format_escapes: &'static str = ["abfnrtv\\1", "abeEfnrtv\\1xuU?\"'", "abefnrtv\\1", "abcefnrtv\\1x", "abeEfnrtv\\1xuU?\"'*^", "abcefnrtv\\1xuU\"", "abcefnrtv\\1xuU."], "observed in all six with each letter";
     /// Escapes that `%b` of `printf` decodes.
     argument_escapes: &'static str = ["abcfnrtv\\0", "abceEfnrtv\\01xuU", "abcefnrtv\\01", "abcefnrtv\\01x", "abcEfnrtv\\0", "abcefnrtv\\01xuU\"", "abcefnrtv\\0xuU."], "observed in all six with each letter";
     /// `%q` of `printf` quotes.
@@ -498,7 +504,7 @@ macro_rules! utilities_rows {
     /// `set +B` switches brace expansion off.
     set_braces: bool = [N, Y, N, N, Y, N, N], "observed in all six: set +B; echo {a,b}";
     /// The status of `printf` after a conversion that it does not know.
-    bad_conversion_status: Status = [1, 1, 2, 1, 0, 1, 1], "observed in all six: printf %z; echo $?";
+    bad_conversion_status: Status = [1, 1, 2, 1, 1, 1, 1], "observed in all six: printf %y; echo $?";
     /// `%b` of `printf` may have a width and a precision.
     printf_fills_escapes: bool = [Y, Y, Y, N, Y, Y, Y], "observed in all six: printf '%5b|' x";
     /// A file that is not there is older than one that is, for `-nt` and `-ot`.

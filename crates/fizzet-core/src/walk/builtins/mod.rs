@@ -1,6 +1,7 @@
 //! What the shell carries out itself: one table, a file a family.
 
 mod control;
+mod escapes;
 mod find;
 mod folders;
 mod functions;

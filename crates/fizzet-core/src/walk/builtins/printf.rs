@@ -1,6 +1,6 @@
 //! `printf` (POSIX XBD 5 and XCU printf).
 
-use crate::dialect::{PrintfQuoting, PrintfReals};
+use crate::dialect::{Positions, PrintfQuoting, PrintfReals};
 use crate::expand::arithmetic;
 use crate::expand::backslashed as backslashed_for_zsh;
 use crate::expand::transform::{in_dollar_quotes, requoted_for};
@@ -13,6 +13,7 @@ use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::control::leading_number;
+use crate::walk::builtins::escapes::{decoded, escape};
 use crate::walk::builtins::{Call, reals, time};
 
 /// `printf format [arguments]`: the format is used again as long as arguments are left.
@@ -43,10 +44,21 @@ pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
         return Ok(dialect.printf_nothing_status);
     };
     let origin = Origin::new(Rule::Output, call.span);
-    let mut printing = Printing { walker, origin, rest: arguments, out: Text::new(), status: 0 };
+    let mut printing = Printing {
+        walker,
+        origin,
+        pass: arguments,
+        rest: arguments,
+        chosen: None,
+        farthest: 0,
+        out: Text::new(),
+        status: 0,
+    };
     loop {
         let before = printing.rest.len();
-        if !printing.once(format) || printing.rest.is_empty() || printing.rest.len() == before {
+        let goes_on = printing.once(format);
+        printing.pass_ends();
+        if !goes_on || printing.rest.is_empty() || printing.rest.len() == before {
             break;
         }
     }
@@ -62,7 +74,13 @@ pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
 struct Printing<'a> {
     walker: &'a mut Walker,
     origin: Origin,
+    /// The arguments that were left when this pass through the format began.
+    pass: &'a [Text],
     rest: &'a [Text],
+    /// The argument that the next conversion takes, counted from 1, where it has a number.
+    chosen: Option<usize>,
+    /// The last argument that was taken by its number.
+    farthest: usize,
     out: Text,
     status: Status,
 }
@@ -98,6 +116,10 @@ impl Printing<'_> {
                 if bytes.get(at + 1) == Some(&b'c') && letters.contains(&b'c') {
                     return false;
                 }
+                if bytes.get(at + 1) == Some(&b'c') && letters.contains(&b'^') {
+                    at += 2 + self.control(&bytes[at + 2..]);
+                    continue;
+                }
                 match escape(&bytes[at + 1..], letters) {
                     Some((made, used)) => {
                         self.put(&made);
@@ -113,6 +135,12 @@ impl Printing<'_> {
             match self.specification(&bytes[at + 1..]) {
                 Some((used, true)) => at += 1 + used,
                 Some((_, false)) => return false,
+                None if self.walker.state.dialect.printf_shows_cut_conversions
+                    && is_cut(&bytes[at + 1..]) =>
+                {
+                    self.put(b"%");
+                    return false;
+                }
                 None => {
                     // What is no conversion ends the output.
                     self.status = self.walker.state.dialect.bad_conversion_status;
@@ -123,13 +151,56 @@ impl Printing<'_> {
         true
     }
 
+    /// The control character of `\cX`, where X can be an escape itself; how many bytes X takes.
+    fn control(&mut self, text: &[u8]) -> usize {
+        let letters = self.walker.state.dialect.format_escapes.as_bytes();
+        let (byte, used) = match text {
+            [] => (b'@', 0),
+            [b'\\', rest @ ..] => match escape(rest, letters) {
+                Some((made, used)) => (made.first().copied().unwrap_or(b'@'), 1 + used),
+                None => (b'\\', 1),
+            },
+            [byte, ..] => (*byte, 1),
+        };
+        self.put(&[byte.to_ascii_uppercase() ^ 0x40]);
+        used
+    }
+
     fn put(&mut self, bytes: &[u8]) {
         if !bytes.is_empty() {
             self.out.push(bytes, Standing::Quoted, &self.origin);
         }
     }
 
+    /// What was taken, in turn or by its number, is gone in the next pass.
+    fn pass_ends(&mut self) {
+        let taken = (self.pass.len() - self.rest.len()).max(self.farthest.min(self.pass.len()));
+        self.rest = &self.pass[taken..];
+        self.pass = self.rest;
+        self.farthest = 0;
+    }
+
+    /// The number and `$` of an argument that is taken out of turn.
+    fn position(&self, text: &[u8], at: &mut usize) -> Option<usize> {
+        let mut end = *at;
+        let number = digits(text, &mut end);
+        let there = self.walker.state.dialect.printf_positions != Positions::None
+            && number > 0
+            && text.get(end) == Some(&b'$');
+        if there {
+            *at = end + 1;
+        }
+        there.then_some(number)
+    }
+
     fn next(&mut self) -> Option<Text> {
+        if let Some(number) = self.chosen.take() {
+            self.farthest = self.farthest.max(number);
+            if self.walker.state.dialect.printf_positions == Positions::InTurn {
+                self.rest = self.pass.get(number..).unwrap_or_default();
+            }
+            return self.pass.get(number - 1).cloned();
+        }
         let (first, rest) = self.rest.split_first()?;
         self.rest = rest;
         Some(first.clone())
@@ -238,6 +309,7 @@ impl Printing<'_> {
     fn specification(&mut self, text: &[u8]) -> Option<(usize, bool)> {
         let mut one = Specification::default();
         let mut at = 0;
+        let value = self.position(text, &mut at);
         loop {
             match text.get(at)? {
                 b'-' => one.left = true,
@@ -250,10 +322,15 @@ impl Printing<'_> {
             at += 1;
         }
         if text.get(at) == Some(&b'*') {
+            at += 1;
+            self.chosen = self.position(text, &mut at);
+            let before = self.status;
             let width = self.next_number(true);
+            if !self.walker.state.dialect.printf_minds_widths {
+                self.status = before;
+            }
             one.left |= width < 0;
             one.width = width.unsigned_abs().min(1 << 20) as usize;
-            at += 1;
         } else {
             one.width = digits(text, &mut at);
         }
@@ -262,8 +339,14 @@ impl Printing<'_> {
             one.precision = match text.get(at) {
                 Some(b'*') => {
                     at += 1;
+                    self.chosen = self.position(text, &mut at);
+                    let before = self.status;
+                    let precision = self.next_number(true);
+                    if !self.walker.state.dialect.printf_minds_widths {
+                        self.status = before;
+                    }
                     // One below 0 is none (C11 7.21.6.1).
-                    usize::try_from(self.next_number(true)).ok()
+                    usize::try_from(precision).ok()
                 }
                 _ => Some(digits(text, &mut at)),
             };
@@ -284,8 +367,10 @@ impl Printing<'_> {
         if letter == b'b' && at > 0 && !self.walker.state.dialect.printf_fills_escapes {
             return None;
         }
-        let goes_on = self.convert(letter, &one)?;
-        Some((at + 1, goes_on))
+        self.chosen = value;
+        let goes_on = self.convert(letter, &one);
+        self.chosen = None;
+        Some((at + 1, goes_on?))
     }
 
     fn convert(&mut self, letter: u8, one: &Specification) -> Option<bool> {
@@ -452,6 +537,11 @@ impl Printing<'_> {
     }
 }
 
+/// Whether a format ends before the letter of its last conversion.
+fn is_cut(text: &[u8]) -> bool {
+    text.iter().all(|byte| byte.is_ascii_digit() || b"-+ #.*$hljtzLq".contains(byte))
+}
+
 /// The sign of a number, or what a conversion puts in its place.
 fn sign_of(negative: bool, one: &Specification) -> &'static str {
     match negative {
@@ -502,89 +592,4 @@ fn digits(text: &[u8], at: &mut usize) -> usize {
         *at += 1;
     }
     value
-}
-
-/// A text with its escapes decoded, and whether output goes on behind it.
-pub(super) fn decoded(text: &Text, origin: &Origin, letters: &str) -> (Text, bool) {
-    let (bytes, letters) = (text.bytes(), letters.as_bytes());
-    let mut out = Text::new();
-    let mut at = 0;
-    while at < bytes.len() {
-        let plain = bytes[at..].iter().take_while(|&&byte| byte != b'\\').count();
-        if plain > 0 {
-            out.push_text(&text.slice(at, at + plain));
-            at += plain;
-            continue;
-        }
-        match escape(&bytes[at + 1..], letters) {
-            _ if bytes.get(at + 1) == Some(&b'c') && letters.contains(&b'c') => {
-                return (out, false);
-            }
-            Some((made, used)) => {
-                out.push(&made, Standing::Quoted, origin);
-                at += 1 + used;
-            }
-            None => {
-                // Both bytes stay, so that a second backslash escapes nothing.
-                let end = (at + 2).min(bytes.len());
-                out.push_text(&text.slice(at, end));
-                at = end;
-            }
-        }
-    }
-    (out, true)
-}
-
-/// What an escape behind its backslash stands for, and how many bytes it takes; `None` where it is
-/// none of the letters.
-fn escape(text: &[u8], letters: &[u8]) -> Option<(Vec<u8>, usize)> {
-    let letter = *text.first()?;
-    match letter {
-        b'0' if letters.contains(&b'0') => return octal(text, 4),
-        b'0'..=b'7' if letters.contains(&b'1') => return octal(text, 3),
-        _ if !letters.contains(&letter) || matches!(letter, b'-' | b'.') => {
-            // The format of `printf` in ksh93 drops any other backslash.
-            return letters.contains(&b'*').then(|| (vec![letter], 1));
-        }
-        _ => {}
-    }
-    // Without digits it is a NUL, or no escape.
-    let nul = letters.contains(&b'.').then(|| (vec![0], 1));
-    let simple = match letter {
-        b'a' => 7,
-        b'b' => 8,
-        b'e' | b'E' => 27,
-        b'f' => 12,
-        b'n' => b'\n',
-        b'r' => b'\r',
-        b't' => b'\t',
-        b'v' => 11,
-        b'x' => {
-            return hexadecimal(text, 2).map(|(value, used)| (vec![value as u8], used)).or(nul);
-        }
-        b'u' | b'U' => {
-            let most = if letter == b'u' { 4 } else { 8 };
-            let Some((value, used)) = hexadecimal(text, most) else { return nul };
-            let character = match value {
-                0x1_0000.. if letters.contains(&b'-') => char::REPLACEMENT_CHARACTER,
-                value => char::from_u32(value)?,
-            };
-            return Some((character.to_string().into_bytes(), used));
-        }
-        other => other,
-    };
-    Some((vec![simple], 1))
-}
-
-fn hexadecimal(text: &[u8], most: usize) -> Option<(u32, usize)> {
-    let length = text[1..].iter().take(most).take_while(|b| b.is_ascii_hexdigit()).count();
-    let digits = std::str::from_utf8(&text[1..=length]).ok()?;
-    Some((u32::from_str_radix(digits, 16).ok()?, 1 + length))
-}
-
-fn octal(text: &[u8], most: usize) -> Option<(Vec<u8>, usize)> {
-    let length = text.iter().take(most).take_while(|byte| (b'0'..=b'7').contains(byte)).count();
-    let value =
-        text[..length].iter().fold(0u32, |value, digit| value * 8 + u32::from(digit - b'0'));
-    Some((vec![value as u8], length))
 }

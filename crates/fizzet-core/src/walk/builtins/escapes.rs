@@ -1,0 +1,89 @@
+//! The escapes of `printf`, `echo` and `print`.
+
+use crate::lineage::Origin;
+use crate::text::{Standing, Text};
+
+/// A text with its escapes decoded, and whether output goes on behind it.
+pub(super) fn decoded(text: &Text, origin: &Origin, letters: &str) -> (Text, bool) {
+    let (bytes, letters) = (text.bytes(), letters.as_bytes());
+    let mut out = Text::new();
+    let mut at = 0;
+    while at < bytes.len() {
+        let plain = bytes[at..].iter().take_while(|&&byte| byte != b'\\').count();
+        if plain > 0 {
+            out.push_text(&text.slice(at, at + plain));
+            at += plain;
+            continue;
+        }
+        match escape(&bytes[at + 1..], letters) {
+            _ if bytes.get(at + 1) == Some(&b'c') && letters.contains(&b'c') => {
+                return (out, false);
+            }
+            Some((made, used)) => {
+                out.push(&made, Standing::Quoted, origin);
+                at += 1 + used;
+            }
+            None => {
+                // Both bytes stay, so that a second backslash escapes nothing.
+                let end = (at + 2).min(bytes.len());
+                out.push_text(&text.slice(at, end));
+                at = end;
+            }
+        }
+    }
+    (out, true)
+}
+
+/// What an escape behind its backslash stands for, and how many bytes it takes; `None` where it is
+/// none of the letters.
+pub(super) fn escape(text: &[u8], letters: &[u8]) -> Option<(Vec<u8>, usize)> {
+    let letter = *text.first()?;
+    match letter {
+        b'0' if letters.contains(&b'0') => return octal(text, 4),
+        b'0'..=b'7' if letters.contains(&b'1') => return octal(text, 3),
+        _ if !letters.contains(&letter) || matches!(letter, b'-' | b'.') => {
+            // The format of `printf` in ksh93 drops any other backslash.
+            return letters.contains(&b'*').then(|| (vec![letter], 1));
+        }
+        _ => {}
+    }
+    // Without digits it is a NUL, or no escape.
+    let nul = letters.contains(&b'.').then(|| (vec![0], 1));
+    let simple = match letter {
+        b'a' => 7,
+        b'b' => 8,
+        b'e' | b'E' => 27,
+        b'f' => 12,
+        b'n' => b'\n',
+        b'r' => b'\r',
+        b't' => b'\t',
+        b'v' => 11,
+        b'x' => {
+            return hexadecimal(text, 2).map(|(value, used)| (vec![value as u8], used)).or(nul);
+        }
+        b'u' | b'U' => {
+            let most = if letter == b'u' { 4 } else { 8 };
+            let Some((value, used)) = hexadecimal(text, most) else { return nul };
+            let character = match value {
+                0x1_0000.. if letters.contains(&b'-') => char::REPLACEMENT_CHARACTER,
+                value => char::from_u32(value)?,
+            };
+            return Some((character.to_string().into_bytes(), used));
+        }
+        other => other,
+    };
+    Some((vec![simple], 1))
+}
+
+fn hexadecimal(text: &[u8], most: usize) -> Option<(u32, usize)> {
+    let length = text[1..].iter().take(most).take_while(|b| b.is_ascii_hexdigit()).count();
+    let digits = std::str::from_utf8(&text[1..=length]).ok()?;
+    Some((u32::from_str_radix(digits, 16).ok()?, 1 + length))
+}
+
+fn octal(text: &[u8], most: usize) -> Option<(Vec<u8>, usize)> {
+    let length = text.iter().take(most).take_while(|byte| (b'0'..=b'7').contains(byte)).count();
+    let value =
+        text[..length].iter().fold(0u32, |value, digit| value * 8 + u32::from(digit - b'0'));
+    Some((vec![value as u8], length))
+}
