@@ -13,7 +13,7 @@ use crate::real::{Operation, Real};
 use crate::source::Span;
 use crate::state::{Digits, Keeps, State, Value, element_name};
 use crate::stop::{Reach, ShellError, Stop};
-use crate::syntax::arithmetic::{self, Binary, Expression, Target, Unary};
+use crate::syntax::arithmetic::{self, Binary, Expression, Showing, Target, Unary};
 use crate::syntax::ast::{Arithmetic, Part};
 use crate::syntax::marked;
 use crate::text::{Standing, Text};
@@ -42,8 +42,12 @@ pub fn holds(cx: &mut dyn Context, written: &Arithmetic) -> Result<bool, Stop> {
 /// # Errors
 /// As for [`value`].
 pub fn shown(cx: &mut dyn Context, written: &Arithmetic) -> Result<String, Stop> {
-    let number = number(cx, written)?;
-    Ok(number.shown(cx.state().dialect.arithmetic_reals))
+    let (number, showing) = number_of(cx, written, false)?;
+    let reals = cx.state().dialect.arithmetic_reals;
+    Ok(match showing {
+        Some(showing) => number.shown_as(reals, showing),
+        None => number.shown(reals),
+    })
 }
 
 /// The index of an element of an array.
@@ -53,18 +57,18 @@ pub fn shown(cx: &mut dyn Context, written: &Arithmetic) -> Result<String, Stop>
 /// minds that.
 pub(super) fn index(cx: &mut dyn Context, written: &Arithmetic) -> Result<i64, Stop> {
     let minds_empty = cx.state().dialect.empty_index_is_mistake;
-    number_of(cx, written, minds_empty).map(Number::whole)
+    number_of(cx, written, minds_empty).map(|(number, _)| number.whole())
 }
 
 fn number(cx: &mut dyn Context, written: &Arithmetic) -> Result<Number, Stop> {
-    number_of(cx, written, false)
+    number_of(cx, written, false).map(|(number, _)| number)
 }
 
 fn number_of(
     cx: &mut dyn Context,
     written: &Arithmetic,
     minds_empty: bool,
-) -> Result<Number, Stop> {
+) -> Result<(Number, Option<Showing>), Stop> {
     let span = written.word.span;
     let expression = match written.cached.get() {
         Some(expression) => expression.clone(),
@@ -72,7 +76,7 @@ fn number_of(
             let text = single(cx, &written.word, Tilde::Never)?;
             if text.has_hole() {
                 cx.missing("a number in an arithmetic expression", span);
-                return Ok(Number::Whole(0));
+                return Ok((Number::Whole(0), None));
             }
             if minds_empty && text.is_empty() {
                 return Err(cx.state().mistake("there is no index in the brackets", span, 1));
@@ -80,7 +84,7 @@ fn number_of(
             let is_written_out = matches!(&written.word.parts[..], [] | [Part::Literal { .. }]);
             let state = cx.state();
             if let Some(zero) = minus_zero(text.bytes(), state).filter(|_| !is_written_out) {
-                return Ok(zero);
+                return Ok((zero, None));
             }
             let written_out = match state.dialect.indexes_hide_brackets {
                 true => marked(&text),
@@ -95,7 +99,11 @@ fn number_of(
             expression
         }
     };
-    evaluate(cx.state(), &expression, span)
+    let showing = match &*expression {
+        Expression::Shown(showing, _) => Some(*showing),
+        _ => None,
+    };
+    Ok((evaluate(cx.state(), &expression, span)?, showing))
 }
 
 /// The value of an expression given as text: `let`, an array index, a variable's value.
@@ -224,6 +232,11 @@ impl Evaluation<'_> {
                 };
                 Number::from(holds)
             }
+            Expression::Either(left, right) => {
+                let (left, right) = self.operands(left, right)?;
+                Number::from(self.is_true(left) != self.is_true(right))
+            }
+            Expression::Shown(_, inner) => return self.value(inner),
             Expression::Choice(condition, yes, no) => self.choice(condition, yes, no)?,
             Expression::Assign(target, operator, value) => {
                 let value = match operator {

@@ -2,6 +2,7 @@
 
 use crate::dialect::Reals;
 use crate::real::{Format, Real};
+use crate::syntax::arithmetic::Showing;
 
 /// A number.
 #[derive(Clone, Copy, PartialEq, Debug)]
@@ -42,6 +43,61 @@ impl Number {
             Number::Real(value) => plain(value),
         }
     }
+}
+
+impl Number {
+    /// As zsh shows it behind `[#base_group]`.
+    pub(super) fn shown_as(self, reals: Reals, showing: Showing) -> String {
+        let Number::Whole(value) = self else {
+            let shown = self.shown(reals);
+            let (whole, fraction) = shown.split_once('.').unwrap_or((&shown, ""));
+            return format!(
+                "{}.{}",
+                grouped(whole, showing.group),
+                groups(fraction, showing.group)
+            );
+        };
+        let sign = if value < 0 { "-" } else { "" };
+        let digits = in_base(value.unsigned_abs(), showing.base);
+        let prefix = match showing.prefix && showing.base != 10 {
+            true => format!("{}#", showing.base),
+            false => String::new(),
+        };
+        format!("{sign}{prefix}{}", grouped(&digits, showing.group))
+    }
+}
+
+/// A number in a base up to 36.
+fn in_base(mut value: u64, base: u32) -> String {
+    let mut digits = Vec::new();
+    loop {
+        let digit = char::from_digit((value % u64::from(base)) as u32, base).unwrap_or('0');
+        digits.push(digit.to_ascii_uppercase());
+        value /= u64::from(base);
+        if value == 0 {
+            return digits.into_iter().rev().collect();
+        }
+    }
+}
+
+/// Digits with an underscore after each group, counted from the end.
+fn grouped(digits: &str, group: usize) -> String {
+    let (sign, digits) = digits.split_at(usize::from(digits.starts_with('-')));
+    let first = if group == 0 { 0 } else { digits.len() % group };
+    let (head, tail) = digits.split_at(first);
+    let tail = groups(tail, group);
+    let between = if head.is_empty() || tail.is_empty() { "" } else { "_" };
+    format!("{sign}{head}{between}{tail}")
+}
+
+/// Digits with an underscore after each group.
+fn groups(digits: &str, group: usize) -> String {
+    if group == 0 {
+        return digits.into();
+    }
+    let pieces: Vec<&str> =
+        digits.as_bytes().chunks(group).map(|one| std::str::from_utf8(one).unwrap_or("")).collect();
+    pieces.join("_")
 }
 
 impl From<bool> for Number {

@@ -27,6 +27,8 @@ pub enum Expression {
     Real(Real),
     /// A function of mathematics.
     Function(Function, Box<Expression>),
+    /// An expression and how its value is shown: zsh's `[#16] x`.
+    Shown(Showing, Box<Expression>),
     /// An expression whose numbers have no sign.
     Unsigned(Box<Expression>),
     /// A variable, or an element of an array with the text of its index.
@@ -43,6 +45,8 @@ pub enum Expression {
     And(Box<Expression>, Box<Expression>),
     /// `a || b`
     Or(Box<Expression>, Box<Expression>),
+    /// `a ^^ b`
+    Either(Box<Expression>, Box<Expression>),
     /// `c ? a : b`
     Choice(Box<Expression>, Box<Expression>, Box<Expression>),
     /// `x = v`, `x += v`
@@ -58,6 +62,17 @@ pub enum Expression {
     },
     /// `a, b`
     Comma(Box<Expression>, Box<Expression>),
+}
+
+/// How the value of an expression is shown.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct Showing {
+    /// The base of whole numbers.
+    pub base: u32,
+    /// Whether the base stands before them.
+    pub prefix: bool,
+    /// After how many digits an underscore stands; 0 for none.
+    pub group: usize,
 }
 
 /// What can be assigned.
@@ -97,10 +112,15 @@ pub fn parse(text: &[u8], dialect: &Dialect) -> Result<Expression, Refused> {
             return Ok(Expression::Number(0));
         }
     }
+    let showing = reader.showing();
     let expression = match (reader.comma(), unsigned) {
         (Ok(expression), true) => Ok(Expression::Unsigned(Box::new(expression))),
         (expression, _) => expression,
     };
+    let expression = expression.map(|expression| match showing {
+        Some(showing) => Expression::Shown(showing, Box::new(expression)),
+        None => expression,
+    });
     reader.blanks();
     let message = match expression {
         Ok(expression) if reader.at == text.len() => return Ok(expression),
@@ -116,6 +136,20 @@ pub fn parse(text: &[u8], dialect: &Dialect) -> Result<Expression, Refused> {
         _ => reader.before,
     };
     Err(Refused { message, before })
+}
+
+/// What an assignment does besides assigning.
+enum Assigning {
+    /// `=`
+    Plain,
+    /// `+=` and the like.
+    Operator(Binary),
+    /// `&&=`
+    And,
+    /// `||=`
+    Or,
+    /// `^^=`
+    Either,
 }
 
 /// The condition of a choice.
@@ -247,28 +281,72 @@ impl Reader<'_> {
             let Expression::Variable(target) = left else {
                 return Err("only a variable can be assigned".into());
             };
-            let value = reader.assignment()?;
-            Ok(Expression::Assign(target, operator, Box::new(value)))
+            let value = Box::new(reader.assignment()?);
+            let before = Box::new(Expression::Variable(target.clone()));
+            let (operator, value) = match operator {
+                Assigning::Plain => (None, value),
+                Assigning::Operator(operator) => (Some(operator), value),
+                Assigning::And => (None, Box::new(Expression::And(before, value))),
+                Assigning::Or => (None, Box::new(Expression::Or(before, value))),
+                Assigning::Either => (None, Box::new(Expression::Either(before, value))),
+            };
+            Ok(Expression::Assign(target, operator, value))
         })
     }
 
     /// `=` or an operator with `=`.
-    fn assigning(&mut self) -> Option<Option<Binary>> {
+    fn assigning(&mut self) -> Option<Assigning> {
         self.blanks();
         let rest = self.rest();
         if rest.starts_with(b"=") && !rest.starts_with(b"==") {
             self.at += 1;
-            return Some(None);
+            return Some(Assigning::Plain);
+        }
+        if self.dialect.arithmetic_logic_assigns {
+            let signs =
+                [(b"&&=", Assigning::And), (b"||=", Assigning::Or), (b"^^=", Assigning::Either)];
+            if let Some((_, what)) = signs.into_iter().find(|(sign, _)| rest.starts_with(*sign)) {
+                self.at += 3;
+                return Some(what);
+            }
         }
         let found = BINARY.iter().find(|(sign, operator)| {
-            ASSIGNING.contains(operator)
+            self.assigns(*operator)
                 && self.has(*operator)
                 && rest.starts_with(sign)
                 && rest.get(sign.len()) == Some(&b'=')
         });
         let (sign, operator) = found?;
         self.at += sign.len() + 1;
-        Some(Some(*operator))
+        Some(Assigning::Operator(*operator))
+    }
+
+    /// Whether an operator also assigns, as `+=`.
+    fn assigns(&self, operator: Binary) -> bool {
+        let logic = self.dialect.arithmetic_logic_assigns;
+        ASSIGNING.contains(&operator) || (operator == Binary::Power && logic)
+    }
+
+    /// `[#16]`, `[##16]`, `[#16_3]` or `[#_]` before an expression.
+    fn showing(&mut self) -> Option<Showing> {
+        let inside = self.rest().strip_prefix(b"[#")?;
+        let end = inside.iter().position(|&byte| byte == b']')?;
+        if !self.dialect.arithmetic_shows_bases {
+            return None;
+        }
+        let text = std::str::from_utf8(&inside[..end]).ok()?;
+        let (digits, prefix) = match text.strip_prefix('#') {
+            Some(digits) => (digits, false),
+            None => (text, true),
+        };
+        let (base, group) = match digits.split_once('_') {
+            Some((base, "")) => (base, 3),
+            Some((base, group)) => (base, group.parse().ok()?),
+            None => (digits, 0),
+        };
+        let base = if base.is_empty() { 10 } else { base.parse().ok()? };
+        self.at += 2 + end + 1;
+        (2..=36).contains(&base).then_some(Showing { base, prefix, group })
     }
 
     fn choice(&mut self) -> Read {
@@ -304,16 +382,36 @@ impl Reader<'_> {
 
     fn or(&mut self) -> Read {
         let mut left = self.and()?;
-        while self.eat(b"||") {
+        loop {
+            let make = match self.logic() {
+                b"||" => Expression::Or,
+                b"^^" => Expression::Either,
+                _ => return Ok(left),
+            };
+            self.at += 2;
             let (before, right) = self.behind(left, Self::and)?;
-            left = Expression::Or(before, right);
+            left = make(before, right);
         }
-        Ok(left)
+    }
+
+    /// The two signs of a logical operator that stands here, unless it assigns.
+    fn logic(&mut self) -> &[u8] {
+        self.blanks();
+        let (whole, either) = (self.dialect.arithmetic_logic_assigns, self.rest());
+        match either {
+            [b'&', b'&', b'=', ..] | [b'|', b'|', b'=', ..] | [b'^', b'^', b'=', ..] if whole => {
+                b""
+            }
+            [b'^', b'^', ..] if !whole => b"",
+            [first @ (b'&' | b'|' | b'^'), second, ..] if first == second => &either[..2],
+            _ => b"",
+        }
     }
 
     fn and(&mut self) -> Read {
         let mut left = self.binary(0)?;
-        while self.eat(b"&&") {
+        while self.logic() == b"&&" {
+            self.at += 2;
             let (before, right) = self.behind(left, |reader| reader.binary(0))?;
             left = Expression::And(before, right);
         }
@@ -366,13 +464,14 @@ impl Reader<'_> {
     fn binary_operator(&mut self) -> Option<(usize, Binary, u8)> {
         self.blanks();
         let rest = self.rest();
-        if rest.starts_with(b"&&") || rest.starts_with(b"||") {
+        let either = self.dialect.arithmetic_logic_assigns && rest.starts_with(b"^^");
+        if rest.starts_with(b"&&") || rest.starts_with(b"||") || either {
             return None;
         }
         let &(sign, operator) =
             BINARY.iter().find(|(sign, operator)| rest.starts_with(sign) && self.has(*operator))?;
         let binds = operator.binds(self.dialect.bits_bind_first);
-        let assigns = ASSIGNING.contains(&operator)
+        let assigns = self.assigns(operator)
             && rest.get(sign.len()) == Some(&b'=')
             && rest.get(sign.len() + 1) != Some(&b'=');
         (!assigns).then_some((sign.len(), operator, binds))
@@ -468,10 +567,27 @@ impl Reader<'_> {
             return Ok(Expression::Number(0));
         }
         let rest = &self.text[self.at..];
-        if let [b'#', behind @ ..] = rest {
+        let (behind, before) = match rest {
+            [b'#', b'\\', behind @ ..] => (behind, 2),
+            [b'\\', behind @ ..] | [b'#', behind @ ..] => (behind, 1),
+            _ => (&b""[..], 0),
+        };
+        if before > 0 {
             let character = behind.chars().next().ok_or_else(|| self.wrong("a character"))?;
-            self.at += 1 + character.len_utf8();
-            return Ok(Expression::Number(i64::from(u32::from(character))));
+            self.at += before + character.len_utf8();
+            let escaped = before == 2 || rest.starts_with(b"\\");
+            let code = match character {
+                'n' if escaped && before == 2 => 10,
+                't' if escaped && before == 2 => 9,
+                'e' | 'E' if escaped && before == 2 => 27,
+                'r' if escaped && before == 2 => 13,
+                'a' if escaped && before == 2 => 7,
+                'b' if escaped && before == 2 => 8,
+                'f' if escaped && before == 2 => 12,
+                'v' if escaped && before == 2 => 11,
+                character => u32::from(character),
+            };
+            return Ok(Expression::Number(i64::from(code)));
         }
         match rest.first() {
             Some(_) if self.begins_name() => Ok(Expression::Code(self.target()?)),

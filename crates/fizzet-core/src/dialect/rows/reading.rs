@@ -208,6 +208,10 @@ macro_rules! reading_rows {
     plus_signs_at_end: bool = [N, N, N, N, Y, N, N], "observed in all six: echo $((+)) $((+ +)) $((1,+)) $((-+))";
     /// A choice with nothing between `?` and `:` is 1, whatever holds.
     empty_choice_is_one: bool = [N, N, N, N, Y, N, N], "observed in all six: echo $((0?:3)) $((2?:3))";
+    /// Arithmetic has `^^`, and `&&=`, `||=`, `^^=` and `**=`.
+    arithmetic_logic_assigns: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((5 ^^ 3)); x=2; echo $((x **= 3)) $((x &&= 0))";
+    /// `[#16]` before an expression says how its value is shown.
+    arithmetic_shows_bases: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $(([#16] 255))";
     /// Arithmetic has functions such as `sqrt`.
     arithmetic_functions: bool = [N, N, N, N, Y, N, N], "observed in all six: echo $((sqrt(16)))";
     /// Arithmetic has constants such as `0b101`.
