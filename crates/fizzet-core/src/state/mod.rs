@@ -7,11 +7,11 @@ mod own;
 mod parameters;
 mod set;
 mod stretch;
+mod ties;
 mod variables;
 
 use rustc_hash::FxHashMap;
 use std::cell::RefCell;
-use std::collections::BTreeMap;
 use std::rc::Rc;
 
 use bstr::ByteSlice;
@@ -21,6 +21,7 @@ pub use options::Options;
 pub use own::{Call, Doing};
 pub use parameters::Positional;
 pub use stretch::Stretch;
+pub use ties::Tie;
 pub use variables::{Digits, Keeps, Key, Padding, Value, Variable, Variables};
 
 use crate::dialect::{Dialect, ListAttributes, OptionIndex, References, WithoutPath};
@@ -96,6 +97,8 @@ pub struct State {
     pub aliases: Rc<Aliases>,
     /// What OPTIND has been set to since `getopts` last looked.
     pub assigned_option_index: Option<Text>,
+    /// Lists and texts that say the same.
+    pub ties: Rc<Vec<Tie>>,
     /// Actions of `trap` by condition.
     pub traps: Traps,
     /// How programs are followed into the kernel, if they are.
@@ -142,6 +145,7 @@ impl State {
         let mut sources = Sources::new(main, text);
         let shell_source = sources.add(SourceKind::Shell, b"");
         let shell_origin = Origin::new(Rule::Shell, Span::new(shell_source, 0, 0));
+        let ties = if dialect.tied_path { ties::at_start() } else { Rc::default() };
         let mut state = State {
             dialect: Rc::new(dialect),
             sources,
@@ -151,6 +155,7 @@ impl State {
             functions: FxHashMap::default(),
             aliases: Rc::default(),
             assigned_option_index: None,
+            ties,
             traps: Traps::default(),
             outer_traps: None,
             follows: None,
@@ -362,7 +367,7 @@ impl State {
             }
             Some(key) => self.variables.set_element(name, key, text),
         }
-        self.tie_path(name);
+        self.follow_tie(name);
         if name == b"OPTIND" {
             self.assigned_option_index = self.variables.scalar(name).cloned();
         }
@@ -395,45 +400,6 @@ impl State {
             },
             Some(b"") if !self.dialect.empty_path_is_folder => None,
             path => path,
-        }
-    }
-
-    /// Makes `path` follow PATH, or PATH follow `path`, where they change together.
-    pub fn tie_path(&mut self, changed: &[u8]) {
-        if !self.dialect.tied_path {
-            return;
-        }
-        match changed {
-            b"path" => {
-                let mut joined = Text::new();
-                for (at, folder) in self.variables.values(b"path").iter().enumerate() {
-                    if at > 0 {
-                        joined.push_text(&self.shell_text(b":"));
-                    }
-                    joined.push_text(folder);
-                }
-                self.variables.set(b"PATH", joined);
-            }
-            b"PATH" => {
-                let whole = self.variables.scalar(b"PATH").cloned().unwrap_or_default();
-                let (mut folders, mut from) = (BTreeMap::new(), 0);
-                while from < whole.len() {
-                    let rest = &whole.bytes()[from..];
-                    let length = rest.iter().position(|&byte| byte == b':').unwrap_or(rest.len());
-                    folders.insert(folders.len() as i64 + 1, whole.slice(from, from + length));
-                    from += length + 1;
-                }
-                self.variables.entry(b"path").value = Value::Indexed(folders);
-            }
-            _ => {}
-        }
-    }
-
-    /// Keeps each element of an array once, where it was declared so.
-    pub(crate) fn drop_repeats(&mut self, name: &[u8]) {
-        if self.variables.get(name).is_some_and(|variable| variable.unique) {
-            self.variables.drop_repeats(name);
-            self.tie_path(name);
         }
     }
 

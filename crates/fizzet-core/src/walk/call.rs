@@ -129,6 +129,7 @@ impl Walker {
         self.state.doing.calls.push(Call { name, source: body.source, from, body, is_file: false });
         let restorable = self.state.dialect.functions_can_keep_options;
         let before = restorable.then(|| (self.state.options.clone(), self.state.traps.clone()));
+        let ties = self.state.ties.clone();
         let aside = self.set_actions_aside();
         let mut outcome = self.body_of(function);
         if matches!(outcome, Err(Stop::Enough)) {
@@ -208,6 +209,7 @@ impl Walker {
             outcome = self.leave_shell(outcome, self.scopes.len() + 1);
             if let Some((options, traps)) = before {
                 self.forget_settings(options, traps);
+                self.state.ties = ties;
             }
             if let Some(trap) = outer_trap {
                 self.state.traps.insert(b"EXIT"[..].into(), trap);

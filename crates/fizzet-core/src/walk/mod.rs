@@ -95,7 +95,7 @@ impl Watched {
 pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Observer>>) -> Watched {
     beginning::find_itself(&mut state, &*host);
     beginning::count_levels(&mut state);
-    state.tie_path(b"PATH");
+    state.tie_inherited();
     state.forget_inherited();
     state.doing.process = host.process();
     let wants = observer.borrow().wants();

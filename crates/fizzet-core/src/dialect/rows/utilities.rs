@@ -25,6 +25,10 @@ macro_rules! utilities_rows {
     type_options_shorten: bool = [N, N, N, Y, N, N, N], "observed in all six: type -y echo";
     /// `which`, `where` and `whence -f` tell the definitions of functions.
     whence_defines: bool = [N, N, N, N, N, N, Y], "observed in ksh93, mksh and zsh: f() { :; }; whence -f f; which f";
+    /// `typeset name` tells the value of a variable that is there already.
+    typeset_tells_known: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: x=1; typeset x; f() { local y=2; local y; }; f";
+    /// `typeset +r` makes a variable changeable again.
+    read_only_can_end: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: readonly x=1; typeset +r x; x=2; echo $x";
     /// What stands before and behind the name of a function in a list of all functions.
     listed_functions: (&'static str, &'static str) = [("", ""), ("declare -f ", ""), ("", ""), ("", ""), ("", "()"), ("", ""), ("", "")], "observed in bash, ksh93, mksh and zsh: f() { :; }; declare -F; typeset +f";
     /// `declare`, `export` and `readonly` mark functions.

@@ -18,6 +18,7 @@ mod references;
 mod shopt;
 mod tell;
 mod test;
+mod ties;
 mod time;
 mod trap;
 mod unset;

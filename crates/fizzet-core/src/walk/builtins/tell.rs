@@ -2,6 +2,7 @@
 
 use crate::dialect::Told;
 use crate::expand::Context;
+use crate::expand::pattern::Pattern;
 use crate::expand::transform::{attributes, double_quoted, listed, pair, subscript, told};
 use crate::lineage::{Origin, Rule};
 use crate::state::{Digits, Keeps, Key, Padding, Value, Variable, element_name};
@@ -62,6 +63,78 @@ impl Walker {
         let number = std::str::from_utf8(index).ok()?.parse().ok()?;
         let text = self.state.variables.element(array, &Key::Number(number))?;
         Some([b"typeset ", written, b"=", &self.quoted(text)].concat())
+    }
+
+    /// Whether `typeset` would not make this variable but find it.
+    pub(super) fn is_known_here(&self, name: &[u8]) -> bool {
+        let here = self
+            .scopes
+            .last()
+            .is_none_or(|scope| scope.hidden.iter().any(|(known, _)| **known == *name));
+        here && self.state.variables.get(name).is_some()
+    }
+
+    /// `name=value`, as zsh tells a variable without its attributes.
+    pub(super) fn tell_value(&mut self, name: &[u8], call: &Call<'_>) {
+        let Some(variable) = self.state.variables.get(name).cloned() else { return };
+        let line = [name, b"=", &self.listed_value(&variable)].concat();
+        self.print_told(line, variable.scalar().is_some_and(Text::has_hole), call);
+    }
+
+    /// `typeset -m pattern...`: the variables whose names match, with their values; with `+m` by what
+    /// they are.
+    pub(super) fn tell_matching(&mut self, patterns: &[Text], kinds: bool, call: &Call<'_>) {
+        for pattern in patterns {
+            let rules = self.state.pattern_rules(false);
+            let pattern = Pattern::new(pattern.bytes(), &vec![false; pattern.len()], rules);
+            let names = self.state.variables.names();
+            let mut names: Vec<Vec<u8>> = names.into_iter().map(<[u8]>::to_vec).collect();
+            names.retain(|name| pattern.matches(name));
+            names.sort_unstable();
+            for name in names {
+                match kinds {
+                    true => self.tell_what_it_is(&name, call),
+                    false => self.tell_value(&name, call),
+                }
+            }
+        }
+    }
+
+    /// What a variable is, in words, and its name.
+    fn tell_what_it_is(&mut self, name: &[u8], call: &Call<'_>) {
+        let Some(variable) = self.state.variables.get(name) else { return };
+        let mut words: Vec<String> = Vec::new();
+        let mut say = |is: bool, word: &str| {
+            if is {
+                words.push(word.into());
+            }
+        };
+        match variable.keeps {
+            Keeps::Integer(Digits { base: 0 | 10, .. }) => say(true, "integer"),
+            Keeps::Integer(digits) => say(true, &format!("integer {}", digits.base)),
+            Keeps::Real { .. } => say(true, "float"),
+            _ => {}
+        }
+        say(matches!(variable.value, Value::Indexed(_)), "array");
+        say(matches!(variable.value, Value::Associative(_)), "association");
+        say(self.is_local(name), "local");
+        match variable.keeps {
+            Keeps::Field(Padding::Left, width) => say(true, &format!("left justified {width}")),
+            Keeps::Field(Padding::Right, width) => say(true, &format!("right justified {width}")),
+            Keeps::Field(Padding::Zeros, width) => say(true, &format!("zero filled {width}")),
+            _ => {}
+        }
+        say(variable.keeps == Keeps::Lower, "lowercase");
+        say(variable.read_only, "readonly");
+        say(variable.keeps == Keeps::Upper, "uppercase");
+        say(variable.exported && self.is_local(name), "exported");
+        say(variable.unique, "unique");
+        if let Some(tie) = self.state.tie(name) {
+            let other = if *tie.list == *name { &tie.text } else { &tie.list };
+            say(true, &format!("tied {}", String::from_utf8_lossy(other)));
+        }
+        words.push(String::from_utf8_lossy(name).into_owned());
+        self.print_told(words.join(" ").into_bytes(), false, call);
     }
 
     fn print_told(&mut self, mut line: Vec<u8>, has_hole: bool, call: &Call<'_>) {
@@ -201,15 +274,40 @@ impl Walker {
         letters.add(variable.keeps == Keeps::Upper, 'u');
         letters.add(variable.exported && is_list, 'x');
         letters.add(variable.unique, 'U');
+        let tie = self.state.tie(name).filter(|_| self.is_told_tied(name)).cloned();
+        letters.add(tie.is_some(), 'T');
         let letters = letters.written;
-        let value = match &variable.value {
-            Value::Nothing => {
-                return [command, &letters, " "]
-                    .concat()
-                    .into_bytes()
-                    .into_iter()
-                    .chain(name.iter().copied())
-                    .collect();
+        if let Some(tie) = tie {
+            let list = self.state.variables.get(&tie.list).cloned();
+            let value = list.map_or_else(Vec::new, |list| self.listed_value(&list));
+            let mut line = [command.as_bytes(), letters.as_bytes(), b" "].concat();
+            line.extend([&tie.text[..], b" ", &tie.list, b"=", &value].concat());
+            if tie.separator != b':' {
+                line.extend([b" ", &told(&self.state.dialect, &[tie.separator])[..]].concat());
+            }
+            return line;
+        }
+        if let Value::Nothing = variable.value {
+            return [command.as_bytes(), letters.as_bytes(), b" ", name].concat();
+        }
+        let value = self.listed_value(variable);
+        [command.as_bytes(), letters.as_bytes(), b" ", name, b"=", &value].concat()
+    }
+
+    /// Whether both tied variables are there, so that each tells the other.
+    fn is_told_tied(&self, name: &[u8]) -> bool {
+        let tie = self.state.tie(name);
+        tie.is_some_and(|tie| {
+            [&tie.text, &tie.list].into_iter().all(|one| self.state.variables.get(one).is_some())
+        })
+    }
+
+    /// A value as zsh lists it, with blanks inside the parentheses of a list.
+    fn listed_value(&self, variable: &Variable) -> Vec<u8> {
+        match &variable.value {
+            Value::Nothing => Vec::new(),
+            Value::Scalar(text) if matches!(variable.keeps, Keeps::Integer(_)) => {
+                in_decimal(text.bytes())
             }
             Value::Scalar(text) => self.quoted_value(text, variable.keeps),
             Value::Indexed(elements) => {
@@ -225,8 +323,24 @@ impl Walker {
                 });
                 [&b"( "[..], &items.collect::<Vec<_>>().join(&b' '), b" )"].concat()
             }
-        };
-        [command.as_bytes(), letters.as_bytes(), b" ", name, b"=", &value].concat()
+        }
+    }
+}
+
+/// An integer without the base that it is shown with.
+fn in_decimal(shown: &[u8]) -> Vec<u8> {
+    let text = String::from_utf8_lossy(shown);
+    let (sign, digits) = match text.strip_prefix('-') {
+        Some(digits) => ("-", digits),
+        None => ("", &*text),
+    };
+    let number = digits.split_once('#').and_then(|(base, digits)| {
+        let base = base.parse().ok().filter(|base| (2..=36).contains(base))?;
+        u64::from_str_radix(digits, base).ok()
+    });
+    match number {
+        Some(number) => format!("{sign}{number}").into_bytes(),
+        None => shown.to_vec(),
     }
 }
 

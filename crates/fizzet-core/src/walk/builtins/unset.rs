@@ -116,6 +116,10 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                 }
             }
             _ => {
+                if let Some(tie) = walker.state.tie(&name).cloned() {
+                    let other = if tie.list == name { tie.text } else { tie.list };
+                    walker.state.variables.remove(&other);
+                }
                 if *name == *b"OPTIND" && walker.state.dialect.option_index == OptionIndex::Digits {
                     return Err(walker.fatal(call, "OPTIND takes a number"));
                 }

@@ -17,8 +17,8 @@ use crate::walk::builtins::options::Given;
 use crate::walk::builtins::{Call, control::number};
 
 /// What a declaration does to each of its names.
-struct Declaration<'a> {
-    given: Given<'a>,
+pub(super) struct Declaration<'a> {
+    pub(super) given: Given<'a>,
     /// Whether the utility is `export` or `readonly`.
     outside: bool,
     exports: bool,
@@ -117,13 +117,29 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     if declaration.given.takes_back(b'f') {
         return Ok(walker.tell_functions(&declaration.given, Tells::Listed, call));
     }
+    if declaration.given.has(b'T') && walker.state.dialect.tied_path {
+        return walker.tie_variables(&declaration, call);
+    }
+    let by_pattern = declaration.given.has(b'm') || declaration.given.takes_back(b'm');
+    if by_pattern && walker.state.dialect.tied_path {
+        let names = declaration.given.takes_back(b'm');
+        walker.tell_matching(declaration.given.operands, names, call);
+        return Ok(0);
+    }
     let asks = declaration.given.has(b'p') && !outside;
     if asks || declaration.given.operands.is_empty() {
         return Ok(walker.tell_variables(declaration.given.operands, call));
     }
     let first = call.argv.len() - declaration.given.operands.len();
     let mut status = 0;
+    let tells = walker.state.dialect.typeset_tells_known
+        && !outside
+        && declaration.given.letters().next().is_none();
     for (at, operand) in declaration.given.operands.iter().enumerate() {
+        if tells && walker.is_known_here(operand.bytes()) {
+            walker.tell_value(operand.bytes(), call);
+            continue;
+        }
         if !walker.declare_one(&declaration, operand, first + at)? {
             let dialect = &walker.state.dialect;
             if dialect.bad_names_are_passed_over {
@@ -157,7 +173,7 @@ struct Operand<'a> {
 
 impl Walker {
     /// Declares one operand; false if it is no name.
-    fn declare_one(
+    pub(super) fn declare_one(
         &mut self,
         declaration: &Declaration<'_>,
         operand: &Text,
@@ -317,8 +333,10 @@ impl Walker {
         {
             self.outlast(name);
         }
-        if declaration.exports || declaration.freezes || given.takes_back(b'x') {
+        let thaws = given.takes_back(b'r') && self.state.dialect.read_only_can_end;
+        if declaration.exports || declaration.freezes || given.takes_back(b'x') || thaws {
             let variable = self.state.variables.entry(name);
+            variable.read_only &= !thaws;
             variable.exported |= declaration.exports;
             let takes_back = given.has(b'n') && declaration.exports;
             variable.exported &= !given.takes_back(b'x') && !takes_back;
