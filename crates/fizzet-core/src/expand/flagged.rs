@@ -530,9 +530,9 @@ impl Substitution<'_> {
             _ => "scalar",
         }];
         words.extend(match variable.keeps {
-            Keeps::Field(Padding::Left, _) => Some("left"),
-            Keeps::Field(Padding::Right, _) => Some("right_blanks"),
-            Keeps::Field(Padding::Zeros, _) => Some("right_zeros"),
+            Keeps::Field(Padding::Left | Padding::LeftDigits, _) => Some("left"),
+            Keeps::Field(Padding::Right | Padding::RightWhole, _) => Some("right_blanks"),
+            Keeps::Field(Padding::Zeros | Padding::Filled, _) => Some("right_zeros"),
             Keeps::Lower => Some("lower"),
             Keeps::Upper => Some("upper"),
             _ => None,

@@ -70,6 +70,9 @@ impl FunctionMarks {
 /// The actions of `trap`, by their conditions: EXIT, `INT`, `34`.
 pub type Traps = FxHashMap<Rc<[u8]>, Text>;
 
+/// An element of an array: its name, and the key.
+pub type ElementOf = (Rc<[u8]>, Key);
+
 /// How programs are followed into the kernel.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub struct Follows {
@@ -537,11 +540,7 @@ impl State {
     ///
     /// # Errors
     /// An index that is no expression.
-    pub fn element_meant(
-        &mut self,
-        name: &[u8],
-        span: Span,
-    ) -> Result<Option<(Rc<[u8]>, Key)>, Stop> {
+    pub fn element_meant(&mut self, name: &[u8], span: Span) -> Result<Option<ElementOf>, Stop> {
         let Some(meant) = self.variables.meant(name) else { return Ok(None) };
         let Some((array, index)) = element_name(&meant) else { return Ok(None) };
         let key = self.element_key(array, index, span)?;

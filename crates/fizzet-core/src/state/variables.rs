@@ -109,6 +109,12 @@ pub enum Padding {
     Right,
     /// To the right, zeros before what begins with a digit.
     Zeros,
+    /// From the left without the zeros that it begins with, blanks behind it.
+    LeftDigits,
+    /// To the right with the blanks at its end, blanks before it.
+    RightWhole,
+    /// To the right, zeros before it.
+    Filled,
 }
 
 impl Padding {
@@ -117,10 +123,12 @@ impl Padding {
         let characters: Vec<char> = bstr::ByteSlice::to_str_lossy(text).chars().collect();
         let width = if width == 0 { characters.len() } else { width };
         let trimmed = match self {
-            Padding::Left => {
-                let blanks = characters.iter().take_while(|one| **one == ' ').count();
-                &characters[blanks..]
+            Padding::Left | Padding::LeftDigits => {
+                let goes =
+                    |one: &&char| **one == ' ' || (self == Padding::LeftDigits && **one == '0');
+                &characters[characters.iter().take_while(goes).count()..]
             }
+            Padding::RightWhole => &characters[..],
             _ => {
                 let blanks = characters.iter().rev().take_while(|one| **one == ' ').count();
                 &characters[..characters.len() - blanks]
@@ -128,10 +136,13 @@ impl Padding {
         };
         let missing = width.saturating_sub(trimmed.len());
         let digit = trimmed.first().is_some_and(char::is_ascii_digit);
-        let fill = if self == Padding::Zeros && digit { '0' } else { ' ' };
+        let zeros = (self == Padding::Zeros && digit) || self == Padding::Filled;
+        let fill = if zeros { '0' } else { ' ' };
         let padding = std::iter::repeat_n(fill, missing);
         let shown: String = match self {
-            Padding::Left => trimmed.iter().copied().take(width).chain(padding).collect(),
+            Padding::Left | Padding::LeftDigits => {
+                trimmed.iter().copied().take(width).chain(padding).collect()
+            }
             _ => padding
                 .chain(trimmed[trimmed.len().saturating_sub(width)..].iter().copied())
                 .collect(),

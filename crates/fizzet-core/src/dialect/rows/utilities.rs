@@ -25,6 +25,8 @@ macro_rules! utilities_rows {
     type_options_shorten: bool = [N, N, N, Y, N, N, N], "observed in all six: type -y echo";
     /// `which`, `where` and `whence -f` tell the definitions of functions.
     whence_defines: bool = [N, N, N, N, N, N, Y], "observed in ksh93, mksh and zsh: f() { :; }; whence -f f; which f";
+    /// How `typeset -R`, `-Z` and `-LZ` fill their fields.
+    field_paddings: (Padding, Padding, Padding) = [(Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Filled, Padding::LeftDigits), (Padding::RightWhole, Padding::Zeros, Padding::Left)], "observed in ksh93, mksh and zsh: typeset -R5 d='ab  '; typeset -Z5 z=-4; typeset -LZ5 l=0042";
     /// `typeset name` tells the value of a variable that is there already.
     typeset_tells_known: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: x=1; typeset x; f() { local y=2; local y; }; f";
     /// `typeset +r` makes a variable changeable again.

@@ -119,9 +119,15 @@ impl Walker {
         say(matches!(variable.value, Value::Associative(_)), "association");
         say(self.is_local(name), "local");
         match variable.keeps {
-            Keeps::Field(Padding::Left, width) => say(true, &format!("left justified {width}")),
-            Keeps::Field(Padding::Right, width) => say(true, &format!("right justified {width}")),
-            Keeps::Field(Padding::Zeros, width) => say(true, &format!("zero filled {width}")),
+            Keeps::Field(Padding::Left | Padding::LeftDigits, width) => {
+                say(true, &format!("left justified {width}"))
+            }
+            Keeps::Field(Padding::Right | Padding::RightWhole, width) => {
+                say(true, &format!("right justified {width}"))
+            }
+            Keeps::Field(Padding::Zeros | Padding::Filled, width) => {
+                say(true, &format!("zero filled {width}"))
+            }
             _ => {}
         }
         say(variable.keeps == Keeps::Lower, "lowercase");
@@ -179,9 +185,15 @@ impl Walker {
             Keeps::Upper => words.push("-u".into()),
             Keeps::Lower => words.push("-l".into()),
             Keeps::Name => words.push("-n".into()),
-            Keeps::Field(Padding::Zeros, width) => words.push(format!("-Z {width} -R {width}")),
-            Keeps::Field(Padding::Left, width) => words.push(format!("-L {width}")),
-            Keeps::Field(Padding::Right, width) => words.push(format!("-R {width}")),
+            Keeps::Field(Padding::Zeros | Padding::Filled, width) => {
+                words.push(format!("-Z {width} -R {width}"))
+            }
+            Keeps::Field(Padding::Left | Padding::LeftDigits, width) => {
+                words.push(format!("-L {width}"))
+            }
+            Keeps::Field(Padding::Right | Padding::RightWhole, width) => {
+                words.push(format!("-R {width}"))
+            }
             Keeps::Capital | Keeps::Text => {}
         }
         let mut line = Vec::new();
@@ -217,9 +229,15 @@ impl Walker {
         let mut options = String::new();
         let mut flag = |is: bool, letter: &str| options += if is { letter } else { "" };
         match variable.keeps {
-            Keeps::Field(Padding::Zeros, width) => flag(true, &format!(" -R{width} -Z")),
-            Keeps::Field(Padding::Left, width) => flag(true, &format!(" -L{width}")),
-            Keeps::Field(Padding::Right, width) => flag(true, &format!(" -R{width}")),
+            Keeps::Field(Padding::Zeros | Padding::Filled, width) => {
+                flag(true, &format!(" -R{width} -Z"))
+            }
+            Keeps::Field(Padding::Left | Padding::LeftDigits, width) => {
+                flag(true, &format!(" -L{width}"))
+            }
+            Keeps::Field(Padding::Right | Padding::RightWhole, width) => {
+                flag(true, &format!(" -R{width}"))
+            }
             _ => {}
         }
         flag(matches!(variable.keeps, Keeps::Integer(_)), " -i");
@@ -264,9 +282,15 @@ impl Walker {
             Keeps::Integer(digits) => letters.numbered("i", Some(digits.base as usize)),
             Keeps::Real { letter: b'f', .. } => letters.add(true, 'F'),
             Keeps::Real { .. } => letters.add(true, 'E'),
-            Keeps::Field(Padding::Left, width) => letters.numbered("L", Some(width)),
-            Keeps::Field(Padding::Right, width) => letters.numbered("R", Some(width)),
-            Keeps::Field(Padding::Zeros, width) => letters.numbered("Z", Some(width)),
+            Keeps::Field(Padding::Left | Padding::LeftDigits, width) => {
+                letters.numbered("L", Some(width))
+            }
+            Keeps::Field(Padding::Right | Padding::RightWhole, width) => {
+                letters.numbered("R", Some(width))
+            }
+            Keeps::Field(Padding::Zeros | Padding::Filled, width) => {
+                letters.numbered("Z", Some(width))
+            }
             _ => {}
         }
         letters.add(variable.keeps == Keeps::Lower, 'l');

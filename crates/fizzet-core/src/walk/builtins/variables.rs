@@ -76,10 +76,14 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
             true => dialect.export_option_is_fatal,
             false => dialect.typeset_option_is_fatal,
         };
-        return match fatal {
-            true => Err(walker.fatal_option(call)),
-            false => Ok(walker.state.dialect.declaration_usage_status),
-        };
+        if fatal {
+            return Err(walker.fatal_option(call));
+        }
+        // Lists have been assigned by the time the utility finds out.
+        for list in walker.take_list_arguments() {
+            walker.assign_argument(list)?;
+        }
+        return Ok(walker.state.dialect.declaration_usage_status);
     }
     let declaration = Declaration {
         outside,
@@ -136,7 +140,8 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         && !outside
         && declaration.given.letters().next().is_none();
     for (at, operand) in declaration.given.operands.iter().enumerate() {
-        if tells && walker.is_known_here(operand.bytes()) {
+        let gets_list = walker.list_arguments.iter().any(|list| list.at == first + at);
+        if tells && !gets_list && walker.is_known_here(operand.bytes()) {
             walker.tell_value(operand.bytes(), call);
             continue;
         }
@@ -333,6 +338,10 @@ impl Walker {
         {
             self.outlast(name);
         }
+        let is_frozen = self.state.variables.get(name).is_some_and(|one| one.read_only);
+        if given.takes_back(b'r') && is_frozen && !self.state.dialect.read_only_can_end {
+            return Ok(false);
+        }
         let thaws = given.takes_back(b'r') && self.state.dialect.read_only_can_end;
         if declaration.exports || declaration.freezes || given.takes_back(b'x') || thaws {
             let variable = self.state.variables.entry(name);
@@ -408,8 +417,16 @@ impl Walker {
             true => Digits { base, unsigned: given.has(b'U'), capitals: given.has(b'u') },
             false => Digits::of(base),
         };
-        let field = [(b'L', Padding::Left), (b'R', Padding::Right), (b'Z', Padding::Zeros)];
-        let field = field.into_iter().find(|(letter, _)| given.has(*letter));
+        let (right, zeros, left_zeros) = self.state.dialect.field_paddings;
+        let letter =
+            |letter: u8, behind: u8| if given.value(letter).is_some() { letter } else { behind };
+        let field = match (given.has(b'L'), given.has(b'R'), given.has(b'Z')) {
+            (true, _, true) => Some((letter(b'L', b'Z'), left_zeros)),
+            (true, ..) => Some((b'L', Padding::Left)),
+            (_, true, false) => Some((b'R', right)),
+            (_, _, true) => Some((letter(b'Z', b'R'), zeros)),
+            _ => None,
+        };
         let keeps = match () {
             () if let Some((letter, padding)) = field => Keeps::Field(padding, width(letter)),
             () if given.has(b'F') => {
