@@ -6,6 +6,7 @@ use crate::expand::tilde::in_field;
 use crate::expand::tilde_cut::hidden_brace;
 use crate::expand::{Tilde, ifs, is_expansion, joined, single, split_all};
 use crate::lineage::{Hop, Origin, Rule};
+use crate::state::{Key, Value};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{Instead, Parameter, ParameterName, Part, Subscript, Word};
 use crate::text::{Standing, Text};
@@ -157,6 +158,18 @@ impl Substitution<'_> {
         let expanded = stored.passed_through(&hop(Rule::Parameter), Standing::Quoted);
         let key = match &parameter.index {
             Some(Subscript::Index(index)) => Some(self.key(name, index)?),
+            Some(all) if self.cx.state().dialect.whole_index_is_key => {
+                let state = self.cx.state();
+                let keyed = state
+                    .variables
+                    .get(name)
+                    .is_some_and(|one| matches!(one.value, Value::Associative(_)));
+                let sign: &[u8] = if matches!(all, Subscript::At) { b"@" } else { b"*" };
+                if !keyed {
+                    return Err(state.mistake("one index was expected", parameter.span, 1));
+                }
+                Some(Key::Text(state.shell_text(sign)))
+            }
             _ => None,
         };
         self.cx.state().store(name, key.clone(), stored, parameter.span)?;

@@ -98,6 +98,8 @@ macro_rules! expanding_rows {
     lengths_of_lists_in_bytes: bool = [N, N, N, Y, N, N, N], "observed in busybox with UTF-8: set -- ä; echo ${#@} ${#1}";
     /// An assignment in arithmetic makes a new variable one of numbers.
     arithmetic_makes_numbers: bool = [N, N, N, N, N, N, Y], "observed in all six: ((v=1)); v=2+3; echo $v";
+    /// `${x[@]:=word}` assigns the element `@` of an associative array, and is a mistake for others.
+    whole_index_is_key: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: declare -A m; : ${m[@]:=x}; declare -p m; : ${a[@]:=x}";
     /// In the word and the patterns of `case`, quotes that an expansion has emptied leave a byte 127 behind.
     emptied_quotes_leave_mark: bool = [N, Y, N, N, N, N, N], "observed in all six: y=b; case \"${y#b}\"a in ?a) echo yes;; esac; set -- '' b; case \"$@\" in ?' b') echo yes;; esac";
     /// While the word of an assignment, a `case`, a `[[ ]]`, a here-document or a quoted `${x-word}` is expanded, an unquoted `$*` in commands inside it is joined too.

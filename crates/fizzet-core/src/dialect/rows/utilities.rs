@@ -27,6 +27,12 @@ macro_rules! utilities_rows {
     whence_defines: bool = [N, N, N, N, N, N, Y], "observed in ksh93, mksh and zsh: f() { :; }; whence -f f; which f";
     /// How `typeset -R`, `-Z` and `-LZ` fill their fields.
     field_paddings: (Padding, Padding, Padding) = [(Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Filled, Padding::LeftDigits), (Padding::RightWhole, Padding::Zeros, Padding::Left)], "observed in ksh93, mksh and zsh: typeset -R5 d='ab  '; typeset -Z5 z=-4; typeset -LZ5 l=0042";
+    /// `typeset -ul` keeps small letters; elsewhere the two take each other away.
+    both_cases_are_lower: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: typeset -ul b=aB; echo $b";
+    /// Where the shell has no read-only variables of its own: whether `readonly` tells them without the command.
+    read_only_list: Option<bool> = [None, None, Some(false), Some(false), Some(true), None, None], "observed in all six: readonly b=B a='x y' c; readonly; readonly -p";
+    /// `read -t 0` reads nothing, but asks whether it could.
+    read_asks_without_waiting: bool = [N, Y, N, Y, N, N, N], "observed in all six: read -t 0 x <f; echo $? $x";
     /// `typeset name` tells the value of a variable that is there already.
     typeset_tells_known: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: x=1; typeset x; f() { local y=2; local y; }; f";
     /// `typeset +r` makes a variable changeable again.

@@ -32,6 +32,13 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
             false => Ok(walker.state.dialect.read_bad_name_status),
         };
     }
+    let is_zero = |text: &Text| {
+        text.bytes().iter().all(|byte| b"0.".contains(byte)) && text.bytes().contains(&b'0')
+    };
+    if walker.state.dialect.read_asks_without_waiting && given.value(b't').is_some_and(is_zero) {
+        // It only asks whether something can be read: the end of a file, too.
+        return Ok(0);
+    }
     let count = |letter| {
         let text: &Text = given.value(letter)?;
         usize::try_from(number(text.bytes())?).ok()

@@ -65,6 +65,26 @@ impl Walker {
         Some([b"typeset ", written, b"=", &self.quoted(text)].concat())
     }
 
+    /// `readonly`: the variables that may not change, with the command that makes them so unless they
+    /// are told alone.
+    pub(super) fn tell_read_only(&mut self, command: bool, call: &Call<'_>) {
+        let names = self.state.variables.names();
+        let mut names: Vec<Vec<u8>> = names.into_iter().map(<[u8]>::to_vec).collect();
+        names.sort_unstable();
+        for name in names {
+            let Some(variable) = self.state.variables.get(&name).filter(|one| one.read_only) else {
+                continue;
+            };
+            let value = variable.scalar().map(|text| self.quoted(text));
+            let command: &[u8] = if command { b"readonly " } else { b"" };
+            let line = match value {
+                Some(value) => [command, &name, b"=", &value].concat(),
+                None => [command, &name].concat(),
+            };
+            self.print_told(line, false, call);
+        }
+    }
+
     /// Whether `typeset` would not make this variable but find it.
     pub(super) fn is_known_here(&self, name: &[u8]) -> bool {
         let here = self

@@ -131,6 +131,14 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         return Ok(0);
     }
     let asks = declaration.given.has(b'p') && !outside;
+    if utility == b"readonly" && declaration.given.operands.is_empty() {
+        let shown = walker.state.dialect.read_only_list;
+        if let Some(alone) = shown {
+            let alone = alone && !declaration.given.has(b'p');
+            walker.tell_read_only(!alone, call);
+            return Ok(0);
+        }
+    }
     if asks || declaration.given.operands.is_empty() {
         return Ok(walker.tell_variables(declaration.given.operands, call));
     }
@@ -427,6 +435,7 @@ impl Walker {
             (_, _, true) => Some((letter(b'Z', b'R'), zeros)),
             _ => None,
         };
+        let cases = [b'u', b'l', b'c'].into_iter().filter(|letter| given.has(*letter)).count();
         let keeps = match () {
             () if let Some((letter, padding)) = field => Keeps::Field(padding, width(letter)),
             () if given.has(b'F') => {
@@ -444,7 +453,8 @@ impl Walker {
                 Keeps::Integer(shown(0))
             }
             () if given.has(b'i') => Keeps::Integer(shown(base.clamp(least, 64) as u32)),
-            () if given.has(b'u') => Keeps::Upper,
+            () if cases > 1 && !self.state.dialect.both_cases_are_lower => Keeps::Text,
+            () if given.has(b'u') && cases == 1 => Keeps::Upper,
             () if given.has(b'l') => Keeps::Lower,
             () if given.has(b'c') && self.state.dialect.capital_attribute => Keeps::Capital,
             () if taken_back.iter().any(|letter| given.takes_back(*letter)) => Keeps::Text,
