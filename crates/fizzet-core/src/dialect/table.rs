@@ -8,7 +8,6 @@ use crate::dialect::rows::{carrying_rows, expanding_rows, reading_rows, utilitie
 use crate::dialect::words::{TYPE_WORDS, TypeWords};
 use crate::dialect::{DollarEscapes, Nul, Shell, escapes};
 use crate::hexadecimal::HexDigits;
-use crate::state::Padding;
 use crate::stop::{Reach, Status};
 
 /// One rule in which shells differ.

@@ -22,7 +22,9 @@ pub use own::{Call, Doing};
 pub use parameters::Positional;
 pub use stretch::Stretch;
 pub use ties::Tie;
-pub use variables::{Digits, Keeps, Key, Padding, Value, Variable, Variables};
+pub use variables::{Digits, Keeps, Key, Value, Variable, Variables};
+
+pub use crate::dialect::Padding;
 
 use crate::dialect::{Dialect, ListAttributes, OptionIndex, References, WithoutPath};
 use crate::expand::Ifs;

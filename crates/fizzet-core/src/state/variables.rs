@@ -6,6 +6,7 @@ use std::rc::Rc;
 
 use rustc_hash::{FxHashMap, FxHashSet};
 
+use crate::dialect::Padding;
 use crate::real::Real;
 use crate::state::Associative;
 use crate::text::Text;
@@ -98,23 +99,6 @@ pub enum Keeps {
     Field(Padding, usize),
     /// The text is the name of another variable, which is meant instead.
     Name,
-}
-
-/// How a text fills a field of some width.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum Padding {
-    /// From the left, blanks behind it.
-    Left,
-    /// To the right, blanks before it.
-    Right,
-    /// To the right, zeros before what begins with a digit.
-    Zeros,
-    /// From the left without the zeros that it begins with, blanks behind it.
-    LeftDigits,
-    /// To the right with the blanks at its end, blanks before it.
-    RightWhole,
-    /// To the right, zeros before it.
-    Filled,
 }
 
 impl Padding {

@@ -17,6 +17,23 @@ pub enum Told {
     Lists,
 }
 
+/// How a text fills a field of some width.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Padding {
+    /// From the left, blanks behind it.
+    Left,
+    /// To the right, blanks before it.
+    Right,
+    /// To the right, zeros before what begins with a digit.
+    Zeros,
+    /// From the left without the zeros that it begins with, blanks behind it.
+    LeftDigits,
+    /// To the right with the blanks at its end, blanks before it.
+    RightWhole,
+    /// To the right, zeros before it.
+    Filled,
+}
+
 /// How the conversions of `printf` take arguments by their numbers, as in `%2$s`.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum Positions {
