@@ -500,27 +500,16 @@ impl Printer<'_> {
             .strip_suffix(b"-")
             .is_some_and(|from| !from.is_empty() && from.iter().all(u8::is_ascii_digit));
         let closes = written == b"-";
-        let (usual, sign, blank) = match redirect.operator {
-            Operator::Input => (Some(0), "<", true),
-            Operator::Output => (Some(1), ">", true),
-            Operator::Clobber => (Some(1), ">|", true),
-            Operator::Append => (Some(1), ">>", true),
-            Operator::ReadWrite => (None, "<>", true),
-            Operator::Both => (None, "&>", true),
-            Operator::BothAppend => (None, "&>>", true),
-            Operator::HereString => (Some(0), "<<<", true),
-            Operator::HereDocument => (Some(0), "<<", false),
-            Operator::HereDocumentTabs => (Some(0), "<<-", false),
-            Operator::DuplicateInput | Operator::DuplicateOutput if closes => (None, ">&", false),
-            Operator::DuplicateInput if is_number || moves => (None, "<&", false),
-            Operator::DuplicateOutput if is_number || moves => (None, ">&", false),
-            Operator::DuplicateInput => (Some(0), "<&", false),
-            Operator::DuplicateOutput => (Some(1), ">&", false),
-        };
-        let own = match redirect.operator {
-            Operator::Input | Operator::HereString | Operator::ReadWrite => 0,
-            Operator::DuplicateInput | Operator::HereDocument | Operator::HereDocumentTabs => 0,
-            _ => 1,
+        let duplicates =
+            matches!(redirect.operator, Operator::DuplicateInput | Operator::DuplicateOutput);
+        let sign = if closes && duplicates { ">&" } else { redirect.operator.sign() };
+        let blank = !duplicates && redirect.body.is_none();
+        let own = redirect.operator.descriptor();
+        // Where another number or none at all would mean something else, the number is always there.
+        let usual = match redirect.operator {
+            Operator::ReadWrite | Operator::Both | Operator::BothAppend => None,
+            _ if duplicates && (closes || is_number || moves) => None,
+            _ => Some(own),
         };
         let both = matches!(redirect.operator, Operator::Both | Operator::BothAppend);
         match &redirect.target {

@@ -6,8 +6,8 @@ use crate::source::Span;
 use crate::state::Function;
 use crate::syntax::ast::{
     AndOr, Argument, AssignedValue, Assignment, CaseBranch, CaseEnd, Command, CommandKind,
-    Condition, Connector, List, Operation, Parameter, Pipeline, Redirect, RedirectOperator,
-    RedirectTarget, SimpleCommand, Word,
+    Condition, Connector, List, Operation, Parameter, Pipeline, Redirect, RedirectTarget,
+    SimpleCommand, Word,
 };
 use crate::text::Text;
 
@@ -407,27 +407,12 @@ impl Printer<'_> {
     }
 
     fn redirect(&mut self, redirect: &Redirect) {
-        use RedirectOperator as Operator;
-        let (usual, sign) = match redirect.operator {
-            Operator::Input => (0, "<"),
-            Operator::ReadWrite => (0, "<>"),
-            Operator::HereString => (0, "<<<"),
-            Operator::HereDocument => (0, "<<"),
-            Operator::HereDocumentTabs => (0, "<<-"),
-            Operator::DuplicateInput => (0, "<&"),
-            Operator::Output => (1, ">"),
-            Operator::Clobber => (1, ">|"),
-            Operator::Append => (1, ">>"),
-            Operator::Both => (1, "&>"),
-            Operator::BothAppend => (1, "&>>"),
-            Operator::DuplicateOutput => (1, ">&"),
-        };
         if let Some(RedirectTarget::Descriptor(number)) = redirect.target
-            && number != usual
+            && number != redirect.operator.descriptor()
         {
             self.page.at(number.to_string().as_bytes(), redirect.span);
         }
-        self.page.say(sign);
+        self.page.say(redirect.operator.sign());
         self.spaced(&redirect.word);
         if redirect.body.is_some() {
             self.bodies.push(redirect.clone());

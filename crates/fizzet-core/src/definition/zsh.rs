@@ -413,27 +413,21 @@ impl Printer<'_> {
     }
 
     fn redirect(&mut self, redirect: &Redirect) {
-        use RedirectOperator as Operator;
-        let (usual, sign, blank) = match redirect.operator {
-            Operator::Input => (0, "<", true),
-            Operator::ReadWrite => (0, "<>", true),
-            Operator::HereString => (0, "<<<", true),
-            Operator::HereDocument | Operator::HereDocumentTabs => (0, "<<", false),
-            Operator::DuplicateInput => (0, "<&", false),
-            Operator::Output => (1, ">", true),
-            Operator::Clobber => (1, ">|", true),
-            Operator::Append => (1, ">>", true),
-            Operator::Both => (1, "&>", true),
-            Operator::BothAppend => (1, "&>>", true),
-            Operator::DuplicateOutput => (1, ">&", false),
+        let sign = match redirect.operator {
+            // The tabs are gone.
+            RedirectOperator::HereDocumentTabs => "<<",
+            operator => operator.sign(),
         };
+        let blank = !matches!(sign, "<<" | "<&" | ">&");
         match &redirect.target {
             Some(RedirectTarget::Variable(name)) => {
                 self.page.say("{");
                 self.page.at(name, redirect.span);
                 self.page.say("}");
             }
-            Some(RedirectTarget::Descriptor(number)) if *number != usual => {
+            Some(RedirectTarget::Descriptor(number))
+                if *number != redirect.operator.descriptor() =>
+            {
                 self.page.at(number.to_string().as_bytes(), redirect.span);
             }
             _ => {}

@@ -291,6 +291,31 @@ pub enum RedirectOperator {
     HereString,
 }
 
+impl RedirectOperator {
+    /// The operator as it is written.
+    pub fn sign(self) -> &'static str {
+        match self {
+            RedirectOperator::Input => "<",
+            RedirectOperator::Output => ">",
+            RedirectOperator::Clobber => ">|",
+            RedirectOperator::Append => ">>",
+            RedirectOperator::ReadWrite => "<>",
+            RedirectOperator::DuplicateInput => "<&",
+            RedirectOperator::DuplicateOutput => ">&",
+            RedirectOperator::Both => "&>",
+            RedirectOperator::BothAppend => "&>>",
+            RedirectOperator::HereDocument => "<<",
+            RedirectOperator::HereDocumentTabs => "<<-",
+            RedirectOperator::HereString => "<<<",
+        }
+    }
+
+    /// The descriptor that is changed where none is written.
+    pub fn descriptor(self) -> u32 {
+        u32::from(!self.sign().starts_with('<'))
+    }
+}
+
 /// One branch of a `case`.
 #[derive(Clone, Debug)]
 pub struct CaseBranch {
