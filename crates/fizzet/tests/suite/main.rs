@@ -6,6 +6,7 @@ mod demo;
 mod exec;
 mod folder;
 mod follow;
+mod functions;
 mod line;
 mod own;
 mod program;
