@@ -55,6 +55,13 @@ impl Qualifiers {
             return Ok(None);
         };
         let inside = &bytes[open + 1..bytes.len() - 1];
+        let (inside, named) = match inside.strip_prefix(b"#q") {
+            Some(behind) => (behind, true),
+            None => (inside, false),
+        };
+        if inside.starts_with(b"#") && !named {
+            return Ok(None);
+        }
         if inside.iter().any(|byte| matches!(byte, b'|' | b'(' | b'~')) {
             return Ok(None);
         }

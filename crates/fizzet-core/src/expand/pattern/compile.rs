@@ -2,7 +2,7 @@
 
 use crate::dialect::{BadClass, Collating};
 use crate::expand::pattern::class::{Class, Member, Set};
-use crate::expand::pattern::escapes::{self, Escape};
+use crate::expand::pattern::escapes::{self, Escape, Place};
 use crate::expand::pattern::range::{range, range_length};
 use crate::expand::pattern::symbols;
 use crate::expand::pattern::{Item, PatternRules, Repeat};
@@ -21,12 +21,25 @@ pub(super) struct Compiler<'a> {
     pub(super) open: u32,
 }
 
+/// What stands in `(#...)`.
+enum Flag {
+    /// A place between characters.
+    Place(Place),
+    /// How often the item before comes: at least, and at most.
+    Times(u32, Option<u32>),
+}
+
 impl Compiler<'_> {
     pub(super) fn compile(&mut self) {
         while self.at < self.bytes.len() {
             let byte = self.bytes[self.at];
             if self.quoted[self.at] {
                 self.literal(byte);
+                continue;
+            }
+            if let Some((flag, end)) = self.flag() {
+                self.at = end;
+                self.carry_out(flag);
                 continue;
             }
             if let Some((group, end)) = self.group() {
@@ -145,6 +158,54 @@ impl Compiler<'_> {
         }
     }
 
+    /// `(#s)`, `(#e)` and `(#c2,3)` of zsh, and where they end.
+    fn flag(&self) -> Option<(Flag, usize)> {
+        let inside = self.bytes[self.at..].strip_prefix(b"(#").filter(|_| self.rules.operators)?;
+        let length = inside.iter().position(|&byte| byte == b')')?;
+        let end = self.at + 2 + length + 1;
+        if self.quoted[self.at..end].contains(&true) {
+            return None;
+        }
+        let flag = match &inside[..length] {
+            b"s" => Flag::Place(Place::Start),
+            b"e" => Flag::Place(Place::End),
+            [b'c', counts @ ..] if !self.items.is_empty() => {
+                let text = std::str::from_utf8(counts).ok()?;
+                let (least, most) = match text.split_once(',') {
+                    Some((least, most)) => (least, most),
+                    None => (text, text),
+                };
+                let least = if least.is_empty() { 0 } else { least.parse().ok()? };
+                let most = if most.is_empty() { None } else { Some(most.parse().ok()?) };
+                Flag::Times(least, most)
+            }
+            _ => return None,
+        };
+        Some((flag, end))
+    }
+
+    fn carry_out(&mut self, flag: Flag) {
+        let (least, most) = match flag {
+            Flag::Place(place) => return self.items.push(Item::Place(place)),
+            Flag::Times(least, most) => (least, most),
+        };
+        let Some(item) = self.last_character() else { return };
+        self.items.push(Item::Group(Repeat::Times(least, most), vec![vec![item]]));
+    }
+
+    /// Takes the item before, of a text its last character.
+    fn last_character(&mut self) -> Option<Item> {
+        let mut item = self.items.pop()?;
+        if let Item::Literal(bytes) = &mut item
+            && bytes.len() > 1
+            && let Some(last) = bytes.pop()
+        {
+            self.items.push(item);
+            item = Item::Literal(vec![last]);
+        }
+        Some(item)
+    }
+
     /// `^pattern`: what the rest of this alternative does not match.
     fn negation(&mut self) {
         let mut rest = Compiler { items: Vec::new(), at: self.at + 1, ..*self };
@@ -158,14 +219,7 @@ impl Compiler<'_> {
         let doubled = self.active(self.at + 1).flatten() == Some(b'#');
         self.at += 1 + usize::from(doubled);
         let kind = if doubled { Repeat::Some } else { Repeat::Any };
-        let Some(mut item) = self.items.pop() else { return };
-        if let Item::Literal(bytes) = &mut item
-            && bytes.len() > 1
-            && let Some(last) = bytes.pop()
-        {
-            self.items.push(item);
-            item = Item::Literal(vec![last]);
-        }
+        let Some(item) = self.last_character() else { return };
         self.items.push(Item::Group(kind, vec![vec![item]]));
     }
 

@@ -28,10 +28,12 @@ impl Search<'_, '_> {
                 }
             }
             let end = match pattern.has_places {
-                // A search goes on behind a match as if the text began there.
                 true => {
-                    let ends = pattern.reach(&text[from..], at - from);
-                    ends.into_iter().rposition(|reached| reached).map(|end| from + end)
+                    // Where escapes stand for places, a search goes on behind a match as if the text
+                    // began there.
+                    let begin = if pattern.rules.letter_escapes { from } else { 0 };
+                    let ends = pattern.reach(&text[begin..], at - begin);
+                    ends.into_iter().rposition(|reached| reached).map(|end| begin + end)
                 }
                 false => pattern.folded_ends(&text[at..]).pop().map(|end| at + end),
             };
@@ -273,6 +275,24 @@ impl Pattern {
                 }
                 if repeat == Repeat::Any {
                     merge(&mut reached, &from);
+                }
+                reached
+            }
+            Repeat::Times(least, most) => {
+                let mut here = from;
+                let mut reached = vec![false; here.len()];
+                for times in 0..=most.unwrap_or(u32::MAX) {
+                    if times >= least {
+                        merge(&mut reached, &here);
+                    }
+                    let next = once(&here);
+                    // Nothing is left, or what is left comes back to itself for ever.
+                    if !next.contains(&true) || next == here {
+                        let returns = next == here && most.is_none_or(|most| most >= least);
+                        merge(&mut reached, if returns { &here } else { &[] });
+                        break;
+                    }
+                    here = next;
                 }
                 reached
             }

@@ -132,6 +132,8 @@ enum Repeat {
     Some,
     /// `!`: anything but one of them.
     Not,
+    /// `(#c2,3)`: at least, and at most.
+    Times(u32, Option<u32>),
 }
 
 impl Repeat {
@@ -273,7 +275,7 @@ impl Pattern {
 
     fn of(items: Vec<Item>, rules: PatternRules) -> Pattern {
         let is_group = |item: &Item| matches!(item, Item::Group(..) | Item::Except(..));
-        let has_places = rules.letter_escapes && holds_place(&items);
+        let has_places = (rules.letter_escapes || rules.operators) && holds_place(&items);
         let has_groups = has_places || items.iter().any(is_group);
         Pattern { items, rules, has_groups, has_places }
     }
@@ -360,13 +362,15 @@ impl Ways {
         };
         self.steps -= 1;
         let again = match repeat {
-            Repeat::Any | Repeat::Some => vec![Item::Group(Repeat::Any, alternatives.clone())],
+            Repeat::Any | Repeat::Some | Repeat::Times(..) => {
+                vec![Item::Group(Repeat::Any, alternatives.clone())]
+            }
             Repeat::Once | Repeat::Maybe => Vec::new(),
             Repeat::Not => return,
         };
         // An empty alternative passes the group by, once for all.
-        let passes =
-            matches!(repeat, Repeat::Any | Repeat::Maybe) || alternatives.iter().any(Vec::is_empty);
+        let passes = matches!(repeat, Repeat::Any | Repeat::Maybe | Repeat::Times(0, _))
+            || alternatives.iter().any(Vec::is_empty);
         for first in alternatives.iter().filter(|first| !first.is_empty()) {
             if matches!(first[0], Item::Literal(_) | Item::Group(..)) {
                 self.enter(&[first, &again[..], rest].concat());
