@@ -1,6 +1,6 @@
 //! Pathname expansion (POSIX XCU 2.14.3).
 
-use crate::expand::modifiers::by_letter;
+use crate::expand::modifiers::by_text;
 use crate::expand::pattern::{Pattern, PatternRules, has_active, has_pattern};
 use crate::expand::qualifiers::Qualifiers;
 use crate::host::{FileKind, Files};
@@ -124,16 +124,22 @@ pub(super) fn pathnames(
         found.sort_unstable();
     }
     let origin = match_origin(field, word, settings.rules);
-    let modifiers = qualifiers.map_or(&b""[..], Qualifiers::modifiers);
+    let modifiers = qualifiers.map_or(&[][..], Qualifiers::modifiers);
     let text = |path: Vec<u8>| {
         let whole = Text::from_bytes(path, Standing::Quoted, origin.clone());
-        modifiers.iter().fold(whole, |text, &letter| by_letter(&text, letter))
+        modifiers.iter().fold(whole, |text, modifier| by_text(&text, modifier))
     };
     let mut texts: Vec<Text> = found.into_iter().map(text).collect();
     if !modifiers.is_empty() && qualifiers.is_some_and(|one| one.has_usual_order()) {
         texts.sort_by(|one, other| one.bytes().cmp(other.bytes()));
     }
-    Some(texts)
+    let before = qualifiers.map_or(&[][..], Qualifiers::before);
+    if before.is_empty() {
+        return Some(texts);
+    }
+    let words = before.iter().map(|word| Text::copied(word, Standing::Quoted, origin.clone()));
+    let words: Vec<Text> = words.collect();
+    Some(texts.into_iter().flat_map(|path| words.iter().cloned().chain([path])).collect())
 }
 
 /// A field without what `~` excludes, and the patterns that a whole pathname must not match; `None` where

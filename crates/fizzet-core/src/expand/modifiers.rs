@@ -27,15 +27,13 @@ impl Substitution<'_> {
         let empty_head = self.computed(parameter, b".");
         self.each_in_turn(parameter, held, |this, text| {
             let made = match modifier {
-                Modifier::Replace(from, to, global) => replaced(text, from, to, *global),
                 Modifier::Letter(b'h') if text.is_empty() => empty_head.clone(),
                 Modifier::Letter(letter @ (b'a' | b'A' | b'P')) => this.absolute(text, *letter),
                 Modifier::Letter(b'c') => match program_path(this.cx, text.bytes()) {
                     Some(path) => like(text, &path),
                     None => text.clone(),
                 },
-                Modifier::Letter(letter) => by_letter(text, *letter),
-                Modifier::Parts(letter, count) => parts_of(text, *letter, *count),
+                modifier => by_text(text, modifier),
             };
             Ok(told(text, made, parameter.span))
         })
@@ -94,8 +92,17 @@ fn parts_of(text: &Text, letter: u8, count: usize) -> Text {
     }
 }
 
-/// A text that a modifier of one letter has changed.
-pub(super) fn by_letter(text: &Text, letter: u8) -> Text {
+/// A text that a modifier has changed.
+pub(super) fn by_text(text: &Text, modifier: &Modifier) -> Text {
+    match modifier {
+        Modifier::Replace(from, to, global) => replaced(text, from, to, *global),
+        Modifier::Letter(letter) => by_letter(text, *letter),
+        Modifier::Parts(letter, count) => parts_of(text, *letter, *count),
+    }
+}
+
+/// What a modifier of one letter makes of a text.
+fn by_letter(text: &Text, letter: u8) -> Text {
     let bytes = text.bytes();
     let trimmed =
         bytes.iter().rposition(|&byte| byte != b'/').map_or(bytes.len().min(1), |at| at + 1);

@@ -3,6 +3,7 @@
 use std::cmp::Ordering;
 
 use crate::host::{FileKind, Files, Status};
+use crate::syntax::ast::Modifier;
 use crate::text::Text;
 
 /// What the qualifiers of one pattern ask for.
@@ -20,7 +21,43 @@ pub(super) struct Qualifiers {
     /// `on`, `om`, `oL` and, with true, `On` and its kin, the first one first; names come behind them all.
     order: Vec<(u8, bool)>,
     /// `:t` and its kin, which change the paths.
-    modifiers: Vec<u8>,
+    modifiers: Vec<Modifier>,
+    /// `P:word:`: words that stand before each path.
+    before: Vec<Vec<u8>>,
+}
+
+/// The modifier behind a colon, and how many bytes it takes.
+fn modifier(text: &[u8]) -> Option<(Modifier, usize)> {
+    let global = text.starts_with(b"gs");
+    if let [b's', ..] | [b'g', b's', ..] = text {
+        let start = 1 + usize::from(global);
+        let delimiter = *text.get(start)?;
+        let mut pieces = text[start + 1..].split(|&byte| byte == delimiter);
+        let (from, to) = (pieces.next()?, pieces.next()?);
+        let behind = start + 1 + from.len() + 1 + to.len() + usize::from(pieces.next().is_some());
+        return Some((Modifier::Replace(from.into(), to.into(), global), behind));
+    }
+    let letter = *text.first().filter(|letter| b"htreul".contains(letter))?;
+    let digits = text[1..].iter().take_while(|byte| byte.is_ascii_digit()).count();
+    let count = std::str::from_utf8(&text[1..=digits]).ok()?.parse().unwrap_or(0);
+    Some(match count {
+        0 => (Modifier::Letter(letter), 1 + digits),
+        count if matches!(letter, b'h' | b't') => (Modifier::Parts(letter, count), 1 + digits),
+        _ => return None,
+    })
+}
+
+/// A word between two of the same sign, or in brackets, and how many bytes that takes.
+fn delimited(text: &[u8]) -> Option<(&[u8], usize)> {
+    let (open, inside) = text.split_first()?;
+    let close = match open {
+        b'[' => b']',
+        b'{' => b'}',
+        b'<' => b'>',
+        other => *other,
+    };
+    let length = inside.iter().position(|&byte| byte == close)?;
+    Some((&inside[..length], length + 2))
 }
 
 /// A path, and what is known of its file.
@@ -101,9 +138,14 @@ impl Qualifiers {
                     at += 1;
                 }
                 b':' => {
-                    let letter = *text.get(at).filter(|letter| b"htreul".contains(letter))?;
-                    qualifiers.modifiers.push(letter);
-                    at += 1;
+                    let (modifier, behind) = modifier(&text[at..])?;
+                    qualifiers.modifiers.push(modifier);
+                    at += behind;
+                }
+                b'P' => {
+                    let (word, behind) = delimited(&text[at..])?;
+                    qualifiers.before.push(word.to_vec());
+                    at += behind;
                 }
                 b'[' => {
                     let length = text[at..].iter().position(|&byte| byte == b']')?;
@@ -145,9 +187,14 @@ impl Qualifiers {
         Ordering::Equal
     }
 
-    /// What is done with each path: the letters of modifiers.
-    pub(super) fn modifiers(&self) -> &[u8] {
+    /// What is done with each path.
+    pub(super) fn modifiers(&self) -> &[Modifier] {
         &self.modifiers
+    }
+
+    /// The words that stand before each path.
+    pub(super) fn before(&self) -> &[Vec<u8>] {
+        &self.before
     }
 
     /// Whether the names stand in their usual order.
