@@ -27,8 +27,9 @@ pub trait Files {
     /// The bytes of a file, up to `limit` and one more; `None` if it cannot be read.
     fn read(&self, path: &[u8], limit: usize) -> Option<Vec<u8>>;
 
-    /// The path of the folder that the trace runs in, without links; `None` where files are pretended.
-    fn here(&self) -> Option<Vec<u8>> {
+    /// The path of the folder that the trace runs in: `named` itself if that is an absolute path that
+    /// leads there, and else one without links. `None` where files are pretended.
+    fn here(&self, _named: &[u8]) -> Option<Vec<u8>> {
         None
     }
 }

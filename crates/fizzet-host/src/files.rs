@@ -23,6 +23,14 @@ pub(crate) fn list(folder: &Path, each: &mut dyn FnMut(&[u8])) -> bool {
     true
 }
 
+/// Whether an absolute path leads to a folder.
+pub(crate) fn leads_to(named: &[u8], folder: &Path) -> bool {
+    let identity = |path: &Path| path.metadata().map(|found| (found.dev(), found.ino())).ok();
+    named.starts_with(b"/")
+        && identity(Path::new(OsStr::from_bytes(named)))
+            .is_some_and(|one| identity(folder) == Some(one))
+}
+
 /// The path of a folder without links, `.` and `..`.
 pub(crate) fn canonical(folder: &Path) -> Option<Vec<u8>> {
     Some(folder.canonicalize().ok()?.into_os_string().into_encoded_bytes())

@@ -11,6 +11,7 @@ mod pretended;
 mod programs;
 mod users;
 
+use std::cell::RefCell;
 use std::path::PathBuf;
 use std::rc::Rc;
 
@@ -41,13 +42,16 @@ pub struct Machine {
     pretended: Option<Pretended>,
     /// Whether programs may be run and files written.
     may_run: bool,
+    /// The name of the folder that was asked for last, and the answer.
+    asked: RefCell<Option<(Vec<u8>, Option<Vec<u8>>)>>,
 }
 
 impl Machine {
     /// The machine as seen from `folder`.
     pub fn at(folder: impl Into<PathBuf>) -> Machine {
         let (answers, vectors) = (Vec::new(), Vec::new());
-        Machine { folder: folder.into(), answers, vectors, pretended: None, may_run: false }
+        let (folder, asked) = (folder.into(), RefCell::default());
+        Machine { folder, answers, vectors, pretended: None, may_run: false, asked }
     }
 
     /// Says what a command would do; its arguments are joined by spaces. What is said later counts.
@@ -109,10 +113,22 @@ impl Files for Machine {
         }
     }
 
-    fn here(&self) -> Option<Vec<u8>> {
-        match &self.pretended {
-            Some(_) => None,
-            None => files::canonical(&self.folder),
+    fn here(&self, named: &[u8]) -> Option<Vec<u8>> {
+        if self.pretended.is_some() {
+            return None;
+        }
+        // All shells of one run ask the same.
+        let mut asked = self.asked.borrow_mut();
+        match &*asked {
+            Some((known, here)) if known == named => here.clone(),
+            _ => {
+                let here = match files::leads_to(named, &self.folder) {
+                    true => Some(named.to_vec()),
+                    false => files::canonical(&self.folder),
+                };
+                *asked = Some((named.to_vec(), here.clone()));
+                here
+            }
         }
     }
 }
