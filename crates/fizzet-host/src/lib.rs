@@ -29,6 +29,9 @@ pub use given::{
     environment, environment_source, environment_strings, is_variable_name, read_standard_input,
 };
 
+/// A name for the folder, and what the folder is called then.
+type Asked = (Vec<u8>, Option<Vec<u8>>);
+
 /// The real machine, with a folder that relative pathnames start from, or the files that a person
 /// pretends to have.
 #[derive(Clone, Debug)]
@@ -43,7 +46,7 @@ pub struct Machine {
     /// Whether programs may be run and files written.
     may_run: bool,
     /// The name of the folder that was asked for last, and the answer.
-    asked: RefCell<Option<(Vec<u8>, Option<Vec<u8>>)>>,
+    asked: RefCell<Option<Asked>>,
 }
 
 impl Machine {
