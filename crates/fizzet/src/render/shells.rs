@@ -220,15 +220,29 @@ fn reasons(page: &mut Page, group: &Group, first: Shell) {
 
 /// The value of a rule in a shell, for people.
 fn told(row: &Row, shell: Shell) -> String {
-    let written = row.values[shell as usize];
-    let inner = written.strip_prefix("Some(").and_then(|rest| rest.strip_suffix(')'));
-    match inner.unwrap_or(written) {
+    told_value(row.values[shell as usize])
+}
+
+/// A value as the table has it, in words.
+fn told_value(written: &str) -> String {
+    let within = |open: &str| written.strip_prefix(open).and_then(|rest| rest.strip_suffix(')'));
+    if let Some(inner) = within("Some(") {
+        return told_value(inner);
+    }
+    if let Some(several) = within("(") {
+        return several.split(", ").map(told_value).collect::<Vec<_>>().join(" / ");
+    }
+    match written {
         "Y" => "yes".into(),
         "N" => "no".into(),
+        "\"\"" => "nothing".into(),
         other => match (listed(other), other.rsplit_once("::")) {
             (Some(list), _) => list,
             (None, Some((_, choice))) => in_words(choice.trim()),
-            (None, None) => other.trim_start_matches('b').trim_matches('"').to_string(),
+            (None, None) => match other.strip_prefix("b\"") {
+                Some(bytes) => bytes.trim_matches('"').to_string(),
+                None => other.trim_matches('"').to_string(),
+            },
         },
     }
 }
@@ -275,5 +289,26 @@ pub(super) fn arguments(page: &mut Page, label: &str, vector: &[Vec<u8>]) {
     }
     if all.len() > MAX_ROWS {
         page.pad(lead).text("...").end_row();
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::told_value;
+
+    #[test]
+    fn values_of_the_table_are_told_in_words() {
+        for (written, told) in [
+            ("Y", "yes"),
+            ("bash", "bash"),
+            ("b\"jar\"", "jar"),
+            ("\"\"", "nothing"),
+            ("Some(EmptyBodies::OutsideIf)", "outside if"),
+            ("&[\"in\", \"]]\"]", "in ]]"),
+            ("(\"declare -f \", \"\")", "declare -f  / nothing"),
+            ("(Padding::Right, Padding::LeftDigits)", "right / left digits"),
+        ] {
+            assert_eq!(told_value(written), told, "{written}");
+        }
     }
 }
