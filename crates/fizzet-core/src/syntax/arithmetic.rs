@@ -14,6 +14,7 @@ pub use crate::syntax::numeral::constant;
 pub(crate) use crate::syntax::numeral::digits;
 use crate::syntax::operators::{ASSIGNING, BINARY};
 pub use crate::syntax::operators::{Binary, Unary};
+pub use crate::syntax::signs::Showing;
 
 /// The deepest nesting of an expression that is read.
 const MAX_DEPTH: u32 = 256;
@@ -62,17 +63,6 @@ pub enum Expression {
     },
     /// `a, b`
     Comma(Box<Expression>, Box<Expression>),
-}
-
-/// How the value of an expression is shown.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub struct Showing {
-    /// The base of whole numbers.
-    pub base: u32,
-    /// Whether the base stands before them.
-    pub prefix: bool,
-    /// After how many digits an underscore stands; 0 for none.
-    pub group: usize,
 }
 
 /// What can be assigned.
@@ -327,28 +317,6 @@ impl Reader<'_> {
         ASSIGNING.contains(&operator) || (operator == Binary::Power && logic)
     }
 
-    /// `[#16]`, `[##16]`, `[#16_3]` or `[#_]` before an expression.
-    fn showing(&mut self) -> Option<Showing> {
-        let inside = self.rest().strip_prefix(b"[#")?;
-        let end = inside.iter().position(|&byte| byte == b']')?;
-        if !self.dialect.arithmetic_shows_bases {
-            return None;
-        }
-        let text = std::str::from_utf8(&inside[..end]).ok()?;
-        let (digits, prefix) = match text.strip_prefix('#') {
-            Some(digits) => (digits, false),
-            None => (text, true),
-        };
-        let (base, group) = match digits.split_once('_') {
-            Some((base, "")) => (base, 3),
-            Some((base, group)) => (base, group.parse().ok()?),
-            None => (digits, 0),
-        };
-        let base = if base.is_empty() { 10 } else { base.parse().ok()? };
-        self.at += 2 + end + 1;
-        (2..=36).contains(&base).then_some(Showing { base, prefix, group })
-    }
-
     fn choice(&mut self) -> Read {
         let condition = self.or()?;
         if !self.eat(b"?") {
@@ -560,41 +528,6 @@ impl Reader<'_> {
         }
     }
 
-    /// `#` where a value stands: the number of parameters, `#name` and `##c` the code of a character.
-    fn sign(&mut self) -> Read {
-        self.at += 1;
-        if self.dialect.arithmetic_sign == ArithmeticSign::Zero {
-            return Ok(Expression::Number(0));
-        }
-        let rest = &self.text[self.at..];
-        let (behind, before) = match rest {
-            [b'#', b'\\', behind @ ..] => (behind, 2),
-            [b'\\', behind @ ..] | [b'#', behind @ ..] => (behind, 1),
-            _ => (&b""[..], 0),
-        };
-        if before > 0 {
-            let character = behind.chars().next().ok_or_else(|| self.wrong("a character"))?;
-            self.at += before + character.len_utf8();
-            let escaped = before == 2 || rest.starts_with(b"\\");
-            let code = match character {
-                'n' if escaped && before == 2 => 10,
-                't' if escaped && before == 2 => 9,
-                'e' | 'E' if escaped && before == 2 => 27,
-                'r' if escaped && before == 2 => 13,
-                'a' if escaped && before == 2 => 7,
-                'b' if escaped && before == 2 => 8,
-                'f' if escaped && before == 2 => 12,
-                'v' if escaped && before == 2 => 11,
-                character => u32::from(character),
-            };
-            return Ok(Expression::Number(i64::from(code)));
-        }
-        match rest.first() {
-            Some(_) if self.begins_name() => Ok(Expression::Code(self.target()?)),
-            _ => Ok(Expression::Count),
-        }
-    }
-
     /// Whether the end of the text closes a parenthesis: nothing but others may stand before it.
     fn end_closes(&self, open: usize) -> bool {
         let blanks = self.dialect.arithmetic_blanks.as_bytes();
@@ -604,7 +537,7 @@ impl Reader<'_> {
     }
 
     /// Whether a name can begin here.
-    fn begins_name(&self) -> bool {
+    pub(super) fn begins_name(&self) -> bool {
         match self.rest().first() {
             Some(&byte) if byte < 0x80 => is_name_start(byte),
             Some(_) => self.wide_letter().is_some(),
@@ -630,7 +563,7 @@ impl Reader<'_> {
         }
     }
 
-    fn target(&mut self) -> Result<Target, String> {
+    pub(super) fn target(&mut self) -> Result<Target, String> {
         self.blanks();
         let start = self.at;
         while let Some(&byte) = self.text.get(self.at) {

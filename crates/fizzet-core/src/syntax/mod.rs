@@ -23,6 +23,7 @@ mod operators;
 mod parameter;
 mod redirect;
 mod short;
+mod signs;
 mod vanishing;
 mod words;
 
