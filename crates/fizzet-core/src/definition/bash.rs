@@ -6,8 +6,8 @@ use crate::dialect::Dialect;
 use crate::source::Span;
 use crate::state::Function;
 use crate::syntax::ast::{
-    AndOr, Arithmetic, CaseBranch, CaseEnd, Command, CommandKind, Condition, Connector, List,
-    Pipeline, Redirect, RedirectOperator, RedirectTarget, SimpleCommand, Word,
+    AndOr, Arithmetic, CaseBranch, CaseEnd, Command, CommandKind, Connector, List, Pipeline,
+    Redirect, RedirectOperator, RedirectTarget, SimpleCommand, Word,
 };
 use crate::text::Text;
 
@@ -436,43 +436,6 @@ impl Printer<'_> {
                 self.around(span, &[&expression.word]);
             }
         }
-    }
-
-    fn condition(&mut self, condition: &Condition) {
-        match condition {
-            Condition::Word(word) => {
-                self.page.say("-n ");
-                self.word(word);
-            }
-            Condition::Unary { operator, operand } => {
-                self.page.bytes(&[b'-', *operator, b' ']);
-                self.word(operand);
-            }
-            Condition::Binary { operator, left, right } => {
-                self.word(left);
-                self.page.say(" ");
-                self.page.bytes(operator);
-                self.page.say(" ");
-                self.word(right);
-            }
-            Condition::Group(inner) => {
-                self.page.say("( ");
-                self.condition(inner);
-                self.page.say(" )");
-            }
-            Condition::Not(inner) => {
-                self.page.say("! ");
-                self.condition(inner);
-            }
-            Condition::And(left, right) => self.both(left, " && ", right),
-            Condition::Or(left, right) => self.both(left, " || ", right),
-        }
-    }
-
-    fn both(&mut self, left: &Condition, sign: &str, right: &Condition) {
-        self.condition(left);
-        self.page.say(sign);
-        self.condition(right);
     }
 
     fn redirects(&mut self, redirects: &[Redirect]) {

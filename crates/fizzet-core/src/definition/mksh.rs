@@ -6,8 +6,7 @@ use crate::source::Span;
 use crate::state::Function;
 use crate::syntax::ast::{
     AndOr, Argument, AssignedValue, Assignment, CaseBranch, CaseEnd, Command, CommandKind,
-    Condition, Connector, List, Operation, Parameter, Pipeline, Redirect, RedirectTarget,
-    SimpleCommand, Word,
+    Connector, List, Operation, Parameter, Pipeline, Redirect, RedirectTarget, SimpleCommand, Word,
 };
 use crate::text::Text;
 
@@ -78,6 +77,10 @@ impl<'a> Layout<'a> for Printer<'a> {
         self.page.at(opening, span);
         self.inner_list(list);
         self.page.at(closing, span);
+    }
+
+    fn lone_word_test(&self) -> &'static str {
+        ""
     }
 
     fn index(&mut self, word: &Word) {
@@ -265,7 +268,7 @@ impl Printer<'_> {
             CommandKind::Conditional(condition) => {
                 self.page.say("[[ ");
                 self.condition(condition);
-                self.page.say("]] ");
+                self.page.say(" ]] ");
             }
             CommandKind::Arithmetic(expression) => self.group(|printer| {
                 printer.page.say("\\\\builtin let ");
@@ -371,39 +374,6 @@ impl Printer<'_> {
             self.page.say(" ");
             self.element(element);
         }
-    }
-
-    fn condition(&mut self, condition: &Condition) {
-        match condition {
-            Condition::Word(word) => self.spaced(word),
-            Condition::Unary { operator, operand } => {
-                self.page.bytes(&[b'-', *operator, b' ']);
-                self.spaced(operand);
-            }
-            Condition::Binary { operator, left, right } => {
-                self.spaced(left);
-                self.page.bytes(operator);
-                self.page.say(" ");
-                self.spaced(right);
-            }
-            Condition::Group(inner) => {
-                self.page.say("( ");
-                self.condition(inner);
-                self.page.say(") ");
-            }
-            Condition::Not(inner) => {
-                self.page.say("! ");
-                self.condition(inner);
-            }
-            Condition::And(left, right) => self.both(left, "&& ", right),
-            Condition::Or(left, right) => self.both(left, "|| ", right),
-        }
-    }
-
-    fn both(&mut self, left: &Condition, sign: &str, right: &Condition) {
-        self.condition(left);
-        self.page.say(sign);
-        self.condition(right);
     }
 
     fn redirect(&mut self, redirect: &Redirect) {

@@ -3,8 +3,8 @@
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::{Sources, Span};
 use crate::syntax::ast::{
-    Argument, AssignedValue, Assignment, CommandKind, Element, List, Parameter, Part, Redirect,
-    Word,
+    Argument, AssignedValue, Assignment, CommandKind, Condition, Element, List, Parameter, Part,
+    Redirect, Word,
 };
 use crate::text::{Standing, Text};
 
@@ -167,6 +167,50 @@ pub(super) trait Layout<'a> {
             }
         }
         self.page().source(Span { start: from, ..span });
+    }
+
+    /// What stands before a word alone in `[[ ]]`.
+    fn lone_word_test(&self) -> &'static str {
+        "-n "
+    }
+
+    /// An expression of `[[ ]]`, its parentheses as they were written.
+    fn condition(&mut self, condition: &Condition) {
+        match condition {
+            Condition::Word(word) => {
+                let test = self.lone_word_test();
+                self.page().say(test);
+                self.word(word);
+            }
+            Condition::Unary { operator, operand } => {
+                self.page().bytes(&[b'-', *operator, b' ']);
+                self.word(operand);
+            }
+            Condition::Binary { operator, left, right } => {
+                self.word(left);
+                self.page().say(" ");
+                self.page().bytes(operator);
+                self.page().say(" ");
+                self.word(right);
+            }
+            Condition::Group(inner) => {
+                self.page().say("( ");
+                self.condition(inner);
+                self.page().say(" )");
+            }
+            Condition::Not(inner) => {
+                self.page().say("! ");
+                self.condition(inner);
+            }
+            Condition::And(left, right) => self.both(left, " && ", right),
+            Condition::Or(left, right) => self.both(left, " || ", right),
+        }
+    }
+
+    fn both(&mut self, left: &Condition, sign: &str, right: &Condition) {
+        self.condition(left);
+        self.page().say(sign);
+        self.condition(right);
     }
 
     fn argument(&mut self, argument: &Argument) {

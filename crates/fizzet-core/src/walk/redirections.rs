@@ -212,7 +212,7 @@ impl Walker {
         before: &[RedirectTrace],
         piped: &[u32],
     ) -> Result<RedirectTrace, Stop> {
-        let operator = operator_text(redirect.operator);
+        let operator = redirect.operator.sign();
         let reads = matches!(operator, "<" | "<<" | "<<-" | "<<<" | "<&" | "<>");
         let descriptor = match &redirect.target {
             None => u32::from(!reads),
@@ -409,21 +409,4 @@ fn copied(target: &[u8]) -> Option<Option<u32>> {
 
 fn is_regular(host: &dyn Host, path: &[u8]) -> bool {
     host.status(path, true).is_some_and(|status| status.kind == FileKind::Regular)
-}
-
-fn operator_text(operator: RedirectOperator) -> &'static str {
-    match operator {
-        RedirectOperator::Input => "<",
-        RedirectOperator::Output => ">",
-        RedirectOperator::Clobber => ">|",
-        RedirectOperator::Append => ">>",
-        RedirectOperator::ReadWrite => "<>",
-        RedirectOperator::DuplicateInput => "<&",
-        RedirectOperator::DuplicateOutput => ">&",
-        RedirectOperator::Both => "&>",
-        RedirectOperator::BothAppend => "&>>",
-        RedirectOperator::HereDocument => "<<",
-        RedirectOperator::HereDocumentTabs => "<<-",
-        RedirectOperator::HereString => "<<<",
-    }
 }

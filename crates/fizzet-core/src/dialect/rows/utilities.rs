@@ -33,6 +33,8 @@ macro_rules! utilities_rows {
     read_only_list: Option<bool> = [None, None, Some(false), Some(false), Some(true), None, None], "observed in all six: readonly b=B a='x y' c; readonly; readonly -p";
     /// `read -t 0` reads nothing, but asks whether it could.
     read_asks_without_waiting: bool = [N, Y, N, Y, N, N, N], "observed in all six: read -t 0 x <f; echo $? $x";
+    /// `typeset -m` and `+m` tell the variables whose names match patterns.
+    typeset_tells_matches: bool = [N, N, N, N, N, N, Y], "observed in ksh93, mksh and zsh: ab=1; typeset -m 'a*'";
     /// `typeset name` tells the value of a variable that is there already.
     typeset_tells_known: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: x=1; typeset x; f() { local y=2; local y; }; f";
     /// `typeset +r` makes a variable changeable again.

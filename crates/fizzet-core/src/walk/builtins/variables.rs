@@ -125,7 +125,7 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         return walker.tie_variables(&declaration, call);
     }
     let by_pattern = declaration.given.has(b'm') || declaration.given.takes_back(b'm');
-    if by_pattern && walker.state.dialect.tied_path {
+    if by_pattern && walker.state.dialect.typeset_tells_matches {
         let names = declaration.given.takes_back(b'm');
         walker.tell_matching(declaration.given.operands, names, call);
         return Ok(0);
