@@ -1,11 +1,16 @@
-//! What `set -o posix` changes in bash ("Bash POSIX Mode" in its manual; each rule observed in bash 5.2).
+//! What `set -o posix` changes in bash ("Bash POSIX Mode" in its manual; each rule observed in bash 5.2),
+//! and the little that it changes in ksh93 and mksh.
 
-use crate::dialect::{Dialect, RedirectWords};
+use crate::dialect::{Dialect, PosixMode, RedirectWords};
 use crate::stop::Reach;
 
 impl Dialect {
-    /// Takes the rules on that bash has in its POSIX mode.
+    /// Takes the rules on that the shell has in its POSIX mode.
     pub fn follow_posix(&mut self) {
+        if self.posix_mode != PosixMode::Rules {
+            self.arithmetic_octal = true;
+            return;
+        }
         self.tilde_in_arguments = false;
         self.special_keeps_assignments = true;
         self.special_redirection_failure_is_fatal = true;

@@ -9,6 +9,7 @@ mod set;
 mod stretch;
 mod ties;
 mod variables;
+mod zsh_options;
 
 use rustc_hash::FxHashMap;
 use std::cell::RefCell;
@@ -23,10 +24,11 @@ pub use parameters::Positional;
 pub use stretch::Stretch;
 pub use ties::Tie;
 pub use variables::{Digits, Keeps, Key, Value, Variable, Variables};
+pub(crate) use zsh_options::{ByName, changing_option};
 
 pub use crate::dialect::Padding;
 
-use crate::dialect::{Dialect, ListAttributes, OptionIndex, References, WithoutPath};
+use crate::dialect::{Dialect, ListAttributes, OptionIndex, PosixMode, References, WithoutPath};
 use crate::expand::Ifs;
 use crate::expand::pattern::PatternRules;
 use crate::lineage::{Origin, Rule};
@@ -309,7 +311,7 @@ impl State {
         if let Some(number) = self.parameter_number(name) {
             return self.store_parameter(number, text, span);
         }
-        if name == own::POSIX_MODE && self.dialect.posix_mode {
+        if name == own::POSIX_MODE && self.dialect.posix_mode == PosixMode::Rules {
             self.follow_posix(true);
         }
         let known = self.variables.get(name);

@@ -5,8 +5,6 @@
 pub struct Options {
     /// `set -f`: no pathname expansion.
     pub no_glob: bool,
-    /// `set +f` in zsh: files are read at the start; shells are predicted as without them.
-    pub start_files: bool,
     /// `set +B`: no brace expansion.
     pub no_braces: bool,
     /// `set -u`: unset parameters are an error.

@@ -3,7 +3,9 @@
 use std::collections::BTreeMap;
 use std::rc::Rc;
 
-use crate::dialect::{Assigned, EvalLines, Fact, LastArgument, Own, own_names, own_variable};
+use crate::dialect::{
+    Assigned, EvalLines, Fact, LastArgument, Own, PosixMode, own_names, own_variable,
+};
 use crate::host::Process;
 use crate::source::{SourceId, SourceKind, Span};
 use crate::state::{State, Value, Variable};
@@ -149,7 +151,7 @@ impl State {
 
     /// Stops keeping a variable that `unset` has taken away: from now on it is one like others.
     pub fn give_up(&mut self, name: &[u8]) {
-        if name == POSIX_MODE && self.dialect.posix_mode {
+        if name == POSIX_MODE && self.dialect.posix_mode == PosixMode::Rules {
             self.follow_posix(false);
         }
         if own_variable(self.dialect.shell, name).is_none() {

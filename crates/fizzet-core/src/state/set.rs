@@ -2,8 +2,9 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{Braces, Dialect};
+use crate::dialect::{Dialect, PosixMode};
 use crate::state::State;
+use crate::state::zsh_options::{ByName, is_fixed};
 
 /// Names of options that have a letter too, where the shell knows the letter.
 const LETTERS: &[(&str, u8)] = &[
@@ -34,11 +35,18 @@ const LETTERS: &[(&str, u8)] = &[
     ("xtrace", b'x'),
 ];
 
-/// Options that every shell with these letters has, whether or not its row of names lists them.
+/// Options whose letters every shell knows.
 const EVERYWHERE: &[&str] = &["allexport", "errexit", "noclobber", "noexec", "noglob", "nounset"];
 
+/// Options that some shell names by what they allow, and what they forbid.
+const REVERSED: &[(&str, &str)] =
+    &[("clobber", "noclobber"), ("exec", "noexec"), ("glob", "noglob"), ("unset", "nounset")];
+
+/// Options of which one at most is on.
+const EDITORS: &[&str] = &["emacs", "gmacs", "vi"];
+
 /// A set of ASCII letters.
-fn bit(letter: u8) -> u128 {
+pub(super) fn bit(letter: u8) -> u128 {
     1 << (letter & 0x7f)
 }
 
@@ -50,16 +58,27 @@ impl State {
             letters |= bit(b'c');
         }
         self.options.letters = letters;
+        if self.dialect.named_options {
+            for name in self.dialect.first_names.split(' ') {
+                self.options.set_by_name(name.as_bytes(), true);
+            }
+        }
     }
 
     /// `set -x` and its kin; false where the shell knows no such option.
     pub fn set_letter(&mut self, letter: u8, on: bool) -> bool {
         let known = self.dialect.set_letters.as_bytes().contains(&letter);
+        if self.dialect.named_options {
+            if self.options.set_flag_by_letter(letter, on) {
+                return true;
+            }
+            if on && is_fixed(letter) {
+                return false;
+            }
+        }
         let options = &mut self.options;
         match letter {
-            letter if letter == self.dialect.glob_letter => options.no_glob = on,
-            b'y' if self.dialect.letter_splits_words => options.word_split = on,
-            b'f' => options.start_files = !on,
+            b'f' if !self.dialect.named_options => options.no_glob = on,
             b'u' => options.no_unset = on,
             b'e' => options.exit_on_error = on,
             b'a' => options.all_export = on,
@@ -78,10 +97,13 @@ impl State {
     /// Whether the option of a letter is on.
     pub fn letter_is_on(&self, letter: u8) -> bool {
         let options = &self.options;
+        if self.dialect.named_options
+            && let Some(is_on) = options.flag_by_letter(letter)
+        {
+            return is_on;
+        }
         match letter {
-            letter if letter == self.dialect.glob_letter => options.no_glob,
-            b'y' if self.dialect.letter_splits_words => options.word_split,
-            b'f' => !options.start_files,
+            b'f' if !self.dialect.named_options => options.no_glob,
             b'u' => options.no_unset,
             b'e' => options.exit_on_error,
             b'a' => options.all_export,
@@ -111,57 +133,123 @@ impl State {
         (of_words || (is_known && of_errors)).then_some(*letter)
     }
 
-    /// Whether `set -o` has an option of this name.
-    pub fn has_option(&self, name: &[u8]) -> bool {
-        let is = |known: &str| known.as_bytes() == name;
-        EVERYWHERE.iter().any(|known| is(known))
-            || (is("pipefail") && self.dialect.pipe_fail)
-            || (is("braceexpand") && self.dialect.braces != Braces::None)
-            || self.dialect.set_names.split(' ').any(is)
+    /// The option that a name behind `set -o` means, and whether it means the opposite.
+    fn meant_option(&self, name: &str) -> Option<(&'static str, bool)> {
+        let names = || self.dialect.set_names.split(' ');
+        let (name, negated) = match names().find(|known| *known == name) {
+            Some(known) => (known, false),
+            None if !self.dialect.set_names_can_be_short => return None,
+            None => {
+                let rest = name.strip_prefix("no");
+                let short = rest.unwrap_or(name);
+                let exact = names().find(|known| *known == short);
+                let mut begun =
+                    names().filter(|known| !short.is_empty() && known.starts_with(short));
+                let only = begun.next().filter(|_| begun.next().is_none());
+                (exact.or(only)?, rest.is_some())
+            }
+        };
+        match REVERSED.iter().find(|(allowed, _)| *allowed == name) {
+            Some((_, forbidden)) => Some((forbidden, !negated)),
+            None => Some((name, negated)),
+        }
     }
 
     /// `set -o name`; false where the shell knows no such option.
     pub fn set_option(&mut self, name: &[u8], on: bool) -> bool {
-        if self.dialect.bare_groups {
-            return self.options.set_by_name(name, on);
+        if self.dialect.named_options {
+            return self.options.set_by_name(name, on) == ByName::Set;
         }
-        if !self.has_option(name) {
-            return false;
+        if self.dialect.option_that_resets.is_some_and(|reset| reset.as_bytes() == name) {
+            self.reset_options();
+            return true;
         }
+        let Ok(name) = std::str::from_utf8(name) else { return false };
+        let Some((name, negated)) = self.meant_option(name) else { return false };
+        let on = on != negated;
+        if on && self.dialect.editors_exclude && EDITORS.contains(&name) {
+            for other in EDITORS.iter().filter(|other| **other != name) {
+                self.switch(other, false);
+            }
+        }
+        self.switch(name, on)
+    }
+
+    fn switch(&mut self, name: &str, on: bool) -> bool {
         match name {
-            b"braceexpand" => self.options.no_braces = !on,
-            b"pipefail" => self.options.pipe_fail = on,
-            b"posix" if self.dialect.posix_mode => self.follow_posix(on),
-            name => match self.letter_of(name) {
-                Some(b'f') => self.options.no_glob = on,
+            "braceexpand" => self.options.no_braces = !on,
+            "pipefail" => self.options.pipe_fail = on,
+            "posix" if self.dialect.posix_mode != PosixMode::Nothing => self.follow_posix(on),
+            "sh" => {
+                self.options.no_braces |= on;
+                self.options.toggle(name.as_bytes(), on);
+            }
+            name => match self.letter_of(name.as_bytes()) {
                 Some(letter) => return self.set_letter(letter, on),
-                None => self.options.toggle(name, on != self.is_on_at_start(name)),
+                None => self.options.toggle(name.as_bytes(), on != self.is_on_at_start(name)),
             },
         }
         true
     }
 
-    /// Whether an option of `set -o` is on.
-    pub fn option_is_on(&self, name: &[u8]) -> bool {
-        match name {
-            b"braceexpand" => !self.options.no_braces,
-            b"pipefail" => self.options.pipe_fail,
-            b"posix" if self.dialect.posix_mode => self.options.posix,
-            name => match self.letter_of(name) {
-                Some(b'f') => self.options.no_glob,
+    /// Whether an option of `set -o` is on; `None` where the shell has no such option.
+    pub fn option_is_on(&self, name: &[u8]) -> Option<bool> {
+        if self.dialect.named_options {
+            return self.options.is_on_by_name(name);
+        }
+        let (name, negated) = self.meant_option(std::str::from_utf8(name).ok()?)?;
+        let is_on = match name {
+            "braceexpand" => !self.options.no_braces,
+            "pipefail" => self.options.pipe_fail,
+            "posix" if self.dialect.posix_mode != PosixMode::Nothing => self.options.posix,
+            name => match self.letter_of(name.as_bytes()) {
                 Some(letter) => self.letter_is_on(letter),
-                None => self.options.is_toggled(name) != self.is_on_at_start(name),
+                None => self.options.is_toggled(name.as_bytes()) != self.is_on_at_start(name),
             },
+        };
+        Some(is_on != negated)
+    }
+
+    fn is_on_at_start(&self, name: &str) -> bool {
+        self.dialect.first_names.split(' ').any(|known| known == name)
+    }
+
+    /// Whether an option is on when the options have been reset.
+    pub(crate) fn is_on_after_reset(&self, name: &str) -> bool {
+        self.dialect.reset_names.split(' ').any(|known| known == name)
+    }
+
+    /// Gives all options the values that `set` resets them to.
+    fn reset_options(&mut self) {
+        for (name, on) in self.listed_options() {
+            let wanted = self.is_on_after_reset(&name);
+            if on != wanted {
+                self.set_option(name.as_bytes(), wanted);
+            }
         }
     }
 
-    fn is_on_at_start(&self, name: &[u8]) -> bool {
-        self.dialect.first_names.iter().any(|known| known.as_bytes() == name)
+    /// The options of `set -o` in the order that the shell lists them in, and whether they are on.
+    pub(crate) fn listed_options(&self) -> Vec<(String, bool)> {
+        if self.dialect.named_options {
+            return self.options.all_by_name();
+        }
+        let names = self.dialect.set_names.split(' ');
+        let told = |name: &str| Some((name.to_string(), self.option_is_on(name.as_bytes())?));
+        names.filter_map(told).collect()
     }
 
-    /// The rules of bash's POSIX mode, or its own again.
+    /// The rules of the POSIX mode, or the shell's own again.
     pub(crate) fn follow_posix(&mut self, on: bool) {
         self.options.posix = on;
+        match self.dialect.posix_mode {
+            PosixMode::OctalAndBraces => {
+                self.options.no_braces = on;
+                self.switch("letoctal", on);
+            }
+            PosixMode::OctalWithoutBraces => self.options.no_braces |= on,
+            PosixMode::Nothing | PosixMode::Rules => {}
+        }
         let mut dialect = Dialect::of(self.dialect.shell);
         if on {
             dialect.follow_posix();
@@ -170,12 +258,10 @@ impl State {
     }
 
     /// The names of the options of `set -o` that are on, sorted.
-    pub(super) fn options_on(&self) -> Vec<&'static str> {
-        let others = self.dialect.set_names.split(' ').chain(["braceexpand", "pipefail"]);
-        let mut names: Vec<&'static str> = EVERYWHERE.iter().copied().chain(others).collect();
-        names.retain(|name| self.has_option(name.as_bytes()) && self.option_is_on(name.as_bytes()));
+    pub(super) fn options_on(&self) -> Vec<String> {
+        let on = self.listed_options().into_iter().filter(|(_, on)| *on);
+        let mut names: Vec<String> = on.map(|(name, _)| name).collect();
         names.sort_unstable();
-        names.dedup();
         names
     }
 }

@@ -210,7 +210,7 @@ impl Walker {
                 }
             },
             b'R' => self.state.variables.is_name(operand),
-            b'o' => self.state.option_is_on(operand),
+            b'o' => self.state.option_is_on(operand).unwrap_or(false),
             b't' => {
                 if !self.state.dialect.test_takes_any_descriptor && number(operand).is_none() {
                     return Err(Stop::error("this is no descriptor", span, 2, Reach::Command));

@@ -17,6 +17,49 @@ pub enum Told {
     Lists,
 }
 
+/// How `set -o` lists the options.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct OptionList {
+    /// Whether a line stands above the list.
+    pub heading: bool,
+    /// How wide the names are.
+    pub width: usize,
+    /// What stands behind them.
+    pub gap: &'static str,
+    /// Whether as many stand beside each other as fit.
+    pub columns: bool,
+}
+
+impl OptionList {
+    /// A list with one option a line.
+    pub const fn new(heading: bool, width: usize) -> OptionList {
+        OptionList { heading, width, gap: "", columns: false }
+    }
+}
+
+/// What `set -o posix` changes.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum PosixMode {
+    /// Nothing, or there is no such option.
+    Nothing,
+    /// Rules of the table.
+    Rules,
+    /// Constants with a leading zero are octal, and braces are expanded only without it.
+    OctalAndBraces,
+    /// Such constants are octal, and braces are not expanded from there on.
+    OctalWithoutBraces,
+}
+
+/// What `set +o` prints.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum OptionCommands {
+    /// A command for each option.
+    Each,
+    /// One command, which resets all and then sets those that differ: what it begins with, and what
+    /// stands before an option that is on or off.
+    Differing(&'static str, &'static str, &'static str),
+}
+
 /// How a text fills a field of some width.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum Padding {

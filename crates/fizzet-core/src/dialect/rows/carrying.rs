@@ -199,7 +199,7 @@ macro_rules! carrying_rows {
     /// The letters of options in the order of `$-`.
     option_order: &'static str = ["abefhimnuvxC", "abefhikmnprtuvxBCEHPTcs", "pubaCEVvxsinmIfe", "EubaCVvxcsinmIfe", "cabefhkmnprstuvxBCGH", "aeikXlmCnfbuprshUvxc", "0123456789BCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz"], "observed in all six: set -xvufea; echo $-";
     /// The letters of the options that are on at the start.
-    first_letters: &'static str = ["", "hB", "", "", "hB", "hU", "569X"], "observed in all six: echo $-";
+    first_letters: &'static str = ["", "hB", "", "", "hB", "hU", "569Xf"], "observed in all six: echo $-";
     /// `$-` tells with a `c` that the shell was given its text with `-c`.
     text_letter: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: sh -c 'echo $-'";
     /// Words that look like assignments are such wherever they stand in a simple command under `set -k`.

@@ -128,11 +128,9 @@ macro_rules! utilities_rows {
     /// The status of `unset` for an element with more behind its index.
     unset_of_more_status: Status = [1, 0, 1, 1, 1, 1, 1], "observed in bash and ksh93: typeset -A a; unset 'a[]]'; echo $?";
     /// Option letters of `set` besides those that change words.
-    set_letters: &'static str = ["bCmhvx", "EHPTCbhkmptvx", "CEIVbmpvxis", "CEIbmvx", "CHbhkmptvxsG", "CUbhkmpvxsX", "BCEHIPTUVhkpvxslywgXYGm"], "observed in all six with each letter";
+    set_letters: &'static str = ["bCmhvx", "EHPTCbhkmptvx", "CEIVbmpvxis", "CEIbmvx", "CHbhkmptvxsG", "CUbhkmpvxsX", "0123456789BDEGHIJKLMNOPQRSTUVWXYZdfghiklmprstvwxy"], "observed in all six with each letter";
     /// `set -A name values` fills an array.
     set_fills_arrays: bool = [N, N, N, N, Y, Y, Y], "observed in all six: set -A x a b; echo ${x[1]}";
-    /// There is `set -o pipefail`.
-    pipe_fail: bool = [Y, Y, N, Y, Y, Y, Y], "observed in all six: set -o pipefail; echo $?";
     /// A function named TRAP and a condition is the action for that condition.
     functions_are_actions: bool = [N, N, N, N, N, N, Y], "observed in all six: TRAPUSR1() { echo $1; }; kill -USR1 $$";
     /// Escapes that `echo` decodes: letters, `0` for octal digits behind a zero, `1` for others, `-` where
@@ -156,8 +154,6 @@ macro_rules! utilities_rows {
     argument_escapes: &'static str = ["abcfnrtv\\0", "abceEfnrtv\\01xuU", "abcefnrtv\\01", "abcefnrtv\\01x", "abcEfnrtv\\0", "abcefnrtv\\01xuU\"", "abcefnrtv\\0xuU."], "observed in all six with each letter";
     /// `%q` of `printf` quotes.
     printf_quotes: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: printf %q 'a b'";
-    /// `set -y` is the option that splits parameters.
-    letter_splits_words: bool = [N, N, N, N, N, N, Y], "observed in zsh: set -y; x='a b'; echo $x";
     /// `%(format)T` of `printf` shows a time.
     printf_times: bool = [N, Y, N, N, Y, N, N], "observed in all six: printf '%(%Y)T' 0";
     /// Utilities for which a lone `-` ends the options.
@@ -472,7 +468,7 @@ macro_rules! utilities_rows {
     /// `set -T` lets functions inherit the actions for DEBUG and RETURN.
     functrace_option: bool = [N, Y, N, N, N, N, N], "observed in all six: set -T; echo $?";
     /// The options without a letter that are on at the start.
-    first_names: &'static [&'static str] = [&[], &["interactive-comments"], &[], &[], &[], &[], &[]], "observed in bash: set -o";
+    first_names: &'static str = ["", "interactive-comments", "", "", "backslashctrl log multiline viraw", "emacs inherit-xtrace nohup vi-tabcomplete", "nohashdirs"], "observed in bash, ksh93 and mksh: set -o";
     /// `kill` knows signals in capitals only.
     signals_in_capitals: bool = [Y, N, N, N, N, Y, Y], "observed in all six: kill -usr1 $$";
     /// How much of SIG `kill` takes before the name of a signal.
@@ -509,10 +505,25 @@ macro_rules! utilities_rows {
     dot_sets_zero: bool = [N, N, N, N, N, N, Y], "observed in all six: echo 'echo $0' > lib; . ./lib";
     /// `break` in a file leaves a loop around the `.`.
     dot_is_inside_loops: bool = [Y, Y, Y, Y, Y, N, N], "observed in all six: echo break > lib; for i in 1 2; do . ./lib; done";
-    /// `set -o posix` changes rules of this table.
-    posix_mode: bool = [N, Y, N, N, N, N, N], "observed in bash: set -o posix; IFS=: export x; echo $IFS";
-    /// The names of options of `set -o` besides those that change words.
-    set_names: &'static str = ["monitor noclobber notify verbose vi xtrace ignoreeof nolog", "emacs errtrace functrace hashall histexpand history ignoreeof interactive-comments keyword monitor noclobber nolog notify onecmd physical posix privileged verbose vi xtrace", "ignoreeof interactive monitor stdin xtrace verbose vi emacs noclobber notify privileged nolog debug", "ignoreeof monitor xtrace verbose noclobber notify errtrace vi", "backslashctrl bgnice emacs functrace gmacs histexpand histreedit histverify ignoreeof interactive keyword letoctal log login_shell markdirs monitor multiline notify posix privileged rc restricted showme trackall verbose vi viraw xtrace noclobber noexec nolog nounset clobber", "asis bgnice emacs gmacs ignoreeof inherit-xtrace interactive keyword login markdirs monitor noclobber nohup nolog notify physical posix privileged restricted sh stdin trackall utf8-mode verbose vi vi-esccomplete vi-tabcomplete viraw xtrace", "emacs histexpand interactivecomments markdirs monitor notify posixbuiltins privileged verbose vi xtrace clobber hup log"], "observed in all six: set -o";
+    /// What `set -o posix` changes.
+    posix_mode: PosixMode = [PosixMode::Nothing, PosixMode::Rules, PosixMode::Nothing, PosixMode::Nothing, PosixMode::OctalAndBraces, PosixMode::OctalWithoutBraces, PosixMode::Nothing], "observed in bash, ksh93 and mksh: set -o posix; IFS=: export x; echo $IFS {a,b} $((010)); set +o posix; echo {a,b}";
+    /// The names of the options of `set -o`, in the order that `set -o` lists them in.
+    set_names: &'static str = ["allexport errexit ignoreeof monitor noclobber noexec noglob nolog notify nounset pipefail verbose vi xtrace", "allexport braceexpand emacs errexit errtrace functrace hashall histexpand history ignoreeof interactive-comments keyword monitor noclobber noexec noglob nolog notify nounset onecmd physical pipefail posix privileged verbose vi xtrace", "errexit noglob ignoreeof interactive monitor noexec stdin xtrace verbose vi emacs noclobber allexport notify nounset privileged nolog debug", "errexit noglob ignoreeof monitor noexec xtrace verbose noclobber allexport notify nounset errtrace vi pipefail", "allexport backslashctrl bgnice braceexpand clobber emacs errexit exec functrace glob globcasedetect globstar gmacs histexpand histreedit histverify ignoreeof interactive keyword letoctal log login_shell markdirs monitor multiline notify pipefail posix privileged rc restricted showme trackall unset verbose vi viraw xtrace", "allexport asis bgnice braceexpand emacs errexit gmacs ignoreeof inherit-xtrace interactive keyword login markdirs monitor noclobber noexec noglob nohup nolog notify nounset physical pipefail posix privileged restricted sh stdin trackall utf8-mode verbose vi vi-esccomplete vi-tabcomplete viraw xtrace", ""], "observed in all six: set -o";
+    /// Options have names of zsh's kind: in any case, with underscores, and with `no` before them.
+    named_options: bool = [N, N, N, N, N, N, Y], "observed in all six: set -o NO_GLOB; echo $-";
+    /// The beginning of a name is enough if it is that of one option only, and `no` before it means the
+    /// opposite.
+    set_names_can_be_short: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93 and mksh: set -o er -o noerr; echo $-";
+    /// The option that gives all others the values of a reset.
+    option_that_resets: Option<&'static str> = [None, None, None, None, Some("default"), Some(".reset"), None], "observed in all six: set +o";
+    /// The options that are on then.
+    reset_names: &'static str = ["", "", "", "", "backslashctrl clobber exec glob log unset", "emacs inherit-xtrace nohup trackall vi-tabcomplete", ""], "observed in ksh93 and mksh: set --default; set -o";
+    /// Only one way of editing lines can be on.
+    editors_exclude: bool = [N, Y, N, N, Y, Y, N], "observed in all six: set -o vi; set -o emacs; set -o";
+    /// How `set -o` lists the options.
+    options_listed: OptionList = [OptionList::new(true, 16), OptionList { gap: "\t", ..OptionList::new(false, 15) }, OptionList::new(true, 16), OptionList::new(false, 16), OptionList::new(true, 25), OptionList { columns: true, ..OptionList::new(true, 15) }, OptionList::new(false, 22)], "observed in all six: set -o";
+    /// What `set +o` prints, which makes the options again.
+    options_as_commands: OptionCommands = [OptionCommands::Each, OptionCommands::Each, OptionCommands::Each, OptionCommands::Each, OptionCommands::Differing("set --default", " --", " --no"), OptionCommands::Differing("set -o .reset", " -o ", " +o "), OptionCommands::Each], "observed in all six: set -f; set +o";
     /// An unknown name behind `set -o` ends the shell.
     unknown_long_option_is_fatal: bool = [Y, N, Y, N, Y, Y, Y], "observed in all six: set -o nosuch; echo after";
     /// `set +B` switches brace expansion off.
@@ -566,8 +577,6 @@ macro_rules! utilities_rows {
     unset_first_element_of_text: bool = [N, Y, N, N, Y, Y, N], "observed in all six: x=a; unset 'x[0]'; echo ${x-unset}";
     /// There are associative arrays.
     associative_arrays: bool = [N, Y, N, N, Y, N, Y], "observed in all six: typeset -A m; m[k]=v; m[j]=w; echo ${m[k]}";
-    /// The letter of `set` that switches pathname expansion off.
-    glob_letter: u8 = [b'f', b'f', b'f', b'f', b'f', b'f', b'F'], "observed in all six: set -f; echo *";
     /// `set -` takes the positional parameters away.
     set_dash_clears: bool = [N, N, N, N, N, N, Y], "observed in all six: set -; echo $#";
     /// A lone dash ends the options of `echo`.

@@ -15,6 +15,7 @@ mod process;
 mod read;
 mod reals;
 mod references;
+mod settings;
 mod shopt;
 mod tell;
 mod test;

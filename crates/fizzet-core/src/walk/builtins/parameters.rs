@@ -57,7 +57,7 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
                                 walker.state.set_option(name.bytes(), on)
                             }
                             None => {
-                                walker.write_hole(call.span);
+                                walker.tell_options(!on, call);
                                 true
                             }
                         },

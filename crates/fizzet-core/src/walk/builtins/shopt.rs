@@ -6,6 +6,7 @@ use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
+use crate::walk::builtins::settings::as_command;
 
 /// An option: its name, its value at the start, and its field if it has one.
 type Entry = (&'static str, bool, Option<Field>);
@@ -122,7 +123,8 @@ pub(super) fn shopt(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     let changes = given.has(b's') || given.has(b'u');
     if given.operands.is_empty() {
         if given.has(b'o') {
-            walker.write_hole(call.span);
+            let wanted = |on| (!given.has(b's') || on) && (!given.has(b'u') || !on);
+            walker.tell_options_of_set(wanted, given.has(b'p'), call);
             return Ok(0);
         }
         return Ok(list(walker, call, &given));
@@ -131,7 +133,7 @@ pub(super) fn shopt(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     for name in given.operands {
         let name = name.bytes();
         let is_on = match given.has(b'o') {
-            true => walker.state.has_option(name).then(|| walker.state.option_is_on(name)),
+            true => walker.state.option_is_on(name),
             false => walker.state.options.shopt(name),
         };
         let Some(is_on) = is_on else {
@@ -171,12 +173,12 @@ fn tell(
     call: &Call<'_>,
     name: &[u8],
     on: bool,
-    as_command: bool,
+    as_commands: bool,
     of_set: bool,
 ) {
     let name = String::from_utf8_lossy(name);
-    let line = match (as_command, of_set) {
-        (true, true) => format!("set {}o {name}\n", if on { '-' } else { '+' }),
+    let line = match (as_commands, of_set) {
+        (true, true) => as_command(&name, on),
         (true, false) => format!("shopt -{} {name}\n", if on { 's' } else { 'u' }),
         (false, _) => format!("{name:<15}\t{}\n", if on { "on" } else { "off" }),
     };

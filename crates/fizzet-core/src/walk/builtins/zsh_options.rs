@@ -2,117 +2,50 @@
 //! not count and `no` turns the meaning round.
 
 use crate::expand::Context;
-use crate::state::Options;
+use crate::state::{ByName, changing_option};
 use crate::stop::{Status, Stop};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::eval;
 
-/// How an option is set.
-type Setter = fn(&mut Options, bool);
-
-/// Options that change words: the name, and how it is set.
-const OPTIONS: &[(&str, Setter)] = &[
-    ("allexport", |options, on| options.all_export = on),
-    ("braceccl", |options, on| options.brace_letters = on),
-    ("clobber", |options, on| options.no_clobber = !on),
-    ("caseglob", |options, on| options.no_case_glob = !on),
-    ("casematch", |options, on| options.no_case_match = !on),
-    ("errexit", |options, on| options.exit_on_error = on),
-    ("errreturn", |options, on| options.return_on_error = on),
-    ("exec", |options, on| options.no_exec = !on),
-    ("multios", |options, on| options.last_redirection_counts = !on),
-    ("extendedglob", |options, on| options.pattern_operators = on),
-    ("glob", |options, on| options.no_glob = !on),
-    ("globdots", |options, on| options.dot_glob = on),
-    ("dotglob", |options, on| options.dot_glob = on),
-    ("globsubst", |options, on| options.glob_substitution = on),
-    ("localoptions", |options, on| options.local_options = on),
-    ("localtraps", |options, on| options.local_traps = on),
-    ("ignorebraces", |options, on| options.no_braces = on),
-    ("braceexpand", |options, on| options.no_braces = !on),
-    ("kshglob", |options, on| options.extended_glob = on),
-    ("nomatch", |options, on| options.keep_unmatched = !on),
-    ("nullglob", |options, on| options.null_glob = on),
-    ("pipefail", |options, on| options.pipe_fail = on),
-    ("rcexpandparam", |options, on| options.distributes = on),
-    ("shwordsplit", |options, on| options.word_split = on),
-    ("unset", |options, on| options.no_unset = !on),
-];
-
-/// Options that change no word; `no` before a name is left out.
-const OTHERS: &str = "
-    aliases aliasfuncdef alwayslastprompt alwaystoend appendcreate appendhistory autocd
-    autocontinue autolist automenu autonamedirs autoparamkeys autoparamslash autopushd
-    autoremoveslash autoresume badpattern banghist bareglobqual bashautolist bashrematch beep
-    bgnice bsdecho casepaths cbases cdablevars cdsilent chasedots chaselinks checkjobs
-    checkrunningjobs clobberempty combiningchars completealiases completeinword
-    continueonerror correct correctall cprecedences cshjunkiehistory cshjunkieloops
-    cshjunkiequotes cshnullcmd cshnullglob debugbeforecmd dvorak emacs equals
-    evallineno extendedhistory flowcontrol forcefloat functionargzero globalexport globalrcs
-    globassign globcomplete globstarshort hashcmds hashdirs hashexecutablesonly hashlistall
-    histallowclobber histbeep histexpiredupsfirst histfcntllock histfindnodups
-    histignorealldups histignoredups histignorespace histlexwords histnofunctions histnostore
-    histreduceblanks histsavebycopy histsavenodups histsubstpattern histverify hup
-    ignoreclosebraces ignoreeof incappendhistory incappendhistorytime interactive
-    interactivecomments ksharrays kshautoload kshoptionprint kshtypeset kshzerosubscript
-    listambiguous listbeep listpacked listrowsfirst listtypes localloops localpatterns
-    login longlistjobs magicequalsubst mailwarning markdirs
-    menucomplete monitor multibyte multifuncdef notify numericglobsort octalzeroes
-    overstrike pathdirs pathscript posixaliases posixargzero posixbuiltins posixcd
-    posixidentifiers posixjobs posixstrings posixtraps printeightbit printexitvalue privileged
-    promptbang promptcr promptpercent promptsp promptsubst pushdignoredups pushdminus
-    pushdsilent pushdtohome rcquotes rcs recexact rematchpcre restricted rmstarsilent
-    rmstarwait sharehistory shfileexpansion shglob shinstdin shnullcmd shoptionletters
-    shortloops shortrepeat singlecommand singlelinezle sourcetrace sunkeyboardhack
-    transientrprompt trapsasync typesetsilent typesettounset verbose vi warncreateglobal
-    warnnestedvar xtrace zle
-";
-
-/// Those of the others that do change words, in ways that are not followed.
-const CHANGING: &str = "
-    bareglobqual cbases cshjunkiequotes cshnullcmd cshnullglob equals globassign globstarshort
-    histsubstpattern ksharrays kshtypeset kshzerosubscript magicequalsubst
-    markdirs numericglobsort octalzeroes posixidentifiers posixstrings rcquotes shfileexpansion shglob
-    shnullcmd
-";
-
-/// What an option is called inside, and whether `no` stands before it.
-fn normal(name: &[u8]) -> (String, bool) {
-    let text: String = String::from_utf8_lossy(name)
-        .chars()
-        .filter(|&one| one != '_')
-        .flat_map(char::to_lowercase)
-        .collect();
-    let known = |text: &str| OPTIONS.iter().any(|(name, _)| *name == text);
-    match text.strip_prefix("no") {
-        Some(rest) if !known(&text) => (rest.to_string(), true),
-        _ => (text, false),
-    }
-}
-
-impl Options {
-    /// Sets an option of zsh by its name; false if there is none of that name.
-    pub(crate) fn set_by_name(&mut self, name: &[u8], on: bool) -> bool {
-        let (name, negated) = normal(name);
-        match OPTIONS.iter().find(|(known, _)| *known == name) {
-            Some((_, set)) => set(self, on != negated),
-            None => return OTHERS.split_ascii_whitespace().any(|other| other == name),
-        }
-        true
-    }
-}
-
 /// `setopt name...`, `unsetopt name...`
 pub(super) fn set_options(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let on = call.bytes(0) == Some(b"setopt");
+    let mut operands = call.arguments();
+    if operands.is_empty() {
+        walker.tell_changed_options(on, call);
+        return Ok(0);
+    }
     let mut status = 0;
-    for name in call.given("", true).operands {
-        status |= Status::from(!walker.state.options.set_by_name(name.bytes(), on));
-        let (option, _) = normal(name.bytes());
-        if !OPTIONS.iter().any(|(known, _)| *known == option)
-            && CHANGING.split_ascii_whitespace().any(|one| one == option)
-        {
+    while let [word, rest @ ..] = operands {
+        let (sign, letters) = match word.bytes() {
+            [sign @ (b'-' | b'+'), letters @ ..] => (*sign, letters),
+            _ => break,
+        };
+        operands = rest;
+        match (letters, rest) {
+            (b"-" | b"", _) => break,
+            (b"m", _) => {
+                walker.set_matching_options(rest, on);
+                return Ok(0);
+            }
+            (b"o", [name, rest @ ..]) => {
+                operands = rest;
+                let outcome = walker.state.options.set_by_name(name.bytes(), on == (sign == b'-'));
+                status |= Status::from(outcome != ByName::Set);
+            }
+            _ => {
+                for &letter in letters {
+                    let known = walker.state.set_letter(letter, on == (sign == b'-'));
+                    status |= Status::from(!known);
+                }
+            }
+        }
+    }
+    for name in operands {
+        let outcome = walker.state.options.set_by_name(name.bytes(), on);
+        status |= Status::from(outcome != ByName::Set);
+        if let Some(option) = changing_option(name.bytes()) {
             walker.missing(&format!("what the option {option} changes"), call.span);
         }
     }
