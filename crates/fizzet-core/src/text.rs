@@ -201,6 +201,33 @@ impl Text {
         part
     }
 
+    /// The same with the holes in it, at its start and at its end.
+    pub fn slice_with_holes(&self, start: usize, end: usize) -> Text {
+        if !self.has_hole() {
+            return self.slice(start, end);
+        }
+        let mut part = Text::new();
+        let mut from = 0;
+        for run in &self.runs {
+            let (low, high) = (from.max(start), (run.end as usize).min(end));
+            from = run.end as usize;
+            if run.hole && (start..=end).contains(&from) {
+                part.push_hole(run.standing, &run.origin);
+            } else if low < high {
+                part.push(&self.bytes[low..high], run.standing, &run.origin);
+            }
+        }
+        part
+    }
+
+    /// Where the first line begins that is not known as a whole: one with a hole that may hold newlines. What
+    /// a shell itself tells of the machine holds none.
+    pub fn first_unknown_line(&self) -> Option<usize> {
+        let hole = self.runs.iter().find(|run| run.hole && run.origin.rule() != Rule::Shell)?;
+        let before = &self.bytes[..hole.end as usize];
+        Some(before.iter().rposition(|&byte| byte == b'\n').map_or(0, |newline| newline + 1))
+    }
+
     /// Appends the part `start..end` of another text, with its provenance but without empty runs.
     pub fn push_part(&mut self, other: &Text, start: usize, end: usize) {
         let mut from = 0;

@@ -3,7 +3,7 @@
 
 use crate::definition::page::{Layout, Page};
 use crate::dialect::Dialect;
-use crate::expand::transform::told;
+use crate::expand::quoting::told;
 use crate::source::Span;
 use crate::state::Function;
 use crate::syntax::ast::{

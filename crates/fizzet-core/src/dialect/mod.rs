@@ -4,6 +4,7 @@
 
 mod choices;
 mod escapes;
+mod listed;
 mod own;
 mod posix;
 mod rows;
@@ -14,6 +15,7 @@ mod words;
 
 pub use choices::*;
 pub use escapes::{DollarEscapes, LargeOctal, NoDigits, Nul};
+pub use listed::{ListEntry, Listed, is_unseen, listed_variables};
 pub use own::{Assigned, Fact, Own, OwnVariable, own_names, own_variable};
 pub use shell::Shell;
 pub use table::{Dialect, ROWS, Row};

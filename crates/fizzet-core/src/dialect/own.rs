@@ -29,6 +29,8 @@ pub enum Own {
     Status,
     /// `$#`
     Count,
+    /// The text behind `-c`; there is no such variable in a script.
+    CommandText,
     /// How many subshells the command is in.
     Depth,
     /// The last argument of the command before.
@@ -120,6 +122,7 @@ static ROWS: &[Row] = &[
     ("BASHOPTS", [NO, own(Own::Shopts, Frozen), NO, NO, NO, NO, NO]),
     ("BASHPID", [NO, PROCESS, NO, NO, NO, PROCESS, NO]),
     ("BASH_COMMAND", [NO, machine("how the shell words the command", Kept), NO, NO, NO, NO, NO]),
+    ("BASH_EXECUTION_STRING", [NO, own(Own::CommandText, Plain), NO, NO, NO, NO, NO]),
     ("BASH_LINENO", [NO, own(Own::CallLines, Kept), NO, NO, NO, NO, NO]),
     ("BASH_SOURCE", [NO, own(Own::Places, Kept), NO, NO, NO, NO, NO]),
     ("BASH_SUBSHELL", [NO, own(Own::Depth, Plain), NO, NO, NO, NO, NO]),
@@ -159,6 +162,7 @@ static ROWS: &[Row] = &[
     ("USERNAME", [NO, NO, NO, NO, NO, NO, machine("who runs the shell", Plain)]),
     ("USER_ID", [NO, NO, NO, NO, NO, fact(Fact::User, Plain), NO]),
     ("VENDOR", [NO, NO, NO, NO, NO, NO, machine("who built the shell", Plain)]),
+    ("ZSH_EXECUTION_STRING", [NO, NO, NO, NO, NO, NO, own(Own::CommandText, Plain)]),
     ("ZSH_NAME", [NO, NO, NO, NO, NO, NO, text("zsh")]),
     ("ZSH_PATCHLEVEL", [NO, NO, NO, NO, NO, NO, machine("who built the shell", Plain)]),
     ("ZSH_SUBSHELL", [NO, NO, NO, NO, NO, NO, own(Own::Depth, Plain)]),

@@ -4,7 +4,8 @@ use std::cmp::Ordering;
 
 use bstr::ByteSlice;
 
-use crate::expand::transform::{in_dollar_quotes, single_quoted};
+use crate::dialect::DollarQuoting;
+use crate::expand::quoting::{in_dollar_quotes, pieces, single_quoted};
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::syntax::ast::Flag;
@@ -158,7 +159,7 @@ pub(super) fn quoted_by(text: &Text, times: usize) -> Text {
             bytes.push(b'"');
             like(text, bytes)
         }
-        _ => like(text, in_dollar_quotes(text.bytes())),
+        _ => like(text, in_dollar_quotes(DollarQuoting::OctalAlone, text.bytes())),
     }
 }
 
@@ -169,14 +170,16 @@ pub(super) fn quoted_sparingly(text: &Text, sign: u8) -> Text {
     if bytes.is_empty() {
         return like(text, b"''".to_vec());
     }
-    if sign == b'+' && bytes.iter().any(u8::is_ascii_control) {
-        return like(text, in_dollar_quotes(bytes));
+    if sign == b'+' && DollarQuoting::Carets.escapes_some(bytes) {
+        return like(text, in_dollar_quotes(DollarQuoting::Carets, bytes));
     }
-    // A tilde means something at the start only.
+    // A tilde means something at the start only, and what cannot be shown means nothing.
     let needs = |piece: &[u8]| {
+        let means = |byte: u8| byte.is_ascii_graphic() || matches!(byte, b' ' | b'\n' | b'\t');
         let behind = piece.iter().skip(1).copied().filter(|&byte| byte != b'~');
-        let minded: Vec<u8> = piece.first().copied().into_iter().chain(behind).collect();
-        !piece.is_empty() && backslashed(&like(text, minded.clone())).bytes() != minded
+        let bytes = piece.first().copied().into_iter().chain(behind);
+        let minded: Vec<u8> = bytes.filter(|&byte| means(byte)).collect();
+        !minded.is_empty() && backslashed(&like(text, minded.clone())).bytes() != minded
     };
     // A quote stands outside of quotes.
     let pieces = bytes.split(|&byte| byte == b'\'').map(|piece| match needs(piece) {
@@ -191,17 +194,25 @@ pub(crate) fn backslashed(text: &Text) -> Text {
     if text.is_empty() {
         return like(text, b"''".to_vec());
     }
+    let style = DollarQuoting::OctalAlone;
     let mut bytes = Vec::with_capacity(text.len() + 4);
-    for (at, &byte) in text.bytes().iter().enumerate() {
-        match byte {
-            b'\n' => bytes.extend_from_slice(b"$'\\n'"),
-            b'\t' => bytes.extend_from_slice(b"$'\\t'"),
-            b' ' | b'!' | b'"' | b'#' | b'$' | b'&' | b'\'' | b'(' | b')' | b'*' | b';' | b'<'
-            | b'>' | b'?' | b'[' | b'\\' | b']' | b'^' | b'`' | b'{' | b'|' | b'}' | b'~' => {
+    let mut pieces = pieces(text.bytes()).peekable();
+    while let Some((character, piece)) = pieces.next() {
+        if style.escapes(character) {
+            let next = pieces.peek().and_then(|(_, piece)| piece.first().copied());
+            bytes.extend_from_slice(b"$'");
+            style.write(character, piece, next, &mut bytes);
+            bytes.push(b'\'');
+            continue;
+        }
+        match piece[0] {
+            byte @ (b' ' | b'!' | b'"' | b'#' | b'$' | b'&' | b'\'' | b'(' | b')' | b'*' | b';'
+            | b'<' | b'>' | b'?' | b'[' | b'\\' | b']' | b'^' | b'`' | b'{' | b'|'
+            | b'}' | b'~') => {
                 bytes.extend_from_slice(&[b'\\', byte]);
             }
-            b'=' if at == 0 => bytes.extend_from_slice(b"\\="),
-            _ => bytes.push(byte),
+            b'=' if bytes.is_empty() => bytes.extend_from_slice(b"\\="),
+            _ => bytes.extend_from_slice(piece),
         }
     }
     like(text, bytes)

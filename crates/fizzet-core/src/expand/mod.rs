@@ -24,6 +24,7 @@ mod operate;
 pub(crate) mod parameter;
 pub mod pattern;
 mod qualifiers;
+pub(crate) mod quoting;
 pub(crate) mod regular;
 mod rejoined;
 mod replace;
@@ -36,6 +37,7 @@ mod substitute;
 mod tilde;
 mod tilde_cut;
 pub(crate) mod transform;
+pub(crate) mod unprintable;
 mod whole;
 
 use std::rc::Rc;

@@ -2,10 +2,11 @@
 
 use bstr::ByteSlice;
 
-use crate::dialect::{Dialect, Requoting};
+use crate::dialect::{DollarQuoting, Requoting};
 use crate::expand::change::cased;
 use crate::expand::ifs;
 use crate::expand::parameter::Held;
+use crate::expand::quoting::{double_quoted, requoted, requoted_for};
 use crate::expand::substitute::{Place, Substitution};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::{Keeps, Value, Variable};
@@ -235,26 +236,12 @@ pub(crate) fn subscript(key: &Text) -> String {
     let bytes = key.bytes();
     // These mean something at the start, and a tilde behind a sign does.
     let starts = matches!(bytes, [b'~' | b'#', ..] | b"@" | []);
+    let escapes = DollarQuoting::Octal.escapes_some(bytes);
     let home = bytes.windows(2).any(|two| matches!(two, [b'=' | b':', b'~']));
-    match !starts && !home && bytes.iter().all(plain) {
+    match !starts && !home && bytes.iter().all(plain) && !escapes {
         true => key.bytes().to_str_lossy().into_owned(),
         false => double_quoted(key.bytes()),
     }
-}
-
-/// A value as `declare` shows it.
-pub(crate) fn double_quoted(bytes: &[u8]) -> String {
-    if bytes.iter().any(u8::is_ascii_control) {
-        return requoted(bytes).to_str_lossy().into_owned();
-    }
-    let mut out = String::from("\"");
-    for character in bytes.to_str_lossy().chars() {
-        if matches!(character, '"' | '\\' | '$' | '`') {
-            out.push('\\');
-        }
-        out.push(character);
-    }
-    out + "\""
 }
 
 /// The letters of a variable's attributes, in the order of `declare -p`.
@@ -298,116 +285,4 @@ pub(super) fn like(text: &Text, bytes: Vec<u8>) -> Text {
             made
         }
     }
-}
-
-/// The value of an alias, or an action, as the shell tells it; only bash's differs from `@Q`, in that control
-/// characters stand as they are.
-pub(crate) fn told(dialect: &Dialect, value: &[u8]) -> Vec<u8> {
-    match dialect.requoting {
-        Requoting::Always if value.iter().any(u8::is_ascii_control) => single_quoted(value),
-        _ => requoted_for(dialect, value),
-    }
-}
-
-/// Quoted as a shell quotes the values that it tells.
-pub(crate) fn requoted_for(dialect: &Dialect, value: &[u8]) -> Vec<u8> {
-    let plain = |byte: &u8| {
-        byte.is_ascii_alphanumeric()
-            || !byte.is_ascii()
-            || dialect.requoting_leaves.as_bytes().contains(byte)
-    };
-    let needs_none = !value.is_empty() && value.first() != Some(&b'=') && value.iter().all(plain);
-    match dialect.requoting {
-        Requoting::Always => requoted(value),
-        Requoting::DoubleQuotes => in_two_quotes(value),
-        _ if needs_none => value.to_vec(),
-        Requoting::DollarQuotes if value.contains(&b'\'') => in_dollar_quotes(value),
-        Requoting::Pieces if value.contains(&b'\'') && !value.iter().any(u8::is_ascii_control) => {
-            in_pieces(value)
-        }
-        _ => requoted(value),
-    }
-}
-
-/// In single quotes what stands between the single quotes of a value: `'x'\'`.
-fn in_pieces(value: &[u8]) -> Vec<u8> {
-    let mut bytes = Vec::with_capacity(value.len() + 2);
-    for (at, piece) in value.split(|&byte| byte == b'\'').enumerate() {
-        if at > 0 {
-            bytes.extend_from_slice(b"\\'");
-        }
-        if !piece.is_empty() {
-            bytes.extend_from_slice(&[b"'", piece, b"'"].concat());
-        }
-    }
-    bytes
-}
-
-/// Single quotes around each piece, double quotes around each run of single quotes, and nothing
-/// behind the last of them: `'a'"''"'b'`, `'x'"'"`.
-fn in_two_quotes(value: &[u8]) -> Vec<u8> {
-    let mut bytes = Vec::with_capacity(value.len() + 2);
-    let mut rest = value;
-    loop {
-        let (piece, behind) = rest.split_at(rest.find_byte(b'\'').unwrap_or(rest.len()));
-        bytes.extend_from_slice(&[b"'", piece, b"'"].concat());
-        if behind.is_empty() {
-            return bytes;
-        }
-        let (run, behind) =
-            behind.split_at(behind.iter().take_while(|&&byte| byte == b'\'').count());
-        bytes.extend_from_slice(&[b"\"", run, b"\""].concat());
-        if behind.is_empty() {
-            return bytes;
-        }
-        rest = behind;
-    }
-}
-
-/// Quoted so that the shell reads the same value again: `'a b'`, `'it'\\''s'`, `$'a\\nb'`.
-pub(crate) fn requoted(value: &[u8]) -> Vec<u8> {
-    match value {
-        // Observed in bash 5.2: x="'"; echo ${x@Q}
-        b"'" => b"\\'".to_vec(),
-        _ if value.iter().any(u8::is_ascii_control) => in_dollar_quotes(value),
-        _ => single_quoted(value),
-    }
-}
-
-/// In single quotes, whatever it holds: `'a b'`, `'it'\\''s'`.
-pub(crate) fn single_quoted(value: &[u8]) -> Vec<u8> {
-    let mut bytes = Vec::with_capacity(value.len() + 2);
-    bytes.push(b'\'');
-    for &byte in value {
-        match byte {
-            b'\'' => bytes.extend_from_slice(b"'\\''"),
-            _ => bytes.push(byte),
-        }
-    }
-    bytes.push(b'\'');
-    bytes
-}
-
-/// `$'...'` around a value.
-pub(crate) fn in_dollar_quotes(value: &[u8]) -> Vec<u8> {
-    let mut bytes = b"$'".to_vec();
-    for &byte in value {
-        match byte {
-            b'\n' => bytes.extend_from_slice(b"\\n"),
-            b'\t' => bytes.extend_from_slice(b"\\t"),
-            b'\r' => bytes.extend_from_slice(b"\\r"),
-            0x1b => bytes.extend_from_slice(b"\\E"),
-            7 => bytes.extend_from_slice(b"\\a"),
-            8 => bytes.extend_from_slice(b"\\b"),
-            11 => bytes.extend_from_slice(b"\\v"),
-            12 => bytes.extend_from_slice(b"\\f"),
-            b'\'' | b'\\' => bytes.extend_from_slice(&[b'\\', byte]),
-            _ if byte.is_ascii_control() => {
-                bytes.extend_from_slice(format!("\\{byte:03o}").as_bytes());
-            }
-            _ => bytes.push(byte),
-        }
-    }
-    bytes.push(b'\'');
-    bytes
 }

@@ -321,6 +321,7 @@ impl State {
         let (is_plain, read_only) = known.map_or((false, false), |one| (!one.own, one.read_only));
         let keeps = known.map_or(Keeps::Text, |variable| variable.keeps);
         let had_real = known.is_some_and(|variable| variable.real.is_some());
+        let had_given = known.is_some_and(|variable| variable.given.is_some());
         if !is_plain && self.keeps_itself(name, span)? {
             return Ok(());
         }
@@ -345,6 +346,8 @@ impl State {
         {
             return Err(self.mistake("this is no name that it can stand for", span, 1));
         }
+        let given = (key.is_none() && self.dialect.attributes_are_looks && keeps.is_a_look())
+            .then(|| Box::new(text.clone()));
         let mut real = None;
         let text = self.kept(keeps, text, &mut real, span)?;
         let counts_from_one = self.dialect.first_index == 1;
@@ -357,6 +360,9 @@ impl State {
                 let real = real.filter(|_| self.dialect.real_variables_keep_digits);
                 if real.is_some() || had_real {
                     self.variables.entry(name).real = real;
+                }
+                if given.is_some() || had_given {
+                    self.variables.entry(name).given = given;
                 }
             }
             Some(Key::Number(number)) if counts_from_one => {

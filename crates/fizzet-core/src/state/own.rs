@@ -85,6 +85,10 @@ impl State {
                 None if self.dialect.last_argument == LastArgument::Behind => self.unknown_value(),
                 None => Value::Scalar(Text::new()),
             },
+            Own::CommandText if self.is_script() => return None,
+            Own::CommandText => {
+                Value::Scalar(self.shell_text(&self.sources.get(SourceId::MAIN).bytes))
+            }
             Own::Depth => self.number_of(i64::from(self.doing.depth)),
             Own::Process(fact) => match self.fact(fact) {
                 Some(number) => self.number_of(i64::from(number)),

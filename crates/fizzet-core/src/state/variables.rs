@@ -46,6 +46,8 @@ pub struct Variable {
     pub keeps: Keeps,
     /// The real whose digits the value has, where it keeps more than those.
     pub real: Option<Real>,
+    /// The text that was assigned, where the value is only how it is shown.
+    pub given: Option<Box<Text>>,
     /// Whether the shell keeps it itself; the value is that of the latest look.
     pub own: bool,
     /// Whether an array keeps only the first of elements that are the same.
@@ -101,6 +103,13 @@ pub enum Keeps {
     Name,
 }
 
+impl Keeps {
+    /// Whether the text is only shown in another way.
+    pub fn is_a_look(self) -> bool {
+        matches!(self, Keeps::Upper | Keeps::Capital | Keeps::Lower | Keeps::Field(..))
+    }
+}
+
 impl Padding {
     /// The text in a field of this width; a width of 0 is that of the text.
     pub fn fill(self, text: &[u8], width: usize) -> Vec<u8> {
@@ -143,6 +152,7 @@ impl Variable {
             read_only: false,
             keeps: Keeps::Text,
             real: None,
+            given: None,
             own: false,
             unique: false,
             bare: false,
@@ -152,6 +162,23 @@ impl Variable {
     /// One that the shell keeps itself.
     pub fn own(value: Value) -> Variable {
         Variable { own: true, ..Variable::holding(value) }
+    }
+
+    /// Whether it has neither a value nor an attribute.
+    pub fn is_nothing(&self) -> bool {
+        let is_plain = self.keeps == Keeps::Text && !self.exported && !self.read_only;
+        matches!(self.value, Value::Nothing) && is_plain
+    }
+
+    /// The variable as it was assigned.
+    pub fn as_given(&self) -> Cow<'_, Variable> {
+        match &self.given {
+            None => Cow::Borrowed(self),
+            Some(text) => {
+                let value = Value::Scalar((**text).clone());
+                Cow::Owned(Variable { value, ..self.clone() })
+            }
+        }
     }
 
     /// The value of `$name`: of an array, the element with index 0.

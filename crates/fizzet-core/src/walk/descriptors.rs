@@ -14,6 +14,15 @@ use crate::text::{Standing, Text};
 pub(super) struct Reading {
     pub(super) text: Text,
     pub(super) at: usize,
+    /// Where nobody knows what comes next, if that is so somewhere.
+    pub(super) known_to: Option<usize>,
+}
+
+impl Reading {
+    /// Whether nobody knows what stands at a place.
+    pub(super) fn is_unknown_at(&self, at: usize) -> bool {
+        self.known_to.is_some_and(|known_to| at >= known_to)
+    }
 }
 
 /// What a descriptor reads from. Copies share the place, as copies of a descriptor do.
@@ -35,16 +44,19 @@ impl Input {
         Input { reading: None, is_standard: true }
     }
 
-    /// Whether nobody knows what is read here.
+    /// Whether nobody knows all of what is read here.
     pub(super) fn is_unknown(&self) -> bool {
-        self.reading.is_none() && !self.is_standard
+        match &self.reading {
+            None => !self.is_standard,
+            Some(reading) => reading.borrow().text.has_hole(),
+        }
     }
 
-    /// A text from its start; one with a hole in it is not known.
+    /// A text from its start; from the first line with a hole on it is not known.
     pub(super) fn of(text: Text) -> Input {
-        let known = !text.has_hole();
-        let reading = known.then(|| Rc::new(RefCell::new(Reading { text, at: 0 })));
-        Input { reading, is_standard: false }
+        let known_to = text.first_unknown_line();
+        let reading = Rc::new(RefCell::new(Reading { text, at: 0, known_to }));
+        Input { reading: Some(reading), is_standard: false }
     }
 
     /// The text and the place in it; `None` where nobody knows.
@@ -55,6 +67,9 @@ impl Input {
     /// What has not been read yet, which is read by that.
     pub(super) fn rest(&self) -> Option<Text> {
         let mut reading = self.reading()?.borrow_mut();
+        if reading.text.has_hole() {
+            return None;
+        }
         let at = std::mem::replace(&mut reading.at, usize::MAX);
         Some(reading.text.slice(at.min(reading.text.len()), reading.text.len()))
     }

@@ -144,6 +144,21 @@ pub enum Requoting {
     Pieces,
 }
 
+/// How control characters and what cannot be shown are written in `$'...'`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum DollarQuoting {
+    /// By letters, `\E` among them, else each byte by its octal digits.
+    Octal,
+    /// The same without `\E`.
+    OctalAlone,
+    /// By letters or octal digits, and some characters by their numbers: `\u0085`, `\047`.
+    OctalAndShort,
+    /// By letters or hexadecimal digits: `\x0b`, `\u[2028]`.
+    Hexadecimal,
+    /// As keys: `\C-K`, `\M-\C-?`.
+    Carets,
+}
+
 /// In which order the keys of an associative array are listed.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum KeyOrder {

@@ -17,6 +17,106 @@ pub enum Told {
     Lists,
 }
 
+/// How a list shows each variable.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Shown {
+    /// By its name.
+    Names,
+    /// As `name=value`.
+    Values,
+    /// By what it is and its name: `integer n`.
+    Kinds,
+    /// By what it is, its name and its value.
+    KindsAndValues,
+    /// Behind the name of the utility: `export name=value`.
+    Behind,
+    /// By the command that makes it again.
+    Commands,
+    /// By that command without a value.
+    CommandsWithoutValues,
+}
+
+impl Shown {
+    /// Whether it is a list of values, or of what the variables are.
+    pub fn is_of_values(self) -> bool {
+        matches!(self, Shown::Values | Shown::Kinds | Shown::KindsAndValues | Shown::Behind)
+    }
+
+    /// Whether a list of this kind tells values.
+    pub fn tells_values(self) -> bool {
+        !matches!(self, Shown::Names | Shown::Kinds | Shown::CommandsWithoutValues)
+    }
+}
+
+/// How the utilities that declare list variables when they are given none.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct VariableLists {
+    /// `export` and `readonly`.
+    pub marked: Shown,
+    /// `export -p` and `readonly -p`.
+    pub marked_as_commands: Shown,
+    /// `typeset`
+    pub all: Shown,
+    /// `typeset -g` and other options that choose none.
+    pub other_letters: Shown,
+    /// `typeset +`
+    pub plus: Shown,
+    /// `typeset -x` and its kin.
+    pub chosen: Shown,
+    /// `typeset -px`
+    pub chosen_as_commands: Shown,
+    /// `typeset +x`
+    pub taken_back: Shown,
+    /// Whether `typeset +p` is `typeset -p`.
+    pub plus_p_is_p: bool,
+}
+
+impl VariableLists {
+    /// Those of a shell that has no more than `export` and `readonly`.
+    pub const BEHIND: VariableLists = VariableLists {
+        marked: Shown::Behind,
+        marked_as_commands: Shown::Behind,
+        all: Shown::Values,
+        other_letters: Shown::Values,
+        plus: Shown::Names,
+        chosen: Shown::Values,
+        chosen_as_commands: Shown::Commands,
+        taken_back: Shown::Names,
+        plus_p_is_p: true,
+    };
+    /// Those of bash.
+    pub const DECLARE: VariableLists = VariableLists {
+        marked: Shown::Commands,
+        marked_as_commands: Shown::Commands,
+        chosen: Shown::Commands,
+        taken_back: Shown::Values,
+        ..VariableLists::BEHIND
+    };
+    /// Those of ksh93.
+    pub const BARE: VariableLists = VariableLists {
+        marked: Shown::Values,
+        all: Shown::Kinds,
+        plus_p_is_p: false,
+        ..VariableLists::BEHIND
+    };
+    /// Those of mksh.
+    pub const ELEMENTS: VariableLists = VariableLists {
+        marked: Shown::Names,
+        all: Shown::CommandsWithoutValues,
+        chosen_as_commands: Shown::Behind,
+        ..VariableLists::BEHIND
+    };
+    /// Those of zsh.
+    pub const LISTS: VariableLists = VariableLists {
+        marked: Shown::Values,
+        marked_as_commands: Shown::Commands,
+        all: Shown::KindsAndValues,
+        other_letters: Shown::KindsAndValues,
+        plus: Shown::Kinds,
+        ..VariableLists::BEHIND
+    };
+}
+
 /// How `set -o` lists the options.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub struct OptionList {

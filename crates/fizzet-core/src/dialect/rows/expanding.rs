@@ -244,6 +244,8 @@ macro_rules! expanding_rows {
     leading_blank_stands_alone: bool = [N, N, N, N, N, Y, N], "observed in mksh: IFS=' :'; x=' :a'; printf '[%s]' x$x";
     /// A list that is joined with an empty IFS and is empty then counts as empty.
     joined_empty_is_none: bool = [N, Y, N, N, N, Y, N], "observed in all six: IFS=; set -- '' ''; echo \"${*:-x}\"";
+    /// How `$'...'` is written around a value that is told.
+    dollar_quoting: DollarQuoting = [DollarQuoting::Octal, DollarQuoting::Octal, DollarQuoting::Octal, DollarQuoting::Octal, DollarQuoting::Hexadecimal, DollarQuoting::OctalAndShort, DollarQuoting::Carets], "observed in bash, ksh93, mksh and zsh: typeset -p x of every character and every byte";
     /// How `${x@Q}`, `alias` and, in some shells, `printf %q` quote.
     requoting: Requoting = [Requoting::Always, Requoting::Always, Requoting::DoubleQuotes, Requoting::DoubleQuotes, Requoting::DollarQuotes, Requoting::Pieces, Requoting::Pieces], "observed in all six: alias x=a y=\"it's\"; alias x y; in bash and mksh: echo ${x@Q}";
     /// Punctuation that needs no quotes where they are put only if needed; `=` needs them at the start.

@@ -29,8 +29,6 @@ macro_rules! utilities_rows {
     field_paddings: (Padding, Padding, Padding) = [(Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Filled, Padding::LeftDigits), (Padding::RightWhole, Padding::Zeros, Padding::Left)], "observed in ksh93, mksh and zsh: typeset -R5 d='ab  '; typeset -Z5 z=-4; typeset -LZ5 l=0042";
     /// `typeset -ul` keeps small letters; elsewhere the two take each other away.
     both_cases_are_lower: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: typeset -ul b=aB; echo $b";
-    /// Where the shell has no read-only variables of its own: whether `readonly` tells them without the command.
-    read_only_list: Option<bool> = [None, None, Some(false), Some(false), Some(true), None, None], "observed in all six: readonly b=B a='x y' c; readonly; readonly -p";
     /// `read -t 0` reads nothing, but asks whether it could.
     read_asks_without_waiting: bool = [N, Y, N, Y, N, N, N], "observed in all six: read -t 0 x <f; echo $? $x";
     /// `typeset -m` and `+m` tell the variables whose names match patterns.
@@ -520,6 +518,36 @@ macro_rules! utilities_rows {
     reset_names: &'static str = ["", "", "", "", "backslashctrl clobber exec glob log unset", "emacs inherit-xtrace nohup trackall vi-tabcomplete", ""], "observed in ksh93 and mksh: set --default; set -o";
     /// Only one way of editing lines can be on.
     editors_exclude: bool = [N, Y, N, N, Y, Y, N], "observed in all six: set -o vi; set -o emacs; set -o";
+    /// How the utilities that declare list variables.
+    variable_lists: VariableLists = [VariableLists::BEHIND, VariableLists::DECLARE, VariableLists::BEHIND, VariableLists::BEHIND, VariableLists::BARE, VariableLists::ELEMENTS, VariableLists::LISTS], "observed in all six: typeset; typeset -p; typeset +; typeset -x; typeset -xp; typeset +x; export; export -p; readonly; readonly -p";
+    /// `set` lists variables that have no value.
+    set_lists_unset: bool = [N, N, N, N, N, Y, Y], "observed in all six: export x; set";
+    /// A list has the variables that all options choose, not those that any of them does.
+    list_letters_all_count: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: typeset -i i=1; export e; typeset -ix";
+    /// `typeset -p` lists variables without their values that nobody has asked for yet.
+    lists_unseen: bool = [N, Y, N, N, N, N, N], "observed in bash and mksh: typeset -p; echo $LINENO; typeset -p";
+    /// Lists tell the variables of a function behind those outside, which they tell too.
+    lists_each_scope: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: f() { typeset a=1; typeset -p; }; b=2; f";
+    /// Options of `typeset` that choose nothing from a list.
+    list_letters_passed_over: &'static str = ["", "", "", "", "", "a", ""], "observed in bash, ksh93, mksh and zsh: x=1; typeset -a";
+    /// `set +` lists the names of all variables.
+    set_plus_lists_names: bool = [N, N, N, N, N, N, Y], "observed in all six: set +";
+    /// `set` lists the functions too.
+    set_lists_functions: bool = [N, Y, N, N, N, N, N], "observed in all six: f() { :; }; set";
+    /// `local` without names lists the variables of the function.
+    local_lists_own: bool = [N, Y, N, N, N, N, N], "observed in bash, mksh and zsh: f() { local a=1; local; }; f";
+    /// `typeset -u`, `-L` and their kin change how a value is shown, and not what is kept.
+    attributes_are_looks: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -u x=abc; typeset +u x; echo $x";
+    /// A list leaves variables out that have neither a value nor an attribute.
+    lists_skip_plain_unset: bool = [N, N, N, N, N, Y, N], "observed in bash and mksh: typeset x; typeset";
+    /// A list tells names of variables behind all others.
+    lists_names_last: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93 and mksh: typeset -n a=b; c=1; typeset -p";
+    /// `typeset -p` cuts the command of a variable without a value before its name, and ends no line there.
+    lists_cut_unset_commands: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: export x; typeset -p";
+    /// A list of what variables are leaves those out that are nothing special.
+    lists_special_only: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and zsh: x=1; typeset; typeset +";
+    /// `export -p name...` lists all that are exported.
+    listing_passes_names_over: bool = [N, N, Y, N, N, N, N], "observed in all six: x=1 y=2; export x; export -p y";
     /// How `set -o` lists the options.
     options_listed: OptionList = [OptionList::new(true, 16), OptionList { gap: "\t", ..OptionList::new(false, 15) }, OptionList::new(true, 16), OptionList::new(false, 16), OptionList::new(true, 25), OptionList { columns: true, ..OptionList::new(true, 15) }, OptionList::new(false, 22)], "observed in all six: set -o";
     /// What `set +o` prints, which makes the options again.

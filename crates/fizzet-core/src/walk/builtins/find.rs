@@ -4,7 +4,7 @@ use std::rc::Rc;
 
 use crate::dialect::{TellsNames, UtilityKind};
 use crate::expand::Context;
-use crate::expand::transform::told;
+use crate::expand::quoting::told;
 use crate::host::FileKind;
 use crate::kernel::path::candidates;
 use crate::lineage::{Origin, Rule};

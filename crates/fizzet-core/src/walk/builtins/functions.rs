@@ -52,18 +52,7 @@ impl Walker {
     ) -> Status {
         if given.operands.is_empty() {
             let asked = asked_marks(given, call.bytes(0).unwrap_or_default());
-            let has = |marks: FunctionMarks| {
-                (marks.read_only || !asked.read_only)
-                    && (marks.exported || !asked.exported)
-                    && (marks.traced || !asked.traced)
-            };
-            let all = self.state.functions.iter().filter(|(_, function)| has(function.marks));
-            let mut all: Vec<_> = all.map(|(name, _)| name.clone()).collect();
-            all.sort_unstable();
-            for name in &all {
-                self.tell_function(name, tells, call);
-                self.tell_marks(name, tells, call);
-            }
+            self.tell_functions_with(asked, tells, call);
             return 0;
         }
         let mut status = 0;
@@ -79,6 +68,27 @@ impl Walker {
             }
         }
         status
+    }
+
+    /// Tells all functions that have some marks.
+    pub(super) fn tell_functions_with(
+        &mut self,
+        asked: FunctionMarks,
+        tells: Tells,
+        call: &Call<'_>,
+    ) {
+        let has = |marks: FunctionMarks| {
+            (marks.read_only || !asked.read_only)
+                && (marks.exported || !asked.exported)
+                && (marks.traced || !asked.traced)
+        };
+        let all = self.state.functions.iter().filter(|(_, function)| has(function.marks));
+        let mut all: Vec<_> = all.map(|(name, _)| name.clone()).collect();
+        all.sort_unstable();
+        for name in &all {
+            self.tell_function(name, tells, call);
+            self.tell_marks(name, tells, call);
+        }
     }
 
     /// Behind a definition, the marks of the function where it has any.

@@ -88,9 +88,13 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
             _ => break,
         }
     }
+    let plus = matches!(call.arguments(), [plus] if plus.bytes() == b"+");
+    if plus && walker.state.dialect.set_plus_lists_names {
+        walker.list_names(call);
+        return Ok(0);
+    }
     if call.arguments().is_empty() {
-        // The variables in the words of the shell.
-        walker.write_hole(call.span);
+        walker.list_values(call);
     }
     if replaces || !rest.is_empty() {
         let hop = Hop { rule: Rule::Stored, span: call.span, name: None, shifted: 0 };

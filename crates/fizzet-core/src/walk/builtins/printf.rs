@@ -1,9 +1,9 @@
 //! `printf` (POSIX XBD 5 and XCU printf).
 
-use crate::dialect::{Positions, PrintfQuoting, PrintfReals};
+use crate::dialect::{DollarQuoting, Positions, PrintfQuoting, PrintfReals};
 use crate::expand::arithmetic;
 use crate::expand::backslashed as backslashed_for_zsh;
-use crate::expand::transform::{in_dollar_quotes, requoted_for};
+use crate::expand::quoting::{in_dollar_quotes, requoted_for};
 use crate::hexadecimal::real_in_hexadecimal;
 use crate::lineage::{Origin, Rule};
 use crate::real::{Format, Real};
@@ -565,8 +565,8 @@ fn backslashed(value: &[u8]) -> Vec<u8> {
     if value.is_empty() {
         return b"''".to_vec();
     }
-    if value.iter().any(u8::is_ascii_control) {
-        return in_dollar_quotes(value);
+    if DollarQuoting::Octal.escapes_some(value) {
+        return in_dollar_quotes(DollarQuoting::Octal, value);
     }
     let mut out = Vec::with_capacity(value.len());
     for (at, &byte) in value.iter().enumerate() {

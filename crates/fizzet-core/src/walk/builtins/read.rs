@@ -248,7 +248,7 @@ impl Walker {
         call: &Call<'_>,
     ) -> Result<(), Stop> {
         let index = index.to_string();
-        let line = crate::expand::transform::requoted(line.bytes());
+        let line = crate::expand::quoting::requoted(line.bytes());
         let text = [action.bytes(), b" ", index.as_bytes(), b" ", &line].concat();
         let source = self.state.sources.built("eval", &text);
         self.deeper_source(source, call.span)
@@ -288,11 +288,14 @@ impl Walker {
         let utf8 = self.state.utf8();
         let input = self.descriptors.input(reach.descriptor);
         let mut reading = input.reading()?.borrow_mut();
-        let Reading { text, at } = &mut *reading;
-        let bytes = text.bytes();
+        if reading.is_unknown_at(reading.at) {
+            return None;
+        }
+        let Reading { text, at, known_to } = &mut *reading;
+        let bytes = &text.bytes()[..known_to.unwrap_or(text.len())];
         let mut line = Text::new();
         let part = |from: usize, to: usize, standing: Standing| {
-            let mut part = text.slice(from, to);
+            let mut part = text.slice_with_holes(from, to);
             part.set_standing(standing);
             part
         };
@@ -327,6 +330,9 @@ impl Walker {
                 continue;
             }
             next += next_character(&bytes[next..], utf8).map_or(1, |(_, length)| length);
+        }
+        if known_to.is_some() {
+            return None;
         }
         line.push_text(&part(from, next, Standing::Splittable));
         *at = next;

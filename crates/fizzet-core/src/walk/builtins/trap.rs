@@ -3,7 +3,7 @@
 use std::rc::Rc;
 
 use crate::dialect::{EvalLines, FirstCondition, LoneCondition, OuterTraps};
-use crate::expand::transform::told;
+use crate::expand::quoting::told;
 use crate::lineage::{Origin, Rule};
 use crate::source::SourceId;
 use crate::state::Traps;

@@ -2,7 +2,7 @@
 
 use std::collections::BTreeMap;
 
-use crate::dialect::{ListTexts, References, TakesBase};
+use crate::dialect::{ListTexts, References, TakesBase, Told};
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
@@ -130,17 +130,25 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         walker.tell_matching(declaration.given.operands, names, call);
         return Ok(0);
     }
-    let asks = declaration.given.has(b'p') && !outside;
-    if utility == b"readonly" && declaration.given.operands.is_empty() {
-        let shown = walker.state.dialect.read_only_list;
-        if let Some(alone) = shown {
-            let alone = alone && !declaration.given.has(b'p');
-            walker.tell_read_only(!alone, call);
-            return Ok(0);
-        }
+    let asks = declaration.given.has(b'p')
+        && (!outside || walker.state.dialect.told_variables == Told::Lists);
+    let names = declaration.given.operands;
+    let lists = declaration.given.has(b'p') && walker.state.dialect.listing_passes_names_over;
+    if outside && (names.is_empty() || lists) {
+        walker.list_marked(utility == b"readonly", declaration.given.has(b'p'), call);
+        return Ok(0);
     }
-    if asks || declaration.given.operands.is_empty() {
-        return Ok(walker.tell_variables(declaration.given.operands, call));
+    let plus = matches!(names, [plus] if plus.bytes() == b"+")
+        && walker.state.dialect.told_variables != Told::Declare;
+    if (names.is_empty() || plus) && walker.state.dialect.told_variables == Told::Nothing {
+        return Ok(0);
+    }
+    if names.is_empty() || plus {
+        walker.list_declared(&declaration.given, plus, call);
+        return Ok(0);
+    }
+    if asks {
+        return Ok(walker.tell_variables(names, call));
     }
     let first = call.argv.len() - declaration.given.operands.len();
     let mut status = 0;
@@ -412,6 +420,7 @@ impl Walker {
             digits => digits,
         };
         let taken_back: &[u8] = match self.state.dialect.real_variables {
+            true if self.state.dialect.attributes_are_looks => b"ciulEFLRZ",
             true => b"ciulEF",
             false => b"ciul",
         };
@@ -470,7 +479,7 @@ impl Walker {
             }
             return Ok(());
         }
-        let value = variable.scalar().cloned();
+        let value = variable.as_given().scalar().cloned();
         if let Some(text) = value.filter(|_| self.state.dialect.attributes_change_values) {
             self.state.store(name, None, text, span)?;
         }
@@ -494,10 +503,13 @@ impl Walker {
             None => (name, key),
         };
         let before = match key {
-            None => self.state.variables.scalar(name),
-            Some(key) => self.state.variables.element(name, key),
+            None => {
+                let variable = self.state.variables.get(name);
+                variable.and_then(|variable| variable.as_given().scalar().cloned())
+            }
+            Some(key) => self.state.variables.element(name, key).cloned(),
         };
-        let mut joined = before.cloned().unwrap_or_default();
+        let mut joined = before.unwrap_or_default();
         let keeps = self.state.variables.get(name).map(|variable| variable.keeps);
         if let Some(Keeps::Integer(_)) = keeps
             && !self.state.dialect.integers_append_text

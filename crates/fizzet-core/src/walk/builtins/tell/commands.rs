@@ -1,0 +1,224 @@
+//! The commands that make variables again, as each shell words them.
+
+use crate::dialect::Told;
+use crate::expand::quoting::{double_quoted, told};
+use crate::expand::transform::attributes;
+use crate::state::{Digits, Keeps, Key, Padding, Value, Variable, element_name};
+use crate::walk::Walker;
+use crate::walk::builtins::tell::values::listed_by_declare;
+
+impl Walker {
+    /// The command that makes a variable again.
+    pub(super) fn command_for(&self, name: &[u8], variable: &Variable) -> Vec<u8> {
+        match self.state.dialect.told_variables {
+            Told::Nothing => Vec::new(),
+            Told::Declare => self.told_by_declare(name, variable),
+            Told::Bare => self.told_bare(name, variable),
+            Told::Elements => self.told_by_elements(name, variable),
+            Told::Lists => self.told_with_lists(name, variable),
+        }
+    }
+
+    /// An element that mksh was asked for by a name that means it.
+    pub(super) fn told_element(&self, written: &[u8]) -> Option<Vec<u8>> {
+        let (array, index) = element_name(written)?;
+        let number = std::str::from_utf8(index).ok()?.parse().ok()?;
+        let text = self.state.variables.element(array, &Key::Number(number))?;
+        Some([b"typeset ", written, b"=", &self.quoted(text)].concat())
+    }
+
+    /// As bash tells it: `declare -LETTERS name="value"`.
+    fn told_by_declare(&self, name: &[u8], variable: &Variable) -> Vec<u8> {
+        let letters = attributes(variable);
+        let letters = if letters.is_empty() { "-".into() } else { letters };
+        let command = format!("declare -{letters} ").into_bytes();
+        [command, declared(name, variable)].concat()
+    }
+
+    /// As ksh93 tells it: a variable without attributes has no command before it.
+    fn told_bare(&self, name: &[u8], variable: &Variable) -> Vec<u8> {
+        let words = bare_options(variable);
+        let mut line = Vec::new();
+        if !words.is_empty() {
+            line.extend_from_slice(format!("typeset {} ", words.join(" ")).as_bytes());
+        }
+        line.extend(self.told_assignments(name, variable).concat());
+        line
+    }
+    /// As mksh tells it: an array element by element.
+    fn told_by_elements(&self, name: &[u8], variable: &Variable) -> Vec<u8> {
+        let command = [b"typeset", element_options(variable).as_bytes(), b" "].concat();
+        let assignments = self.told_assignments(name, variable).into_iter();
+        let mut lines: Vec<Vec<u8>> =
+            assignments.map(|one| [&command[..], &one].concat()).collect();
+        if let Value::Indexed(_) = variable.value {
+            lines.insert(0, [b"set -A ", name].concat());
+        }
+        lines.join(&b'\n')
+    }
+
+    /// As zsh tells it: what is exported with `export`, lists with blanks inside the parentheses.
+    fn told_with_lists(&self, name: &[u8], variable: &Variable) -> Vec<u8> {
+        let is_list = matches!(variable.value, Value::Indexed(_) | Value::Associative(_));
+        let exported = variable.exported && !is_list;
+        let command = if exported { "export" } else { "typeset" };
+        let mut letters = Letters::default();
+        if !self.scopes.is_empty() && !self.is_local(name) && !exported {
+            letters.numbered("g", None);
+        }
+        letters.add(matches!(variable.value, Value::Indexed(_)), 'a');
+        letters.add(matches!(variable.value, Value::Associative(_)), 'A');
+        match variable.keeps {
+            Keeps::Integer(Digits { base: 0, .. }) => letters.add(true, 'i'),
+            Keeps::Integer(digits) => letters.numbered("i", Some(digits.base as usize)),
+            Keeps::Real { letter: b'f', .. } => letters.add(true, 'F'),
+            Keeps::Real { .. } => letters.add(true, 'E'),
+            Keeps::Field(Padding::Left | Padding::LeftDigits, width) => {
+                letters.numbered("L", Some(width))
+            }
+            Keeps::Field(Padding::Right | Padding::RightWhole, width) => {
+                letters.numbered("R", Some(width))
+            }
+            Keeps::Field(Padding::Zeros | Padding::Filled, width) => {
+                letters.numbered("Z", Some(width))
+            }
+            _ => {}
+        }
+        letters.add(variable.keeps == Keeps::Lower, 'l');
+        letters.add(variable.read_only, 'r');
+        letters.add(variable.keeps == Keeps::Upper, 'u');
+        letters.add(variable.exported && is_list, 'x');
+        letters.add(variable.unique, 'U');
+        let tie = self.state.tie(name).filter(|_| self.is_told_tied(name)).cloned();
+        letters.add(tie.is_some(), 'T');
+        let letters = letters.written;
+        if let Some(tie) = tie {
+            let list = self.state.variables.get(&tie.list);
+            let value = list.map_or_else(|| b"(  )".to_vec(), |list| self.listed_value(list));
+            let mut line = [command.as_bytes(), letters.as_bytes(), b" "].concat();
+            line.extend([&tie.text[..], b" ", &tie.list].concat());
+            if matches!(variable.value, Value::Nothing) {
+                return line;
+            }
+            line.extend([b"=", &value[..]].concat());
+            if tie.separator != b':' {
+                line.extend([b" ", &told(&self.state.dialect, &[tie.separator])[..]].concat());
+            }
+            return line;
+        }
+        if let Value::Nothing = variable.value {
+            return [command.as_bytes(), letters.as_bytes(), b" ", name].concat();
+        }
+        let value = self.listed_value(variable);
+        [command.as_bytes(), letters.as_bytes(), b" ", name, b"=", &value].concat()
+    }
+
+    /// Whether both tied variables are there, or neither is yet, so that each tells the other.
+    fn is_told_tied(&self, name: &[u8]) -> bool {
+        let is_there = |name: &[u8]| self.state.variables.get(name).is_some();
+        self.state.tie(name).is_some_and(|tie| is_there(&tie.text) == is_there(&tie.list))
+    }
+}
+
+/// The options with which ksh93 tells a variable.
+fn bare_options(variable: &Variable) -> Vec<String> {
+    let mut words: Vec<String> = Vec::new();
+    let mut flag = |is: bool, letter: &str| {
+        if is {
+            words.push(letter.into());
+        }
+    };
+    flag(variable.exported, "-x");
+    flag(variable.read_only, "-r");
+    flag(matches!(variable.value, Value::Indexed(_)), "-a");
+    flag(matches!(variable.value, Value::Associative(_)), "-A");
+    match variable.keeps {
+        Keeps::Integer(Digits { base: 0 | 10, .. }) => words.push("-i".into()),
+        Keeps::Integer(digits) => words.push(format!("-i {}", digits.base)),
+        Keeps::Real { letter: b'f', digits: 10, .. } => words.push("-F".into()),
+        Keeps::Real { digits: 10, .. } => words.push("-E".into()),
+        Keeps::Real { letter: b'f', digits, .. } => words.push(format!("-F {digits}")),
+        Keeps::Real { digits, .. } => words.push(format!("-E {digits}")),
+        Keeps::Upper => words.push("-u".into()),
+        Keeps::Lower => words.push("-l".into()),
+        Keeps::Name => words.push("-n".into()),
+        Keeps::Field(Padding::Zeros | Padding::Filled, width) => {
+            words.push(format!("-Z {width} -R {width}"))
+        }
+        Keeps::Field(Padding::Left | Padding::LeftDigits, width) => {
+            words.push(format!("-L {width}"))
+        }
+        Keeps::Field(Padding::Right | Padding::RightWhole, width) => {
+            words.push(format!("-R {width}"))
+        }
+        Keeps::Capital | Keeps::Text => {}
+    }
+    words
+}
+
+/// The options with which mksh tells a variable.
+fn element_options(variable: &Variable) -> String {
+    let mut options = String::new();
+    let mut flag = |is: bool, letter: &str| options += if is { letter } else { "" };
+    match variable.keeps {
+        Keeps::Field(Padding::Zeros | Padding::Filled, width) => {
+            flag(true, &format!(" -R{width} -Z"))
+        }
+        Keeps::Field(Padding::Left | Padding::LeftDigits, width) => {
+            flag(true, &format!(" -L{width}"))
+        }
+        Keeps::Field(Padding::Right | Padding::RightWhole, width) => {
+            flag(true, &format!(" -R{width}"))
+        }
+        _ => {}
+    }
+    flag(matches!(variable.keeps, Keeps::Integer(_)), " -i");
+    flag(variable.exported, " -x");
+    flag(variable.read_only, " -r");
+    flag(variable.keeps == Keeps::Lower, " -l");
+    flag(variable.keeps == Keeps::Upper, " -u");
+    if let Keeps::Integer(digits) = variable.keeps {
+        flag(digits.capitals, " -u");
+        flag(digits.unsigned, " -U");
+    }
+    flag(variable.keeps == Keeps::Name, " -n");
+    options
+}
+
+/// Option letters as zsh joins them: ` -ar -L3 -l`.
+#[derive(Default)]
+struct Letters {
+    written: String,
+    /// Whether another letter can follow the latest directly.
+    open: bool,
+}
+
+impl Letters {
+    fn add(&mut self, is: bool, letter: char) {
+        if !is {
+            return;
+        }
+        if !std::mem::replace(&mut self.open, true) {
+            self.written.push_str(" -");
+        }
+        self.written.push(letter);
+    }
+
+    /// A letter that stands alone, with its number.
+    fn numbered(&mut self, letter: &str, number: Option<usize>) {
+        let number = number.map_or_else(String::new, |number| number.to_string());
+        self.written += &format!(" -{letter}{number}");
+        self.open = false;
+    }
+}
+
+/// `name="value"`, as `declare` tells it.
+pub(super) fn declared(name: &[u8], variable: &Variable) -> Vec<u8> {
+    let value = match &variable.value {
+        Value::Nothing => return name.to_vec(),
+        _ if variable.bare => return name.to_vec(),
+        Value::Scalar(text) => double_quoted(text.bytes()),
+        list => listed_by_declare(list),
+    };
+    [name, b"=", value.as_bytes()].concat()
+}
