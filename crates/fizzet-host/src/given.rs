@@ -6,12 +6,9 @@ use std::os::unix::ffi::OsStringExt;
 
 use fizzet_core::source::SourceKind;
 
-/// The environment, as bytes. Names that no shell takes as variables are left out.
+/// The environment, as bytes.
 pub fn environment() -> Vec<(Vec<u8>, Vec<u8>)> {
-    std::env::vars_os()
-        .map(|(name, value)| (name.into_vec(), value.into_vec()))
-        .filter(|(name, _)| is_variable_name(name))
-        .collect()
+    std::env::vars_os().map(|(name, value)| (name.into_vec(), value.into_vec())).collect()
 }
 
 /// The environment as strings, whatever their names.

@@ -20,8 +20,7 @@ pub(super) fn definition(
     name: &[u8],
     function: &Function,
 ) -> Text {
-    let mut printer =
-        Printer { page, indentation: 0, lines: 0, joined: 0, bodies: Vec::new(), after: false };
+    let mut printer = Printer::new(page, usize::MAX);
     if dialect.reserved_words.iter().any(|word| word.as_bytes() == name) {
         printer.page.say("function ");
     }
@@ -32,9 +31,24 @@ pub(super) fn definition(
     printer.page.text
 }
 
+/// The definition of a function without its name, as it stands in the environment of programs.
+pub(super) fn handed(page: Page<'_>, function: &Function) -> Text {
+    let mut printer = Printer::new(page, 1);
+    printer.page.say("() ");
+    printer.body(&function.body);
+    let text = printer.page.text;
+    // The first command stands on the line of the brace.
+    let newline = "() { ".len();
+    let mut handed = text.slice(0, newline);
+    handed.push_text(&text.slice(newline + 1, text.len()));
+    handed
+}
+
 struct Printer<'a> {
     page: Page<'a>,
     indentation: usize,
+    /// The most blanks that a line begins with.
+    widest: usize,
     /// How many function bodies are being printed: in them a command has a line of its own.
     lines: usize,
     /// How many lists, and-or lists and pipelines of more than one command are being printed: only
@@ -74,7 +88,12 @@ impl<'a> Layout<'a> for Printer<'a> {
     }
 }
 
-impl Printer<'_> {
+impl<'a> Printer<'a> {
+    fn new(page: Page<'a>, widest: usize) -> Printer<'a> {
+        let (indentation, lines, joined, bodies, after) = (0, 0, 0, Vec::new(), false);
+        Printer { page, indentation, widest, lines, joined, bodies, after }
+    }
+
     /// Text in single quotes.
     fn single(&mut self, bytes: &[u8], span: Span) {
         if bytes == b"'" {
@@ -97,7 +116,7 @@ impl Printer<'_> {
     }
 
     fn indent(&mut self) {
-        self.page.say(&" ".repeat(self.indentation));
+        self.page.say(&" ".repeat(self.indentation.min(self.widest)));
     }
 
     /// A `;`, unless what stands here ends a command already.

@@ -35,6 +35,11 @@ pub fn definition(
     })
 }
 
+/// The definition of a function as the environment of programs holds it.
+pub fn handed(sources: &Sources, function: &Function, hop: Hop) -> Text {
+    bash::handed(page::Page::new(sources, hop), function)
+}
+
 /// The text that the definition was read from.
 fn written(mut page: page::Page<'_>, function: &Function) -> Text {
     let span = function.span;

@@ -128,6 +128,8 @@ pub struct State {
     pub doing: Doing,
     /// Options that are on at the start, by the names that `set -o` knows.
     pub start_options: Vec<String>,
+    /// What the environment holds under names that no variable can have.
+    pub strings_passed_on: Vec<(Vec<u8>, Vec<u8>)>,
     /// What the background commands have ended with, in the order of their starts.
     pub jobs: Vec<Status>,
     /// When it gives up.
@@ -174,6 +176,7 @@ impl State {
             status: 0,
             doing: Doing::default(),
             start_options: Vec::new(),
+            strings_passed_on: Vec::new(),
             jobs: Vec::new(),
             limits: Limits::default(),
             steps: 0,

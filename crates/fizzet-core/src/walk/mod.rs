@@ -7,6 +7,7 @@ mod call;
 mod compound;
 mod conditional;
 mod descriptors;
+mod environment;
 mod loops;
 mod observer;
 mod processes;
@@ -133,6 +134,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         sought: None,
         behind_backslash: false,
     };
+    walker.take_functions();
     for name in std::mem::take(&mut walker.state.start_options) {
         if !walker.state.set_option(name.as_bytes(), true) {
             let message = format!("this shell has no option {name}");

@@ -46,9 +46,8 @@ impl Walker {
         let path = self.sought(argv)?.bytes().to_vec();
         let host = Context::host(self);
         let search = self.state.search_path().map(<[u8]>::to_vec);
-        let exported = self.state.variables.exported();
-        let string = |(name, value): &(&[u8], &[u8])| [name, &b"="[..], value].concat();
-        let environment = exported.iter().map(string).collect();
+        let string = |(name, value): (Vec<u8>, Vec<u8>)| [name, b"=".to_vec(), value].concat();
+        let environment = self.environment(&path).into_iter().map(string).collect();
         let request = Request {
             path,
             argv: argv.to_vec(),
@@ -135,10 +134,11 @@ impl Walker {
         let vector: Vec<&[u8]> = argv.iter().map(Text::bytes).collect();
         let limit = self.state.limits.bytes;
         let open = self.open_beside(argv);
+        let environment = self.environment(&path);
         let ran = host.run(&Run {
             path: &path,
             argv: &vector,
-            environment: self.state.variables.exported(),
+            environment: environment.iter().map(|(name, value)| (&name[..], &value[..])).collect(),
             folder: b".",
             input: rest.as_ref().map(Text::bytes),
             open,

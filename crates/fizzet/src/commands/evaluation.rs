@@ -12,8 +12,8 @@ use fizzet_core::source::SourceKind;
 use fizzet_core::state::{Follows, State};
 use fizzet_core::trace::Ending;
 use fizzet_host::{
-    Machine, check_folder, environment, environment_source, read_script, read_standard_input,
-    stack_limit,
+    Machine, check_folder, environment, environment_source, is_variable_name, read_script,
+    read_standard_input, stack_limit,
 };
 
 use crate::cli::{EvaluationOptions, Shells};
@@ -116,6 +116,10 @@ pub(super) fn starting_state(
         for (name, value) in environment() {
             // A shell takes IFS from nobody.
             if name == b"IFS" {
+                continue;
+            }
+            if !is_variable_name(&name) {
+                state.strings_passed_on.push((name, value));
                 continue;
             }
             let value = state.given(environment_source(&name), &value);

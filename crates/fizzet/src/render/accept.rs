@@ -5,7 +5,7 @@ use fizzet_core::receive::contract::reading::RoleKind;
 use fizzet_core::receive::contract::{Contract, usage};
 
 use crate::render::page::{Page, wrap};
-use crate::render::visible::{Cell, Spaces, cells, rows, told, width};
+use crate::render::visible::{Cell, Spaces, cells, rows_within, told, width};
 
 /// A vector held against a contract.
 pub struct Judged<'c> {
@@ -104,7 +104,7 @@ fn roles(page: &mut Page, judged: &Judged<'_>) {
             RoleKind::OptionValue(_) => format!("value of{name}"),
             kind => format!("{}{name}", kind.name()),
         };
-        for (at, cells) in rows(&shown(bytes), columns).into_iter().enumerate().take(6) {
+        for (at, cells) in rows_within(&shown(bytes), columns, 6).iter().enumerate() {
             let label = if at == 0 { label.as_str() } else { "" };
             page.styled(frame, &format!("{label:>5}  ")).cells(cells, bold);
             if at == 0 {
@@ -139,7 +139,7 @@ fn values(page: &mut Page, judged: &Judged<'_>) {
         let room = page.width.saturating_sub(widest + 14).max(16);
         let mut used = 0;
         for (element, bytes) in value.values.iter().take(20) {
-            let shown = rows(&shown(bytes), room)[0].to_vec();
+            let shown = rows_within(&shown(bytes), room, 1).concat();
             if used > 0 && used + width(&shown) + 2 > room {
                 page.end_row().pad(widest + 3);
                 used = 0;

@@ -14,7 +14,7 @@ use crate::render::launch;
 use crate::render::page::{Page, wrap};
 use crate::render::reason::reason;
 use crate::render::stages;
-use crate::render::visible::{Cell, Spaces, cells, rows, told, width};
+use crate::render::visible::{Cell, Spaces, cells, rows_within, told, width};
 
 /// The most arguments of one command that are shown, half of them from its start.
 const MAX_ARGUMENTS: usize = 2000;
@@ -206,23 +206,23 @@ fn argument(
     columns: &Columns,
 ) {
     let value = shown(text);
-    let value = rows(&value, columns.value);
+    let value = rows_within(&value, columns.value, MAX_ROWS);
     let (typed, _) = typed(&trace.sources, word);
-    let typed = rows(&typed, columns.word);
+    let typed = rows_within(&typed, columns.word, MAX_ROWS);
     let why = wrap(&reason(&trace.sources, text, word, nth), columns.reason);
-    let height = value.len().max(why.len()).max(typed.len()).min(MAX_ROWS);
+    let height = value.len().max(why.len()).max(typed.len());
     let (frame, bold, green) = (page.palette.frame, page.palette.value, page.palette.typed);
     for row in 0..height {
         let label = if row == 0 { format!("[{index}]") } else { String::new() };
         page.styled(frame, &format!("{label:>w$}", w = columns.index)).text("  ");
-        column(page, value.get(row).copied(), columns.value, bold);
-        column(page, typed.get(row).copied(), columns.word, green);
+        column(page, value.get(row), columns.value, bold);
+        column(page, typed.get(row), columns.word, green);
         page.text(why.get(row).map_or("", |row| row)).end_row();
     }
 }
 
-fn column(page: &mut Page, cells: Option<&[Cell]>, columns: usize, style: anstyle::Style) {
-    let cells = cells.unwrap_or_default();
+fn column(page: &mut Page, cells: Option<&Vec<Cell>>, columns: usize, style: anstyle::Style) {
+    let cells = cells.map_or(&[][..], Vec::as_slice);
     page.cells(cells, style).pad(columns.saturating_sub(width(cells)) + 2);
 }
 

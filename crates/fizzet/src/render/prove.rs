@@ -2,7 +2,7 @@
 
 use crate::commands::prove::Proof;
 use crate::render::page::Page;
-use crate::render::visible::{Cell, Spaces, cells, rows, told, width};
+use crate::render::visible::{Cell, Spaces, cells, rows_within, told, width};
 
 /// The most rows of a runtime.
 const MOST: usize = 40;
@@ -62,13 +62,13 @@ fn two(page: &mut Page, name: &str, predicted: Option<&[u8]>, real: Option<&[u8]
         }
     };
     let (left, right) = (shown(predicted), shown(real));
-    let (left, right) = (rows(&left, columns), rows(&right, columns));
+    let (left, right) = (rows_within(&left, columns, 8), rows_within(&right, columns, 8));
     let (frame, bold) = (page.palette.frame, page.palette.value);
-    for at in 0..left.len().max(right.len()).min(8) {
+    for at in 0..left.len().max(right.len()) {
         let name = if at == 0 { name } else { "" };
-        let cells = left.get(at).copied().unwrap_or_default();
+        let cells = left.get(at).map_or(&[][..], Vec::as_slice);
         page.styled(frame, &format!("  {name:<20}")).cells(cells, bold);
         page.pad(columns.saturating_sub(width(cells)) + 2);
-        page.cells(right.get(at).copied().unwrap_or_default(), bold).end_row();
+        page.cells(right.get(at).map_or(&[][..], Vec::as_slice), bold).end_row();
     }
 }

@@ -5,7 +5,7 @@ use fizzet_core::text::Text;
 use fizzet_core::trace::{CommandTrace, Stage, StageTrace, WordTrace};
 
 use crate::render::page::Page;
-use crate::render::visible::{Cell, Spaces, cells, rows, width};
+use crate::render::visible::{Cell, Spaces, cells, rows_within, width};
 
 /// The most fields of one stage that are shown.
 const MAX_FIELDS: usize = 24;
@@ -26,8 +26,8 @@ pub(super) fn write(page: &mut Page, sources: &Sources, command: &CommandTrace) 
         let written = cells(sources.bytes(word.span), Spaces::Plain);
         let room = page.width.saturating_sub(4).max(16);
         let typed = page.palette.typed;
-        for row in rows(&written, room).into_iter().take(MAX_ROWS) {
-            page.text("  ").cells(row, typed).end_row();
+        for row in rows_within(&written, room, MAX_ROWS) {
+            page.text("  ").cells(&row, typed).end_row();
         }
         for stage in word.stages.iter().filter(|stage| stage.stage != Stage::Written) {
             one(page, stage);
@@ -53,9 +53,9 @@ fn one(page: &mut Page, stage: &StageTrace) {
     for text in stage.fields.iter().take(MAX_FIELDS) {
         let shown = field(text, quotes);
         let room = page.width.saturating_sub(COLUMN + 1).max(10);
-        for row in rows(&shown, room).into_iter().take(MAX_ROWS) {
+        for row in rows_within(&shown, room, MAX_ROWS) {
             page.styled(frame, label).pad(COLUMN.saturating_sub(label.len()));
-            page.cells(row, page.palette.value).end_row();
+            page.cells(&row, page.palette.value).end_row();
             label = "";
         }
     }

@@ -17,7 +17,7 @@ use crate::cli::{Only, Show, WalkOptions};
 use crate::failure::Failure;
 use crate::render::launch;
 use crate::render::page::Page;
-use crate::render::visible::{Cell, Spaces, cells, rows, width};
+use crate::render::visible::{Cell, Spaces, cells, rows, rows_within, width};
 use crate::render::{boxes, detail, line};
 
 /// How many passes of the same command are told before the others are folded.
@@ -177,8 +177,8 @@ impl<W: Write> Timeline<W> {
         }
     }
 
-    /// The line and the text of a command.
-    fn statement(&mut self, moment: Moment<'_>, span: Span) {
+    /// The line and the text of a command; whether the text is cut.
+    fn statement(&mut self, moment: Moment<'_>, span: Span) -> bool {
         let position = moment.sources.position(span);
         let label = match span.source == SourceId::MAIN {
             true => position.line.to_string(),
@@ -188,13 +188,15 @@ impl<W: Write> Timeline<W> {
         let first = text.split(|&byte| byte == b'\n').next().unwrap_or_default();
         let mut shown = cells(first, Spaces::Plain);
         let room = self.page.width.saturating_sub(MARGIN).max(20);
-        if width(&shown) > room || first.len() < text.len() {
+        let is_cut = width(&shown) > room || first.len() < text.len();
+        if is_cut {
             shown.truncate(rows(&shown, room - 4).first().map_or(0, |row| row.len()));
             shown.push(Cell { shown: " ...".into(), width: 4, mark: true, start: 0, end: 0 });
         }
         let (frame, typed) = (self.page.palette.frame, self.page.palette.typed);
         let pad = (MARGIN - 2).saturating_sub(label.chars().count());
         self.page.pad(pad).styled(frame, &label).pad(2).cells(&shown, typed).end_row();
+        is_cut
     }
 
     /// The vector, the arguments behind each other.
@@ -206,9 +208,9 @@ impl<W: Write> Timeline<W> {
         for (at, argument) in arguments.iter().enumerate() {
             let index = format!("[{at}] ");
             let shown = line::shown(argument);
-            let shown = rows(&shown, room.saturating_sub(index.len()))[0];
-            let columns = index.len() + width(shown) + 2;
-            if used > 0 && used + columns > room {
+            let rows = rows_within(&shown, room.saturating_sub(index.len()), MAX_VALUE_ROWS);
+            let columns = index.len() + rows.first().map_or(0, |row| width(row)) + 2;
+            if used > 0 && (used + columns > room || rows.len() > 1) {
                 self.page.end_row().pad(MARGIN);
                 used = 0;
                 told += 1;
@@ -219,8 +221,16 @@ impl<W: Write> Timeline<W> {
                 break;
             }
             let bold = self.page.palette.value;
-            self.page.styled(frame, &index).cells(shown, bold).pad(2);
-            used += columns;
+            self.page.styled(frame, &index);
+            for (row, part) in rows.iter().enumerate() {
+                if row > 0 {
+                    self.page.end_row().pad(MARGIN + index.len());
+                }
+                self.page.cells(part, bold);
+            }
+            self.page.pad(2);
+            told += rows.len() - 1;
+            used += if rows.len() > 1 { room } else { columns };
         }
         self.page.end_row();
     }
@@ -231,14 +241,32 @@ impl<W: Write> Timeline<W> {
             let name = String::from_utf8_lossy(&assignment.name).into_owned();
             let shown = line::shown(&assignment.value);
             let room = self.page.width.saturating_sub(MARGIN + name.len() + 3).max(20);
-            let shown = rows(&shown, room)[0];
-            self.page.pad(MARGIN).text(&name).text(" = ").cells(shown, bold).end_row();
+            let label = format!("{name} = ");
+            self.value(&label, &rows_within(&shown, room, MAX_VALUE_ROWS), bold);
+        }
+    }
+
+    /// A value behind a label, in as many rows as it has.
+    fn value(&mut self, label: &str, rows: &[Vec<Cell>], style: anstyle::Style) {
+        self.page.pad(MARGIN).text(label);
+        let label = label.chars().count();
+        for (at, row) in rows.iter().enumerate() {
+            if at > 0 {
+                self.page.pad(MARGIN + label);
+            }
+            self.page.cells(row, style).end_row();
         }
     }
 }
 
 /// The most rows that one vector takes.
 const MAX_ROWS: usize = 12;
+
+/// The most rows of one argument or value.
+const MAX_VALUE_ROWS: usize = 4;
+
+/// The most rows of what a command prints.
+const MAX_OUTPUT_ROWS: usize = 6;
 
 impl<W: Write> Observer for Timeline<W> {
     fn wants(&self) -> Wants {
@@ -255,8 +283,8 @@ impl<W: Write> Observer for Timeline<W> {
         if !self.tells(command.span, !notes.is_empty()) {
             return Ok(());
         }
-        self.statement(moment, command.span);
-        if !stands_as_written(moment, &command) {
+        let is_cut = self.statement(moment, command.span);
+        if is_cut || !stands_as_written(moment, &command) {
             self.vector(&command.argv);
         }
         self.assignments(&command);
@@ -305,8 +333,7 @@ impl<W: Write> Observer for Timeline<W> {
         let shown = line::shown(text);
         let room = self.page.width.saturating_sub(MARGIN + 8).max(20);
         let bold = self.page.palette.value;
-        let shown = rows(&shown, room)[0];
-        self.page.pad(MARGIN).text("prints ").cells(shown, bold).end_row();
+        self.value("prints ", &rows_within(&shown, room, MAX_OUTPUT_ROWS), bold);
         self.flush()
     }
 }

@@ -10,7 +10,7 @@ use crate::cli::As;
 use crate::render::launch::sentence;
 use crate::render::line::shown;
 use crate::render::page::{Page, wrap};
-use crate::render::visible::{Cell, rows, width};
+use crate::render::visible::{Cell, rows_within, width};
 
 /// A view, and what is asked of it besides.
 #[derive(Debug)]
@@ -130,7 +130,7 @@ fn columns<'t>(page: &Page, texts: impl Iterator<Item = &'t Text>) -> usize {
 
 fn row(page: &mut Page, label: &str, value: &[Cell], told: &str, columns: usize) {
     let (frame, bold) = (page.palette.frame, page.palette.value);
-    for (at, cells) in rows(value, columns).into_iter().enumerate().take(12) {
+    for (at, cells) in rows_within(value, columns, 12).iter().enumerate() {
         let label = if at == 0 { label } else { "" };
         page.styled(frame, &format!("{label:>5}  ")).cells(cells, bold);
         if at == 0 {
@@ -142,7 +142,7 @@ fn row(page: &mut Page, label: &str, value: &[Cell], told: &str, columns: usize)
 
 fn named(page: &mut Page, element: &Element, told: &str, columns: usize) {
     let (frame, bold) = (page.palette.frame, page.palette.value);
-    for (at, cells) in rows(&shown(&element.text), columns).into_iter().enumerate().take(12) {
+    for (at, cells) in rows_within(&shown(&element.text), columns, 12).iter().enumerate() {
         let name = if at == 0 { element.name.as_str() } else { "" };
         page.styled(frame, &format!("{name:<18} ")).cells(cells, bold);
         if at == 0 {

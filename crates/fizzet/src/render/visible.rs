@@ -33,6 +33,13 @@ pub struct Cell {
     pub end: usize,
 }
 
+impl Cell {
+    /// How many bytes it stands for.
+    fn bytes(&self) -> usize {
+        self.end - self.start
+    }
+}
+
 /// The cells of some bytes.
 pub fn cells(bytes: &[u8], spaces: Spaces) -> Vec<Cell> {
     let mut cells: Vec<Cell> = Vec::with_capacity(bytes.len());
@@ -141,6 +148,33 @@ pub fn rows(cells: &[Cell], width: usize) -> Vec<&[Cell]> {
     rows
 }
 
+/// Breaks cells into `most` rows at most; where there are more, the last one says how many bytes are left
+/// out.
+pub fn rows_within(cells: &[Cell], columns: usize, most: usize) -> Vec<Vec<Cell>> {
+    let all = rows(cells, columns);
+    let mut kept: Vec<Vec<Cell>> = all.iter().take(most).map(|row| row.to_vec()).collect();
+    let Some(last) = kept.last_mut().filter(|_| all.len() > most) else { return kept };
+    let mut left: usize = all[most..].iter().flat_map(|row| row.iter()).map(Cell::bytes).sum();
+    let mut said = left_out(left, columns);
+    while width(last) + said.width > columns
+        && let Some(cell) = last.pop()
+    {
+        left += cell.bytes();
+        said = left_out(left, columns);
+    }
+    last.push(said);
+    kept
+}
+
+/// What stands in place of bytes that have no room, in as many words as fit.
+fn left_out(bytes: usize, columns: usize) -> Cell {
+    let shown = match format!(" ... {bytes} more bytes") {
+        shown if shown.len() > columns => "...".into(),
+        shown => shown,
+    };
+    Cell { width: shown.len(), shown: shown.into(), mark: true, start: 0, end: 0 }
+}
+
 /// The columns that cells take.
 pub fn width(cells: &[Cell]) -> usize {
     cells.iter().map(|cell| cell.width).sum()
@@ -150,7 +184,7 @@ pub fn width(cells: &[Cell]) -> usize {
 mod tests {
     use proptest::prelude::*;
 
-    use super::{Spaces, cells, rows, width};
+    use super::{Spaces, cells, rows, rows_within, width};
 
     fn shown(bytes: &[u8]) -> String {
         cells(bytes, Spaces::Marked).iter().map(|cell| &*cell.shown).collect()
@@ -171,6 +205,17 @@ mod tests {
         assert_eq!(width(&cells), 5);
         assert_eq!(rows(&cells, 4).len(), 2);
         assert_eq!(rows(&cells, 3).len(), 2);
+    }
+
+    #[test]
+    fn what_has_no_room_is_counted() {
+        let shown = |most| -> Vec<String> {
+            let rows = rows_within(&cells(&[b'h'; 100], Spaces::Marked), 30, most);
+            rows.iter().map(|row| row.iter().map(|cell| &*cell.shown).collect()).collect()
+        };
+        assert_eq!(shown(1), ["hhhhhhhhhhhh ... 88 more bytes"]);
+        assert_eq!(shown(2), ["h".repeat(30), "hhhhhhhhhhhh ... 58 more bytes".into()]);
+        assert_eq!(shown(4).concat(), "h".repeat(100));
     }
 
     proptest! {

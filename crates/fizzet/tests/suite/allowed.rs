@@ -153,3 +153,29 @@ fn a_program_leaves_the_input_of_a_loop_that_it_does_not_read() {
     let printed = of(&["line", "--format", "nul", "--allow-run", &line]).output();
     assert_eq!(printed, "label\0lime\nlid\njar\0b\0");
 }
+
+#[test]
+fn functions_and_odd_strings_go_through_the_environment() {
+    let line = "lid() { printf '%s:' \"$@\"; }; export -f lid; bash -c 'lid lime heather'; \
+                env | sed -n 's/^hive-1=/hive /p'; label \"$(jar honey)\"";
+    let jar = "() {  printf '<%s>' \"$1\"\n}";
+    let folder = tempfile::tempdir().unwrap();
+    let script = folder.path().join("send.sh");
+    fs::write(&script, line).unwrap();
+    let script = script.to_str().unwrap();
+    let run = of(&["walk", "--shell", "bash", "--allow-run", "--format", "json", script]);
+    let run = run.env("BASH_FUNC_jar%%", jar).env("hive-1", "full");
+    let printed = run.output();
+    assert!(printed.contains(r#""text":"lime:heather:""#), "{printed}");
+    assert!(printed.contains(r#""text":"hive full\n""#), "{printed}");
+    let found = vectors(&printed);
+    assert_eq!(found.last().unwrap(), &["label", "<honey>"]);
+}
+
+#[test]
+fn text_behind_the_definition_of_a_function_is_not_carried_out() {
+    let text = "() { :; }; label no";
+    let line = "lid; label $?";
+    let printed = of(&["line", "--format", "nul", line]).env("BASH_FUNC_lid%%", text).any_status();
+    assert!(!String::from_utf8_lossy(&printed.stdout).contains("no"));
+}

@@ -186,3 +186,32 @@ fn a_reader_may_go_away_at_any_time() {
         assert!(child.wait().unwrap().success(), "{format}");
     }
 }
+
+#[test]
+fn a_long_argument_is_cut_with_a_word() {
+    let folder = tempfile::tempdir().unwrap();
+    let file = script(folder.path(), format!("x={}\nlabel $x\necho $x\n", "honey".repeat(200)));
+    let shown = Run::of(&["walk", &file]).prints();
+    let cut = shown.lines().filter(|line| line.ends_with(" more bytes")).count();
+    assert_eq!(cut, 4, "{shown}");
+    let file = script(folder.path(), format!("label {}\n", "honey".repeat(40)));
+    let shown = Run::of(&["walk", &file]).prints();
+    let told: String = shown.lines().skip(1).flat_map(|line| line.split_whitespace()).collect();
+    assert!(told.contains(&"honey".repeat(40)), "{shown}");
+}
+
+#[test]
+fn the_lines_before_one_that_is_not_known_are_read() {
+    let folder = tempfile::tempdir().unwrap();
+    let text = "{ echo lid; echo jar; press; } | while read x; do label \"$x\"; done\n\
+                set | while read x; do case $x in hives=*) label \"$x\"; esac; done\n";
+    let file = script(folder.path(), format!("hives='2 3'\n{text}"));
+    let words = ["walk", "--shell", "dash", "--format", "json", &file];
+    let printed = Run::of(&words).any_status();
+    let printed = String::from_utf8_lossy(&printed.stdout).into_owned();
+    let all: Vec<Value> = printed.lines().map(|line| serde_json::from_str(line).unwrap()).collect();
+    let labels =
+        of_kind(&all, "command").into_iter().filter(|one| one["argv"][0]["text"] == "label");
+    let told: Vec<&str> = labels.filter_map(|one| one["argv"][1]["text"].as_str()).collect();
+    assert_eq!((&told[..2], told.last()), (&["lid", "jar"][..], Some(&"hives='2 3'")));
+}

@@ -540,6 +540,12 @@ macro_rules! utilities_rows {
     attributes_are_looks: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -u x=abc; typeset +u x; echo $x";
     /// A list leaves variables out that have neither a value nor an attribute.
     lists_skip_plain_unset: bool = [N, N, N, N, N, Y, N], "observed in bash and mksh: typeset x; typeset";
+    /// Functions that are exported come and go in the environment.
+    exports_functions: bool = [N, Y, N, N, N, N, N], "observed in all six: f() { :; }; export -f f; env";
+    /// What the environment holds under names that no variable can have goes on to programs.
+    passes_strings_on: bool = [N, Y, N, N, Y, N, Y], "observed in all six: env a-b=1 sh -c env";
+    /// A program finds its own path in the variable `_`.
+    programs_get_their_path: bool = [N, Y, N, N, N, Y, Y], "observed in all six: env -i sh -c '/usr/bin/env; :'";
     /// A list tells names of variables behind all others.
     lists_names_last: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93 and mksh: typeset -n a=b; c=1; typeset -p";
     /// `typeset -p` cuts the command of a variable without a value before its name, and ends no line there.
