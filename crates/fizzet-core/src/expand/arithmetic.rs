@@ -1,5 +1,6 @@
 //! Arithmetic expansion (POSIX XCU 2.6.4).
 
+use std::borrow::Cow;
 use std::cmp::Ordering;
 use std::rc::Rc;
 
@@ -11,7 +12,7 @@ use crate::expand::{Context, Tilde, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::real::{Operation, Real};
 use crate::source::Span;
-use crate::state::{Digits, Keeps, State, Value, element_name};
+use crate::state::{Digits, Keeps, Key, State, Value, element_name};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::{self, Binary, Expression, Showing, Target, Unary};
 use crate::syntax::ast::{Arithmetic, Part};
@@ -176,6 +177,18 @@ struct Evaluation<'a> {
 }
 
 impl Evaluation<'_> {
+    /// The key that an index stands for.
+    fn key(&mut self, name: &[u8], index: &[u8]) -> Result<Key, Stop> {
+        let variable = self.state.variables.get(name);
+        let keyed = variable.is_some_and(|one| matches!(one.value, Value::Associative(_)));
+        let drops = self.state.dialect.arithmetic_indexes_drop_quotes && !keyed;
+        let index: Cow<'_, [u8]> = match drops {
+            true if index.contains(&b'\'') => index.iter().copied().filter(|&byte| byte != b'\'').collect(),
+            _ => index.into(),
+        };
+        self.state.element_key(name, &index, self.span)
+    }
+
     fn value(&mut self, expression: &Expression) -> Result<Number, Stop> {
         let value = match expression {
             Expression::Number(value) => Number::Whole(*value),
@@ -522,7 +535,7 @@ impl Evaluation<'_> {
                 return Ok(Number::Whole(0));
             }
             Some(index) => {
-                let key = self.state.element_key(&target.name, index, self.span)?;
+                let key = self.key(&target.name, index)?;
                 self.state.variables.element(&target.name, &key).cloned()
             }
         };
@@ -597,7 +610,7 @@ impl Evaluation<'_> {
         let text = number_text(shown, self.span, &target.name);
         let key = match &target.index {
             None => None,
-            Some(index) => Some(self.state.element_key(&target.name, index, self.span)?),
+            Some(index) => Some(self.key(&target.name, index)?),
         };
         let is_new = self.state.dialect.arithmetic_makes_numbers
             && key.is_none()

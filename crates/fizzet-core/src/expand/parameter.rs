@@ -2,6 +2,7 @@
 
 use std::rc::Rc;
 
+use crate::dialect::IndexQuotes;
 use crate::expand::substitute::{Break, Joiner, Place, Substitution};
 use crate::expand::{Context, Tilde, arithmetic, ifs, record, single};
 use crate::lineage::{Hop, Origin, Rule};
@@ -255,7 +256,7 @@ impl Substitution<'_> {
         if self.cx.state().variables.get(name).is_some_and(associative) {
             return key_text(self.cx, index).map(Key::Text);
         }
-        let number = arithmetic::index(self.cx, index);
+        let number = index_number(self.cx, index, false);
         let state = self.cx.state();
         number.map(|number| Key::Number(state.index(number))).map_err(Stop::in_index)
     }
@@ -456,6 +457,28 @@ pub(crate) fn key_text(cx: &mut dyn Context, index: &Arithmetic) -> Result<Text,
         return single(cx, &word, Tilde::Never);
     }
     listed_key(cx, index)
+}
+
+/// The number that an index means, whose quotes only quote where the shell has it so.
+pub(crate) fn index_number(
+    cx: &mut dyn Context,
+    index: &Arithmetic,
+    in_list: bool,
+) -> Result<i64, Stop> {
+    let span = index.word.span;
+    let vanish = match cx.state().dialect.index_quotes {
+        IndexQuotes::Count => false,
+        IndexQuotes::VanishInLists => in_list,
+        IndexQuotes::Vanish => true,
+    };
+    if !vanish || !cx.state().sources.bytes(span).iter().any(|byte| b"'\"\\".contains(byte)) {
+        return arithmetic::index(cx, index);
+    }
+    let written = cx.state().sources.bytes(span).to_vec();
+    let dialect = cx.state().dialect.clone();
+    let word = Parser::new(&written, span.source, &dialect).whole_word(span)?;
+    let text = single(cx, &word, Tilde::Never)?;
+    arithmetic::text_value(cx.state(), text.bytes(), span)
 }
 
 /// The key of an associative array that the index of an element of a list is: its quotes quote, as in any word.

@@ -264,7 +264,9 @@ impl State {
             };
             return Ok(Key::Text(Text::from_bytes(key, Standing::Quoted, origin)));
         }
-        let number = crate::expand::arithmetic::text_value(self, index, span);
+        let vanish = self.dialect.index_text_quotes.as_bytes();
+        let kept: Vec<u8> = index.iter().copied().filter(|byte| !vanish.contains(byte)).collect();
+        let number = crate::expand::arithmetic::text_value(self, &kept, span);
         Ok(Key::Number(self.index(number.map_err(Stop::in_index)?)))
     }
 

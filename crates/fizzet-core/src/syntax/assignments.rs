@@ -22,6 +22,9 @@ pub(crate) fn assignment_of(
     (parser.pos == word.len()).then_some(assignment)
 }
 
+/// How many substitutions in quotes inside each other are looked through for the end of an index.
+const MAX_NESTED: u32 = 200;
+
 impl Parser<'_> {
     /// Whether `name=`, `name+=` or `name[...]=` stands here where the grammar takes it for an
     /// assignment: before the command name, or as `name=(...)` after a declaration utility.
@@ -102,9 +105,7 @@ impl Parser<'_> {
                 b'\n' | b';' if self.dialect.command_brackets == CommandBrackets::Text => {
                     return None;
                 }
-                quote @ (b'\'' | b'"') => {
-                    at += 1 + self.text[at + 1..].iter().position(|&byte| byte == quote)?;
-                }
+                b'\'' | b'"' => at = self.quotes_end(at)?,
                 b'#' if matches!(self.text[at - 1], b'(' | b';' | b' ' | b'\t' | b'\n') => {
                     at += self.text[at..].iter().position(|&byte| byte == b'\n')?;
                 }
@@ -118,21 +119,73 @@ impl Parser<'_> {
     }
 
     /// The place behind the `)` that closes the `(` at `at`, quotes minded.
-    pub(super) fn parentheses_end(&self, mut at: usize) -> Option<usize> {
+    pub(super) fn parentheses_end(&self, at: usize) -> Option<usize> {
+        self.parentheses_end_in(at, 0)
+    }
+
+    fn parentheses_end_in(&self, mut at: usize, depth: u32) -> Option<usize> {
         let mut open = 0u32;
         loop {
             match *self.text.get(at)? {
                 b'(' => open += 1,
                 b')' => open -= 1,
                 b'\\' => at += 1,
-                quote @ (b'\'' | b'"' | b'`') => {
-                    at += 1 + self.text[at + 1..].iter().position(|&byte| byte == quote)?;
-                }
+                b'\'' | b'"' | b'`' => at = self.quotes_end_in(at, depth)?,
                 _ => {}
             }
             at += 1;
             if open == 0 {
                 return Some(at);
+            }
+        }
+    }
+
+    /// The place of the quote that closes the one at `at`.
+    pub(super) fn quotes_end(&self, at: usize) -> Option<usize> {
+        self.quotes_end_in(at, 0)
+    }
+
+    fn quotes_end_in(&self, mut at: usize, depth: u32) -> Option<usize> {
+        if depth > MAX_NESTED {
+            return None;
+        }
+        let quote = self.text[at];
+        let escapes = quote != b'\'' || (at > 0 && self.text[at - 1] == b'$');
+        loop {
+            at += 1;
+            match *self.text.get(at)? {
+                byte if byte == quote => return Some(at),
+                b'\\' if escapes => at += 1,
+                b'$' if quote == b'"' && self.text.get(at + 1) == Some(&b'{') => {
+                    at = self.braces_end(at + 1, depth + 1)?;
+                }
+                b'$' if quote == b'"' && self.text.get(at + 1) == Some(&b'(') => {
+                    at = self.parentheses_end_in(at + 1, depth + 1)? - 1;
+                }
+                b'`' if quote == b'"' => at = self.quotes_end_in(at, depth + 1)?,
+                _ => {}
+            }
+        }
+    }
+
+    /// The place of the `}` that closes the `{` at `at` inside double quotes.
+    fn braces_end(&self, mut at: usize, depth: u32) -> Option<usize> {
+        if depth > MAX_NESTED {
+            return None;
+        }
+        loop {
+            at += 1;
+            match *self.text.get(at)? {
+                b'}' => return Some(at),
+                b'\\' => at += 1,
+                b'"' | b'`' => at = self.quotes_end_in(at, depth + 1)?,
+                b'$' if self.text.get(at + 1) == Some(&b'{') => {
+                    at = self.braces_end(at + 1, depth + 1)?;
+                }
+                b'$' if self.text.get(at + 1) == Some(&b'(') => {
+                    at = self.parentheses_end_in(at + 1, depth + 1)? - 1;
+                }
+                _ => {}
             }
         }
     }
@@ -147,10 +200,7 @@ impl Parser<'_> {
                 b'(' => open += 1,
                 b')' => open = open.saturating_sub(1),
                 b'\\' => at += 1,
-                quote @ (b'\'' | b'"' | b'`') => {
-                    let rest = self.text[at + 1..end].iter();
-                    at += 1 + rest.take_while(|&&byte| byte != quote).count();
-                }
+                b'\'' | b'"' | b'`' => at = self.quotes_end(at).map_or(end, |quote| quote.min(end)),
                 _ => {}
             }
             at += 1;

@@ -169,11 +169,10 @@ impl<'a> Parser<'a> {
                 _ => false,
             };
             if byte == b'\'' && hides && kept_backslash != Some(self.pos) {
-                let behind = &self.text[self.pos + 1..];
-                let Some(length) = behind.iter().position(|&byte| byte == b'\'') else {
+                let Some(end) = self.quotes_end(self.pos) else {
                     return Err(self.unclosed(self.pos, 1, "'", "'"));
                 };
-                self.pos += length + 2;
+                self.pos = end + 1;
                 continue;
             }
             if !self.is_active(byte, within) {

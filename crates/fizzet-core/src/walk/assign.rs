@@ -3,7 +3,7 @@
 use std::rc::Rc;
 
 use crate::dialect::{AssociativeLists, ListAttributes, References, TemporaryElements};
-use crate::expand::{self, Context, Tilde};
+use crate::expand::{self, Tilde};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Associative, Keeps, Key, Stretch, Value, Variable};
@@ -191,7 +191,7 @@ impl Walker {
         };
         let key = match &assignment.index {
             None => None,
-            Some(index) => Some(self.element_key(name, index, expand::parameter::key_text)?),
+            Some(index) => Some(self.element_key(name, index, false)?),
         };
         let value = expand::single(self, word, Tilde::AfterColons)?;
         let mut stored = self.stored(name, &value, assignment.span);
@@ -237,7 +237,7 @@ impl Walker {
         &mut self,
         name: &[u8],
         index: &Arithmetic,
-        key_text: fn(&mut dyn Context, &Arithmetic) -> Result<Text, Stop>,
+        in_list: bool,
     ) -> Result<Key, Stop> {
         let span = index.word.span;
         let keyed = self.is_keyed(name);
@@ -245,13 +245,17 @@ impl Walker {
             return Err(self.state.mistake("one index was expected", span, 1));
         }
         if keyed {
-            let text = key_text(self, index)?;
+            let text = match in_list {
+                true => expand::parameter::listed_key(self, index)?,
+                false => expand::parameter::key_text(self, index)?,
+            };
             return match self.is_refused(&text) {
                 true => Err(self.state.mistake("the key is empty", span, 1)),
                 false => Ok(Key::Text(text)),
             };
         }
-        let number = expand::arithmetic::value(self, index).map_err(Stop::in_index)?;
+        let number = expand::parameter::index_number(self, index, in_list);
+        let number = number.map_err(Stop::in_index)?;
         Ok(Key::Number(self.state.index(number)))
     }
 
@@ -462,7 +466,7 @@ impl Walker {
                     made.extend(fields.into_iter().map(|text| (None, text, false)));
                 }
                 Some(index) => {
-                    let key = match self.element_key(name, index, expand::parameter::listed_key) {
+                    let key = match self.element_key(name, index, true) {
                         Err(Stop::Shell(error)) if error.reach == Reach::Line => {
                             self.survive(error);
                             continue;

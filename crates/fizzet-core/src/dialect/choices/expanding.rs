@@ -144,6 +144,17 @@ pub enum Requoting {
     Pieces,
 }
 
+/// What quotes in the index of an indexed array do.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum IndexQuotes {
+    /// They count as they do in any arithmetic expression.
+    Count,
+    /// They vanish in the indexes of a list.
+    VanishInLists,
+    /// They vanish.
+    Vanish,
+}
+
 /// How control characters and what cannot be shown are written in `$'...'`.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum DollarQuoting {

@@ -244,6 +244,12 @@ macro_rules! expanding_rows {
     leading_blank_stands_alone: bool = [N, N, N, N, N, Y, N], "observed in mksh: IFS=' :'; x=' :a'; printf '[%s]' x$x";
     /// A list that is joined with an empty IFS and is empty then counts as empty.
     joined_empty_is_none: bool = [N, Y, N, N, N, Y, N], "observed in all six: IFS=; set -- '' ''; echo \"${*:-x}\"";
+    /// What quotes in the index of an indexed array do.
+    index_quotes: IndexQuotes = [IndexQuotes::Count, IndexQuotes::VanishInLists, IndexQuotes::Count, IndexQuotes::Count, IndexQuotes::Vanish, IndexQuotes::Count, IndexQuotes::Count], "observed in bash, ksh93, mksh and zsh: a=(['1']=x); a['2']=y; echo ${!a[@]}";
+    /// Quotes that vanish in an index that is text already.
+    index_text_quotes: &'static str = ["", "\"", "", "", "\"", "", ""], "observed in bash, ksh93, mksh and zsh: a=(1 2 3); let 'x=a[\"1\"]'; unset \"a['2']\"; echo $x ${a[@]}";
+    /// Single quotes vanish in the index of an element in arithmetic.
+    arithmetic_indexes_drop_quotes: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: a=(1 2 3); ((a['2']++)); echo ${a[@]}";
     /// How `$'...'` is written around a value that is told.
     dollar_quoting: DollarQuoting = [DollarQuoting::Octal, DollarQuoting::Octal, DollarQuoting::Octal, DollarQuoting::Octal, DollarQuoting::Hexadecimal, DollarQuoting::OctalAndShort, DollarQuoting::Carets], "observed in bash, ksh93, mksh and zsh: typeset -p x of every character and every byte";
     /// How `${x@Q}`, `alias` and, in some shells, `printf %q` quote.
