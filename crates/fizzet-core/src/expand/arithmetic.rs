@@ -183,7 +183,9 @@ impl Evaluation<'_> {
         let keyed = variable.is_some_and(|one| matches!(one.value, Value::Associative(_)));
         let drops = self.state.dialect.arithmetic_indexes_drop_quotes && !keyed;
         let index: Cow<'_, [u8]> = match drops {
-            true if index.contains(&b'\'') => index.iter().copied().filter(|&byte| byte != b'\'').collect(),
+            true if index.contains(&b'\'') => {
+                index.iter().copied().filter(|&byte| byte != b'\'').collect()
+            }
             _ => index.into(),
         };
         self.state.element_key(name, &index, self.span)

@@ -233,12 +233,7 @@ impl Walker {
         self.state.variables.get(name).is_some_and(associative)
     }
 
-    fn element_key(
-        &mut self,
-        name: &[u8],
-        index: &Arithmetic,
-        in_list: bool,
-    ) -> Result<Key, Stop> {
+    fn element_key(&mut self, name: &[u8], index: &Arithmetic, in_list: bool) -> Result<Key, Stop> {
         let span = index.word.span;
         let keyed = self.is_keyed(name);
         if !keyed && matches!(self.state.sources.bytes(span), b"" | b"@" | b"*") {
