@@ -4,6 +4,7 @@ use std::cell::OnceCell;
 use std::rc::Rc;
 
 use crate::dialect::{Continued, DelimiterTabs, DocumentEnd};
+use crate::state::element_name;
 use crate::stop::Reach;
 use crate::syntax::ast::{
     Operation, Parameter, ParameterName, Part, Redirect, RedirectOperator, RedirectTarget, Word,
@@ -138,17 +139,28 @@ impl<'a> Parser<'a> {
         Some(RedirectTarget::Descriptor(number))
     }
 
-    /// `{name}` directly before `<` or `>`.
+    /// `{name}` before `<` or `>`.
     fn named_descriptor(&mut self) -> Option<RedirectTarget> {
         let rest = &self.text[self.pos..];
         let close = rest.iter().take(256).position(|&byte| byte == b'}')?;
-        let name = rest.get(1..close).filter(|name| is_name(name))?;
-        if !matches!(rest.get(close + 1), Some(b'<' | b'>')) {
+        let name = rest.get(1..close).filter(|name| self.names_descriptor(name))?;
+        let blanks = match self.dialect.named_descriptors_take_blanks {
+            true => {
+                rest[close + 1..].iter().take_while(|byte| matches!(byte, b' ' | b'\t')).count()
+            }
+            false => 0,
+        };
+        if !matches!(rest.get(close + 1 + blanks), Some(b'<' | b'>')) {
             return None;
         }
         let name = name.into();
-        self.pos += close + 1;
+        self.pos += close + 1 + blanks;
         Some(RedirectTarget::Variable(name))
+    }
+
+    fn names_descriptor(&self, name: &[u8]) -> bool {
+        let element = || element_name(name).is_some_and(|(array, _)| is_name(array));
+        is_name(name) || (self.dialect.elements_name_descriptors && element())
     }
 
     /// The delimiter with its quotes removed, and whether it had any.

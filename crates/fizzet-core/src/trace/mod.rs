@@ -135,6 +135,8 @@ pub struct AssignmentTrace {
 pub struct RedirectTrace {
     /// Whether it is added to where the descriptor leads already.
     pub adds: bool,
+    /// Whether it outlives the command: the descriptor was opened through a variable.
+    pub stays: bool,
     /// The operator as written.
     pub operator: &'static str,
     /// The file or text.

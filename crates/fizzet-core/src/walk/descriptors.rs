@@ -212,6 +212,16 @@ impl Descriptors {
     /// Makes a descriptor a copy of another.
     pub(super) fn duplicate(&mut self, descriptor: u32, from: u32) {
         let (input, output) = (self.inputs.get(&from).cloned(), self.outputs.get(&from).cloned());
+        self.lead(descriptor, input, output);
+    }
+
+    /// Makes a descriptor lead where it leads among others.
+    pub(super) fn take_over(&mut self, descriptor: u32, others: &Descriptors) {
+        let input = others.inputs.get(&descriptor).cloned();
+        self.lead(descriptor, input, others.outputs.get(&descriptor).cloned());
+    }
+
+    fn lead(&mut self, descriptor: u32, input: Option<Input>, output: Option<Output>) {
         self.close(descriptor);
         self.inputs.extend(input.map(|input| (descriptor, input)));
         self.outputs.extend(output.map(|output| (descriptor, output)));

@@ -35,7 +35,10 @@ impl Walker {
             self.message_hole(error.span);
         }
         if let Some(outer) = outer {
-            self.descriptors = outer;
+            let inner = std::mem::replace(&mut self.descriptors, outer);
+            for redirection in redirections.iter().filter(|one| one.stays) {
+                self.descriptors.take_over(redirection.descriptor, &inner);
+            }
         }
         outcome
     }
@@ -66,12 +69,17 @@ impl Walker {
                 self.open_output(descriptor, output, again);
             }
             "&>" | "&>>" => self.both_to_file(redirection)?,
-            "<&" | ">&" => match copied(redirection.target.bytes()) {
-                Some(Some(from)) => match self.descriptors.output(from).cloned() {
-                    Some(output) if again => self.open_output(descriptor, output, true),
-                    _ => self.descriptors.duplicate(descriptor, from),
-                },
-                Some(None) => self.descriptors.close(descriptor),
+            "<&" | ">&" => match self.copied(redirection.target.bytes()) {
+                Some(Copied::Descriptor { from, moves }) => {
+                    match self.descriptors.output(from).cloned() {
+                        Some(output) if again => self.open_output(descriptor, output, true),
+                        _ => self.descriptors.duplicate(descriptor, from),
+                    }
+                    if moves && from != descriptor {
+                        self.descriptors.close(from);
+                    }
+                }
+                Some(Copied::Nothing) => self.descriptors.close(descriptor),
                 None => self.both_to_file(redirection)?,
             },
             _ => {}
@@ -218,7 +226,7 @@ impl Walker {
             None => u32::from(!reads),
             Some(RedirectTarget::Descriptor(number)) => *number,
             Some(RedirectTarget::Variable(name)) => {
-                self.named_descriptor(name, operator, &target, redirect.span)?
+                self.named_descriptor(name, &target, redirect, before)?
             }
         };
         let adds = self.redirections_add_up()
@@ -226,7 +234,8 @@ impl Walker {
                 || before.iter().any(|one| one.descriptor == descriptor));
         let standard_output = descriptor == 1;
         let span = redirect.span;
-        Ok(RedirectTrace { operator, target, span, descriptor, standard_output, adds })
+        let stays = matches!(redirect.target, Some(RedirectTarget::Variable(_)));
+        Ok(RedirectTrace { operator, target, span, descriptor, standard_output, adds, stays })
     }
 
     /// Looks whether redirections can be opened, one after the other; those that others come behind leave
@@ -286,22 +295,44 @@ impl Walker {
     fn named_descriptor(
         &mut self,
         name: &Rc<[u8]>,
-        operator: &str,
         target: &Text,
-        span: Span,
+        redirect: &Redirect,
+        before: &[RedirectTrace],
     ) -> Result<u32, Stop> {
-        if matches!(operator, "<&" | ">&") && target.bytes() == b"-" {
+        let span = redirect.span;
+        if matches!(redirect.operator.sign(), "<&" | ">&") && target.bytes() == b"-" {
             let held = self.state.variables.scalar(name).map(Text::bytes);
             let number = held.and_then(|digits| std::str::from_utf8(digits).ok()?.parse().ok());
+            if self.state.dialect.no_descriptor_is_closed {
+                return Ok(number.unwrap_or(u32::MAX));
+            }
             return number.ok_or_else(|| {
                 self.cannot_redirect("the variable holds no descriptor".into(), span)
             });
         }
         let first = self.state.dialect.first_named_descriptor;
-        let free = (first..).find(|&number| !self.descriptors.is_open(number)).unwrap_or(first);
+        let is_free = |number: &u32| {
+            !self.descriptors.is_open(*number)
+                && !before.iter().any(|one| one.descriptor == *number)
+        };
+        let free = (first..).find(is_free).unwrap_or(first);
         let text = self.state.shell_text(free.to_string().as_bytes());
-        self.assign_text(name, text, span)?;
+        let assigned = self.assign_text(name, text, span);
+        assigned.map_err(|stop| match stop {
+            Stop::Shell(error) => self.cannot_redirect(error.message, span),
+            stop => stop,
+        })?;
         Ok(free)
+    }
+
+    /// What `<&` and `>&` copy; `None` for what is no descriptor.
+    fn copied(&self, target: &[u8]) -> Option<Copied> {
+        if target == b"-" {
+            return Some(Copied::Nothing);
+        }
+        let moved = target.strip_suffix(b"-").filter(|_| self.state.dialect.moves_descriptors);
+        let from = std::str::from_utf8(moved.unwrap_or(target)).ok()?.parse().ok()?;
+        Some(Copied::Descriptor { from, moves: moved.is_some() })
     }
 
     /// Whether what a redirection names can be opened.
@@ -319,14 +350,14 @@ impl Walker {
                 (_, 1) => rule.standard_output,
                 _ => rule.other_output,
             };
-            return match (copied(target.bytes()), reach) {
+            return match (self.copied(target.bytes()), reach) {
                 (None, None) => self.check_written(target.bytes(), false, &shown, span),
                 (None, Some(reach)) => {
                     let message = format!("a descriptor was expected behind {}", trace.operator);
                     let status = self.state.dialect.redirection_failure_status;
                     Err(Stop::error(message, span, status, reach))
                 }
-                (Some(Some(from)), _)
+                (Some(Copied::Descriptor { from, .. }), _)
                     if !self.descriptors.is_open(from)
                         && !before.iter().any(|one| one.descriptor == from) =>
                 {
@@ -399,12 +430,12 @@ fn is_unreadable(body: &Word) -> bool {
     matches!(&body.parts[..], [Part::Parameter(one)] if matches!(one.operation, Operation::Unreadable { .. }))
 }
 
-/// What `<&` and `>&` copy: a descriptor, or nothing for a dash; `None` for what is neither.
-fn copied(target: &[u8]) -> Option<Option<u32>> {
-    match target {
-        b"-" => Some(None),
-        digits => std::str::from_utf8(digits).ok()?.parse().ok().map(Some),
-    }
+/// What `<&` and `>&` copy.
+enum Copied {
+    /// A dash: the descriptor is closed.
+    Nothing,
+    /// A descriptor; `5-` moves it.
+    Descriptor { from: u32, moves: bool },
 }
 
 fn is_regular(host: &dyn Host, path: &[u8]) -> bool {

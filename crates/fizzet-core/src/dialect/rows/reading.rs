@@ -154,6 +154,10 @@ macro_rules! reading_rows {
     any_function_name: bool = [N, Y, N, N, N, Y, Y], "observed: a-b() { :; }";
     /// A function body may be a simple command.
     simple_function_bodies: bool = [N, N, Y, Y, Y, Y, Y], "observed: f() echo a";
+    /// The variable of `{name}>file` may be an element.
+    elements_name_descriptors: bool = [N, Y, N, N, Y, N, N], "observed in bash, ksh93 and zsh: exec {a[1]}>f; echo ${a[1]}";
+    /// Blanks may stand behind `{name}` and before the sign of a redirection.
+    named_descriptors_take_blanks: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93 and zsh: echo {v} >f; cat f";
     /// `{name}>file` picks a descriptor.
     named_descriptors: bool = [N, Y, N, N, Y, N, Y], "observed: : {fd}>/dev/null";
     /// A descriptor before a redirection may have several digits.
