@@ -57,6 +57,16 @@ impl Walker {
         let variables = variables.filter(|(name, _)| !tells_path || *name != b"_");
         let mut all: Vec<(Vec<u8>, Vec<u8>)> =
             variables.map(|(name, value)| (name.to_vec(), value.to_vec())).collect();
+        if self.state.dialect.programs_see_hidden_exports {
+            let hidden = self.scopes.iter().rev().flat_map(|scope| &scope.hidden);
+            for (name, variable) in hidden {
+                let outer = variable.as_ref().filter(|variable| variable.exported);
+                let Some(value) = outer.and_then(|variable| variable.scalar()) else { continue };
+                if !all.iter().any(|(known, _)| known[..] == **name) {
+                    all.push((name.to_vec(), value.bytes().to_vec()));
+                }
+            }
+        }
         if tells_path {
             all.push((b"_".to_vec(), path.to_vec()));
         }

@@ -39,8 +39,10 @@ impl Walker {
             scope.options_at = Some(std::mem::take(&mut self.options_at));
         }
         if !self.state.dialect.local_inherits && !self.state.options.locals_inherit {
-            self.state.variables.remove(name);
+            let outer = self.state.variables.remove(name);
+            let exports = self.state.dialect.locals_inherit_export;
             let variable = self.state.variables.entry(name);
+            variable.exported = exports && outer.is_some_and(|outer| outer.exported);
             if !has_value && self.state.dialect.local_is_empty {
                 variable.value = Value::Scalar(Default::default());
             }
@@ -83,6 +85,15 @@ impl Walker {
         let inside = self.scopes.len();
         for one in self.temporaries.iter_mut().filter(|one| one.scopes < inside) {
             one.saved.retain(|one| !known(one));
+        }
+    }
+
+    /// Leaves a variable of the innermost function declared where `unset` has taken its value away.
+    pub(super) fn stay_local(&mut self, name: &[u8]) {
+        let own = self.scopes.last().map(|scope| &scope.hidden);
+        let own = own.is_some_and(|hidden| hidden.iter().any(|(known, _)| **known == *name));
+        if own && self.state.dialect.unset_locals_stay {
+            self.state.variables.entry(name);
         }
     }
 

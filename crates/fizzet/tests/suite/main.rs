@@ -3,6 +3,7 @@
 mod accept;
 mod allowed;
 mod demo;
+mod environment;
 mod exec;
 mod folder;
 mod follow;

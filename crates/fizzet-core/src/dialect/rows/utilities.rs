@@ -546,6 +546,12 @@ macro_rules! utilities_rows {
     passes_strings_on: bool = [N, Y, N, N, Y, N, Y], "observed in all six: env a-b=1 sh -c env";
     /// A program finds its own path in the variable `_`.
     programs_get_their_path: bool = [N, Y, N, N, N, Y, Y], "observed in all six: env -i sh -c '/usr/bin/env; :'";
+    /// A variable of a function is exported if the one that it hides is.
+    locals_inherit_export: bool = [N, Y, N, Y, N, N, N], "observed in all six: export v=1; f() { local v=2; env; }; f";
+    /// A variable of a function that is not exported hides none from programs.
+    programs_see_hidden_exports: bool = [N, N, N, N, N, Y, N], "observed in all six: export v=1; f() { local v=2; env; }; f";
+    /// A variable of a function stays declared when `unset` has taken its value away.
+    unset_locals_stay: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: f() { local v=1; unset v; typeset -p v; }; f";
     /// A list tells names of variables behind all others.
     lists_names_last: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93 and mksh: typeset -n a=b; c=1; typeset -p";
     /// `typeset -p` cuts the command of a variable without a value before its name, and ends no line there.

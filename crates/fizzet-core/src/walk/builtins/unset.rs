@@ -124,6 +124,7 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                     return Err(walker.fatal(call, "OPTIND takes a number"));
                 }
                 walker.state.variables.remove(&name);
+                walker.stay_local(&name);
                 walker.state.give_up(&name);
                 if *name == *b"OPTIND" && walker.state.dialect.getopts_minds_unset {
                     let first = walker.state.shell_text(b"1");
