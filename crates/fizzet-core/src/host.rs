@@ -172,7 +172,7 @@ pub struct Process {
 /// A program that is to be run.
 #[derive(Clone, Debug)]
 pub struct Run<'a> {
-    /// Its file.
+    /// Its file, from the folder that it begins in.
     pub path: &'a [u8],
     /// What it receives.
     pub argv: &'a [&'a [u8]],
@@ -397,8 +397,7 @@ impl Commands for Inside {
 
     fn run(&self, run: &Run<'_>) -> Option<Ran> {
         let folder = self.place(run.folder);
-        let path = self.place(run.path);
-        self.host.run(&Run { folder: &folder, path: &path, ..run.clone() })
+        self.host.run(&Run { folder: &folder, ..run.clone() })
     }
 
     fn create(&self, path: &[u8], append: bool) -> Option<Result<Rc<dyn Sink>, String>> {

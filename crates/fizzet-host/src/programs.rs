@@ -33,7 +33,13 @@ pub(crate) fn this_process() -> Process {
 
 /// Runs a program and waits for its end.
 pub(crate) fn run(folder: &Path, run: &Run<'_>) -> Ran {
-    let mut command = Command::new(place(folder, run.path));
+    // The path is looked up by the kernel in the folder that the program begins in, as a shell has it:
+    // a script is told by it. Without a slash it would be looked for in PATH.
+    let path = match run.path.contains(&b'/') {
+        true => run.path.to_vec(),
+        false => [b"./", run.path].concat(),
+    };
+    let mut command = Command::new(OsStr::from_bytes(&path));
     let mut words = run.argv.iter().map(|word| OsStr::from_bytes(word));
     if let Some(zero) = words.next() {
         command.arg0(zero);

@@ -179,3 +179,22 @@ fn text_behind_the_definition_of_a_function_is_not_carried_out() {
     let printed = of(&["line", "--format", "nul", line]).env("BASH_FUNC_lid%%", text).any_status();
     assert!(!String::from_utf8_lossy(&printed.stdout).contains("no"));
 }
+
+#[test]
+fn a_program_is_found_from_the_folder_that_the_script_has_gone_to() {
+    let folder = tempfile::tempdir().unwrap();
+    let yard = folder.path().join("yard");
+    fs::create_dir(&yard).unwrap();
+    let text = "mkdir shed; cd shed\nprintf '#!/bin/sh\\necho \"$0 $1\"\\n' >press\n\
+                chmod 755 press; ./press lid; ../shed/press jar\n";
+    fs::write(folder.path().join("walk.sh"), text).unwrap();
+    for (begins, dir) in [(folder.path(), "yard"), (&yard, ".")] {
+        let script = folder.path().join("walk.sh");
+        let words =
+            ["walk", "--allow-run", "--format", "json", "--dir", dir, script.to_str().unwrap()];
+        let printed = of(&words).within(begins).output();
+        assert!(printed.contains(r#""text":"./press lid\n""#), "{printed}");
+        assert!(printed.contains(r#""text":"../shed/press jar\n""#), "{printed}");
+        fs::remove_dir_all(yard.join("shed")).unwrap();
+    }
+}

@@ -552,6 +552,8 @@ macro_rules! utilities_rows {
     programs_see_hidden_exports: bool = [N, N, N, N, N, Y, N], "observed in all six: export v=1; f() { local v=2; env; }; f";
     /// A variable of a function stays declared when `unset` has taken its value away.
     unset_locals_stay: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: f() { local v=1; unset v; typeset -p v; }; f";
+    /// The function `chpwd` is called when the shell has gone to another folder.
+    folder_hook: bool = [N, N, N, N, N, N, Y], "observed in all six: chpwd() { echo $PWD; }; cd combs";
     /// A list tells names of variables behind all others.
     lists_names_last: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93 and mksh: typeset -n a=b; c=1; typeset -p";
     /// `typeset -p` cuts the command of a variable without a value before its name, and ends no line there.

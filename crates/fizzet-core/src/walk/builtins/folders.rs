@@ -10,6 +10,11 @@ use crate::walk::builtins::Call;
 
 /// `cd [-LP] [folder]`
 pub(super) fn cd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let status = go(walker, call)?;
+    walker.tell_of_folder(status, call)
+}
+
+fn go(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
     let given = call.given(dialect.folder_letters, false);
     if given.unknown.is_some() {
@@ -124,6 +129,28 @@ impl Walker {
         Ok(true)
     }
 
+    /// Calls the functions that want to know of another folder: `chpwd`, and those that `chpwd_functions`
+    /// names (zsh 5.9, zshmisc, "Hook Functions"). The status stays what it was.
+    fn tell_of_folder(&mut self, status: Status, call: &Call<'_>) -> Result<Status, Stop> {
+        let dialect = &self.state.dialect;
+        if status != 0
+            || !dialect.folder_hook
+            || call.given(dialect.folder_letters, false).has(b'q')
+        {
+            return Ok(status);
+        }
+        let listed = self.state.variables.values(b"chpwd_functions");
+        let hook = self.state.shell_text(b"chpwd");
+        let names: Vec<Text> = std::iter::once(hook).chain(listed).collect();
+        for name in names {
+            if let Some(function) = self.state.functions.get(name.bytes()).cloned() {
+                self.state.status = 0;
+                self.call(&function, &[name], call.span)?;
+            }
+        }
+        Ok(status)
+    }
+
     pub(super) fn print_line(&mut self, mut text: Text, call: &Call<'_>) {
         text.push(b"\n", Standing::Quoted, &Origin::new(Rule::Output, call.span));
         self.write(text);
@@ -158,7 +185,8 @@ pub(super) fn pushd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         return Ok(1);
     }
     walker.state.put_aside.insert(0, here);
-    dirs(walker, call)
+    let status = dirs(walker, call)?;
+    walker.tell_of_folder(status, call)
 }
 
 /// `popd`
@@ -168,7 +196,8 @@ pub(super) fn popd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     }
     let target = walker.state.put_aside.remove(0);
     walker.enter(&target, call)?;
-    dirs(walker, call)
+    let status = dirs(walker, call)?;
+    walker.tell_of_folder(status, call)
 }
 
 /// `dirs`
