@@ -17,6 +17,30 @@ pub enum Told {
     Lists,
 }
 
+/// Which of its names `read` looks at before it reads.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ReadLooksAt {
+    /// All of them.
+    All,
+    /// All but empty ones.
+    Filled,
+    /// The first one; the others when it assigns them.
+    First,
+    /// None.
+    None,
+}
+
+/// What `read` makes of a name with a value: `x=4`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum NamesWithValues {
+    /// It is no name.
+    Refused,
+    /// The name alone counts.
+    Cut,
+    /// It is passed over.
+    Skipped,
+}
+
 /// How a list shows each variable.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum Shown {

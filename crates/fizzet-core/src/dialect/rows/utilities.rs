@@ -93,6 +93,12 @@ macro_rules! utilities_rows {
     read_bad_name_is_fatal: bool = [N, N, N, N, N, N, Y], "observed in all six: read 1x; echo after";
     /// The status of `read` for a word that is no name.
     read_bad_name_status: Status = [1, 1, 2, 1, 1, 2, 1], "observed in all six: read 1x </dev/null; echo $?";
+    /// Which of its names `read` looks at before it reads.
+    read_looks_at: ReadLooksAt = [ReadLooksAt::All, ReadLooksAt::First, ReadLooksAt::None, ReadLooksAt::Filled, ReadLooksAt::First, ReadLooksAt::None, ReadLooksAt::All], "observed in all six: read x 1y z <<<'a b c'; echo $? $x";
+    /// What `read` makes of `x=4`.
+    read_names_with_values: NamesWithValues = [NamesWithValues::Refused, NamesWithValues::Refused, NamesWithValues::Cut, NamesWithValues::Refused, NamesWithValues::Refused, NamesWithValues::Skipped, NamesWithValues::Refused], "observed in all six: read x=4 y <f; echo $? $x $y";
+    /// The status of `read` where it finds a word that is no name when it assigns it.
+    read_late_name_status: Status = [2, 1, 2, 2, 1, 2, 1], "observed in all six: read x - <f; echo $?; read x '' <f; echo $?";
     /// The array that `read -A` fills without a name; where there is none, it reads a line.
     read_array_name: Option<&'static str> = [None, None, None, None, None, Some("REPLY"), Some("reply")], "observed in all six: read -A <<< 'x y'; echo ${REPLY[1]} ${reply[1]}";
     /// The status of `read -A` with several names, where it is a mistake; otherwise the others become empty.

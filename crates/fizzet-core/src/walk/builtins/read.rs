@@ -2,7 +2,7 @@
 
 use bstr::ByteSlice;
 
-use crate::dialect::Dialect;
+use crate::dialect::{Dialect, NamesWithValues, ReadLooksAt};
 use crate::expand::{Context, Fields, Ifs, fields_of_line, ifs};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::{Key, Value};
@@ -25,8 +25,16 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     {
         return Ok(status);
     }
-    let names: Vec<Vec<u8>> = given.operands.iter().map(|text| text.bytes().to_vec()).collect();
-    if names.iter().any(|name| !walker.is_target(name)) {
+    let names: Vec<Vec<u8>> =
+        given.operands.iter().map(|text| walker.read_into(text.bytes()).to_vec()).collect();
+    let is_bad = |name: &Vec<u8>| !walker.is_target(name);
+    let refused = match walker.state.dialect.read_looks_at {
+        ReadLooksAt::All => names.iter().any(is_bad),
+        ReadLooksAt::Filled => names.iter().filter(|name| !name.is_empty()).any(is_bad),
+        ReadLooksAt::First => names.first().is_some_and(is_bad),
+        ReadLooksAt::None => false,
+    };
+    if refused {
         return match walker.state.dialect.read_bad_name_is_fatal {
             true => Err(walker.fatal(call, "this is not a name")),
             false => Ok(walker.state.dialect.read_bad_name_status),
@@ -69,6 +77,9 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     }
     let names = if whole_line { vec![b"REPLY".to_vec()] } else { names };
     let Some((line, whole)) = walker.input_line(&reach) else {
+        if names.iter().any(|name| !walker.is_target(name)) {
+            return Ok(dialect.read_late_name_status);
+        }
         return walker.unknown_line(call, &names, reach.descriptor);
     };
     let mut status = Status::from(!whole);
@@ -77,6 +88,9 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         walker.state.variables.let_newline_separate();
     }
     if let Some(name) = array {
+        if !is_name(&name) {
+            return Ok(dialect.read_late_name_status);
+        }
         let fields = match takes_codes {
             true => codes(&line),
             false => walker.elements(&line, &ifs),
@@ -99,6 +113,12 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let fields = fields_of_line(&line, &ifs, how);
     for (at, name) in names.iter().enumerate() {
         let text = fields.get(at).cloned().unwrap_or_default();
+        if !walker.is_target(name) {
+            if dialect.read_names_with_values == NamesWithValues::Skipped && name.contains(&b'=') {
+                continue;
+            }
+            return Ok(dialect.read_late_name_status);
+        }
         match walker.assign_text(name, text, call.span) {
             Err(Stop::Shell(error))
                 if error.is_read_only && walker.state.dialect.read_passes_read_only =>
@@ -152,6 +172,13 @@ fn codes(text: &Text) -> Vec<Text> {
 }
 
 impl Walker {
+    /// The name of the variable that a word of `read` means.
+    fn read_into<'a>(&self, word: &'a [u8]) -> &'a [u8] {
+        let equals = word.iter().position(|&byte| byte == b'=');
+        let cuts = self.state.dialect.read_names_with_values == NamesWithValues::Cut;
+        &word[..equals.filter(|_| cuts).unwrap_or(word.len())]
+    }
+
     /// The elements that a line makes.
     fn elements(&self, line: &Text, ifs: &Ifs) -> Vec<Text> {
         let dialect = &self.state.dialect;
