@@ -212,12 +212,17 @@ impl Walker {
 
     /// Tells the actions, so that the shell can read them again.
     fn tell_traps(&mut self, call: &Call<'_>) {
-        let traps = match &self.state.outer_traps {
-            Some(outer) => (**outer).clone(),
-            None => self.state.traps.clone(),
-        };
+        let traps = self.known_traps();
         for name in self.told_conditions(&traps) {
             self.tell_trap(&name, &traps[&name], call);
+        }
+    }
+
+    /// The actions that `trap` tells: those of the shell around a subshell that has none of its own yet.
+    fn known_traps(&self) -> Traps {
+        match &self.state.outer_traps {
+            Some(outer) => (**outer).clone(),
+            None => self.state.traps.clone(),
         }
     }
 
@@ -229,7 +234,7 @@ impl Walker {
                 status = 1;
                 continue;
             };
-            match self.state.traps.get(&name).cloned() {
+            match self.known_traps().get(&name).cloned() {
                 Some(action) if self.state.dialect.trap_tells_action_alone => {
                     self.print_line(action, call);
                 }
