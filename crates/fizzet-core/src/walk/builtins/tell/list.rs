@@ -119,12 +119,14 @@ impl Walker {
         let mut names: Vec<_> =
             hidden.into_iter().flatten().map(|(name, _)| name.clone()).collect();
         names.sort_unstable();
+        let mut text = Text::new();
         for name in names {
             let variable = self.state.variables.itself(&name).cloned();
             if let Some(variable) = variable {
-                self.print_entry(&name, &Entry::of(variable), Shown::Commands, call);
+                self.tell_entry(&mut text, &name, &Entry::of(variable), Shown::Commands, call);
             }
         }
+        self.write(text);
     }
 
     /// Prints the variables that are wanted.
@@ -138,12 +140,13 @@ impl Walker {
         if self.state.dialect.lists_names_last && !shown.is_of_values() {
             entries.sort_by_key(|(_, entry)| entry.variable.keeps == Keeps::Name);
         }
-        let mut unknown: Vec<String> = Vec::new();
+        let (mut text, mut unknown) = (Text::new(), Vec::<String>::new());
         for (name, entry) in &entries {
-            if self.print_entry(name, entry, shown, call) {
+            if self.tell_entry(&mut text, name, entry, shown, call) {
                 unknown.push(String::from_utf8_lossy(name).into_owned());
             }
         }
+        self.write(text);
         if !unknown.is_empty() {
             let what = format!("what the machine says of {}", unknown.join(", "));
             self.missing(&what, call.span);
@@ -228,8 +231,15 @@ impl Walker {
         text
     }
 
-    /// Prints one variable, and answers whether its value is not known.
-    fn print_entry(&mut self, name: &[u8], entry: &Entry, shown: Shown, call: &Call<'_>) -> bool {
+    /// Tells one variable, and answers whether its value is not known.
+    fn tell_entry(
+        &self,
+        text: &mut Text,
+        name: &[u8],
+        entry: &Entry,
+        shown: Shown,
+        call: &Call<'_>,
+    ) -> bool {
         let is_zsh = self.state.dialect.told_variables == Told::Lists;
         let hidden = entry.undefined || (entry.variable.own && entry.variable.read_only);
         let is_kind = matches!(shown, Shown::Kinds | Shown::KindsAndValues);
@@ -255,7 +265,7 @@ impl Walker {
             line.truncate(line.len() - name.len());
         }
         let origin = Origin::new(Rule::Output, call.span);
-        let mut text = Text::from_bytes(line, Standing::Quoted, origin.clone());
+        text.push(&line, Standing::Quoted, &origin);
         if has_hole {
             text.push(b"=", Standing::Quoted, &origin);
             text.push_hole(Standing::Quoted, &self.state.shell_origin());
@@ -263,7 +273,6 @@ impl Walker {
         if !is_cut {
             text.push(b"\n", Standing::Quoted, &origin);
         }
-        self.write(text);
         has_hole
     }
 
