@@ -8,6 +8,7 @@ mod compound;
 mod conditional;
 mod descriptors;
 mod environment;
+mod lists;
 mod loops;
 mod observer;
 mod processes;
@@ -15,6 +16,7 @@ mod programs;
 mod redirections;
 mod scopes;
 mod signals;
+mod simple;
 mod statements;
 mod stretch;
 mod substitutions;
@@ -38,9 +40,9 @@ use crate::syntax::Parser;
 use crate::syntax::ast::{CommandSubstitution, List, ProcessSubstitution};
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, Ending, Missing, Trace, WordTrace};
-use crate::walk::assign::ListArgument;
 use crate::walk::builtins::SubshellIs;
 use crate::walk::descriptors::{Descriptors, Output};
+use crate::walk::lists::ListArgument;
 use crate::walk::written::{Overlaid, WrittenFiles};
 
 /// Evaluates the main source of a state and answers the trace.

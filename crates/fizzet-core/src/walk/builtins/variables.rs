@@ -11,10 +11,10 @@ use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
-use crate::walk::assign::ListArgument;
 use crate::walk::builtins::functions::Tells;
 use crate::walk::builtins::options::Given;
 use crate::walk::builtins::{Call, control::number};
+use crate::walk::lists::ListArgument;
 
 /// What a declaration does to each of its names.
 pub(super) struct Declaration<'a> {

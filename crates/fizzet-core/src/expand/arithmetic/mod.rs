@@ -1,0 +1,352 @@
+//! Arithmetic expansion (POSIX XCU 2.6.4).
+
+mod operators;
+mod targets;
+
+use std::cmp::Ordering;
+use std::rc::Rc;
+
+use bstr::ByteSlice;
+
+use crate::dialect::LargeConstant;
+use crate::expand::arithmetic::targets::minus_zero;
+use crate::expand::number::Number;
+use crate::expand::{Context, Tilde, single};
+use crate::real::Real;
+use crate::source::Span;
+use crate::state::State;
+use crate::stop::Stop;
+use crate::syntax::arithmetic::{self, Binary, Expression, Showing, Target, Unary};
+use crate::syntax::ast::{Arithmetic, Part};
+use crate::syntax::marked;
+
+/// How often a variable may lead to another before that is called endless.
+const MAX_DEPTH: u32 = 128;
+
+/// The value of an arithmetic expression, as a whole number.
+///
+/// # Errors
+/// An expression that the shell refuses, or a limit.
+pub fn value(cx: &mut dyn Context, written: &Arithmetic) -> Result<i64, Stop> {
+    number(cx, written).map(Number::whole)
+}
+
+/// Whether the value of an arithmetic expression is anything but 0.
+///
+/// # Errors
+/// As for [`value`].
+pub fn holds(cx: &mut dyn Context, written: &Arithmetic) -> Result<bool, Stop> {
+    number(cx, written).map(|number| !number.is_zero())
+}
+
+/// The value of an arithmetic expression, as the shell shows it.
+///
+/// # Errors
+/// As for [`value`].
+pub fn shown(cx: &mut dyn Context, written: &Arithmetic) -> Result<String, Stop> {
+    let (number, showing) = number_of(cx, written, false)?;
+    let reals = cx.state().dialect.arithmetic_reals;
+    Ok(match showing {
+        Some(showing) => number.shown_as(reals, showing),
+        None => number.shown(reals),
+    })
+}
+
+/// The index of an element of an array.
+///
+/// # Errors
+/// As for [`value`]; and where there is nothing between the brackets once they are expanded, if the shell
+/// minds that.
+pub(super) fn index(cx: &mut dyn Context, written: &Arithmetic) -> Result<i64, Stop> {
+    let minds_empty = cx.state().dialect.empty_index_is_mistake;
+    number_of(cx, written, minds_empty).map(|(number, _)| number.whole())
+}
+
+fn number(cx: &mut dyn Context, written: &Arithmetic) -> Result<Number, Stop> {
+    number_of(cx, written, false).map(|(number, _)| number)
+}
+
+fn number_of(
+    cx: &mut dyn Context,
+    written: &Arithmetic,
+    minds_empty: bool,
+) -> Result<(Number, Option<Showing>), Stop> {
+    let span = written.word.span;
+    let expression = match written.cached.get() {
+        Some(expression) => expression.clone(),
+        None => {
+            let text = single(cx, &written.word, Tilde::Never)?;
+            if text.has_hole() {
+                cx.missing("a number in an arithmetic expression", span);
+                return Ok((Number::Whole(0), None));
+            }
+            if minds_empty && text.is_empty() {
+                return Err(cx.state().mistake("there is no index in the brackets", span, 1));
+            }
+            let is_written_out = matches!(&written.word.parts[..], [] | [Part::Literal { .. }]);
+            let state = cx.state();
+            if let Some(zero) = minus_zero(text.bytes(), state).filter(|_| !is_written_out) {
+                return Ok((zero, None));
+            }
+            let written_out = match state.dialect.indexes_hide_brackets {
+                true => marked(&text),
+                false => text.bytes().into(),
+            };
+            let parsed = parse(state, &written_out, span)?;
+            let expression = Rc::new(parsed);
+            if is_written_out {
+                // The text never changes, so it is read once only.
+                let _ = written.cached.set(expression.clone());
+            }
+            expression
+        }
+    };
+    let showing = match &*expression {
+        Expression::Shown(showing, _) => Some(*showing),
+        _ => None,
+    };
+    Ok((evaluate(cx.state(), &expression, span)?, showing))
+}
+
+/// The value of an expression given as text: `let`, an array index, a variable's value.
+///
+/// # Errors
+/// As for [`value`].
+pub fn text_value(state: &mut State, text: &[u8], span: Span) -> Result<i64, Stop> {
+    let expression = parse(state, text, span)?;
+    evaluate(state, &expression, span).map(Number::whole)
+}
+
+/// Which of two expressions given as text is larger; nothing where one is not a number.
+///
+/// # Errors
+/// As for [`value`].
+pub fn text_order(
+    state: &mut State,
+    (left, right): (&[u8], &[u8]),
+    span: Span,
+) -> Result<Option<Ordering>, Stop> {
+    let mut number = |text: &[u8]| {
+        let expression = parse(state, text, span)?;
+        evaluate(state, &expression, span)
+    };
+    Ok(match (number(left)?, number(right)?) {
+        (Number::Whole(left), Number::Whole(right)) => Some(left.cmp(&right)),
+        (left, right) => {
+            let extended = state.dialect.extended_reals;
+            left.real(extended).partial_cmp(&right.real(extended))
+        }
+    })
+}
+
+/// As [`text_value`], with what is behind the point.
+///
+/// # Errors
+/// As for [`value`].
+pub fn text_real(state: &mut State, text: &[u8], span: Span) -> Result<Real, Stop> {
+    let expression = parse(state, text, span)?;
+    let number = evaluate(state, &expression, span)?;
+    Ok(number.real(state.dialect.extended_reals))
+}
+
+fn parse(state: &mut State, text: &[u8], span: Span) -> Result<Expression, Stop> {
+    let refused = match arithmetic::parse(text, &state.dialect) {
+        Ok(expression) => return Ok(expression),
+        Err(refused) => refused,
+    };
+    for part in &refused.before {
+        evaluate(state, part, span)?;
+    }
+    Err(refuse(state, &refused.message, span))
+}
+
+fn refuse(state: &State, wrong: &str, span: Span) -> Stop {
+    state.mistake(format!("arithmetic: {wrong}"), span, state.dialect.arithmetic_status)
+}
+
+fn evaluate(state: &mut State, expression: &Expression, span: Span) -> Result<Number, Stop> {
+    let mut evaluation = Evaluation { state, span, depth: 0, unsigned: false };
+    evaluation.value(expression)
+}
+
+struct Evaluation<'a> {
+    state: &'a mut State,
+    span: Span,
+    depth: u32,
+    /// Whether numbers have no sign.
+    unsigned: bool,
+}
+
+impl Evaluation<'_> {
+    fn value(&mut self, expression: &Expression) -> Result<Number, Stop> {
+        let value = match expression {
+            Expression::Number(value) => Number::Whole(*value),
+            Expression::Real(value) => Number::Real(*value),
+            Expression::Variable(target) => self.get(target)?,
+            Expression::Unsigned(inner) => {
+                let outer = std::mem::replace(&mut self.unsigned, true);
+                let value = self.value(inner);
+                self.unsigned = outer;
+                return value;
+            }
+            Expression::Count => Number::Whole(self.state.positional.count() as i64),
+            Expression::Code(target) => {
+                let value = self.state.variables.scalar(&target.name);
+                let first = value.and_then(|text| text.bytes().chars().next());
+                Number::Whole(first.map_or(0, |character| i64::from(u32::from(character))))
+            }
+            Expression::Unary(operator, operand) => {
+                let value = self.value(operand)?;
+                self.unary(*operator, value)?
+            }
+            Expression::Function(function, operand) => {
+                let (name, compute) = function;
+                match (*name, self.value(operand)?) {
+                    ("abs", Number::Whole(value)) => Number::Whole(value.wrapping_abs()),
+                    (_, value) => Number::Real(compute(self.real(value))),
+                }
+            }
+            Expression::Binary(operator, left, right) => {
+                let (left, right) = self.operands(left, right)?;
+                self.combine(*operator, left, right)?
+            }
+            Expression::And(left, right) if self.state.dialect.arithmetic_eager => {
+                let (left, right) = self.operands(left, right)?;
+                Number::from(self.is_true(left) && self.is_true(right))
+            }
+            Expression::Or(left, right) if self.state.dialect.arithmetic_eager => {
+                let (left, right) = self.operands(left, right)?;
+                Number::from(self.is_true(left) || self.is_true(right))
+            }
+            Expression::And(left, right) => {
+                let left = self.value(left)?;
+                let holds = self.is_true(left) && {
+                    let right = self.value(right)?;
+                    self.is_true(right)
+                };
+                Number::from(holds)
+            }
+            Expression::Or(left, right) => {
+                let left = self.value(left)?;
+                let holds = self.is_true(left) || {
+                    let right = self.value(right)?;
+                    self.is_true(right)
+                };
+                Number::from(holds)
+            }
+            Expression::Either(left, right) => {
+                let (left, right) = self.operands(left, right)?;
+                Number::from(self.is_true(left) != self.is_true(right))
+            }
+            Expression::Shown(_, inner) => return self.value(inner),
+            Expression::Choice(condition, yes, no) => self.choice(condition, yes, no)?,
+            Expression::Assign(target, operator, value) => {
+                let value = match operator {
+                    None => self.value(value)?,
+                    Some(operator) => self.changed(target, *operator, value)?,
+                };
+                self.set(target, value)?
+            }
+            Expression::Step { target, by, after } => {
+                let before = self.get(target)?;
+                self.minds_reals(before)?;
+                let step = self.combine(Binary::Plus, before, Number::Whole(*by))?;
+                let changed = self.set(target, self.fit(step))?;
+                if *after { before } else { changed }
+            }
+            Expression::Comma(left, right) => {
+                self.value(left)?;
+                self.value(right)?
+            }
+        };
+        Ok(self.fit(value))
+    }
+
+    fn unary(&self, operator: Unary, value: Number) -> Result<Number, Stop> {
+        let smallest_grows = self.state.dialect.arithmetic_large_constant == LargeConstant::Real;
+        Ok(match (operator, value) {
+            (Unary::Plus, value) => value,
+            (Unary::Not, value) => Number::from(value.is_zero()),
+            (Unary::Minus, Number::Whole(i64::MIN)) if smallest_grows => {
+                Number::Real(self.real(value).negated())
+            }
+            (Unary::Minus, Number::Whole(value)) => Number::Whole(value.wrapping_neg()),
+            (Unary::Minus, Number::Real(value)) => Number::Real(value.negated()),
+            (Unary::Complement, value) => {
+                self.minds_reals(value)?;
+                Number::Whole(!value.whole())
+            }
+        })
+    }
+
+    /// Whether `&&` and `||` take a number for true.
+    fn is_true(&self, number: Number) -> bool {
+        match self.state.dialect.logic_cuts_reals {
+            true => number.whole() != 0,
+            false => !number.is_zero(),
+        }
+    }
+
+    /// Both operands. Where the shell looks a variable up only when its operator comes, the right
+    /// operand may have changed the left one.
+    fn operands(
+        &mut self,
+        left: &Expression,
+        right: &Expression,
+    ) -> Result<(Number, Number), Stop> {
+        if self.state.dialect.arithmetic_late_variables
+            && let Expression::Variable(target) = left
+        {
+            let right = self.value(right)?;
+            return Ok((self.get(target)?, right));
+        }
+        Ok((self.value(left)?, self.value(right)?))
+    }
+
+    fn choice(
+        &mut self,
+        condition: &Expression,
+        yes: &Expression,
+        no: &Expression,
+    ) -> Result<Number, Stop> {
+        let holds = !self.value(condition)?.is_zero();
+        if !self.state.dialect.arithmetic_eager {
+            return self.value(if holds { yes } else { no });
+        }
+        let (yes, no) = self.operands(yes, no)?;
+        Ok(if holds { yes } else { no })
+    }
+
+    /// The value of `x op= value`.
+    fn changed(
+        &mut self,
+        target: &Target,
+        operator: Binary,
+        value: &Expression,
+    ) -> Result<Number, Stop> {
+        if self.state.dialect.arithmetic_late_assignments {
+            let value = self.value(value)?;
+            let before = self.get(target)?;
+            return self.combine(operator, before, value);
+        }
+        let before = self.get(target)?;
+        let value = self.value(value)?;
+        self.combine(operator, before, value)
+    }
+
+    /// The value as wide as the shell's numbers are.
+    fn fit(&self, value: Number) -> Number {
+        match value {
+            Number::Whole(value) if self.unsigned => Number::Whole(i64::from(value as u32)),
+            Number::Whole(value) if self.state.dialect.arithmetic_bits == 32 => {
+                Number::Whole(i64::from(value as i32))
+            }
+            value => value,
+        }
+    }
+
+    /// The number as one of the shell's reals.
+    fn real(&self, number: Number) -> Real {
+        number.real(self.state.dialect.extended_reals)
+    }
+}

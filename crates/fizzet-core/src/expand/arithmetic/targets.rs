@@ -1,0 +1,187 @@
+//! The variables and elements that an expression reads and assigns.
+
+use crate::dialect::LargeConstant;
+use crate::expand::arithmetic::{Evaluation, MAX_DEPTH, parse, refuse};
+use crate::expand::number::Number;
+use crate::lineage::{Hop, Origin, Rule};
+use crate::real::Real;
+use crate::source::Span;
+use crate::state::{Digits, Keeps, Key, State, Value, element_name};
+use crate::stop::{Reach, ShellError, Stop};
+use crate::syntax::arithmetic::{self, Target};
+use crate::text::{Standing, Text};
+use bstr::ByteSlice;
+use std::borrow::Cow;
+use std::rc::Rc;
+
+impl Evaluation<'_> {
+    /// The key that an index stands for.
+    fn key(&mut self, name: &[u8], index: &[u8]) -> Result<Key, Stop> {
+        let variable = self.state.variables.get(name);
+        let keyed = variable.is_some_and(|one| matches!(one.value, Value::Associative(_)));
+        let drops = self.state.dialect.arithmetic_indexes_drop_quotes && !keyed;
+        let index: Cow<'_, [u8]> = match drops {
+            true if index.contains(&b'\'') => {
+                index.iter().copied().filter(|&byte| byte != b'\'').collect()
+            }
+            _ => index.into(),
+        };
+        self.state.element_key(name, &index, self.span)
+    }
+
+    pub(super) fn get(&mut self, target: &Target) -> Result<Number, Stop> {
+        if target.index.is_none()
+            && let Some(meant) = self.state.variables.meant(&target.name)
+            && let Some((name, index)) = element_name(&meant)
+        {
+            return self.get(&Target { name: name.into(), index: Some(index.into()) });
+        }
+        match self.state.variables.get(&target.name) {
+            Some(variable) if !variable.own => {
+                if let (None, Value::Scalar(_), Some(real)) =
+                    (&target.index, &variable.value, variable.real)
+                {
+                    return Ok(Number::Real(real));
+                }
+                if let (None, Value::Scalar(text)) = (&target.index, &variable.value) {
+                    if let Some(number) = plain_number(text.bytes()) {
+                        return Ok(Number::Whole(number));
+                    }
+                    let text = text.clone();
+                    return self.number(text.bytes());
+                }
+            }
+            _ => {
+                self.state.freshen(&target.name);
+            }
+        }
+        let text = match &target.index {
+            None if self.state.dialect.array_is_list
+                && self.state.variables.is_array(&target.name) =>
+            {
+                let values = self.state.variables.values(&target.name);
+                let texts: Vec<&[u8]> = values.iter().map(Text::bytes).collect();
+                Some(Text::from_bytes(
+                    texts.join(&b' '),
+                    Standing::Quoted,
+                    self.state.shell_origin(),
+                ))
+            }
+            None => self.state.variables.scalar(&target.name).cloned(),
+            Some(index)
+                if matches!(&**index, b"@" | b"*") && self.state.dialect.whole_array_is_zero =>
+            {
+                return Ok(Number::Whole(0));
+            }
+            Some(index) => {
+                let key = self.key(&target.name, index)?;
+                self.state.variables.element(&target.name, &key).cloned()
+            }
+        };
+        if let Some(text) = text {
+            return self.number(text.bytes());
+        }
+        let dialect = &self.state.dialect;
+        // An element is not minded where others are set.
+        let minds = self.state.options.no_unset
+            && dialect.arithmetic_minds_unset
+            && (target.index.is_none() || self.state.variables.get(&target.name).is_none());
+        let refused = minds || (self.depth > 0 && dialect.arithmetic_value_names_must_be_set);
+        if !refused {
+            return Ok(Number::Whole(0));
+        }
+        let name = String::from_utf8_lossy(&target.name).into_owned();
+        let status = dialect.unset_status;
+        let goes_through = dialect.unset_goes_through;
+        let error = ShellError::new(format!("{name} is not set"), self.span, status, Reach::Shell);
+        Err(Stop::Shell(ShellError { goes_through, ..error }))
+    }
+
+    /// The number that a variable's value stands for.
+    pub(super) fn number(&mut self, value: &[u8]) -> Result<Number, Stop> {
+        let blanks = match self.state.dialect.arithmetic_recursive {
+            true => self.state.dialect.arithmetic_blanks.as_bytes(),
+            false => b" \t\n\x0b\x0c\r",
+        };
+        let trimmed = value.trim_with(|one| one.is_ascii() && blanks.contains(&(one as u8)));
+        let (negative, digits) = match trimmed {
+            [b'-', digits @ ..] => (true, digits),
+            [b'+', digits @ ..] => (false, digits),
+            digits => (false, digits),
+        };
+        // Digits that may be too many for a whole number make a real, where the shell has it so.
+        let makes_real = self.state.dialect.arithmetic_large_constant == LargeConstant::Real
+            && digits.len() > 18;
+        if digits.first().is_some_and(u8::is_ascii_digit)
+            && !makes_real
+            && let Some(value) = arithmetic::constant(digits, &self.state.dialect)
+        {
+            return Ok(Number::Whole(if negative { value.wrapping_neg() } else { value }));
+        }
+        if trimmed.is_empty() {
+            return Ok(Number::Whole(0));
+        }
+        if !self.state.dialect.arithmetic_recursive {
+            let shown = String::from_utf8_lossy(value).into_owned();
+            return Err(refuse(self.state, &format!("`{shown}` is no number"), self.span));
+        }
+        self.depth += 1;
+        if self.depth > MAX_DEPTH {
+            return Err(refuse(
+                self.state,
+                "the variables lead to each other without end",
+                self.span,
+            ));
+        }
+        let expression = parse(self.state, value, self.span)?;
+        let value = self.value(&expression)?;
+        self.depth -= 1;
+        Ok(value)
+    }
+
+    pub(super) fn set(&mut self, target: &Target, value: Number) -> Result<Number, Stop> {
+        // A variable keeps a number with a sign.
+        let stored = match value {
+            Number::Whole(value) if self.unsigned => Number::Whole(i64::from(value as i32)),
+            value => value,
+        };
+        let shown = stored.shown(self.state.dialect.arithmetic_reals);
+        let text = number_text(shown, self.span, &target.name);
+        let key = match &target.index {
+            None => None,
+            Some(index) => Some(self.key(&target.name, index)?),
+        };
+        let is_new = self.state.dialect.arithmetic_makes_numbers
+            && key.is_none()
+            && self.state.variables.get(&target.name).is_none();
+        if is_new {
+            self.state.variables.entry(&target.name).keeps = match value {
+                Number::Whole(_) => Keeps::Integer(Digits::default()),
+                Number::Real(_) => Keeps::Real { letter: b'f', digits: 10, long: false },
+            };
+        }
+        self.state.store(&target.name, key, text, self.span)?;
+        Ok(value)
+    }
+}
+
+/// The real -0 that a value is which is a minus sign and zeros, where the shell takes it for that.
+pub(super) fn minus_zero(text: &[u8], state: &State) -> Option<Number> {
+    let zeros = text.strip_prefix(b"-").filter(|_| state.dialect.minus_zero)?;
+    let is_one = !zeros.is_empty() && zeros.iter().all(|&byte| byte == b'0');
+    is_one.then(|| Number::Real(Real::whole(0, state.dialect.extended_reals).negated()))
+}
+
+/// The value of a few decimal digits that begin with no zero, which mean the same in every shell.
+pub(super) fn plain_number(text: &[u8]) -> Option<i64> {
+    let short = (1..=9).contains(&text.len()) && (text[0] != b'0' || text.len() == 1);
+    let digits = short && text.iter().all(u8::is_ascii_digit);
+    digits.then(|| text.iter().fold(0, |value, digit| value * 10 + i64::from(digit - b'0')))
+}
+
+/// A number as the value of a variable.
+fn number_text(shown: String, span: Span, name: &Rc<[u8]>) -> Text {
+    let computed = Origin::new(Rule::Arithmetic, span);
+    let hop = Hop { rule: Rule::Stored, span, name: Some(name.clone()), shifted: 0 };
+    Text::from_bytes(shown, Standing::Quoted, computed.then(hop))
+}

@@ -1,0 +1,300 @@
+//! Lists: `name=(...)`, as assignments and as words of declarations.
+
+use crate::dialect::{AssociativeLists, ListAttributes};
+use crate::expand::{self, Tilde};
+use crate::lineage::{Origin, Rule};
+use crate::source::Span;
+use crate::state::{Associative, Key, Value};
+use crate::stop::{Reach, ShellError, Stop};
+use crate::syntax::Parser;
+use crate::syntax::ast::{Argument, AssignedValue, Assignment, CommandKind, Element};
+use crate::text::{Standing, Text};
+use crate::walk::Walker;
+
+/// `name=(...)` behind a declaration utility.
+pub(super) struct ListArgument {
+    /// The index of the argument.
+    pub(super) at: usize,
+    /// What it says.
+    pub(super) assignment: Assignment,
+    /// What its words have become, where they are expanded with the other arguments.
+    texts: Option<Vec<Vec<Text>>>,
+}
+
+impl Walker {
+    /// `declare -a name='(...)'`: the text is read as a list.
+    pub(super) fn assign_list_text(
+        &mut self,
+        name: &[u8],
+        list: &Text,
+        append: bool,
+        span: Span,
+    ) -> Result<(), Stop> {
+        let dialect = self.state.dialect.clone();
+        let sign: &[u8] = if append { b"+=" } else { b"=" };
+        let written = [name, sign, list.bytes()].concat();
+        let source = self.state.sources.built("list", &written);
+        let commands = Parser::new(&written, source, &dialect).all_commands()?;
+        let read = commands.items.first().and_then(|and_or| and_or.first.commands.first());
+        match read.map(|command| &command.kind) {
+            Some(CommandKind::Simple(simple)) if simple.assignments.len() == 1 => {
+                self.assign(&simple.assignments[0]).map(|_| ())
+            }
+            _ => Err(self.state.mistake("this is no list", span, 1)),
+        }
+    }
+
+    /// What the words of a list become: for each, one text or more.
+    fn element_texts(&mut self, elements: &[Element], keyed: bool) -> Result<Vec<Vec<Text>>, Stop> {
+        let pairs = self.are_pairs(elements, keyed);
+        let texts = |element: &Element| match &element.index {
+            _ if pairs => self.whole_text(element).map(|text| vec![text]),
+            None => expand::element_fields(self, &element.word),
+            Some(_) => self.indexed_text(element, keyed).map(|text| vec![text]),
+        };
+        elements.iter().map(texts).collect()
+    }
+
+    /// Whether the elements of a list are keys and values in turn, and each of them one text: so where the
+    /// first has no index.
+    fn are_pairs(&self, elements: &[Element], keyed: bool) -> bool {
+        keyed
+            && self.state.dialect.pairs_are_whole
+            && elements.first().is_some_and(|first| first.index.is_none())
+    }
+
+    /// What `[index]=` stands before.
+    fn indexed_text(&mut self, element: &Element, keyed: bool) -> Result<Text, Stop> {
+        let tilde = match keyed && self.state.dialect.pairs_are_whole {
+            true => Tilde::Never,
+            false => Tilde::AfterColons,
+        };
+        expand::single(self, &element.word, tilde)
+    }
+
+    /// A key or value of a list of pairs: nothing in it is split or matched, and brackets are text.
+    fn whole_text(&mut self, element: &Element) -> Result<Text, Stop> {
+        let value = expand::single(self, &element.word, Tilde::Never)?;
+        let Some(index) = &element.index else { return Ok(value) };
+        let origin = Origin::new(Rule::Literal, index.word.span);
+        let mut text = Text::copied(b"[", Standing::Quoted, origin.clone());
+        text.push_text(&expand::single(self, &index.word, Tilde::Never)?);
+        let sign: &[u8] = if element.append { b"]+=" } else { b"]=" };
+        text.push(sign, Standing::Quoted, &origin);
+        text.push_text(&value);
+        Ok(text)
+    }
+
+    /// The lists behind the declaration utility that is carried out.
+    pub(super) fn take_list_arguments(&mut self) -> Vec<ListArgument> {
+        std::mem::take(&mut self.list_arguments)
+    }
+
+    /// Carries out `name=(...)` behind a declaration utility.
+    pub(super) fn assign_argument(&mut self, argument: ListArgument) -> Result<(), Stop> {
+        let ListArgument { assignment, texts, .. } = argument;
+        match &assignment.value {
+            AssignedValue::Array(elements) if assignment.index.is_none() => {
+                self.array(&assignment, elements, texts, true)
+            }
+            _ => self.assign(&assignment).map(|_| ()),
+        }
+    }
+
+    /// `name=(...)`, `name+=(...)`; `texts` is what the words have become, if that is known,
+    /// and `is_declared` tells that it stands behind a declaration utility.
+    pub(super) fn array(
+        &mut self,
+        assignment: &Assignment,
+        elements: &[Element],
+        texts: Option<Vec<Vec<Text>>>,
+        is_declared: bool,
+    ) -> Result<(), Stop> {
+        let (name, span) = (&assignment.name, assignment.span);
+        if self.state.dialect.indexed_lists_are_associative
+            && elements.iter().any(|element| {
+                element.index.as_ref().is_some_and(|index| {
+                    !matches!(self.state.sources.bytes(index.word.span), b"" | b"@" | b"*")
+                })
+            })
+            && !self.state.variables.is_array(name)
+        {
+            let empty = Associative::new(self.state.dialect.key_order);
+            self.state.variables.entry(name).value = Value::Associative(empty);
+        }
+        let keyed = self.is_keyed(name);
+        let pairs = self.are_pairs(elements, keyed);
+        let plain = elements.iter().filter(|element| element.index.is_none()).count();
+        let refused = match self.state.dialect.associative_lists {
+            AssociativeLists::Anything => None,
+            AssociativeLists::PairsOrIndexed => {
+                let mixed = plain > 0 && plain < elements.len();
+                mixed.then_some("all elements of an associative array have indexes, or none has")
+            }
+            AssociativeLists::Indexed => {
+                (plain > 0).then_some("an associative array cannot take elements without indexes")
+            }
+        };
+        if let Some(message) = refused.filter(|_| keyed && !self.state.dialect.pairs_are_whole) {
+            return Err(self.state.mistake(message, span, 1));
+        }
+        // Each with whether it is put behind what the element holds.
+        let mut made: Vec<(Option<Key>, Text, bool)> = Vec::new();
+        // What a declaration utility has just given the variable, stays.
+        let declared = self.state.dialect.list_attributes == ListAttributes::LostUnlessBare
+            && (is_declared || keyed);
+        let mut texts = texts.map(Vec::into_iter);
+        for element in elements {
+            let known = texts.as_mut().and_then(Iterator::next);
+            match &element.index {
+                _ if pairs => {
+                    let text = match known.and_then(|mut texts| texts.pop()) {
+                        Some(text) => text,
+                        None => self.whole_text(element)?,
+                    };
+                    made.push((None, text, false));
+                }
+                None if keyed && self.state.dialect.pairs_are_whole => {
+                    let message = "an element of an associative array needs an index here";
+                    let span = element.word.span;
+                    self.survive(ShellError::new(message, span, 0, Reach::Command));
+                }
+                None => {
+                    let fields = match known {
+                        Some(fields) => fields,
+                        None => expand::element_fields(self, &element.word)?,
+                    };
+                    made.extend(fields.into_iter().map(|text| (None, text, false)));
+                }
+                Some(index) => {
+                    let key = match self.element_key(name, index, true) {
+                        Err(Stop::Shell(error)) if error.reach == Reach::Line => {
+                            self.survive(error);
+                            continue;
+                        }
+                        key => key?,
+                    };
+                    let text = match known.and_then(|mut texts| texts.pop()) {
+                        Some(text) => text,
+                        None => self.indexed_text(element, keyed)?,
+                    };
+                    made.push((Some(key), text, element.append));
+                }
+            }
+        }
+        if elements.is_empty() && !assignment.append && self.state.dialect.empty_array_is_compound {
+            let text = self.state.shell_text(b"(\n)");
+            return self.state.store(name, None, text, span);
+        }
+        let order = self.state.dialect.key_order;
+        if !declared {
+            self.lose_attributes(name, assignment.append);
+        }
+        let variable = self.state.variables.entry(name);
+        variable.bare = false;
+        let mut next = self.state.dialect.first_index;
+        match (&mut variable.value, assignment.append) {
+            (Value::Indexed(elements), true) => {
+                next = elements.last_key_value().map_or(next, |(last, _)| last + 1);
+            }
+            (value @ Value::Scalar(_), true)
+                if self.state.dialect.empty_array_is_compound && is_compound(value) =>
+            {
+                *value = Value::Indexed(Default::default());
+            }
+            (Value::Scalar(text), true) => {
+                let elements = std::collections::BTreeMap::from([(next, std::mem::take(text))]);
+                variable.value = Value::Indexed(elements);
+                next += 1;
+            }
+            (Value::Associative(_), true) => {}
+            (value, _) if keyed => *value = Value::Associative(Associative::new(order)),
+            (value, _) => *value = Value::Indexed(Default::default()),
+        }
+        if keyed && made.iter().all(|(key, ..)| key.is_none()) {
+            let in_pairs = self.state.dialect.associative_lists == AssociativeLists::PairsOrIndexed;
+            if in_pairs && made.len() % 2 == 1 {
+                let message = "the last key of an associative array has no value";
+                return Err(self.state.mistake(message, span, 1));
+            }
+            // A list without indexes is read as keys and values in turn.
+            let mut texts = made.into_iter().map(|(_, text, _)| text);
+            while let Some(key) = texts.next() {
+                let value = self.stored(name, &texts.next().unwrap_or_default(), span);
+                if key.is_empty() && pairs {
+                    let message = "an element of an associative array needs a key";
+                    self.survive(ShellError::new(message, span, 0, Reach::Command));
+                    continue;
+                }
+                self.state.store(name, Some(Key::Text(key)), value, span)?;
+            }
+            return Ok(());
+        }
+        // Repeated elements go when all are there.
+        let unique = std::mem::take(&mut self.state.variables.entry(name).unique);
+        for (key, text, appends) in made {
+            let key = key.unwrap_or(Key::Number(next));
+            if let Key::Number(number) = key {
+                next = number.saturating_add(1);
+            }
+            let mut stored = self.stored(name, &text, span);
+            if appends {
+                stored = self.appended(name, Some(&key), stored, span)?;
+            }
+            self.state.store(name, Some(key), stored, span)?;
+        }
+        self.state.variables.entry(name).unique = unique;
+        self.state.drop_repeats(name);
+        Ok(())
+    }
+
+    /// `name=(...)` behind a declaration utility: the name is the argument, and the utility carries
+    /// the assignment out.
+    pub(super) fn array_argument(
+        &mut self,
+        argument: &Argument,
+        argv: &mut Vec<Text>,
+    ) -> Result<(), Stop> {
+        let Argument::Assignment(assignment) = argument else { return Ok(()) };
+        let is_text = argv.first().is_some_and(|utility| {
+            let takes = self.state.dialect.list_text_utilities;
+            takes.iter().any(|name| name.as_bytes() == utility.bytes())
+        });
+        if is_text {
+            argv.push(self.list_text(assignment)?);
+            return Ok(());
+        }
+        let texts = match &assignment.value {
+            AssignedValue::Array(elements) if self.state.dialect.list_arguments_expand_first => {
+                let keyed = self.is_keyed(&assignment.name) || makes_keyed(argv);
+                Some(self.element_texts(elements, keyed)?)
+            }
+            _ => None,
+        };
+        let (at, assignment_itself) = (argv.len(), (**assignment).clone());
+        self.list_arguments.push(ListArgument { at, assignment: assignment_itself, texts });
+        let origin = Origin::new(Rule::Literal, assignment.span);
+        argv.push(Text::copied(&assignment.name, Standing::Quoted, origin));
+        Ok(())
+    }
+
+    /// `name=(...)` as one word of a utility that reads it as text: expanded, but not split.
+    pub(super) fn list_text(&mut self, assignment: &Assignment) -> Result<Text, Stop> {
+        let span = assignment.span;
+        let written = self.state.sources.bytes(span).to_vec();
+        let dialect = self.state.dialect.clone();
+        let word = Parser::new(&written, span.source, &dialect).whole_word(span)?;
+        expand::single(self, &word, Tilde::Never)
+    }
+}
+
+/// Whether a value is what `name=()` makes where that is a compound variable.
+fn is_compound(value: &Value) -> bool {
+    matches!(value, Value::Scalar(text) if text.bytes() == b"(\n)")
+}
+
+/// Whether the options of a declaration utility make its names associative arrays.
+fn makes_keyed(argv: &[Text]) -> bool {
+    let mut options = argv.iter().skip(1).take_while(|word| word.bytes().starts_with(b"-"));
+    options.any(|option| option.bytes().contains(&b'A'))
+}

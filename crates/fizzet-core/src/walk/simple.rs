@@ -1,0 +1,429 @@
+//! Simple commands: words become a vector, assignments and redirections are made, and the command is carried
+//! out.
+
+use std::rc::Rc;
+
+use crate::dialect::{Keywords, LastArgument};
+use crate::expand;
+use crate::lineage::{Hop, Rule};
+use crate::source::Span;
+use crate::stop::{Reach, ShellError, Stop};
+use crate::syntax::assignment_of;
+use crate::syntax::ast::{Argument, Part, Redirect, SimpleCommand, Word};
+use crate::text::{Standing, Text};
+use crate::trace::{CommandKind, CommandTrace, Expansion, RedirectTrace, WordTrace};
+use crate::walk::scopes::Temporary;
+use crate::walk::{Walker, builtins};
+
+impl Walker {
+    /// The command with all words in front that look like assignments, where `set -k` counts now.
+    pub(super) fn with_keywords(&self, command: &SimpleCommand) -> Option<SimpleCommand> {
+        let dialect = &self.state.dialect;
+        if dialect.keywords != Keywords::CarriedOut || !self.state.letter_is_on(b'k') {
+            return None;
+        }
+        let mut keyed =
+            SimpleCommand { assignments: command.assignments.clone(), words: Vec::new() };
+        for word in &command.words {
+            match assignment_of(&self.state.sources, word.span(), dialect) {
+                Some(assignment) => keyed.assignments.push(assignment),
+                None => keyed.words.push(word.clone()),
+            }
+        }
+        Some(keyed)
+    }
+
+    /// A simple command (POSIX XCU 2.9.1.1): words, then redirections, then assignments.
+    pub(super) fn simple(
+        &mut self,
+        command: &SimpleCommand,
+        (redirects, piped): (&[Redirect], &[u32]),
+        span: Span,
+    ) -> Result<(), Stop> {
+        self.substituted = None;
+        if let [_, second, ..] = &command.words[..]
+            && self.state.dialect.line_of_second_word
+        {
+            self.state.doing.at = Some(Span { start: second.span().end, ..second.span() });
+        }
+        let depth = self.state.doing.depth;
+        let outside = !piped.is_empty() && self.state.dialect.piped_words_are_outside;
+        self.state.doing.depth = depth.saturating_sub(u32::from(outside));
+        let arguments = self.arguments(&command.words);
+        self.state.doing.depth = depth;
+        let (mut argv, mut words) = arguments?;
+        let dash = self.take_dash(&mut argv, &mut words);
+        let mut kind = self.kind(&argv);
+        let assigns_first = self.state.dialect.assigns_before_redirecting
+            && command.words.is_empty()
+            && !redirects.is_empty();
+        let redirected = self.redirections(redirects, piped);
+        if assigns_first && redirected.is_err() {
+            self.assignments(&command.assignments, false)?;
+        }
+        let redirections = match redirected {
+            Err(Stop::Shell(error))
+                if kind == CommandKind::External
+                    && self.state.dialect.programs_expand_redirections =>
+            {
+                let status = if error.reach == Reach::Command { error.status } else { 1 };
+                let error = ShellError { reach: Reach::Command, status, ..error };
+                return Err(Stop::Shell(error));
+            }
+            Err(Stop::Shell(error))
+                if kind == CommandKind::Special
+                    && self.state.dialect.special_redirection_failure_is_fatal =>
+            {
+                return Err(Stop::Shell(ShellError { reach: Reach::Shell, ..error }));
+            }
+            made => made?,
+        };
+        let lone = argv.is_empty() && command.assignments.is_empty() && !redirections.is_empty();
+        if lone && self.state.dialect.lone_redirection_runs {
+            let (program, word) = self.lone_command(&redirections)?;
+            argv.push(program);
+            words.extend(self.wants.commands.then_some(word));
+            kind = self.kind(&argv);
+        }
+        let keeps = matches!(kind, CommandKind::Nothing)
+            || (kind == CommandKind::Special && self.state.dialect.special_keeps_assignments)
+            || (kind == CommandKind::Function && self.shares_variables(&argv));
+        let (assignments, saved) = match self.assignments(&command.assignments, !keeps) {
+            Err(Stop::Shell(error)) if command.words.is_empty() => {
+                return Err(self.farther(error, &[]));
+            }
+            Err(Stop::Shell(error)) if kind == CommandKind::External => {
+                // The shell's child has given up, where it is a child that makes them.
+                let dialect = &self.state.dialect;
+                let (reach, status) = match dialect.unmatched_ends {
+                    _ if dialect.programs_expand_assignments => (Reach::Command, 1),
+                    Reach::Command => (Reach::Command, error.status),
+                    _ => (error.reach, error.status),
+                };
+                return Err(Stop::Shell(ShellError { reach, status, ..error }));
+            }
+            made => made?,
+        };
+        if kind == CommandKind::External {
+            argv.iter_mut().for_each(cut_at_nul);
+            self.name_otherwise(&mut argv, dash);
+        }
+        let argv = Rc::new(argv);
+        let absent = kind == CommandKind::External && self.is_absent(&argv);
+        self.latest = kind;
+        if self.wants.commands {
+            let sought = self.sought.clone();
+            let way = match kind {
+                CommandKind::External if !absent => self.way(&argv),
+                _ => None,
+            };
+            self.announce(CommandTrace {
+                argv: argv.clone(),
+                sought,
+                kind,
+                absent,
+                span,
+                assignments,
+                redirections: redirections.clone(),
+                words,
+                way,
+            })?;
+        }
+        let stays = argv.len() == 1 && argv[0].bytes() == b"exec";
+        let lasts = !saved.is_empty();
+        if lasts {
+            let is_wrapper = |name: &&Text| !matches!(name.bytes(), b"command" | b"builtin");
+            let name = argv.iter().find(is_wrapper);
+            let declares = name.is_some_and(|name| self.state.dialect.is_declaration(name.bytes()));
+            self.temporaries.push(Temporary { saved, scopes: self.scopes.len(), declares });
+        }
+        let leaves = self.state.dialect.last_argument;
+        if leaves == LastArgument::Before {
+            self.leave_argument(&argv);
+        }
+        let outcome = self
+            .with_redirections(&redirections, stays, |walker| walker.carry_out(&argv, kind, span));
+        let again = leaves == LastArgument::Before && kind == CommandKind::Function;
+        if leaves == LastArgument::Behind || again {
+            self.leave_argument(&argv);
+        }
+        self.sought = None;
+        if lasts && let Some(temporary) = self.temporaries.pop() {
+            self.restore(temporary.saved);
+        }
+        outcome
+    }
+
+    /// The program that a redirection without a command runs: what READNULLCMD names where there is
+    /// nothing but one file to read, else what NULLCMD names.
+    fn lone_command(&self, redirections: &[RedirectTrace]) -> Result<(Text, WordTrace), Stop> {
+        let span = redirections[0].span;
+        let named = |name: &'static [u8]| {
+            let text = self.state.variables.scalar(name).filter(|text| !text.is_empty())?;
+            let hop = Hop { rule: Rule::Parameter, span, name: Some(name.into()), shifted: 0 };
+            Some((name, text.passed_through(&hop, Standing::Splittable)))
+        };
+        let reads = matches!(redirections, [one] if one.operator == "<");
+        let reader = if reads { named(b"READNULLCMD") } else { None };
+        let Some((name, program)) = reader.or_else(|| named(b"NULLCMD")) else {
+            let message = "there is no command, and NULLCMD names none";
+            return Err(Stop::error(message, span, 1, Reach::Shell));
+        };
+        let expansion = Expansion {
+            rule: Rule::Parameter,
+            span,
+            name: Some(name.into()),
+            quoted: false,
+            count: 1,
+            filled: 1,
+        };
+        let word = WordTrace::new(span, 0);
+        Ok((program, WordTrace { count: 1, expansions: vec![expansion], ..word }))
+    }
+
+    /// Leaves the last argument of a command for `$_`.
+    fn leave_argument(&mut self, argv: &Rc<Vec<Text>>) {
+        let utility = argv.first().map_or(&b""[..], Text::bytes);
+        let skips = self.state.dialect.last_argument == LastArgument::Before
+            && self.state.dialect.is_declaration(utility);
+        let is_argument = |text: &&Text| !skips || !text.bytes().contains(&b'=');
+        self.state.doing.last = Some(match argv.iter().rev().find(is_argument) {
+            Some(last) if skips => Rc::new(vec![last.clone()]),
+            _ => argv.clone(),
+        });
+    }
+
+    /// Gives a program the first element that it is to see: behind a lone `-` its name is marked as
+    /// that of a login shell, and an exported ARGV0 takes its place.
+    pub(super) fn name_otherwise(&mut self, argv: &mut [Text], dash: Option<Text>) {
+        let Some(name) = argv.first_mut() else { return };
+        let exported = self.state.dialect.argv_zero_variable;
+        let exported = self.state.variables.get(b"ARGV0").filter(|one| exported && one.exported);
+        let given = match (exported.and_then(|variable| variable.scalar()), dash) {
+            (Some(zero), _) => zero.clone(),
+            (None, Some(mut dash)) => {
+                dash.push_text(name);
+                dash
+            }
+            (None, None) => return,
+        };
+        self.sought = Some(std::mem::replace(name, given));
+    }
+
+    /// Takes a lone `-` before a command away.
+    fn take_dash(&self, argv: &mut Vec<Text>, words: &mut [WordTrace]) -> Option<Text> {
+        let is_dash = argv.first().is_some_and(|name| name.bytes() == b"-" && !name.has_hole());
+        if !is_dash || !self.state.dialect.dash_marks_login {
+            return None;
+        }
+        let dash = argv.remove(0);
+        let mut of_dash = true;
+        for word in words {
+            if word.first > 0 {
+                word.first -= 1;
+            } else if word.count > 0 && std::mem::take(&mut of_dash) {
+                word.count -= 1;
+            }
+        }
+        Some(dash)
+    }
+
+    /// Whether the function of this command shares its variables with the shell.
+    fn shares_variables(&self, argv: &[Text]) -> bool {
+        let function = argv.first().and_then(|name| self.state.functions.get(name.bytes()));
+        self.state.dialect.plain_functions_share
+            && function.is_some_and(|function| !function.keyword)
+    }
+
+    /// How far a mistake in the words of a command reaches: where it ends only a command, that is
+    /// one which is carried out in a process of its own. `argv` is what came before the mistake.
+    fn farther(&self, error: ShellError, argv: &[Text]) -> Stop {
+        let inside = match argv {
+            // Where this matters, `command` calls programs only.
+            [command, name, ..] if command.bytes() == b"command" => name.bytes().starts_with(b"-"),
+            _ => self.kind(argv) != CommandKind::External,
+        };
+        let reach = match inside && error.reach == Reach::Command {
+            true => Reach::Shell,
+            false => error.reach,
+        };
+        Stop::Shell(ShellError { reach, ..error })
+    }
+
+    /// Carries out a command and sets its status.
+    fn carry_out(
+        &mut self,
+        argv: &Rc<Vec<Text>>,
+        kind: CommandKind,
+        span: Span,
+    ) -> Result<(), Stop> {
+        let before = self.state.status;
+        self.state.status = match kind {
+            CommandKind::Nothing => self.substituted.take().unwrap_or(0),
+            CommandKind::External => self.program(argv, span)?,
+            CommandKind::Function => {
+                let function = argv.first().and_then(|name| self.state.functions.get(name.bytes()));
+                let Some(function) = function.cloned() else { return Ok(()) };
+                self.state.status = before;
+                return self.call(&function, argv, span);
+            }
+            CommandKind::Builtin | CommandKind::Special => {
+                let status = self.builtin(argv, span)?;
+                if status != 0 && !builtins::fails_silently(argv[0].bytes()) {
+                    self.message_hole(span);
+                }
+                status
+            }
+        };
+        Ok(())
+    }
+
+    fn arguments(&mut self, words: &[Argument]) -> Result<(Vec<Text>, Vec<WordTrace>), Stop> {
+        let modified = self.precommand_words(words);
+        let outer = self.state.options.no_glob;
+        self.state.options.no_glob |= modified.iter().any(|word| literal(word) == Some(b"noglob"));
+        let made = self.expanded(words.get(modified.len()..).unwrap_or_default());
+        self.state.options.no_glob = outer;
+        made
+    }
+
+    /// The words `noglob` and `nocorrect` before a command.
+    fn precommand_words<'a>(&self, words: &'a [Argument]) -> &'a [Argument] {
+        let is_one = |word: &&Argument| matches!(literal(word), Some(b"noglob" | b"nocorrect"));
+        match self.state.dialect.precommand_words {
+            true => &words[..words.iter().take_while(is_one).count()],
+            false => &[],
+        }
+    }
+
+    fn expanded(&mut self, words: &[Argument]) -> Result<(Vec<Text>, Vec<WordTrace>), Stop> {
+        let mut argv: Vec<Text> = Vec::with_capacity(words.len());
+        let mut traces = Vec::new();
+        // Whether all words up to here were `command` or the like.
+        let (mut declares, mut named) = (false, false);
+        let mut has_tildes = false;
+        let mut unmatched = None;
+        for (at, argument) in words.iter().enumerate() {
+            let Argument::Word(word) = argument else {
+                match self.array_argument(argument, &mut argv) {
+                    Err(Stop::Shell(error)) if error.reach == Reach::Command => {
+                        unmatched.get_or_insert((error, argv.len()));
+                    }
+                    made => made?,
+                }
+                continue;
+            };
+            let first = argv.len();
+            self.word = self.wants.commands.then(|| WordTrace::new(word.span, first));
+            let assigned = match declares {
+                true => self.declared(word)?,
+                false => None,
+            };
+            match assigned.or_else(|| expand::unchanged(word)) {
+                Some(text) => argv.push(text),
+                None => match expand::fields_of(self, word, has_tildes) {
+                    // Another word may hold a mistake that reaches farther.
+                    Err(Stop::Shell(error)) if error.reach == Reach::Command => {
+                        unmatched.get_or_insert((error, argv.len()));
+                    }
+                    fields => argv.append(&mut fields?),
+                },
+            }
+            let limit = self.state.limits.fields;
+            if argv.len() > limit {
+                let (what, limit, span) = ("arguments of one command", limit as u64, word.span);
+                return Err(Stop::Limit { what, limit, span });
+            }
+            if let Some(mut trace) = self.word.take() {
+                trace.count = argv.len() - first;
+                trace.stages = expand::telling(std::mem::take(&mut trace.stages));
+                traces.push(trace);
+            }
+            if at == 0 {
+                has_tildes = self.state.dialect.alias_values_have_tildes
+                    && argv.first().is_some_and(|name| name.bytes() == b"alias");
+            }
+            if at == 0 || (named && !declares) {
+                let made = &argv[first.min(argv.len())..];
+                declares = self.declares(word, made);
+                named = self.passes_declarations(word, made);
+            }
+        }
+        match unmatched {
+            Some((error, 0)) => Err(self.farther(error, &[])),
+            Some((error, _)) => Err(self.farther(error, &argv)),
+            None => Ok((argv, traces)),
+        }
+    }
+
+    /// Whether the arguments behind this command name are read as assignments.
+    fn declares(&self, name: &Word, argv: &[Text]) -> bool {
+        let dialect = &self.state.dialect;
+        match dialect.late_declarations {
+            true => argv.first().is_some_and(|name| dialect.is_declaration(name.bytes())),
+            false if dialect.quoted_name_declares && is_fixed(name) => {
+                argv.first().is_some_and(|name| dialect.is_declaration(name.bytes()))
+            }
+            false => name.literal().is_some_and(|name| dialect.is_declaration(name)),
+        }
+    }
+
+    /// Whether a utility of this name passes on that a declaration utility is behind it.
+    fn passes_declarations(&self, name: &Word, argv: &[Text]) -> bool {
+        let prefixes = self.state.dialect.declaring_prefixes;
+        let is = |text: &[u8]| prefixes.iter().any(|prefix| prefix.as_bytes() == text);
+        match name.literal() {
+            Some(name) => is(name),
+            None => {
+                self.state.dialect.quoted_name_declares
+                    && is_fixed(name)
+                    && argv.first().is_some_and(|text| is(text.bytes()))
+            }
+        }
+    }
+
+    fn kind(&self, argv: &[Text]) -> CommandKind {
+        use crate::dialect::UtilityKind;
+        let Some(name) = argv.first() else { return CommandKind::Nothing };
+        match self.state.dialect.utility(name.bytes()) {
+            Some(UtilityKind::Special) => CommandKind::Special,
+            None if self.names_job(name) => CommandKind::Builtin,
+            _ if self.state.functions.contains_key(name.bytes()) => CommandKind::Function,
+            Some(UtilityKind::Builtin) => CommandKind::Builtin,
+            None => CommandKind::External,
+        }
+    }
+}
+
+/// The text of a word in which nothing is quoted or expanded.
+fn literal(argument: &Argument) -> Option<&[u8]> {
+    match argument {
+        Argument::Word(word) => word.literal(),
+        Argument::Assignment(_) => None,
+    }
+}
+
+/// An argument as a program receives it: a NUL ends it.
+fn cut_at_nul(text: &mut Text) {
+    match text.bytes().iter().position(|&byte| byte == 0) {
+        Some(at) if at > 0 => *text = text.slice(0, at),
+        Some(_) => {
+            let mut empty = Text::new();
+            if let Some((run, _)) = text.runs().next() {
+                empty.push(b"", Standing::Quoted, &run.origin);
+            }
+            *text = empty;
+        }
+        None => {}
+    }
+}
+
+/// Whether a word holds quotes and text only.
+fn is_fixed(word: &Word) -> bool {
+    let fixed = |part: &Part| match part {
+        Part::Literal { .. } | Part::Escaped { .. } | Part::Single { .. } => true,
+        Part::Double { parts, .. } => parts.iter().all(|part| matches!(part, Part::Literal { .. })),
+        _ => false,
+    };
+    word.parts.iter().all(fixed)
+}
