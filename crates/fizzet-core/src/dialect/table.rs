@@ -4,7 +4,9 @@
 //! that people are shown; the string behind it is the evidence.
 
 use crate::dialect::choices::*;
-use crate::dialect::rows::{carrying_rows, expanding_rows, reading_rows, utilities_rows};
+use crate::dialect::rows::{
+    carrying_rows, expanding_rows, reading_rows, telling_rows, utilities_rows, words_rows,
+};
 use crate::dialect::words::{TYPE_WORDS, TypeWords};
 use crate::dialect::{DollarEscapes, Nul, Shell, escapes};
 use crate::hexadecimal::HexDigits;
@@ -120,4 +122,4 @@ const MISPLACED_ZSH: &[&str] = &[
     "foreach", "function", "if", "repeat", "select", "then", "time", "until", "while", "[[",
 ];
 
-reading_rows! { expanding_rows carrying_rows utilities_rows dialect_table; }
+reading_rows! { expanding_rows carrying_rows utilities_rows words_rows telling_rows dialect_table; }

@@ -1,0 +1,184 @@
+//! The rows of the table about utilities that take words apart or print them: `read`, `printf`, `getopts`, `test`.
+
+/// Hands these rows, behind others, to the next macro of a chain.
+macro_rules! words_rows {
+    ($next:ident $($chain:ident)*; $($rows:tt)*) => { $next! { $($chain)*; $($rows)*
+    /// `printf` shows a conversion that its format ends in as `%`.
+    printf_shows_cut_conversions: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%5'; echo $?";
+    /// What is no number for `*` in a format of `printf` makes the status 1.
+    printf_minds_widths: bool = [Y, Y, Y, N, Y, Y, Y], "observed in all six: printf '%*s' x a; echo $?";
+    /// How the conversions of `printf` take arguments by their numbers.
+    printf_positions: Positions = [Positions::None, Positions::None, Positions::None, Positions::None, Positions::InTurn, Positions::None, Positions::Apart], "observed in all six: printf '%2$s %1$s' a b; printf '%1$s %s' a b";
+    /// `read -t 0` reads nothing, but asks whether it could.
+    read_asks_without_waiting: bool = [N, Y, N, Y, N, N, N], "observed in all six: read -t 0 x <f; echo $? $x";
+    /// `typeset +r` makes a variable changeable again.
+    read_only_can_end: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: readonly x=1; typeset +r x; x=2; echo $x";
+    /// A word of `read` that is no name ends the shell.
+    read_bad_name_is_fatal: bool = [N, N, N, N, N, N, Y], "observed in all six: read 1x; echo after";
+    /// The status of `read` for a word that is no name.
+    read_bad_name_status: Status = [1, 1, 2, 1, 1, 2, 1], "observed in all six: read 1x </dev/null; echo $?";
+    /// Which of its names `read` looks at before it reads.
+    read_looks_at: ReadLooksAt = [ReadLooksAt::All, ReadLooksAt::First, ReadLooksAt::None, ReadLooksAt::Filled, ReadLooksAt::First, ReadLooksAt::None, ReadLooksAt::All], "observed in all six: read x 1y z <<<'a b c'; echo $? $x";
+    /// What `read` makes of `x=4`.
+    read_names_with_values: NamesWithValues = [NamesWithValues::Refused, NamesWithValues::Refused, NamesWithValues::Cut, NamesWithValues::Refused, NamesWithValues::Refused, NamesWithValues::Skipped, NamesWithValues::Refused], "observed in all six: read x=4 y <f; echo $? $x $y";
+    /// The status of `read` where it finds a word that is no name when it assigns it.
+    read_late_name_status: Status = [2, 1, 2, 2, 1, 2, 1], "observed in all six: read x - <f; echo $?; read x '' <f; echo $?";
+    /// The array that `read -A` fills without a name; where there is none, it reads a line.
+    read_array_name: Option<&'static str> = [None, None, None, None, None, Some("REPLY"), Some("reply")], "observed in all six: read -A <<< 'x y'; echo ${REPLY[1]} ${reply[1]}";
+    /// The status of `read -A` with several names, where it is a mistake; otherwise the others become empty.
+    read_array_others_status: Option<Status> = [None, None, None, None, None, Some(2), Some(1)], "observed in all six: read -A a b <<< 'x y'; echo $?";
+    /// An empty line makes an array with one empty element.
+    read_empty_is_element: bool = [N, N, N, N, Y, N, Y], "observed in all six: read -A a <<< ''; echo ${#a[@]}";
+    /// `read -a` fills an array with the codes of characters.
+    read_array_takes_codes: bool = [N, N, N, N, N, Y, N], "observed in all six: read -a a <<< 'x y'; echo ${a[0]}";
+    /// `read` without a name keeps white space at both ends in REPLY.
+    reply_is_whole: bool = [N, Y, N, Y, N, N, N], "observed: read with ' a b '";
+    /// Escapes that `echo` decodes: letters, `0` for octal digits behind a zero, `1` for others, `-` where
+    /// a code beyond U+FFFF becomes U+FFFD, `.` where `\\x` and `\\u` without digits are a NUL.
+    echo_escapes: &'static str = ["abcfnrtv\\0", "abceEfnrtv\\0xuU", "abcefnrtv\\01", "abcefnrtv\\01x", "abcEfnrtv\\0", "abceEfnrtv\\0xuU-", "abcefnrtv\\0xuU."], "observed in all six with each letter";
+    /// The option letters of `print`; a colon where one takes a value.
+    print_letters: &'static str = ["", "", "", "", "enprRsvCf:u:", "AcelnNprRsu:", "abcC:Df:ilmnNoOpPrRsSu:v:xX:z"], "observed in ksh93, mksh and zsh with each letter";
+    /// The status of `print` with an option that it does not know.
+    print_usage_status: Status = [1, 1, 1, 1, 2, 1, 1], "observed in ksh93, mksh and zsh: print -q; echo $?";
+    /// `print` has columns, but none of zsh's other forms.
+    print_columns_only: bool = [N, N, N, N, Y, Y, N], "observed in ksh93, mksh and zsh: print -c a b";
+    /// Options of `print -R` behind the R.
+    print_echo_letters: &'static str = ["", "", "", "", "n", "n", "neE"], "observed in ksh93, mksh and zsh: print -R -e 'a\\tb'";
+    /// `print -N` ends in a NUL byte.
+    print_ends_in_nul: bool = [N, N, N, N, N, Y, Y], "observed in mksh and zsh: print -N a";
+    /// `%q` of `printf` quotes.
+    printf_quotes: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: printf %q 'a b'";
+    /// `%(format)T` of `printf` shows a time.
+    printf_times: bool = [N, Y, N, N, Y, N, N], "observed in all six: printf '%(%Y)T' 0";
+    /// How `%a` of `printf` writes its digits, if there is one.
+    printf_hexadecimal: Option<HexDigits> = [None, Some(HexDigits::Needed), Some(HexDigits::Needed), None, Some(HexDigits::Many), None, None], "observed in all six: printf '%a %.0a' 3.7 1.5";
+    /// `read -n` passes over bytes 0, if `read` does.
+    counted_read_drops_nul: bool = [N, Y, N, N, N, N, N], "observed in all six: printf 'a\\0b\\n' | { read -n 2 x; echo $x; }";
+    /// `read` passes over bytes 0.
+    read_drops_nul: bool = [N, Y, Y, Y, Y, N, N], "observed in all six: printf 'a\\0b\\n' | { read x; echo $x; }";
+    /// Behind a `read` a newline separates fields until IFS is set again or a command is substituted.
+    read_makes_newline_separate: bool = [N, N, N, N, Y, N, N], "observed in all six: IFS=:; read z <<<q; x='a, newline, b'; echo $x";
+    /// Utilities that go on, with this status, when they cannot assign a read-only variable.
+    read_only_statuses: &'static [(&'static str, Status)] = [&[], &[("read", 1), ("getopts", 2), ("mapfile", 1), ("readarray", 1), ("printf", 1)], &[("getopts", 2)], &[("getopts", 2)], &[("read", 1), ("getopts", 2), ("printf", 1), ("eval", 1)], &[("read", 2), ("getopts", 2), ("typeset", 2)], &[]], "observed in all six: readonly r; read r <<< k; echo after $?";
+    /// `read` goes on with its other names when one is read-only.
+    read_passes_read_only: bool = [N, N, N, N, Y, N, N], "observed in ksh93: readonly r; read x r y <<< 'a b c'; echo $x $y";
+    /// The status of `read` for an unknown option, or one that lacks its value.
+    read_usage_status: Status = [2, 2, 2, 2, 2, 2, 1], "observed in all six: read -n; echo $?";
+    /// `test` does not look at words behind a complete expression.
+    test_ignores_rest: bool = [N, N, N, N, Y, N, N], "observed in all six: [ -f lid x ]; echo $?";
+    /// `read` into a read-only variable ends with the status 2.
+    read_ends_at_read_only: bool = [N, N, Y, Y, N, N, N], "observed in all six: readonly r=1; read r < file; echo $?";
+    /// `test` compares numbers with what stands behind their points.
+    test_compares_reals: bool = [N, N, N, N, Y, N, N], "observed in all six: [ 0.5 -gt 0 ]; echo $?";
+    /// `test` reads hexadecimal numbers.
+    test_hexadecimal: bool = [N, N, N, N, Y, N, N], "observed in all six: [ 0x1f -gt 0 ]";
+    /// `echo` decodes escapes without being asked.
+    echo_decodes: bool = [Y, N, Y, N, N, Y, Y], "observed in all six: echo 'a\\tb'";
+    /// The option letters of `echo`.
+    echo_options: &'static str = ["", "neE", "n", "neE", "ne", "neE", "neE"], "observed in all six: echo -ne a";
+    /// The status of `getopts` without a name.
+    getopts_usage_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: getopts a; echo $?";
+    /// Words that begin with a plus are options too: `getopts a o +a` finds `+a`.
+    getopts_takes_plus: bool = [N, N, N, N, N, Y, Y], "observed in all six: getopts a o +a; echo $o";
+    /// What `getopts` does where OPTIND lies behind all words.
+    getopts_beyond: BeyondWords = [BeyondWords::Stays, BeyondWords::GoesBack, BeyondWords::StartsOver, BeyondWords::StartsOver, BeyondWords::Stays, BeyondWords::GivesUp, BeyondWords::Stays], "observed in all six: OPTIND=5; getopts ab o -a; echo $? $o $OPTIND";
+    /// Where the words have changed and the word on hand is too short now, it is read from its start.
+    getopts_rereads_word: bool = [N, Y, N, N, N, N, N], "observed in all six: getopts ab o -ab; getopts ab o -b; echo $o $OPTIND";
+    /// `set` and `shift` make `getopts` begin at the first word.
+    getopts_follows_set: bool = [N, N, Y, Y, N, N, N], "observed in all six: set -- -a -b; getopts ab o; shift; getopts ab o; echo $o";
+    /// Which functions have a place of their own in their words.
+    getopts_in_functions: FreshOptions = [FreshOptions::Never, FreshOptions::Never, FreshOptions::PlaceOnly, FreshOptions::PlaceOnly, FreshOptions::Keyword, FreshOptions::Keyword, FreshOptions::Always], "observed in all six: f() { getopts ab p -ba; echo $p $OPTIND; }; getopts ab o -ab; f; getopts ab o -ab; echo $o; and function f { ...; }";
+    /// `unset OPTIND` makes `getopts` begin again.
+    getopts_minds_unset: bool = [N, Y, N, Y, Y, N, N], "observed in all six: getopts ab o -ab; unset OPTIND; getopts ab o -ab; echo $o";
+    /// The colon at the start of the options names an option too.
+    getopts_finds_colon: bool = [N, N, Y, Y, N, N, N], "observed in all six: getopts :ab o -:; echo $o";
+    /// The status of `printf` for a format that begins with a dash, which is an option; nothing where
+    /// it is a format.
+    printf_option_status: Option<Status> = [None, Some(2), Some(2), None, Some(2), None, None], "observed in all six: printf -x; echo $?; printf '-%s' a; echo $?";
+    /// The status of `printf -v` without a format.
+    printf_nothing_status: Status = [2, 2, 2, 2, 2, 2, 1], "observed in all six: printf; echo $?";
+    /// There is `printf -v`.
+    printf_stores: bool = [N, Y, N, N, Y, N, Y], "observed in all six: printf -v x a; echo $x";
+    /// What `getopts` does where OPTIND or OPTARG is read-only.
+    getopts_and_read_only: ReadOnlyOptions = [ReadOnlyOptions::Minds, ReadOnlyOptions::Leaves, ReadOnlyOptions::Minds, ReadOnlyOptions::Minds, ReadOnlyOptions::Overwrites, ReadOnlyOptions::Overwrites, ReadOnlyOptions::Overwrites], "observed in all six: readonly OPTIND; getopts a x -a; echo $? $x $OPTIND";
+    /// The status of `read -p`, which reads from a coprocess, where there is none; nothing where `-p`
+    /// is a prompt.
+    no_coprocess_status: Option<Status> = [None, None, None, None, Some(1), Some(2), Some(1)], "observed in all six: read -p; echo $?";
+    /// A word of options of `echo` has no letter twice.
+    echo_letters_once: bool = [N, N, Y, N, Y, N, N], "observed in all six: echo -nn a";
+    /// `echo` has one word of options.
+    echo_takes_one_option: bool = [N, N, Y, N, N, N, N], "observed in all six: echo -n -n a";
+    /// A word such as `--name` ends the shell where `-` is no option.
+    getopts_long_names_are_fatal: bool = [N, N, N, N, Y, N, N], "observed in all six: getopts ab o --ab; echo after";
+    /// At the end of the options OPTARG is unset.
+    getopts_end_unsets_value: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: getopts a: o -ax; getopts a: o -ax; echo ${OPTARG-unset}";
+    /// What `getopts` does with a name that is none.
+    getopts_bad_name: BadOptionName = [BadOptionName::Skipped(1), BadOptionName::Skipped(1), BadOptionName::Late(2), BadOptionName::Late(2), BadOptionName::First(1), BadOptionName::First(1), BadOptionName::Fatal], "observed in all six: getopts a 1x -a; echo $? $OPTIND; getopts :a 1x -b; echo $OPTARG";
+    /// `getopts` assigns to elements of arrays.
+    getopts_takes_elements: bool = [N, N, N, N, Y, Y, Y], "observed in all six: getopts a 'o[1]' -a; echo ${o[1]}";
+    /// `getopts` passes over `--` before its own arguments.
+    getopts_takes_dashes: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: getopts -- a o -a; echo $o";
+    /// `getopts` takes its first argument for options of its own, of which it has none.
+    getopts_refuses_options: bool = [N, Y, N, N, Y, Y, N], "observed in all six: getopts -a o; echo $?";
+    /// Inside a cluster of options OPTIND already counts the word as done.
+    getopts_counts_ahead: bool = [N, N, Y, Y, N, Y, N], "observed in all six: getopts ab o -ab; echo $OPTIND";
+    /// `printf` computes with C's `long double`, not with its `double`; mksh has the system's.
+    printf_extended: bool = [N, Y, N, N, Y, Y, N], "observed in all six: printf %.20f 0.1";
+    /// `printf %d` makes the largest whole number of a real that is too large.
+    printf_saturates: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and zsh: printf %d 1e19";
+    /// How `printf` reads a real.
+    printf_reals: PrintfReals = [PrintfReals::Start, PrintfReals::Start, PrintfReals::Start, PrintfReals::Whole, PrintfReals::Expression, PrintfReals::Start, PrintfReals::WholeOrExpression], "observed in all six: printf '%g|' 1e 1x '1 ' 0x1p3 0e1 1+1";
+    /// A real too large or too small for `printf` makes its status 1.
+    printf_minds_range: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: printf %g 1e5000; echo $?";
+    /// `print` decodes its words as `$'...'` is decoded.
+    print_decodes_as_quotes: bool = [N, N, N, N, N, N, Y], "observed in zsh 5.9: print 'a\\qb' with every letter";
+    /// `test -t` asks about descriptor 1.
+    test_terminal_alone: bool = [N, N, N, N, Y, N, Y], "observed in all six: test -t >/dev/null; echo $?";
+    /// `%b` of `printf` may have a width and a precision.
+    printf_fills_escapes: bool = [Y, Y, Y, N, Y, Y, Y], "observed in all six: printf '%5b|' x";
+    /// Of three words with `-a` or `-o` in the middle, `test` asks only whether the others are empty, also
+    /// where the first is an operator.
+    test_connects_three: bool = [Y, Y, N, N, N, Y, Y], "observed in all six: test -f -a -f; test -n -o ''";
+    /// The length modifiers of C that `printf` passes over.
+    printf_lengths: &'static str = ["", "hljztL", "", "hlzL", "hljztL", "", "hlL"], "observed in all six: printf '%ld|' 1, and %hd %hhd %jd %zd %td %qd %Ld";
+    /// `printf` passes over one length modifier at most.
+    printf_takes_one_length: bool = [N, N, N, N, N, N, Y], "observed in all six: printf '%lld|' 1";
+    /// `printf` has `%F`.
+    printf_upper_f: bool = [Y, Y, Y, N, Y, N, N], "observed in all six: printf '%F|' 3";
+    /// Something may stand between the signs of `%%`.
+    printf_percent_is_converted: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%5%|'";
+    /// `%n` of `printf` stores how many bytes there were before it.
+    printf_tells_length: bool = [N, Y, N, N, Y, N, Y], "observed in all six: printf 'abc%n' x; echo $x";
+    /// An empty number is a mistake for `printf`.
+    printf_minds_empty: bool = [N, N, N, Y, N, N, N], "observed in all six: printf %d ''; echo $?";
+    /// `printf` takes the digits before what is no digit.
+    printf_partial_numbers: bool = [Y, Y, Y, N, Y, Y, N], "observed in all six: printf %d 1x";
+    /// `test` knows `==`.
+    test_double_equals: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: [ a == a ]";
+    /// `read` without a name is a mistake.
+    read_needs_name: bool = [Y, N, Y, N, N, N, N], "observed in all six: read; echo $?";
+    /// `getopts` makes OPTARG empty for an option without a value; otherwise it is unset.
+    getopts_empties_value: bool = [N, N, Y, Y, N, N, N], "observed in all six: getopts a o -a; echo ${OPTARG-unset}";
+    /// What the numbers of `test` are.
+    test_numbers: TestNumbers = [TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Trimmed(" \t"), TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Expressions, TestNumbers::Expressions, TestNumbers::Leading], "observed in all six: x=3; [ x -eq 3 ]; [ 1 -eq '1 ' ]; [ '' -eq 0 ]";
+    /// A lone dash ends the options of `echo`.
+    echo_takes_dash: bool = [N, N, N, N, N, N, Y], "observed in all six: echo - a";
+    /// `getopts` leaves OPTIND at a word until it comes back for the next one, and does not touch the variable at the end.
+    getopts_is_late: bool = [N, N, N, N, N, N, Y], "observed in all six: getopts a o -a; echo $OPTIND";
+    /// What becomes of escaped characters where `read` ends a line and its last field.
+    read_escaped_ends: EscapedEnds = [EscapedEnds::Kept, EscapedEnds::LostBehindOthers, EscapedEnds::PassedOver, EscapedEnds::Forgotten, EscapedEnds::Lost, EscapedEnds::OneIsLost, EscapedEnds::Lost], "observed in all six: read x y with 'a b \\ ', 'a b\\ ', 'a b c\\ ', 'a b \\c', and IFS=: with 'a:b:\\:'";
+    /// `read` keeps a separator at the end of the last field.
+    read_keeps_last_separator: bool = [N, N, N, N, N, N, Y], "observed in all six: IFS=:; read x <<< a:";
+    /// The numbers of `printf` are arithmetic expressions.
+    printf_evaluates: bool = [N, N, N, N, Y, N, Y], "observed in all six: printf %d abc; echo $?";
+    /// How `%q` of `printf` quotes.
+    printf_quoting: PrintfQuoting = [PrintfQuoting::Backslashes, PrintfQuoting::Backslashes, PrintfQuoting::Backslashes, PrintfQuoting::Backslashes, PrintfQuoting::Quotes, PrintfQuoting::Backslashes, PrintfQuoting::BackslashesAlways], "observed: printf '%q' 'a b'";
+    /// The widths of `printf` count characters.
+    printf_counts_characters: bool = [N, N, N, N, N, N, Y], "observed with LANG=C.UTF-8: printf '%5s' with a two-byte letter";
+    /// What `\c` does in the text of `echo`.
+    echo_end: EchoEnd = [EchoEnd::Stops, EchoEnd::Stops, EchoEnd::Stops, EchoEnd::Stops, EchoEnd::StopsBehindBlank, EchoEnd::DropsNewline, EchoEnd::Stops], "observed in all six: echo -e 'a\\cb' c";
+    /// `test` knows `<` and `>`.
+    test_orders: bool = [N, Y, Y, Y, Y, Y, N], "observed in all six: [ a \\< b ]";
+    } };
+}
+pub(in crate::dialect) use words_rows;
