@@ -104,7 +104,8 @@ impl<'a> Call<'a> {
                     }
                     Some(b'.') => {
                         if let [next, rest @ ..] = given.operands
-                            && next.bytes().first().is_some_and(u8::is_ascii_digit)
+                            && !next.is_empty()
+                            && next.bytes().iter().all(u8::is_ascii_digit)
                         {
                             value = Some(next.clone());
                             given.operands = rest;
