@@ -13,12 +13,7 @@ const SCREEN: usize = 80;
 impl Walker {
     /// `set -o`, or with `commands` `set +o`.
     pub(super) fn tell_options(&mut self, commands: bool, call: &Call<'_>) {
-        let options = self.state.listed_options();
-        let text = match commands {
-            true => self.as_commands(&options),
-            false => self.as_list(&options),
-        };
-        self.print_text(text, call);
+        self.tell_options_of_set(|_| true, commands, call);
     }
 
     fn as_list(&self, options: &[(String, bool)]) -> String {

@@ -2,7 +2,7 @@
 
 use std::collections::BTreeMap;
 
-use crate::dialect::{Listed, Shown, Told, is_unseen, listed_variables, own_names};
+use crate::dialect::{Listed, PosixMode, Shown, Told, is_unseen, listed_variables, own_names};
 use crate::expand::Context;
 use crate::lineage::{Origin, Rule};
 use crate::state::{Associative, Digits, FunctionMarks, Keeps, Value, Variable};
@@ -53,10 +53,11 @@ impl Walker {
         call: &Call<'_>,
     ) {
         let lists = self.state.dialect.variable_lists;
-        let shown = match (commands, self.state.options.posix) {
-            (_, true) => Shown::Behind,
-            (true, _) => lists.marked_as_commands,
-            (false, _) => lists.marked,
+        let follows_posix = self.state.dialect.posix_mode == PosixMode::Rules;
+        let shown = match commands {
+            _ if follows_posix && self.state.options.posix => Shown::Behind,
+            true => lists.marked_as_commands,
+            false => lists.marked,
         };
         let wanted = |entry: &Entry| match read_only {
             true => entry.variable.read_only,
