@@ -73,6 +73,8 @@ pub struct Parser<'a> {
     pub(super) aliases: Substituting,
     /// Places of `((` that turned out not to be arithmetic, so that none is tried twice.
     pub(super) not_arithmetic: std::collections::HashSet<usize>,
+    /// Places of brackets in expansions that nothing closes.
+    pub(super) not_subscripts: std::collections::HashSet<usize>,
 }
 
 pub(super) type Parsed<T> = Result<T, SyntaxError>;
@@ -106,6 +108,7 @@ impl<'a> Parser<'a> {
             command_braces: 0,
             aliases: Substituting::default(),
             not_arithmetic: Default::default(),
+            not_subscripts: Default::default(),
         }
     }
 
@@ -152,6 +155,7 @@ impl<'a> Parser<'a> {
             command_braces: 0,
             aliases: Substituting::of(self.aliases.known.clone()),
             not_arithmetic: Default::default(),
+            not_subscripts: Default::default(),
         }
     }
 

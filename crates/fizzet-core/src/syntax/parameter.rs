@@ -238,6 +238,10 @@ impl<'a> Parser<'a> {
             return Ok(None);
         }
         let open = self.pos;
+        // A bad expansion is read a second time, and so would be those inside it.
+        if self.not_subscripts.contains(&open) {
+            return Err(self.unclosed(open, 1, "[", "]"));
+        }
         self.pos += 1;
         for (sign, subscript) in [(b'@', Subscript::At), (b'*', Subscript::Star)] {
             if self.peek() == Some(sign) && self.peek_ahead(1) == Some(b']') {
@@ -245,8 +249,13 @@ impl<'a> Parser<'a> {
                 return Ok(Some(subscript));
             }
         }
-        let index = self.arithmetic(Within::Brackets)?;
-        if !self.eat(b"]") {
+        let index = self.arithmetic(Within::Brackets);
+        let is_closed = index.is_ok() && self.eat(b"]");
+        if !is_closed {
+            self.not_subscripts.insert(open);
+        }
+        let index = index?;
+        if !is_closed {
             return Err(self.unclosed(open, 1, "[", "]"));
         }
         match index.word.parts.is_empty() {

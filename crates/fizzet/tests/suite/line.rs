@@ -2,6 +2,7 @@
 
 use std::ffi::OsStr;
 use std::os::unix::ffi::OsStrExt;
+use std::time::Duration;
 
 use crate::program::{Run, text};
 use fizzet_truth::argument_bytes;
@@ -350,6 +351,19 @@ fn bombs_hit_a_stated_limit() {
         let refused = matches!(output.status.code(), Some(2 | 4));
         assert!(refused && said.contains("line 1, column"), "{line:.60}: {said:.300}");
         assert!(output.stdout.is_empty());
+    }
+}
+
+#[test]
+fn what_is_never_closed_is_not_read_again_and_again() {
+    for shell in ["bash", "dash", "busybox", "ksh93", "mksh", "zsh"] {
+        for opener in ["\"${a[", "${a[", "a[${", "x[\"${y", "a[\"$x", "${#a[", "a[\"$("] {
+            let line = opener.repeat(100);
+            let mut run = assert_cmd::Command::new(env!("CARGO_BIN_EXE_fizzet"));
+            run.args(["line", "--shell", shell, "--", &line]).timeout(Duration::from_secs(20));
+            let output = run.output().unwrap();
+            assert!(output.status.code().is_some(), "{shell} reads {opener} too often");
+        }
     }
 }
 
