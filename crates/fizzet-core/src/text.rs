@@ -203,9 +203,6 @@ impl Text {
 
     /// The same with the holes in it, at its start and at its end.
     pub fn slice_with_holes(&self, start: usize, end: usize) -> Text {
-        if !self.has_hole() {
-            return self.slice(start, end);
-        }
         let mut part = Text::new();
         let mut from = 0;
         for run in &self.runs {

@@ -43,7 +43,7 @@ const REVERSED: &[(&str, &str)] =
     &[("clobber", "noclobber"), ("exec", "noexec"), ("glob", "noglob"), ("unset", "nounset")];
 
 /// Options of which one at most is on.
-const EDITORS: &[&str] = &["emacs", "gmacs", "vi"];
+pub(super) const EDITORS: &[&str] = &["emacs", "gmacs", "vi"];
 
 /// A set of ASCII letters.
 pub(super) fn bit(letter: u8) -> u128 {
@@ -180,6 +180,7 @@ impl State {
             "braceexpand" => self.options.no_braces = !on,
             "pipefail" => self.options.pipe_fail = on,
             "posix" if self.dialect.posix_mode != PosixMode::Nothing => self.follow_posix(on),
+            // Only mksh has an option of this name.
             "sh" => {
                 self.options.no_braces |= on;
                 self.options.toggle(name.as_bytes(), on);

@@ -1,6 +1,7 @@
 //! How values get into variables: what an index means, what a variable keeps of a value, and what cannot be
 //! changed.
 
+use std::borrow::Cow;
 use std::rc::Rc;
 
 use bstr::ByteSlice;
@@ -37,8 +38,11 @@ impl State {
             };
             return Ok(Key::Text(Text::from_bytes(key, Standing::Quoted, origin)));
         }
-        let vanish = self.dialect.index_text_quotes.as_bytes();
-        let kept: Vec<u8> = index.iter().copied().filter(|byte| !vanish.contains(byte)).collect();
+        let vanishes = |byte: &u8| self.dialect.index_text_quotes.as_bytes().contains(byte);
+        let kept: Cow<'_, [u8]> = match index.iter().any(vanishes) {
+            true => index.iter().copied().filter(|byte| !vanishes(byte)).collect(),
+            false => index.into(),
+        };
         let number = crate::expand::arithmetic::text_value(self, &kept, span);
         Ok(Key::Number(self.index(number.map_err(Stop::in_index)?)))
     }

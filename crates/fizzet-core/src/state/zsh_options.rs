@@ -2,7 +2,7 @@
 //! meaning round.
 
 use crate::state::Options;
-use crate::state::set::bit;
+use crate::state::set::{EDITORS, bit};
 
 const ON: bool = true;
 const OFF: bool = false;
@@ -156,9 +156,6 @@ const ALIASES: &[(&str, &str)] = &[
     ("stdin", "shinstdin"),
     ("trackall", "hashcmds"),
 ];
-
-/// Options of which one at most is on.
-const EDITORS: &[&str] = &["emacs", "vi"];
 
 /// Options that a running shell does not let anybody switch on.
 const FIXED: &[&str] = &["interactive", "monitor", "shinstdin", "singlecommand", "zle"];

@@ -16,6 +16,8 @@ pub(super) struct Reading {
     pub(super) at: usize,
     /// Where nobody knows what comes next, if that is so somewhere.
     pub(super) known_to: Option<usize>,
+    /// Whether there are holes in the text.
+    pub(super) has_holes: bool,
 }
 
 impl Reading {
@@ -48,14 +50,14 @@ impl Input {
     pub(super) fn is_unknown(&self) -> bool {
         match &self.reading {
             None => !self.is_standard,
-            Some(reading) => reading.borrow().text.has_hole(),
+            Some(reading) => reading.borrow().has_holes,
         }
     }
 
     /// A text from its start; from the first line with a hole on it is not known.
     pub(super) fn of(text: Text) -> Input {
-        let known_to = text.first_unknown_line();
-        let reading = Rc::new(RefCell::new(Reading { text, at: 0, known_to }));
+        let (known_to, has_holes) = (text.first_unknown_line(), text.has_hole());
+        let reading = Rc::new(RefCell::new(Reading { text, at: 0, known_to, has_holes }));
         Input { reading: Some(reading), is_standard: false }
     }
 
@@ -67,7 +69,7 @@ impl Input {
     /// What has not been read yet, which is read by that.
     pub(super) fn rest(&self) -> Option<Text> {
         let mut reading = self.reading()?.borrow_mut();
-        if reading.text.has_hole() {
+        if reading.has_holes {
             return None;
         }
         let at = std::mem::replace(&mut reading.at, usize::MAX);

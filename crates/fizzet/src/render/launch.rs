@@ -20,7 +20,7 @@ use fizzet_core::trace::Trace;
 use crate::render::excerpt::{self, Look, Mark};
 use crate::render::line::{self, shown};
 use crate::render::page::{Page, wrap};
-use crate::render::visible::{Cell, Spaces, cells, rows, rows_within, width};
+use crate::render::visible::{Cell, Spaces, cells, rows, width};
 
 /// The most files on the way that are shown.
 const MOST_HOPS: usize = 12;
@@ -342,11 +342,11 @@ fn elements(page: &mut Page, sources: &Sources, argv: &[Text]) {
         }
         let cells = shown(text);
         let why = wrap(&reason(sources, text), room.saturating_sub(value).max(8));
-        let value_rows = rows_within(&cells, value, 12);
+        let value_rows = rows(&cells, value);
         for row in 0..value_rows.len().max(why.len()) {
             let label = if row == 0 { format!("[{at}]") } else { String::new() };
             page.styled(frame, &format!("{label:>index$}")).text("  ");
-            let part = value_rows.get(row).map_or(&[][..], Vec::as_slice);
+            let part = value_rows.get(row).copied().unwrap_or_default();
             page.cells(part, bold).pad(value.saturating_sub(width(part)) + 2);
             page.text(why.get(row).map_or("", |row| row)).end_row();
         }

@@ -4,7 +4,7 @@ use std::fs;
 use std::path::Path;
 use std::process::Command;
 
-use crate::program::Run;
+use crate::program::{Run, printed_by};
 
 /// Each line asks a program for one variable.
 const SCRIPT: &str = r#"
@@ -31,9 +31,7 @@ fn walked(shell: &str, script: &Path) -> String {
     let words = ["walk", "--shell", shell, "--allow-run", "--format", "json"];
     let run = Run::of(&[&words[..], &[script.to_str().unwrap()]].concat());
     let events = run.env("PATH", "/usr/bin:/bin").output();
-    let events = events.lines().map(|line| serde_json::from_str(line).unwrap());
-    let outputs = events.filter(|event: &serde_json::Value| event["event"] == "output");
-    outputs.map(|event| event["text"].as_str().unwrap().to_owned()).collect()
+    printed_by(&events)
 }
 
 #[test]

@@ -4,7 +4,7 @@ use std::os::unix::fs::symlink;
 use std::path::Path;
 use std::process::Command;
 
-use crate::program::Run;
+use crate::program::{Run, printed_by};
 
 /// What the real shell prints for a script that it finds in the folder.
 fn real(shell: &str, folder: &Path, named: Option<&str>) -> String {
@@ -22,9 +22,7 @@ fn walked(shell: &str, folder: &Path, named: Option<&str>) -> String {
         None => run,
     };
     let events = run.prints();
-    let events = events.lines().map(|line| serde_json::from_str(line).unwrap());
-    let outputs = events.filter(|event: &serde_json::Value| event["event"] == "output");
-    outputs.map(|event| event["text"].as_str().unwrap().to_owned()).collect()
+    printed_by(&events)
 }
 
 #[test]

@@ -81,3 +81,10 @@ impl Run {
 pub(crate) fn text(bytes: &[u8]) -> String {
     String::from_utf8_lossy(bytes).into_owned()
 }
+
+/// What the script of a walk prints, from its events.
+pub(crate) fn printed_by(events: &str) -> String {
+    let events = events.lines().map(|line| serde_json::from_str(line).unwrap());
+    let outputs = events.filter(|event: &serde_json::Value| event["event"] == "output");
+    outputs.map(|event| event["text"].as_str().unwrap().to_owned()).collect()
+}

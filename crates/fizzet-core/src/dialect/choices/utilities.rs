@@ -93,6 +93,14 @@ pub struct VariableLists {
     pub taken_back: Shown,
     /// Whether `typeset +p` is `typeset -p`.
     pub plus_p_is_p: bool,
+    /// Whether `export -p name` tells that variable.
+    pub tells_marked_names: bool,
+    /// Whether `typeset +` is a list, and `+` no name.
+    pub plus_lists: bool,
+    /// Whether `set` leaves out arrays to which nothing has been assigned.
+    pub hides_bare: bool,
+    /// Whether special parameters are listed too, and variables that are not made yet.
+    pub special: bool,
 }
 
 impl VariableLists {
@@ -107,6 +115,10 @@ impl VariableLists {
         chosen_as_commands: Shown::Commands,
         taken_back: Shown::Names,
         plus_p_is_p: true,
+        tells_marked_names: false,
+        plus_lists: true,
+        hides_bare: false,
+        special: false,
     };
     /// Those of bash.
     pub const DECLARE: VariableLists = VariableLists {
@@ -114,6 +126,8 @@ impl VariableLists {
         marked_as_commands: Shown::Commands,
         chosen: Shown::Commands,
         taken_back: Shown::Values,
+        plus_lists: false,
+        hides_bare: true,
         ..VariableLists::BEHIND
     };
     /// Those of ksh93.
@@ -137,6 +151,8 @@ impl VariableLists {
         all: Shown::KindsAndValues,
         other_letters: Shown::KindsAndValues,
         plus: Shown::Kinds,
+        tells_marked_names: true,
+        special: true,
         ..VariableLists::BEHIND
     };
 }

@@ -6,7 +6,7 @@ use crate::expand::number::Number;
 use crate::lineage::{Hop, Origin, Rule};
 use crate::real::Real;
 use crate::source::Span;
-use crate::state::{Digits, Keeps, Key, State, Value, element_name};
+use crate::state::{Digits, Keeps, Key, State, Value, Variable, element_name};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::{self, Target};
 use crate::text::{Standing, Text};
@@ -17,14 +17,13 @@ use std::rc::Rc;
 impl Evaluation<'_> {
     /// The key that an index stands for.
     fn key(&mut self, name: &[u8], index: &[u8]) -> Result<Key, Stop> {
-        let variable = self.state.variables.get(name);
-        let keyed = variable.is_some_and(|one| matches!(one.value, Value::Associative(_)));
-        let drops = self.state.dialect.arithmetic_indexes_drop_quotes && !keyed;
+        let has_quotes = || index.contains(&b'\'');
+        let associative = |one: &Variable| matches!(one.value, Value::Associative(_));
+        let keyed = || self.state.variables.get(name).is_some_and(associative);
+        let drops = self.state.dialect.arithmetic_indexes_drop_quotes && has_quotes() && !keyed();
         let index: Cow<'_, [u8]> = match drops {
-            true if index.contains(&b'\'') => {
-                index.iter().copied().filter(|&byte| byte != b'\'').collect()
-            }
-            _ => index.into(),
+            true => index.iter().copied().filter(|&byte| byte != b'\'').collect(),
+            false => index.into(),
         };
         self.state.element_key(name, &index, self.span)
     }

@@ -318,11 +318,14 @@ impl Walker {
         if reading.is_unknown_at(reading.at) {
             return None;
         }
-        let Reading { text, at, known_to } = &mut *reading;
+        let Reading { text, at, known_to, has_holes } = &mut *reading;
         let bytes = &text.bytes()[..known_to.unwrap_or(text.len())];
         let mut line = Text::new();
         let part = |from: usize, to: usize, standing: Standing| {
-            let mut part = text.slice_with_holes(from, to);
+            let mut part = match has_holes {
+                true => text.slice_with_holes(from, to),
+                false => text.slice(from, to),
+            };
             part.set_standing(standing);
             part
         };

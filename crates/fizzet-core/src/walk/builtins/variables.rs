@@ -131,7 +131,7 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         return Ok(0);
     }
     let asks = declaration.given.has(b'p')
-        && (!outside || walker.state.dialect.told_variables == Told::Lists);
+        && (!outside || walker.state.dialect.variable_lists.tells_marked_names);
     let names = declaration.given.operands;
     let lists = declaration.given.has(b'p') && walker.state.dialect.listing_passes_names_over;
     if outside && (names.is_empty() || lists) {
@@ -139,7 +139,7 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         return Ok(0);
     }
     let plus = matches!(names, [plus] if plus.bytes() == b"+")
-        && walker.state.dialect.told_variables != Told::Declare;
+        && walker.state.dialect.variable_lists.plus_lists;
     if (names.is_empty() || plus) && walker.state.dialect.told_variables == Told::Nothing {
         return Ok(0);
     }

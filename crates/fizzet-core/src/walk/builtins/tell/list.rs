@@ -30,7 +30,7 @@ impl Walker {
     /// `set` without arguments: all variables with their values, and in bash the functions.
     pub(in crate::walk::builtins) fn list_values(&mut self, call: &Call<'_>) {
         let skips = !self.state.dialect.set_lists_unset;
-        let hides_bare = self.state.dialect.told_variables == Told::Declare;
+        let hides_bare = self.state.dialect.variable_lists.hides_bare;
         let is_unset =
             |one: &Variable| matches!(one.value, Value::Nothing) || (one.bare && hides_bare);
         let wanted = |entry: &Entry| !(skips && is_unset(&entry.variable));
@@ -241,11 +241,11 @@ impl Walker {
         shown: Shown,
         call: &Call<'_>,
     ) -> bool {
-        let is_zsh = self.state.dialect.told_variables == Told::Lists;
+        let special = self.state.dialect.variable_lists.special;
         let hidden = entry.undefined || (entry.variable.own && entry.variable.read_only);
         let is_kind = matches!(shown, Shown::Kinds | Shown::KindsAndValues);
-        if (is_zsh && shown == Shown::Commands && hidden)
-            || (!is_zsh && entry.undefined && !is_kind)
+        if (special && shown == Shown::Commands && hidden)
+            || (!special && entry.undefined && !is_kind)
         {
             return false;
         }
@@ -254,7 +254,7 @@ impl Walker {
         if has_hole {
             variable.value = Value::Nothing;
         }
-        let name = match is_zsh {
+        let name = match special {
             true => self.quoted_name(name),
             false => name.to_vec(),
         };
@@ -298,7 +298,7 @@ impl Walker {
             }
             Shown::Values => with(b""),
             Shown::Kinds | Shown::KindsAndValues => {
-                let kinds = match undefined && self.state.dialect.told_variables == Told::Lists {
+                let kinds = match undefined && self.state.dialect.variable_lists.special {
                     true => "undefined".into(),
                     false => self.kinds(name, variable),
                 };
