@@ -1,5 +1,6 @@
 //! The command line.
 
+mod commands;
 mod kernel;
 mod receive;
 
@@ -7,9 +8,10 @@ use std::ffi::OsString;
 use std::path::PathBuf;
 
 use clap::builder::{PossibleValue, PossibleValuesParser, TypedValueParser};
-use clap::{Args, Parser, Subcommand, ValueEnum};
+use clap::{Args, Parser, ValueEnum};
 use fizzet_core::dialect::Shell;
 
+pub use commands::Command;
 pub use kernel::{CallerOptions, ExecOptions, Picture, ShebangOptions};
 pub use receive::{AcceptOptions, As, ViewOptions};
 
@@ -51,31 +53,6 @@ const EXAMPLES: &str = "Examples:
 
 Exit status: 0 traced whole; 1 something asked for does not hold; 2 unusable arguments or a syntax error in the traced text;
 3 an answer is missing; 4 stopped at a limit.";
-
-/// The subcommands.
-#[derive(Debug, Subcommand)]
-pub enum Command {
-    /// One typed line: the vector of every command in it, and why
-    Line(LineOptions),
-    /// A script, statement by statement: vectors, and how the parameters move
-    Walk(WalkOptions),
-    /// $@ $* "$@" "$*" side by side, for each IFS and each shell
-    Spread(SpreadOptions),
-    /// A script's commands as written, without evaluating: what is fixed, what can vary
-    Outline(OutlineOptions),
-    /// A #! file: the interpreter, the vector it receives, every hop, or which error and why
-    Shebang(ShebangOptions),
-    /// A C call of the exec family: which file runs with which vector, or which error, and what goes wrong
-    Exec(ExecOptions),
-    /// The vector as each language's runtime shows it; missing arguments; texts as numbers
-    View(ViewOptions),
-    /// Does a vector satisfy a declared usage: roles, values, what is missing, left over or ill-typed
-    Accept(AcceptOptions),
-    /// Be the program: show or record exactly which vector arrived
-    Receive(ReceiveOptions),
-    /// The tour, on the data of a honey co-op
-    Demo(DemoOptions),
-}
 
 /// How results are printed.
 #[derive(Clone, Copy, PartialEq, Eq, Debug, Default, ValueEnum)]

@@ -9,9 +9,9 @@ use std::io::{self, Read, Write};
 use std::os::unix::ffi::{OsStrExt, OsStringExt};
 use std::path::{Path, PathBuf};
 
-use clap::CommandFactory;
+use clap::Subcommand;
 
-use crate::cli::{Cli, Color, Format, OutputOptions, ReceiveOptions};
+use crate::cli::{Color, Command, Format, OutputOptions, ReceiveOptions};
 use crate::failure::Failure;
 use crate::render::json::shape::Received;
 use crate::render::page::Page;
@@ -34,9 +34,7 @@ pub fn as_a_program(arguments: &[OsString]) -> Option<Vec<Vec<u8>>> {
 /// Whether the kernel started us for a `#!` file: then the file is our first argument.
 fn is_interpreter(arguments: &[OsString]) -> bool {
     let Some(script) = arguments.get(1) else { return false };
-    let taken = script.to_str().is_some_and(|word| {
-        word == "help" || Cli::command().get_subcommands().any(|known| known.get_name() == word)
-    });
+    let taken = script.to_str().is_some_and(|word| word == "help" || Command::has_subcommand(word));
     if taken || script.as_bytes().starts_with(b"-") {
         return false;
     }
