@@ -27,6 +27,12 @@ pub trait Files {
     /// The bytes of a file, up to `limit` and one more; `None` if it cannot be read.
     fn read(&self, path: &[u8], limit: usize) -> Option<Vec<u8>>;
 
+    /// The path without links that leads to the same folder; `None` where files are pretended, which have
+    /// none, and where it leads nowhere.
+    fn physical(&self, _path: &[u8]) -> Option<Vec<u8>> {
+        None
+    }
+
     /// The path of the folder that the trace runs in: `named` itself if that is an absolute path that
     /// leads there, and else one without links. `None` where files are pretended.
     fn here(&self, _named: &[u8]) -> Option<Vec<u8>> {
@@ -357,6 +363,10 @@ impl Files for Inside {
 
     fn exists(&self, path: &[u8]) -> bool {
         self.host.exists(&self.place(path))
+    }
+
+    fn physical(&self, path: &[u8]) -> Option<Vec<u8>> {
+        self.host.physical(&self.place(path))
     }
 
     fn is_folder(&self, path: &[u8]) -> bool {

@@ -116,6 +116,13 @@ impl Files for Machine {
         }
     }
 
+    fn physical(&self, path: &[u8]) -> Option<Vec<u8>> {
+        match self.pretended {
+            Some(_) => None,
+            None => files::canonical(&files::place(&self.folder, path)),
+        }
+    }
+
     fn here(&self, named: &[u8]) -> Option<Vec<u8>> {
         if self.pretended.is_some() {
             return None;

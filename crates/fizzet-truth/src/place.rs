@@ -224,6 +224,10 @@ impl Files for Folder {
         self.0.is_folder(path)
     }
 
+    fn physical(&self, path: &[u8]) -> Option<Vec<u8>> {
+        self.0.physical(path)
+    }
+
     fn status(&self, path: &[u8], follow: bool) -> Option<Status> {
         self.0.status(path, follow)
     }

@@ -96,6 +96,9 @@ pub(super) const MKSH: DollarEscapes = DollarEscapes {
 };
 
 /// zsh 5.9
+/// With the option posixstrings of zsh.
+pub(super) const ZSH_AS_C: DollarEscapes = DollarEscapes { nul: Nul::EndsText, ..ZSH };
+
 pub(super) const ZSH: DollarEscapes = DollarEscapes {
     letters: "abeEfnrtv\\'\"?xuUMC",
     keeps_unknown: false,

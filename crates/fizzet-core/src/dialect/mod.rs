@@ -9,6 +9,7 @@ mod own;
 mod posix;
 mod rows;
 mod shell;
+mod switched;
 mod table;
 mod utilities;
 mod words;

@@ -2,7 +2,7 @@
 //! mksh. An opener that nothing closes keeps the whole field as it is (observed in both).
 
 use crate::dialect::{BraceRanges, Dialect};
-use crate::lineage::{Hop, Rule};
+use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::stop::Stop;
 use crate::text::{Run, Standing, Text};
@@ -127,11 +127,40 @@ impl Braces<'_> {
     fn other_parts(self, field: &Text, pair: &Pair) -> Option<Vec<Text>> {
         let inside = pair.open + 1..pair.close;
         let bytes = &field.bytes()[inside.clone()];
-        if self.letters && !bytes.is_empty() && bytes.iter().all(u8::is_ascii_alphanumeric) {
-            return Some(inside.map(|at| field.slice(at, at + 1)).collect());
+        if self.letters && !bytes.is_empty() {
+            return Some(self.each_letter(&field.slice(inside.start, inside.end)));
         }
         let bare = self.dialect.brace_ranges == BraceRanges::Turned && is_loose_range(bytes);
         bare.then(|| vec![field.slice(inside.start, inside.end)])
+    }
+
+    /// The bytes of a text in their order, each once, with all of a range such as `a-c`.
+    fn each_letter(self, text: &Text) -> Vec<Text> {
+        let bytes = text.bytes();
+        let mut places: [Option<usize>; 256] = [None; 256];
+        let mut last = None;
+        for (at, &byte) in bytes.iter().enumerate() {
+            let range = last.zip(bytes.get(at + 1)).filter(|&(last, &next)| last <= next);
+            if let (b'-', Some((first, &next))) = (byte, range) {
+                (first..next).for_each(|one| {
+                    places[usize::from(one)].get_or_insert(at);
+                });
+                last = None;
+                continue;
+            }
+            places[usize::from(byte)] = Some(at);
+            last = Some(byte);
+        }
+        let letter = |(code, place): (usize, &Option<usize>)| {
+            let written = text.slice((*place)?, (*place)? + 1);
+            let code = u8::try_from(code).ok()?;
+            if written.bytes() == [code] {
+                return Some(written);
+            }
+            let (run, _) = written.runs().next()?;
+            Some(Text::from_bytes([code], Standing::Quoted, made_by_braces(run)))
+        };
+        places.iter().enumerate().filter_map(letter).collect()
     }
 
     fn range(self, field: &Text, quoted: &[bool], pair: &Pair) -> Option<Range> {
@@ -163,9 +192,7 @@ impl Braces<'_> {
             let mut one = head.clone();
             let text = range.shown(value);
             for (run, _) in opener.runs() {
-                let span = run.origin.span();
-                let hop = Hop { rule: Rule::Brace, span, name: None, shifted: 0 };
-                one.push(&text, Standing::Quoted, &run.origin.then(hop));
+                one.push(&text, Standing::Quoted, &made_by_braces(run));
             }
             let from = one.len();
             one.push_text(&tail);
@@ -173,6 +200,12 @@ impl Braces<'_> {
         }
         Ok(())
     }
+}
+
+/// Where the bytes of a range come from that is written in this run.
+fn made_by_braces(run: &Run) -> Origin {
+    let hop = Hop { rule: Rule::Brace, span: run.origin.span(), name: None, shifted: 0 };
+    run.origin.then(hop)
 }
 
 /// The next opening brace that is not quoted.

@@ -38,6 +38,10 @@ impl Substitution<'_> {
     pub(super) fn flagged(&mut self, flagged: &Flagged, place: Place) -> Result<(), Stop> {
         let has = |letter: u8| flagged.flags.iter().any(|flag| flag.letter == letter);
         let parameter = &flagged.parameter;
+        let has_subscript = flagged.slice.is_some() || parameter.index.is_some();
+        if has_subscript && !parameter.braced && !self.cx.state().dialect.unbraced_subscripts {
+            return self.read_again(parameter.span, place);
+        }
         if matches!(parameter.operation, Operation::Bad) {
             let message = "bad substitution";
             return Err(Stop::shell(message, parameter.span, 1));
@@ -79,6 +83,7 @@ impl Substitution<'_> {
             Operation::Remove { suffix, longest, pattern }
                 if let Some(matched) = Matched::of(&flagged.flags) =>
             {
+                let held = self.empty_if_unset(parameter, held)?;
                 let pattern = self.compiled(pattern)?;
                 let span = parameter.span;
                 self.each(parameter, held, |text| {
@@ -99,6 +104,7 @@ impl Substitution<'_> {
         for modifier in &flagged.modifiers {
             held = self.modified_each(parameter, held, modifier)?;
         }
+        held = self.empty_if_unset(parameter, held)?;
         held = self.by_flags(flagged, held, separate, place)?;
         let zips = matches!(
             parameter.operation,
@@ -116,7 +122,7 @@ impl Substitution<'_> {
                 let held = self.inner_value(inner, place)?;
                 match &parameter.index {
                     Some(Subscript::Index(index)) => {
-                        let at = arithmetic::index(self.cx, index)?;
+                        let at = self.index(index)?;
                         self.element_of(held, at)
                     }
                     _ => held,
@@ -126,9 +132,8 @@ impl Substitution<'_> {
             None if keys => self.keys_and_values(flagged)?,
             None => match &parameter.index {
                 Some(Subscript::Index(index)) if !self.is_keyed(parameter) => {
-                    let whole = Parameter { index: None, ..parameter.clone() };
-                    let held = self.held(&whole)?;
-                    let at = arithmetic::index(self.cx, index)?;
+                    let held = self.whole_value(parameter)?;
+                    let at = self.index(index)?;
                     match (at, held) {
                         // Parameter 0 of the list is none at all, element 0 of an array is unset.
                         (0, Held::List { star, .. })
@@ -143,6 +148,7 @@ impl Substitution<'_> {
                 Some(Subscript::At | Subscript::Star) if !self.is_list(parameter) => {
                     self.held(&Parameter { index: None, ..parameter.clone() })?
                 }
+                None if flagged.slice.is_some() => self.whole_value(parameter)?,
                 _ => self.held(parameter)?,
             },
         };
@@ -159,13 +165,38 @@ impl Substitution<'_> {
             }
             held = match further {
                 Further::Index(index) => {
-                    let at = arithmetic::index(self.cx, index)?;
+                    let at = self.index(index)?;
                     self.element_of(held, at)
                 }
                 Further::Slice(slice) => self.sliced(flagged, held, slice)?,
             };
         }
         Ok(held)
+    }
+
+    /// What flags find where there is no value: an empty one, which `(q)` puts quotes around.
+    fn empty_if_unset(&mut self, parameter: &Parameter, held: Held) -> Result<Held, Stop> {
+        if !matches!(held, Held::Unset) {
+            return Ok(held);
+        }
+        self.unset(parameter)?;
+        Ok(Held::One(Text::new()))
+    }
+
+    /// All of what subscripts take a part of.
+    fn whole_value(&mut self, parameter: &Parameter) -> Result<Held, Stop> {
+        let lists = !self.cx.state().dialect.names_mean_lists && self.is_list(parameter);
+        let index = lists.then_some(Subscript::Star);
+        self.held(&Parameter { index, ..parameter.clone() })
+    }
+
+    /// `$a[1]` where subscripts stand in braces only, which an option says behind the reading of the line.
+    fn read_again(&mut self, span: Span, place: Place) -> Result<(), Stop> {
+        let written = self.cx.state().sources.bytes(span).to_vec();
+        let dialect = self.cx.state().dialect.clone();
+        let mut parser = Parser::new(&written, span.source, &dialect);
+        let word = if place.quoted { parser.whole_text(span) } else { parser.whole_word(span) };
+        self.word(&word?, place)
     }
 
     /// The value of `${x:-word}` and its kin, for what is done with it afterwards.
@@ -367,9 +398,6 @@ impl Substitution<'_> {
             if flag.letter == b't' {
                 let kind = self.kind_of(&flagged.parameter);
                 held = Held::One(self.computed(&flagged.parameter, &kind));
-            }
-            if matches!(flag.letter, b'l' | b'r') && matches!(held, Held::Unset) {
-                held = Held::One(Text::new());
             }
             if flag.letter == b'e' {
                 held = self.expanded_again(held, place, span)?;

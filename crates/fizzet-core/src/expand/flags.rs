@@ -70,6 +70,14 @@ pub(super) fn ordered(mut items: Vec<Text>, order: Order) -> Vec<Text> {
     items
 }
 
+/// How two names of files stand to each other.
+pub(super) fn by_name(one: &[u8], other: &[u8], numeric: bool) -> Ordering {
+    match numeric {
+        true => compared(one, other, Order { numeric, ..Order::default() }),
+        false => one.cmp(other),
+    }
+}
+
 /// How two texts stand to each other; where that is asked for, numbers by their values.
 fn compared(one: &[u8], other: &[u8], order: Order) -> Ordering {
     if order.folds_case {
@@ -92,7 +100,8 @@ fn compared(one: &[u8], other: &[u8], order: Order) -> Ordering {
         if is_digit(one, start) && is_digit(other, start) {
             let values = number(one).cmp(&number(other));
             let is_negative = order.signed && start > 0 && one[start - 1] == b'-';
-            return if is_negative { values.reverse() } else { values };
+            let values = if is_negative { values.reverse() } else { values };
+            return values.then_with(|| one.cmp(other));
         }
     }
     one.cmp(other)
@@ -286,6 +295,8 @@ pub(super) fn abbreviated(text: &Text, home: &[u8]) -> Text {
             }
             out
         }
+        // Quotes are for what is there.
+        _ if text.is_empty() => text.clone(),
         _ => backslashed(text),
     }
 }

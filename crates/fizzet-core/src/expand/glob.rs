@@ -1,8 +1,9 @@
 //! Pathname expansion (POSIX XCU 2.14.3).
 
+use crate::expand::flags::by_name;
 use crate::expand::modifiers::by_text;
 use crate::expand::pattern::{Pattern, PatternRules, has_active, has_pattern};
-use crate::expand::qualifiers::Qualifiers;
+use crate::expand::qualifiers::{Marks, Qualifiers};
 use crate::host::{FileKind, Files};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
@@ -27,6 +28,10 @@ pub(super) struct Settings {
     double_star: bool,
     /// Whether `**` matches folders only with a slash behind it.
     needs_slash: bool,
+    /// Whether numbers are sorted by their values.
+    by_number: bool,
+    /// What stands behind the names.
+    marks: Marks,
     /// What is left out: the patterns of GLOBIGNORE.
     ignored: Vec<Pattern>,
 }
@@ -35,6 +40,8 @@ impl Settings {
     /// The same with what qualifiers ask for.
     pub(super) fn with(mut self, qualifiers: &Qualifiers) -> Settings {
         self.hidden |= qualifiers.hidden;
+        self.by_number = qualifiers.by_number.unwrap_or(self.by_number);
+        self.marks = qualifiers.marks.unwrap_or(self.marks);
         self
     }
 
@@ -52,6 +59,8 @@ impl Settings {
             squeezes: dialect.squeezes_slashes,
             double_star: options.glob_star || dialect.double_star,
             needs_slash: dialect.double_star,
+            by_number: dialect.files_sort_by_number,
+            marks: if dialect.files_are_marked { Marks::Folders } else { Marks::None },
             ignored: match list {
                 [] => Vec::new(),
                 _ => patterns_of_list(list).map(pattern).collect(),
@@ -108,7 +117,7 @@ pub(super) fn pathnames(
     }
     let mut found = Search { settings, files }.all(&components);
     if let Some(qualifiers) = qualifiers {
-        found = qualifiers.chosen(found, files);
+        found = qualifiers.chosen(found, settings.by_number, files);
     }
     if !settings.ignored.is_empty() {
         let last = |path: &[u8]| path.rsplit(|&b| b == b'/').next().is_some_and(is_dots);
@@ -120,9 +129,12 @@ pub(super) fn pathnames(
     if found.is_empty() {
         return None;
     }
-    if qualifiers.is_none() {
+    if qualifiers.is_none() && settings.by_number {
+        found.sort_by(|one, other| by_name(one, other, true));
+    } else if qualifiers.is_none() {
         found.sort_unstable();
     }
+    found.iter_mut().for_each(|path| settings.marks.mark(path, files));
     let origin = match_origin(field, word, settings.rules);
     let modifiers = qualifiers.map_or(&[][..], Qualifiers::modifiers);
     let text = |path: Vec<u8>| {

@@ -278,6 +278,14 @@ pub fn single(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, S
     }
 }
 
+/// What the value of an assignment becomes where patterns in it match files: one text or several.
+///
+/// # Errors
+/// As for [`fields`].
+pub fn assigned(cx: &mut dyn Context, value: Text, word: &Word) -> Result<Vec<Text>, Stop> {
+    match_all(cx, vec![value], word)
+}
+
 /// The word or a pattern of a `case`: as [`single`], but in some shells emptied quotes leave a mark.
 ///
 /// # Errors
@@ -499,7 +507,7 @@ fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Result<Vec<
     let host = cx.host();
     let mut fields = Vec::with_capacity(texts.len());
     for text in texts {
-        let taken = match dialect.bare_groups {
+        let taken = match dialect.glob_qualifiers {
             true => Qualifiers::take(&text),
             false => Ok(None),
         };

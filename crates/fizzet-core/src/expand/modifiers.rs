@@ -123,7 +123,7 @@ fn by_letter(text: &Text, letter: u8) -> Text {
         b'e' => dot.map_or_else(Text::new, |at| text.slice(at + 1, bytes.len())),
         b'l' => cased(text, false),
         b'u' => cased(text, true),
-        b'q' => backslashed(text),
+        b'q' if !text.is_empty() => backslashed(text),
         b'Q' => like(text, &unquoted(bytes)),
         _ => text.clone(),
     }

@@ -1,5 +1,6 @@
 //! The numbers of arithmetic: whole ones, and reals in the shells that have them.
 
+use crate::dialect::Dialect;
 use crate::dialect::Reals;
 use crate::real::{Format, Real};
 use crate::syntax::arithmetic::Showing;
@@ -47,9 +48,9 @@ impl Number {
 
 impl Number {
     /// As zsh shows it behind `[#base_group]`.
-    pub(super) fn shown_as(self, reals: Reals, showing: Showing) -> String {
+    pub(super) fn shown_as(self, dialect: &Dialect, showing: Showing) -> String {
         let Number::Whole(value) = self else {
-            let shown = self.shown(reals);
+            let shown = self.shown(dialect.arithmetic_reals);
             let (whole, fraction) = shown.split_once('.').unwrap_or((&shown, ""));
             return format!(
                 "{}.{}",
@@ -60,7 +61,10 @@ impl Number {
         let sign = if value < 0 { "-" } else { "" };
         let digits = in_base(value.unsigned_abs(), showing.base);
         let prefix = match showing.prefix && showing.base != 10 {
-            true => format!("{}#", showing.base),
+            true => match dialect.c_prefix(showing.base) {
+                Some(prefix) => prefix.into(),
+                None => format!("{}#", showing.base),
+            },
             false => String::new(),
         };
         format!("{sign}{prefix}{}", grouped(&digits, showing.group))

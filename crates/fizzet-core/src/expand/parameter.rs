@@ -174,10 +174,10 @@ impl Substitution<'_> {
             }
             ParameterName::Special(sign) => self.special(*sign, &hop(0)),
             ParameterName::Variable(variable) => match &parameter.index {
-                None if state.dialect.array_is_list && state.variables.is_array(variable) => {
+                None if state.dialect.names_mean_lists && state.variables.is_array(variable) => {
                     return self.indexed(variable, &Subscript::Star, &hop(0));
                 }
-                None => one(state.variables.scalar(variable), 0),
+                None => one(state.scalar(variable), 0),
                 Some(index) => return self.indexed(variable, index, &hop(0)),
             },
         };

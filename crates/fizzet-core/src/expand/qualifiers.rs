@@ -2,6 +2,7 @@
 
 use std::cmp::Ordering;
 
+use crate::expand::flags::by_name;
 use crate::host::{FileKind, Files, Status};
 use crate::syntax::ast::Modifier;
 use crate::text::Text;
@@ -13,6 +14,10 @@ pub(super) struct Qualifiers {
     pub(super) null: bool,
     /// `D`: hidden files match too.
     pub(super) hidden: bool,
+    /// `n`: numbers are sorted by their values.
+    pub(super) by_number: Option<bool>,
+    /// `M` and `T`: what a file is stands behind its name.
+    pub(super) marks: Option<Marks>,
     /// Tests that must hold, each with whether it is turned round; a comma begins another list, and one
     /// list must hold.
     tests: Vec<Vec<(Test, bool)>>,
@@ -130,7 +135,12 @@ impl Qualifiers {
                     qualifiers.tests.push(Vec::new());
                     negated = false;
                 }
-                b'n' | b'-' | b'M' | b'T' => {}
+                b'n' => qualifiers.by_number = Some(!negated),
+                b'M' if negated => qualifiers.marks = Some(Marks::None),
+                b'M' => qualifiers.marks = Some(Marks::Folders),
+                b'T' if negated => qualifiers.marks = Some(Marks::None),
+                b'T' => qualifiers.marks = Some(Marks::Kinds),
+                b'-' => {}
                 b'o' | b'O' => {
                     let key =
                         *text.get(at).filter(|key| matches!(key, b'n' | b'm' | b'L' | b'N'))?;
@@ -169,14 +179,14 @@ impl Qualifiers {
 
     /// The order of two paths: the latest, the smallest or the first name first, the other way round in
     /// capitals.
-    fn compared(&self, one: &Found, other: &Found) -> Ordering {
+    fn compared(&self, one: &Found, other: &Found, by_number: bool) -> Ordering {
         for &(key, reversed) in &self.order {
             let modified = |found: &Found| found.0.map(|status| status.modified);
             let size = |found: &Found| found.0.map(|status| status.size);
             let order = match key {
                 b'm' => modified(other).cmp(&modified(one)),
                 b'L' => size(one).cmp(&size(other)),
-                b'n' => one.1.cmp(&other.1),
+                b'n' => by_name(&one.1, &other.1, by_number),
                 _ => Ordering::Equal,
             };
             let order = if reversed { order.reverse() } else { order };
@@ -203,7 +213,12 @@ impl Qualifiers {
     }
 
     /// The paths that stay, in the order that is asked for.
-    pub(super) fn chosen(&self, mut paths: Vec<Vec<u8>>, files: &dyn Files) -> Vec<Vec<u8>> {
+    pub(super) fn chosen(
+        &self,
+        mut paths: Vec<Vec<u8>>,
+        by_number: bool,
+        files: &dyn Files,
+    ) -> Vec<Vec<u8>> {
         let all_hold = |tests: &Vec<(Test, bool)>, status: Option<Status>| {
             let holds = |(test, negated): &(Test, bool)| {
                 status.is_some_and(|status| holds(*test, &status) != *negated)
@@ -216,11 +231,11 @@ impl Qualifiers {
                 self.tests.iter().any(|tests| all_hold(tests, status))
             });
         }
-        paths.sort_unstable();
+        paths.sort_by(|one, other| by_name(one, other, by_number));
         if !self.order.is_empty() {
             let known = |path: Vec<u8>| (files.status(&path, false), path);
             let mut all: Vec<_> = paths.into_iter().map(known).collect();
-            all.sort_by(|one, other| self.compared(one, other));
+            all.sort_by(|one, other| self.compared(one, other, by_number));
             paths = all.into_iter().map(|(_, path)| path).collect();
         }
         let Some((first, last)) = self.slice else { return paths };
@@ -231,6 +246,38 @@ impl Qualifiers {
             true => paths[first as usize..=last as usize].to_vec(),
             false => Vec::new(),
         }
+    }
+}
+
+/// What stands behind the names of files.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub(super) enum Marks {
+    /// Nothing.
+    None,
+    /// A slash behind folders.
+    Folders,
+    /// A sign for each kind of file that is not a plain one.
+    Kinds,
+}
+
+impl Marks {
+    /// A path with its mark.
+    pub(super) fn mark(self, path: &mut Vec<u8>, files: &dyn Files) {
+        let Some(status) = files.status(path, false).filter(|_| self != Marks::None) else {
+            return;
+        };
+        let sign = match status.kind {
+            FileKind::Folder => b'/',
+            _ if self == Marks::Folders => return,
+            FileKind::Link => b'@',
+            FileKind::Pipe => b'|',
+            FileKind::Socket => b'=',
+            FileKind::Block => b'#',
+            FileKind::Character => b'%',
+            FileKind::Regular if status.mode & 0o111 != 0 => b'*',
+            FileKind::Regular => return,
+        };
+        path.push(sign);
     }
 }
 
@@ -324,7 +371,7 @@ mod tests {
     fn chosen(letters: &str) -> Option<Vec<String>> {
         let qualifiers = Qualifiers::read(letters.as_bytes())?;
         let all = SHELF.0.iter().rev().map(|(name, ..)| name.as_bytes().to_vec()).collect();
-        let found = qualifiers.chosen(all, &SHELF);
+        let found = qualifiers.chosen(all, false, &SHELF);
         Some(found.into_iter().map(|path| String::from_utf8(path).unwrap()).collect())
     }
 

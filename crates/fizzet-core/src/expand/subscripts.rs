@@ -7,7 +7,7 @@ use crate::expand::{Context, arithmetic, document};
 use crate::state::Value;
 use crate::stop::Stop;
 use crate::syntax::Parser;
-use crate::syntax::ast::{Flagged, Slice, Word};
+use crate::syntax::ast::{Arithmetic, Flagged, Parameter, Slice, Word};
 use crate::text::{Standing, Text, character_ends, characters};
 
 impl Substitution<'_> {
@@ -21,6 +21,8 @@ impl Substitution<'_> {
             Slice::Range(first, last) => {
                 let first = arithmetic::value(self.cx, first)?;
                 let last = arithmetic::value(self.cx, last)?;
+                let state = self.cx.state();
+                let (first, last) = (state.index(first), state.index(last));
                 Ok(self.ranged(held, first, last))
             }
             Slice::Search(letters, pattern) => self.searched(flagged, held, letters, pattern),
@@ -72,6 +74,18 @@ impl Substitution<'_> {
             1 if !all => Held::One(items.remove(0)),
             _ => Held::List { items, star: true },
         })
+    }
+
+    /// The place from 1, or from the end, that the number between the brackets means.
+    pub(super) fn index(&mut self, written: &Arithmetic) -> Result<i64, Stop> {
+        let number = arithmetic::index(self.cx, written)?;
+        Ok(self.cx.state().index(number))
+    }
+
+    /// A place from 1 as the shell tells it.
+    fn told_place(&mut self, parameter: &Parameter, place: i64) -> Held {
+        let first = i64::from(self.cx.state().dialect.zero_is_first);
+        Held::One(self.computed(parameter, (place - first).max(0).to_string().as_bytes()))
     }
 
     /// The element with an index from 1, or from the end; of one value, a character.
@@ -131,13 +145,12 @@ impl Substitution<'_> {
             let span = word.span;
             let at = arithmetic::text_value(self.cx.state(), index.bytes(), span)?;
             // Behind the last word there is the last word.
-            let at = at.min(items.len() as i64);
+            let at = self.cx.state().index(at).min(items.len() as i64);
             return Ok(self.element_of(Held::List { items, star: true }, at));
         }
         let place = place_found(self.cx, &items, letters, word)?;
         if letters.iter().any(|letter| matches!(letter, b'i' | b'I')) {
-            let index = place.to_string();
-            return Ok(Held::One(self.computed(&flagged.parameter, index.as_bytes())));
+            return Ok(self.told_place(&flagged.parameter, place));
         }
         let found = usize::try_from(place - 1).ok().and_then(|at| items.get(at));
         Ok(Held::One(found.cloned().unwrap_or_default()))
@@ -166,8 +179,8 @@ impl Substitution<'_> {
             false => ((0..count).find(begins), count + 1),
         };
         if letters.iter().any(|letter| matches!(letter, b'i' | b'I')) {
-            let place = found.map_or(missing, |at| at + 1);
-            return Ok(Held::One(self.computed(&flagged.parameter, place.to_string().as_bytes())));
+            let place = found.map_or(missing, |at| at + 1) as i64;
+            return Ok(self.told_place(&flagged.parameter, place));
         }
         let character = |at: usize| text.slice(ends[at], ends[at + 1]);
         Ok(Held::One(found.map_or_else(Text::new, character)))

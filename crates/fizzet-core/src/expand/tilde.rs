@@ -516,7 +516,7 @@ pub(super) fn in_field(
     while at < field.len() {
         let starts = at == value || (assignment && field.bytes()[at - 1] == b':');
         let names_programs =
-            cx.state().dialect.unknown_user_is_error && tilde != Tilde::InOperation;
+            cx.state().dialect.equals_names_programs && tilde != Tilde::InOperation;
         if starts && written(at, b'=') && names_programs {
             let rest = &field.bytes()[at + 1..];
             let ends = |byte: &u8| assignment && *byte == b':';

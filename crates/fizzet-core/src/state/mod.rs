@@ -286,7 +286,8 @@ impl State {
 
     /// How patterns of `case`, `${x#p}` and their kin are matched now.
     pub fn text_pattern_rules(&self) -> PatternRules {
-        let rules = self.pattern_rules(self.options.no_case_match);
+        let folds_case = self.options.no_case_match && !self.dialect.case_option_is_for_regular;
+        let rules = self.pattern_rules(folds_case);
         let wide = rules.wide_brackets && self.dialect.wide_brackets;
         PatternRules {
             backslash_escapes: self.dialect.value_backslash_escapes_in_text,

@@ -158,7 +158,7 @@ impl State {
     /// `set -o name`; false where the shell knows no such option.
     pub fn set_option(&mut self, name: &[u8], on: bool) -> bool {
         if self.dialect.named_options {
-            return self.options.set_by_name(name, on) == ByName::Set;
+            return self.set_by_name(name, on) == ByName::Set;
         }
         if self.dialect.option_that_resets.is_some_and(|reset| reset.as_bytes() == name) {
             self.reset_options();

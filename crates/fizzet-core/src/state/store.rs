@@ -47,11 +47,36 @@ impl State {
         Ok(Key::Number(self.index(number.map_err(Stop::in_index)?)))
     }
 
-    /// The index that a number means: where none counts from the end, one below 0 is a very large one.
+    /// The index that a number means: where none counts from the end, one below 0 is a very large one, and
+    /// where 0 is the first of elements that count from 1, it is the next one.
     pub fn index(&self, number: i64) -> i64 {
-        match number < 0 && !self.dialect.negative_indexes {
-            true => i64::from(number as u32),
-            false => number,
+        match number {
+            ..0 if !self.dialect.negative_indexes => i64::from(number as u32),
+            0 if self.dialect.zero_is_first_too => 1,
+            0.. if self.dialect.zero_is_first => number.saturating_add(1),
+            _ => number,
+        }
+    }
+
+    /// The key of the element that the name of an array alone means where elements count from 1.
+    pub fn first_key(&self, name: &[u8]) -> Option<Key> {
+        if self.dialect.names_mean_lists || !self.dialect.array_is_list {
+            return None;
+        }
+        match &self.variables.get(name)?.value {
+            Value::Indexed(_) => Some(Key::Number(1)),
+            Value::Associative(elements) => {
+                elements.pairs().first().map(|(key, _)| Key::Text((*key).clone()))
+            }
+            _ => None,
+        }
+    }
+
+    /// The value of `$name` where that is one text.
+    pub fn scalar(&self, name: &[u8]) -> Option<&Text> {
+        match self.first_key(name) {
+            Some(key) => self.variables.element(name, &key),
+            None => self.variables.scalar(name),
         }
     }
 
@@ -158,6 +183,9 @@ impl State {
         let known = self.variables.get(name);
         let had_real = known.is_some_and(|variable| variable.real.is_some());
         let had_given = known.is_some_and(|variable| variable.given.is_some());
+        if let Some(key) = self.first_key(name) {
+            return self.variables.set_element(name, key, text);
+        }
         if self.dialect.array_is_list && self.variables.is_array(name) {
             self.variables.clear(name);
         }
@@ -265,7 +293,11 @@ impl State {
                     false => value,
                 };
                 let shown = in_base(value, digits.base);
-                if capitals { shown.to_ascii_uppercase() } else { shown }
+                let shown = if capitals { shown.to_ascii_uppercase() } else { shown };
+                match self.dialect.c_prefix(digits.base) {
+                    Some(prefix) => as_in_c(&shown, prefix),
+                    None => shown,
+                }
             }
         };
         let origin = text.runs().next().map(|(run, _)| run.origin.clone());
@@ -317,6 +349,13 @@ pub fn is_one_index(index: &[u8]) -> bool {
         open >= 0
     });
     pairs && open == 0
+}
+
+/// `base#digits` with a prefix of C before the digits.
+fn as_in_c(shown: &[u8], prefix: &str) -> Vec<u8> {
+    let sign = if shown.starts_with(b"-") { "-" } else { "" };
+    let digits = shown.split(|&byte| byte == b'#').next_back().unwrap_or_default();
+    [sign.as_bytes(), prefix.as_bytes(), digits].concat()
 }
 
 /// A number as `typeset -i` shows it: `base#digits`, plain in base 10.

@@ -1,8 +1,11 @@
 //! The options of zsh 5.9 by their names, in which case and underscores do not count and `no` turns the
 //! meaning round.
 
-use crate::state::Options;
+use std::rc::Rc;
+
+use crate::dialect::Dialect;
 use crate::state::set::{EDITORS, bit};
+use crate::state::{Options, State};
 
 const ON: bool = true;
 const OFF: bool = false;
@@ -135,10 +138,8 @@ const ON_BY_DEFAULT: &str = "
 
 /// Those that do change words, in ways that are not followed.
 const CHANGING: &str = "
-    bareglobqual cbases cshjunkiequotes cshnullcmd cshnullglob equals globassign globstarshort
-    histsubstpattern ksharrays kshtypeset kshzerosubscript magicequalsubst
-    markdirs numericglobsort octalzeroes posixidentifiers posixstrings rcquotes shfileexpansion shglob
-    shnullcmd
+    cshjunkieloops cshjunkiequotes cshnullcmd cshnullglob forcefloat globstarshort histsubstpattern
+    magicequalsubst multifuncdef
 ";
 
 /// Other names, and what they stand for.
@@ -162,6 +163,9 @@ const FIXED: &[&str] = &["interactive", "monitor", "shinstdin", "singlecommand",
 
 /// The letters of [`LETTERS`] that are on by default.
 const FIRST_LETTERS: &[u8] = b"569X";
+
+/// What is kept like an option of the shells that are emulated.
+const EMULATIONS: &[&str] = &["emulate sh", "emulate ksh", "emulate csh"];
 
 /// Where an option is kept.
 enum Place {
@@ -300,6 +304,67 @@ impl Options {
 /// Whether a letter is that of an option which a running shell does not let anybody switch on.
 pub(super) fn is_fixed(letter: u8) -> bool {
     LETTERS.iter().any(|(name, _, known)| *known == letter && FIXED.contains(name))
+}
+
+impl State {
+    /// Sets an option of zsh by its name, and the rows of the table that go with it.
+    pub(crate) fn set_by_name(&mut self, name: &[u8], on: bool) -> ByName {
+        let before = self.options.is_on_by_name(name);
+        let outcome = self.options.set_by_name(name, on);
+        let changed = self.options.is_on_by_name(name) != before;
+        if changed && Dialect::switches_rows(&normal(name).0) {
+            self.rows_follow_options();
+        }
+        outcome
+    }
+
+    /// Gives options the values that a shell has them at, and notes the shell for what no option says.
+    pub(crate) fn emulate(
+        &mut self,
+        shell: &str,
+        values: impl Iterator<Item = (&'static str, bool)>,
+    ) {
+        let mut changed = self.emulated() != shell;
+        for known in EMULATIONS {
+            self.options.toggle(known.as_bytes(), known.strip_prefix("emulate ") == Some(shell));
+        }
+        for (option, on) in values {
+            if let Some(place) = Place::of(option)
+                && place.is_on(&self.options) != on
+            {
+                place.set(&mut self.options, on);
+                changed = true;
+            }
+        }
+        if changed {
+            self.rows_follow_options();
+        }
+    }
+
+    /// The shell that is emulated.
+    pub(crate) fn emulated(&self) -> &'static str {
+        let on = |known: &&&str| self.options.is_toggled(known.as_bytes());
+        EMULATIONS.iter().find(on).map_or("zsh", |known| &known["emulate ".len()..])
+    }
+
+    /// Puts options back as they were.
+    pub(crate) fn put_options(&mut self, options: Options) {
+        let differs =
+            self.options.named != options.named || self.options.no_braces != options.no_braces;
+        self.options = options;
+        if self.dialect.named_options && differs {
+            self.rows_follow_options();
+        }
+    }
+
+    fn rows_follow_options(&mut self) {
+        let differs = |option: &str| {
+            Place::of(option).map_or(self.options.is_toggled(option.as_bytes()), |place| {
+                place.is_on(&self.options) != place.is_on_by_default()
+            })
+        };
+        self.dialect = Rc::new(Dialect::switched(self.dialect.shell, differs));
+    }
 }
 
 /// The name of an option that changes words in ways which are not followed.

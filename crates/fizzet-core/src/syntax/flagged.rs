@@ -33,7 +33,8 @@ impl<'a> Parser<'a> {
         let plain = self.pos;
         let digits = matches!(flagged.parameter.name, ParameterName::Positional(1..));
         let is_known = self.not_subscripts.contains(&plain);
-        if !digits && (is_known || self.flagged_subscript(&mut flagged).is_err()) {
+        let subscripts = !digits && self.dialect.unbraced_subscripts;
+        if subscripts && (is_known || self.flagged_subscript(&mut flagged).is_err()) {
             // A subscript that nothing closes is found out when it is expanded.
             self.not_subscripts.insert(plain);
             self.pos = plain + 1;

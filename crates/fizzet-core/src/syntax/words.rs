@@ -417,9 +417,17 @@ impl<'a> Parser<'a> {
         let Some(length) = body.iter().position(|&byte| byte == b'\'') else {
             return Err(self.unclosed(start, 1, "'", "'"));
         };
-        let bytes = body[..length].into();
+        let mut bytes = body[..length].to_vec();
         self.pos = start + length + 2;
-        Ok(Part::Single { bytes, span: self.span(start, self.pos) })
+        while self.dialect.doubled_quote_is_quote && self.text.get(self.pos) == Some(&b'\'') {
+            let rest = &self.text[self.pos + 1..];
+            let Some(length) = rest.iter().position(|&byte| byte == b'\'') else {
+                return Err(self.unclosed(self.pos, 1, "'", "'"));
+            };
+            bytes.extend_from_slice(&self.text[self.pos..=self.pos + length]);
+            self.pos += length + 2;
+        }
+        Ok(Part::Single { bytes: bytes.into(), span: self.span(start, self.pos) })
     }
 
     /// `"..."`, with the place at the quote; the span begins at `start`.

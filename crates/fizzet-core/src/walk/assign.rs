@@ -177,12 +177,21 @@ impl Walker {
             }
         };
         let key = match &assignment.index {
-            None => None,
+            None => self.state.first_key(name),
             Some(index) => Some(self.element_key(name, index, false)?),
         };
-        let value = expand::single(self, word, Tilde::AfterColons)?;
+        let mut value = expand::single(self, word, Tilde::AfterColons)?;
+        if key.is_none() && self.state.dialect.assigned_patterns_match {
+            let mut texts = expand::assigned(self, value, word)?;
+            if texts.len() > 1 {
+                let first = texts[0].clone();
+                self.assign_array(name, texts, assignment.span)?;
+                return Ok(first);
+            }
+            value = texts.pop().unwrap_or_default();
+        }
         let mut stored = self.stored(name, &value, assignment.span);
-        let lists = self.state.dialect.array_is_list && self.state.variables.is_array(name);
+        let lists = self.state.dialect.names_mean_lists && self.state.variables.is_array(name);
         if assignment.append && key.is_none() && lists {
             let last = Key::Number(self.state.variables.highest(name).max(0) + 1);
             self.state.store(name, Some(last), stored.clone(), assignment.span)?;

@@ -49,7 +49,7 @@ impl Walker {
             self.state.traps = traps;
         }
         if self.state.options.local_options {
-            self.state.options = options;
+            self.state.put_options(options);
         }
     }
 
@@ -118,7 +118,8 @@ impl Walker {
             self.state.positional.zero = Rc::new(name.passed_through(&hop, Standing::Quoted));
         }
         let own_options = self.own_options(function.keyword);
-        let loops = std::mem::take(&mut self.loops);
+        let hides = self.state.dialect.functions_hide_loops;
+        let loops = if hides { std::mem::take(&mut self.loops) } else { self.loops };
         self.depth += 1;
         let local_trap = self.state.dialect.exit_trap_is_local.include(function.keyword);
         let outer_trap = local_trap.then(|| self.state.traps.remove(&b"EXIT"[..])).flatten();

@@ -1,5 +1,6 @@
 //! Compound commands and functions (POSIX XCU 2.9.4, 2.9.5).
 
+use crate::dialect::LoopsHidden;
 use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::{self, Context, arithmetic};
 use crate::lineage::{Origin, Rule};
@@ -137,6 +138,14 @@ impl Walker {
         let calls = self.state.doing.calls.len();
         let kind = std::mem::take(&mut self.subshell_is);
         let traps = self.traps_of_subshell(kind);
+        let in_substitution = matches!(kind, SubshellIs::Substitution | SubshellIs::LoneTrap);
+        if match self.state.dialect.loops_hidden {
+            LoopsHidden::Never => false,
+            LoopsHidden::ButSubstitutions => !in_substitution,
+            LoopsHidden::Always => true,
+        } {
+            self.loops = 0;
+        }
         let outcome = run(self);
         if matches!(outcome, Err(Stop::Enough)) {
             return outcome;

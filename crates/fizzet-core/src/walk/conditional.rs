@@ -105,8 +105,9 @@ impl Walker {
         span: Span,
     ) -> Result<(), Stop> {
         let count = |to: usize| character_ends(&value.bytes()[..to], true).len() - 1;
-        let begin = |(start, _): (usize, usize)| count(start) as i64 + 1;
-        let end = |(_, end): (usize, usize)| count(end) as i64;
+        let first = i64::from(!self.state.dialect.zero_is_first);
+        let begin = move |(start, _): (usize, usize)| count(start) as i64 + first;
+        let end = move |(_, end): (usize, usize)| count(end) as i64 - 1 + first;
         let number =
             |walker: &Walker, number: i64| walker.state.shell_text(number.to_string().as_bytes());
         let part = |one: &Option<(usize, usize)>| {

@@ -20,6 +20,8 @@ mod simple;
 mod statements;
 mod stretch;
 mod substitutions;
+mod tables;
+
 mod written;
 
 use rustc_hash::FxHashMap;
@@ -43,6 +45,7 @@ use crate::trace::{CommandKind, CommandTrace, Ending, Missing, Trace, WordTrace}
 use crate::walk::builtins::SubshellIs;
 use crate::walk::descriptors::{Descriptors, Output};
 use crate::walk::lists::ListArgument;
+use crate::walk::tables::Tables;
 use crate::walk::written::{Overlaid, WrittenFiles};
 
 /// Evaluates the main source of a state and answers the trace.
@@ -219,7 +222,8 @@ impl Walker {
     fn source(&mut self, id: SourceId) -> Result<(), Stop> {
         let (bytes, dialect) =
             (self.state.sources.get(id).bytes.clone(), self.state.dialect.clone());
-        let (posix, other) = (self.state.options.posix, std::cell::OnceCell::new());
+        let tables = Tables::new(dialect.clone());
+        let mut counts = dialect.clone();
         let mut parser = Parser::new(&bytes, id, &dialect);
         let reads_whole = match (dialect.reads_whole, &self.state.sources.get(id).kind) {
             (ReadsWhole::ButFiles, kind) => {
@@ -238,10 +242,10 @@ impl Walker {
         }
         loop {
             // What a line switches on counts from the next line on.
-            parser.set_dialect(match self.state.options.posix == posix {
-                true => &dialect,
-                false => other.get_or_init(|| self.state.dialect.clone()),
-            });
+            if !Rc::ptr_eq(&counts, &self.state.dialect) {
+                counts = self.state.dialect.clone();
+                parser.set_dialect(tables.like(&counts));
+            }
             self.prepare(&mut parser);
             if std::mem::take(&mut self.behind_backslash) {
                 parser.refuse_reserved()?;

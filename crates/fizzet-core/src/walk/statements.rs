@@ -1,6 +1,6 @@
 //! Lists and pipelines of commands.
 
-use crate::dialect::{EmptyBodies, ErrorAction, LoneStatuses};
+use crate::dialect::{EmptyBodies, ErrorAction, LoneStatuses, NegatedJumps};
 use crate::stop::{Reach, Status, Stop};
 use crate::syntax::ast::{AndOr, Command, CommandKind as Node, Connector, List, Pipeline};
 use crate::trace::CommandKind;
@@ -70,7 +70,8 @@ impl Walker {
             [command] => {
                 self.error_told = false;
                 let calls = self.state.doing.returned;
-                self.command(command)?;
+                let outcome = self.command(command);
+                outcome.map_err(|stop| self.through_negation(pipeline.negated, stop))?;
                 let called = self.state.doing.returned > calls;
                 if !called && self.state.dialect.error_action == ErrorAction::OncePerCall {
                     self.error_told = false;
@@ -110,6 +111,21 @@ impl Walker {
             }
             (true, options) if options.return_on_error => Err(Stop::Return(self.state.status)),
             _ => Ok(()),
+        }
+    }
+
+    /// A jump out of a negated command, whose status the shell may turn round nevertheless.
+    fn through_negation(&mut self, negated: bool, stop: Stop) -> Stop {
+        let jumps = self.state.dialect.negated_jumps;
+        match stop {
+            Stop::Break(_) | Stop::Continue(_) if negated && jumps != NegatedJumps::Kept => {
+                self.state.status = Status::from(self.state.status == 0);
+                stop
+            }
+            Stop::Return(status) if negated && jumps == NegatedJumps::Turned => {
+                Stop::Return(Status::from(status == 0))
+            }
+            stop => stop,
         }
     }
 

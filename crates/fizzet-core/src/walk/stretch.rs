@@ -90,15 +90,20 @@ impl Walker {
 
     fn stretch(&mut self, assignment: &Assignment, index: &Arithmetic) -> Result<Stretch, Stop> {
         match &assignment.slice {
-            None => Ok(Stretch::One(arithmetic::value(self, index)?)),
+            None => Ok(Stretch::One(self.place(index)?)),
             Some(Slice::Range(first, last)) => {
-                Ok(Stretch::Range(arithmetic::value(self, first)?, arithmetic::value(self, last)?))
+                Ok(Stretch::Range(self.place(first)?, self.place(last)?))
             }
             Some(Slice::Search(letters, pattern)) => {
                 let parts = self.parts(&assignment.name);
                 Ok(Stretch::One(expand::place_found(self, &parts, letters, pattern)?))
             }
         }
+    }
+
+    fn place(&mut self, written: &Arithmetic) -> Result<i64, Stop> {
+        let number = arithmetic::value(self, written)?;
+        Ok(self.state.index(number))
     }
 
     /// The elements of an array, or the characters of a text.

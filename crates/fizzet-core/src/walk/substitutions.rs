@@ -42,7 +42,7 @@ impl Walker {
             SubstitutionPlace::Subshell => self.captured(|walker| {
                 walker.subshell_is = match is_lone_trap(list) {
                     true => SubshellIs::LoneTrap,
-                    false => SubshellIs::Plain,
+                    false => SubshellIs::Substitution,
                 };
                 walker.subshell(|walker| {
                     walker.state.options.exit_on_error &=

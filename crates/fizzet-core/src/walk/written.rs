@@ -83,6 +83,10 @@ impl Files for Overlaid {
         self.host.is_folder(path)
     }
 
+    fn physical(&self, path: &[u8]) -> Option<Vec<u8>> {
+        self.host.physical(path)
+    }
+
     fn status(&self, path: &[u8], follow: bool) -> Option<Status> {
         let Some(file) = self.written.get(&self.folder, path) else {
             return self.host.status(path, follow);

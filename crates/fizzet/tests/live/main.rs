@@ -7,6 +7,7 @@
 mod extensions;
 mod kernel;
 mod lines;
+mod links;
 mod programs;
 mod receive;
 mod scripts;

@@ -280,6 +280,28 @@ pub enum PrintfReals {
     WholeOrExpression,
 }
 
+/// What a `!` before `break`, `continue` and `return` does to the status.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum NegatedJumps {
+    /// Nothing.
+    Kept,
+    /// It turns that of a left loop round.
+    LoopsTurned,
+    /// That of a function too.
+    Turned,
+}
+
+/// Which subshells are outside the loops around them for `break` and `continue`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LoopsHidden {
+    /// None.
+    Never,
+    /// All but command substitutions.
+    ButSubstitutions,
+    /// All.
+    Always,
+}
+
 /// Which functions a rule is for.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum WhichFunctions {

@@ -258,7 +258,27 @@ macro_rules! expanding_rows {
     requoting_leaves: &'static str = ["", "", "", "", "_./,:=@%+-^!", "_./,:@%+-^!", "_./,:@%+-!"], "observed in ksh93, mksh, zsh: alias x=... with each byte of ASCII, behind and before a letter";
     /// What a brace expansion sees in fields: what the author wrote, or values too.
     braces_in_values: bool = [N, N, N, N, Y, Y, N], "observed in all six: x={a,b}; echo $x";
-    /// `$a` of an array is all its elements.
+    /// `=name` at the start of a word is the path of a program.
+    equals_names_programs: bool = [N, N, N, N, N, N, Y], "observed in all six: echo =ls; in zsh also with setopt noequals";
+    /// Brackets mind the size of letters also where patterns do not.
+    sets_mind_case: bool = [N, N, N, N, N, N, Y], "observed in zsh: setopt extendedglob; [[ F == (#i)[f] ]]; in bash: shopt -s nocasematch; [[ F == [f] ]]";
+    /// The option that lets the size of letters not count is for regular expressions alone.
+    case_option_is_for_regular: bool = [N, N, N, N, N, N, Y], "observed in zsh: setopt nocasematch; [[ A == a ]]; [[ A =~ a ]]; in bash: shopt -s nocasematch";
+    /// Numbers in the names of files are sorted by their values.
+    files_sort_by_number: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt numericglobsort; >f9; >f10; echo f*";
+    /// Folders that a pattern matches end in a slash.
+    files_are_marked: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt markdirs; mkdir d; echo *";
+    /// Letters in parentheses behind a pattern say which of the files are meant.
+    glob_qualifiers: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo *(N); setopt nobareglobqual; echo *(N)";
+    /// The value of an assignment is expanded to pathnames, of which several make an array.
+    assigned_patterns_match: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt globassign; x=f*; echo $#x";
+    /// The name of an array alone means all its elements, not the first one.
+    names_mean_lists: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); echo $a; in zsh also with setopt ksharrays";
+    /// Index 0 and index 1 both mean the first element.
+    zero_is_first_too: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt kshzerosubscript; a=(x y); echo $a[0] $a[1]";
+    /// Index 0 means the first element of a list whose elements count from 1.
+    zero_is_first: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt ksharrays; a=(x y); echo ${a[0]} ${a[1]}";
+    /// Arrays are lists without gaps, whose stretches are values.
     array_is_list: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); echo $a";
     /// A tilde with a user who does not exist, and `=name` of a program that does not, are errors.
     unknown_user_is_error: bool = [N, N, N, N, N, N, Y], "observed in all six: echo ~nosuch; echo =nosuch";

@@ -302,7 +302,13 @@ macro_rules! reading_rows {
     transformation_rest_is_lost: bool = [N, N, N, N, N, Y, N], "observed in bash and mksh: echo ${x@Qy}";
     /// The letters of `${x@letter}`.
     transformation_letters: &'static str = ["", "QUuLEaAKkP", "", "", "", "Q#", ""], "observed in all six with each letter";
-    /// `$x[1]` is an element without braces, and `$#x` a length.
+    /// Two single quotes between single quotes are one.
+    doubled_quote_is_quote: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt rcquotes, newline, echo 'it''s'";
+    /// Numbers in base 16 are shown with `0x` before them, and octal ones with `0` where that means octal.
+    bases_as_in_c: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt cbases; echo $(( [#16] 255 ))";
+    /// `$x[1]` is an element without braces.
+    unbraced_subscripts: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); echo $a[1]; in zsh also with setopt ksharrays";
+    /// `$#x` is a length without braces, and modifiers stand behind `$x`.
     unbraced_operations: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); echo $a[1] $#a";
     /// A closing brace ends a command wherever it stands, and an opening one needs no blank.
     braces_are_tokens: bool = [N, N, N, N, N, N, Y], "observed in all six: {echo a}";

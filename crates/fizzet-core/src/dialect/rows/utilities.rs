@@ -206,6 +206,26 @@ macro_rules! utilities_rows {
     no_folder_is_here: bool = [N, N, Y, Y, N, N, Y], "observed in all six: unset HOME; cd; echo $?";
     /// `cd ''` stays where it is.
     empty_folder_is_here: bool = [N, Y, Y, Y, N, Y, Y], "observed in all six: cd ''; echo $?";
+    /// What `!` before `break`, `continue` and `return` does.
+    negated_jumps: NegatedJumps = [NegatedJumps::Kept, NegatedJumps::LoopsTurned, NegatedJumps::Kept, NegatedJumps::Turned, NegatedJumps::LoopsTurned, NegatedJumps::Kept, NegatedJumps::Turned], "observed in all six: for i in 1; do ! break; done; echo $?; f() { ! return 3; }; f; echo $?";
+    /// Which subshells are outside the loops around them for `break` and `continue`.
+    loops_hidden: LoopsHidden = [LoopsHidden::Never, LoopsHidden::ButSubstitutions, LoopsHidden::Never, LoopsHidden::Never, LoopsHidden::Never, LoopsHidden::Always, LoopsHidden::Never], "observed in all six: for i in 1 2; do (break; echo in); done; for i in 1 2; do echo $(break; echo in); done";
+    /// A function is outside the loops of its caller for `break` and `continue`.
+    functions_hide_loops: bool = [Y, Y, Y, N, Y, Y, N], "observed in all six: f() { break; }; for i in 1 2; do f; echo $i; done";
+    /// `cd -P` follows links also with -L behind -P.
+    physical_wins: bool = [N, N, N, N, N, N, Y], "observed in all six: ln -s a/b l; cd -P -L l; pwd";
+    /// With `cd -P`, the `..` that a path begins with leave the current folder by its name.
+    first_dots_go_by_name: bool = [N, N, N, N, Y, N, N], "observed in all six: mkdir -p a/b; ln -s a/b l; cd l; cd -P ..; pwd";
+    /// Where `cd` does not find a folder by the names in its path, links are followed.
+    folder_falls_back: bool = [N, Y, N, N, N, N, Y], "observed in all six: mkdir -p a/b; ln -s a/b l; cd l; cd ../../a; pwd";
+    /// A path that begins with two slashes goes on doing so.
+    keeps_two_slashes: bool = [Y, Y, Y, Y, N, Y, N], "observed in all six: cd //usr; echo $PWD";
+    /// It does so also without links.
+    physical_keeps_two_slashes: bool = [N, Y, N, N, N, Y, N], "observed in all six: cd -P //usr; echo $PWD";
+    /// What stands before `..` in the path of a folder must be a folder too.
+    dot_dot_needs_folder: bool = [N, Y, N, N, Y, N, Y], "observed in all six: cd nosuch/..; echo $?";
+    /// A slash stands between an entry of CDPATH and a folder also where the entry ends in one.
+    folder_path_joins_with_slash: bool = [N, N, Y, Y, N, N, N], "observed in all six: CDPATH=/; cd usr; echo $PWD";
     /// `cd` tells the folder that CDPATH or `-` has led it to.
     folder_path_is_told: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: CDPATH=combs; cd deep";
     /// `cd` looks in the current folder only if CDPATH names it.

@@ -45,10 +45,10 @@ pub fn holds(cx: &mut dyn Context, written: &Arithmetic) -> Result<bool, Stop> {
 /// As for [`value`].
 pub fn shown(cx: &mut dyn Context, written: &Arithmetic) -> Result<String, Stop> {
     let (number, showing) = number_of(cx, written, false)?;
-    let reals = cx.state().dialect.arithmetic_reals;
+    let dialect = &cx.state().dialect;
     Ok(match showing {
-        Some(showing) => number.shown_as(reals, showing),
-        None => number.shown(reals),
+        Some(showing) => number.shown_as(dialect, showing),
+        None => number.shown(dialect.arithmetic_reals),
     })
 }
 

@@ -55,7 +55,7 @@ impl Evaluation<'_> {
             }
         }
         let text = match &target.index {
-            None if self.state.dialect.array_is_list
+            None if self.state.dialect.names_mean_lists
                 && self.state.variables.is_array(&target.name) =>
             {
                 let values = self.state.variables.values(&target.name);
@@ -66,7 +66,7 @@ impl Evaluation<'_> {
                     self.state.shell_origin(),
                 ))
             }
-            None => self.state.variables.scalar(&target.name).cloned(),
+            None => self.state.scalar(&target.name).cloned(),
             Some(index)
                 if matches!(&**index, b"@" | b"*") && self.state.dialect.whole_array_is_zero =>
             {

@@ -290,6 +290,13 @@ impl Compiler<'_> {
 
     fn literal(&mut self, byte: u8) {
         self.at += 1;
+        if self.rules.folds_case && self.rules.sets_mind_case && byte.is_ascii_alphabetic() {
+            let code = u32::from(byte);
+            let members = vec![Member::Range(code, code)];
+            let (negated, broken, wide, folds_case) = (false, false, false, true);
+            self.items.push(Item::Set(Set { negated, broken, wide, folds_case, members }));
+            return;
+        }
         let byte = if self.rules.folds_case { byte.to_ascii_lowercase() } else { byte };
         match self.items.last_mut() {
             Some(Item::Literal(bytes)) => bytes.push(byte),
@@ -316,7 +323,8 @@ impl Compiler<'_> {
                 members.truncate(kept);
             }
             if self.active(at)? == Some(b']') && at > first {
-                let (wide, folds_case) = (self.rules.wide_classes, self.rules.folds_case);
+                let folds_case = self.rules.folds_case && !self.rules.sets_mind_case;
+                let wide = self.rules.wide_classes;
                 let set = Set { negated, broken, wide, folds_case, members };
                 return Some((set, at + 1));
             }

@@ -41,6 +41,8 @@ pub struct PatternRules {
     pub groups: bool,
     /// Capital and small letters are the same.
     pub folds_case: bool,
+    /// They are not between brackets.
+    pub sets_mind_case: bool,
     /// It may also escape the slash behind a component that is a pattern.
     pub escapes_slash_behind_pattern: bool,
     /// Whether `[:word:]` is a class.
@@ -90,6 +92,7 @@ impl PatternRules {
             wide_brackets: utf8 && dialect.characters,
             groups: dialect.extended_patterns,
             folds_case: false,
+            sets_mind_case: dialect.sets_mind_case,
         }
     }
 }
@@ -270,7 +273,9 @@ impl Pattern {
         let rules = PatternRules { folds_case, ..rules };
         let mut compiler = Compiler { bytes, quoted, rules, at, items: Vec::new(), open: 0 };
         compiler.compile();
-        Pattern::of(compiler.items, rules)
+        // Where brackets mind case, each letter outside them is a set of its two sizes.
+        let folds_case = folds_case && !rules.sets_mind_case;
+        Pattern::of(compiler.items, PatternRules { folds_case, ..rules })
     }
 
     fn of(items: Vec<Item>, rules: PatternRules) -> Pattern {
@@ -418,6 +423,7 @@ mod tests {
         letter_escapes: false,
         groups: true,
         folds_case: false,
+        sets_mind_case: false,
     };
 
     fn matches(pattern: &str, text: &str) -> bool {

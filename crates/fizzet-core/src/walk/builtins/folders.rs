@@ -7,6 +7,41 @@ use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
+use crate::walk::builtins::options::Given;
+
+/// How the links in a path are taken.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+enum Way {
+    /// As folders: `..` leads back to where the link is.
+    Logical,
+    /// As the folders that they lead to.
+    Physical,
+}
+
+/// Whether a path begins with two slashes, which POSIX lets a system give a meaning to.
+fn has_two_slashes(path: &[u8]) -> bool {
+    path.starts_with(b"//") && !path.starts_with(b"///")
+}
+
+/// A path below a folder, whose first `..` take away parts of the folder's path.
+fn below(folder: &[u8], mut path: &[u8]) -> Vec<u8> {
+    let mut folder = folder.to_vec();
+    while let Some(rest) = path.strip_prefix(b"..").filter(|rest| matches!(rest, [] | [b'/', ..])) {
+        folder = normal(&join(&folder, b".."));
+        path = rest.strip_prefix(b"/").unwrap_or(rest);
+    }
+    if path.is_empty() { folder } else { join(&folder, path) }
+}
+
+/// What stands before each `..` of a path.
+fn parts_before_dots(path: &[u8]) -> impl Iterator<Item = &[u8]> {
+    let ends = (1..path.len()).filter(|&at| {
+        path[at - 1] == b'/'
+            && path[at..].starts_with(b"..")
+            && matches!(path.get(at + 2), None | Some(b'/'))
+    });
+    ends.map(|at| &path[..at - 1]).filter(|part| !part.is_empty())
+}
 
 /// `cd [-LP] [folder]`
 pub(super) fn cd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -32,18 +67,23 @@ fn go(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     }
     let target = match given.operands.first() {
         None => walker.state.variables.scalar(b"HOME").cloned(),
-        Some(text) if text.bytes() == b"-" => return back(walker, call),
+        Some(text) if text.bytes() == b"-" => {
+            return back(walker, walker.way_of_links(&given), call);
+        }
         Some(text) => Some(text.clone()),
     };
     let failure = dialect.folder_failure_status;
     match target {
         None if dialect.no_folder_is_here => stay(walker, call),
         Some(target) if target.is_empty() && dialect.empty_folder_is_here => stay(walker, call),
-        Some(target) => match walker.enter_by_path(&target, call)? {
-            Some(entered) => Ok(if entered { 0 } else { failure }),
-            None if walker.enter(&target, call)? => Ok(0),
-            None => Ok(failure),
-        },
+        Some(target) => {
+            let way = walker.way_of_links(&given);
+            match walker.enter_by_path(&target, way, call)? {
+                Some(entered) => Ok(if entered { 0 } else { failure }),
+                None if walker.enter(&target, way, call)? => Ok(0),
+                None => Ok(failure),
+            }
+        }
         None => Ok(failure),
     }
 }
@@ -51,13 +91,13 @@ fn go(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
 /// Goes into the folder that is the current one already.
 fn stay(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     if let Some(here) = walker.state.variables.scalar(b"PWD").cloned() {
-        walker.enter(&here, call)?;
+        walker.enter(&here, Way::Logical, call)?;
     }
     Ok(0)
 }
 
 /// `cd -`
-fn back(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+fn back(walker: &mut Walker, way: Way, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
     let target = match dialect.folder_back_is_remembered {
         true => Some(walker.state.left.clone()),
@@ -69,7 +109,7 @@ fn back(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let stays = target.is_empty() && (dialect.empty_folder_is_here || dialect.no_folder_is_here);
     if stays {
         stay(walker, call)?;
-    } else if !walker.enter(&target, call)? {
+    } else if !walker.enter(&target, way, call)? {
         return Ok(dialect.folder_failure_status);
     }
     let told = match dialect.folder_back_is_told_as_named {
@@ -85,7 +125,12 @@ fn back(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
 impl Walker {
     /// Goes into a folder that CDPATH leads to, and tells which one that is; false if it leads to none,
     /// nothing where the current folder is still to be looked in (POSIX XCU cd).
-    fn enter_by_path(&mut self, target: &Text, call: &Call<'_>) -> Result<Option<bool>, Stop> {
+    fn enter_by_path(
+        &mut self,
+        target: &Text,
+        way: Way,
+        call: &Call<'_>,
+    ) -> Result<Option<bool>, Stop> {
         let Some(path) = self.state.variables.scalar(b"CDPATH").cloned() else { return Ok(None) };
         let bytes = target.bytes();
         let direct = [&b"/"[..], b"./", b"../"].iter().any(|start| bytes.starts_with(start));
@@ -95,13 +140,16 @@ impl Walker {
         for entry in path.bytes().split(|&byte| byte == b':') {
             let whole = match entry {
                 b"" => bytes.to_vec(),
+                entry if self.state.dialect.folder_path_joins_with_slash => {
+                    [entry, b"/", bytes].concat()
+                }
                 entry => join(entry, bytes),
             };
             if !self.host().is_folder(&whole) {
                 continue;
             }
             let whole = self.state.shell_text(&whole);
-            let entered = self.enter(&whole, call)?;
+            let entered = self.enter(&whole, way, call)?;
             let tells = !entry.is_empty() && self.state.dialect.folder_path_is_told;
             if tells && let Some(folder) = self.state.variables.scalar(b"PWD").cloned() {
                 self.print_line(folder, call);
@@ -111,15 +159,65 @@ impl Walker {
         Ok(self.state.dialect.folder_path_is_all.then_some(false))
     }
 
-    /// Goes into a folder; false if there is none.
-    fn enter(&mut self, target: &Text, call: &Call<'_>) -> Result<bool, Stop> {
-        if !self.host().is_folder(target.bytes()) {
-            return Ok(false);
+    /// How `cd` or `pwd` with these options takes links: the last one of -L and -P counts, or -P alone, and
+    /// then an option of the shell.
+    fn way_of_links(&self, given: &Given<'_>) -> Way {
+        let last = match self.state.dialect.physical_wins {
+            true => given.last_of(b"P").or_else(|| given.last_of(b"L")),
+            false => given.last_of(b"LP"),
+        };
+        let physical = match last {
+            Some(letter) => letter == b'P',
+            None => self.state.option_is_on(b"physical") == Some(true),
+        };
+        if physical { Way::Physical } else { Way::Logical }
+    }
+
+    /// The folder and the PWD that `target` leads to; `None` if there is no such folder.
+    fn led_to(&self, target: &[u8], way: Way) -> Option<(Vec<u8>, Vec<u8>)> {
+        if target.is_empty() {
+            return None;
         }
+        // Pretended files have no links.
+        if way == Way::Physical && self.host().physical(b".").is_some() {
+            return self.led_to_by_links(target);
+        }
+        self.led_to_by_name(target).or_else(|| match self.state.dialect.folder_falls_back {
+            true => self.led_to_by_links(target),
+            false => None,
+        })
+    }
+
+    fn led_to_by_links(&self, target: &[u8]) -> Option<(Vec<u8>, Vec<u8>)> {
+        let host = self.host();
+        let by_name = self.state.dialect.first_dots_go_by_name && target.starts_with(b"..");
+        let whole =
+            if by_name { below(self.state.entered.bytes(), target) } else { target.to_vec() };
+        let target = &*whole;
+        let real = host.physical(target).filter(|_| host.is_folder(target))?;
+        let keeps = self.state.dialect.physical_keeps_two_slashes && has_two_slashes(target);
+        Some((real.clone(), if keeps { [b"/", &real[..]].concat() } else { real }))
+    }
+
+    fn led_to_by_name(&self, target: &[u8]) -> Option<(Vec<u8>, Vec<u8>)> {
+        let (dialect, host) = (&self.state.dialect, self.host());
+        let mut parts = parts_before_dots(target);
+        if dialect.dot_dot_needs_folder && !parts.all(|part| host.is_folder(part)) {
+            return None;
+        }
+        let whole = join(self.state.entered.bytes(), target);
+        let folder = normal(&join(&self.state.folder, target));
+        let there = self.host.is_folder(if folder.is_empty() { b"." } else { &folder });
+        let keeps = dialect.keeps_two_slashes && has_two_slashes(&whole);
+        let shown = normal(&whole);
+        there.then(|| (folder, if keeps { [b"/", &shown[..]].concat() } else { shown }))
+    }
+
+    /// Goes into a folder; false if there is none.
+    fn enter(&mut self, target: &Text, way: Way, call: &Call<'_>) -> Result<bool, Stop> {
+        let Some((folder, to)) = self.led_to(target.bytes(), way) else { return Ok(false) };
         let before = self.state.variables.scalar(b"PWD").cloned();
-        let from = before.as_ref().map_or(&b""[..], Text::bytes);
-        let to = normal(&join(from, target.bytes()));
-        self.state.folder = normal(&join(&self.state.folder, target.bytes())).into();
+        self.state.folder = folder.into();
         if let Some(before) = before {
             self.assign_text(b"OLDPWD", before, call.span)?;
         }
@@ -166,9 +264,16 @@ pub(super) fn pwd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     if !given.operands.is_empty() && walker.state.dialect.pwd_refuses_operands {
         return Ok(1);
     }
-    match walker.state.variables.scalar(b"PWD").cloned() {
-        Some(folder) => walker.print_line(folder, call),
-        None => walker.missing("the current folder", call.span),
+    if walker.way_of_links(&given) == Way::Physical
+        && let Some(real) = walker.host().physical(b".")
+    {
+        let real = walker.state.shell_text(&real);
+        walker.print_line(real, call);
+        return Ok(0);
+    }
+    match walker.state.entered.clone() {
+        folder if folder.is_empty() => walker.missing("the current folder", call.span),
+        folder => walker.print_line(folder, call),
     }
     Ok(0)
 }
@@ -181,7 +286,8 @@ pub(super) fn pushd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         None if walker.state.put_aside.is_empty() => return Ok(1),
         None => walker.state.put_aside.remove(0),
     };
-    if !walker.enter(&target, call)? {
+    let way = walker.way_of_links(&call.given("n", false));
+    if !walker.enter(&target, way, call)? {
         return Ok(1);
     }
     walker.state.put_aside.insert(0, here);
@@ -195,7 +301,8 @@ pub(super) fn popd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         return Ok(1);
     }
     let target = walker.state.put_aside.remove(0);
-    walker.enter(&target, call)?;
+    let way = walker.way_of_links(&call.given("n", false));
+    walker.enter(&target, way, call)?;
     let status = dirs(walker, call)?;
     walker.tell_of_folder(status, call)
 }

@@ -21,6 +21,12 @@ impl Given<'_> {
         self.letters.iter().any(|(known, plus, _)| *known == letter && !plus)
     }
 
+    /// Which of some options stands last.
+    pub(super) fn last_of(&self, letters: &[u8]) -> Option<u8> {
+        let given = self.letters.iter().rev().map(|(letter, ..)| *letter);
+        given.into_iter().find(|letter| letters.contains(letter))
+    }
+
     /// Whether an option is taken back with `+`.
     pub(super) fn takes_back(&self, letter: u8) -> bool {
         self.letters.iter().any(|(known, plus, _)| *known == letter && *plus)

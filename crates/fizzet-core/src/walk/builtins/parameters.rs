@@ -136,7 +136,7 @@ impl Walker {
                 words.next_if(|word| !word.starts_with(b"-"));
             }
         }
-        self.state.options = kept;
+        self.state.put_options(kept);
         refuses
     }
 

@@ -17,55 +17,11 @@ use crate::walk::descriptors::{Input, Reading};
 /// `read [-r] name...`: one line of input, split at IFS; the last name takes what is left.
 pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given(walker.state.dialect.read_letters, false);
-    if given.unknown.is_some() {
-        return Ok(walker.state.dialect.read_usage_status);
-    }
-    if let Some(status) = walker.state.dialect.no_coprocess_status
-        && given.has(b'p')
-    {
-        return Ok(status);
-    }
     let names: Vec<Vec<u8>> =
         given.operands.iter().map(|text| walker.read_into(text.bytes()).to_vec()).collect();
-    let is_bad = |name: &Vec<u8>| !walker.is_target(name);
-    let refused = match walker.state.dialect.read_looks_at {
-        ReadLooksAt::All => names.iter().any(is_bad),
-        ReadLooksAt::Filled => names.iter().filter(|name| !name.is_empty()).any(is_bad),
-        ReadLooksAt::First => names.first().is_some_and(is_bad),
-        ReadLooksAt::None => false,
-    };
-    if refused {
-        return match walker.state.dialect.read_bad_name_is_fatal {
-            true => Err(walker.fatal(call, "this is not a name")),
-            false => Ok(walker.state.dialect.read_bad_name_status),
-        };
+    if let Some(status) = settled_by_words(walker, call, &given, &names)? {
+        return Ok(status);
     }
-    let is_zero = |text: &Text| {
-        text.bytes().iter().all(|byte| b"0.".contains(byte)) && text.bytes().contains(&b'0')
-    };
-    if walker.state.dialect.read_asks_without_waiting && given.value(b't').is_some_and(is_zero) {
-        // It only asks whether something can be read: the end of a file, too.
-        return Ok(0);
-    }
-    let count = |letter| {
-        let text: &Text = given.value(letter)?;
-        usize::try_from(number(text.bytes())?).ok()
-    };
-    let exactly = count(b'N');
-    let takes_codes = given.has(b'a') && walker.state.dialect.read_array_takes_codes;
-    let reach = Reach {
-        raw: given.has(b'r') || takes_codes,
-        drops_nul: (walker.state.dialect.read_drops_nul
-            && exactly.or(count(b'n')).is_none_or(|_| walker.state.dialect.counted_read_drops_nul))
-            && given.value(b'd').is_none_or(|end| !end.is_empty()),
-        end: match (exactly, given.value(b'd')) {
-            (Some(_), _) => None,
-            (None, Some(end)) => Some(end.bytes().first().copied().unwrap_or(0)),
-            (None, None) => Some(b'\n'),
-        },
-        most: exactly.or(count(b'n')),
-        descriptor: count(b'u').and_then(|number| u32::try_from(number).ok()).unwrap_or(0),
-    };
     let dialect = walker.state.dialect.clone();
     let array = match array_of(&given, &names, &dialect) {
         Ok(array) => array,
@@ -75,42 +31,109 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if whole_line && dialect.read_needs_name {
         return Ok(2);
     }
-    let names = if whole_line { vec![b"REPLY".to_vec()] } else { names };
+    let mut names = if whole_line { vec![b"REPLY".to_vec()] } else { names };
+    let takes_codes = given.has(b'a') && dialect.read_array_takes_codes;
+    let reach = Reach::of(&given, &dialect);
     let Some((line, whole)) = walker.input_line(&reach) else {
         if names.iter().any(|name| !walker.is_target(name)) {
             return Ok(dialect.read_late_name_status);
         }
         return walker.unknown_line(call, &names, reach.descriptor);
     };
-    let mut status = Status::from(!whole);
+    let status = Status::from(!whole);
     let ifs = ifs(&walker.state);
-    if walker.state.dialect.read_makes_newline_separate && reach.end == Some(b'\n') {
+    if dialect.read_makes_newline_separate && reach.end == Some(b'\n') {
         walker.state.variables.let_newline_separate();
     }
-    if let Some(name) = array {
-        if !is_name(&name) {
-            return Ok(dialect.read_late_name_status);
+    let [tells, tells_only] = dialect.read_telling_letters.map(|letter| given.has(letter));
+    let fields = match &array {
+        Some(name) if !is_name(name) => return Ok(dialect.read_late_name_status),
+        Some(_) if takes_codes => codes(&line),
+        Some(_) => walker.elements(&line, &ifs),
+        None if reach.exactly || (whole_line && dialect.reply_is_whole) => {
+            names.truncate(1);
+            vec![line.clone()]
         }
-        let fields = match takes_codes {
-            true => codes(&line),
-            false => walker.elements(&line, &ifs),
-        };
-        walker.assign_array(&name, fields, call.span)?;
-        for other in names.iter().filter(|other| **other != name) {
-            walker.assign_text(other, line.slice(0, 0), call.span)?;
+        None => {
+            let how = Fields {
+                most: names.len(),
+                keeps_last: dialect.read_keeps_last_separator,
+                ends: dialect.read_escaped_ends,
+            };
+            fields_of_line(&line, &ifs, how)
         }
-        return Ok(status);
-    }
-    if exactly.is_some() || (whole_line && walker.state.dialect.reply_is_whole) {
-        walker.assign_text(&names[0], line, call.span)?;
-        return Ok(status);
-    }
-    let how = Fields {
-        most: names.len(),
-        keeps_last: walker.state.dialect.read_keeps_last_separator,
-        ends: walker.state.dialect.read_escaped_ends,
     };
-    let fields = fields_of_line(&line, &ifs, how);
+    if tells || tells_only {
+        tell(walker, call, &fields, if array.is_some() { fields.len() } else { names.len() });
+    }
+    if tells_only {
+        return Ok(status);
+    }
+    let Some(array) = array else { return into_names(walker, call, &names, &fields, status) };
+    walker.assign_array(&array, fields, call.span)?;
+    for other in names.iter().filter(|other| **other != array) {
+        walker.assign_text(other, line.slice(0, 0), call.span)?;
+    }
+    Ok(status)
+}
+
+/// The status of a `read` whose words say already that nothing is read.
+fn settled_by_words(
+    walker: &mut Walker,
+    call: &Call<'_>,
+    given: &Given<'_>,
+    names: &[Vec<u8>],
+) -> Result<Option<Status>, Stop> {
+    let dialect = walker.state.dialect.clone();
+    if given.unknown.is_some() {
+        return Ok(Some(dialect.read_usage_status));
+    }
+    if dialect.no_coprocess_status.is_some() && given.has(b'p') {
+        return Ok(dialect.no_coprocess_status);
+    }
+    if dialect.read_completion_letters.bytes().any(|letter| given.has(letter)) {
+        return Ok(Some(1));
+    }
+    let is_bad = |name: &Vec<u8>| !walker.is_target(name);
+    let refused = match dialect.read_looks_at {
+        ReadLooksAt::All => names.iter().any(is_bad),
+        ReadLooksAt::Filled => names.iter().filter(|name| !name.is_empty()).any(is_bad),
+        ReadLooksAt::First => names.first().is_some_and(is_bad),
+        ReadLooksAt::None => false,
+    };
+    if refused && dialect.read_bad_name_is_fatal {
+        return Err(walker.fatal(call, "this is not a name"));
+    }
+    if refused {
+        return Ok(Some(dialect.read_bad_name_status));
+    }
+    let is_zero = |text: &Text| {
+        text.bytes().iter().all(|byte| b"0.".contains(byte)) && text.bytes().contains(&b'0')
+    };
+    // It only asks whether something can be read: the end of a file, too.
+    let asks = dialect.read_asks_without_waiting && given.value(b't').is_some_and(is_zero);
+    Ok(asks.then_some(0))
+}
+
+/// Writes each of the fields on a line, and an empty one where there are fewer than are wanted.
+fn tell(walker: &mut Walker, call: &Call<'_>, fields: &[Text], wanted: usize) {
+    let origin = Origin::new(Rule::Output, call.span);
+    for at in 0..wanted {
+        let mut line = fields.get(at).cloned().unwrap_or_default();
+        line.push(b"\n", Standing::Quoted, &origin);
+        walker.write(line);
+    }
+}
+
+/// Assigns the fields of a line to the names.
+fn into_names(
+    walker: &mut Walker,
+    call: &Call<'_>,
+    names: &[Vec<u8>],
+    fields: &[Text],
+    mut status: Status,
+) -> Result<Status, Stop> {
+    let dialect = walker.state.dialect.clone();
     for (at, name) in names.iter().enumerate() {
         let text = fields.get(at).cloned().unwrap_or_default();
         if !walker.is_target(name) {
@@ -120,15 +143,11 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
             return Ok(dialect.read_late_name_status);
         }
         match walker.assign_text(name, text, call.span) {
-            Err(Stop::Shell(error))
-                if error.is_read_only && walker.state.dialect.read_passes_read_only =>
-            {
+            Err(Stop::Shell(error)) if error.is_read_only && dialect.read_passes_read_only => {
                 status = 1;
                 walker.survive(error);
             }
-            Err(Stop::Shell(error))
-                if error.is_read_only && walker.state.dialect.read_ends_at_read_only =>
-            {
+            Err(Stop::Shell(error)) if error.is_read_only && dialect.read_ends_at_read_only => {
                 return Err(Stop::Shell(ShellError {
                     reach: crate::stop::Reach::Command,
                     status: 2,
@@ -216,6 +235,40 @@ struct Reach {
     descriptor: u32,
     /// Whether bytes 0 are passed over.
     drops_nul: bool,
+    /// Whether nothing but the number of characters ends the input.
+    exactly: bool,
+}
+
+impl Reach {
+    /// Whole lines, as they are.
+    fn lines(end: Option<u8>, descriptor: u32) -> Reach {
+        Reach { raw: true, end, most: None, descriptor, drops_nul: false, exactly: false }
+    }
+
+    /// What the options of `read` ask for.
+    fn of(given: &Given<'_>, dialect: &Dialect) -> Reach {
+        let count = |letter| {
+            let text: &Text = given.value(letter)?;
+            usize::try_from(number(text.bytes())?).ok()
+        };
+        let exactly = count(b'N');
+        let most = exactly.or(count(b'n'));
+        let drops_nul = dialect.read_drops_nul
+            && (dialect.counted_read_drops_nul || most.is_none())
+            && given.value(b'd').is_none_or(|end| !end.is_empty());
+        Reach {
+            raw: given.has(b'r') || (given.has(b'a') && dialect.read_array_takes_codes),
+            drops_nul,
+            end: match (exactly, given.value(b'd')) {
+                (Some(_), _) => None,
+                (None, Some(end)) => Some(end.bytes().first().copied().unwrap_or(0)),
+                (None, None) => Some(b'\n'),
+            },
+            most,
+            descriptor: count(b'u').and_then(|number| u32::try_from(number).ok()).unwrap_or(0),
+            exactly: exactly.is_some(),
+        }
+    }
 }
 
 /// `mapfile [-t] [array]`: every line of the input becomes an element.
@@ -229,7 +282,7 @@ pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     };
     let (skip, most) = (number(b's').unwrap_or(0), number(b'n').filter(|most| *most > 0));
     let descriptor = number(b'u').and_then(|number| u32::try_from(number).ok()).unwrap_or(0);
-    let reach = Reach { raw: true, end: Some(end), most: None, descriptor, drops_nul: false };
+    let reach = Reach::lines(Some(end), descriptor);
     let mut lines = Vec::new();
     let wanted = most.map_or(usize::MAX, |most| most.saturating_add(skip));
     while lines.len() < wanted {
@@ -286,7 +339,7 @@ impl Walker {
     /// The next line of input as it stands, and whether its newline was there.
     pub(in crate::walk) fn line_of_input(&mut self) -> Option<(Text, bool)> {
         let end = Some(b'\n');
-        self.input_line(&Reach { raw: true, end, most: None, descriptor: 0, drops_nul: false })
+        self.input_line(&Reach::lines(end, 0))
     }
 
     /// One line of an input that nobody knows: the first name gets a hole, and the input ends there,

@@ -100,7 +100,7 @@ impl Walker {
             let pattern = Pattern::new(&written, &vec![false; written.len()], rules);
             for name in self.state.options.names() {
                 if pattern.matches(name.as_bytes()) {
-                    self.state.options.set_by_name(name.as_bytes(), on);
+                    self.state.set_by_name(name.as_bytes(), on);
                 }
             }
         }

@@ -346,9 +346,11 @@ impl Walker {
 /// What the commands of a subshell are a part of.
 #[derive(Clone, Copy, PartialEq, Eq, Default, Debug)]
 pub(in crate::walk) enum SubshellIs {
-    /// A group, or a substitution.
+    /// A group, or a command in the background.
     #[default]
     Plain,
+    /// A command substitution.
+    Substitution,
     /// A pipeline.
     Pipeline,
     /// The substitution `$(trap)`.

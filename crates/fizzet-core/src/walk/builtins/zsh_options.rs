@@ -4,6 +4,7 @@
 use crate::expand::Context;
 use crate::state::{ByName, changing_option};
 use crate::stop::{Status, Stop};
+use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::eval;
@@ -31,7 +32,7 @@ pub(super) fn set_options(walker: &mut Walker, call: &Call<'_>) -> Result<Status
             }
             (b"o", [name, rest @ ..]) => {
                 operands = rest;
-                let outcome = walker.state.options.set_by_name(name.bytes(), on == (sign == b'-'));
+                let outcome = walker.state.set_by_name(name.bytes(), on == (sign == b'-'));
                 status |= Status::from(outcome != ByName::Set);
             }
             _ => {
@@ -43,7 +44,7 @@ pub(super) fn set_options(walker: &mut Walker, call: &Call<'_>) -> Result<Status
         }
     }
     for name in operands {
-        let outcome = walker.state.options.set_by_name(name.bytes(), on);
+        let outcome = walker.state.set_by_name(name.bytes(), on);
         status |= Status::from(outcome != ByName::Set);
         if let Some(option) = changing_option(name.bytes()) {
             walker.missing(&format!("what the option {option} changes"), call.span);
@@ -54,66 +55,133 @@ pub(super) fn set_options(walker: &mut Walker, call: &Call<'_>) -> Result<Status
 
 /// What `emulate zsh`, `emulate sh` and `emulate ksh` set the options to that they set at all.
 const EMULATED: &[(&str, [bool; 3])] = &[
+    ("aliases", [true, true, true]),
     ("allexport", [false, false, false]),
+    ("badpattern", [true, false, false]),
+    ("bareglobqual", [true, false, false]),
     ("braceccl", [false, false, false]),
     ("clobber", [true, true, true]),
+    ("cprecedences", [false, true, true]),
+    ("cshnullcmd", [false, false, false]),
+    ("cshnullglob", [false, false, false]),
+    ("equals", [true, false, false]),
     ("errexit", [false, false, false]),
     ("errreturn", [false, false, false]),
     ("extendedglob", [false, false, false]),
+    ("functionargzero", [true, false, false]),
     ("glob", [true, true, true]),
+    ("globassign", [false, false, false]),
     ("globdots", [false, false, false]),
+    ("globstarshort", [false, false, false]),
     ("globsubst", [false, true, true]),
+    ("histsubstpattern", [false, false, false]),
     ("ignorebraces", [false, true, false]),
+    ("ignoreclosebraces", [false, false, false]),
+    ("ksharrays", [false, true, true]),
     ("kshglob", [false, false, true]),
+    ("localloops", [false, false, false]),
     ("localoptions", [false, false, true]),
     ("localtraps", [false, false, true]),
+    ("magicequalsubst", [false, false, false]),
+    ("multifuncdef", [true, false, false]),
     ("multios", [true, false, false]),
     ("nomatch", [true, false, false]),
     ("nullglob", [false, false, false]),
+    ("numericglobsort", [false, false, false]),
+    ("octalzeroes", [false, true, false]),
     ("pipefail", [false, false, false]),
+    ("posixargzero", [false, false, false]),
+    ("posixbuiltins", [false, true, true]),
+    ("posixidentifiers", [false, true, true]),
+    ("posixstrings", [false, true, true]),
     ("rcexpandparam", [false, false, false]),
+    ("rcquotes", [false, false, false]),
+    ("shfileexpansion", [false, true, true]),
+    ("shglob", [false, true, true]),
+    ("shnullcmd", [false, true, true]),
     ("shwordsplit", [false, true, true]),
+    ("typesettounset", [false, true, true]),
     ("unset", [true, true, true]),
 ];
 
 /// What `emulate -R` sets besides.
-const EMULATED_WHOLE: &[&str] = &["caseglob", "casematch"];
+const EMULATED_WHOLE: &[(&str, bool)] = &[
+    ("caseglob", true),
+    ("casematch", true),
+    ("cbases", false),
+    ("forcefloat", false),
+    ("kshzerosubscript", false),
+    ("markdirs", false),
+];
 
 /// `emulate [-LR] [shell [-c text]]`: the options become those of a shell; with `-c`, for a text only.
+/// Behind the shell's name stand options as for `set`.
 pub(super) fn emulate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("LR", false);
-    let Some(shell) = given.operands.first() else {
-        let name = walker.state.shell_text(b"zsh");
+    let Some((shell, words)) = given.operands.split_first() else {
+        let name = walker.state.shell_text(walker.state.emulated().as_bytes());
         walker.print_line(name, call);
         return Ok(0);
     };
-    let column = match shell.bytes() {
-        b"sh" => 1,
-        b"ksh" => 2,
-        _ => 0,
-    };
-    let text = match given.operands.get(1..) {
-        Some([option, text, ..]) if option.bytes() == b"-c" => Some(text),
-        _ => None,
-    };
+    let Some((settings, text)) = settings_and_text(words) else { return Ok(1) };
+    let (name, column) = emulated(shell.bytes());
     let before = text.map(|_| walker.state.options.clone());
-    for (name, values) in EMULATED {
-        walker.state.options.set_by_name(name.as_bytes(), values[column]);
-    }
+    walker.state.emulate(name, EMULATED.iter().map(|(option, values)| (*option, values[column])));
     if given.has(b'R') {
-        for name in EMULATED_WHOLE {
-            walker.state.options.set_by_name(name.as_bytes(), true);
-        }
+        walker.state.emulate(name, EMULATED_WHOLE.iter().copied());
     }
     if given.has(b'L') {
         walker.state.options.local_options = true;
         walker.state.options.local_traps = true;
     }
+    for (option, on) in settings {
+        match option {
+            [letter] => walker.state.set_letter(*letter, on),
+            name => walker.state.set_by_name(name, on) == ByName::Set,
+        };
+    }
     let Some(text) = text else { return Ok(0) };
     let words = [shell.clone(), text.clone()];
     let outcome = eval(walker, &Call { argv: &words, ..*call });
     if let Some(before) = before {
-        walker.state.options = before;
+        walker.state.put_options(before);
     }
     outcome
+}
+
+/// The shell that a name means by its first letter, and its column in [`EMULATED`].
+fn emulated(name: &[u8]) -> (&'static str, usize) {
+    match name.strip_prefix(b"r").unwrap_or(name).first() {
+        Some(b's' | b'b') => ("sh", 1),
+        Some(b'k') => ("ksh", 2),
+        Some(b'c') => ("csh", 0),
+        _ => ("zsh", 0),
+    }
+}
+
+/// An option of `emulate` behind the shell's name, a letter or a name, and whether it is switched on.
+type Setting<'a> = (&'a [u8], bool);
+
+/// The options behind the shell's name and the text behind `-c`; `None` where other words stand there.
+fn settings_and_text(words: &[Text]) -> Option<(Vec<Setting<'_>>, Option<&Text>)> {
+    let (mut settings, mut text) = (Vec::new(), None);
+    let mut words = words.iter();
+    while let Some(word) = words.next() {
+        let (on, letters) = match word.bytes() {
+            [b'-', letters @ ..] => (true, letters),
+            [b'+', letters @ ..] => (false, letters),
+            _ => return None,
+        };
+        for letter in letters {
+            match letter {
+                b'o' => settings.push((words.next()?.bytes(), on)),
+                b'c' if on => text = Some(words.next()?),
+                _ => settings.push((std::slice::from_ref(letter), on)),
+            }
+        }
+        if text.is_some() {
+            break;
+        }
+    }
+    Some((settings, text))
 }

@@ -1,0 +1,80 @@
+//! What options of zsh change in its table ("Options" in its manual; each observed in zsh 5.9).
+
+use crate::dialect::{Dialect, Shell, WhichFunctions, escapes};
+
+/// An option that is not what it is at the start, and what the rows are then.
+type Switched = (&'static str, fn(&mut Dialect));
+
+const SWITCHED: &[Switched] = &[
+    ("aliases", |rows| rows.aliases = false),
+    ("badpattern", |rows| {
+        rows.open_bracket_is_error = false;
+        rows.open_group_is_error = false;
+    }),
+    ("bareglobqual", |rows| rows.glob_qualifiers = false),
+    ("cbases", |rows| rows.bases_as_in_c = true),
+    ("cprecedences", |rows| rows.bits_bind_first = false),
+    ("emulate sh", |rows| rows.last_of_pipeline_in_place = false),
+    ("equals", |rows| rows.equals_names_programs = false),
+    ("functionargzero", |rows| rows.function_zero = WhichFunctions::Never),
+    ("globassign", |rows| rows.assigned_patterns_match = true),
+    ("ignorebraces", |rows| rows.braces_are_tokens = false),
+    ("ignoreclosebraces", |rows| rows.braces_are_tokens = false),
+    ("kshzerosubscript", |rows| rows.zero_is_first_too = true),
+    ("ksharrays", |rows| {
+        rows.names_mean_lists = false;
+        rows.zero_is_first = true;
+        rows.unbraced_subscripts = false;
+    }),
+    ("localloops", |rows| rows.functions_hide_loops = true),
+    ("markdirs", |rows| rows.files_are_marked = true),
+    ("numericglobsort", |rows| rows.files_sort_by_number = true),
+    ("octalzeroes", |rows| rows.arithmetic_octal = true),
+    ("posixargzero", |rows| rows.function_zero = WhichFunctions::Never),
+    ("posixbuiltins", |rows| {
+        rows.special_keeps_assignments = true;
+        rows.special_redirection_failure_is_fatal = true;
+        rows.command_is_for_programs = false;
+    }),
+    ("posixidentifiers", |rows| rows.wide_names = false),
+    ("posixstrings", |rows| rows.dollar_escapes = &escapes::ZSH_AS_C),
+    ("rcquotes", |rows| rows.doubled_quote_is_quote = true),
+    ("shfileexpansion", |rows| rows.tilde_in_fields = false),
+    ("shglob", |rows| {
+        rows.bare_groups = false;
+        rows.glob_qualifiers = false;
+        rows.number_ranges = false;
+    }),
+    ("shnullcmd", |rows| rows.lone_redirection_runs = false),
+    ("typesettounset", |rows| {
+        rows.local_is_empty = false;
+        rows.declaration_makes_empty = false;
+    }),
+];
+
+impl Dialect {
+    /// The table with the rows of the options that differ from what they are at the start.
+    pub(crate) fn switched(shell: Shell, differs: impl Fn(&str) -> bool) -> Dialect {
+        let mut dialect = Dialect::of(shell);
+        for (option, change) in SWITCHED {
+            if differs(option) {
+                change(&mut dialect);
+            }
+        }
+        dialect
+    }
+
+    /// What stands before the digits of a number in a base where that is as in C.
+    pub(crate) fn c_prefix(&self, base: u32) -> Option<&'static str> {
+        match base {
+            16 if self.bases_as_in_c => Some("0x"),
+            8 if self.bases_as_in_c && self.arithmetic_octal => Some("0"),
+            _ => None,
+        }
+    }
+
+    /// Whether an option changes rows of the table.
+    pub(crate) fn switches_rows(option: &str) -> bool {
+        SWITCHED.iter().any(|(name, _)| *name == option)
+    }
+}
