@@ -53,6 +53,8 @@ pub struct Status {
     pub access: [bool; 3],
     /// When it was modified: seconds and nanoseconds.
     pub modified: (i64, i64),
+    /// The user and the group that own it.
+    pub owner: (u32, u32),
     /// Device and number of the file: two paths with the same are the same file.
     pub identity: (u64, u64),
 }
@@ -152,6 +154,9 @@ pub trait Commands {
         None
     }
 
+    /// Sets the mask for the permissions of files that are made from now on, where anything may be run.
+    fn set_mask(&self, _mask: u32) {}
+
     /// Opens a file for writing; `None` where nothing may be written. The error says why it cannot be.
     fn create(&self, _path: &[u8], _append: bool) -> Option<Result<Rc<dyn Sink>, String>> {
         None
@@ -173,6 +178,8 @@ pub struct Process {
     pub group: u32,
     /// The number of the group whose rights it has.
     pub effective_group: u32,
+    /// The mask for the permissions of new files.
+    pub mask: u32,
 }
 
 /// A program that is to be run.
@@ -216,8 +223,10 @@ pub enum Ran {
         output: Vec<u8>,
         /// Its messages.
         messages: Vec<u8>,
-        /// Its exit status; 128 and the number of the signal that ended it.
+        /// Its exit status, or the number of the signal that ended it.
         status: u8,
+        /// Whether a signal ended it.
+        killed: bool,
         /// How many of the last bytes of its input it has left to others.
         unread: usize,
         /// The same for what it was given to read from other descriptors, in that order.
@@ -403,6 +412,10 @@ impl Commands for Inside {
 
     fn machine(&self) -> Option<u16> {
         self.host.machine()
+    }
+
+    fn set_mask(&self, mask: u32) {
+        self.host.set_mask(mask);
     }
 
     fn run(&self, run: &Run<'_>) -> Option<Ran> {

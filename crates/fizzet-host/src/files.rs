@@ -55,6 +55,7 @@ pub(crate) fn status(path: &Path, follow: bool) -> Option<Status> {
         mode: found.mode() & 0o7777,
         access: [may(Access::READ_OK), may(Access::WRITE_OK), may(Access::EXEC_OK)],
         modified: (found.mtime(), found.mtime_nsec()),
+        owner: (found.uid(), found.gid()),
         identity: (found.dev(), found.ino()),
     })
 }

@@ -196,6 +196,12 @@ impl Commands for Machine {
         self.may_run.then(programs::this_process)
     }
 
+    fn set_mask(&self, mask: u32) {
+        if self.may_run {
+            programs::set_mask(mask);
+        }
+    }
+
     fn run(&self, run: &Run<'_>) -> Option<Ran> {
         self.may_run.then(|| programs::run(&self.folder, run))
     }

@@ -68,6 +68,7 @@ impl Pretended {
             mode: if folder { 0o755 } else { 0o644 },
             access: [true, true, folder],
             modified: (0, 0),
+            owner: (0, 0),
             identity: (0, 0),
         })
     }

@@ -14,8 +14,9 @@ use std::thread;
 
 use fizzet_core::host::{Messages, Process, Ran, Run, Sink};
 
+use rustix::fs::Mode;
 use rustix::io::{FdFlags, fcntl_dupfd_cloexec, fcntl_setfd};
-use rustix::process::{getegid, geteuid, getgid, getuid};
+use rustix::process::{getegid, geteuid, getgid, getuid, umask};
 
 use crate::files::place;
 
@@ -28,7 +29,20 @@ pub(crate) fn this_process() -> Process {
         effective_user: geteuid().as_raw(),
         group: getgid().as_raw(),
         effective_group: getegid().as_raw(),
+        mask: mask(),
     }
+}
+
+/// Sets the mask for the permissions of new files, for Fizzet and for the programs that it starts.
+pub(crate) fn set_mask(mask: u32) {
+    umask(Mode::from_raw_mode(mask));
+}
+
+/// The mask for the permissions of new files, which can only be asked for by setting it.
+fn mask() -> u32 {
+    let mask = umask(Mode::from_raw_mode(0o077));
+    umask(mask);
+    mask.as_raw_mode()
 }
 
 /// Runs a program and waits for its end.
@@ -89,12 +103,11 @@ fn started(mut command: Command, run: &Run<'_>) -> io::Result<Ran> {
     let unread = input.map(Feeding::left).transpose()?.unwrap_or(0);
     let open_unread = pipes.into_iter().map(Feeding::left).collect::<io::Result<Vec<usize>>>()?;
     let messages = messages.and_then(|kept| kept.join().ok()).transpose()?.unwrap_or_default();
-    let signal = |signal: i32| 128u8.wrapping_add(signal as u8);
-    let status = match status.code() {
-        Some(code) => code as u8,
-        None => status.signal().map_or(1, signal),
+    let (status, killed) = match (status.code(), status.signal()) {
+        (None, Some(signal)) => (signal as u8, true),
+        (code, _) => (code.unwrap_or(1) as u8, false),
     };
-    Ok(Ran::Ended { output: printed, messages, status, unread, open_unread })
+    Ok(Ran::Ended { output: printed, messages, status, killed, unread, open_unread })
 }
 
 /// A pipe with a text for the program that is started next, of which Fizzet keeps an end too.
@@ -222,6 +235,7 @@ mod tests {
                 output,
                 messages: Vec::new(),
                 status: 3,
+                killed: false,
                 unread: 0,
                 open_unread: Vec::new()
             }
@@ -236,8 +250,14 @@ mod tests {
         let open = vec![(63, &b"heather\n"[..])];
         let run_of = Run { open, ..of(b"/bin/sh", &argv, b"lime honey\nacacia\n") };
         let output = b"heather\n".to_vec();
-        let ended =
-            Ran::Ended { output, messages: Vec::new(), status: 0, unread: 7, open_unread: vec![0] };
+        let ended = Ran::Ended {
+            output,
+            messages: Vec::new(),
+            status: 0,
+            killed: false,
+            unread: 7,
+            open_unread: vec![0],
+        };
         assert_eq!(run(folder.path(), &run_of), ended);
     }
 

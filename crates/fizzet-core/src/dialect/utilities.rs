@@ -178,7 +178,8 @@ static OWN_KEYS: [[u128; 72]; 7] = {
 const ABSENT: [&[&str]; 7] = [&[], &[], &[], &[], &[], &["hash", "printf", "type"], &[]];
 
 /// Utilities whose `name=value` arguments are assignments.
-const DECLARATIONS: &[&str] = &["export", "readonly", "typeset", "declare", "local"];
+const DECLARATIONS: &[&str] =
+    &["export", "readonly", "typeset", "declare", "local", "integer", "float", "nameref"];
 
 impl Dialect {
     /// How the shell carries out `name`, unless it is a function or an external command.

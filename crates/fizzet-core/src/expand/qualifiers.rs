@@ -348,7 +348,8 @@ mod tests {
             let known = self.0.iter().find(|(name, ..)| name.as_bytes() == path)?;
             let &(_, kind, size, seconds) = known;
             let (access, modified, identity) = ([true; 3], (seconds, 0), (0, 0));
-            Some(Status { kind, size, mode: 0o644, access, modified, identity })
+            let owner = (0, 0);
+            Some(Status { kind, size, mode: 0o644, access, modified, owner, identity })
         }
 
         fn list(&self, _: &[u8], _: &mut dyn FnMut(&[u8])) -> bool {

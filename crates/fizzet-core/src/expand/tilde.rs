@@ -596,7 +596,7 @@ pub(super) fn program_path(cx: &mut dyn Context, name: &[u8]) -> Option<Vec<u8>>
     if name.is_empty() || name.contains(&b'/') {
         return None;
     }
-    let path = cx.state().search_path().unwrap_or_default().to_vec();
+    let path = cx.state().search_path().unwrap_or_default().into_owned();
     let host = cx.host();
     let runs = |path: &Vec<u8>| {
         let status = host.status(path, true);

@@ -13,6 +13,7 @@ mod variables;
 mod zsh_options;
 
 use rustc_hash::FxHashMap;
+use std::borrow::Cow;
 use std::cell::RefCell;
 use std::rc::Rc;
 
@@ -255,7 +256,18 @@ impl State {
 
     /// The folders among which programs are looked for, as PATH has them; nothing where the shell looks
     /// nowhere.
-    pub fn search_path(&self) -> Option<&[u8]> {
+    pub fn search_path(&self) -> Option<Cow<'_, [u8]>> {
+        let path = self.written_search_path()?;
+        let is_plain = |entry: &[u8]| matches!(entry, [b'/', .., last] if *last != b'/');
+        if path.split(|&byte| byte == b':').all(is_plain) {
+            return Some(path.into());
+        }
+        let shape = self.dialect.path_entries;
+        let entries = path.split(|&byte| byte == b':').map(|entry| shape.entry(entry));
+        Some(entries.collect::<Vec<_>>().join(&b':').into())
+    }
+
+    fn written_search_path(&self) -> Option<&[u8]> {
         match self.variables.scalar(b"PATH").map(Text::bytes) {
             None => match self.dialect.search_without_path {
                 WithoutPath::Folder => Some(b""),

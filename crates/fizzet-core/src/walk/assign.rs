@@ -14,6 +14,9 @@ use crate::text::{Standing, Text};
 use crate::trace::AssignmentTrace;
 use crate::walk::Walker;
 
+/// What assignments have done, and what to put back afterwards.
+pub(super) type Assigned = (Vec<AssignmentTrace>, Saved);
+
 /// Variables as they were before a command with assignments of its own.
 pub(super) type Saved = Vec<(Rc<[u8]>, Option<Variable>)>;
 
@@ -23,10 +26,16 @@ impl Walker {
         &mut self,
         assignments: &[Assignment],
         temporary: bool,
-    ) -> Result<(Vec<AssignmentTrace>, Saved), Stop> {
+    ) -> Result<Assigned, Stop> {
         let mut traces = Vec::new();
         let mut saved = Saved::new();
+        let mut ahead = match temporary && self.state.dialect.temporaries_expand_first {
+            true => self.values_ahead(assignments)?,
+            false => Vec::new(),
+        }
+        .into_iter();
         for assignment in assignments {
+            let ahead = ahead.next().flatten();
             let element = temporary && assignment.index.is_some();
             if element && self.state.dialect.temporary_elements == TemporaryElements::Ignored {
                 continue;
@@ -45,10 +54,14 @@ impl Walker {
             {
                 self.state.variables.clear(&assignment.name);
             }
+            if temporary && !assignment.append && self.state.dialect.temporaries_are_plain {
+                self.without_attributes(&assignment.name);
+            }
             let as_text = temporary && self.state.dialect.temporaries_are_texts;
-            let value = match as_text {
-                true => self.assign_as_text(assignment),
-                false => self.assign(assignment),
+            let value = match ahead {
+                Some(value) => self.assign_value(assignment, &value),
+                None if as_text => self.assign_as_text(assignment),
+                None => self.assign(assignment),
             };
             let value = match value {
                 Err(Stop::Shell(error)) if temporary && error.is_read_only => {
@@ -86,6 +99,37 @@ impl Walker {
             }
         }
         Ok((traces, saved))
+    }
+
+    /// The values of assignments of texts, before any of them is carried out.
+    fn values_ahead(&mut self, assignments: &[Assignment]) -> Result<Vec<Option<Text>>, Stop> {
+        let value = |one: &Assignment| match (&one.value, &one.index) {
+            (AssignedValue::Scalar(word), None) => {
+                expand::single(self, word, Tilde::AfterColons).map(Some)
+            }
+            _ => Ok(None),
+        };
+        assignments.iter().map(value).collect()
+    }
+
+    /// Gives a variable a value that has been expanded.
+    fn assign_value(&mut self, assignment: &Assignment, value: &Text) -> Result<Text, Stop> {
+        let (name, span) = (&assignment.name, assignment.span);
+        let mut stored = self.stored(name, value, span);
+        if assignment.append {
+            stored = self.appended(name, None, stored, span)?;
+        }
+        self.state.store(name, None, stored.clone(), span)?;
+        Ok(stored)
+    }
+
+    /// Takes away what a variable makes of its values.
+    fn without_attributes(&mut self, name: &[u8]) {
+        if let Some(variable) = self.state.variables.get_mut(name)
+            && variable.keeps != Keeps::Name
+        {
+            variable.keeps = Keeps::Text;
+        }
     }
 
     /// Carries an assignment out that makes a text, whatever the variable was.

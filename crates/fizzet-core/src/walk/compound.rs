@@ -165,7 +165,8 @@ impl Walker {
         self.error_exit = None;
         self.error_told = false;
         self.descriptors = descriptors;
-        (self.state.mask, self.loops) = (mask, loops);
+        self.loops = loops;
+        self.set_mask(mask);
         (self.options_at, self.state.assigned_option_index) = (options_at, None);
         (self.state.aliases, self.state.folder) = (aliases, folder);
         let inner = std::mem::replace(&mut self.state.variables, variables);

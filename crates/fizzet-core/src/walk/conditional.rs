@@ -189,6 +189,17 @@ impl Walker {
             b'u' => bit(0o4000),
             b'g' => bit(0o2000),
             b'k' => bit(0o1000),
+            b'O' | b'G' if self.state.doing.process.is_some() => {
+                let rights = self.state.doing.process.map(|one| match operator {
+                    b'O' => one.effective_user,
+                    _ => one.effective_group,
+                });
+                let owner = host.status(operand, true).map(|status| match operator {
+                    b'O' => status.owner.0,
+                    _ => status.owner.1,
+                });
+                owner.is_some() && owner == rights
+            }
             b'v' if self.is_fresh(operand) => true,
             b'v' => match crate::state::element_name(operand) {
                 Some((name, b"@" | b"*"))
@@ -235,7 +246,11 @@ impl Walker {
     pub(super) fn file_comparison(&mut self, operator: &[u8], left: &[u8], right: &[u8]) -> bool {
         let host = expand::Context::host(self);
         let status = |path: &[u8]| host.status(path, true);
-        let time = |status: Option<Status>| status.map(|status| status.modified);
+        let coarse = self.state.dialect.file_times_are_seconds;
+        let time = |status: Option<Status>| {
+            let (seconds, rest) = status?.modified;
+            Some((seconds, if coarse { 0 } else { rest }))
+        };
         let both = status(left).is_some() && status(right).is_some();
         if !both && !self.state.dialect.missing_files_are_old {
             return false;

@@ -45,7 +45,16 @@ impl Walker {
         let follows = self.state.follows.filter(|_| !argv.iter().any(Text::has_hole))?;
         let path = self.sought(argv)?.bytes().to_vec();
         let host = Context::host(self);
-        let search = self.state.search_path().map(<[u8]>::to_vec);
+        let here = self.state.entered.bytes();
+        let from_root = self.state.dialect.path_entries.from_root;
+        let whole = |entry: &[u8]| match entry {
+            [] | [b'/', ..] => entry.to_vec(),
+            entry => [here, b"/", entry].concat(),
+        };
+        let search = self.state.search_path().map(|path| match from_root {
+            true => path.split(|&byte| byte == b':').map(whole).collect::<Vec<_>>().join(&b':'),
+            false => path.into_owned(),
+        });
         let string = |(name, value): (Vec<u8>, Vec<u8>)| [name, b"=".to_vec(), value].concat();
         let environment = self.environment(&path).into_iter().map(string).collect();
         let request = Request {
@@ -134,6 +143,11 @@ impl Walker {
         let vector: Vec<&[u8]> = argv.iter().map(Text::bytes).collect();
         let limit = self.state.limits.bytes;
         let open = self.open_beside(argv);
+        let from_root = self.state.dialect.path_entries.from_root && !name.contains(&b'/');
+        let path = match from_root && path.contains(&b'/') && !path.starts_with(b"/") {
+            true => [self.state.entered.bytes(), b"/", &path].concat(),
+            false => path,
+        };
         let environment = self.environment(&path);
         let ran = host.run(&Run {
             path: &path,
@@ -156,7 +170,7 @@ impl Walker {
                 self.refuse_program(&name, &why, span, Status::from(status));
                 Ok(Some(Status::from(status)))
             }
-            Some(Ran::Ended { output, messages, status, unread, open_unread }) => {
+            Some(Ran::Ended { output, messages, status, killed, unread, open_unread }) => {
                 input.leave(unread);
                 self.leave_beside(argv, &open_unread);
                 let text = |bytes: Vec<u8>| {
@@ -168,7 +182,8 @@ impl Walker {
                 if !messages.is_empty() {
                     self.write_to(2, text(messages));
                 }
-                Ok(Some(Status::from(status)))
+                let signal = if killed { self.state.dialect.signal_status } else { 0 };
+                Ok(Some(signal + Status::from(status)))
             }
         }
     }

@@ -16,6 +16,8 @@ pub(super) struct Temporary {
     pub(super) scopes: usize,
     /// Whether the command is a declaration utility itself.
     pub(super) declares: bool,
+    /// Whether it stands behind `command`.
+    pub(super) behind_command: bool,
 }
 
 impl Walker {
@@ -66,6 +68,18 @@ impl Walker {
         let variable = self.state.variables.remove(name);
         self.state.variables.restore(name, before);
         variable
+    }
+
+    /// Lets the variable stay that was assigned before the command which is being carried out, behind
+    /// `command` too or not.
+    pub(super) fn forget_temporary(&mut self, name: &[u8], behind_command: bool) {
+        let depth = self.scopes.len();
+        let own = |one: &&mut Temporary| {
+            one.scopes == depth && one.declares && (behind_command || !one.behind_command)
+        };
+        if let Some(one) = self.temporaries.last_mut().filter(own) {
+            one.saved.retain(|(known, _)| **known != *name);
+        }
     }
 
     /// Lets a variable outlast the functions that are being called, if it was assigned before the call of

@@ -12,6 +12,7 @@ use crate::syntax::assignment_of;
 use crate::syntax::ast::{Argument, Part, Redirect, SimpleCommand, Word};
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, Expansion, RedirectTrace, WordTrace};
+use crate::walk::assign::Assigned;
 use crate::walk::scopes::Temporary;
 use crate::walk::{Walker, builtins};
 
@@ -49,6 +50,7 @@ impl Walker {
         let depth = self.state.doing.depth;
         let outside = !piped.is_empty() && self.state.dialect.piped_words_are_outside;
         self.state.doing.depth = depth.saturating_sub(u32::from(outside));
+        let early = self.assigned_before_words(command)?;
         let arguments = self.arguments(&command.words);
         self.state.doing.depth = depth;
         let (mut argv, mut words) = arguments?;
@@ -88,7 +90,11 @@ impl Walker {
         let keeps = matches!(kind, CommandKind::Nothing)
             || (kind == CommandKind::Special && self.state.dialect.special_keeps_assignments)
             || (kind == CommandKind::Function && self.shares_variables(&argv));
-        let (assignments, saved) = match self.assignments(&command.assignments, !keeps) {
+        let made = match early {
+            Some(made) => Ok(made),
+            None => self.assignments(&command.assignments, !keeps),
+        };
+        let (assignments, saved) = match made {
             Err(Stop::Shell(error)) if command.words.is_empty() => {
                 return Err(self.farther(error, &[]));
             }
@@ -132,10 +138,13 @@ impl Walker {
         let stays = argv.len() == 1 && argv[0].bytes() == b"exec";
         let lasts = !saved.is_empty();
         if lasts {
-            let is_wrapper = |name: &&Text| !matches!(name.bytes(), b"command" | b"builtin");
-            let name = argv.iter().find(is_wrapper);
+            let is_one =
+                |name: &&Text| !matches!(name.bytes(), b"command" | b"builtin" | b"\\builtin");
+            let name = argv.iter().find(is_one);
+            let behind_command = argv.first().is_some_and(|first| first.bytes() == b"command");
             let declares = name.is_some_and(|name| self.state.dialect.is_declaration(name.bytes()));
-            self.temporaries.push(Temporary { saved, scopes: self.scopes.len(), declares });
+            let scopes = self.scopes.len();
+            self.temporaries.push(Temporary { saved, scopes, declares, behind_command });
         }
         let leaves = self.state.dialect.last_argument;
         if leaves == LastArgument::Before {
@@ -226,6 +235,25 @@ impl Walker {
             }
         }
         Some(dash)
+    }
+
+    /// The assignments before a declaration, where its words are expanded behind them.
+    fn assigned_before_words(&mut self, command: &SimpleCommand) -> Result<Option<Assigned>, Stop> {
+        let dialect = self.state.dialect.clone();
+        if command.assignments.is_empty() || !dialect.declarations_see_assignments {
+            return Ok(None);
+        }
+        let names = command.words.iter().map_while(literal);
+        let is_prefix = |name: &&[u8]| {
+            dialect.declaring_prefixes.iter().any(|prefix| prefix.as_bytes() == *name)
+        };
+        let Some(name) = names.into_iter().find(|name| !is_prefix(name)) else { return Ok(None) };
+        if !dialect.is_declaration(name) {
+            return Ok(None);
+        }
+        let name = [self.state.shell_text(name)];
+        let keeps = dialect.special_keeps_assignments && self.kind(&name) == CommandKind::Special;
+        self.assignments(&command.assignments, !keeps).map(Some)
     }
 
     /// Whether the function of this command shares its variables with the shell.

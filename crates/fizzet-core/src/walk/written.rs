@@ -98,6 +98,10 @@ impl Files for Overlaid {
             access: [true, true, false],
             // It is newer than what was there at the start.
             modified: (i64::MAX, 0),
+            owner: self
+                .host
+                .process()
+                .map_or((0, 0), |one| (one.effective_user, one.effective_group)),
             identity: (u64::MAX, Rc::as_ptr(&file).addr() as u64),
         })
     }
@@ -139,6 +143,10 @@ impl Commands for Overlaid {
 
     fn machine(&self) -> Option<u16> {
         self.host.machine()
+    }
+
+    fn set_mask(&self, mask: u32) {
+        self.host.set_mask(mask);
     }
 
     fn run(&self, run: &Run<'_>) -> Option<Ran> {

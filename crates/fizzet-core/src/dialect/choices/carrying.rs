@@ -161,6 +161,37 @@ pub struct UnknownFiles {
     pub refuses: Refuses,
 }
 
+/// What a shell makes of the entries of PATH when it puts names of programs behind them: a script is told
+/// the outcome.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct PathEntries {
+    /// Whether an empty entry stays empty, or is the folder `.`.
+    pub empty_stays: bool,
+    /// Whether the entry `.` is as an empty one.
+    pub dot_is_empty: bool,
+    /// Whether a slash at the end of an entry stays, besides the one that stands before the name.
+    pub keeps_slash: bool,
+    /// Whether other relative entries become absolute when a program is executed.
+    pub from_root: bool,
+}
+
+impl PathEntries {
+    /// As they are written.
+    pub const PLAIN: PathEntries =
+        PathEntries { empty_stays: true, dot_is_empty: false, keeps_slash: true, from_root: false };
+
+    /// The entry that a search goes by.
+    pub(crate) fn entry(self, entry: &[u8]) -> &[u8] {
+        match entry {
+            [] if self.empty_stays => b"",
+            b"." if self.dot_is_empty => b"",
+            [] => b".",
+            [start @ .., b'/'] if !self.keeps_slash && !start.is_empty() => start,
+            entry => entry,
+        }
+    }
+}
+
 /// Where a shell looks for programs without PATH.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum WithoutPath {

@@ -280,6 +280,19 @@ pub enum PrintfReals {
     WholeOrExpression,
 }
 
+/// Which declarations with a value outlast an assignment of the same variable before them.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum DeclaredValues {
+    /// None: the variable is what it was before the command.
+    None,
+    /// Those of `export`, `readonly` and `typeset -g`, and those in functions.
+    OutsideOrLocal,
+    /// All but those behind `command`.
+    Direct,
+    /// All.
+    All,
+}
+
 /// What a `!` before `break`, `continue` and `return` does to the status.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum NegatedJumps {

@@ -163,6 +163,8 @@ macro_rules! carrying_rows {
     path_at_start: &'static str = ["", "/usr/local/bin:/usr/local/sbin:/usr/bin:/usr/sbin:/bin:/sbin:.", "/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin", "/sbin:/usr/sbin:/bin:/usr/bin", "", "/usr/bin:/bin", "/bin:/usr/bin:/usr/ucb:/usr/local/bin"], "observed in all six of Debian 12, started with an empty environment: echo $PATH";
     /// Programs are handed the PATH that the shell gave itself.
     exports_path_at_start: bool = [N, N, N, Y, N, Y, N], "observed in all six, started with an empty environment: env";
+    /// What becomes of entries of PATH that are empty, relative, or end in a slash.
+    path_entries: PathEntries = [PathEntries::PLAIN, PathEntries { empty_stays: false, keeps_slash: false, ..PathEntries::PLAIN }, PathEntries::PLAIN, PathEntries::PLAIN, PathEntries { dot_is_empty: true, keeps_slash: false, from_root: true, ..PathEntries::PLAIN }, PathEntries { keeps_slash: false, ..PathEntries::PLAIN }, PathEntries { dot_is_empty: true, ..PathEntries::PLAIN }], "observed in all six with a script s that prints $0: PATH=.:$PATH; s; PATH=:$PATH; s; PATH=./:$PATH; s; PATH=../x:$PATH; s";
     /// Where programs are looked for without PATH.
     search_without_path: WithoutPath = [WithoutPath::Folders("/bin:/usr/bin"), WithoutPath::Folder, WithoutPath::Folder, WithoutPath::Folder, WithoutPath::Folders("/bin:/usr/bin"), WithoutPath::Folders("/usr/bin:/bin"), WithoutPath::Nowhere], "observed in all six: unset PATH; jar";
     /// An empty PATH stands for the current folder.
@@ -228,6 +230,10 @@ macro_rules! carrying_rows {
     command_braces_have_variables: bool = [N, N, N, N, N, Y, N], "observed in ksh93 and mksh: e=1; x=${ typeset e=2; }; echo $e";
     /// What an assignment to an element before a command does.
     temporary_elements: TemporaryElements = [TemporaryElements::Kept, TemporaryElements::Ignored, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Stay], "observed in bash, ksh93, mksh and zsh: a=(1 2); a[1]=x eval 'echo ${a[@]}'; echo ${a[@]}";
+    /// A variable that is assigned before a command has none of the attributes that it has otherwise.
+    temporaries_are_plain: bool = [N, Y, N, N, N, N, N], "observed in all six: typeset -i n; n=1+1 eval 'echo $n'";
+    /// All values of assignments before a command are expanded before any of them is assigned.
+    temporaries_expand_first: bool = [N, N, N, N, N, Y, N], "observed in all six: f() { echo $b; }; a=1 b=$a f";
     /// An assignment before a command hides the elements of an array.
     temporaries_hide_arrays: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: a=(1 2); a[1]=x eval 'echo ${a[@]}'";
     /// An assignment before a command hides an array and makes a text of a list.

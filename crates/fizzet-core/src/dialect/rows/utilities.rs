@@ -206,6 +206,20 @@ macro_rules! utilities_rows {
     no_folder_is_here: bool = [N, N, Y, Y, N, N, Y], "observed in all six: unset HOME; cd; echo $?";
     /// `cd ''` stays where it is.
     empty_folder_is_here: bool = [N, Y, Y, Y, N, Y, Y], "observed in all six: cd ''; echo $?";
+    /// Which declarations with a value outlast an assignment of the same variable before them.
+    declared_values_outlast: DeclaredValues = [DeclaredValues::Direct, DeclaredValues::OutsideOrLocal, DeclaredValues::Direct, DeclaredValues::Direct, DeclaredValues::All, DeclaredValues::Direct, DeclaredValues::None], "observed in all six: x=1 export x=5; echo $x; x=1 typeset x=5; echo $x; f() { x=1 local x=5; echo $x; }; f; echo $x";
+    /// A mistake behind `integer`, `float` and `nameref` ends the command only.
+    declaring_words_hold_mistakes: bool = [N, N, N, N, Y, N, N], "observed in ksh93, mksh and zsh: integer y='1+'; echo $?; nameref r='a b'; echo $?";
+    /// A list is a mistake behind `typeset -i` and `-F`.
+    numbers_refuse_lists: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -ia a=(1 2); echo $a";
+    /// The assignments before a declaration are carried out before its words are expanded.
+    declarations_see_assignments: bool = [N, N, N, N, Y, N, Y], "observed in all six: x=1 export y=$x; echo $y; x=1 typeset y=$x; echo $y";
+    /// `exec` makes a relative path absolute.
+    exec_goes_from_root: bool = [N, Y, N, N, N, N, N], "observed in all six with a script s that prints $0: exec ./s";
+    /// `-nt` and `-ot` compare whole seconds.
+    file_times_are_seconds: bool = [N, N, N, Y, N, N, N], "observed in all six: >f; >g; [ g -nt f ]; echo $?";
+    /// What is added to the number of the signal that has ended a program, for its status.
+    signal_status: Status = [128, 128, 128, 128, 256, 128, 128], "observed in all six: sh -c 'kill -9 $$'; echo $?";
     /// What `!` before `break`, `continue` and `return` does.
     negated_jumps: NegatedJumps = [NegatedJumps::Kept, NegatedJumps::LoopsTurned, NegatedJumps::Kept, NegatedJumps::Turned, NegatedJumps::LoopsTurned, NegatedJumps::Kept, NegatedJumps::Turned], "observed in all six: for i in 1; do ! break; done; echo $?; f() { ! return 3; }; f; echo $?";
     /// Which subshells are outside the loops around them for `break` and `continue`.

@@ -289,7 +289,7 @@ impl Walker {
                 .is_some_and(|status| status.kind != FileKind::Folder && status.access[2])
         };
         meanings.retain(|(kind, _)| *kind != "file");
-        let paths = candidates(name, self.state.search_path()).into_iter().filter(runs);
+        let paths = candidates(name, self.state.search_path().as_deref()).into_iter().filter(runs);
         meanings.extend(paths.map(|path| ("file", path)));
         meanings
     }
@@ -349,7 +349,7 @@ impl Walker {
 
     /// Where PATH finds a program.
     pub(in crate::walk) fn on_path(&self, name: &[u8]) -> Option<Vec<u8>> {
-        self.found_in(self.state.search_path(), name)
+        self.found_in(self.state.search_path().as_deref(), name)
     }
 
     fn found_in(&self, path: Option<&[u8]>, name: &[u8]) -> Option<Vec<u8>> {

@@ -55,6 +55,7 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         }
         None => walker.name_otherwise(&mut argv, dash),
     }
+    walker.seek_from_root(&argv);
     let status = walker.external(argv, call.span)?;
     walker.sought = None;
     let fails = matches!(status, 126 | 127) && !walker.guessed;
@@ -81,11 +82,11 @@ pub(super) fn umask(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     }
     match given.operands.first().map(Text::bytes) {
         Some(digits) if digits.iter().all(|byte| (b'0'..=b'7').contains(byte)) => {
-            walker.state.mask =
-                digits.iter().fold(0, |mask, digit| mask * 8 + u32::from(digit - b'0')) & 0o777;
+            let mask = digits.iter().fold(0, |mask, digit| mask * 8 + u32::from(digit - b'0'));
+            walker.set_mask(mask & 0o777);
         }
         Some(clauses) => match symbolic(walker.state.mask, clauses) {
-            Some(mask) => walker.state.mask = mask,
+            Some(mask) => walker.set_mask(mask),
             None => return Ok(walker.state.dialect.umask_usage_status),
         },
         None => {
@@ -290,6 +291,31 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
 }
 
 impl Walker {
+    /// Sets the mask for the permissions of new files.
+    pub(in crate::walk) fn set_mask(&mut self, mask: u32) {
+        if mask != self.state.mask {
+            self.state.mask = mask;
+            Context::host(self).set_mask(mask);
+        }
+    }
+
+    /// Makes the path of the program absolute that takes the place of the shell, where the shell does that
+    /// (observed in bash 5.2: a script that begins with `#!` is told that path).
+    fn seek_from_root(&mut self, argv: &[Text]) {
+        let Some(name) = self.sought.as_ref().or(argv.first()) else { return };
+        if !self.state.dialect.exec_goes_from_root || name.has_hole() {
+            return;
+        }
+        let bytes = name.bytes();
+        let found = if bytes.contains(&b'/') { Some(bytes.to_vec()) } else { self.on_path(bytes) };
+        let Some(path) = found.filter(|path| !path.starts_with(b"/")) else { return };
+        let path = path.strip_prefix(b"./").unwrap_or(&path);
+        let whole = [self.state.entered.bytes(), b"/", path].concat();
+        if Context::host(self).exists(&whole) {
+            self.sought = Some(self.state.shell_text(&whole));
+        }
+    }
+
     /// What a file holds that `.` or `source` reads: of a name without a slash the first one that PATH
     /// leads to, or the one here where the shell looks here.
     fn sourced_file(&mut self, name: &[u8], is_source: bool, limit: usize) -> Option<Vec<u8>> {
@@ -302,7 +328,7 @@ impl Walker {
         if name.contains(&b'/') {
             return read(name);
         }
-        let files = candidates(name, self.state.search_path()).into_iter();
+        let files = candidates(name, self.state.search_path().as_deref()).into_iter();
         let mut on_path = files.filter(|path| !host.is_folder(path));
         let dialect = &self.state.dialect;
         let here = if is_source { dialect.source_looks_here } else { dialect.dot_looks_here };

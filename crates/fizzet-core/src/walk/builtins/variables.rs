@@ -2,7 +2,7 @@
 
 use std::collections::BTreeMap;
 
-use crate::dialect::{ListTexts, References, TakesBase, Told};
+use crate::dialect::{DeclaredValues, ListTexts, References, TakesBase, Told};
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
@@ -270,6 +270,17 @@ impl Walker {
         if declaration.given.takes_back(b'n') && self.state.variables.is_name(name) {
             return self.no_more_a_name(name, operand, equals, declaration.span);
         }
+        if equals.is_some() || compound.is_some() {
+            let global = declaration.outside || declaration.given.has(b'g');
+            match self.state.dialect.declared_values_outlast {
+                DeclaredValues::OutsideOrLocal if global || declaration.local => {
+                    self.taken_over(name);
+                }
+                DeclaredValues::All => self.forget_temporary(name, true),
+                DeclaredValues::Direct => self.forget_temporary(name, false),
+                _ => {}
+            }
+        }
         let takes_over = self.state.dialect.declarations_take_temporary
             && equals.is_none()
             && compound.is_none();
@@ -298,6 +309,10 @@ impl Walker {
         }
         self.attributes(name, declaration)?;
         if let Some(assignment) = compound {
+            let is_number = b"iFE".iter().any(|letter| given.has(*letter));
+            if is_number && self.state.dialect.numbers_refuse_lists {
+                return Err(self.state.mistake("a number was expected", declaration.span, 1));
+            }
             self.assign_argument(assignment)?;
         } else if let Some(equals) = equals {
             let hop = Hop {
@@ -541,7 +556,14 @@ pub(super) fn declare_as(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
     for list in &mut walker.list_arguments {
         list.at += 1;
     }
-    declare(walker, &Call { argv: &argv, ..*call })
+    match declare(walker, &Call { argv: &argv, ..*call }) {
+        Err(Stop::Shell(error)) if walker.state.dialect.declaring_words_hold_mistakes => {
+            let status = error.status;
+            walker.keep_mistake(error);
+            Ok(status)
+        }
+        outcome => outcome,
+    }
 }
 
 /// `let expression...`
