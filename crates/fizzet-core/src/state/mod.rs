@@ -15,6 +15,7 @@ mod zsh_options;
 use rustc_hash::FxHashMap;
 use std::borrow::Cow;
 use std::cell::RefCell;
+use std::collections::BTreeMap;
 use std::rc::Rc;
 
 pub use associative::Associative;
@@ -120,6 +121,8 @@ pub struct State {
     pub left: Text,
     /// Folders that `pushd` has put aside, latest first.
     pub put_aside: Vec<Text>,
+    /// The limits that `ulimit` has set: of each resource, the hard one with true.
+    pub(crate) resources: BTreeMap<(u8, bool), Text>,
     /// `umask`
     pub mask: u32,
     /// `$?`
@@ -172,6 +175,7 @@ impl State {
             entered: Text::new(),
             left: Text::new(),
             put_aside: Vec::new(),
+            resources: BTreeMap::new(),
             mask: 0o022,
             status: 0,
             doing: Doing::default(),

@@ -129,6 +129,7 @@ impl Walker {
         let dialect = self.state.dialect.clone();
         let (aliases, folder) = (self.state.aliases.clone(), self.state.folder.clone());
         let (mask, loops) = (self.state.mask, self.loops);
+        let resources = self.state.resources.clone();
         let options_at = self.options_at;
         let descriptors = self.descriptors.clone();
         let depth = self.state.doing.depth;
@@ -167,6 +168,7 @@ impl Walker {
         self.descriptors = descriptors;
         self.loops = loops;
         self.set_mask(mask);
+        self.state.resources = resources;
         (self.options_at, self.state.assigned_option_index) = (options_at, None);
         (self.state.aliases, self.state.folder) = (aliases, folder);
         let inner = std::mem::replace(&mut self.state.variables, variables);

@@ -171,6 +171,10 @@ macro_rules! utilities_rows {
     returns_wide_statuses: bool = [N, N, Y, N, Y, N, Y], "observed in all six: f() { return 256; }; f; echo $?";
     /// What `trap` knows besides EXIT and signals.
     trap_conditions: &'static str = ["", "DEBUG ERR RETURN", "", "ERR", "ERR DEBUG", "ERR", "ERR DEBUG ZERR"], "observed in all six: trap : DEBUG; echo $?";
+    /// The status of `ulimit` for what is no number.
+    ulimit_number_status: Status = [1, 1, 2, 1, 1, 1, 1], "observed in all six: ulimit -n x; echo $?";
+    /// `ulimit` without -H and -S sets the hard limit too.
+    ulimit_sets_both: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: ulimit -n 64; ulimit -Hn";
     /// The status of `umask` for what is no mask.
     umask_usage_status: Status = [1, 1, 2, 2, 1, 1, 1], "observed in all six: umask 9; echo $?";
     /// The status of `let` for what is no expression.

@@ -7,6 +7,7 @@ mod folders;
 mod functions;
 mod getopts;
 mod kill;
+mod limits;
 mod options;
 mod parameters;
 mod print;
@@ -119,7 +120,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("true", |_, _| Ok(0)),
     ("type", find::tell_type),
     ("typeset", variables::declare),
-    ("ulimit", process::ulimit),
+    ("ulimit", limits::ulimit),
     ("umask", process::umask),
     ("unalias", find::unalias),
     ("unfunction", unset::unfunction),

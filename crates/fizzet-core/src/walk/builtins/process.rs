@@ -157,14 +157,6 @@ pub(super) fn unpredictable(walker: &mut Walker, call: &Call<'_>) -> Result<Stat
     Ok(0)
 }
 
-/// `ulimit`: what the limits are nobody can tell.
-pub(super) fn ulimit(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    match call.given("HSTRPabcdefiklmnpqrstuvwx", false).unknown {
-        Some(_) => Ok(walker.state.dialect.ulimit_usage_status),
-        None => unpredictable(walker, call),
-    }
-}
-
 /// `times`
 pub(super) fn times(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
