@@ -36,7 +36,10 @@ const SWITCHED: &[Switched] = &[
         rows.special_redirection_failure_is_fatal = true;
         rows.command_is_for_programs = false;
     }),
-    ("posixidentifiers", |rows| rows.wide_names = false),
+    ("posixidentifiers", |rows| {
+        rows.wide_names = false;
+        rows.unbraced_lengths = false;
+    }),
     ("posixstrings", |rows| rows.dollar_escapes = &escapes::ZSH_AS_C),
     ("rcquotes", |rows| rows.doubled_quote_is_quote = true),
     ("shfileexpansion", |rows| rows.tilde_in_fields = false),

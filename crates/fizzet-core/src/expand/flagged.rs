@@ -292,10 +292,30 @@ impl Substitution<'_> {
                 ParameterName::Positional(number)
             }
             _ if is_name(&name) => ParameterName::Variable(name),
-            _ => return Ok(Held::Unset),
+            b"@" => ParameterName::Special(b'@'),
+            b"*" => ParameterName::Special(b'*'),
+            _ => return self.named_element(&name),
         };
         let operation = Operation::Value;
         self.held(&Parameter { name, index: None, operation, ..parameter.clone() })
+    }
+
+    /// What a name with a subscript means: `h[key]`, `a[2,3]`.
+    fn named_element(&mut self, written: &[u8]) -> Result<Held, Stop> {
+        if !written.ends_with(b"]") || !written.contains(&b'[') {
+            return Ok(Held::Unset);
+        }
+        let text = [b"${", written, b"}"].concat();
+        let state = self.cx.state();
+        let source = state.sources.built("(P)", &text);
+        let dialect = state.dialect.clone();
+        let whole = Span::new(source, 0, text.len());
+        let word = Parser::new(&text, source, &dialect).whole_text(whole)?;
+        match &word.parts[..] {
+            [Part::Flagged(flagged)] => self.flagged_value(flagged, Place::FIELDS),
+            [Part::Parameter(parameter)] => self.held(parameter),
+            _ => Ok(Held::Unset),
+        }
     }
 
     /// `${#x}`: characters of a text, elements of a list; with `(c)` characters, with `(w)` words of all
@@ -547,6 +567,7 @@ impl Substitution<'_> {
         let ParameterName::Variable(name) = &parameter.name else {
             return b"array-special".to_vec();
         };
+        let is_local = self.cx.is_local(name);
         let state = self.cx.state();
         let Some(variable) = state.variables.get(name) else { return Vec::new() };
         let mut words = vec![match (&variable.value, variable.keeps) {
@@ -557,6 +578,7 @@ impl Substitution<'_> {
             (Value::Nothing, Keeps::Text) => return Vec::new(),
             _ => "scalar",
         }];
+        words.extend(is_local.then_some("local"));
         words.extend(match variable.keeps {
             Keeps::Field(Padding::Left | Padding::LeftDigits, _) => Some("left"),
             Keeps::Field(Padding::Right | Padding::RightWhole, _) => Some("right_blanks"),

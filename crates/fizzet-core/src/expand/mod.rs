@@ -68,6 +68,11 @@ pub trait Context {
     /// The shell's state.
     fn state(&mut self) -> &mut State;
 
+    /// Whether a variable belongs to a function that is being called.
+    fn is_local(&self, _name: &[u8]) -> bool {
+        false
+    }
+
     /// The outside world.
     fn host(&self) -> Rc<dyn Host>;
 

@@ -117,7 +117,8 @@ impl<'a> Parser<'a> {
             };
             let ends = !braced || next == Some(b'}');
             let stands_alone = ends && matches!(sign, b'=' | b'~' | b'^');
-            if !stands_alone && !next.is_some_and(names) {
+            let counts = sign != b'#' || braced || self.dialect.unbraced_lengths;
+            if !counts || (!stands_alone && !next.is_some_and(names)) {
                 return;
             }
             match sign {

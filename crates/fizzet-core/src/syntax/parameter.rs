@@ -416,6 +416,11 @@ impl<'a> Parser<'a> {
             }
             _ => which,
         };
+        let both = which == Replace::Prefix && self.dialect.anchors_behind_two_slashes;
+        if both && self.peek() == Some(b'%') {
+            self.pos += 1;
+            return self.replacement_of(Replace::Whole, quoted);
+        }
         self.replacement_of(which, quoted)
     }
 

@@ -29,6 +29,22 @@ const ESCAPES: &[(char, u32)] = &[
     ('E', 27),
 ];
 
+/// The code of `\\C-c`, `\\M-c`, `\\xhh` or `^c`, and how many bytes that takes.
+fn key(text: &[u8]) -> Option<(i64, usize)> {
+    let (code, length) = match text {
+        [b'\\', b'C', b'-', byte, ..] => (byte & 0x1f, 4),
+        [b'\\', b'M', b'-', byte, ..] => (byte | 0x80, 4),
+        [b'^', byte @ b'@'..=b'_', ..] => (byte & 0x1f, 2),
+        [b'\\', b'x', rest @ ..] => {
+            let digits = rest.iter().take(2).take_while(|byte| byte.is_ascii_hexdigit()).count();
+            let digits = std::str::from_utf8(&rest[..digits]).ok()?;
+            (u8::from_str_radix(digits, 16).ok()?, 2 + digits.len())
+        }
+        _ => return None,
+    };
+    Some((i64::from(code), length))
+}
+
 impl Reader<'_> {
     /// `#` where a value stands: the number of parameters, `#name` and `##c` the code of a character.
     pub(super) fn sign(&mut self) -> Read {
@@ -42,6 +58,12 @@ impl Reader<'_> {
             [b'\\', behind @ ..] | [b'#', behind @ ..] => (behind, 1),
             _ => (&b""[..], 0),
         };
+        if let [b'#', keyed @ ..] = rest
+            && let Some((code, length)) = key(keyed)
+        {
+            self.at += 1 + length;
+            return Ok(Expression::Number(code));
+        }
         if before > 0 {
             let character = behind.chars().next().ok_or_else(|| self.wrong("a character"))?;
             self.at += before + character.len_utf8();

@@ -518,6 +518,10 @@ impl Context for Walker {
         &mut self.state
     }
 
+    fn is_local(&self, name: &[u8]) -> bool {
+        Walker::is_local(self, name)
+    }
+
     fn host(&self) -> Rc<dyn Host> {
         let folder = &self.state.folder;
         let host = match folder.is_empty() {

@@ -308,7 +308,9 @@ macro_rules! reading_rows {
     bases_as_in_c: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt cbases; echo $(( [#16] 255 ))";
     /// `$x[1]` is an element without braces.
     unbraced_subscripts: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); echo $a[1]; in zsh also with setopt ksharrays";
-    /// `$#x` is a length without braces, and modifiers stand behind `$x`.
+    /// `$#x` is a length without braces.
+    unbraced_lengths: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; echo $#x; in zsh also with setopt posixidentifiers";
+    /// Signs of expansions count without braces, and modifiers stand behind `$x`.
     unbraced_operations: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); echo $a[1] $#a";
     /// A closing brace ends a command wherever it stands, and an opening one needs no blank.
     braces_are_tokens: bool = [N, N, N, N, N, N, Y], "observed in all six: {echo a}";

@@ -224,6 +224,8 @@ macro_rules! utilities_rows {
     file_times_are_seconds: bool = [N, N, N, Y, N, N, N], "observed in all six: >f; >g; [ g -nt f ]; echo $?";
     /// What is added to the number of the signal that has ended a program, for its status.
     signal_status: Status = [128, 128, 128, 128, 256, 128, 128], "observed in all six: sh -c 'kill -9 $$'; echo $?";
+    /// What `printf` makes of a character behind a quote is the value of its first byte.
+    printf_codes_are_bytes: bool = [N, N, Y, Y, N, N, N], "observed in all six: printf '%d' \"'é\"";
     /// What `!` before `break`, `continue` and `return` does.
     negated_jumps: NegatedJumps = [NegatedJumps::Kept, NegatedJumps::LoopsTurned, NegatedJumps::Kept, NegatedJumps::Turned, NegatedJumps::LoopsTurned, NegatedJumps::Kept, NegatedJumps::Turned], "observed in all six: for i in 1; do ! break; done; echo $?; f() { ! return 3; }; f; echo $?";
     /// Which subshells are outside the loops around them for `break` and `continue`.

@@ -152,15 +152,27 @@ impl Evaluation<'_> {
         };
         let is_new = self.state.dialect.arithmetic_makes_numbers
             && key.is_none()
-            && self.state.variables.get(&target.name).is_none();
+            && self.state.variables.get(&target.name).is_none_or(|one| {
+                self.state.dialect.names_mean_lists && matches!(one.value, Value::Indexed(_))
+            });
         if is_new {
+            self.state.variables.clear(&target.name);
             self.state.variables.entry(&target.name).keeps = match value {
                 Number::Whole(_) => Keeps::Integer(Digits::default()),
                 Number::Real(_) => Keeps::Real { letter: b'f', digits: 10, long: false },
             };
         }
+        let is_whole = key.is_none();
         self.state.store(&target.name, key, text, self.span)?;
-        Ok(value)
+        let keeps = self.state.variables.get(&target.name).map(|one| one.keeps);
+        let makes_reals = self.state.dialect.arithmetic_makes_numbers;
+        Ok(match (keeps.filter(|_| is_whole), value) {
+            (Some(Keeps::Integer(_)), Number::Real(_)) => Number::Whole(value.whole()),
+            (Some(Keeps::Real { .. }), Number::Whole(_)) if makes_reals => {
+                Number::Real(value.real(self.state.dialect.extended_reals))
+            }
+            _ => value,
+        })
     }
 }
 

@@ -80,7 +80,7 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             argv.extend([walker.state.shell_text(b"-v"), variable.clone()]);
         }
         argv.push(format.clone());
-        argv.extend(asked.words.iter().cloned());
+        argv.extend(asked.chosen(walker));
         return printf(walker, &Call { argv: &argv, ..*call });
     }
     let words = asked.chosen(walker);

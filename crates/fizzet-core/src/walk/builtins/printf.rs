@@ -227,8 +227,8 @@ impl Printing<'_> {
         let zero = Real::whole(0, extended);
         let Some(text) = self.next() else { return zero };
         if let [b'\'' | b'"', quoted @ ..] = text.bytes().trim_ascii_start() {
-            let code = crate::text::next_character(quoted, true);
-            return code.map_or(zero, |(code, _)| Real::whole(code.into(), extended));
+            let bytes = self.walker.state.dialect.printf_codes_are_bytes;
+            return Real::whole(code_of(quoted, bytes), extended);
         }
         let (value, length, out_of_range) = reals::at_start(text.bytes(), extended);
         let is_whole = length == text.len();
@@ -259,8 +259,7 @@ impl Printing<'_> {
         self.status |=
             Status::from(bytes.is_empty() && self.walker.state.dialect.printf_minds_empty);
         if let [b'\'' | b'"', quoted @ ..] = bytes {
-            let code = crate::text::next_character(quoted, true);
-            return code.map_or(0, |(code, _)| i64::from(code));
+            return code_of(quoted, self.walker.state.dialect.printf_codes_are_bytes);
         }
         if self.walker.state.dialect.printf_evaluates {
             let (bytes, span) = (bytes.to_vec(), self.origin.span());
@@ -592,4 +591,13 @@ fn digits(text: &[u8], at: &mut usize) -> usize {
         *at += 1;
     }
     value
+}
+
+/// The code of the first character; of a byte that is none, or where bytes count, the value of the byte.
+fn code_of(text: &[u8], bytes_count: bool) -> i64 {
+    let Some((code, _)) = crate::text::next_character(text, !bytes_count) else { return 0 };
+    match char::from_u32(code) {
+        Some(character) => i64::from(u32::from(character)),
+        None => i64::from(text[0]),
+    }
 }
