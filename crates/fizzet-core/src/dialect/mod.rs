@@ -20,5 +20,5 @@ pub use listed::{ListEntry, Listed, is_unseen, listed_variables};
 pub use own::{Assigned, Fact, Own, OwnVariable, own_names, own_variable};
 pub use shell::Shell;
 pub use table::{Dialect, ROWS, Row};
-pub use utilities::{UtilityKind, is_known_elsewhere, shells_with};
+pub use utilities::{UtilityKind, is_known_elsewhere, shells_with, utility_names};
 pub use words::TypeWords;

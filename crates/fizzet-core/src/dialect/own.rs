@@ -1,6 +1,7 @@
 //! The variables that shells keep themselves.
 
 use crate::dialect::Shell;
+use crate::state::Table;
 
 /// Where a variable that the shell keeps itself takes its value from.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
@@ -37,6 +38,8 @@ pub enum Own {
     LastArgument,
     /// What the system says of the process, if programs may be run.
     Process(Fact),
+    /// What an associative array tells of the shell.
+    Table(Table),
     /// Nobody can know it but the running shell: it depends on this.
     Machine(&'static str),
 }
@@ -168,7 +171,11 @@ static ROWS: &[Row] = &[
     ("ZSH_SUBSHELL", [NO, NO, NO, NO, NO, NO, own(Own::Depth, Plain)]),
     ("ZSH_VERSION", [NO, NO, NO, NO, NO, NO, text("5.9")]),
     ("_", [NO, own(Own::LastArgument, Kept), NO, NO, NO, NO, own(Own::LastArgument, Kept)]),
+    ("aliases", [NO, NO, NO, NO, NO, NO, own(Own::Table(Table::Aliases), Kept)]),
+    ("builtins", [NO, NO, NO, NO, NO, NO, own(Own::Table(Table::Builtins), Kept)]),
     ("funcstack", [NO, NO, NO, NO, NO, NO, own(Own::Calls, Kept)]),
+    ("functions", [NO, NO, NO, NO, NO, NO, own(Own::Table(Table::Functions), Kept)]),
+    ("options", [NO, NO, NO, NO, NO, NO, own(Own::Table(Table::Options), Kept)]),
     ("pipestatus", [NO, NO, NO, NO, NO, NO, own(Own::Statuses, Kept)]),
     ("status", [NO, NO, NO, NO, NO, NO, own(Own::Status, Kept)]),
 ];

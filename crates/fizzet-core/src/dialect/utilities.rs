@@ -181,6 +181,12 @@ const ABSENT: [&[&str]; 7] = [&[], &[], &[], &[], &[], &["hash", "printf", "type
 const DECLARATIONS: &[&str] =
     &["export", "readonly", "typeset", "declare", "local", "integer", "float", "nameref"];
 
+/// The names of all utilities that a shell carries out itself.
+pub fn utility_names(shell: Shell) -> impl Iterator<Item = &'static str> {
+    let own = OWN[shell as usize].iter();
+    SPECIAL.iter().chain(COMMON).chain(own).copied()
+}
+
 impl Dialect {
     /// How the shell carries out `name`, unless it is a function or an external command.
     pub fn utility(&self, name: &[u8]) -> Option<UtilityKind> {

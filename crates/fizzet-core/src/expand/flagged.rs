@@ -116,6 +116,9 @@ impl Substitution<'_> {
     /// The value that the expansion begins with.
     fn flagged_value(&mut self, flagged: &Flagged, place: Place) -> Result<Held, Stop> {
         let parameter = &flagged.parameter;
+        if let ParameterName::Variable(name) = &parameter.name {
+            self.cx.state().freshen(name);
+        }
         let keys = flagged.flags.iter().any(|flag| flag.letter == b'k');
         let held = match &flagged.inner {
             Some(inner) => {
@@ -256,6 +259,9 @@ impl Substitution<'_> {
 
     fn is_keyed(&mut self, parameter: &Parameter) -> bool {
         let ParameterName::Variable(name) = &parameter.name else { return false };
+        if self.tells_programs(name) {
+            return true;
+        }
         let variable = self.cx.state().variables.get(name);
         matches!(variable.map(|one| &one.value), Some(Value::Associative(_)))
     }

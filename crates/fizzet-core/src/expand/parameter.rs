@@ -209,7 +209,24 @@ impl Substitution<'_> {
         Held::One(text.passed_through(hop, Standing::Quoted))
     }
 
+    /// Whether a name is that of the array whose elements are the paths of programs.
+    pub(super) fn tells_programs(&mut self, name: &[u8]) -> bool {
+        let state = self.cx.state();
+        name == b"commands"
+            && state.dialect.programs_are_elements
+            && state.variables.get(name).is_none()
+    }
+
     fn indexed(&mut self, name: &Rc<[u8]>, index: &Subscript, hop: &Hop) -> Result<Held, Stop> {
+        if let Subscript::Index(index) = index
+            && self.tells_programs(name)
+        {
+            let name = key_text(self.cx, index)?;
+            let path = super::tilde::program_path(self.cx, name.bytes());
+            return Ok(path.map_or(Held::Unset, |path| {
+                Held::One(self.cx.state().shell_text(&path).passed_through(hop, Standing::Quoted))
+            }));
+        }
         let variable = self.cx.state().variables.get(name);
         let star = matches!(index, Subscript::Star);
         if variable.is_none()

@@ -8,6 +8,7 @@ mod parameters;
 mod set;
 mod store;
 mod stretch;
+mod tables;
 mod ties;
 mod variables;
 mod zsh_options;
@@ -24,6 +25,7 @@ pub use own::{Call, Doing};
 pub use parameters::Positional;
 pub use store::{element_name, is_one_index};
 pub use stretch::Stretch;
+pub use tables::Table;
 pub use ties::Tie;
 pub use variables::{Digits, Keeps, Key, Value, Variable, Variables};
 pub(crate) use zsh_options::{ByName, changing_option};
@@ -121,6 +123,8 @@ pub struct State {
     pub left: Text,
     /// Folders that `pushd` has put aside, latest first.
     pub put_aside: Vec<Text>,
+    /// The files of functions that are read from a path of their own when they are called.
+    pub(crate) function_files: BTreeMap<Box<[u8]>, Box<[u8]>>,
     /// The limits that `ulimit` has set: of each resource, the hard one with true.
     pub(crate) resources: BTreeMap<(u8, bool), Text>,
     /// `umask`
@@ -175,6 +179,7 @@ impl State {
             entered: Text::new(),
             left: Text::new(),
             put_aside: Vec::new(),
+            function_files: BTreeMap::new(),
             resources: BTreeMap::new(),
             mask: 0o022,
             status: 0,

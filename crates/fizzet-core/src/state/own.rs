@@ -94,6 +94,7 @@ impl State {
                 Some(number) => self.number_of(i64::from(number)),
                 None => self.unknown_value(),
             },
+            Own::Table(table) => self.told_in_table(table),
             Own::Machine(_) => self.unknown_value(),
         };
         match &value {

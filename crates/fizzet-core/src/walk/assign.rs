@@ -189,6 +189,9 @@ impl Walker {
             }
             return self.assign_to(assignment, Stretch::Range(1, i64::MAX));
         }
+        if let (Some(index), Some(table)) = (&assignment.index, self.told_table(name)) {
+            return self.assign_in_table(table, index, assignment);
+        }
         if let Some(index) = &assignment.index
             && self.state.dialect.array_is_list
             && !self.is_keyed(name)

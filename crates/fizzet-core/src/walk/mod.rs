@@ -21,6 +21,7 @@ mod statements;
 mod stretch;
 mod substitutions;
 mod tables;
+mod told_tables;
 
 mod written;
 

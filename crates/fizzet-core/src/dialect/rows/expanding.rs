@@ -258,6 +258,8 @@ macro_rules! expanding_rows {
     requoting_leaves: &'static str = ["", "", "", "", "_./,:=@%+-^!", "_./,:@%+-^!", "_./,:@%+-!"], "observed in ksh93, mksh, zsh: alias x=... with each byte of ASCII, behind and before a letter";
     /// What a brace expansion sees in fields: what the author wrote, or values too.
     braces_in_values: bool = [N, N, N, N, Y, Y, N], "observed in all six: x={a,b}; echo $x";
+    /// The elements of the array `commands` are the paths of programs.
+    programs_are_elements: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo ${commands[ls]} $+commands[ls]";
     /// `=name` at the start of a word is the path of a program.
     equals_names_programs: bool = [N, N, N, N, N, N, Y], "observed in all six: echo =ls; in zsh also with setopt noequals";
     /// Brackets mind the size of letters also where patterns do not.

@@ -226,6 +226,8 @@ macro_rules! utilities_rows {
     signal_status: Status = [128, 128, 128, 128, 256, 128, 128], "observed in all six: sh -c 'kill -9 $$'; echo $?";
     /// What `printf` makes of a character behind a quote is the value of its first byte.
     printf_codes_are_bytes: bool = [N, N, Y, Y, N, N, N], "observed in all six: printf '%d' \"'é\"";
+    /// `autoload` names functions that are read from the folders of `fpath` when they are called.
+    reads_functions: bool = [N, N, N, N, N, N, Y], "observed in zsh: fpath=(.); echo 'echo $0 $1' >f; autoload f; f x";
     /// What `!` before `break`, `continue` and `return` does.
     negated_jumps: NegatedJumps = [NegatedJumps::Kept, NegatedJumps::LoopsTurned, NegatedJumps::Kept, NegatedJumps::Turned, NegatedJumps::LoopsTurned, NegatedJumps::Kept, NegatedJumps::Turned], "observed in all six: for i in 1; do ! break; done; echo $?; f() { ! return 3; }; f; echo $?";
     /// Which subshells are outside the loops around them for `break` and `continue`.

@@ -1,5 +1,6 @@
 //! What the shell carries out itself: one table, a file a family.
 
+mod autoload;
 mod control;
 mod escapes;
 mod find;
@@ -72,6 +73,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("[[", test::double_bracket),
     ("\\builtin", find::builtin),
     ("alias", find::alias),
+    ("autoload", autoload::autoload),
     ("break", control::leave_loop),
     ("builtin", find::builtin),
     ("bye", control::exit),

@@ -1,0 +1,81 @@
+//! What zsh tells of itself in associative arrays: `functions`, `aliases`, `builtins` and `options`
+//! (zshmodules, "The zsh/parameter Module").
+
+use crate::definition::definition;
+use crate::dialect::utility_names;
+use crate::lineage::{Hop, Rule};
+use crate::source::{SourceId, Span};
+use crate::state::associative::Associative;
+use crate::state::{State, Value};
+use crate::text::Text;
+
+/// One of these arrays.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Table {
+    /// Functions: the commands in them.
+    Functions,
+    /// Aliases: their texts.
+    Aliases,
+    /// Utilities that are a part of the shell: `defined`.
+    Builtins,
+    /// Options: `on` or `off`.
+    Options,
+}
+
+impl Table {
+    /// The array of a name, with which assignments go to what it tells of.
+    pub fn named(name: &[u8]) -> Option<Table> {
+        match name {
+            b"functions" => Some(Table::Functions),
+            b"aliases" => Some(Table::Aliases),
+            b"builtins" => Some(Table::Builtins),
+            b"options" => Some(Table::Options),
+            _ => None,
+        }
+    }
+}
+
+impl State {
+    /// The elements of an array now.
+    pub(super) fn told_in_table(&self, table: Table) -> Value {
+        let mut elements = Associative::new(self.dialect.key_order);
+        let mut tell = |name: &[u8], value: Text| elements.set(self.shell_text(name), value);
+        match table {
+            Table::Functions => {
+                for name in self.functions.keys() {
+                    tell(name, self.commands_of(name));
+                }
+            }
+            Table::Aliases => {
+                for (name, alias) in self.aliases.iter().filter(|(_, alias)| !alias.everywhere) {
+                    tell(name, self.shell_text(&alias.text));
+                }
+            }
+            Table::Builtins => {
+                for name in utility_names(self.dialect.shell) {
+                    tell(name.as_bytes(), self.shell_text(b"defined"));
+                }
+            }
+            Table::Options => {
+                for name in self.options.names() {
+                    let is_on = self.options.is_on_by_name(name.as_bytes()) == Some(true);
+                    tell(name.as_bytes(), self.shell_text(if is_on { b"on" } else { b"off" }));
+                }
+            }
+        }
+        Value::Associative(elements)
+    }
+
+    /// The commands of a function, as its definition shows them between the braces.
+    fn commands_of(&self, name: &[u8]) -> Text {
+        let Some(function) = self.functions.get(name) else { return Text::new() };
+        let span = Span::new(SourceId::MAIN, 0, 0);
+        let hop = Hop { rule: Rule::Shell, span, name: None, shifted: 0 };
+        let text = definition(&self.sources, &self.dialect, name, function, hop);
+        let text = text.unwrap_or_default();
+        let bytes = text.bytes();
+        let from = bytes.iter().position(|&byte| byte == b'\n').map_or(0, |at| at + 1);
+        let end = bytes.strip_suffix(b"\n}\n").map_or(bytes.len(), <[u8]>::len);
+        text.slice(from.min(end), end)
+    }
+}
