@@ -7,12 +7,13 @@ use crate::syntax::ast::Combine;
 use crate::text::Text;
 
 impl Substitution<'_> {
-    /// What a list and the one of this name make together; a text is a list of one (zshexpn(1); observed in
-    /// zsh 5.9).
+    /// What a list and the one of this name make together; a text is a list of one for `:^`, and no list for
+    /// the others (zshexpn(1); observed in zsh 5.9).
     pub(super) fn combined(&mut self, held: Held, how: Combine, name: &[u8]) -> Held {
         let value = self.cx.state().variables.get(name).map(|variable| &variable.value);
         let other: Option<Vec<Text>> = match value {
             None | Some(Value::Nothing) => None,
+            Some(Value::Scalar(_)) if matches!(how, Combine::Without | Combine::Within) => None,
             Some(Value::Scalar(text)) => Some(vec![text.clone()]),
             Some(Value::Indexed(elements)) => Some(elements.values().cloned().collect()),
             Some(Value::Associative(elements)) => {

@@ -174,6 +174,9 @@ impl Substitution<'_> {
         };
         let from_end = letters.iter().any(|letter| matches!(letter, b'R' | b'I'));
         let (found, missing) = match from_end {
+            // Nothing is everywhere.
+            true if pattern.literal() == Some(b"") => (None, count + 1),
+            false if pattern.literal() == Some(b"") => ((count > 0).then_some(0), 0),
             true => ((0..count).rev().find(begins), 0),
             false if count == 0 => (None, 0),
             false => ((0..count).find(begins), count + 1),

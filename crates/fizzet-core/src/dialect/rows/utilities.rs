@@ -228,6 +228,10 @@ macro_rules! utilities_rows {
     printf_codes_are_bytes: bool = [N, N, Y, Y, N, N, N], "observed in all six: printf '%d' \"'é\"";
     /// `autoload` names functions that are read from the folders of `fpath` when they are called.
     reads_functions: bool = [N, N, N, N, N, N, Y], "observed in zsh: fpath=(.); echo 'echo $0 $1' >f; autoload f; f x";
+    /// `%#x` in `printf` puts a prefix before 0 too.
+    printf_prefixes_zero: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%#x' 0";
+    /// The status of `unset` for an element with an empty index, which changes nothing then.
+    unset_empty_index_status: Option<Status> = [None, Some(0), None, None, None, None, Some(1)], "observed in bash, ksh93, mksh and zsh: a=(1 2); unset 'a[]'; echo $? ${a[@]}";
     /// What `!` before `break`, `continue` and `return` does.
     negated_jumps: NegatedJumps = [NegatedJumps::Kept, NegatedJumps::LoopsTurned, NegatedJumps::Kept, NegatedJumps::Turned, NegatedJumps::LoopsTurned, NegatedJumps::Kept, NegatedJumps::Turned], "observed in all six: for i in 1; do ! break; done; echo $?; f() { ! return 3; }; f; echo $?";
     /// Which subshells are outside the loops around them for `break` and `continue`.

@@ -453,8 +453,12 @@ impl Printing<'_> {
             }
             b'o' => {
                 let value = self.next_number(false);
-                let prefix = if one.alternative { "0" } else { "" };
-                self.number(prefix, &format!("{value:o}"), one);
+                let digits = format!("{value:o}");
+                // One zero is enough.
+                let led = digits.starts_with('0')
+                    || one.precision.is_some_and(|least| least > digits.len());
+                let prefix = if one.alternative && !led { "0" } else { "" };
+                self.number(prefix, &digits, one);
             }
             b'x' | b'X' => {
                 let value = self.next_number(false);
@@ -462,7 +466,8 @@ impl Printing<'_> {
                     b'x' => (format!("{value:x}"), "0x"),
                     _ => (format!("{value:X}"), "0X"),
                 };
-                let prefix = if one.alternative && value != 0 { prefix } else { "" };
+                let prefixed = value != 0 || self.walker.state.dialect.printf_prefixes_zero;
+                let prefix = if one.alternative && prefixed { prefix } else { "" };
                 self.number(prefix, &digits, one);
             }
             _ => return None,

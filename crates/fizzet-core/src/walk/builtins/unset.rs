@@ -198,6 +198,13 @@ impl Walker {
         key: Option<Key>,
         span: Span,
     ) -> Result<Status, Stop> {
+        if let Some(status) = self.state.dialect.unset_empty_index_status
+            && index.trim_ascii().is_empty()
+            && matches!(key, Some(Key::Number(_)))
+            && (index.is_empty() || status != 0)
+        {
+            return Ok(status);
+        }
         let key = match key {
             Some(key) => key,
             None if matches!(index, b"@" | b"*") => return self.unset_all(array, span),

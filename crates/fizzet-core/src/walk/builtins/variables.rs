@@ -161,6 +161,10 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
             walker.tell_value(operand.bytes(), call);
             continue;
         }
+        // The name of the shell is a variable, which declarations leave as it is.
+        if operand.bytes() == b"0" && walker.state.dialect.parameters_are_variables {
+            continue;
+        }
         if !walker.declare_one(&declaration, operand, first + at)? {
             let dialect = &walker.state.dialect;
             if dialect.bad_names_are_passed_over {
