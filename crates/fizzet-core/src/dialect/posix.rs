@@ -17,6 +17,7 @@ impl Dialect {
         self.dot_failure_is_fatal = true;
         self.eval_syntax_is_fatal = true;
         self.usage_is_fatal = true;
+        self.command_holds_mistakes = true;
         self.mistakes_end_line = false;
         self.read_only_before_command = Some(Reach::Shell);
         self.aliases = true;

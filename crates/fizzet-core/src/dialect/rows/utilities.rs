@@ -232,6 +232,14 @@ macro_rules! utilities_rows {
     printf_prefixes_zero: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%#x' 0";
     /// The status of `unset` for an element with an empty index, which changes nothing then.
     unset_empty_index_status: Option<Status> = [None, Some(0), None, None, None, None, Some(1)], "observed in bash, ksh93, mksh and zsh: a=(1 2); unset 'a[]'; echo $? ${a[@]}";
+    /// Of four words of `test` the first of which is `!`, the other three are one test.
+    test_negates_three: bool = [Y, Y, Y, N, N, Y, Y], "observed in all six: [ ! '' -o x ]; echo $?";
+    /// `-a file` asks `test` whether there is a file.
+    test_has_unary_a: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: [ -a / ]; echo $?";
+    /// Behind `-a` and `-o` of `test` the words may end.
+    test_may_end_in_connector: bool = [N, N, Y, N, N, N, Y], "observed in all six: [ x -o ]; echo $?; [ x -a ]; echo $?";
+    /// Three `!` before a word are two.
+    test_negates_once: bool = [N, N, Y, N, N, N, N], "observed in all six: [ ! ! ! x ]; echo $?";
     /// What `!` before `break`, `continue` and `return` does.
     negated_jumps: NegatedJumps = [NegatedJumps::Kept, NegatedJumps::LoopsTurned, NegatedJumps::Kept, NegatedJumps::Turned, NegatedJumps::LoopsTurned, NegatedJumps::Kept, NegatedJumps::Turned], "observed in all six: for i in 1; do ! break; done; echo $?; f() { ! return 3; }; f; echo $?";
     /// Which subshells are outside the loops around them for `break` and `continue`.

@@ -292,7 +292,8 @@ pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         if !whole && line.is_empty() {
             break;
         }
-        if whole && !given.has(b't') {
+        // A text of the shell ends before a NUL.
+        if whole && !given.has(b't') && end != 0 {
             line.push(&[end], Standing::Quoted, &Origin::new(Rule::Output, call.span));
         }
         lines.push(line);

@@ -78,6 +78,13 @@ impl Reader<'_> {
             }
             [one] => Ok(Some(!one.is_empty())),
             [b"!", one] => Ok(Some(one.is_empty())),
+            [left, connector @ (b"-a" | b"-o")]
+                if self.walker.state.dialect.test_may_end_in_connector
+                    && (left == b"-o" || !self.is_unary(left)) =>
+            {
+                Ok(Some(connector == b"-o" && !left.is_empty()))
+            }
+            [b"-a", _] if !self.walker.state.dialect.test_has_unary_a => Ok(None),
             [operator, operand] => self.unary(operator, operand),
             [left, operator, right] if is_binary(operator) => self.binary(left, operator, right),
             [left, connector @ (b"-a" | b"-o"), right]
@@ -87,12 +94,21 @@ impl Reader<'_> {
                 let (left, right) = (!left.is_empty(), !right.is_empty());
                 Ok(Some(if connector == b"-a" { left && right } else { left || right }))
             }
-            [b"!", operator, operand] => Ok(self.unary(operator, operand)?.map(|holds| !holds)),
+            [b"!", _, _] => self.negated(),
             [b"(", one, b")"] => Ok(Some(!one.is_empty())),
             [b"(", operator, operand, b")"] => match operator {
                 b"!" => Ok(Some(operand.is_empty())),
                 _ => self.unary(operator, operand),
             },
+            [b"!", one, other, _] if self.walker.state.dialect.test_negates_three => {
+                match (one, other) {
+                    (b"!", b"!") if self.walker.state.dialect.test_negates_once => {
+                        self.words = &self.words[1..];
+                        self.expression()
+                    }
+                    _ => self.negated(),
+                }
+            }
             [b"!", left, operator, right] if is_binary(operator) => {
                 Ok(self.binary(left, operator, right)?.map(|holds| !holds))
             }
@@ -102,6 +118,12 @@ impl Reader<'_> {
                 Ok(holds.filter(|_| ignores || self.at == self.words.len()))
             }
         }
+    }
+
+    /// The opposite of what stands behind the first word.
+    fn negated(&mut self) -> Holds {
+        self.words = &self.words[1..];
+        Ok(self.expression()?.map(|holds| !holds))
     }
 
     fn word(&self, ahead: usize) -> Option<&'static [u8]> {
@@ -169,8 +191,17 @@ impl Reader<'_> {
                 self.at += 1;
                 Ok(Some(!one.is_empty()))
             }
+            // The missing operand of a connector does not hold.
+            [] if self.at > 0 && self.walker.state.dialect.test_may_end_in_connector => {
+                Ok(Some(false))
+            }
             [] => Ok(None),
         }
+    }
+
+    fn is_unary(&self, word: &[u8]) -> bool {
+        let letters = self.walker.state.dialect.test_letters.as_bytes();
+        matches!(word, [b'-', letter] if letters.contains(letter))
     }
 
     fn number(&mut self, text: &[u8]) -> Option<i64> {
