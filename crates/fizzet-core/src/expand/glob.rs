@@ -134,7 +134,9 @@ pub(super) fn pathnames(
     } else if qualifiers.is_none() {
         found.sort_unstable();
     }
-    found.iter_mut().for_each(|path| settings.marks.mark(path, files));
+    if settings.marks != Marks::None {
+        found.iter_mut().for_each(|path| settings.marks.mark(path, files));
+    }
     let origin = match_origin(field, word, settings.rules);
     let modifiers = qualifiers.map_or(&[][..], Qualifiers::modifiers);
     let text = |path: Vec<u8>| {

@@ -263,9 +263,7 @@ pub(super) enum Marks {
 impl Marks {
     /// A path with its mark.
     pub(super) fn mark(self, path: &mut Vec<u8>, files: &dyn Files) {
-        let Some(status) = files.status(path, false).filter(|_| self != Marks::None) else {
-            return;
-        };
+        let Some(status) = files.status(path, false) else { return };
         let sign = match status.kind {
             FileKind::Folder => b'/',
             _ if self == Marks::Folders => return,
