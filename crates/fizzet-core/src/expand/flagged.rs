@@ -3,10 +3,6 @@
 //! The order is that of the manual's rules: the value, its subscript, the operation, joining between
 //! double quotes, modifiers, joining and splitting by flags, then what changes each element.
 
-use std::rc::Rc;
-
-use bstr::ByteSlice;
-
 use crate::expand::flags::{
     Order, abbreviated, change_each, like, ordered, padded_around, quoted_by, quoted_sparingly,
     split_at, told,
@@ -16,16 +12,14 @@ use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::shell_words::{Piece, shell_words};
 use crate::expand::substitute::{Place, Substitution};
-use crate::expand::{Context, Tilde, arithmetic, document, ifs, joined, pattern_text_with};
+use crate::expand::{Context, Tilde, arithmetic, document, ifs, pattern_text_with};
 use crate::source::Span;
-use crate::state::{Keeps, Padding, Value};
 use crate::stop::Stop;
+use crate::syntax::Parser;
 use crate::syntax::ast::{
-    Combine, Flag, Flagged, Further, Operation, Parameter, ParameterName, Part, Slice, Subscript,
-    Word,
+    Combine, Flag, Flagged, Operation, Parameter, ParameterName, Slice, Subscript, Word,
 };
-use crate::syntax::{Parser, is_name};
-use crate::text::{Standing, Text, character_ends};
+use crate::text::{Standing, Text};
 
 /// Flags whose effect is not followed.
 const UNFOLLOWED: &[u8] = b"%A_g";
@@ -113,70 +107,6 @@ impl Substitution<'_> {
         self.emit_flagged(flagged, held, separate || zips, place)
     }
 
-    /// The value that the expansion begins with.
-    fn flagged_value(&mut self, flagged: &Flagged, place: Place) -> Result<Held, Stop> {
-        let parameter = &flagged.parameter;
-        if let ParameterName::Variable(name) = &parameter.name {
-            self.cx.state().freshen(name);
-        }
-        let keys = flagged.flags.iter().any(|flag| flag.letter == b'k');
-        let held = match &flagged.inner {
-            Some(inner) => {
-                let held = self.inner_value(inner, place)?;
-                match &parameter.index {
-                    Some(Subscript::Index(index)) => {
-                        let at = self.index(index)?;
-                        self.element_of(held, at)
-                    }
-                    _ => held,
-                }
-            }
-            None if parameter.name == ParameterName::Variable([].into()) => Held::Unset,
-            None if keys => self.keys_and_values(flagged)?,
-            None => match &parameter.index {
-                Some(Subscript::Index(index)) if !self.is_keyed(parameter) => {
-                    let held = self.whole_value(parameter)?;
-                    let at = self.index(index)?;
-                    match (at, held) {
-                        // Parameter 0 of the list is none at all, element 0 of an array is unset.
-                        (0, Held::List { star, .. })
-                            if parameter.name == ParameterName::Special(b'@') =>
-                        {
-                            Held::List { items: Vec::new(), star }
-                        }
-                        (0, Held::List { .. }) => Held::Unset,
-                        (at, held) => self.element_of(held, at),
-                    }
-                }
-                Some(Subscript::At | Subscript::Star) if !self.is_list(parameter) => {
-                    self.held(&Parameter { index: None, ..parameter.clone() })?
-                }
-                None if flagged.slice.is_some() => self.whole_value(parameter)?,
-                _ => self.held(parameter)?,
-            },
-        };
-        let mut held = match &flagged.slice {
-            None => held,
-            Some(Slice::Search(letters, pattern)) if self.is_keyed(parameter) => {
-                self.searched_keys(flagged, letters, pattern)?
-            }
-            Some(slice) => self.sliced(flagged, held, slice)?,
-        };
-        for further in &flagged.further {
-            if matches!(held, Held::Unset) {
-                return Ok(held);
-            }
-            held = match further {
-                Further::Index(index) => {
-                    let at = self.index(index)?;
-                    self.element_of(held, at)
-                }
-                Further::Slice(slice) => self.sliced(flagged, held, slice)?,
-            };
-        }
-        Ok(held)
-    }
-
     /// What flags find where there is no value: an empty one, which `(q)` puts quotes around.
     fn empty_if_unset(&mut self, parameter: &Parameter, held: Held) -> Result<Held, Stop> {
         if !matches!(held, Held::Unset) {
@@ -184,13 +114,6 @@ impl Substitution<'_> {
         }
         self.unset(parameter)?;
         Ok(Held::One(Text::new()))
-    }
-
-    /// All of what subscripts take a part of.
-    fn whole_value(&mut self, parameter: &Parameter) -> Result<Held, Stop> {
-        let lists = !self.cx.state().dialect.names_mean_lists && self.is_list(parameter);
-        let index = lists.then_some(Subscript::Star);
-        self.held(&Parameter { index, ..parameter.clone() })
     }
 
     /// `$a[1]` where subscripts stand in braces only, which an option says behind the reading of the line.
@@ -213,150 +136,6 @@ impl Substitution<'_> {
         let outcome = self.operate(parameter, held, Place { fields: false, ..place })?;
         let made = self.replace_current(before);
         Ok(outcome.unwrap_or(Held::One(made)))
-    }
-
-    /// What another expansion in the place of a name gives.
-    fn inner_value(&mut self, inner: &Part, place: Place) -> Result<Held, Stop> {
-        let span = inner.span();
-        if let Part::Double { parts, .. } = inner
-            && !self.is_one_expansion(parts)
-        {
-            let message =
-                "the quotes hold something else than one expansion in braces or parentheses";
-            let status = self.cx.state().dialect.bad_substitution_status;
-            return Err(self.cx.state().mistake(message, span, status));
-        }
-        let word = Word::new(vec![inner.clone()], span);
-        let inside = Place { tilde: Tilde::Never, ..place };
-        if place.quoted && makes_list(inner) {
-            let pieces = Substitution::run(self.cx, &word, Place { fields: true, ..inside })?;
-            let mut items: Vec<Text> = pieces.into_iter().map(|piece| piece.text).collect();
-            // One part alone is no list, nor is it one with another subscript behind it.
-            return Ok(match items.len() {
-                1 if !asks_separate(inner) => Held::One(items.remove(0)),
-                _ => Held::List { items, star: true },
-            });
-        }
-        if place.quoted || matches!(inner, Part::Double { .. }) {
-            let pieces = Substitution::run(self.cx, &word, Place { fields: false, ..inside })?;
-            return Ok(Held::One(joined(pieces)));
-        }
-        let pieces = Substitution::run(self.cx, &word, inside)?;
-        let mut items = super::split_all(self.cx, pieces, &word)?;
-        Ok(match items.len() {
-            0 => Held::One(Text::new()),
-            1 => Held::One(items.remove(0)),
-            _ => Held::List { items, star: true },
-        })
-    }
-
-    /// Whether quotes in the place of a name hold nothing but one `${...}`, `$(...)` or `$((...))`.
-    fn is_one_expansion(&mut self, parts: &[Part]) -> bool {
-        let [part] = parts else { return parts.is_empty() };
-        let written = self.cx.state().sources.bytes(part.span());
-        written.starts_with(b"${") || written.starts_with(b"$(")
-    }
-
-    fn is_keyed(&mut self, parameter: &Parameter) -> bool {
-        let ParameterName::Variable(name) = &parameter.name else { return false };
-        if self.tells_programs(name) {
-            return true;
-        }
-        let variable = self.cx.state().variables.get(name);
-        matches!(variable.map(|one| &one.value), Some(Value::Associative(_)))
-    }
-
-    fn is_list(&mut self, parameter: &Parameter) -> bool {
-        match &parameter.name {
-            ParameterName::Variable(name) => {
-                let state = self.cx.state();
-                state.variables.is_array(name)
-            }
-            name => matches!(name, ParameterName::Special(b'@' | b'*')),
-        }
-    }
-
-    fn keys_and_values(&mut self, flagged: &Flagged) -> Result<Held, Stop> {
-        let parameter = &flagged.parameter;
-        let name = parameter.name.to_bytes();
-        let values = flagged.flags.iter().any(|flag| flag.letter == b'v');
-        let value = self.cx.state().variables.get(&name).map(|one| one.value.clone());
-        let Some(Value::Associative(elements)) = value else { return self.held(parameter) };
-        let pairs = elements.pairs().into_iter().flat_map(|(key, value)| {
-            [Some(key), values.then_some(value)].into_iter().flatten().cloned()
-        });
-        Ok(Held::List { items: pairs.collect(), star: true })
-    }
-
-    /// `(P)`: the value is the name of the parameter that is meant.
-    fn named_value(&mut self, parameter: &Parameter, held: Held) -> Result<Held, Stop> {
-        let Held::One(text) = held else { return Ok(held) };
-        let name: Rc<[u8]> = text.bytes().into();
-        let name = match &*name {
-            digits if !digits.is_empty() && digits.iter().all(u8::is_ascii_digit) => {
-                let number = String::from_utf8_lossy(digits).parse().unwrap_or(usize::MAX);
-                ParameterName::Positional(number)
-            }
-            _ if is_name(&name) => ParameterName::Variable(name),
-            b"@" => ParameterName::Special(b'@'),
-            b"*" => ParameterName::Special(b'*'),
-            _ => return self.named_element(&name),
-        };
-        let operation = Operation::Value;
-        self.held(&Parameter { name, index: None, operation, ..parameter.clone() })
-    }
-
-    /// What a name with a subscript means: `h[key]`, `a[2,3]`.
-    fn named_element(&mut self, written: &[u8]) -> Result<Held, Stop> {
-        if !written.ends_with(b"]") || !written.contains(&b'[') {
-            return Ok(Held::Unset);
-        }
-        let text = [b"${", written, b"}"].concat();
-        let state = self.cx.state();
-        let source = state.sources.built("(P)", &text);
-        let dialect = state.dialect.clone();
-        let whole = Span::new(source, 0, text.len());
-        let word = Parser::new(&text, source, &dialect).whole_text(whole)?;
-        match &word.parts[..] {
-            [Part::Flagged(flagged)] => self.flagged_value(flagged, Place::FIELDS),
-            [Part::Parameter(parameter)] => self.held(parameter),
-            _ => Ok(Held::Unset),
-        }
-    }
-
-    /// `${#x}`: characters of a text, elements of a list; with `(c)` characters, with `(w)` words of all
-    /// elements together.
-    fn flagged_length(&mut self, flagged: &Flagged, held: Held) -> Result<Held, Stop> {
-        let parameter = &flagged.parameter;
-        let unit =
-            flagged.flags.iter().map(|flag| flag.letter).find(|f| matches!(f, b'c' | b'w' | b'W'));
-        let held = match (&held, unit) {
-            (Held::List { items, .. }, Some(_)) => {
-                Held::One(super::whole::joined(items, b" ", parameter.span))
-            }
-            _ => held,
-        };
-        let count = match &held {
-            Held::One(text) if text.has_hole() => return Ok(held),
-            Held::Unset => {
-                self.unset(parameter)?;
-                0
-            }
-            Held::One(text) if unit == Some(b'w') || unit == Some(b'W') => {
-                let separator = flagged.flags.iter().find(|flag| flag.letter == b's');
-                let separator = separator.and_then(|flag| flag.arguments.first());
-                let words: Vec<&[u8]> = match separator {
-                    Some(separator) if !separator.is_empty() => {
-                        text.bytes().split_str(&**separator).collect()
-                    }
-                    _ => text.bytes().split(u8::is_ascii_whitespace).collect(),
-                };
-                words.iter().filter(|word| unit == Some(b'W') || !word.is_empty()).count()
-            }
-            Held::One(text) => character_ends(text.bytes(), true).len() - 1,
-            Held::List { items, .. } => items.len(),
-        };
-        Ok(Held::One(self.computed(parameter, count.to_string().as_bytes())))
     }
 
     /// `${x:#pattern}`
@@ -568,38 +347,6 @@ impl Substitution<'_> {
         Ok(Held::List { items, star: false })
     }
 
-    /// What kind of variable a parameter is: `scalar`, `array-readonly`.
-    fn kind_of(&mut self, parameter: &Parameter) -> Vec<u8> {
-        let ParameterName::Variable(name) = &parameter.name else {
-            return b"array-special".to_vec();
-        };
-        let is_local = self.cx.is_local(name);
-        let state = self.cx.state();
-        let Some(variable) = state.variables.get(name) else { return Vec::new() };
-        let mut words = vec![match (&variable.value, variable.keeps) {
-            (Value::Indexed(_), _) => "array",
-            (Value::Associative(_), _) => "association",
-            (_, Keeps::Integer(_)) => "integer",
-            (_, Keeps::Real { .. }) => "float",
-            (Value::Nothing, Keeps::Text) => return Vec::new(),
-            _ => "scalar",
-        }];
-        words.extend(is_local.then_some("local"));
-        words.extend(match variable.keeps {
-            Keeps::Field(Padding::Left | Padding::LeftDigits, _) => Some("left"),
-            Keeps::Field(Padding::Right | Padding::RightWhole, _) => Some("right_blanks"),
-            Keeps::Field(Padding::Zeros | Padding::Filled, _) => Some("right_zeros"),
-            Keeps::Lower => Some("lower"),
-            Keeps::Upper => Some("upper"),
-            _ => None,
-        });
-        words.extend(variable.read_only.then_some("readonly"));
-        words.extend(variable.exported.then_some("export"));
-        words.extend(variable.unique.then_some("unique"));
-        words.extend(variable.own.then_some("special"));
-        words.join("-").into_bytes()
-    }
-
     fn emit_flagged(
         &mut self,
         flagged: &Flagged,
@@ -625,17 +372,6 @@ impl Substitution<'_> {
             held => self.emit(&flagged.parameter, held, place),
         }
     }
-}
-
-/// Whether an expansion is a list between double quotes too.
-fn makes_list(part: &Part) -> bool {
-    let Part::Flagged(flagged) = part else { return false };
-    let lists = |flag: &Flag| matches!(flag.letter, b's' | b'f' | b'0' | b'z' | b'@');
-    flagged.splits == Some(true) || flagged.flags.iter().any(lists)
-}
-
-fn asks_separate(part: &Part) -> bool {
-    matches!(part, Part::Flagged(flagged) if flagged.flags.iter().any(|flag| flag.letter == b'@'))
 }
 
 /// `(z)`: the words that the shell reads in a text; with `(Z:n:)` newlines are blanks.

@@ -12,6 +12,7 @@ mod change;
 mod combine;
 mod distribute;
 mod flagged;
+mod flagged_value;
 mod flags;
 mod glob;
 mod instead;

@@ -228,6 +228,10 @@ macro_rules! utilities_rows {
     printf_codes_are_bytes: bool = [N, N, Y, Y, N, N, N], "observed in all six: printf '%d' \"'é\"";
     /// `autoload` names functions that are read from the folders of `fpath` when they are called.
     reads_functions: bool = [N, N, N, N, N, N, Y], "observed in zsh: fpath=(.); echo 'echo $0 $1' >f; autoload f; f x";
+    /// The precision of `%c` in `printf` says how often the character is written.
+    printf_repeats_characters: bool = [N, N, N, N, Y, N, N], "observed in all six: printf %.3c a";
+    /// `printf` minds a whole number without an argument.
+    printf_minds_missing: bool = [N, N, N, Y, N, N, N], "observed in all six: printf %d; echo $?";
     /// `%#x` in `printf` puts a prefix before 0 too.
     printf_prefixes_zero: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%#x' 0";
     /// The status of `unset` for an element with an empty index, which changes nothing then.

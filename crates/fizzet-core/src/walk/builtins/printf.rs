@@ -254,7 +254,10 @@ impl Printing<'_> {
 
     /// The next argument as a whole number; `signed` where it is shown with its sign.
     fn next_number(&mut self, signed: bool) -> i64 {
-        let Some(text) = self.next() else { return 0 };
+        let Some(text) = self.next() else {
+            self.status |= Status::from(self.walker.state.dialect.printf_minds_missing);
+            return 0;
+        };
         let bytes = text.bytes().trim_ascii_start();
         self.status |=
             Status::from(bytes.is_empty() && self.walker.state.dialect.printf_minds_empty);
@@ -294,13 +297,25 @@ impl Printing<'_> {
                 return 0;
             }
         }
-        if decimal_overflows(&digits[..end]) {
-            self.status = 1;
-            if !whole {
-                return 0;
+        let value = match decimal(&digits[..end]) {
+            None => value,
+            Some(magnitude) => {
+                let most = match (signed, negative) {
+                    (true, true) => i64::MIN.unsigned_abs(),
+                    (true, false) => i64::MAX.unsigned_abs(),
+                    (false, _) => u64::MAX,
+                };
+                if magnitude > u128::from(most) {
+                    self.status = 1;
+                    return match signed && negative {
+                        _ if !whole => 0,
+                        true => i64::MIN,
+                        false => most as i64,
+                    };
+                }
+                magnitude as u64 as i64
             }
-            return if negative { i64::MIN } else { i64::MAX };
-        }
+        };
         if negative { value.wrapping_neg() } else { value }
     }
 
@@ -382,7 +397,20 @@ impl Printing<'_> {
             }
             b'c' => {
                 let text = self.next().unwrap_or_default();
-                self.padded(&text.slice(0, text.len().min(1)), one);
+                let first = match self.walker.state.dialect.printf_counts_characters {
+                    true => crate::text::next_character(text.bytes(), true).map_or(0, |one| one.1),
+                    false => text.len().min(1),
+                };
+                // Of nothing the first character is the byte 0 that ends it.
+                let nothing = || Text::from_bytes(*b"\0", Standing::Quoted, self.origin.clone());
+                let shown = if first == 0 { nothing() } else { text.slice(0, first) };
+                let times = match self.walker.state.dialect.printf_repeats_characters {
+                    true => one.precision.unwrap_or(1).clamp(1, 1 << 20),
+                    false => 1,
+                };
+                let mut all = shown.clone();
+                (1..times).for_each(|_| all.push_text(&shown));
+                self.padded(&all, one);
             }
             b'b' => {
                 let text = self.next().unwrap_or_default();
@@ -437,7 +465,10 @@ impl Printing<'_> {
                     keeps_zeros: one.alternative,
                     halves_up: self.walker.state.dialect.halves_up,
                 };
-                let digits = value.absolute().shown(format);
+                let mut digits = value.absolute().shown(format);
+                if one.alternative && digits.starts_with(|digit: char| digit.is_ascii_digit()) {
+                    keep_point(&mut digits);
+                }
                 let sign = sign_of(value.is_negative(), one);
                 let whole = Specification { precision: None, ..one.clone() };
                 self.number(sign, &digits, &whole);
@@ -445,11 +476,11 @@ impl Printing<'_> {
             b'd' | b'i' => {
                 let value = self.next_number(true);
                 let sign = sign_of(value < 0, one);
-                self.number(sign, &value.unsigned_abs().to_string(), one);
+                self.whole_number(sign, &value.unsigned_abs().to_string(), one);
             }
             b'u' => {
                 let value = self.next_number(false) as u64;
-                self.number("", &value.to_string(), one);
+                self.whole_number("", &value.to_string(), one);
             }
             b'o' => {
                 let value = self.next_number(false);
@@ -458,7 +489,10 @@ impl Printing<'_> {
                 let led = digits.starts_with('0')
                     || one.precision.is_some_and(|least| least > digits.len());
                 let prefix = if one.alternative && !led { "0" } else { "" };
-                self.number(prefix, &digits, one);
+                match one.alternative {
+                    true => self.number(prefix, &digits, one),
+                    false => self.whole_number(prefix, &digits, one),
+                }
             }
             b'x' | b'X' => {
                 let value = self.next_number(false);
@@ -468,7 +502,7 @@ impl Printing<'_> {
                 };
                 let prefixed = value != 0 || self.walker.state.dialect.printf_prefixes_zero;
                 let prefix = if one.alternative && prefixed { prefix } else { "" };
-                self.number(prefix, &digits, one);
+                self.whole_number(prefix, &digits, one);
             }
             _ => return None,
         }
@@ -525,6 +559,12 @@ impl Printing<'_> {
         self.padded(&text, one);
     }
 
+    /// A whole number, of which a 0 without any wanted digit has none.
+    fn whole_number(&mut self, sign: &str, digits: &str, one: &Specification) {
+        let none = digits == "0" && one.precision == Some(0);
+        self.number(sign, if none { "" } else { digits }, one);
+    }
+
     fn padded(&mut self, text: &Text, one: &Specification) {
         let length = match self.walker.state.dialect.printf_counts_characters {
             true => bstr::ByteSlice::chars(text.bytes()).count(),
@@ -538,6 +578,14 @@ impl Printing<'_> {
         if one.left {
             self.put(&blanks);
         }
+    }
+}
+
+/// Puts a point behind the whole part of a real that has none.
+fn keep_point(digits: &mut String) {
+    if !digits.contains('.') {
+        let whole = digits.find(|one: char| !one.is_ascii_digit()).unwrap_or(digits.len());
+        digits.insert(whole, '.');
     }
 }
 
@@ -556,12 +604,12 @@ fn sign_of(negative: bool, one: &Specification) -> &'static str {
     }
 }
 
-/// Whether decimal digits are more than a number can hold.
-fn decimal_overflows(digits: &[u8]) -> bool {
-    digits.len() >= 19
-        && digits[0] != b'0'
-        && std::str::from_utf8(digits).is_ok_and(|text| text.parse::<i64>().is_err())
-        && digits.iter().all(u8::is_ascii_digit)
+/// The value of decimal digits that begin with no zero; nothing where they are others.
+fn decimal(digits: &[u8]) -> Option<u128> {
+    let is_one = !digits.is_empty() && digits[0] != b'0' && digits.iter().all(u8::is_ascii_digit);
+    let add =
+        |sum: u128, digit: &u8| sum.saturating_mul(10).saturating_add(u128::from(digit - b'0'));
+    is_one.then(|| digits.iter().fold(0, add))
 }
 
 /// A value with backslashes, as `%q` of bash prints it.
