@@ -1,10 +1,16 @@
 //! The escapes of `printf`, `echo` and `print`.
 
+use crate::dialect::LargeOctal;
 use crate::lineage::Origin;
 use crate::text::{Standing, Text};
 
 /// A text with its escapes decoded, and whether output goes on behind it.
-pub(super) fn decoded(text: &Text, origin: &Origin, letters: &str) -> (Text, bool) {
+pub(super) fn decoded(
+    text: &Text,
+    origin: &Origin,
+    letters: &str,
+    large: LargeOctal,
+) -> (Text, bool) {
     let (bytes, letters) = (text.bytes(), letters.as_bytes());
     let mut out = Text::new();
     let mut at = 0;
@@ -15,7 +21,7 @@ pub(super) fn decoded(text: &Text, origin: &Origin, letters: &str) -> (Text, boo
             at += plain;
             continue;
         }
-        match escape(&bytes[at + 1..], letters) {
+        match escape(&bytes[at + 1..], letters, large) {
             _ if bytes.get(at + 1) == Some(&b'c') && letters.contains(&b'c') => {
                 return (out, false);
             }
@@ -36,11 +42,11 @@ pub(super) fn decoded(text: &Text, origin: &Origin, letters: &str) -> (Text, boo
 
 /// What an escape behind its backslash stands for, and how many bytes it takes; `None` where it is
 /// none of the letters.
-pub(super) fn escape(text: &[u8], letters: &[u8]) -> Option<(Vec<u8>, usize)> {
+pub(super) fn escape(text: &[u8], letters: &[u8], large: LargeOctal) -> Option<(Vec<u8>, usize)> {
     let letter = *text.first()?;
     match letter {
-        b'0' if letters.contains(&b'0') => return octal(text, 4),
-        b'0'..=b'7' if letters.contains(&b'1') => return octal(text, 3),
+        b'0' if letters.contains(&b'0') => return octal(text, 4, large),
+        b'0'..=b'7' if letters.contains(&b'1') => return octal(text, 3, large),
         _ if !letters.contains(&letter) || matches!(letter, b'-' | b'.') => {
             // The format of `printf` in ksh93 drops any other backslash.
             return letters.contains(&b'*').then(|| (vec![letter], 1));
@@ -81,9 +87,20 @@ fn hexadecimal(text: &[u8], most: usize) -> Option<(u32, usize)> {
     Some((u32::from_str_radix(digits, 16).ok()?, 1 + length))
 }
 
-fn octal(text: &[u8], most: usize) -> Option<(Vec<u8>, usize)> {
-    let length = text.iter().take(most).take_while(|byte| (b'0'..=b'7').contains(byte)).count();
-    let value =
-        text[..length].iter().fold(0u32, |value, digit| value * 8 + u32::from(digit - b'0'));
-    Some((vec![value as u8], length))
+fn octal(text: &[u8], most: usize, large: LargeOctal) -> Option<(Vec<u8>, usize)> {
+    let (mut value, mut length) = (0u32, 0);
+    for digit in text.iter().take(most).take_while(|byte| (b'0'..=b'7').contains(byte)) {
+        let next = value * 8 + u32::from(digit - b'0');
+        if next > 0o377 && large == LargeOctal::Stops {
+            break;
+        }
+        (value, length) = (next, length + 1);
+    }
+    let byte = value as u8;
+    let made = match large {
+        // Of a number that is too large the low byte is a character.
+        LargeOctal::Character if value > 0o377 => char::from(byte).to_string().into_bytes(),
+        _ => vec![byte],
+    };
+    Some((made, length))
 }

@@ -227,18 +227,22 @@ fn join(
     walker.write(out)
 }
 
+/// Where `\c` stands.
+fn end_of_output(bytes: &[u8]) -> Option<usize> {
+    let mut at = 0;
+    loop {
+        match bytes.get(at)? {
+            b'\\' if bytes.get(at + 1) == Some(&b'c') => return Some(at),
+            b'\\' => at += 2,
+            _ => at += 1,
+        }
+    }
+}
+
 /// A word decoded as `$'...'` is; false if `\c` ends all output.
 fn unquoted(word: &Text, origin: &Origin, escapes: &DollarEscapes) -> (Text, bool) {
     let bytes = word.bytes();
-    let mut at = 0;
-    let end = loop {
-        match bytes.get(at) {
-            None => break None,
-            Some(b'\\') if bytes.get(at + 1) == Some(&b'c') => break Some(at),
-            Some(b'\\') => at += 2,
-            Some(_) => at += 1,
-        }
-    };
+    let end = end_of_output(bytes);
     let read = decode_escapes(&bytes[..end.unwrap_or(bytes.len())], escapes);
     (Text::from_bytes(read, Standing::Quoted, origin.clone()), end.is_none())
 }
@@ -262,9 +266,10 @@ fn joined(
             continue;
         }
         let dialect = &walker.state.dialect;
+        let large = dialect.dollar_escapes.large_octal;
         let (text, goes_on) = match escapes {
             Escapes::OfQuotes => unquoted(word, &origin, dialect.dollar_escapes),
-            _ => decoded(word, &origin, dialect.echo_escapes),
+            _ => decoded(word, &origin, dialect.echo_escapes, large),
         };
         out.push_text(&text);
         let stop = walker.state.dialect.echo_end;
@@ -274,10 +279,12 @@ fn joined(
             }
             return out;
         }
-        if !goes_on {
+        // The rest is decoded nevertheless.
+        let mut rest = word.clone();
+        while let Some(at) = end_of_output(rest.bytes()).filter(|_| !goes_on) {
             end = None;
-            let rest = word.bytes().windows(2).position(|two| two == b"\\c").map_or(0, |at| at + 2);
-            out.push_text(&word.slice(rest, word.len()));
+            rest = rest.slice(at + 2, rest.len());
+            out.push_text(&decoded(&rest, &origin, dialect.echo_escapes, large).0);
         }
     }
     if let Some(end) = end {

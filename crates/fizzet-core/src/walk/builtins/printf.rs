@@ -1,6 +1,6 @@
 //! `printf` (POSIX XBD 5 and XCU printf).
 
-use crate::dialect::{DollarQuoting, Positions, PrintfQuoting, PrintfReals};
+use crate::dialect::{DollarQuoting, LargeOctal, Positions, PrintfQuoting, PrintfReals};
 use crate::expand::arithmetic;
 use crate::expand::backslashed as backslashed_for_zsh;
 use crate::expand::quoting::{in_dollar_quotes, requoted_for};
@@ -120,7 +120,7 @@ impl Printing<'_> {
                     at += 2 + self.control(&bytes[at + 2..]);
                     continue;
                 }
-                match escape(&bytes[at + 1..], letters) {
+                match escape(&bytes[at + 1..], letters, self.large_octal()) {
                     Some((made, used)) => {
                         self.put(&made);
                         at += 1 + used;
@@ -156,7 +156,7 @@ impl Printing<'_> {
         let letters = self.walker.state.dialect.format_escapes.as_bytes();
         let (byte, used) = match text {
             [] => (b'@', 0),
-            [b'\\', rest @ ..] => match escape(rest, letters) {
+            [b'\\', rest @ ..] => match escape(rest, letters, self.large_octal()) {
                 Some((made, used)) => (made.first().copied().unwrap_or(b'@'), 1 + used),
                 None => (b'\\', 1),
             },
@@ -164,6 +164,11 @@ impl Printing<'_> {
         };
         self.put(&[byte.to_ascii_uppercase() ^ 0x40]);
         used
+    }
+
+    /// What becomes of octal escapes that are more than a byte.
+    fn large_octal(&self) -> LargeOctal {
+        self.walker.state.dialect.dollar_escapes.large_octal
     }
 
     fn put(&mut self, bytes: &[u8]) {
@@ -415,7 +420,7 @@ impl Printing<'_> {
             b'b' => {
                 let text = self.next().unwrap_or_default();
                 let letters = self.walker.state.dialect.argument_escapes;
-                let (made, goes_on) = decoded(&text, &self.origin, letters);
+                let (made, goes_on) = decoded(&text, &self.origin, letters, self.large_octal());
                 let end = self.bytes_of(&made, one.precision.unwrap_or(usize::MAX));
                 self.padded(&made.slice(0, end), one);
                 return Some(goes_on);
