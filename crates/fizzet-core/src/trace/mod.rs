@@ -124,8 +124,12 @@ impl CommandKind {
 pub struct AssignmentTrace {
     /// The variable.
     pub name: Rc<[u8]>,
-    /// Its value.
+    /// The index as it is written, where one element is assigned.
+    pub index: Option<Box<[u8]>>,
+    /// Its value; of an array that is assigned whole, that of its first element.
     pub value: Text,
+    /// The keys and values of an array that is assigned whole.
+    pub elements: Option<Vec<(Text, Text)>>,
     /// Where it is written.
     pub span: Span,
 }

@@ -95,10 +95,33 @@ impl Walker {
                 self.state.variables.entry(&name).exported = true;
             }
             if self.wants.commands {
-                traces.push(AssignmentTrace { name, value, span });
+                let elements = self.elements_of(assignment);
+                let index = assignment.index.as_ref().map(|index| index.word.span);
+                let index = index.map(|at| self.state.sources.bytes(at).into());
+                traces.push(AssignmentTrace { name, index, value, elements, span });
             }
         }
         Ok((traces, saved))
+    }
+
+    /// The elements of an array that an assignment has made or added to.
+    fn elements_of(&self, assignment: &Assignment) -> Option<Vec<(Text, Text)>> {
+        if assignment.index.is_some() || !matches!(assignment.value, AssignedValue::Array(_)) {
+            return None;
+        }
+        let number = |key: &i64| self.state.shell_number(*key);
+        match &self.state.variables.get(&assignment.name)?.value {
+            Value::Indexed(elements) => {
+                let first = i64::from(self.state.dialect.zero_is_first);
+                let told = |(key, text): (&i64, &Text)| (number(&(key - first)), text.clone());
+                Some(elements.iter().map(told).collect())
+            }
+            Value::Associative(elements) => {
+                let told = |(key, text): (&Text, &Text)| (key.clone(), text.clone());
+                Some(elements.pairs().into_iter().map(told).collect())
+            }
+            _ => None,
+        }
     }
 
     /// The values of assignments of texts, before any of them is carried out.

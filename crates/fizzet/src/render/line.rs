@@ -5,7 +5,7 @@ use std::ops::Range;
 use fizzet_core::notes::Note;
 use fizzet_core::source::{Sources, Span};
 use fizzet_core::text::Text;
-use fizzet_core::trace::{CommandKind, CommandTrace, Trace, WordTrace};
+use fizzet_core::trace::{AssignmentTrace, CommandKind, CommandTrace, Trace, WordTrace};
 
 use crate::cli::Show;
 use crate::render::detail;
@@ -228,15 +228,51 @@ fn column(page: &mut Page, cells: Option<&Vec<Cell>>, columns: usize, style: ans
 
 fn assignments(page: &mut Page, command: &CommandTrace) {
     for assignment in &command.assignments {
-        let name = String::from_utf8_lossy(&assignment.name);
-        let value = shown(&assignment.value);
         let (frame, bold) = (page.palette.frame, page.palette.value);
         let scope = match command.kind {
             CommandKind::Nothing | CommandKind::Special => "",
             _ => "  (for this command)",
         };
-        page.styled(frame, &format!("{name} = ")).cells(&value, bold).text(scope).end_row();
+        let assigned = assigned(assignment);
+        for (name, value) in &assigned.values {
+            let value = shown(value);
+            page.styled(frame, &format!("{name} = ")).cells(&value, bold).text(scope).end_row();
+        }
+        if let Some(left_out) = assigned.left_out {
+            page.text(&left_out).end_row();
+        }
     }
+}
+
+/// The most elements of an array that are shown one by one.
+const MAX_ELEMENTS: usize = 16;
+
+/// What an assignment has made, as people read it.
+pub(super) struct Assigned<'a> {
+    /// What is assigned to, an element of an array each, and its value.
+    pub(super) values: Vec<(String, &'a Text)>,
+    /// What is said of elements that are not shown, or where there are none.
+    pub(super) left_out: Option<String>,
+}
+
+pub(super) fn assigned(assignment: &AssignmentTrace) -> Assigned<'_> {
+    let name = String::from_utf8_lossy(&assignment.name).into_owned();
+    let element = |key: &[u8]| format!("{name}[{}]", String::from_utf8_lossy(key));
+    let Some(elements) = &assignment.elements else {
+        let target = assignment.index.as_deref().map_or_else(|| name.clone(), element);
+        return Assigned { values: vec![(target, &assignment.value)], left_out: None };
+    };
+    let label = |key: &Text| element(key.bytes());
+    let shown = elements.iter().take(MAX_ELEMENTS);
+    let values = shown.map(|(key, value)| (label(key), value)).collect();
+    let left_out = match elements.len() {
+        0 => Some(format!("{name} has no elements")),
+        count if count > MAX_ELEMENTS => {
+            Some(format!("... {} more elements", count - MAX_ELEMENTS))
+        }
+        _ => None,
+    };
+    Assigned { values, left_out }
 }
 
 fn notes(page: &mut Page, trace: &Trace) {

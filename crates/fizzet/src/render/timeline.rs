@@ -238,11 +238,16 @@ impl<W: Write> Timeline<W> {
     fn assignments(&mut self, command: &CommandTrace) {
         let bold = self.page.palette.value;
         for assignment in &command.assignments {
-            let name = String::from_utf8_lossy(&assignment.name).into_owned();
-            let shown = line::shown(&assignment.value);
-            let room = self.page.width.saturating_sub(MARGIN + name.len() + 3).max(20);
-            let label = format!("{name} = ");
-            self.value(&label, &rows_within(&shown, room, MAX_VALUE_ROWS), bold);
+            let assigned = line::assigned(assignment);
+            for (name, value) in &assigned.values {
+                let shown = line::shown(value);
+                let room = self.page.width.saturating_sub(MARGIN + name.len() + 3).max(20);
+                let label = format!("{name} = ");
+                self.value(&label, &rows_within(&shown, room, MAX_VALUE_ROWS), bold);
+            }
+            if let Some(left_out) = assigned.left_out {
+                self.page.pad(MARGIN).text(&left_out).end_row();
+            }
         }
     }
 

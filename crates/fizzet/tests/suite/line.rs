@@ -50,6 +50,23 @@ note other-count  line 1, column 1
 }
 
 #[test]
+fn an_array_is_shown_element_by_element() {
+    let shown = |line: &str| {
+        let out = Run::of(&["line", "--clean", line]).prints();
+        let rows = out.lines().filter(|row| row.contains(" = ") || row.contains("element"));
+        rows.filter(|row| !row.starts_with("argc")).map(str::to_owned).collect::<Vec<_>>()
+    };
+    assert_eq!(shown("jars=(lime 'heather honey')"), ["jars[0] = lime", "jars[1] = heather␣honey"]);
+    assert_eq!(shown("jars=(); jars[i+1]=lime"), ["jars has no elements", "jars[i+1] = lime"]);
+    let many = shown("jars=({1..40})");
+    assert_eq!((many.len(), &*many[16]), (17, "... 24 more elements"));
+    let document = json(&["--shell", "zsh", "jars=(lime heather)"]);
+    let elements = &document["commands"][0]["assignments"][0]["elements"];
+    assert_eq!(elements[1]["key"]["text"], "2");
+    assert_eq!(elements[1]["value"]["text"], "heather");
+}
+
+#[test]
 fn everything_behind_the_line_belongs_to_the_program() {
     let document = json(&["label \"$@\"", "--format", "-x", "--", "--help"]);
     assert_eq!(vector(&document, 0), ["label", "--format", "-x", "--", "--help"]);

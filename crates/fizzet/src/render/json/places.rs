@@ -20,9 +20,9 @@ use fizzet_core::trace::{
 use crate::cli::Show;
 use crate::render::json::kept::Kept;
 use crate::render::json::shape::{
-    Arg, AssignmentOut, Command, Each, FunctionOut, HopOut, Line, Made, NoteOut, OutlineOut,
-    OutlinedOut, OutlinedWordOut, Params, Piece, Pieces, Place, Problem, Redirection, StageOut,
-    Status, WordStages,
+    Arg, AssignmentOut, Command, Each, ElementOut, FunctionOut, HopOut, Line, Made, NoteOut,
+    OutlineOut, OutlinedOut, OutlinedWordOut, Params, Piece, Pieces, Place, Problem, Redirection,
+    StageOut, Status, WordStages,
 };
 
 /// The version of the shape.
@@ -198,9 +198,15 @@ impl<'a> Places<'a> {
     fn assignment(&'a self, assignment: &'a AssignmentTrace) -> AssignmentOut<'a> {
         AssignmentOut {
             name: String::from_utf8_lossy(&assignment.name),
+            index: assignment.index.as_deref().map(String::from_utf8_lossy),
             value: self.arg(&assignment.value),
+            elements: assignment.elements.as_ref().map(|all| self.each(all, Places::element)),
             source: self.place(assignment.span),
         }
+    }
+
+    fn element(&'a self, (key, value): &'a (Text, Text)) -> ElementOut<'a> {
+        ElementOut { key: self.arg(key), value: self.arg(value) }
     }
 
     fn redirection(&'a self, redirection: &'a RedirectTrace) -> Redirection<'a> {

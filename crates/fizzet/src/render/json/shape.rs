@@ -289,8 +289,24 @@ pub struct Params<'a> {
 #[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
 pub struct AssignmentOut<'a> {
     pub(super) name: Cow<'a, str>,
+    /// The index as it is written, where one element is assigned.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub(super) index: Option<Cow<'a, str>>,
+    /// The value; of an array that is assigned whole, that of its first element.
     pub(super) value: Arg<'a>,
+    /// All elements of an array that is assigned whole.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    #[cfg_attr(feature = "schema", schemars(with = "Option<Vec<ElementOut<'static>>>"))]
+    pub(super) elements: Option<Each<'a, (Text, Text), ElementOut<'a>>>,
     pub(super) source: Made<Place<'a>>,
+}
+
+/// An element of an array.
+#[derive(Serialize)]
+#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+pub struct ElementOut<'a> {
+    pub(super) key: Arg<'a>,
+    pub(super) value: Arg<'a>,
 }
 
 /// A redirection of a command.
