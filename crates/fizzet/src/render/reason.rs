@@ -129,8 +129,11 @@ fn parameter_piece(sources: &Sources, run: &Run, word: &WordTrace, nth: usize) -
     if all && expansion.quoted {
         return format!("one parameter of {name}, kept whole{given}");
     }
-    if run.is_quoted() {
+    if run.is_quoted() && expansion.quoted {
         return format!("value of {name}{given}, kept whole by the quotes");
+    }
+    if run.is_quoted() {
+        return format!("value of {name}{given}, which is not split here");
     }
     match word.count {
         1 => format!("value of {name}{given}, not quoted"),
