@@ -22,6 +22,11 @@ struct Element {
 }
 
 impl Associative {
+    /// How many elements there are.
+    pub(crate) fn count(&self) -> usize {
+        self.elements.len()
+    }
+
     /// One without elements.
     pub fn new(order: KeyOrder) -> Associative {
         Associative { elements: FxHashMap::default(), order, made: 0 }

@@ -17,6 +17,9 @@ use crate::walk::Walker;
 /// What assignments have done, and what to put back afterwards.
 pub(super) type Assigned = (Vec<AssignmentTrace>, Saved);
 
+/// How many elements are shown again when others are added to them.
+const FEW_ELEMENTS: usize = 16;
+
 /// Variables as they were before a command with assignments of its own.
 pub(super) type Saved = Vec<(Rc<[u8]>, Option<Variable>)>;
 
@@ -54,6 +57,7 @@ impl Walker {
             {
                 self.state.variables.clear(&assignment.name);
             }
+            let highest = self.state.variables.highest(&assignment.name);
             if temporary && !assignment.append && self.state.dialect.temporaries_are_plain {
                 self.without_attributes(&assignment.name);
             }
@@ -95,7 +99,7 @@ impl Walker {
                 self.state.variables.entry(&name).exported = true;
             }
             if self.wants.commands {
-                let elements = self.elements_of(assignment);
+                let elements = self.elements_of(assignment, highest);
                 let index = assignment.index.as_ref().map(|index| index.word.span);
                 let index = index.map(|at| self.state.sources.bytes(at).into());
                 traces.push(AssignmentTrace { name, index, value, elements, span });
@@ -104,8 +108,9 @@ impl Walker {
         Ok((traces, saved))
     }
 
-    /// The elements of an array that an assignment has made or added to.
-    fn elements_of(&self, assignment: &Assignment) -> Option<Vec<(Text, Text)>> {
+    /// The elements of an array that an assignment has made. Of one that it has added to, all if they are few,
+    /// else those behind what was the highest index: what is kept is in proportion to what was done.
+    fn elements_of(&self, assignment: &Assignment, highest: i64) -> Option<Vec<(Text, Text)>> {
         if assignment.index.is_some() || !matches!(assignment.value, AssignedValue::Array(_)) {
             return None;
         }
@@ -114,7 +119,14 @@ impl Walker {
             Value::Indexed(elements) => {
                 let first = i64::from(self.state.dialect.zero_is_first);
                 let told = |(key, text): (&i64, &Text)| (number(&(key - first)), text.clone());
-                Some(elements.iter().map(told).collect())
+                let all = !assignment.append || elements.len() <= FEW_ELEMENTS;
+                let from = if all { i64::MIN } else { highest.saturating_add(1) };
+                Some(elements.range(from..).map(told).collect())
+            }
+            Value::Associative(elements)
+                if assignment.append && elements.count() > FEW_ELEMENTS =>
+            {
+                None
             }
             Value::Associative(elements) => {
                 let told = |(key, text): (&Text, &Text)| (key.clone(), text.clone());
