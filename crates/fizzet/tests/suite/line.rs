@@ -60,6 +60,10 @@ fn an_array_is_shown_element_by_element() {
     assert_eq!(shown("jars=(); jars[i+1]=lime"), ["jars has no elements", "jars[i+1] = lime"]);
     let many = shown("jars=({1..40})");
     assert_eq!((many.len(), &*many[16]), (17, "... 24 more elements"));
+    // Each addition to a large one shows what it adds: together they take time in proportion to the line.
+    let grown = "i=0; while [ $i -lt 2000 ]; do jars+=(j$i); i=$((i+1)); done";
+    let last = shown(grown).into_iter().rfind(|row| row.starts_with("jars"));
+    assert_eq!(last.as_deref(), Some("jars[1999] = j1999"));
     let document = json(&["--shell", "zsh", "jars=(lime heather)"]);
     let elements = &document["commands"][0]["assignments"][0]["elements"];
     assert_eq!(elements[1]["key"]["text"], "2");
