@@ -4,7 +4,7 @@ use std::rc::Rc;
 
 use crate::dialect::{Dialect, PosixMode};
 use crate::state::State;
-use crate::state::zsh_options::{ByName, is_fixed};
+use crate::state::zsh_options::{ByName, is_fixed, letter_switches_rows};
 
 /// Names of options that have a letter too, where the shell knows the letter.
 const LETTERS: &[(&str, u8)] = &[
@@ -67,6 +67,14 @@ impl State {
 
     /// `set -x` and its kin; false where the shell knows no such option.
     pub fn set_letter(&mut self, letter: u8, on: bool) -> bool {
+        let is_known = self.put_letter(letter, on);
+        if self.dialect.named_options && letter_switches_rows(letter) {
+            self.rows_follow_options();
+        }
+        is_known
+    }
+
+    fn put_letter(&mut self, letter: u8, on: bool) -> bool {
         let known = self.dialect.set_letters.as_bytes().contains(&letter);
         if self.dialect.named_options {
             if self.options.set_flag_by_letter(letter, on) {

@@ -22,19 +22,6 @@ pub enum Table {
     Options,
 }
 
-impl Table {
-    /// The array of a name, with which assignments go to what it tells of.
-    pub fn named(name: &[u8]) -> Option<Table> {
-        match name {
-            b"functions" => Some(Table::Functions),
-            b"aliases" => Some(Table::Aliases),
-            b"builtins" => Some(Table::Builtins),
-            b"options" => Some(Table::Options),
-            _ => None,
-        }
-    }
-}
-
 impl State {
     /// The elements of an array now.
     pub(super) fn told_in_table(&self, table: Table) -> Value {

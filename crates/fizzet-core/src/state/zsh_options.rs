@@ -301,6 +301,13 @@ impl Options {
     }
 }
 
+/// Whether the option of a letter changes rows of the table.
+pub(super) fn letter_switches_rows(letter: u8) -> bool {
+    let flags = FLAGS.iter().filter(|flag| flag.letter == Some(letter)).map(|flag| flag.name);
+    let letters = LETTERS.iter().filter(|(_, _, known)| *known == letter).map(|(name, ..)| *name);
+    flags.chain(letters).any(Dialect::switches_rows)
+}
+
 /// Whether a letter is that of an option which a running shell does not let anybody switch on.
 pub(super) fn is_fixed(letter: u8) -> bool {
     LETTERS.iter().any(|(name, _, known)| *known == letter && FIXED.contains(name))
@@ -349,15 +356,16 @@ impl State {
 
     /// Puts options back as they were.
     pub(crate) fn put_options(&mut self, options: Options) {
-        let differs =
-            self.options.named != options.named || self.options.no_braces != options.no_braces;
+        let rows = |options: &Options| (options.letters, options.no_braces);
+        let differs = self.options.named != options.named || rows(&self.options) != rows(&options);
         self.options = options;
         if self.dialect.named_options && differs {
             self.rows_follow_options();
         }
     }
 
-    fn rows_follow_options(&mut self) {
+    /// Brings the rows of the table up to date that options change.
+    pub(super) fn rows_follow_options(&mut self) {
         let differs = |option: &str| {
             Place::of(option).map_or(self.options.is_toggled(option.as_bytes()), |place| {
                 place.is_on(&self.options) != place.is_on_by_default()

@@ -57,7 +57,10 @@ impl Walker {
             {
                 self.state.variables.clear(&assignment.name);
             }
-            let highest = self.state.variables.highest(&assignment.name);
+            let highest = match self.wants.commands && assignment.append {
+                true => self.state.variables.highest(&assignment.name),
+                false => -1,
+            };
             if temporary && !assignment.append && self.state.dialect.temporaries_are_plain {
                 self.without_attributes(&assignment.name);
             }
@@ -224,7 +227,9 @@ impl Walker {
             }
             return self.assign_to(assignment, Stretch::Range(1, i64::MAX));
         }
-        if let (Some(index), Some(table)) = (&assignment.index, self.told_table(name)) {
+        if let Some(index) = &assignment.index
+            && let Some(table) = self.told_table(name)
+        {
             return self.assign_in_table(table, index, assignment);
         }
         if let Some(index) = &assignment.index

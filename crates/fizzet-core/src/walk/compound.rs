@@ -140,11 +140,12 @@ impl Walker {
         let kind = std::mem::take(&mut self.subshell_is);
         let traps = self.traps_of_subshell(kind);
         let in_substitution = matches!(kind, SubshellIs::Substitution | SubshellIs::LoneTrap);
-        if match self.state.dialect.loops_hidden {
+        let hidden = match self.state.dialect.loops_hidden {
             LoopsHidden::Never => false,
             LoopsHidden::ButSubstitutions => !in_substitution,
             LoopsHidden::Always => true,
-        } {
+        };
+        if hidden {
             self.loops = 0;
         }
         let outcome = run(self);

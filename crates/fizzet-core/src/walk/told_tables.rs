@@ -6,9 +6,9 @@ use std::rc::Rc;
 use crate::dialect::{Own, own_variable};
 use crate::expand::{self, Tilde};
 use crate::source::Span;
-use crate::state::{Function, Table};
+use crate::state::Table;
 use crate::stop::Stop;
-use crate::syntax::ast::{Arithmetic, AssignedValue, Assignment, Command, CommandKind};
+use crate::syntax::ast::{Arithmetic, AssignedValue, Assignment};
 use crate::syntax::{Alias, Parser};
 use crate::text::Text;
 use crate::walk::Walker;
@@ -59,10 +59,7 @@ impl Walker {
         let dialect = self.state.dialect.clone();
         let list = Parser::new(text.bytes(), source, &dialect).all_commands()?;
         let span = Span::new(source, 0, text.len());
-        let body = Command { kind: CommandKind::Group(list), redirects: Vec::new(), span };
-        let marks = Default::default();
-        let function = Function { body: Rc::new(body), keyword: false, span, marks };
-        self.state.functions.insert(name.into(), function);
+        self.define_as(name, list, span);
         Ok(())
     }
 }

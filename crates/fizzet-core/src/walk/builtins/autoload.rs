@@ -72,7 +72,8 @@ impl Walker {
         Ok(())
     }
 
-    fn define_as(&mut self, name: &[u8], list: List, span: Span) {
+    /// Defines a function whose body is a list of commands.
+    pub(in crate::walk) fn define_as(&mut self, name: &[u8], list: List, span: Span) {
         let body = Command { kind: CommandKind::Group(list), redirects: Vec::new(), span };
         let (body, marks) = (Rc::new(body), FunctionMarks::default());
         self.state.functions.insert(name.into(), Function { body, keyword: false, span, marks });

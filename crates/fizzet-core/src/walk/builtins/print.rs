@@ -280,11 +280,13 @@ fn joined(
             return out;
         }
         // The rest is decoded nevertheless.
-        let mut rest = word.clone();
-        while let Some(at) = end_of_output(rest.bytes()).filter(|_| !goes_on) {
+        let (bytes, mut from) = (word.bytes(), 0);
+        while !goes_on && let Some(at) = end_of_output(&bytes[from..]) {
             end = None;
-            rest = rest.slice(at + 2, rest.len());
-            out.push_text(&decoded(&rest, &origin, dialect.echo_escapes, large).0);
+            from += at + 2;
+            let next = end_of_output(&bytes[from..]).map_or(bytes.len(), |next| from + next);
+            let piece = word.slice(from, next);
+            out.push_text(&decoded(&piece, &origin, dialect.echo_escapes, large).0);
         }
     }
     if let Some(end) = end {
