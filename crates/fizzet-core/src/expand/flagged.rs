@@ -99,12 +99,13 @@ impl Substitution<'_> {
             held = self.modified_each(parameter, held, modifier)?;
         }
         held = self.empty_if_unset(parameter, held)?;
+        let was_list = matches!(held, Held::List { .. });
         held = self.by_flags(flagged, held, separate, place)?;
         let zips = matches!(
             parameter.operation,
             Operation::Combine { how: Combine::ZipShort | Combine::ZipLong, .. }
         );
-        self.emit_flagged(flagged, held, separate || zips, place)
+        self.emit_flagged(flagged, held, (separate || zips, was_list), place)
     }
 
     /// What flags find where there is no value: an empty one, which `(q)` puts quotes around.
@@ -351,7 +352,7 @@ impl Substitution<'_> {
         &mut self,
         flagged: &Flagged,
         held: Held,
-        separate: bool,
+        (separate, was_list): (bool, bool),
         place: Place,
     ) -> Result<(), Stop> {
         let standing = match flagged.forms_patterns {
@@ -359,15 +360,20 @@ impl Substitution<'_> {
             Some(true) if !place.quoted => Standing::Value,
             _ => Standing::Quoted,
         };
-        let splits =
-            flagged.flags.iter().any(|flag| matches!(flag.letter, b's' | b'f' | b'0' | b'z'))
-                || flagged.splits == Some(true);
+        let joins = flagged.splits == Some(true)
+            || flagged.flags.iter().any(|flag| matches!(flag.letter, b's' | b'f' | b'0'));
+        let splits = joins || flagged.flags.iter().any(|flag| flag.letter == b'z');
+        // A list that is joined and split again is one only if there are several pieces.
+        let keeps_list = was_list && !joins;
         let distributes = flagged.distributes.unwrap_or(place.distributes);
         let place = Place { expansion: standing, distributes, ..place };
         match held {
             Held::List { items, .. } => {
                 let star = !(separate || splits);
-                self.emit(&flagged.parameter, Held::List { items, star }, place)
+                let has_list = self.has_list || keeps_list || items.len() > 1;
+                self.emit(&flagged.parameter, Held::List { items, star }, place)?;
+                self.has_list = has_list;
+                Ok(())
             }
             held => self.emit(&flagged.parameter, held, place),
         }

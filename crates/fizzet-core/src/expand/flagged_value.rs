@@ -103,11 +103,12 @@ impl Substitution<'_> {
         let word = Word::new(vec![inner.clone()], span);
         let inside = Place { tilde: Tilde::Never, ..place };
         if place.quoted && makes_list(inner) {
-            let pieces = Substitution::run(self.cx, &word, Place { fields: true, ..inside })?;
+            let all = Place { fields: true, ..inside };
+            let (pieces, has_list) = Substitution::run_telling(self.cx, &word, all)?;
             let mut items: Vec<Text> = pieces.into_iter().map(|piece| piece.text).collect();
             // One part alone is no list, nor is it one with another subscript behind it.
             return Ok(match items.len() {
-                1 if !asks_separate(inner) => Held::One(items.remove(0)),
+                1 if !has_list => Held::One(items.remove(0)),
                 _ => Held::List { items, star: true },
             });
         }
@@ -115,11 +116,11 @@ impl Substitution<'_> {
             let pieces = Substitution::run(self.cx, &word, Place { fields: false, ..inside })?;
             return Ok(Held::One(joined(pieces)));
         }
-        let pieces = Substitution::run(self.cx, &word, inside)?;
+        let (pieces, has_list) = Substitution::run_telling(self.cx, &word, inside)?;
         let mut items = super::split_all(self.cx, pieces, &word)?;
         Ok(match items.len() {
             0 => Held::One(Text::new()),
-            1 => Held::One(items.remove(0)),
+            1 if !has_list => Held::One(items.remove(0)),
             _ => Held::List { items, star: true },
         })
     }
@@ -140,7 +141,7 @@ impl Substitution<'_> {
         matches!(variable.map(|one| &one.value), Some(Value::Associative(_)))
     }
 
-    fn is_list(&mut self, parameter: &Parameter) -> bool {
+    pub(super) fn is_list(&mut self, parameter: &Parameter) -> bool {
         match &parameter.name {
             ParameterName::Variable(name) => {
                 let state = self.cx.state();
@@ -268,11 +269,15 @@ impl Substitution<'_> {
 
 /// Whether an expansion is a list between double quotes too.
 fn makes_list(part: &Part) -> bool {
-    let Part::Flagged(flagged) = part else { return false };
-    let lists = |flag: &Flag| matches!(flag.letter, b's' | b'f' | b'0' | b'z' | b'@');
-    flagged.splits == Some(true) || flagged.flags.iter().any(lists)
-}
-
-fn asks_separate(part: &Part) -> bool {
-    matches!(part, Part::Flagged(flagged) if flagged.flags.iter().any(|flag| flag.letter == b'@'))
+    let whole = |parameter: &Parameter| {
+        matches!(parameter.index, Some(Subscript::At))
+            || parameter.name == ParameterName::Special(b'@')
+    };
+    let flagged = match part {
+        Part::Flagged(flagged) => flagged,
+        Part::Parameter(parameter) => return whole(parameter),
+        _ => return false,
+    };
+    let lists = |flag: &Flag| matches!(flag.letter, b's' | b'f' | b'0' | b'z' | b'@' | b'A');
+    flagged.splits == Some(true) || flagged.flags.iter().any(lists) || whole(&flagged.parameter)
 }

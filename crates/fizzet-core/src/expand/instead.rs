@@ -4,7 +4,9 @@ use crate::expand::parameter::Held;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::tilde::in_field;
 use crate::expand::tilde_cut::hidden_brace;
-use crate::expand::{Tilde, ifs, is_expansion, joined, single, split_all};
+use crate::expand::{
+    Tilde, expands_fields, field_braces, ifs, is_expansion, joined, single, split_all,
+};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::{Key, Value};
 use crate::stop::{Reach, ShellError, Stop};
@@ -193,7 +195,12 @@ impl Substitution<'_> {
         let pieces = Substitution::run(self.cx, word, inside)?;
         let mut fields = split_all(self.cx, pieces, word)?;
         fields.retain(|text| !text.is_nothing());
-        let text = self.joined_list(&fields, word.span);
-        in_field(self.cx, text, word.span, Tilde::AtStart)
+        if expands_fields(self.cx.state()) && !place.quoted && !self.cx.state().options.word_split {
+            fields = field_braces(self.cx.state(), fields, word)?;
+        }
+        for text in &mut fields {
+            *text = in_field(self.cx, std::mem::take(text), word.span, Tilde::AtStart)?;
+        }
+        Ok(self.joined_list(&fields, word.span))
     }
 }

@@ -205,16 +205,8 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
             *text = tilde::in_field(cx, std::mem::take(text), word.span, Tilde::AtStart)?;
         }
     }
-    let state = cx.state();
-    if state.dialect.braces == Braces::Fields && state.expands_braces() {
-        let dialect = state.dialect.clone();
-        let limit = state.limits.braces;
-        let letters = state.options.brace_letters;
-        let in_pattern =
-            dialect.escaped_opener_counts && has_written_pattern(&word.parts, false, cx.state());
-        let span = word.span;
-        let braces = brace_fields::Braces { dialect: &dialect, letters, limit, span, in_pattern };
-        texts = braces.expand(texts)?;
+    if expands_fields(cx.state()) {
+        texts = field_braces(cx.state(), texts, word)?;
         stages::keep(cx, Stage::FieldBraces, &texts);
     }
     if cx.state().dialect.tilde_in_fields {
@@ -226,6 +218,24 @@ fn brace_free_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<
     let fields = match_all(cx, texts, word)?;
     stages::keep(cx, Stage::Pathnames, &fields);
     Ok(fields)
+}
+
+/// Whether the shell expands the braces of finished fields, as it stands.
+fn expands_fields(state: &State) -> bool {
+    state.dialect.braces == Braces::Fields && state.expands_braces()
+}
+
+/// The fields that the braces of a word's fields make.
+fn field_braces(state: &mut State, texts: Vec<Text>, word: &Word) -> Result<Vec<Text>, Stop> {
+    let dialect = state.dialect.clone();
+    let braces = brace_fields::Braces {
+        dialect: &dialect,
+        letters: state.options.brace_letters,
+        limit: state.limits.braces,
+        span: word.span,
+        in_pattern: dialect.escaped_opener_counts && has_written_pattern(&word.parts, false, state),
+    };
+    braces.expand(texts)
 }
 
 /// Whether a character of patterns is written in these parts, outside quotes or in the pattern of an

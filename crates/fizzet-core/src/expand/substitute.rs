@@ -157,6 +157,9 @@ pub(super) struct Substitution<'c> {
     pub(super) declares: bool,
     /// Whether an operation has taken all of a value away.
     pub(super) emptied: bool,
+    /// Whether a list, or the output of a command, was put into the word outside quotes: where arrays are
+    /// lists, one element of them is still a list.
+    pub(super) has_list: bool,
     /// What a word that was not used leaves over, whose brace ends the word around it.
     pub(super) left_over: Option<Vec<Part>>,
 }
@@ -167,6 +170,15 @@ impl<'c> Substitution<'c> {
         word: &Word,
         place: Place,
     ) -> Result<Vec<Piece>, Stop> {
+        Substitution::run_telling(cx, word, place).map(|(pieces, _)| pieces)
+    }
+
+    /// The pieces of a word, and whether a list of any length was put into it.
+    pub(super) fn run_telling(
+        cx: &'c mut dyn Context,
+        word: &Word,
+        place: Place,
+    ) -> Result<(Vec<Piece>, bool), Stop> {
         let place = match standing_of_values(cx.state()) {
             Standing::Quoted => {
                 Place { expansion: Standing::Quoted, command: Standing::Inert, ..place }
@@ -190,6 +202,7 @@ impl<'c> Substitution<'c> {
             left_over: None,
             emptied: false,
             declares: false,
+            has_list: false,
         };
         let joins = place.joins_stars.then_some(true);
         substitution.with_joined_stars(joins, |this| this.word(word, place))?;
@@ -198,7 +211,7 @@ impl<'c> Substitution<'c> {
         }
         substitution.break_field(Break::Field);
         let (done, limits) = (substitution.done, substitution.cx.state().limits);
-        chosen(done, limits, word.span)
+        Ok((chosen(done, limits, word.span)?, substitution.has_list))
     }
 
     /// Expands something; `joins`: whether an unquoted `$*` in the commands inside it is joined, if that
@@ -312,6 +325,7 @@ impl<'c> Substitution<'c> {
                 let output = self.cx.command_output(command)?;
                 let hop = Hop { rule: Rule::Command, span, name: None, shifted: 0 };
                 self.expanded(Rule::Command, span, place);
+                self.has_list |= !place.quoted;
                 let standing = match place.expansion {
                     Standing::Quoted if !place.quoted => place.command,
                     _ => place.expanded(),

@@ -143,6 +143,8 @@ pub struct State {
     pub limits: Limits,
     /// Steps taken.
     pub steps: u64,
+    /// How many values of variables are being read as expressions, each inside another.
+    pub(crate) values_read: u32,
     /// Whether what each stage of an expansion makes is kept.
     pub keeps_stages: bool,
     /// Whether an external command's status had to be assumed.
@@ -189,6 +191,7 @@ impl State {
             jobs: Vec::new(),
             limits: Limits::default(),
             steps: 0,
+            values_read: 0,
             keeps_stages: false,
             assumed_status: false,
             joins_stars: false,

@@ -16,6 +16,11 @@ use crate::syntax::{is_name, unmarked};
 use crate::text::{Standing, Text};
 
 impl State {
+    /// Whether an index behind this name is not looked at, as there is no such variable.
+    pub(crate) fn is_idle_index(&self, name: &[u8]) -> bool {
+        self.dialect.index_needs_a_variable && self.variables.get(name).is_none()
+    }
+
     /// The key that the text of an index stands for.
     ///
     /// # Errors

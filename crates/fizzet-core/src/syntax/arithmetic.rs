@@ -269,6 +269,9 @@ impl Reader<'_> {
             let left = reader.choice()?;
             let Some(operator) = reader.assigning() else { return Ok(left) };
             let Expression::Variable(target) = left else {
+                let reads_on = reader.dialect.arithmetic_while_reading == WhileReading::Operators;
+                let value = if reads_on { Some(reader.assignment()?) } else { None };
+                reader.before.extend([left].into_iter().chain(value));
                 return Err("only a variable can be assigned".into());
             };
             let value = Box::new(reader.assignment()?);

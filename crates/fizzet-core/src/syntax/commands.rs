@@ -208,6 +208,9 @@ impl<'a> Parser<'a> {
             false => self.continued_end(word)?,
         };
         let tokens = self.dialect.braces_are_tokens || self.command_braces > 0;
+        if tokens && word == b"}" && self.dialect.braces_are_tokens {
+            return self.braces_end_word(end).then_some(end);
+        }
         if tokens && (word == b"}" || (word == b"{" && self.dialect.braces_are_tokens)) {
             return Some(end);
         }
@@ -479,9 +482,7 @@ impl<'a> Parser<'a> {
                     && self.peek_ahead(1) == Some(b'(')
                     && is_meta(byte)
             }
-            Some(b'}') if self.dialect.braces_are_tokens => {
-                self.peek_ahead(1).is_some_and(|next| !is_meta(next) && next != b'}')
-            }
+            Some(b'}') if self.dialect.braces_are_tokens => !self.braces_end_word(self.pos),
             Some(byte) => !is_meta(byte),
         }
     }

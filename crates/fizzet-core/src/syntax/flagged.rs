@@ -111,7 +111,8 @@ impl<'a> Parser<'a> {
                     || byte.is_ascii_digit()
                     || matches!(byte, b'@' | b'*' | b'#')
                     || (matches!(byte, b'+' | b'=' | b'~' | b'^') && sign != b'#')
-                    || (braced && matches!(byte, b'$' | b'(' | b'"' | b':' | b'?' | b'-' | b'!'))
+                    || (braced && matches!(byte, b'$' | b'(' | b'"' | b'?' | b'-' | b'!'))
+                    || (braced && byte == b':' && (sign != b'#' || self.at(b"#:-")))
                     || (sign == b'#' && matches!(byte, b'$' | b'?' | b'-'))
                     || (sign == b'#' && braced && (byte == b'#' || (doubled && byte == b'}')))
             };

@@ -240,8 +240,7 @@ impl<'a> Parser<'a> {
                     && !self.in_assignment
                     && matches!(byte, b'{' | b'}') =>
             {
-                let next = self.text.get(self.over_continuations(self.pos + 1));
-                closes(b'{', b'}') && next.is_none_or(|&next| is_meta(next) || next == b'}')
+                closes(b'{', b'}') && self.braces_end_word(self.pos + 1)
             }
             Within::Word => {
                 is_meta(byte) && !self.at_process_substitution() && !self.at_bare_group()
@@ -271,6 +270,15 @@ impl<'a> Parser<'a> {
                 closes(b'(', b')') || (*open == 0 && matches!(byte, b' ' | b'\t' | b'\n'))
             }
         }
+    }
+
+    /// Whether nothing but closing braces stands between here and the end of the word.
+    pub(super) fn braces_end_word(&self, from: usize) -> bool {
+        let mut at = self.over_continuations(from);
+        while self.text.get(at) == Some(&b'}') {
+            at = self.over_continuations(at + 1);
+        }
+        self.text.get(at).is_none_or(|&next| is_meta(next))
     }
 
     /// Whether the byte can begin something other than literal text.

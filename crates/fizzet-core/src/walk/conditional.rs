@@ -207,6 +207,7 @@ impl Walker {
                 {
                     !self.state.variables.values(name).is_empty()
                 }
+                Some((name, _)) if self.state.is_idle_index(name) => false,
                 Some((name, index)) => {
                     let key = self.element_key_of_text(name, index, span)?;
                     self.state.variables.element(name, &key).is_some()

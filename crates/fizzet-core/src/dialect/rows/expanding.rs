@@ -185,6 +185,11 @@ macro_rules! expanding_rows {
     arithmetic_eager: bool = [N, N, N, Y, N, N, N], "observed in all six: x=1; echo $((0&&x++)) $x";
     /// An unset variable in arithmetic is an error under `set -u`.
     arithmetic_minds_unset: bool = [Y, Y, N, N, Y, N, Y], "observed in all six: set -u; echo $((x))";
+    /// A mistake in a variable's value that is read as an expression ends the shell also in `((`, where one
+    /// that is written there does not.
+    arithmetic_value_mistake_ends: bool = [N, N, N, N, N, Y, N], "observed in mksh R59: x=1/0; ((x)); echo next";
+    /// The index behind a name that is no variable is not looked at: in an expression and behind `-v`.
+    index_needs_a_variable: bool = [N, N, N, N, N, N, Y], "observed in zsh 5.9: echo $((a[1/0]))";
     /// A variable's value must not name a variable that is not set.
     arithmetic_value_names_must_be_set: bool = [N, N, N, N, Y, N, N], "observed in all six: x=abc; echo $((x))";
     /// The result of an arithmetic expansion is not split.

@@ -165,14 +165,13 @@ fn refuse(state: &State, wrong: &str, span: Span) -> Stop {
 }
 
 fn evaluate(state: &mut State, expression: &Expression, span: Span) -> Result<Number, Stop> {
-    let mut evaluation = Evaluation { state, span, depth: 0, unsigned: false };
+    let mut evaluation = Evaluation { state, span, unsigned: false };
     evaluation.value(expression)
 }
 
 struct Evaluation<'a> {
     state: &'a mut State,
     span: Span,
-    depth: u32,
     /// Whether numbers have no sign.
     unsigned: bool,
 }

@@ -72,6 +72,7 @@ impl Evaluation<'_> {
             {
                 return Ok(Number::Whole(0));
             }
+            Some(_) if self.state.is_idle_index(&target.name) => None,
             Some(index) => {
                 let key = self.key(&target.name, index)?;
                 self.state.variables.element(&target.name, &key).cloned()
@@ -85,7 +86,8 @@ impl Evaluation<'_> {
         let minds = self.state.options.no_unset
             && dialect.arithmetic_minds_unset
             && (target.index.is_none() || self.state.variables.get(&target.name).is_none());
-        let refused = minds || (self.depth > 0 && dialect.arithmetic_value_names_must_be_set);
+        let refused =
+            minds || (self.state.values_read > 0 && dialect.arithmetic_value_names_must_be_set);
         if !refused {
             return Ok(Number::Whole(0));
         }
@@ -124,18 +126,19 @@ impl Evaluation<'_> {
             let shown = String::from_utf8_lossy(value).into_owned();
             return Err(refuse(self.state, &format!("`{shown}` is no number"), self.span));
         }
-        self.depth += 1;
-        if self.depth > MAX_DEPTH {
-            return Err(refuse(
-                self.state,
-                "the variables lead to each other without end",
-                self.span,
-            ));
+        if self.state.values_read >= MAX_DEPTH {
+            let wrong = "the variables lead to each other without end";
+            return Err(refuse(self.state, wrong, self.span));
         }
-        let expression = parse(self.state, value, self.span)?;
-        let value = self.value(&expression)?;
-        self.depth -= 1;
-        Ok(value)
+        self.state.values_read += 1;
+        let read = parse(self.state, value, self.span);
+        let value = read.and_then(|expression| self.value(&expression));
+        self.state.values_read -= 1;
+        let ends = self.state.dialect.arithmetic_value_mistake_ends;
+        value.map_err(|stop| match stop {
+            Stop::Shell(error) if ends => Stop::Shell(ShellError { goes_through: true, ..error }),
+            stop => stop,
+        })
     }
 
     pub(super) fn set(&mut self, target: &Target, value: Number) -> Result<Number, Stop> {

@@ -161,8 +161,10 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
             walker.tell_value(operand.bytes(), call);
             continue;
         }
-        // The name of the shell is a variable, which declarations leave as it is.
-        if operand.bytes() == b"0" && walker.state.dialect.parameters_are_variables {
+        // Parameters are variables there, which declarations leave as they are.
+        let is_parameter =
+            || matches!(operand.bytes(), [b'0' | b'*' | b'@' | b'#' | b'?' | b'!' | b'$' | b'-']);
+        if walker.state.dialect.parameters_are_variables && is_parameter() {
             continue;
         }
         if !walker.declare_one(&declaration, operand, first + at)? {
