@@ -24,6 +24,25 @@ impl Unit {
             _ => None,
         }
     }
+
+    /// How many braces an expansion leaves open: it ends at the first one that closes, and those that are
+    /// open inside it then count here (observed in bash 5.2: `${x-{}{a,b}`).
+    fn open_braces(&self) -> u32 {
+        match self {
+            Unit::Part(part) => open_in(part),
+            _ => 0,
+        }
+    }
+}
+
+fn open_in(part: &Part) -> u32 {
+    match part {
+        Part::Literal { bytes, .. } => bytes.iter().filter(|&&byte| byte == b'{').count() as u32,
+        Part::Parameter(parameter) if parameter.braced => {
+            parameter.words().into_iter().flat_map(|word| &word.parts).map(open_in).sum()
+        }
+        _ => 0,
+    }
 }
 
 /// The words that a word's braces make; `None` if it has none.
@@ -255,6 +274,7 @@ fn find(units: &[Unit], from: usize, wanted: u8) -> usize {
     let mut at = from;
     while at < units.len() {
         let Some(byte) = units[at].byte() else {
+            level += units[at].open_braces();
             at += 1;
             continue;
         };
