@@ -1,7 +1,7 @@
 //! `${x-word}`, `${x=word}`, `${x?word}` and `${x+word}` (POSIX XCU 2.6.2).
 
 use crate::expand::parameter::Held;
-use crate::expand::substitute::{Place, Substitution};
+use crate::expand::substitute::{Break, Place, Substitution};
 use crate::expand::tilde::in_field;
 use crate::expand::tilde_cut::hidden_brace;
 use crate::expand::{
@@ -127,6 +127,20 @@ impl Substitution<'_> {
         if self.is_rejoined(word, place) {
             return self.rejoined(word, Place { tilde, ..place });
         }
+        if self.makes_fields(word, place) {
+            let fields = self.word_fields(word, place)?;
+            if !place.fields {
+                let text = self.joined_list(&fields, word.span);
+                return self.push_text(&text);
+            }
+            for (at, field) in fields.iter().enumerate() {
+                if at > 0 {
+                    self.break_field(Break::Field);
+                }
+                self.push_text(field)?;
+            }
+            return Ok(());
+        }
         let lists = self.cx.state().dialect.array_is_list && !place.fields && !place.quoted;
         if lists && word.parts.iter().any(is_expansion) {
             let text = self.joined_fields(word, place)?;
@@ -191,6 +205,24 @@ impl Substitution<'_> {
 
     /// The fields of a word joined again: what is empty in between is lost.
     fn joined_fields(&mut self, word: &Word, place: Place) -> Result<Text, Stop> {
+        let fields = self.word_fields(word, place)?;
+        Ok(self.joined_list(&fields, word.span))
+    }
+
+    /// Whether the braces of a word make a list of it, before what stands around it is put to that.
+    fn makes_fields(&mut self, word: &Word, place: Place) -> bool {
+        let opens =
+            |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'{'));
+        let state = self.cx.state();
+        state.dialect.array_is_list
+            && expands_fields(state)
+            && !place.quoted
+            && !state.options.word_split
+            && word.parts.iter().any(opens)
+    }
+
+    /// The fields that a word makes by itself.
+    fn word_fields(&mut self, word: &Word, place: Place) -> Result<Vec<Text>, Stop> {
         let inside = Place { fields: !place.quoted, tilde: Tilde::Never, ..place };
         let pieces = Substitution::run(self.cx, word, inside)?;
         let mut fields = split_all(self.cx, pieces, word)?;
@@ -201,6 +233,6 @@ impl Substitution<'_> {
         for text in &mut fields {
             *text = in_field(self.cx, std::mem::take(text), word.span, Tilde::AtStart)?;
         }
-        Ok(self.joined_list(&fields, word.span))
+        Ok(fields)
     }
 }

@@ -252,8 +252,17 @@ impl Substitution<'_> {
 
     /// `${!x}` where it is the name of x, or of the variable that x refers to.
     fn name(&mut self, parameter: &Parameter) -> Result<Held, Stop> {
-        let ParameterName::Variable(name) = &parameter.name else {
-            return Ok(Held::One(self.computed(parameter, b"")));
+        let name = match &parameter.name {
+            ParameterName::Variable(name) => name,
+            ParameterName::Special(b'@') => {
+                let state = self.cx.state();
+                let status = state.dialect.bad_substitution_status;
+                return Err(state.mistake("a list has no name", parameter.span, status));
+            }
+            ParameterName::Positional(_) | ParameterName::Special(b'*') => {
+                return Ok(Held::One(self.computed(parameter, &parameter.name.to_bytes())));
+            }
+            _ => return Ok(Held::One(self.computed(parameter, b""))),
         };
         let state = self.cx.state();
         let meant = state.variables.meant(name).unwrap_or(name.clone());

@@ -322,7 +322,7 @@ impl Substitution<'_> {
             Held::List { mut items, star } => {
                 self.met = true;
                 let scalar = parameter.index.is_some() && !self.is_list(parameter);
-                self.has_list |= !scalar && !(place.quoted && star);
+                self.has_list |= !(scalar || (place.quoted && star));
                 // Beside a `$@` what is empty in a `$*` of a here-document is lost, where spaces separate.
                 if star
                     && place.joiner == (Joiner::SpaceForParameters { changed: false })

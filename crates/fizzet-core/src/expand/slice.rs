@@ -8,7 +8,7 @@ use crate::expand::whole::part_of_list;
 use crate::lineage::{Hop, Rule};
 use crate::state::Value;
 use crate::stop::Stop;
-use crate::syntax::ast::{Arithmetic, Parameter, ParameterName, Subscript};
+use crate::syntax::ast::{Arithmetic, Parameter, ParameterName, Part, Subscript};
 use crate::text::{Standing, Text, character_ends};
 
 impl Substitution<'_> {
@@ -100,11 +100,18 @@ impl Substitution<'_> {
                 return Err(state.mistake(message, parameter.span, 1));
             }
         }
+        let quotes = |part: &Part| match part {
+            Part::Literal { bytes, .. } => bytes.contains(&b'\''),
+            part => matches!(part, Part::Double { .. } | Part::Single { .. }),
+        };
+        if state.dialect.offset_refuses_quotes && offset.word.parts.iter().any(quotes) {
+            return Err(state.mistake("a number was expected", parameter.span, 1));
+        }
         let last = self.last_index(parameter);
         if last == Some(None) {
             return Ok(held);
         }
-        let mut offset = arithmetic::value(self.cx, offset)?;
+        let mut offset = arithmetic::offset(self.cx, offset, length.is_some())?;
         if offset > 0 && self.counts_from_one(parameter) {
             offset -= 1;
         }

@@ -1,12 +1,11 @@
 //! Arithmetic expressions: text to tree, with the precedence of C (POSIX XCU 1.1.2.1).
 
-use std::rc::Rc;
-
 use bstr::ByteSlice;
 
-use crate::dialect::{ArithmeticSign, Dialect, Quotes, Reals, WhileReading};
-use crate::real::Real;
+use crate::dialect::{ArithmeticSign, BehindChoice, Dialect, Quotes, Reals, WhileReading};
 use crate::syntax::cursor::{is_name_byte, is_name_start};
+use crate::syntax::expression::{Assigning, NO_VARIABLE, assigned, condition_of};
+pub use crate::syntax::expression::{Expression, Target};
 use crate::syntax::functions::FUNCTIONS;
 pub use crate::syntax::functions::Function;
 use crate::syntax::marked::MARK;
@@ -18,61 +17,6 @@ pub use crate::syntax::signs::Showing;
 
 /// The deepest nesting of an expression that is read.
 const MAX_DEPTH: u32 = 256;
-
-/// An expression.
-#[derive(Clone, Debug)]
-pub enum Expression {
-    /// A constant.
-    Number(i64),
-    /// A constant with a fraction.
-    Real(Real),
-    /// A function of mathematics.
-    Function(Function, Box<Expression>),
-    /// An expression and how its value is shown: zsh's `[#16] x`.
-    Shown(Showing, Box<Expression>),
-    /// An expression whose numbers have no sign.
-    Unsigned(Box<Expression>),
-    /// A variable, or an element of an array with the text of its index.
-    Variable(Target),
-    /// The number of positional parameters.
-    Count,
-    /// The code of the first character of a variable.
-    Code(Target),
-    /// `- + ! ~`
-    Unary(Unary, Box<Expression>),
-    /// `left operator right`
-    Binary(Binary, Box<Expression>, Box<Expression>),
-    /// `a && b`
-    And(Box<Expression>, Box<Expression>),
-    /// `a || b`
-    Or(Box<Expression>, Box<Expression>),
-    /// `a ^^ b`
-    Either(Box<Expression>, Box<Expression>),
-    /// `c ? a : b`
-    Choice(Box<Expression>, Box<Expression>, Box<Expression>),
-    /// `x = v`, `x += v`
-    Assign(Target, Option<Binary>, Box<Expression>),
-    /// `++x`, `x++` and the like.
-    Step {
-        /// What is changed.
-        target: Target,
-        /// By how much.
-        by: i64,
-        /// Whether the value is the one before the change.
-        after: bool,
-    },
-    /// `a, b`
-    Comma(Box<Expression>, Box<Expression>),
-}
-
-/// What can be assigned.
-#[derive(Clone, Debug)]
-pub struct Target {
-    /// The variable.
-    pub name: Rc<[u8]>,
-    /// The text of the index.
-    pub index: Option<Rc<[u8]>>,
-}
 
 /// Why a text is no expression.
 #[derive(Debug)]
@@ -126,28 +70,6 @@ pub fn parse(text: &[u8], dialect: &Dialect) -> Result<Expression, Refused> {
         _ => reader.before,
     };
     Err(Refused { message, before })
-}
-
-/// What an assignment does besides assigning.
-enum Assigning {
-    /// `=`
-    Plain,
-    /// `+=` and the like.
-    Operator(Binary),
-    /// `&&=`
-    And,
-    /// `||=`
-    Or,
-    /// `^^=`
-    Either,
-}
-
-/// The condition of a choice.
-fn condition_of(choice: Expression) -> Expression {
-    match choice {
-        Expression::Choice(condition, ..) => *condition,
-        other => other,
-    }
 }
 
 pub(super) struct Reader<'a> {
@@ -268,22 +190,19 @@ impl Reader<'_> {
         self.deeper(|reader| {
             let left = reader.choice()?;
             let Some(operator) = reader.assigning() else { return Ok(left) };
+            let takes_choice = reader.dialect.assigns_behind_choice == BehindChoice::Taken;
+            if takes_choice && matches!(left, Expression::Choice(..)) {
+                let value = reader.assignment()?;
+                return Ok(assigned(left, operator, value));
+            }
             let Expression::Variable(target) = left else {
                 let reads_on = reader.dialect.arithmetic_while_reading == WhileReading::Operators;
                 let value = if reads_on { Some(reader.assignment()?) } else { None };
                 reader.before.extend([left].into_iter().chain(value));
-                return Err("only a variable can be assigned".into());
+                return Err(NO_VARIABLE.into());
             };
-            let value = Box::new(reader.assignment()?);
-            let before = Box::new(Expression::Variable(target.clone()));
-            let (operator, value) = match operator {
-                Assigning::Plain => (None, value),
-                Assigning::Operator(operator) => (Some(operator), value),
-                Assigning::And => (None, Box::new(Expression::And(before, value))),
-                Assigning::Or => (None, Box::new(Expression::Or(before, value))),
-                Assigning::Either => (None, Box::new(Expression::Either(before, value))),
-            };
-            Ok(Expression::Assign(target, operator, value))
+            let value = reader.assignment()?;
+            Ok(assigned(Expression::Variable(target), operator, value))
         })
     }
 
@@ -340,7 +259,11 @@ impl Reader<'_> {
                 false => Err(reader.wrong(":")),
             }
         })?;
-        match self.deeper(Self::choice) {
+        let no = match self.dialect.assigns_behind_choice {
+            BehindChoice::Last => self.assignment(),
+            _ => self.deeper(Self::choice),
+        };
+        match no {
             Ok(no) => Ok(Expression::Choice(condition, yes, Box::new(no))),
             Err(message) => {
                 let taken = Expression::Choice(condition, yes, Box::new(Expression::Number(0)));

@@ -23,7 +23,7 @@ impl<'a> Parser<'a> {
     /// What the shell of this dialect refuses to read.
     pub fn next_commands(&mut self) -> Parsed<Option<List>> {
         self.skip_newlines()?;
-        self.eat_lone_semicolon();
+        self.eat_lone_semicolon()?;
         if self.at_end() {
             self.documents_at_end()?;
             return Ok(None);
@@ -46,7 +46,7 @@ impl<'a> Parser<'a> {
             if !self.separator(&mut list) {
                 return self.unexpected("a command, or the end of the line").map(Some);
             }
-            self.eat_lone_semicolon();
+            self.eat_lone_semicolon()?;
             if matches!(self.peek(), None | Some(b'\n')) {
                 continue_at_newline(self)?;
                 return Ok(Some(list));
@@ -83,8 +83,8 @@ impl<'a> Parser<'a> {
     }
 
     /// Steps over semicolons before which no command stands, where the shell takes that; false if
-    /// there is none.
-    fn eat_lone_semicolon(&mut self) -> bool {
+    /// there is none. Where one semicolon makes an empty command, no compound one may stand behind it.
+    fn eat_lone_semicolon(&mut self) -> Parsed<bool> {
         let mut found = false;
         self.skip_blanks();
         while !(found && self.dialect.lone_semicolons == LoneSemicolons::One)
@@ -94,7 +94,20 @@ impl<'a> Parser<'a> {
             self.skip_blanks();
             found = true;
         }
-        found
+        let only_simple = found && self.dialect.lone_semicolons == LoneSemicolons::One;
+        match only_simple && self.begins_compound() {
+            true => {
+                self.unexpected("a simple command behind the semicolon that has none before it")
+            }
+            false => Ok(found),
+        }
+    }
+
+    fn begins_compound(&mut self) -> bool {
+        const MORE: [&[u8]; 4] = [b"function", b"time", b"!", b"[["];
+        matches!(self.peek(), Some(b'(' | b'<' | b'>'))
+            || self.at_compound()
+            || MORE.iter().any(|word| self.at_reserved(word))
     }
 
     pub(super) fn at_lone_semicolon(&mut self) -> bool {
@@ -136,7 +149,7 @@ impl<'a> Parser<'a> {
         let mut list = List::default();
         loop {
             self.skip_newlines()?;
-            if self.eat_lone_semicolon() {
+            if self.eat_lone_semicolon()? {
                 self.skip_newlines()?;
             }
             self.replace_aliases_of_closers()?;
@@ -267,7 +280,7 @@ impl<'a> Parser<'a> {
                 break;
             };
             self.skip_newlines()?;
-            self.eat_lone_semicolon();
+            self.eat_lone_semicolon()?;
             if self.at_end() && self.dialect.lone_semicolons == LoneSemicolons::One {
                 break;
             }

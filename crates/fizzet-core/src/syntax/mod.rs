@@ -15,6 +15,7 @@ mod constants;
 mod cursor;
 mod dollar;
 mod error;
+pub(crate) mod expression;
 mod flagged;
 mod functions;
 mod marked;
@@ -24,6 +25,7 @@ mod parameter;
 mod redirect;
 mod short;
 mod signs;
+mod strict_braces;
 mod vanishing;
 mod words;
 

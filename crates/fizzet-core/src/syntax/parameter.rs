@@ -32,6 +32,7 @@ impl<'a> Parser<'a> {
                 _ => self.bad_expansion(start, brace, quoted),
             };
         }
+        self.refuse_odd_signs()?;
         let read = self.inside_braces(quoted)?;
         if let Some((name, index, mut operation)) = read
             && self.eat(b"}")
@@ -40,13 +41,9 @@ impl<'a> Parser<'a> {
             if within == Within::Document && self.dialect.document_operands_hold_no_commands {
                 self.mind_commands(&mut operation, &self.text[start..self.pos]);
             }
-            return Ok(Part::Parameter(Box::new(Parameter {
-                name,
-                index,
-                operation,
-                braced: true,
-                span,
-            })));
+            let parameter = Parameter { name, index, operation, braced: true, span };
+            self.refuse_lone_quote(&parameter, within)?;
+            return Ok(Part::Parameter(Box::new(parameter)));
         }
         let starts = self.pos == brace + 1;
         match self.peek() {

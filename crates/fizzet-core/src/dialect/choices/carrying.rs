@@ -256,6 +256,17 @@ pub enum ReadsWhole {
     InnerTexts,
 }
 
+/// What an assignment behind the colon of `?:` in an expression belongs to.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum BehindChoice {
+    /// The whole choice, which is nothing that can be assigned.
+    Whole,
+    /// What stands behind the colon.
+    Last,
+    /// The side that is taken, which must be a variable.
+    Taken,
+}
+
 /// What a shell has evaluated of an expression by the time it finds something wrong with it.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum WhileReading {

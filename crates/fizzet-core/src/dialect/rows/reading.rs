@@ -33,6 +33,9 @@ macro_rules! reading_rows {
     late_for_names: bool = [N, Y, N, N, N, N, N], "observed in all six: for 1 in a; do :; done; echo after";
     /// `0x` without digits is 0.
     empty_hexadecimal: bool = [N, Y, N, N, N, N, Y], "observed in bash: echo $((0x))";
+    /// Reading the line, the shell refuses signs in `${...}` that go on no name, and a lone single quote in
+    /// `"${x-word}"`, though that is text when it is expanded.
+    braces_are_read_strictly: bool = [N, N, N, N, Y, N, N], "observed in ksh93u+m: echo ${#-[}; echo ${!1}; echo \"${x-'}\"";
     /// In an unquoted `${x-...}` braces nest.
     braces_nest: bool = [N, N, N, N, Y, N, Y], "observed in all six: echo ${z-{a}b}";
     /// Between double quotes `\\}` in the word of an operation is a brace.
@@ -258,6 +261,8 @@ macro_rules! reading_rows {
     repeated_negation: bool = [N, Y, N, N, Y, Y, N], "observed in all six: ! ! true; echo $?";
     /// The middle of `a?b:c` may be an assignment.
     assigns_in_choice: bool = [Y, Y, Y, N, Y, Y, N], "observed in all six: echo $((1?x=2:3))";
+    /// What an assignment behind the colon of `?:` belongs to.
+    assigns_behind_choice: BehindChoice = [BehindChoice::Whole, BehindChoice::Whole, BehindChoice::Whole, BehindChoice::Whole, BehindChoice::Last, BehindChoice::Taken, BehindChoice::Whole], "observed in all six: echo $((0?1:n=3)) $n; echo $((1?n:m=4)) $n";
     /// A slash behind `${x//` belongs to the pattern.
     slash_begins_pattern: bool = [N, Y, N, Y, N, N, N], "observed in all six: x=a/b; echo ${x////-}";
     /// `function f()` takes its parentheses.

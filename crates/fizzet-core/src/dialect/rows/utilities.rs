@@ -63,7 +63,9 @@ macro_rules! utilities_rows {
     too_many_arguments_end: Option<Reach> = [None, Some(Reach::Shell), None, None, None, Some(Reach::Shell), Some(Reach::Command)], "observed in all six: exit 1 2; echo after";
     /// What `exit` and `return` take for a number.
     status_numbers: StatusNumbers = [StatusNumbers::Natural, StatusNumbers::Signed, StatusNumbers::Natural, StatusNumbers::Digits, StatusNumbers::Leading, StatusNumbers::Short, StatusNumbers::Expression], "observed in all six: f() { return ' 3'; }; f; echo $?, and 3x, -1, 3000000000";
-    /// `eval --` leaves the dashes out.
+    /// What ends where `eval` refuses a first argument that looks like an option.
+    eval_minds_options: Option<Reach> = [None, Some(Reach::Command), None, None, Some(Reach::Shell), Some(Reach::Shell), None], "observed in all six: eval -x; echo $?";
+    /// `eval` takes `--` for the end of its options.
     eval_takes_dashes: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: eval -- echo a";
     /// A syntax error in the text of `eval` ends the shell.
     eval_syntax_is_fatal: bool = [Y, N, Y, Y, N, Y, N], "observed in all six: eval fi; echo after";

@@ -18,6 +18,7 @@ use crate::state::State;
 use crate::stop::Stop;
 use crate::syntax::arithmetic::{self, Binary, Expression, Showing, Target, Unary};
 use crate::syntax::ast::{Arithmetic, Part};
+use crate::syntax::expression::NO_VARIABLE;
 use crate::syntax::marked;
 
 /// How often a variable may lead to another before that is called endless.
@@ -62,6 +63,19 @@ pub(super) fn index(cx: &mut dyn Context, written: &Arithmetic) -> Result<i64, S
     number_of(cx, written, minds_empty).map(|(number, _)| number.whole())
 }
 
+/// The offset of a part of a value.
+///
+/// # Errors
+/// As for [`value`]; and where nothing is left of it before a length, if the shell minds that.
+pub(super) fn offset(
+    cx: &mut dyn Context,
+    written: &Arithmetic,
+    before_length: bool,
+) -> Result<i64, Stop> {
+    let minds_empty = before_length && cx.state().dialect.offset_must_be_something;
+    number_of(cx, written, minds_empty).map(|(number, _)| number.whole())
+}
+
 fn number(cx: &mut dyn Context, written: &Arithmetic) -> Result<Number, Stop> {
     number_of(cx, written, false).map(|(number, _)| number)
 }
@@ -80,8 +94,8 @@ fn number_of(
                 cx.missing("a number in an arithmetic expression", span);
                 return Ok((Number::Whole(0), None));
             }
-            if minds_empty && text.is_empty() {
-                return Err(cx.state().mistake("there is no index in the brackets", span, 1));
+            if minds_empty && text.bytes().trim_ascii().is_empty() {
+                return Err(cx.state().mistake("there is no number here", span, 1));
             }
             let is_written_out = matches!(&written.word.parts[..], [] | [Part::Literal { .. }]);
             let state = cx.state();
@@ -182,6 +196,7 @@ impl Evaluation<'_> {
             Expression::Number(value) => Number::Whole(*value),
             Expression::Real(value) => Number::Real(*value),
             Expression::Variable(target) => self.get(target)?,
+            Expression::NoVariable => return Err(refuse(self.state, NO_VARIABLE, self.span)),
             Expression::Unsigned(inner) => {
                 let outer = std::mem::replace(&mut self.unsigned, true);
                 let value = self.value(inner);

@@ -96,9 +96,19 @@ pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
 /// `eval text...`: the arguments joined with spaces are read again.
 pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let mut text = Vec::new();
+    let minds_options = walker.state.dialect.eval_minds_options;
     let words = match call.arguments() {
         [first, rest @ ..] if first.bytes() == b"--" && walker.state.dialect.eval_takes_dashes => {
             rest
+        }
+        [first, ..]
+            if let Some(reach) = minds_options
+                && matches!(first.bytes(), [b'-', _, ..]) =>
+        {
+            return Err(match reach {
+                Reach::Shell => walker.fatal_option(call),
+                reach => Stop::error("eval: an option is not known", call.span, 2, reach),
+            });
         }
         words => words,
     };

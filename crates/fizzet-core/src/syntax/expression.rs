@@ -1,0 +1,113 @@
+//! The tree of an arithmetic expression.
+
+use std::rc::Rc;
+
+use crate::real::Real;
+use crate::syntax::functions::Function;
+use crate::syntax::operators::{Binary, Unary};
+use crate::syntax::signs::Showing;
+
+/// What is wrong with an assignment to anything else.
+pub(crate) const NO_VARIABLE: &str = "only a variable can be assigned";
+
+/// An expression.
+#[derive(Clone, Debug)]
+pub enum Expression {
+    /// A constant.
+    Number(i64),
+    /// A constant with a fraction.
+    Real(Real),
+    /// A function of mathematics.
+    Function(Function, Box<Expression>),
+    /// An expression and how its value is shown: zsh's `[#16] x`.
+    Shown(Showing, Box<Expression>),
+    /// An expression whose numbers have no sign.
+    Unsigned(Box<Expression>),
+    /// A variable, or an element of an array with the text of its index.
+    Variable(Target),
+    /// The number of positional parameters.
+    Count,
+    /// The code of the first character of a variable.
+    Code(Target),
+    /// `- + ! ~`
+    Unary(Unary, Box<Expression>),
+    /// `left operator right`
+    Binary(Binary, Box<Expression>, Box<Expression>),
+    /// `a && b`
+    And(Box<Expression>, Box<Expression>),
+    /// `a || b`
+    Or(Box<Expression>, Box<Expression>),
+    /// `a ^^ b`
+    Either(Box<Expression>, Box<Expression>),
+    /// `c ? a : b`
+    Choice(Box<Expression>, Box<Expression>, Box<Expression>),
+    /// `x = v`, `x += v`
+    Assign(Target, Option<Binary>, Box<Expression>),
+    /// An assignment to what is no variable, which is a mistake only when it comes to it.
+    NoVariable,
+    /// `++x`, `x++` and the like.
+    Step {
+        /// What is changed.
+        target: Target,
+        /// By how much.
+        by: i64,
+        /// Whether the value is the one before the change.
+        after: bool,
+    },
+    /// `a, b`
+    Comma(Box<Expression>, Box<Expression>),
+}
+
+/// What can be assigned.
+#[derive(Clone, Debug)]
+pub struct Target {
+    /// The variable.
+    pub name: Rc<[u8]>,
+    /// The text of the index.
+    pub index: Option<Rc<[u8]>>,
+}
+
+/// What an assignment does besides assigning.
+#[derive(Clone, Copy)]
+pub(super) enum Assigning {
+    /// `=`
+    Plain,
+    /// `+=` and the like.
+    Operator(Binary),
+    /// `&&=`
+    And,
+    /// `||=`
+    Or,
+    /// `^^=`
+    Either,
+}
+
+/// The condition of a choice.
+pub(super) fn condition_of(choice: Expression) -> Expression {
+    match choice {
+        Expression::Choice(condition, ..) => *condition,
+        other => other,
+    }
+}
+
+/// An assignment to what stands before its sign; to the side that is taken if that is a choice.
+pub(super) fn assigned(left: Expression, operator: Assigning, value: Expression) -> Expression {
+    let target = match left {
+        Expression::Variable(target) => target,
+        Expression::Choice(condition, yes, no) => {
+            let side = |side| Box::new(assigned(side, operator, value.clone()));
+            return Expression::Choice(condition, side(*yes), side(*no));
+        }
+        _ => return Expression::NoVariable,
+    };
+    let value = Box::new(value);
+    let before = Box::new(Expression::Variable(target.clone()));
+    let (operator, value) = match operator {
+        Assigning::Plain => (None, value),
+        Assigning::Operator(operator) => (Some(operator), value),
+        Assigning::And => (None, Box::new(Expression::And(before, value))),
+        Assigning::Or => (None, Box::new(Expression::Or(before, value))),
+        Assigning::Either => (None, Box::new(Expression::Either(before, value))),
+    };
+    Expression::Assign(target, operator, value)
+}

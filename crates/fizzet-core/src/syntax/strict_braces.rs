@@ -1,0 +1,87 @@
+//! What a shell refuses between the braces of `${...}` while it reads the line, long before anything is
+//! expanded (observed in ksh93u+m).
+
+use crate::syntax::Parser;
+use crate::syntax::ast::{Parameter, Part};
+use crate::syntax::cursor::Parsed;
+use crate::syntax::words::Within;
+
+/// What may stand behind a sign such as `#-`, which is read as the name of a parameter at first.
+const OPERATORS: &[u8] = b"}-+=:/%#?";
+/// What ends no name in the eyes of the reader, and so is refused there.
+const NEVER: &[u8] = b",[]~^&(<;| \t\"'`";
+
+impl Parser<'_> {
+    /// Behind `${`: refuses what cannot go on a count such as `${#-` or a name such as `${!`.
+    pub(super) fn refuse_odd_signs(&mut self) -> Parsed<()> {
+        if !self.dialect.braces_are_read_strictly {
+            return Ok(());
+        }
+        let rest = &self.text[self.pos..];
+        let refused = match rest {
+            [b'!', b'0'..=b'9' | b'*' | b'@', ..] => Some(1),
+            [b'#', b'-' | b'?' | b'*', rest @ ..] => refused_behind_sign(rest).map(|at| at + 2),
+            [b'#', b'#', rest @ ..] => refused_in_name(rest).map(|at| at + 2),
+            _ => None,
+        };
+        match refused {
+            Some(at) => {
+                self.pos += at;
+                self.unexpected("an operation or }")
+            }
+            None => Ok(()),
+        }
+    }
+
+    /// A single quote in `"${x-word}"` is text, but the reader wants a second one.
+    pub(super) fn refuse_lone_quote(&self, parameter: &Parameter, within: Within) -> Parsed<()> {
+        let reads = self.dialect.braces_are_read_strictly
+            && matches!(within, Within::Double | Within::BraceQuoted);
+        if !reads || quotes_in(parameter).is_multiple_of(2) {
+            return Ok(());
+        }
+        let rest = &self.text[self.pos..];
+        let behind = |rest: &[u8], byte: u8| rest.iter().position(|&one| one == byte);
+        let closes = behind(rest, b'\'').is_some_and(|quote| {
+            let rest = &rest[quote..];
+            behind(rest, b'}').is_some_and(|brace| behind(&rest[brace..], b'"').is_some())
+        });
+        if closes {
+            return Ok(());
+        }
+        let written = &self.text[parameter.span.start as usize..parameter.span.end as usize];
+        let quote = behind(written, b'\'').unwrap_or_default();
+        Err(self.unclosed(parameter.span.start as usize + quote, 1, "'", "'"))
+    }
+}
+
+/// Where a byte stands that no operator begins with and no name.
+fn refused_behind_sign(rest: &[u8]) -> Option<usize> {
+    match rest.first()? {
+        byte if OPERATORS.contains(byte) => None,
+        byte if byte.is_ascii_alphabetic() || !byte.is_ascii() => refused_in_name(rest),
+        _ => Some(0),
+    }
+}
+
+/// Where the first byte stands that goes on neither the name nor an operation behind it.
+fn refused_in_name(rest: &[u8]) -> Option<usize> {
+    let in_name = |byte: &&u8| byte.is_ascii_alphanumeric() || matches!(byte, b'_' | b'.');
+    let length = rest.iter().take_while(in_name).count();
+    let behind = rest.get(length)?;
+    let braces = rest[length..].starts_with(b"${");
+    (braces || NEVER.contains(behind)).then_some(length)
+}
+
+/// How many single quotes stand as text in the words between the braces.
+fn quotes_in(parameter: &Parameter) -> usize {
+    let in_part = |part: &Part| match part {
+        Part::Literal { bytes, .. } => {
+            let escaped = bytes.windows(2).filter(|two| two == b"\\'").count();
+            bytes.iter().filter(|&&byte| byte == b'\'').count() - escaped
+        }
+        Part::Parameter(parameter) if parameter.braced => quotes_in(parameter),
+        _ => 0,
+    };
+    parameter.words().into_iter().flat_map(|word| &word.parts).map(in_part).sum()
+}
