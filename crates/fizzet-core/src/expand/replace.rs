@@ -74,6 +74,11 @@ impl Substitution<'_> {
             {
                 Held::One(Text::new())
             }
+            Held::List { items, .. }
+                if items.is_empty() && dialect.empty_lists_are_replaced && pattern.matches(b"") =>
+            {
+                Held::One(Text::new())
+            }
             held => held,
         };
         let bare = pattern.literal() == Some(b"") && matches!(which, Replace::First | Replace::All);

@@ -30,6 +30,15 @@ impl Substitution<'_> {
             self.declares = true;
             self.literal(bytes, *span, 0..head, place)?;
             let value = within(*span, bytes, head..bytes.len());
+            if self.cx.state().dialect.tilde_reads_expansions && !rest.is_empty() {
+                let first = Part::Literal { bytes: bytes[head..].into(), span: value };
+                let empty = head == bytes.len();
+                let first = [first].into_iter().filter(|_| !empty);
+                let parts: Vec<Part> = first.chain(rest.iter().cloned()).collect();
+                let left = self.tildes(&parts, place)?;
+                left.iter().try_for_each(|part| self.part(part, place))?;
+                return Ok(&[]);
+            }
             self.assigned_literal(&bytes[head..], value, rest.is_empty(), place)?;
             self.later_parts(rest, place)?;
             return Ok(&[]);

@@ -32,8 +32,15 @@ pub struct Refused {
 /// # Errors
 /// What the shell of this dialect refuses.
 pub fn parse(text: &[u8], dialect: &Dialect) -> Result<Expression, Refused> {
-    let mut reader =
-        Reader { text, dialect, at: 0, depth: 0, forgets_signs: false, before: Vec::new() };
+    let mut reader = Reader {
+        text,
+        dialect,
+        at: 0,
+        depth: 0,
+        forgets_signs: false,
+        base: None,
+        before: Vec::new(),
+    };
     reader.blanks();
     if reader.at == text.len() && dialect.empty_arithmetic_is_zero {
         return Ok(Expression::Number(0));
@@ -79,6 +86,8 @@ pub(super) struct Reader<'a> {
     depth: u32,
     /// Whether signs before a parenthesis do not count, since only the end of the text closes it.
     forgets_signs: bool,
+    /// The base that the latest constant with one has named, where that counts.
+    pub(super) base: Option<u32>,
     /// What has been read completely when something behind it turned out to be wrong, in order.
     before: Vec<Expression>,
 }
@@ -202,7 +211,11 @@ impl Reader<'_> {
                 return Err(NO_VARIABLE.into());
             };
             let value = reader.assignment()?;
-            Ok(assigned(Expression::Variable(target), operator, value))
+            let assigned = assigned(Expression::Variable(target), operator, value);
+            Ok(match reader.base {
+                Some(base) => Expression::Based(base, Box::new(assigned)),
+                None => assigned,
+            })
         })
     }
 
@@ -240,14 +253,13 @@ impl Reader<'_> {
     }
 
     fn choice(&mut self) -> Read {
-        let condition = self.or()?;
+        let mut condition = self.or()?;
+        while self.dialect.empty_choice_is_or && self.eat(b"?:") {
+            let (left, right) = self.behind(condition, Self::or)?;
+            condition = Expression::Or(left, right);
+        }
         if !self.eat(b"?") {
             return Ok(condition);
-        }
-        if self.dialect.empty_choice_is_one && self.eat(b":") {
-            self.deeper(Self::choice)?;
-            let one = || Box::new(Expression::Number(1));
-            return Ok(Expression::Choice(Box::new(condition), one(), one()));
         }
         let (condition, yes) = self.behind(condition, |reader| {
             let yes = match reader.dialect.assigns_in_choice {
@@ -433,6 +445,10 @@ impl Reader<'_> {
             Some(b'.') if self.dialect.arithmetic_reals != Reals::None => self.point(),
             Some(b'\'') if self.dialect.arithmetic_characters => self.character(),
             Some(b'#') if self.dialect.arithmetic_sign != ArithmeticSign::Error => self.sign(),
+            Some(b'?') if self.dialect.status_is_a_number => {
+                self.at += 1;
+                Ok(Expression::Status)
+            }
             Some(_) if self.begins_name() => {
                 let target = self.target()?;
                 if let Some(value) = self.infinity(&target) {

@@ -7,7 +7,7 @@ use crate::dialect::{LargeConstant, RealConstants, Reals};
 use crate::real::Real;
 use crate::syntax::arithmetic::{Expression, Read, Reader, Target};
 use crate::syntax::cursor::{is_name_byte, is_name_start};
-use crate::syntax::numeral::constant;
+use crate::syntax::numeral::{constant, written_base};
 
 impl<'a> Reader<'a> {
     /// `inf` or `nan` in letters of any case, where those are numbers.
@@ -81,7 +81,10 @@ impl<'a> Reader<'a> {
             byte => is_name_byte(byte) || matches!(byte, b'#' | b'@'),
         });
         let text = self.digits_from(start);
-        constant(&text, dialect).ok_or_else(|| no_number(&text))
+        let base = written_base(&text).filter(|_| dialect.constants_give_bases);
+        let value = constant(&text, dialect).ok_or_else(|| no_number(&text));
+        self.base = base.or(self.base);
+        value
     }
 
     /// A real, if the text here is one: it has a fraction or an exponent, or is too large for a whole number.

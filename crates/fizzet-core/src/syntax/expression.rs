@@ -25,6 +25,8 @@ pub enum Expression {
     Unsigned(Box<Expression>),
     /// A variable, or an element of an array with the text of its index.
     Variable(Target),
+    /// The status of the latest command.
+    Status,
     /// The number of positional parameters.
     Count,
     /// The code of the first character of a variable.
@@ -43,6 +45,8 @@ pub enum Expression {
     Choice(Box<Expression>, Box<Expression>, Box<Expression>),
     /// `x = v`, `x += v`
     Assign(Target, Option<Binary>, Box<Expression>),
+    /// An assignment that gives this base to a variable that has none.
+    Based(u32, Box<Expression>),
     /// An assignment to what is no variable, which is a mistake only when it comes to it.
     NoVariable,
     /// `++x`, `x++` and the like.

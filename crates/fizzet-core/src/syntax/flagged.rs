@@ -328,6 +328,9 @@ impl<'a> Parser<'a> {
                     None => break,
                 }
             }
+            if count > 0 && arguments.is_empty() {
+                return Ok(false);
+            }
             flagged.flags.push(Flag { letter, arguments });
         }
     }

@@ -21,6 +21,18 @@ pub fn constant(text: &[u8], dialect: &Dialect) -> Option<i64> {
     }
 }
 
+/// The base that a constant names: `0x`, `0b` or `base#`.
+pub(super) fn written_base(text: &[u8]) -> Option<u32> {
+    match text {
+        [b'0', b'x' | b'X', ..] => Some(16),
+        [b'0', b'b' | b'B', ..] => Some(2),
+        _ => {
+            let sign = text.iter().position(|&byte| byte == b'#')?;
+            std::str::from_utf8(&text[..sign]).ok()?.parse().ok()
+        }
+    }
+}
+
 /// `base#digits`
 fn based(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {
     if base == 1 && dialect.base_one_is_a_character {

@@ -22,6 +22,13 @@ impl Parser<'_> {
             [b'!', b'0'..=b'9' | b'*' | b'@', ..] => Some(1),
             [b'#', b'-' | b'?' | b'*', rest @ ..] => refused_behind_sign(rest).map(|at| at + 2),
             [b'#', b'#', rest @ ..] => refused_in_name(rest).map(|at| at + 2),
+            [b'0'..=b'9', ..] => {
+                let digits = rest.iter().take_while(|byte| byte.is_ascii_digit()).count();
+                refused_by(&rest[digits..], b"_.@[*!").map(|at| at + digits)
+            }
+            [b'?' | b'$' | b'-' | b'*', rest @ ..] => {
+                refused_by(rest, NOT_BEHIND_SIGNS).map(|at| at + 1)
+            }
             _ => None,
         };
         match refused {
@@ -53,6 +60,14 @@ impl Parser<'_> {
         let quote = behind(written, b'\'').unwrap_or_default();
         Err(self.unclosed(parameter.span.start as usize + quote, 1, "'", "'"))
     }
+}
+
+/// What a sign that is a parameter, such as `$?`, must not have behind it.
+const NOT_BEHIND_SIGNS: &[u8] = b"0123456789_.@[*!";
+
+/// Where one of these bytes stands, if one stands first.
+fn refused_by(rest: &[u8], refused: &[u8]) -> Option<usize> {
+    rest.first().is_some_and(|byte| refused.contains(byte)).then_some(0)
 }
 
 /// Where a byte stands that no operator begins with and no name.

@@ -2,7 +2,7 @@
 
 use std::cmp::Ordering;
 
-use crate::dialect::{ComparisonMistake, RegularQuotes};
+use crate::dialect::{AskedParameters, ComparisonMistake, RegularQuotes};
 use crate::expand::regular::{Quoted, Regular};
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::host::{FileKind, Status};
@@ -201,6 +201,7 @@ impl Walker {
                 owner.is_some() && owner == rights
             }
             b'v' if self.is_fresh(operand) => true,
+            b'v' if let Some(set) = self.is_parameter_set(operand) => set,
             b'v' => match crate::state::element_name(operand) {
                 Some((name, b"@" | b"*"))
                     if self.state.dialect.tests_whole_arrays && !self.is_keyed(name) =>
@@ -235,6 +236,23 @@ impl Walker {
                 host.exists(operand)
             }
         })
+    }
+
+    /// Whether a parameter that is no variable is set, where `-v` knows it.
+    fn is_parameter_set(&self, name: &[u8]) -> Option<bool> {
+        let asked = self.state.dialect.asked_parameters;
+        let is_number = !name.is_empty() && name.iter().all(u8::is_ascii_digit);
+        match name {
+            _ if asked == AskedParameters::None => None,
+            _ if is_number => {
+                let number: usize = std::str::from_utf8(name).ok()?.parse().ok()?;
+                Some(number <= self.state.positional.count())
+            }
+            [b'$' | b'?' | b'#' | b'!' | b'-' | b'*'] if asked == AskedParameters::All => {
+                Some(true)
+            }
+            _ => None,
+        }
     }
 
     /// Whether a name is that of a variable which the shell keeps itself and which has a value now.

@@ -2,6 +2,17 @@
 
 use crate::stop::Status;
 
+/// Which parameters that are no variables `-v` knows.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum AskedParameters {
+    /// None.
+    None,
+    /// The positional ones, and `0`.
+    Positional,
+    /// Those and all signs.
+    All,
+}
+
 /// How `typeset -p` tells variables.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum Told {

@@ -30,6 +30,8 @@ macro_rules! expanding_rows {
     tilde_in_anchored: bool = [N, N, N, N, N, Y, Y], "observed in all six: x=~; echo ${x/#~/T}";
     /// `$@` and `$*` count as set even without parameters.
     at_is_always_set: bool = [N, N, Y, Y, N, N, N], "observed in all six: set --; echo ${@-a}";
+    /// A pattern that matches an empty text is replaced in a list without elements too.
+    empty_lists_are_replaced: bool = [N, N, N, N, Y, N, N], "observed in all six: set --; echo ${@//*/x}";
     /// Quotes in the offset of `${x:1}` are a mistake.
     offset_refuses_quotes: bool = [N, N, N, N, N, Y, N], "observed in all six: x=abc; echo ${x:\"1\"} ${x:'1'}";
     /// `${x::1}`, where a length stands behind nothing, is a mistake.
@@ -100,6 +102,10 @@ macro_rules! expanding_rows {
     unused_tilde_hides_brace: bool = [N, N, Y, Y, N, N, N], "observed in all six: unset v; echo ${v+~${#x}a}b";
     /// `${#@}` counts the bytes of all parameters.
     lengths_of_lists_in_bytes: bool = [N, N, N, Y, N, N, N], "observed in busybox with UTF-8: set -- ä; echo ${#@} ${#1}";
+    /// The latest base that a constant has named becomes that of an integer variable without one.
+    constants_give_bases: bool = [N, N, N, N, N, N, Y], "observed in zsh 5.9: ((n=0x1F)); echo $n; typeset -i i; ((i=2#11)); echo $i";
+    /// `?` where a value stands in an expression is the status of the latest command.
+    status_is_a_number: bool = [N, N, N, N, N, N, Y], "observed in zsh 5.9: false; echo $((?+1))";
     /// An assignment in arithmetic makes a new variable one of numbers.
     arithmetic_makes_numbers: bool = [N, N, N, N, N, N, Y], "observed in all six: ((v=1)); v=2+3; echo $v";
     /// `${x[@]:=word}` assigns the element `@` of an associative array, and is a mistake for others.

@@ -213,8 +213,8 @@ macro_rules! reading_rows {
     real_constants: RealConstants = [RealConstants::Plain, RealConstants::Plain, RealConstants::Plain, RealConstants::Plain, RealConstants::Lenient, RealConstants::Plain, RealConstants::Plain], "observed in ksh93 and zsh: echo $((0x1.8p1)) $((1e)) $((1e+)) $((.)) $((0e1)) $((1e4294967297))";
     /// Plus signs before the end of an expression count for nothing.
     plus_signs_at_end: bool = [N, N, N, N, Y, N, N], "observed in all six: echo $((+)) $((+ +)) $((1,+)) $((-+))";
-    /// A choice with nothing between `?` and `:` is 1, whatever holds.
-    empty_choice_is_one: bool = [N, N, N, N, Y, N, N], "observed in all six: echo $((0?:3)) $((2?:3))";
+    /// `?:` with nothing between the signs is another `||`.
+    empty_choice_is_or: bool = [N, N, N, N, Y, N, N], "observed in all six: echo $((0?:3)) $((0?:0)) $((1?:0?7:9))";
     /// Arithmetic has `^^`, and `&&=`, `||=`, `^^=` and `**=`.
     arithmetic_logic_assigns: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((5 ^^ 3)); x=2; echo $((x **= 3)) $((x &&= 0))";
     /// `[#16]` before an expression says how its value is shown.

@@ -63,6 +63,10 @@ macro_rules! utilities_rows {
     too_many_arguments_end: Option<Reach> = [None, Some(Reach::Shell), None, None, None, Some(Reach::Shell), Some(Reach::Command)], "observed in all six: exit 1 2; echo after";
     /// What `exit` and `return` take for a number.
     status_numbers: StatusNumbers = [StatusNumbers::Natural, StatusNumbers::Signed, StatusNumbers::Natural, StatusNumbers::Digits, StatusNumbers::Leading, StatusNumbers::Short, StatusNumbers::Expression], "observed in all six: f() { return ' 3'; }; f; echo $?, and 3x, -1, 3000000000";
+    /// `export +x` takes an attribute back.
+    export_takes_back: bool = [N, N, N, N, Y, Y, Y], "observed in all six: export +x; echo $?";
+    /// Which parameters that are no variables `-v` knows besides.
+    asked_parameters: AskedParameters = [AskedParameters::None, AskedParameters::Positional, AskedParameters::None, AskedParameters::None, AskedParameters::None, AskedParameters::None, AskedParameters::All], "observed in all six: [[ -v 1 ]]; echo $?; [[ -v '#' ]]; echo $?";
     /// What ends where `eval` refuses a first argument that looks like an option.
     eval_minds_options: Option<Reach> = [None, Some(Reach::Command), None, None, Some(Reach::Shell), Some(Reach::Shell), None], "observed in all six: eval -x; echo $?";
     /// `eval` takes `--` for the end of its options.

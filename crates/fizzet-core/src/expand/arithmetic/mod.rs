@@ -179,13 +179,15 @@ fn refuse(state: &State, wrong: &str, span: Span) -> Stop {
 }
 
 fn evaluate(state: &mut State, expression: &Expression, span: Span) -> Result<Number, Stop> {
-    let mut evaluation = Evaluation { state, span, unsigned: false };
+    let mut evaluation = Evaluation { state, span, base: None, unsigned: false };
     evaluation.value(expression)
 }
 
 struct Evaluation<'a> {
     state: &'a mut State,
     span: Span,
+    /// The base for variables that have none.
+    base: Option<u32>,
     /// Whether numbers have no sign.
     unsigned: bool,
 }
@@ -196,6 +198,12 @@ impl Evaluation<'_> {
             Expression::Number(value) => Number::Whole(*value),
             Expression::Real(value) => Number::Real(*value),
             Expression::Variable(target) => self.get(target)?,
+            Expression::Based(base, inner) => {
+                let outer = self.base.replace(*base);
+                let value = self.value(inner);
+                self.base = outer;
+                return value;
+            }
             Expression::NoVariable => return Err(refuse(self.state, NO_VARIABLE, self.span)),
             Expression::Unsigned(inner) => {
                 let outer = std::mem::replace(&mut self.unsigned, true);
@@ -203,6 +211,7 @@ impl Evaluation<'_> {
                 self.unsigned = outer;
                 return value;
             }
+            Expression::Status => Number::Whole(self.state.status.into()),
             Expression::Count => Number::Whole(self.state.positional.count() as i64),
             Expression::Code(target) => {
                 let value = self.state.variables.scalar(&target.name);

@@ -161,11 +161,17 @@ impl Evaluation<'_> {
         if is_new {
             self.state.variables.clear(&target.name);
             self.state.variables.entry(&target.name).keeps = match value {
-                Number::Whole(_) => Keeps::Integer(Digits::default()),
+                Number::Whole(_) => Keeps::Integer(Digits::of(self.base.unwrap_or_default())),
                 Number::Real(_) => Keeps::Real { letter: b'f', digits: 10, long: false },
             };
         }
         let is_whole = key.is_none();
+        if let Some(base) = self.base
+            && let Some(variable) = self.state.variables.get(&target.name)
+            && variable.keeps == Keeps::Integer(Digits::default())
+        {
+            self.state.variables.entry(&target.name).keeps = Keeps::Integer(Digits::of(base));
+        }
         self.state.store(&target.name, key, text, self.span)?;
         let keeps = self.state.variables.get(&target.name).map(|one| one.keeps);
         let makes_reals = self.state.dialect.arithmetic_makes_numbers;

@@ -54,7 +54,8 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         b"local" if !dialect.local_options_letters => "",
         _ => dialect.declaration_letters,
     };
-    let mut given = call.given(letters, true);
+    let outside = matches!(utility, b"export" | b"readonly");
+    let mut given = call.given(letters, !outside || dialect.export_takes_back);
     if let [first, rest @ ..] = given.operands
         && first.bytes() == b"-"
         && utility == b"local"
@@ -68,7 +69,6 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         }
         given.operands = rest;
     }
-    let outside = matches!(utility, b"export" | b"readonly");
     let keeps_scope = walker.scopes.last().is_some_and(|scope| scope.has_variables);
     if given.unknown.is_some() {
         let dialect = &walker.state.dialect;
@@ -138,9 +138,11 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         walker.list_marked(utility == b"readonly", declaration.given.has(b'p'), call);
         return Ok(0);
     }
+    let tells = walker.state.dialect.told_variables != Told::Nothing;
     let plus = matches!(names, [plus] if plus.bytes() == b"+")
+        && tells
         && walker.state.dialect.variable_lists.plus_lists;
-    if (names.is_empty() || plus) && walker.state.dialect.told_variables == Told::Nothing {
+    if names.is_empty() && !tells {
         return Ok(0);
     }
     if names.is_empty() || plus {
@@ -313,7 +315,8 @@ impl Walker {
             self.keep_mistake(error);
             return Ok(false);
         }
-        self.attributes(name, declaration)?;
+        let stays = index.is_some() || appends || (equals.is_none() && compound.is_none());
+        self.attributes(name, declaration, stays)?;
         if let Some(assignment) = compound {
             let is_number = b"iFE".iter().any(|letter| given.has(*letter));
             if is_number && self.state.dialect.numbers_refuse_lists {
@@ -428,7 +431,12 @@ impl Walker {
     }
 
     /// `-i`, `-u`, `-l`, `-n` and `+i`.
-    fn attributes(&mut self, name: &[u8], declaration: &Declaration<'_>) -> Result<(), Stop> {
+    fn attributes(
+        &mut self,
+        name: &[u8],
+        declaration: &Declaration<'_>,
+        stays: bool,
+    ) -> Result<(), Stop> {
         let (given, span) = (&declaration.given, declaration.span);
         let base = given.value(b'i').and_then(|text| number(text.bytes())).unwrap_or(10);
         let width = |letter| -> usize {
@@ -501,7 +509,8 @@ impl Walker {
             return Ok(());
         }
         let value = variable.as_given().scalar().cloned();
-        if let Some(text) = value.filter(|_| self.state.dialect.attributes_change_values) {
+        let changes = stays && self.state.dialect.attributes_change_values;
+        if let Some(text) = value.filter(|_| changes) {
             self.state.store(name, None, text, span)?;
         }
         Ok(())
