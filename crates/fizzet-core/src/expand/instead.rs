@@ -1,5 +1,7 @@
 //! `${x-word}`, `${x=word}`, `${x?word}` and `${x+word}` (POSIX XCU 2.6.2).
 
+use std::ops::Range;
+
 use crate::expand::parameter::Held;
 use crate::expand::substitute::{Break, Place, Substitution};
 use crate::expand::tilde::in_field;
@@ -8,6 +10,7 @@ use crate::expand::{
     Tilde, expands_fields, field_braces, ifs, is_expansion, joined, single, split_all,
 };
 use crate::lineage::{Hop, Origin, Rule};
+use crate::source::Span;
 use crate::state::{Key, Value};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{Instead, Parameter, ParameterName, Part, Subscript, Word};
@@ -62,6 +65,12 @@ impl Substitution<'_> {
             }
         };
         let use_word = what == Instead::AssignAlways || has_value == (what == Instead::Alternative);
+        let early = self
+            .early_end(parameter, word, place)
+            .filter(|_| !use_word || matches!(what, Instead::Assign));
+        let (early, behind) = early.unzip();
+        let word = early.as_ref().unwrap_or(word);
+        self.behind_brace = behind;
         if !use_word {
             if !place.quoted && self.cx.state().dialect.unused_tilde_hides_brace {
                 self.left_over =
@@ -112,6 +121,40 @@ impl Substitution<'_> {
                 Err(Stop::Shell(ShellError { exits: dialect.unset_message_exits, ..error }))
             }
         }
+    }
+
+    /// A word that is not put in place: it ends before the first brace inside it, and the rest stands behind
+    /// the operation.
+    fn early_end(
+        &mut self,
+        parameter: &Parameter,
+        word: &Word,
+        place: Place,
+    ) -> Option<(Word, Vec<Part>)> {
+        let state = self.cx.state();
+        if place.quoted || !state.dialect.first_brace_ends_operation {
+            return None;
+        }
+        let closes =
+            |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'}'));
+        let at = word.parts.iter().position(closes)?;
+        let Part::Literal { bytes, span } = &word.parts[at] else { return None };
+        let brace = bytes.iter().position(|&byte| byte == b'}')?;
+        let literal = |range: Range<usize>| {
+            let bytes: Box<[u8]> = bytes[range.clone()].into();
+            let start = span.start + range.start as u32;
+            let span = Span { start, end: start + bytes.len() as u32, ..*span };
+            (!bytes.is_empty()).then_some(Part::Literal { bytes, span })
+        };
+        let mut before = word.parts[..at].to_vec();
+        before.extend(literal(0..brace));
+        let mut behind: Vec<Part> = literal(brace + 1..bytes.len()).into_iter().collect();
+        behind.extend_from_slice(&word.parts[at + 1..]);
+        if parameter.span.end > word.span.end {
+            let span = Span { start: parameter.span.end - 1, ..parameter.span };
+            behind.push(Part::Literal { bytes: [b'}'].into(), span });
+        }
+        Some((Word::new(before, word.span), behind))
     }
 
     /// The word of `${x-word}` or `${x+word}` in the place of the parameter.

@@ -55,6 +55,14 @@ fn joiner(parameter: &Parameter, place: Place) -> Joiner {
 
 impl Substitution<'_> {
     pub(super) fn parameter(&mut self, parameter: &Parameter, place: Place) -> Result<(), Stop> {
+        self.parameter_alone(parameter, place)?;
+        match self.behind_brace.take() {
+            Some(behind) => self.parts(&behind, Place { tilde: Tilde::Never, ..place }),
+            None => Ok(()),
+        }
+    }
+
+    fn parameter_alone(&mut self, parameter: &Parameter, place: Place) -> Result<(), Stop> {
         let held = match &parameter.operation {
             Operation::Unreadable { why, ends } => {
                 let dialect = &self.cx.state().dialect;

@@ -162,6 +162,8 @@ pub(super) struct Substitution<'c> {
     pub(super) has_list: bool,
     /// What a word that was not used leaves over, whose brace ends the word around it.
     pub(super) left_over: Option<Vec<Part>>,
+    /// What stands behind the brace that ended an operation early.
+    pub(super) behind_brace: Option<Vec<Part>>,
 }
 
 impl<'c> Substitution<'c> {
@@ -200,6 +202,7 @@ impl<'c> Substitution<'c> {
             met: false,
             cut: false,
             left_over: None,
+            behind_brace: None,
             emptied: false,
             declares: false,
             has_list: false,
@@ -241,7 +244,7 @@ impl<'c> Substitution<'c> {
     }
 
     /// Parts of a word, one after the other, as far as nothing ends it early.
-    fn parts(&mut self, parts: &[Part], place: Place) -> Result<(), Stop> {
+    pub(super) fn parts(&mut self, parts: &[Part], place: Place) -> Result<(), Stop> {
         for (at, part) in parts.iter().enumerate() {
             if self.cut {
                 break;

@@ -3,6 +3,8 @@
 //! Outside quotes and comments a backslash before a newline does not exist for the grammar (POSIX
 //! XCU 2.2.1), so every look ahead goes through [`Parser::peek`], which steps over it.
 
+use std::cell::Cell;
+
 use crate::dialect::{Dialect, LoneSemicolons};
 use crate::source::{SourceId, Span};
 use crate::syntax::alias::Substituting;
@@ -54,6 +56,9 @@ pub struct Parser<'a> {
     pub(super) in_assignment: bool,
     /// Whether braces pair up in the pattern of a replacement that is being read.
     pub(super) braces_in_replaced: bool,
+    /// Whether a pair of braces inside the word of an operation has closed, which ends the operation for the
+    /// reader of words.
+    pub(super) nested_closed: Cell<bool>,
     /// Whether the text is a here-document.
     pub(super) in_document: bool,
     /// Whether it is between quotes inside the word of an operation that is quoted itself.
@@ -98,6 +103,7 @@ impl<'a> Parser<'a> {
             keywords: false,
             in_assignment: false,
             braces_in_replaced: false,
+            nested_closed: Cell::new(false),
             in_document: false,
             in_inner_quotes: false,
             in_quotes_in_braces: false,
@@ -145,6 +151,7 @@ impl<'a> Parser<'a> {
             keywords: self.keywords,
             in_assignment: false,
             braces_in_replaced: false,
+            nested_closed: Cell::new(false),
             in_document: false,
             in_inner_quotes: false,
             in_quotes_in_braces: false,

@@ -8,7 +8,7 @@ use crate::syntax::ast::{
     CaseChange, CommandSubstitution, Instead, Operation, Parameter, ParameterName, Part, Replace,
     Subscript, SubstitutionPlace, Word,
 };
-use crate::syntax::cursor::{Parsed, Parser};
+use crate::syntax::cursor::{Parsed, Parser, is_meta};
 use crate::syntax::words::Within;
 
 impl<'a> Parser<'a> {
@@ -35,7 +35,7 @@ impl<'a> Parser<'a> {
         self.refuse_odd_signs()?;
         let read = self.inside_braces(quoted)?;
         if let Some((name, index, mut operation)) = read
-            && self.eat(b"}")
+            && (self.eat(b"}") || (!quoted && self.at_early_end(&operation)))
         {
             let span = self.span(start, self.pos);
             if within == Within::Document && self.dialect.document_operands_hold_no_commands {
@@ -58,6 +58,13 @@ impl<'a> Parser<'a> {
             }
             _ => self.bad_expansion(start, brace, quoted),
         }
+    }
+
+    /// Whether the word around an operation ends here, where a brace inside it has closed it already.
+    fn at_early_end(&self, operation: &Operation) -> bool {
+        matches!(operation, Operation::Instead { .. })
+            && self.ended_early()
+            && self.raw().is_none_or(is_meta)
     }
 
     /// `${` before a sign that begins no name: `${(list)}` is `$(list)`; anything else is a mistake of grammar
@@ -345,6 +352,7 @@ impl<'a> Parser<'a> {
             b'?' => Instead::Error,
             _ => Instead::Alternative,
         };
+        self.nested_closed.set(false);
         let word = self.word(if quoted { Within::BraceQuoted } else { Within::Brace })?;
         Ok(Operation::Instead { what, colon, word })
     }

@@ -224,6 +224,7 @@ impl<'a> Parser<'a> {
 
     /// Whether the unquoted `byte` ends the run; keeps count of open brackets.
     fn ends_run(&self, byte: u8, within: Within, open: &mut u32) -> bool {
+        let nested = byte == b'}' && *open > 0;
         let mut closes = |opener, closer| {
             if byte == opener {
                 *open += 1;
@@ -245,7 +246,11 @@ impl<'a> Parser<'a> {
             Within::Word => {
                 is_meta(byte) && !self.at_process_substitution() && !self.at_bare_group()
             }
-            Within::Brace if self.dialect.braces_nest => closes(b'{', b'}'),
+            Within::Brace if self.dialect.braces_nest => {
+                let ends_word = is_meta(byte) && self.ended_early();
+                self.nested_closed.set(self.nested_closed.get() || nested);
+                ends_word || closes(b'{', b'}')
+            }
             Within::Brace | Within::BraceQuoted | Within::QuotedPattern => byte == b'}',
             Within::Replaced | Within::QuotedReplaced if self.braces_in_replaced => {
                 closes(b'{', b'}') || byte == b'/'
@@ -270,6 +275,11 @@ impl<'a> Parser<'a> {
                 closes(b'(', b')') || (*open == 0 && matches!(byte, b' ' | b'\t' | b'\n'))
             }
         }
+    }
+
+    /// Whether the reader of words has met the end of an operation before the braces inside it have closed.
+    pub(super) fn ended_early(&self) -> bool {
+        self.dialect.first_brace_ends_operation && self.nested_closed.get()
     }
 
     /// Whether nothing but closing braces stands between here and the end of the word.

@@ -38,6 +38,9 @@ macro_rules! reading_rows {
     braces_are_read_strictly: bool = [N, N, N, N, Y, N, N], "observed in ksh93u+m: echo ${#-[}; echo ${!1}; echo \"${x-'}\"";
     /// In an unquoted `${x-...}` braces nest.
     braces_nest: bool = [N, N, N, N, Y, N, Y], "observed in all six: echo ${z-{a}b}";
+    /// The first brace ends an operation where its word is read, also in a pair: braces pair up only where the
+    /// word is put in place.
+    first_brace_ends_operation: bool = [N, N, N, N, Y, N, N], "observed in ksh93u+m: echo ${z-{a} ${z+{a}} ${z={a,b}} $z";
     /// Between double quotes `\\}` in the word of an operation is a brace.
     inner_quotes_escape_brace: bool = [N, N, Y, Y, Y, N, N], "observed in all six: y=; echo ${y+\"\\}\"}";
     /// Between double quotes, the quotes in the word of `${x-word}` are taken out before the word is read.
