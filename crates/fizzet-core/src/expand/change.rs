@@ -169,6 +169,42 @@ pub(super) fn replaced(
     Ok(made)
 }
 
+/// A value in which all matches of a pattern are replaced that matches an empty text too: that counts before each
+/// character that no other match takes, and at the end, but not right behind another match.
+pub(super) fn replaced_everywhere(
+    text: &Text,
+    pattern: &Pattern,
+    mut next: impl FnMut() -> Result<Rc<Replacement>, Stop>,
+    limit: usize,
+) -> Result<Text, Stop> {
+    let bytes = text.bytes();
+    let search = pattern.search(bytes);
+    let mut made = Text::new();
+    let (mut at, mut behind) = (0, None);
+    while made.len() <= limit {
+        let found = search.next(at);
+        let stop = found.map_or(bytes.len(), |(start, _)| start);
+        while at < stop {
+            if behind != Some(at) {
+                next()?.put(&mut made, text, (at, at));
+            }
+            let length = crate::text::next_character(&bytes[at..], true).map_or(1, |(_, n)| n);
+            made.push_part(text, at, at + length);
+            at += length;
+        }
+        let Some((start, end)) = found else { break };
+        next()?.put(&mut made, text, (start, end));
+        (at, behind) = (end, Some(end));
+        if at == bytes.len() {
+            break;
+        }
+    }
+    if behind != Some(bytes.len()) {
+        next()?.put(&mut made, text, (bytes.len(), bytes.len()));
+    }
+    Ok(made)
+}
+
 /// How many pieces of a value with replacements are told apart.
 const MAX_TOLD_APART: usize = 4096;
 

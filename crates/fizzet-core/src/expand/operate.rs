@@ -30,6 +30,17 @@ impl Substitution<'_> {
         {
             return Err(Stop::shell(OPEN_BRACKET, parameter.span, 1));
         }
+        let changes =
+            matches!(parameter.operation, Operation::Remove { .. } | Operation::Replace { .. });
+        if changes && self.cx.state().dialect.changes_mind_unset_arrays {
+            let nothing = matches!(&held, Held::List { items, .. } if items.is_empty());
+            if nothing
+                && let ParameterName::Variable(name) = &parameter.name
+                && self.cx.state().variables.get(name).is_none()
+            {
+                self.unset(parameter)?;
+            }
+        }
         if self.is_idle(parameter, &held) {
             return self.each(parameter, held, Text::clone).map(Some);
         }

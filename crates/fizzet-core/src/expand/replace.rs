@@ -2,8 +2,8 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{ListOperations, SlicedUnset};
-use crate::expand::change::{Replacement, before_each, replaced};
+use crate::dialect::{EmptyMatches, ListOperations, SlicedUnset};
+use crate::expand::change::{Replacement, before_each, replaced, replaced_everywhere};
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
@@ -83,6 +83,10 @@ impl Substitution<'_> {
         };
         let bare = pattern.literal() == Some(b"") && matches!(which, Replace::First | Replace::All);
         let everywhere = dialect.empty_pattern_matches && which == Replace::All && bare;
+        let takes_empty = dialect.empty_matches != EmptyMatches::Skipped
+            && matches!(which, Replace::First | Replace::All)
+            && pattern.literal() != Some(b"")
+            && pattern.matches(b"");
         // An empty pattern matches once, at the start.
         let at_start = |text: &Text| match text.is_empty() {
             true => bare && dialect.empty_pattern_matches_empty,
@@ -98,6 +102,13 @@ impl Substitution<'_> {
                 () if empty && !text.is_empty() => Ok(text.clone()),
                 () if at_start(text) => replaced(text, &pattern, next, Replace::Prefix, limit),
                 () if everywhere => before_each(text, next),
+                () if takes_empty && !text.is_empty() => {
+                    match which == Replace::All && dialect.empty_matches == EmptyMatches::Everywhere
+                    {
+                        true => replaced_everywhere(text, &pattern, next, limit),
+                        false => replaced(text, &pattern, next, Replace::Prefix, limit),
+                    }
+                }
                 () => replaced(text, &pattern, next, which, limit),
             }
         })?;

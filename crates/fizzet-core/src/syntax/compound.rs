@@ -151,6 +151,9 @@ impl<'a> Parser<'a> {
                 return Ok(CommandKind::Arithmetic(expression));
             }
             self.not_arithmetic.insert(open);
+            if self.dialect.failed_parentheses_are_two {
+                self.not_arithmetic.insert(open + 1);
+            }
             self.pos = open;
         }
         if let Some(anonymous) = self.anonymous(open)? {

@@ -84,8 +84,9 @@ fn refused_in_name(rest: &[u8]) -> Option<usize> {
     let in_name = |byte: &&u8| byte.is_ascii_alphanumeric() || matches!(byte, b'_' | b'.');
     let length = rest.iter().take_while(in_name).count();
     let behind = rest.get(length)?;
+    let is_set = *behind == b'[' && rest[length..].contains(&b']');
     let braces = rest[length..].starts_with(b"${");
-    (braces || NEVER.contains(behind)).then_some(length)
+    (braces || (NEVER.contains(behind) && !is_set)).then_some(length)
 }
 
 /// How many single quotes stand as text in the words between the braces.

@@ -2,6 +2,17 @@
 
 use crate::stop::Reach;
 
+/// Where a pattern that matches an empty text too does so when a part of a value is replaced.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EmptyMatches {
+    /// Nowhere: what matches must have a length.
+    Skipped,
+    /// At the start, and it is the only match whatever its length.
+    AtStart,
+    /// Before each character, and at the end.
+    Everywhere,
+}
+
 /// How SHLVL counts the shells that a shell is in. What is no number counts as 0.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum ShellLevels {

@@ -32,6 +32,8 @@ macro_rules! expanding_rows {
     at_is_always_set: bool = [N, N, Y, Y, N, N, N], "observed in all six: set --; echo ${@-a}";
     /// A pattern that matches an empty text is replaced in a list without elements too.
     empty_lists_are_replaced: bool = [N, N, N, N, Y, N, N], "observed in all six: set --; echo ${@//*/x}";
+    /// Under `set -u` a removal or a replacement in all elements of an array that is not set is a mistake.
+    changes_mind_unset_arrays: bool = [N, N, N, N, Y, N, N], "observed in all six: set -u; echo \"${a[@]#x}\"";
     /// Quotes in the offset of `${x:1}` are a mistake.
     offset_refuses_quotes: bool = [N, N, N, N, N, Y, N], "observed in all six: x=abc; echo ${x:\"1\"} ${x:'1'}";
     /// `${x::1}`, where a length stands behind nothing, is a mistake.
@@ -323,6 +325,8 @@ macro_rules! expanding_rows {
     tilde_in_replaced: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x=~; echo ${x/~/T}";
     /// An empty pattern matches before each character in `${x//p/r}`, and at the start in `${x/p/r}`.
     empty_pattern_matches: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; echo ${x////-} ${x/\"\"/r}";
+    /// Where a pattern that matches an empty text too, such as `?(b)`, does so in `${x/p/r}`.
+    empty_matches: EmptyMatches = [EmptyMatches::Skipped, EmptyMatches::Skipped, EmptyMatches::Skipped, EmptyMatches::Skipped, EmptyMatches::Everywhere, EmptyMatches::AtStart, EmptyMatches::Skipped], "observed in bash, ksh93, mksh and zsh: x=abc; echo ${x//?(b)/X} ${x/?(b)/X}";
     /// An empty pattern of `${x/p/r}` matches an empty value.
     empty_pattern_matches_empty: bool = [N, N, N, N, Y, N, Y], "observed in all six: x=; echo ${x/\"\"/r} ${x//\"\"/r}";
     /// A slash inside an expansion ends the pattern of `${x/p/r}`, which is then no expansion.

@@ -38,6 +38,8 @@ macro_rules! reading_rows {
     braces_are_read_strictly: bool = [N, N, N, N, Y, N, N], "observed in ksh93u+m: echo ${#-[}; echo ${!1}; echo \"${x-'}\"";
     /// In an unquoted `${x-...}` braces nest.
     braces_nest: bool = [N, N, N, N, Y, N, Y], "observed in all six: echo ${z-{a}b}";
+    /// A `((` that begins no expression is two parentheses, and the second begins none with what follows it.
+    failed_parentheses_are_two: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: (((label a)); label b)";
     /// The first brace ends an operation where its word is read, also in a pair: braces pair up only where the
     /// word is put in place.
     first_brace_ends_operation: bool = [N, N, N, N, Y, N, N], "observed in ksh93u+m: echo ${z-{a} ${z+{a}} ${z={a,b}} $z";
