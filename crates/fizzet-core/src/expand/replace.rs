@@ -6,10 +6,10 @@ use crate::dialect::{EmptyMatches, ListOperations, SlicedUnset};
 use crate::expand::change::{Replacement, before_each, replaced, replaced_everywhere};
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
-use crate::expand::substitute::{Place, Substitution};
+use crate::expand::substitute::{Break, Place, Substitution};
 use crate::expand::tilde::in_field;
 use crate::expand::{Tilde, joined, pattern_text_with};
-use crate::lineage::{Hop, Rule};
+use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Sources;
 use crate::stop::Stop;
 use crate::syntax::ast::{Parameter, Part, Replace, Word};
@@ -21,20 +21,20 @@ impl Substitution<'_> {
         &mut self,
         parameter: &Parameter,
         held: Held,
-        (which, pattern, replacement): (Replace, &Word, Option<&Word>),
+        (which, pattern_word, replacement): (Replace, &Word, Option<&Word>),
         place: Place,
     ) -> Result<Option<Held>, Stop> {
         let anchored = matches!(which, Replace::Prefix | Replace::Suffix);
         let dialect = &self.cx.state().dialect;
-        if dialect.slash_cuts_expansions && is_cut(&pattern.parts, &self.cx.state().sources) {
+        if dialect.slash_cuts_expansions && is_cut(&pattern_word.parts, &self.cx.state().sources) {
             let message = "the slash inside the expansion ends the pattern";
             let status = self.cx.state().dialect.bad_substitution_status;
-            return Err(self.cx.state().mistake(message, pattern.span, status));
+            return Err(self.cx.state().mistake(message, pattern_word.span, status));
         }
         let dialect = &self.cx.state().dialect;
         let plain = !dialect.tilde_in_replaced || (anchored && !dialect.tilde_in_anchored);
         let tilde = if plain { Tilde::Never } else { Tilde::InOperation };
-        let text = pattern_text_with(self.cx, pattern, tilde)?;
+        let text = pattern_text_with(self.cx, pattern_word, tilde)?;
         let state = self.cx.state();
         let pattern = Pattern::from_text(&text, state.operation_pattern_rules());
         let nothing = match &held {
@@ -48,6 +48,11 @@ impl Substitution<'_> {
             // It is not split, but it may be a pattern.
             text.set_standing(if place.quoted { Standing::Quoted } else { Standing::Value });
             self.push_text(&text)?;
+            return Ok(None);
+        }
+        let leaves = self.cx.state().dialect.empty_pattern_leaves_pieces && !anchored;
+        if leaves && text.is_empty() && !matches!(held, Held::Unset) {
+            self.in_pieces(parameter, held, (&pattern_word.parts, replacement), place)?;
             return Ok(None);
         }
         let given = replacement.is_some();
@@ -119,6 +124,35 @@ impl Substitution<'_> {
             return Err(Stop::Limit { what, limit, span: parameter.span });
         }
         Ok(Some(held))
+    }
+
+    /// A replacement whose pattern is empty: the shell leaves the pattern and the replacement behind the value, with
+    /// zero bytes between. Those separate fields where there are some, and end the word elsewhere.
+    fn in_pieces(
+        &mut self,
+        parameter: &Parameter,
+        held: Held,
+        (pattern, replacement): (&[Part], Option<&Word>),
+        place: Place,
+    ) -> Result<(), Stop> {
+        self.emit(parameter, held, place)?;
+        if place.quoted || !place.fields {
+            self.cut = true;
+            return Ok(());
+        }
+        self.break_field(Break::Field);
+        if pattern.iter().any(|part| matches!(part, Part::Double { .. } | Part::Single { .. })) {
+            self.push(b"", Standing::Quoted, &Origin::new(Rule::Quoted, parameter.span))?;
+            self.break_field(Break::Field);
+        }
+        if let Some(word) = replacement {
+            let inner = Place { fields: false, tilde: Tilde::AtStart, ..place };
+            let mut text = joined(Substitution::run(self.cx, word, inner)?);
+            text.set_standing(place.expanded());
+            self.push_text(&text)?;
+            self.break_field(Break::Field);
+        }
+        Ok(())
     }
 
     /// An anchored replacement as it is written, but for its pattern, which is expanded.

@@ -378,6 +378,9 @@ impl<'c> Substitution<'c> {
         self.emptied = false;
         for part in parts {
             self.part(part, inside)?;
+            if self.cut {
+                break;
+            }
         }
         let empty_ats = std::mem::replace(&mut self.empty_ats, outer);
         let keeps_empty = std::mem::replace(&mut self.keeps_empty, outer_keeps);

@@ -264,7 +264,8 @@ impl Reader<'_> {
         let (condition, yes) = self.behind(condition, |reader| {
             let yes = match reader.dialect.assigns_in_choice {
                 true => reader.deeper(Self::comma)?,
-                false => reader.deeper(Self::choice)?,
+                false if reader.dialect.choices_nest_in_middle => reader.deeper(Self::choice)?,
+                false => reader.or()?,
             };
             match reader.eat(b":") {
                 true => Ok(yes),

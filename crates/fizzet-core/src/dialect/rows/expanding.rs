@@ -34,6 +34,8 @@ macro_rules! expanding_rows {
     empty_lists_are_replaced: bool = [N, N, N, N, Y, N, N], "observed in all six: set --; echo ${@//*/x}";
     /// Under `set -u` a removal or a replacement in all elements of an array that is not set is a mistake.
     changes_mind_unset_arrays: bool = [N, N, N, N, Y, N, N], "observed in all six: set -u; echo \"${a[@]#x}\"";
+    /// `${x/p/r}` with an empty pattern leaves the pattern and the replacement behind the value.
+    empty_pattern_leaves_pieces: bool = [N, N, N, Y, N, N, N], "observed in busybox 1.35: x=abc; echo ${x/$n/r}k \"${x/$n/r}k\"";
     /// Quotes in the offset of `${x:1}` are a mistake.
     offset_refuses_quotes: bool = [N, N, N, N, N, Y, N], "observed in all six: x=abc; echo ${x:\"1\"} ${x:'1'}";
     /// `${x::1}`, where a length stands behind nothing, is a mistake.

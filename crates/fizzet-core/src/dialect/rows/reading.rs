@@ -266,6 +266,8 @@ macro_rules! reading_rows {
     repeated_negation: bool = [N, Y, N, N, Y, Y, N], "observed in all six: ! ! true; echo $?";
     /// The middle of `a?b:c` may be an assignment.
     assigns_in_choice: bool = [Y, Y, Y, N, Y, Y, N], "observed in all six: echo $((1?x=2:3))";
+    /// Another `?:` may stand between the signs of one without parentheses.
+    choices_nest_in_middle: bool = [Y, Y, Y, N, Y, Y, Y], "observed in all six: echo $((1?0?5:6:7))";
     /// What an assignment behind the colon of `?:` belongs to.
     assigns_behind_choice: BehindChoice = [BehindChoice::Whole, BehindChoice::Whole, BehindChoice::Whole, BehindChoice::Whole, BehindChoice::Last, BehindChoice::Taken, BehindChoice::Whole], "observed in all six: echo $((0?1:n=3)) $n; echo $((1?n:m=4)) $n";
     /// A slash behind `${x//` belongs to the pattern.
