@@ -50,6 +50,11 @@ impl Braces<'_> {
                 from = if self.dialect.open_brace_spoils { field.len() } else { open + 1 };
                 continue;
             };
+            let grouped = field.bytes().get(pair.close + 1) == Some(&b'(');
+            if grouped && self.dialect.parenthesis_keeps_braces {
+                from = pair.close + 1;
+                continue;
+            }
             if let Some(range) = self.range(&field, &quoted, &pair) {
                 return self.numbers(&field, &pair, range, made);
             }

@@ -1,7 +1,5 @@
 //! `${x-word}`, `${x=word}`, `${x?word}` and `${x+word}` (POSIX XCU 2.6.2).
 
-use std::ops::Range;
-
 use crate::expand::parameter::Held;
 use crate::expand::substitute::{Break, Place, Substitution};
 use crate::expand::tilde::in_field;
@@ -13,6 +11,7 @@ use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Key, Value};
 use crate::stop::{Reach, ShellError, Stop};
+use crate::syntax::Parser;
 use crate::syntax::ast::{Instead, Parameter, ParameterName, Part, Subscript, Word};
 use crate::text::{Standing, Text};
 
@@ -65,9 +64,10 @@ impl Substitution<'_> {
             }
         };
         let use_word = what == Instead::AssignAlways || has_value == (what == Instead::Alternative);
-        let early = self
-            .early_end(parameter, word, place)
-            .filter(|_| !use_word || matches!(what, Instead::Assign));
+        let early = match !use_word || what == Instead::Assign {
+            true => self.early_end(parameter, word, place)?,
+            false => None,
+        };
         let (early, behind) = early.unzip();
         let word = early.as_ref().unwrap_or(word);
         self.behind_brace = behind;
@@ -123,38 +123,29 @@ impl Substitution<'_> {
         }
     }
 
-    /// A word that is not put in place: it ends before the first brace inside it, and the rest stands behind
-    /// the operation.
+    /// A word that is not put in place: it ends at the first brace that closes, and the rest stands behind the
+    /// operation.
     fn early_end(
         &mut self,
         parameter: &Parameter,
         word: &Word,
         place: Place,
-    ) -> Option<(Word, Vec<Part>)> {
-        let state = self.cx.state();
-        if place.quoted || !state.dialect.first_brace_ends_operation {
-            return None;
+    ) -> Result<Option<(Word, Vec<Part>)>, Stop> {
+        if place.quoted || !self.cx.state().dialect.first_brace_ends_operation {
+            return Ok(None);
         }
-        let closes =
-            |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'}'));
-        let at = word.parts.iter().position(closes)?;
-        let Part::Literal { bytes, span } = &word.parts[at] else { return None };
-        let brace = bytes.iter().position(|&byte| byte == b'}')?;
-        let literal = |range: Range<usize>| {
-            let bytes: Box<[u8]> = bytes[range.clone()].into();
-            let start = span.start + range.start as u32;
-            let span = Span { start, end: start + bytes.len() as u32, ..*span };
-            (!bytes.is_empty()).then_some(Part::Literal { bytes, span })
+        let dialect = self.cx.state().dialect.clone();
+        let span = Span { end: parameter.span.end, ..word.span };
+        let written = self.cx.state().sources.bytes(span).to_vec();
+        let closes_itself = parameter.span.end > word.span.end;
+        let counts = |end: &usize| end + 1 < written.len() || !closes_itself;
+        let Some(end) = first_closer(&written).filter(counts) else { return Ok(None) };
+        let read = |from: usize, to: usize| {
+            let at = |offset: usize| span.start + offset as u32;
+            let part = Span { start: at(from), end: at(to), ..span };
+            Parser::new(&written[from..to], span.source, &dialect).whole_word(part)
         };
-        let mut before = word.parts[..at].to_vec();
-        before.extend(literal(0..brace));
-        let mut behind: Vec<Part> = literal(brace + 1..bytes.len()).into_iter().collect();
-        behind.extend_from_slice(&word.parts[at + 1..]);
-        if parameter.span.end > word.span.end {
-            let span = Span { start: parameter.span.end - 1, ..parameter.span };
-            behind.push(Part::Literal { bytes: [b'}'].into(), span });
-        }
-        Some((Word::new(before, word.span), behind))
+        Ok(Some((read(0, end)?, read(end + 1, written.len())?.parts)))
     }
 
     /// The word of `${x-word}` or `${x+word}` in the place of the parameter.
@@ -278,4 +269,27 @@ impl Substitution<'_> {
         }
         Ok(fields)
     }
+}
+
+/// Where the first brace stands outside quotes that closes: only expansions open others.
+fn first_closer(written: &[u8]) -> Option<usize> {
+    let (mut at, mut level) = (0, 0u32);
+    let mut quote = None;
+    while let Some(&byte) = written.get(at) {
+        match byte {
+            b'\\' if quote != Some(b'\'') => at += 1,
+            b'\'' | b'"' if quote.is_none() => quote = Some(byte),
+            byte if quote == Some(byte) => quote = None,
+            _ if quote.is_some() => {}
+            b'$' if written.get(at + 1) == Some(&b'{') => {
+                level += 1;
+                at += 1;
+            }
+            b'}' if level == 0 => return Some(at),
+            b'}' => level -= 1,
+            _ => {}
+        }
+        at += 1;
+    }
+    None
 }

@@ -349,7 +349,8 @@ pub fn document(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
             Joiner::SpaceForParameters { changed: !word.parts.iter().any(is_list_part) }
         }
     };
-    let place = Place { quoted: true, joiner, tilde: Tilde::Never, ..Place::SINGLE };
+    let document = cx.state().dialect.document_words_have_tildes;
+    let place = Place { quoted: true, joiner, tilde: Tilde::Never, document, ..Place::SINGLE };
     Ok(joined(Substitution::run(cx, word, place)?))
 }
 

@@ -76,6 +76,8 @@ pub(super) struct Place {
     pub(super) joiner: Joiner,
     /// Whether each element of a list takes the text around it along.
     pub(super) distributes: bool,
+    /// Whether it is a here-document in which words of operations have tildes, outside quotes of their own.
+    pub(super) document: bool,
 }
 
 /// What stands between the values of a list that becomes one text.
@@ -112,6 +114,7 @@ impl Place {
         joins_stars: false,
         joiner: Joiner::Ifs,
         distributes: false,
+        document: false,
     };
 
     /// A word that becomes exactly one text.
@@ -237,7 +240,7 @@ impl<'c> Substitution<'c> {
     pub(super) fn word(&mut self, word: &Word, place: Place) -> Result<(), Stop> {
         let mut rest = &word.parts[..];
         let later = self.cx.state().dialect.tilde_in_fields;
-        if !place.quoted && place.tilde != Tilde::Never && !later {
+        if (!place.quoted || place.document) && place.tilde != Tilde::Never && !later {
             rest = self.tildes(rest, place)?;
         }
         self.parts(rest, place)
@@ -371,7 +374,14 @@ impl<'c> Substitution<'c> {
             && self.cx.state().dialect.bare_backslash_under_at
             && parts.iter().any(is_all_parameters);
         let alone = parts.len() == 1 && !place.quoted;
-        let inside = Place { quoted: true, tilde: Tilde::Never, bare_backslash, alone, ..place };
+        let inside = Place {
+            quoted: true,
+            tilde: Tilde::Never,
+            bare_backslash,
+            alone,
+            document: false,
+            ..place
+        };
         let (fields, bytes, runs) = (self.done.len(), self.current.len(), self.current.run_count());
         let outer = std::mem::take(&mut self.empty_ats);
         let outer_keeps = std::mem::take(&mut self.keeps_empty);

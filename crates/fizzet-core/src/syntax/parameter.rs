@@ -35,7 +35,7 @@ impl<'a> Parser<'a> {
         self.refuse_odd_signs()?;
         let read = self.inside_braces(quoted)?;
         if let Some((name, index, mut operation)) = read
-            && (self.eat(b"}") || (!quoted && self.at_early_end(&operation)))
+            && (self.eat(b"}") || (!quoted && self.at_early_end(&name, &operation)))
         {
             let span = self.span(start, self.pos);
             if within == Within::Document && self.dialect.document_operands_hold_no_commands {
@@ -61,8 +61,9 @@ impl<'a> Parser<'a> {
     }
 
     /// Whether the word around an operation ends here, where a brace inside it has closed it already.
-    fn at_early_end(&self, operation: &Operation) -> bool {
-        matches!(operation, Operation::Instead { .. })
+    fn at_early_end(&self, name: &ParameterName, operation: &Operation) -> bool {
+        matches!(name, ParameterName::Variable(_))
+            && matches!(operation, Operation::Instead { .. })
             && self.ended_early()
             && self.raw().is_none_or(is_meta)
     }
@@ -366,6 +367,10 @@ impl<'a> Parser<'a> {
         }
         let pairs = quoted && self.dialect.pattern_quotes_need_pairs;
         let pattern = self.word(if pairs { Within::QuotedPattern } else { Within::Brace })?;
+        let pattern = match self.in_document && self.dialect.document_patterns_unquote {
+            true => unquoted(pattern),
+            false => pattern,
+        };
         self.mind_parentheses(&pattern, false)?;
         if self.in_document && self.dialect.open_bracket_ends_shell && has_open_bracket(&pattern) {
             let why = OPEN_BRACKET.into();
@@ -556,4 +561,20 @@ fn hides_slash(pattern: &Word) -> bool {
             .any(|part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'/'))),
         _ => false,
     })
+}
+
+/// A pattern whose double quotes count for the text in them only.
+fn unquoted(pattern: Word) -> Word {
+    let mut parts = Vec::with_capacity(pattern.parts.len());
+    for part in pattern.parts {
+        let Part::Double { parts: inner, .. } = part else {
+            parts.push(part);
+            continue;
+        };
+        parts.extend(inner.into_iter().map(|part| match part {
+            Part::Literal { bytes, span } => Part::Single { bytes, span },
+            part => part,
+        }));
+    }
+    Word::new(parts, pattern.span)
 }

@@ -247,7 +247,7 @@ impl<'a> Parser<'a> {
                 is_meta(byte) && !self.at_process_substitution() && !self.at_bare_group()
             }
             Within::Brace if self.dialect.braces_nest => {
-                let ends_word = is_meta(byte) && self.ended_early();
+                let ends_word = is_meta(byte) && self.on_variable && self.ended_early();
                 self.nested_closed.set(self.nested_closed.get() || nested);
                 ends_word || closes(b'{', b'}')
             }

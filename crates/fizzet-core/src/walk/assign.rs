@@ -260,6 +260,9 @@ impl Walker {
                     return self.assign_through_element(assignment, array);
                 }
                 self.array(assignment, elements, None, false)?;
+                if self.state.dialect.lists_succeed {
+                    self.substituted = None;
+                }
                 return Ok(self.state.variables.scalar(name).cloned().unwrap_or_default());
             }
         };

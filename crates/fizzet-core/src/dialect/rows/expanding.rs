@@ -36,6 +36,8 @@ macro_rules! expanding_rows {
     changes_mind_unset_arrays: bool = [N, N, N, N, Y, N, N], "observed in all six: set -u; echo \"${a[@]#x}\"";
     /// `${x/p/r}` with an empty pattern leaves the pattern and the replacement behind the value.
     empty_pattern_leaves_pieces: bool = [N, N, N, Y, N, N, N], "observed in busybox 1.35: x=abc; echo ${x/$n/r}k \"${x/$n/r}k\"";
+    /// Tildes are expanded in the words of operations in a here-document.
+    document_words_have_tildes: bool = [N, N, N, N, N, Y, N], "observed in all six: read -r z <<E; echo $z; with ${HOME+~} in the document";
     /// Quotes in the offset of `${x:1}` are a mistake.
     offset_refuses_quotes: bool = [N, N, N, N, N, Y, N], "observed in all six: x=abc; echo ${x:\"1\"} ${x:'1'}";
     /// `${x::1}`, where a length stands behind nothing, is a mistake.

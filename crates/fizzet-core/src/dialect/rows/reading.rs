@@ -40,6 +40,10 @@ macro_rules! reading_rows {
     braces_nest: bool = [N, N, N, N, Y, N, Y], "observed in all six: echo ${z-{a}b}";
     /// A `((` that begins no expression is two parentheses, and the second begins none with what follows it.
     failed_parentheses_are_two: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: (((label a)); label b)";
+    /// Braces with a parenthesis right behind them stay as they are.
+    parenthesis_keeps_braces: bool = [N, N, N, N, Y, N, N], "observed in ksh93u+m: x='(a'; echo {c,d}$x";
+    /// Expansions in double quotes in a pattern count as unquoted in a here-document.
+    document_patterns_unquote: bool = [N, N, Y, Y, N, N, N], "observed in all six: y='a*'; read -r z <<E; echo $z; with ${y#\"$y\"} in the document";
     /// The first brace ends an operation where its word is read, also in a pair: braces pair up only where the
     /// word is put in place.
     first_brace_ends_operation: bool = [N, N, N, N, Y, N, N], "observed in ksh93u+m: echo ${z-{a} ${z+{a}} ${z={a,b}} $z";

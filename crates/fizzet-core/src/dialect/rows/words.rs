@@ -108,8 +108,8 @@ macro_rules! words_rows {
     echo_letters_once: bool = [N, N, Y, N, Y, N, N], "observed in all six: echo -nn a";
     /// `echo` has one word of options.
     echo_takes_one_option: bool = [N, N, Y, N, N, N, N], "observed in all six: echo -n -n a";
-    /// A word such as `--name` ends the shell where `-` is no option.
-    getopts_long_names_are_fatal: bool = [N, N, N, N, Y, N, N], "observed in all six: getopts ab o --ab; echo after";
+    /// `getopts` tells how the options are used, and the shell ends, at `-?` and at words such as `--help`.
+    getopts_tells_usage: bool = [N, N, N, N, Y, N, N], "observed in all six: getopts ab o --ab; echo after; getopts ab o '-?'";
     /// At the end of the options OPTARG is unset.
     getopts_end_unsets_value: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: getopts a: o -ax; getopts a: o -ax; echo ${OPTARG-unset}";
     /// What `getopts` does with a name that is none.

@@ -67,8 +67,10 @@ pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     match words.get(place.word - 1).filter(is_option) {
         Some(word) if word.bytes() != b"--" || place.letter > 1 => {
             let long = word.bytes().starts_with(b"--") && !options.contains(&b'-');
-            if long && place.letter == 1 && dialect.getopts_long_names_are_fatal {
-                let message = "getopts: this shell takes the word for an option with a long name";
+            let asks = word.bytes().get(place.letter) == Some(&b'?');
+            let usage = (long && place.letter == 1) || asks;
+            if usage && dialect.getopts_tells_usage && options.first() != Some(&b':') {
+                let message = "getopts: this shell takes the word for a question about the options";
                 return Err(Stop::shell(message, call.span, 2));
             }
             let found = walker.option_in(options, word, words, place);

@@ -198,6 +198,13 @@ impl Printing<'_> {
         there.then_some(number)
     }
 
+    /// Whether there is no argument left, and `#` says nothing of that although it does of a written 0.
+    fn shows_nothing_plainly(&self) -> bool {
+        let number = self.chosen;
+        let gone = number.map_or(self.rest.is_empty(), |number| number > self.pass.len());
+        gone && self.walker.state.dialect.printf_prefixes_zero
+    }
+
     fn next(&mut self) -> Option<Text> {
         if let Some(number) = self.chosen.take() {
             self.farthest = self.farthest.max(number);
@@ -488,25 +495,27 @@ impl Printing<'_> {
                 self.whole_number("", &value.to_string(), one);
             }
             b'o' => {
+                let alternative = one.alternative && !self.shows_nothing_plainly();
                 let value = self.next_number(false);
                 let digits = format!("{value:o}");
                 // One zero is enough.
                 let led = digits.starts_with('0')
                     || one.precision.is_some_and(|least| least > digits.len());
-                let prefix = if one.alternative && !led { "0" } else { "" };
-                match one.alternative {
+                let prefix = if alternative && !led { "0" } else { "" };
+                match alternative {
                     true => self.number(prefix, &digits, one),
                     false => self.whole_number(prefix, &digits, one),
                 }
             }
             b'x' | b'X' => {
+                let alternative = one.alternative && !self.shows_nothing_plainly();
                 let value = self.next_number(false);
                 let (digits, prefix) = match letter {
                     b'x' => (format!("{value:x}"), "0x"),
                     _ => (format!("{value:X}"), "0X"),
                 };
                 let prefixed = value != 0 || self.walker.state.dialect.printf_prefixes_zero;
-                let prefix = if one.alternative && prefixed { prefix } else { "" };
+                let prefix = if alternative && prefixed { prefix } else { "" };
                 self.whole_number(prefix, &digits, one);
             }
             _ => return None,

@@ -169,8 +169,9 @@ impl Reader<'_> {
 
     fn primary(&mut self) -> Holds {
         let rest = &self.words[self.at.min(self.words.len())..];
+        let groups = !self.patterned && !self.walker.state.dialect.test_compares_parentheses;
         match *rest {
-            [left, operator, right, ..] if is_binary(operator) => {
+            [left, operator, right, ..] if is_binary(operator) && !(groups && left == b"(") => {
                 self.at += 3;
                 self.operated = true;
                 self.binary(left, operator, right)
