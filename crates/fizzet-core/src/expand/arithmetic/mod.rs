@@ -45,7 +45,7 @@ pub fn holds(cx: &mut dyn Context, written: &Arithmetic) -> Result<bool, Stop> {
 /// # Errors
 /// As for [`value`].
 pub fn shown(cx: &mut dyn Context, written: &Arithmetic) -> Result<String, Stop> {
-    let (number, showing) = number_of(cx, written, false)?;
+    let (number, showing) = number_of(cx, written, None)?;
     let dialect = &cx.state().dialect;
     Ok(match showing {
         Some(showing) => number.shown_as(dialect, showing),
@@ -59,8 +59,9 @@ pub fn shown(cx: &mut dyn Context, written: &Arithmetic) -> Result<String, Stop>
 /// As for [`value`]; and where there is nothing between the brackets once they are expanded, if the shell
 /// minds that.
 pub(super) fn index(cx: &mut dyn Context, written: &Arithmetic) -> Result<i64, Stop> {
-    let minds_empty = cx.state().dialect.empty_index_is_mistake;
-    number_of(cx, written, minds_empty).map(|(number, _)| number.whole())
+    let minds = cx.state().dialect.empty_index_is_mistake;
+    number_of(cx, written, minds.then_some("there is no index in the brackets"))
+        .map(|(number, _)| number.whole())
 }
 
 /// The offset of a part of a value.
@@ -72,18 +73,19 @@ pub(super) fn offset(
     written: &Arithmetic,
     before_length: bool,
 ) -> Result<i64, Stop> {
-    let minds_empty = before_length && cx.state().dialect.offset_must_be_something;
-    number_of(cx, written, minds_empty).map(|(number, _)| number.whole())
+    let minds = before_length && cx.state().dialect.offset_must_be_something;
+    number_of(cx, written, minds.then_some("there is no number before the second colon"))
+        .map(|(number, _)| number.whole())
 }
 
 fn number(cx: &mut dyn Context, written: &Arithmetic) -> Result<Number, Stop> {
-    number_of(cx, written, false).map(|(number, _)| number)
+    number_of(cx, written, None).map(|(number, _)| number)
 }
 
 fn number_of(
     cx: &mut dyn Context,
     written: &Arithmetic,
-    minds_empty: bool,
+    minds_empty: Option<&str>,
 ) -> Result<(Number, Option<Showing>), Stop> {
     let span = written.word.span;
     let expression = match written.cached.get() {
@@ -94,8 +96,10 @@ fn number_of(
                 cx.missing("a number in an arithmetic expression", span);
                 return Ok((Number::Whole(0), None));
             }
-            if minds_empty && text.bytes().trim_ascii().is_empty() {
-                return Err(cx.state().mistake("there is no number here", span, 1));
+            if let Some(message) = minds_empty
+                && text.bytes().trim_ascii().is_empty()
+            {
+                return Err(cx.state().mistake(message, span, 1));
             }
             let is_written_out = matches!(&written.word.parts[..], [] | [Part::Literal { .. }]);
             let state = cx.state();
