@@ -124,11 +124,19 @@ pub struct ShellError {
     pub goes_through: bool,
     /// Whether it ends the text that the shell was given with `-c`, but only the line of a script.
     pub ends_text: bool,
+    /// Whether it is in an expression or an offset, which spares the shell under `set -e` where other mistakes
+    /// that end a line do not.
+    pub is_number: bool,
     /// Whether a command behind the assignment that it comes from is carried out all the same.
     pub is_passed_over: bool,
 }
 
 impl ShellError {
+    /// The same error, as one in an expression or an offset.
+    pub fn of_a_number(self) -> ShellError {
+        ShellError { is_number: true, ..self }
+    }
+
     /// An error that is no wrong use of a utility.
     pub fn new(message: impl Into<String>, span: Span, status: Status, reach: Reach) -> ShellError {
         ShellError {
@@ -141,6 +149,7 @@ impl ShellError {
             exits: false,
             goes_through: false,
             ends_text: false,
+            is_number: false,
             is_passed_over: false,
         }
     }

@@ -168,7 +168,11 @@ impl Substitution<'_> {
         };
         part.ok_or_else(|| {
             let message = "the length of a substring is less than 0";
-            self.cx.state().mistake(message, parameter.span, dialect.bad_substitution_status)
+            let status = dialect.bad_substitution_status;
+            match self.cx.state().mistake(message, parameter.span, status) {
+                Stop::Shell(error) => Stop::Shell(error.of_a_number()),
+                stop => stop,
+            }
         })
     }
 

@@ -307,7 +307,13 @@ impl Walker {
             return Ok(());
         }
         match self.list(list) {
-            Err(Stop::Shell(error)) if error.reach == Reach::Line => self.survive(error),
+            Err(Stop::Shell(error)) if error.reach == Reach::Line => {
+                // Where such a mistake ends a line, `set -e` makes it end the shell.
+                if self.state.options.exit_on_error && !error.is_number {
+                    return Err(Stop::Shell(ShellError { reach: Reach::Shell, ..error }));
+                }
+                self.survive(error);
+            }
             outcome => outcome?,
         }
         Ok(())

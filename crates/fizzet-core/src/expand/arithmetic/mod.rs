@@ -179,7 +179,11 @@ fn parse(state: &mut State, text: &[u8], span: Span) -> Result<Expression, Stop>
 }
 
 fn refuse(state: &State, wrong: &str, span: Span) -> Stop {
-    state.mistake(format!("arithmetic: {wrong}"), span, state.dialect.arithmetic_status)
+    let message = format!("arithmetic: {wrong}");
+    match state.mistake(message, span, state.dialect.arithmetic_status) {
+        Stop::Shell(error) => Stop::Shell(error.of_a_number()),
+        stop => stop,
+    }
 }
 
 fn evaluate(state: &mut State, expression: &Expression, span: Span) -> Result<Number, Stop> {
