@@ -141,32 +141,62 @@ pub(super) fn replaced(
         }
         Replace::First | Replace::All => {
             let mut at = 0;
-            let mut folded = None;
+            let mut changed = Changed { text, made, folded: None };
             let search = pattern.search(bytes);
             while at < bytes.len()
-                && made.len() <= limit
+                && changed.made.len() <= limit
                 && let Some((start, end)) = search.next(at)
             {
+                changed.keep(at, start);
                 let replacement = next()?;
-                if made.run_count() <= MAX_TOLD_APART {
-                    made.push_part(text, at, start);
-                    replacement.put(&mut made, text, (start, end));
-                } else {
-                    let Some(origin) = folded.get_or_insert_with(|| folded_origin(text)) else {
-                        break;
-                    };
-                    made.push(&bytes[at..start], Standing::Quoted, origin);
-                    replacement.put_folded(&mut made, &bytes[start..end], origin);
-                }
+                changed.put(&replacement, (start, end));
                 at = end;
                 if which == Replace::First {
                     break;
                 }
             }
-            made.push_part(text, at, bytes.len());
+            changed.keep(at, bytes.len());
+            made = changed.made;
         }
     }
     Ok(made)
+}
+
+/// A value whose parts are kept or replaced one after the other; from some number on its pieces are no longer
+/// told apart.
+struct Changed<'t> {
+    text: &'t Text,
+    made: Text,
+    folded: Option<Origin>,
+}
+
+impl Changed<'_> {
+    /// The origin of pieces that are no longer told apart, once there are too many.
+    fn folded(&mut self) -> Option<Origin> {
+        if self.made.run_count() > MAX_TOLD_APART && self.folded.is_none() {
+            self.folded = folded_origin(self.text);
+        }
+        self.folded.clone()
+    }
+
+    fn keep(&mut self, from: usize, to: usize) {
+        match self.folded() {
+            Some(origin) => {
+                self.made.push(&self.text.bytes()[from..to], Standing::Quoted, &origin);
+            }
+            None => self.made.push_part(self.text, from, to),
+        }
+    }
+
+    fn put(&mut self, replacement: &Replacement, (from, to): (usize, usize)) {
+        match self.folded() {
+            Some(origin) => {
+                let bytes = &self.text.bytes()[from..to];
+                replacement.put_folded(&mut self.made, bytes, &origin);
+            }
+            None => replacement.put(&mut self.made, self.text, (from, to)),
+        }
+    }
 }
 
 /// A value in which all matches of a pattern are replaced that matches an empty text too: that counts before each
@@ -177,32 +207,36 @@ pub(super) fn replaced_everywhere(
     mut next: impl FnMut() -> Result<Rc<Replacement>, Stop>,
     limit: usize,
 ) -> Result<Text, Stop> {
-    let bytes = text.bytes();
-    let search = pattern.search(bytes);
-    let mut made = Text::new();
+    let end = text.len();
+    let search = pattern.search(text.bytes());
+    let mut changed = Changed { text, made: Text::new(), folded: None };
     let (mut at, mut behind) = (0, None);
-    while made.len() <= limit {
+    loop {
         let found = search.next(at);
-        let stop = found.map_or(bytes.len(), |(start, _)| start);
-        while at < stop {
+        let stop = found.map_or(end, |(start, _)| start);
+        while at < stop && changed.made.len() <= limit {
             if behind != Some(at) {
-                next()?.put(&mut made, text, (at, at));
+                let replacement = next()?;
+                changed.put(&replacement, (at, at));
             }
-            let length = crate::text::next_character(&bytes[at..], true).map_or(1, |(_, n)| n);
-            made.push_part(text, at, at + length);
+            let rest = &text.bytes()[at..];
+            let length = crate::text::next_character(rest, true).map_or(1, |(_, length)| length);
+            changed.keep(at, at + length);
             at += length;
         }
-        let Some((start, end)) = found else { break };
-        next()?.put(&mut made, text, (start, end));
-        (at, behind) = (end, Some(end));
-        if at == bytes.len() {
+        let Some(found) = found.filter(|_| changed.made.len() <= limit) else { break };
+        let replacement = next()?;
+        changed.put(&replacement, found);
+        (at, behind) = (found.1, Some(found.1));
+        if at == end {
             break;
         }
     }
-    if behind != Some(bytes.len()) {
-        next()?.put(&mut made, text, (bytes.len(), bytes.len()));
+    if behind != Some(end) {
+        let replacement = next()?;
+        changed.put(&replacement, (end, end));
     }
-    Ok(made)
+    Ok(changed.made)
 }
 
 /// How many pieces of a value with replacements are told apart.

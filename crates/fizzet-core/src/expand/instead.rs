@@ -134,10 +134,15 @@ impl Substitution<'_> {
         if place.quoted || !self.cx.state().dialect.first_brace_ends_operation {
             return Ok(None);
         }
-        let dialect = self.cx.state().dialect.clone();
         let span = Span { end: parameter.span.end, ..word.span };
-        let written = self.cx.state().sources.bytes(span).to_vec();
         let closes_itself = parameter.span.end > word.span.end;
+        let written = self.cx.state().sources.bytes(span);
+        let braces = written.iter().filter(|&&byte| byte == b'}').count();
+        if braces <= usize::from(closes_itself) {
+            return Ok(None);
+        }
+        let written = written.to_vec();
+        let dialect = self.cx.state().dialect.clone();
         let counts = |end: &usize| end + 1 < written.len() || !closes_itself;
         let Some(end) = first_closer(&written).filter(counts) else { return Ok(None) };
         let read = |from: usize, to: usize| {
