@@ -111,7 +111,6 @@ fn simple(arrays: bool, shell: Shell) -> BoxedStrategy<String> {
         (2, pick(EVALS)),
         (2, pick(STATUSES)),
         (2, pick(FILES)),
-        (1, pick(JUMPS)),
         (1, pick(&["[ $# -gt 0 ] && shift", "shift $(( $# > 1 ? 1 : 0 ))", "set -- \"$@\" end"])),
         (1, pick(&["IFS=:", "IFS=' :'", "IFS=", "unset IFS", "set -f", "set +f"])),
     ];
@@ -202,20 +201,6 @@ const STATUSES: &[&str] = &[
     "case $x in *:*) label colon;; '') label empty;; *[!a-z]*) label odd;; *) label \"$x\";; esac",
     "[ \"$x\" = \"$y\" ]; label $?",
     "[ -n \"$1\" ] && [ $# -ge 1 ]; label $?",
-];
-
-const JUMPS: &[&str] = &[
-    "stop() { break; }; for i in 1 2; do label in $i; stop; label behind $i; done",
-    "skip() { continue; }; for i in 1 2; do label in $i; skip; label behind $i; done",
-    "for i in 1 2; do for j in 1 2; do break 2; done; label no; done; label $i $j",
-    "for i in 1 2; do for j in 1 2; do continue 2; done; label no; done; label $i $j",
-    "for i in 1 2; do (break; label sub); label $i; done",
-    "for i in 1 2; do eval break; label no; done; label $i",
-    "while :; do break; done; label $?; for i in; do :; done; label $?",
-    "for i in 1 2; do case $i in 1) continue;; esac; label $i; done",
-    "back() { for i in 1 2; do return 4; done; label no; }; back; label $?",
-    "for i in 1 2; do { break; } | cat; label $i; done",
-    "for i in 1 2; do ! break; label no; done; label $?",
 ];
 
 const FILES: &[&str] = &[

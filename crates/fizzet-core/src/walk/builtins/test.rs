@@ -176,6 +176,10 @@ impl Reader<'_> {
                 self.operated = true;
                 self.binary(left, operator, right)
             }
+            [b"("] if self.walker.state.dialect.test_last_parenthesis_is_text => {
+                self.at += 1;
+                Ok(Some(true))
+            }
             [b"(", ..] => {
                 self.at += 1;
                 let holds = self.or()?;
