@@ -64,7 +64,7 @@ macro_rules! utilities_rows {
     /// What `exit` and `return` take for a number.
     status_numbers: StatusNumbers = [StatusNumbers::Natural, StatusNumbers::Signed, StatusNumbers::Natural, StatusNumbers::Digits, StatusNumbers::Leading, StatusNumbers::Short, StatusNumbers::Expression], "observed in all six: f() { return ' 3'; }; f; echo $?, and 3x, -1, 3000000000";
     /// A parenthesis that opens, as the last word of `test`, is a text.
-    test_last_parenthesis_is_text: bool = [N, N, Y, N, N, N, Y], "observed in all six: [ -z x -o '(' ]; echo $?";
+    test_last_parenthesis_is_text: bool = [N, N, Y, N, N, N, N], "observed in all six: [ -z x -o '(' ]; echo $?";
     /// A parenthesis before an operator is its operand also among more than four words of `test`.
     test_compares_parentheses: bool = [N, N, N, N, N, N, Y], "observed in all six: [ -n x -a '(' = '(' ]; echo $?";
     /// `export +x` takes an attribute back.
