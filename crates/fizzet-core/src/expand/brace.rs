@@ -12,7 +12,9 @@ use crate::syntax::is_name_byte;
 #[derive(Clone)]
 enum Unit {
     Byte(u8, Span),
-    Part(Part),
+    /// With the number of braces that it leaves open: an expansion ends at the first brace that closes, and
+    /// those that are open inside it then count here (observed in bash 5.2: `${x-{}{a,b}`).
+    Part(Part, u32),
     /// Bytes of a sequence such as `{1..9}`.
     Generated(Box<[u8]>, Span),
 }
@@ -22,15 +24,6 @@ impl Unit {
         match self {
             Unit::Byte(byte, _) => Some(*byte),
             _ => None,
-        }
-    }
-
-    /// How many braces an expansion leaves open: it ends at the first one that closes, and those that are
-    /// open inside it then count here (observed in bash 5.2: `${x-{}{a,b}`).
-    fn open_braces(&self) -> u32 {
-        match self {
-            Unit::Part(part) => open_in(part),
-            _ => 0,
         }
     }
 }
@@ -69,7 +62,7 @@ fn units(parts: &[Part]) -> Vec<Unit> {
                     Unit::Byte(byte, Span { start, end: start + 1, ..*span })
                 }));
             }
-            other => units.push(Unit::Part(other.clone())),
+            other => units.push(Unit::Part(other.clone(), open_in(other))),
         }
     }
     units
@@ -81,7 +74,7 @@ fn parts(units: Vec<Unit>) -> Vec<Part> {
     let mut parts: Vec<Part> = Vec::new();
     for unit in units {
         match unit {
-            Unit::Part(part) => parts.push(part),
+            Unit::Part(part, _) => parts.push(part),
             Unit::Generated(bytes, span) if &*bytes == b"\\" => {
                 parts.push(Part::Escaped { bytes: [].into(), span });
             }
@@ -274,7 +267,9 @@ fn find(units: &[Unit], from: usize, wanted: u8) -> usize {
     let mut at = from;
     while at < units.len() {
         let Some(byte) = units[at].byte() else {
-            level += units[at].open_braces();
+            if let Unit::Part(_, open) = &units[at] {
+                level += open;
+            }
             at += 1;
             continue;
         };

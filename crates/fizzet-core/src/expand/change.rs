@@ -171,28 +171,29 @@ struct Changed<'t> {
 }
 
 impl Changed<'_> {
-    /// The origin of pieces that are no longer told apart, once there are too many.
-    fn folded(&mut self) -> Option<Origin> {
-        if self.made.run_count() > MAX_TOLD_APART && self.folded.is_none() {
+    /// Once there are too many pieces, the next ones have one origin.
+    fn fold(&mut self) {
+        if self.folded.is_none() && self.made.run_count() > MAX_TOLD_APART {
             self.folded = folded_origin(self.text);
         }
-        self.folded.clone()
     }
 
     fn keep(&mut self, from: usize, to: usize) {
-        match self.folded() {
+        self.fold();
+        match &self.folded {
             Some(origin) => {
-                self.made.push(&self.text.bytes()[from..to], Standing::Quoted, &origin);
+                self.made.push(&self.text.bytes()[from..to], Standing::Quoted, origin);
             }
             None => self.made.push_part(self.text, from, to),
         }
     }
 
     fn put(&mut self, replacement: &Replacement, (from, to): (usize, usize)) {
-        match self.folded() {
+        self.fold();
+        match &self.folded {
             Some(origin) => {
                 let bytes = &self.text.bytes()[from..to];
-                replacement.put_folded(&mut self.made, bytes, &origin);
+                replacement.put_folded(&mut self.made, bytes, origin);
             }
             None => replacement.put(&mut self.made, self.text, (from, to)),
         }

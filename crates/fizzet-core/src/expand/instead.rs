@@ -134,6 +134,9 @@ impl Substitution<'_> {
         if place.quoted || !self.cx.state().dialect.first_brace_ends_operation {
             return Ok(None);
         }
+        if word.span.source != parameter.span.source || word.span.start > parameter.span.end {
+            return Ok(None);
+        }
         let span = Span { end: parameter.span.end, ..word.span };
         let closes_itself = parameter.span.end > word.span.end;
         let written = self.cx.state().sources.bytes(span);
@@ -276,16 +279,19 @@ impl Substitution<'_> {
     }
 }
 
-/// Where the first brace stands outside quotes that closes: only expansions open others.
+/// Where the first brace stands outside quotes and commands that closes: only expansions open others.
 fn first_closer(written: &[u8]) -> Option<usize> {
-    let (mut at, mut level) = (0, 0u32);
+    let (mut at, mut level, mut parentheses) = (0, 0u32, 0u32);
     let mut quote = None;
     while let Some(&byte) = written.get(at) {
         match byte {
             b'\\' if quote != Some(b'\'') => at += 1,
-            b'\'' | b'"' if quote.is_none() => quote = Some(byte),
+            b'\'' | b'"' | b'`' if quote.is_none() => quote = Some(byte),
             byte if quote == Some(byte) => quote = None,
             _ if quote.is_some() => {}
+            b'(' if parentheses > 0 || at > 0 && written[at - 1] == b'$' => parentheses += 1,
+            b')' if parentheses > 0 => parentheses -= 1,
+            _ if parentheses > 0 => {}
             b'$' if written.get(at + 1) == Some(&b'{') => {
                 level += 1;
                 at += 1;

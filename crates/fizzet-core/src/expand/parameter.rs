@@ -329,8 +329,9 @@ impl Substitution<'_> {
             }
             Held::List { mut items, star } => {
                 self.met = true;
-                let scalar = parameter.index.is_some() && !self.is_list(parameter);
-                self.has_list |= !(scalar || (place.quoted && star));
+                if self.cx.state().dialect.array_is_list && !(place.quoted && star) {
+                    self.has_list |= parameter.index.is_none() || self.is_list(parameter);
+                }
                 // Beside a `$@` what is empty in a `$*` of a here-document is lost, where spaces separate.
                 if star
                     && place.joiner == (Joiner::SpaceForParameters { changed: false })

@@ -220,12 +220,13 @@ impl<'a> Parser<'a> {
             true => self.pos + word.len(),
             false => self.continued_end(word)?,
         };
-        let tokens = self.dialect.braces_are_tokens || self.command_braces > 0;
-        if tokens && word == b"}" && self.dialect.braces_are_tokens {
-            return self.braces_end_word(end).then_some(end);
-        }
-        if tokens && (word == b"}" || (word == b"{" && self.dialect.braces_are_tokens)) {
-            return Some(end);
+        match word {
+            b"}" if self.dialect.braces_are_tokens => {
+                return self.braces_end_word(end).then_some(end);
+            }
+            b"{" if self.dialect.braces_are_tokens => return Some(end),
+            b"}" if self.command_braces > 0 => return Some(end),
+            _ => {}
         }
         let after = self.over_continuations(end);
         self.text.get(after).is_none_or(|&byte| is_meta(byte)).then_some(end)

@@ -42,7 +42,7 @@ impl<'a> Parser<'a> {
                 self.mind_commands(&mut operation, &self.text[start..self.pos]);
             }
             let parameter = Parameter { name, index, operation, braced: true, span };
-            self.refuse_lone_quote(&parameter, within)?;
+            self.refuse_lone_quote(&parameter, start, within)?;
             return Ok(Part::Parameter(Box::new(parameter)));
         }
         let starts = self.pos == brace + 1;
@@ -353,8 +353,10 @@ impl<'a> Parser<'a> {
             b'?' => Instead::Error,
             _ => Instead::Alternative,
         };
-        self.nested_closed.set(false);
+        let outer = self.nested_closed.replace(false);
         let word = self.word(if quoted { Within::BraceQuoted } else { Within::Brace })?;
+        // What has ended the operation around this one ends that still.
+        self.nested_closed.set(self.nested_closed.get() || outer);
         Ok(Operation::Instead { what, colon, word })
     }
 

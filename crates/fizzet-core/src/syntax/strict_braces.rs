@@ -40,8 +40,14 @@ impl Parser<'_> {
         }
     }
 
-    /// A single quote in `"${x-word}"` is text, but the reader wants a second one.
-    pub(super) fn refuse_lone_quote(&self, parameter: &Parameter, within: Within) -> Parsed<()> {
+    /// A single quote in `"${x-word}"` is text, but the reader wants a second one. The expansion begins at `start`
+    /// in the text that is read, and ends here.
+    pub(super) fn refuse_lone_quote(
+        &self,
+        parameter: &Parameter,
+        start: usize,
+        within: Within,
+    ) -> Parsed<()> {
         let reads = self.dialect.braces_are_read_strictly
             && matches!(within, Within::Double | Within::BraceQuoted);
         if !reads || quotes_in(parameter).is_multiple_of(2) {
@@ -56,9 +62,8 @@ impl Parser<'_> {
         if closes {
             return Ok(());
         }
-        let written = &self.text[parameter.span.start as usize..parameter.span.end as usize];
-        let quote = behind(written, b'\'').unwrap_or_default();
-        Err(self.unclosed(parameter.span.start as usize + quote, 1, "'", "'"))
+        let quote = behind(&self.text[start..self.pos], b'\'').unwrap_or_default();
+        Err(self.unclosed(start + quote, 1, "'", "'"))
     }
 }
 
@@ -84,7 +89,8 @@ fn refused_in_name(rest: &[u8]) -> Option<usize> {
     let in_name = |byte: &&u8| byte.is_ascii_alphanumeric() || matches!(byte, b'_' | b'.');
     let length = rest.iter().take_while(in_name).count();
     let behind = rest.get(length)?;
-    let is_set = *behind == b'[' && rest[length..].contains(&b']');
+    let mut inside = rest[length..].iter().take_while(|&&byte| byte != b'}');
+    let is_set = *behind == b'[' && inside.any(|&byte| byte == b']');
     let braces = rest[length..].starts_with(b"${");
     (braces || (NEVER.contains(behind) && !is_set)).then_some(length)
 }

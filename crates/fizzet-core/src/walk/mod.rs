@@ -308,8 +308,8 @@ impl Walker {
         }
         match self.list(list) {
             Err(Stop::Shell(error)) if error.reach == Reach::Line => {
-                // Where such a mistake ends a line, `set -e` makes it end the shell.
-                if self.state.options.exit_on_error && !error.is_number {
+                let ends = self.state.dialect.exit_on_error_minds_mistakes;
+                if ends && self.state.options.exit_on_error && !error.is_number {
                     return Err(Stop::Shell(ShellError { reach: Reach::Shell, ..error }));
                 }
                 self.survive(error);

@@ -47,9 +47,7 @@ fn is_known(shell: Shell, line: &str) -> bool {
             let slices = ["${x:", "${y:", "${@:"].iter().any(|slice| has(slice));
             // A group with a percent sign before it, and alternatives without a group.
             let percent = has("%(a)") || has("%a|b}");
-            let group_in_document = has("<<E\n") && has("#(a)");
             percent
-                || group_in_document
                 || (has("IFS=; ") && ["$*", "${*}", "[*]}"].iter().any(|list| has(list)))
                 || slices
         }

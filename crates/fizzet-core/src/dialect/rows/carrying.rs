@@ -140,6 +140,8 @@ macro_rules! carrying_rows {
     special_keeps_assignments: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: x=1 :; echo $x";
     /// The last command of a pipeline is run by the shell itself.
     last_of_pipeline_in_place: bool = [N, N, N, N, Y, N, Y], "observed in all six: echo a | read x; echo $x";
+    /// Under `set -e` a mistake that ends a line ends the shell, but not one in an expression or an offset.
+    exit_on_error_minds_mistakes: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: set -e; echo ${}, newline, echo next; set -e; echo $((1/0)), newline, echo next";
     /// An assignment of a list has the status 0, whatever the substitutions in it have ended with.
     lists_succeed: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: a=($(false)); echo $?";
     /// A command substitution sets `$?` for the words behind it in the same command.
