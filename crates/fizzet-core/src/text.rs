@@ -265,6 +265,28 @@ impl Text {
         }
     }
 
+    /// The text where, in unquoted values, the character behind a backslash is quoted and the backslash is
+    /// gone; one at the end of a value is quoted itself.
+    pub fn unquoted_values(&self) -> Text {
+        let mut made = Text::new();
+        for (run, bytes) in self.runs() {
+            let is_value = !run.hole && !matches!(run.standing, Standing::Plain | Standing::Quoted);
+            let mut rest = bytes;
+            while let Some(at) = rest.iter().position(|&byte| byte == b'\\').filter(|_| is_value) {
+                let (before, behind) = (&rest[..at], &rest[at + 1..]);
+                let quoted = behind.get(..1).unwrap_or(&rest[at..]);
+                made.push(before, run.standing, &run.origin);
+                made.push(quoted, Standing::Quoted, &run.origin);
+                rest = behind.get(1..).unwrap_or_default();
+            }
+            match run.hole {
+                true => made.push_hole(run.standing, &run.origin),
+                false => made.push(rest, run.standing, &run.origin),
+            }
+        }
+        made
+    }
+
     /// Appends a backslash-free copy of the runs' quoting: for each byte, whether it is quoted.
     pub fn quoting(&self) -> Vec<bool> {
         let mut marks = Vec::with_capacity(self.len());

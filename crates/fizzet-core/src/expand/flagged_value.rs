@@ -9,7 +9,7 @@ use crate::expand::parameter::Held;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::{Tilde, joined};
 use crate::source::Span;
-use crate::state::{Keeps, Padding, Value};
+use crate::state::{Keeps, Side, Value};
 use crate::stop::Stop;
 use crate::syntax::ast::{
     Flag, Flagged, Further, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
@@ -216,10 +216,12 @@ impl Substitution<'_> {
             _ => "scalar",
         }];
         words.extend(is_local.then_some("local"));
+        words.extend(variable.field.map(|field| match field.side() {
+            Side::Left => "left",
+            Side::Right => "right_blanks",
+            Side::Zeros => "right_zeros",
+        }));
         words.extend(match variable.keeps {
-            Keeps::Field(Padding::Left | Padding::LeftDigits, _) => Some("left"),
-            Keeps::Field(Padding::Right | Padding::RightWhole, _) => Some("right_blanks"),
-            Keeps::Field(Padding::Zeros | Padding::Filled, _) => Some("right_zeros"),
             Keeps::Lower => Some("lower"),
             Keeps::Upper => Some("upper"),
             _ => None,
@@ -260,7 +262,7 @@ impl Substitution<'_> {
                 };
                 words.iter().filter(|word| unit == Some(b'W') || !word.is_empty()).count()
             }
-            Held::One(text) => character_ends(text.bytes(), true).len() - 1,
+            Held::One(text) => character_ends(text.bytes(), self.cx.state().utf8()).len() - 1,
             Held::List { items, .. } => items.len(),
         };
         Ok(Held::One(self.computed(parameter, count.to_string().as_bytes())))

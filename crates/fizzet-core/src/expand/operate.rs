@@ -8,7 +8,7 @@ use crate::expand::substitute::{Place, Substitution};
 use crate::expand::whole::removed_from_list;
 use crate::expand::{Tilde, pattern_text_with};
 use crate::lineage::{Hop, Rule};
-use crate::state::element_name;
+use crate::state::{Key, element_name};
 use crate::stop::Stop;
 use crate::syntax::ast::{Arithmetic, Operation, Parameter, ParameterName, Part, Subscript, Word};
 use crate::syntax::{OPEN_BRACKET, has_open_bracket};
@@ -79,6 +79,9 @@ impl Substitution<'_> {
             }
             Operation::Substring { offset, length } => {
                 self.substring(parameter, held, offset, length.as_ref()).map(Some)
+            }
+            Operation::Name if matches!(parameter.index, Some(Subscript::Index(_))) => {
+                Ok(Some(held))
             }
             Operation::Name => self.name(parameter).map(Some),
             Operation::Names { separate } => self.names(parameter, !separate).map(Some),
@@ -284,6 +287,29 @@ impl Substitution<'_> {
         Ok(Held::One(self.computed(parameter, &told)))
     }
 
+    /// `${!x[index]}`: the name of the element, with the index as a number or the text of the key.
+    pub(super) fn element_name(&mut self, parameter: &Parameter) -> Result<Held, Stop> {
+        let Some(Subscript::Index(index)) = &parameter.index else { return Ok(Held::Unset) };
+        let written = parameter.name.to_bytes();
+        let state = self.cx.state();
+        let meant = state.variables.meant(&written).unwrap_or(written);
+        if element_name(&meant).is_some() {
+            return Ok(Held::One(self.computed(parameter, &meant)));
+        }
+        let key = match self.key(&meant, index)? {
+            Key::Number(0)
+                if self.cx.state().dialect.first_element_is_the_name
+                    && !self.cx.state().variables.is_array(&meant) =>
+            {
+                return Ok(Held::One(self.computed(parameter, &meant)));
+            }
+            Key::Number(number) => number.to_string().into_bytes(),
+            Key::Text(key) => key.bytes().to_vec(),
+        };
+        let told = [&meant, &b"["[..], &key, b"]"].concat();
+        Ok(Held::One(self.computed(parameter, &told)))
+    }
+
     fn keys(&mut self, parameter: &Parameter) -> Result<Held, Stop> {
         let name = parameter.name.to_bytes();
         let keys = self.cx.state().variables.keys(&name);
@@ -310,6 +336,12 @@ impl Substitution<'_> {
         let span = parameter.span;
         let numbered = !matches!(parameter.name, ParameterName::Variable(_));
         if numbered && matches!((&held, then), (Held::Unset, Operation::Instead { .. })) {
+            let then = Parameter { operation: then.clone(), ..parameter.clone() };
+            return self.operate(&then, held, place);
+        }
+        let is_element = matches!(parameter.index, Some(Subscript::Index(_)));
+        let has_others = self.cx.state().variables.get(&parameter.name.to_bytes()).is_some();
+        if is_element && has_others && matches!(held, Held::Unset) {
             let then = Parameter { operation: then.clone(), ..parameter.clone() };
             return self.operate(&then, held, place);
         }

@@ -73,6 +73,9 @@ impl Substitution<'_> {
                 let status = self.cx.state().dialect.bad_substitution_status;
                 return Err(self.cx.state().mistake("bad substitution", parameter.span, status));
             }
+            Operation::Name if matches!(parameter.index, Some(Subscript::Index(_))) => {
+                self.element_name(parameter)?
+            }
             _ => self.held(parameter)?,
         };
         let drops = !place.quoted && self.cx.state().dialect.operations_drop_empty_quotes;

@@ -110,7 +110,7 @@ impl Substitution<'_> {
         match held {
             Held::Unset => Held::Unset,
             Held::One(text) => {
-                let ends = character_ends(text.bytes(), true);
+                let ends = character_ends(text.bytes(), self.cx.state().utf8());
                 match bounds(ends.len() - 1) {
                     Some((low, high)) => Held::One(text.slice(ends[low], ends[high])),
                     None => Held::One(Text::new()),
@@ -166,7 +166,7 @@ impl Substitution<'_> {
     ) -> Result<Held, Stop> {
         let searched = searched_text(self.cx, word)?;
         let pattern = Pattern::from_text(&searched, self.cx.state().text_pattern_rules());
-        let ends = character_ends(text.bytes(), true);
+        let ends = character_ends(text.bytes(), self.cx.state().utf8());
         let count = ends.len() - 1;
         let begins = |at: &usize| {
             let ends = pattern.prefix_ends(&text.bytes()[ends[*at]..]);

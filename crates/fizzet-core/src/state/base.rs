@@ -1,16 +1,9 @@
-//! The base of an integer variable that was declared without one: that of a number which is assigned to it.
+//! The base of an integer variable that was declared without one, as zsh gives it: that of a number in the
+//! text which is assigned to it.
 
-use crate::dialect::TakesBase;
-
-/// The base that an integer takes from an expression; `None` where it takes none from this one.
-pub(super) fn of_expression(text: &[u8], takes: TakesBase) -> Option<u32> {
-    let bases = Bases { text, at: 0 };
-    match takes {
-        TakesBase::Never => None,
-        TakesBase::OfFirstNumber => bases.map(|base| base.unwrap_or(10)).next(),
-        TakesBase::OfLastBased => bases.flatten().last(),
-    }
-    .map(|base| base.clamp(2, 64))
+/// The base of the last number of an expression that is written with one.
+pub(super) fn of_last_based(text: &[u8]) -> Option<u32> {
+    Bases { text, at: 0 }.flatten().last().map(|base| base.clamp(2, 64))
 }
 
 /// The numbers of an expression: the base that each is written with, if it has one.
@@ -57,17 +50,14 @@ impl Iterator for Bases<'_> {
 
 #[cfg(test)]
 mod tests {
-    use super::of_expression;
-    use crate::dialect::TakesBase;
+    use super::of_last_based;
 
     #[test]
-    fn the_first_number_or_the_last_base_counts() {
-        let first = |text: &str| of_expression(text.as_bytes(), TakesBase::OfFirstNumber);
-        let last = |text: &str| of_expression(text.as_bytes(), TakesBase::OfLastBased);
-        assert_eq!((first("16#f+8#7"), last("16#f+8#7")), (Some(16), Some(8)));
-        assert_eq!((first("1+16#f"), last("1+16#f")), (Some(10), Some(16)));
-        assert_eq!((first("jar2 + 0x1f"), last("jar2 + 3")), (Some(16), None));
-        assert_eq!((first("hives"), last("")), (None, None));
-        assert_eq!(of_expression(b"16#f", TakesBase::Never), None);
+    fn the_last_base_counts() {
+        assert_eq!(of_last_based(b"16#f+8#7"), Some(8));
+        assert_eq!(of_last_based(b"1+16#f"), Some(16));
+        assert_eq!(of_last_based(b"0x1f + jar2"), Some(16));
+        assert_eq!(of_last_based(b"jar2 + 3"), None);
+        assert_eq!(of_last_based(b""), None);
     }
 }

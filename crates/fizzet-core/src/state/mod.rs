@@ -2,6 +2,8 @@
 
 mod associative;
 mod base;
+mod field;
+mod locale;
 mod options;
 mod own;
 mod parameters;
@@ -31,6 +33,7 @@ pub use variables::{Digits, Keeps, Key, Value, Variable, Variables};
 pub(crate) use zsh_options::{ByName, changing_option};
 
 pub use crate::dialect::Padding;
+pub use field::{Field, Side};
 
 use crate::dialect::{Dialect, OptionIndex, WithoutPath};
 use crate::expand::Ifs;
@@ -135,6 +138,8 @@ pub struct State {
     pub doing: Doing,
     /// Options that are on at the start, by the names that `set -o` knows.
     pub start_options: Vec<String>,
+    /// Whether the locale of the environment has multi-byte characters.
+    pub(crate) starts_as_utf8: bool,
     /// What the environment holds under names that no variable can have.
     pub strings_passed_on: Vec<(Vec<u8>, Vec<u8>)>,
     /// What the background commands have ended with, in the order of their starts.
@@ -187,6 +192,7 @@ impl State {
             status: 0,
             doing: Doing::default(),
             start_options: Vec::new(),
+            starts_as_utf8: false,
             strings_passed_on: Vec::new(),
             jobs: Vec::new(),
             limits: Limits::default(),
@@ -333,18 +339,12 @@ impl State {
         self.dialect.splits_parameters || self.options.word_split
     }
 
-    /// Whether the locale of the variables has multi-byte characters.
-    ///
-    /// The first of LC_ALL, LC_CTYPE and LANG that is set and not empty decides (POSIX XBD 8.2).
+    /// Whether text has multi-byte characters now.
     pub fn utf8(&self) -> bool {
-        let name = [&b"LC_ALL"[..], b"LC_CTYPE", b"LANG"]
-            .into_iter()
-            .filter_map(|name| self.variables.scalar(name))
-            .find(|value| !value.is_empty());
-        name.is_some_and(|value| {
-            let name = value.bytes().to_ascii_lowercase();
-            name.ends_with(b".utf-8") || name.ends_with(b".utf8")
-        })
+        match self.dialect.utf8_option {
+            true => self.letter_is_on(b'U'),
+            false => self.locale_is_utf8().unwrap_or(false),
+        }
     }
 }
 

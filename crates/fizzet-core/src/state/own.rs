@@ -159,6 +159,7 @@ impl State {
         if name == POSIX_MODE && self.dialect.posix_mode == PosixMode::Rules {
             self.follow_posix(false);
         }
+        self.follow_locale(name);
         if own_variable(self.dialect.shell, name).is_none() {
             return;
         }

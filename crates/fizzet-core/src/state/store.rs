@@ -6,14 +6,35 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
-use crate::dialect::{ListAttributes, OptionIndex, PosixMode, References};
+use crate::dialect::{ListAttributes, OptionIndex, PosixMode, References, TakesBase};
+use crate::expand::arithmetic;
 use crate::lineage::{Origin, Rule};
 use crate::real::{Format, Real};
 use crate::source::Span;
-use crate::state::{Digits, ElementOf, Keeps, Key, State, Stretch, Value, base, own};
+use crate::state::{Digits, ElementOf, Field, Keeps, Key, State, Stretch, Value, base, own};
 use crate::stop::Stop;
+use crate::syntax::arithmetic::character_of;
 use crate::syntax::{is_name, unmarked};
-use crate::text::{Standing, Text};
+use crate::text::{Standing, Text, character_ends};
+
+/// Where an integer without a base takes one from.
+#[derive(Clone, Copy)]
+enum Base {
+    /// The expression that is assigned.
+    OfText,
+    /// The value of an expression that has been evaluated, if that has one.
+    Given(Option<u32>),
+}
+
+/// What a variable keeps of a value.
+struct Kept {
+    /// The value.
+    text: Text,
+    /// The real that its digits show.
+    real: Option<Real>,
+    /// The value as it was before it was made to look like this.
+    unfilled: Option<Box<Text>>,
+}
 
 impl State {
     /// Whether an index behind this name is not looked at, as there is no such variable.
@@ -48,7 +69,7 @@ impl State {
             true => index.iter().copied().filter(|byte| !vanishes(byte)).collect(),
             false => index.into(),
         };
-        let number = crate::expand::arithmetic::text_value(self, &kept, span);
+        let number = arithmetic::text_value(self, &kept, span);
         Ok(Key::Number(self.index(number.map_err(Stop::in_index)?)))
     }
 
@@ -114,8 +135,34 @@ impl State {
         text: Text,
         span: Span,
     ) -> Result<(), Stop> {
+        self.store_based(name, key, text, Base::OfText, span)
+    }
+
+    /// Assigns a number: [`State::store`], where an integer without a base takes the given one.
+    ///
+    /// # Errors
+    /// As for [`State::store`].
+    pub(crate) fn store_number(
+        &mut self,
+        name: &[u8],
+        key: Option<Key>,
+        digits: Text,
+        base: Option<u32>,
+        span: Span,
+    ) -> Result<(), Stop> {
+        self.store_based(name, key, digits, Base::Given(base), span)
+    }
+
+    fn store_based(
+        &mut self,
+        name: &[u8],
+        key: Option<Key>,
+        text: Text,
+        base: Base,
+        span: Span,
+    ) -> Result<(), Stop> {
         if let Some(meant) = self.variables.meant(name) {
-            return self.store_meant(&meant, key, text, span);
+            return self.store_meant(&meant, key, text, base, span);
         }
         if self.variables.goes_round(name) {
             return Err(self.mistake("the name leads back to itself", span, 1));
@@ -134,17 +181,16 @@ impl State {
         if read_only {
             return Err(self.read_only(name, span));
         }
-        let keeps = self.keeps_now(name, key.is_some(), text.bytes());
+        let kinds @ (keeps, _) = self.keeps_now(name, key.is_some());
         self.check_value(name, keeps, &text, span)?;
-        let given = (key.is_none() && self.dialect.attributes_are_looks && keeps.is_a_look())
-            .then(|| Box::new(text.clone()));
-        let mut real = None;
-        let text = self.kept(keeps, text, &mut real, span)?;
+        let Kept { text, real, unfilled } = self.kept(name, kinds, text, base, span)?;
+        let given = unfilled.filter(|_| key.is_none());
         match key {
             None => self.put_whole(name, text, real, given),
             Some(key) => self.put_element(name, key, text, span)?,
         }
         self.follow_tie(name);
+        self.follow_locale(name);
         if name == b"OPTIND" {
             self.assigned_option_index = self.variables.scalar(name).cloned();
         }
@@ -155,16 +201,14 @@ impl State {
     }
 
     /// What a variable makes of a value that it is about to get.
-    fn keeps_now(&mut self, name: &[u8], for_element: bool, value: &[u8]) -> Keeps {
+    fn keeps_now(&self, name: &[u8], for_element: bool) -> (Keeps, Option<Field>) {
         let known = self.variables.get(name);
         let in_array = for_element
             && known
                 .is_some_and(|one| matches!(one.value, Value::Indexed(_) | Value::Associative(_)));
-        match known.map_or(Keeps::Text, |variable| variable.keeps) {
-            _ if in_array && self.dialect.list_attributes == ListAttributes::None => Keeps::Text,
-            Keeps::Integer(Digits { base: 0, .. }) => self.takes_base(name, value),
-            keeps => keeps,
-        }
+        let known =
+            known.filter(|_| !in_array || self.dialect.list_attributes != ListAttributes::None);
+        known.map_or((Keeps::Text, None), |variable| (variable.keeps, variable.field))
     }
 
     /// Refuses what OPTIND, or the name of another variable, cannot hold.
@@ -249,75 +293,101 @@ impl State {
         meant: &[u8],
         key: Option<Key>,
         text: Text,
+        base: Base,
         span: Span,
     ) -> Result<(), Stop> {
         let Some((name, index)) = element_name(meant) else {
-            return self.store(meant, key, text, span);
+            return self.store_based(meant, key, text, base, span);
         };
         if self.variables.is_name(name) {
             return Err(self.mistake("the name leads back to itself", span, 1));
         }
         let key = self.element_key(name, index, span)?;
-        self.store(name, Some(key), text, span)
+        self.store_based(name, Some(key), text, base, span)
     }
 
-    /// What a variable keeps of a value; `real` becomes the number where that is a real.
+    /// What a variable keeps of a value.
     fn kept(
         &mut self,
-        keeps: Keeps,
+        name: &[u8],
+        (keeps, field): (Keeps, Option<Field>),
         text: Text,
-        real: &mut Option<Real>,
+        base: Base,
         span: Span,
-    ) -> Result<Text, Stop> {
-        let changed = match keeps {
-            Keeps::Text | Keeps::Name => return Ok(text),
-            Keeps::Field(padding, width) => padding.fill(text.bytes(), width),
-            Keeps::Upper => text.bytes().to_str_lossy().to_uppercase().into_bytes(),
-            Keeps::Capital => {
-                let small = text.bytes().to_str_lossy().to_lowercase();
-                let mut rest = small.chars();
-                let first = rest.next().into_iter().flat_map(char::to_uppercase);
-                first.chain(rest).collect::<String>().into_bytes()
-            }
-            Keeps::Lower => text.bytes().to_str_lossy().to_lowercase().into_bytes(),
+    ) -> Result<Kept, Stop> {
+        let given = (self.dialect.attributes_are_looks && keeps.is_a_look()).then(|| text.clone());
+        let mut real = None;
+        let text = match keeps {
+            Keeps::Text | Keeps::Name => text,
+            Keeps::Upper => changed(&text, upper(text.bytes()), span),
+            Keeps::Lower => changed(&text, lower(text.bytes()), span),
+            Keeps::Capital => changed(&text, capital(text.bytes()), span),
             Keeps::Real { letter, digits, long } => {
-                let value = crate::expand::arithmetic::text_real(self, text.bytes(), span)?;
+                let value = arithmetic::text_real(self, text.bytes(), span)?;
                 let value = if long { value } else { value.by(|double| double) };
-                *real = Some(value);
+                real = Some(value);
                 let sign = if value.is_negative() { "-" } else { "" };
                 let halves_up = self.dialect.halves_up;
                 let format = Format { letter, precision: digits, keeps_zeros: false, halves_up };
-                format!("{sign}{}", value.absolute().shown(format)).into_bytes()
+                let shown = format!("{sign}{}", value.absolute().shown(format));
+                changed(&text, shown.into_bytes(), span)
             }
-            Keeps::Integer(digits) => {
-                let capitals = self.dialect.capital_digits || digits.capitals;
-                let value = crate::expand::arithmetic::text_value(self, text.bytes(), span);
-                let value = value.map_err(Stop::in_index)?;
-                let value = match digits.unsigned && self.dialect.arithmetic_bits == 32 {
-                    true => i64::from(value as u32),
-                    false => value,
-                };
-                let shown = in_base(value, digits.base);
-                let shown = if capitals { shown.to_ascii_uppercase() } else { shown };
-                match self.dialect.c_prefix(digits.base) {
-                    Some(prefix) => as_in_c(&shown, prefix),
-                    None => shown,
-                }
-            }
+            Keeps::Integer(digits) => self.kept_integer(name, digits, text, base, span)?,
         };
-        let origin = text.runs().next().map(|(run, _)| run.origin.clone());
-        let origin = origin.unwrap_or_else(|| Origin::new(Rule::Stored, span));
-        Ok(Text::from_bytes(changed, Standing::Quoted, origin))
+        let Some(mut field) = field else {
+            return Ok(Kept { text, real, unfilled: given.map(Box::new) });
+        };
+        if field.width == 0 && !text.is_empty() {
+            field.width = character_ends(text.bytes(), self.utf8()).len() - 1;
+            self.variables.entry(name).field = Some(field);
+        }
+        let is_number = matches!(keeps, Keeps::Integer(_) | Keeps::Real { .. });
+        let shown = match is_number {
+            true => field.fill_number(text.bytes()),
+            false => field.fill(text.bytes(), self.utf8()),
+        };
+        let shown = changed(&text, shown, span);
+        let looks = self.dialect.attributes_are_looks || is_number;
+        let unfilled = given.or(looks.then_some(text)).map(Box::new);
+        Ok(Kept { text: shown, real, unfilled })
     }
 
-    /// Gives an integer variable without a base that of a number which is assigned to it.
-    fn takes_base(&mut self, name: &[u8], text: &[u8]) -> Keeps {
-        let taken = base::of_expression(text, self.dialect.integers_take_base);
-        let known = self.variables.get(name).map(|variable| variable.keeps);
-        let Some(Keeps::Integer(digits)) = known else { return Keeps::Integer(Digits::default()) };
-        let keeps = Keeps::Integer(Digits { base: taken.unwrap_or(0), ..digits });
-        self.variables.entry(name).keeps = keeps;
-        keeps
+    /// What an integer variable keeps of a value; without a base, it may take one.
+    fn kept_integer(
+        &mut self,
+        name: &[u8],
+        digits: Digits,
+        text: Text,
+        given: Base,
+        span: Span,
+    ) -> Result<Text, Stop> {
+        let (value, of_value) =
+            arithmetic::text_based(self, text.bytes(), span).map_err(Stop::in_index)?;
+        let mut base = digits.base;
+        if base == 0 {
+            let taken = match (self.dialect.integers_take_base, given) {
+                (TakesBase::Never, _) => None,
+                (_, Base::Given(base)) => base,
+                (TakesBase::OfValue, Base::OfText) => of_value,
+                (TakesBase::OfLastBased, Base::OfText) => base::of_last_based(text.bytes()),
+            };
+            base = taken.unwrap_or(0);
+            if let Keeps::Integer(digits) = &mut self.variables.entry(name).keeps {
+                digits.base = base;
+            }
+        }
+        let value = match digits.unsigned && self.dialect.arithmetic_bits == 32 {
+            true => i64::from(value as u32),
+            false => value,
+        };
+        let mut shown = in_base(value, base);
+        if self.dialect.capital_digits || digits.capitals {
+            shown.make_ascii_uppercase();
+        }
+        if let Some(prefix) = self.dialect.c_prefix(base) {
+            shown = as_in_c(&shown, prefix);
+        }
+        Ok(changed(&text, shown, span))
     }
 
     /// The array and the key of the element that a name of a variable means, if it means one.
@@ -356,6 +426,28 @@ pub fn is_one_index(index: &[u8]) -> bool {
     pairs && open == 0
 }
 
+fn upper(text: &[u8]) -> Vec<u8> {
+    text.to_str_lossy().to_uppercase().into_bytes()
+}
+
+fn lower(text: &[u8]) -> Vec<u8> {
+    text.to_str_lossy().to_lowercase().into_bytes()
+}
+
+fn capital(text: &[u8]) -> Vec<u8> {
+    let small = text.to_str_lossy().to_lowercase();
+    let mut rest = small.chars();
+    let first = rest.next().into_iter().flat_map(char::to_uppercase);
+    first.chain(rest).collect::<String>().into_bytes()
+}
+
+/// Other bytes in place of a text, which come from where it comes from.
+fn changed(text: &Text, bytes: Vec<u8>, span: Span) -> Text {
+    let origin = text.runs().next().map(|(run, _)| run.origin.clone());
+    let origin = origin.unwrap_or_else(|| Origin::new(Rule::Stored, span));
+    Text::from_bytes(bytes, Standing::Quoted, origin)
+}
+
 /// `base#digits` with a prefix of C before the digits.
 fn as_in_c(shown: &[u8], prefix: &str) -> Vec<u8> {
     let sign = if shown.starts_with(b"-") { "-" } else { "" };
@@ -369,8 +461,10 @@ fn in_base(value: i64, base: u32) -> Vec<u8> {
         return value.to_string().into_bytes();
     }
     if base == 1 {
-        let character = u32::try_from(value).ok().and_then(char::from_u32);
-        return character.map_or_else(|| in_base(value, 16), |one| format!("1#{one}").into_bytes());
+        return match character_of(value) {
+            Some(character) => [&b"1#"[..], &character].concat(),
+            None => in_base(value, 2),
+        };
     }
     let (mut rest, mut digits) = (value.unsigned_abs(), Vec::new());
     loop {

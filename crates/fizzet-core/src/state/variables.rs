@@ -6,9 +6,9 @@ use std::rc::Rc;
 
 use rustc_hash::{FxHashMap, FxHashSet};
 
-use crate::dialect::Padding;
 use crate::real::Real;
 use crate::state::Associative;
+use crate::state::Field;
 use crate::text::Text;
 
 /// What a variable holds.
@@ -44,6 +44,8 @@ pub struct Variable {
     pub read_only: bool,
     /// What happens to a value when it is stored.
     pub keeps: Keeps,
+    /// The field that its value fills.
+    pub field: Option<Field>,
     /// The real whose digits the value has, where it keeps more than those.
     pub real: Option<Real>,
     /// The text that was assigned, where the value is only how it is shown.
@@ -97,8 +99,6 @@ pub enum Keeps {
     Capital,
     /// The text in small letters.
     Lower,
-    /// The text in a field of this width.
-    Field(Padding, usize),
     /// The text is the name of another variable, which is meant instead.
     Name,
 }
@@ -106,41 +106,7 @@ pub enum Keeps {
 impl Keeps {
     /// Whether the text is only shown in another way.
     pub fn is_a_look(self) -> bool {
-        matches!(self, Keeps::Upper | Keeps::Capital | Keeps::Lower | Keeps::Field(..))
-    }
-}
-
-impl Padding {
-    /// The text in a field of this width; a width of 0 is that of the text.
-    pub fn fill(self, text: &[u8], width: usize) -> Vec<u8> {
-        let characters: Vec<char> = bstr::ByteSlice::to_str_lossy(text).chars().collect();
-        let width = if width == 0 { characters.len() } else { width };
-        let trimmed = match self {
-            Padding::Left | Padding::LeftDigits => {
-                let goes =
-                    |one: &&char| **one == ' ' || (self == Padding::LeftDigits && **one == '0');
-                &characters[characters.iter().take_while(goes).count()..]
-            }
-            Padding::RightWhole => &characters[..],
-            _ => {
-                let blanks = characters.iter().rev().take_while(|one| **one == ' ').count();
-                &characters[..characters.len() - blanks]
-            }
-        };
-        let missing = width.saturating_sub(trimmed.len());
-        let digit = trimmed.first().is_some_and(char::is_ascii_digit);
-        let zeros = (self == Padding::Zeros && digit) || self == Padding::Filled;
-        let fill = if zeros { '0' } else { ' ' };
-        let padding = std::iter::repeat_n(fill, missing);
-        let shown: String = match self {
-            Padding::Left | Padding::LeftDigits => {
-                trimmed.iter().copied().take(width).chain(padding).collect()
-            }
-            _ => padding
-                .chain(trimmed[trimmed.len().saturating_sub(width)..].iter().copied())
-                .collect(),
-        };
-        shown.into_bytes()
+        matches!(self, Keeps::Upper | Keeps::Capital | Keeps::Lower)
     }
 }
 
@@ -151,6 +117,7 @@ impl Variable {
             exported: false,
             read_only: false,
             keeps: Keeps::Text,
+            field: None,
             real: None,
             given: None,
             own: false,
@@ -166,7 +133,8 @@ impl Variable {
 
     /// Whether it has neither a value nor an attribute.
     pub fn is_nothing(&self) -> bool {
-        let is_plain = self.keeps == Keeps::Text && !self.exported && !self.read_only;
+        let has_kind = self.keeps != Keeps::Text || self.field.is_some();
+        let is_plain = !has_kind && !self.exported && !self.read_only;
         matches!(self.value, Value::Nothing) && is_plain
     }
 

@@ -10,7 +10,7 @@ use crate::syntax::functions::FUNCTIONS;
 pub use crate::syntax::functions::Function;
 use crate::syntax::marked::MARK;
 pub use crate::syntax::numeral::constant;
-pub(crate) use crate::syntax::numeral::digits;
+pub(crate) use crate::syntax::numeral::{character_of, digits, written_base};
 use crate::syntax::operators::{ASSIGNING, BINARY};
 pub use crate::syntax::operators::{Binary, Unary};
 pub use crate::syntax::signs::Showing;
@@ -43,7 +43,7 @@ pub fn parse(text: &[u8], dialect: &Dialect) -> Result<Expression, Refused> {
     };
     reader.blanks();
     if reader.at == text.len() && dialect.empty_arithmetic_is_zero {
-        return Ok(Expression::Number(0));
+        return Ok(Expression::Written(0, 0));
     }
     let unsigned = dialect.sign_makes_unsigned && text.get(reader.at) == Some(&b'#');
     if unsigned {

@@ -3,11 +3,11 @@
 use std::borrow::Cow;
 use std::rc::Rc;
 
-use crate::dialect::{LargeConstant, RealConstants, Reals};
+use crate::dialect::{LargeConstant, RealConstants, Reals, TakesBase};
 use crate::real::Real;
 use crate::syntax::arithmetic::{Expression, Read, Reader, Target};
 use crate::syntax::cursor::{is_name_byte, is_name_start};
-use crate::syntax::numeral::{constant, written_base};
+use crate::syntax::numeral::{character_code, constant, written_base};
 
 impl<'a> Reader<'a> {
     /// `inf` or `nan` in letters of any case, where those are numbers.
@@ -34,7 +34,14 @@ impl<'a> Reader<'a> {
         let start = self.at;
         let number = match self.real()? {
             Some(value) => Expression::Real(value),
-            None => Expression::Number(self.whole(start)?),
+            None => {
+                let value = self.whole(start)?;
+                let base = written_base(&self.text[start..self.at]).unwrap_or(10);
+                match base != 10 && self.dialect.integers_take_base == TakesBase::OfValue {
+                    true => Expression::Written(value, base),
+                    false => Expression::Number(value),
+                }
+            }
         };
         // `1++` is a step of what is no variable.
         let steps = [&b"++"[..], b"--"].into_iter().any(|sign| self.rest().starts_with(sign));
@@ -68,10 +75,10 @@ impl<'a> Reader<'a> {
     fn whole(&mut self, start: usize) -> Result<i64, String> {
         if self.dialect.base_one_is_a_character
             && let Some(behind) = self.rest().strip_prefix(b"1#")
-            && let Some((code, length)) = crate::text::next_character(behind, true)
+            && let Some((code, length)) = character_code(behind)
         {
             self.at += 2 + length;
-            return Ok(code.into());
+            return Ok(code);
         }
         // An underscore is a digit of the largest bases, or passed over.
         let dialect = self.dialect;

@@ -15,6 +15,9 @@ pub(crate) const NO_VARIABLE: &str = "only a variable can be assigned";
 pub enum Expression {
     /// A constant.
     Number(i64),
+    /// A constant that is written in this base, where values carry their base on; nothing at all is 0 without
+    /// a base.
+    Written(i64, u32),
     /// A constant with a fraction.
     Real(Real),
     /// A function of mathematics.

@@ -22,7 +22,7 @@ pub fn constant(text: &[u8], dialect: &Dialect) -> Option<i64> {
 }
 
 /// The base that a constant names: `0x`, `0b` or `base#`.
-pub(super) fn written_base(text: &[u8]) -> Option<u32> {
+pub(crate) fn written_base(text: &[u8]) -> Option<u32> {
     match text {
         [b'0', b'x' | b'X', ..] => Some(16),
         [b'0', b'b' | b'B', ..] => Some(2),
@@ -36,8 +36,8 @@ pub(super) fn written_base(text: &[u8]) -> Option<u32> {
 /// `base#digits`
 fn based(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {
     if base == 1 && dialect.base_one_is_a_character {
-        let (code, length) = crate::text::next_character(text, true)?;
-        return (length == text.len()).then_some(i64::from(code));
+        let (code, length) = character_code(text)?;
+        return (length == text.len()).then_some(code);
     }
     let is_base = base <= dialect.arithmetic_largest_base || dialect.large_base_is_ten;
     let is_zero = match dialect.empty_digits {
@@ -54,6 +54,37 @@ fn based(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {
     };
     digits(text, base, dialect).filter(|_| (2..=dialect.arithmetic_largest_base).contains(&base))
 }
+
+/// The number that the character behind `1#` is, and how many bytes it has; a byte that is no character has a
+/// code of mksh's own.
+pub(crate) fn character_code(text: &[u8]) -> Option<(i64, usize)> {
+    match crate::text::next_character(text, true)? {
+        (code, length) if code < 0x1_0000 => Some((i64::from(code), length)),
+        _ => Some((BYTE_CODES + i64::from(text[0]), 1)),
+    }
+}
+
+/// The character that a number is in base 1; 0 is none.
+pub(crate) fn character_of(value: i64) -> Option<Vec<u8>> {
+    let code = value.unsigned_abs();
+    if (BYTE_CODES as u64 + 0x80..=BYTE_CODES as u64 + 0xFF).contains(&code) {
+        return Some(vec![code as u8]);
+    }
+    let code = if code > 0xFFFD { 0xFFFD } else { code as u32 };
+    Some(match code {
+        0 => return None,
+        1..0x80 => vec![code as u8],
+        0x80..0x800 => vec![0xC0 | (code >> 6) as u8, 0x80 | (code & 0x3F) as u8],
+        _ => vec![
+            0xE0 | (code >> 12) as u8,
+            0x80 | (code >> 6 & 0x3F) as u8,
+            0x80 | (code & 0x3F) as u8,
+        ],
+    })
+}
+
+/// What mksh adds to a byte that is no character to get its code.
+const BYTE_CODES: i64 = 0xEF00;
 
 /// Digits of a base up to 64: `0-9 a-z A-Z @ _`; up to 36 the case of a letter does not count.
 pub(crate) fn digits(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {

@@ -197,6 +197,7 @@ impl Walker {
     pub(super) fn restore(&mut self, saved: Saved) {
         for (name, before) in saved.into_iter().rev() {
             self.state.variables.restore(&name, before);
+            self.state.follow_locale(&name);
         }
     }
 
@@ -358,6 +359,7 @@ impl Walker {
         };
         if loses && variable.keeps != Keeps::Name {
             variable.keeps = Keeps::Text;
+            variable.field = None;
         }
     }
 

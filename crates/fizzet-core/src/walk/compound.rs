@@ -326,11 +326,14 @@ impl Walker {
         Ok(false)
     }
 
-    /// The pattern that a word of a `case` or a `[[ ]]` is; `grouped` where groups are always known, and also
-    /// in values.
+    /// The pattern that a word of a `case` or a `[[ ]]` is; `grouped` in `[[ ]]`, where groups are always
+    /// known, and also in values.
     pub(super) fn pattern(&mut self, word: &Word, grouped: bool) -> Result<Pattern, Stop> {
         let text = match grouped {
-            true => expand::pattern_text(self, word)?,
+            true => match expand::pattern_text(self, word)? {
+                text if self.state.dialect.test_values_unquote => text.unquoted_values(),
+                text => text,
+            },
             false => expand::case_pattern_text(self, word)?,
         };
         let rules = self.state.text_pattern_rules();

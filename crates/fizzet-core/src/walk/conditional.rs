@@ -104,7 +104,8 @@ impl Walker {
         groups: &[Option<(usize, usize)>],
         span: Span,
     ) -> Result<(), Stop> {
-        let count = |to: usize| character_ends(&value.bytes()[..to], true).len() - 1;
+        let utf8 = self.state.utf8();
+        let count = move |to: usize| character_ends(&value.bytes()[..to], utf8).len() - 1;
         let first = i64::from(!self.state.dialect.zero_is_first);
         let begin = move |(start, _): (usize, usize)| count(start) as i64 + first;
         let end = move |(_, end): (usize, usize)| count(end) as i64 - 1 + first;

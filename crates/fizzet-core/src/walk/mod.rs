@@ -104,6 +104,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
     beginning::count_levels(&mut state);
     state.tie_inherited();
     state.forget_inherited();
+    state.start_locale();
     state.doing.process = host.process();
     state.mask = state.doing.process.map_or(state.mask, |process| process.mask);
     let wants = observer.borrow().wants();

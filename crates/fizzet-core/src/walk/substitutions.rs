@@ -56,16 +56,10 @@ impl Walker {
                     Ok(())
                 })
             }),
-            SubstitutionPlace::Here if self.state.dialect.command_braces_have_variables => {
-                self.scopes.push(Scope { has_variables: true, ..Scope::default() });
-                let made = self.captured(|walker| walker.here(list));
-                if let Some(scope) = self.scopes.pop() {
-                    self.restore(scope.hidden);
-                }
-                made
+            SubstitutionPlace::Here => {
+                self.in_braces(|walker| walker.captured(|walker| walker.here(list)))
             }
-            SubstitutionPlace::Here => self.captured(|walker| walker.here(list)),
-            SubstitutionPlace::Reply => self.reply_of(list),
+            SubstitutionPlace::Reply => self.in_braces(|walker| walker.reply_of(list)),
         };
         self.word = word;
         self.depth -= 1;
@@ -85,6 +79,20 @@ impl Walker {
             SubstitutionPlace::Reply => Ok(output),
             _ => Ok(trimmed(&output, self.state.dialect.substitution_nul)),
         }
+    }
+
+    /// Carries the commands of `${ list; }` or `${|list;}` out, which have variables of their own as a
+    /// function has in some shells.
+    fn in_braces<T>(&mut self, run: impl FnOnce(&mut Walker) -> T) -> T {
+        if !self.state.dialect.command_braces_have_variables {
+            return run(self);
+        }
+        self.scopes.push(Scope { has_variables: true, ..Scope::default() });
+        let made = run(self);
+        if let Some(scope) = self.scopes.pop() {
+            self.restore(scope.hidden);
+        }
+        made
     }
 
     /// The commands of `${ list; }`: a command that fails ends them under `set -e`, or nothing at all.

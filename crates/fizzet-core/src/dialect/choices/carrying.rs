@@ -394,8 +394,9 @@ pub enum ActionStatus {
 pub enum TakesBase {
     /// From nowhere.
     Never,
-    /// From the first number of the first expression that is assigned to it.
-    OfFirstNumber,
+    /// From the value of the first expression that is assigned to it, which has the base that the leftmost of
+    /// its numbers and variables has.
+    OfValue,
     /// From the last number with a base of the first expression that has one.
     OfLastBased,
 }

@@ -210,6 +210,9 @@ macro_rules! carrying_rows {
     option_order: &'static str = ["abefhimnuvxC", "abefhikmnprtuvxBCEHPTcs", "pubaCEVvxsinmIfe", "EubaCVvxcsinmIfe", "cabefhkmnprstuvxBCGH", "aeikXlmCnfbuprshUvxc", "0123456789BCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz"], "observed in all six: set -xvufea; echo $-";
     /// The letters of the options that are on at the start.
     first_letters: &'static str = ["", "hB", "", "", "hB", "hU", "569Xf"], "observed in all six: echo $-";
+    /// Whether characters have several bytes is an option, `set -U`, that follows the locale when a variable of
+    /// the locale changes.
+    utf8_option: bool = [N, N, N, N, N, Y, N], "observed in all six: set +U; x=ö; echo ${#x} $-; LC_ALL=C.UTF-8; echo ${#x} $-";
     /// `$-` tells with a `c` that the shell was given its text with `-c`.
     text_letter: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: sh -c 'echo $-'";
     /// Words that look like assignments are such wherever they stand in a simple command under `set -k`.
@@ -284,6 +287,8 @@ macro_rules! carrying_rows {
     empty_arrays_are_set: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: a=(); [[ -v a ]]; echo $?";
     /// A backslash in an unquoted value escapes the next character of a pattern of `case` and `${x#p}`.
     value_backslash_escapes_in_text: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: x='\\l'; case l in $x) echo yes; esac";
+    /// In a pattern of `[[ ]]` a backslash in a value quotes the character behind it in the same value.
+    test_values_unquote: bool = [N, N, N, N, N, Y, N], "observed in mksh R59: y='a\\b'; [[ ab = $y ]]; echo $?; y='a\\'; [[ 'a\\b' = ${y}b ]]; echo $?";
     /// Groups such as `@(a|b)` count in a value that is a pattern of `case` or `${x#p}`.
     groups_in_text_values: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: x='@(a)'; case a in $x) echo yes; esac; y=aa; echo ${y#$x}";
     /// What in the expression of `=~` quotes.

@@ -3,6 +3,8 @@
 /// Hands these rows, behind others, to the next macro of a chain.
 macro_rules! expanding_rows {
     ($next:ident $($chain:ident)*; $($rows:tt)*) => { $next! { $($chain)*; $($rows)*
+    /// `${!x[0]}` is the name alone where x is no array.
+    first_element_is_the_name: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and mksh: b=z; echo ${!b[0]} ${!b[1]}";
     /// A pattern that matches no pathname stays as it is; otherwise it is an error.
     keeps_unmatched: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: echo nosuch*";
     /// What a pattern that matches nothing ends where it is an error.

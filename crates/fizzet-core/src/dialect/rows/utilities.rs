@@ -349,7 +349,15 @@ macro_rules! utilities_rows {
     /// `local -I` keeps the value that is outside.
     locals_can_inherit: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: v=1; f() { local -I v; echo $v; }; f";
     /// What base an integer variable has that was declared without one.
-    integers_take_base: TakesBase = [TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::OfFirstNumber, TakesBase::OfLastBased], "observed in bash, ksh93, mksh and zsh: typeset -i m; m=1+16#ff; echo $m; m=8#17; echo $m";
+    integers_take_base: TakesBase = [TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::OfValue, TakesBase::OfLastBased], "observed in bash, ksh93, mksh and zsh: typeset -i m; m=1+16#ff; echo $m; m=8#17; echo $m";
+    /// The bases that an integer variable can be shown in; another one is 10, if it is not refused.
+    integer_bases: (i64, i64) = [(2, 64), (2, 64), (2, 64), (2, 64), (2, 64), (1, 36), (2, 36)], "observed in ksh93, mksh and zsh: typeset -i65 a=65; echo $a; the same with 64, 37, 1 and 0";
+    /// A declaration with another base is refused.
+    other_bases_are_refused: bool = [N, N, N, N, N, N, Y], "observed in ksh93, mksh and zsh: typeset -i1 a=65; echo $? $a";
+    /// Of `typeset -L` and `-R` together the left one counts.
+    left_field_wins: bool = [N, N, N, N, N, Y, N], "observed in ksh93 and mksh: typeset -L3 -R3 t=abcd; echo $t";
+    /// One declaration cannot make a variable a number and give it a field.
+    fields_hold_no_numbers: bool = [N, N, N, N, Y, N, N], "observed in ksh93, mksh and zsh: typeset -i -Z6 t=42; echo $t";
     /// `readonly -a name` and `export -a name` make an array of a name without a value.
     export_makes_arrays: bool = [N, N, N, N, N, Y, Y], "observed in bash and zsh: readonly -a r; declare -p r";
     /// `readonly` makes variables of the function that it stands in.

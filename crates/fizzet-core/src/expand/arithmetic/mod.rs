@@ -157,6 +157,19 @@ pub fn text_order(
     })
 }
 
+/// As [`text_value`], with the base that the value has, if it has one.
+///
+/// # Errors
+/// As for [`value`].
+pub(crate) fn text_based(
+    state: &mut State,
+    text: &[u8],
+    span: Span,
+) -> Result<(i64, Option<u32>), Stop> {
+    let expression = parse(state, text, span)?;
+    based(state, &expression, span).map(|(number, base)| (number.whole(), base))
+}
+
 /// As [`text_value`], with what is behind the point.
 ///
 /// # Errors
@@ -187,8 +200,18 @@ fn refuse(state: &State, wrong: &str, span: Span) -> Stop {
 }
 
 fn evaluate(state: &mut State, expression: &Expression, span: Span) -> Result<Number, Stop> {
-    let mut evaluation = Evaluation { state, span, base: None, unsigned: false };
-    evaluation.value(expression)
+    based(state, expression, span).map(|(number, _)| number)
+}
+
+/// The value of an expression and its base, if it has one.
+fn based(
+    state: &mut State,
+    expression: &Expression,
+    span: Span,
+) -> Result<(Number, Option<u32>), Stop> {
+    let mut evaluation = Evaluation { state, span, base: None, carried: None, unsigned: false };
+    let number = evaluation.value(expression)?;
+    Ok((number, evaluation.carried))
 }
 
 struct Evaluation<'a> {
@@ -196,6 +219,10 @@ struct Evaluation<'a> {
     span: Span,
     /// The base for variables that have none.
     base: Option<u32>,
+    /// The base of the latest value: that of the leftmost number or variable in it. An integer that has none
+    /// yet leaves it open, and one that is not set has 0, which is none either. Only variables that take their
+    /// base of a value look at it.
+    carried: Option<u32>,
     /// Whether numbers have no sign.
     unsigned: bool,
 }
@@ -203,7 +230,14 @@ struct Evaluation<'a> {
 impl Evaluation<'_> {
     fn value(&mut self, expression: &Expression) -> Result<Number, Stop> {
         let value = match expression {
-            Expression::Number(value) => Number::Whole(*value),
+            Expression::Number(value) => {
+                self.carried = Some(10);
+                Number::Whole(*value)
+            }
+            Expression::Written(value, base) => {
+                self.carried = Some(*base);
+                Number::Whole(*value)
+            }
             Expression::Real(value) => Number::Real(*value),
             Expression::Variable(target) => self.get(target)?,
             Expression::Based(base, inner) => {
@@ -252,7 +286,7 @@ impl Evaluation<'_> {
             Expression::And(left, right) => {
                 let left = self.value(left)?;
                 let holds = self.is_true(left) && {
-                    let right = self.value(right)?;
+                    let right = self.behind(right)?;
                     self.is_true(right)
                 };
                 Number::from(holds)
@@ -260,7 +294,7 @@ impl Evaluation<'_> {
             Expression::Or(left, right) => {
                 let left = self.value(left)?;
                 let holds = self.is_true(left) || {
-                    let right = self.value(right)?;
+                    let right = self.behind(right)?;
                     self.is_true(right)
                 };
                 Number::from(holds)
@@ -287,7 +321,7 @@ impl Evaluation<'_> {
             }
             Expression::Comma(left, right) => {
                 self.value(left)?;
-                self.value(right)?
+                self.behind(right)?
             }
         };
         Ok(self.fit(value))
@@ -331,7 +365,15 @@ impl Evaluation<'_> {
             let right = self.value(right)?;
             return Ok((self.get(target)?, right));
         }
-        Ok((self.value(left)?, self.value(right)?))
+        Ok((self.value(left)?, self.behind(right)?))
+    }
+
+    /// The value of a right operand; what both make has the base of the left one, if that has one.
+    fn behind(&mut self, right: &Expression) -> Result<Number, Stop> {
+        let left = self.carried;
+        let value = self.value(right)?;
+        self.carried = left.or(self.carried);
+        Ok(value)
     }
 
     fn choice(
@@ -361,12 +403,12 @@ impl Evaluation<'_> {
             return self.combine(operator, before, value);
         }
         let before = self.get(target)?;
-        let value = self.value(value)?;
+        let value = self.behind(value)?;
         self.combine(operator, before, value)
     }
 
     /// The value as wide as the shell's numbers are.
-    fn fit(&self, value: Number) -> Number {
+    pub(super) fn fit(&self, value: Number) -> Number {
         match value {
             Number::Whole(value) if self.unsigned => Number::Whole(i64::from(value as u32)),
             Number::Whole(value) if self.state.dialect.arithmetic_bits == 32 => {

@@ -1,6 +1,6 @@
 //! The variables and elements that an expression reads and assigns.
 
-use crate::dialect::LargeConstant;
+use crate::dialect::{LargeConstant, TakesBase};
 use crate::expand::arithmetic::{Evaluation, MAX_DEPTH, parse, refuse};
 use crate::expand::number::Number;
 use crate::lineage::{Hop, Origin, Rule};
@@ -8,7 +8,7 @@ use crate::real::Real;
 use crate::source::Span;
 use crate::state::{Digits, Keeps, Key, State, Value, Variable, element_name};
 use crate::stop::{Reach, ShellError, Stop};
-use crate::syntax::arithmetic::{self, Target};
+use crate::syntax::arithmetic::{self, Target, written_base};
 use crate::text::{Standing, Text};
 use bstr::ByteSlice;
 use std::borrow::Cow;
@@ -29,6 +29,17 @@ impl Evaluation<'_> {
     }
 
     pub(super) fn get(&mut self, target: &Target) -> Result<Number, Stop> {
+        let value = self.looked_up(target)?;
+        if let Some(Keeps::Integer(digits)) =
+            self.state.variables.get(&target.name).map(|one| one.keeps)
+        {
+            self.carried = (digits.base != 0).then_some(digits.base);
+        }
+        Ok(self.fit(value))
+    }
+
+    fn looked_up(&mut self, target: &Target) -> Result<Number, Stop> {
+        self.carried = Some(0);
         if target.index.is_none()
             && let Some(meant) = self.state.variables.meant(&target.name)
             && let Some((name, index)) = element_name(&meant)
@@ -43,10 +54,16 @@ impl Evaluation<'_> {
                     return Ok(Number::Real(real));
                 }
                 if let (None, Value::Scalar(text)) = (&target.index, &variable.value) {
-                    if let Some(number) = plain_number(text.bytes()) {
+                    if let Some(number) = plain_number(text.bytes())
+                        && variable.field.is_none()
+                    {
+                        self.carried = Some(10);
                         return Ok(Number::Whole(number));
                     }
-                    let text = text.clone();
+                    let text = match (&variable.given, variable.keeps) {
+                        (Some(number), Keeps::Integer(_)) => (**number).clone(),
+                        _ => text.clone(),
+                    };
                     return self.number(text.bytes());
                 }
             }
@@ -117,6 +134,7 @@ impl Evaluation<'_> {
             && !makes_real
             && let Some(value) = arithmetic::constant(digits, &self.state.dialect)
         {
+            self.carried = written_base(digits).or(Some(10));
             return Ok(Number::Whole(if negative { value.wrapping_neg() } else { value }));
         }
         if trimmed.is_empty() {
@@ -166,13 +184,11 @@ impl Evaluation<'_> {
             };
         }
         let is_whole = key.is_none();
-        if let Some(base) = self.base
-            && let Some(variable) = self.state.variables.get(&target.name)
-            && variable.keeps == Keeps::Integer(Digits::default())
-        {
-            self.state.variables.entry(&target.name).keeps = Keeps::Integer(Digits::of(base));
-        }
-        self.state.store(&target.name, key, text, self.span)?;
+        let base = match self.state.dialect.integers_take_base {
+            TakesBase::OfValue => self.carried.filter(|&base| base != 0),
+            _ => self.base,
+        };
+        self.state.store_number(&target.name, key, text, base, self.span)?;
         let keeps = self.state.variables.get(&target.name).map(|one| one.keeps);
         let makes_reals = self.state.dialect.arithmetic_makes_numbers;
         Ok(match (keeps.filter(|_| is_whole), value) {

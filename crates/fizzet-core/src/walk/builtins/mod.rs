@@ -1,5 +1,6 @@
 //! What the shell carries out itself: one table, a file a family.
 
+mod attributes;
 mod autoload;
 mod control;
 mod escapes;

@@ -2,18 +2,19 @@
 
 use std::collections::BTreeMap;
 
-use crate::dialect::{DeclaredValues, ListTexts, References, TakesBase, Told};
+use crate::dialect::{DeclaredValues, ListTexts, References, Told};
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::state::{Associative, Digits, Keeps, Key, Padding, Value};
+use crate::state::{Associative, Keeps, Value};
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
+use crate::walk::builtins::Call;
+use crate::walk::builtins::attributes::has_bad_kinds;
 use crate::walk::builtins::functions::Tells;
 use crate::walk::builtins::options::Given;
-use crate::walk::builtins::{Call, control::number};
 use crate::walk::lists::ListArgument;
 
 /// What a declaration does to each of its names.
@@ -27,7 +28,7 @@ pub(super) struct Declaration<'a> {
     local: bool,
     /// Whether the names become names of other variables.
     refers: bool,
-    span: Span,
+    pub(super) span: Span,
 }
 
 /// `export name[=value]...` and its kin; `local` and `typeset` make variables of the function.
@@ -70,7 +71,7 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         given.operands = rest;
     }
     let keeps_scope = walker.scopes.last().is_some_and(|scope| scope.has_variables);
-    if given.unknown.is_some() {
+    if given.unknown.is_some() || has_bad_kinds(&given, &walker.state.dialect) {
         let dialect = &walker.state.dialect;
         let fatal = match outside {
             true => dialect.export_option_is_fatal,
@@ -430,92 +431,6 @@ impl Walker {
         true
     }
 
-    /// `-i`, `-u`, `-l`, `-n` and `+i`.
-    fn attributes(
-        &mut self,
-        name: &[u8],
-        declaration: &Declaration<'_>,
-        stays: bool,
-    ) -> Result<(), Stop> {
-        let (given, span) = (&declaration.given, declaration.span);
-        let base = given.value(b'i').and_then(|text| number(text.bytes())).unwrap_or(10);
-        let width = |letter| -> usize {
-            let text: Option<&Text> = given.value(letter);
-            let width = text.and_then(|text| number(text.bytes())).unwrap_or(0);
-            width.clamp(0, 1 << 20) as usize
-        };
-        let digits = |letter| match width(letter) {
-            0 if given.value(letter).is_none() => 10,
-            digits => digits,
-        };
-        let taken_back: &[u8] = match self.state.dialect.real_variables {
-            true if self.state.dialect.attributes_are_looks => b"ciulEFLRZ",
-            true => b"ciulEF",
-            false => b"ciul",
-        };
-        let is_unique = !self.state.dialect.integers_show_attributes;
-        if is_unique && (given.has(b'U') || given.takes_back(b'U')) {
-            self.state.variables.entry(name).unique = given.has(b'U');
-            self.state.drop_repeats(name);
-        }
-        let least = if self.state.dialect.base_one_is_a_character { 1 } else { 2 };
-        let shown = |base| match self.state.dialect.integers_show_attributes {
-            true => Digits { base, unsigned: given.has(b'U'), capitals: given.has(b'u') },
-            false => Digits::of(base),
-        };
-        let (right, zeros, left_zeros) = self.state.dialect.field_paddings;
-        let letter =
-            |letter: u8, behind: u8| if given.value(letter).is_some() { letter } else { behind };
-        let field = match (given.has(b'L'), given.has(b'R'), given.has(b'Z')) {
-            (true, _, true) => Some((letter(b'L', b'Z'), left_zeros)),
-            (true, ..) => Some((b'L', Padding::Left)),
-            (_, true, false) => Some((b'R', right)),
-            (_, _, true) => Some((letter(b'Z', b'R'), zeros)),
-            _ => None,
-        };
-        let cases = [b'u', b'l', b'c'].into_iter().filter(|letter| given.has(*letter)).count();
-        let keeps = match () {
-            () if let Some((letter, padding)) = field => Keeps::Field(padding, width(letter)),
-            () if given.has(b'F') => {
-                Keeps::Real { letter: b'f', digits: digits(b'F'), long: given.has(b'l') }
-            }
-            () if given.has(b'E') && self.state.dialect.real_variables => {
-                let (letter, less) = self.state.dialect.scientific_numbers;
-                let digits = digits(b'E').saturating_sub(less);
-                Keeps::Real { letter, digits, long: given.has(b'l') }
-            }
-            () if given.has(b'i')
-                && given.value(b'i').is_none()
-                && self.state.dialect.integers_take_base != TakesBase::Never =>
-            {
-                Keeps::Integer(shown(0))
-            }
-            () if given.has(b'i') => Keeps::Integer(shown(base.clamp(least, 64) as u32)),
-            () if cases > 1 && !self.state.dialect.both_cases_are_lower => Keeps::Text,
-            () if given.has(b'u') && cases == 1 => Keeps::Upper,
-            () if given.has(b'l') => Keeps::Lower,
-            () if given.has(b'c') && self.state.dialect.capital_attribute => Keeps::Capital,
-            () if taken_back.iter().any(|letter| given.takes_back(*letter)) => Keeps::Text,
-            () => return Ok(()),
-        };
-        let variable = self.state.variables.entry(name);
-        variable.keeps = keeps;
-        if let Value::Indexed(elements) = &variable.value
-            && self.state.dialect.attributes_change_elements
-        {
-            for (key, text) in elements.clone() {
-                self.state.store(name, Some(Key::Number(key)), text, span)?;
-            }
-            return Ok(());
-        }
-        let value = variable.as_given().scalar().cloned();
-        let changes = stays && self.state.dialect.attributes_change_values;
-        if let Some(text) = value.filter(|_| changes) {
-            self.state.store(name, None, text, span)?;
-        }
-        Ok(())
-    }
-
     /// The value of `name+=value`: of an integer the sum, else the texts one behind the other.
     pub(in crate::walk) fn appended(
         &mut self,
@@ -541,14 +456,12 @@ impl Walker {
         };
         let mut joined = before.unwrap_or_default();
         let keeps = self.state.variables.get(name).map(|variable| variable.keeps);
-        if let Some(Keeps::Integer(_)) = keeps
-            && !self.state.dialect.integers_append_text
-        {
-            let sum = arithmetic::text_value(&mut self.state, joined.bytes(), span)?
-                .wrapping_add(arithmetic::text_value(&mut self.state, value.bytes(), span)?);
-            return Ok(self.state.shell_text(sum.to_string().as_bytes()));
-        }
-        if let (Some(Keeps::Real { .. }), true) = (keeps, !joined.is_empty()) {
+        let adds = match keeps {
+            Some(Keeps::Integer(_)) => !self.state.dialect.integers_append_text,
+            Some(Keeps::Real { .. }) => true,
+            _ => false,
+        };
+        if adds && !joined.is_empty() {
             let sum = [b"(", joined.bytes(), b")+(", value.bytes(), b")"].concat();
             return Ok(self.state.shell_text(&sum));
         }

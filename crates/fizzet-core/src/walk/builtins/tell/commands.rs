@@ -3,7 +3,7 @@
 use crate::dialect::Told;
 use crate::expand::quoting::{double_quoted, told};
 use crate::expand::transform::attributes;
-use crate::state::{Digits, Keeps, Key, Padding, Value, Variable, element_name};
+use crate::state::{Digits, Keeps, Key, Side, Value, Variable, element_name};
 use crate::walk::Walker;
 use crate::walk::builtins::tell::values::listed_by_declare;
 
@@ -73,16 +73,15 @@ impl Walker {
             Keeps::Integer(digits) => letters.numbered("i", Some(digits.base as usize)),
             Keeps::Real { letter: b'f', .. } => letters.add(true, 'F'),
             Keeps::Real { .. } => letters.add(true, 'E'),
-            Keeps::Field(Padding::Left | Padding::LeftDigits, width) => {
-                letters.numbered("L", Some(width))
-            }
-            Keeps::Field(Padding::Right | Padding::RightWhole, width) => {
-                letters.numbered("R", Some(width))
-            }
-            Keeps::Field(Padding::Zeros | Padding::Filled, width) => {
-                letters.numbered("Z", Some(width))
-            }
             _ => {}
+        }
+        if let Some(field) = variable.field {
+            let letter = match field.side() {
+                Side::Left => "L",
+                Side::Right => "R",
+                Side::Zeros => "Z",
+            };
+            letters.numbered(letter, Some(field.width));
         }
         letters.add(variable.keeps == Keeps::Lower, 'l');
         letters.add(variable.read_only, 'r');
@@ -142,17 +141,13 @@ fn bare_options(variable: &Variable) -> Vec<String> {
         Keeps::Upper => words.push("-u".into()),
         Keeps::Lower => words.push("-l".into()),
         Keeps::Name => words.push("-n".into()),
-        Keeps::Field(Padding::Zeros | Padding::Filled, width) => {
-            words.push(format!("-Z {width} -R {width}"))
-        }
-        Keeps::Field(Padding::Left | Padding::LeftDigits, width) => {
-            words.push(format!("-L {width}"))
-        }
-        Keeps::Field(Padding::Right | Padding::RightWhole, width) => {
-            words.push(format!("-R {width}"))
-        }
         Keeps::Capital | Keeps::Text => {}
     }
+    words.extend(variable.field.map(|field| match (field.side(), field.width) {
+        (Side::Left, width) => format!("-L {width}"),
+        (Side::Right, width) => format!("-R {width}"),
+        (Side::Zeros, width) => format!("-Z {width} -R {width}"),
+    }));
     words
 }
 
@@ -160,17 +155,16 @@ fn bare_options(variable: &Variable) -> Vec<String> {
 fn element_options(variable: &Variable) -> String {
     let mut options = String::new();
     let mut flag = |is: bool, letter: &str| options += if is { letter } else { "" };
-    match variable.keeps {
-        Keeps::Field(Padding::Zeros | Padding::Filled, width) => {
-            flag(true, &format!(" -R{width} -Z"))
-        }
-        Keeps::Field(Padding::Left | Padding::LeftDigits, width) => {
-            flag(true, &format!(" -L{width}"))
-        }
-        Keeps::Field(Padding::Right | Padding::RightWhole, width) => {
-            flag(true, &format!(" -R{width}"))
-        }
-        _ => {}
+    if let Some(field) = variable.field {
+        let width = field.width;
+        flag(
+            true,
+            &match field.side() {
+                Side::Left => format!(" -L{width}"),
+                Side::Right => format!(" -R{width}"),
+                Side::Zeros => format!(" -R{width} -Z"),
+            },
+        );
     }
     flag(matches!(variable.keeps, Keeps::Integer(_)), " -i");
     flag(variable.exported, " -x");

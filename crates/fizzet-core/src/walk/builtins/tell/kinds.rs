@@ -1,7 +1,7 @@
 //! What variables are, in the words of ksh93 and zsh.
 
 use crate::dialect::Told;
-use crate::state::{Digits, Keeps, Padding, Value, Variable};
+use crate::state::{Digits, Field, Keeps, Side, Value, Variable};
 use crate::walk::Walker;
 
 impl Walker {
@@ -30,17 +30,13 @@ impl Walker {
         say(matches!(variable.value, Value::Indexed(_)), "array");
         say(matches!(variable.value, Value::Associative(_)), "association");
         say(self.is_local(name), "local");
-        match variable.keeps {
-            Keeps::Field(Padding::Left | Padding::LeftDigits, width) => {
-                say(true, &format!("left justified {width}"))
-            }
-            Keeps::Field(Padding::Right | Padding::RightWhole, width) => {
-                say(true, &format!("right justified {width}"))
-            }
-            Keeps::Field(Padding::Zeros | Padding::Filled, width) => {
-                say(true, &format!("zero filled {width}"))
-            }
-            _ => {}
+        if let Some(field) = variable.field {
+            let side = match field.side() {
+                Side::Left => "left justified",
+                Side::Right => "right justified",
+                Side::Zeros => "zero filled",
+            };
+            say(true, &format!("{side} {}", field.width));
         }
         say(variable.keeps == Keeps::Lower, "lowercase");
         say(variable.read_only, "readonly");
@@ -77,16 +73,13 @@ fn bare_kinds(variable: &Variable) -> String {
         Keeps::Upper => say(true, "toupper"),
         Keeps::Lower => say(true, "tolower"),
         Keeps::Name => say(true, "nameref"),
-        Keeps::Field(Padding::Zeros | Padding::Filled, width) => {
-            say(true, &format!("zerofill {width} rightjust {width}"))
-        }
-        Keeps::Field(Padding::Left | Padding::LeftDigits, width) => {
-            say(true, &format!("leftjust {width}"))
-        }
-        Keeps::Field(Padding::Right | Padding::RightWhole, width) => {
-            say(true, &format!("rightjust {width}"))
-        }
         Keeps::Capital | Keeps::Text => {}
+    }
+    if let Some(Field { width, .. }) = variable.field {
+        let side = variable.field.map(Field::side);
+        say(side == Some(Side::Zeros), &format!("zerofill {width}"));
+        let justified = if side == Some(Side::Left) { "leftjust" } else { "rightjust" };
+        say(true, &format!("{justified} {width}"));
     }
     words.join(" ")
 }

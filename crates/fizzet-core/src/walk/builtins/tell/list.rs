@@ -397,7 +397,7 @@ fn choices(letter: u8) -> Option<fn(&Variable) -> bool> {
         b'c' => |one| one.keeps == Keeps::Capital,
         b'n' => |one| one.keeps == Keeps::Name,
         b'E' | b'F' => |one| matches!(one.keeps, Keeps::Real { .. }),
-        b'L' | b'R' | b'Z' => |one| matches!(one.keeps, Keeps::Field(..)),
+        b'L' | b'R' | b'Z' => |one| one.field.is_some(),
         b'U' => |one| one.unique,
         _ => return None,
     })
