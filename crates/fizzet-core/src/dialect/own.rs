@@ -152,7 +152,7 @@ static ROWS: &[Row] = &[
     ("OSTYPE", [NO, text("linux-gnu"), NO, NO, NO, NO, text("linux-gnu")]),
     ("PATHSEP", [NO, NO, NO, NO, NO, text(":"), NO]),
     ("PGRP", [NO, NO, NO, NO, NO, machine("the process number of the shell", Kept), NO]),
-    ("PIPESTATUS", [NO, own(Own::Statuses, Kept), NO, NO, NO, own(Own::Statuses, Kept), NO]),
+    ("PIPESTATUS", [NO, own(Own::Statuses, Kept), NO, NO, NO, own(Own::Statuses, Frozen), NO]),
     ("PPID", [PARENT, FROZEN_PARENT, PARENT, PARENT, PARENT, PARENT, FROZEN_PARENT]),
     ("PS2", [NO, NO, text("> "), text("> "), text("> "), text("> "), NO]),
     ("PS3", [NO, NO, NO, NO, text("#? "), text("#? "), text("?# ")]),

@@ -9,9 +9,12 @@ impl Dialect {
     pub fn follow_posix(&mut self) {
         if self.posix_mode != PosixMode::Rules {
             self.arithmetic_octal = true;
+            self.tilde_after_equals = false;
+            self.echo_as_in_posix |= self.posix_mode == PosixMode::OctalWithoutBraces;
             return;
         }
         self.tilde_in_arguments = false;
+        self.declaring_prefixes = &["command"];
         self.special_keeps_assignments = true;
         self.special_redirection_failure_is_fatal = true;
         self.dot_failure_is_fatal = true;

@@ -134,12 +134,12 @@ pub(super) fn replaced(
         }
         Replace::Whole => return Ok(text.clone()),
         // A pattern that matches nothing at all, such as `*`, matches an empty value.
-        Replace::First | Replace::All
+        Replace::First | Replace::All | Replace::Each
             if bytes.is_empty() && pattern.literal() != Some(b"") && pattern.matches(b"") =>
         {
             next()?.put(&mut made, text, (0, 0));
         }
-        Replace::First | Replace::All => {
+        Replace::First | Replace::All | Replace::Each => {
             let mut at = 0;
             let mut changed = Changed { text, made, folded: None };
             let search = pattern.search(bytes);

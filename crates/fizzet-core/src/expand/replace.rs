@@ -24,6 +24,8 @@ impl Substitution<'_> {
         (which, pattern_word, replacement): (Replace, &Word, Option<&Word>),
         place: Place,
     ) -> Result<Option<Held>, Stop> {
+        let each_anew = which == Replace::Each;
+        let which = if each_anew { Replace::All } else { which };
         let anchored = matches!(which, Replace::Prefix | Replace::Suffix);
         let dialect = &self.cx.state().dialect;
         if dialect.slash_cuts_expansions && is_cut(&pattern_word.parts, &self.cx.state().sources) {
@@ -57,7 +59,7 @@ impl Substitution<'_> {
         }
         let given = replacement.is_some();
         let dialect = self.cx.state().dialect.clone();
-        let once = match dialect.replacement_for_each_match {
+        let once = match dialect.replacement_for_each_match || each_anew {
             true => None,
             false => Some(Rc::new(self.replacement(parameter, replacement, place)?)),
         };

@@ -81,7 +81,7 @@ impl Ifs {
     }
 
     /// Whether a byte separates fields.
-    pub(super) fn separates(&self, byte: u8) -> bool {
+    pub(crate) fn separates(&self, byte: u8) -> bool {
         self.bytes[usize::from(byte)] != Kind::Text
     }
 

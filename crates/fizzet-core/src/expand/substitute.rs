@@ -11,7 +11,7 @@ use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::State;
 use crate::stop::Stop;
-use crate::syntax::ast::{Instead, Operation, ParameterName, Part, Subscript, Word};
+use crate::syntax::ast::{Instead, Operation, Parameter, ParameterName, Part, Subscript, Word};
 use crate::text::{Standing, Text};
 use crate::trace::Expansion;
 
@@ -441,9 +441,9 @@ impl<'c> Substitution<'c> {
             EmptyAt::Alone => matches!(parts, [part] if is_all_parameters(part)),
             EmptyAt::Any => true,
             EmptyAt::Once => empty_ats == 1,
-            EmptyAt::First => {
-                parts.first().is_some_and(|part| is_all_parameters(part) || is_alternative(part))
-            }
+            EmptyAt::First => parts
+                .first()
+                .is_some_and(|part| is_all_parameters(part) || is_alternative_of_list(part)),
             EmptyAt::Last => parts.last().is_some_and(|part| {
                 is_list_part(part) || is_alternative(part) || is_list_or_default(part)
             }),
@@ -605,6 +605,15 @@ pub(super) fn is_list_part(part: &Part) -> bool {
             || matches!(part, Part::Flagged(one) if one.flags.iter().any(|flag| flag.letter == b'@'))
             || (parameter.name == ParameterName::Special(b'@')
                 && (parameter.index.is_none() || matches!(part, Part::Flagged(_)))))
+}
+
+/// Whether a part is `${@+word}` or that of an array.
+fn is_alternative_of_list(part: &Part) -> bool {
+    let indexed = |one: &Parameter| {
+        matches!(one.operation, Operation::Instead { what: Instead::Alternative, .. })
+            && matches!(one.index, Some(Subscript::At))
+    };
+    is_alternative(part) || matches!(part, Part::Parameter(parameter) if indexed(parameter))
 }
 
 /// Whether a part is `${@+word}`.

@@ -219,6 +219,35 @@ impl State {
         Some(is_on != negated)
     }
 
+    /// What `-o` of a test says of an option; nothing where there is none.
+    pub fn option_holds(&self, written: &[u8]) -> Option<bool> {
+        if !self.dialect.option_tests_take_signs {
+            return match written {
+                [letter] if self.dialect.named_options => {
+                    let is_one = self.dialect.option_order.as_bytes().contains(letter);
+                    is_one.then(|| self.letter_is_on(*letter))
+                }
+                name => self.option_is_on(name),
+            };
+        }
+        let (sign, name) = match written {
+            [sign @ (b'!' | b'?'), name @ ..] => (Some(sign), name),
+            name => (None, name),
+        };
+        let is_on = match name {
+            [b'-' | b'+', letter] => {
+                let known = self.dialect.option_order.as_bytes().contains(letter);
+                known.then(|| self.letter_is_on(*letter))
+            }
+            name => self.option_is_on(name),
+        };
+        match sign {
+            Some(b'?') => Some(is_on.is_some()),
+            Some(_) => is_on.map(|is_on| !is_on),
+            None => is_on,
+        }
+    }
+
     fn is_on_at_start(&self, name: &str) -> bool {
         self.dialect.first_names.split(' ').any(|known| known == name)
     }

@@ -327,6 +327,10 @@ impl<'a> Parser<'a> {
             b'#' | b'%' => self.remove(byte, quoted)?,
             b'/' if self.dialect.replacement => self.replace(quoted)?,
             b'^' | b',' | b'~' if self.dialect.case_change => self.case_change(byte)?,
+            b'@' if self.dialect.replacement_can_be_anew && self.peek_ahead(1) == Some(b'/') => {
+                self.pos += 2;
+                self.replacement_of(Replace::Each, quoted)?
+            }
             b'@' if self.dialect.transformations => {
                 let Some(letter) = self.peek_ahead(1) else { return Ok(None) };
                 if !self.dialect.transformation_letters.as_bytes().contains(&letter)
@@ -438,7 +442,8 @@ impl<'a> Parser<'a> {
 
     /// The pattern of a replacement, and what stands behind the slash that ends it.
     pub(super) fn replacement_of(&mut self, which: Replace, quoted: bool) -> Parsed<Operation> {
-        let pattern = self.replaced_pattern(which == Replace::All, quoted)?;
+        let pattern =
+            self.replaced_pattern(matches!(which, Replace::All | Replace::Each), quoted)?;
         self.mind_parentheses(&pattern, true)?;
         let replacement = match self.peek() {
             Some(b'/') => {

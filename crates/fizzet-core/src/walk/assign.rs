@@ -214,6 +214,12 @@ impl Walker {
     /// Carries out an assignment to a variable.
     pub(super) fn assign_variable(&mut self, assignment: &Assignment) -> Result<Text, Stop> {
         let name = &assignment.name;
+        if self.state.dialect.empty_index_assigns_nothing
+            && let Some(index) = &assignment.index
+            && self.state.sources.bytes(index.word.span).is_empty()
+        {
+            return Ok(Text::new());
+        }
         if let Some(index) = &assignment.index
             && self.state.dialect.all_elements_assign
             && matches!(self.state.sources.bytes(index.word.span), b"@" | b"*")

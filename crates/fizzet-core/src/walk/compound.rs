@@ -83,9 +83,17 @@ impl Walker {
                 Ok(())
             }
             Node::Conditional(condition) => {
+                self.asked_no_option = false;
                 match self.condition(condition) {
                     Err(Stop::Shell(error)) if error.reach == Reach::Command => self.survive(error),
-                    holds => self.state.status = Status::from(!holds?),
+                    holds => {
+                        let of_option = self.state.dialect.unknown_option_test;
+                        self.state.status = match (holds?, of_option) {
+                            (true, _) => 0,
+                            (false, Some(status)) if self.asked_no_option => status,
+                            (false, _) => 1,
+                        };
+                    }
                 }
                 Ok(())
             }

@@ -20,9 +20,18 @@ impl Walker {
         match condition {
             Condition::Word(word) => Ok(!expand::single(self, word, Tilde::AtStart)?.is_empty()),
             Condition::Group(inner) => self.condition(inner),
-            Condition::Not(inner) => Ok(!self.condition(inner)?),
+            Condition::Not(inner) => {
+                let holds = self.condition(inner)?;
+                Ok(!holds && !self.asked_no_option)
+            }
             Condition::And(left, right) => Ok(self.condition(left)? && self.condition(right)?),
-            Condition::Or(left, right) => Ok(self.condition(left)? || self.condition(right)?),
+            Condition::Or(left, right) => {
+                let holds = self.condition(left)?;
+                Ok(holds || {
+                    self.asked_no_option = false;
+                    self.condition(right)?
+                })
+            }
             Condition::Unary { operator, operand } => {
                 let text = expand::single(self, operand, Tilde::AtStart)?;
                 self.unary_test(*operator, text.bytes(), operand.span)
@@ -225,7 +234,12 @@ impl Walker {
                 }
             },
             b'R' => self.state.variables.is_name(operand),
-            b'o' => self.state.option_is_on(operand).unwrap_or(false),
+            b'o' => {
+                let holds = self.state.option_holds(operand);
+                self.asked_no_option =
+                    holds.is_none() && self.state.dialect.unknown_option_test.is_some();
+                holds.unwrap_or(false)
+            }
             b't' => {
                 if !self.state.dialect.test_takes_any_descriptor && number(operand).is_none() {
                     return Err(Stop::error("this is no descriptor", span, 2, Reach::Command));

@@ -141,6 +141,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         guessed: false,
         sought: None,
         behind_backslash: false,
+        asked_no_option: false,
     };
     walker.take_functions();
     for name in std::mem::take(&mut walker.state.start_options) {
@@ -216,6 +217,8 @@ pub(crate) struct Walker {
     guessed: bool,
     /// Whether an `eval` has just ended in a backslash that nothing follows.
     behind_backslash: bool,
+    /// Whether the latest test of an option has found none of that name.
+    asked_no_option: bool,
     /// The name under which a program is looked for, where that is not the first of its vector.
     sought: Option<Text>,
 }

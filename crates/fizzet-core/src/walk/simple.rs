@@ -279,7 +279,7 @@ impl Walker {
     }
 
     /// Carries out a command and sets its status.
-    fn carry_out(
+    pub(super) fn carry_out(
         &mut self,
         argv: &Rc<Vec<Text>>,
         kind: CommandKind,

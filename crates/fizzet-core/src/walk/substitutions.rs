@@ -84,9 +84,14 @@ impl Walker {
     /// Carries the commands of `${ list; }` or `${|list;}` out, which have variables of their own as a
     /// function has in some shells.
     fn in_braces<T>(&mut self, run: impl FnOnce(&mut Walker) -> T) -> T {
-        if !self.state.dialect.command_braces_have_variables {
-            return run(self);
+        match self.state.dialect.command_braces_have_variables {
+            true => self.with_variables(run),
+            false => run(self),
         }
+    }
+
+    /// Carries something out that has variables of its own as a function has.
+    pub(super) fn with_variables<T>(&mut self, run: impl FnOnce(&mut Walker) -> T) -> T {
         self.scopes.push(Scope { has_variables: true, ..Scope::default() });
         let made = run(self);
         if let Some(scope) = self.scopes.pop() {

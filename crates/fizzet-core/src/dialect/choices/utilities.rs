@@ -533,3 +533,25 @@ pub enum EscapedEnds {
     /// They are like the others there; and at the start of a field they do not end the white space before it.
     Forgotten,
 }
+
+/// What a backslash is to `read` where IFS has one.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum BackslashInIfs {
+    /// It quotes the next character, as ever.
+    Escapes,
+    /// It separates fields.
+    Separates,
+    /// It separates fields, but quotes in what is left for the last name.
+    SeparatesButLast,
+}
+
+/// What a backslash does where `read` counts characters.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum CountedBackslash {
+    /// It quotes the next character, and both count as one.
+    WithNext,
+    /// It quotes the next character, and both count.
+    Counts,
+    /// It is a character like others.
+    Stays,
+}

@@ -250,6 +250,14 @@ macro_rules! expanding_rows {
     keyed_slices_count_from_one: bool = [N, Y, N, N, N, N, N], "observed in bash and ksh93: declare -A h=([a]=1 [b]=2); echo ${h[@]:1:1} ${h[@]:2}";
     /// The length of a substring is looked at only when the offset lies in the text.
     length_is_late: bool = [N, Y, N, N, N, N, N], "observed in all six: x=abc; echo ${x:9:i++} $i";
+    /// `[[:<:]]` and `[[:>:]]` are the places where a word begins and ends.
+    word_places: bool = [N, N, N, N, N, Y, N], "observed in mksh: case 'a b' in *[[:\\<:]]b) echo yes; esac";
+    /// `${x@/pattern/word}` replaces every match, and expands the word for each.
+    replacement_can_be_anew: bool = [N, N, N, N, N, Y, N], "observed in mksh: x=aa; i=0; echo ${x@/a/$((++i))}";
+    /// An assignment to an element without an index assigns nothing.
+    empty_index_assigns_nothing: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: a[]=3; echo $? ${a[@]}";
+    /// Such an element is no name for `typeset`, `read` and their kin.
+    empty_index_is_no_name: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: typeset a[]=3; echo $?; read a[] <<< x; echo $?";
     /// An index that expands to nothing is a mistake.
     empty_index_is_mistake: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: a=(1 2); i=; echo ${a[$i]}";
     /// An opening bracket that nothing closes keeps a field from being a pattern.

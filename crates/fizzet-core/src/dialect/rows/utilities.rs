@@ -348,6 +348,15 @@ macro_rules! utilities_rows {
     command_holds_read_only: Option<Status> = [None, None, None, None, Some(1), Some(2), None], "observed in all six: readonly v; command export v=1; echo $?";
     /// `local -I` keeps the value that is outside.
     locals_can_inherit: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: v=1; f() { local -I v; echo $v; }; f";
+    /// `exec` carries out functions and built-in utilities.
+    exec_runs_builtins: bool = [N, N, N, N, N, Y, Y], "observed in all six: (exec test 1 = 2); echo $?; f() { echo in; }; (exec f)";
+    /// `-o` of a test takes a letter behind a sign for an option too, and behind `!` what is off, and behind `?`
+    /// whether there is such an option.
+    option_tests_take_signs: bool = [N, N, N, N, N, Y, N], "observed in mksh: [ -o -f ]; echo $?; [ -o !vi ]; echo $?; [ -o ?vi ]; echo $?";
+    /// What `typeset` behind `command` declares is gone when that ends.
+    command_hides_declarations: bool = [N, N, N, N, N, Y, N], "observed in ksh93, mksh and zsh: x=1; command typeset x=2; echo $x";
+    /// `[[ -o name ]]` has this status where there is no such option, with `!` before it too.
+    unknown_option_test: Option<Status> = [None, None, None, None, None, None, Some(3)], "observed in bash, ksh93, mksh and zsh: [[ -o nosuch ]]; echo $?; [[ ! -o nosuch ]]; echo $?";
     /// What base an integer variable has that was declared without one.
     integers_take_base: TakesBase = [TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::OfValue, TakesBase::OfLastBased], "observed in bash, ksh93, mksh and zsh: typeset -i m; m=1+16#ff; echo $m; m=8#17; echo $m";
     /// The bases that an integer variable can be shown in; another one is 10, if it is not refused.

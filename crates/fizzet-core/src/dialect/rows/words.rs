@@ -23,6 +23,16 @@ macro_rules! words_rows {
     read_names_with_values: NamesWithValues = [NamesWithValues::Refused, NamesWithValues::Refused, NamesWithValues::Cut, NamesWithValues::Refused, NamesWithValues::Refused, NamesWithValues::Skipped, NamesWithValues::Refused], "observed in all six: read x=4 y <f; echo $? $x $y";
     /// The status of `read` where it finds a word that is no name when it assigns it.
     read_late_name_status: Status = [2, 1, 2, 2, 1, 2, 1], "observed in all six: read x - <f; echo $?; read x '' <f; echo $?";
+    /// `read -N-1` and `-n-1` read all that is there, and `-n` is content with what it finds.
+    read_may_take_all: bool = [N, N, N, N, N, Y, N], "observed in mksh: print 'a\nb' | { read -N-1 x; echo \"$x\"; }; print -n a | { read -n2 x; echo $?; }";
+    /// What `read -n` reads is split as other input is.
+    counted_input_is_split: bool = [Y, Y, Y, Y, N, Y, Y], "observed in bash, ksh93 and mksh: echo '  a b' | { read -n4 x y; echo \"[$x][$y]\"; }";
+    /// What a backslash does where `read` counts characters.
+    counted_backslash: CountedBackslash = [CountedBackslash::WithNext, CountedBackslash::WithNext, CountedBackslash::WithNext, CountedBackslash::Counts, CountedBackslash::Stays, CountedBackslash::WithNext, CountedBackslash::WithNext], "observed in bash, busybox sh, ksh93, mksh and zsh: printf '%s\\n' 'a\\b c' | { read -n3 x; echo \"[$x]\"; }";
+    /// What `read -N` reads is split as other input is.
+    exact_input_is_split: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: print '  a b' | { read -N4 x; echo \"[$x]\"; }";
+    /// What a backslash is to `read` without `-r` where IFS has one.
+    backslash_in_ifs: BackslashInIfs = [BackslashInIfs::Escapes, BackslashInIfs::Escapes, BackslashInIfs::Escapes, BackslashInIfs::Escapes, BackslashInIfs::Separates, BackslashInIfs::SeparatesButLast, BackslashInIfs::SeparatesButLast], "observed in all six: printf '%s\\n' 'a\\b\\c' | (IFS='\\'; read f g; echo $f $g)";
     /// The array that `read -A` fills without a name; where there is none, it reads a line.
     read_array_name: Option<&'static str> = [None, None, None, None, None, Some("REPLY"), Some("reply")], "observed in all six: read -A <<< 'x y'; echo ${REPLY[1]} ${reply[1]}";
     /// The status of `read -A` with several names, where it is a mistake; otherwise the others become empty.
@@ -106,6 +116,8 @@ macro_rules! words_rows {
     no_coprocess_status: Option<Status> = [None, None, None, None, Some(1), Some(2), Some(1)], "observed in all six: read -p; echo $?";
     /// A word of options of `echo` has no letter twice.
     echo_letters_once: bool = [N, N, Y, N, Y, N, N], "observed in all six: echo -nn a";
+    /// `echo` knows no option but a first `-n`, and no escapes.
+    echo_as_in_posix: bool = [N, N, N, N, N, N, N], "observed in mksh: set -o posix; echo -n '\\tb'; echo -e a";
     /// `echo` has one word of options.
     echo_takes_one_option: bool = [N, N, Y, N, N, N, N], "observed in all six: echo -n -n a";
     /// `getopts` tells how the options are used, and the shell ends, at `-?` and at words such as `--help`.

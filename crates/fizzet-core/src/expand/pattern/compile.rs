@@ -69,6 +69,10 @@ impl Compiler<'_> {
                     self.at = end;
                     self.items.push(range);
                 }
+                b'[' if let Some(place) = self.word_place() => {
+                    self.at += b"[[:<:]]".len();
+                    self.items.push(Item::Place(place));
+                }
                 b'[' => match self.set() {
                     Some((set, end)) => {
                         self.at = end;
@@ -98,6 +102,18 @@ impl Compiler<'_> {
                 }
                 _ => self.literal(byte),
             }
+        }
+    }
+
+    /// `[[:<:]]` and `[[:>:]]`: the places where a word begins and ends.
+    fn word_place(&self) -> Option<Place> {
+        if !self.rules.word_places {
+            return None;
+        }
+        match self.bytes.get(self.at..self.at + b"[[:<:]]".len())? {
+            b"[[:<:]]" => Some(Place::WordStart),
+            b"[[:>:]]" => Some(Place::WordEnd),
+            _ => None,
         }
     }
 

@@ -21,6 +21,10 @@ pub(super) enum Place {
     WordEdge,
     /// Where no word begins or ends.
     NoWordEdge,
+    /// Where a word begins.
+    WordStart,
+    /// Where a word ends.
+    WordEnd,
     /// The start of the text.
     Start,
     /// The end of the text.
@@ -32,10 +36,13 @@ impl Place {
     pub(super) fn is_at(self, text: &[u8], at: usize) -> bool {
         let is_word = |byte: Option<&u8>| byte.is_some_and(|byte| is_word_byte(*byte));
         // The start of a text is always one.
+        let before = at > 0 && is_word(text.get(at - 1));
         let edge = at == 0 || is_word(text.get(at - 1)) != is_word(text.get(at));
         match self {
             Place::WordEdge => edge,
             Place::NoWordEdge => !edge,
+            Place::WordStart => !before && is_word(text.get(at)),
+            Place::WordEnd => before && !is_word(text.get(at)),
             Place::Start => at == 0,
             Place::End => at == text.len(),
         }

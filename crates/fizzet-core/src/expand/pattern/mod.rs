@@ -47,6 +47,8 @@ pub struct PatternRules {
     pub escapes_slash_behind_pattern: bool,
     /// Whether `[:word:]` is a class.
     pub word_class: bool,
+    /// Whether `[[:<:]]` and `[[:>:]]` are places.
+    pub word_places: bool,
     /// What a class makes of a set that there is not.
     pub bad_class: BadClass,
     /// `[:ascii:]` is a class.
@@ -81,6 +83,7 @@ impl PatternRules {
             quotes_pair: dialect.quotes_pair,
             escapes_slash_behind_pattern: dialect.escapes_slash_behind_pattern,
             word_class: dialect.word_class,
+            word_places: dialect.word_places,
             bad_class: dialect.bad_class,
             ascii_class: dialect.ascii_class,
             bare_groups: dialect.bare_groups,
@@ -280,7 +283,8 @@ impl Pattern {
 
     fn of(items: Vec<Item>, rules: PatternRules) -> Pattern {
         let is_group = |item: &Item| matches!(item, Item::Group(..) | Item::Except(..));
-        let has_places = (rules.letter_escapes || rules.operators) && holds_place(&items);
+        let has_places =
+            (rules.letter_escapes || rules.operators || rules.word_places) && holds_place(&items);
         let has_groups = has_places || items.iter().any(is_group);
         Pattern { items, rules, has_groups, has_places }
     }
@@ -410,6 +414,7 @@ mod tests {
         backslash_escapes: true,
         escapes_slash_behind_pattern: true,
         word_class: true,
+        word_places: false,
         bad_class: crate::dialect::BadClass::Empty,
         ascii_class: true,
         bare_groups: false,

@@ -289,6 +289,8 @@ pub enum Replace {
     First,
     /// `//`
     All,
+    /// `@/`: as `//`, with the replacement expanded for each match.
+    Each,
     /// `/#`
     Prefix,
     /// `/%`

@@ -48,7 +48,12 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     if walker.state.dialect.utility(name.bytes()).is_some()
         && !walker.state.dialect.command_is_for_programs
     {
-        let status = walker.builtin(given.operands, call.span);
+        let hides = walker.state.dialect.command_hides_declarations
+            && matches!(name.bytes(), b"typeset" | b"local");
+        let status = match hides {
+            true => walker.with_variables(|walker| walker.builtin(given.operands, call.span)),
+            false => walker.builtin(given.operands, call.span),
+        };
         return match status {
             // `command` keeps the mistakes of a special built-in from ending the shell.
             Err(Stop::Shell(error))

@@ -18,6 +18,11 @@ pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let (mut newline, mut escapes) =
         (true, dialect.echo_decodes || walker.state.options.echo_decodes);
     let mut rest = call.arguments();
+    if dialect.echo_as_in_posix {
+        let without = rest.first().is_some_and(|first| first.bytes() == b"-n");
+        let rest = &rest[usize::from(without)..];
+        return Ok(Status::from(!join(walker, call, rest, !without, Escapes::None)));
+    }
     while let Some([b'-', letters @ ..]) = rest.first().map(Text::bytes)
         && !letters.is_empty()
         && letters.iter().all(|letter| dialect.echo_options.as_bytes().contains(letter))

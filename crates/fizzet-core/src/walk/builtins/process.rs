@@ -9,6 +9,7 @@ use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::text::{Standing, Text};
+use crate::trace::CommandKind;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::number;
 use crate::walk::{Cause, Walker};
@@ -42,7 +43,7 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         dash = Some(walker.state.shell_text(b"-"));
     }
     let name = given.value(b'a').cloned();
-    match name {
+    match name.clone() {
         Some(mut zero) => {
             if marked && dialect.exec_dash_before_given_name {
                 let mut dashed = walker.state.shell_text(b"-");
@@ -54,6 +55,16 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
             walker.sought = (!seeks_given).then_some(command);
         }
         None => walker.name_otherwise(&mut argv, dash),
+    }
+    if name.is_none() && walker.state.dialect.exec_runs_builtins {
+        let kind = match argv[0].bytes() {
+            name if walker.state.functions.contains_key(name) => Some(CommandKind::Function),
+            name => walker.state.dialect.utility(name).map(|_| CommandKind::Builtin),
+        };
+        if let Some(kind) = kind {
+            walker.carry_out(&Rc::new(argv), kind, call.span)?;
+            return Err(Stop::Exit(walker.state.status));
+        }
     }
     walker.seek_from_root(&argv);
     let status = walker.external(argv, call.span)?;

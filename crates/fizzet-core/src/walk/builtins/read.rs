@@ -2,7 +2,7 @@
 
 use bstr::ByteSlice;
 
-use crate::dialect::{Dialect, NamesWithValues, ReadLooksAt};
+use crate::dialect::{BackslashInIfs, CountedBackslash, Dialect, NamesWithValues, ReadLooksAt};
 use crate::expand::{Context, Fields, Ifs, fields_of_line, ifs};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::{Key, Value};
@@ -31,27 +31,36 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if whole_line && dialect.read_needs_name {
         return Ok(2);
     }
-    let mut names = if whole_line { vec![b"REPLY".to_vec()] } else { names };
+    let names = if whole_line { vec![b"REPLY".to_vec()] } else { names };
     let takes_codes = given.has(b'a') && dialect.read_array_takes_codes;
-    let reach = Reach::of(&given, &dialect);
+    let separates =
+        dialect.backslash_in_ifs != BackslashInIfs::Escapes && ifs(&walker.state).separates(b'\\');
+    let mut reach = Reach::of(&given, &dialect);
+    let quotes_last = separates && !reach.raw;
+    reach.raw |= separates;
     let Some((line, whole)) = walker.input_line(&reach) else {
         if names.iter().any(|name| !walker.is_target(name)) {
             return Ok(dialect.read_late_name_status);
         }
         return walker.unknown_line(call, &names, reach.descriptor);
     };
-    let status = Status::from(!whole);
+    let finds_enough = dialect.read_may_take_all
+        && !line.is_empty()
+        && (given.has(b'n') || reach.most == Some(usize::MAX));
+    let status = Status::from(!whole && !finds_enough);
     let ifs = ifs(&walker.state);
     if dialect.read_makes_newline_separate && reach.end == Some(b'\n') {
         walker.state.variables.let_newline_separate();
     }
     let [tells, tells_only] = dialect.read_telling_letters.map(|letter| given.has(letter));
-    let fields = match &array {
+    let mut fields = match &array {
         Some(name) if !is_name(name) => return Ok(dialect.read_late_name_status),
         Some(_) if takes_codes => codes(&line),
         Some(_) => walker.elements(&line, &ifs),
-        None if reach.exactly || (whole_line && dialect.reply_is_whole) => {
-            names.truncate(1);
+        None if (reach.exactly && !dialect.exact_input_is_split)
+            || (given.has(b'n') && !dialect.counted_input_is_split)
+            || (whole_line && dialect.reply_is_whole) =>
+        {
             vec![line.clone()]
         }
         None => {
@@ -63,6 +72,13 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
             fields_of_line(&line, &ifs, how)
         }
     };
+    if let Some(last) = fields.get_mut(names.len() - usize::from(!names.is_empty()))
+        && quotes_last
+        && dialect.backslash_in_ifs == BackslashInIfs::SeparatesButLast
+    {
+        last.set_standing(Standing::Value);
+        *last = last.unquoted_values();
+    }
     if tells || tells_only {
         tell(walker, call, &fields, if array.is_some() { fields.len() } else { names.len() });
     }
@@ -237,12 +253,15 @@ struct Reach {
     drops_nul: bool,
     /// Whether nothing but the number of characters ends the input.
     exactly: bool,
+    /// Whether a backslash that quotes the next character is one of the characters.
+    counts_backslash: bool,
 }
 
 impl Reach {
     /// Whole lines, as they are.
     fn lines(end: Option<u8>, descriptor: u32) -> Reach {
-        Reach { raw: true, end, most: None, descriptor, drops_nul: false, exactly: false }
+        let (drops_nul, exactly, counts_backslash) = (false, false, false);
+        Reach { raw: true, end, most: None, descriptor, drops_nul, exactly, counts_backslash }
     }
 
     /// What the options of `read` ask for.
@@ -251,13 +270,19 @@ impl Reach {
             let text: &Text = given.value(letter)?;
             usize::try_from(number(text.bytes())?).ok()
         };
-        let exactly = count(b'N');
-        let most = exactly.or(count(b'n'));
+        let all = |letter| {
+            dialect.read_may_take_all
+                && given.value(letter).is_some_and(|text| text.bytes() == b"-1")
+        };
+        let exactly = if all(b'N') { Some(usize::MAX) } else { count(b'N') };
+        let most = exactly.or(if all(b'n') { Some(usize::MAX) } else { count(b'n') });
         let drops_nul = dialect.read_drops_nul
             && (dialect.counted_read_drops_nul || most.is_none())
             && given.value(b'd').is_none_or(|end| !end.is_empty());
         Reach {
-            raw: given.has(b'r') || (given.has(b'a') && dialect.read_array_takes_codes),
+            raw: given.has(b'r')
+                || (most.is_some() && dialect.counted_backslash == CountedBackslash::Stays)
+                || (given.has(b'a') && dialect.read_array_takes_codes),
             drops_nul,
             end: match (exactly, given.value(b'd')) {
                 (Some(_), _) => None,
@@ -267,6 +292,7 @@ impl Reach {
             most,
             descriptor: count(b'u').and_then(|number| u32::try_from(number).ok()).unwrap_or(0),
             exactly: exactly.is_some(),
+            counts_backslash: dialect.counted_backslash == CountedBackslash::Counts,
         }
     }
 }
@@ -403,8 +429,15 @@ impl Walker {
             }
             if bytes[next] == b'\\' && !reach.raw {
                 line.push_text(&part(from, next, Standing::Splittable));
+                if reach.counts_backslash {
+                    if reach.most.is_some_and(|most| count >= most) {
+                        *at = next + 1;
+                        return Some((line, true));
+                    }
+                    count += 1;
+                }
                 if bytes.get(next + 1) == Some(&b'\n') {
-                    count -= 1;
+                    count -= usize::from(!reach.counts_backslash);
                 } else {
                     let end = (next + 2).min(bytes.len());
                     line.push_text(&part(next + 1, end, Standing::Quoted));
