@@ -18,6 +18,7 @@ const SWITCHED: &[Switched] = &[
     ("equals", |rows| rows.equals_names_programs = false),
     ("functionargzero", |rows| rows.function_zero = WhichFunctions::Never),
     ("globassign", |rows| rows.assigned_patterns_match = true),
+    ("globalexport", |rows| rows.exported_declarations_are_global = false),
     ("ignorebraces", |rows| rows.braces_are_tokens = false),
     ("ignoreclosebraces", |rows| rows.braces_are_tokens = false),
     ("kshzerosubscript", |rows| rows.zero_is_first_too = true),

@@ -31,7 +31,7 @@ pub(super) enum Kind {
 impl Ifs {
     /// Reads the value of IFS; `None` when it is unset. `characters`: whether it is a list of
     /// characters rather than bytes.
-    pub(super) fn new(value: Option<&[u8]>, characters: bool) -> Ifs {
+    pub(crate) fn new(value: Option<&[u8]>, characters: bool) -> Ifs {
         let list = value.unwrap_or(b" \t\n");
         let mut ifs = Ifs {
             bytes: [Kind::Text; 256],
@@ -86,7 +86,7 @@ impl Ifs {
     }
 
     /// Whether a byte is white space of IFS.
-    pub(super) fn is_blank(&self, byte: u8) -> bool {
+    pub(crate) fn is_blank(&self, byte: u8) -> bool {
         self.bytes[usize::from(byte)] == Kind::Blank
     }
 

@@ -206,6 +206,10 @@ impl State {
         let in_array = for_element
             && known
                 .is_some_and(|one| matches!(one.value, Value::Indexed(_) | Value::Associative(_)));
+        // The characters of a text become part of it before that is kept.
+        if for_element && !in_array && self.dialect.first_index == 1 {
+            return (Keeps::Text, None);
+        }
         let known =
             known.filter(|_| !in_array || self.dialect.list_attributes != ListAttributes::None);
         known.map_or((Keeps::Text, None), |variable| (variable.keeps, variable.field))
@@ -376,7 +380,7 @@ impl State {
                 digits.base = base;
             }
         }
-        let value = match digits.unsigned && self.dialect.arithmetic_bits == 32 {
+        let value = match digits.unsigned && self.dialect.unsigned_integers_are_short {
             true => i64::from(value as u32),
             false => value,
         };

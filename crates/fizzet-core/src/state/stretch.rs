@@ -60,8 +60,9 @@ impl State {
         span: Span,
     ) -> Result<(), Stop> {
         let is_text = !self.variables.is_array(name);
-        if let Some(value) = self.variables.scalar(name).filter(|_| is_text).cloned() {
-            let ends = character_ends(value.bytes(), true);
+        let known = self.variables.get(name).filter(|_| is_text);
+        if let Some(value) = known.and_then(|one| one.as_given().scalar().cloned()) {
+            let ends = character_ends(value.bytes(), self.utf8());
             let count = ends.len() - 1;
             let (Some((start, end)), 1) = (stretch.places(count), texts.len()) else {
                 let message = "this cannot take the place of characters of the text";
@@ -70,8 +71,7 @@ impl State {
             let mut changed = value.slice(0, ends[start.min(count)]);
             changed.push_text(&texts.remove(0));
             changed.push_text(&value.slice(ends[end.min(count)], value.len()));
-            self.variables.set(name, changed);
-            return Ok(());
+            return self.store(name, None, changed, span);
         }
         let count = self.variables.highest(name).max(0) as usize;
         let Some((start, end)) = stretch.places(count) else {

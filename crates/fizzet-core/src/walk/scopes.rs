@@ -32,6 +32,9 @@ impl Walker {
             }
             return;
         }
+        if name == b"OPTIND" && self.state.dialect.getopts_keeps_place_for_local {
+            self.follow_option_index();
+        }
         let Some(scope) = self.scopes.last_mut() else { return };
         if scope.hidden.iter().any(|(known, _)| **known == *name) {
             return;
@@ -104,11 +107,15 @@ impl Walker {
 
     /// Leaves a variable of the innermost function declared where `unset` has taken its value away.
     pub(super) fn stay_local(&mut self, name: &[u8]) {
-        let own = self.scopes.last().map(|scope| &scope.hidden);
-        let own = own.is_some_and(|hidden| hidden.iter().any(|(known, _)| **known == *name));
-        if own && self.state.dialect.unset_locals_stay {
+        if self.is_own(name) && self.state.dialect.unset_locals_stay {
             self.state.variables.entry(name);
         }
+    }
+
+    /// Whether the innermost function has a variable of its own with this name.
+    pub(super) fn is_own(&self, name: &[u8]) -> bool {
+        let own = self.scopes.last().map(|scope| &scope.hidden);
+        own.is_some_and(|hidden| hidden.iter().any(|(known, _)| **known == *name))
     }
 
     /// Whether a function that is being called has a variable of its own with this name.

@@ -555,3 +555,14 @@ pub enum CountedBackslash {
     /// It is a character like others.
     Stays,
 }
+
+/// Before which numbers `--` may stand.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum DashesBefore {
+    /// Before none.
+    None,
+    /// Before those of `shift`, `break` and `continue`.
+    Counts,
+    /// Before those of `exit` and `return` too.
+    All,
+}

@@ -258,6 +258,8 @@ macro_rules! expanding_rows {
     empty_index_assigns_nothing: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: a[]=3; echo $? ${a[@]}";
     /// Such an element is no name for `typeset`, `read` and their kin.
     empty_index_is_no_name: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: typeset a[]=3; echo $?; read a[] <<< x; echo $?";
+    /// `x++` of a value that is no number makes x 1, though it is a mistake.
+    steps_of_mistakes_count: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: y='a b'; ((y++)); echo $? $y";
     /// An index that expands to nothing is a mistake.
     empty_index_is_mistake: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: a=(1 2); i=; echo ${a[$i]}";
     /// An opening bracket that nothing closes keeps a field from being a pattern.

@@ -61,6 +61,12 @@ macro_rules! utilities_rows {
     return_ends_shell: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: return; echo after";
     /// What too many arguments of `exit` and `return` end; nothing where they are not looked at.
     too_many_arguments_end: Option<Reach> = [None, Some(Reach::Shell), None, None, None, Some(Reach::Shell), Some(Reach::Command)], "observed in all six: exit 1 2; echo after";
+    /// Before which numbers `--` may stand.
+    dashes_before_numbers: DashesBefore = [DashesBefore::All, DashesBefore::All, DashesBefore::None, DashesBefore::None, DashesBefore::All, DashesBefore::Counts, DashesBefore::All], "observed in all six: (exit -- 3); echo $?; set a b; shift -- 1; for i in 1 2; do break -- 1; done";
+    /// In a test nothing between parentheses does not hold.
+    test_empty_group_is_false: bool = [N, N, Y, N, N, N, N], "observed in all six: [ '(' ')' ]; echo $?; [ ! '(' ')' ]; echo $?";
+    /// A `!` that is the last word of a longer test is text.
+    test_last_bang_is_text: bool = [N, N, N, Y, Y, N, N], "observed in all six: [ x -a ! ! ]; echo $?";
     /// What `exit` and `return` take for a number.
     status_numbers: StatusNumbers = [StatusNumbers::Natural, StatusNumbers::Signed, StatusNumbers::Natural, StatusNumbers::Digits, StatusNumbers::Leading, StatusNumbers::Short, StatusNumbers::Expression], "observed in all six: f() { return ' 3'; }; f; echo $?, and 3x, -1, 3000000000";
     /// A parenthesis that opens, as the last word of `test`, is a text.
@@ -79,6 +85,10 @@ macro_rules! utilities_rows {
     eval_syntax_is_fatal: bool = [Y, N, Y, Y, N, Y, N], "observed in all six: eval fi; echo after";
     /// The status of `eval` after a syntax error in its text.
     eval_syntax_status: Status = [2, 2, 2, 2, 3, 1, 1], "observed in all six: eval fi; echo $?";
+    /// What `break` and `continue` take is an expression too.
+    loop_counts_are_expressions: bool = [N, N, N, N, N, N, Y], "observed in all six: for i in 1 2; do break 1+0; done";
+    /// `let` passes over `--`.
+    let_takes_dashes: bool = [N, Y, N, N, Y, N, Y], "observed in bash, ksh93, mksh and zsh: let -- x=3; echo $? $x";
     /// The argument of `shift`, `exit` and their kin is an arithmetic expression.
     numerals_are_expressions: bool = [N, N, N, N, Y, Y, Y], "observed in all six: shift 1+1";
     /// An unknown option of `set` ends the shell.
@@ -336,6 +346,25 @@ macro_rules! utilities_rows {
     no_file_status: Option<Status> = [None, Some(2), Some(0), Some(2), None, None, Some(1)], "observed in all six: . ; echo $?";
     /// The status of `kill` without a process.
     kill_nothing_status: Status = [1, 2, 2, 1, 2, 1, 1], "observed in all six: kill; echo $?";
+    /// `hash` knows no functions and built-in utilities.
+    hash_is_for_programs: bool = [N, N, N, N, N, N, Y], "observed in all six: hash cd; echo $?";
+    /// A number before `$` of an argument that there is not is a mistake, and there is no other pass for it.
+    printf_positions_must_exist: bool = [N, N, N, N, N, N, Y], "observed in ksh93 and zsh: printf '%1$s'; echo $?; printf '%2$s-%1$s|' a b c";
+    /// `printf` takes an expression that lacks its last operand for what stands before, and a character that begins
+    /// no expression for its code.
+    printf_numbers_are_lenient: bool = [N, N, N, N, Y, N, N], "observed in ksh93u+m: printf '%d %d %d\\n' '3+' '*' '[ab]'; echo $?";
+    /// `printf %q` without an argument prints nothing.
+    printf_quotes_nothing: bool = [N, N, N, N, Y, N, Y], "observed in bash, ksh93 and zsh: printf '[%q]'";
+    /// Unsigned integers have 32 bits, whatever the numbers of the shell have.
+    unsigned_integers_are_short: bool = [N, N, N, N, Y, Y, N], "observed in ksh93 and mksh: typeset -ui y=-3; echo $y; typeset -Ui z=-3; echo $z";
+    /// `typeset -p name=value` assigns.
+    telling_assigns: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: typeset -p q=5; echo $q";
+    /// `typeset -p -x name=value` assigns and does nothing else.
+    told_kinds_are_forgotten: bool = [N, N, N, N, Y, N, N], "observed in ksh93, mksh and zsh: typeset -p -L4 n=ab; echo \"[$n]\"";
+    /// A number stays one when its variable is declared to have letters of one case.
+    numbers_outdo_case: bool = [N, Y, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -i x=3; typeset -u x; x=5+1; echo $x";
+    /// A sign or `0x` without digits is no number for `printf`.
+    printf_minds_empty_numbers: bool = [N, Y, N, N, N, N, N], "observed in all six: printf %d -; echo $?; printf %d 0x; echo $?";
     /// The status of `hash` for a name that it does not find.
     unknown_hash_status: Status = [1, 1, 1, 1, 0, 0, 1], "observed in all six: hash nosuch; echo $?";
     /// The status of `alias` for an unknown option; nothing where it has none and takes them for names.
@@ -359,6 +388,18 @@ macro_rules! utilities_rows {
     unknown_option_test: Option<Status> = [None, None, None, None, None, None, Some(3)], "observed in bash, ksh93, mksh and zsh: [[ -o nosuch ]]; echo $?; [[ ! -o nosuch ]]; echo $?";
     /// What base an integer variable has that was declared without one.
     integers_take_base: TakesBase = [TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::OfValue, TakesBase::OfLastBased], "observed in bash, ksh93, mksh and zsh: typeset -i m; m=1+16#ff; echo $m; m=8#17; echo $m";
+    /// A value that is no number is lost when its variable becomes an integer.
+    values_become_numbers_or_nothing: bool = [N, N, N, N, N, Y, N], "observed in ksh93, mksh and zsh: x='a b'; typeset -i x; echo $? ${x-unset}";
+    /// `typeset -p` with the letter of a kind declares.
+    kinds_outdo_telling: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: typeset -p -i x=1+2; echo $x";
+    /// `typeset -x` in a function declares a variable outside, unless the function has one of that name.
+    exported_declarations_are_global: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: f() { typeset -x n=1; }; f; echo $n; g() { local -x m=1; }; g; echo $m";
+    /// One declaration cannot make a variable an integer and a real.
+    integers_are_no_reals: bool = [N, N, N, N, N, N, Y], "observed in ksh93 and zsh: typeset -i -F2 x=3; echo $? $x";
+    /// A variable that is declared a number is no array, whatever `-a` or `-A` says.
+    numbers_are_no_arrays: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -a -i n=3; echo $n";
+    /// A read-only variable may be declared to be of another kind.
+    read_only_kinds_change: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: x=1+2; typeset -r x; typeset -i x; echo $x";
     /// The bases that an integer variable can be shown in; another one is 10, if it is not refused.
     integer_bases: (i64, i64) = [(2, 64), (2, 64), (2, 64), (2, 64), (2, 64), (1, 36), (2, 36)], "observed in ksh93, mksh and zsh: typeset -i65 a=65; echo $a; the same with 64, 37, 1 and 0";
     /// A declaration with another base is refused.

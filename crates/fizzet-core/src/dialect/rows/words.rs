@@ -29,10 +29,20 @@ macro_rules! words_rows {
     counted_input_is_split: bool = [Y, Y, Y, Y, N, Y, Y], "observed in bash, ksh93 and mksh: echo '  a b' | { read -n4 x y; echo \"[$x][$y]\"; }";
     /// What a backslash does where `read` counts characters.
     counted_backslash: CountedBackslash = [CountedBackslash::WithNext, CountedBackslash::WithNext, CountedBackslash::WithNext, CountedBackslash::Counts, CountedBackslash::Stays, CountedBackslash::WithNext, CountedBackslash::WithNext], "observed in bash, busybox sh, ksh93, mksh and zsh: printf '%s\\n' 'a\\b c' | { read -n3 x; echo \"[$x]\"; }";
+    /// `read -n` counts bytes.
+    read_counts_bytes: bool = [N, N, N, Y, N, N, N], "observed in bash, busybox sh, ksh93, mksh and zsh: echo 'ä ö' | { read -n1 x; echo \"${#x}\"; }";
     /// What `read -N` reads is split as other input is.
     exact_input_is_split: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: print '  a b' | { read -N4 x; echo \"[$x]\"; }";
     /// What a backslash is to `read` without `-r` where IFS has one.
     backslash_in_ifs: BackslashInIfs = [BackslashInIfs::Escapes, BackslashInIfs::Escapes, BackslashInIfs::Escapes, BackslashInIfs::Escapes, BackslashInIfs::Separates, BackslashInIfs::SeparatesButLast, BackslashInIfs::SeparatesButLast], "observed in all six: printf '%s\\n' 'a\\b\\c' | (IFS='\\'; read f g; echo $f $g)";
+    /// The status of `read` where a variable takes no such value.
+    read_refused_status: Option<Status> = [None, None, None, None, None, Some(2), None], "observed in bash, ksh93, mksh and zsh: typeset -i x; read x <<< 'a b'; echo $?";
+    /// White space of IFS at the end of a line makes one empty element more.
+    read_end_is_element: bool = [N, N, N, N, N, N, Y], "observed in ksh93, mksh and zsh: echo 'a b ' | { read -A r; echo ${#r}; }";
+    /// `read -N` that finds too few characters leaves nothing.
+    read_needs_all: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: echo k=v | { read -N5 x; echo $? \"[$x]\"; }";
+    /// A newline separates fields only where it ends the input of `read`.
+    newline_separates_lines_only: bool = [N, N, N, N, Y, N, N], "observed in ksh93: printf 'a\\nb c' | { read -d : x y; echo \"[$x][$y]\"; }";
     /// The array that `read -A` fills without a name; where there is none, it reads a line.
     read_array_name: Option<&'static str> = [None, None, None, None, None, Some("REPLY"), Some("reply")], "observed in all six: read -A <<< 'x y'; echo ${REPLY[1]} ${reply[1]}";
     /// The status of `read -A` with several names, where it is a mistake; otherwise the others become empty.
@@ -65,7 +75,7 @@ macro_rules! words_rows {
     /// `read -n` passes over bytes 0, if `read` does.
     counted_read_drops_nul: bool = [N, Y, N, N, N, N, N], "observed in all six: printf 'a\\0b\\n' | { read -n 2 x; echo $x; }";
     /// `read` passes over bytes 0.
-    read_drops_nul: bool = [N, Y, Y, Y, Y, N, N], "observed in all six: printf 'a\\0b\\n' | { read x; echo $x; }";
+    read_drops_nul: bool = [N, Y, Y, Y, Y, Y, N], "observed in all six: printf 'a\\0b\\n' | { read x; echo $x; }";
     /// Behind a `read` a newline separates fields until IFS is set again or a command is substituted.
     read_makes_newline_separate: bool = [N, N, N, N, Y, N, N], "observed in all six: IFS=:; read z <<<q; x='a, newline, b'; echo $x";
     /// Utilities that go on, with this status, when they cannot assign a read-only variable.
@@ -88,6 +98,8 @@ macro_rules! words_rows {
     echo_options: &'static str = ["", "neE", "n", "neE", "ne", "neE", "neE"], "observed in all six: echo -ne a";
     /// The status of `getopts` without a name.
     getopts_usage_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: getopts a; echo $?";
+    /// `OPTERR=0` makes `getopts` tell of mistakes as a colon before the options does.
+    getopts_quiet_is_silent: bool = [N, N, N, Y, N, N, N], "observed in all six: OPTERR=0; getopts a: o -x; echo $o $OPTARG; getopts a: o -x -a; echo $o $OPTARG";
     /// Words that begin with a plus are options too: `getopts a o +a` finds `+a`.
     getopts_takes_plus: bool = [N, N, N, N, N, Y, Y], "observed in all six: getopts a o +a; echo $o";
     /// What `getopts` does where OPTIND lies behind all words.

@@ -313,7 +313,13 @@ impl Evaluation<'_> {
                 self.set(target, value)?
             }
             Expression::Step { target, by, after } => {
-                let before = self.get(target)?;
+                let before = match self.get(target) {
+                    Err(stop) if self.state.dialect.steps_of_mistakes_count => {
+                        self.set(target, Number::Whole(*by))?;
+                        return Err(stop);
+                    }
+                    before => before?,
+                };
                 self.minds_reals(before)?;
                 let step = self.combine(Binary::Plus, before, Number::Whole(*by))?;
                 let changed = self.set(target, self.fit(step))?;

@@ -1,8 +1,10 @@
 //! The kinds of variables that `typeset` and its kin make: integers, reals, capitals, fields.
 
 use crate::dialect::{Dialect, Padding, TakesBase};
+use crate::source::Span;
 use crate::state::{Digits, Field, Keeps, Key, Value};
 use crate::stop::Stop;
+use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::control::number;
 use crate::walk::builtins::options::Given;
@@ -14,17 +16,19 @@ pub(super) fn has_bad_kinds(given: &Given<'_>, dialect: &Dialect) -> bool {
     let bases = dialect.integer_bases.0..=dialect.integer_bases.1;
     let base = given.value(b'i').and_then(|text| number(text.bytes()));
     (dialect.fields_hold_no_numbers && has(b"iEF") && has(b"LRZ"))
+        || (dialect.integers_are_no_reals && has(b"i") && has(b"EF"))
         || (dialect.other_bases_are_refused && base.is_some_and(|base| !bases.contains(&base)))
 }
 
 impl Walker {
-    /// Gives a variable the kind and the field that a declaration names.
+    /// Gives a variable the kind and the field that a declaration names; false where it loses a value over
+    /// that.
     pub(super) fn attributes(
         &mut self,
         name: &[u8],
         declaration: &Declaration<'_>,
         stays: bool,
-    ) -> Result<(), Stop> {
+    ) -> Result<bool, Stop> {
         let (given, span) = (&declaration.given, declaration.span);
         let is_unique = !self.state.dialect.integers_show_attributes;
         if is_unique && (given.has(b'U') || given.takes_back(b'U')) {
@@ -35,7 +39,7 @@ impl Walker {
         let field = self.field_given(given);
         let loses_field = self.loses_field(name, kind, given);
         if kind.is_none() && field.is_none() && !loses_field {
-            return Ok(());
+            return Ok(true);
         }
         let variable = self.state.variables.entry(name);
         variable.keeps = match (variable.keeps, kind) {
@@ -52,17 +56,48 @@ impl Walker {
         if let Value::Indexed(elements) = &variable.value
             && self.state.dialect.attributes_change_elements
         {
+            let mut is_kept = true;
             for (key, text) in elements.clone() {
-                self.state.store(name, Some(Key::Number(key)), text, span)?;
+                is_kept &= self.changes(name, Some(Key::Number(key)), text, span)?;
             }
-            return Ok(());
+            return Ok(is_kept);
         }
         let value = variable.as_given().scalar().cloned();
         let changes = stays && self.state.dialect.attributes_change_values;
-        if let Some(text) = value.filter(|_| changes) {
-            self.state.store(name, None, text, span)?;
+        match value.filter(|_| changes) {
+            Some(text) => self.changes(name, None, text, span),
+            None => Ok(true),
         }
-        Ok(())
+    }
+
+    /// Stores a value anew in a variable of another kind; false where it is lost.
+    fn changes(
+        &mut self,
+        name: &[u8],
+        key: Option<Key>,
+        text: Text,
+        span: Span,
+    ) -> Result<bool, Stop> {
+        let frozen = self.state.dialect.read_only_kinds_change
+            && self.state.variables.get(name).is_some_and(|one| one.read_only);
+        if frozen {
+            self.state.variables.entry(name).read_only = false;
+        }
+        let stored = self.state.store(name, key.clone(), text, span);
+        if frozen {
+            self.state.variables.entry(name).read_only = true;
+        }
+        match stored {
+            Err(Stop::Shell(error)) if self.state.dialect.values_become_numbers_or_nothing => {
+                match key {
+                    Some(key) => self.state.variables.remove_element(name, &key),
+                    None => self.state.variables.entry(name).value = Value::Nothing,
+                }
+                self.keep_mistake(error);
+                Ok(false)
+            }
+            stored => stored.map(|()| true),
+        }
     }
 
     /// The kind of variable that `-i`, `-E`, `-F`, `-u`, `-l`, `-c` or their opposites name.
@@ -93,18 +128,31 @@ impl Walker {
                 unsigned: given.has(b'U'),
                 capitals: given.has(b'u'),
             }),
-            () if given.has(b'i') => Keeps::Integer(Digits::of(base)),
+            () if given.has(b'i') => Keeps::Integer(Digits {
+                unsigned: given.has(b'u') && dialect.unsigned_integers_are_short,
+                ..Digits::of(base)
+            }),
+            () if cases > 0 && dialect.numbers_outdo_case && self.is_number(name) => return None,
             () if cases > 1 && !dialect.both_cases_are_lower => Keeps::Text,
             () if given.has(b'u') && cases == 1 => Keeps::Upper,
             () if given.has(b'l') => Keeps::Lower,
             () if given.has(b'c') && dialect.capital_attribute => Keeps::Capital,
-            () if taken_back.iter().any(|letter| given.takes_back(*letter)) => Keeps::Text,
+            () if taken_back.iter().any(|letter| given.takes_back(*letter)) => {
+                let before = self.state.variables.get(name).map_or(Keeps::Text, |one| one.keeps);
+                let is_taken = letters_of(before).iter().any(|letter| given.takes_back(*letter));
+                if is_taken { Keeps::Text } else { before }
+            }
             () if given.takes_back(b'U') => match self.state.variables.get(name)?.keeps {
                 Keeps::Integer(digits) => Keeps::Integer(Digits { unsigned: false, ..digits }),
                 _ => return None,
             },
             () => return None,
         })
+    }
+
+    fn is_number(&self, name: &[u8]) -> bool {
+        let kind = self.state.variables.get(name).map(|variable| variable.keeps);
+        matches!(kind, Some(Keeps::Integer(_) | Keeps::Real { .. }))
     }
 
     /// The field that `-L`, `-R` or `-Z` names.
@@ -128,10 +176,9 @@ impl Walker {
         let looks = self.state.dialect.attributes_are_looks;
         let taken_back = [b'L', b'R', b'Z'].into_iter().any(|letter| given.takes_back(letter));
         let is_number = |kind| matches!(kind, Keeps::Integer(_) | Keeps::Real { .. });
-        let before = self.state.variables.get(name).map_or(Keeps::Text, |one| one.keeps);
         match (kind, looks) {
             (_, true) if taken_back => true,
-            (Some(kind), true) => is_number(kind) != is_number(before),
+            (Some(kind), true) => is_number(kind) != self.is_number(name),
             (Some(kind), false) => is_number(kind),
             (None, _) => false,
         }
@@ -142,4 +189,16 @@ impl Walker {
 fn width(given: &Given<'_>, letter: u8) -> usize {
     let width = given.value(letter).and_then(|text| number(text.bytes())).unwrap_or(0);
     width.clamp(0, 1 << 20) as usize
+}
+
+/// The letters that take a kind back.
+fn letters_of(kind: Keeps) -> &'static [u8] {
+    match kind {
+        Keeps::Integer(_) => b"iEF",
+        Keeps::Real { .. } => b"iEF",
+        Keeps::Upper => b"u",
+        Keeps::Lower => b"l",
+        Keeps::Capital => b"c",
+        Keeps::Text | Keeps::Name => b"",
+    }
 }

@@ -1,6 +1,6 @@
 //! `break`, `continue`, `exit`, `return`, `eval`, `command`.
 
-use crate::dialect::StatusNumbers;
+use crate::dialect::{DashesBefore, StatusNumbers};
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::text::Text;
 use crate::walk::Walker;
@@ -20,7 +20,7 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
     }
     let levels = match operands.first().map(Text::bytes) {
         None => 1,
-        Some(text) => match walker.numeral(text) {
+        Some(text) => match walker.loop_count(text) {
             Some(levels @ 1..) => u32::try_from(levels).unwrap_or(u32::MAX),
             Some(_) if !dialect.usage_is_fatal => {
                 // All loops are left.
@@ -65,7 +65,12 @@ pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         Some(text) => match walker.status_given(text, returns) {
             Some(status) => status,
             _ if returns && !dialect.usage_is_fatal => 2,
-            _ if returns && dialect.usage_status == 1 => 1,
+            _ if returns
+                && dialect.usage_status == 1
+                && dialect.status_numbers != StatusNumbers::Expression =>
+            {
+                1
+            }
             _ if returns => return Err(walker.fatal(call, "a status was expected")),
             _ if matches!(
                 dialect.status_numbers,
@@ -182,8 +187,14 @@ impl Walker {
     /// option or a bad number.
     pub(super) fn numbers<'a>(&mut self, call: &Call<'a>) -> Result<&'a [Text], Stop> {
         let argv: &'a [Text] = call.argv;
+        let of_status = matches!(argv[0].bytes(), b"exit" | b"return");
+        let passes = match self.state.dialect.dashes_before_numbers {
+            DashesBefore::None => false,
+            DashesBefore::Counts => !of_status,
+            DashesBefore::All => true,
+        };
         let operands = match &argv[1..] {
-            [first, rest @ ..] if first.bytes() == b"--" => rest,
+            [first, rest @ ..] if passes && first.bytes() == b"--" => rest,
             operands => operands,
         };
         let is_option = |text: &Text| match text.bytes() {
@@ -223,6 +234,15 @@ impl Walker {
             }
             StatusNumbers::Expression if returns => self.numeral(text),
             StatusNumbers::Expression => Some(self.numeral(text).unwrap_or(0)),
+        }
+    }
+
+    /// The number that an argument of `break` is.
+    fn loop_count(&mut self, text: &[u8]) -> Option<i64> {
+        let dialect = &self.state.dialect;
+        match dialect.numerals_are_expressions && !dialect.loop_counts_are_expressions {
+            true => number(text),
+            false => self.numeral(text),
         }
     }
 

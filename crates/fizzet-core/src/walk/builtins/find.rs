@@ -477,8 +477,9 @@ pub(super) fn unalias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
 pub(super) fn hash(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("rldpt", false);
     let known = |name: &Text| {
-        walker.state.functions.contains_key(name.bytes())
-            || walker.state.dialect.utility(name.bytes()).is_some()
+        let is_own = walker.state.functions.contains_key(name.bytes())
+            || walker.state.dialect.utility(name.bytes()).is_some();
+        (is_own && !walker.state.dialect.hash_is_for_programs)
             || walker.on_path(name.bytes()).is_some()
     };
     let all = given.operands.iter().all(known);

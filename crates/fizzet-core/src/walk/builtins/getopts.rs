@@ -84,13 +84,7 @@ impl Walker {
     /// The place from which `getopts` goes on; `None` where the shell gives up.
     fn option_place(&mut self, words: &[Text]) -> Option<OptionPlace> {
         let dialect = self.state.dialect.clone();
-        if let Some(assigned) = self.state.assigned_option_index.take() {
-            let index = number(assigned.bytes()).and_then(|index| usize::try_from(index).ok());
-            self.options_at.word = index.unwrap_or(1).max(1);
-            if !dialect.getopts_is_late {
-                self.options_at.letter = 1;
-            }
-        }
+        self.follow_option_index();
         let mut place = self.options_at;
         let (last, spent) = (words.len() + 1, |place: OptionPlace| {
             let word = words.get(place.word - 1);
@@ -116,6 +110,16 @@ impl Walker {
         Some(place)
     }
 
+    /// Goes to the word that OPTIND has been set to since `getopts` last looked.
+    pub(in crate::walk) fn follow_option_index(&mut self) {
+        let Some(assigned) = self.state.assigned_option_index.take() else { return };
+        let index = number(assigned.bytes()).and_then(|index| usize::try_from(index).ok());
+        self.options_at.word = index.unwrap_or(1).max(1);
+        if !self.state.dialect.getopts_is_late {
+            self.options_at.letter = 1;
+        }
+    }
+
     /// The option at a place of a word.
     fn option_in(
         &mut self,
@@ -124,7 +128,10 @@ impl Walker {
         words: &[Text],
         place: OptionPlace,
     ) -> Found {
-        let silent = options.first() == Some(&b':');
+        let quiet =
+            || self.state.variables.scalar(b"OPTERR").is_some_and(|text| text.bytes() == b"0");
+        let silent = options.first() == Some(&b':')
+            || (self.state.dialect.getopts_quiet_is_silent && quiet());
         let at = place.letter;
         let letter = word.bytes()[at];
         let known = match options.iter().position(|&one| one == letter) {
@@ -136,7 +143,10 @@ impl Walker {
         let is_late = self.state.dialect.getopts_is_late;
         let mut name = if word.bytes()[0] == b'+' { vec![b'+'] } else { Vec::new() };
         name.push(letter);
-        let this = silent.then(|| word.slice(at, at + 1));
+        let this = silent.then(|| match word.bytes()[0] {
+            b'+' if self.state.dialect.getopts_is_late => self.state.shell_text(&name),
+            _ => word.slice(at, at + 1),
+        });
         let next = match last {
             false => OptionPlace { word: place.word, letter: at + 1 },
             true if is_late => OptionPlace { word: place.word, letter: word.len().max(2) },
@@ -258,6 +268,7 @@ impl Walker {
     /// The words have changed: some shells begin at the first of them again.
     pub(in crate::walk) fn options_begin_again(&mut self) {
         if self.state.dialect.getopts_follows_set {
+            self.state.assigned_option_index = None;
             self.options_at = OptionPlace::default();
         }
     }
@@ -272,6 +283,7 @@ impl Walker {
         if !own {
             return None;
         }
+        self.follow_option_index();
         let place = std::mem::take(&mut self.options_at);
         if self.state.dialect.getopts_in_functions == FreshOptions::PlaceOnly {
             return Some(OwnOptions { place, index: None });

@@ -32,6 +32,11 @@ impl Given<'_> {
         self.letters.iter().any(|(known, plus, _)| *known == letter && *plus)
     }
 
+    /// Takes all options back.
+    pub(super) fn forget_letters(&mut self) {
+        self.letters.clear();
+    }
+
     /// The letters of all options that are given.
     pub(super) fn letters(&self) -> impl Iterator<Item = u8> {
         self.letters.iter().map(|(letter, ..)| *letter)
@@ -58,8 +63,8 @@ impl<'a> Call<'a> {
         }
     }
 
-    /// Reads the options: `known` lists the letters, a colon behind one that takes a value, a dot
-    /// behind one that takes a number if one is attached or is the next word. With `plus`, `+x` is an
+    /// Reads the options: `known` lists the letters, a colon behind one that takes a value, a comma behind
+    /// one that takes a value only if that is attached, a dot behind one that takes a number if one is attached or is the next word. With `plus`, `+x` is an
     /// option too.
     pub(super) fn given(&self, known: &str, plus: bool) -> Given<'a> {
         let known = known.as_bytes();
@@ -85,7 +90,9 @@ impl<'a> Call<'a> {
             while at < bytes.len() {
                 let letter = bytes[at];
                 at += 1;
-                let Some(place) = known.iter().position(|&one| one == letter && one != b':') else {
+                let Some(place) =
+                    known.iter().position(|&one| one == letter && !matches!(one, b':' | b','))
+                else {
                     given.unknown = Some(letter);
                     break;
                 };
@@ -102,6 +109,10 @@ impl<'a> Call<'a> {
                         };
                         value = Some(next.clone());
                         given.operands = rest;
+                    }
+                    Some(b',') if at < bytes.len() => {
+                        value = Some(word.slice(at, bytes.len()));
+                        at = bytes.len();
                     }
                     Some(b'.') if at < bytes.len() => {
                         let digits = bytes[at..].iter().take_while(|b| b.is_ascii_digit()).count();

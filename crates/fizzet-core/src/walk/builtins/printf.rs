@@ -57,8 +57,13 @@ pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
     loop {
         let before = printing.rest.len();
         let goes_on = printing.once(format);
+        let needed = if dialect.printf_positions_must_exist { printing.farthest } else { 0 };
         printing.pass_ends();
-        if !goes_on || printing.rest.is_empty() || printing.rest.len() == before {
+        if !goes_on
+            || needed > printing.rest.len()
+            || printing.rest.is_empty()
+            || printing.rest.len() == before
+        {
             break;
         }
     }
@@ -208,6 +213,10 @@ impl Printing<'_> {
     fn next(&mut self) -> Option<Text> {
         if let Some(number) = self.chosen.take() {
             self.farthest = self.farthest.max(number);
+            let exists = number <= self.pass.len();
+            if !exists && self.walker.state.dialect.printf_positions_must_exist {
+                self.status = 1;
+            }
             if self.walker.state.dialect.printf_positions == Positions::InTurn {
                 self.rest = self.pass.get(number..).unwrap_or_default();
             }
@@ -265,6 +274,21 @@ impl Printing<'_> {
     }
 
     /// The next argument as a whole number; `signed` where it is shown with its sign.
+    /// What an expression that is none stands for without a complaint.
+    fn lenient(&mut self, text: &[u8]) -> Option<i64> {
+        let (first, last) = (*text.first()?, *text.trim_ascii_end().last()?);
+        if b"#;@[]\\{}$`".contains(&first) {
+            return Some(first.into());
+        }
+        let awaits = |byte: &u8| b"!%&()*+,-./<=>?^|~ ".contains(byte);
+        if !awaits(&last) {
+            return None;
+        }
+        let length = text.iter().rposition(|byte| !awaits(byte)).map_or(0, |at| at + 1);
+        let (state, span) = (&mut self.walker.state, self.origin.span());
+        Some(arithmetic::text_value(state, &text[..length], span).unwrap_or(0))
+    }
+
     fn next_number(&mut self, signed: bool) -> i64 {
         let Some(text) = self.next() else {
             self.status |= Status::from(self.walker.state.dialect.printf_minds_missing);
@@ -284,6 +308,11 @@ impl Printing<'_> {
                 false => arithmetic::text_value(state, &bytes, span),
             };
             return value.unwrap_or_else(|_| {
+                if self.walker.state.dialect.printf_numbers_are_lenient
+                    && let Some(value) = self.lenient(&bytes)
+                {
+                    return value;
+                }
                 self.status = 1;
                 match self.walker.state.dialect.printf_partial_numbers {
                     true => leading_number(&bytes),
@@ -303,6 +332,10 @@ impl Printing<'_> {
             .find_map(|end| constant(&digits[..end], dialect).map(|value| (value, end)));
         let (value, end) = value.unwrap_or((0, 0));
         let whole = self.walker.state.dialect.printf_partial_numbers;
+        let lacks_digits = bytes != digits && digits.is_empty() || matches!(digits, b"0x" | b"0X");
+        if lacks_digits && self.walker.state.dialect.printf_minds_empty_numbers {
+            self.status = 1;
+        }
         if end < digits.len() {
             self.status = 1;
             if !whole {
@@ -331,6 +364,13 @@ impl Printing<'_> {
         if negative { value.wrapping_neg() } else { value }
     }
 
+    /// Whether the shell gives up as there is no argument for a `*`.
+    fn lacks_star(&mut self) -> bool {
+        let lacks = self.rest.is_empty() && self.walker.state.dialect.printf_numbers_are_lenient;
+        self.status |= Status::from(lacks);
+        lacks
+    }
+
     /// One conversion behind its `%`: how many bytes it takes, and whether to go on.
     fn specification(&mut self, text: &[u8]) -> Option<(usize, bool)> {
         let mut one = Specification::default();
@@ -348,6 +388,9 @@ impl Printing<'_> {
             at += 1;
         }
         if text.get(at) == Some(&b'*') {
+            if self.lacks_star() {
+                return Some((text.len(), false));
+            }
             at += 1;
             self.chosen = self.position(text, &mut at);
             let before = self.status;
@@ -363,6 +406,7 @@ impl Printing<'_> {
         if text.get(at) == Some(&b'.') {
             at += 1;
             one.precision = match text.get(at) {
+                Some(b'*') if self.lacks_star() => return Some((text.len(), false)),
                 Some(b'*') => {
                     at += 1;
                     self.chosen = self.position(text, &mut at);
@@ -433,8 +477,11 @@ impl Printing<'_> {
                 return Some(goes_on);
             }
             b'q' if self.walker.state.dialect.printf_quotes => {
-                let text = self.next().unwrap_or_default();
-                let quoted = self.quoted(text.bytes());
+                let quoted = match self.next() {
+                    Some(text) => self.quoted(text.bytes()),
+                    None if self.walker.state.dialect.printf_quotes_nothing => Vec::new(),
+                    None => self.quoted(b""),
+                };
                 let quoted = Text::from_bytes(quoted, Standing::Quoted, self.origin.clone());
                 let end = self.bytes_of(&quoted, one.precision.unwrap_or(usize::MAX));
                 self.padded(&quoted.slice(0, end), one);

@@ -1,11 +1,13 @@
 //! `read` (POSIX XCU read).
 
+use std::rc::Rc;
+
 use bstr::ByteSlice;
 
 use crate::dialect::{BackslashInIfs, CountedBackslash, Dialect, NamesWithValues, ReadLooksAt};
 use crate::expand::{Context, Fields, Ifs, fields_of_line, ifs};
 use crate::lineage::{Hop, Origin, Rule};
-use crate::state::{Key, Value};
+use crate::state::{Key, State, Value};
 use crate::stop::{ShellError, Status, Stop};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text, characters, next_character};
@@ -48,7 +50,12 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         && !line.is_empty()
         && (given.has(b'n') || reach.most == Some(usize::MAX));
     let status = Status::from(!whole && !finds_enough);
-    let ifs = ifs(&walker.state);
+    let lacks = reach.exactly && !whole && dialect.read_needs_all;
+    let line = if lacks { line.slice(0, 0) } else { line };
+    let ifs = match dialect.newline_separates_lines_only && reach.end != Some(b'\n') {
+        true => without_newline(&walker.state),
+        false => ifs(&walker.state),
+    };
     if dialect.read_makes_newline_separate && reach.end == Some(b'\n') {
         walker.state.variables.let_newline_separate();
     }
@@ -56,6 +63,12 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let mut fields = match &array {
         Some(name) if !is_name(name) => return Ok(dialect.read_late_name_status),
         Some(_) if takes_codes => codes(&line),
+        Some(_)
+            if (reach.exactly && !dialect.exact_input_is_split)
+                || (given.has(b'n') && !dialect.counted_input_is_split) =>
+        {
+            vec![line.clone()]
+        }
         Some(_) => walker.elements(&line, &ifs),
         None if (reach.exactly && !dialect.exact_input_is_split)
             || (given.has(b'n') && !dialect.counted_input_is_split)
@@ -170,10 +183,25 @@ fn into_names(
                     ..error
                 }));
             }
+            Err(Stop::Shell(error))
+                if dialect.read_refused_status.is_some()
+                    && walker.state.element_named(name).is_none() =>
+            {
+                walker.survive(error);
+                return Ok(dialect.read_refused_status.unwrap_or(status));
+            }
             outcome => outcome?,
         }
     }
     Ok(status)
+}
+
+/// The separators of fields but for the newline.
+fn without_newline(state: &State) -> Rc<Ifs> {
+    let separators = state.variables.separators();
+    let kept: Option<Vec<u8>> =
+        separators.map(|all| all.iter().copied().filter(|&byte| byte != b'\n').collect());
+    Rc::new(Ifs::new(kept.as_deref(), state.utf8() && state.dialect.ifs_characters))
 }
 
 /// The array that `read` fills; or its status, where that is a mistake.
@@ -226,6 +254,15 @@ impl Walker {
                 ends: dialect.read_escaped_ends,
             },
         );
+        let ends_blank = || {
+            let (last, rest) = line.bytes().split_last()?;
+            let blank = |byte: &u8| ifs.is_blank(*byte);
+            let before = rest.iter().rfind(|byte| !blank(byte))?;
+            Some(blank(last) && !line.quoting()[rest.len()] && !ifs.separates(*before))
+        };
+        if dialect.read_end_is_element && ends_blank() == Some(true) {
+            elements.push(line.slice(0, 0));
+        }
         if elements.is_empty() && dialect.read_empty_is_element {
             elements.push(line.slice(0, 0));
         }
@@ -392,7 +429,7 @@ impl Walker {
     /// The next stretch of input without what ends it, and whether its end was there. Escaped
     /// characters are quoted. `None` when nobody knows the input.
     fn input_line(&mut self, reach: &Reach) -> Option<(Text, bool)> {
-        let utf8 = self.state.utf8();
+        let utf8 = self.state.utf8() && !self.state.dialect.read_counts_bytes;
         let input = self.descriptors.input(reach.descriptor);
         let mut reading = input.reading()?.borrow_mut();
         if reading.is_unknown_at(reading.at) {

@@ -80,10 +80,12 @@ impl Reader<'_> {
             [b"!", one] => Ok(Some(one.is_empty())),
             [left, connector @ (b"-a" | b"-o")]
                 if self.walker.state.dialect.test_may_end_in_connector
+                    && left != b"("
                     && (left == b"-o" || !self.is_unary(left)) =>
             {
                 Ok(Some(connector == b"-o" && !left.is_empty()))
             }
+            [b"(", b")"] if self.walker.state.dialect.test_empty_group_is_false => Ok(Some(false)),
             [b"-a", _] if !self.walker.state.dialect.test_has_unary_a => Ok(None),
             [operator, operand] => self.unary(operator, operand),
             [left, operator, right] if is_binary(operator) => self.binary(left, operator, right),
@@ -160,7 +162,10 @@ impl Reader<'_> {
 
     fn not(&mut self) -> Holds {
         let mut negated = false;
-        while self.word(0) == Some(b"!") {
+        let text_at_end = self.walker.state.dialect.test_last_bang_is_text;
+        while self.word(0) == Some(b"!")
+            && !(text_at_end && self.at > 0 && self.at + 1 == self.words.len())
+        {
             self.at += 1;
             negated = !negated;
         }

@@ -26,6 +26,8 @@ pub(super) struct Declaration<'a> {
     freezes: bool,
     /// Whether the names become variables of the function.
     local: bool,
+    /// Whether names that the function has no variable of become variables outside.
+    goes_outside: bool,
     /// Whether the names become names of other variables.
     refers: bool,
     pub(super) span: Span,
@@ -70,6 +72,12 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         }
         given.operands = rest;
     }
+    let only_assigns = dialect.told_kinds_are_forgotten
+        && given.has(b'p')
+        && given.operands.iter().any(|operand| operand.bytes().contains(&b'='));
+    if only_assigns {
+        given.forget_letters();
+    }
     let keeps_scope = walker.scopes.last().is_some_and(|scope| scope.has_variables);
     if given.unknown.is_some() || has_bad_kinds(&given, &walker.state.dialect) {
         let dialect = &walker.state.dialect;
@@ -93,6 +101,9 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         local: (!outside || (utility == b"readonly" && dialect.readonly_is_local))
             && !given.has(b'g')
             && (keeps_scope || utility == b"local"),
+        goes_outside: (given.has(b'x') || given.takes_back(b'x'))
+            && utility != b"local"
+            && dialect.exported_declarations_are_global,
         refers: !outside && given.has(b'n') && walker.state.dialect.references != References::None,
         span: call.span,
         given,
@@ -131,7 +142,9 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         walker.tell_matching(declaration.given.operands, names, call);
         return Ok(0);
     }
+    let has_kind = b"iluLRZUn".iter().any(|letter| declaration.given.has(*letter));
     let asks = declaration.given.has(b'p')
+        && !(has_kind && walker.state.dialect.kinds_outdo_telling)
         && (!outside || walker.state.dialect.variable_lists.tells_marked_names);
     let names = declaration.given.operands;
     let lists = declaration.given.has(b'p') && walker.state.dialect.listing_passes_names_over;
@@ -150,7 +163,9 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         walker.list_declared(&declaration.given, plus, call);
         return Ok(0);
     }
-    if asks {
+    let assigns = walker.state.dialect.telling_assigns
+        && names.iter().any(|name| name.bytes().contains(&b'='));
+    if asks && !assigns {
         return Ok(walker.tell_variables(names, call));
     }
     let first = call.argv.len() - declaration.given.operands.len();
@@ -294,7 +309,7 @@ impl Walker {
             && equals.is_none()
             && compound.is_none();
         let taken = takes_over.then(|| self.taken_over(name)).flatten();
-        if declaration.local {
+        if declaration.local && (!declaration.goes_outside || self.is_own(name)) {
             let inherits = declaration.given.has(b'I') && self.state.dialect.locals_can_inherit;
             let outer = self.state.options.locals_inherit;
             self.state.options.locals_inherit |= inherits;
@@ -317,7 +332,9 @@ impl Walker {
             return Ok(false);
         }
         let stays = index.is_some() || appends || (equals.is_none() && compound.is_none());
-        self.attributes(name, declaration, stays)?;
+        if !self.attributes(name, declaration, stays)? {
+            return Ok(false);
+        }
         if let Some(assignment) = compound {
             let is_number = b"iFE".iter().any(|letter| given.has(*letter));
             if is_number && self.state.dialect.numbers_refuse_lists {
@@ -337,7 +354,9 @@ impl Walker {
                 Some(index) => Some(self.element_key_of_text(name, index, declaration.span)?),
                 None => None,
             };
-            let lists = given.has(b'a') || given.has(b'A');
+            let is_number = self.state.dialect.numbers_are_no_arrays
+                && b"iEF".iter().any(|letter| given.has(*letter));
+            let lists = (given.has(b'a') || given.has(b'A')) && !is_number;
             let is_list = lists || (!declaration.outside && self.state.variables.is_array(name));
             let is_text = value.bytes().starts_with(b"(") && value.bytes().ends_with(b")");
             match self.state.dialect.list_texts {
@@ -369,7 +388,12 @@ impl Walker {
                     let zero = self.state.shell_text(b"0");
                     self.state.store(name, None, zero, declaration.span)?;
                 }
-                false => self.state.variables.entry(name).value = Value::Scalar(Text::new()),
+                false => {
+                    self.state.variables.entry(name).value = Value::Scalar(Text::new());
+                    if self.state.variables.get(name).is_some_and(|one| one.field.is_some()) {
+                        self.state.store(name, None, Text::new(), declaration.span)?;
+                    }
+                }
             }
         }
         if self.state.dialect.declarations_take_temporary
@@ -398,6 +422,12 @@ impl Walker {
     /// `-a` and `-A`; false where an array of the other kind stays what it is.
     fn shape(&mut self, name: &[u8], given: &Given<'_>) -> bool {
         let value = match () {
+            () if self.state.dialect.numbers_are_no_arrays
+                && b"iEF".iter().any(|letter| given.has(*letter)) =>
+            {
+                self.state.variables.entry(name);
+                return true;
+            }
             () if given.has(b'A') && self.state.dialect.associative_arrays => {
                 Value::Associative(Associative::new(self.state.dialect.key_order))
             }
@@ -462,7 +492,8 @@ impl Walker {
             _ => false,
         };
         if adds && !joined.is_empty() {
-            let sum = [b"(", joined.bytes(), b")+(", value.bytes(), b")"].concat();
+            let added = if value.bytes().trim_ascii().is_empty() { b"0" } else { value.bytes() };
+            let sum = [b"(", joined.bytes(), b")+(", added, b")"].concat();
             return Ok(self.state.shell_text(&sum));
         }
         joined.push_text(&value);
@@ -497,10 +528,14 @@ pub(super) fn declare_as(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
 /// `let expression...`
 pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let mut value = 0;
-    if call.arguments().is_empty() {
+    let expressions = match walker.state.dialect.let_takes_dashes {
+        true => call.without_dashes().operands,
+        false => call.arguments(),
+    };
+    if expressions.is_empty() {
         return Ok(walker.state.dialect.let_nothing_status);
     }
-    for expression in call.arguments() {
+    for expression in expressions {
         value = match arithmetic::text_value(&mut walker.state, expression.bytes(), call.span) {
             Err(Stop::Shell(error))
                 if !(error.goes_through && walker.state.dialect.index_mistakes_go_through) =>
