@@ -110,6 +110,8 @@ pub struct State {
     pub aliases: Rc<Aliases>,
     /// What OPTIND has been set to since `getopts` last looked.
     pub assigned_option_index: Option<Text>,
+    /// Whether that was the latest that has happened to OPTIND.
+    pub(crate) index_by_script: bool,
     /// Lists and texts that say the same.
     pub ties: Rc<Vec<Tie>>,
     /// Actions of `trap` by condition.
@@ -178,6 +180,7 @@ impl State {
             functions: FxHashMap::default(),
             aliases: Rc::default(),
             assigned_option_index: None,
+            index_by_script: false,
             ties,
             traps: Traps::default(),
             outer_traps: None,

@@ -193,6 +193,7 @@ impl State {
         self.follow_locale(name);
         if name == b"OPTIND" {
             self.assigned_option_index = self.variables.scalar(name).cloned();
+            self.index_by_script = true;
         }
         if self.options.all_export {
             self.variables.entry(name).exported = true;

@@ -24,6 +24,8 @@ pub(super) struct Scope {
     pub(super) has_variables: bool,
     /// Where `getopts` stood before `local OPTIND`, where that keeps it.
     pub(super) options_at: Option<builtins::OptionPlace>,
+    /// Whether the script itself had set OPTIND last, where the function has its own.
+    pub(super) index_by_script: bool,
 }
 
 /// The function that is the action for EXIT in shells that have such functions.
@@ -177,22 +179,18 @@ impl Walker {
             // What is hidden stays hidden.
             self.scopes.last_mut().map(|scope| std::mem::take(&mut scope.hidden));
         }
-        if let Some(own_options) = own_options {
-            self.earlier_options(own_options);
-        }
         if let Some(scope) = self.scopes.pop() {
             if let Some(place) = scope.options_at {
                 self.options_at = place;
             }
             let hid_index = scope.hidden.iter().any(|(name, _)| **name == *b"OPTIND");
+            let looked = hid_index && self.state.variables.scalar(b"OPTIND").is_some();
             self.restore(scope.hidden);
             if hid_index && scope.options_at.is_none() {
-                // The value that is back is an order to go there.
-                if self.state.dialect.getopts_starts_over_behind_local {
-                    let first = self.state.shell_text(b"1");
-                    self.state.variables.set(b"OPTIND", first);
-                }
-                self.state.assigned_option_index = self.state.variables.scalar(b"OPTIND").cloned();
+                self.index_is_back(looked, scope.index_by_script);
+            }
+            if let Some(own_options) = own_options {
+                self.earlier_options(own_options);
             }
             self.state.options =
                 scope.options.unwrap_or_else(|| std::mem::take(&mut self.state.options));

@@ -35,7 +35,11 @@ impl Walker {
         if name == b"OPTIND" && self.state.dialect.getopts_keeps_place_for_local {
             self.follow_option_index();
         }
+        let by_script = self.state.index_by_script;
         let Some(scope) = self.scopes.last_mut() else { return };
+        if name == b"OPTIND" {
+            scope.index_by_script = by_script;
+        }
         if scope.hidden.iter().any(|(known, _)| **known == *name) {
             return;
         }

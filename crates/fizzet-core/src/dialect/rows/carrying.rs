@@ -148,8 +148,9 @@ macro_rules! carrying_rows {
     substitution_sets_status: bool = [N, Y, N, N, Y, N, Y], "observed in all six: echo $(exit 6) $?";
     /// `local OPTIND` keeps the place in the words for when the function ends.
     getopts_keeps_place_for_local: bool = [N, Y, N, N, N, N, N], "observed in all six: f() { local OPTIND=1; getopts ab p -ba; }; getopts ab o -ab; f; getopts ab o -ab; echo $o";
-    /// Behind a function with `local OPTIND` the options begin again.
-    getopts_starts_over_behind_local: bool = [N, N, N, N, N, Y, N], "observed in mksh: f() { local OPTIND; }; getopts ab o -a -b; f; getopts ab o -a -b; echo $o";
+    /// Behind a function whose own OPTIND had a value the options begin again, unless the script itself had set
+    /// OPTIND before.
+    getopts_starts_over_behind_local: bool = [N, N, N, N, N, Y, N], "observed in mksh: f() { local OPTIND; getopts ab o -a -b; }; getopts ab o -a -b; f; getopts ab o -a -b; echo $o; OPTIND=2; f; getopts ab o -a -b; echo $o";
     /// What the action for EXIT still sees of a function that `exit` has ended.
     exit_keeps: KeepsScope = [KeepsScope::Nothing, KeepsScope::All, KeepsScope::Variables, KeepsScope::Variables, KeepsScope::Nothing, KeepsScope::All, KeepsScope::Nothing], "observed in all six: trap 'echo $x $1' EXIT; f() { local x=in; exit; }; f own";
     /// What it still sees of a function in which `set -e` has ended the shell; nothing where that is

@@ -89,6 +89,8 @@ macro_rules! utilities_rows {
     loop_counts_are_expressions: bool = [N, N, N, N, N, N, Y], "observed in all six: for i in 1 2; do break 1+0; done";
     /// `let` passes over `--`.
     let_takes_dashes: bool = [N, Y, N, N, Y, N, Y], "observed in bash, ksh93, mksh and zsh: let -- x=3; echo $? $x";
+    /// `let` takes a first word with a minus for options, of which it has none.
+    let_refuses_options: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: let -3; echo $?; let -n x=3; echo $?";
     /// The argument of `shift`, `exit` and their kin is an arithmetic expression.
     numerals_are_expressions: bool = [N, N, N, N, Y, Y, Y], "observed in all six: shift 1+1";
     /// An unknown option of `set` ends the shell.
@@ -365,6 +367,8 @@ macro_rules! utilities_rows {
     numbers_outdo_case: bool = [N, Y, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -i x=3; typeset -u x; x=5+1; echo $x";
     /// A sign or `0x` without digits is no number for `printf`.
     printf_minds_empty_numbers: bool = [N, Y, N, N, N, N, N], "observed in all six: printf %d -; echo $?; printf %d 0x; echo $?";
+    /// `printf %c` shows a character, not a byte.
+    printf_shows_characters: bool = [N, N, N, N, Y, N, N], "observed in all six: printf %c ä | od -c";
     /// The status of `hash` for a name that it does not find.
     unknown_hash_status: Status = [1, 1, 1, 1, 0, 0, 1], "observed in all six: hash nosuch; echo $?";
     /// The status of `alias` for an unknown option; nothing where it has none and takes them for names.
@@ -400,6 +404,8 @@ macro_rules! utilities_rows {
     numbers_are_no_arrays: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -a -i n=3; echo $n";
     /// A read-only variable may be declared to be of another kind.
     read_only_kinds_change: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: x=1+2; typeset -r x; typeset -i x; echo $x";
+    /// The status of a declaration that would make a read-only variable one of another kind, where that is refused.
+    read_only_kind_status: Option<Status> = [None, None, None, None, None, Some(2), None], "observed in mksh: typeset -r x=hi; typeset -i x; echo $? $x";
     /// The bases that an integer variable can be shown in; another one is 10, if it is not refused.
     integer_bases: (i64, i64) = [(2, 64), (2, 64), (2, 64), (2, 64), (2, 64), (1, 36), (2, 36)], "observed in ksh93, mksh and zsh: typeset -i65 a=65; echo $a; the same with 64, 37, 1 and 0";
     /// A declaration with another base is refused.

@@ -36,13 +36,15 @@ macro_rules! words_rows {
     /// What a backslash is to `read` without `-r` where IFS has one.
     backslash_in_ifs: BackslashInIfs = [BackslashInIfs::Escapes, BackslashInIfs::Escapes, BackslashInIfs::Escapes, BackslashInIfs::Escapes, BackslashInIfs::Separates, BackslashInIfs::SeparatesButLast, BackslashInIfs::SeparatesButLast], "observed in all six: printf '%s\\n' 'a\\b\\c' | (IFS='\\'; read f g; echo $f $g)";
     /// The status of `read` where a variable takes no such value.
-    read_refused_status: Option<Status> = [None, None, None, None, None, Some(2), None], "observed in bash, ksh93, mksh and zsh: typeset -i x; read x <<< 'a b'; echo $?";
+    read_refused_status: Option<Status> = [None, None, None, None, Some(1), Some(2), None], "observed in bash, ksh93, mksh and zsh: typeset -i x; read x <<< 'a b'; echo $?";
     /// White space of IFS at the end of a line makes one empty element more.
     read_end_is_element: bool = [N, N, N, N, N, N, Y], "observed in ksh93, mksh and zsh: echo 'a b ' | { read -A r; echo ${#r}; }";
     /// `read -N` that finds too few characters leaves nothing.
     read_needs_all: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: echo k=v | { read -N5 x; echo $? \"[$x]\"; }";
     /// A newline separates fields only where it ends the input of `read`.
     newline_separates_lines_only: bool = [N, N, N, N, Y, N, N], "observed in ksh93: printf 'a\\nb c' | { read -d : x y; echo \"[$x][$y]\"; }";
+    /// `read -n` ends at a newline whatever `-d` says, and is content with what it finds.
+    counted_reads_are_of_lines: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: printf 'a:b\\nc' | { read -n5 -d : x; echo $? $x; }";
     /// The array that `read -A` fills without a name; where there is none, it reads a line.
     read_array_name: Option<&'static str> = [None, None, None, None, None, Some("REPLY"), Some("reply")], "observed in all six: read -A <<< 'x y'; echo ${REPLY[1]} ${reply[1]}";
     /// The status of `read -A` with several names, where it is a mistake; otherwise the others become empty.

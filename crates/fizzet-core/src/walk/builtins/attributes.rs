@@ -3,7 +3,7 @@
 use crate::dialect::{Dialect, Padding, TakesBase};
 use crate::source::Span;
 use crate::state::{Digits, Field, Keeps, Key, Value};
-use crate::stop::Stop;
+use crate::stop::{Reach, Stop};
 use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::control::number;
@@ -40,6 +40,12 @@ impl Walker {
         let loses_field = self.loses_field(name, kind, given);
         if kind.is_none() && field.is_none() && !loses_field {
             return Ok(true);
+        }
+        if let Some(status) = self.state.dialect.read_only_kind_status
+            && self.state.variables.get(name).is_some_and(|one| one.read_only)
+        {
+            let message = "the variable is read-only, and so is its kind";
+            return Err(Stop::error(message, span, status, Reach::Command));
         }
         let variable = self.state.variables.entry(name);
         variable.keeps = match (variable.keeps, kind) {

@@ -262,6 +262,7 @@ impl Walker {
         let outcome = self.assign_own(b"OPTIND", told, call);
         // What `getopts` assigns itself is no order to go elsewhere.
         self.state.assigned_option_index = None;
+        self.state.index_by_script = false;
         outcome
     }
 
@@ -294,9 +295,25 @@ impl Walker {
         Some(OwnOptions { place, index })
     }
 
+    /// The value of OPTIND that is back behind a function with its own is an order to go there; `looked` where
+    /// the function has given its own a value.
+    pub(in crate::walk) fn index_is_back(&mut self, looked: bool, by_script: bool) {
+        if self.state.dialect.getopts_starts_over_behind_local {
+            if !looked {
+                return;
+            }
+            if !by_script {
+                let first = self.state.shell_text(b"1");
+                self.state.variables.set(b"OPTIND", first);
+            }
+        }
+        self.state.assigned_option_index = self.state.variables.scalar(b"OPTIND").cloned();
+    }
+
     /// A function with options of its own ends.
     pub(in crate::walk) fn earlier_options(&mut self, own: OwnOptions) {
         self.options_at = own.place;
+        self.state.assigned_option_index = None;
         if let Some(index) = own.index {
             self.state.variables.set(b"OPTIND", index);
         }

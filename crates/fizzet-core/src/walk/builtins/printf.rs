@@ -260,6 +260,12 @@ impl Printing<'_> {
             PrintfReals::Expression | PrintfReals::WholeOrExpression => {
                 let (state, span) = (&mut self.walker.state, self.origin.span());
                 let read = arithmetic::text_real(state, text.bytes(), span);
+                if read.is_err()
+                    && self.walker.state.dialect.printf_numbers_are_lenient
+                    && let Some(number) = self.lenient(text.bytes())
+                {
+                    return Real::whole(number, extended);
+                }
                 self.status |= Status::from(read.is_err());
                 return read.unwrap_or(match how {
                     PrintfReals::Expression => value,
@@ -453,7 +459,7 @@ impl Printing<'_> {
             }
             b'c' => {
                 let text = self.next().unwrap_or_default();
-                let first = match self.walker.state.dialect.printf_counts_characters {
+                let first = match self.walker.state.dialect.printf_shows_characters {
                     true => crate::text::next_character(text.bytes(), true).map_or(0, |one| one.1),
                     false => text.len().min(1),
                 };

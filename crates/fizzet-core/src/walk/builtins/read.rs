@@ -46,9 +46,10 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         }
         return walker.unknown_line(call, &names, reach.descriptor);
     };
-    let finds_enough = dialect.read_may_take_all
-        && !line.is_empty()
-        && (given.has(b'n') || reach.most == Some(usize::MAX));
+    let contented = (dialect.read_may_take_all || dialect.counted_reads_are_of_lines)
+        && given.has(b'n')
+        && !reach.exactly;
+    let finds_enough = !line.is_empty() && (contented || reach.most == Some(usize::MAX));
     let status = Status::from(!whole && !finds_enough);
     let lacks = reach.exactly && !whole && dialect.read_needs_all;
     let line = if lacks { line.slice(0, 0) } else { line };
@@ -323,6 +324,9 @@ impl Reach {
             drops_nul,
             end: match (exactly, given.value(b'd')) {
                 (Some(_), _) => None,
+                (None, Some(_)) if most.is_some() && dialect.counted_reads_are_of_lines => {
+                    Some(b'\n')
+                }
                 (None, Some(end)) => Some(end.bytes().first().copied().unwrap_or(0)),
                 (None, None) => Some(b'\n'),
             },

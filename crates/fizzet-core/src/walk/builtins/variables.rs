@@ -238,7 +238,9 @@ impl Walker {
             None => (target, None),
         };
         let frozen = self.state.variables.get(name).is_some_and(|variable| variable.read_only)
-            && !(declaration.local && self.is_local(name));
+            && !(declaration.local
+                && self.is_local(name)
+                && !(self.is_own(name) && self.state.dialect.local_refuses_read_only));
         let outside = declaration.outside && !self.state.dialect.elements_are_exported;
         if !is_name(name) || (outside && index.is_some()) {
             return Ok(false);
@@ -532,7 +534,11 @@ pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, S
         true => call.without_dashes().operands,
         false => call.arguments(),
     };
-    if expressions.is_empty() {
+    let has_option = call.arguments().first().is_some_and(|first| {
+        let bytes = first.bytes();
+        bytes.len() > 1 && bytes.starts_with(b"-") && bytes != b"--"
+    });
+    if expressions.is_empty() || (has_option && walker.state.dialect.let_refuses_options) {
         return Ok(walker.state.dialect.let_nothing_status);
     }
     for expression in expressions {
