@@ -179,6 +179,14 @@ impl Walker {
             // What is hidden stays hidden.
             self.scopes.last_mut().map(|scope| std::mem::take(&mut scope.hidden));
         }
+        let own_options = match own_options {
+            // Its place only: OPTIND says afterwards where to go.
+            Some(own) if own.index.is_none() => {
+                self.earlier_options(own);
+                None
+            }
+            own => own,
+        };
         if let Some(scope) = self.scopes.pop() {
             if let Some(place) = scope.options_at {
                 self.options_at = place;

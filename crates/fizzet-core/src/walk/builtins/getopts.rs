@@ -313,8 +313,8 @@ impl Walker {
     /// A function with options of its own ends.
     pub(in crate::walk) fn earlier_options(&mut self, own: OwnOptions) {
         self.options_at = own.place;
-        self.state.assigned_option_index = None;
         if let Some(index) = own.index {
+            self.state.assigned_option_index = None;
             self.state.variables.set(b"OPTIND", index);
         }
     }
@@ -323,5 +323,5 @@ impl Walker {
 /// What `getopts` goes back to when a function ends.
 pub(in crate::walk) struct OwnOptions {
     place: OptionPlace,
-    index: Option<Text>,
+    pub(in crate::walk) index: Option<Text>,
 }

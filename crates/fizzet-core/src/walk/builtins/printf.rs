@@ -262,7 +262,7 @@ impl Printing<'_> {
                 let read = arithmetic::text_real(state, text.bytes(), span);
                 if read.is_err()
                     && self.walker.state.dialect.printf_numbers_are_lenient
-                    && let Some(number) = self.lenient(text.bytes())
+                    && let Some(number) = self.lenient(text.bytes(), false)
                 {
                     return Real::whole(number, extended);
                 }
@@ -280,10 +280,10 @@ impl Printing<'_> {
     }
 
     /// The next argument as a whole number; `signed` where it is shown with its sign.
-    /// What an expression that is none stands for without a complaint.
-    fn lenient(&mut self, text: &[u8]) -> Option<i64> {
+    /// What an expression that is none stands for without a complaint; a character may stand for its code.
+    fn lenient(&mut self, text: &[u8], has_codes: bool) -> Option<i64> {
         let (first, last) = (*text.first()?, *text.trim_ascii_end().last()?);
-        if b"#;@[]\\{}$`".contains(&first) {
+        if has_codes && b"#;@[]\\{}$`".contains(&first) {
             return Some(first.into());
         }
         let awaits = |byte: &u8| b"!%&()*+,-./<=>?^|~ ".contains(byte);
@@ -315,7 +315,7 @@ impl Printing<'_> {
             };
             return value.unwrap_or_else(|_| {
                 if self.walker.state.dialect.printf_numbers_are_lenient
-                    && let Some(value) = self.lenient(&bytes)
+                    && let Some(value) = self.lenient(&bytes, true)
                 {
                     return value;
                 }

@@ -237,10 +237,11 @@ impl Walker {
             Some((name, index)) => (name, Some(index)),
             None => (target, None),
         };
+        let has_list = self.list_arguments.iter().any(|list| list.at == at);
         let frozen = self.state.variables.get(name).is_some_and(|variable| variable.read_only)
             && !(declaration.local
                 && self.is_local(name)
-                && !(self.is_own(name) && self.state.dialect.local_refuses_read_only));
+                && !(self.is_own(name) && !has_list && self.state.dialect.local_refuses_read_only));
         let outside = declaration.outside && !self.state.dialect.elements_are_exported;
         if !is_name(name) || (outside && index.is_some()) {
             return Ok(false);
