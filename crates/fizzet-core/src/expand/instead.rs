@@ -231,6 +231,7 @@ impl Substitution<'_> {
             _ => None,
         };
         self.cx.state().store(name, key.clone(), stored, parameter.span)?;
+        self.keeps_empty |= place.quoted && self.cx.state().dialect.assigned_default_counts;
         if self.cx.state().dialect.default_gives_stored {
             let variables = &self.cx.state().variables;
             let kept = match &key {

@@ -335,7 +335,12 @@ impl Substitution<'_> {
         let status = self.cx.state().dialect.bad_substitution_status;
         let span = parameter.span;
         let numbered = !matches!(parameter.name, ParameterName::Variable(_));
-        if numbered && matches!((&held, then), (Held::Unset, Operation::Instead { .. })) {
+        let none = match &held {
+            Held::Unset => true,
+            Held::List { items, .. } => items.is_empty(),
+            Held::One(_) => false,
+        };
+        if numbered && none {
             let then = Parameter { operation: then.clone(), ..parameter.clone() };
             return self.operate(&then, held, place);
         }

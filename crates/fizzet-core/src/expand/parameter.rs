@@ -342,6 +342,19 @@ impl Substitution<'_> {
                 {
                     items.retain(is_filled);
                 }
+                if star && place.beside_at && comes_apart(&parameter.operation) {
+                    let ifs = ifs(self.cx.state());
+                    let joiner = ifs.joiner();
+                    if joiner.iter().any(|&byte| ifs.is_blank(byte)) {
+                        items.retain(is_filled);
+                    }
+                    if !joiner.is_empty() {
+                        return match items.is_empty() {
+                            true => Ok(()),
+                            false => self.separate(parameter.span, items, false, place),
+                        };
+                    }
+                }
                 let joiner = joiner(parameter, place);
                 self.list(parameter.span, items, star, Place { joiner, ..place })
             }
@@ -538,4 +551,16 @@ pub(crate) fn index_text(cx: &mut dyn Context, index: &[u8], keyed: bool) -> Res
         false => parser.whole_text(span)?,
     };
     single(cx, &word, Tilde::Never)
+}
+
+/// Whether an operation on `$*` leaves a list that quotes do not join beside a `$@`.
+fn comes_apart(operation: &Operation) -> bool {
+    match operation {
+        Operation::Remove { longest, pattern, .. } => *longest || !pattern.parts.is_empty(),
+        Operation::Substring { .. }
+        | Operation::Case { .. }
+        | Operation::Replace { .. }
+        | Operation::Transform(_) => true,
+        _ => false,
+    }
 }

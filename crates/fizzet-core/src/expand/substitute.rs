@@ -62,6 +62,8 @@ pub(super) struct Place {
     pub(super) command: Standing,
     /// Whether a backslash that stands for itself between these double quotes can be split at.
     pub(super) bare_backslash: bool,
+    /// Whether a `$@` stands in the same double quotes, where the shell minds.
+    pub(super) beside_at: bool,
     /// Whether the part stands alone between its double quotes.
     pub(super) alone: bool,
     /// Where tildes are expanded.
@@ -107,6 +109,7 @@ impl Place {
         expansion: Standing::Splittable,
         command: Standing::Splittable,
         bare_backslash: false,
+        beside_at: false,
         alone: false,
         tilde: Tilde::AtStart,
         assigned: false,
@@ -143,7 +146,7 @@ pub(super) struct Substitution<'c> {
     /// How many `$@` without parameters have been met inside the open double quotes.
     empty_ats: usize,
     /// Whether the quotes keep an argument although `$@` between them is empty.
-    keeps_empty: bool,
+    pub(super) keeps_empty: bool,
     /// Whether a tilde-prefix has swallowed the rest of the word.
     pub(super) cut: bool,
     /// The empty last parameter of a `$@`, which stays only if no unquoted expansion follows.
@@ -378,6 +381,9 @@ impl<'c> Substitution<'c> {
             quoted: true,
             tilde: Tilde::Never,
             bare_backslash,
+            beside_at: place.fields
+                && self.cx.state().dialect.stars_part_beside_at
+                && parts.iter().any(is_list_part),
             alone,
             document: false,
             ..place

@@ -260,6 +260,10 @@ macro_rules! expanding_rows {
     empty_index_is_no_name: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: typeset a[]=3; echo $?; read a[] <<< x; echo $?";
     /// `x++` of a value that is no number makes x 1, though it is a mistake.
     steps_of_mistakes_count: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: y='a b'; ((y++)); echo $? $y";
+    /// A default that is assigned keeps an argument beside a `$@` without parameters, though it is empty.
+    assigned_default_counts: bool = [N, Y, N, N, N, Y, N], "observed in all six: set --; printf '[%s]' \"$@${k=}\"; printf '[%s]' \"$@${k=}\"";
+    /// What an operation has made of `$*` comes apart between quotes that hold a `$@` too.
+    stars_part_beside_at: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: set -- 'p q' '' r; printf '[%s]' \"${*#z}$@\" \"${*#}$@\"; IFS=:; printf '[%s]' \"${*^}$@\"";
     /// An index that expands to nothing is a mistake.
     empty_index_is_mistake: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: a=(1 2); i=; echo ${a[$i]}";
     /// An opening bracket that nothing closes keeps a field from being a pattern.
