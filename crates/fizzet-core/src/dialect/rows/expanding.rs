@@ -260,6 +260,8 @@ macro_rules! expanding_rows {
     empty_index_is_no_name: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: typeset a[]=3; echo $?; read a[] <<< x; echo $?";
     /// `x++` of a value that is no number makes x 1, though it is a mistake.
     steps_of_mistakes_count: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: y='a b'; ((y++)); echo $? $y";
+    /// A power with an exponent below 0 is a mistake in an operand that decides nothing, too.
+    skipped_powers_count: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: echo $((0 && 2**-1)); echo $((1 ? 5 : 2**-1))";
     /// A default that is assigned keeps an argument beside a `$@` without parameters, though it is empty.
     assigned_default_counts: bool = [N, Y, N, N, N, Y, N], "observed in all six: set --; printf '[%s]' \"$@${k=}\"; printf '[%s]' \"$@${k=}\"";
     /// What an operation has made of `$*` comes apart between quotes that hold a `$@` too.

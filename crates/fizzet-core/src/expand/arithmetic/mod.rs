@@ -1,6 +1,7 @@
 //! Arithmetic expansion (POSIX XCU 2.6.4).
 
 mod operators;
+mod skipped;
 mod targets;
 
 use std::cmp::Ordering;
@@ -285,19 +286,21 @@ impl Evaluation<'_> {
             }
             Expression::And(left, right) => {
                 let left = self.value(left)?;
-                let holds = self.is_true(left) && {
-                    let right = self.behind(right)?;
-                    self.is_true(right)
-                };
-                Number::from(holds)
+                if !self.is_true(left) {
+                    self.skip(right)?;
+                    return Ok(Number::from(false));
+                }
+                let right = self.behind(right)?;
+                Number::from(self.is_true(right))
             }
             Expression::Or(left, right) => {
                 let left = self.value(left)?;
-                let holds = self.is_true(left) || {
-                    let right = self.behind(right)?;
-                    self.is_true(right)
-                };
-                Number::from(holds)
+                if self.is_true(left) {
+                    self.skip(right)?;
+                    return Ok(Number::from(true));
+                }
+                let right = self.behind(right)?;
+                Number::from(self.is_true(right))
             }
             Expression::Either(left, right) => {
                 let (left, right) = self.operands(left, right)?;
@@ -390,7 +393,14 @@ impl Evaluation<'_> {
     ) -> Result<Number, Stop> {
         let holds = !self.value(condition)?.is_zero();
         if !self.state.dialect.arithmetic_eager {
-            return self.value(if holds { yes } else { no });
+            if !holds {
+                self.skip(yes)?;
+            }
+            let chosen = self.value(if holds { yes } else { no })?;
+            if holds {
+                self.skip(no)?;
+            }
+            return Ok(chosen);
         }
         let (yes, no) = self.operands(yes, no)?;
         Ok(if holds { yes } else { no })
