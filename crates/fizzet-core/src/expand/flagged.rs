@@ -3,6 +3,8 @@
 //! The order is that of the manual's rules: the value, its subscript, the operation, joining between
 //! double quotes, modifiers, joining and splitting by flags, then what changes each element.
 
+use std::borrow::Cow;
+
 use crate::expand::flags::{
     Order, abbreviated, change_each, like, ordered, padded_around, quoted_by, quoted_sparingly,
     split_at, told,
@@ -52,7 +54,8 @@ impl Substitution<'_> {
             let text = self.computed(parameter, if set { b"1" } else { b"0" });
             return self.emit(parameter, Held::One(text), place);
         }
-        if has(b'P') {
+        let is_named = flagged.inner.is_some() && parameter.index.is_some();
+        if has(b'P') && !is_named {
             held = self.named_value(parameter, held)?;
         }
         let late = !matches!(parameter.operation, Operation::Value);
@@ -100,7 +103,7 @@ impl Substitution<'_> {
         }
         held = self.empty_if_unset(parameter, held)?;
         let was_list = matches!(held, Held::List { .. });
-        held = self.by_flags(flagged, held, separate, place)?;
+        held = self.by_flags(flagged, held, place)?;
         let zips = matches!(
             parameter.operation,
             Operation::Combine { how: Combine::ZipShort | Combine::ZipLong, .. }
@@ -168,28 +171,21 @@ impl Substitution<'_> {
     }
 
     /// Joining, splitting, ordering and what changes each element, as the flags say.
-    fn by_flags(
-        &mut self,
-        flagged: &Flagged,
-        held: Held,
-        separate: bool,
-        place: Place,
-    ) -> Result<Held, Stop> {
+    fn by_flags(&mut self, flagged: &Flagged, held: Held, place: Place) -> Result<Held, Stop> {
         let mut held = held;
         let span = flagged.parameter.span;
         let quoted = place.quoted;
-        for flag in &flagged.flags {
-            match flag.letter {
-                b'j' | b'F' => {
-                    if let Held::List { items, .. } = &held {
-                        held = Held::One(super::whole::joined(items, joiner(flag), span));
-                    }
-                }
-                b's' | b'f' | b'0' | b'z' | b'Z' if place.fields => {
-                    held = self.split_by_flag(flag, held, separate, place, span);
-                }
-                _ => {}
+        let flags = self.with_values(&flagged.flags);
+        // What joins does so before what splits, wherever it stands.
+        for flag in flags.iter().filter(|flag| matches!(flag.letter, b'j' | b'F')) {
+            if let Held::List { items, .. } = &held {
+                held = Held::One(super::whole::joined(items, joiner(flag), span));
             }
+        }
+        let apart = flags.iter().any(|flag| flag.letter == b'@');
+        let splits = |flag: &&Flag| matches!(flag.letter, b's' | b'f' | b'0' | b'z' | b'Z');
+        for flag in flags.iter().filter(splits).filter(|_| place.fields) {
+            held = self.split_by_flag(flag, held, apart, span);
         }
         if flagged.splits == Some(true) && quoted && place.fields {
             held = self.split_value(flagged, held)?;
@@ -296,15 +292,27 @@ impl Substitution<'_> {
         })
     }
 
+    /// The flags; behind `(p)` an argument that is `$name` is the value of that variable.
+    fn with_values<'f>(&mut self, flags: &'f [Flag]) -> Cow<'f, [Flag]> {
+        let mut flags = Cow::Borrowed(flags);
+        let Some(from) = flags.iter().position(|flag| flag.letter == b'p') else { return flags };
+        let names =
+            |argument: &[u8]| argument.strip_prefix(b"$").is_some_and(crate::syntax::is_name);
+        if !flags[from..].iter().any(|flag| flag.arguments.iter().any(|one| names(one))) {
+            return flags;
+        }
+        for flag in &mut flags.to_mut()[from..] {
+            for argument in flag.arguments.iter_mut().filter(|one| names(one)) {
+                if let Some(value) = self.cx.state().scalar(&argument[1..]) {
+                    *argument = value.bytes().into();
+                }
+            }
+        }
+        flags
+    }
+
     /// `(s)` and its kin. Without `(@)` only the first and the last part may be empty.
-    fn split_by_flag(
-        &mut self,
-        flag: &Flag,
-        held: Held,
-        separate: bool,
-        place: Place,
-        span: Span,
-    ) -> Held {
+    fn split_by_flag(&mut self, flag: &Flag, held: Held, separate: bool, span: Span) -> Held {
         let separator = match flag.letter {
             b's' => flag.arguments.first().map_or(&b""[..], |text| text),
             b'f' => b"\n",
@@ -313,7 +321,7 @@ impl Substitution<'_> {
         let whole = match held {
             Held::Unset => return held,
             Held::One(text) => vec![text],
-            Held::List { items, .. } if separate && place.quoted => items,
+            Held::List { items, .. } if separate => items,
             Held::List { items, .. } => vec![self.joined_list(&items, span)],
         };
         if matches!(flag.letter, b'z' | b'Z') {

@@ -26,8 +26,15 @@ impl Substitution<'_> {
         }
         let keys = flagged.flags.iter().any(|flag| flag.letter == b'k');
         let held = match &flagged.inner {
+            Some(Part::Flagged(inner)) if parameter.index.is_some() && names_value(inner) => {
+                return self.element_named_by(flagged, inner, place);
+            }
             Some(inner) => {
-                let held = self.inner_value(inner, place)?;
+                let mut held = self.inner_value(inner, place)?;
+                if parameter.index.is_some() && flagged.flags.iter().any(|flag| flag.letter == b'P')
+                {
+                    held = self.named_value(parameter, held)?;
+                }
                 match &parameter.index {
                     Some(Subscript::Index(index)) => {
                         let at = self.index(index)?;
@@ -181,6 +188,20 @@ impl Substitution<'_> {
         self.held(&Parameter { name, index: None, operation, ..parameter.clone() })
     }
 
+    /// `${${(P)x}[index]}`: an element of the variable whose name x holds.
+    fn element_named_by(
+        &mut self,
+        flagged: &Flagged,
+        inner: &Flagged,
+        place: Place,
+    ) -> Result<Held, Stop> {
+        let bare = Flagged { flags: Vec::new(), ..inner.clone() };
+        let Held::One(name) = self.flagged_value(&bare, place)? else { return Ok(Held::Unset) };
+        let name = ParameterName::Variable(name.bytes().into());
+        let parameter = Parameter { name, ..flagged.parameter.clone() };
+        self.flagged_value(&Flagged { inner: None, parameter, ..flagged.clone() }, place)
+    }
+
     /// What a name with a subscript means: `h[key]`, `a[2,3]`.
     fn named_element(&mut self, written: &[u8]) -> Result<Held, Stop> {
         if !written.ends_with(b"]") || !written.contains(&b'[') {
@@ -282,4 +303,16 @@ fn makes_list(part: &Part) -> bool {
     };
     let lists = |flag: &Flag| matches!(flag.letter, b's' | b'f' | b'0' | b'z' | b'@' | b'A');
     flagged.splits == Some(true) || flagged.flags.iter().any(lists) || whole(&flagged.parameter)
+}
+
+/// Whether an expansion is `${(P)x}` and nothing more.
+fn names_value(inner: &Flagged) -> bool {
+    matches!(&inner.flags[..], [flag] if flag.letter == b'P')
+        && inner.inner.is_none()
+        && inner.slice.is_none()
+        && inner.modifiers.is_empty()
+        && inner.parameter.index.is_none()
+        && matches!(inner.parameter.operation, Operation::Value)
+        && !inner.measures
+        && !inner.tests
 }
