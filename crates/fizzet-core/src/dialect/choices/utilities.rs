@@ -566,3 +566,28 @@ pub enum DashesBefore {
     /// Before those of `exit` and `return` too.
     All,
 }
+
+/// Before which words `set -o` lists the options and leaves the word to be read.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ListsBefore {
+    /// Before none: what follows is a name.
+    Nothing,
+    /// Before letters of options.
+    Letters,
+    /// Before letters and `--`.
+    Options,
+    /// Before those and an empty word.
+    OptionsAndNothing,
+}
+
+impl ListsBefore {
+    /// Whether this word is one of them.
+    pub fn holds(self, word: &[u8]) -> bool {
+        match word {
+            b"" => self == ListsBefore::OptionsAndNothing,
+            b"--" => matches!(self, ListsBefore::Options | ListsBefore::OptionsAndNothing),
+            [b'-' | b'+', ..] => self != ListsBefore::Nothing,
+            _ => false,
+        }
+    }
+}

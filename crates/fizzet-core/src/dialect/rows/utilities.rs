@@ -91,6 +91,8 @@ macro_rules! utilities_rows {
     let_takes_dashes: bool = [N, Y, N, N, Y, N, Y], "observed in bash, ksh93, mksh and zsh: let -- x=3; echo $? $x";
     /// `let` takes a first word with a minus for options, of which it has none.
     let_refuses_options: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: let -3; echo $?; let -n x=3; echo $?";
+    /// `set -o` lists the options where more of them stand behind it: before which words it does that.
+    set_o_lists_before: ListsBefore = [ListsBefore::Nothing, ListsBefore::OptionsAndNothing, ListsBefore::Nothing, ListsBefore::Nothing, ListsBefore::Options, ListsBefore::Letters, ListsBefore::Nothing], "observed in all six: set -o -f >/dev/null; echo $-; set -o -- >/dev/null; echo $#; set -o '' >/dev/null; echo $#";
     /// The argument of `shift`, `exit` and their kin is an arithmetic expression.
     numerals_are_expressions: bool = [N, N, N, N, Y, Y, Y], "observed in all six: shift 1+1";
     /// An unknown option of `set` ends the shell.

@@ -52,11 +52,13 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
                             walker.state.set_option(std::mem::take(&mut letters).as_slice(), on)
                         }
                         b'o' => match rest.split_first() {
-                            Some((name, behind)) => {
+                            Some((name, behind))
+                                if !walker.state.dialect.set_o_lists_before.holds(name.bytes()) =>
+                            {
                                 rest = behind;
                                 walker.state.set_option(name.bytes(), on)
                             }
-                            None => {
+                            _ => {
                                 walker.tell_options(!on, call);
                                 true
                             }
