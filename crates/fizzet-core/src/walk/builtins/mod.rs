@@ -14,6 +14,7 @@ mod options;
 mod parameters;
 mod print;
 mod printf;
+mod printf_numbers;
 mod process;
 mod read;
 mod reals;

@@ -1,0 +1,156 @@
+//! The numbers that `printf` reads from its arguments.
+
+use crate::dialect::PrintfReals;
+use crate::expand::arithmetic;
+use crate::real::Real;
+use crate::stop::Status;
+use crate::syntax::arithmetic::constant;
+use crate::walk::builtins::control::leading_number;
+use crate::walk::builtins::printf::Printing;
+use crate::walk::builtins::reals;
+
+impl Printing<'_> {
+    pub(super) fn next_real(&mut self) -> Real {
+        let extended = self.walker.state.dialect.printf_extended;
+        let zero = Real::whole(0, extended);
+        let Some(text) = self.next() else { return zero };
+        if let [b'\'' | b'"', quoted @ ..] = text.bytes().trim_ascii_start() {
+            let bytes = self.walker.state.dialect.printf_codes_are_bytes;
+            return Real::whole(code_of(quoted, bytes), extended);
+        }
+        let (value, length, out_of_range) = reals::at_start(text.bytes(), extended);
+        let is_whole = length == text.len();
+        let how = self.walker.state.dialect.printf_reals;
+        let blanks = text.bytes()[length..].iter().all(u8::is_ascii_whitespace);
+        match how {
+            PrintfReals::WholeOrExpression if blanks => return value,
+            PrintfReals::Expression | PrintfReals::WholeOrExpression => {
+                let (state, span) = (&mut self.walker.state, self.origin.span());
+                let read = arithmetic::text_real(state, text.bytes(), span);
+                if read.is_err()
+                    && self.walker.state.dialect.printf_numbers_are_lenient
+                    && let Some(number) = self.lenient(text.bytes(), false)
+                {
+                    return Real::whole(number, extended);
+                }
+                self.status |= Status::from(read.is_err());
+                return read.unwrap_or(match how {
+                    PrintfReals::Expression => value,
+                    _ => zero,
+                });
+            }
+            PrintfReals::Start | PrintfReals::Whole => {}
+        }
+        let lost = out_of_range && self.walker.state.dialect.printf_minds_range;
+        self.status |= Status::from((!is_whole && !text.is_empty()) || lost);
+        if is_whole || how == PrintfReals::Start { value } else { zero }
+    }
+
+    /// The next argument as a whole number; `signed` where it is shown with its sign.
+    /// What an expression that is none stands for without a complaint; a character may stand for its code.
+    fn lenient(&mut self, text: &[u8], has_codes: bool) -> Option<i64> {
+        let (first, last) = (*text.first()?, *text.trim_ascii_end().last()?);
+        if has_codes && b"#;@[]\\{}$`".contains(&first) {
+            return Some(first.into());
+        }
+        let awaits = |byte: &u8| b"!%&()*+,-./<=>?^|~ ".contains(byte);
+        if !awaits(&last) {
+            return None;
+        }
+        let length = text.iter().rposition(|byte| !awaits(byte)).map_or(0, |at| at + 1);
+        let (state, span) = (&mut self.walker.state, self.origin.span());
+        Some(arithmetic::text_value(state, &text[..length], span).unwrap_or(0))
+    }
+
+    pub(super) fn next_number(&mut self, signed: bool) -> i64 {
+        let Some(text) = self.next() else {
+            self.status |= Status::from(self.walker.state.dialect.printf_minds_missing);
+            return 0;
+        };
+        let bytes = text.bytes().trim_ascii_start();
+        self.status |=
+            Status::from(bytes.is_empty() && self.walker.state.dialect.printf_minds_empty);
+        if let [b'\'' | b'"', quoted @ ..] = bytes {
+            return code_of(quoted, self.walker.state.dialect.printf_codes_are_bytes);
+        }
+        if self.walker.state.dialect.printf_evaluates {
+            let (bytes, span) = (bytes.to_vec(), self.origin.span());
+            let state = &mut self.walker.state;
+            let value = match signed && state.dialect.printf_saturates {
+                true => arithmetic::text_real(state, &bytes, span).map(Real::saturated),
+                false => arithmetic::text_value(state, &bytes, span),
+            };
+            return value.unwrap_or_else(|_| {
+                if self.walker.state.dialect.printf_numbers_are_lenient
+                    && let Some(value) = self.lenient(&bytes, true)
+                {
+                    return value;
+                }
+                self.status = 1;
+                match self.walker.state.dialect.printf_partial_numbers {
+                    true => leading_number(&bytes),
+                    false => 0,
+                }
+            });
+        }
+        let (negative, digits) = match bytes {
+            [b'-', rest @ ..] => (true, rest),
+            [b'+', rest @ ..] => (false, rest),
+            _ => (false, bytes),
+        };
+        let dialect = &self.walker.state.dialect;
+        let whole = digits.iter().take_while(|byte| byte.is_ascii_alphanumeric()).count();
+        let value = (0..=whole)
+            .rev()
+            .find_map(|end| constant(&digits[..end], dialect).map(|value| (value, end)));
+        let (value, end) = value.unwrap_or((0, 0));
+        let whole = self.walker.state.dialect.printf_partial_numbers;
+        let lacks_digits = bytes != digits && digits.is_empty() || matches!(digits, b"0x" | b"0X");
+        if lacks_digits && self.walker.state.dialect.printf_minds_empty_numbers {
+            self.status = 1;
+        }
+        if end < digits.len() {
+            self.status = 1;
+            if !whole {
+                return 0;
+            }
+        }
+        let value = match decimal(&digits[..end]) {
+            None => value,
+            Some(magnitude) => {
+                let most = match (signed, negative) {
+                    (true, true) => i64::MIN.unsigned_abs(),
+                    (true, false) => i64::MAX.unsigned_abs(),
+                    (false, _) => u64::MAX,
+                };
+                if magnitude > u128::from(most) {
+                    self.status = 1;
+                    return match signed && negative {
+                        _ if !whole => 0,
+                        true => i64::MIN,
+                        false => most as i64,
+                    };
+                }
+                magnitude as u64 as i64
+            }
+        };
+        if negative { value.wrapping_neg() } else { value }
+    }
+}
+
+/// The value of decimal digits that begin with no zero; nothing where they are others.
+fn decimal(digits: &[u8]) -> Option<u128> {
+    let is_one = !digits.is_empty() && digits[0] != b'0' && digits.iter().all(u8::is_ascii_digit);
+    let add =
+        |sum: u128, digit: &u8| sum.saturating_mul(10).saturating_add(u128::from(digit - b'0'));
+    is_one.then(|| digits.iter().fold(0, add))
+}
+
+/// The code of the first character; of a byte that is none, or where bytes count, the value of the byte.
+fn code_of(text: &[u8], bytes_count: bool) -> i64 {
+    let Some((code, _)) = crate::text::next_character(text, !bytes_count) else { return 0 };
+    match char::from_u32(code) {
+        Some(character) => i64::from(u32::from(character)),
+        None => i64::from(text[0]),
+    }
+}
