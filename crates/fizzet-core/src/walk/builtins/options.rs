@@ -63,9 +63,9 @@ impl<'a> Call<'a> {
         }
     }
 
-    /// Reads the options: `known` lists the letters, a colon behind one that takes a value, a comma behind
-    /// one that takes a value only if that is attached, a dot behind one that takes a number if one is attached or is the next word. With `plus`, `+x` is an
-    /// option too.
+    /// Reads the options. `known` lists the letters; behind one that takes a value stands a colon, or a comma if
+    /// the value has to be attached, or a dot if it is a number that is attached or the next word. With `plus`,
+    /// `+x` is an option too.
     pub(super) fn given(&self, known: &str, plus: bool) -> Given<'a> {
         let known = known.as_bytes();
         let mut given =

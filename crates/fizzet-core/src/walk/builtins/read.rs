@@ -34,11 +34,11 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         return Ok(2);
     }
     let names = if whole_line { vec![b"REPLY".to_vec()] } else { names };
-    let takes_codes = given.has(b'a') && dialect.read_array_takes_codes;
     let separates =
         dialect.backslash_in_ifs != BackslashInIfs::Escapes && ifs(&walker.state).separates(b'\\');
     let mut reach = Reach::of(&given, &dialect);
-    let quotes_last = separates && !reach.raw;
+    let quotes_last =
+        !reach.raw && separates && dialect.backslash_in_ifs == BackslashInIfs::SeparatesButLast;
     reach.raw |= separates;
     let Some((line, whole)) = walker.input_line(&reach) else {
         if names.iter().any(|name| !walker.is_target(name)) {
@@ -61,35 +61,11 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         walker.state.variables.let_newline_separate();
     }
     let [tells, tells_only] = dialect.read_telling_letters.map(|letter| given.has(letter));
-    let mut fields = match &array {
-        Some(name) if !is_name(name) => return Ok(dialect.read_late_name_status),
-        Some(_) if takes_codes => codes(&line),
-        Some(_)
-            if (reach.exactly && !dialect.exact_input_is_split)
-                || (given.has(b'n') && !dialect.counted_input_is_split) =>
-        {
-            vec![line.clone()]
-        }
-        Some(_) => walker.elements(&line, &ifs),
-        None if (reach.exactly && !dialect.exact_input_is_split)
-            || (given.has(b'n') && !dialect.counted_input_is_split)
-            || (whole_line && dialect.reply_is_whole) =>
-        {
-            vec![line.clone()]
-        }
-        None => {
-            let how = Fields {
-                most: names.len(),
-                keeps_last: dialect.read_keeps_last_separator,
-                ends: dialect.read_escaped_ends,
-            };
-            fields_of_line(&line, &ifs, how)
-        }
-    };
-    if let Some(last) = fields.get_mut(names.len() - usize::from(!names.is_empty()))
-        && quotes_last
-        && dialect.backslash_in_ifs == BackslashInIfs::SeparatesButLast
-    {
+    if array.as_ref().is_some_and(|name| !is_name(name)) {
+        return Ok(dialect.read_late_name_status);
+    }
+    let mut fields = fields_read(walker, &given, (&line, &ifs), &reach, (&names, array.is_some()));
+    if quotes_last && let Some(last) = fields.get_mut(names.len().saturating_sub(1)) {
         last.set_standing(Standing::Value);
         *last = last.unquoted_values();
     }
@@ -105,6 +81,35 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         walker.assign_text(other, line.slice(0, 0), call.span)?;
     }
     Ok(status)
+}
+
+/// What a line that has been read is taken apart to, for some names or an array.
+fn fields_read(
+    walker: &Walker,
+    given: &Given<'_>,
+    (line, ifs): (&Text, &Ifs),
+    reach: &Reach,
+    (names, is_array): (&[Vec<u8>], bool),
+) -> Vec<Text> {
+    let dialect = &walker.state.dialect;
+    let is_whole = match reach.exactly {
+        true => !dialect.exact_input_is_split,
+        false => given.has(b'n') && !dialect.counted_input_is_split,
+    };
+    let into_reply = given.operands.is_empty() && dialect.reply_is_whole;
+    match is_array {
+        true if given.has(b'a') && dialect.read_array_takes_codes => codes(line),
+        true if !is_whole => walker.elements(line, ifs),
+        false if !is_whole && !into_reply => {
+            let how = Fields {
+                most: names.len(),
+                keeps_last: dialect.read_keeps_last_separator,
+                ends: dialect.read_escaped_ends,
+            };
+            fields_of_line(line, ifs, how)
+        }
+        _ => vec![line.clone()],
+    }
 }
 
 /// The status of a `read` whose words say already that nothing is read.
