@@ -591,3 +591,50 @@ impl ListsBefore {
         }
     }
 }
+
+/// What becomes of the bytes 0 in a file of commands.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum NulsInFile {
+    /// They stay.
+    Stay,
+    /// They vanish.
+    Vanish,
+    /// The file is refused with this status.
+    Refused(Status),
+    /// Each vanishes, and the byte behind it is not looked at; the text ends at one that is left, and with more
+    /// than so many the file holds no commands.
+    VanishInTurn {
+        /// How many may vanish.
+        most: usize,
+    },
+}
+
+impl NulsInFile {
+    /// What is left of the bytes of a file.
+    ///
+    /// # Errors
+    /// The status where the shell takes the file for none of commands.
+    pub fn left(self, mut bytes: Vec<u8>) -> Result<Vec<u8>, Status> {
+        match self {
+            _ if !bytes.contains(&0) => Ok(bytes),
+            NulsInFile::Stay => Ok(bytes),
+            NulsInFile::Refused(status) => Err(status),
+            NulsInFile::Vanish => {
+                bytes.retain(|&byte| byte != 0);
+                Ok(bytes)
+            }
+            NulsInFile::VanishInTurn { most } => {
+                let (mut gone, mut looks) = (0, true);
+                bytes.retain(|&byte| {
+                    let goes = looks && byte == 0;
+                    gone += usize::from(goes);
+                    looks = !goes;
+                    !goes
+                });
+                let end = bytes.iter().position(|&byte| byte == 0).unwrap_or(bytes.len());
+                bytes.truncate(end);
+                if gone <= most { Ok(bytes) } else { Err(126) }
+            }
+        }
+    }
+}

@@ -93,6 +93,8 @@ macro_rules! utilities_rows {
     let_refuses_options: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: let -3; echo $?; let -n x=3; echo $?";
     /// `set -o` lists the options where more of them stand behind it: before which words it does that.
     set_o_lists_before: ListsBefore = [ListsBefore::Nothing, ListsBefore::OptionsAndNothing, ListsBefore::Nothing, ListsBefore::Nothing, ListsBefore::Options, ListsBefore::Letters, ListsBefore::Nothing], "observed in all six: set -o -f >/dev/null; echo $-; set -o -- >/dev/null; echo $#; set -o '' >/dev/null; echo $#";
+    /// What becomes of the bytes 0 in a file that `.` reads.
+    dot_nuls: NulsInFile = [NulsInFile::Vanish, NulsInFile::VanishInTurn { most: 256 }, NulsInFile::Vanish, NulsInFile::Vanish, NulsInFile::Refused(3), NulsInFile::Vanish, NulsInFile::Stay], "observed in all six: printf 'ec\\0ho hi\\n' >f; . ./f; printf 'echo a\\0\\0b\\necho c\\n' >f; . ./f; and in bash with 512 and 513 bytes 0 in a row";
     /// The argument of `shift`, `exit` and their kin is an arithmetic expression.
     numerals_are_expressions: bool = [N, N, N, N, Y, Y, Y], "observed in all six: shift 1+1";
     /// An unknown option of `set` ends the shell.

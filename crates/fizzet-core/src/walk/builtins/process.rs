@@ -219,6 +219,10 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
         let (what, limit) = ("bytes in one file", limit as u64);
         return Err(Stop::Limit { what, limit, span: call.span });
     }
+    let bytes = match dialect.dot_nuls.left(bytes) {
+        Ok(bytes) => bytes,
+        Err(status) => return Ok(status),
+    };
     let outer = (!arguments.is_empty() && walker.state.dialect.dot_takes_arguments)
         .then(|| walker.state.positional.share());
     if outer.is_some() {
