@@ -340,13 +340,10 @@ impl Substitution<'_> {
             Held::List { items, .. } => items.is_empty(),
             Held::One(_) => false,
         };
-        if numbered && none {
-            let then = Parameter { operation: then.clone(), ..parameter.clone() };
-            return self.operate(&then, held, place);
-        }
         let is_element = matches!(parameter.index, Some(Subscript::Index(_)));
-        let has_others = self.cx.state().variables.get(&parameter.name.to_bytes()).is_some();
-        if is_element && has_others && matches!(held, Held::Unset) {
+        let has_others =
+            is_element && self.cx.state().variables.get(&parameter.name.to_bytes()).is_some();
+        if none && (numbered || has_others) {
             let then = Parameter { operation: then.clone(), ..parameter.clone() };
             return self.operate(&then, held, place);
         }

@@ -373,6 +373,8 @@ macro_rules! utilities_rows {
     printf_minds_empty_numbers: bool = [N, Y, N, N, N, N, N], "observed in all six: printf %d -; echo $?; printf %d 0x; echo $?";
     /// `printf %c` shows a character, not a byte.
     printf_shows_characters: bool = [N, N, N, N, Y, N, N], "observed in all six: printf %c ä | od -c";
+    /// `printf` gives up at a `*` that there is no argument for.
+    printf_stars_need_arguments: bool = [N, N, N, N, Y, N, N], "observed in ksh93u+m: printf '%.*s|'; echo $?; printf '%-*s|'; echo $?";
     /// The status of `hash` for a name that it does not find.
     unknown_hash_status: Status = [1, 1, 1, 1, 0, 0, 1], "observed in all six: hash nosuch; echo $?";
     /// The status of `alias` for an unknown option; nothing where it has none and takes them for names.

@@ -30,8 +30,9 @@ impl Evaluation<'_> {
 
     pub(super) fn get(&mut self, target: &Target) -> Result<Number, Stop> {
         let value = self.looked_up(target)?;
-        if let Some(Keeps::Integer(digits)) =
-            self.state.variables.get(&target.name).map(|one| one.keeps)
+        if self.state.dialect.integers_take_base == TakesBase::OfValue
+            && let Some(Keeps::Integer(digits)) =
+                self.state.variables.get(&target.name).map(|one| one.keeps)
         {
             self.carried = (digits.base != 0).then_some(digits.base);
         }

@@ -200,8 +200,7 @@ fn width(given: &Given<'_>, letter: u8) -> usize {
 /// The letters that take a kind back.
 fn letters_of(kind: Keeps) -> &'static [u8] {
     match kind {
-        Keeps::Integer(_) => b"iEF",
-        Keeps::Real { .. } => b"iEF",
+        Keeps::Integer(_) | Keeps::Real { .. } => b"iEF",
         Keeps::Upper => b"u",
         Keeps::Lower => b"l",
         Keeps::Capital => b"c",

@@ -144,7 +144,7 @@ impl Walker {
         let mut name = if word.bytes()[0] == b'+' { vec![b'+'] } else { Vec::new() };
         name.push(letter);
         let this = silent.then(|| match word.bytes()[0] {
-            b'+' if self.state.dialect.getopts_is_late => self.state.shell_text(&name),
+            b'+' if self.state.dialect.getopts_tells_plus => self.state.shell_text(&name),
             _ => word.slice(at, at + 1),
         });
         let next = match last {

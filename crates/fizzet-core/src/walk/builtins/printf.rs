@@ -242,7 +242,7 @@ impl Printing<'_> {
 
     /// Whether the shell gives up as there is no argument for a `*`.
     fn lacks_star(&mut self) -> bool {
-        let lacks = self.rest.is_empty() && self.walker.state.dialect.printf_numbers_are_lenient;
+        let lacks = self.rest.is_empty() && self.walker.state.dialect.printf_stars_need_arguments;
         self.status |= Status::from(lacks);
         lacks
     }
