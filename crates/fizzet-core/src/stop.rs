@@ -119,8 +119,8 @@ pub struct ShellError {
     pub is_read_only: bool,
     /// Whether the shell ends as by `exit`.
     pub exits: bool,
-    /// Whether it comes from the index of an array or from a variable that is not set, which `((` and its
-    /// kin do not forgive where they forgive other mistakes.
+    /// Whether it comes from the index of an array, from a variable that is not set or from the text of an
+    /// expression, which `((` and its kin do not forgive where they forgive other mistakes.
     pub goes_through: bool,
     /// Whether it ends the text that the shell was given with `-c`, but only the line of a script.
     pub ends_text: bool,
@@ -167,9 +167,19 @@ pub enum Reach {
 }
 
 impl Stop {
-    /// The same mistake in the index of an array, where it ends the shell.
+    /// The same mistake in the text of an expression, before that is read as one.
+    pub(crate) fn of_words(self) -> Stop {
+        match self {
+            Stop::Shell(error) => Stop::Shell(ShellError { goes_through: true, ..error }),
+            stop => stop,
+        }
+    }
+
+    /// The same mistake in the index of an array, where it ends the shell; one in the text of the index ends
+    /// there what it ends elsewhere.
     pub(crate) fn in_index(self) -> Stop {
         match self {
+            Stop::Shell(error) if error.goes_through && !error.is_number => Stop::Shell(error),
             Stop::Shell(error) => {
                 let (reach, goes_through, ends_text) = (Reach::Shell, true, true);
                 Stop::Shell(ShellError { reach, goes_through, ends_text, ..error })

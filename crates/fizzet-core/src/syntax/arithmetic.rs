@@ -11,7 +11,7 @@ pub use crate::syntax::functions::Function;
 use crate::syntax::marked::MARK;
 pub use crate::syntax::numeral::constant;
 pub(crate) use crate::syntax::numeral::{character_of, digits, written_base};
-use crate::syntax::operators::{ASSIGNING, BINARY};
+use crate::syntax::operators::{ASSIGNING, BINARY, SIGNS};
 pub use crate::syntax::operators::{Binary, Unary};
 pub use crate::syntax::signs::Showing;
 
@@ -211,12 +211,31 @@ impl Reader<'_> {
                 return Err(NO_VARIABLE.into());
             };
             let value = reader.assignment()?;
+            if !reader.reads_next() {
+                return Ok(value);
+            }
             let assigned = assigned(Expression::Variable(target), operator, value);
             Ok(match reader.base {
                 Some(base) => Expression::Based(base, Box::new(assigned)),
                 None => assigned,
             })
         })
+    }
+
+    /// Whether what stands next can be read, where the shell reads it before it assigns.
+    fn reads_next(&mut self) -> bool {
+        let Some(byte) = self.peek() else { return true };
+        if self.dialect.arithmetic_while_reading != WhileReading::Ahead {
+            return true;
+        }
+        let (at, base) = (self.at, self.base);
+        let reads = match byte {
+            b'0'..=b'9' => self.number().is_ok(),
+            _ if self.begins_name() => self.target().is_ok(),
+            _ => !self.dialect.arithmetic_refuses_signs || SIGNS.contains(&byte),
+        };
+        (self.at, self.base) = (at, base);
+        reads
     }
 
     /// `=` or an operator with `=`.
@@ -327,7 +346,12 @@ impl Reader<'_> {
 
     fn binary(&mut self, least: u8) -> Read {
         let mut left = self.unary()?;
-        self.refuse_step()?;
+        if self.steps_behind_value() {
+            return match self.dialect.arithmetic_double_signs {
+                true => Ok(left),
+                false => Err("++ and -- need a variable".into()),
+            };
+        }
         while let Some((length, operator, binds)) = self.binary_operator()
             && binds >= least
         {
@@ -341,22 +365,17 @@ impl Reader<'_> {
         Ok(left)
     }
 
-    /// Refuses `++` and `--` behind what is no variable: they are no operators between two values, unless
-    /// no name follows and the shell takes them for two signs then.
-    fn refuse_step(&mut self) -> Result<(), String> {
+    /// Whether `++` or `--` stands here, behind a value: no operator, unless the shell takes them for two
+    /// signs where no name follows.
+    fn steps_behind_value(&mut self) -> bool {
         self.blanks();
         let is_step = matches!(self.rest(), [b'+', b'+', ..] | [b'-', b'-', ..]);
         if !is_step || !self.dialect.arithmetic_steps {
-            return Ok(());
+            return false;
         }
         let blanks = self.dialect.arithmetic_blanks.as_bytes();
         let behind = self.rest()[2..].iter().find(|byte| !blanks.contains(byte));
-        match behind.is_some_and(|&byte| is_name_start(byte))
-            || !self.dialect.arithmetic_double_signs
-        {
-            true => Err("++ and -- need a variable".into()),
-            false => Ok(()),
-        }
+        behind.is_some_and(|&byte| is_name_start(byte)) || !self.dialect.arithmetic_double_signs
     }
 
     /// Whether the shell has an operator.
@@ -412,6 +431,9 @@ impl Reader<'_> {
         self.at += 2;
         if self.peek().is_some_and(is_name_start) {
             let target = self.target()?;
+            if !self.reads_next() {
+                return Ok(Expression::Variable(target));
+            }
             let by = if sign == b'+' { 1 } else { -1 };
             return Ok(Expression::Step { target, by, after: false });
         }

@@ -102,6 +102,11 @@ impl Parser<'_> {
                     at = self.parentheses_end(at + 1)?;
                     continue;
                 }
+                b'$' if self.dialect.command_brackets == CommandBrackets::Word
+                    && self.text.get(at + 1) == Some(&b'{') =>
+                {
+                    at = self.braces_end(at + 1, 0)?;
+                }
                 b'\n' | b';' if self.dialect.command_brackets == CommandBrackets::Text => {
                     return None;
                 }
@@ -168,7 +173,7 @@ impl Parser<'_> {
         }
     }
 
-    /// The place of the `}` that closes the `{` at `at` inside double quotes.
+    /// The place of the `}` that closes the `{` at `at`.
     fn braces_end(&self, mut at: usize, depth: u32) -> Option<usize> {
         if depth > MAX_NESTED {
             return None;

@@ -104,6 +104,9 @@ impl Binary {
     }
 }
 
+/// The signs of arithmetic.
+pub(super) const SIGNS: &[u8] = b"=><+-*/%!()|&^~?:,";
+
 /// Operators that also assign, as `+=`.
 pub(super) const ASSIGNING: &[Binary] = &[
     Binary::Times,

@@ -272,7 +272,8 @@ impl<'a> Parser<'a> {
                 closes(b'[', b']') || (*open == 0 && matches!(byte, b',' | b'\n' | b'}'))
             }
             Within::Expression => {
-                closes(b'(', b')') || (*open == 0 && matches!(byte, b' ' | b'\t' | b'\n'))
+                closes(b'(', b')')
+                    || (*open == 0 && self.dialect.regular_ends.as_bytes().contains(&byte))
             }
         }
     }

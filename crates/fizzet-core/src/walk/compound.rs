@@ -75,7 +75,9 @@ impl Walker {
                 let through = self.state.dialect.index_mistakes_go_through;
                 self.state.status = match arithmetic::holds(self, expression) {
                     Ok(holds) => Status::from(!holds),
-                    Err(Stop::Shell(error)) if recovers && !(through && error.goes_through) => {
+                    Err(Stop::Shell(error))
+                        if recovers && !error.exits && !(through && error.goes_through) =>
+                    {
                         self.state.dialect.arithmetic_command_status
                     }
                     Err(stop) => return Err(stop),

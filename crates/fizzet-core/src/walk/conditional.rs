@@ -1,9 +1,10 @@
 //! `[[ ]]`, and the tests that it shares with `test`.
 
+use std::borrow::Cow;
 use std::cmp::Ordering;
 
 use crate::dialect::{AskedParameters, ComparisonMistake, RegularQuotes};
-use crate::expand::regular::{Quoted, Regular};
+use crate::expand::regular::{Quoted, Regular, Rules};
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::host::{FileKind, Status};
 use crate::source::Span;
@@ -76,19 +77,23 @@ impl Walker {
             return Ok(false);
         }
         let state = &self.state;
-        let folds = state.options.no_case_match;
+        let rules = Rules::new(state, state.options.no_case_match);
+        let mut bytes = Cow::Borrowed(expression.bytes());
         let quoting = match state.dialect.regular_quotes {
             RegularQuotes::All | RegularQuotes::OutsideBrackets => expression.quoting(),
-            RegularQuotes::Backslashes => backslashed_only(expression, state),
+            RegularQuotes::Escaped => {
+                bytes = escaped(expression, state).into();
+                vec![false; bytes.len()]
+            }
             RegularQuotes::Nothing => vec![false; expression.len()],
         };
         let bare_brackets = state.dialect.regular_quotes == RegularQuotes::OutsideBrackets;
         let quoted = Quoted { marks: &quoting, bare_brackets };
-        let regular = Regular::new(expression.bytes(), quoted, state.utf8(), folds);
-        let Some(regular) = regular else {
-            return Err(Stop::error("this is no regular expression", span, 2, Reach::Command));
+        let Some(regular) = Regular::new(&bytes, quoted, rules) else {
+            let status = state.dialect.regular_mistake;
+            return Err(Stop::error("this is no regular expression", span, status, Reach::Command));
         };
-        let found = regular.find(value.bytes());
+        let found = regular.find(value.bytes()).map_err(|too_long| too_long.at(span))?;
         let name = self.state.dialect.match_array.as_bytes();
         if !name.is_empty() {
             let part = |span: &Option<(usize, usize)>| {
@@ -312,13 +317,23 @@ pub(super) fn compare(operator: &[u8], order: Option<Ordering>) -> bool {
     }
 }
 
-/// For each byte, whether a backslash was written before it.
-fn backslashed_only(expression: &Text, state: &State) -> Vec<bool> {
-    let mut marks = Vec::with_capacity(expression.len());
+/// The text of an expression in which backslashes stand as they are written, but before `$`, and one more
+/// before each sign of patterns that is quoted otherwise.
+fn escaped(expression: &Text, state: &State) -> Vec<u8> {
+    let mut text = Vec::with_capacity(expression.len() + 8);
     for (run, bytes) in expression.runs() {
-        let escaped =
+        let backslashed =
             run.is_quoted() && state.sources.bytes(run.origin.span()).first() == Some(&b'\\');
-        marks.resize(marks.len() + bytes.len(), escaped);
+        for &byte in bytes {
+            let quotes = match backslashed {
+                true => byte != b'$',
+                false => run.is_quoted() && b"*?[]()|{}\\".contains(&byte),
+            };
+            if quotes {
+                text.push(b'\\');
+            }
+            text.push(byte);
+        }
     }
-    marks
+    text
 }

@@ -283,8 +283,8 @@ pub enum BehindChoice {
 pub enum WhileReading {
     /// Nothing.
     Nothing,
-    /// All that stands before.
-    All,
+    /// All that stands before; an assignment only once what stands behind it has been read.
+    Ahead,
     /// What stands before, as far as an operator or a parenthesis behind it has closed it.
     Operators,
 }

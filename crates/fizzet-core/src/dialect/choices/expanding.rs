@@ -201,10 +201,20 @@ pub enum RegularQuotes {
     All,
     /// Quotes and backslashes, but not between brackets.
     OutsideBrackets,
-    /// Backslashes.
-    Backslashes,
+    /// Quotes, the signs that patterns have too; backslashes belong to the expression.
+    Escaped,
     /// Nothing: what quoted is taken away.
     Nothing,
+}
+
+/// How the expression of `=~` is read.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum RegularReading {
+    /// As the C library reads it: with the letters `\w \W \s \S \b \B`, and strictly.
+    Library,
+    /// With all letters behind backslashes that patterns have; braces that hold no numbers are text, and
+    /// ranges are taken as they come.
+    Lenient,
 }
 
 /// What `getopts` does where OPTIND lies behind all words.

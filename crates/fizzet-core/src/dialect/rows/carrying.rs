@@ -292,8 +292,12 @@ macro_rules! carrying_rows {
     test_values_unquote: bool = [N, N, N, N, N, Y, N], "observed in mksh R59: y='a\\b'; [[ ab = $y ]]; echo $?; y='a\\'; [[ 'a\\b' = ${y}b ]]; echo $?";
     /// Groups such as `@(a|b)` count in a value that is a pattern of `case` or `${x#p}`.
     groups_in_text_values: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: x='@(a)'; case a in $x) echo yes; esac; y=aa; echo ${y#$x}";
+    /// How the expression of `=~` is read.
+    regular_reading: RegularReading = [RegularReading::Library, RegularReading::Library, RegularReading::Library, RegularReading::Library, RegularReading::Lenient, RegularReading::Library, RegularReading::Library], "observed in bash, ksh93 and zsh: for r in 'a{,2}' '[b-a]' '^*a' '\\d' 'a+?'; do [[ a1 =~ $r ]]; echo $?; done";
+    /// The status of `[[ x =~ r ]]` where r is no regular expression.
+    regular_mistake: Status = [2, 2, 2, 2, 1, 2, 1], "observed in bash, ksh93 and zsh: r='a('; [[ a =~ $r ]]; echo $?";
     /// What in the expression of `=~` quotes.
-    regular_quotes: RegularQuotes = [RegularQuotes::All, RegularQuotes::OutsideBrackets, RegularQuotes::All, RegularQuotes::All, RegularQuotes::Backslashes, RegularQuotes::All, RegularQuotes::Nothing], "observed in all six: [[ abc =~ \"a.c\" ]]; [[ abc =~ a\\.c ]]; [[ b =~ [a\"-\"c] ]]";
+    regular_quotes: RegularQuotes = [RegularQuotes::All, RegularQuotes::OutsideBrackets, RegularQuotes::All, RegularQuotes::All, RegularQuotes::Escaped, RegularQuotes::All, RegularQuotes::Nothing], "observed in all six: [[ abc =~ \"a.c\" ]]; [[ abc =~ a\\.c ]]; [[ b =~ [a\"-\"c] ]]";
     /// What the elements of an associative array's list may be.
     associative_lists: AssociativeLists = [AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Indexed, AssociativeLists::Anything, AssociativeLists::PairsOrIndexed], "observed in all six: typeset -A m; m=(a 1 b); m=([a]=1 b 2); m=(a 1)";
     /// An index that is given as a text to `unset`, `read` and their kin is expanded.

@@ -125,7 +125,9 @@ macro_rules! reading_rows {
     /// end of the pattern.
     pattern_quotes_need_pairs: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo \"${x%'}b'}\" ${x//'/'/-}";
     /// What of an expression has been evaluated when something in it is found to be wrong.
-    arithmetic_while_reading: WhileReading = [WhileReading::Nothing, WhileReading::All, WhileReading::Nothing, WhileReading::Operators, WhileReading::Nothing, WhileReading::All, WhileReading::Operators], "observed in all six: let 'x = 3, y = )'; echo $x";
+    arithmetic_while_reading: WhileReading = [WhileReading::Nothing, WhileReading::Ahead, WhileReading::Nothing, WhileReading::Operators, WhileReading::Nothing, WhileReading::Ahead, WhileReading::Operators], "observed in all six: let 'x = 3, y = )'; echo $x";
+    /// A sign that is no operator of arithmetic is refused as soon as it is read.
+    arithmetic_refuses_signs: bool = [N, Y, N, N, N, N, N], "observed in bash and mksh: let 'x=3 {'; echo $x; let x=3.; echo $x";
     /// A number with a base beyond the largest is a decimal one.
     large_base_is_ten: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo $((65#12))";
     /// What quotes and backslashes in the word of `${x-word}` do in a here-document.
@@ -294,6 +296,8 @@ macro_rules! reading_rows {
     indexes_come_first: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x [5]=y)";
     /// Brackets behind a name in a word of a declaration utility are part of the word, whatever they hold.
     declared_brackets: bool = [N, N, N, N, Y, Y, N], "observed in all six: export a[1 + 1]=x; echo ${a[2]}";
+    /// What ends the expression of `=~` outside parentheses.
+    regular_ends: &'static str = [" \t\n;&<>", " \t\n;&<>", " \t\n;&<>", " \t\n;&<>", " \t\n", " \t\n;&<>", " \t\n;&<>"], "observed in bash, ksh93 and zsh: [[ 'c<' =~ c< ]]; [[ 'c;y' =~ c;y ]]";
     /// What brackets behind a name at the start of a command are.
     command_brackets: CommandBrackets = [CommandBrackets::Text, CommandBrackets::Word, CommandBrackets::Text, CommandBrackets::Text, CommandBrackets::Word, CommandBrackets::Raw, CommandBrackets::Text], "observed in all six: a[1 2] x; a[x; label after; a['x]y']; a[$(label in)]";
     /// The index of an assignment and of an element of a list may hold blanks.

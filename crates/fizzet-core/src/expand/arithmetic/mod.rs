@@ -92,7 +92,7 @@ fn number_of(
     let expression = match written.cached.get() {
         Some(expression) => expression.clone(),
         None => {
-            let text = single(cx, &written.word, Tilde::Never)?;
+            let text = single(cx, &written.word, Tilde::Never).map_err(Stop::of_words)?;
             if text.has_hole() {
                 cx.missing("a number in an arithmetic expression", span);
                 return Ok((Number::Whole(0), None));

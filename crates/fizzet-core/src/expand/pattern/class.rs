@@ -1,24 +1,24 @@
 //! Bracket expressions and character classes.
 
 #[derive(Clone, Debug)]
-pub(super) struct Set {
-    pub(super) negated: bool,
+pub(in crate::expand) struct Set {
+    pub(in crate::expand) negated: bool,
     /// Whether it names a class that there is not: then it holds what is listed before that, and nothing is
     /// outside of it.
-    pub(super) broken: bool,
-    pub(super) wide: bool,
-    pub(super) folds_case: bool,
-    pub(super) members: Vec<Member>,
+    pub(in crate::expand) broken: bool,
+    pub(in crate::expand) wide: bool,
+    pub(in crate::expand) folds_case: bool,
+    pub(in crate::expand) members: Vec<Member>,
 }
 
 #[derive(Clone, Debug)]
-pub(super) enum Member {
+pub(in crate::expand) enum Member {
     Range(u32, u32),
     Class(Class),
 }
 
 #[derive(Clone, Copy, Debug)]
-pub(super) enum Class {
+pub(in crate::expand) enum Class {
     Alpha,
     Digit,
     Alnum,
@@ -36,7 +36,7 @@ pub(super) enum Class {
 }
 
 impl Class {
-    pub(super) fn named(name: &[u8], word: bool, ascii: bool) -> Option<Class> {
+    pub(in crate::expand) fn named(name: &[u8], word: bool, ascii: bool) -> Option<Class> {
         Some(match name {
             b"alpha" => Class::Alpha,
             b"digit" => Class::Digit,
@@ -94,7 +94,7 @@ impl Class {
 
 impl Set {
     /// Whether a character belongs to the set.
-    pub(super) fn holds(&self, code: u32) -> bool {
+    pub(in crate::expand) fn holds(&self, code: u32) -> bool {
         if self.broken {
             return !self.negated && self.lists(code);
         }
@@ -115,7 +115,7 @@ impl Set {
 }
 
 /// The small and the capital letter of a character.
-fn cases(code: u32) -> [u32; 2] {
+pub(in crate::expand) fn cases(code: u32) -> [u32; 2] {
     let Some(character) = char::from_u32(code) else { return [code; 2] };
     let small = character.to_lowercase().next().unwrap_or(character);
     let capital = character.to_uppercase().next().unwrap_or(character);

@@ -3,7 +3,7 @@
 use crate::expand::pattern::class::{Class, Member};
 
 /// What a backslash and what follows it stand for.
-pub(super) enum Escape {
+pub(in crate::expand) enum Escape {
     /// This character.
     Character(u32),
     /// One character of a class, or of none of its characters.
@@ -16,7 +16,7 @@ pub(super) enum Escape {
 
 /// A place between two characters.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub(super) enum Place {
+pub(in crate::expand) enum Place {
     /// Where a word begins or ends.
     WordEdge,
     /// Where no word begins or ends.
@@ -33,7 +33,7 @@ pub(super) enum Place {
 
 impl Place {
     /// Whether this is the place at an offset of a text.
-    pub(super) fn is_at(self, text: &[u8], at: usize) -> bool {
+    pub(in crate::expand) fn is_at(self, text: &[u8], at: usize) -> bool {
         let is_word = |byte: Option<&u8>| byte.is_some_and(|byte| is_word_byte(*byte));
         // The start of a text is always one.
         let before = at > 0 && is_word(text.get(at - 1));
@@ -55,7 +55,7 @@ fn is_word_byte(byte: u8) -> bool {
 
 impl Escape {
     /// The members of a bracket expression that this adds.
-    pub(super) fn member(&self) -> Option<Member> {
+    pub(in crate::expand) fn member(&self) -> Option<Member> {
         match *self {
             Escape::Character(code) => Some(Member::Range(code, code)),
             Escape::Class(class, false) => Some(Member::Class(class)),
@@ -66,7 +66,7 @@ impl Escape {
 
 /// Reads what stands behind a backslash: what it means, and how many bytes that takes; nothing where the next
 /// character stands for itself.
-pub(super) fn read(behind: &[u8]) -> Option<(Escape, usize)> {
+pub(in crate::expand) fn read(behind: &[u8]) -> Option<(Escape, usize)> {
     let simple = match *behind.first()? {
         b'a' => Escape::Character(7),
         b'e' | b'E' => Escape::Character(27),

@@ -4,9 +4,9 @@
 //! Matching goes back only to the latest `*`, so it takes at most pattern times text steps; a pattern
 //! with groups is matched by following all ways at once.
 
-mod class;
+pub(super) mod class;
 mod compile;
-mod escapes;
+pub(super) mod escapes;
 mod matching;
 mod range;
 mod symbols;

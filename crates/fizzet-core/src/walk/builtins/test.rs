@@ -5,7 +5,7 @@ use smallvec::SmallVec;
 
 use crate::dialect::{Dialect, TestNumbers};
 use crate::expand::pattern::Pattern;
-use crate::expand::regular::{Quoted, Regular};
+use crate::expand::regular::{Quoted, Regular, Rules};
 use crate::expand::{Context, arithmetic};
 use crate::stop::{Reach, Status, Stop};
 use crate::syntax::arithmetic::digits as digits_of;
@@ -250,10 +250,12 @@ impl Reader<'_> {
                 Some(pattern.matches(left) == (operator != b"!="))
             }
             b"=~" if self.patterned => {
-                let utf8 = self.walker.state.utf8();
+                let rules = Rules::new(&self.walker.state, false);
                 let quoting = vec![false; right.len()];
                 let quoted = Quoted { marks: &quoting, bare_brackets: false };
-                Regular::new(right, quoted, utf8, false).map(|one| one.find(left).is_some())
+                let Some(regular) = Regular::new(right, quoted, rules) else { return Ok(None) };
+                let span = self.call.span;
+                Some(regular.find(left).map_err(|too_long| too_long.at(span))?.is_some())
             }
             b"=" | b"==" => Some(left == right),
             b"!=" => Some(left != right),

@@ -1,0 +1,167 @@
+//! Extended regular expressions (POSIX XBD 9.4), as `[[ text =~ expression ]]` matches them.
+
+mod matching;
+mod program;
+mod read;
+mod remembered;
+mod tree;
+
+use crate::dialect::RegularReading;
+use crate::expand::pattern::class::{Member, Set, cases};
+use crate::expand::regular::matching::{Characters, Matching};
+use crate::expand::regular::program::{Program, Step};
+pub(crate) use crate::expand::regular::remembered::TooLong;
+use crate::state::State;
+use crate::text::next_character;
+
+/// A compiled expression.
+pub(crate) struct Regular {
+    program: Program,
+    /// How many groups it has.
+    groups: usize,
+    /// Whether it names what a group has matched.
+    names_groups: bool,
+    /// Whether a part of it is repeated without end.
+    loops: bool,
+    rules: Rules,
+}
+
+/// How characters are taken.
+#[derive(Clone, Copy, Debug)]
+pub(crate) struct Rules {
+    /// Whether a character may be of several bytes.
+    pub(crate) characters: bool,
+    /// Whether small and capital letters are the same.
+    pub(crate) folds_case: bool,
+    /// Whose reading of an expression counts.
+    pub(crate) reading: RegularReading,
+}
+
+/// Which bytes of an expression stand for themselves.
+#[derive(Clone, Copy)]
+pub(crate) struct Quoted<'a> {
+    /// Whether each byte is quoted.
+    pub(crate) marks: &'a [bool],
+    /// Whether quotes between brackets mean nothing.
+    pub(crate) bare_brackets: bool,
+}
+
+/// Where the whole match and each group begin and end, in bytes.
+pub(crate) type Spans = Vec<Option<(usize, usize)>>;
+
+impl Regular {
+    /// Compiles an expression.
+    ///
+    /// `None` if it is no expression.
+    pub(crate) fn new(bytes: &[u8], quoted: Quoted<'_>, rules: Rules) -> Option<Regular> {
+        let read = read::read(bytes, quoted, rules)?;
+        let program = Program::new(&read.tree, read.groups)?;
+        let (groups, names_groups) = (read.groups, read.names_groups);
+        let goes_back = |(number, step): (usize, &Step)| match step {
+            Step::Split(first, _) => *first > number,
+            _ => false,
+        };
+        let loops = program.steps.iter().enumerate().any(goes_back);
+        Some(Regular { program, groups, names_groups, loops, rules })
+    }
+
+    /// The leftmost longest match.
+    ///
+    /// # Errors
+    /// An expression that names groups may need more steps than there may be.
+    pub(crate) fn find(&self, text: &[u8]) -> Result<Option<Spans>, TooLong> {
+        let matching = Matching { regular: self, text: self.characters(text) };
+        match self.names_groups {
+            true => matching.find_remembered(),
+            false => Ok(matching.find()),
+        }
+    }
+
+    fn characters(&self, text: &[u8]) -> Characters {
+        let (mut codes, mut places, mut at) = (Vec::new(), vec![0], 0);
+        while let Some((code, length)) = next_character(&text[at..], self.rules.characters) {
+            at += length;
+            codes.push(code);
+            places.push(at);
+        }
+        Characters { codes, places }
+    }
+}
+
+impl Rules {
+    /// The rules that hold now.
+    pub(crate) fn new(state: &State, folds_case: bool) -> Rules {
+        Rules { characters: state.utf8(), folds_case, reading: state.dialect.regular_reading }
+    }
+
+    fn is_lenient(self) -> bool {
+        self.reading == RegularReading::Lenient
+    }
+
+    fn same(self, one: u32, other: u32) -> bool {
+        one == other || (self.folds_case && cases(one).contains(&other))
+    }
+
+    fn set(self, negated: bool, members: Vec<Member>) -> Set {
+        let Rules { characters, folds_case, .. } = self;
+        Set { negated, broken: false, wide: characters, folds_case, members }
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::{Quoted, Regular, Rules};
+    use crate::dialect::RegularReading;
+
+    const RULES: Rules =
+        Rules { characters: true, folds_case: false, reading: RegularReading::Library };
+
+    fn find(expression: &str, text: &str) -> Option<Vec<Option<String>>> {
+        let quoted = Quoted { marks: &vec![false; expression.len()], bare_brackets: false };
+        let regular = Regular::new(expression.as_bytes(), quoted, RULES)?;
+        let spans = regular.find(text.as_bytes()).ok()??;
+        Some(spans.iter().map(|span| span.map(|(start, end)| text[start..end].into())).collect())
+    }
+
+    fn whole(expression: &str, text: &str) -> Option<String> {
+        find(expression, text)?[0].clone()
+    }
+
+    #[test]
+    fn the_leftmost_longest_match_wins() {
+        assert_eq!(whole("a|ab|abc", "xabcd").as_deref(), Some("abc"));
+        assert_eq!(whole("(a|ab)(c|bcd)", "abcd").as_deref(), Some("abcd"));
+        assert_eq!(whole("x*", "aaa").as_deref(), Some(""));
+        assert_eq!(whole("[0-9]+", "batch12").as_deref(), Some("12"));
+    }
+
+    #[test]
+    fn groups_and_counts_are_kept() {
+        let found = find("^([a-z]+)([0-9]{2,3})(x)?$", "jar123").unwrap();
+        assert_eq!(found[1].as_deref(), Some("jar"));
+        assert_eq!(found[2].as_deref(), Some("123"));
+        assert_eq!(found[3], None);
+        assert!(find("a{2}", "a").is_none());
+        assert!(find("(a", "a").is_none());
+    }
+
+    #[test]
+    fn empty_loops_end() {
+        assert_eq!(whole("(a*)*b", "aab").as_deref(), Some("aab"));
+        assert!(find("(a*)*c", "aaaaaaaaaaaaaaaaaaaaaaaaaaaaab").is_none());
+    }
+
+    #[test]
+    fn quotes_between_brackets_may_mean_nothing() {
+        let matches = |bare_brackets| {
+            // [a"-"c]
+            let marks = [false, false, true, false, false];
+            let quoted = Quoted { marks: &marks, bare_brackets };
+            let regular = Regular::new(b"[a-c]", quoted, RULES).unwrap();
+            let finds = |text: &[u8]| regular.find(text).is_ok_and(|found| found.is_some());
+            (finds(b"b"), finds(b"-"))
+        };
+        assert_eq!(matches(true), (true, false));
+        assert_eq!(matches(false), (false, true));
+    }
+}

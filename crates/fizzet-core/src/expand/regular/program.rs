@@ -1,0 +1,127 @@
+//! The program that a regular expression becomes: steps that name the steps behind them.
+
+use crate::expand::regular::tree::{Leaf, Place, Tree};
+
+/// The most steps of a program.
+const MAX_STEPS: usize = 200_000;
+
+/// A step, and where it goes on.
+#[derive(Clone, Debug)]
+pub(super) enum Step {
+    /// A character or a place, and the step behind it.
+    Leaf(Leaf, usize),
+    /// A group begins.
+    Open(usize, usize),
+    /// A group ends; whether it stands where it may match nothing.
+    Close { number: usize, optional: bool, next: usize },
+    /// The one or, if that leads nowhere, the other.
+    Split(usize, usize),
+    /// The end.
+    Match,
+}
+
+/// A program; the step that it begins with is the last.
+#[derive(Debug)]
+pub(super) struct Program {
+    pub(super) steps: Vec<Step>,
+    pub(super) start: usize,
+    /// For each group the one that stands for it: itself, or the one around it that holds nothing else.
+    pub(super) stands: Vec<usize>,
+}
+
+impl Program {
+    /// The program of a tree; nothing if it is too large.
+    pub(super) fn new(tree: &Tree, groups: usize) -> Option<Program> {
+        let mut program =
+            Program { steps: vec![Step::Match], start: 0, stands: (0..=groups).collect() };
+        program.start = program.emit(tree, 0)?;
+        Some(program)
+    }
+
+    fn push(&mut self, step: Step) -> Option<usize> {
+        self.steps.push(step);
+        (self.steps.len() <= MAX_STEPS).then_some(self.steps.len() - 1)
+    }
+
+    /// Adds the steps of a tree behind which `next` comes; the first of them.
+    fn emit(&mut self, tree: &Tree, next: usize) -> Option<usize> {
+        match tree {
+            Tree::Leaf(leaf) => self.push(Step::Leaf(leaf.clone(), next)),
+            Tree::Row(parts) => {
+                parts.iter().rev().try_fold(next, |next, part| self.emit(part, next))
+            }
+            Tree::Either(left, right) => {
+                let (first, second) = (self.emit(left, next)?, self.emit(right, next)?);
+                // What matches nothing comes last, wherever it is written.
+                match left.is_nothing() {
+                    true => self.split(second, first),
+                    false => self.split(first, second),
+                }
+            }
+            Tree::Any(one) => {
+                let again = self.push(Step::Split(next, next))?;
+                let first = self.emit(one, again)?;
+                self.steps[again] = Step::Split(first, next);
+                Some(again)
+            }
+            Tree::UpTo(one, most) => {
+                let mut passes = vec![next];
+                for pass in 0..*most {
+                    passes.push(self.emit(one, passes[pass])?);
+                }
+                passes.reverse();
+                passes
+                    .windows(2)
+                    .skip(1)
+                    .try_fold(self.split(passes[0], passes[1])?, |before, two| {
+                        self.split(before, two[1])
+                    })
+            }
+            Tree::Group { number, optional, inner } => self.group(*number, *optional, inner, next),
+        }
+    }
+
+    fn split(&mut self, first: usize, second: usize) -> Option<usize> {
+        if first == second {
+            return Some(first);
+        }
+        self.push(Step::Split(first, second))
+    }
+
+    fn group(
+        &mut self,
+        number: usize,
+        optional: bool,
+        mut inner: &Tree,
+        next: usize,
+    ) -> Option<usize> {
+        // Of groups that hold nothing but each other only the outermost is there.
+        while let Tree::Group { number: within, inner: inside, .. } = inner {
+            self.stands[*within] = number;
+            inner = inside;
+        }
+        let close = self.push(Step::Close { number, optional, next })?;
+        let first = self.emit(inner, close)?;
+        self.push(Step::Open(number, first))
+    }
+}
+
+impl Place {
+    /// Whether this is such a place: what the characters on both sides are, if there are any.
+    pub(super) fn is_here(self, before: Option<u32>, behind: Option<u32>) -> bool {
+        let (left, right) = (before.is_some_and(is_word), behind.is_some_and(is_word));
+        match self {
+            Place::Start => before.is_none(),
+            Place::End => behind.is_none(),
+            Place::WordStart => !left && right,
+            Place::WordEnd => left && !right,
+            Place::WordEdge => left != right,
+            Place::NoWordEdge => left == right,
+        }
+    }
+}
+
+/// Whether a character belongs to a word.
+fn is_word(code: u32) -> bool {
+    code == u32::from(b'_') || char::from_u32(code).is_some_and(char::is_alphanumeric)
+}
