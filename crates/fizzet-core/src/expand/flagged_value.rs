@@ -261,8 +261,13 @@ impl Substitution<'_> {
         let unit =
             flagged.flags.iter().map(|flag| flag.letter).find(|f| matches!(f, b'c' | b'w' | b'W'));
         let held = match (&held, unit) {
-            (Held::List { items, .. }, Some(_)) => {
-                Held::One(super::whole::joined(items, b" ", parameter.span))
+            (Held::List { items, .. }, Some(unit)) => {
+                let blank = unit == b'c';
+                Held::One(if blank {
+                    super::whole::joined(items, b" ", parameter.span)
+                } else {
+                    self.joined_list(items, parameter.span)
+                })
             }
             _ => held,
         };
@@ -275,19 +280,46 @@ impl Substitution<'_> {
             Held::One(text) if unit == Some(b'w') || unit == Some(b'W') => {
                 let separator = flagged.flags.iter().find(|flag| flag.letter == b's');
                 let separator = separator.and_then(|flag| flag.arguments.first());
-                let words: Vec<&[u8]> = match separator {
-                    Some(separator) if !separator.is_empty() => {
-                        text.bytes().split_str(&**separator).collect()
+                match separator.filter(|separator| !separator.is_empty()) {
+                    Some(separator) => {
+                        let words = text.bytes().split_str(&**separator);
+                        words.filter(|word| unit == Some(b'W') || !word.is_empty()).count()
                     }
-                    _ => text.bytes().split(u8::is_ascii_whitespace).collect(),
-                };
-                words.iter().filter(|word| unit == Some(b'W') || !word.is_empty()).count()
+                    None => {
+                        let separators = self.cx.state().variables.separators();
+                        let separators = separators.as_deref().unwrap_or(b" \t\n");
+                        count_words(text.bytes(), separators, unit == Some(b'W'))
+                    }
+                }
             }
             Held::One(text) => character_ends(text.bytes(), self.cx.state().utf8()).len() - 1,
             Held::List { items, .. } => items.len(),
         };
         Ok(Held::One(self.computed(parameter, count.to_string().as_bytes())))
     }
+}
+
+/// How many words there are between separators: each ends one, white space only where `all` says so.
+fn count_words(text: &[u8], separators: &[u8], all: bool) -> usize {
+    let is_space = |byte: &u8| byte.is_ascii_whitespace() && separators.contains(byte);
+    let mut rest = if all { text } else { text.trim_with(|one| is_space(&(one as u8))) };
+    let mut count = usize::from(!rest.is_empty());
+    while let Some(at) = rest.iter().position(|byte| separators.contains(byte)) {
+        count += 1;
+        let spaces = |rest: &[u8]| match all {
+            true => 0,
+            false => rest.iter().take_while(|byte| is_space(byte)).count(),
+        };
+        // White space around another separator belongs to it.
+        let mut next = at + spaces(&rest[at..]);
+        let is_other = !is_space(&rest[at]);
+        if all || is_other || rest.get(next).is_some_and(|byte| separators.contains(byte)) {
+            next += 1;
+        }
+        rest = &rest[next..];
+        rest = &rest[spaces(rest)..];
+    }
+    count
 }
 
 /// Whether an expansion is a list between double quotes too.

@@ -1,5 +1,7 @@
 //! `${x-word}`, `${x=word}`, `${x?word}` and `${x+word}` (POSIX XCU 2.6.2).
 
+use std::rc::Rc;
+
 use crate::expand::parameter::Held;
 use crate::expand::substitute::{Break, Place, Substitution};
 use crate::expand::tilde::in_field;
@@ -201,10 +203,17 @@ impl Substitution<'_> {
     }
 
     fn assign(&mut self, parameter: &Parameter, word: &Word, place: Place) -> Result<Held, Stop> {
-        let ParameterName::Variable(name) = &parameter.name else {
-            let status = self.cx.state().dialect.bad_substitution_status;
-            let message = "only a variable can be assigned";
-            return Err(self.cx.state().mistake(message, parameter.span, status));
+        let state = self.cx.state();
+        let name = match &parameter.name {
+            ParameterName::Variable(name) => name,
+            ParameterName::Positional(1..) if state.dialect.parameters_are_variables => {
+                &Rc::from(&*parameter.name.to_bytes())
+            }
+            _ => {
+                let status = state.dialect.bad_substitution_status;
+                let message = "only a variable can be assigned";
+                return Err(state.mistake(message, parameter.span, status));
+            }
         };
         let inner = Place { fields: false, tilde: Tilde::AtStart, joins_stars: true, ..place };
         let value = match self.cx.state().dialect.array_is_list {

@@ -10,6 +10,15 @@ use crate::syntax::Parser;
 use crate::syntax::ast::{Arithmetic, Flagged, Parameter, Slice, Word};
 use crate::text::{Standing, Text, character_ends, characters};
 
+/// Which of so many elements a range means, from 0; places count from 1, or from the end.
+pub(crate) fn range_of(first: i64, last: i64, count: usize) -> Option<(usize, usize)> {
+    let place = |at: i64| if at < 0 { at.saturating_add(count as i64 + 1) } else { at };
+    let (low, high) = (place(first), place(last).min(count as i64));
+    // An index of 0 means the first one only where a range begins.
+    let low = if low == 0 && first != last { 1 } else { low };
+    (low >= 1 && low <= high).then(|| (low as usize - 1, high as usize))
+}
+
 impl Substitution<'_> {
     pub(super) fn sliced(
         &mut self,
@@ -100,13 +109,7 @@ impl Substitution<'_> {
     }
 
     fn ranged(&mut self, held: Held, first: i64, last: i64) -> Held {
-        let bounds = |count: usize| {
-            let place = |at: i64| if at < 0 { at.saturating_add(count as i64 + 1) } else { at };
-            let (low, high) = (place(first), place(last).min(count as i64));
-            // An index of 0 means the first one only where a range begins.
-            let low = if low == 0 && first != last { 1 } else { low };
-            (low >= 1 && low <= high).then(|| (low as usize - 1, high as usize))
-        };
+        let bounds = |count: usize| range_of(first, last, count);
         match held {
             Held::Unset => Held::Unset,
             Held::One(text) => {

@@ -1,5 +1,6 @@
 //! The locale of the variables: whether characters have several bytes.
 
+use crate::dialect::UnnamedLocale;
 use crate::state::State;
 use crate::text::Text;
 
@@ -9,36 +10,50 @@ const NAMES: [&[u8]; 3] = [b"LC_ALL", b"LC_CTYPE", b"LANG"];
 
 impl State {
     /// Whether the locale of the variables has multi-byte characters; nothing where they name none.
-    pub(super) fn locale_is_utf8(&self) -> Option<bool> {
+    fn locale_is_utf8(&self) -> Option<bool> {
         self.locale_name().map(is_utf8)
     }
 
     fn locale_name(&self) -> Option<&[u8]> {
+        let empty_counts = self.dialect.unnamed_locale == UnnamedLocale::ByName;
         let values = NAMES.into_iter().filter_map(|name| self.variables.scalar(name));
-        values.map(Text::bytes).find(|value| !value.is_empty())
+        values.map(Text::bytes).find(|value| empty_counts || !value.is_empty())
     }
 
     /// Takes the locale of the environment.
     pub(crate) fn start_locale(&mut self) {
         self.starts_as_utf8 = self.locale_is_utf8().unwrap_or(false);
+        self.take_locale(self.starts_as_utf8);
+    }
+
+    fn take_locale(&mut self, utf8: bool) {
+        self.utf8 = utf8;
         if self.dialect.utf8_option {
-            self.set_letter(b'U', self.starts_as_utf8);
+            self.set_letter(b'U', utf8);
         }
     }
 
-    /// Follows the locale where a variable has changed that names it, and characters are an option; without a
-    /// name the locale is that of the environment, and one that there is not changes nothing.
+    /// Follows the locale where a variable has changed that names it. One that there is not changes nothing.
     pub(crate) fn follow_locale(&mut self, name: &[u8]) {
-        if !self.dialect.utf8_option || !NAMES.contains(&name) {
+        if !NAMES.contains(&name) {
             return;
         }
-        let utf8 = match self.locale_name() {
-            None => self.starts_as_utf8,
-            Some(name) if is_utf8(name) => true,
-            Some(b"C" | b"POSIX") => false,
-            Some(_) => return,
+        let utf8 = match (self.locale_name(), self.dialect.unnamed_locale) {
+            (Some(locale), _) if is_utf8(locale) => true,
+            (Some(b"C" | b"POSIX"), _) | (None, UnnamedLocale::Plain) => false,
+            (_, UnnamedLocale::ByName) => false,
+            (Some(_), _) => return,
+            (None, UnnamedLocale::First) => self.starts_as_utf8,
+            // Only what takes a variable away looks on, for one that is set and empty.
+            (None, UnnamedLocale::Latest) => {
+                let is_set = |name: &[u8]| self.variables.scalar(name).is_some();
+                if is_set(name) || !is_set(b"LANG") {
+                    return;
+                }
+                false
+            }
         };
-        self.set_letter(b'U', utf8);
+        self.take_locale(utf8);
     }
 }
 

@@ -142,6 +142,8 @@ pub struct State {
     pub start_options: Vec<String>,
     /// Whether the locale of the environment has multi-byte characters.
     pub(crate) starts_as_utf8: bool,
+    /// Whether characters have several bytes in the locale of the variables.
+    pub(crate) utf8: bool,
     /// What the environment holds under names that no variable can have.
     pub strings_passed_on: Vec<(Vec<u8>, Vec<u8>)>,
     /// What the background commands have ended with, in the order of their starts.
@@ -196,6 +198,7 @@ impl State {
             doing: Doing::default(),
             start_options: Vec::new(),
             starts_as_utf8: false,
+            utf8: false,
             strings_passed_on: Vec::new(),
             jobs: Vec::new(),
             limits: Limits::default(),
@@ -346,7 +349,7 @@ impl State {
     pub fn utf8(&self) -> bool {
         match self.dialect.utf8_option {
             true => self.letter_is_on(b'U'),
-            false => self.locale_is_utf8().unwrap_or(false),
+            false => self.utf8,
         }
     }
 }

@@ -15,6 +15,9 @@ use crate::syntax::operators::{ASSIGNING, BINARY, SIGNS};
 pub use crate::syntax::operators::{Binary, Unary};
 pub use crate::syntax::signs::Showing;
 
+/// What is wrong with `++` at what is no variable.
+const NO_STEP: &str = "++ and -- need a variable";
+
 /// The deepest nesting of an expression that is read.
 const MAX_DEPTH: u32 = 256;
 
@@ -349,7 +352,7 @@ impl Reader<'_> {
         if self.steps_behind_value() {
             return match self.dialect.arithmetic_double_signs {
                 true => Ok(left),
-                false => Err("++ and -- need a variable".into()),
+                false => Err(NO_STEP.into()),
             };
         }
         while let Some((length, operator, binds)) = self.binary_operator()
@@ -437,8 +440,15 @@ impl Reader<'_> {
             let by = if sign == b'+' { 1 } else { -1 };
             return Ok(Expression::Step { target, by, after: false });
         }
+        if self.dialect.parentheses_step && self.peek() == Some(b'(') {
+            let Expression::Variable(target) = self.primary()? else {
+                return Err(NO_STEP.into());
+            };
+            let by = if sign == b'+' { 1 } else { -1 };
+            return Ok(Expression::Step { target, by, after: false });
+        }
         if !self.dialect.arithmetic_double_signs {
-            return Err("++ and -- need a variable".into());
+            return Err(NO_STEP.into());
         }
         self.at = start + 1;
         let operand = self.deeper(Self::unary)?;
@@ -462,7 +472,12 @@ impl Reader<'_> {
                     self.leave_behind(inner);
                     return Err(message);
                 }
-                Ok(inner)
+                match inner {
+                    Expression::Variable(target) if self.dialect.parentheses_step => {
+                        Ok(self.step_behind(target))
+                    }
+                    inner => Ok(inner),
+                }
             }
             Some(byte) if byte.is_ascii_digit() => self.number(),
             Some(b'.') if self.dialect.arithmetic_reals != Reals::None => self.point(),
@@ -480,17 +495,22 @@ impl Reader<'_> {
                 if let Some(function) = self.function(&target) {
                     return Ok(Expression::Function(function, Box::new(self.primary()?)));
                 }
-                if self.dialect.arithmetic_steps {
-                    for (sign, by) in [(b"++", 1), (b"--", -1)] {
-                        if self.eat(sign) {
-                            return Ok(Expression::Step { target, by, after: true });
-                        }
-                    }
-                }
-                Ok(Expression::Variable(target))
+                Ok(self.step_behind(target))
             }
             _ => Err(self.wrong("a value")),
         }
+    }
+
+    /// A variable, with `++` or `--` if one stands behind it.
+    fn step_behind(&mut self, target: Target) -> Expression {
+        if self.dialect.arithmetic_steps {
+            for (sign, by) in [(b"++", 1), (b"--", -1)] {
+                if self.eat(sign) {
+                    return Expression::Step { target, by, after: true };
+                }
+            }
+        }
+        Expression::Variable(target)
     }
 
     /// Whether the end of the text closes a parenthesis: nothing but others may stand before it.

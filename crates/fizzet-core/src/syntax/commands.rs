@@ -285,6 +285,9 @@ impl<'a> Parser<'a> {
             if self.at_end() && self.dialect.lone_semicolons == LoneSemicolons::One {
                 break;
             }
+            if self.dialect.connectors_may_end && self.at_list_end() {
+                break;
+            }
             rest.push((connector, self.pipeline()?));
         }
         let span = self.span(start, self.pos);

@@ -136,6 +136,7 @@ impl Walker {
         let positional = self.state.positional.share();
         let functions = self.state.functions.clone();
         let options = self.state.options.clone();
+        let utf8 = self.state.utf8;
         let dialect = self.state.dialect.clone();
         let (aliases, folder) = (self.state.aliases.clone(), self.state.folder.clone());
         let (mask, loops) = (self.state.mask, self.loops);
@@ -194,6 +195,7 @@ impl Walker {
         self.state.positional = positional;
         self.state.functions = functions;
         self.state.options = options;
+        self.state.utf8 = utf8;
         self.state.dialect = dialect;
         self.state.status = as_process(self.state.status);
         match outcome {

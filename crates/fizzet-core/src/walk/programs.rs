@@ -76,6 +76,10 @@ impl Walker {
         if self.sought(argv).is_some_and(|name| name.is_empty() && !name.has_hole()) {
             return Ok(self.state.dialect.empty_name_status);
         }
+        let is_folder = |name: &Text| matches!(name.bytes(), b"." | b"..") && !name.has_hole();
+        if self.state.dialect.folders_are_found && self.sought(argv).is_some_and(is_folder) {
+            return Ok(NOT_EXECUTABLE.into());
+        }
         let answer = match self.is_absent(argv) {
             true => {
                 self.message_hole(span);
@@ -208,7 +212,7 @@ impl Walker {
     }
 
     /// The name under which the program of a vector is looked for.
-    fn sought<'a>(&'a self, argv: &'a [Text]) -> Option<&'a Text> {
+    pub(super) fn sought<'a>(&'a self, argv: &'a [Text]) -> Option<&'a Text> {
         self.sought.as_ref().or(argv.first())
     }
 

@@ -23,8 +23,8 @@ pub(super) struct EnteredAction {
     scopes: usize,
     /// How many subshells it was in.
     depth: u32,
-    /// Whether it is the one for EXIT.
-    is_for_exit: bool,
+    /// What it is for.
+    condition: &'static str,
 }
 
 impl Walker {
@@ -69,7 +69,7 @@ impl Walker {
         };
         self.state.number_lines(source, rule);
         self.acting.push(condition);
-        self.actions.push(self.entered_action(false));
+        self.actions.push(self.entered_action(condition));
         let error_told = self.error_told;
         let outcome = match self.source(source) {
             Err(Stop::Syntax(error)) if self.holds_mistake_of(condition) => {
@@ -80,7 +80,10 @@ impl Walker {
             outcome => outcome,
         };
         self.error_told = error_told;
-        self.acting.pop();
+        let stays = matches!(outcome, Err(Stop::Return(_))) && self.state.dialect.left_actions_stay;
+        if !stays {
+            self.acting.pop();
+        }
         self.actions.pop();
         self.state.doing.at = at;
         self.action_status = self.state.status;
@@ -100,9 +103,9 @@ impl Walker {
     }
 
     /// Where an action begins.
-    pub(super) fn entered_action(&self, is_for_exit: bool) -> EnteredAction {
+    pub(super) fn entered_action(&self, condition: &'static str) -> EnteredAction {
         let (status, scopes) = (self.state.status, self.scopes.len());
-        EnteredAction { status, scopes, depth: self.state.doing.depth, is_for_exit }
+        EnteredAction { status, scopes, depth: self.state.doing.depth, condition }
     }
 
     /// The status of `exit` or `return` without an operand.
@@ -112,10 +115,11 @@ impl Walker {
         let rule = if returns { dialect.return_in_actions } else { dialect.exit_in_actions };
         let before = match rule {
             ActionStatus::Latest => false,
+            _ if returns && dialect.return_takes_latest.contains(&action.condition) => false,
             ActionStatus::Before => true,
             ActionStatus::BeforeOutsideFunctions => action.scopes == self.scopes.len(),
             ActionStatus::BeforeAtEnd => {
-                action.is_for_exit && action.depth == self.state.doing.depth
+                action.condition == "EXIT" && action.depth == self.state.doing.depth
             }
         };
         if before { action.status } else { self.state.status }

@@ -367,14 +367,17 @@ impl Walker {
                 trace.stages = expand::telling(std::mem::take(&mut trace.stages));
                 traces.push(trace);
             }
-            if at == 0 {
-                has_tildes = self.state.dialect.alias_values_have_tildes
-                    && argv.first().is_some_and(|name| name.bytes() == b"alias");
-            }
             if at == 0 || (named && !declares) {
+                let dialect = &self.state.dialect;
+                has_tildes = dialect.builtin_values_have_tildes
+                    && argv.get(first).is_some_and(|name| {
+                        name.bytes() == b"alias" || (at > 0 && dialect.is_declaration(name.bytes()))
+                    });
                 let made = &argv[first.min(argv.len())..];
-                declares = self.declares(word, made);
-                named = self.passes_declarations(word, made);
+                declares = self.declares(word, made) && !has_tildes;
+                named = self.passes_declarations(word, made)
+                    || (self.state.dialect.builtin_values_have_tildes
+                        && word.literal() == Some(b"builtin"));
             }
         }
         match unmatched {

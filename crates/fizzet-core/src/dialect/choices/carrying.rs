@@ -278,6 +278,19 @@ pub enum BehindChoice {
     Taken,
 }
 
+/// The locale where no variable names one that there is any more.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum UnnamedLocale {
+    /// The plain one, C.
+    Plain,
+    /// The one that the shell was started in.
+    First,
+    /// The one that held before.
+    Latest,
+    /// The plain one; so it is with every name that does not say UTF-8, the empty one too.
+    ByName,
+}
+
 /// What a shell has evaluated of an expression by the time it finds something wrong with it.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum WhileReading {

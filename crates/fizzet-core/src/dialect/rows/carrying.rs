@@ -214,6 +214,8 @@ macro_rules! carrying_rows {
     /// Whether characters have several bytes is an option, `set -U`, that follows the locale when a variable of
     /// the locale changes.
     utf8_option: bool = [N, N, N, N, N, Y, N], "observed in all six: set +U; x=ö; echo ${#x} $-; LC_ALL=C.UTF-8; echo ${#x} $-";
+    /// The locale where no variable names one that there is any more.
+    unnamed_locale: UnnamedLocale = [UnnamedLocale::Plain, UnnamedLocale::Plain, UnnamedLocale::Plain, UnnamedLocale::ByName, UnnamedLocale::Plain, UnnamedLocale::First, UnnamedLocale::Latest], "observed in all six: x=ö; LANG=; echo ${#x}; unset LANG; echo ${#x}";
     /// `$-` tells with a `c` that the shell was given its text with `-c`.
     text_letter: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: sh -c 'echo $-'";
     /// Words that look like assignments are such wherever they stand in a simple command under `set -k`.
@@ -234,6 +236,10 @@ macro_rules! carrying_rows {
     exit_in_actions: ActionStatus = [ActionStatus::Before, ActionStatus::BeforeAtEnd, ActionStatus::Before, ActionStatus::Before, ActionStatus::Latest, ActionStatus::Before, ActionStatus::Latest], "observed in all six: (trap '(exit 5); exit' EXIT; exit 3); echo $?";
     /// What `return` without an operand ends with in an action.
     return_in_actions: ActionStatus = [ActionStatus::Before, ActionStatus::Before, ActionStatus::BeforeOutsideFunctions, ActionStatus::BeforeOutsideFunctions, ActionStatus::Latest, ActionStatus::Before, ActionStatus::BeforeOutsideFunctions], "observed in all six: trap '(exit 5); return' USR1; f() { (exit 7); kill -USR1 $$; }; f; echo $?";
+    /// Conditions in whose actions `return` takes the status of the latest command all the same.
+    return_takes_latest: &'static [&'static str] = [&[], &["DEBUG"], &[], &[], &[], &[], &["ERR"]], "observed in bash, mksh and zsh: trap '(exit 5); return' ERR; f() { (exit 7); }; f; echo $?; the same with DEBUG";
+    /// An action that `return` has left is not carried out again.
+    left_actions_stay: bool = [N, N, N, N, Y, Y, N], "observed in all six: trap 'echo e; return' ERR; f() { false; }; f; f";
     /// `${ ...;}` has variables of its own as a function does.
     command_braces_have_variables: bool = [N, N, N, N, N, Y, N], "observed in ksh93 and mksh: e=1; x=${ typeset e=2; }; echo $e";
     /// What an assignment to an element before a command does.
@@ -346,8 +352,9 @@ macro_rules! carrying_rows {
     string_mistakes_end_command: bool = [N, N, N, N, Y, Y, N], "observed in all six: read x <<<${q?}; echo after";
     /// The redirections of a program are expanded in a process of its own.
     programs_expand_redirections: bool = [N, Y, N, N, Y, N, Y], "observed in all six: /bin/true >$((1/0)); echo after";
-    /// Tildes behind the equals sign and the colons of what `alias` is given are expanded.
-    alias_values_have_tildes: bool = [N, N, N, N, N, N, Y], "observed in all six: alias v=a:~; alias v";
+    /// Tildes behind `=` and colons in the words of `alias`, and of a declaration utility behind `builtin`, are
+    /// expanded.
+    builtin_values_have_tildes: bool = [N, N, N, N, N, N, Y], "observed in all six: alias v=a:~; alias v; in bash, mksh and zsh: builtin export y=~";
     /// `set -f` keeps braces from being expanded too.
     no_glob_keeps_braces: bool = [N, N, N, N, N, Y, N], "observed in all six: set -f; echo {a,b}";
     /// The functions in which a mistake ends only the function.

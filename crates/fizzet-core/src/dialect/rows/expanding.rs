@@ -379,6 +379,8 @@ macro_rules! expanding_rows {
     sliced_unset: SlicedUnset = [SlicedUnset::Nothing, SlicedUnset::Nothing, SlicedUnset::Nothing, SlicedUnset::Nothing, SlicedUnset::Parameters, SlicedUnset::All, SlicedUnset::Nothing], "observed in all six: set -u; echo ${1:0} ${a:1} ${a/x/y}";
     /// `${#a[5]}` is 0 under `set -u` where other elements are set.
     missing_element_has_length: bool = [N, Y, N, N, Y, N, N], "observed in all six: set -u; a=(1); echo ${#a[5]}";
+    /// An index of one value in an expression takes characters of it.
+    arithmetic_indexes_take_characters: bool = [N, N, N, N, N, N, Y], "observed in zsh: y=123; echo $((y[2])) $((y[2,3])) $((y[-1]))";
     /// A variable that is not set ends the shell under `set -u` in `((`, `let` and `[[` too.
     unset_goes_through: bool = [N, Y, N, N, N, N, N], "observed in all six: set -u; ((q)); let q; [[ q -eq 0 ]]; echo after";
     /// In an assignment most lists are joined with IFS although `$@` itself is not.

@@ -119,6 +119,8 @@ macro_rules! reading_rows {
     empty_function_bodies: &'static [&'static str] = [&[], &[], &[], &[], &["&", "|"], &["&", "|", ";"], &[]], "observed in all six: f() ; echo a; f() && echo a";
     /// Where a semicolon may stand with no command before it.
     lone_semicolons: LoneSemicolons = [LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::One, LoneSemicolons::None, LoneSemicolons::Newlines], "observed in all six: if; then; fi; true && ; echo a; { ; echo a; }; echo a; ; echo b";
+    /// `&&` and `||` may be the last in a list.
+    connectors_may_end: bool = [N, N, N, N, N, N, Y], "observed in all six: { echo a && }; x=$(echo a ||)";
     /// The parameters are variables too: `2=x`, `argv=(a b)`, `for 1 in a b`.
     parameters_are_variables: bool = [N, N, N, N, N, N, Y], "observed in all six: 2=x; argv[3]=y; echo $argv";
     /// A quote in the pattern of `\"${x#p}\"` or `${x/p/r}` quotes only if its partner stands before the
@@ -126,6 +128,8 @@ macro_rules! reading_rows {
     pattern_quotes_need_pairs: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo \"${x%'}b'}\" ${x//'/'/-}";
     /// What of an expression has been evaluated when something in it is found to be wrong.
     arithmetic_while_reading: WhileReading = [WhileReading::Nothing, WhileReading::Ahead, WhileReading::Nothing, WhileReading::Operators, WhileReading::Nothing, WhileReading::Ahead, WhileReading::Operators], "observed in all six: let 'x = 3, y = )'; echo $x";
+    /// `++` and `--` change a variable in parentheses too.
+    parentheses_step: bool = [N, N, N, N, N, N, Y], "observed in zsh: x=1; echo $(((x)++)) $((++(x))) $x";
     /// A sign that is no operator of arithmetic is refused as soon as it is read.
     arithmetic_refuses_signs: bool = [N, Y, N, N, N, N, N], "observed in bash and mksh: let 'x=3 {'; echo $x; let x=3.; echo $x";
     /// A number with a base beyond the largest is a decimal one.
@@ -187,7 +191,7 @@ macro_rules! reading_rows {
     /// Arithmetic has `++` and `--`.
     arithmetic_steps: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: i=1; echo $((i++))";
     /// Words that begin no command, besides those that go on or end a compound one.
-    never_commands: &'static [&'static str] = [&["in"], &["in", "]]"], &["in"], &["in"], &["in"], &["in"], &[]], "observed in all six: in; ]]; in() { :; }";
+    never_commands: &'static [&'static str] = [&["in"], &["in", "]]"], &["in"], &["in"], &["in"], &["in"], &["end"]], "observed in all six: in; ]]; in() { :; }; end";
     /// Reserved words that count behind assignments and redirections, where none may stand.
     reserved_behind_assignments: &'static [&'static str] = [&[], &[], &[], &[], &[], &[], MISPLACED_ZSH], "observed in all six: x=1 then; >f then; x=1 !";
     /// What may stand behind redirections that begin a command.

@@ -11,6 +11,8 @@ macro_rules! utilities_rows {
     field_paddings: (Padding, Padding, Padding) = [(Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Filled, Padding::LeftDigits), (Padding::RightWhole, Padding::Zeros, Padding::Left)], "observed in ksh93, mksh and zsh: typeset -R5 d='ab  '; typeset -Z5 z=-4; typeset -LZ5 l=0042";
     /// `typeset -ul` keeps small letters; elsewhere the two take each other away.
     both_cases_are_lower: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: typeset -ul b=aB; echo $b";
+    /// A command of the name `..` is found in the folders of PATH, and cannot be executed.
+    folders_are_found: bool = [N, N, N, N, Y, Y, Y], "observed in all six: ..; echo $?; command ..; echo $?";
     /// `declare`, `export` and `readonly` mark functions.
     functions_have_marks: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: f() { :; }; readonly -f f; f() { echo b; }; f";
     /// The option letters of `export`, `typeset` and their kin; a colon where one takes a value, a dot where it takes an attached number.
@@ -495,7 +497,9 @@ macro_rules! utilities_rows {
     /// Declaration utilities take `name+=value`.
     declarations_append: bool = [N, Y, N, N, N, Y, N], "observed in all six: a=1; export a+=4";
     /// The option letters of `export` and `readonly`.
-    export_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "aAfE.F.gHhi.klL.mpR.tTUuZ."], "observed in all six: export -n x=1";
+    export_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "aAfE.F.gHhi.klL.mprR.tTUuZ."], "observed in all six: export -n x=1";
+    /// The options of `readonly`; a dot says that a number may follow.
+    readonly_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "aAfE.F.gHhi.klL.mpR.tTUuxZ."], "observed in all six: readonly -x; readonly -n x=1; readonly -U x=1";
     /// What `unset` without a name does.
     unset_nothing: Outside = [Outside::Allowed, Outside::Allowed, Outside::Allowed, Outside::Allowed, Outside::Fatal, Outside::Allowed, Outside::Fails], "observed in all six: unset; echo $?";
     /// Which mistakes in the text of `eval` end only that.

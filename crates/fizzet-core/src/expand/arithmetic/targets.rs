@@ -1,15 +1,16 @@
 //! The variables and elements that an expression reads and assigns.
 
 use crate::dialect::{LargeConstant, TakesBase};
-use crate::expand::arithmetic::{Evaluation, MAX_DEPTH, parse, refuse};
+use crate::expand::arithmetic::{Evaluation, MAX_DEPTH, parse, refuse, text_value};
 use crate::expand::number::Number;
+use crate::expand::subscripts::range_of;
 use crate::lineage::{Hop, Origin, Rule};
 use crate::real::Real;
 use crate::source::Span;
 use crate::state::{Digits, Keeps, Key, State, Value, Variable, element_name};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::{self, Target, written_base};
-use crate::text::{Standing, Text};
+use crate::text::{Standing, Text, character_ends};
 use bstr::ByteSlice;
 use std::borrow::Cow;
 use std::rc::Rc;
@@ -37,6 +38,32 @@ impl Evaluation<'_> {
             self.carried = (digits.base != 0).then_some(digits.base);
         }
         Ok(self.fit(value))
+    }
+
+    /// Whether an index takes characters of the value.
+    fn has_characters(&self, name: &[u8]) -> bool {
+        self.state.dialect.arithmetic_indexes_take_characters
+            && self.state.variables.scalar(name).is_some()
+            && !self.state.variables.is_array(name)
+    }
+
+    /// The characters of a value that `[3]` or `[2,3]` takes.
+    fn characters_of(&mut self, name: &[u8], index: &[u8]) -> Result<Text, Stop> {
+        let (first, last) = match index.split_once_str(",") {
+            Some((first, last)) => (first, last),
+            None => (index, index),
+        };
+        let mut place = |written: &[u8]| {
+            let number = text_value(self.state, written, self.span)?;
+            Ok::<i64, Stop>(self.state.index(number))
+        };
+        let (first, last) = (place(first)?, place(last)?);
+        let Some(value) = self.state.variables.scalar(name) else { return Ok(Text::new()) };
+        let ends = character_ends(value.bytes(), self.state.utf8());
+        Ok(match range_of(first, last, ends.len() - 1) {
+            Some((low, high)) => value.slice(ends[low], ends[high]),
+            None => Text::new(),
+        })
     }
 
     fn looked_up(&mut self, target: &Target) -> Result<Number, Stop> {
@@ -91,6 +118,9 @@ impl Evaluation<'_> {
                 return Ok(Number::Whole(0));
             }
             Some(_) if self.state.is_idle_index(&target.name) => None,
+            Some(index) if self.has_characters(&target.name) => {
+                Some(self.characters_of(&target.name, index)?)
+            }
             Some(index) => {
                 let key = self.key(&target.name, index)?;
                 self.state.variables.element(&target.name, &key).cloned()

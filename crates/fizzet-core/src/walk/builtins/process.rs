@@ -67,7 +67,11 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         }
     }
     walker.seek_from_root(&argv);
-    let status = walker.external(argv, call.span)?;
+    let is_folder = walker.sought(&argv).is_some_and(|name| name.bytes() == b"..");
+    let status = match walker.external(argv, call.span)? {
+        127 if is_folder => 126,
+        status => status,
+    };
     walker.sought = None;
     let fails = matches!(status, 126 | 127) && !walker.guessed;
     if fails && walker.state.options.survives_exec {

@@ -332,7 +332,7 @@ impl Walker {
             (rule, _) => rule,
         };
         self.state.number_lines(source, rule);
-        self.actions.push(self.entered_action(true));
+        self.actions.push(self.entered_action("EXIT"));
         let acted = self.source(source);
         self.actions.pop();
         match acted {

@@ -53,7 +53,8 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     }
     let dialect = &walker.state.dialect;
     let letters = match utility {
-        b"export" | b"readonly" => dialect.export_letters,
+        b"export" => dialect.export_letters,
+        b"readonly" => dialect.readonly_letters,
         b"local" if !dialect.local_options_letters => "",
         _ => dialect.declaration_letters,
     };

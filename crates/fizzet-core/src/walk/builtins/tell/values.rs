@@ -79,7 +79,9 @@ impl Walker {
             }
             Value::Associative(elements) if elements.pairs().is_empty() => b"( )".to_vec(),
             Value::Associative(elements) => {
-                let items = elements.pairs().into_iter().map(|(key, text)| {
+                let mut pairs = elements.pairs();
+                pairs.sort_by_key(|(key, _)| key.bytes());
+                let items = pairs.into_iter().map(|(key, text)| {
                     [b"[", &self.quoted(key)[..], b"]=", &self.quoted(text)].concat()
                 });
                 [&b"( "[..], &items.collect::<Vec<_>>().join(&b' '), b" )"].concat()
