@@ -12,6 +12,8 @@ use crate::text::{Run, Standing, Text};
 pub(super) struct Braces<'d> {
     /// The rules of the shell.
     pub(super) dialect: &'d Dialect,
+    /// Whether braces count that come from values.
+    pub(super) in_values: bool,
     /// Whether `{abc}` makes a field of each letter.
     pub(super) letters: bool,
     /// The most fields.
@@ -90,8 +92,7 @@ impl Braces<'_> {
     fn quoting(self, field: &Text) -> Vec<bool> {
         let mut marks = Vec::with_capacity(field.len());
         for (run, bytes) in field.runs() {
-            let counts = run.standing == Standing::Plain
-                || (self.dialect.braces_in_values && !run.is_quoted());
+            let counts = run.standing == Standing::Plain || (self.in_values && !run.is_quoted());
             marks.resize(marks.len() + bytes.len(), !counts);
         }
         if self.dialect.escaped_opener_counts {

@@ -205,7 +205,8 @@ impl Substitution<'_> {
     fn assign(&mut self, parameter: &Parameter, word: &Word, place: Place) -> Result<Held, Stop> {
         let state = self.cx.state();
         let name = match &parameter.name {
-            ParameterName::Variable(name) => name,
+            // A member of a variable is assigned with it only.
+            ParameterName::Variable(name) if !name.contains(&b'.') => name,
             ParameterName::Positional(1..) if state.dialect.parameters_are_variables => {
                 &Rc::from(&*parameter.name.to_bytes())
             }

@@ -230,6 +230,7 @@ fn field_braces(state: &mut State, texts: Vec<Text>, word: &Word) -> Result<Vec<
     let dialect = state.dialect.clone();
     let braces = brace_fields::Braces {
         dialect: &dialect,
+        in_values: dialect.braces_in_values && !state.options.no_glob,
         letters: state.options.brace_letters,
         limit: state.limits.braces,
         span: word.span,

@@ -8,7 +8,7 @@ use crate::syntax::ast::{
     CaseChange, CommandSubstitution, Instead, Operation, Parameter, ParameterName, Part, Replace,
     Subscript, SubstitutionPlace, Word,
 };
-use crate::syntax::cursor::{Parsed, Parser, is_meta};
+use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_byte};
 use crate::syntax::words::Within;
 
 impl<'a> Parser<'a> {
@@ -232,7 +232,17 @@ impl<'a> Parser<'a> {
                 self.pos += 1;
                 Some(ParameterName::Special(byte))
             }
-            byte if self.begins_name(byte) => Some(self.named()),
+            byte if self.begins_name(byte) || (byte == b'.' && self.dialect.dotted_names) => {
+                let start = self.pos;
+                let name = self.named();
+                if !self.dialect.dotted_names || self.peek() != Some(b'.') {
+                    return Some(name);
+                }
+                while self.peek().is_some_and(|byte| byte == b'.' || is_name_byte(byte)) {
+                    self.pos += 1;
+                }
+                Some(ParameterName::Variable(self.text[start..self.pos].into()))
+            }
             _ => None,
         }
     }

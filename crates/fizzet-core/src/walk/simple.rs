@@ -59,6 +59,16 @@ impl Walker {
         let assigns_first = self.state.dialect.assigns_before_redirecting
             && command.words.is_empty()
             && !redirects.is_empty();
+        let special_first = kind == CommandKind::Special
+            && self.state.dialect.special_assigns_before_redirecting
+            && !redirects.is_empty();
+        let early = match early {
+            None if special_first => {
+                let keeps = self.state.dialect.special_keeps_assignments;
+                Some(self.assignments(&command.assignments, !keeps)?)
+            }
+            early => early,
+        };
         let redirected = self.redirections(redirects, piped);
         if assigns_first && redirected.is_err() {
             self.assignments(&command.assignments, false)?;

@@ -119,6 +119,8 @@ macro_rules! reading_rows {
     empty_function_bodies: &'static [&'static str] = [&[], &[], &[], &[], &["&", "|"], &["&", "|", ";"], &[]], "observed in all six: f() ; echo a; f() && echo a";
     /// Where a semicolon may stand with no command before it.
     lone_semicolons: LoneSemicolons = [LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::One, LoneSemicolons::None, LoneSemicolons::Newlines], "observed in all six: if; then; fi; true && ; echo a; { ; echo a; }; echo a; ; echo b";
+    /// `${a.b}` names a member of a variable.
+    dotted_names: bool = [N, N, N, N, Y, N, N], "observed in all six: echo ${x.y-none} ${.sh.version}";
     /// `&&` and `||` may be the last in a list.
     connectors_may_end: bool = [N, N, N, N, N, N, Y], "observed in all six: { echo a && }; x=$(echo a ||)";
     /// The parameters are variables too: `2=x`, `argv=(a b)`, `for 1 in a b`.

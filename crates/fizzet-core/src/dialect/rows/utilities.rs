@@ -13,6 +13,10 @@ macro_rules! utilities_rows {
     both_cases_are_lower: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: typeset -ul b=aB; echo $b";
     /// A command of the name `..` is found in the folders of PATH, and cannot be executed.
     folders_are_found: bool = [N, N, N, N, Y, Y, Y], "observed in all six: ..; echo $?; command ..; echo $?";
+    /// `eval` does nothing when its first word is empty.
+    eval_ends_at_empty_word: bool = [N, N, N, N, Y, N, N], "observed in all six: eval '' 'echo a'";
+    /// The assignments before a special built-in utility are carried out before its redirections.
+    special_assigns_before_redirecting: bool = [N, N, N, N, Y, N, N], "observed in all six: x=1; x=2 : >f$x; echo f*";
     /// `declare`, `export` and `readonly` mark functions.
     functions_have_marks: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: f() { :; }; readonly -f f; f() { echo b; }; f";
     /// The option letters of `export`, `typeset` and their kin; a colon where one takes a value, a dot where it takes an attached number.

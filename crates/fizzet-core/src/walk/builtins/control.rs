@@ -117,6 +117,11 @@ pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         }
         words => words,
     };
+    if walker.state.dialect.eval_ends_at_empty_word
+        && words.first().is_some_and(|first| first.is_empty() && !first.has_hole())
+    {
+        return Ok(0);
+    }
     for (at, argument) in words.iter().enumerate() {
         if at > 0 {
             text.push(b' ');
