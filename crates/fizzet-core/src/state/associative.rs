@@ -11,6 +11,8 @@ pub struct Associative {
     elements: FxHashMap<Vec<u8>, Element>,
     order: KeyOrder,
     made: u64,
+    /// How many buckets it has at first, where there are buckets.
+    buckets: u64,
 }
 
 #[derive(Clone, Debug)]
@@ -29,12 +31,19 @@ impl Associative {
 
     /// One without elements.
     pub fn new(order: KeyOrder) -> Associative {
-        Associative { elements: FxHashMap::default(), order, made: 0 }
+        Associative { elements: FxHashMap::default(), order, made: 0, buckets: 1024 }
     }
 
     /// The value of a key.
     pub fn get(&self, key: &[u8]) -> Option<&Text> {
         self.elements.get(key).map(|element| &element.value)
+    }
+
+    /// Takes the text that the variable was before it became an array. In bash such an array has fewer
+    /// buckets.
+    pub(crate) fn take_text(&mut self, text: Text) {
+        self.buckets = 128;
+        self.set_first(text);
     }
 
     /// Sets the element that the variable is without an index: that with the key `0`.
@@ -74,7 +83,7 @@ impl Associative {
             let latest_first = u64::MAX - element.made;
             match self.order {
                 KeyOrder::Sorted => (0, key.to_vec(), element.made),
-                KeyOrder::Buckets => (multiplied(key) % 1024, Vec::new(), latest_first),
+                KeyOrder::Buckets => (multiplied(key) % self.buckets, Vec::new(), latest_first),
                 KeyOrder::GrowingBuckets => (added(key) % size(count), Vec::new(), latest_first),
             }
         });

@@ -8,6 +8,7 @@ mod options;
 mod own;
 mod parameters;
 mod set;
+mod snapshot;
 mod store;
 mod stretch;
 mod tables;

@@ -233,7 +233,7 @@ impl State {
         matches!(self.sources.get(SourceId::MAIN).kind, SourceKind::File(_))
     }
 
-    fn call_names(&self) -> Vec<Vec<u8>> {
+    pub(crate) fn call_names(&self) -> Vec<Vec<u8>> {
         if self.doing.calls.iter().all(|call| call.is_file) {
             return Vec::new();
         }
@@ -245,7 +245,7 @@ impl State {
         names
     }
 
-    fn call_places(&self) -> Vec<Vec<u8>> {
+    pub(crate) fn call_places(&self) -> Vec<Vec<u8>> {
         let place = |id: SourceId| match self.sources.path(id) {
             Some(path) => path.to_vec(),
             None => b"environment".to_vec(),
@@ -258,7 +258,7 @@ impl State {
         places
     }
 
-    fn call_lines(&self) -> Vec<i64> {
+    pub(crate) fn call_lines(&self) -> Vec<i64> {
         let calls = self.doing.calls.iter().rev();
         let mut lines: Vec<i64> = calls.map(|call| self.line_number(call.from)).collect();
         if self.is_script() {

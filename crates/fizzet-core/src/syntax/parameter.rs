@@ -412,7 +412,9 @@ impl<'a> Parser<'a> {
             }
             Some(b':') => {
                 self.pos += 1;
-                Some(self.arithmetic(Within::Offset)?)
+                let to_end = self.dialect.length_takes_colons;
+                let within = if to_end { Within::Length } else { Within::Offset };
+                Some(self.arithmetic(within)?)
             }
             _ if offset.word.parts.is_empty() && self.dialect.empty_offset_is_bad => {
                 return Ok(Operation::Bad);

@@ -25,6 +25,8 @@ pub(super) enum Within {
     QuotedReplaced,
     /// The offset of `${x:offset:length}`: ends at `:` or `}` outside parentheses.
     Offset,
+    /// The length behind the second colon of `${x:offset:length}`.
+    Length,
     /// Between double quotes.
     Double,
     /// The body of a here-document: ends with the text.
@@ -48,7 +50,7 @@ impl Within {
             Arithmetic, ArithmeticClause, Brackets, Document, Double, Offset, RangeStart,
         };
         matches!(self, Double | Document | Arithmetic | ArithmeticClause | Brackets | Offset)
-            || matches!(self, Within::BraceQuoted | RangeStart)
+            || matches!(self, Within::BraceQuoted | RangeStart | Within::Length)
     }
 
     /// Whether the text is an arithmetic expression.
@@ -259,6 +261,7 @@ impl<'a> Parser<'a> {
             Within::Offset if self.dialect.offset_takes_condition => {
                 closes(b'(', b')') || closes(b'?', b':') || (*open == 0 && byte == b'}')
             }
+            Within::Length => closes(b'(', b')') || (*open == 0 && byte == b'}'),
             Within::Offset => closes(b'(', b')') || (*open == 0 && matches!(byte, b'}' | b':')),
             Within::Double => byte == b'"',
             Within::Document => false,

@@ -132,15 +132,8 @@ impl Walker {
         &mut self,
         run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
     ) -> Result<(), Stop> {
-        let variables = self.state.variables.clone();
-        let positional = self.state.positional.share();
-        let functions = self.state.functions.clone();
-        let options = self.state.options.clone();
-        let utf8 = self.state.utf8;
-        let dialect = self.state.dialect.clone();
-        let (aliases, folder) = (self.state.aliases.clone(), self.state.folder.clone());
+        let snapshot = self.state.snapshot();
         let (mask, loops) = (self.state.mask, self.loops);
-        let resources = self.state.resources.clone();
         let options_at = self.options_at;
         let descriptors = self.descriptors.clone();
         let depth = self.state.doing.depth;
@@ -180,10 +173,8 @@ impl Walker {
         self.descriptors = descriptors;
         self.loops = loops;
         self.set_mask(mask);
-        self.state.resources = resources;
         (self.options_at, self.state.assigned_option_index) = (options_at, None);
-        (self.state.aliases, self.state.folder) = (aliases, folder);
-        let inner = std::mem::replace(&mut self.state.variables, variables);
+        let inner = self.state.come_back(snapshot);
         if inner.newline_separates()
             && kind != SubshellIs::Pipeline
             && inner.scalar(b"IFS").map(Text::bytes)
@@ -192,11 +183,6 @@ impl Walker {
             // The shell keeps that outside of its variables.
             self.state.variables.let_newline_separate();
         }
-        self.state.positional = positional;
-        self.state.functions = functions;
-        self.state.options = options;
-        self.state.utf8 = utf8;
-        self.state.dialect = dialect;
         self.state.status = as_process(self.state.status);
         match outcome {
             Err(Stop::Exit(status) | Stop::Return(status)) => {

@@ -120,6 +120,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         word: None,
         depth: 0,
         testing: 0,
+        in_words: false,
         sourced: 0,
         pending: Vec::new(),
         acting: Vec::new(),
@@ -177,6 +178,8 @@ pub(crate) struct Walker {
     depth: u32,
     /// How many conditions are being evaluated: `set -e` does not look at them.
     testing: u32,
+    /// Whether the words or the assignments of a simple command are being expanded.
+    in_words: bool,
     /// Files that `.` is carrying out.
     sourced: usize,
     /// Signals that have come and have not been looked at.

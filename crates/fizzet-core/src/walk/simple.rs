@@ -51,7 +51,7 @@ impl Walker {
         let outside = !piped.is_empty() && self.state.dialect.piped_words_are_outside;
         self.state.doing.depth = depth.saturating_sub(u32::from(outside));
         let early = self.assigned_before_words(command)?;
-        let arguments = self.arguments(&command.words);
+        let arguments = self.in_words(|walker| walker.arguments(&command.words));
         self.state.doing.depth = depth;
         let (mut argv, mut words) = arguments?;
         let dash = self.take_dash(&mut argv, &mut words);
@@ -70,6 +70,9 @@ impl Walker {
             early => early,
         };
         let redirected = self.redirections(redirects, piped);
+        if redirected.is_err() && self.state.dialect.last_argument == LastArgument::Behind {
+            self.leave_argument(&Rc::new(argv.clone()));
+        }
         if assigns_first && redirected.is_err() {
             self.assignments(&command.assignments, false)?;
         }
@@ -102,7 +105,7 @@ impl Walker {
             || (kind == CommandKind::Function && self.shares_variables(&argv));
         let made = match early {
             Some(made) => Ok(made),
-            None => self.assignments(&command.assignments, !keeps),
+            None => self.in_words(|walker| walker.assignments(&command.assignments, !keeps)),
         };
         let (assignments, saved) = match made {
             Err(Stop::Shell(error)) if command.words.is_empty() => {
@@ -314,6 +317,14 @@ impl Walker {
             }
         };
         Ok(())
+    }
+
+    /// Expands what a simple command holds besides redirections.
+    fn in_words<T>(&mut self, run: impl FnOnce(&mut Walker) -> T) -> T {
+        let outer = std::mem::replace(&mut self.in_words, true);
+        let made = run(self);
+        self.in_words = outer;
+        made
     }
 
     fn arguments(&mut self, words: &[Argument]) -> Result<(Vec<Text>, Vec<WordTrace>), Stop> {

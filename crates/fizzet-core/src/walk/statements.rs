@@ -50,7 +50,9 @@ impl Walker {
 
     /// A pipeline of an and-or list; of all but the last the status is only asked for.
     fn pipeline_of(&mut self, pipeline: &Pipeline, asked: bool) -> Result<(), Stop> {
-        match asked || pipeline.negated {
+        let turns = pipeline.negated
+            && (self.state.options.exit_on_error || !self.state.dialect.negation_asks_under_option);
+        match asked || turns {
             true => self.tested(|walker| walker.pipeline(pipeline)),
             false => self.pipeline(pipeline),
         }

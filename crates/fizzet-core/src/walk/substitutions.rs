@@ -4,7 +4,7 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
-use crate::dialect::{FileSubstitution, Nul, ReadLate};
+use crate::dialect::{AskedSubstitutions, FileSubstitution, Nul, ReadLate};
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Reach, ShellError, Stop, as_process};
 use crate::syntax::Parser;
@@ -44,7 +44,7 @@ impl Walker {
                     true => SubshellIs::LoneTrap,
                     false => SubshellIs::Substitution,
                 };
-                walker.subshell(|walker| {
+                walker.asked_inside(|walker| {
                     walker.state.options.exit_on_error &=
                         walker.state.dialect.substitution_keeps_exit_on_error
                             || walker.state.options.inherits_exit_on_error;
@@ -79,6 +79,26 @@ impl Walker {
             SubstitutionPlace::Reply => Ok(output),
             _ => Ok(trimmed(&output, self.state.dialect.substitution_nul)),
         }
+    }
+
+    /// Runs the commands of a substitution; whether the status of what holds it is only asked for may count
+    /// for them too.
+    fn asked_inside(
+        &mut self,
+        run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
+    ) -> Result<(), Stop> {
+        let counts = match self.state.dialect.asked_substitutions {
+            AskedSubstitutions::Never => false,
+            AskedSubstitutions::InWords => self.in_words,
+            AskedSubstitutions::Always => true,
+        };
+        let outer = (self.testing, std::mem::take(&mut self.in_words));
+        if !counts {
+            self.testing = 0;
+        }
+        let outcome = self.subshell(run);
+        (self.testing, self.in_words) = outer;
+        outcome
     }
 
     /// Carries the commands of `${ list; }` or `${|list;}` out, which have variables of their own as a

@@ -278,6 +278,17 @@ pub enum BehindChoice {
     Taken,
 }
 
+/// Where the commands of a substitution are spared by `set -e` as the command is that holds it.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum AskedSubstitutions {
+    /// Nowhere.
+    Never,
+    /// In the words and assignments of a simple command.
+    InWords,
+    /// Everywhere.
+    Always,
+}
+
 /// The locale where no variable names one that there is any more.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum UnnamedLocale {

@@ -214,6 +214,10 @@ macro_rules! carrying_rows {
     /// Whether characters have several bytes is an option, `set -U`, that follows the locale when a variable of
     /// the locale changes.
     utf8_option: bool = [N, N, N, N, N, Y, N], "observed in all six: set +U; x=ö; echo ${#x} $-; LC_ALL=C.UTF-8; echo ${#x} $-";
+    /// Where the commands of a substitution are spared by `set -e` as the command is that holds it.
+    asked_substitutions: AskedSubstitutions = [AskedSubstitutions::Never, AskedSubstitutions::InWords, AskedSubstitutions::Never, AskedSubstitutions::Never, AskedSubstitutions::Always, AskedSubstitutions::Never, AskedSubstitutions::Always], "observed in all six: if x=$(set -e; false; echo in >&2); then :; fi; case $(set -e; false; echo in >&2) in *) ;; esac || :";
+    /// `!` spares what is inside a command only where `set -e` holds by then.
+    negation_asks_under_option: bool = [N, Y, N, N, N, N, N], "observed in all six: ! { set -e; false; echo in; }; ! (set -e; false; echo in)";
     /// The locale where no variable names one that there is any more.
     unnamed_locale: UnnamedLocale = [UnnamedLocale::Plain, UnnamedLocale::Plain, UnnamedLocale::Plain, UnnamedLocale::ByName, UnnamedLocale::Plain, UnnamedLocale::First, UnnamedLocale::Latest], "observed in all six: x=ö; LANG=; echo ${#x}; unset LANG; echo ${#x}";
     /// `$-` tells with a `c` that the shell was given its text with `-c`.
@@ -361,6 +365,8 @@ macro_rules! carrying_rows {
     functions_hold_mistakes: WhichFunctions = [WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Keyword, WhichFunctions::Always, WhichFunctions::Never], "observed in all six: f() { shift 9; echo b; }; f; echo after $?; and with function f { ... }";
     /// The status of a command whose name is empty.
     empty_name_status: Status = [127, 127, 127, 127, 126, 126, 126], "observed in all six: ''; echo $?";
+    /// `exec` finds the empty name in the folders of PATH, and cannot execute it.
+    exec_finds_empty_name: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: (exec ''); echo $?";
     /// Letters behind a backslash in the value that is a pattern of `case` or `${x#p}` are classes, places and
     /// control characters.
     pattern_letters: bool = [N, N, N, N, Y, N, N], "observed in all six: p='\\d'; case 5 in $p) echo yes; esac, for every letter";

@@ -121,6 +121,8 @@ macro_rules! reading_rows {
     lone_semicolons: LoneSemicolons = [LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::One, LoneSemicolons::None, LoneSemicolons::Newlines], "observed in all six: if; then; fi; true && ; echo a; { ; echo a; }; echo a; ; echo b";
     /// `${a.b}` names a member of a variable.
     dotted_names: bool = [N, N, N, N, Y, N, N], "observed in all six: echo ${x.y-none} ${.sh.version}";
+    /// A colon in the length of `${x:1:2}` belongs to the number.
+    length_takes_colons: bool = [N, Y, N, Y, N, N, N], "observed in bash, busybox sh, ksh93 and mksh: echo ${x:1:2:3}; echo after";
     /// `&&` and `||` may be the last in a list.
     connectors_may_end: bool = [N, N, N, N, N, N, Y], "observed in all six: { echo a && }; x=$(echo a ||)";
     /// The parameters are variables too: `2=x`, `argv=(a b)`, `for 1 in a b`.

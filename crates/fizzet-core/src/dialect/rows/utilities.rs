@@ -17,6 +17,8 @@ macro_rules! utilities_rows {
     eval_ends_at_empty_word: bool = [N, N, N, N, Y, N, N], "observed in all six: eval '' 'echo a'";
     /// The assignments before a special built-in utility are carried out before its redirections.
     special_assigns_before_redirecting: bool = [N, N, N, N, Y, N, N], "observed in all six: x=1; x=2 : >f$x; echo f*";
+    /// `command` forgives `break` and `continue` a word that is no number.
+    command_forgives_loop_numbers: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: for i in a b; do command break x; echo $?; done; echo after";
     /// `declare`, `export` and `readonly` mark functions.
     functions_have_marks: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: f() { :; }; readonly -f f; f() { echo b; }; f";
     /// The option letters of `export`, `typeset` and their kin; a colon where one takes a value, a dot where it takes an attached number.
@@ -399,7 +401,7 @@ macro_rules! utilities_rows {
     /// whether there is such an option.
     option_tests_take_signs: bool = [N, N, N, N, N, Y, N], "observed in mksh: [ -o -f ]; echo $?; [ -o !vi ]; echo $?; [ -o ?vi ]; echo $?";
     /// What `typeset` behind `command` declares is gone when that ends.
-    command_hides_declarations: bool = [N, N, N, N, N, Y, N], "observed in ksh93, mksh and zsh: x=1; command typeset x=2; echo $x";
+    command_hides_declarations: bool = [N, N, Y, Y, N, Y, N], "observed in all six: f() { command local y=2; echo $y; }; f; x=1; command typeset x=2; echo $x";
     /// `[[ -o name ]]` has this status where there is no such option, with `!` before it too.
     unknown_option_test: Option<Status> = [None, None, None, None, None, None, Some(3)], "observed in bash, ksh93, mksh and zsh: [[ -o nosuch ]]; echo $?; [[ ! -o nosuch ]]; echo $?";
     /// What base an integer variable has that was declared without one.

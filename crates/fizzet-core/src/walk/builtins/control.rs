@@ -27,7 +27,15 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
                 walker.state.status = 1;
                 return Err(Stop::Break(walker.loops.max(1)));
             }
-            _ => return Err(walker.fatal(call, "a number of loops was expected")),
+            _ => {
+                let mistake = walker.fatal(call, "a number of loops was expected");
+                return Err(match mistake {
+                    Stop::Shell(error) if !dialect.command_forgives_loop_numbers => {
+                        Stop::Shell(ShellError { is_usage: false, ..error })
+                    }
+                    mistake => mistake,
+                });
+            }
         },
     };
     if walker.loops == 0 {

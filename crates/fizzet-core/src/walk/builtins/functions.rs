@@ -1,5 +1,7 @@
 //! `typeset -f`, `functions`, and what `type` says behind the name of a function.
 
+use bstr::ByteSlice;
+
 use crate::definition::definition;
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::{SourceId, SourceKind};
@@ -31,6 +33,40 @@ pub(super) fn functions(walker: &mut Walker, call: &Call<'_>) -> Result<Status, 
             Ok(0)
         }
     }
+}
+
+/// `caller [number]`: the line and the text that a function was called from; with a number, that of so many
+/// calls further out, and its function.
+pub(super) fn caller(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let given = call.given("", false);
+    if given.unknown.is_some() {
+        return Ok(walker.state.dialect.option_usage_status);
+    }
+    let (lines, names) = (walker.state.call_lines(), walker.state.call_names());
+    let places = walker.state.call_places();
+    let text = match given.operands.first() {
+        None => lines.first().map(|line| {
+            let place = places.get(1).map_or(&b"NULL"[..], |place| place);
+            [line.to_string().as_bytes(), b" ", place].concat()
+        }),
+        Some(operand) => {
+            let Some(level) = operand.bytes().to_str().ok().and_then(|text| text.parse().ok())
+            else {
+                return Ok(walker.state.dialect.option_usage_status);
+            };
+            let outer = usize::checked_add(level, 1).unwrap_or(level);
+            lines.get(level).zip(names.get(outer)).zip(places.get(outer)).map(
+                |((line, name), place)| {
+                    [line.to_string().as_bytes(), b" ", name, b" ", place].concat()
+                },
+            )
+        }
+    };
+    let Some(mut text) = text else { return Ok(1) };
+    text.push(b'\n');
+    let origin = Origin::new(Rule::Output, call.span);
+    walker.write(Text::from_bytes(text, Standing::Quoted, origin));
+    Ok(0)
 }
 
 /// The marks that the options ask for, and the utility itself.

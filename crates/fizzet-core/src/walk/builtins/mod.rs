@@ -79,6 +79,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("break", control::leave_loop),
     ("builtin", find::builtin),
     ("bye", control::exit),
+    ("caller", functions::caller),
     ("cd", folders::cd),
     ("chdir", folders::cd),
     ("command", find::command),

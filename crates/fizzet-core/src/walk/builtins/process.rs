@@ -67,7 +67,11 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         }
     }
     walker.seek_from_root(&argv);
-    let is_folder = walker.sought(&argv).is_some_and(|name| name.bytes() == b"..");
+    let sought = walker.sought(&argv).filter(|name| !name.has_hole()).map(Text::bytes);
+    let is_folder = match sought {
+        Some(b"") => walker.state.dialect.exec_finds_empty_name,
+        name => matches!(name, Some(b"." | b"..")),
+    };
     let status = match walker.external(argv, call.span)? {
         127 if is_folder => 126,
         status => status,

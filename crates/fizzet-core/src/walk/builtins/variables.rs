@@ -458,7 +458,7 @@ impl Walker {
                 elements.insert(0, text);
             }
             (Value::Associative(elements), Value::Scalar(text)) if keeps_kind => {
-                elements.set_first(text);
+                elements.take_text(text);
             }
             _ => {}
         }

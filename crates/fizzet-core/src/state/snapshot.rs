@@ -1,0 +1,68 @@
+//! What a subshell may change without the shell around it noticing.
+
+use std::collections::BTreeMap;
+use std::rc::Rc;
+
+use rustc_hash::FxHashMap;
+
+use crate::dialect::Dialect;
+use crate::state::{Aliases, Function, Options, Positional, State, Tie, Variables};
+use crate::text::Text;
+
+/// A shell as it is when a subshell begins.
+pub(crate) struct Snapshot {
+    variables: Variables,
+    ties: Rc<Vec<Tie>>,
+    positional: Positional,
+    functions: FxHashMap<Rc<[u8]>, Function>,
+    function_files: BTreeMap<Box<[u8]>, Box<[u8]>>,
+    options: Options,
+    utf8: bool,
+    dialect: Rc<Dialect>,
+    aliases: Rc<Aliases>,
+    folder: Rc<[u8]>,
+    entered: Text,
+    left: Text,
+    put_aside: Vec<Text>,
+    resources: BTreeMap<(u8, bool), Text>,
+}
+
+impl State {
+    /// Notes what the shell is like.
+    pub(crate) fn snapshot(&self) -> Snapshot {
+        Snapshot {
+            variables: self.variables.clone(),
+            ties: self.ties.clone(),
+            positional: self.positional.share(),
+            functions: self.functions.clone(),
+            function_files: self.function_files.clone(),
+            options: self.options.clone(),
+            utf8: self.utf8,
+            dialect: self.dialect.clone(),
+            aliases: self.aliases.clone(),
+            folder: self.folder.clone(),
+            entered: self.entered.clone(),
+            left: self.left.clone(),
+            put_aside: self.put_aside.clone(),
+            resources: self.resources.clone(),
+        }
+    }
+
+    /// Makes the shell what it was; answers the variables of the subshell.
+    pub(crate) fn come_back(&mut self, snapshot: Snapshot) -> Variables {
+        self.ties = snapshot.ties;
+        self.positional = snapshot.positional;
+        self.functions = snapshot.functions;
+        self.function_files = snapshot.function_files;
+        self.options = snapshot.options;
+        self.utf8 = snapshot.utf8;
+        self.dialect = snapshot.dialect;
+        self.aliases = snapshot.aliases;
+        self.folder = snapshot.folder;
+        self.entered = snapshot.entered;
+        self.left = snapshot.left;
+        self.put_aside = snapshot.put_aside;
+        self.resources = snapshot.resources;
+        std::mem::replace(&mut self.variables, snapshot.variables)
+    }
+}
