@@ -429,7 +429,7 @@ impl Walker {
         let outer = self.descriptors.clone();
         self.descriptors.write_to(1, Output::Kept(kept.clone()));
         let outcome = run(self);
-        self.descriptors = outer;
+        self.descriptors.take_over(1, &outer);
         let text = std::mem::take(&mut *kept.borrow_mut());
         (text, outcome)
     }

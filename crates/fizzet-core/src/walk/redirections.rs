@@ -35,12 +35,29 @@ impl Walker {
             self.message_hole(error.span);
         }
         if let Some(outer) = outer {
-            let inner = std::mem::replace(&mut self.descriptors, outer);
-            for redirection in redirections.iter().filter(|one| one.stays) {
-                self.descriptors.take_over(redirection.descriptor, &inner);
+            // What the command itself has opened stays open.
+            for redirection in redirections.iter().filter(|one| !one.stays) {
+                for descriptor in self.led_by(redirection) {
+                    self.descriptors.take_over(descriptor, &outer);
+                }
             }
         }
         outcome
+    }
+
+    /// The descriptors that a redirection makes lead elsewhere.
+    fn led_by(&self, redirection: &RedirectTrace) -> Vec<u32> {
+        let mut led = vec![redirection.descriptor];
+        match redirection.operator {
+            "&>" | "&>>" => led = vec![1, 2],
+            "<&" | ">&" => match self.copied(redirection.target.bytes()) {
+                Some(Copied::Descriptor { from, moves: true }) => led.push(from),
+                Some(_) => {}
+                None => led = vec![1, 2],
+            },
+            _ => {}
+        }
+        led
     }
 
     /// Whether several redirections of one descriptor count together.

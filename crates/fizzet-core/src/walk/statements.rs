@@ -182,7 +182,7 @@ impl Walker {
                 outcome
             };
             if outcome.is_err() {
-                self.descriptors = outer;
+                self.descriptors.take_over(0, &outer);
                 return outcome;
             }
             if self.state.status != 0 {
@@ -191,7 +191,8 @@ impl Walker {
             statuses.push(self.state.status);
         }
         self.state.doing.statuses = statuses;
-        self.descriptors = outer;
+        // What the last command has opened in place stays open.
+        self.descriptors.take_over(0, &outer);
         if self.state.options.pipe_fail {
             self.state.status = failed;
         }
