@@ -20,6 +20,12 @@ impl State {
         values.map(Text::bytes).find(|value| empty_counts || !value.is_empty())
     }
 
+    /// Whether the locale is C or C.UTF-8, which know no alphabet.
+    pub(crate) fn locale_is_plain(&self) -> bool {
+        let name = self.locale_name().unwrap_or(b"C");
+        name == b"POSIX" || name == b"C" || name.starts_with(b"C.")
+    }
+
     /// Takes the locale of the environment.
     pub(crate) fn start_locale(&mut self) {
         self.starts_as_utf8 = self.locale_is_utf8().unwrap_or(false);

@@ -10,6 +10,7 @@ mod lines;
 mod links;
 mod programs;
 mod receive;
+mod regular;
 mod scripts;
 
 use std::path::Path;
@@ -144,3 +145,11 @@ macro_rules! suites {
 }
 
 suites!(bash, dash, busybox, ksh93, mksh, zsh);
+
+#[test]
+#[ignore = "needs the real shells; .ci/run switches it on"]
+fn shells_agree_on_regular_expressions() {
+    for shell in [Shell::Bash, Shell::Ksh93, Shell::Zsh] {
+        compare(shell, regular::line(shell), cases() / 5);
+    }
+}

@@ -85,7 +85,7 @@ impl Matching<'_> {
     pub(super) fn is_place(&self, leaf: &Leaf, at: usize) -> bool {
         let Leaf::Place(place) = leaf else { return false };
         let before = at.checked_sub(1).map(|at| self.text.codes[at]);
-        place.is_here(before, self.text.codes.get(at).copied())
+        place.is_here(before, self.text.codes.get(at).copied(), self.regular.rules)
     }
 
     /// The steps from which a place is left to a match: at `at`, when `behind` are those of the place behind

@@ -7,7 +7,7 @@ mod remembered;
 mod tree;
 
 use crate::dialect::RegularReading;
-use crate::expand::pattern::class::{Member, Set, cases};
+use crate::expand::pattern::class::{Class, Member, Set, cases};
 use crate::expand::regular::matching::{Characters, Matching};
 use crate::expand::regular::program::{Program, Step};
 pub(crate) use crate::expand::regular::remembered::TooLong;
@@ -33,6 +33,9 @@ pub(crate) struct Rules {
     pub(crate) characters: bool,
     /// Whether small and capital letters are the same.
     pub(crate) folds_case: bool,
+    /// Whether characters beyond ASCII may begin or end a range: in the locale C.UTF-8 of the C library they
+    /// may not.
+    pub(crate) wide_ranges: bool,
     /// Whose reading of an expression counts.
     pub(crate) reading: RegularReading,
 }
@@ -91,11 +94,34 @@ impl Regular {
 impl Rules {
     /// The rules that hold now.
     pub(crate) fn new(state: &State, folds_case: bool) -> Rules {
-        Rules { characters: state.utf8(), folds_case, reading: state.dialect.regular_reading }
+        let reading = state.dialect.regular_reading;
+        let wide_ranges = reading == RegularReading::Lenient || !state.locale_is_plain();
+        Rules { characters: state.utf8(), folds_case, wide_ranges, reading }
     }
 
     fn is_lenient(self) -> bool {
         self.reading == RegularReading::Lenient
+    }
+
+    /// Adds a class to a set. In ksh93 letters and digits are those of ASCII where both count.
+    fn add_class(self, class: Class, members: &mut Vec<Member>) {
+        if !self.is_lenient() || !matches!(class, Class::Alnum | Class::Word) {
+            return members.push(Member::Class(class));
+        }
+        let ranges = [(b'a', b'z'), (b'A', b'Z'), (b'0', b'9')];
+        let word = matches!(class, Class::Word).then_some((b'_', b'_'));
+        let ranges = ranges.into_iter().chain(word);
+        members.extend(ranges.map(|(low, high)| Member::Range(low.into(), high.into())));
+    }
+
+    /// Whether a character belongs to a word.
+    fn is_word(self, code: u32) -> bool {
+        let Some(character) = char::from_u32(code) else { return false };
+        let is_letter = match self.is_lenient() {
+            true => character.is_ascii_alphanumeric(),
+            false => character.is_alphanumeric(),
+        };
+        is_letter || character == '_'
     }
 
     fn same(self, one: u32, other: u32) -> bool {

@@ -1,5 +1,6 @@
 //! The program that a regular expression becomes: steps that name the steps behind them.
 
+use crate::expand::regular::Rules;
 use crate::expand::regular::tree::{Leaf, Place, Tree};
 
 /// The most steps of a program.
@@ -108,20 +109,19 @@ impl Program {
 
 impl Place {
     /// Whether this is such a place: what the characters on both sides are, if there are any.
-    pub(super) fn is_here(self, before: Option<u32>, behind: Option<u32>) -> bool {
-        let (left, right) = (before.is_some_and(is_word), behind.is_some_and(is_word));
+    pub(super) fn is_here(self, before: Option<u32>, behind: Option<u32>, rules: Rules) -> bool {
+        let is_word = |code: Option<u32>| code.is_some_and(|code| rules.is_word(code));
+        let (left, right) = (is_word(before), is_word(behind));
+        // In ksh93 the start of a text is always the edge of a word, whichever side of it.
+        let at_start = rules.is_lenient() && before.is_none();
+        let is_edge = left != right || at_start;
         match self {
             Place::Start => before.is_none(),
             Place::End => behind.is_none(),
             Place::WordStart => !left && right,
-            Place::WordEnd => left && !right,
-            Place::WordEdge => left != right,
-            Place::NoWordEdge => left == right,
+            Place::WordEnd => (left || at_start) && !right,
+            Place::WordEdge => is_edge,
+            Place::NoWordEdge => !is_edge,
         }
     }
-}
-
-/// Whether a character belongs to a word.
-fn is_word(code: u32) -> bool {
-    code == u32::from(b'_') || char::from_u32(code).is_some_and(char::is_alphanumeric)
 }

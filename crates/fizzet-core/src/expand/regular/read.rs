@@ -250,7 +250,9 @@ impl Reader<'_> {
 
     fn lenient_escape(&self, escape: Escape) -> Leaf {
         use crate::expand::pattern::escapes::Place as Written;
-        let set = |negated, members| Leaf::Set(Rc::new(self.rules.set(negated, members)));
+        let set = |negated, members| {
+            Leaf::Set(Rc::new(Set { wide: false, ..self.rules.set(negated, members) }))
+        };
         match escape {
             Escape::Character(code) => Leaf::Character(code),
             Escape::Class(class, negated) => set(negated, vec![Member::Class(class)]),
@@ -293,11 +295,15 @@ impl Reader<'_> {
             }
             let begins = self.at;
             if let Some(class) = self.named(b':')? {
-                members.push(Member::Class(Class::named(class, false, false)?));
+                let class = Class::named(class, false, false)?;
+                self.rules.add_class(class, &mut members);
                 continue;
             }
             if let Some((member, length)) = self.escaped_member() {
-                members.push(member);
+                match member {
+                    Member::Class(class) => self.rules.add_class(class, &mut members),
+                    member => members.push(member),
+                }
                 self.at += length;
                 continue;
             }
@@ -322,7 +328,9 @@ impl Reader<'_> {
                 return None;
             }
             let (high, may_range) = self.element()?;
-            if (high < low && !self.rules.is_lenient()) || !may_range {
+            let is_strict = !self.rules.is_lenient();
+            let is_wide = low > 127 || high > 127;
+            if (high < low && is_strict) || !may_range || (is_wide && !self.rules.wide_ranges) {
                 return None;
             }
             members.push(Member::Range(low.min(high), high));
@@ -346,10 +354,11 @@ impl Reader<'_> {
     /// A character between brackets, and whether a range may begin or end with it.
     fn element(&mut self) -> Option<(u32, bool)> {
         for (sign, may_range) in [(b'.', true), (b'=', false)] {
-            let characters = self.rules.characters;
+            let Rules { characters, wide_ranges, .. } = self.rules;
             if let Some(name) = self.named(sign)? {
                 let (code, length) = next_character(name, characters)?;
-                return (length == name.len()).then_some((code, may_range));
+                let is_known = wide_ranges || code < 128;
+                return (length == name.len() && is_known).then_some((code, may_range));
             }
         }
         self.character().map(|code| (code, true))
