@@ -302,6 +302,8 @@ macro_rules! carrying_rows {
     test_values_unquote: bool = [N, N, N, N, N, Y, N], "observed in mksh R59: y='a\\b'; [[ ab = $y ]]; echo $?; y='a\\'; [[ 'a\\b' = ${y}b ]]; echo $?";
     /// Groups such as `@(a|b)` count in a value that is a pattern of `case` or `${x#p}`.
     groups_in_text_values: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: x='@(a)'; case a in $x) echo yes; esac; y=aa; echo ${y#$x}";
+    /// Regular expressions match characters of the locale, not bytes.
+    regular_characters: bool = [Y, Y, Y, N, Y, Y, Y], "observed in bash, busybox sh, ksh93 and zsh: [[ ä =~ ^.$ ]]; echo $?";
     /// How the expression of `=~` is read.
     regular_reading: RegularReading = [RegularReading::Library, RegularReading::Library, RegularReading::Library, RegularReading::Library, RegularReading::Lenient, RegularReading::Library, RegularReading::Library], "observed in bash, ksh93 and zsh: for r in 'a{,2}' '[b-a]' '^*a' '\\d' 'a+?'; do [[ a1 =~ $r ]]; echo $?; done";
     /// The status of `[[ x =~ r ]]` where r is no regular expression.

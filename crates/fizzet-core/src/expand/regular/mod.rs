@@ -95,8 +95,10 @@ impl Rules {
     /// The rules that hold now.
     pub(crate) fn new(state: &State, folds_case: bool) -> Rules {
         let reading = state.dialect.regular_reading;
-        let wide_ranges = reading == RegularReading::Lenient || !state.locale_is_plain();
-        Rules { characters: state.utf8(), folds_case, wide_ranges, reading }
+        let characters = state.utf8() && state.dialect.regular_characters;
+        let is_lenient = reading == RegularReading::Lenient;
+        let wide_ranges = is_lenient || !characters || !state.locale_is_plain();
+        Rules { characters, folds_case, wide_ranges, reading }
     }
 
     fn is_lenient(self) -> bool {
@@ -139,8 +141,12 @@ mod tests {
     use super::{Quoted, Regular, Rules};
     use crate::dialect::RegularReading;
 
-    const RULES: Rules =
-        Rules { characters: true, folds_case: false, reading: RegularReading::Library };
+    const RULES: Rules = Rules {
+        characters: true,
+        folds_case: false,
+        wide_ranges: true,
+        reading: RegularReading::Library,
+    };
 
     fn find(expression: &str, text: &str) -> Option<Vec<Option<String>>> {
         let quoted = Quoted { marks: &vec![false; expression.len()], bare_brackets: false };
