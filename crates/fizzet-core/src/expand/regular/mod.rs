@@ -14,6 +14,9 @@ pub(crate) use crate::expand::regular::remembered::TooLong;
 use crate::state::State;
 use crate::text::next_character;
 
+/// The most steps of an expression times the characters of a text.
+const MAX_WORK: usize = 300_000_000;
+
 /// A compiled expression.
 pub(crate) struct Regular {
     program: Program,
@@ -71,11 +74,13 @@ impl Regular {
     /// The leftmost longest match.
     ///
     /// # Errors
-    /// An expression that names groups may need more steps than there may be.
+    /// A large expression on a long text, or one that names groups, may need more steps than there may be.
     pub(crate) fn find(&self, text: &[u8]) -> Result<Option<Spans>, TooLong> {
         let matching = Matching { regular: self, text: self.characters(text) };
+        let work = self.program.steps.len().saturating_mul(matching.text.codes.len());
         match self.names_groups {
             true => matching.find_remembered(),
+            false if work > MAX_WORK => Err(TooLong(MAX_WORK as u64)),
             false => Ok(matching.find()),
         }
     }
@@ -195,5 +200,64 @@ mod tests {
         };
         assert_eq!(matches(true), (true, false));
         assert_eq!(matches(false), (false, true));
+    }
+
+    #[test]
+    fn what_is_no_expression_is_refused() {
+        for broken in [
+            "(", "[a", "*a", "a|*", "^*", "a$+", "a\\", "a{2,1}", "a{x}", "[b-a]", "\\1", "[a-b-c]",
+        ] {
+            let quoted = Quoted { marks: &vec![false; broken.len()], bare_brackets: false };
+            assert!(Regular::new(broken.as_bytes(), quoted, RULES).is_none(), "{broken}");
+        }
+        assert!(find("a)", "a)").is_some());
+        assert!(find("a{,2}b", "aab").is_some());
+    }
+
+    #[test]
+    fn words_places_and_groups_are_named_by_letters() {
+        assert_eq!(whole("\\w+", "-a_1ä-").as_deref(), Some("a_1ä"));
+        assert_eq!(whole("\\<l\\w*\\>", "blid lid").as_deref(), Some("lid"));
+        assert!(find("a\\B", "a b").is_none());
+        assert_eq!(whole("(a|b)\\1", "abba").as_deref(), Some("bb"));
+        assert_eq!(whole("\\S+$", "jar lid").as_deref(), Some("lid"));
+    }
+
+    #[test]
+    fn an_optional_group_keeps_what_it_matched_before() {
+        let groups = |expression, text| {
+            let found = find(expression, text).unwrap();
+            found.into_iter().skip(1).map(|one| one.unwrap_or_default()).collect::<Vec<_>>()
+        };
+        assert_eq!(groups("(a*)*", "aa"), ["aa"]);
+        assert_eq!(groups("((a)|b)*", "ab"), ["b", "a"]);
+        assert_eq!(groups("(a|ab)(c|bcd)(d*)", "abcd"), ["a", "bcd", ""]);
+    }
+
+    #[test]
+    fn long_texts_take_no_longer_than_their_length() {
+        let text = "a".repeat(200_000);
+        assert!(find("(a*)*c", &text).is_none());
+        assert_eq!(whole("(a|aa)*$", &text).map(|found| found.len()), Some(text.len()));
+        let quoted = Quoted { marks: &[false; 14], bare_brackets: false };
+        let large = Regular::new(b"(a{9,99}){9,9}", quoted, RULES).unwrap();
+        assert!(large.find("a".repeat(10_000_000).as_bytes()).is_err());
+    }
+
+    proptest::proptest! {
+        #[test]
+        fn a_match_lies_inside_the_text_and_holds_its_groups(
+            expression in "[abx.*+?|()\\[\\]^$\\\\1w{},2]{0,14}",
+            text in "[abxä]{0,10}",
+        ) {
+            let quoted = Quoted { marks: &vec![false; expression.len()], bare_brackets: false };
+            let Some(regular) = Regular::new(expression.as_bytes(), quoted, RULES) else { return Ok(()) };
+            let Ok(Some(spans)) = regular.find(text.as_bytes()) else { return Ok(()) };
+            let (start, end) = spans[0].unwrap();
+            for (from, to) in spans.into_iter().flatten() {
+                proptest::prop_assert!(start <= from && from <= to && to <= end);
+                proptest::prop_assert!(text.is_char_boundary(from) && text.is_char_boundary(to));
+            }
+        }
     }
 }

@@ -19,15 +19,15 @@ struct Way {
     passed: Vec<usize>,
 }
 
-/// More steps are needed than there may be.
+/// More steps are needed than this many.
 #[derive(Debug)]
-pub(crate) struct TooLong;
+pub(crate) struct TooLong(pub(super) u64);
 
 impl TooLong {
     /// The reason to stop that this is.
     pub(crate) fn at(self, span: Span) -> Stop {
         let what = "steps in the match of one regular expression";
-        Stop::Limit { what, limit: u64::from(MAX_STEPS), span }
+        Stop::Limit { what, limit: self.0, span }
     }
 }
 
@@ -56,7 +56,7 @@ impl Matching<'_> {
         while let Some(mut way) = ways.pop() {
             *steps += 1;
             if *steps > MAX_STEPS {
-                return Err(TooLong);
+                return Err(TooLong(MAX_STEPS.into()));
             }
             way.step = match &program.steps[way.step] {
                 Step::Match => {
