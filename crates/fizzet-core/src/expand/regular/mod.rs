@@ -242,6 +242,13 @@ mod tests {
         let quoted = Quoted { marks: &[false; 14], bare_brackets: false };
         let large = Regular::new(b"(a{9,99}){9,9}", quoted, RULES).unwrap();
         assert!(large.find("a".repeat(10_000_000).as_bytes()).is_err());
+        for deep in [
+            "((((a{99}){99}){99}){99}){99}".into(),
+            "(".repeat(90_000),
+            "a".to_owned() + &"*".repeat(90_000),
+        ] {
+            assert!(find(&deep, "a").is_none());
+        }
     }
 
     proptest::proptest! {

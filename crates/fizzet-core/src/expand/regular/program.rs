@@ -59,27 +59,42 @@ impl Program {
                     false => self.split(first, second),
                 }
             }
-            Tree::Any(one) => {
-                let again = self.push(Step::Split(next, next))?;
-                let first = self.emit(one, again)?;
-                self.steps[again] = Step::Split(first, next);
-                Some(again)
+            Tree::Repeated(one, least, most) => {
+                // The required passes come first, each of its own.
+                let rest = match most {
+                    None => self.any(one, next)?,
+                    Some(most) => self.up_to(one, most - least, next)?,
+                };
+                (0..*least).try_fold(rest, |next, _| self.emit(one, next))
             }
-            Tree::UpTo(one, most) => {
-                let mut passes = vec![next];
-                for pass in 0..*most {
-                    passes.push(self.emit(one, passes[pass])?);
-                }
-                passes.reverse();
-                passes
-                    .windows(2)
-                    .skip(1)
-                    .try_fold(self.split(passes[0], passes[1])?, |before, two| {
-                        self.split(before, two[1])
-                    })
-            }
-            Tree::Group { number, optional, inner } => self.group(*number, *optional, inner, next),
+            Tree::Group(number, inner) => self.group(*number, false, inner, next),
         }
+    }
+
+    /// A part that may be left out.
+    fn emit_optional(&mut self, one: &Tree, next: usize) -> Option<usize> {
+        match one {
+            Tree::Group(number, inner) => self.group(*number, true, inner, next),
+            one => self.emit(one, next),
+        }
+    }
+
+    fn any(&mut self, one: &Tree, next: usize) -> Option<usize> {
+        let again = self.push(Step::Split(next, next))?;
+        let first = self.emit_optional(one, again)?;
+        self.steps[again] = Step::Split(first, next);
+        Some(again)
+    }
+
+    /// So many passes at most; each stands behind the one before.
+    fn up_to(&mut self, one: &Tree, most: usize, next: usize) -> Option<usize> {
+        let mut passes = vec![next];
+        for pass in 0..most {
+            passes.push(self.emit_optional(one, passes[pass])?);
+        }
+        passes.reverse();
+        let Some((&first, behind)) = passes.split_first() else { return Some(next) };
+        behind.iter().try_fold(first, |before, &behind| self.split(before, behind))
     }
 
     fn split(&mut self, first: usize, second: usize) -> Option<usize> {
@@ -97,7 +112,7 @@ impl Program {
         next: usize,
     ) -> Option<usize> {
         // Of groups that hold nothing but each other only the outermost is there.
-        while let Tree::Group { number: within, inner: inside, .. } = inner {
+        while let Tree::Group(within, inside) = inner {
             self.stands[*within] = number;
             inner = inside;
         }

@@ -15,6 +15,8 @@ const MAX_REPEAT: usize = 0x7fff;
 const SIGNS: &[u8] = b".[\\()*+?{|^$";
 /// The deepest nesting of groups.
 const MAX_DEPTH: u32 = 200;
+/// The most counts behind each other: `a**`.
+const MAX_COUNTS: u32 = 20;
 /// The longest name between `[:` and `:]`.
 const MAX_NAME: usize = 31;
 
@@ -93,7 +95,12 @@ impl Reader<'_> {
             let mut part = self.part()?;
             // Behind a place nothing is repeated: there the sign is a mistake of its own.
             let repeats = !matches!(part, Tree::Leaf(Leaf::Place(_))) || self.rules.is_lenient();
+            let mut counts = 0;
             while repeats && let Some((least, most)) = self.count()? {
+                counts += 1;
+                if counts > MAX_COUNTS {
+                    return None;
+                }
                 part = part.repeated(least, most);
                 if self.rules.is_lenient() {
                     self.pass_preference()?;
@@ -204,7 +211,7 @@ impl Reader<'_> {
         self.at += 1;
         self.depth -= 1;
         self.closed.push(number);
-        Some(Tree::Group { number, optional: false, inner })
+        Some(Tree::Group(number, inner))
     }
 
     /// What a backslash makes of the character behind it.

@@ -13,18 +13,10 @@ pub(super) enum Tree {
     Row(Vec<Tree>),
     /// One or the other.
     Either(Box<Tree>, Box<Tree>),
-    /// `*`
-    Any(Box<Tree>),
-    /// `{0,n}`: each pass stands behind the one before.
-    UpTo(Box<Tree>, usize),
-    /// `(...)`
-    Group {
-        /// Its number, from 1.
-        number: usize,
-        /// Whether it stands where it may match nothing at all, as in `(a)*`.
-        optional: bool,
-        inner: Box<Tree>,
-    },
+    /// The part, at least and at most so often.
+    Repeated(Box<Tree>, usize, Option<usize>),
+    /// `(...)`, with its number, from 1.
+    Group(usize, Box<Tree>),
 }
 
 /// What matches one character, or none at a place.
@@ -63,29 +55,11 @@ impl Tree {
         matches!(self, Tree::Row(parts) if parts.is_empty())
     }
 
-    /// The part, repeated. The required passes come first, each a copy of its own.
+    /// The part, repeated.
     pub(super) fn repeated(self, least: usize, most: Option<usize>) -> Tree {
-        if most == Some(0) || self.is_nothing() {
-            return Tree::nothing();
-        }
-        let mut passes = vec![self.clone(); least];
-        if most != Some(least) {
-            let one = Box::new(self.optional());
-            passes.push(match most {
-                None => Tree::Any(one),
-                Some(most) => Tree::UpTo(one, most - least),
-            });
-        }
-        match passes.len() {
-            1 => passes.remove(0),
-            _ => Tree::Row(passes),
-        }
-    }
-
-    fn optional(self) -> Tree {
-        match self {
-            Tree::Group { number, inner, .. } => Tree::Group { number, optional: true, inner },
-            other => other,
+        match most == Some(0) || self.is_nothing() {
+            true => Tree::nothing(),
+            false => Tree::Repeated(Box::new(self), least, most),
         }
     }
 }
