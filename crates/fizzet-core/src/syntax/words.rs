@@ -259,7 +259,7 @@ impl<'a> Parser<'a> {
             }
             Within::Replaced | Within::QuotedReplaced => matches!(byte, b'}' | b'/'),
             Within::Offset if self.dialect.offset_takes_condition => {
-                closes(b'(', b')') || closes(b'?', b':') || (*open == 0 && byte == b'}')
+                byte == b'}' || closes(b'(', b')') || closes(b'?', b':')
             }
             Within::Length => closes(b'(', b')') || (*open == 0 && byte == b'}'),
             Within::Offset => closes(b'(', b')') || (*open == 0 && matches!(byte, b'}' | b':')),

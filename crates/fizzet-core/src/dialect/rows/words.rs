@@ -127,6 +127,8 @@ macro_rules! words_rows {
     printf_stores: bool = [N, Y, N, N, Y, N, Y], "observed in all six: printf -v x a; echo $x";
     /// What `getopts` does where OPTIND or OPTARG is read-only.
     getopts_and_read_only: ReadOnlyOptions = [ReadOnlyOptions::Minds, ReadOnlyOptions::Leaves, ReadOnlyOptions::Minds, ReadOnlyOptions::Minds, ReadOnlyOptions::Overwrites, ReadOnlyOptions::Overwrites, ReadOnlyOptions::Overwrites], "observed in all six: readonly OPTIND; getopts a x -a; echo $? $x $OPTIND";
+    /// Behind the last option `getopts` leaves a read-only name as it is, and that is no mistake.
+    getopts_end_leaves_read_only: bool = [N, Y, N, N, N, Y, N], "observed in all six: readonly o; getopts a o; echo $?";
     /// The status of `read -p`, which reads from a coprocess, where there is none; nothing where `-p`
     /// is a prompt.
     no_coprocess_status: Option<Status> = [None, None, None, None, Some(1), Some(2), Some(1)], "observed in all six: read -p; echo $?";

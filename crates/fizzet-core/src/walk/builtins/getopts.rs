@@ -233,7 +233,9 @@ impl Walker {
             BadOptionName::Late(status) if !self.takes_option(name) => status,
             _ => 1,
         };
-        if self.takes_option(name) {
+        let is_left = dialect.getopts_end_leaves_read_only
+            && self.state.variables.get(name).is_some_and(|variable| variable.read_only);
+        if self.takes_option(name) && !is_left {
             self.assign_computed(name, b"?", call)?;
         }
         if dialect.getopts_end_unsets_value {
