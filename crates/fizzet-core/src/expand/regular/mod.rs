@@ -245,6 +245,7 @@ mod tests {
         for deep in [
             "((((a{99}){99}){99}){99}){99}".into(),
             "(".repeat(90_000),
+            "a|".repeat(90_000),
             "a".to_owned() + &"*".repeat(90_000),
         ] {
             assert!(find(&deep, "a").is_none());

@@ -1,5 +1,5 @@
-//! The text of a regular expression, read as regcomp of the C library reads it (observed in glibc 2.41
-//! through bash and zsh).
+//! The text of a regular expression, read as regcomp of the C library reads it (observed
+//! through bash 5.2 and zsh 5.9).
 
 use std::rc::Rc;
 
@@ -15,6 +15,8 @@ const MAX_REPEAT: usize = 0x7fff;
 const SIGNS: &[u8] = b".[\\()*+?{|^$";
 /// The deepest nesting of groups.
 const MAX_DEPTH: u32 = 200;
+/// The most alternatives of one group: the tree is as deep as there are.
+const MAX_WAYS: u32 = 1000;
 /// The most counts behind each other: `a**`.
 const MAX_COUNTS: u32 = 20;
 /// The longest name between `[:` and `:]`.
@@ -77,8 +79,13 @@ impl Reader<'_> {
         // Each alternative may name the groups before them all, not those of another.
         let before = self.closed.clone();
         let mut tree = self.row()?;
+        let mut ways = 1;
         while self.active() == Some(b'|') {
             self.at += 1;
+            ways += 1;
+            if ways > MAX_WAYS {
+                return None;
+            }
             let others = std::mem::replace(&mut self.closed, before.clone());
             tree = Tree::Either(Box::new(tree), Box::new(self.row()?));
             self.closed.extend(others);
