@@ -129,6 +129,8 @@ pub struct ShellError {
     pub is_number: bool,
     /// Whether a command behind the assignment that it comes from is carried out all the same.
     pub is_passed_over: bool,
+    /// Whether its message has been written.
+    pub is_told: bool,
 }
 
 impl ShellError {
@@ -151,6 +153,7 @@ impl ShellError {
             ends_text: false,
             is_number: false,
             is_passed_over: false,
+            is_told: false,
         }
     }
 }

@@ -157,8 +157,11 @@ impl Walker {
             return outcome;
         }
         let outcome = match outcome {
-            // A subshell of zsh ends as by any mistake.
-            Err(Stop::Shell(error)) => Err(Stop::Shell(ShellError { exits: false, ..error })),
+            Err(Stop::Shell(mut error)) => {
+                self.tell_mistake(&mut error);
+                // A subshell of zsh ends as by any mistake.
+                Err(Stop::Shell(ShellError { exits: false, ..error }))
+            }
             outcome => outcome,
         };
         let outcome = self.leave_shell(outcome, self.scopes.len());

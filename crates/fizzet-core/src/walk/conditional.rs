@@ -164,7 +164,7 @@ impl Walker {
                 Err(Stop::Shell(ShellError { reach: Reach::Command, status: 2, ..error }))
             }
             ComparisonMistake::IsFalse => {
-                self.keep_mistake(error);
+                self.survive(error);
                 Ok(false)
             }
         }

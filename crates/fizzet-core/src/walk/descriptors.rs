@@ -100,6 +100,8 @@ pub(super) enum Output {
     Performed(Rc<dyn Sink>),
     /// Nothing comes of it.
     Nowhere,
+    /// A device that is always full: nothing can be written.
+    Full,
     /// All of these.
     All(Rc<[Output]>),
 }
@@ -112,15 +114,6 @@ impl Output {
             | (Output::Written(one), Output::Written(other)) => Rc::ptr_eq(one, other),
             (Output::Performed(one), Output::Performed(other)) => Rc::ptr_eq(one, other),
             (Output::Shown, Output::Shown) => true,
-            _ => false,
-        }
-    }
-
-    /// Whether somebody can read what is written here.
-    pub(super) fn is_kept(&self) -> bool {
-        match self {
-            Output::Kept(_) | Output::Written(_) => true,
-            Output::All(all) => all.iter().any(Output::is_kept),
             _ => false,
         }
     }

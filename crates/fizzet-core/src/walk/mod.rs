@@ -134,6 +134,8 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         error_exit: None,
         subshell_is: SubshellIs::Plain,
         descriptors: Descriptors::new(),
+        lost_output: false,
+        status_is_answer: false,
         piped: &[],
         written: WrittenFiles::default(),
         processes: Vec::new(),
@@ -206,6 +208,10 @@ pub(crate) struct Walker {
     error_exit: Option<usize>,
     /// What is read from, and where what is written goes.
     descriptors: Descriptors,
+    /// Whether something that the utility under way has written could not be written.
+    lost_output: bool,
+    /// Whether the status of the utility under way answers a question, and no message goes with it.
+    status_is_answer: bool,
     /// The descriptors that pipes lead to, for the command that comes next.
     piped: &'static [u32],
     /// Files that have been written in memory only.
@@ -327,8 +333,8 @@ impl Walker {
     }
 
     /// Goes on after an error that does not end the shell.
-    pub(super) fn survive(&mut self, error: ShellError) {
-        self.message_hole(error.span);
+    pub(super) fn survive(&mut self, mut error: ShellError) {
+        self.tell_mistake(&mut error);
         self.state.status = error.status;
         self.keep_mistake(error);
     }
@@ -372,10 +378,12 @@ impl Walker {
 
     /// Writes to a descriptor; false if that is not possible.
     fn write_to(&mut self, descriptor: u32, text: Text) -> bool {
-        match self.descriptors.output(descriptor).cloned() {
+        let done = match self.descriptors.output(descriptor).cloned() {
             None => self.state.dialect.closed_output_is_silent,
             Some(output) => self.write_into(&output, text),
-        }
+        };
+        self.lost_output |= !done;
+        done
     }
 
     fn write_into(&mut self, output: &Output, text: Text) -> bool {
@@ -400,6 +408,7 @@ impl Walker {
                 // One that has had enough says so at the next command.
                 let _ = self.observer.borrow_mut().output(self.moment(), &text);
             }
+            Output::Full => return text.is_empty(),
             Output::Shown | Output::Messages | Output::Nowhere => {}
         }
         true
@@ -407,8 +416,11 @@ impl Walker {
 
     /// Marks that output which is not known goes where somebody reads it.
     fn write_hole(&mut self, span: Span) {
-        if let Some(output) = self.descriptors.output(1) {
-            output.push_hole(&Origin::new(Rule::Output, span));
+        match self.descriptors.output(1) {
+            None | Some(Output::Full) => self.lost_output = true,
+            Some(output) => {
+                output.push_hole(&Origin::new(Rule::Output, span));
+            }
         }
     }
 
@@ -417,6 +429,13 @@ impl Walker {
         let origin = Origin::new(Rule::Output, span);
         if self.descriptors.output(2).is_some_and(|output| output.push_hole(&origin)) {
             self.missing("how the shell words its message", span);
+        }
+    }
+
+    /// Writes the message of a mistake to where messages go now, unless that has been done.
+    pub(in crate::walk) fn tell_mistake(&mut self, error: &mut ShellError) {
+        if !std::mem::replace(&mut error.is_told, true) {
+            self.message_hole(error.span);
         }
     }
 
@@ -437,7 +456,7 @@ impl Walker {
     /// A mistake in the use of a built-in utility: it ends the shell, or has the status 1.
     fn usage(&mut self, call: &builtins::Call<'_>, wrong: &str) -> Result<Status, Stop> {
         if !self.state.dialect.usage_is_fatal {
-            return Ok(1);
+            return Ok(self.complain(call, 1));
         }
         Err(self.fatal(call, wrong))
     }

@@ -74,10 +74,12 @@ impl Walker {
     /// status is answered. A status that nobody knows is taken as 0.
     pub(super) fn program(&mut self, argv: &Rc<Vec<Text>>, span: Span) -> Result<Status, Stop> {
         if self.sought(argv).is_some_and(|name| name.is_empty() && !name.has_hole()) {
+            self.message_hole(span);
             return Ok(self.state.dialect.empty_name_status);
         }
         let is_folder = |name: &Text| matches!(name.bytes(), b"." | b"..") && !name.has_hole();
         if self.state.dialect.folders_are_found && self.sought(argv).is_some_and(is_folder) {
+            self.message_hole(span);
             return Ok(NOT_EXECUTABLE.into());
         }
         let answer = match self.is_absent(argv) {
@@ -98,14 +100,19 @@ impl Walker {
                 let origin = Origin::new(Rule::Output, span);
                 self.write(Text::from_bytes(bytes, Standing::Quoted, origin));
             }
-            None if !self.output_is_kept() => {}
             None => {
-                self.unanswered.insert(span, argv.clone());
-                self.write_hole(span);
+                let origin = Origin::new(Rule::Output, span);
+                let writes =
+                    |output: Option<&Output>| output.is_some_and(|one| one.push_hole(&origin));
+                let descriptors = &self.descriptors;
+                if writes(descriptors.output(1)) | writes(descriptors.output(2)) {
+                    self.unanswered.insert(span, argv.clone());
+                }
             }
         }
         let is_open = matches!(answer.status, None | Some(NOT_FOUND));
         if is_open && self.cannot_be_executed(argv) {
+            self.message_hole(span);
             self.guessed = false;
             return Ok(NOT_EXECUTABLE.into());
         }
@@ -194,12 +201,8 @@ impl Walker {
 
     fn refuse_program(&mut self, name: &[u8], why: &str, span: Span, status: Status) {
         let message = format!("{} {why}", String::from_utf8_lossy(name));
+        self.message_hole(span);
         self.keep_mistake(ShellError::new(message, span, status, Reach::Command));
-    }
-
-    /// Whether somebody reads what is printed here.
-    fn output_is_kept(&self) -> bool {
-        self.descriptors.output(1).is_some_and(Output::is_kept)
     }
 
     /// What the host knows of a program.

@@ -30,9 +30,9 @@ impl Walker {
         for redirection in redirections {
             self.redirect(redirection)?;
         }
-        let outcome = run(self);
-        if let Err(Stop::Shell(error)) = &outcome {
-            self.message_hole(error.span);
+        let mut outcome = run(self);
+        if let Err(Stop::Shell(error)) = &mut outcome {
+            self.tell_mistake(error);
         }
         if let Some(outer) = outer {
             // What the command itself has opened stays open.
@@ -160,6 +160,7 @@ impl Walker {
             b"/dev/stderr" | b"/dev/fd/2" => {
                 return Ok(self.descriptors.output(2).cloned().unwrap_or(Output::Nowhere));
             }
+            b"/dev/full" => return Ok(Output::Full),
             _ if path.starts_with(b"/dev/") => return Ok(Output::Nowhere),
             _ => {}
         }

@@ -12,9 +12,9 @@ use crate::syntax::assignment_of;
 use crate::syntax::ast::{Argument, Part, Redirect, SimpleCommand, Word};
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, Expansion, RedirectTrace, WordTrace};
+use crate::walk::Walker;
 use crate::walk::assign::Assigned;
 use crate::walk::scopes::Temporary;
-use crate::walk::{Walker, builtins};
 
 impl Walker {
     /// The command with all words in front that look like assignments, where `set -k` counts now.
@@ -308,13 +308,7 @@ impl Walker {
                 self.state.status = before;
                 return self.call(&function, argv, span);
             }
-            CommandKind::Builtin | CommandKind::Special => {
-                let status = self.builtin(argv, span)?;
-                if status != 0 && !builtins::fails_silently(argv[0].bytes()) {
-                    self.message_hole(span);
-                }
-                status
-            }
+            CommandKind::Builtin | CommandKind::Special => self.builtin(argv, span)?,
         };
         Ok(())
     }

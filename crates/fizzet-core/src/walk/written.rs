@@ -93,7 +93,8 @@ impl Files for Overlaid {
         };
         Some(Status {
             kind: FileKind::Regular,
-            size: file.borrow().len() as u64,
+            // What is not known is there: a message, mostly.
+            size: (file.borrow().len() + usize::from(file.borrow().has_hole())) as u64,
             mode: 0o644,
             access: [true, true, false],
             // It is newer than what was there at the start.

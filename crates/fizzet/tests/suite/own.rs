@@ -23,6 +23,10 @@ fn what_only_the_running_shell_knows_ends_incomplete() {
         ("label $RANDOM", "a random number"),
         ("label $PPID", "the process that started the shell"),
         ("x=$(cd nosuch 2>&1); label \"$x\"", "how the shell words its message"),
+        ("x=$(getopts a o -b 2>&1); label \"$x\"", "how the shell words its message"),
+        ("x=$( (: ${y?no}) 2>&1); label \"$x\"", "how the shell words its message"),
+        ("x=$( (shift a) 2>&1); label \"$x\"", "how the shell words its message"),
+        ("x=$(hive 2>&1 >/dev/null); label \"$x\"", "what `hive` prints"),
     ] {
         let told = traced(line, 3);
         assert_eq!(told["status"], "incomplete", "{line}: {told}");

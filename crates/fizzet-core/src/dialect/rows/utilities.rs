@@ -199,6 +199,19 @@ macro_rules! utilities_rows {
     dot_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: . -x; echo after; source -x; echo after";
     /// `shift` by more than there are parameters ends the shell.
     shift_too_many_is_fatal: bool = [Y, N, Y, N, Y, Y, N], "observed in all six: shift 5; echo after";
+    /// `shift` by more than there are parameters writes a message.
+    shift_too_many_is_told: bool = [Y, N, Y, N, Y, Y, Y], "observed in all six: (shift 5) 2>err; test -s err";
+    /// Utilities besides `echo`, `print` and `printf` that do not mind where their output is lost; none does where nothing
+    /// is named.
+    output_unminded: Option<&'static [&'static str]> = [Some(&[]), Some(&["command", "kill", "ulimit"]), Some(&[]), Some(&[]), None, Some(&[]), None], "observed in all six: pwd >/dev/full; kill -l >&-; echo $?";
+    /// Utilities that say nothing of an alias that there is not.
+    silent_utilities: &'static [&'static str] = [&[], &[], &[], &[], &["unalias"], &["alias", "unalias"], &["alias"]], "observed in all six: alias nosuch 2>err; unalias nosuch 2>>err; test -s err";
+    /// `unalias -a` minds the names behind it.
+    unalias_all_minds_names: bool = [N, N, N, N, N, Y, Y], "observed in all six: unalias -a x; echo $?";
+    /// `wait` writes a message about a process that there is not.
+    wait_tells: bool = [Y, Y, N, N, N, N, Y], "observed in all six: wait 99999 2>err; test -s err";
+    /// `break` outside loops writes a message.
+    lone_break_is_told: bool = [N, Y, N, N, N, Y, N], "observed in all six: (break) 2>err; test -s err";
     /// `unset` of a read-only variable ends the shell.
     unset_read_only_is_fatal: bool = [Y, N, Y, Y, N, N, Y], "observed in all six: readonly x; unset x; echo after";
     /// `return` leaves its whole number in `$?`, not only the last byte of it.

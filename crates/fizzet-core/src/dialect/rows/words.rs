@@ -102,6 +102,8 @@ macro_rules! words_rows {
     getopts_usage_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: getopts a; echo $?";
     /// `OPTERR=0` makes `getopts` tell of mistakes as a colon before the options does.
     getopts_quiet_is_silent: bool = [N, N, N, Y, N, N, N], "observed in all six: OPTERR=0; getopts a: o -x; echo $o $OPTARG; getopts a: o -x -a; echo $o $OPTARG";
+    /// `OPTERR=0` keeps the messages of `getopts` back.
+    getopts_can_be_quiet: bool = [Y, Y, N, Y, N, N, N], "observed in all six: OPTERR=0; getopts a o -x 2>err; test -s err";
     /// OPTARG has the plus sign of an option that there is not.
     getopts_tells_plus: bool = [N, N, N, N, N, N, Y], "observed in mksh and zsh: getopts :a o +b; echo $o $OPTARG";
     /// Words that begin with a plus are options too: `getopts a o +a` finds `+a`.

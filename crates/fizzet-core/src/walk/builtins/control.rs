@@ -10,6 +10,9 @@ use crate::walk::builtins::Call;
 pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
     if walker.loops == 0 && dialect.break_looks_for_loops_first {
+        if dialect.lone_break_is_told {
+            walker.message_hole(call.span);
+        }
         return Ok(0);
     }
     let operands = walker.numbers(call)?;
@@ -24,7 +27,7 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
             Some(levels @ 1..) => u32::try_from(levels).unwrap_or(u32::MAX),
             Some(_) if !dialect.usage_is_fatal => {
                 // All loops are left.
-                walker.state.status = 1;
+                walker.state.status = walker.complain(call, 1);
                 return Err(Stop::Break(walker.loops.max(1)));
             }
             _ => {
@@ -39,6 +42,9 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
         },
     };
     if walker.loops == 0 {
+        if dialect.lone_break_is_told {
+            walker.message_hole(call.span);
+        }
         return match dialect.lone_break_is_fatal {
             true => Err(walker.fatal(call, "there is no loop here")),
             false => Ok(0),
@@ -66,18 +72,18 @@ pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         return walker.too_many(call, end);
     }
     if returns && walker.depth_of_return() == 0 && !dialect.return_ends_shell {
-        return Ok(2);
+        return Ok(walker.complain(call, 2));
     }
     let status = match operands.first().map(Text::bytes) {
         None => i64::from(walker.status_to_leave_with(returns)),
         Some(text) => match walker.status_given(text, returns) {
             Some(status) => status,
-            _ if returns && !dialect.usage_is_fatal => 2,
+            _ if returns && !dialect.usage_is_fatal => walker.complain(call, 2).into(),
             _ if returns
                 && dialect.usage_status == 1
                 && dialect.status_numbers != StatusNumbers::Expression =>
             {
-                1
+                walker.complain(call, 1).into()
             }
             _ if returns => return Err(walker.fatal(call, "a status was expected")),
             _ if matches!(
@@ -224,7 +230,7 @@ impl Walker {
     /// The end of a utility that has been given more numbers than it takes.
     fn too_many(&mut self, call: &Call<'_>, end: Reach) -> Result<Status, Stop> {
         match end {
-            Reach::Command => Ok(1),
+            Reach::Command => Ok(self.complain(call, 1)),
             _ => Err(self.fatal_with(call, "too many arguments", 1).of_text()),
         }
     }

@@ -31,7 +31,7 @@ pub(super) fn builtin(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     };
     match dialect.builtin_mistakes_are_fatal {
         true => Err(walker.fatal(call, "a utility of the shell was expected")),
-        false => Ok(status),
+        false => Ok(walker.complain(call, status)),
     }
 }
 
@@ -39,7 +39,8 @@ pub(super) fn builtin(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
 pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given(walker.state.dialect.command_letters, false);
     if given.unknown.is_some() {
-        return Ok(walker.state.dialect.command_usage_status);
+        let status = walker.state.dialect.command_usage_status;
+        return Ok(walker.complain(call, status));
     }
     if given.has(b'v') || given.has(b'V') {
         return walker.tell_named(call, &given);
@@ -56,16 +57,17 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         };
         return match status {
             // `command` keeps the mistakes of a special built-in from ending the shell.
-            Err(Stop::Shell(error))
+            Err(Stop::Shell(mut error))
                 if error.is_usage || walker.state.dialect.command_holds_mistakes =>
             {
+                walker.tell_mistake(&mut error);
                 Ok(error.status)
             }
             Err(Stop::Shell(error))
                 if error.is_read_only && walker.state.dialect.is_declaration(name.bytes()) =>
             {
                 match walker.state.dialect.command_holds_read_only {
-                    Some(status) => Ok(status),
+                    Some(status) => Ok(walker.complain(call, status)),
                     None => Err(Stop::Shell(error)),
                 }
             }
@@ -235,9 +237,12 @@ impl Walker {
                 Some((kind, path)) => self.tell_kind(name.bytes(), kind, &path, call),
                 None => {
                     unknown = true;
-                    if let Some(words) = self.state.dialect.type_words.unknown.filter(|_| !briefly)
-                    {
-                        self.print_bytes(&[name.bytes(), words.as_bytes()].concat(), call);
+                    match self.state.dialect.type_words.unknown {
+                        _ if briefly => {}
+                        Some(words) => {
+                            self.print_bytes(&[name.bytes(), words.as_bytes()].concat(), call);
+                        }
+                        None => self.message_hole(call.span),
                     }
                 }
             }
@@ -465,6 +470,9 @@ pub(super) fn unalias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     let aliases = Rc::make_mut(&mut walker.state.aliases);
     if given.has(b'a') {
         aliases.clear();
+        if !walker.state.dialect.unalias_all_minds_names {
+            return Ok(0);
+        }
     }
     let mut status = 0;
     for name in given.operands {

@@ -100,7 +100,10 @@ impl Walker {
                         self.tell_marks(operand.bytes(), tells, call);
                     }
                 }
-                false => status = 1,
+                false => {
+                    status = 1;
+                    self.status_is_answer = true;
+                }
             }
         }
         status

@@ -29,6 +29,8 @@ struct Found {
     value: Option<Text>,
     /// Where the next call goes on.
     next: OptionPlace,
+    /// Whether a message tells of a mistake.
+    speaks: bool,
 }
 
 /// `getopts options name [arguments]`
@@ -39,15 +41,17 @@ pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         false => call.arguments(),
     };
     let refused = dialect.getopts_refuses_options && call.given("", false).unknown.is_some();
-    let [options, name, own @ ..] = arguments else { return Ok(dialect.getopts_usage_status) };
+    let [options, name, own @ ..] = arguments else {
+        return Ok(walker.complain(call, dialect.getopts_usage_status));
+    };
     if refused {
-        return Ok(dialect.getopts_usage_status);
+        return Ok(walker.complain(call, dialect.getopts_usage_status));
     }
     let (options, name) = (options.bytes(), walker.option_name(name.bytes()));
     if let BadOptionName::First(status) = dialect.getopts_bad_name
         && !walker.takes_option(name)
     {
-        return Ok(status);
+        return Ok(walker.complain(call, status));
     }
     let given = match own {
         [] => walker.state.positional.share(),
@@ -132,6 +136,8 @@ impl Walker {
             || self.state.variables.scalar(b"OPTERR").is_some_and(|text| text.bytes() == b"0");
         let silent = options.first() == Some(&b':')
             || (self.state.dialect.getopts_quiet_is_silent && quiet());
+        let hushed = self.state.dialect.getopts_can_be_quiet && quiet();
+        let speaks = !(silent || hushed);
         let at = place.letter;
         let letter = word.bytes()[at];
         let known = match options.iter().position(|&one| one == letter) {
@@ -153,23 +159,25 @@ impl Walker {
             true => OptionPlace { word: place.word + 1, letter: 1 },
         };
         if known.is_none() {
-            return Found { name: vec![b'?'], value: this, next };
+            return Found { name: vec![b'?'], value: this, next, speaks };
         }
         if !takes_value {
             let empty = self.state.dialect.getopts_empties_value;
             let value = empty.then(|| self.state.shell_text(b""));
-            return Found { name, value, next };
+            return Found { name, value, next, speaks: false };
         }
         let behind = |step: usize| OptionPlace { word: place.word + step, letter: 1 };
         if !last {
             let value = Some(word.slice(at + 1, word.len()));
-            return Found { name, value, next: behind(1) };
+            return Found { name, value, next: behind(1), speaks: false };
         }
         match words.get(place.word) {
-            Some(value) => Found { name, value: Some(value.clone()), next: behind(2) },
+            Some(value) => {
+                Found { name, value: Some(value.clone()), next: behind(2), speaks: false }
+            }
             None => {
                 let name = vec![if silent { b':' } else { b'?' }];
-                Found { name, value: this, next }
+                Found { name, value: this, next, speaks }
             }
         }
     }
@@ -194,6 +202,9 @@ impl Walker {
         let inside = found.next.letter > 1 && !dialect.getopts_is_late;
         let told = found.next.word + usize::from(inside && dialect.getopts_counts_ahead);
         let before = self.options_at;
+        if found.speaks {
+            self.message_hole(call.span);
+        }
         self.tell_index(found.next, told, call)?;
         let bad = (!self.takes_option(name)).then_some(dialect.getopts_bad_name);
         if bad == Some(BadOptionName::Fatal) {
@@ -215,9 +226,11 @@ impl Walker {
         Ok(match bad {
             Some(BadOptionName::Late(status)) => {
                 self.options_at = before;
-                status
+                self.complain(call, status)
             }
-            Some(BadOptionName::Skipped(status) | BadOptionName::First(status)) => status,
+            Some(BadOptionName::Skipped(status) | BadOptionName::First(status)) => {
+                self.complain(call, status)
+            }
             Some(BadOptionName::Fatal) | None => 0,
         })
     }
@@ -230,7 +243,7 @@ impl Walker {
             return Ok(1);
         }
         let status = match dialect.getopts_bad_name {
-            BadOptionName::Late(status) if !self.takes_option(name) => status,
+            BadOptionName::Late(status) if !self.takes_option(name) => self.complain(call, status),
             _ => 1,
         };
         let is_left = dialect.getopts_end_leaves_read_only

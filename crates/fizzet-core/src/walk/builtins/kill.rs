@@ -40,6 +40,9 @@ pub(super) fn kill(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if misses_signal || (signal.is_none() && processes.is_empty()) {
         return Ok(walker.state.dialect.kill_signal_status);
     }
+    if processes.is_empty() {
+        return Ok(walker.state.dialect.kill_nothing_status);
+    }
     let is_process = |text: &Text| {
         text.has_hole() || text.bytes().starts_with(b"%") || number(text.bytes()).is_some()
     };
@@ -49,7 +52,7 @@ pub(super) fn kill(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if processes.iter().any(|text| walker.is_missing_job(text)) {
         return Ok(walker.state.dialect.kill_no_job_status);
     }
-    if processes.is_empty() || !processes.iter().all(|text| is_the_shell(walker, text)) {
+    if !processes.iter().all(|text| is_the_shell(walker, text)) {
         return unpredictable(walker, call);
     }
     let Some(signal) = signal else { return Ok(walker.state.dialect.kill_nothing_status) };

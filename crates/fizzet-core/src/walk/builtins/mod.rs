@@ -138,38 +138,42 @@ const TABLE: &[(&str, Builtin)] = &[
     ("zparseopts", zparseopts::zparseopts),
 ];
 
-/// Utilities whose status other than 0 is an answer; all others write a message then.
-const ANSWERING: &[&[u8]] = &[
-    b"[",
-    b"[[",
-    b"break",
-    b"bye",
-    b"command",
-    b"continue",
-    b"eval",
-    b"exit",
-    b"false",
-    b"getopts",
-    b"hash",
-    b"let",
-    b"popd",
-    b"read",
-    b"return",
-    b"shift",
-    b"shopt",
-    b"source",
-    b".",
-    b"test",
-    b"trap",
-    b"wait",
-    b"whence",
-    b"where",
-    b"which",
+/// The lowest status with which a utility writes a message. Those that are not named here write one with any
+/// status but 0; where a status can be both, they write it themselves ([`Walker::complain`]).
+const MESSAGES_FROM: &[(&[u8], Status)] = &[
+    (b"[", 2),
+    (b"[[", 2),
+    (b"read", 2),
+    (b"test", 2),
+    (b"whence", 2),
+    (b"where", 2),
+    (b"which", 2),
+    (b".", Status::MAX),
+    (b"break", Status::MAX),
+    (b"builtin", Status::MAX),
+    (b"bye", Status::MAX),
+    (b"caller", Status::MAX),
+    (b"command", Status::MAX),
+    (b"continue", Status::MAX),
+    (b"eval", Status::MAX),
+    (b"exec", Status::MAX),
+    (b"exit", Status::MAX),
+    (b"false", Status::MAX),
+    (b"functions", Status::MAX),
+    (b"getopts", Status::MAX),
+    (b"let", Status::MAX),
+    (b"return", Status::MAX),
+    (b"shift", Status::MAX),
+    (b"shopt", Status::MAX),
+    (b"source", Status::MAX),
+    (b"type", Status::MAX),
+    (b"wait", Status::MAX),
 ];
 
-/// Whether a utility says nothing when its status is not 0.
-pub(super) fn fails_silently(utility: &[u8]) -> bool {
-    ANSWERING.contains(&utility)
+/// Whether a utility that ends with a status says something by then.
+fn speaks(utility: &[u8], status: Status) -> bool {
+    let from = MESSAGES_FROM.iter().find(|(name, _)| *name == utility);
+    status >= from.map_or(1, |(_, from)| *from)
 }
 
 /// The names of [`TABLE`] as numbers.
@@ -184,6 +188,18 @@ static KEYS: [u128; TABLE.len()] = {
 };
 
 impl Walker {
+    /// Whether a utility fails where what it writes cannot be written; those that only write do always.
+    fn minds_output(&self, utility: &[u8]) -> bool {
+        let unminded = self.state.dialect.output_unminded;
+        unminded.is_some_and(|unminded| !unminded.iter().any(|one| one.as_bytes() == utility))
+    }
+
+    /// Writes the message of a utility about its use, and answers the status that goes with it.
+    pub(super) fn complain(&mut self, call: &Call<'_>, status: Status) -> Status {
+        self.message_hole(call.span);
+        status
+    }
+
     /// Carries out a built-in utility and answers its status.
     pub(super) fn builtin(&mut self, argv: &[Text], span: Span) -> Result<Status, Stop> {
         let name = argv.first().map_or(&b""[..], Text::bytes);
@@ -202,6 +218,21 @@ impl Walker {
                         None => Err(Stop::Shell(error)),
                     }
                 }
+                Ok(status) => {
+                    let lost = std::mem::take(&mut self.lost_output) && self.minds_output(name);
+                    let status = if status == 0 { lost.into() } else { status };
+                    let is_answer = std::mem::take(&mut self.status_is_answer)
+                        || self
+                            .state
+                            .dialect
+                            .silent_utilities
+                            .iter()
+                            .any(|one| one.as_bytes() == name);
+                    if lost || (!is_answer && speaks(name, status)) {
+                        self.message_hole(span);
+                    }
+                    Ok(status)
+                }
                 outcome => outcome,
             },
             None => {
@@ -210,6 +241,9 @@ impl Walker {
                 }
                 let mut idle = self.state.dialect.idle_utilities.iter();
                 if let Some(&(_, status)) = idle.find(|(one, _)| one.as_bytes() == name) {
+                    if status != 0 {
+                        self.message_hole(span);
+                    }
                     return Ok(status);
                 }
                 let name = String::from_utf8_lossy(name).into_owned();

@@ -191,6 +191,7 @@ pub(super) fn shift(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     }
     match walker.state.dialect.shift_too_many_is_fatal {
         true => Err(walker.fatal(call, "there are fewer parameters than that")),
+        false if walker.state.dialect.shift_too_many_is_told => Ok(walker.complain(call, 1)),
         false => Ok(1),
     }
 }
@@ -201,7 +202,9 @@ impl Walker {
         let (at_end, operands) = match call.arguments() {
             [first, rest @ ..] if first.bytes() == b"-p" => (true, rest),
             [first, rest @ ..] if first.bytes() == b"--" => (false, rest),
-            [first, ..] if matches!(first.bytes(), [b'-', b'a'..=b'z', ..]) => return Ok(1),
+            [first, ..] if matches!(first.bytes(), [b'-', b'a'..=b'z', ..]) => {
+                return Ok(self.complain(call, 1));
+            }
             operands => (false, operands),
         };
         let (mut count, mut names) = (1, operands);
@@ -214,7 +217,7 @@ impl Walker {
             }
             names = rest;
         }
-        let Ok(count) = usize::try_from(count) else { return Ok(1) };
+        let Ok(count) = usize::try_from(count) else { return Ok(self.complain(call, 1)) };
         if names.is_empty() {
             return self.shift_list(b"argv", count, at_end, call);
         }
@@ -242,14 +245,14 @@ impl Walker {
         if name != b"argv" {
             let values = self.state.variables.values(name);
             if count > values.len() {
-                return Ok(1);
+                return Ok(self.complain(call, 1));
             }
             self.assign_array(name, values[kept(values.len())].to_vec(), call.span)?;
             return Ok(0);
         }
         let before = self.state.positional.share();
         if count > before.count() {
-            return Ok(1);
+            return Ok(self.complain(call, 1));
         }
         match at_end {
             true => self.state.positional.set(before.all()[kept(before.count())].to_vec()),

@@ -24,7 +24,7 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if given.unknown.is_some() {
         return match dialect.exec_option_is_fatal {
             true => Err(walker.fatal_option(call)),
-            false => Ok(2),
+            false => Ok(walker.complain(call, 2)),
         };
     }
     let mut argv = given.operands.to_vec();
@@ -202,12 +202,13 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     {
         return match dialect.dot_option_is_fatal && !spared {
             true => Err(walker.fatal_with(call, "an option is not known", status)),
-            false => Ok(status),
+            false => Ok(walker.complain(call, status)),
         };
     }
     let Some((file, arguments)) = given.operands.split_first() else {
         return match walker.state.dialect.no_file_status {
-            Some(status) => Ok(status),
+            Some(status) if status == 0 => Ok(status),
+            Some(status) => Ok(walker.complain(call, status)),
             None => Err(walker.fatal(call, "a file was expected")),
         };
     };
@@ -220,7 +221,7 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     let Some(bytes) = read else {
         return match dialect.dot_failure_is_fatal && !spared {
             true => Err(walker.fatal(call, "the file cannot be read")),
-            false => Ok(dialect.dot_failure_status),
+            false => Ok(walker.complain(call, dialect.dot_failure_status)),
         };
     };
     if bytes.len() > limit {
@@ -229,7 +230,7 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     }
     let bytes = match dialect.dot_nuls.left(bytes) {
         Ok(bytes) => bytes,
-        Err(status) => return Ok(status),
+        Err(status) => return Ok(walker.complain(call, status)),
     };
     let outer = (!arguments.is_empty() && walker.state.dialect.dot_takes_arguments)
         .then(|| walker.state.positional.share());
@@ -369,7 +370,11 @@ pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         None => dialect.wait_no_process_status,
     };
     match job.filter(|_| names_job || named.has_hole()) {
-        None => Ok(unknown),
+        None => {
+            let is_name = !names_job && number(named.bytes()).is_none();
+            let tells = dialect.wait_tells || is_name || (names_job && unknown != 127);
+            Ok(if tells && unknown != 0 { walker.complain(call, unknown) } else { unknown })
+        }
         Some(status) => {
             walker.state.assumed_status |= several;
             Ok(status)

@@ -42,7 +42,7 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     reach.raw |= separates;
     let Some((line, whole)) = walker.input_line(&reach) else {
         if names.iter().any(|name| !walker.is_target(name)) {
-            return Ok(dialect.read_late_name_status);
+            return Ok(walker.complain(call, dialect.read_late_name_status));
         }
         return walker.unknown_line(call, &names, reach.descriptor);
     };
@@ -62,7 +62,7 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     }
     let [tells, tells_only] = dialect.read_telling_letters.map(|letter| given.has(letter));
     if array.as_ref().is_some_and(|name| !is_name(name)) {
-        return Ok(dialect.read_late_name_status);
+        return Ok(walker.complain(call, dialect.read_late_name_status));
     }
     let mut fields = fields_read(walker, &given, (&line, &ifs), &reach, (&names, array.is_some()));
     if quotes_last && let Some(last) = fields.get_mut(names.len().saturating_sub(1)) {
@@ -121,7 +121,7 @@ fn settled_by_words(
 ) -> Result<Option<Status>, Stop> {
     let dialect = walker.state.dialect.clone();
     if given.unknown.is_some() {
-        return Ok(Some(dialect.read_usage_status));
+        return Ok(Some(walker.complain(call, dialect.read_usage_status)));
     }
     if dialect.no_coprocess_status.is_some() && given.has(b'p') {
         return Ok(dialect.no_coprocess_status);
@@ -140,7 +140,7 @@ fn settled_by_words(
         return Err(walker.fatal(call, "this is not a name"));
     }
     if refused {
-        return Ok(Some(dialect.read_bad_name_status));
+        return Ok(Some(walker.complain(call, dialect.read_bad_name_status)));
     }
     let is_zero = |text: &Text| {
         text.bytes().iter().all(|byte| b"0.".contains(byte)) && text.bytes().contains(&b'0')
@@ -175,7 +175,7 @@ fn into_names(
             if dialect.read_names_with_values == NamesWithValues::Skipped && name.contains(&b'=') {
                 continue;
             }
-            return Ok(dialect.read_late_name_status);
+            return Ok(walker.complain(call, dialect.read_late_name_status));
         }
         match walker.assign_text(name, text, call.span) {
             Err(Stop::Shell(error)) if error.is_read_only && dialect.read_passes_read_only => {

@@ -118,7 +118,8 @@ fn entry(name: &[u8]) -> Option<(usize, &'static Entry)> {
 pub(super) fn shopt(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("supqo", false);
     if given.unknown.is_some() || (given.has(b's') && given.has(b'u')) {
-        return Ok(if given.unknown.is_some() { 2 } else { 1 });
+        let status = if given.unknown.is_some() { 2 } else { 1 };
+        return Ok(walker.complain(call, status));
     }
     let changes = given.has(b's') || given.has(b'u');
     if given.operands.is_empty() {
@@ -137,7 +138,7 @@ pub(super) fn shopt(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             false => walker.state.options.shopt(name),
         };
         let Some(is_on) = is_on else {
-            status = 1;
+            status = walker.complain(call, 1);
             continue;
         };
         match (changes, given.has(b'o')) {

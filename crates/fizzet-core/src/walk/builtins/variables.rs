@@ -541,7 +541,8 @@ pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, S
         bytes.len() > 1 && bytes.starts_with(b"-") && bytes != b"--"
     });
     if expressions.is_empty() || (has_option && walker.state.dialect.let_refuses_options) {
-        return Ok(walker.state.dialect.let_nothing_status);
+        let status = walker.state.dialect.let_nothing_status;
+        return Ok(walker.complain(call, status));
     }
     for expression in expressions {
         value = match arithmetic::text_value(&mut walker.state, expression.bytes(), call.span) {
