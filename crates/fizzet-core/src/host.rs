@@ -95,6 +95,9 @@ pub trait Programs {
     }
 }
 
+/// Devices from which more can be read always.
+pub const ENDLESS: [&str; 3] = ["/dev/random", "/dev/urandom", "/dev/zero"];
+
 /// How many bytes of a file are looked at.
 pub const BLOCK: usize = 4096;
 
@@ -240,7 +243,10 @@ pub enum Ran {
         status: u8,
     },
     /// It printed more than the limit, and was stopped.
-    Endless,
+    Endless {
+        /// What it printed until then.
+        output: Vec<u8>,
+    },
 }
 
 /// A file that is being written.

@@ -169,7 +169,20 @@ pub enum Reach {
     Shell,
 }
 
+/// What a command prints, as a limit names it.
+const PRINTED: &str = "bytes that one command prints";
+
 impl Stop {
+    /// A command prints more than is kept.
+    pub(crate) fn flood(limit: usize, span: Span) -> Stop {
+        Stop::Limit { what: PRINTED, limit: limit as u64, span }
+    }
+
+    /// Whether it is because of what a command prints, which is no harm where nobody reads all of it.
+    pub(crate) fn is_flood(&self) -> bool {
+        matches!(self, Stop::Limit { what, .. } if *what == PRINTED)
+    }
+
     /// The same mistake in the text of an expression, before that is read as one.
     pub(crate) fn of_words(self) -> Stop {
         match self {

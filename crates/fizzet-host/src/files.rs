@@ -6,7 +6,7 @@ use std::os::unix::ffi::OsStrExt;
 use std::os::unix::fs::{FileTypeExt, MetadataExt};
 use std::path::{Path, PathBuf};
 
-use fizzet_core::host::{FileKind, Status};
+use fizzet_core::host::{ENDLESS, FileKind, Status};
 use rustix::fs::{Access, access};
 
 /// A path as the traced shell would reach it: relative ones start from `folder`.
@@ -60,11 +60,13 @@ pub(crate) fn status(path: &Path, follow: bool) -> Option<Status> {
     })
 }
 
-/// The first bytes of a regular file or of the empty device; others could keep the trace waiting.
+/// The first bytes of a regular file, of the empty device or of one that never ends; others could keep the trace
+/// waiting.
 pub(crate) fn read(path: &Path, limit: usize) -> io::Result<Vec<u8>> {
     let mut bytes = Vec::new();
     if path != Path::new("/dev/null") {
-        if !path.metadata()?.is_file() {
+        let is_endless = path.to_str().is_some_and(|path| ENDLESS.contains(&path));
+        if !is_endless && !path.metadata()?.is_file() {
             return Err(io::ErrorKind::Unsupported.into());
         }
         std::fs::File::open(path)?.take(limit as u64 + 1).read_to_end(&mut bytes)?;

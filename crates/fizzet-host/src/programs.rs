@@ -97,7 +97,7 @@ fn started(mut command: Command, run: &Run<'_>) -> io::Result<Ran> {
     if printed.len() > run.limit {
         child.kill()?;
         child.wait()?;
-        return Ok(Ran::Endless);
+        return Ok(Ran::Endless { output: printed });
     }
     let status = child.wait()?;
     let unread = input.map(Feeding::left).transpose()?.unwrap_or(0);
@@ -275,6 +275,9 @@ mod tests {
             Ran::Refused { status: 127, .. }
         ));
         let argv: [&[u8]; 3] = [b"sh", b"-c", b"while :; do echo jar; done"];
-        assert_eq!(run(folder.path(), &of(b"/bin/sh", &argv, b"")), Ran::Endless);
+        let Ran::Endless { output } = run(folder.path(), &of(b"/bin/sh", &argv, b"")) else {
+            panic!("it ends");
+        };
+        assert!(output.starts_with(b"jar\njar\n"));
     }
 }

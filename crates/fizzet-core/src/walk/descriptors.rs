@@ -18,6 +18,8 @@ pub(super) struct Reading {
     pub(super) known_to: Option<usize>,
     /// Whether there are holes in the text.
     pub(super) has_holes: bool,
+    /// Whether more comes behind the text than is kept.
+    goes_on: bool,
 }
 
 impl Reading {
@@ -57,7 +59,8 @@ impl Input {
     /// A text from its start; from the first line with a hole on it is not known.
     pub(super) fn of(text: Text) -> Input {
         let (known_to, has_holes) = (text.first_unknown_line(), text.has_hole());
-        let reading = Rc::new(RefCell::new(Reading { text, at: 0, known_to, has_holes }));
+        let reading =
+            Rc::new(RefCell::new(Reading { text, at: 0, known_to, has_holes, goes_on: false }));
         Input { reading: Some(reading), is_standard: false }
     }
 
@@ -74,6 +77,22 @@ impl Input {
         }
         let at = std::mem::replace(&mut reading.at, usize::MAX);
         Some(reading.text.slice(at.min(reading.text.len()), reading.text.len()))
+    }
+
+    /// The same, with more behind it than is kept.
+    pub(super) fn flooded(self) -> Input {
+        if let Some(reading) = &self.reading {
+            reading.borrow_mut().goes_on = true;
+        }
+        self
+    }
+
+    /// Whether so much has been read that the next bytes are not kept.
+    pub(super) fn overflows(&self) -> bool {
+        self.reading().is_some_and(|reading| {
+            let reading = reading.borrow();
+            reading.goes_on && reading.at >= reading.text.len()
+        })
     }
 
     /// Puts the last bytes back, which whoever took the rest has left.
@@ -116,6 +135,11 @@ impl Output {
             (Output::Shown, Output::Shown) => true,
             _ => false,
         }
+    }
+
+    /// Whether it is what another command, or a substitution, reads.
+    pub(super) fn is_piped(&self) -> bool {
+        matches!(self, Output::Kept(_))
     }
 
     /// Puts a hole into every text that is kept; answers whether there is one.

@@ -135,6 +135,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         subshell_is: SubshellIs::Plain,
         descriptors: Descriptors::new(),
         lost_output: false,
+        flooded: false,
         status_is_answer: false,
         piped: &[],
         written: WrittenFiles::default(),
@@ -210,6 +211,8 @@ pub(crate) struct Walker {
     descriptors: Descriptors,
     /// Whether something that the utility under way has written could not be written.
     lost_output: bool,
+    /// Whether more has been written to where it is kept than is kept.
+    flooded: bool,
     /// Whether the status of the utility under way answers a question, and no message goes with it.
     status_is_answer: bool,
     /// The descriptors that pipes lead to, for the command that comes next.
@@ -392,7 +395,11 @@ impl Walker {
                 let done = all.iter().filter(|one| self.write_into(one, text.clone())).count();
                 return done == all.len();
             }
-            Output::Kept(kept) => kept.borrow_mut().push_text(&text),
+            Output::Kept(kept) => {
+                let mut kept = kept.borrow_mut();
+                kept.push_text(&text);
+                self.flooded |= kept.len() > self.state.limits.bytes;
+            }
             Output::Written(file) => {
                 let mut file = file.borrow_mut();
                 if file.len() + text.len() > self.state.limits.bytes {
@@ -449,6 +456,7 @@ impl Walker {
         self.descriptors.write_to(1, Output::Kept(kept.clone()));
         let outcome = run(self);
         self.descriptors.take_over(1, &outer);
+        self.flooded = false;
         let text = std::mem::take(&mut *kept.borrow_mut());
         (text, outcome)
     }
@@ -484,6 +492,9 @@ impl Walker {
     fn step(&mut self, span: Span) -> Result<(), Stop> {
         self.state.steps += 1;
         self.state.doing.at = Some(span);
+        if std::mem::take(&mut self.flooded) {
+            return Err(Stop::flood(self.state.limits.bytes, span));
+        }
         let limit = self.state.limits.steps;
         if self.state.steps > limit {
             return Err(Stop::Limit { what: "steps", limit, span });

@@ -172,9 +172,13 @@ impl Walker {
         });
         match ran {
             None => Ok(None),
-            Some(Ran::Endless) => {
-                let (what, limit) = ("bytes that a program prints", limit as u64);
-                Err(Stop::Limit { what, limit, span })
+            Some(Ran::Endless { output }) => {
+                self.write(Text::from_bytes(
+                    output,
+                    Standing::Quoted,
+                    Origin::new(Rule::Output, span),
+                ));
+                Err(Stop::flood(limit, span))
             }
             Some(Ran::Refused { why, status }) => {
                 input.leave(rest.as_ref().map_or(0, Text::len));
@@ -183,6 +187,9 @@ impl Walker {
             }
             Some(Ran::Ended { output, messages, status, killed, unread, open_unread }) => {
                 input.leave(unread);
+                if input.overflows() && !self.descriptors.output(1).is_some_and(Output::is_piped) {
+                    return Err(Stop::flood(limit, span));
+                }
                 self.leave_beside(argv, &open_unread);
                 let text = |bytes: Vec<u8>| {
                     Text::from_bytes(bytes, Standing::Quoted, Origin::new(Rule::Output, span))

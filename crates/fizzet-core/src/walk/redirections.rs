@@ -4,7 +4,7 @@ use std::rc::Rc;
 
 use crate::dialect::RedirectWords;
 use crate::expand;
-use crate::host::{FileKind, Host};
+use crate::host::{ENDLESS, FileKind, Host};
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Stop};
@@ -141,10 +141,17 @@ impl Walker {
         if let Some(file) = self.written.get(&self.state.folder, path) {
             return Input::of(file.borrow().clone());
         }
-        let bytes = expand::Context::host(self).read(path, self.state.limits.bytes);
+        let is_endless = ENDLESS.iter().any(|device| device.as_bytes() == path);
+        let host = expand::Context::host(self);
+        // What they say differs each time, as what programs do.
+        if is_endless && !host.may_run() {
+            return Input::unknown();
+        }
+        let bytes = host.read(path, self.state.limits.bytes);
         let origin = Origin::new(Rule::Output, redirection.span);
         let text = |bytes: Vec<u8>| Text::from_bytes(bytes, Standing::Quoted, origin);
-        bytes.map_or_else(Input::unknown, |bytes| Input::of(text(bytes)))
+        let input = bytes.map_or_else(Input::unknown, |bytes| Input::of(text(bytes)));
+        if is_endless { input.flooded() } else { input }
     }
 
     /// Where what is written to a file goes: to the file itself only where that is allowed.

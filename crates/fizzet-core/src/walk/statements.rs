@@ -8,6 +8,9 @@ use crate::walk::Walker;
 use crate::walk::builtins::SubshellIs;
 use crate::walk::descriptors::Input;
 
+/// SIGPIPE.
+const BROKEN_PIPE: Status = 13;
+
 impl Walker {
     pub(super) fn list(&mut self, list: &List) -> Result<(), Stop> {
         if list.items.is_empty() && self.state.dialect.empty_bodies != EmptyBodies::Never {
@@ -147,8 +150,34 @@ impl Walker {
         }
     }
 
+    /// A command of a pipeline, whose output the next one reads.
+    fn in_pipeline(&mut self, command: &Command, at: usize, last: bool) -> Result<(), Stop> {
+        self.piped = match (at, last) {
+            (0, _) => &[1],
+            (_, true) => &[0],
+            _ => &[0, 1],
+        };
+        // Parentheses around one of the commands make no second subshell.
+        let is_one = matches!(command.kind, Node::Subshell(_));
+        let alone = |walker: &mut Walker| {
+            walker.state.doing.depth -= u32::from(is_one);
+            walker.command(command)
+        };
+        if !last {
+            self.subshell_is = SubshellIs::Pipeline;
+            let (output, outcome) = self.captured(|walker| walker.subshell(alone));
+            self.descriptors.read_from(0, Input::of(output));
+            return outcome;
+        }
+        match self.state.dialect.last_of_pipeline_in_place || self.state.options.last_in_place {
+            true => self.command(command),
+            false => self.subshell(alone),
+        }
+    }
+
     /// Several commands: each but the last prints into the input of the next, and each has the
-    /// state to itself, except the last one where the shell runs it in place.
+    /// state to itself, except the last one where the shell runs it in place. One that prints for ever ends where
+    /// the next one has read what it wants; if that reads all there is, the limit stops them.
     fn connected(&mut self, commands: &[Command]) -> Result<(), Stop> {
         let outer = self.descriptors.clone();
         let mut failed = 0;
@@ -156,30 +185,22 @@ impl Walker {
         let before = self.state.status;
         for (at, command) in commands.iter().enumerate() {
             let last = at + 1 == commands.len();
+            let input = self.descriptors.input(0);
             let is_lost = at > 0 && self.state.dialect.piped_begin_with_success;
             self.state.status = if is_lost { 0 } else { before };
-            self.piped = match (at, last) {
-                (0, _) => &[1],
-                (_, true) => &[0],
-                _ => &[0, 1],
-            };
-            let in_place =
-                self.state.dialect.last_of_pipeline_in_place || self.state.options.last_in_place;
-            // Parentheses around one of the commands make no second subshell.
-            let is_one = matches!(command.kind, Node::Subshell(_));
-            let alone = |walker: &mut Walker| {
-                walker.state.doing.depth -= u32::from(is_one);
-                walker.command(command)
-            };
-            let outcome = if last && in_place {
-                self.command(command)
-            } else if last {
-                self.subshell(alone)
-            } else {
-                self.subshell_is = SubshellIs::Pipeline;
-                let (output, outcome) = self.captured(|walker| walker.subshell(alone));
-                self.descriptors.read_from(0, Input::of(output));
-                outcome
+            let outcome = self.in_pipeline(command, at, last);
+            let is_cut = matches!(&outcome, Err(stop) if stop.is_flood());
+            let outcome = match is_cut || (outcome.is_ok() && input.overflows()) {
+                false => outcome,
+                true if last => Err(Stop::flood(self.state.limits.bytes, command.span)),
+                true => {
+                    if is_cut {
+                        self.state.status = self.state.dialect.signal_status + BROKEN_PIPE;
+                    }
+                    let kept = self.descriptors.input(0).flooded();
+                    self.descriptors.read_from(0, kept);
+                    Ok(())
+                }
             };
             if outcome.is_err() {
                 self.descriptors.take_over(0, &outer);

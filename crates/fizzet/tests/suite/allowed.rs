@@ -198,3 +198,30 @@ fn a_program_is_found_from_the_folder_that_the_script_has_gone_to() {
         fs::remove_dir_all(yard.join("shed")).unwrap();
     }
 }
+
+#[test]
+fn a_program_that_prints_for_ever_ends_when_the_next_one_has_read_enough() {
+    for (line, word) in [
+        ("yes jar | head -n 1", "jar"),
+        ("yes jar | cat | head -n 1", "jar"),
+        ("tr -dc j </dev/urandom | head -c 3", "jjj"),
+        ("yes jar | { read -r x; read -r y; echo \"$x $y\"; }", "jar jar"),
+        ("set -o pipefail; yes | head -n 1; echo $?", "y\n141"),
+    ] {
+        let line = format!("label \"$({line})\"");
+        let printed = of(&["line", "--format", "nul", "--allow-run", &line]).output();
+        assert_eq!(printed, format!("label\0{word}\0"), "{line}");
+    }
+}
+
+#[test]
+fn what_nobody_can_read_to_its_end_stops_at_the_limit() {
+    let folder = tempfile::tempdir().unwrap();
+    let script = folder.path().join("count.sh");
+    fs::write(&script, "yes jar | wc -c\nlabel never\n").unwrap();
+    let script = script.to_str().unwrap();
+    let ran = of(&["walk", "--allow-run", "--format", "json", "--max-bytes", "100000", script]);
+    let printed = String::from_utf8(ran.status(4).stdout).unwrap();
+    assert!(!printed.contains("\"output\""), "{printed}");
+    assert!(!printed.contains("never"), "{printed}");
+}

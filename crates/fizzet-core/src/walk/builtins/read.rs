@@ -444,7 +444,7 @@ impl Walker {
         if reading.is_unknown_at(reading.at) {
             return None;
         }
-        let Reading { text, at, known_to, has_holes } = &mut *reading;
+        let Reading { text, at, known_to, has_holes, .. } = &mut *reading;
         let bytes = &text.bytes()[..known_to.unwrap_or(text.len())];
         let mut line = Text::new();
         let part = |from: usize, to: usize, standing: Standing| {
