@@ -201,6 +201,14 @@ impl Dialect {
         (common || OWN_KEYS[column].binary_search(&key).is_ok()).then_some(UtilityKind::Builtin)
     }
 
+    /// Whether no function may have this name.
+    pub fn reserves_function_name(&self, name: &[u8]) -> bool {
+        self.reserved_function_names.is_some_and(|others| {
+            others.iter().any(|one| one.as_bytes() == name)
+                || self.utility(name) == Some(UtilityKind::Special)
+        })
+    }
+
     /// Whether `name=value` arguments of this utility are read as assignments.
     pub fn is_declaration(&self, name: &[u8]) -> bool {
         let is_listed = DECLARATIONS.iter().any(|one| one.as_bytes() == name);

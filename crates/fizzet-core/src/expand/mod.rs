@@ -498,6 +498,27 @@ fn split_value(text: Text, ifs: &Ifs, state: &State) -> Vec<Text> {
     split::split(vec![piece], ifs, rules)
 }
 
+/// A quoted text split all the same, by spaces where IFS is empty; a blank at its start and a separator at its end
+/// leave an empty field each.
+fn split_with_ends(mut text: Text, state: &State) -> Vec<Text> {
+    let ifs = match ifs(state) {
+        ifs if ifs.is_empty() => Rc::new(Ifs::new(Some(b" "), false)),
+        ifs => ifs,
+    };
+    let opens = text.bytes().first().is_some_and(|&byte| ifs.is_blank(byte));
+    let closes = text.bytes().last().is_some_and(|&byte| ifs.separates(byte));
+    text.set_standing(Standing::Splittable);
+    let mut fields = split_value(text, &ifs, state);
+    fields.iter_mut().for_each(|field| field.set_standing(Standing::Quoted));
+    if opens {
+        fields.insert(0, Text::new());
+    }
+    if closes {
+        fields.push(Text::new());
+    }
+    fields
+}
+
 /// IFS as it stands now.
 pub(crate) fn ifs(state: &State) -> Rc<Ifs> {
     let separators = state.variables.separators();

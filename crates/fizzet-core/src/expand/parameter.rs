@@ -4,11 +4,11 @@ use std::rc::Rc;
 
 use crate::dialect::IndexQuotes;
 use crate::expand::substitute::{Break, Joiner, Place, Substitution};
-use crate::expand::{Context, Tilde, arithmetic, ifs, record, single};
+use crate::expand::{Context, Ifs, Tilde, arithmetic, ifs, record, single, split_with_ends, whole};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Key, Value, Variable};
-use crate::stop::Stop;
+use crate::stop::{Reach, Stop};
 use crate::syntax::Parser;
 use crate::syntax::ast::{Arithmetic, Instead, Operation, Parameter, ParameterName, Subscript};
 use crate::text::{Passage, Standing, Text};
@@ -30,12 +30,16 @@ pub(super) enum Held {
 }
 
 /// What joins the list that a parameter makes.
-fn joiner(parameter: &Parameter, place: Place) -> Joiner {
+fn joiner(parameter: &Parameter, place: Place, ifs: &Ifs) -> Joiner {
     use Operation::{Case, Instead, Keys, Remove, Replace, Substring, Transform, Value};
     let is_array = matches!(parameter.name, ParameterName::Variable(_));
     match (place.joiner, &parameter.operation) {
         (Joiner::SpaceForParameters { .. }, Value | Instead { .. }) if is_array => Joiner::Ifs,
-        (Joiner::SpaceForParameters { changed: true }, Replace { .. } | Case { .. }) => Joiner::Ifs,
+        (Joiner::SpaceForParameters { changed }, Replace { .. } | Case { .. })
+            if changed || ifs.is_empty() =>
+        {
+            Joiner::Ifs
+        }
         (Joiner::SpaceForParameters { .. }, _) => Joiner::Space,
         (Joiner::Assigned, Remove { pattern, .. }) if pattern.parts.is_empty() => Joiner::Ifs,
         (Joiner::Assigned, Remove { .. } | Transform(_)) => Joiner::IfsForAll,
@@ -65,9 +69,14 @@ impl Substitution<'_> {
     fn parameter_alone(&mut self, parameter: &Parameter, place: Place) -> Result<(), Stop> {
         let held = match &parameter.operation {
             Operation::Unreadable { why, ends } => {
-                let dialect = &self.cx.state().dialect;
-                let status = dialect.unreadable_document_status.unwrap_or(1);
-                return Err(Stop::error(why.to_string(), parameter.span, status, *ends));
+                // Where it ends a line, only the operand of a parameter that is set is looked at.
+                let held = if *ends == Reach::Line { Some(self.held(parameter)?) } else { None };
+                if !matches!(held, Some(Held::Unset)) {
+                    let dialect = &self.cx.state().dialect;
+                    let status = dialect.unreadable_document_status.unwrap_or(1);
+                    return Err(Stop::error(why.to_string(), parameter.span, status, *ends));
+                }
+                Held::Unset
             }
             Operation::Bad => {
                 let status = self.cx.state().dialect.bad_substitution_status;
@@ -284,9 +293,8 @@ impl Substitution<'_> {
         if self.cx.state().variables.get(name).is_some_and(associative) {
             return key_text(self.cx, index).map(Key::Text);
         }
-        let number = index_number(self.cx, index, false);
-        let state = self.cx.state();
-        number.map(|number| Key::Number(state.index(number))).map_err(Stop::in_index)
+        let number = index_number(self.cx, index, false).map_err(Stop::in_index)?;
+        Ok(Key::Number(self.cx.state().index(number.unwrap_or_default())))
     }
 
     /// Puts a value into the word.
@@ -335,12 +343,8 @@ impl Substitution<'_> {
                 if self.cx.state().dialect.array_is_list && !(place.quoted && star) {
                     self.has_list |= parameter.index.is_none() || self.is_list(parameter);
                 }
-                // Beside a `$@` what is empty in a `$*` of a here-document is lost, where spaces separate.
-                if star
-                    && place.joiner == (Joiner::SpaceForParameters { changed: false })
-                    && matches!(ifs(self.cx.state()).joiner(), b" " | b"")
-                {
-                    items.retain(is_filled);
+                if star && place.joiner == (Joiner::SpaceForParameters { changed: false }) {
+                    items = self.beside_all(parameter, items);
                 }
                 if star && place.beside_at && comes_apart(&parameter.operation) {
                     let ifs = ifs(self.cx.state());
@@ -355,10 +359,42 @@ impl Substitution<'_> {
                         };
                     }
                 }
-                let joiner = joiner(parameter, place);
+                let joiner = joiner(parameter, place, &ifs(self.cx.state()));
                 self.list(parameter.span, items, star, Place { joiner, ..place })
             }
         }
+    }
+
+    /// What becomes of a `$*` of a here-document in bash where a `$@` stands beside it: its text is split and put
+    /// together again with spaces; the values of an operation stay whole, but several empty ones count as one.
+    fn beside_all(&mut self, parameter: &Parameter, mut items: Vec<Text>) -> Vec<Text> {
+        use Operation::{Case, Instead, Remove, Replace, Substring, Value};
+        let ifs = ifs(self.cx.state());
+        let is_array = parameter.index.is_some();
+        let merges = match &parameter.operation {
+            Value | Instead { .. } if is_array => false,
+            Value | Instead { .. } => {
+                let text = whole::joined(&items, b" ", parameter.span);
+                return split_with_ends(text, self.cx.state());
+            }
+            Remove { .. } | Substring { .. } => ifs.is_empty() || ifs.separates(b' '),
+            Replace { .. } | Case { .. } => ifs.joiner() == b" ",
+            _ => false,
+        };
+        if !merges || items.len() < 2 {
+            return items;
+        }
+        let is_empty =
+            |text: Option<&Text>| text.is_some_and(|text| text.is_empty() && !text.has_hole());
+        let (opens, closes) = (is_empty(items.first()), is_empty(items.last()));
+        items.retain(|text| !is_empty(Some(text)));
+        if opens {
+            items.insert(0, Text::new());
+        }
+        if closes {
+            items.push(Text::new());
+        }
+        items
     }
 
     pub(super) fn unset(&mut self, parameter: &Parameter) -> Result<(), Stop> {
@@ -503,26 +539,32 @@ pub(crate) fn key_text(cx: &mut dyn Context, index: &Arithmetic) -> Result<Text,
     listed_key(cx, index)
 }
 
-/// The number that an index means, whose quotes only quote where the shell has it so.
+/// The number that an index means, whose quotes only quote where the shell has it so; nothing where it is that of an
+/// element of a list, leaves nothing, and the shell minds that.
 pub(crate) fn index_number(
     cx: &mut dyn Context,
     index: &Arithmetic,
     in_list: bool,
-) -> Result<i64, Stop> {
+) -> Result<Option<i64>, Stop> {
     let span = index.word.span;
     let vanish = match cx.state().dialect.index_quotes {
         IndexQuotes::Count => false,
         IndexQuotes::VanishInLists => in_list,
         IndexQuotes::Vanish => true,
     };
-    if !vanish || !cx.state().sources.bytes(span).iter().any(|byte| b"'\"\\".contains(byte)) {
-        return arithmetic::index(cx, index);
+    let must_be_something = in_list && cx.state().dialect.listed_indexes_must_be_something;
+    let looked_at: &[u8] = if must_be_something { b"'\"\\$`" } else { b"'\"\\" };
+    if !vanish || !cx.state().sources.bytes(span).iter().any(|byte| looked_at.contains(byte)) {
+        return arithmetic::index(cx, index).map(Some);
     }
     let written = cx.state().sources.bytes(span).to_vec();
     let dialect = cx.state().dialect.clone();
     let word = Parser::new(&written, span.source, &dialect).whole_word(span)?;
     let text = single(cx, &word, Tilde::Never)?;
-    arithmetic::text_value(cx.state(), text.bytes(), span)
+    if must_be_something && text.is_nothing() {
+        return Ok(None);
+    }
+    arithmetic::text_value(cx.state(), text.bytes(), span).map(Some)
 }
 
 /// The key of an associative array that the index of an element of a list is: its quotes quote, as in any word.

@@ -493,7 +493,12 @@ impl<'a> Parser<'a> {
             (None, QuotedNames::Any) => word.fixed(),
             (name, _) => name.map(<[u8]>::to_vec),
         };
-        match name.filter(|name| self.dialect.any_function_name || is_name(name)) {
+        let fits = |name: &Vec<u8>| {
+            let reserved = !self.dialect.function_names_are_checked_late
+                && self.dialect.reserves_function_name(name);
+            (self.dialect.any_function_name || is_name(name)) && !reserved
+        };
+        match name.filter(fits) {
             Some(name) => Ok(Some(name.into())),
             None => Err(SyntaxError::new(SyntaxErrorKind::BadFunctionName, word.span)),
         }

@@ -348,7 +348,9 @@ impl Walker {
             };
         }
         let number = expand::parameter::index_number(self, index, in_list);
-        let number = number.map_err(Stop::in_index)?;
+        let Some(number) = number.map_err(Stop::in_index)? else {
+            return Err(self.state.mistake("one index was expected", span, 1));
+        };
         Ok(Key::Number(self.state.index(number)))
     }
 

@@ -56,6 +56,10 @@ impl Walker {
             Node::Function { names, body, keyword } => {
                 self.state.status = 0;
                 for name in names {
+                    if self.state.dialect.reserves_function_name(name) {
+                        let message = "no function can have this name";
+                        return Err(Stop::shell(message, command.span, 1));
+                    }
                     let (body, span) = (body.clone(), command.span);
                     let before = self.state.functions.get(name);
                     let marks = before.map(|function| function.marks).unwrap_or_default();

@@ -272,13 +272,30 @@ impl Walker {
         others_follow: bool,
     ) -> Result<(), Stop> {
         for (at, trace) in traces.iter().enumerate().skip(from) {
-            self.check(trace, &traces[..at])?;
+            self.check(trace, &traces[..at])
+                .map_err(|stop| self.told_behind(stop, &traces[..at]))?;
             let writes = matches!(trace.operator, ">" | ">>" | ">|" | "<>" | "&>" | "&>>");
             if writes && (others_follow || at + 1 < traces.len()) {
-                self.file_to_write(trace, !matches!(trace.operator, ">" | ">|" | "&>"))?;
+                self.file_to_write(trace, !matches!(trace.operator, ">" | ">|" | "&>"))
+                    .map_err(|stop| self.told_behind(stop, &traces[..at]))?;
             }
         }
         Ok(())
+    }
+
+    /// A mistake whose message goes where the redirections before it make it go.
+    fn told_behind(&mut self, stop: Stop, before: &[RedirectTrace]) -> Stop {
+        let (Stop::Shell(mut error), true) =
+            (stop.clone(), self.state.dialect.redirections_lead_mistakes)
+        else {
+            return stop;
+        };
+        let outer = self.descriptors.clone();
+        // One that fails here has been told of before.
+        before.iter().for_each(|redirection| drop(self.redirect(redirection)));
+        self.tell_mistake(&mut error);
+        self.descriptors = outer;
+        Stop::Shell(error)
     }
 
     /// What the word of a redirection, or its document, expands to: one text, but where each of several
@@ -379,7 +396,7 @@ impl Walker {
                 (None, None) => self.check_written(target.bytes(), false, &shown, span),
                 (None, Some(reach)) => {
                     let message = format!("a descriptor was expected behind {}", trace.operator);
-                    let status = self.state.dialect.redirection_failure_status;
+                    let status = self.state.dialect.no_descriptor_status;
                     Err(Stop::error(message, span, status, reach))
                 }
                 (Some(Copied::Descriptor { from, .. }), _)

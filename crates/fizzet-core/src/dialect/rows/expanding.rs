@@ -266,6 +266,10 @@ macro_rules! expanding_rows {
     assigned_default_counts: bool = [N, Y, N, N, N, Y, N], "observed in all six: set --; printf '[%s]' \"$@${k=}\"; printf '[%s]' \"$@${k=}\"";
     /// What an operation has made of `$*` comes apart between quotes that hold a `$@` too.
     stars_part_beside_at: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: set -- 'p q' '' r; printf '[%s]' \"${*#z}$@\" \"${*#}$@\"; IFS=:; printf '[%s]' \"${*^}$@\"";
+    /// A variable that holds a number of more than 64 bits is a mistake in an expression.
+    large_values_are_refused: bool = [N, N, Y, N, N, N, N], "observed in all six: n=9223372036854775808; echo $((n))";
+    /// The index of an element of a list must leave something.
+    listed_indexes_must_be_something: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: i=; a=([$i]=3 [1]=4); echo ${a[@]}";
     /// An index that expands to nothing is a mistake.
     empty_index_is_mistake: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: a=(1 2); i=; echo ${a[$i]}";
     /// An opening bracket that nothing closes keeps a field from being a pattern.

@@ -262,6 +262,10 @@ macro_rules! reading_rows {
     aliases_close_compounds: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: alias D=do E=done; then for x in 1; D echo $x; E";
     /// What quotes or expansions in the name of a function that is defined do.
     quoted_function_names: QuotedNames = [QuotedNames::Refused, QuotedNames::Late, QuotedNames::Refused, QuotedNames::Refused, QuotedNames::Taken, QuotedNames::Taken, QuotedNames::Any], "observed in all six: 'a b'() { echo in; }; 'a b'";
+    /// Names besides those of the special built-in utilities that no function may have; any may where this is nothing.
+    reserved_function_names: Option<&'static [&'static str]> = [Some(&[]), None, Some(&["local"]), Some(&["local", "source"]), Some(&["typeset"]), None, None], "observed in all six, with the name of each utility: set() { :; }; echo after";
+    /// The names of functions are looked at when they are defined.
+    function_names_are_checked_late: bool = [N, N, N, N, Y, N, N], "observed in ksh93: echo a; set() { :; }; echo after";
     /// A list that other text follows directly is a text itself.
     lists_go_on_as_text: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: a=(4*3)/2; echo $a; let a=(4*3)/2; echo $a";
     /// The patterns of `case` may be empty, and hold blanks in parentheses.

@@ -165,6 +165,10 @@ impl Evaluation<'_> {
             && !makes_real
             && let Some(value) = arithmetic::constant(digits, &self.state.dialect)
         {
+            if self.state.dialect.large_values_are_refused && is_out_of_range(digits, negative) {
+                let shown = String::from_utf8_lossy(trimmed).into_owned();
+                return Err(refuse(self.state, &format!("`{shown}` is no number"), self.span));
+            }
             self.carried = written_base(digits).or(Some(10));
             return Ok(Number::Whole(if negative { value.wrapping_neg() } else { value }));
         }
@@ -251,4 +255,20 @@ fn number_text(shown: String, span: Span, name: &Rc<[u8]>) -> Text {
     let computed = Origin::new(Rule::Arithmetic, span);
     let hop = Hop { rule: Rule::Stored, span, name: Some(name.clone()), shifted: 0 };
     Text::from_bytes(shown, Standing::Quoted, computed.then(hop))
+}
+
+/// Whether C has no 64 bits for a number.
+fn is_out_of_range(digits: &[u8], negative: bool) -> bool {
+    let (base, digits) = match digits {
+        [b'0', b'x' | b'X', digits @ ..] => (16, digits),
+        [b'0', digits @ ..] => (8, digits),
+        digits => (10, digits),
+    };
+    let most = i64::MAX as u64 + u64::from(negative);
+    let value = std::str::from_utf8(digits).ok().map(|digits| u64::from_str_radix(digits, base));
+    match value {
+        Some(Ok(value)) => value > most,
+        Some(Err(error)) => *error.kind() == std::num::IntErrorKind::PosOverflow,
+        None => false,
+    }
 }
