@@ -18,6 +18,11 @@ const SPECIAL: &[&str] = &[
     "shift", "times", "trap", "unset",
 ];
 
+/// What each shell carries out as a special built-in utility besides, in the order of the table's columns; observed
+/// with `x=1 NAME; echo $x` and `NAME >/nosuch/f; echo after`.
+const SPECIAL_TOO: [&[&str]; 7] =
+    [&[], &[], &["local"], &["local", "source"], &["typeset"], &[], &[]];
+
 /// Built-in in every shell here.
 const COMMON: &[&str] = &[
     "[", "alias", "bg", "cd", "command", "echo", "false", "fg", "getopts", "hash", "jobs", "kill",
@@ -191,11 +196,12 @@ impl Dialect {
     /// How the shell carries out `name`, unless it is a function or an external command.
     pub fn utility(&self, name: &[u8]) -> Option<UtilityKind> {
         let key = packed(name)?;
-        if SPECIAL_KEYS.binary_search(&key).is_ok() {
-            return Some(UtilityKind::Special);
-        }
         // In dash `fg`, `bg` and `jobs` exist too; the posix mode has only what POSIX names.
         let column = self.shell as usize;
+        let special_too = || SPECIAL_TOO[column].iter().any(|one| one.as_bytes() == name);
+        if SPECIAL_KEYS.binary_search(&key).is_ok() || special_too() {
+            return Some(UtilityKind::Special);
+        }
         let absent = || ABSENT[column].iter().any(|absent| absent.as_bytes() == name);
         let common = COMMON_KEYS.binary_search(&key).is_ok() && !absent();
         (common || OWN_KEYS[column].binary_search(&key).is_ok()).then_some(UtilityKind::Builtin)
@@ -203,10 +209,8 @@ impl Dialect {
 
     /// Whether no function may have this name.
     pub fn reserves_function_name(&self, name: &[u8]) -> bool {
-        self.reserved_function_names.is_some_and(|others| {
-            others.iter().any(|one| one.as_bytes() == name)
-                || self.utility(name) == Some(UtilityKind::Special)
-        })
+        self.reserved_function_names
+            .is_some_and(|others| others.iter().chain(SPECIAL).any(|one| one.as_bytes() == name))
     }
 
     /// Whether `name=value` arguments of this utility are read as assignments.

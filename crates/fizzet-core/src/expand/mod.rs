@@ -57,7 +57,7 @@ use crate::host::Host;
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::state::State;
-use crate::stop::Stop;
+use crate::stop::{Status, Stop};
 use crate::syntax::ast::{
     CommandSubstitution, Operation, Parameter, ParameterName, Part, ProcessSubstitution, Word,
 };
@@ -360,17 +360,19 @@ pub fn document(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
 /// # Errors
 /// As for [`fields`].
 pub fn pattern_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
-    pattern_text_with(cx, word, Tilde::AtStart)
+    let text = single(cx, word, Tilde::AtStart)?;
+    let status = cx.state().dialect.condition_pattern_status;
+    closed_pattern(cx, text, word.span, status)
 }
 
-/// The same, with a tilde expanded where `tilde` says.
+/// The same in an operation on a parameter, with a tilde expanded where `tilde` says.
 pub(crate) fn pattern_text_with(
     cx: &mut dyn Context,
     word: &Word,
     tilde: Tilde,
 ) -> Result<Text, Stop> {
     let text = single(cx, word, tilde)?;
-    closed_pattern(cx, text, word.span)
+    closed_pattern(cx, text, word.span, 1)
 }
 
 /// The text of a pattern of a `case`: as [`case_text`], with the quoting kept.
@@ -379,21 +381,27 @@ pub(crate) fn pattern_text_with(
 /// As for [`fields`].
 pub fn case_pattern_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
     let text = case_text(cx, word)?;
-    closed_pattern(cx, text, word.span)
+    let status = cx.state().dialect.case_pattern_status;
+    closed_pattern(cx, text, word.span, status)
 }
 
 /// A pattern whose brackets and groups end, where the shell minds.
-fn closed_pattern(cx: &mut dyn Context, text: Text, span: Span) -> Result<Text, Stop> {
+fn closed_pattern(
+    cx: &mut dyn Context,
+    text: Text,
+    span: Span,
+    status: Status,
+) -> Result<Text, Stop> {
     let state = cx.state();
     let rules = state.text_pattern_rules();
     let lone = || text.bytes() == b"[" && text.quoting() == [false];
     if state.dialect.open_bracket_is_error && (lone() || pattern::has_open_bracket(&text, rules)) {
         let message = "a [ in this pattern is never closed";
-        return Err(Stop::shell(message, span, 1));
+        return Err(Stop::shell(message, span, status));
     }
     if state.dialect.open_group_is_error && pattern::has_open_group(&text, rules) {
         let message = "a ( in this pattern is never closed";
-        return Err(Stop::shell(message, span, 1));
+        return Err(Stop::shell(message, span, status));
     }
     Ok(text)
 }

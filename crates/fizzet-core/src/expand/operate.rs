@@ -299,6 +299,7 @@ impl Substitution<'_> {
         let key = match self.key(&meant, index)? {
             Key::Number(0)
                 if self.cx.state().dialect.first_element_is_the_name
+                    && self.cx.state().variables.get(&meant).is_some()
                     && !self.cx.state().variables.is_array(&meant) =>
             {
                 return Ok(Held::One(self.computed(parameter, &meant)));

@@ -101,7 +101,7 @@ impl Walker {
             kind = self.kind(&argv);
         }
         let keeps = matches!(kind, CommandKind::Nothing)
-            || (kind == CommandKind::Special && self.state.dialect.special_keeps_assignments)
+            || self.utility_keeps_assignments(&argv)
             || (kind == CommandKind::Function && self.shares_variables(&argv));
         let made = match early {
             Some(made) => Ok(made),
@@ -265,8 +265,22 @@ impl Walker {
             return Ok(None);
         }
         let name = [self.state.shell_text(name)];
-        let keeps = dialect.special_keeps_assignments && self.kind(&name) == CommandKind::Special;
+        let keeps = self.utility_keeps_assignments(&name);
         self.assignments(&command.assignments, !keeps).map(Some)
+    }
+
+    /// Whether assignments before a utility stay.
+    fn utility_keeps_assignments(&self, argv: &[Text]) -> bool {
+        let dialect = &self.state.dialect;
+        let is_prefix = |word: &&Text| matches!(word.bytes(), b"builtin" | b"\\builtin");
+        let name = argv.iter().find(|word| !is_prefix(word)).map_or(&b"builtin"[..], Text::bytes);
+        match self.kind(argv) {
+            CommandKind::Special => dialect.special_keeps_assignments,
+            CommandKind::Builtin => {
+                dialect.utilities_keep_assignments.iter().any(|one| one.as_bytes() == name)
+            }
+            _ => false,
+        }
     }
 
     /// Whether the function of this command shares its variables with the shell.
@@ -431,10 +445,17 @@ impl Walker {
     fn kind(&self, argv: &[Text]) -> CommandKind {
         use crate::dialect::UtilityKind;
         let Some(name) = argv.first() else { return CommandKind::Nothing };
-        match self.state.dialect.utility(name.bytes()) {
+        let dialect = &self.state.dialect;
+        let is_keyword =
+            || dialect.declarations_are_keywords && dialect.is_declaration(name.bytes());
+        let is_function = || self.state.functions.contains_key(name.bytes()) && !is_keyword();
+        match dialect.utility(name.bytes()) {
+            Some(UtilityKind::Special) if dialect.functions_come_first && is_function() => {
+                CommandKind::Function
+            }
             Some(UtilityKind::Special) => CommandKind::Special,
             None if self.names_job(name) => CommandKind::Builtin,
-            _ if self.state.functions.contains_key(name.bytes()) => CommandKind::Function,
+            _ if is_function() => CommandKind::Function,
             Some(UtilityKind::Builtin) => CommandKind::Builtin,
             None => CommandKind::External,
         }

@@ -136,6 +136,10 @@ macro_rules! carrying_rows {
     substitution_keeps_exit_on_error: bool = [Y, N, Y, N, Y, Y, Y], "observed in all six: set -e; x=$(false; echo a); echo $x";
     /// A list for one element of an array is a mistake that ends this; otherwise nobody says what it makes.
     list_in_element_ends: Option<Reach> = [None, Some(Reach::Line), None, None, None, Some(Reach::Shell), None], "observed in bash and mksh: label a; a[0]=(); label b";
+    /// Functions come before the special built-in utilities of their names.
+    functions_come_first: bool = [N, Y, N, N, N, N, Y], "observed in bash, mksh and zsh: set() { echo in; }; set";
+    /// Utilities besides the special ones before which assignments stay; `builtin` alone is meant by its name.
+    utilities_keep_assignments: &'static [&'static str] = [&[], &[], &[], &[], &["compound", "float", "integer", "nameref"], &["builtin", "typeset"], &["alias", "builtin", "hash"]], "observed in all six, with the name of each utility: x=1 typeset y; echo $x";
     /// Assignments before a special built-in utility stay.
     special_keeps_assignments: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: x=1 :; echo $x";
     /// The last command of a pipeline is run by the shell itself.

@@ -266,6 +266,14 @@ macro_rules! expanding_rows {
     assigned_default_counts: bool = [N, Y, N, N, N, Y, N], "observed in all six: set --; printf '[%s]' \"$@${k=}\"; printf '[%s]' \"$@${k=}\"";
     /// What an operation has made of `$*` comes apart between quotes that hold a `$@` too.
     stars_part_beside_at: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: set -- 'p q' '' r; printf '[%s]' \"${*#z}$@\" \"${*#}$@\"; IFS=:; printf '[%s]' \"${*^}$@\"";
+    /// The status of a pattern of `[[ ]]` that cannot be read.
+    condition_pattern_status: Status = [1, 1, 1, 1, 1, 1, 2], "observed in zsh: ([[ a = [b ]]); echo $?";
+    /// The status of a pattern of `case` that cannot be read.
+    case_pattern_status: Status = [1, 1, 1, 1, 1, 1, 0], "observed in zsh: (case a in [b) ;; esac); echo $?";
+    /// The status of a declaration utility that is given what is no number; otherwise that of the expression.
+    declared_number_status: Option<Status> = [None, None, None, None, None, None, Some(0)], "observed in all six: (typeset -i x=1+); echo $?";
+    /// Variables in the index of an element must be set, in an expression.
+    arithmetic_index_names_must_be_set: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: a=(1 2); echo $((a[k]))";
     /// A variable that holds a number of more than 64 bits is a mistake in an expression.
     large_values_are_refused: bool = [N, N, Y, N, N, N, N], "observed in all six: n=9223372036854775808; echo $((n))";
     /// The index of an element of a list must leave something.

@@ -26,7 +26,12 @@ impl Evaluation<'_> {
             true => index.iter().copied().filter(|&byte| byte != b'\'').collect(),
             false => index.into(),
         };
-        self.state.element_key(name, &index, self.span)
+        // Names in it are taken for those in a value, which must be set.
+        let deeper = u32::from(self.state.dialect.arithmetic_index_names_must_be_set);
+        self.state.values_read += deeper;
+        let key = self.state.element_key(name, &index, self.span);
+        self.state.values_read -= deeper;
+        key
     }
 
     pub(super) fn get(&mut self, target: &Target) -> Result<Number, Stop> {

@@ -162,7 +162,8 @@ pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         Err(Stop::Shell(error))
             if walker.state.dialect.eval_holds.holds(error.is_usage) && !error.exits =>
         {
-            let status = error.status;
+            // A mistake that leaves 0 elsewhere has the status 1 here.
+            let status = error.status.max(1);
             walker.survive(error);
             Ok(status)
         }

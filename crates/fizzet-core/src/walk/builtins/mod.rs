@@ -39,7 +39,7 @@ pub(super) use trap::SubshellIs;
 use crate::expand::Context;
 use crate::packed::{packed, packed_all};
 use crate::source::Span;
-use crate::stop::{Status, Stop};
+use crate::stop::{ShellError, Status, Stop};
 use crate::text::Text;
 use crate::walk::Walker;
 
@@ -217,6 +217,13 @@ impl Walker {
                         }
                         None => Err(Stop::Shell(error)),
                     }
+                }
+                Err(Stop::Shell(error))
+                    if error.is_number
+                        && self.state.dialect.is_declaration(name)
+                        && let Some(status) = self.state.dialect.declared_number_status =>
+                {
+                    Err(Stop::Shell(ShellError { status, ..error }))
                 }
                 Ok(status) => {
                     let lost = std::mem::take(&mut self.lost_output) && self.minds_output(name);
