@@ -89,7 +89,8 @@ impl Walker {
         };
         let bare_brackets = state.dialect.regular_quotes == RegularQuotes::OutsideBrackets;
         let quoted = Quoted { marks: &quoting, bare_brackets };
-        let Some(regular) = Regular::new(&bytes, quoted, rules) else {
+        let regular = Regular::new(&bytes, quoted, rules).map_err(|excess| excess.at(span))?;
+        let Some(regular) = regular else {
             let status = state.dialect.regular_mistake;
             return Err(Stop::error("this is no regular expression", span, status, Reach::Command));
         };

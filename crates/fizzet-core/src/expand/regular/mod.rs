@@ -10,6 +10,7 @@ use crate::dialect::RegularReading;
 use crate::expand::pattern::class::{Class, Member, Set, cases};
 use crate::expand::regular::matching::{Characters, Matching};
 use crate::expand::regular::program::{Program, Step};
+use crate::expand::regular::remembered::STEPS;
 pub(crate) use crate::expand::regular::remembered::TooLong;
 use crate::state::State;
 use crate::text::next_character;
@@ -56,19 +57,27 @@ pub(crate) struct Quoted<'a> {
 pub(crate) type Spans = Vec<Option<(usize, usize)>>;
 
 impl Regular {
-    /// Compiles an expression.
+    /// Compiles an expression; `None` if it is none.
     ///
-    /// `None` if it is no expression.
-    pub(crate) fn new(bytes: &[u8], quoted: Quoted<'_>, rules: Rules) -> Option<Regular> {
-        let read = read::read(bytes, quoted, rules)?;
-        let program = Program::new(&read.tree, read.groups)?;
+    /// # Errors
+    /// There is too much of something in it.
+    pub(crate) fn new(
+        bytes: &[u8],
+        quoted: Quoted<'_>,
+        rules: Rules,
+    ) -> Result<Option<Regular>, TooLong> {
+        let Some(read) = read::read(bytes, quoted, rules)? else { return Ok(None) };
+        let program = Program::new(&read.tree, read.groups).ok_or(TooLong {
+            what: "steps in the program of one regular expression",
+            limit: program::MAX_STEPS as u64,
+        })?;
         let (groups, names_groups) = (read.groups, read.names_groups);
         let goes_back = |(number, step): (usize, &Step)| match step {
             Step::Split(first, _) => *first > number,
             _ => false,
         };
         let loops = program.steps.iter().enumerate().any(goes_back);
-        Some(Regular { program, groups, names_groups, loops, rules })
+        Ok(Some(Regular { program, groups, names_groups, loops, rules }))
     }
 
     /// The leftmost longest match.
@@ -80,7 +89,7 @@ impl Regular {
         let work = self.program.steps.len().saturating_mul(matching.text.codes.len());
         match self.names_groups {
             true => matching.find_remembered(),
-            false if work > MAX_WORK => Err(TooLong(MAX_WORK as u64)),
+            false if work > MAX_WORK => Err(TooLong { what: STEPS, limit: MAX_WORK as u64 }),
             false => Ok(matching.find()),
         }
     }
@@ -155,7 +164,7 @@ mod tests {
 
     fn find(expression: &str, text: &str) -> Option<Vec<Option<String>>> {
         let quoted = Quoted { marks: &vec![false; expression.len()], bare_brackets: false };
-        let regular = Regular::new(expression.as_bytes(), quoted, RULES)?;
+        let regular = Regular::new(expression.as_bytes(), quoted, RULES).ok()??;
         let spans = regular.find(text.as_bytes()).ok()??;
         Some(spans.iter().map(|span| span.map(|(start, end)| text[start..end].into())).collect())
     }
@@ -194,7 +203,7 @@ mod tests {
             // [a"-"c]
             let marks = [false, false, true, false, false];
             let quoted = Quoted { marks: &marks, bare_brackets };
-            let regular = Regular::new(b"[a-c]", quoted, RULES).unwrap();
+            let regular = Regular::new(b"[a-c]", quoted, RULES).unwrap().unwrap();
             let finds = |text: &[u8]| regular.find(text).is_ok_and(|found| found.is_some());
             (finds(b"b"), finds(b"-"))
         };
@@ -208,7 +217,7 @@ mod tests {
             "(", "[a", "*a", "a|*", "^*", "a$+", "a\\", "a{2,1}", "a{x}", "[b-a]", "\\1", "[a-b-c]",
         ] {
             let quoted = Quoted { marks: &vec![false; broken.len()], bare_brackets: false };
-            assert!(Regular::new(broken.as_bytes(), quoted, RULES).is_none(), "{broken}");
+            assert!(Regular::new(broken.as_bytes(), quoted, RULES).unwrap().is_none(), "{broken}");
         }
         assert!(find("a)", "a)").is_some());
         assert!(find("a{,2}b", "aab").is_some());
@@ -240,16 +249,18 @@ mod tests {
         assert!(find("(a*)*c", &text).is_none());
         assert_eq!(whole("(a|aa)*$", &text).map(|found| found.len()), Some(text.len()));
         let quoted = Quoted { marks: &[false; 14], bare_brackets: false };
-        let large = Regular::new(b"(a{9,99}){9,9}", quoted, RULES).unwrap();
+        let large = Regular::new(b"(a{9,99}){9,9}", quoted, RULES).unwrap().unwrap();
         assert!(large.find("a".repeat(10_000_000).as_bytes()).is_err());
         for deep in [
             "((((a{99}){99}){99}){99}){99}".into(),
             "(".repeat(90_000),
-            "a|".repeat(90_000),
+            "a|".repeat(300_000),
             "a".to_owned() + &"*".repeat(90_000),
         ] {
-            assert!(find(&deep, "a").is_none());
+            let quoted = Quoted { marks: &vec![false; deep.len()], bare_brackets: false };
+            assert!(Regular::new(deep.as_bytes(), quoted, RULES).is_err());
         }
+        assert_eq!(whole(&("b|".repeat(50_000) + "a"), "a").as_deref(), Some("a"));
     }
 
     proptest::proptest! {
@@ -259,7 +270,7 @@ mod tests {
             text in "[abxä]{0,10}",
         ) {
             let quoted = Quoted { marks: &vec![false; expression.len()], bare_brackets: false };
-            let Some(regular) = Regular::new(expression.as_bytes(), quoted, RULES) else { return Ok(()) };
+            let Ok(Some(regular)) = Regular::new(expression.as_bytes(), quoted, RULES) else { return Ok(()) };
             let Ok(Some(spans)) = regular.find(text.as_bytes()) else { return Ok(()) };
             let (start, end) = spans[0].unwrap();
             for (from, to) in spans.into_iter().flatten() {

@@ -4,7 +4,7 @@ use crate::expand::regular::Rules;
 use crate::expand::regular::tree::{Leaf, Place, Tree};
 
 /// The most steps of a program.
-const MAX_STEPS: usize = 200_000;
+pub(super) const MAX_STEPS: usize = 200_000;
 
 /// A step, and where it goes on.
 #[derive(Clone, Debug)]
@@ -51,13 +51,17 @@ impl Program {
             Tree::Row(parts) => {
                 parts.iter().rev().try_fold(next, |next, part| self.emit(part, next))
             }
-            Tree::Either(left, right) => {
-                let (first, second) = (self.emit(left, next)?, self.emit(right, next)?);
-                // What matches nothing comes last, wherever it is written.
-                match left.is_nothing() {
-                    true => self.split(second, first),
-                    false => self.split(first, second),
+            Tree::Either(ways) => {
+                let mut first = self.emit(ways.first()?, next)?;
+                for (at, way) in ways.iter().enumerate().skip(1) {
+                    let second = self.emit(way, next)?;
+                    // A first one that matches nothing comes behind the second.
+                    first = match at == 1 && ways[0].is_nothing() {
+                        true => self.split(second, first)?,
+                        false => self.split(first, second)?,
+                    };
                 }
+                Some(first)
             }
             Tree::Repeated(one, least, most) => {
                 // The required passes come first, each of its own.

@@ -6,7 +6,7 @@ use std::rc::Rc;
 use crate::expand::pattern::class::{Class, Member, Set};
 use crate::expand::pattern::escapes::{self, Escape};
 use crate::expand::regular::tree::{Leaf, Place, Tree};
-use crate::expand::regular::{Quoted, Rules};
+use crate::expand::regular::{Quoted, Rules, TooLong};
 use crate::text::next_character;
 
 /// The highest count in `{m,n}`.
@@ -15,8 +15,6 @@ const MAX_REPEAT: usize = 0x7fff;
 const SIGNS: &[u8] = b".[\\()*+?{|^$";
 /// The deepest nesting of groups.
 const MAX_DEPTH: u32 = 200;
-/// The most alternatives of one group: the tree is as deep as there are.
-const MAX_WAYS: u32 = 1000;
 /// The most counts behind each other: `a**`.
 const MAX_COUNTS: u32 = 20;
 /// The longest name between `[:` and `:]`.
@@ -34,6 +32,8 @@ pub(super) struct Reader<'a> {
     depth: u32,
     /// Whether a group is named.
     names_groups: bool,
+    /// What there is too much of, once there is.
+    excess: Option<TooLong>,
 }
 
 /// An expression that has been read.
@@ -44,7 +44,14 @@ pub(super) struct Read {
 }
 
 /// Reads a whole expression; nothing if it is none.
-pub(super) fn read(bytes: &[u8], quoted: Quoted<'_>, rules: Rules) -> Option<Read> {
+///
+/// # Errors
+/// There is too much of something in it.
+pub(super) fn read(
+    bytes: &[u8],
+    quoted: Quoted<'_>,
+    rules: Rules,
+) -> Result<Option<Read>, TooLong> {
     let mut reader = Reader {
         bytes,
         quoted,
@@ -55,10 +62,15 @@ pub(super) fn read(bytes: &[u8], quoted: Quoted<'_>, rules: Rules) -> Option<Rea
         closed: Vec::new(),
         depth: 0,
         names_groups: false,
+        excess: None,
     };
-    let tree = reader.alternatives()?;
+    let tree = reader.alternatives();
+    if let Some(excess) = reader.excess {
+        return Err(excess);
+    }
     let (groups, names_groups) = (reader.groups, reader.names_groups);
-    (reader.at == bytes.len()).then_some(Read { tree, groups, names_groups })
+    let whole = tree.filter(|_| reader.at == bytes.len());
+    Ok(whole.map(|tree| Read { tree, groups, names_groups }))
 }
 
 impl Reader<'_> {
@@ -71,6 +83,12 @@ impl Reader<'_> {
         (!counts || !is_sign).then_some(byte)
     }
 
+    /// Gives up, as there is too much of something.
+    fn exceeds<T>(&mut self, what: &'static str, limit: u32) -> Option<T> {
+        self.excess = Some(TooLong { what, limit: limit.into() });
+        None
+    }
+
     fn at_end(&self) -> bool {
         self.at >= self.bytes.len()
     }
@@ -78,19 +96,14 @@ impl Reader<'_> {
     fn alternatives(&mut self) -> Option<Tree> {
         // Each alternative may name the groups before them all, not those of another.
         let before = self.closed.clone();
-        let mut tree = self.row()?;
-        let mut ways = 1;
+        let mut ways = vec![self.row()?];
         while self.active() == Some(b'|') {
             self.at += 1;
-            ways += 1;
-            if ways > MAX_WAYS {
-                return None;
-            }
             let others = std::mem::replace(&mut self.closed, before.clone());
-            tree = Tree::Either(Box::new(tree), Box::new(self.row()?));
+            ways.push(self.row()?);
             self.closed.extend(others);
         }
-        Some(tree)
+        Some(if ways.len() == 1 { ways.remove(0) } else { Tree::Either(ways) })
     }
 
     fn row(&mut self) -> Option<Tree> {
@@ -106,7 +119,10 @@ impl Reader<'_> {
             while repeats && let Some((least, most)) = self.count()? {
                 counts += 1;
                 if counts > MAX_COUNTS {
-                    return None;
+                    return self.exceeds(
+                        "signs of repetition behind each other in a regular expression",
+                        MAX_COUNTS,
+                    );
                 }
                 part = part.repeated(least, most);
                 if self.rules.is_lenient() {
@@ -208,7 +224,7 @@ impl Reader<'_> {
         self.groups += 1;
         self.depth += 1;
         if self.depth > MAX_DEPTH {
-            return None;
+            return self.exceeds("groups inside each other in a regular expression", MAX_DEPTH);
         }
         let number = self.groups;
         let inner = Box::new(self.alternatives()?);

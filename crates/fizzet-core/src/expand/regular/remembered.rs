@@ -19,15 +19,20 @@ struct Way {
     passed: Vec<usize>,
 }
 
-/// More steps are needed than this many.
+/// Something is needed more often than this.
 #[derive(Debug)]
-pub(crate) struct TooLong(pub(super) u64);
+pub(crate) struct TooLong {
+    pub(super) what: &'static str,
+    pub(super) limit: u64,
+}
+
+/// What a match takes.
+pub(super) const STEPS: &str = "steps in the match of one regular expression";
 
 impl TooLong {
     /// The reason to stop that this is.
     pub(crate) fn at(self, span: Span) -> Stop {
-        let what = "steps in the match of one regular expression";
-        Stop::Limit { what, limit: self.0, span }
+        Stop::Limit { what: self.what, limit: self.limit, span }
     }
 }
 
@@ -56,7 +61,7 @@ impl Matching<'_> {
         while let Some(mut way) = ways.pop() {
             *steps += 1;
             if *steps > MAX_STEPS {
-                return Err(TooLong(MAX_STEPS.into()));
+                return Err(TooLong { what: STEPS, limit: MAX_STEPS.into() });
             }
             way.step = match &program.steps[way.step] {
                 Step::Match => {

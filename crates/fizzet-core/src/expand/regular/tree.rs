@@ -11,8 +11,8 @@ pub(super) enum Tree {
     Leaf(Leaf),
     /// One behind the other.
     Row(Vec<Tree>),
-    /// One or the other.
-    Either(Box<Tree>, Box<Tree>),
+    /// One of these.
+    Either(Vec<Tree>),
     /// The part, at least and at most so often.
     Repeated(Box<Tree>, usize, Option<usize>),
     /// `(...)`, with its number, from 1.

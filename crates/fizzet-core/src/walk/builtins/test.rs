@@ -253,8 +253,10 @@ impl Reader<'_> {
                 let rules = Rules::new(&self.walker.state, false);
                 let quoting = vec![false; right.len()];
                 let quoted = Quoted { marks: &quoting, bare_brackets: false };
-                let Some(regular) = Regular::new(right, quoted, rules) else { return Ok(None) };
                 let span = self.call.span;
+                let regular =
+                    Regular::new(right, quoted, rules).map_err(|excess| excess.at(span))?;
+                let Some(regular) = regular else { return Ok(None) };
                 Some(regular.find(left).map_err(|too_long| too_long.at(span))?.is_some())
             }
             b"=" | b"==" => Some(left == right),
