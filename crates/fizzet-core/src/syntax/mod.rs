@@ -25,6 +25,7 @@ mod parameter;
 mod redirect;
 mod short;
 mod signs;
+mod slashes;
 mod strict_braces;
 mod vanishing;
 mod words;

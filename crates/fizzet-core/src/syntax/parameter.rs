@@ -9,6 +9,7 @@ use crate::syntax::ast::{
     Subscript, SubstitutionPlace, Word,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_byte};
+use crate::syntax::slashes;
 use crate::syntax::words::Within;
 
 impl<'a> Parser<'a> {
@@ -474,7 +475,11 @@ impl<'a> Parser<'a> {
             _ => None,
         };
         // The shell ends the pattern at the slash, where a mark of the quotes is left over.
-        let is_spoiled = self.dialect.pattern_quotes_need_pairs && hides_slash(&pattern);
+        let is_spoiled = self.dialect.pattern_quotes_need_pairs && slashes::hides_slash(&pattern);
+        let (pattern, replacement) = match self.dialect.quoted_slash_ends_pattern {
+            true => slashes::cut_at_slash(pattern, replacement),
+            false => (pattern, replacement),
+        };
         Ok(match is_spoiled {
             true => Operation::Value,
             false => Operation::Replace { which, pattern, replacement },
@@ -569,17 +574,6 @@ pub(crate) fn has_open_bracket(pattern: &Word) -> bool {
         open = (open && *byte != b']') || *byte == b'[';
     }
     open
-}
-
-/// Whether a slash stands between quotes.
-fn hides_slash(pattern: &Word) -> bool {
-    pattern.parts.iter().any(|part| match part {
-        Part::Single { bytes, .. } => bytes.contains(&b'/'),
-        Part::Double { parts, .. } => parts
-            .iter()
-            .any(|part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'/'))),
-        _ => false,
-    })
 }
 
 /// A pattern whose double quotes count for the text in them only.

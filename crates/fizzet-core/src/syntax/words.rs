@@ -6,6 +6,7 @@ use crate::source::Span;
 use crate::syntax::ast::{Arithmetic, Part, Word};
 use crate::syntax::cursor::{Parsed, Parser, is_meta};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
+use crate::syntax::slashes;
 use crate::syntax::vanishing::Vanishing;
 
 /// What a run of parts stands in; it decides what ends the run and which quotes count.
@@ -98,6 +99,12 @@ impl<'a> Parser<'a> {
     pub(super) fn word(&mut self, within: Within) -> Parsed<Word> {
         let start = self.pos;
         let parts = self.parts(within)?;
+        let reaches =
+            matches!(within, Within::Word | Within::Document | Within::Brace | Within::BraceQuoted);
+        let parts = match reaches && self.dialect.replacements_reach_on {
+            true => slashes::reach_on(parts),
+            false => parts,
+        };
         Ok(Word::new(parts, self.span(start, self.pos)))
     }
 

@@ -127,6 +127,10 @@ macro_rules! reading_rows {
     connectors_may_end: bool = [N, N, N, N, N, N, Y], "observed in all six: { echo a && }; x=$(echo a ||)";
     /// The parameters are variables too: `2=x`, `argv=(a b)`, `for 1 in a b`.
     parameters_are_variables: bool = [N, N, N, N, N, N, Y], "observed in all six: 2=x; argv[3]=y; echo $argv";
+    /// A slash between quotes ends the pattern of `${x/p/r}`.
+    quoted_slash_ends_pattern: bool = [N, N, N, Y, N, N, N], "observed in bash, busybox sh, ksh93, mksh and zsh: y=l/ime; echo ${y/\"l/i\"/Q}";
+    /// A `${x/p}` without a second slash takes it, and what is behind it, from the rest of the word.
+    replacements_reach_on: bool = [N, N, N, Y, N, N, N], "observed in bash, busybox sh, ksh93, mksh and zsh: y=lime; echo ${y/l}/z";
     /// A quote in the pattern of `\"${x#p}\"` or `${x/p/r}` quotes only if its partner stands before the
     /// end of the pattern.
     pattern_quotes_need_pairs: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo \"${x%'}b'}\" ${x//'/'/-}";

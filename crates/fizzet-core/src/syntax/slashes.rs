@@ -1,0 +1,173 @@
+//! Where a shell takes the slash of `${x/pattern/text}` from: it looks for the byte in all that is left of the word
+//! (observed in busybox sh 1.35).
+
+use crate::source::Span;
+use crate::syntax::ast::{Operation, Parameter, Part, Word};
+
+/// The pattern as far as its first slash, quoted or not; what is behind that goes before the replacement.
+pub(super) fn cut_at_slash(pattern: Word, replacement: Option<Word>) -> (Word, Option<Word>) {
+    let span = pattern.span;
+    let mut first = pattern.parts;
+    // A slash that begins the pattern, unquoted as it is, belongs to it.
+    let is_slash = |part: &Part| matches!(part, Part::Literal { bytes, .. } if **bytes == *b"/");
+    let rest = first.split_off(usize::from(first.first().is_some_and(is_slash)));
+    let (before, mut behind) = match split_at_slash(rest) {
+        Ok(halves) => halves,
+        Err(rest) => {
+            first.extend(rest);
+            return (Word::new(first, span), replacement);
+        }
+    };
+    first.extend(before);
+    if let Some(word) = replacement {
+        let end = word.span.start as usize;
+        let slash = Span::new(span.source, end.saturating_sub(1), end);
+        behind.push(Part::Literal { bytes: [b'/'].into(), span: slash });
+        behind.extend(word.parts);
+    }
+    (Word::new(first, span), Some(Word::new(behind, span)))
+}
+
+/// Whether a slash stands between quotes.
+pub(super) fn hides_slash(pattern: &Word) -> bool {
+    pattern.parts.iter().any(|part| match part {
+        Part::Single { bytes, .. } => bytes.contains(&b'/'),
+        Part::Double { parts, .. } => parts
+            .iter()
+            .any(|part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'/'))),
+        _ => false,
+    })
+}
+
+/// The parts before and behind the first slash that no backslash quotes; all of them if there is none.
+fn split_at_slash(parts: Vec<Part>) -> Result<(Vec<Part>, Vec<Part>), Vec<Part>> {
+    let Some(found) = parts.iter().position(has_slash) else { return Err(parts) };
+    let mut before = parts;
+    let mut behind = before.split_off(found + 1);
+    if let Some(part) = before.pop() {
+        let (left, right) = halves(part);
+        let is_something =
+            |part: &Part| !matches!(part, Part::Literal { bytes, .. } if bytes.is_empty());
+        before.extend(Some(left).filter(is_something));
+        behind.splice(0..0, Some(right).filter(is_something));
+    }
+    Ok((before, behind))
+}
+
+fn has_slash(part: &Part) -> bool {
+    match part {
+        Part::Literal { bytes, .. } | Part::Single { bytes, .. } | Part::AnsiC { bytes, .. } => {
+            bytes.contains(&b'/')
+        }
+        Part::Double { parts, .. } => parts.iter().any(has_slash),
+        _ => false,
+    }
+}
+
+/// What stands before and behind the slash of a part.
+fn halves(part: Part) -> (Part, Part) {
+    let cut = |bytes: &[u8]| -> (Box<[u8]>, Box<[u8]>) {
+        let at = bytes.iter().position(|&byte| byte == b'/').unwrap_or(bytes.len());
+        (Box::from(&bytes[..at]), Box::from(&bytes[(at + 1).min(bytes.len())..]))
+    };
+    match part {
+        Part::Literal { bytes, span } => {
+            let (left, right) = cut(&bytes);
+            // The place of a literal says where each of its bytes is written.
+            let (first, second) = places(span, left.len());
+            (
+                Part::Literal { bytes: left, span: first },
+                Part::Literal { bytes: right, span: second },
+            )
+        }
+        Part::Single { bytes, span } | Part::AnsiC { bytes, span } => {
+            let (left, right) = cut(&bytes);
+            (Part::Single { bytes: left, span }, Part::Single { bytes: right, span })
+        }
+        Part::Double { parts, span } => {
+            let (left, right) = split_at_slash(parts).unwrap_or_else(|all| (all, Vec::new()));
+            (Part::Double { parts: left, span }, Part::Double { parts: right, span })
+        }
+        other => (other.clone(), other),
+    }
+}
+
+/// The places of what stands before and behind the slash of a literal.
+fn places(span: Span, before: usize) -> (Span, Span) {
+    let start = span.start as usize;
+    let slash = (start + before).min(span.end as usize);
+    let behind = (slash + 1).min(span.end as usize);
+    (Span::new(span.source, start, slash), Span::new(span.source, behind, span.end as usize))
+}
+
+/// Gives a replacement that has no slash of its own what stands behind the next one in the word; what stands
+/// between vanishes. Behind a tilde that cannot be expanded all is as it is written.
+pub(super) fn reach_on(mut parts: Vec<Part>) -> Vec<Part> {
+    if let Some(Part::Literal { bytes, .. }) = parts.first()
+        && bytes.starts_with(b"~")
+        && !bytes.contains(&b'/')
+    {
+        return parts;
+    }
+    let mut done = Vec::with_capacity(parts.len());
+    while !parts.is_empty() {
+        let mut rest = parts.split_off(1);
+        let Some(part) = parts.pop() else { break };
+        let part = match part {
+            Part::Parameter(parameter) if lacks_slash(&parameter) => {
+                let (parameter, left) = filled(parameter, rest);
+                rest = left;
+                Part::Parameter(parameter)
+            }
+            Part::Double { parts: inner, span } => {
+                let (inner, left) = in_quotes(inner, rest, span);
+                rest = left;
+                Part::Double { parts: inner, span }
+            }
+            part => part,
+        };
+        done.push(part);
+        parts = rest;
+    }
+    done
+}
+
+fn lacks_slash(parameter: &Parameter) -> bool {
+    matches!(parameter.operation, Operation::Replace { replacement: None, .. })
+}
+
+/// The parameter with its replacement, and what is left of the word.
+fn filled(mut parameter: Box<Parameter>, rest: Vec<Part>) -> (Box<Parameter>, Vec<Part>) {
+    let (before, behind) = match split_at_slash(rest) {
+        Ok((_, behind)) => (Vec::new(), behind),
+        Err(rest) => return (parameter, rest),
+    };
+    if let Operation::Replace { replacement, .. } = &mut parameter.operation {
+        *replacement = Some(Word::new(reach_on(behind), parameter.span));
+    }
+    (parameter, before)
+}
+
+/// The same for a parameter between double quotes: what stands behind the quotes counts, too.
+fn in_quotes(mut inner: Vec<Part>, rest: Vec<Part>, span: Span) -> (Vec<Part>, Vec<Part>) {
+    let lacks = |part: &Part| matches!(part, Part::Parameter(one) if lacks_slash(one));
+    let Some(at) = inner.iter().position(lacks) else { return (inner, rest) };
+    let quoted = inner.split_off(at + 1);
+    let count = quoted.len();
+    let mut all = Vec::with_capacity(rest.len() + 1);
+    all.push(Part::Double { parts: quoted, span });
+    all.extend(rest);
+    let Some(Part::Parameter(parameter)) = inner.pop() else { return (inner, all) };
+    let (parameter, mut left) = filled(parameter, all);
+    inner.push(Part::Parameter(parameter));
+    if left.is_empty() {
+        return (inner, left);
+    }
+    // There is no slash: all is as it was.
+    if let Part::Double { parts, .. } = left.remove(0)
+        && count > 0
+    {
+        inner.extend(parts);
+    }
+    (inner, left)
+}
