@@ -24,6 +24,7 @@ mod number;
 mod operate;
 pub(crate) mod parameter;
 pub mod pattern;
+mod prompt;
 mod qualifiers;
 pub(crate) mod quoting;
 pub(crate) mod regular;

@@ -74,13 +74,14 @@ impl Substitution<'_> {
                     like(text, format!("{:08X}", hash(text.bytes())).into_bytes())
                 })
             }
-            b'P' if dialect.transformation_letters.as_bytes().contains(&letter) => {
-                self.cx.missing("what this transformation of a parameter gives", parameter.span);
-                let mut hole = Text::new();
-                let origin = Origin::new(Rule::Parameter, parameter.span);
-                hole.push_hole(Standing::Quoted, &origin);
-                Ok(Held::One(hole))
-            }
+            b'P' if dialect.transformation_letters.as_bytes().contains(&letter) => Ok(match held {
+                Held::One(text) => Held::One(self.prompt(parameter, &text)?),
+                Held::List { items, star } => {
+                    let items = items.iter().map(|text| self.prompt(parameter, text));
+                    Held::List { items: items.collect::<Result<_, _>>()?, star }
+                }
+                held => held,
+            }),
             _ if matches!(held, Held::Unset) && dialect.bad_letter_needs_value => Ok(held),
             _ => {
                 let status = dialect.bad_substitution_status;

@@ -155,6 +155,8 @@ pub struct State {
     pub steps: u64,
     /// How many values of variables are being read as expressions, each inside another.
     pub(crate) values_read: u32,
+    /// How many prompts are being expanded, one inside the other.
+    pub(crate) prompts: u32,
     /// Whether what each stage of an expansion makes is kept.
     pub keeps_stages: bool,
     /// Whether an external command's status had to be assumed.
@@ -205,6 +207,7 @@ impl State {
             limits: Limits::default(),
             steps: 0,
             values_read: 0,
+            prompts: 0,
             keeps_stages: false,
             assumed_status: false,
             joins_stars: false,

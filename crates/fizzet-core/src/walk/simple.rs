@@ -101,7 +101,7 @@ impl Walker {
             kind = self.kind(&argv);
         }
         let keeps = matches!(kind, CommandKind::Nothing)
-            || self.utility_keeps_assignments(&argv)
+            || self.keeps_assignments(kind, &argv)
             || (kind == CommandKind::Function && self.shares_variables(&argv));
         let made = match early {
             Some(made) => Ok(made),
@@ -265,16 +265,16 @@ impl Walker {
             return Ok(None);
         }
         let name = [self.state.shell_text(name)];
-        let keeps = self.utility_keeps_assignments(&name);
+        let keeps = self.keeps_assignments(self.kind(&name), &name);
         self.assignments(&command.assignments, !keeps).map(Some)
     }
 
     /// Whether assignments before a utility stay.
-    fn utility_keeps_assignments(&self, argv: &[Text]) -> bool {
+    fn keeps_assignments(&self, kind: CommandKind, argv: &[Text]) -> bool {
         let dialect = &self.state.dialect;
         let is_prefix = |word: &&Text| matches!(word.bytes(), b"builtin" | b"\\builtin");
         let name = argv.iter().find(|word| !is_prefix(word)).map_or(&b"builtin"[..], Text::bytes);
-        match self.kind(argv) {
+        match kind {
             CommandKind::Special => dialect.special_keeps_assignments,
             CommandKind::Builtin => {
                 dialect.utilities_keep_assignments.iter().any(|one| one.as_bytes() == name)

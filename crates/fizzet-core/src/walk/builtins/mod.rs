@@ -170,12 +170,6 @@ const MESSAGES_FROM: &[(&[u8], Status)] = &[
     (b"wait", Status::MAX),
 ];
 
-/// Whether a utility that ends with a status says something by then.
-fn speaks(utility: &[u8], status: Status) -> bool {
-    let from = MESSAGES_FROM.iter().find(|(name, _)| *name == utility);
-    status >= from.map_or(1, |(_, from)| *from)
-}
-
 /// The names of [`TABLE`] as numbers.
 static KEYS: [u128; TABLE.len()] = {
     let mut names = [""; TABLE.len()];
@@ -188,6 +182,14 @@ static KEYS: [u128; TABLE.len()] = {
 };
 
 impl Walker {
+    /// Whether a utility that ends with a status, not 0, says something by then.
+    fn speaks(&self, utility: &[u8], status: Status) -> bool {
+        let from = MESSAGES_FROM.iter().find(|(name, _)| *name == utility);
+        let silent = self.state.dialect.silent_utilities;
+        status >= from.map_or(1, |(_, from)| *from)
+            && !silent.iter().any(|one| one.as_bytes() == utility)
+    }
+
     /// Whether a utility fails where what it writes cannot be written; those that only write do always.
     fn minds_output(&self, utility: &[u8]) -> bool {
         let unminded = self.state.dialect.output_unminded;
@@ -228,14 +230,8 @@ impl Walker {
                 Ok(status) => {
                     let lost = std::mem::take(&mut self.lost_output) && self.minds_output(name);
                     let status = if status == 0 { lost.into() } else { status };
-                    let is_answer = std::mem::take(&mut self.status_is_answer)
-                        || self
-                            .state
-                            .dialect
-                            .silent_utilities
-                            .iter()
-                            .any(|one| one.as_bytes() == name);
-                    if lost || (!is_answer && speaks(name, status)) {
+                    let is_answer = std::mem::take(&mut self.status_is_answer);
+                    if lost || (status != 0 && !is_answer && self.speaks(name, status)) {
                         self.message_hole(span);
                     }
                     Ok(status)
