@@ -95,7 +95,7 @@ fn unescaped(decoded: &[u8]) -> Vec<u8> {
 }
 
 /// What the characters behind backslashes stand for.
-fn decode(value: &[u8], state: &mut State, expands: bool) -> Decoded {
+fn decode(value: &[u8], state: &State, expands: bool) -> Decoded {
     let bytes = Vec::with_capacity(value.len());
     let mut decoded = Decoded { bytes, unknown: None, expands };
     let mut rest = value;
@@ -113,7 +113,7 @@ fn decode(value: &[u8], state: &mut State, expands: bool) -> Decoded {
 }
 
 impl Decoded {
-    fn escape(&mut self, letter: u8, rest: &mut &[u8], state: &mut State) {
+    fn escape(&mut self, letter: u8, rest: &mut &[u8], state: &State) {
         match letter {
             b'0'..=b'7' => match octal(letter, rest) {
                 Some((byte, used)) => {
@@ -130,7 +130,8 @@ impl Decoded {
             // They enclose what takes no room on a terminal; a script has none.
             b'[' | b']' => {}
             b's' => self.bytes.extend(b"bash"),
-            b'v' | b'V' => self.version(letter == b'V', state),
+            b'v' => self.bytes.extend(b"5.2"),
+            b'V' => self.bytes.extend(b"5.2.15"),
             b'w' | b'W' => {
                 let shown = folder(state, letter == b'W');
                 self.quote(&shown);
@@ -143,15 +144,6 @@ impl Decoded {
             b'j' | b'!' | b'#' => self.unknown = Some("the numbers of jobs and commands"),
             other => self.bytes.extend([b'\\', other]),
         }
-    }
-
-    fn version(&mut self, patched: bool, state: &State) {
-        let version = state.variables.scalar(b"BASH_VERSION").map_or(&b"5.2.15"[..], Text::bytes);
-        let dots = if patched { 3 } else { 2 };
-        let digits = version.split(|byte| !byte.is_ascii_digit() && *byte != b'.').next();
-        let numbers: Vec<&[u8]> =
-            digits.unwrap_or_default().split(|&byte| byte == b'.').take(dots).collect();
-        self.bytes.extend(numbers.join(&b'.'));
     }
 
     /// Adds what nothing is expanded in.

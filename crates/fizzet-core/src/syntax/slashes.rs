@@ -2,7 +2,10 @@
 //! (observed in busybox sh 1.35).
 
 use crate::source::Span;
-use crate::syntax::ast::{Operation, Parameter, Part, Word};
+use crate::syntax::ast::{Operation, Part, Word};
+
+/// How many replacements may come to stand inside each other.
+pub(super) const MAX_LEVELS: u32 = 16;
 
 /// The pattern as far as its first slash, quoted or not; what is behind that goes before the replacement.
 pub(super) fn cut_at_slash(pattern: Word, replacement: Option<Word>) -> (Word, Option<Word>) {
@@ -100,74 +103,62 @@ fn places(span: Span, before: usize) -> (Span, Span) {
     (Span::new(span.source, start, slash), Span::new(span.source, behind, span.end as usize))
 }
 
-/// Gives a replacement that has no slash of its own what stands behind the next one in the word; what stands
-/// between vanishes. Behind a tilde that cannot be expanded all is as it is written.
-pub(super) fn reach_on(mut parts: Vec<Part>) -> Vec<Part> {
-    if let Some(Part::Literal { bytes, .. }) = parts.first()
-        && bytes.starts_with(b"~")
-        && !bytes.contains(&b'/')
-    {
-        return parts;
+/// Gives the first replacement that has no slash of its own what stands behind the next one in the word; what stands
+/// between vanishes. Behind a tilde that cannot be expanded all is as it is written. `levels`: how many may still
+/// come to stand inside each other; nothing where that is too few.
+pub(super) fn reach_on(mut parts: Vec<Part>, levels: u32) -> Option<Vec<Part>> {
+    let Some(at) = parts.iter().position(holds_open_replacement) else { return Some(parts) };
+    let is_bare_tilde = |bytes: &[u8]| bytes.starts_with(b"~") && !bytes.contains(&b'/');
+    if matches!(parts.first(), Some(Part::Literal { bytes, .. }) if is_bare_tilde(bytes)) {
+        return Some(parts);
     }
-    let mut done = Vec::with_capacity(parts.len());
-    while !parts.is_empty() {
-        let mut rest = parts.split_off(1);
-        let Some(part) = parts.pop() else { break };
-        let part = match part {
-            Part::Parameter(parameter) if lacks_slash(&parameter) => {
-                let (parameter, left) = filled(parameter, rest);
-                rest = left;
-                Part::Parameter(parameter)
+    let rest = parts.split_off(at + 1);
+    let Some(part) = parts.pop() else { return Some(parts) };
+    let (part, left) = filled(part, rest, levels)?;
+    parts.push(part);
+    parts.extend(left);
+    Some(parts)
+}
+
+/// Whether a part is a replacement without a slash, or holds one between its quotes.
+fn holds_open_replacement(part: &Part) -> bool {
+    match part {
+        Part::Parameter(parameter) => {
+            matches!(parameter.operation, Operation::Replace { replacement: None, .. })
+        }
+        Part::Double { parts, .. } => parts.iter().any(holds_open_replacement),
+        _ => false,
+    }
+}
+
+/// The part with its replacement, and what is left of the word: nothing, or all of it where there is no slash.
+fn filled(part: Part, rest: Vec<Part>, levels: u32) -> Option<(Part, Vec<Part>)> {
+    match part {
+        Part::Parameter(mut parameter) => {
+            let behind = match split_at_slash(rest) {
+                Ok((_, behind)) => behind,
+                Err(rest) => return Some((Part::Parameter(parameter), rest)),
+            };
+            let behind = reach_on(behind, levels.checked_sub(1)?)?;
+            if let Operation::Replace { replacement, .. } = &mut parameter.operation {
+                *replacement = Some(Word::new(behind, parameter.span));
             }
-            Part::Double { parts: inner, span } => {
-                let (inner, left) = in_quotes(inner, rest, span);
-                rest = left;
-                Part::Double { parts: inner, span }
+            Some((Part::Parameter(parameter), Vec::new()))
+        }
+        // What stands behind the quotes counts, too.
+        Part::Double { parts: mut inner, span } => {
+            let at = inner.iter().position(holds_open_replacement)?;
+            let mut all = vec![Part::Double { parts: inner.split_off(at + 1), span }];
+            all.extend(rest);
+            let (part, mut left) = filled(inner.pop()?, all, levels)?;
+            inner.push(part);
+            if !left.is_empty()
+                && let Part::Double { parts, .. } = left.remove(0)
+            {
+                inner.extend(parts);
             }
-            part => part,
-        };
-        done.push(part);
-        parts = rest;
+            Some((Part::Double { parts: inner, span }, left))
+        }
+        part => Some((part, rest)),
     }
-    done
-}
-
-fn lacks_slash(parameter: &Parameter) -> bool {
-    matches!(parameter.operation, Operation::Replace { replacement: None, .. })
-}
-
-/// The parameter with its replacement, and what is left of the word.
-fn filled(mut parameter: Box<Parameter>, rest: Vec<Part>) -> (Box<Parameter>, Vec<Part>) {
-    let (before, behind) = match split_at_slash(rest) {
-        Ok((_, behind)) => (Vec::new(), behind),
-        Err(rest) => return (parameter, rest),
-    };
-    if let Operation::Replace { replacement, .. } = &mut parameter.operation {
-        *replacement = Some(Word::new(reach_on(behind), parameter.span));
-    }
-    (parameter, before)
-}
-
-/// The same for a parameter between double quotes: what stands behind the quotes counts, too.
-fn in_quotes(mut inner: Vec<Part>, rest: Vec<Part>, span: Span) -> (Vec<Part>, Vec<Part>) {
-    let lacks = |part: &Part| matches!(part, Part::Parameter(one) if lacks_slash(one));
-    let Some(at) = inner.iter().position(lacks) else { return (inner, rest) };
-    let quoted = inner.split_off(at + 1);
-    let count = quoted.len();
-    let mut all = Vec::with_capacity(rest.len() + 1);
-    all.push(Part::Double { parts: quoted, span });
-    all.extend(rest);
-    let Some(Part::Parameter(parameter)) = inner.pop() else { return (inner, all) };
-    let (parameter, mut left) = filled(parameter, all);
-    inner.push(Part::Parameter(parameter));
-    if left.is_empty() {
-        return (inner, left);
-    }
-    // There is no slash: all is as it was.
-    if let Part::Double { parts, .. } = left.remove(0)
-        && count > 0
-    {
-        inner.extend(parts);
-    }
-    (inner, left)
 }

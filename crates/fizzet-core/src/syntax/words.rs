@@ -101,11 +101,14 @@ impl<'a> Parser<'a> {
         let parts = self.parts(within)?;
         let reaches =
             matches!(within, Within::Word | Within::Document | Within::Brace | Within::BraceQuoted);
+        let span = self.span(start, self.pos);
         let parts = match reaches && self.dialect.replacements_reach_on {
-            true => slashes::reach_on(parts),
+            true => slashes::reach_on(parts, slashes::MAX_LEVELS).ok_or_else(|| {
+                SyntaxError::new(SyntaxErrorKind::TooDeep { limit: slashes::MAX_LEVELS }, span)
+            })?,
             false => parts,
         };
-        Ok(Word::new(parts, self.span(start, self.pos)))
+        Ok(Word::new(parts, span))
     }
 
     /// All of the text as one word, whose place is `span`.

@@ -208,6 +208,8 @@ impl Walker {
         let known = packed(name).and_then(|key| KEYS.binary_search(&key).ok());
         let ending = self.state.dialect.lone_dash_ends_options;
         let dash_ends = ending.iter().any(|one| one.as_bytes() == name);
+        // What others have lost or asked before is not this utility's.
+        (self.lost_output, self.status_is_answer) = (false, false);
         match known.map(|at| &TABLE[at]) {
             Some((_, run)) => match run(self, &Call { argv, span, dash_ends }) {
                 Err(Stop::Shell(error)) if error.is_read_only => {
