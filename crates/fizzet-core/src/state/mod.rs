@@ -361,8 +361,7 @@ impl State {
 /// The aliases that the shell begins with.
 fn first_aliases(dialect: &Dialect, sources: &mut Sources) -> Aliases {
     let made = |&(name, text): &(&'static str, &'static str)| {
-        let source = sources.built("alias", text.as_bytes());
-        (name.as_bytes().into(), Alias { text: text.as_bytes().into(), source, everywhere: false })
+        (name.as_bytes().into(), Alias::of(text.as_bytes(), false, sources))
     };
     dialect.first_aliases.iter().map(made).collect()
 }

@@ -4,8 +4,8 @@
 use rustc_hash::FxHashMap;
 use std::rc::Rc;
 
-use crate::dialect::AliasesBehindBlank;
-use crate::source::SourceId;
+use crate::dialect::{AliasesBehindBlank, EndOfAlias};
+use crate::source::{SourceId, Sources};
 use crate::syntax::cursor::{Parsed, Parser, Segment, is_meta};
 
 /// Aliases by name.
@@ -20,6 +20,14 @@ pub struct Alias {
     pub source: SourceId,
     /// Whether it is replaced wherever it is a word, not only as a command.
     pub everywhere: bool,
+}
+
+impl Alias {
+    /// An alias for a text. The text is shown with a blank behind it, which some shells read.
+    pub fn of(text: &[u8], everywhere: bool, sources: &mut Sources) -> Alias {
+        let source = sources.built("alias", &[text, b" "].concat());
+        Alias { text: text.into(), source, everywhere }
+    }
 }
 
 /// Alias substitution under way.
@@ -145,7 +153,10 @@ impl Parser<'_> {
         if self.aliases.active.iter().any(|(active, _)| active == name) {
             return false;
         }
-        self.splice(start, start + length, value, alias.source);
+        match self.blank_ends(value) {
+            true => self.splice(start, start + length, &[value, &b" "[..]].concat(), alias.source),
+            false => self.splice(start, start + length, value, alias.source),
+        }
         let end = start + value.len();
         self.aliases.active.push((name.clone(), end));
         let is_escaped = !self.dialect.escaped_blank_of_alias_counts
@@ -154,6 +165,20 @@ impl Parser<'_> {
             self.aliases.next_words.push(end);
         }
         true
+    }
+
+    /// Whether the shell reads a blank behind the text of an alias.
+    fn blank_ends(&self, text: &[u8]) -> bool {
+        match self.dialect.end_of_alias {
+            EndOfAlias::Joined => false,
+            EndOfAlias::Blank => true,
+            EndOfAlias::BlankBehindWord => {
+                let escapes = text.iter().rev().take_while(|&&byte| byte == b'\\').count();
+                escapes % 2 == 0
+                    && text.last().is_some_and(|&byte| !is_meta(byte))
+                    && !quotes_stay_open(text)
+            }
+        }
     }
 
     /// Puts the text of an alias in the place of `start..end`.
@@ -187,4 +212,22 @@ impl Parser<'_> {
         self.not_subscripts.retain(|&at| at < start);
         self.text.to_mut().splice(start..end, value.iter().copied());
     }
+}
+
+/// Whether a quote that begins in the text of an alias ends behind it, or a comment does.
+fn quotes_stay_open(text: &[u8]) -> bool {
+    let mut open = None;
+    let mut bytes = text.iter().copied();
+    let mut before = b' ';
+    while let Some(byte) = bytes.next() {
+        match (open, byte) {
+            (None, b'#') if is_meta(before) => return true,
+            (None, b'\'' | b'"') => open = Some(byte),
+            (Some(quote), _) if quote == byte => open = None,
+            (None | Some(b'"'), b'\\') => drop(bytes.next()),
+            _ => {}
+        }
+        before = byte;
+    }
+    open.is_some()
 }

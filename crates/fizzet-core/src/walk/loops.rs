@@ -185,12 +185,12 @@ impl Walker {
         body: &List,
         span: Span,
     ) -> Result<(), Stop> {
-        self.act_in_arithmetic_for(start.word.parts.is_empty())?;
+        self.act_in_arithmetic_for(start.is_blank())?;
         if self.loop_value(start)?.is_none() {
             return Ok(());
         }
         self.state.status = 0;
-        let endless = condition.word.parts.is_empty();
+        let endless = condition.is_blank();
         loop {
             self.act_in_arithmetic_for(false)?;
             if !endless && self.loop_value(condition)? != Some(true) {
@@ -200,7 +200,7 @@ impl Walker {
             if let Pass::Last = self.pass(body)? {
                 break;
             }
-            self.act_in_arithmetic_for(step.word.parts.is_empty())?;
+            self.act_in_arithmetic_for(step.is_blank())?;
             if self.loop_value(step)?.is_none() {
                 break;
             }

@@ -39,9 +39,7 @@ impl Walker {
         let value = expand::single(self, word, Tilde::AfterColons)?;
         match table {
             Table::Aliases => {
-                let source = self.state.sources.built("alias", value.bytes());
-                let text: Rc<[u8]> = value.bytes().into();
-                let alias = Alias { text, source, everywhere: false };
+                let alias = Alias::of(value.bytes(), false, &mut self.state.sources);
                 Rc::make_mut(&mut self.state.aliases).insert(key.bytes().into(), alias);
             }
             Table::Functions => self.define_from_text(key.bytes(), &value)?,

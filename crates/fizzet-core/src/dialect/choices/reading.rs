@@ -204,6 +204,17 @@ pub enum AliasesBehind {
     Assignments,
 }
 
+/// What stands between the text of an alias and the text behind its name.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EndOfAlias {
+    /// Nothing: a number at its end and `>` behind it make one operator.
+    Joined,
+    /// A blank.
+    Blank,
+    /// A blank, unless the text ends in a blank, an operator, an escape, a comment or inside quotes.
+    BlankBehindWord,
+}
+
 /// Where words are looked up as aliases behind the text of an alias that ends in a blank.
 #[derive(Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Debug)]
 pub enum AliasesBehindBlank {

@@ -278,6 +278,8 @@ macro_rules! reading_rows {
     most_documents: usize = [usize::MAX, 16, usize::MAX, usize::MAX, usize::MAX, 10, usize::MAX], "observed in all six: : <<A <<A <<A ... 9 to 40 times";
     /// Behind which assignments and redirections the name of a command is replaced if it is an alias.
     aliases_behind: AliasesBehind = [AliasesBehind::Both, AliasesBehind::Either, AliasesBehind::Both, AliasesBehind::Both, AliasesBehind::Either, AliasesBehind::Both, AliasesBehind::Assignments], "observed in all six: alias a='echo x'; then x=1 a, </dev/null a, x=1 </dev/null a, </dev/null x=1 </dev/null a";
+    /// What stands between the text of an alias and the text behind its name.
+    end_of_alias: EndOfAlias = [EndOfAlias::BlankBehindWord, EndOfAlias::BlankBehindWord, EndOfAlias::Joined, EndOfAlias::Joined, EndOfAlias::Joined, EndOfAlias::Joined, EndOfAlias::Blank], "observed in all six: alias a='echo 0' q='echo \"b' d='echo $', then a>&2, q;c\", d(echo x), each on a line";
     /// The blank at the end of an alias still counts behind the aliases that its text began with.
     blank_of_alias_lasts: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: alias a='echo x' b='a ', then b a on the next line";
     /// In quotes inside the word of an operation that is quoted itself, a backslash quotes any character.

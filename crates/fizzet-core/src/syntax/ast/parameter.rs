@@ -307,3 +307,11 @@ pub struct Arithmetic {
     /// The expression, once it has been read from a text that cannot change.
     pub cached: std::cell::OnceCell<Rc<crate::syntax::arithmetic::Expression>>,
 }
+
+impl Arithmetic {
+    /// Whether nothing is written there, or blanks only.
+    pub fn is_blank(&self) -> bool {
+        self.word.parts.is_empty()
+            || self.word.literal().is_some_and(|text| text.iter().all(u8::is_ascii_whitespace))
+    }
+}

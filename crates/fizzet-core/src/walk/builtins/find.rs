@@ -432,9 +432,8 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         }
         assigns = true;
         let value = &bytes[equals + 1..];
-        let source = walker.state.sources.built("alias", value);
+        let alias = Alias::of(value, everywhere, &mut walker.state.sources);
         let aliases = Rc::make_mut(&mut walker.state.aliases);
-        let alias = Alias { text: value.into(), source, everywhere };
         aliases.insert(bytes[..equals].into(), alias);
     }
     Ok(status)
