@@ -239,7 +239,7 @@ impl Substitution<'_> {
     /// `(#)`: the characters whose codes the values are.
     fn as_characters(&mut self, held: Held, span: Span) -> Result<Held, Stop> {
         let mut made = |text: Text| -> Result<Text, Stop> {
-            let code = arithmetic::text_value(self.cx.state(), text.bytes(), span)?;
+            let code = arithmetic::text_value(self.cx, text.bytes(), span)?;
             let character = u32::try_from(code).ok().and_then(char::from_u32).unwrap_or('\0');
             Ok(told(&text, like(&text, character.to_string().into_bytes()), span))
         };

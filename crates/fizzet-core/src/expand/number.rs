@@ -10,6 +10,8 @@ use crate::syntax::arithmetic::Showing;
 pub(super) enum Number {
     Whole(i64),
     Real(Real),
+    /// Nobody knows it: the value of a variable like RANDOM, or what was computed with one.
+    Unknown,
 }
 
 impl Number {
@@ -17,14 +19,16 @@ impl Number {
         match self {
             Number::Whole(value) => value == 0,
             Number::Real(value) => value.is_zero(),
+            Number::Unknown => true,
         }
     }
 
-    /// The whole number, what is behind the point cut off.
+    /// The whole number, 0 if it is not known; what is behind the point cut off.
     pub(super) fn whole(self) -> i64 {
         match self {
             Number::Whole(value) => value,
             Number::Real(value) => value.cut(),
+            Number::Unknown => 0,
         }
     }
 
@@ -33,6 +37,7 @@ impl Number {
         match self {
             Number::Whole(value) => Real::whole(value, extended),
             Number::Real(value) => value,
+            Number::Unknown => Real::whole(0, extended),
         }
     }
 
@@ -42,6 +47,7 @@ impl Number {
             Number::Whole(value) => value.to_string(),
             Number::Real(value) if reals == Reals::PointStays => with_point(value),
             Number::Real(value) => plain(value),
+            Number::Unknown => String::new(),
         }
     }
 }

@@ -564,7 +564,7 @@ pub(crate) fn index_number(
     if must_be_something && text.is_nothing() {
         return Ok(None);
     }
-    arithmetic::text_value(cx.state(), text.bytes(), span).map(Some)
+    arithmetic::text_value(cx, text.bytes(), span).map(Some)
 }
 
 /// The key of an associative array that the index of an element of a list is: its quotes quote, as in any word.

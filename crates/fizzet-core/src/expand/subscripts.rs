@@ -146,7 +146,7 @@ impl Substitution<'_> {
         if !letters.iter().any(|letter| b"rRiIkK".contains(letter)) {
             let index = searched_text(self.cx, word)?;
             let span = word.span;
-            let at = arithmetic::text_value(self.cx.state(), index.bytes(), span)?;
+            let at = arithmetic::text_value(self.cx, index.bytes(), span)?;
             // Behind the last word there is the last word.
             let at = self.cx.state().index(at).min(items.len() as i64);
             return Ok(self.element_of(Held::List { items, star: true }, at));

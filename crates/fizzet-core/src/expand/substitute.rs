@@ -345,6 +345,10 @@ impl<'c> Substitution<'c> {
                 let value = arithmetic::shown(self.cx, expression)?;
                 self.expanded(Rule::Arithmetic, *span, place);
                 let origin = Origin::new(Rule::Arithmetic, *span);
+                let Some(value) = value else {
+                    self.current.push_hole(Standing::Quoted, &origin);
+                    return Ok(());
+                };
                 let splits = !self.cx.state().dialect.arithmetic_is_whole;
                 let standing = if splits { place.expanded() } else { Standing::Quoted };
                 self.push(value.as_bytes(), standing, &origin)

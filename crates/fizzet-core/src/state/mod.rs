@@ -45,6 +45,7 @@ use crate::stop::{Limits, Reach, Status, Stop};
 use crate::syntax::ast::Command;
 use crate::syntax::{Alias, Aliases};
 use crate::text::{Standing, Text};
+use crate::trace::Missing;
 
 /// A function.
 #[derive(Clone, Debug)]
@@ -83,6 +84,9 @@ pub type Traps = FxHashMap<Rc<[u8]>, Text>;
 
 /// An element of an array: its name, and the key.
 pub type ElementOf = (Rc<[u8]>, Key);
+
+/// How many missing answers are kept.
+const MAX_MISSING: usize = 1000;
 
 /// How programs are followed into the kernel.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
@@ -164,6 +168,8 @@ pub struct State {
     /// Whether an unquoted `$*` is joined, since it stands in a word that is not split.
     pub joins_stars: bool,
     shell_origin: Origin,
+    /// What nobody can know that was asked for.
+    pub(crate) missing: Vec<Missing>,
     /// IFS as it was last taken apart.
     pub(crate) latest_ifs: RefCell<Option<Rc<Ifs>>>,
 }
@@ -212,6 +218,7 @@ impl State {
             assumed_status: false,
             joins_stars: false,
             shell_origin,
+            missing: Vec::new(),
             latest_ifs: RefCell::default(),
         };
         state.start_options(has_text);
@@ -234,6 +241,13 @@ impl State {
             state.variables.entry(b"OPTIND").keeps = Keeps::Integer(Digits::of(10));
         }
         state
+    }
+
+    /// Keeps what is not known, once.
+    pub(crate) fn keep_missing(&mut self, missing: Missing) {
+        if self.missing.len() < MAX_MISSING && !self.missing.contains(&missing) {
+            self.missing.push(missing);
+        }
     }
 
     /// A value that the shell makes itself.

@@ -320,6 +320,9 @@ impl State {
         base: Base,
         span: Span,
     ) -> Result<Kept, Stop> {
+        if text.has_hole() {
+            return Ok(Kept { text, real: None, unfilled: None });
+        }
         let given = (self.dialect.attributes_are_looks && keeps.is_a_look()).then(|| text.clone());
         let mut real = None;
         let text = match keeps {
@@ -368,6 +371,11 @@ impl State {
     ) -> Result<Text, Stop> {
         let (value, of_value) =
             arithmetic::text_based(self, text.bytes(), span).map_err(Stop::in_index)?;
+        let Some(value) = value else {
+            let mut unknown = Text::new();
+            unknown.push_hole(Standing::Quoted, &Origin::new(Rule::Arithmetic, span));
+            return Ok(unknown);
+        };
         let mut base = digits.base;
         if base == 0 {
             let taken = match (self.dialect.integers_take_base, given) {

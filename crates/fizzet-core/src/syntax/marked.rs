@@ -1,24 +1,25 @@
-//! Brackets that a value brought into the index of an element, in the text of an arithmetic expression.
+//! What a value brought into the index of an element, in the text of an arithmetic expression.
 //!
 //! Bash and ksh93 find the end of `a[$k]` before they look at what `$k` is, though the expression is read
-//! when its expansions are done (observed in bash 5.2 and ksh93u+m: `k=']'; (( a[$k]=1 ))`). No text of a
-//! shell holds a NUL, so one stands before each such bracket until the index is taken.
+//! when its expansions are done (observed in bash 5.2 and ksh93u+m: `k=']'; (( a[$k]=1 ))`); and bash, which
+//! expands indexes once more, leaves those alone (`k='$i'; (( a[$k] ))`). No text of a shell holds a NUL, so
+//! one stands before each bracket, dollar sign and backquote of this kind until the index is taken.
 
 use std::borrow::Cow;
 
 use crate::text::Text;
 
-/// Stands before a bracket that neither opens nor closes an index.
+/// Stands before a bracket that neither opens nor closes an index, or a sign that begins no expansion.
 pub(super) const MARK: u8 = 0;
 
-fn is_bracket(byte: &u8) -> bool {
-    matches!(byte, b'[' | b']')
+fn is_marked(byte: &u8) -> bool {
+    matches!(byte, b'[' | b']' | b'$' | b'`')
 }
 
-/// The text with marks before the brackets of values inside of written brackets.
+/// The text with marks before the brackets and signs of values inside of written brackets.
 pub(crate) fn marked(text: &Text) -> Cow<'_, [u8]> {
     let of_values = |(run, bytes): (&crate::text::Run, &[u8])| {
-        !run.origin.is_written() && bytes.iter().any(is_bracket)
+        !run.origin.is_written() && bytes.iter().any(is_marked)
     };
     if !text.runs().any(of_values) {
         return text.bytes().into();
@@ -28,7 +29,7 @@ pub(crate) fn marked(text: &Text) -> Cow<'_, [u8]> {
         let is_written = run.origin.is_written();
         for &byte in bytes {
             match byte {
-                b'[' | b']' if !is_written && open > 0 => out.push(MARK),
+                b'[' | b']' | b'$' | b'`' if !is_written && open > 0 => out.push(MARK),
                 b'[' if is_written => open += 1,
                 b']' if is_written => open -= 1,
                 _ => {}
@@ -45,4 +46,11 @@ pub(crate) fn unmarked(index: &[u8]) -> Cow<'_, [u8]> {
         true => index.iter().copied().filter(|&byte| byte != MARK).collect(),
         false => index.into(),
     }
+}
+
+/// Whether something in an index is expanded when it is taken.
+pub(crate) fn has_expansions(index: &[u8]) -> bool {
+    let is_sign = |byte: &u8| matches!(byte, b'$' | b'`');
+    let is_open = |at: usize| at == 0 || index[at - 1] != MARK;
+    index.iter().enumerate().any(|(at, byte)| is_sign(byte) && is_open(at))
 }

@@ -11,6 +11,7 @@ use crate::source::Span;
 use crate::state::{State, Value, Variable};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::Condition;
+use crate::syntax::marked;
 use crate::text::{Text, character_ends};
 use crate::walk::Walker;
 use crate::walk::builtins::number;
@@ -59,8 +60,13 @@ impl Walker {
                             ));
                         }
                         if operator.starts_with(b"-") {
-                            let pair = (value.bytes(), other.bytes());
-                            return self.number_comparison(operator, pair, span);
+                            let hides = self.state.dialect.indexes_hide_brackets;
+                            let read = |text: &Text| match hides {
+                                true => marked(text).into_owned(),
+                                false => text.bytes().to_vec(),
+                            };
+                            let (left, right) = (read(&value), read(&other));
+                            return self.number_comparison(operator, (&left, &right), span);
                         }
                         let order = value.bytes().cmp(other.bytes());
                         Ok(if operator == b"<" { order.is_lt() } else { order.is_gt() })
@@ -154,7 +160,7 @@ impl Walker {
         pair: (&[u8], &[u8]),
         span: Span,
     ) -> Result<bool, Stop> {
-        let error = match arithmetic::text_order(&mut self.state, pair, span) {
+        let error = match arithmetic::text_order(self, pair, span) {
             Ok(order) => return Ok(compare(operator, order)),
             Err(Stop::Shell(error)) if !error.goes_through => error,
             Err(stop) => return Err(stop),

@@ -125,7 +125,7 @@ impl Walker {
 
     pub(super) fn repeat_clause(&mut self, count: &Word, body: &List) -> Result<(), Stop> {
         let text = expand::single(self, count, expand::Tilde::Never)?;
-        let times = arithmetic::text_value(&mut self.state, text.bytes(), count.span)?;
+        let times = arithmetic::text_value(self, text.bytes(), count.span)?;
         self.state.status = 0;
         for _ in 0..times.max(0) {
             self.step(count.span)?;

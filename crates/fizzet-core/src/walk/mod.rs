@@ -115,7 +115,6 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         wants,
         latest: CommandKind::Nothing,
         unanswered: FxHashMap::default(),
-        missing: Vec::new(),
         mistakes: Vec::new(),
         word: None,
         depth: 0,
@@ -173,7 +172,6 @@ pub(crate) struct Walker {
     latest: CommandKind,
     /// Programs whose output somebody reads and nobody knows, by their places.
     unanswered: FxHashMap<Span, Rc<Vec<Text>>>,
-    missing: Vec<Missing>,
     mistakes: Vec<ShellError>,
     /// The word that is being expanded.
     word: Option<WordTrace>,
@@ -350,12 +348,6 @@ impl Walker {
     }
 
     /// Keeps what is not known, once; of very many the first ones.
-    fn keep_missing(&mut self, missing: Missing) {
-        if self.missing.len() < MAX_KEPT && !self.missing.contains(&missing) {
-            self.missing.push(missing);
-        }
-    }
-
     /// Carries out a text that was put together or read while running.
     fn deeper_source(&mut self, id: SourceId, span: Span) -> Result<(), Stop> {
         let limit = self.state.limits.depth;
@@ -512,15 +504,16 @@ impl Walker {
             _ => self.state.status = as_process(self.state.status),
         }
         let ending = match outcome {
-            Err(Stop::Shell(error)) if self.missing.is_empty() => Ending::ShellStops(error),
+            Err(Stop::Shell(error)) if self.state.missing.is_empty() => Ending::ShellStops(error),
             Err(Stop::Syntax(error)) => Ending::Syntax(error),
             Err(stop @ Stop::Limit { span, .. }) => {
                 Ending::Stopped { message: stop.to_string(), span }
             }
-            Ok(()) | Err(_) if self.missing.is_empty() => Ending::Complete,
+            Ok(()) | Err(_) if self.state.missing.is_empty() => Ending::Complete,
             Ok(()) | Err(_) => Ending::Incomplete,
         };
-        let Walker { state, missing, mistakes, .. } = self;
+        let Walker { mut state, mistakes, .. } = self;
+        let missing = std::mem::take(&mut state.missing);
         Watched { state, missing, mistakes, ending, left_early }
     }
 
@@ -595,6 +588,6 @@ impl Context for Walker {
 
     fn missing(&mut self, what: &str, span: Span) {
         let missing = Missing { what: what.into(), span, command: None };
-        self.keep_missing(missing);
+        self.state.keep_missing(missing);
     }
 }

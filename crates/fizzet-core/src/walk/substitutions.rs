@@ -153,7 +153,7 @@ impl Walker {
             let command = words.join(" ");
             let what = format!("what `{command}` prints");
             let missing = Missing { what, span, command: Some(command) };
-            self.keep_missing(missing);
+            self.state.keep_missing(missing);
         }
     }
 

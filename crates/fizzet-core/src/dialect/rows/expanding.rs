@@ -272,6 +272,10 @@ macro_rules! expanding_rows {
     case_pattern_status: Status = [1, 1, 1, 1, 1, 1, 0], "observed in zsh: (case a in [b) ;; esac); echo $?";
     /// The status of a declaration utility that is given what is no number; otherwise that of the expression.
     declared_number_status: Option<Status> = [None, None, None, None, None, None, Some(0)], "observed in all six: (typeset -i x=1+); echo $?";
+    /// The index of an element is expanded when an expression takes it, though it comes from a value.
+    arithmetic_indexes_expand: bool = [N, Y, N, N, N, Y, Y], "observed in bash, ksh93, mksh and zsh: a=(1 2 3); i=1; x='a[$i]'; echo $((x)); k='$i'; echo $((a[$k]))";
+    /// The index of an element that an expression assigns to is computed before the value.
+    arithmetic_index_before_value: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: a=(0 1 2); i=0; ((a[i++]=i)); echo ${a[@]}";
     /// Variables in the index of an element must be set, in an expression.
     arithmetic_index_names_must_be_set: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: a=(1 2); echo $((a[k]))";
     /// A variable that holds a number of more than 64 bits is a mistake in an expression.

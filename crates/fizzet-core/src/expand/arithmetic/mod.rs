@@ -9,7 +9,7 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
-use crate::dialect::LargeConstant;
+use crate::dialect::{Dialect, LargeConstant};
 use crate::expand::arithmetic::targets::minus_zero;
 use crate::expand::number::Number;
 use crate::expand::{Context, Tilde, single};
@@ -41,17 +41,20 @@ pub fn holds(cx: &mut dyn Context, written: &Arithmetic) -> Result<bool, Stop> {
     number(cx, written).map(|number| !number.is_zero())
 }
 
-/// The value of an arithmetic expression, as the shell shows it.
+/// The value of an arithmetic expression, as the shell shows it; none if nobody can know it.
 ///
 /// # Errors
 /// As for [`value`].
-pub fn shown(cx: &mut dyn Context, written: &Arithmetic) -> Result<String, Stop> {
+pub fn shown(cx: &mut dyn Context, written: &Arithmetic) -> Result<Option<String>, Stop> {
     let (number, showing) = number_of(cx, written, None)?;
+    if number == Number::Unknown {
+        return Ok(None);
+    }
     let dialect = &cx.state().dialect;
-    Ok(match showing {
+    Ok(Some(match showing {
         Some(showing) => number.shown_as(dialect, showing),
         None => number.shown(dialect.arithmetic_reals),
-    })
+    }))
 }
 
 /// The index of an element of an array.
@@ -95,7 +98,7 @@ fn number_of(
             let text = single(cx, &written.word, Tilde::Never).map_err(Stop::of_words)?;
             if text.has_hole() {
                 cx.missing("a number in an arithmetic expression", span);
-                return Ok((Number::Whole(0), None));
+                return Ok((Number::Unknown, None));
             }
             if let Some(message) = minds_empty
                 && text.bytes().trim_ascii().is_empty()
@@ -111,7 +114,7 @@ fn number_of(
                 true => marked(&text),
                 false => text.bytes().into(),
             };
-            let parsed = parse(state, &written_out, span)?;
+            let parsed = parse(cx, &written_out, span)?;
             let expression = Rc::new(parsed);
             if is_written_out {
                 // The text never changes, so it is read once only.
@@ -124,16 +127,16 @@ fn number_of(
         Expression::Shown(showing, _) => Some(*showing),
         _ => None,
     };
-    Ok((evaluate(cx.state(), &expression, span)?, showing))
+    Ok((evaluate(cx, &expression, span)?, showing))
 }
 
 /// The value of an expression given as text: `let`, an array index, a variable's value.
 ///
 /// # Errors
 /// As for [`value`].
-pub fn text_value(state: &mut State, text: &[u8], span: Span) -> Result<i64, Stop> {
-    let expression = parse(state, text, span)?;
-    evaluate(state, &expression, span).map(Number::whole)
+pub fn text_value(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<i64, Stop> {
+    let expression = parse(cx, text, span)?;
+    evaluate(cx, &expression, span).map(Number::whole)
 }
 
 /// Which of two expressions given as text is larger; nothing where one is not a number.
@@ -141,55 +144,58 @@ pub fn text_value(state: &mut State, text: &[u8], span: Span) -> Result<i64, Sto
 /// # Errors
 /// As for [`value`].
 pub fn text_order(
-    state: &mut State,
+    cx: &mut dyn Context,
     (left, right): (&[u8], &[u8]),
     span: Span,
 ) -> Result<Option<Ordering>, Stop> {
     let mut number = |text: &[u8]| {
-        let expression = parse(state, text, span)?;
-        evaluate(state, &expression, span)
+        let expression = parse(cx, text, span)?;
+        evaluate(cx, &expression, span)
     };
     Ok(match (number(left)?, number(right)?) {
         (Number::Whole(left), Number::Whole(right)) => Some(left.cmp(&right)),
         (left, right) => {
-            let extended = state.dialect.extended_reals;
+            let extended = cx.state().dialect.extended_reals;
             left.real(extended).partial_cmp(&right.real(extended))
         }
     })
 }
 
-/// As [`text_value`], with the base that the value has, if it has one.
+/// As [`text_value`], with the base that the value has, if it has one; no value if nobody can know it.
 ///
 /// # Errors
 /// As for [`value`].
 pub(crate) fn text_based(
-    state: &mut State,
+    cx: &mut dyn Context,
     text: &[u8],
     span: Span,
-) -> Result<(i64, Option<u32>), Stop> {
-    let expression = parse(state, text, span)?;
-    based(state, &expression, span).map(|(number, base)| (number.whole(), base))
+) -> Result<(Option<i64>, Option<u32>), Stop> {
+    let expression = parse(cx, text, span)?;
+    let mut evaluation = Evaluation::of(cx, span);
+    let number = evaluation.value(&expression)?;
+    let known = Some(number).filter(|&number| number != Number::Unknown);
+    Ok((known.map(Number::whole), evaluation.carried))
 }
 
 /// As [`text_value`], with what is behind the point.
 ///
 /// # Errors
 /// As for [`value`].
-pub fn text_real(state: &mut State, text: &[u8], span: Span) -> Result<Real, Stop> {
-    let expression = parse(state, text, span)?;
-    let number = evaluate(state, &expression, span)?;
-    Ok(number.real(state.dialect.extended_reals))
+pub fn text_real(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<Real, Stop> {
+    let expression = parse(cx, text, span)?;
+    let number = evaluate(cx, &expression, span)?;
+    Ok(number.real(cx.state().dialect.extended_reals))
 }
 
-fn parse(state: &mut State, text: &[u8], span: Span) -> Result<Expression, Stop> {
-    let refused = match arithmetic::parse(text, &state.dialect) {
+fn parse(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<Expression, Stop> {
+    let refused = match arithmetic::parse(text, &cx.state().dialect) {
         Ok(expression) => return Ok(expression),
         Err(refused) => refused,
     };
     for part in &refused.before {
-        evaluate(state, part, span)?;
+        evaluate(cx, part, span)?;
     }
-    Err(refuse(state, &refused.message, span))
+    Err(refuse(cx.state(), &refused.message, span))
 }
 
 fn refuse(state: &State, wrong: &str, span: Span) -> Stop {
@@ -200,23 +206,13 @@ fn refuse(state: &State, wrong: &str, span: Span) -> Stop {
     }
 }
 
-fn evaluate(state: &mut State, expression: &Expression, span: Span) -> Result<Number, Stop> {
-    based(state, expression, span).map(|(number, _)| number)
-}
-
-/// The value of an expression and its base, if it has one.
-fn based(
-    state: &mut State,
-    expression: &Expression,
-    span: Span,
-) -> Result<(Number, Option<u32>), Stop> {
-    let mut evaluation = Evaluation { state, span, base: None, carried: None, unsigned: false };
-    let number = evaluation.value(expression)?;
-    Ok((number, evaluation.carried))
+fn evaluate(cx: &mut dyn Context, expression: &Expression, span: Span) -> Result<Number, Stop> {
+    Evaluation::of(cx, span).value(expression)
 }
 
 struct Evaluation<'a> {
-    state: &'a mut State,
+    cx: &'a mut dyn Context,
+    dialect: Rc<Dialect>,
     span: Span,
     /// The base for variables that have none.
     base: Option<u32>,
@@ -228,7 +224,13 @@ struct Evaluation<'a> {
     unsigned: bool,
 }
 
-impl Evaluation<'_> {
+impl<'a> Evaluation<'a> {
+    /// The evaluation of a text that a variable or an argument holds.
+    fn of(cx: &'a mut dyn Context, span: Span) -> Evaluation<'a> {
+        let dialect = cx.state().dialect.clone();
+        Evaluation { cx, dialect, span, base: None, carried: None, unsigned: false }
+    }
+
     fn value(&mut self, expression: &Expression) -> Result<Number, Stop> {
         let value = match expression {
             Expression::Number(value) => {
@@ -240,24 +242,24 @@ impl Evaluation<'_> {
                 Number::Whole(*value)
             }
             Expression::Real(value) => Number::Real(*value),
-            Expression::Variable(target) => self.get(target)?,
+            Expression::Variable(target) => self.get(target, None)?,
             Expression::Based(base, inner) => {
                 let outer = self.base.replace(*base);
                 let value = self.value(inner);
                 self.base = outer;
                 return value;
             }
-            Expression::NoVariable => return Err(refuse(self.state, NO_VARIABLE, self.span)),
+            Expression::NoVariable => return Err(refuse(self.cx.state(), NO_VARIABLE, self.span)),
             Expression::Unsigned(inner) => {
                 let outer = std::mem::replace(&mut self.unsigned, true);
                 let value = self.value(inner);
                 self.unsigned = outer;
                 return value;
             }
-            Expression::Status => Number::Whole(self.state.status.into()),
-            Expression::Count => Number::Whole(self.state.positional.count() as i64),
+            Expression::Status => Number::Whole(self.cx.state().status.into()),
+            Expression::Count => Number::Whole(self.cx.state().positional.count() as i64),
             Expression::Code(target) => {
-                let value = self.state.variables.scalar(&target.name);
+                let value = self.cx.state().variables.scalar(&target.name);
                 let first = value.and_then(|text| text.bytes().chars().next());
                 Number::Whole(first.map_or(0, |character| i64::from(u32::from(character))))
             }
@@ -269,6 +271,7 @@ impl Evaluation<'_> {
                 let (name, compute) = function;
                 match (*name, self.value(operand)?) {
                     ("abs", Number::Whole(value)) => Number::Whole(value.wrapping_abs()),
+                    (_, Number::Unknown) => Number::Unknown,
                     (_, value) => Number::Real(compute(self.real(value))),
                 }
             }
@@ -276,11 +279,11 @@ impl Evaluation<'_> {
                 let (left, right) = self.operands(left, right)?;
                 self.combine(*operator, left, right)?
             }
-            Expression::And(left, right) if self.state.dialect.arithmetic_eager => {
+            Expression::And(left, right) if self.dialect.arithmetic_eager => {
                 let (left, right) = self.operands(left, right)?;
                 Number::from(self.is_true(left) && self.is_true(right))
             }
-            Expression::Or(left, right) if self.state.dialect.arithmetic_eager => {
+            Expression::Or(left, right) if self.dialect.arithmetic_eager => {
                 let (left, right) = self.operands(left, right)?;
                 Number::from(self.is_true(left) || self.is_true(right))
             }
@@ -288,10 +291,10 @@ impl Evaluation<'_> {
                 let left = self.value(left)?;
                 if !self.is_true(left) {
                     self.skip(right)?;
-                    return Ok(Number::from(false));
+                    return Ok(self.truth(left));
                 }
                 let right = self.behind(right)?;
-                Number::from(self.is_true(right))
+                self.truth(right)
             }
             Expression::Or(left, right) => {
                 let left = self.value(left)?;
@@ -300,7 +303,7 @@ impl Evaluation<'_> {
                     return Ok(Number::from(true));
                 }
                 let right = self.behind(right)?;
-                Number::from(self.is_true(right))
+                self.truth(if left == Number::Unknown { left } else { right })
             }
             Expression::Either(left, right) => {
                 let (left, right) = self.operands(left, right)?;
@@ -309,23 +312,20 @@ impl Evaluation<'_> {
             Expression::Shown(_, inner) => return self.value(inner),
             Expression::Choice(condition, yes, no) => self.choice(condition, yes, no)?,
             Expression::Assign(target, operator, value) => {
-                let value = match operator {
-                    None => self.value(value)?,
-                    Some(operator) => self.changed(target, *operator, value)?,
-                };
-                self.set(target, value)?
+                self.assigned(target, *operator, value)?
             }
             Expression::Step { target, by, after } => {
-                let before = match self.get(target) {
-                    Err(stop) if self.state.dialect.steps_of_mistakes_count => {
-                        self.set(target, Number::Whole(*by))?;
+                let key = self.key_of(target)?;
+                let before = match self.get(target, key.as_ref()) {
+                    Err(stop) if self.dialect.steps_of_mistakes_count => {
+                        self.set(target, key, Number::Whole(*by))?;
                         return Err(stop);
                     }
                     before => before?,
                 };
                 self.minds_reals(before)?;
                 let step = self.combine(Binary::Plus, before, Number::Whole(*by))?;
-                let changed = self.set(target, self.fit(step))?;
+                let changed = self.set(target, key, self.fit(step))?;
                 if *after { before } else { changed }
             }
             Expression::Comma(left, right) => {
@@ -336,10 +336,11 @@ impl Evaluation<'_> {
         Ok(self.fit(value))
     }
 
-    fn unary(&self, operator: Unary, value: Number) -> Result<Number, Stop> {
-        let smallest_grows = self.state.dialect.arithmetic_large_constant == LargeConstant::Real;
+    fn unary(&mut self, operator: Unary, value: Number) -> Result<Number, Stop> {
+        let smallest_grows = self.dialect.arithmetic_large_constant == LargeConstant::Real;
         Ok(match (operator, value) {
             (Unary::Plus, value) => value,
+            (_, Number::Unknown) => Number::Unknown,
             (Unary::Not, value) => Number::from(value.is_zero()),
             (Unary::Minus, Number::Whole(i64::MIN)) if smallest_grows => {
                 Number::Real(self.real(value).negated())
@@ -353,9 +354,17 @@ impl Evaluation<'_> {
         })
     }
 
+    /// What `&&` and `||` make of a number that decides.
+    fn truth(&self, number: Number) -> Number {
+        match number {
+            Number::Unknown => number,
+            number => Number::from(self.is_true(number)),
+        }
+    }
+
     /// Whether `&&` and `||` take a number for true.
     fn is_true(&self, number: Number) -> bool {
-        match self.state.dialect.logic_cuts_reals {
+        match self.dialect.logic_cuts_reals {
             true => number.whole() != 0,
             false => !number.is_zero(),
         }
@@ -368,11 +377,11 @@ impl Evaluation<'_> {
         left: &Expression,
         right: &Expression,
     ) -> Result<(Number, Number), Stop> {
-        if self.state.dialect.arithmetic_late_variables
+        if self.dialect.arithmetic_late_variables
             && let Expression::Variable(target) = left
         {
             let right = self.value(right)?;
-            return Ok((self.get(target)?, right));
+            return Ok((self.get(target, None)?, right));
         }
         Ok((self.value(left)?, self.behind(right)?))
     }
@@ -391,8 +400,12 @@ impl Evaluation<'_> {
         yes: &Expression,
         no: &Expression,
     ) -> Result<Number, Stop> {
-        let holds = !self.value(condition)?.is_zero();
-        if !self.state.dialect.arithmetic_eager {
+        let condition = self.value(condition)?;
+        if condition == Number::Unknown {
+            return Ok(Number::Unknown);
+        }
+        let holds = !condition.is_zero();
+        if !self.dialect.arithmetic_eager {
             if !holds {
                 self.skip(yes)?;
             }
@@ -406,28 +419,40 @@ impl Evaluation<'_> {
         Ok(if holds { yes } else { no })
     }
 
-    /// The value of `x op= value`.
-    fn changed(
+    /// `x = value` and `x op= value`; the index of an element is computed once.
+    fn assigned(
         &mut self,
         target: &Target,
-        operator: Binary,
+        operator: Option<Binary>,
         value: &Expression,
     ) -> Result<Number, Stop> {
-        if self.state.dialect.arithmetic_late_assignments {
+        let Some(operator) = operator else {
+            let key = match self.dialect.arithmetic_index_before_value {
+                true => self.key_of(target)?,
+                false => None,
+            };
             let value = self.value(value)?;
-            let before = self.get(target)?;
-            return self.combine(operator, before, value);
-        }
-        let before = self.get(target)?;
-        let value = self.behind(value)?;
-        self.combine(operator, before, value)
+            return self.set(target, key, value);
+        };
+        let (key, changed) = if self.dialect.arithmetic_late_assignments {
+            let value = self.value(value)?;
+            let key = self.key_of(target)?;
+            let before = self.get(target, key.as_ref())?;
+            (key, self.combine(operator, before, value)?)
+        } else {
+            let key = self.key_of(target)?;
+            let before = self.get(target, key.as_ref())?;
+            let value = self.behind(value)?;
+            (key, self.combine(operator, before, value)?)
+        };
+        self.set(target, key, changed)
     }
 
     /// The value as wide as the shell's numbers are.
     pub(super) fn fit(&self, value: Number) -> Number {
         match value {
             Number::Whole(value) if self.unsigned => Number::Whole(i64::from(value as u32)),
-            Number::Whole(value) if self.state.dialect.arithmetic_bits == 32 => {
+            Number::Whole(value) if self.dialect.arithmetic_bits == 32 => {
                 Number::Whole(i64::from(value as i32))
             }
             value => value,
@@ -436,6 +461,6 @@ impl Evaluation<'_> {
 
     /// The number as one of the shell's reals.
     fn real(&self, number: Number) -> Real {
-        number.real(self.state.dialect.extended_reals)
+        number.real(self.dialect.extended_reals)
     }
 }

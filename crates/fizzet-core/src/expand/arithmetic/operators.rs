@@ -9,7 +9,7 @@ use crate::syntax::arithmetic::Binary;
 
 impl Evaluation<'_> {
     pub(super) fn combine(
-        &self,
+        &mut self,
         operator: Binary,
         left: Number,
         right: Number,
@@ -18,22 +18,28 @@ impl Evaluation<'_> {
             (Number::Whole(left), Number::Whole(right)) => {
                 self.combine_whole(operator, left, right)
             }
+            (Number::Unknown, _) | (_, Number::Unknown) => Ok(Number::Unknown),
             (left, right) => self.combine_real(operator, left, right),
         }
     }
 
     /// Refuses a real where the shell wants a whole number.
-    pub(super) fn minds_reals(&self, number: Number) -> Result<(), Stop> {
-        let whole_only = self.state.dialect.arithmetic_reals == Reals::PointVanishes;
+    pub(super) fn minds_reals(&mut self, number: Number) -> Result<(), Stop> {
+        let whole_only = self.dialect.arithmetic_reals == Reals::PointVanishes;
         match number {
             Number::Real(_) if whole_only => {
-                Err(refuse(self.state, "this operator takes whole numbers", self.span))
+                Err(refuse(self.cx.state(), "this operator takes whole numbers", self.span))
             }
             _ => Ok(()),
         }
     }
 
-    fn combine_real(&self, operator: Binary, left: Number, right: Number) -> Result<Number, Stop> {
+    fn combine_real(
+        &mut self,
+        operator: Binary,
+        left: Number,
+        right: Number,
+    ) -> Result<Number, Stop> {
         let (one, other) = (self.real(left), self.real(right));
         let joined = |operation| Number::Real(one.combined(operation, other));
         Ok(match operator {
@@ -48,7 +54,7 @@ impl Evaluation<'_> {
             Binary::GreaterEqual => Number::from(one >= other),
             Binary::Equal => Number::from(one == other),
             Binary::NotEqual => Number::from(one != other),
-            Binary::Remainder if self.state.dialect.arithmetic_reals == Reals::PointStays => {
+            Binary::Remainder if self.dialect.arithmetic_reals == Reals::PointStays => {
                 Number::Real(Real::Double(one.double() % other.double()))
             }
             // The left operand of a remainder is cut.
@@ -67,16 +73,16 @@ impl Evaluation<'_> {
     /// A power, as `pow` of C computes it in `double`.
     pub(super) fn real_power(&self, base: Real, exponent: Real) -> Real {
         let power = base.double().powf(exponent.double());
-        Real::of(power, self.state.dialect.extended_reals)
+        Real::of(power, self.dialect.extended_reals)
     }
 
-    fn combine_whole(&self, operator: Binary, left: i64, right: i64) -> Result<Number, Stop> {
-        let bits = self.state.dialect.arithmetic_bits;
+    fn combine_whole(&mut self, operator: Binary, left: i64, right: i64) -> Result<Number, Stop> {
+        let bits = self.dialect.arithmetic_bits;
         let places = (right & (i64::from(bits) - 1)) as u32;
         let exact = match operator {
             Binary::Power => return self.power(left, right),
             Binary::Divide | Binary::Remainder if right == 0 => {
-                return Err(refuse(self.state, "division by zero", self.span));
+                return Err(refuse(self.cx.state(), "division by zero", self.span));
             }
             Binary::Times => left.checked_mul(right),
             Binary::Divide => left.checked_div(right),
@@ -100,7 +106,7 @@ impl Evaluation<'_> {
         match exact {
             Some(value) => Ok(Number::Whole(value)),
             // The sum is too large for a whole number.
-            None if self.state.dialect.arithmetic_large_constant == LargeConstant::Real => {
+            None if self.dialect.arithmetic_large_constant == LargeConstant::Real => {
                 self.combine_real(operator, Number::Whole(left), Number::Whole(right))
             }
             None => Ok(Number::Whole(match operator {
@@ -112,10 +118,10 @@ impl Evaluation<'_> {
         }
     }
 
-    fn power(&self, base: i64, exponent: i64) -> Result<Number, Stop> {
-        let dialect = &self.state.dialect;
+    fn power(&mut self, base: i64, exponent: i64) -> Result<Number, Stop> {
+        let dialect = self.dialect.clone();
         if exponent < 0 && dialect.arithmetic_reals == Reals::None {
-            return Err(refuse(self.state, "the exponent is less than 0", self.span));
+            return Err(refuse(self.cx.state(), "the exponent is less than 0", self.span));
         }
         if dialect.powers_are_doubles {
             let power =

@@ -8,7 +8,7 @@ use crate::syntax::arithmetic::{Binary, Expression};
 impl Evaluation<'_> {
     /// Passes over an operand that decides nothing; some shells mind powers in it that they cannot compute.
     pub(super) fn skip(&mut self, expression: &Expression) -> Result<(), Stop> {
-        match self.state.dialect.skipped_powers_count {
+        match self.dialect.skipped_powers_count {
             true => self.skipped(expression).map(|_| ()),
             false => Ok(()),
         }

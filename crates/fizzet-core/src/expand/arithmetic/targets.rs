@@ -3,6 +3,7 @@
 use crate::dialect::{LargeConstant, TakesBase};
 use crate::expand::arithmetic::{Evaluation, MAX_DEPTH, parse, refuse, text_value};
 use crate::expand::number::Number;
+use crate::expand::parameter::index_text;
 use crate::expand::subscripts::range_of;
 use crate::lineage::{Hop, Origin, Rule};
 use crate::real::Real;
@@ -10,6 +11,7 @@ use crate::source::Span;
 use crate::state::{Digits, Keeps, Key, State, Value, Variable, element_name};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::{self, Target, written_base};
+use crate::syntax::has_expansions;
 use crate::text::{Standing, Text, character_ends};
 use bstr::ByteSlice;
 use std::borrow::Cow;
@@ -18,27 +20,56 @@ use std::rc::Rc;
 impl Evaluation<'_> {
     /// The key that an index stands for.
     fn key(&mut self, name: &[u8], index: &[u8]) -> Result<Key, Stop> {
-        let has_quotes = || index.contains(&b'\'');
         let associative = |one: &Variable| matches!(one.value, Value::Associative(_));
-        let keyed = || self.state.variables.get(name).is_some_and(associative);
-        let drops = self.state.dialect.arithmetic_indexes_drop_quotes && has_quotes() && !keyed();
+        let keyed = self.cx.state().variables.get(name).is_some_and(associative);
+        if self.dialect.arithmetic_indexes_expand && has_expansions(index) {
+            let span = self.span;
+            let text = index_text(self.cx, index, keyed).map_err(|stop| match stop {
+                Stop::Syntax(error) => refuse(self.cx.state(), &error.to_string(), span),
+                stop => stop,
+            })?;
+            return match keyed {
+                true => Ok(Key::Text(text)),
+                false => self.cx.state().element_key(name, text.bytes(), span),
+            };
+        }
+        let has_quotes = index.contains(&b'\'');
+        let drops = self.dialect.arithmetic_indexes_drop_quotes && has_quotes && !keyed;
         let index: Cow<'_, [u8]> = match drops {
             true => index.iter().copied().filter(|&byte| byte != b'\'').collect(),
             false => index.into(),
         };
         // Names in it are taken for those in a value, which must be set.
-        let deeper = u32::from(self.state.dialect.arithmetic_index_names_must_be_set);
-        self.state.values_read += deeper;
-        let key = self.state.element_key(name, &index, self.span);
-        self.state.values_read -= deeper;
+        let deeper = u32::from(self.dialect.arithmetic_index_names_must_be_set);
+        let state = self.cx.state();
+        state.values_read += deeper;
+        let key = state.element_key(name, &index, self.span);
+        state.values_read -= deeper;
         key
     }
 
-    pub(super) fn get(&mut self, target: &Target) -> Result<Number, Stop> {
-        let value = self.looked_up(target)?;
-        if self.state.dialect.integers_take_base == TakesBase::OfValue
+    /// The key of the element that a target is; none where it is none, or is not looked up by a key.
+    pub(super) fn key_of(&mut self, target: &Target) -> Result<Option<Key>, Stop> {
+        let Some(index) = &target.index else { return Ok(None) };
+        let is_all = matches!(&**index, b"@" | b"*") && self.dialect.whole_array_is_zero;
+        if is_all || self.has_characters(&target.name) {
+            return Ok(None);
+        }
+        match self.cx.state().is_idle_index(&target.name) {
+            true => Ok(None),
+            false => self.key(&target.name, index).map(Some),
+        }
+    }
+
+    /// The value of a variable, or of an element whose key may be known already.
+    pub(super) fn get(&mut self, target: &Target, key: Option<&Key>) -> Result<Number, Stop> {
+        let value = match key {
+            Some(key) => self.element(target, key)?,
+            None => self.looked_up(target)?,
+        };
+        if self.dialect.integers_take_base == TakesBase::OfValue
             && let Some(Keeps::Integer(digits)) =
-                self.state.variables.get(&target.name).map(|one| one.keeps)
+                self.cx.state().variables.get(&target.name).map(|one| one.keeps)
         {
             self.carried = (digits.base != 0).then_some(digits.base);
         }
@@ -46,10 +77,11 @@ impl Evaluation<'_> {
     }
 
     /// Whether an index takes characters of the value.
-    fn has_characters(&self, name: &[u8]) -> bool {
-        self.state.dialect.arithmetic_indexes_take_characters
-            && self.state.variables.scalar(name).is_some()
-            && !self.state.variables.is_array(name)
+    fn has_characters(&mut self, name: &[u8]) -> bool {
+        let variables = &self.cx.state().variables;
+        self.dialect.arithmetic_indexes_take_characters
+            && variables.scalar(name).is_some()
+            && !variables.is_array(name)
     }
 
     /// The characters of a value that `[3]` or `[2,3]` takes.
@@ -59,12 +91,13 @@ impl Evaluation<'_> {
             None => (index, index),
         };
         let mut place = |written: &[u8]| {
-            let number = text_value(self.state, written, self.span)?;
-            Ok::<i64, Stop>(self.state.index(number))
+            let number = text_value(self.cx, written, self.span)?;
+            Ok::<i64, Stop>(self.cx.state().index(number))
         };
         let (first, last) = (place(first)?, place(last)?);
-        let Some(value) = self.state.variables.scalar(name) else { return Ok(Text::new()) };
-        let ends = character_ends(value.bytes(), self.state.utf8());
+        let state = self.cx.state();
+        let Some(value) = state.variables.scalar(name) else { return Ok(Text::new()) };
+        let ends = character_ends(value.bytes(), state.utf8());
         Ok(match range_of(first, last, ends.len() - 1) {
             Some((low, high)) => value.slice(ends[low], ends[high]),
             None => Text::new(),
@@ -74,12 +107,13 @@ impl Evaluation<'_> {
     fn looked_up(&mut self, target: &Target) -> Result<Number, Stop> {
         self.carried = Some(0);
         if target.index.is_none()
-            && let Some(meant) = self.state.variables.meant(&target.name)
+            && let Some(meant) = self.cx.state().variables.meant(&target.name)
             && let Some((name, index)) = element_name(&meant)
         {
-            return self.get(&Target { name: name.into(), index: Some(index.into()) });
+            return self.get(&Target { name: name.into(), index: Some(index.into()) }, None);
         }
-        match self.state.variables.get(&target.name) {
+        let state = self.cx.state();
+        match state.variables.get(&target.name) {
             Some(variable) if !variable.own => {
                 if let (None, Value::Scalar(_), Some(real)) =
                     (&target.index, &variable.value, variable.real)
@@ -97,50 +131,65 @@ impl Evaluation<'_> {
                         (Some(number), Keeps::Integer(_)) => (**number).clone(),
                         _ => text.clone(),
                     };
-                    return self.number(text.bytes());
+                    return self.number_of(&text);
                 }
             }
             _ => {
-                self.state.freshen(&target.name);
+                if let Some(what) = state.freshen(&target.name) {
+                    self.cx.missing(what, self.span);
+                    return Ok(Number::Unknown);
+                }
             }
         }
         let text = match &target.index {
-            None if self.state.dialect.names_mean_lists
-                && self.state.variables.is_array(&target.name) =>
+            None if self.dialect.names_mean_lists
+                && self.cx.state().variables.is_array(&target.name) =>
             {
-                let values = self.state.variables.values(&target.name);
+                let values = self.cx.state().variables.values(&target.name);
                 let texts: Vec<&[u8]> = values.iter().map(Text::bytes).collect();
                 Some(Text::from_bytes(
                     texts.join(&b' '),
                     Standing::Quoted,
-                    self.state.shell_origin(),
+                    self.cx.state().shell_origin(),
                 ))
             }
-            None => self.state.scalar(&target.name).cloned(),
-            Some(index)
-                if matches!(&**index, b"@" | b"*") && self.state.dialect.whole_array_is_zero =>
-            {
+            None => self.cx.state().scalar(&target.name).cloned(),
+            Some(index) if matches!(&**index, b"@" | b"*") && self.dialect.whole_array_is_zero => {
                 return Ok(Number::Whole(0));
             }
-            Some(_) if self.state.is_idle_index(&target.name) => None,
+            Some(_) if self.cx.state().is_idle_index(&target.name) => None,
             Some(index) if self.has_characters(&target.name) => {
                 Some(self.characters_of(&target.name, index)?)
             }
             Some(index) => {
                 let key = self.key(&target.name, index)?;
-                self.state.variables.element(&target.name, &key).cloned()
+                return self.element(target, &key);
             }
         };
-        if let Some(text) = text {
-            return self.number(text.bytes());
+        match text {
+            Some(text) => self.number_of(&text),
+            None => self.unset(target),
         }
-        let dialect = &self.state.dialect;
+    }
+
+    /// The value of an element.
+    fn element(&mut self, target: &Target, key: &Key) -> Result<Number, Stop> {
+        self.carried = Some(0);
+        match self.cx.state().variables.element(&target.name, key).cloned() {
+            Some(text) => self.number_of(&text),
+            None => self.unset(target),
+        }
+    }
+
+    /// What is not set is 0, or a mistake.
+    fn unset(&mut self, target: &Target) -> Result<Number, Stop> {
+        let (dialect, state) = (&self.dialect, self.cx.state());
         // An element is not minded where others are set.
-        let minds = self.state.options.no_unset
+        let minds = state.options.no_unset
             && dialect.arithmetic_minds_unset
-            && (target.index.is_none() || self.state.variables.get(&target.name).is_none());
+            && (target.index.is_none() || state.variables.get(&target.name).is_none());
         let refused =
-            minds || (self.state.values_read > 0 && dialect.arithmetic_value_names_must_be_set);
+            minds || (state.values_read > 0 && dialect.arithmetic_value_names_must_be_set);
         if !refused {
             return Ok(Number::Whole(0));
         }
@@ -151,10 +200,19 @@ impl Evaluation<'_> {
         Err(Stop::Shell(ShellError { goes_through, ..error }))
     }
 
-    /// The number that a variable's value stands for.
+    /// The number that a variable's value stands for, if it is known.
+    fn number_of(&mut self, value: &Text) -> Result<Number, Stop> {
+        if value.has_hole() {
+            self.cx.missing("a number in an arithmetic expression", self.span);
+            return Ok(Number::Unknown);
+        }
+        self.number(value.bytes())
+    }
+
+    /// The number that these bytes stand for.
     pub(super) fn number(&mut self, value: &[u8]) -> Result<Number, Stop> {
-        let blanks = match self.state.dialect.arithmetic_recursive {
-            true => self.state.dialect.arithmetic_blanks.as_bytes(),
+        let blanks = match self.dialect.arithmetic_recursive {
+            true => self.dialect.arithmetic_blanks.as_bytes(),
             false => b" \t\n\x0b\x0c\r",
         };
         let trimmed = value.trim_with(|one| one.is_ascii() && blanks.contains(&(one as u8)));
@@ -164,15 +222,15 @@ impl Evaluation<'_> {
             digits => (false, digits),
         };
         // Digits that may be too many for a whole number make a real, where the shell has it so.
-        let makes_real = self.state.dialect.arithmetic_large_constant == LargeConstant::Real
-            && digits.len() > 18;
+        let makes_real =
+            self.dialect.arithmetic_large_constant == LargeConstant::Real && digits.len() > 18;
         if digits.first().is_some_and(u8::is_ascii_digit)
             && !makes_real
-            && let Some(value) = arithmetic::constant(digits, &self.state.dialect)
+            && let Some(value) = arithmetic::constant(digits, &self.dialect)
         {
-            if self.state.dialect.large_values_are_refused && is_out_of_range(digits, negative) {
+            if self.dialect.large_values_are_refused && is_out_of_range(digits, negative) {
                 let shown = String::from_utf8_lossy(trimmed).into_owned();
-                return Err(refuse(self.state, &format!("`{shown}` is no number"), self.span));
+                return Err(refuse(self.cx.state(), &format!("`{shown}` is no number"), self.span));
             }
             self.carried = written_base(digits).or(Some(10));
             return Ok(Number::Whole(if negative { value.wrapping_neg() } else { value }));
@@ -180,61 +238,71 @@ impl Evaluation<'_> {
         if trimmed.is_empty() {
             return Ok(Number::Whole(0));
         }
-        if !self.state.dialect.arithmetic_recursive {
+        if !self.dialect.arithmetic_recursive {
             let shown = String::from_utf8_lossy(value).into_owned();
-            return Err(refuse(self.state, &format!("`{shown}` is no number"), self.span));
+            return Err(refuse(self.cx.state(), &format!("`{shown}` is no number"), self.span));
         }
-        if self.state.values_read >= MAX_DEPTH {
+        if self.cx.state().values_read >= MAX_DEPTH {
             let wrong = "the variables lead to each other without end";
-            return Err(refuse(self.state, wrong, self.span));
+            return Err(refuse(self.cx.state(), wrong, self.span));
         }
-        self.state.values_read += 1;
-        let read = parse(self.state, value, self.span);
+        self.cx.state().values_read += 1;
+        let read = parse(self.cx, value, self.span);
         let value = read.and_then(|expression| self.value(&expression));
-        self.state.values_read -= 1;
-        let ends = self.state.dialect.arithmetic_value_mistake_ends;
+        self.cx.state().values_read -= 1;
+        let ends = self.dialect.arithmetic_value_mistake_ends;
         value.map_err(|stop| match stop {
             Stop::Shell(error) if ends => Stop::Shell(ShellError { goes_through: true, ..error }),
             stop => stop,
         })
     }
 
-    pub(super) fn set(&mut self, target: &Target, value: Number) -> Result<Number, Stop> {
+    /// Assigns to a variable, or to an element whose key may be known already.
+    pub(super) fn set(
+        &mut self,
+        target: &Target,
+        key: Option<Key>,
+        value: Number,
+    ) -> Result<Number, Stop> {
         // A variable keeps a number with a sign.
         let stored = match value {
             Number::Whole(value) if self.unsigned => Number::Whole(i64::from(value as i32)),
             value => value,
         };
-        let shown = stored.shown(self.state.dialect.arithmetic_reals);
-        let text = number_text(shown, self.span, &target.name);
-        let key = match &target.index {
-            None => None,
-            Some(index) => Some(self.key(&target.name, index)?),
+        let shown = match stored {
+            Number::Unknown => None,
+            stored => Some(stored.shown(self.dialect.arithmetic_reals)),
         };
-        let is_new = self.state.dialect.arithmetic_makes_numbers
+        let text = number_text(shown, self.span, &target.name);
+        let key = match (key, &target.index) {
+            (None, Some(index)) => Some(self.key(&target.name, index)?),
+            (key, _) => key,
+        };
+        let is_new = self.dialect.arithmetic_makes_numbers
             && key.is_none()
-            && self.state.variables.get(&target.name).is_none_or(|one| {
-                self.state.dialect.names_mean_lists && matches!(one.value, Value::Indexed(_))
+            && self.cx.state().variables.get(&target.name).is_none_or(|one| {
+                self.dialect.names_mean_lists && matches!(one.value, Value::Indexed(_))
             });
         if is_new {
-            self.state.variables.clear(&target.name);
-            self.state.variables.entry(&target.name).keeps = match value {
+            self.cx.state().variables.clear(&target.name);
+            self.cx.state().variables.entry(&target.name).keeps = match value {
                 Number::Whole(_) => Keeps::Integer(Digits::of(self.base.unwrap_or_default())),
                 Number::Real(_) => Keeps::Real { letter: b'f', digits: 10, long: false },
+                Number::Unknown => Keeps::Text,
             };
         }
         let is_whole = key.is_none();
-        let base = match self.state.dialect.integers_take_base {
+        let base = match self.dialect.integers_take_base {
             TakesBase::OfValue => self.carried.filter(|&base| base != 0),
             _ => self.base,
         };
-        self.state.store_number(&target.name, key, text, base, self.span)?;
-        let keeps = self.state.variables.get(&target.name).map(|one| one.keeps);
-        let makes_reals = self.state.dialect.arithmetic_makes_numbers;
+        self.cx.state().store_number(&target.name, key, text, base, self.span)?;
+        let keeps = self.cx.state().variables.get(&target.name).map(|one| one.keeps);
+        let makes_reals = self.dialect.arithmetic_makes_numbers;
         Ok(match (keeps.filter(|_| is_whole), value) {
             (Some(Keeps::Integer(_)), Number::Real(_)) => Number::Whole(value.whole()),
             (Some(Keeps::Real { .. }), Number::Whole(_)) if makes_reals => {
-                Number::Real(value.real(self.state.dialect.extended_reals))
+                Number::Real(value.real(self.dialect.extended_reals))
             }
             _ => value,
         })
@@ -256,10 +324,18 @@ pub(super) fn plain_number(text: &[u8]) -> Option<i64> {
 }
 
 /// A number as the value of a variable.
-fn number_text(shown: String, span: Span, name: &Rc<[u8]>) -> Text {
+fn number_text(shown: Option<String>, span: Span, name: &Rc<[u8]>) -> Text {
     let computed = Origin::new(Rule::Arithmetic, span);
     let hop = Hop { rule: Rule::Stored, span, name: Some(name.clone()), shifted: 0 };
-    Text::from_bytes(shown, Standing::Quoted, computed.then(hop))
+    let origin = computed.then(hop);
+    match shown {
+        Some(shown) => Text::from_bytes(shown, Standing::Quoted, origin),
+        None => {
+            let mut unknown = Text::new();
+            unknown.push_hole(Standing::Quoted, &origin);
+            unknown
+        }
+    }
 }
 
 /// Whether C has no 64 bits for a number.

@@ -271,7 +271,7 @@ impl Walker {
     pub(super) fn numeral(&mut self, text: &[u8]) -> Option<i64> {
         if self.state.dialect.numerals_are_expressions {
             let span = self.state.shell_origin().span();
-            return crate::expand::arithmetic::text_value(&mut self.state, text, span).ok();
+            return crate::expand::arithmetic::text_value(self, text, span).ok();
         }
         let signed = matches!(text.first(), Some(b'+' | b'-'));
         number(text).filter(|_| !(signed && self.state.dialect.numerals_have_no_sign))

@@ -25,8 +25,8 @@ impl Printing<'_> {
         match how {
             PrintfReals::WholeOrExpression if blanks => return value,
             PrintfReals::Expression | PrintfReals::WholeOrExpression => {
-                let (state, span) = (&mut self.walker.state, self.origin.span());
-                let read = arithmetic::text_real(state, text.bytes(), span);
+                let (walker, span) = (&mut *self.walker, self.origin.span());
+                let read = arithmetic::text_real(walker, text.bytes(), span);
                 if read.is_err()
                     && self.walker.state.dialect.printf_numbers_are_lenient
                     && let Some(number) = self.lenient(text.bytes(), false)
@@ -58,8 +58,8 @@ impl Printing<'_> {
             return None;
         }
         let length = text.iter().rposition(|byte| !awaits(byte)).map_or(0, |at| at + 1);
-        let (state, span) = (&mut self.walker.state, self.origin.span());
-        Some(arithmetic::text_value(state, &text[..length], span).unwrap_or(0))
+        let (walker, span) = (&mut *self.walker, self.origin.span());
+        Some(arithmetic::text_value(walker, &text[..length], span).unwrap_or(0))
     }
 
     pub(super) fn next_number(&mut self, signed: bool) -> i64 {
@@ -75,10 +75,10 @@ impl Printing<'_> {
         }
         if self.walker.state.dialect.printf_evaluates {
             let (bytes, span) = (bytes.to_vec(), self.origin.span());
-            let state = &mut self.walker.state;
-            let value = match signed && state.dialect.printf_saturates {
-                true => arithmetic::text_real(state, &bytes, span).map(Real::saturated),
-                false => arithmetic::text_value(state, &bytes, span),
+            let walker = &mut *self.walker;
+            let value = match signed && walker.state.dialect.printf_saturates {
+                true => arithmetic::text_real(walker, &bytes, span).map(Real::saturated),
+                false => arithmetic::text_value(walker, &bytes, span),
             };
             return value.unwrap_or_else(|_| {
                 if self.walker.state.dialect.printf_numbers_are_lenient

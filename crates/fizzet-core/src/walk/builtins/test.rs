@@ -224,7 +224,7 @@ impl Reader<'_> {
             return None;
         }
         let span = self.call.span;
-        arithmetic::text_value(&mut self.walker.state, text, span).ok()
+        arithmetic::text_value(&mut *self.walker, text, span).ok()
     }
 
     fn unary(&mut self, operator: &[u8], operand: &[u8]) -> Holds {
@@ -266,8 +266,8 @@ impl Reader<'_> {
             b">" => Some(left > right),
             b"-nt" | b"-ot" | b"-ef" => Some(self.walker.file_comparison(operator, left, right)),
             _ if self.walker.state.dialect.test_compares_reals => {
-                let state = &mut self.walker.state;
-                let order = arithmetic::text_order(state, (left, right), self.call.span).ok();
+                let (walker, span) = (&mut *self.walker, self.call.span);
+                let order = arithmetic::text_order(walker, (left, right), span).ok();
                 order.map(|order| compare(operator, order))
             }
             _ => match (self.number(left), self.number(right)) {

@@ -219,11 +219,10 @@ impl Walker {
         }
         if let (Key::Number(last), true) = (&key, self.state.dialect.array_is_list) {
             let comma = index.iter().position(|&byte| byte == b',');
-            let stretch =
-                match comma.map(|at| arithmetic::text_value(&mut self.state, &index[..at], span)) {
-                    Some(first) => Stretch::Range(first?, *last),
-                    None => Stretch::One(*last),
-                };
+            let stretch = match comma.map(|at| arithmetic::text_value(self, &index[..at], span)) {
+                Some(first) => Stretch::Range(first?, *last),
+                None => Stretch::One(*last),
+            };
             return self.empty_stretch(array, stretch, span).map(|()| 0);
         }
         let key = match key {

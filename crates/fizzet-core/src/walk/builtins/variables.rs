@@ -545,7 +545,7 @@ pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, S
         return Ok(walker.complain(call, status));
     }
     for expression in expressions {
-        value = match arithmetic::text_value(&mut walker.state, expression.bytes(), call.span) {
+        value = match arithmetic::text_value(walker, expression.bytes(), call.span) {
             Err(Stop::Shell(error))
                 if !(error.goes_through && walker.state.dialect.index_mistakes_go_through) =>
             {
