@@ -122,6 +122,9 @@ impl Walker {
             let empty = Associative::new(self.state.dialect.key_order);
             self.state.variables.entry(name).value = Value::Associative(empty);
         }
+        if self.state.dialect.read_only_lists_are_not_expanded {
+            self.state.check_writable(name, span)?;
+        }
         let keyed = self.is_keyed(name);
         let pairs = self.are_pairs(elements, keyed);
         let plain = elements.iter().filter(|element| element.index.is_none()).count();
@@ -186,6 +189,7 @@ impl Walker {
             let text = self.state.shell_text(b"(\n)");
             return self.state.store(name, None, text, span);
         }
+        self.state.check_writable(name, span)?;
         let order = self.state.dialect.key_order;
         if !declared {
             self.lose_attributes(name, assignment.append);

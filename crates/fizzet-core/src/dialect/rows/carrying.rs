@@ -320,6 +320,8 @@ macro_rules! carrying_rows {
     regular_quotes: RegularQuotes = [RegularQuotes::All, RegularQuotes::OutsideBrackets, RegularQuotes::All, RegularQuotes::All, RegularQuotes::Escaped, RegularQuotes::All, RegularQuotes::Nothing], "observed in all six: [[ abc =~ \"a.c\" ]]; [[ abc =~ a\\.c ]]; [[ b =~ [a\"-\"c] ]]";
     /// What the elements of an associative array's list may be.
     associative_lists: AssociativeLists = [AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Indexed, AssociativeLists::Anything, AssociativeLists::PairsOrIndexed], "observed in all six: typeset -A m; m=(a 1 b); m=([a]=1 b 2); m=(a 1)";
+    /// The elements of a list for a variable that is read-only are not expanded.
+    read_only_lists_are_not_expanded: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: readonly r; r=($(echo x >f)); then ls f";
     /// An index that is given as a text to `unset`, `read` and their kin is expanded.
     index_texts_expand: bool = [N, Y, N, N, N, Y, Y], "observed in all six: i=1; unset 'a[$i]'";
     /// Utilities that are no declarations, and that take `name=(...)` as a text.

@@ -509,6 +509,7 @@ impl Walker {
         texts: Vec<Text>,
         span: crate::source::Span,
     ) -> Result<(), Stop> {
+        self.state.check_writable(name, span)?;
         let first = self.state.dialect.first_index;
         let variable = self.state.variables.entry(name);
         (variable.value, variable.bare) = (Value::Indexed(Default::default()), false);

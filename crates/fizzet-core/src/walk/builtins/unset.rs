@@ -185,7 +185,7 @@ impl Walker {
                 return Err(Stop::error(message, span, 1, Reach::Shell));
             }
             UnsetAll::Value => {
-                self.empty_stretch(array, Stretch::Range(1, i64::MAX), span)?;
+                return self.empty_stretch(array, Stretch::Range(1, i64::MAX), span);
             }
         }
         Ok(0)
@@ -205,6 +205,10 @@ impl Walker {
         {
             return Ok(status);
         }
+        let is_frozen = self.state.variables.get(array).is_some_and(|one| one.read_only);
+        if is_frozen && !self.state.dialect.array_is_list {
+            return Ok(1);
+        }
         let key = match key {
             Some(key) => key,
             None if matches!(index, b"@" | b"*") => return self.unset_all(array, span),
@@ -223,7 +227,7 @@ impl Walker {
                 Some(first) => Stretch::Range(first?, *last),
                 None => Stretch::One(*last),
             };
-            return self.empty_stretch(array, stretch, span).map(|()| 0);
+            return self.empty_stretch(array, stretch, span);
         }
         let key = match key {
             Key::Number(number) => match self.state.variables.index(array, number) {
@@ -239,17 +243,20 @@ impl Walker {
 
     /// `unset 'a[2]'` where arrays are lists: the element is there and empty, and a character of a text
     /// is gone (observed in zsh 5.9).
-    fn empty_stretch(&mut self, name: &[u8], stretch: Stretch, span: Span) -> Result<(), Stop> {
+    fn empty_stretch(&mut self, name: &[u8], stretch: Stretch, span: Span) -> Result<Status, Stop> {
         let count = match self.state.variables.get(name).map(|variable| &variable.value) {
             Some(Value::Indexed(elements)) => elements.len(),
             Some(Value::Scalar(text)) => characters(text).len(),
-            _ => return Ok(()),
+            _ => return Ok(0),
         };
         let is_there = |number: i64| (1..=count as i64).contains(&number);
         if matches!(stretch, Stretch::Range(..)) || is_there(stretch.last(count)) {
+            if self.state.variables.get(name).is_some_and(|one| one.read_only) {
+                return Ok(1);
+            }
             let empty = self.state.shell_text(b"");
             self.state.replace(name, stretch, vec![empty], span)?;
         }
-        Ok(())
+        Ok(0)
     }
 }
