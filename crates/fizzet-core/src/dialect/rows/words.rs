@@ -123,6 +123,8 @@ macro_rules! words_rows {
     /// The status of `printf` for a format that begins with a dash, which is an option; nothing where
     /// it is a format.
     printf_option_status: Option<Status> = [None, Some(2), Some(2), None, Some(2), None, None], "observed in all six: printf -x; echo $?; printf '-%s' a; echo $?";
+    /// The status of `printf -v` with what is no name; none if that ends the shell.
+    printf_bad_name_status: Option<Status> = [None, Some(2), None, None, Some(1), None, None], "observed in bash, ksh93 and zsh: printf -v 1x y; echo $?; printf -v -- y; echo $?";
     /// The status of `printf -v` without a format.
     printf_nothing_status: Status = [2, 2, 2, 2, 2, 2, 1], "observed in all six: printf; echo $?";
     /// There is `printf -v`.

@@ -1,6 +1,6 @@
 //! `printf` (POSIX XBD 5 and XCU printf).
 
-use crate::dialect::{DollarQuoting, LargeOctal, Positions, PrintfQuoting};
+use crate::dialect::{Dialect, DollarQuoting, LargeOctal, Positions, PrintfQuoting};
 use crate::expand::backslashed as backslashed_for_zsh;
 use crate::expand::quoting::{in_dollar_quotes, requoted_for};
 use crate::hexadecimal::real_in_hexadecimal;
@@ -16,27 +16,18 @@ use crate::walk::builtins::{Call, time};
 /// `printf format [arguments]`: the format is used again as long as arguments are left.
 pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
-    let mut operands = call.arguments();
-    let variable = match operands {
-        [option, name, rest @ ..] if option.bytes() == b"-v" && dialect.printf_stores => {
-            operands = rest;
-            Some(name.bytes().to_vec())
-        }
-        [first, rest @ ..] if first.bytes() == b"--" => {
-            operands = rest;
-            None
-        }
-        [option] if option.bytes() == b"-v" && dialect.printf_stores => {
-            return Ok(dialect.printf_nothing_status);
-        }
-        [option, ..] if matches!(option.bytes(), [b'-', _, ..]) => {
-            if let Some(status) = dialect.printf_option_status {
-                return Ok(status);
-            }
-            None
-        }
-        _ => None,
+    let (variable, operands) = match options(call, &dialect) {
+        Ok(read) => read,
+        Err(status) => return Ok(status),
     };
+    if let Some(name) = &variable
+        && !walker.can_be_assigned(name.bytes())
+    {
+        return match dialect.printf_bad_name_status {
+            Some(status) => Ok(status),
+            None => Err(walker.fatal(call, "this is no name of a variable")),
+        };
+    }
     let Some((format, arguments)) = operands.split_first() else {
         return Ok(dialect.printf_nothing_status);
     };
@@ -66,11 +57,38 @@ pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
     }
     let (out, status) = (printing.out, printing.status);
     match variable {
-        Some(name) => walker.assign_text(&name, out, call.span)?,
+        Some(name) => walker.assign_text(name.bytes(), out, call.span)?,
         None if !walker.write(out) => return Ok(1),
         None => {}
     }
     Ok(status)
+}
+
+/// The variable behind `-v`, and the operands; or the status of a call that says too little.
+fn options<'a>(
+    call: &'a Call<'_>,
+    dialect: &Dialect,
+) -> Result<(Option<Text>, &'a [Text]), Status> {
+    let (mut variable, mut operands) = (None, call.arguments());
+    while let [first, rest @ ..] = operands {
+        match first.bytes() {
+            b"--" => return Ok((variable, rest)),
+            [b'-', b'v', attached @ ..] if dialect.printf_stores => {
+                let (name, rest) = match (attached, rest) {
+                    ([], []) => return Err(dialect.printf_nothing_status),
+                    ([], [name, rest @ ..]) => (name.clone(), rest),
+                    _ => (first.slice(2, first.len()), rest),
+                };
+                (variable, operands) = (Some(name), rest);
+            }
+            [b'-', _, ..] => match dialect.printf_option_status {
+                Some(status) => return Err(status),
+                None => break,
+            },
+            _ => break,
+        }
+    }
+    Ok((variable, operands))
 }
 
 pub(super) struct Printing<'a> {

@@ -10,13 +10,17 @@ use crate::walk::builtins::printf::Printing;
 use crate::walk::builtins::reals;
 
 impl Printing<'_> {
+    /// Whether the code of a character is that of its first byte.
+    fn codes_are_bytes(&self) -> bool {
+        self.walker.state.dialect.printf_codes_are_bytes || !self.walker.state.utf8()
+    }
+
     pub(super) fn next_real(&mut self) -> Real {
         let extended = self.walker.state.dialect.printf_extended;
         let zero = Real::whole(0, extended);
         let Some(text) = self.next() else { return zero };
         if let [b'\'' | b'"', quoted @ ..] = text.bytes().trim_ascii_start() {
-            let bytes = self.walker.state.dialect.printf_codes_are_bytes;
-            return Real::whole(code_of(quoted, bytes), extended);
+            return Real::whole(code_of(quoted, self.codes_are_bytes()), extended);
         }
         let (value, length, out_of_range) = reals::at_start(text.bytes(), extended);
         let is_whole = length == text.len();
@@ -71,7 +75,7 @@ impl Printing<'_> {
         self.status |=
             Status::from(bytes.is_empty() && self.walker.state.dialect.printf_minds_empty);
         if let [b'\'' | b'"', quoted @ ..] = bytes {
-            return code_of(quoted, self.walker.state.dialect.printf_codes_are_bytes);
+            return code_of(quoted, self.codes_are_bytes());
         }
         if self.walker.state.dialect.printf_evaluates {
             let (bytes, span) = (bytes.to_vec(), self.origin.span());

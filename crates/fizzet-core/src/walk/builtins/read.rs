@@ -522,6 +522,17 @@ impl Walker {
         Ok(())
     }
 
+    /// Whether a word that a utility was given names a variable, or an element where there are arrays.
+    pub(super) fn can_be_assigned(&self, name: &[u8]) -> bool {
+        let is_number = || !name.is_empty() && name.iter().all(u8::is_ascii_digit);
+        match self.state.element_named(name).filter(|_| self.state.dialect.arrays) {
+            Some((array, _)) => is_name(array),
+            None => {
+                is_name(name) || self.state.dialect.parameters_are_variables && is_number()
+            }
+        }
+    }
+
     /// Assigns a value that a built-in utility has made.
     pub(in crate::walk) fn assign_text(
         &mut self,
