@@ -348,9 +348,17 @@ impl Substitution<'_> {
             let then = Parameter { operation: then.clone(), ..parameter.clone() };
             return self.operate(&then, held, place);
         }
-        let Held::One(text) = held else {
-            let message = "the name for ${!...} is not set";
-            return Err(self.cx.state().mistake(message, span, status));
+        let text = match held {
+            Held::One(text) => text,
+            Held::List { mut items, .. } if items.len() == 1 => items.remove(0),
+            Held::List { .. } => {
+                let message = "the value for ${!...} is more than one name";
+                return Err(self.cx.state().mistake(message, span, status));
+            }
+            Held::Unset => {
+                let message = "the name for ${!...} is not set";
+                return Err(self.cx.state().mistake(message, span, status));
+            }
         };
         if let Some(named) = self.element_meant(parameter, text.bytes(), then)? {
             let held = self.held(&named)?;

@@ -95,7 +95,8 @@ impl Substitution<'_> {
     fn tells_without_values(&mut self, parameter: &Parameter, letter: u8) -> bool {
         let ParameterName::Variable(name) = &parameter.name else { return false };
         let variable = self.cx.state().variables.get(name);
-        variable.is_some_and(|one| letter == b'A' || (letter == b'a' && one.bare))
+        let is_unset = |one: &Variable| one.bare || matches!(one.value, Value::Nothing);
+        variable.is_some_and(|one| letter == b'A' || (letter == b'a' && is_unset(one)))
     }
 
     fn made(&mut self, parameter: &Parameter, bytes: &[u8]) -> Text {
@@ -136,7 +137,14 @@ impl Substitution<'_> {
         let name = state.variables.meant(&written).unwrap_or(written);
         let Some(variable) = state.variables.get(&name).cloned() else { return Held::Unset };
         let (letters, shown) = (attributes(&variable), name.to_str_lossy().into_owned());
-        let whole = matches!(parameter.index, Some(Subscript::At | Subscript::Star));
+        let is_array = matches!(variable.value, Value::Indexed(_) | Value::Associative(_));
+        let whole = is_array && matches!(parameter.index, Some(Subscript::At | Subscript::Star));
+        let held = match held {
+            Held::List { items, .. } if !is_array => {
+                items.into_iter().next().map_or(Held::Unset, Held::One)
+            }
+            held => held,
+        };
         let value = match (&variable.value, whole) {
             (Value::Indexed(elements), true) => {
                 let pairs = elements.iter().map(|(key, text)| pair(&key.to_string(), text));

@@ -296,7 +296,9 @@ impl<'a> Parser<'a> {
             }
         }
         let index = self.subscript()?;
-        if matches!(index, Some(Subscript::At | Subscript::Star)) {
+        let is_list = matches!(index, Some(Subscript::At | Subscript::Star));
+        if is_list && (self.peek() == Some(b'}') || self.dialect.indirection != Indirection::Value)
+        {
             return Ok(Some((name, index, Operation::Keys)));
         }
         let Some(then) = self.operation(quoted)? else { return Ok(None) };
