@@ -67,6 +67,8 @@ pub struct Options {
     pub last_in_place: bool,
     /// `shopt -s localvar_inherit`: a local variable keeps the value that is outside.
     pub locals_inherit: bool,
+    /// `shopt -s assoc_expand_once`: keys in the operands of utilities are not expanded again.
+    pub keys_expand_once: bool,
     /// `shopt -u patsub_replacement`: `&` in a replacement is a character like others.
     pub no_ampersand: bool,
     /// `shopt -s xpg_echo`: `echo` decodes escapes without `-e`.

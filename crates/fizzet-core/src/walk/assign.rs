@@ -4,7 +4,7 @@ use std::rc::Rc;
 
 use crate::dialect::{ListAttributes, References, TemporaryElements};
 use crate::expand::{self, Tilde};
-use crate::lineage::{Hop, Rule};
+use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Keeps, Key, Stretch, Value, Variable};
 use crate::stop::{Reach, ShellError, Stop};
@@ -391,7 +391,20 @@ impl Walker {
         }
     }
 
-    /// The same, where it may be empty.
+    /// The same behind a declaration utility, which always expands it.
+    pub(super) fn declared_key(
+        &mut self,
+        name: &[u8],
+        index: &[u8],
+        span: Span,
+    ) -> Result<Key, Stop> {
+        let once = std::mem::take(&mut self.state.options.keys_expand_once);
+        let key = self.element_key_of_text(name, index, span);
+        self.state.options.keys_expand_once = once;
+        key
+    }
+
+    /// The same as [`Walker::element_key_of_text`], where it may be empty.
     pub(super) fn key_of_text(
         &mut self,
         name: &[u8],
@@ -405,6 +418,10 @@ impl Walker {
         let keyed = self.is_keyed(name);
         if keyed && self.state.dialect.keys_keep_quotes {
             return self.state.element_key(name, index, span);
+        }
+        if keyed && self.state.options.keys_expand_once {
+            let origin = Origin::new(Rule::Literal, span);
+            return Ok(Key::Text(Text::from_bytes(index, Standing::Quoted, origin)));
         }
         let text =
             expand::parameter::index_text(self, index, keyed).map_err(|stop| match stop {

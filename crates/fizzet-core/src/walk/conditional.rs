@@ -8,7 +8,7 @@ use crate::expand::regular::{Quoted, Regular, Rules};
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::host::{FileKind, Status};
 use crate::source::Span;
-use crate::state::{State, Value, Variable};
+use crate::state::{Key, State, Value, Variable, element_name};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::Condition;
 use crate::syntax::marked;
@@ -36,6 +36,15 @@ impl Walker {
             }
             Condition::Unary { operator, operand } => {
                 let text = expand::single(self, operand, Tilde::AtStart)?;
+                if *operator == b'v'
+                    && let Some((array, index)) = element_name(text.bytes())
+                    && self.reads_index_once(&text, array)
+                    && !matches!(index, b"@" | b"*")
+                {
+                    let start = array.len() + 1;
+                    let key = Key::Text(text.slice(start, start + index.len()));
+                    return Ok(self.state.variables.element(array, &key).is_some());
+                }
                 self.unary_test(*operator, text.bytes(), operand.span)
             }
             Condition::Binary { operator, left, right } => {
@@ -224,7 +233,7 @@ impl Walker {
             }
             b'v' if self.is_fresh(operand) => true,
             b'v' if let Some(set) = self.is_parameter_set(operand) => set,
-            b'v' => match crate::state::element_name(operand) {
+            b'v' => match element_name(operand) {
                 Some((name, b"@" | b"*"))
                     if self.state.dialect.tests_whole_arrays && !self.is_keyed(name) =>
                 {

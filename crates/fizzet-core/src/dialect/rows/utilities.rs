@@ -509,6 +509,8 @@ macro_rules! utilities_rows {
     export_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: export -Q x; echo after";
     /// `command` carries out programs only.
     command_is_for_programs: bool = [N, N, N, N, N, N, Y], "observed in all six: command command echo a";
+    /// A variable that a declaration takes from an assignment before it stays exported.
+    taken_temporaries_stay_exported: bool = [N, Y, N, N, N, N, N], "observed in bash and ksh93: z=y readonly z; env | grep z=";
     /// A declaration utility declares the variable that was assigned before it.
     declarations_take_temporary: bool = [N, Y, N, N, Y, N, N], "observed in all six: z=y typeset z; echo $z";
     /// `declare -g` means the variable outside of all functions.

@@ -16,7 +16,7 @@ type Field = fn(&mut Options) -> &mut bool;
 
 /// Every option as `shopt` lists it in bash 5.2, sorted.
 static SHOPT: &[Entry] = &[
-    ("assoc_expand_once", false, None),
+    ("assoc_expand_once", false, Some(|options| &mut options.keys_expand_once)),
     ("autocd", false, None),
     ("cdable_vars", false, None),
     ("cdspell", false, None),

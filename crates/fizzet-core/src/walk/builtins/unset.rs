@@ -164,7 +164,7 @@ impl Walker {
 
     /// Whether the index of an element of an associative array was read as one: the name and the bracket
     /// were written without quotes.
-    fn reads_index_once(&self, operand: &Text, array: &[u8]) -> bool {
+    pub(in crate::walk) fn reads_index_once(&self, operand: &Text, array: &[u8]) -> bool {
         self.state.dialect.unset_expands_once
             && self.is_keyed(array)
             && !operand.quoting()[..=array.len()].contains(&true)

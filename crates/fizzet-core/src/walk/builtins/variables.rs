@@ -298,11 +298,17 @@ impl Walker {
         if declaration.given.takes_back(b'n') && self.state.variables.is_name(name) {
             return self.no_more_a_name(name, operand, equals, declaration.span);
         }
+        let mut exported = false;
         if equals.is_some() || compound.is_some() {
             let global = declaration.outside || declaration.given.has(b'g');
             match self.state.dialect.declared_values_outlast {
-                DeclaredValues::OutsideOrLocal if global || declaration.local => {
-                    self.taken_over(name);
+                DeclaredValues::OutsideOrLocal
+                    if global
+                        || declaration.local
+                        || declaration.freezes
+                        || declaration.exports =>
+                {
+                    exported |= self.taken_over(name).is_some();
                 }
                 DeclaredValues::All => self.forget_temporary(name, true),
                 DeclaredValues::Direct => self.forget_temporary(name, false),
@@ -310,6 +316,11 @@ impl Walker {
             }
         }
         let takes_over = self.state.dialect.declarations_take_temporary
+            && (declaration.outside
+                || declaration.local
+                || declaration.freezes
+                || declaration.exports
+                || self.state.dialect.declared_values_outlast != DeclaredValues::OutsideOrLocal)
             && equals.is_none()
             && compound.is_none();
         let taken = takes_over.then(|| self.taken_over(name)).flatten();
@@ -322,6 +333,10 @@ impl Walker {
         }
         if let Some(Value::Scalar(value)) = taken.map(|variable| variable.value) {
             self.state.store(name, None, value, declaration.span)?;
+            exported = true;
+        }
+        if exported && self.state.dialect.taken_temporaries_stay_exported {
+            self.state.variables.entry(name).exported = true;
         }
         let given = &declaration.given;
         self.state.freshen(name);
@@ -355,7 +370,7 @@ impl Walker {
             let value = operand.slice(equals + 1, bytes.len());
             let mut value = value.passed_through(&hop, Standing::Quoted);
             let key = match index {
-                Some(index) => Some(self.element_key_of_text(name, index, declaration.span)?),
+                Some(index) => Some(self.declared_key(name, index, declaration.span)?),
                 None => None,
             };
             let is_number = self.state.dialect.numbers_are_no_arrays
