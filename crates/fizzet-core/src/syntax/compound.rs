@@ -22,10 +22,13 @@ impl<'a> Parser<'a> {
         self.replace_aliases_of_command()?;
         let start = self.start();
         let mut redirects = self.leading_redirects()?;
-        let Some(kind) = self.compound(redirects.is_empty())? else {
+        let Some(mut kind) = self.compound(redirects.is_empty())? else {
             return self.simple_command(start, redirects);
         };
         self.redirects_behind(&mut redirects)?;
+        while self.words_behind_redirects(&mut kind)? {
+            self.redirects_behind(&mut redirects)?;
+        }
         let end = redirects.last().map_or(self.pos, |_| self.pos);
         Ok(Command { kind, redirects, span: self.span(start, end) })
     }

@@ -5,7 +5,7 @@ use std::rc::Rc;
 use crate::dialect::ReadLate;
 use crate::syntax::ansi_c;
 use crate::syntax::ast::{CommandSubstitution, Operation, Parameter, ParameterName, Part};
-use crate::syntax::ast::{List, ProcessSubstitution, SubstitutionPlace};
+use crate::syntax::ast::{List, ProcessSubstitution, ProcessWay, SubstitutionPlace};
 use crate::syntax::cursor::{Parsed, Parser, Segment, is_name_byte};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::words::Within;
@@ -233,12 +233,15 @@ impl<'a> Parser<'a> {
 
     pub(super) fn process_substitution(&mut self) -> Parsed<Part> {
         let start = self.pos;
-        let output = self.raw() == Some(b'>');
+        let (opener, way) = match self.raw() {
+            Some(b'>') => (">(", ProcessWay::Reads),
+            Some(b'=') => ("=(", ProcessWay::WritesFile),
+            _ => ("<(", ProcessWay::Writes),
+        };
         self.pos += 2;
-        let opener = if output { ">(" } else { "<(" };
         let list = self.deeper(|parser| parser.list_in_parentheses(start, 2, opener))?;
         let (list, span) = (Rc::new(list), self.span(start, self.pos));
-        Ok(Part::Process(Box::new(ProcessSubstitution { list, output, span })))
+        Ok(Part::Process(Box::new(ProcessSubstitution { list, way, span })))
     }
 
     /// `` `...` ``: backslashes before `$`, a backquote and a backslash (and, between double quotes,

@@ -149,12 +149,25 @@ impl Parser<'_> {
     pub(super) fn called_at_once(&mut self) -> Parsed<CommandKind> {
         let body = Rc::new(self.deeper(Parser::command)?);
         let mut words = Vec::new();
-        loop {
-            self.skip_blanks();
-            if !self.at_word() {
-                return Ok(CommandKind::Anonymous { body, words });
-            }
-            words.push(self.word(Within::Word)?);
+        self.more_words(&mut words)?;
+        Ok(CommandKind::Anonymous { body, words })
+    }
+
+    /// The words of a function without a name that stand behind its redirections; false if there are none.
+    pub(super) fn words_behind_redirects(&mut self, kind: &mut CommandKind) -> Parsed<bool> {
+        match kind {
+            CommandKind::Anonymous { words, .. } => self.more_words(words),
+            _ => Ok(false),
         }
+    }
+
+    fn more_words(&mut self, words: &mut Vec<Word>) -> Parsed<bool> {
+        let before = words.len();
+        self.skip_blanks();
+        while self.at_word() {
+            words.push(self.word(Within::Word)?);
+            self.skip_blanks();
+        }
+        Ok(words.len() > before)
     }
 }

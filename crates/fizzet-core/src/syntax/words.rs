@@ -328,6 +328,7 @@ impl<'a> Parser<'a> {
                     || (within == Within::Brace && self.dialect.operations_substitute_processes);
                 in_word && self.at_process_substitution()
             }
+            b'=' => within == Within::Word && self.at_file_substitution(),
             b'(' => within == Within::Word && self.dialect.bare_groups,
             b'?' | b'*' | b'+' | b'@' | b'!' => within == Within::Word && self.extended_patterns,
             _ => false,
@@ -345,6 +346,13 @@ impl<'a> Parser<'a> {
         let in_pairs =
             |other: u8| rest[..next].iter().filter(|&&byte| byte == other).count() % 2 == 0;
         rest[next] == quote && in_pairs(b'"') && in_pairs(b'`')
+    }
+
+    /// Whether `=(list)` begins here, which it does only at the start of a word.
+    fn at_file_substitution(&self) -> bool {
+        self.dialect.process_files_are_real
+            && self.text[self.pos..].starts_with(b"=(")
+            && self.pos.checked_sub(1).is_none_or(|before| is_meta(self.text[before]))
     }
 
     fn at_process_substitution(&self) -> bool {
@@ -372,7 +380,7 @@ impl<'a> Parser<'a> {
             }
             b'`' => self.backquoted(within.is_quoted())?,
             b'$' => return Ok(self.dollar(within)?.map_or(Active::Itself, Active::Part)),
-            b'<' | b'>' => self.process_substitution()?,
+            b'<' | b'>' | b'=' => self.process_substitution()?,
             _ => return Ok(Active::Itself),
         };
         Ok(Active::Part(part))

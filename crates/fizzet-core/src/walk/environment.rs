@@ -53,6 +53,10 @@ impl Walker {
     /// sorted by name.
     pub(super) fn environment(&self, path: &[u8]) -> Vec<(Vec<u8>, Vec<u8>)> {
         let tells_path = self.state.dialect.programs_get_their_path;
+        if self.bare_environment {
+            let tells_path = tells_path && !self.state.dialect.bare_means_nothing;
+            return tells_path.then(|| (b"_".to_vec(), path.to_vec())).into_iter().collect();
+        }
         let variables = self.state.variables.exported().into_iter();
         let variables = variables.filter(|(name, _)| !tells_path || *name != b"_");
         let mut all: Vec<(Vec<u8>, Vec<u8>)> =

@@ -143,6 +143,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         substituted: None,
         guessed: false,
         sought: None,
+        bare_environment: false,
         behind_backslash: false,
         asked_no_option: false,
     };
@@ -231,6 +232,8 @@ pub(crate) struct Walker {
     asked_no_option: bool,
     /// The name under which a program is looked for, where that is not the first of its vector.
     sought: Option<Text>,
+    /// Whether `exec -c` keeps the environment from the program.
+    bare_environment: bool,
 }
 
 impl Walker {

@@ -9,7 +9,7 @@ use crate::expand::Context;
 use crate::lineage::Origin;
 use crate::source::Span;
 use crate::stop::Stop;
-use crate::syntax::ast::{Part, ProcessSubstitution, Redirect, RedirectOperator};
+use crate::syntax::ast::{Part, ProcessSubstitution, ProcessWay, Redirect, RedirectOperator};
 use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::descriptors::Input;
@@ -46,11 +46,12 @@ impl Walker {
         self.depth += 1;
         let (status, word) = (self.state.status, self.word.take());
         let outer = self.descriptors.clone();
-        if process.output {
+        let reads = process.way == ProcessWay::Reads;
+        if reads {
             self.descriptors.read_from(0, Input::unknown());
         }
         let run = |walker: &mut Walker| walker.subshell(|walker| walker.list(&process.list));
-        let (output, outcome) = match process.output {
+        let (output, outcome) = match reads {
             true => (Text::new(), run(self)),
             false => self.captured(run),
         };
@@ -59,7 +60,7 @@ impl Walker {
         self.depth -= 1;
         self.state.status = status;
         outcome?;
-        if process.output {
+        if process.way != ProcessWay::Writes {
             return Ok(None);
         }
         let (folder, first, step) = self.state.dialect.process_files;
@@ -98,7 +99,7 @@ impl Walker {
     pub(super) fn process_of(redirect: &Redirect) -> Option<&ProcessSubstitution> {
         match &redirect.word.parts[..] {
             [Part::Process(process)]
-                if redirect.operator == RedirectOperator::Input && !process.output =>
+                if redirect.operator == RedirectOperator::Input && process.way != ProcessWay::Reads =>
             {
                 Some(process)
             }

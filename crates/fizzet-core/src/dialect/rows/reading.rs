@@ -77,6 +77,8 @@ macro_rules! reading_rows {
     extended_patterns: bool = [N, N, N, N, Y, Y, N], "observed: case ab in @(ab|c)) echo y;; esac";
     /// `<(...)` and `>(...)` stand for a file.
     process_substitution: bool = [N, Y, N, Y, Y, N, Y], "observed: echo <(:)";
+    /// `=(list)` at the start of a word is the name of a file with what the commands print.
+    process_files_are_real: bool = [N, N, N, N, N, N, Y], "observed in all six: cat =(echo a)";
     /// `name+=value` appends.
     append_assignment: bool = [N, Y, N, N, Y, Y, Y], "observed: a=1; a+=2; echo $a";
     /// What `${!x}` expands.
@@ -315,7 +317,7 @@ macro_rules! reading_rows {
     /// Brackets behind a name in a word of a declaration utility are part of the word, whatever they hold.
     declared_brackets: bool = [N, N, N, N, Y, Y, N], "observed in all six: export a[1 + 1]=x; echo ${a[2]}";
     /// What ends the expression of `=~` outside parentheses.
-    regular_ends: &'static str = [" \t\n;&<>", " \t\n;&<>", " \t\n;&<>", " \t\n;&<>", " \t\n", " \t\n;&<>", " \t\n;&<>"], "observed in bash, ksh93 and zsh: [[ 'c<' =~ c< ]]; [[ 'c;y' =~ c;y ]]";
+    regular_ends: &'static str = [" \t\n;&<>", " \t\n;&<>", " \t\n;&<>", " \t\n;&<>", " \t\n", " \t\n;&<>", " \t\n;&<>|"], "observed in bash, ksh93 and zsh: [[ 'c<' =~ c< ]]; [[ 'c;y' =~ c;y ]]";
     /// What brackets behind a name at the start of a command are.
     command_brackets: CommandBrackets = [CommandBrackets::Text, CommandBrackets::Word, CommandBrackets::Text, CommandBrackets::Text, CommandBrackets::Word, CommandBrackets::Raw, CommandBrackets::Text], "observed in all six: a[1 2] x; a[x; label after; a['x]y']; a[$(label in)]";
     /// The index of an assignment and of an element of a list may hold blanks.

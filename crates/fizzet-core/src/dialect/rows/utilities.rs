@@ -509,6 +509,10 @@ macro_rules! utilities_rows {
     export_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: export -Q x; echo after";
     /// `command` carries out programs only.
     command_is_for_programs: bool = [N, N, N, N, N, N, Y], "observed in all six: command command echo a";
+    /// A real that is declared again without a number of digits keeps its own.
+    reals_keep_digits: bool = [N, N, N, N, N, N, Y], "observed in ksh93 and zsh: float -F3 f=3.14159; typeset -F f; echo $f";
+    /// `exec -c` leaves the program no environment at all, not even its own path.
+    bare_means_nothing: bool = [N, Y, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: exec -c env";
     /// A variable that a declaration takes from an assignment before it stays exported.
     taken_temporaries_stay_exported: bool = [N, Y, N, N, N, N, N], "observed in bash and ksh93: z=y readonly z; env | grep z=";
     /// A declaration utility declares the variable that was assigned before it.

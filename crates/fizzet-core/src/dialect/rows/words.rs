@@ -98,6 +98,8 @@ macro_rules! words_rows {
     echo_decodes: bool = [Y, N, Y, N, N, Y, Y], "observed in all six: echo 'a\\tb'";
     /// The option letters of `echo`.
     echo_options: &'static str = ["", "neE", "n", "neE", "ne", "neE", "neE"], "observed in all six: echo -ne a";
+    /// The status of `read` from a descriptor that is closed, where it assigns nothing then.
+    read_minds_closed: Option<Status> = [Some(1), Some(1), None, None, Some(1), Some(2), None], "observed in all six: x=old; read x <&-; echo $? $x; read -u 9 x; echo $? $x";
     /// The status of `getopts` without a name.
     getopts_usage_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: getopts a; echo $?";
     /// `OPTERR=0` makes `getopts` tell of mistakes as a colon before the options does.

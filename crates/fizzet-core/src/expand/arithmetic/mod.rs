@@ -7,7 +7,6 @@ mod targets;
 use std::cmp::Ordering;
 use std::rc::Rc;
 
-use bstr::ByteSlice;
 
 use crate::dialect::{Dialect, LargeConstant};
 use crate::expand::arithmetic::targets::minus_zero;
@@ -21,6 +20,7 @@ use crate::syntax::arithmetic::{self, Binary, Expression, Showing, Target, Unary
 use crate::syntax::ast::{Arithmetic, Part};
 use crate::syntax::expression::NO_VARIABLE;
 use crate::syntax::marked;
+use crate::text::next_character;
 
 /// How often a variable may lead to another before that is called endless.
 const MAX_DEPTH: u32 = 128;
@@ -259,9 +259,13 @@ impl<'a> Evaluation<'a> {
             Expression::Status => Number::Whole(self.cx.state().status.into()),
             Expression::Count => Number::Whole(self.cx.state().positional.count() as i64),
             Expression::Code(target) => {
-                let value = self.cx.state().variables.scalar(&target.name);
-                let first = value.and_then(|text| text.bytes().chars().next());
-                Number::Whole(first.map_or(0, |character| i64::from(u32::from(character))))
+                let state = self.cx.state();
+                let utf8 = state.utf8();
+                let value = state.variables.scalar(&target.name);
+                let first = value.and_then(|text| next_character(text.bytes(), utf8));
+                // A byte that is no character counts as itself.
+                let code = first.map_or(0, |(code, _)| code.checked_sub(0x11_0000).unwrap_or(code));
+                Number::Whole(i64::from(code))
             }
             Expression::Unary(operator, operand) => {
                 let value = self.value(operand)?;

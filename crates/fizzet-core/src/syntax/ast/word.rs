@@ -158,13 +158,24 @@ pub enum SubstitutionPlace {
     Reply,
 }
 
-/// `<(list)` or `>(list)`.
+/// What the commands of a process substitution do with the file that stands for them.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ProcessWay {
+    /// `<(list)`: they write what is read from it.
+    Writes,
+    /// `>(list)`: they read what is written to it.
+    Reads,
+    /// `=(list)`: they have written it when the command begins, and it is a real file.
+    WritesFile,
+}
+
+/// `<(list)`, `>(list)` or `=(list)`.
 #[derive(Clone, Debug)]
 pub struct ProcessSubstitution {
     /// The commands.
     pub list: Rc<List>,
-    /// Whether it is `>( )`.
-    pub output: bool,
+    /// What the commands do.
+    pub way: ProcessWay,
     /// With the delimiters.
     pub span: Span,
 }

@@ -109,8 +109,14 @@ impl Walker {
     /// The kind of variable that `-i`, `-E`, `-F`, `-u`, `-l`, `-c` or their opposites name.
     fn kind_given(&self, name: &[u8], given: &Given<'_>) -> Option<Keeps> {
         let dialect = &self.state.dialect;
+        let kept = match self.state.variables.get(name).map(|one| one.keeps) {
+            Some(Keeps::Real { letter, digits, .. }) if dialect.reals_keep_digits => {
+                digits + if letter == b'f' { 0 } else { dialect.scientific_numbers.1 }
+            }
+            _ => 10,
+        };
         let digits = |letter| match width(given, letter) {
-            0 if given.value(letter).is_none() => 10,
+            0 if given.value(letter).is_none() => kept,
             digits => digits,
         };
         let (least, most) = dialect.integer_bases;

@@ -72,7 +72,10 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         Some(b"") => walker.state.dialect.exec_finds_empty_name,
         name => matches!(name, Some(b"." | b"..")),
     };
-    let status = match walker.external(argv, call.span)? {
+    walker.bare_environment = given.has(b'c');
+    let status = walker.external(argv, call.span);
+    walker.bare_environment = false;
+    let status = match status? {
         127 if is_folder => 126,
         status => status,
     };

@@ -40,6 +40,11 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let quotes_last =
         !reach.raw && separates && dialect.backslash_in_ifs == BackslashInIfs::SeparatesButLast;
     reach.raw |= separates;
+    if let Some(status) = dialect.read_minds_closed
+        && !walker.descriptors.is_open(reach.descriptor)
+    {
+        return Ok(walker.complain(call, status));
+    }
     let Some((line, whole)) = walker.input_line(&reach) else {
         if names.iter().any(|name| !walker.is_target(name)) {
             return Ok(walker.complain(call, dialect.read_late_name_status));
@@ -436,8 +441,11 @@ impl Walker {
     }
 
     /// The next stretch of input without what ends it, and whether its end was there. Escaped
-    /// characters are quoted. `None` when nobody knows the input.
+    /// characters are quoted. `None` when nobody knows the input; a closed one is at its end.
     fn input_line(&mut self, reach: &Reach) -> Option<(Text, bool)> {
+        if !self.descriptors.is_open(reach.descriptor) {
+            return Some((Text::new(), false));
+        }
         let utf8 = self.state.utf8() && !self.state.dialect.read_counts_bytes;
         let input = self.descriptors.input(reach.descriptor);
         let mut reading = input.reading()?.borrow_mut();
