@@ -74,6 +74,11 @@ impl Substitution<'_> {
         {
             held = Held::One(self.joined_by_flags(flagged, items));
         }
+        if let Some(held) = self.assigned_list(flagged, &held, place)? {
+            // Its words have been split already.
+            let whole = Flagged { splits: None, ..flagged.clone() };
+            return self.emit_flagged(&whole, held, (true, true), place);
+        }
         held = match &parameter.operation {
             Operation::Filter(word) => self.filtered(word, held, has(b'M'))?,
             Operation::Combine { how, name } => self.combined(held, *how, name),

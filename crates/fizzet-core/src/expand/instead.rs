@@ -275,7 +275,7 @@ impl Substitution<'_> {
     }
 
     /// The fields that a word makes by itself.
-    fn word_fields(&mut self, word: &Word, place: Place) -> Result<Vec<Text>, Stop> {
+    pub(super) fn word_fields(&mut self, word: &Word, place: Place) -> Result<Vec<Text>, Stop> {
         let inside = Place { fields: !place.quoted, tilde: Tilde::Never, ..place };
         let pieces = Substitution::run(self.cx, word, inside)?;
         let mut fields = split_all(self.cx, pieces, word)?;

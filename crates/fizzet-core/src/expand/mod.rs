@@ -6,6 +6,7 @@
 //! part of a [`Text`], they are remembered as the standing of its runs.
 
 pub mod arithmetic;
+mod assigned_list;
 mod brace;
 mod brace_fields;
 mod change;
