@@ -9,6 +9,7 @@ mod folder;
 mod follow;
 mod functions;
 mod line;
+mod numbers;
 mod own;
 mod program;
 mod real;
