@@ -2,7 +2,10 @@
 
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::{Sources, Span};
-use crate::syntax::ast::{Argument, AssignedValue, Assignment, CommandKind, Condition, Element, List, Parameter, Part, ProcessWay, Redirect, Word};
+use crate::syntax::ast::{
+    Argument, AssignedValue, Assignment, CommandKind, Condition, Element, List, Parameter, Part,
+    ProcessWay, Redirect, Word,
+};
 use crate::text::{Standing, Text};
 
 /// What has been printed so far.
@@ -125,14 +128,12 @@ pub(super) trait Layout<'a> {
                 self.substitution(span, &command.list, b"$(")
             }
             Part::Process(process) => {
-                {
                 let opener: &[u8] = match process.way {
                     ProcessWay::Writes => b"<(",
                     ProcessWay::Reads => b">(",
                     ProcessWay::WritesFile => b"=(",
                 };
                 self.substitution(span, &process.list, opener)
-            }
             }
             Part::Arithmetic { expression, .. } => self.around(span, &[&expression.word]),
             Part::Parameter(parameter) => self.parameter(parameter),

@@ -57,8 +57,7 @@ impl State {
             self.variables.get(name).is_some_and(|one| matches!(one.value, Value::Associative(_)));
         if associative {
             let origin = Origin::new(Rule::Literal, span);
-            let quoted =
-                matches!(index, [b'\'', .., b'\''] | [b'"', .., b'"'] if index.len() > 1);
+            let quoted = matches!(index, [b'\'', .., b'\''] | [b'"', .., b'"'] if index.len() > 1);
             let key = match quoted && self.dialect.arithmetic_keys_drop_quotes {
                 true => &index[1..index.len() - 1],
                 false => index,

@@ -134,7 +134,10 @@ impl Walker {
         let before = restorable.then(|| (self.state.options.clone(), self.state.traps.clone()));
         let ties = self.state.ties.clone();
         let aside = self.set_actions_aside();
+        // What the caller asks of the status does not count inside for `err_return`.
+        let testing = std::mem::replace(&mut self.testing_outside, self.testing);
         let mut outcome = self.body_of(function);
+        self.testing_outside = testing;
         if matches!(outcome, Err(Stop::Enough)) {
             // The state stays as it stands here.
             return outcome;

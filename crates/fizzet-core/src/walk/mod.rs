@@ -119,6 +119,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         word: None,
         depth: 0,
         testing: 0,
+        testing_outside: 0,
         in_words: false,
         sourced: 0,
         pending: Vec::new(),
@@ -180,6 +181,8 @@ pub(crate) struct Walker {
     depth: u32,
     /// How many conditions are being evaluated: `set -e` does not look at them.
     testing: u32,
+    /// The same where the innermost function began.
+    testing_outside: u32,
     /// Whether the words or the assignments of a simple command are being expanded.
     in_words: bool,
     /// Files that `.` is carrying out.

@@ -99,7 +99,8 @@ impl Walker {
     pub(super) fn process_of(redirect: &Redirect) -> Option<&ProcessSubstitution> {
         match &redirect.word.parts[..] {
             [Part::Process(process)]
-                if redirect.operator == RedirectOperator::Input && process.way != ProcessWay::Reads =>
+                if redirect.operator == RedirectOperator::Input
+                    && process.way != ProcessWay::Reads =>
             {
                 Some(process)
             }

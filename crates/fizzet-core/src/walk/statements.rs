@@ -114,7 +114,14 @@ impl Walker {
                 self.error_exit = Some(self.scopes.len());
                 Err(Stop::Exit(self.state.status))
             }
-            (true, options) if options.return_on_error => Err(Stop::Return(self.state.status)),
+            (_, options)
+                if options.return_on_error
+                    && ends
+                    && self.state.status != 0
+                    && self.testing == self.testing_outside =>
+            {
+                Err(Stop::Return(self.state.status))
+            }
             _ => Ok(()),
         }
     }

@@ -61,8 +61,12 @@ fn what_decides_without_the_unknown_number_is_known() {
 
 #[test]
 fn the_index_of_an_element_is_computed_once() {
-    let operations =
-        [("jars[i++]++", "7"), ("jars[i++] += 5", "11"), ("++jars[i++]", "7"), ("jars[i++]--", "5")];
+    let operations = [
+        ("jars[i++]++", "7"),
+        ("jars[i++] += 5", "11"),
+        ("++jars[i++]", "7"),
+        ("jars[i++]--", "5"),
+    ];
     for (operation, element) in operations {
         let line = format!("jars=(5 6 7 8); i=1; (({operation})); label $i ${{jars[1]}}");
         for shell in ["bash", "ksh93", "mksh"] {

@@ -7,7 +7,6 @@ mod targets;
 use std::cmp::Ordering;
 use std::rc::Rc;
 
-
 use crate::dialect::{Dialect, LargeConstant};
 use crate::expand::arithmetic::targets::minus_zero;
 use crate::expand::number::Number;

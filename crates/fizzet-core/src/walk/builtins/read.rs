@@ -535,9 +535,7 @@ impl Walker {
         let is_number = || !name.is_empty() && name.iter().all(u8::is_ascii_digit);
         match self.state.element_named(name).filter(|_| self.state.dialect.arrays) {
             Some((array, _)) => is_name(array),
-            None => {
-                is_name(name) || self.state.dialect.parameters_are_variables && is_number()
-            }
+            None => is_name(name) || self.state.dialect.parameters_are_variables && is_number(),
         }
     }
 
