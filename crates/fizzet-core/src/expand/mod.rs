@@ -5,6 +5,7 @@
 //! field splitting and pathname expansion. Quote removal needs no stage of its own: quotes are never
 //! part of a [`Text`], they are remembered as the standing of its runs.
 
+mod alone;
 pub mod arithmetic;
 mod assigned_list;
 mod brace;
@@ -55,7 +56,7 @@ use crate::dialect::{Braces, DocumentJoiner};
 use crate::expand::pattern::PatternRules;
 use crate::expand::qualifiers::Qualifiers;
 use crate::expand::substitute::{Joiner, MARK, Piece, Place, Substitution, is_list_part};
-use crate::host::{Host, Nowhere};
+use crate::host::Host;
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::state::State;
@@ -64,7 +65,7 @@ use crate::syntax::ast::{
     CommandSubstitution, Operation, Parameter, ParameterName, Part, ProcessSubstitution, Word,
 };
 use crate::text::{Run, Standing, Text};
-use crate::trace::{Expansion, Matched, Missing, Stage, WordTrace};
+use crate::trace::{Expansion, Matched, Stage, WordTrace};
 
 /// What the expansions need from the evaluator.
 pub trait Context {
@@ -98,37 +99,6 @@ pub trait Context {
     /// Whether `unset name` under `set -u`, a failed `${x?}` and the like are errors is the shell's
     /// matter; this makes a hole and says that an answer is missing.
     fn missing(&mut self, what: &str, span: Span);
-}
-
-/// A shell where nobody carries commands out: the value of a variable that keeps numbers, say, which the
-/// state takes on its own.
-impl Context for State {
-    fn state(&mut self) -> &mut State {
-        self
-    }
-
-    fn host(&self) -> Rc<dyn Host> {
-        Rc::new(Nowhere)
-    }
-
-    fn record(&mut self) -> Option<&mut WordTrace> {
-        None
-    }
-
-    fn command_output(&mut self, command: &CommandSubstitution) -> Result<Text, Stop> {
-        self.missing("what the commands print", command.span);
-        let mut output = Text::new();
-        output.push_hole(Standing::Quoted, &Origin::new(Rule::Command, command.span));
-        Ok(output)
-    }
-
-    fn process(&mut self, _: &ProcessSubstitution) -> Result<Option<Vec<u8>>, Stop> {
-        Ok(None)
-    }
-
-    fn missing(&mut self, what: &str, span: Span) {
-        self.keep_missing(Missing { what: what.into(), span, command: None });
-    }
 }
 
 /// All fields that a word makes: the arguments of a simple command.

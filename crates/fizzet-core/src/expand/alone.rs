@@ -1,0 +1,43 @@
+//! Expansions that the state makes on its own: in a value that a variable keeps as a number, say.
+
+use std::rc::Rc;
+
+use crate::expand::Context;
+use crate::host::{Host, Nowhere};
+use crate::lineage::{Origin, Rule};
+use crate::source::Span;
+use crate::state::State;
+use crate::stop::Stop;
+use crate::syntax::ast::{CommandSubstitution, ProcessSubstitution};
+use crate::text::{Standing, Text};
+use crate::trace::{Missing, WordTrace};
+
+/// A shell where nobody carries commands out: what they would print is a hole.
+impl Context for State {
+    fn state(&mut self) -> &mut State {
+        self
+    }
+
+    fn host(&self) -> Rc<dyn Host> {
+        Rc::new(Nowhere)
+    }
+
+    fn record(&mut self) -> Option<&mut WordTrace> {
+        None
+    }
+
+    fn command_output(&mut self, command: &CommandSubstitution) -> Result<Text, Stop> {
+        self.missing("what the commands print", command.span);
+        let mut output = Text::new();
+        output.push_hole(Standing::Quoted, &Origin::new(Rule::Command, command.span));
+        Ok(output)
+    }
+
+    fn process(&mut self, _: &ProcessSubstitution) -> Result<Option<Vec<u8>>, Stop> {
+        Ok(None)
+    }
+
+    fn missing(&mut self, what: &str, span: Span) {
+        self.keep_missing(Missing { what: what.into(), span, command: None });
+    }
+}
