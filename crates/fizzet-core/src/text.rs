@@ -131,6 +131,13 @@ impl Text {
         self.bytes.is_empty() && self.runs.is_empty()
     }
 
+    /// A text of which nothing is known.
+    pub fn hole(origin: &Origin) -> Text {
+        let mut hole = Text::new();
+        hole.push_hole(Standing::Quoted, origin);
+        hole
+    }
+
     /// Whether some bytes are not known.
     pub fn has_hole(&self) -> bool {
         self.runs.iter().any(|run| run.hole)

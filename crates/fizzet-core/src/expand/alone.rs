@@ -9,7 +9,7 @@ use crate::source::Span;
 use crate::state::State;
 use crate::stop::Stop;
 use crate::syntax::ast::{CommandSubstitution, ProcessSubstitution};
-use crate::text::{Standing, Text};
+use crate::text::Text;
 use crate::trace::{Missing, WordTrace};
 
 /// A shell where nobody carries commands out: what they would print is a hole.
@@ -28,9 +28,7 @@ impl Context for State {
 
     fn command_output(&mut self, command: &CommandSubstitution) -> Result<Text, Stop> {
         self.missing("what the commands print", command.span);
-        let mut output = Text::new();
-        output.push_hole(Standing::Quoted, &Origin::new(Rule::Command, command.span));
-        Ok(output)
+        Ok(Text::hole(&Origin::new(Rule::Command, command.span)))
     }
 
     fn process(&mut self, _: &ProcessSubstitution) -> Result<Option<Vec<u8>>, Stop> {

@@ -372,9 +372,7 @@ impl State {
         let (value, of_value) =
             arithmetic::text_based(self, text.bytes(), span).map_err(Stop::in_index)?;
         let Some(value) = value else {
-            let mut unknown = Text::new();
-            unknown.push_hole(Standing::Quoted, &Origin::new(Rule::Arithmetic, span));
-            return Ok(unknown);
+            return Ok(Text::hole(&Origin::new(Rule::Arithmetic, span)));
         };
         let mut base = digits.base;
         if base == 0 {

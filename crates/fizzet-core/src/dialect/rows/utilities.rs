@@ -515,6 +515,8 @@ macro_rules! utilities_rows {
     bare_means_nothing: bool = [N, Y, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: exec -c env";
     /// A variable that a declaration takes from an assignment before it stays exported.
     taken_temporaries_stay_exported: bool = [N, Y, N, N, N, N, N], "observed in bash and ksh93: z=y readonly z; env | grep z=";
+    /// The same where nothing is declared of it that lasts: neither outside a function nor with an attribute.
+    plain_declarations_take_temporary: bool = [N, N, N, N, Y, N, N], "observed in bash and ksh93: z=y typeset z; echo $z";
     /// A declaration utility declares the variable that was assigned before it.
     declarations_take_temporary: bool = [N, Y, N, N, Y, N, N], "observed in all six: z=y typeset z; echo $z";
     /// `declare -g` means the variable outside of all functions.

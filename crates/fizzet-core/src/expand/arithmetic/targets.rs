@@ -330,11 +330,7 @@ fn number_text(shown: Option<String>, span: Span, name: &Rc<[u8]>) -> Text {
     let origin = computed.then(hop);
     match shown {
         Some(shown) => Text::from_bytes(shown, Standing::Quoted, origin),
-        None => {
-            let mut unknown = Text::new();
-            unknown.push_hole(Standing::Quoted, &origin);
-            unknown
-        }
+        None => Text::hole(&origin),
     }
 }
 

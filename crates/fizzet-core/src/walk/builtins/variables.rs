@@ -320,7 +320,7 @@ impl Walker {
                 || declaration.local
                 || declaration.freezes
                 || declaration.exports
-                || self.state.dialect.declared_values_outlast != DeclaredValues::OutsideOrLocal)
+                || self.state.dialect.plain_declarations_take_temporary)
             && equals.is_none()
             && compound.is_none();
         let taken = takes_over.then(|| self.taken_over(name)).flatten();
