@@ -326,7 +326,7 @@ fn is_list(part: &Part) -> bool {
             let all = parameter.name == ParameterName::Special(b'@')
                 || matches!(parameter.index, Some(Subscript::At));
             match &parameter.operation {
-                Operation::Length => false,
+                Operation::Length | Operation::Width => false,
                 Operation::Names { separate } => *separate,
                 Operation::Instead { word, .. } => all || word.parts.iter().any(inner_list),
                 _ => all,
@@ -359,7 +359,7 @@ fn varies(part: &Part) -> bool {
 /// `$#`, `$?` and lengths.
 fn is_number(parameter: &Parameter) -> bool {
     let number = matches!(parameter.name, ParameterName::Special(b'#' | b'?' | b'$' | b'!'));
-    matches!(parameter.operation, Operation::Length)
+    matches!(parameter.operation, Operation::Length | Operation::Width)
         || (number && matches!(parameter.operation, Operation::Value))
 }
 

@@ -1,14 +1,16 @@
 //! What `${...}` does with a value.
 
-use crate::dialect::{ListOperations, References, Wait};
+use unicode_width::UnicodeWidthChar;
+
+use crate::dialect::{ListOperations, References, ValuesBehind, Wait};
 use crate::expand::change::{cased, removed};
 use crate::expand::parameter::{Held, index_text};
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::whole::removed_from_list;
 use crate::expand::{Tilde, pattern_text_with};
-use crate::lineage::{Hop, Rule};
-use crate::state::{Key, element_name};
+use crate::lineage::{Hop, Origin, Rule};
+use crate::state::{Keeps, Key, element_name};
 use crate::stop::Stop;
 use crate::syntax::ast::{Arithmetic, Operation, Parameter, ParameterName, Part, Subscript, Word};
 use crate::syntax::{OPEN_BRACKET, has_open_bracket};
@@ -51,11 +53,14 @@ impl Substitution<'_> {
             | Operation::Filter(_)
             | Operation::Combine { .. } => Ok(Some(held)),
             Operation::Length => self.length(parameter, held).map(Some),
+            Operation::Width => self.width(parameter, held).map(Some),
             Operation::Instead { what, colon, word } => {
                 self.instead(parameter, held, (*what, *colon, word), place)
             }
             Operation::Remove { suffix, longest, pattern } => {
+                let may_change = pattern.may_change();
                 let pattern = self.removed_pattern(pattern, *longest)?;
+                let held = if may_change { self.held_behind(parameter, held)? } else { held };
                 if let Held::List { items, star } = &held
                     && self.lists() == ListOperations::WholeString
                 {
@@ -90,6 +95,39 @@ impl Substitution<'_> {
             Operation::Transform(letter) => {
                 self.transform(parameter, held, *letter, place).map(Some)
             }
+        }
+    }
+
+    /// What a parameter holds once the operands of an operation on it have been expanded, where the shell reads
+    /// it so late.
+    pub(super) fn held_behind(
+        &mut self,
+        parameter: &Parameter,
+        before: Held,
+    ) -> Result<Held, Stop> {
+        let state = self.cx.state();
+        let ParameterName::Variable(name) = &parameter.name else { return Ok(before) };
+        let is_number = || state.variables.get(name).is_some_and(|one| one.keeps != Keeps::Text);
+        let is_late = match (state.dialect.values_behind_operands, &before) {
+            (ValuesBehind::None, _) | (_, Held::List { .. }) => false,
+            (ValuesBehind::Texts, Held::Unset) => false,
+            (ValuesBehind::Texts, Held::One(text)) => !text.is_empty() && !is_number(),
+            (ValuesBehind::All, _) => true,
+            (ValuesBehind::Lost, _) => !is_number(),
+        };
+        if !is_late || !parameter.has_fixed_index() {
+            return Ok(before);
+        }
+        let is_lost = state.dialect.values_behind_operands == ValuesBehind::Lost;
+        let now = self.held(parameter)?;
+        match (&before, &now) {
+            (Held::One(before), Held::One(now)) if is_lost && before.bytes() != now.bytes() => {
+                self.cx.missing("what is left of a value that was replaced", parameter.span);
+                let origin = Origin::new(Rule::Shell, parameter.span);
+                Ok(Held::One(Text::hole(&origin)))
+            }
+            _ if is_lost => Ok(before),
+            _ => Ok(now),
         }
     }
 
@@ -239,6 +277,21 @@ impl Substitution<'_> {
             Held::List { items, .. } => items.len(),
         };
         Ok(Held::One(self.computed(parameter, count.to_string().as_bytes())))
+    }
+
+    /// `${%x}`: the columns that a value takes, or -1 where it holds a control character.
+    fn width(&mut self, parameter: &Parameter, held: Held) -> Result<Held, Stop> {
+        if matches!(held, Held::Unset) {
+            self.unset(parameter)?;
+        }
+        let Held::One(text) = held else {
+            return Ok(Held::One(self.computed(parameter, b"0")));
+        };
+        if text.has_hole() {
+            return Ok(Held::One(text));
+        }
+        let columns = columns(text.bytes(), self.cx.state().utf8());
+        Ok(Held::One(self.computed(parameter, columns.to_string().as_bytes())))
     }
 
     /// A value that the expansion itself has made.
@@ -415,4 +468,19 @@ impl Substitution<'_> {
 /// The length of a value in characters or in bytes.
 fn length(bytes: &[u8], characters: bool) -> usize {
     if characters { character_ends(bytes, true).len() - 1 } else { bytes.len() }
+}
+
+/// The columns that a text takes on a terminal; a byte that belongs to no character of the first plane takes one
+/// (observed in mksh R59).
+fn columns(bytes: &[u8], utf8: bool) -> i64 {
+    let width = |character: char| match utf8 || character.is_ascii() {
+        true if character.is_control() => None,
+        true if u32::from(character) <= 0xffff => character.width(),
+        _ => Some(character.len_utf8()),
+    };
+    let widths = bytes.utf8_chunks().map(|chunk| {
+        let valid = chunk.valid().chars().map(width).sum::<Option<usize>>();
+        valid.map(|columns| columns + chunk.invalid().len())
+    });
+    widths.sum::<Option<usize>>().map_or(-1, |columns| columns as i64)
 }

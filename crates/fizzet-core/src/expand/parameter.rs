@@ -108,7 +108,10 @@ impl Substitution<'_> {
                 && matches!(&held, Held::One(text) if text.is_empty());
             let filled = |text: &Text| !text.is_empty() || text.has_hole();
             let anew = match &parameter.operation {
-                Operation::Value | Operation::Length | Operation::Instead { .. } => false,
+                Operation::Value
+                | Operation::Length
+                | Operation::Width
+                | Operation::Instead { .. } => false,
                 Operation::Substring { .. } | Operation::Replace { .. } => true,
                 _ => matches!(&held, Held::One(text) if filled(text) || self.current_len() == 0),
             };
@@ -135,7 +138,7 @@ impl Substitution<'_> {
     /// word anew.
     fn counts_as_word(&self, parameter: &Parameter, held: &Held) -> bool {
         match &parameter.operation {
-            Operation::Value | Operation::Length => false,
+            Operation::Value | Operation::Length | Operation::Width => false,
             Operation::Instead { what, colon, .. } => {
                 let has_value = match held {
                     Held::Unset => false,

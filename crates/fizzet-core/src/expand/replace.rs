@@ -36,7 +36,21 @@ impl Substitution<'_> {
         let dialect = &self.cx.state().dialect;
         let plain = !dialect.tilde_in_replaced || (anchored && !dialect.tilde_in_anchored);
         let tilde = if plain { Tilde::Never } else { Tilde::InOperation };
-        let text = pattern_text_with(self.cx, pattern_word, tilde)?;
+        let early = match self.cx.state().dialect.replacement_before_pattern {
+            true => Some(Rc::new(self.replacement(parameter, replacement, place)?)),
+            false => None,
+        };
+        let (held, text) = match (early.is_some(), pattern_word.may_change()) {
+            (true, _) if replacement.is_some_and(Word::may_change) => {
+                let held = self.held_behind(parameter, held)?;
+                (held, pattern_text_with(self.cx, pattern_word, tilde)?)
+            }
+            (false, true) => {
+                let text = pattern_text_with(self.cx, pattern_word, tilde)?;
+                (self.held_behind(parameter, held)?, text)
+            }
+            _ => (held, pattern_text_with(self.cx, pattern_word, tilde)?),
+        };
         let state = self.cx.state();
         let pattern = Pattern::from_text(&text, state.operation_pattern_rules());
         let nothing = match &held {
@@ -59,9 +73,10 @@ impl Substitution<'_> {
         }
         let given = replacement.is_some();
         let dialect = self.cx.state().dialect.clone();
-        let once = match dialect.replacement_for_each_match || each_anew {
-            true => None,
-            false => Some(Rc::new(self.replacement(parameter, replacement, place)?)),
+        let once = match early {
+            None if dialect.replacement_for_each_match || each_anew => None,
+            None => Some(Rc::new(self.replacement(parameter, replacement, place)?)),
+            early => early,
         };
         let empty = anchored && !dialect.empty_anchor && pattern.literal() == Some(b"");
         let held = match held {

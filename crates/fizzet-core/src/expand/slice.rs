@@ -111,6 +111,7 @@ impl Substitution<'_> {
         if last == Some(None) {
             return Ok(held);
         }
+        let may_change = [Some(offset), length].into_iter().flatten().any(Arithmetic::may_change);
         let mut offset = arithmetic::offset(self.cx, offset, length.is_some())?;
         if offset > 0 && self.counts_from_one(parameter) {
             offset -= 1;
@@ -124,6 +125,7 @@ impl Substitution<'_> {
             Some(length) => Some(arithmetic::value(self.cx, length)?),
             None => None,
         };
+        let held = if may_change { self.held_behind(parameter, held)? } else { held };
         let indexes = self.indexes(parameter);
         let state = self.cx.state();
         let dialect = state.dialect.clone();

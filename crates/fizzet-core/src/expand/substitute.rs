@@ -151,6 +151,8 @@ pub(super) struct Substitution<'c> {
     pub(super) cut: bool,
     /// The empty last parameter of a `$@`, which stays only if no unquoted expansion follows.
     pub(super) last_empty: Option<Origin>,
+    /// An empty `$''` that stays only if no unquoted expansion follows.
+    waiting_empty: Option<Origin>,
     /// Whether an expansion that counts has been met: an unset parameter counts as not written.
     pub(super) met: bool,
     /// Whether the latest expansion that can be split was a quoted `$@` with parameters.
@@ -205,6 +207,7 @@ impl<'c> Substitution<'c> {
             behind_quotes: false,
             unsplit: false,
             last_empty: None,
+            waiting_empty: None,
             met: false,
             cut: false,
             left_over: None,
@@ -215,6 +218,7 @@ impl<'c> Substitution<'c> {
         };
         let joins = place.joins_stars.then_some(true);
         substitution.with_joined_stars(joins, |this| this.word(word, place))?;
+        substitution.keep_waiting_empty();
         if let Some(origin) = substitution.last_empty.take() {
             substitution.current.push(b"", Standing::Quoted, &origin);
         }
@@ -288,7 +292,9 @@ impl<'c> Substitution<'c> {
         }
         let (empty, behind) = (self.last_empty.take(), std::mem::take(&mut self.behind_quoted_at));
         let outer = std::mem::take(&mut self.met);
+        self.waiting_empty = None;
         self.carry_out(part, place)?;
+        self.keep_waiting_empty();
         if !self.met {
             self.last_empty = empty;
             self.behind_quoted_at |= behind;
@@ -322,6 +328,10 @@ impl<'c> Substitution<'c> {
             Part::Single { bytes, .. } if bytes.is_empty() && self.loses_empty(place) => Ok(()),
             Part::Escaped { bytes, span } | Part::Single { bytes, span } => {
                 self.push(bytes, Standing::Quoted, &Origin::new(Rule::Quoted, *span))
+            }
+            Part::AnsiC { bytes, span } if bytes.is_empty() && self.gives_way(place) => {
+                self.waiting_empty = Some(Origin::new(Rule::AnsiC, *span));
+                Ok(())
             }
             Part::AnsiC { bytes, span } => {
                 self.push(bytes, Standing::Quoted, &Origin::new(Rule::AnsiC, *span))
@@ -419,6 +429,18 @@ impl<'c> Substitution<'c> {
             self.push(mark, Standing::Quoted, &Origin::new(rule, span))?;
         }
         Ok(())
+    }
+
+    /// Nothing follows that would take the argument of an empty `$''`.
+    fn keep_waiting_empty(&mut self) {
+        if let Some(origin) = self.waiting_empty.take() {
+            self.current.push(b"", Standing::Quoted, &origin);
+        }
+    }
+
+    /// Whether an empty `$''` here keeps its argument only if no unquoted expansion follows.
+    fn gives_way(&mut self, place: Place) -> bool {
+        place.fields && !place.quoted && self.cx.state().dialect.empty_ansi_c_gives_way
     }
 
     /// Whether empty quotes here keep no argument: in the word of an operation, in some shells.

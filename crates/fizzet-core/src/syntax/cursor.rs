@@ -201,6 +201,12 @@ impl<'a> Parser<'a> {
         inside.find(|segment| segment.source != source).map_or(end, |segment| segment.at)
     }
 
+    /// Whether the text between these offsets stands in one piece in its source.
+    pub(super) fn is_as_written(&self, start: usize, end: usize) -> bool {
+        let at = self.segments.partition_point(|segment| segment.at <= start);
+        self.segments.get(at).is_none_or(|segment| segment.at >= end)
+    }
+
     /// The offset of the first byte at or after `at` that exists for the grammar.
     pub(super) fn over_continuations(&self, mut at: usize) -> usize {
         while self.text[at.min(self.text.len())..].starts_with(b"\\\n") {

@@ -186,9 +186,13 @@ impl<'a> Parser<'a> {
             }
             read => (read?, None),
         };
-        let (list, span) = (Rc::new(list), self.span(start, self.pos));
-        let place = SubstitutionPlace::Subshell;
-        Ok(Part::Command(Box::new(CommandSubstitution { list, place, span, broken })))
+        Ok(Part::Command(Box::new(CommandSubstitution {
+            list: Rc::new(list),
+            place: SubstitutionPlace::Subshell,
+            span: self.span(start, self.pos),
+            broken,
+            as_written: self.is_as_written(start, self.pos),
+        })))
     }
 
     /// Whether the mistake that the parser has just met in the parentheses at `open` is one of the grammar,
@@ -288,19 +292,19 @@ impl<'a> Parser<'a> {
                 }
             }
         }
+        let as_written = segments.len() == 1 && self.is_as_written(start, at + 1);
         let (list, broken) = self.parse_backquoted(text, segments)?;
         self.pos = at + 1;
-        let span = self.span(start, self.pos);
-        let place = SubstitutionPlace::Subshell;
         Ok(Part::Command(Box::new(CommandSubstitution {
             list: Rc::new(list),
-            place,
-            span,
+            place: SubstitutionPlace::Subshell,
+            span: self.span(start, self.pos),
             broken: broken.map(Rc::new),
+            as_written,
         })))
     }
 
-    fn segment_at(&self, at: usize, in_text: usize) -> Segment {
+    pub(super) fn segment_at(&self, at: usize, in_text: usize) -> Segment {
         let span = self.span(at, at);
         Segment { at: in_text, source: span.source, offset: span.start as usize, stands_at: None }
     }

@@ -131,8 +131,13 @@ impl<'a> Parser<'a> {
         if !self.eat_reserved(b"}") && !self.eat(b"}") {
             return Err(self.unclosed(start, 2, "${", "}"));
         }
-        let span = self.span(start, self.pos);
-        Ok(Part::Command(Box::new(CommandSubstitution { list, place, span, broken: None })))
+        Ok(Part::Command(Box::new(CommandSubstitution {
+            list,
+            place,
+            span: self.span(start, self.pos),
+            broken: None,
+            as_written: self.is_as_written(start, self.pos),
+        })))
     }
 
     /// The shells find a bad expansion only when they come to expand it, so it is read as far as
@@ -172,6 +177,13 @@ impl<'a> Parser<'a> {
             // A bad subscript makes a bad expansion, which is found out only when it is expanded.
             let Ok(index) = self.subscript() else { return Ok(None) };
             return Ok(Some((name, index, Operation::Length)));
+        }
+        if self.dialect.widths && self.eat(b"%") {
+            let Some(name) = self.parameter_name() else { return Ok(None) };
+            let Ok(index) = self.subscript() else { return Ok(None) };
+            let is_list = matches!(name, ParameterName::Special(b'@' | b'*'))
+                || matches!(index, Some(Subscript::At | Subscript::Star));
+            return Ok((!is_list).then_some((name, index, Operation::Width)));
         }
         let is_odd = |parser: &Self| {
             [b"#%}", b"#/}", b"#=}", b"#+}", b"#:}"].into_iter().any(|written| parser.at(written))
@@ -457,7 +469,7 @@ impl<'a> Parser<'a> {
 
     /// The pattern of a replacement, and what stands behind the slash that ends it.
     pub(super) fn replacement_of(&mut self, which: Replace, quoted: bool) -> Parsed<Operation> {
-        let pattern =
+        let (pattern, is_spoiled) =
             self.replaced_pattern(matches!(which, Replace::All | Replace::Each), quoted)?;
         self.mind_parentheses(&pattern, true)?;
         let replacement = match self.peek() {
@@ -476,8 +488,6 @@ impl<'a> Parser<'a> {
             }
             _ => None,
         };
-        // The shell ends the pattern at the slash, where a mark of the quotes is left over.
-        let is_spoiled = self.dialect.pattern_quotes_need_pairs && slashes::hides_slash(&pattern);
         let (pattern, replacement) = match self.dialect.quoted_slash_ends_pattern {
             true => slashes::cut_at_slash(pattern, replacement),
             false => (pattern, replacement),
@@ -516,8 +526,9 @@ impl<'a> Parser<'a> {
         }
     }
 
-    /// The pattern up to an unquoted `/`; behind `//` one that stands first belongs to the pattern.
-    fn replaced_pattern(&mut self, all: bool, quoted: bool) -> Parsed<Word> {
+    /// The pattern up to an unquoted `/`; behind `//` one that stands first belongs to the pattern. With it,
+    /// whether the shell ends it at a slash between quotes, so that a mark of the quotes is left over.
+    fn replaced_pattern(&mut self, all: bool, quoted: bool) -> Parsed<(Word, bool)> {
         let start = self.pos;
         let mut parts = Vec::new();
         if all && self.dialect.slash_begins_pattern && self.raw() == Some(b'/') {
@@ -528,10 +539,21 @@ impl<'a> Parser<'a> {
         let nest =
             self.dialect.braces_nest && (!quoted || self.dialect.quoted_replaced_braces_nest);
         let outer = std::mem::replace(&mut self.braces_in_replaced, nest);
-        let read = self.parts(if pairs { Within::QuotedReplaced } else { Within::Replaced });
+        let within = if pairs { Within::QuotedReplaced } else { Within::Replaced };
+        let unescaped = self.pattern_without_backslashes(within);
+        let is_unescaped = matches!(unescaped, Ok(Some(_)));
+        let read = match unescaped {
+            Ok(None) => self.parts(within),
+            Ok(Some(parts)) => Ok(parts),
+            Err(error) => Err(error),
+        };
         self.braces_in_replaced = outer;
         parts.extend(read?);
-        Ok(Word::new(parts, self.span(start, self.pos)))
+        let pattern = Word::new(parts, self.span(start, self.pos));
+        let is_spoiled = self.dialect.pattern_quotes_need_pairs
+            && !is_unescaped
+            && slashes::hides_slash(&pattern);
+        Ok((pattern, is_spoiled))
     }
 
     fn case_change(&mut self, sign: u8) -> Parsed<Operation> {

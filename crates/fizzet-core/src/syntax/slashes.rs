@@ -3,6 +3,9 @@
 
 use crate::source::Span;
 use crate::syntax::ast::{Operation, Part, Word};
+use crate::syntax::cursor::{Parsed, Parser, Segment};
+
+use crate::syntax::words::Within;
 
 /// How many replacements may come to stand inside each other.
 pub(super) const MAX_LEVELS: u32 = 16;
@@ -34,7 +37,7 @@ pub(super) fn cut_at_slash(pattern: Word, replacement: Option<Word>) -> (Word, O
 /// Whether a slash stands between quotes.
 pub(super) fn hides_slash(pattern: &Word) -> bool {
     pattern.parts.iter().any(|part| match part {
-        Part::Single { bytes, .. } => bytes.contains(&b'/'),
+        Part::Single { bytes, .. } | Part::AnsiC { bytes, .. } => bytes.contains(&b'/'),
         Part::Double { parts, .. } => parts
             .iter()
             .any(|part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'/'))),
@@ -160,5 +163,77 @@ fn filled(part: Part, rest: Vec<Part>, levels: u32) -> Option<(Part, Vec<Part>)>
             Some((Part::Double { parts: inner, span }, left))
         }
         part => Some((part, rest)),
+    }
+}
+
+/// The text of a pattern that a slash or a brace ends, without the backslashes before slashes.
+struct Unescaped {
+    /// Where the pattern ends in the text that is read.
+    end: usize,
+    text: Vec<u8>,
+    segments: Vec<Segment>,
+}
+
+impl Parser<'_> {
+    /// The parts of the pattern of a replacement, where the shell takes the backslashes before slashes out of its
+    /// text before it reads anything in it; nothing if none stands in quotes or in another expansion.
+    pub(super) fn pattern_without_backslashes(
+        &mut self,
+        within: Within,
+    ) -> Parsed<Option<Vec<Part>>> {
+        if !self.dialect.backslashes_leave_slashes {
+            return Ok(None);
+        }
+        let Some(Unescaped { end, text, segments }) = self.unescaped_slashes() else {
+            return Ok(None);
+        };
+        // No slash ends anything any more.
+        let within = match within {
+            Within::QuotedReplaced => Within::QuotedPattern,
+            _ => within,
+        };
+        let parts = self.deeper(|outer| {
+            let mut inner = outer.inner(text, segments);
+            inner.braces_in_replaced = outer.braces_in_replaced;
+            let mut parts = inner.parts(within)?;
+            while !inner.at_end() {
+                parts.push(inner.literal_up_to(inner.pos + 1));
+                parts.extend(inner.parts(within)?);
+            }
+            Ok(parts)
+        })?;
+        self.pos = end;
+        Ok(Some(parts))
+    }
+
+    /// The text of the pattern here, if a backslash before a slash is nested in it.
+    fn unescaped_slashes(&self) -> Option<Unescaped> {
+        let mut at = self.pos;
+        let mut text = Vec::new();
+        let mut segments = vec![self.segment_at(at, 0)];
+        let (mut quote, mut open, mut nested) = (None, 0u32, false);
+        loop {
+            let byte = *self.text.get(at)?;
+            match (byte, quote) {
+                (b'/', _) | (b'}', None) if byte == b'/' || open == 0 => break,
+                (b'\\', _) if self.text.get(at + 1) == Some(&b'/') => {
+                    nested |= quote.is_some() || open > 0;
+                    at += 1;
+                    segments.push(self.segment_at(at, text.len()));
+                }
+                (b'\\', _) => {
+                    text.push(byte);
+                    at += 1;
+                }
+                (b'\'' | b'"', None) => quote = Some(byte),
+                (_, Some(opener)) if byte == opener => quote = None,
+                (b'{' | b'(', None) => open += 1,
+                (b'}' | b')', None) => open = open.saturating_sub(1),
+                _ => {}
+            }
+            text.push(*self.text.get(at)?);
+            at += 1;
+        }
+        nested.then_some(Unescaped { end: at, text, segments })
     }
 }

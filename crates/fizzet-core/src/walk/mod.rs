@@ -10,6 +10,7 @@ mod descriptors;
 mod environment;
 mod lists;
 mod loops;
+mod making;
 mod observer;
 mod processes;
 mod programs;
@@ -22,7 +23,6 @@ mod stretch;
 mod substitutions;
 mod tables;
 mod told_tables;
-
 mod written;
 
 use rustc_hash::FxHashMap;

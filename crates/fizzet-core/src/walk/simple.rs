@@ -3,7 +3,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{Keywords, LastArgument};
+use crate::dialect::{Apart, Keywords, LastArgument};
 use crate::expand;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
@@ -14,7 +14,19 @@ use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, Expansion, RedirectTrace, WordTrace};
 use crate::walk::Walker;
 use crate::walk::assign::Assigned;
+use crate::walk::making::Made;
 use crate::walk::scopes::Temporary;
+
+/// A simple command whose words are expanded.
+struct Ready {
+    argv: Vec<Text>,
+    words: Vec<WordTrace>,
+    /// A `-` before it, which marks the name that a program gets.
+    dash: Option<Text>,
+    /// The assignments, where they were carried out before the words.
+    early: Option<Assigned>,
+    kind: CommandKind,
+}
 
 impl Walker {
     /// The command with all words in front that look like assignments, where `set -k` counts now.
@@ -55,43 +67,48 @@ impl Walker {
         self.state.doing.depth = depth;
         let (mut argv, mut words) = arguments?;
         let dash = self.take_dash(&mut argv, &mut words);
-        let mut kind = self.kind(&argv);
-        let assigns_first = self.state.dialect.assigns_before_redirecting
-            && command.words.is_empty()
-            && !redirects.is_empty();
-        let special_first = kind == CommandKind::Special
-            && self.state.dialect.special_assigns_before_redirecting
-            && !redirects.is_empty();
-        let early = match early {
-            None if special_first => {
-                let keeps = self.state.dialect.special_keeps_assignments;
-                Some(self.assignments(&command.assignments, !keeps)?)
-            }
-            early => early,
+        let kind = self.kind(&argv);
+        let apart = self.apart(command, redirects, (&argv, kind));
+        let snapshot = (apart == Apart::All).then(|| self.state.snapshot());
+        let ready = Ready { argv, words, dash, early, kind };
+        let apart = apart == Apart::Redirections;
+        let outcome = self.made_and_carried_out(command, (redirects, piped), ready, apart, span);
+        if let Some(snapshot) = snapshot {
+            self.state.come_back(snapshot);
+        }
+        outcome
+    }
+
+    /// Redirections and assignments of a command whose words are expanded, and the command itself. `apart`:
+    /// whether the redirections leave no change behind.
+    fn made_and_carried_out(
+        &mut self,
+        command: &SimpleCommand,
+        (redirects, piped): (&[Redirect], &[u32]),
+        ready: Ready,
+        apart: bool,
+        span: Span,
+    ) -> Result<(), Stop> {
+        let Ready { mut argv, mut words, dash, early, mut kind } = ready;
+        let keeps = matches!(kind, CommandKind::Nothing)
+            || self.keeps_assignments(kind, &argv)
+            || (kind == CommandKind::Function && self.shares_variables(&argv));
+        let mut made = match early {
+            Some(made) => Made::Assigned(Ok(made)),
+            None => self.made_first(command, (redirects, kind), &argv, keeps),
         };
-        let redirected = self.redirections(redirects, piped);
-        if redirected.is_err() && self.state.dialect.last_argument == LastArgument::Behind {
-            self.leave_argument(&Rc::new(argv.clone()));
-        }
-        if assigns_first && redirected.is_err() {
-            self.assignments(&command.assignments, false)?;
-        }
+        let redirected = self.redirections_behind(&mut made, (redirects, piped), apart);
         let redirections = match redirected {
-            Err(Stop::Shell(error))
-                if kind == CommandKind::External
-                    && self.state.dialect.programs_expand_redirections =>
-            {
-                let status = if error.reach == Reach::Command { error.status } else { 1 };
-                let error = ShellError { reach: Reach::Command, status, ..error };
-                return Err(Stop::Shell(error));
+            Ok(redirections) => redirections,
+            Err(stop) => {
+                if self.state.dialect.last_argument == LastArgument::Behind {
+                    self.leave_argument(&Rc::new(argv));
+                }
+                if let Made::Assigned(Ok((_, saved))) = made {
+                    self.restore(saved);
+                }
+                return Err(self.redirecting_failed(stop, kind));
             }
-            Err(Stop::Shell(error))
-                if kind == CommandKind::Special
-                    && self.state.dialect.special_redirection_failure_is_fatal =>
-            {
-                return Err(Stop::Shell(ShellError { reach: Reach::Shell, ..error }));
-            }
-            made => made?,
         };
         let lone = argv.is_empty() && command.assignments.is_empty() && !redirections.is_empty();
         if lone && self.state.dialect.lone_redirection_runs {
@@ -100,28 +117,24 @@ impl Walker {
             words.extend(self.wants.commands.then_some(word));
             kind = self.kind(&argv);
         }
-        let keeps = matches!(kind, CommandKind::Nothing)
-            || self.keeps_assignments(kind, &argv)
-            || (kind == CommandKind::Function && self.shares_variables(&argv));
-        let made = match early {
-            Some(made) => Ok(made),
-            None => self.in_words(|walker| walker.assignments(&command.assignments, !keeps)),
+        let made = match made {
+            Made::Assigned(made) => made,
+            Made::Nothing => {
+                self.in_words(|walker| walker.assignments(&command.assignments, !keeps))
+            }
         };
         let (assignments, saved) = match made {
-            Err(Stop::Shell(error)) if command.words.is_empty() => {
-                return Err(self.farther(error, &[]));
-            }
-            Err(Stop::Shell(error)) if kind == CommandKind::External => {
-                // The shell's child has given up, where it is a child that makes them.
-                let dialect = &self.state.dialect;
-                let (reach, status) = match dialect.unmatched_ends {
-                    _ if dialect.programs_expand_assignments => (Reach::Command, 1),
-                    Reach::Command => (Reach::Command, error.status),
-                    _ => (error.reach, error.status),
+            Ok(made) => made,
+            Err(stop) => {
+                let kind = match self.state.dialect.command_is_for_programs {
+                    true => self.kind_behind_command(&argv, kind),
+                    false => kind,
                 };
-                return Err(Stop::Shell(ShellError { reach, status, ..error }));
+                if self.opens_before_assigning(kind) {
+                    self.with_redirections(&redirections, false, |_| Ok(()))?;
+                }
+                return Err(self.assigning_failed(stop, kind, command.words.is_empty()));
             }
-            made => made?,
         };
         if kind == CommandKind::External {
             argv.iter_mut().for_each(cut_at_nul);
@@ -284,7 +297,7 @@ impl Walker {
     }
 
     /// Whether the function of this command shares its variables with the shell.
-    fn shares_variables(&self, argv: &[Text]) -> bool {
+    pub(super) fn shares_variables(&self, argv: &[Text]) -> bool {
         let function = argv.first().and_then(|name| self.state.functions.get(name.bytes()));
         self.state.dialect.plain_functions_share
             && function.is_some_and(|function| !function.keyword)
@@ -292,7 +305,7 @@ impl Walker {
 
     /// How far a mistake in the words of a command reaches: where it ends only a command, that is
     /// one which is carried out in a process of its own. `argv` is what came before the mistake.
-    fn farther(&self, error: ShellError, argv: &[Text]) -> Stop {
+    pub(super) fn farther(&self, error: ShellError, argv: &[Text]) -> Stop {
         let inside = match argv {
             // Where this matters, `command` calls programs only.
             [command, name, ..] if command.bytes() == b"command" => name.bytes().starts_with(b"-"),
@@ -328,7 +341,7 @@ impl Walker {
     }
 
     /// Expands what a simple command holds besides redirections.
-    fn in_words<T>(&mut self, run: impl FnOnce(&mut Walker) -> T) -> T {
+    pub(super) fn in_words<T>(&mut self, run: impl FnOnce(&mut Walker) -> T) -> T {
         let outer = std::mem::replace(&mut self.in_words, true);
         let made = run(self);
         self.in_words = outer;
@@ -442,7 +455,7 @@ impl Walker {
         }
     }
 
-    fn kind(&self, argv: &[Text]) -> CommandKind {
+    pub(super) fn kind(&self, argv: &[Text]) -> CommandKind {
         use crate::dialect::UtilityKind;
         let Some(name) = argv.first() else { return CommandKind::Nothing };
         let dialect = &self.state.dialect;

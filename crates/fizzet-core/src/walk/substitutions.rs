@@ -170,14 +170,14 @@ impl Walker {
     /// reads them so late.
     fn read_late(&self, command: &CommandSubstitution) -> Result<Option<Rc<List>>, Stop> {
         let dialect = &self.state.dialect;
-        if !dialect.substitutions_read_late || self.state.aliases.is_empty() {
+        let is_read_late = dialect.substitutions_read_late && command.as_written;
+        if !is_read_late || self.state.aliases.is_empty() {
             return Ok(None);
         }
         let written = self.state.sources.bytes(command.span);
         let inside = match written {
             [b'$', b'(', inside @ .., b')'] => 2..2 + inside.len(),
-            // What a backslash stands before is written otherwise than it is read.
-            [b'`', inside @ .., b'`'] if !inside.contains(&b'\\') => 1..1 + inside.len(),
+            [b'`', inside @ .., b'`'] => 1..1 + inside.len(),
             _ => return Ok(None),
         };
         let mut parser = Parser::new(&written[inside.clone()], command.span.source, dialect);

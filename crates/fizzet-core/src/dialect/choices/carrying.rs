@@ -448,3 +448,26 @@ pub enum ActionMistakes {
     /// The shell goes on.
     Held,
 }
+
+/// Which assignments are carried out before the redirections of their command.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum AssignsFirst {
+    /// None.
+    Never,
+    /// Those without a command, and those before special built-in utilities and functions that share the variables
+    /// of the shell.
+    InShell,
+    /// All. The redirections do not see those that count for the command alone.
+    Always,
+}
+
+/// What of a program is made in a process of its own.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Apart {
+    /// Nothing that leaves no change behind.
+    Nothing,
+    /// Its redirections.
+    Redirections,
+    /// Its redirections and the assignments before it.
+    All,
+}

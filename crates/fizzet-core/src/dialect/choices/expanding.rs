@@ -277,3 +277,17 @@ pub enum QuotesPair {
     /// Before any, and nothing matches such a pattern.
     Spoils,
 }
+
+/// Which values are read only when the operands of an operation on them have been expanded.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ValuesBehind {
+    /// None.
+    None,
+    /// Those of variables that were neither unset nor empty before, and are no numbers.
+    Texts,
+    /// Those of all variables.
+    All,
+    /// None; but where the operands have replaced a value, its memory has been given back, and nobody knows
+    /// what it holds.
+    Lost,
+}

@@ -49,8 +49,8 @@ macro_rules! carrying_rows {
     redirections_add_up: bool = [N, N, N, N, N, N, Y], "observed in all six: echo x >a >b; cat <a <b; : >c >&1";
     /// In a backquoted command what cannot be read is found when it is carried out, and has this status; nothing: it ends the shell there.
     backquotes_read_late: ReadLate = [ReadLate::No, ReadLate::Status(2), ReadLate::Rest, ReadLate::Rest, ReadLate::Fatal, ReadLate::Fatal, ReadLate::Fatal], "observed in all six: echo `(`; echo `echo a; fi`; if false; then echo `(`; fi; echo after";
-    /// A mistake in an assignment before a program ends no more than that command.
-    programs_expand_assignments: bool = [N, N, N, N, Y, N, N], "observed in all six: x=${z?} ls; echo after";
+    /// A mistake in an assignment before a program or an ordinary utility ends no more than that command.
+    assignment_mistakes_end_command: bool = [N, N, N, N, Y, N, N], "observed in all six: x=${z?} ls; echo after; x=${z?} true; echo after";
     /// What `((...))` answers counts for `set -e` and the action for ERR.
     arithmetic_commands_fail: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: set -e; ((0)); echo after";
     /// Whether a word of `export` and its kin is an assignment is decided when the command name has been expanded.
@@ -78,8 +78,10 @@ macro_rules! carrying_rows {
     read_only_status: Status = [2, 1, 2, 2, 1, 2, 1], "observed in all six: readonly r=1; (r=2); echo $?";
     /// `set -n` counts for the rest of its line too.
     no_exec_counts_at_once: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: set -n; echo a";
-    /// Assignments without a command come before their redirections.
-    assigns_before_redirecting: bool = [N, Y, N, N, Y, N, N], "observed in all six: x=1 >nosuch/f; echo $x";
+    /// Which assignments are carried out before the redirections of their command.
+    assigns_before_redirecting: AssignsFirst = [AssignsFirst::Never, AssignsFirst::Always, AssignsFirst::Never, AssignsFirst::Never, AssignsFirst::InShell, AssignsFirst::Never, AssignsFirst::Never], "observed in all six: x=1 >nosuch/f; echo $x; n=1; x=$((n+=1)) /bin/true >f$n; x=2 : >f$x; echo f*";
+    /// What of a program is made in a process of its own, so that changes of variables in those words are lost.
+    programs_made_apart: Apart = [Apart::Nothing, Apart::Redirections, Apart::Nothing, Apart::Nothing, Apart::Nothing, Apart::Nothing, Apart::All], "observed in all six: n=1; /bin/true >f$((n=4)); echo $n; x=$((n=5)) /bin/true; echo $n";
     /// `$(<file)` is what the file holds.
     file_substitution: FileSubstitution = [FileSubstitution::No, FileSubstitution::Alone, FileSubstitution::No, FileSubstitution::No, FileSubstitution::First, FileSubstitution::FirstOfAny, FileSubstitution::Alone], "observed in all six: x=$(<f); x=$(<f >g); x=$(<<<a); x=$(3<f)";
     /// Printing to a closed descriptor is no mistake.

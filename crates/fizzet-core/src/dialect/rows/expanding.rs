@@ -163,6 +163,14 @@ macro_rules! expanding_rows {
     early_index_is_mistake: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x); echo ${a[-4]}; echo after";
     /// `[!]...]` does not look at the bracket behind the sign.
     negated_bracket_vanishes: bool = [N, N, N, N, Y, N, N], "observed in ksh93: case ] in [!]a]) echo yes; esac";
+    /// Which values are read only when the operands of an operation on them have been expanded.
+    values_behind_operands: ValuesBehind = [ValuesBehind::None, ValuesBehind::None, ValuesBehind::None, ValuesBehind::None, ValuesBehind::Texts, ValuesBehind::All, ValuesBehind::Lost], "observed in all six: x=75; echo ${x%$((x=5))}; x=123; echo ${x:$((x=9))}; unset u; echo ${u%${u=z}7}";
+    /// The text that `${x/p/r}` puts in is expanded before the pattern.
+    replacement_before_pattern: bool = [N, N, N, N, N, Y, N], "observed in all six: x=b20c n=1; echo ${x/$((n*=2))/$((n*=10))}";
+    /// `${%x}` is the number of columns that a value takes.
+    widths: bool = [N, N, N, N, N, Y, N], "observed in all six: x=ab; echo ${%x}";
+    /// `[]` and `[^]` are sets without members where no other bracket closes behind them.
+    empty_sets: bool = [N, N, N, N, N, N, Y], "observed in all six: case ab in [^]b) echo yes; esac; case a in []|a) echo yes; esac";
     /// The index `@` of an array is 0 in arithmetic, with a message.
     whole_array_is_zero: bool = [N, Y, N, N, N, N, N], "observed in all six: a=(1 2); echo $((a[@]))";
     /// The width of a number in bits.
@@ -375,6 +383,8 @@ macro_rules! expanding_rows {
     tilde_in_later_fields: bool = [N, N, N, N, N, Y, N], "observed in mksh: x='a '; echo $x~";
     /// Quotes before an unquoted `${x-word}` keep an argument behind a separator at the end of that word.
     quotes_keep_later_words: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '[%s]' 'a'${x- }";
+    /// An empty `$''` keeps a word only if no expansion outside quotes stands behind it.
+    empty_ansi_c_gives_way: bool = [N, N, N, N, N, N, Y], "observed in bash, busybox sh, ksh93, mksh and zsh: e=; set -- $''$e; echo $#; set -- $e$''; echo $#";
     /// Empty quotes in the word of an unquoted `${x:-...}` keep an argument.
     quotes_in_words_count: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: printf '[%s]' ${x:-\"\"}";
     /// `${x-...}` and its kin make empty quotes before them count for nothing.

@@ -133,6 +133,9 @@ macro_rules! reading_rows {
     quoted_slash_ends_pattern: bool = [N, N, N, Y, N, N, N], "observed in bash, busybox sh, ksh93, mksh and zsh: y=l/ime; echo ${y/\"l/i\"/Q}";
     /// A `${x/p}` without a second slash takes it, and what is behind it, from the rest of the word.
     replacements_reach_on: bool = [N, N, N, Y, N, N, N], "observed in bash, busybox sh, ksh93, mksh and zsh: y=lime; echo ${y/l}/z";
+    /// Every backslash before a slash is taken out of the text of the pattern of `${x/p/r}`, inside quotes and
+    /// other expansions too, before anything in it is read.
+    backslashes_leave_slashes: bool = [N, N, N, N, N, N, Y], "observed in zsh: x=b u=ba; echo ${x/${u\\/a}/q}; x=a/b; echo ${x/\"\\/\"/q}";
     /// A quote in the pattern of `\"${x#p}\"` or `${x/p/r}` quotes only if its partner stands before the
     /// end of the pattern.
     pattern_quotes_need_pairs: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo \"${x%'}b'}\" ${x//'/'/-}";

@@ -15,8 +15,6 @@ macro_rules! utilities_rows {
     folders_are_found: bool = [N, N, N, N, Y, Y, Y], "observed in all six: ..; echo $?; command ..; echo $?";
     /// `eval` does nothing when its first word is empty.
     eval_ends_at_empty_word: bool = [N, N, N, N, Y, N, N], "observed in all six: eval '' 'echo a'";
-    /// The assignments before a special built-in utility are carried out before its redirections.
-    special_assigns_before_redirecting: bool = [N, N, N, N, Y, N, N], "observed in all six: x=1; x=2 : >f$x; echo f*";
     /// `command` forgives `break` and `continue` a word that is no number.
     command_forgives_loop_numbers: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: for i in a b; do command break x; echo $?; done; echo after";
     /// `declare`, `export` and `readonly` mark functions.

@@ -329,7 +329,8 @@ impl Compiler<'_> {
             _ => false,
         };
         at += usize::from(negated);
-        let first = at;
+        let is_empty = self.rules.empty_sets && self.closes_last(at);
+        let first = if is_empty { at - 1 } else { at };
         if negated && self.rules.negated_bracket_vanishes && self.active(at)? == Some(b']') {
             at += 1;
         }
@@ -371,6 +372,12 @@ impl Compiler<'_> {
             at = end;
             members.extend(low.zip(high).map(|(low, high)| Member::Range(low, high)));
         }
+    }
+
+    /// Whether a bracket stands at a place, and no other behind it.
+    fn closes_last(&self, at: usize) -> bool {
+        let closes = |at: usize| self.active(at).flatten() == Some(b']');
+        closes(at) && !(at + 1..self.bytes.len()).any(closes)
     }
 
     /// The byte at a place if it is unquoted: `None` at the end, `Some(None)` for a quoted one.

@@ -67,6 +67,8 @@ pub struct PatternRules {
     pub wide_brackets: bool,
     /// Whether a bracket that stands first in a negated bracket expression is not looked at.
     pub negated_bracket_vanishes: bool,
+    /// Whether a bracket that stands first in a bracket expression ends it if no other does.
+    pub empty_sets: bool,
 }
 
 impl PatternRules {
@@ -92,6 +94,7 @@ impl PatternRules {
             last_backslash_matches: dialect.last_backslash_matches,
             operators: false,
             negated_bracket_vanishes: dialect.negated_bracket_vanishes,
+            empty_sets: dialect.empty_sets,
             wide_brackets: utf8 && dialect.characters,
             groups: dialect.extended_patterns,
             folds_case: false,
@@ -424,6 +427,7 @@ mod tests {
         operators: false,
         wide_brackets: true,
         negated_bracket_vanishes: false,
+        empty_sets: false,
         backslash_needs_special: false,
         letter_escapes: false,
         groups: true,

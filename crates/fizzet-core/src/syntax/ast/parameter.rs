@@ -173,6 +173,35 @@ pub enum Combine {
     ZipLong,
 }
 
+impl Parameter {
+    /// Whether its expansion could change a variable.
+    pub(crate) fn may_change(&self) -> bool {
+        let changes = match &self.operation {
+            Operation::Value
+            | Operation::Length
+            | Operation::Width
+            | Operation::Keys
+            | Operation::Transform(_) => false,
+            Operation::Instead { what: Instead::Assign | Instead::AssignAlways, .. } => true,
+            Operation::Instead { word, .. } | Operation::Remove { pattern: word, .. } => {
+                word.may_change()
+            }
+            _ => true,
+        };
+        changes || !self.has_fixed_index()
+    }
+
+    /// Whether its index needs no computing, if it has one.
+    pub(crate) fn has_fixed_index(&self) -> bool {
+        match &self.index {
+            None | Some(Subscript::At | Subscript::Star) => true,
+            Some(Subscript::Index(index)) => index.word.parts.iter().all(|part| {
+                matches!(part, Part::Literal { bytes, .. } if bytes.iter().all(u8::is_ascii_digit))
+            }),
+        }
+    }
+}
+
 /// What `${...}` does with the value.
 #[derive(Clone, Debug)]
 pub enum Operation {
@@ -180,6 +209,8 @@ pub enum Operation {
     Value,
     /// `${#x}`
     Length,
+    /// `${%x}`: how many columns of a terminal it takes.
+    Width,
     /// `${x:-w}` and its kin.
     Instead {
         /// Which of the four.
@@ -309,6 +340,19 @@ pub struct Arithmetic {
 }
 
 impl Arithmetic {
+    /// Whether it could change a variable: it does more than name one or a number, and add and subtract those.
+    pub(crate) fn may_change(&self) -> bool {
+        let is_plain = |byte: &u8| byte.is_ascii_alphanumeric() || b" _*/".contains(byte);
+        let is_sign = |byte: &u8| is_plain(byte) || matches!(byte, b'+' | b'-');
+        self.word.parts.iter().any(|part| match part {
+            Part::Literal { bytes, .. } => {
+                !bytes.iter().all(is_sign)
+                    || bytes.windows(2).any(|two| two[0] == two[1] && !is_plain(&two[0]))
+            }
+            part => part.may_change(),
+        })
+    }
+
     /// Whether nothing is written there, or blanks only.
     pub fn is_blank(&self) -> bool {
         self.word.parts.is_empty()

@@ -33,6 +33,12 @@ impl Word {
         }
     }
 
+    /// Whether its expansion could change a variable: an assignment, arithmetic, an index that is computed. True
+    /// also where that is not plain to see.
+    pub fn may_change(&self) -> bool {
+        self.parts.iter().any(Part::may_change)
+    }
+
     /// The bytes of a word that holds text and quotes only, without the quotes.
     pub fn fixed(&self) -> Option<Vec<u8>> {
         fixed(&self.parts)
@@ -116,6 +122,21 @@ pub enum Part {
 }
 
 impl Part {
+    pub(super) fn may_change(&self) -> bool {
+        match self {
+            Part::Literal { .. }
+            | Part::Generated { .. }
+            | Part::Escaped { .. }
+            | Part::Single { .. }
+            | Part::AnsiC { .. }
+            | Part::Process(_) => false,
+            Part::Double { parts, .. } => parts.iter().any(Part::may_change),
+            Part::Parameter(parameter) => parameter.may_change(),
+            Part::Command(command) => command.place == SubstitutionPlace::Here,
+            Part::Flagged(_) | Part::Arithmetic { .. } => true,
+        }
+    }
+
     /// Where it is written.
     pub fn span(&self) -> Span {
         match self {
@@ -145,6 +166,8 @@ pub struct CommandSubstitution {
     pub span: Span,
     /// What comes behind the commands and is found to be wrong when that is reached.
     pub broken: Option<Rc<SyntaxError>>,
+    /// Whether the source holds the commands just as they were read, with nothing taken out of them.
+    pub as_written: bool,
 }
 
 /// Which shell carries out a command substitution.

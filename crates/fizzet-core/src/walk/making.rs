@@ -1,0 +1,188 @@
+//! In which order, and in which process, the redirections and assignments of a simple command are made.
+//!
+//! POSIX XCU 2.9.1.1 leaves the order open, and lets a program have its own made behind the fork: what such words
+//! change is lost then.
+
+use crate::dialect::{Apart, AssignsFirst};
+use crate::stop::{Reach, ShellError, Stop};
+use crate::syntax::ast::{AssignedValue, Redirect, SimpleCommand};
+use crate::text::Text;
+use crate::trace::{CommandKind, RedirectTrace};
+use crate::walk::Walker;
+use crate::walk::assign::{Assigned, Saved};
+
+/// What a simple command has made before it is carried out, and what went wrong then.
+pub(super) enum Made {
+    /// The assignments, where they come first.
+    Assigned(Result<Assigned, Stop>),
+    /// Nothing yet.
+    Nothing,
+}
+
+impl Walker {
+    /// The assignments before a command, if they are carried out before its redirections. `keeps`: whether they stay.
+    pub(super) fn made_first(
+        &mut self,
+        command: &SimpleCommand,
+        (redirects, kind): (&[Redirect], CommandKind),
+        argv: &[Text],
+        keeps: bool,
+    ) -> Made {
+        match !redirects.is_empty() && self.assigns_first(kind, argv) {
+            true => Made::Assigned(
+                self.in_words(|walker| walker.assignments(&command.assignments, !keeps)),
+            ),
+            false => Made::Nothing,
+        }
+    }
+
+    fn assigns_first(&self, kind: CommandKind, argv: &[Text]) -> bool {
+        match self.state.dialect.assigns_before_redirecting {
+            AssignsFirst::Never => false,
+            AssignsFirst::Always => true,
+            AssignsFirst::InShell => match kind {
+                CommandKind::Nothing | CommandKind::Special => true,
+                CommandKind::Function => self.shares_variables(argv),
+                CommandKind::Builtin | CommandKind::External => false,
+            },
+        }
+    }
+
+    /// The redirections behind what has been made of the command. They do not see the variables that count for it
+    /// alone.
+    pub(super) fn redirections_behind(
+        &mut self,
+        made: &mut Made,
+        (redirects, piped): (&[Redirect], &[u32]),
+        apart: bool,
+    ) -> Result<Vec<RedirectTrace>, Stop> {
+        let mut none = Saved::new();
+        let saved = match made {
+            // The command is not carried out.
+            Made::Assigned(Err(_)) => return Ok(Vec::new()),
+            Made::Assigned(Ok((_, saved))) => saved,
+            Made::Nothing => &mut none,
+        };
+        if saved.is_empty() && !apart {
+            return self.redirections(redirects, piped);
+        }
+        let own = self.exchange(std::mem::take(saved));
+        let snapshot = apart.then(|| self.state.snapshot());
+        let redirected = self.redirections(redirects, piped);
+        if let Some(snapshot) = snapshot {
+            self.state.come_back(snapshot);
+        }
+        *saved = self.exchange(own);
+        redirected
+    }
+
+    /// Gives variables the values that were put aside, and answers what they were.
+    fn exchange(&mut self, values: Saved) -> Saved {
+        let exchanged = values.into_iter().rev().map(|(name, value)| {
+            let before = self.state.variables.itself(&name).cloned();
+            self.state.variables.restore(&name, value);
+            self.state.follow_locale(&name);
+            (name, before)
+        });
+        exchanged.collect()
+    }
+
+    /// What of a command is made in a process of its own, as far as that could change anything.
+    pub(super) fn apart(
+        &self,
+        command: &SimpleCommand,
+        redirects: &[Redirect],
+        (argv, kind): (&[Text], CommandKind),
+    ) -> Apart {
+        let apart = self.state.dialect.programs_made_apart;
+        let lone = argv.is_empty() && command.assignments.is_empty();
+        let is_program = match lone && self.state.dialect.lone_redirection_runs {
+            true => true,
+            false => self.kind_behind_command(argv, kind) == CommandKind::External,
+        };
+        if apart == Apart::Nothing || !is_program {
+            return Apart::Nothing;
+        }
+        let changes = redirects.iter().any(redirect_may_change)
+            || apart == Apart::All
+                && command.assignments.iter().any(|assignment| match &assignment.value {
+                    AssignedValue::Scalar(word) => word.may_change(),
+                    AssignedValue::Array(_) => true,
+                });
+        if changes { apart } else { Apart::Nothing }
+    }
+
+    /// The kind of a command behind a `command` without options before it.
+    pub(super) fn kind_behind_command(&self, argv: &[Text], kind: CommandKind) -> CommandKind {
+        let is_option = |name: &Text| name.bytes().starts_with(b"-");
+        match argv {
+            [command, rest @ ..]
+                if kind != CommandKind::Function
+                    && command.bytes() == b"command"
+                    && rest.first().is_some_and(|name| !is_option(name)) =>
+            {
+                match self.state.dialect.command_is_for_programs {
+                    true => CommandKind::External,
+                    false => self.kind(rest),
+                }
+            }
+            _ => kind,
+        }
+    }
+
+    /// How far a mistake in a redirection of a command reaches.
+    pub(super) fn redirecting_failed(&self, stop: Stop, kind: CommandKind) -> Stop {
+        let dialect = &self.state.dialect;
+        match (stop, kind) {
+            (Stop::Shell(error), CommandKind::External) if dialect.programs_expand_redirections => {
+                Stop::Shell(ShellError { reach: Reach::Command, ..error })
+            }
+            (Stop::Shell(error), CommandKind::Special)
+                if dialect.special_redirection_failure_is_fatal =>
+            {
+                Stop::Shell(ShellError { reach: Reach::Shell, ..error })
+            }
+            (stop, _) => stop,
+        }
+    }
+
+    /// How far a mistake in an assignment before a command reaches, or in one without a command.
+    pub(super) fn assigning_failed(&self, stop: Stop, kind: CommandKind, alone: bool) -> Stop {
+        let dialect = &self.state.dialect;
+        match stop {
+            Stop::Shell(error) if alone => self.farther(error, &[]),
+            Stop::Shell(error)
+                if dialect.assignment_mistakes_end_command
+                    && matches!(kind, CommandKind::Builtin | CommandKind::External) =>
+            {
+                Stop::Shell(ShellError { reach: Reach::Command, status: 1, ..error })
+            }
+            // The shell's child has given up, where it is a child that makes them.
+            Stop::Shell(error)
+                if dialect.unmatched_ends == Reach::Command && kind == CommandKind::External =>
+            {
+                Stop::Shell(ShellError { reach: Reach::Command, ..error })
+            }
+            stop => stop,
+        }
+    }
+
+    /// Whether the files of redirections are open when the assignments before such a command are carried out.
+    pub(super) fn opens_before_assigning(&self, kind: CommandKind) -> bool {
+        let dialect = &self.state.dialect;
+        match kind {
+            CommandKind::External => {
+                dialect.programs_made_apart == Apart::All
+                    || dialect.assigns_before_redirecting == AssignsFirst::InShell
+            }
+            CommandKind::Builtin => dialect.assigns_before_redirecting == AssignsFirst::InShell,
+            _ => false,
+        }
+    }
+}
+
+/// Whether the expansion of what a redirection holds could change a variable.
+fn redirect_may_change(redirect: &Redirect) -> bool {
+    let body = redirect.body.as_ref().and_then(|body| body.get());
+    body.unwrap_or(&redirect.word).may_change()
+}
