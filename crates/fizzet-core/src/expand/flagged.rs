@@ -181,6 +181,12 @@ impl Substitution<'_> {
         let span = flagged.parameter.span;
         let quoted = place.quoted;
         let flags = self.with_values(&flagged.flags);
+        // Where one text is wanted, only operations have seen the elements.
+        if let Held::List { items, .. } = &held
+            && !place.fields
+        {
+            held = Held::One(self.joined_by_flags(flagged, items));
+        }
         // What joins does so before what splits, wherever it stands.
         for flag in flags.iter().filter(|flag| matches!(flag.letter, b'j' | b'F')) {
             if let Held::List { items, .. } = &held {

@@ -41,6 +41,7 @@ mod substitute;
 mod tilde;
 mod tilde_cut;
 pub(crate) mod transform;
+mod trimmed;
 pub(crate) mod unprintable;
 mod whole;
 

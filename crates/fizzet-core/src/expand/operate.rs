@@ -7,7 +7,7 @@ use crate::expand::change::{cased, removed};
 use crate::expand::parameter::{Held, index_text};
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
-use crate::expand::whole::removed_from_list;
+use crate::expand::trimmed::{Removal, trimmed};
 use crate::expand::{Tilde, pattern_text_with};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::{Keeps, Key, element_name};
@@ -59,14 +59,27 @@ impl Substitution<'_> {
             }
             Operation::Remove { suffix, longest, pattern } => {
                 let may_change = pattern.may_change();
-                let pattern = self.removed_pattern(pattern, *longest)?;
+                let text = self.removed_text(pattern, *longest)?;
                 let held = if may_change { self.held_behind(parameter, held)? } else { held };
+                let state = self.cx.state();
+                let rules = state.operation_pattern_rules();
                 if let Held::List { items, star } = &held
-                    && self.lists() == ListOperations::WholeString
+                    && state.dialect.list_operations == ListOperations::WholeString
                 {
-                    let items = removed_from_list(items, &pattern, *suffix, *longest);
+                    let removal = Removal {
+                        suffix: *suffix,
+                        longest: *longest,
+                        marked: state.dialect.marked_characters,
+                        escaped: state.dialect.marks_before_patterns,
+                        hastens: state.dialect.longest_prefix_hastens,
+                    };
+                    let items = trimmed(items, (&text, rules), &state.sources, removal);
                     return Ok(Some(Held::List { items, star: *star }));
                 }
+                let pattern = match state.dialect.removal_is_group {
+                    true => Pattern::alternatives(&text, rules),
+                    false => Pattern::from_text(&text, rules),
+                };
                 let cut = |text: &Text| removed(text, &pattern, *suffix, *longest);
                 let cut = self.each(parameter, held, cut)?;
                 Ok(Some(self.marked(parameter, cut, place)))
@@ -187,17 +200,11 @@ impl Substitution<'_> {
     }
 
     /// The pattern of `#` or `%`, or of `##` or `%%`, which take the `longest` match.
-    fn removed_pattern(&mut self, word: &Word, longest: bool) -> Result<Pattern, Stop> {
-        let dialect = &self.cx.state().dialect;
-        let (is_group, has_tilde) =
-            (dialect.removal_is_group, dialect.tilde_in_longest || !longest);
+    /// The text of the pattern of a removal.
+    fn removed_text(&mut self, word: &Word, longest: bool) -> Result<Text, Stop> {
+        let has_tilde = self.cx.state().dialect.tilde_in_longest || !longest;
         let tilde = if has_tilde { Tilde::InOperation } else { Tilde::Never };
-        let text = pattern_text_with(self.cx, word, tilde)?;
-        let rules = self.cx.state().operation_pattern_rules();
-        Ok(match is_group {
-            true => Pattern::alternatives(&text, rules),
-            false => Pattern::from_text(&text, rules),
-        })
+        pattern_text_with(self.cx, word, tilde)
     }
 
     fn pattern(&mut self, word: &Word) -> Result<Pattern, Stop> {

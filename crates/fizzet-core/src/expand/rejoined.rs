@@ -2,14 +2,15 @@
 //! joins the fields with spaces before the word around it is split (observed in bash 5.2:
 //! `IFS=:; set -- a 'b c'; printf '[%s]' ${x-$@}`).
 //!
-//! It does so if IFS begins with something other than a space. The parameters themselves count as quoted, and
-//! the first character of IFS stands between them.
+//! It does so if IFS begins with something other than a space. The parameters themselves count as quoted, unless an
+//! operation has changed them, and the first character of IFS stands between them.
 
+use crate::expand::parameter::Held;
 use crate::expand::substitute::{Break, Piece, Place, Substitution, is_list_part};
 use crate::expand::{Tilde, ifs, split_all};
 use crate::lineage::{Origin, Rule};
 use crate::stop::Stop;
-use crate::syntax::ast::{Part, Word};
+use crate::syntax::ast::{Instead, Operation, Part, Word};
 use crate::text::{Standing, Text};
 
 impl Substitution<'_> {
@@ -24,16 +25,29 @@ impl Substitution<'_> {
             && !word.parts.iter().any(has_quoted_list)
     }
 
+    /// Whether a part is a list that stays what it is.
+    fn keeps_values(&mut self, part: &Part) -> Result<bool, Stop> {
+        match part {
+            Part::Parameter(parameter) if is_unchanged_list(part) => match parameter.operation {
+                Operation::Value => Ok(true),
+                _ => Ok(
+                    matches!(self.held(parameter)?, Held::List { items, .. } if !items.is_empty()),
+                ),
+            },
+            _ => Ok(false),
+        }
+    }
+
     /// Puts the fields of such a word into the place of the parameter, with spaces between them.
     pub(super) fn rejoined(&mut self, word: &Word, place: Place) -> Result<(), Stop> {
         let origin = Origin::new(Rule::Join, word.span);
         let joiner = ifs(self.cx.state()).joiner().to_vec();
         let mut whole = Text::new();
         for (at, part) in word.parts.iter().enumerate() {
-            let list = is_bare_list(part);
+            let quoted = self.keeps_values(part)?;
             let tilde = if at == 0 { place.tilde } else { Tilde::Never };
             let alone = Word::new(vec![part.clone()], part.span());
-            let inner = Place { quoted: list, tilde, ..place };
+            let inner = Place { quoted, tilde, ..place };
             for (at, piece) in Substitution::run(self.cx, &alone, inner)?.into_iter().enumerate() {
                 if at > 0 {
                     whole.push(&joiner, Standing::Splittable, &origin);
@@ -57,7 +71,18 @@ impl Substitution<'_> {
 
 /// Whether a part is an unquoted list of the `@` kind.
 fn is_bare_list(part: &Part) -> bool {
-    matches!(part, Part::Parameter(_)) && is_list_part(part)
+    is_unchanged_list(part) || (matches!(part, Part::Parameter(_)) && is_list_part(part))
+}
+
+/// Whether a part is an unquoted list of the `@` kind whose values no operation changes.
+fn is_unchanged_list(part: &Part) -> bool {
+    let Part::Parameter(parameter) = part else { return false };
+    let keeps = match &parameter.operation {
+        Operation::Value => true,
+        Operation::Instead { what, .. } => *what != Instead::Alternative,
+        _ => false,
+    };
+    keeps && parameter.is_at_list()
 }
 
 fn has_quoted_list(part: &Part) -> bool {

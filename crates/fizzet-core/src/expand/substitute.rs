@@ -620,9 +620,7 @@ fn is_list_or_default(part: &Part) -> bool {
         parameter.operation,
         Operation::Instead { what: Instead::Default | Instead::Error, colon: false, .. }
     );
-    is_default
-        && (matches!(parameter.index, Some(Subscript::At))
-            || parameter.name == ParameterName::Special(b'@'))
+    is_default && parameter.is_at_list()
 }
 
 /// Whether a part is `$@`, `${name[@]}` or some of them, and no word stands for it.

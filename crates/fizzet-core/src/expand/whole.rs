@@ -4,10 +4,8 @@
 //! Where the parameters stay apart, a NUL stands between two of them; what looks at the string sees
 //! its end there.
 
-use crate::expand::change::removed;
 use crate::expand::ifs;
 use crate::expand::parameter::Held;
-use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Place, Substitution};
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
@@ -70,38 +68,6 @@ pub(super) fn joined(items: &[Text], joiner: &[u8], span: Span) -> Text {
         whole.push_text(item);
     }
     whole
-}
-
-/// `${@#p}` and `${@%p}`: a prefix is taken from the first parameter; a suffix begins in the one where
-/// the pattern fits to the end of that, and everything behind it goes too.
-pub(super) fn removed_from_list(
-    items: &[Text],
-    pattern: &Pattern,
-    suffix: bool,
-    longest: bool,
-) -> Vec<Text> {
-    let mut items = items.to_vec();
-    if !suffix {
-        if let Some(first) = items.first_mut() {
-            // The end that is tried first is that of the string; the pattern sees the first parameter.
-            if longest && pattern.matches(first.bytes()) {
-                items.truncate(1);
-                items[0] = Text::new();
-                return items;
-            }
-            *first = removed(first, pattern, false, longest);
-        }
-        return items;
-    }
-    // The longest one is looked for up to the end of the first parameter only.
-    let reach = if longest { items.len().min(1) } else { items.len() };
-    let fits = |text: &Text| pattern.suffix_start(text.bytes(), longest).is_some();
-    let found = items[..reach].iter().rposition(fits);
-    if let Some(at) = found {
-        items.truncate(at + 1);
-        items[at] = removed(&items[at], pattern, true, longest);
-    }
-    items
 }
 
 /// The part `start..end` of the string, with a NUL between two parameters.

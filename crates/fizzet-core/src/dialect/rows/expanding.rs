@@ -167,6 +167,12 @@ macro_rules! expanding_rows {
     values_behind_operands: ValuesBehind = [ValuesBehind::None, ValuesBehind::None, ValuesBehind::None, ValuesBehind::None, ValuesBehind::Texts, ValuesBehind::All, ValuesBehind::Lost], "observed in all six: x=75; echo ${x%$((x=5))}; x=123; echo ${x:$((x=9))}; unset u; echo ${u%${u=z}7}";
     /// The text that `${x/p/r}` puts in is expanded before the pattern.
     replacement_before_pattern: bool = [N, N, N, N, N, Y, N], "observed in all six: x=b20c n=1; echo ${x/$((n*=2))/$((n*=10))}";
+    /// The characters of a value between double quotes that the shell puts a mark before in its memory.
+    marked_characters: &'static str = ["", "", "!*?[=~:/-]\\", "!*?[=~:-]\\", "", "", ""], "observed in dash and busybox sh: set -- -a b; printf '[%s]' \"${@%x}\"; set -- a/b c; printf '[%s]' \"${@%b}\"";
+    /// Those of them before which the mark counts in a pattern.
+    marks_before_patterns: &'static str = ["", "", "!*?[=~:/-]\\", "!*?[-]^\\", "", "", ""], "observed in dash and busybox sh: set -- '-/x*' '' '[' '\\=b'; printf '[%s]' \"${@%'='}\"";
+    /// The search for the longest prefix of a list ends at once behind a pattern that ends in a star.
+    longest_prefix_hastens: bool = [N, N, N, Y, N, N, N], "observed in dash and busybox sh: set -- a/b c-d 'e f'; printf '[%s]' \"${@##*/}\" \"${@##*/*}\"";
     /// `${%x}` is the number of columns that a value takes.
     widths: bool = [N, N, N, N, N, Y, N], "observed in all six: x=ab; echo ${%x}";
     /// `[]` and `[^]` are sets without members where no other bracket closes behind them.

@@ -191,6 +191,11 @@ impl Parameter {
         changes || !self.has_fixed_index()
     }
 
+    /// Whether it is `$@` or all elements of an array in the form `[@]`.
+    pub(crate) fn is_at_list(&self) -> bool {
+        self.name == ParameterName::Special(b'@') || matches!(self.index, Some(Subscript::At))
+    }
+
     /// Whether its index needs no computing, if it has one.
     pub(crate) fn has_fixed_index(&self) -> bool {
         match &self.index {

@@ -1,0 +1,252 @@
+//! `"${@#p}"` and its kin where the shell takes all parameters for one string in its memory, NULs between them, and
+//! looks for the place of the cut in a second string (observed in dash 0.5.12 and busybox sh 1.35, in which
+//! `set -- -a b; printf '[%s]' "${@%x}"` prints `[]`).
+//!
+//! In the first string a mark stands before each character that could be special. The second one is the same without
+//! marks; it is made only where there is one to take away before the first NUL, ends at that NUL, and lies behind the
+//! pattern. The search steps through both at once. Where they have other lengths it leaves the second one, and
+//! compares the pattern with whatever lies before it: so what lies there is kept here, too.
+
+use crate::expand::pattern::{Pattern, PatternRules};
+use crate::source::Sources;
+use crate::text::Text;
+
+/// Stands before a character that could be special.
+const MARK: u8 = 0x81;
+/// Stands where quotes of the pattern begin and end.
+const QUOTES: u8 = 0x88;
+
+/// Which part of the string is removed.
+#[derive(Clone, Copy)]
+pub(super) struct Removal {
+    pub(super) suffix: bool,
+    pub(super) longest: bool,
+    /// The characters that a mark stands before.
+    pub(super) marked: &'static str,
+    /// Those of them before which a mark becomes a backslash in the pattern.
+    pub(super) escaped: &'static str,
+    /// Whether the search for the longest prefix ends at once behind a pattern that ends in a star.
+    pub(super) hastens: bool,
+}
+
+/// What is left of the parameters. `pattern` is the text of the pattern.
+pub(super) fn trimmed(
+    items: &[Text],
+    (pattern, rules): (&Text, PatternRules),
+    sources: &Sources,
+    removal: Removal,
+) -> Vec<Text> {
+    let mut memory = Memory::new(items, (pattern, rules), (removal, sources));
+    let found = match removal.suffix == removal.longest {
+        true => memory.forwards(!removal.suffix),
+        false => memory.backwards(!removal.suffix, removal.hastens),
+    };
+    let kept = match found {
+        None => 0..memory.end,
+        Some(at) if removal.suffix => 0..at,
+        Some(at) => at..memory.end,
+    };
+    memory.parameters(items, kept)
+}
+
+struct Memory<'a> {
+    bytes: Vec<u8>,
+    /// For each byte of the first string where it comes from: which parameter, and which byte of that.
+    places: Vec<(usize, usize)>,
+    /// The NUL that ends the first string.
+    end: usize,
+    /// The second string and the NUL that ends it; the first one, where there is only that.
+    bare: (usize, usize),
+    pattern: &'a Text,
+    compiled: Pattern,
+    /// The bytes of the pattern in memory, and how many bytes of its text they stand for so far.
+    pattern_at: usize,
+    written: Vec<usize>,
+    rules: PatternRules,
+}
+
+impl<'a> Memory<'a> {
+    fn new(
+        items: &[Text],
+        (pattern, rules): (&'a Text, PatternRules),
+        (removal, sources): (Removal, &Sources),
+    ) -> Memory<'a> {
+        let (mut bytes, mut places) = (Vec::new(), Vec::new());
+        for (item, text) in items.iter().enumerate() {
+            for (at, &byte) in text.bytes().iter().enumerate() {
+                if is_marked(byte, removal.marked.as_bytes()) {
+                    bytes.push(MARK);
+                    places.push((item, at));
+                }
+                bytes.push(byte);
+                places.push((item, at));
+            }
+            bytes.push(0);
+            places.push((item, text.len()));
+        }
+        let end = bytes.len().saturating_sub(1);
+        let first = bytes[..=end].split(|&byte| byte == 0).next().unwrap_or_default().to_vec();
+        let pattern_at = bytes.len();
+        let Written { raw, made, places: written } = Written::new(pattern, removal, sources);
+        bytes.extend_from_slice(&made);
+        bytes.push(0);
+        // What was there before it became shorter.
+        bytes.extend_from_slice(raw.get(made.len() + 1..).unwrap_or_default());
+        if raw.len() > made.len() {
+            bytes.push(0);
+        }
+        let bare = match first.contains(&MARK) {
+            false => (0, end),
+            true => {
+                let start = bytes.len();
+                bytes.extend(unmarked(&first));
+                bytes.push(0);
+                (start, bytes.len() - 1)
+            }
+        };
+        let compiled = Pattern::from_text(pattern, rules);
+        Memory { bytes, places, end, bare, pattern, compiled, pattern_at, written, rules }
+    }
+
+    /// Whether the pattern matches the string at a place, or with `zero` the second string as it ends there.
+    fn matches(&mut self, at: usize, zero: bool) -> bool {
+        let kept = self.bytes[at];
+        let from = if zero { self.bare.0 } else { at };
+        if zero {
+            self.bytes[at] = 0;
+        }
+        let string = self.bytes[from..].split(|&byte| byte == 0).next().unwrap_or_default();
+        let cut =
+            zero.then(|| at.wrapping_sub(self.pattern_at)).and_then(|at| self.written.get(at));
+        let found = match cut {
+            // The end that was put there has cut the pattern off.
+            Some(&length) => {
+                Pattern::from_text(&self.pattern.slice(0, length), self.rules).matches(string)
+            }
+            None => self.compiled.matches(string),
+        };
+        self.bytes[at] = kept;
+        found
+    }
+
+    fn forwards(&mut self, zero: bool) -> Option<usize> {
+        let (mut at, mut bare) = (0, self.bare.0);
+        loop {
+            let byte = *self.bytes.get(bare)?;
+            if self.matches(bare, zero) {
+                return Some(at);
+            }
+            at += 1 + usize::from(self.bytes[at] == MARK);
+            bare += 1;
+            if byte == 0 {
+                return None;
+            }
+        }
+    }
+
+    fn backwards(&mut self, zero: bool, hastens: bool) -> Option<usize> {
+        let (mut at, mut bare) = (self.end, self.bare.1);
+        let mut marks = 0usize;
+        loop {
+            if self.matches(bare, zero) {
+                return Some(at);
+            }
+            if zero && hastens && self.ends_in_star() {
+                return None;
+            }
+            at = at.checked_sub(1)?;
+            match marks.checked_sub(1) {
+                Some(left) => marks = left,
+                None => {
+                    marks = self.bytes[..at].iter().rev().take_while(|&&byte| byte == MARK).count();
+                }
+            }
+            if marks % 2 == 1 {
+                marks -= 1;
+                at = at.checked_sub(1)?;
+            }
+            bare = bare.checked_sub(1)?;
+        }
+    }
+
+    fn ends_in_star(&self) -> bool {
+        self.pattern.bytes().ends_with(b"*") && self.pattern.quoting().last() == Some(&false)
+    }
+
+    /// A stretch of the first string as parameters.
+    fn parameters(&self, items: &[Text], kept: std::ops::Range<usize>) -> Vec<Text> {
+        let mut all = vec![Text::new()];
+        let mut at = kept.start;
+        while at < kept.end {
+            at += usize::from(self.bytes[at] == MARK);
+            let (Some(byte), Some(&(item, place))) = (self.bytes.get(at), self.places.get(at))
+            else {
+                break;
+            };
+            at += 1;
+            match byte {
+                0 => all.push(Text::new()),
+                _ => {
+                    let piece = items[item].slice(place, place + 1);
+                    all.last_mut().into_iter().for_each(|text| text.push_text(&piece));
+                }
+            }
+        }
+        all
+    }
+}
+
+/// Whether a mark stands before a byte between double quotes.
+fn is_marked(byte: u8, marked: &[u8]) -> bool {
+    matches!(byte, 0x81..=0x88) || marked.contains(&byte)
+}
+
+/// The pattern in memory.
+struct Written {
+    /// As the shell writes it down first.
+    raw: Vec<u8>,
+    /// As it is compared: quotes are gone, and a backslash stands for a mark, if it is one that counts.
+    made: Vec<u8>,
+    /// For each byte of that how many bytes of the text come before it.
+    places: Vec<usize>,
+}
+
+impl Written {
+    fn new(pattern: &Text, removal: Removal, sources: &Sources) -> Written {
+        let mut written = Written { raw: Vec::new(), made: Vec::new(), places: Vec::new() };
+        let mut at = 0;
+        for (run, bytes) in pattern.runs() {
+            let quoted = run.is_quoted();
+            let in_quotes = quoted && !sources.bytes(run.origin.span()).starts_with(b"\\");
+            written.raw.extend(in_quotes.then_some(QUOTES));
+            for &byte in bytes {
+                let marked = quoted && is_marked(byte, removal.marked.as_bytes());
+                if marked {
+                    written.raw.push(MARK);
+                }
+                if marked && removal.escaped.as_bytes().contains(&byte) {
+                    written.made.push(b'\\');
+                    written.places.push(at);
+                }
+                written.raw.push(byte);
+                written.made.push(byte);
+                written.places.push(at);
+                at += 1;
+            }
+            written.raw.extend(in_quotes.then_some(QUOTES));
+        }
+        written
+    }
+}
+
+fn unmarked(marked: &[u8]) -> Vec<u8> {
+    let mut bytes = Vec::with_capacity(marked.len());
+    let mut rest = marked.iter();
+    while let Some(&byte) = rest.next() {
+        match byte {
+            MARK => bytes.extend(rest.next()),
+            byte => bytes.push(byte),
+        }
+    }
+    bytes
+}
