@@ -69,6 +69,7 @@ impl Substitution<'_> {
                     let removal = Removal {
                         suffix: *suffix,
                         longest: *longest,
+                        quoted: place.quoted,
                         marked: state.dialect.marked_characters,
                         escaped: state.dialect.marks_before_patterns,
                         hastens: state.dialect.longest_prefix_hastens,

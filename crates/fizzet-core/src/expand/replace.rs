@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{EmptyMatches, ListOperations, SlicedUnset};
+use crate::dialect::{EmptyMatches, ListOperations, OpenBackslash, SlicedUnset};
 use crate::expand::change::{Replacement, before_each, replaced, replaced_everywhere};
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
@@ -51,6 +51,15 @@ impl Substitution<'_> {
             }
             _ => (held, pattern_text_with(self.cx, pattern_word, tilde)?),
         };
+        let state = self.cx.state();
+        let fails = match state.dialect.open_backslash {
+            OpenBackslash::Matches => false,
+            OpenBackslash::MatchesSuffixes => which != Replace::Suffix,
+            OpenBackslash::Fails => true,
+        };
+        if fails && ends_in_open_backslash(&text) {
+            return self.each(parameter, held, Text::clone).map(Some);
+        }
         let state = self.cx.state();
         let pattern = Pattern::from_text(&text, state.operation_pattern_rules());
         let nothing = match &held {
@@ -229,6 +238,12 @@ impl Substitution<'_> {
             false => made.passed_through(&hop),
         })
     }
+}
+
+/// Whether a pattern ends in an unquoted backslash that no other one quotes.
+fn ends_in_open_backslash(pattern: &Text) -> bool {
+    let bytes = pattern.bytes().iter().zip(pattern.quoting()).rev();
+    bytes.take_while(|(byte, quoted)| **byte == b'\\' && !quoted).count() % 2 == 1
 }
 
 /// Whether an expansion among these parts is written with a slash that no backslash escapes.

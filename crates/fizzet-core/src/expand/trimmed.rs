@@ -21,7 +21,9 @@ const QUOTES: u8 = 0x88;
 pub(super) struct Removal {
     pub(super) suffix: bool,
     pub(super) longest: bool,
-    /// The characters that a mark stands before.
+    /// Whether the parameters stand between double quotes: elsewhere no mark stands before their characters.
+    pub(super) quoted: bool,
+    /// The characters between quotes that a mark stands before.
     pub(super) marked: &'static str,
     /// Those of them before which a mark becomes a backslash in the pattern.
     pub(super) escaped: &'static str,
@@ -36,6 +38,9 @@ pub(super) fn trimmed(
     sources: &Sources,
     removal: Removal,
 ) -> Vec<Text> {
+    if items.is_empty() {
+        return Vec::new();
+    }
     let mut memory = Memory::new(items, (pattern, rules), (removal, sources));
     let found = match removal.suffix == removal.longest {
         true => memory.forwards(!removal.suffix),
@@ -74,7 +79,8 @@ impl<'a> Memory<'a> {
         let (mut bytes, mut places) = (Vec::new(), Vec::new());
         for (item, text) in items.iter().enumerate() {
             for (at, &byte) in text.bytes().iter().enumerate() {
-                if is_marked(byte, removal.marked.as_bytes()) {
+                let marked = if removal.quoted { removal.marked.as_bytes() } else { b"" };
+                if is_marked(byte, marked) {
                     bytes.push(MARK);
                     places.push((item, at));
                 }
@@ -85,7 +91,7 @@ impl<'a> Memory<'a> {
             places.push((item, text.len()));
         }
         let end = bytes.len().saturating_sub(1);
-        let first = bytes[..=end].split(|&byte| byte == 0).next().unwrap_or_default().to_vec();
+        let first = bytes.split(|&byte| byte == 0).next().unwrap_or_default().to_vec();
         let pattern_at = bytes.len();
         let Written { raw, made, places: written } = Written::new(pattern, removal, sources);
         bytes.extend_from_slice(&made);

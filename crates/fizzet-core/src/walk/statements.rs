@@ -1,8 +1,10 @@
 //! Lists and pipelines of commands.
 
-use crate::dialect::{EmptyBodies, ErrorAction, LoneStatuses, NegatedJumps};
+use crate::dialect::{EmptyBodies, ErrorAction, LoneStatuses, NegatedJumps, SubshellsRedirect};
 use crate::stop::{Reach, Status, Stop};
-use crate::syntax::ast::{AndOr, Command, CommandKind as Node, Connector, List, Pipeline};
+use crate::syntax::ast::{
+    AndOr, Command, CommandKind as Node, Connector, List, Pipeline, Redirect,
+};
 use crate::trace::CommandKind;
 use crate::walk::Walker;
 use crate::walk::builtins::SubshellIs;
@@ -253,13 +255,45 @@ impl Walker {
             self.compound(command)?;
             return self.act_on_signals();
         }
-        match self.redirections(&command.redirects, piped) {
-            Err(Stop::Shell(error)) if error.reach == Reach::Command => self.survive(error),
-            redirections => {
-                let redirections = redirections?;
-                self.with_redirections(&redirections, false, |walker| walker.compound(command))?;
+        match &command.kind {
+            Node::Subshell(list) if self.redirects_inside(&command.redirects) => {
+                // The subshell takes its redirections along to its end, where its action for EXIT writes too.
+                self.subshell(|walker| {
+                    walker.redirected((&command.redirects, piped), true, |walker| walker.list(list))
+                })?;
             }
+            _ => self.redirected((&command.redirects, piped), false, |walker| {
+                walker.compound(command)
+            })?,
         }
         self.act_on_signals()
+    }
+
+    /// Carries out a compound command with its redirections. `stay`: whether they do so behind it.
+    fn redirected(
+        &mut self,
+        (redirects, piped): (&[Redirect], &[u32]),
+        stay: bool,
+        run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
+    ) -> Result<(), Stop> {
+        match self.redirections(redirects, piped) {
+            Err(Stop::Shell(error)) if error.reach == Reach::Command => {
+                self.survive(error);
+                Ok(())
+            }
+            redirections => self.with_redirections(&redirections?, stay, run),
+        }
+    }
+
+    /// Whether a subshell makes these redirections of its own itself.
+    fn redirects_inside(&self, redirects: &[Redirect]) -> bool {
+        match self.state.dialect.subshells_redirect {
+            SubshellsRedirect::Outside => false,
+            SubshellsRedirect::Documents => {
+                redirects.iter().any(|one| one.body.is_some())
+                    && redirects.iter().all(|one| one.body.is_some() || !one.word.may_change())
+            }
+            SubshellsRedirect::Inside => true,
+        }
     }
 }

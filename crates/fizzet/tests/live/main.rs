@@ -8,6 +8,7 @@ mod extensions;
 mod kernel;
 mod lines;
 mod links;
+mod nested;
 mod programs;
 mod receive;
 mod regular;
@@ -145,6 +146,24 @@ macro_rules! suites {
 }
 
 suites!(bash, dash, busybox, ksh93, mksh, zsh);
+
+/// Nested words. Missing are busybox sh, whose replacements reach into the rest of the word, and ksh93 and mksh, which
+/// end by themselves on some of these lines.
+macro_rules! nested_suites {
+    ($($name:ident: $shell:ident),+) => {$(
+        #[test]
+        #[ignore = "needs the real shell; .ci/run switches it on"]
+        fn $name() {
+            compare(Shell::$shell, nested::line(Shell::$shell), cases() / 50);
+        }
+    )+};
+}
+
+nested_suites!(
+    bash_agrees_on_nested_words: Bash,
+    dash_agrees_on_nested_words: Dash,
+    zsh_agrees_on_nested_words: Zsh
+);
 
 #[test]
 #[ignore = "needs the real shells; .ci/run switches it on"]

@@ -471,3 +471,14 @@ pub enum Apart {
     /// Its redirections and the assignments before it.
     All,
 }
+
+/// Where the redirections of a subshell are expanded.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum SubshellsRedirect {
+    /// In the shell around it.
+    Outside,
+    /// Here-documents in the subshell, names of files in the shell around it.
+    Documents,
+    /// In the subshell.
+    Inside,
+}

@@ -291,3 +291,14 @@ pub enum ValuesBehind {
     /// what it holds.
     Lost,
 }
+
+/// What the pattern of a replacement matches that ends in a backslash which quotes nothing.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum OpenBackslash {
+    /// A backslash.
+    Matches,
+    /// The same, but only at the end of a value, where the pattern must fit.
+    MatchesSuffixes,
+    /// Nothing.
+    Fails,
+}

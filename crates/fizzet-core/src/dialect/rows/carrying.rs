@@ -80,6 +80,8 @@ macro_rules! carrying_rows {
     no_exec_counts_at_once: bool = [Y, Y, Y, Y, Y, N, Y], "observed in all six: set -n; echo a";
     /// Which assignments are carried out before the redirections of their command.
     assigns_before_redirecting: AssignsFirst = [AssignsFirst::Never, AssignsFirst::Always, AssignsFirst::Never, AssignsFirst::Never, AssignsFirst::InShell, AssignsFirst::Never, AssignsFirst::Never], "observed in all six: x=1 >nosuch/f; echo $x; n=1; x=$((n+=1)) /bin/true >f$n; x=2 : >f$x; echo f*";
+    /// Where the redirections of a subshell are expanded.
+    subshells_redirect: SubshellsRedirect = [SubshellsRedirect::Outside, SubshellsRedirect::Inside, SubshellsRedirect::Documents, SubshellsRedirect::Documents, SubshellsRedirect::Outside, SubshellsRedirect::Outside, SubshellsRedirect::Inside], "observed in all six: n=1; (echo $n) >f$((n+=1)); echo $n f?; (:) >$((1/0)); echo after";
     /// What of a program is made in a process of its own, so that changes of variables in those words are lost.
     programs_made_apart: Apart = [Apart::Nothing, Apart::Redirections, Apart::Nothing, Apart::Nothing, Apart::Nothing, Apart::Nothing, Apart::All], "observed in all six: n=1; /bin/true >f$((n=4)); echo $n; x=$((n=5)) /bin/true; echo $n";
     /// `$(<file)` is what the file holds.

@@ -165,6 +165,8 @@ macro_rules! expanding_rows {
     negated_bracket_vanishes: bool = [N, N, N, N, Y, N, N], "observed in ksh93: case ] in [!]a]) echo yes; esac";
     /// Which values are read only when the operands of an operation on them have been expanded.
     values_behind_operands: ValuesBehind = [ValuesBehind::None, ValuesBehind::None, ValuesBehind::None, ValuesBehind::None, ValuesBehind::Texts, ValuesBehind::All, ValuesBehind::Lost], "observed in all six: x=75; echo ${x%$((x=5))}; x=123; echo ${x:$((x=9))}; unset u; echo ${u%${u=z}7}";
+    /// What the pattern of a replacement matches that ends in a backslash which quotes nothing.
+    open_backslash: OpenBackslash = [OpenBackslash::Matches, OpenBackslash::MatchesSuffixes, OpenBackslash::Matches, OpenBackslash::Matches, OpenBackslash::Fails, OpenBackslash::Matches, OpenBackslash::Matches], "observed in bash, busybox sh, ksh93, mksh and zsh: x='ab\\' p='b\\'; echo ${x/$p/q} ${x/%$p/q}";
     /// The text that `${x/p/r}` puts in is expanded before the pattern.
     replacement_before_pattern: bool = [N, N, N, N, N, Y, N], "observed in all six: x=b20c n=1; echo ${x/$((n*=2))/$((n*=10))}";
     /// The characters of a value between double quotes that the shell puts a mark before in its memory.
