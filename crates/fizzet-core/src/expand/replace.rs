@@ -51,6 +51,12 @@ impl Substitution<'_> {
             }
             _ => (held, pattern_text_with(self.cx, pattern_word, tilde)?),
         };
+        let (which, text) =
+            match which == Replace::First && self.cx.state().dialect.anchors_in_values {
+                true => anchored_by_value(text),
+                false => (which, text),
+            };
+        let anchored = matches!(which, Replace::Prefix | Replace::Suffix);
         let state = self.cx.state();
         let fails = match state.dialect.open_backslash {
             OpenBackslash::Matches => false,
@@ -238,6 +244,17 @@ impl Substitution<'_> {
             false => made.passed_through(&hop),
         })
     }
+}
+
+/// Which matches a pattern means that may begin with a sign for that, and the rest of it.
+fn anchored_by_value(pattern: Text) -> (Replace, Text) {
+    let first = pattern.bytes().first().filter(|_| pattern.quoting().first() == Some(&false));
+    let which = match first {
+        Some(b'#') => Replace::Prefix,
+        Some(b'%') => Replace::Suffix,
+        _ => return (Replace::First, pattern),
+    };
+    (which, pattern.slice(1, pattern.len()))
 }
 
 /// Whether a pattern ends in an unquoted backslash that no other one quotes.

@@ -165,6 +165,8 @@ macro_rules! expanding_rows {
     negated_bracket_vanishes: bool = [N, N, N, N, Y, N, N], "observed in ksh93: case ] in [!]a]) echo yes; esac";
     /// Which values are read only when the operands of an operation on them have been expanded.
     values_behind_operands: ValuesBehind = [ValuesBehind::None, ValuesBehind::None, ValuesBehind::None, ValuesBehind::None, ValuesBehind::Texts, ValuesBehind::All, ValuesBehind::Lost], "observed in all six: x=75; echo ${x%$((x=5))}; x=123; echo ${x:$((x=9))}; unset u; echo ${u%${u=z}7}";
+    /// `#` and `%` at the start of the pattern of `${x/p/r}` count too if an expansion has put them there.
+    anchors_in_values: bool = [N, Y, N, N, N, N, N], "observed in bash, busybox sh, ksh93, mksh and zsh: x=abab p='#a'; echo ${x/$p/q} ${x//$p/q} ${x/\"$p\"/q}";
     /// What the pattern of a replacement matches that ends in a backslash which quotes nothing.
     open_backslash: OpenBackslash = [OpenBackslash::Matches, OpenBackslash::MatchesSuffixes, OpenBackslash::Matches, OpenBackslash::Matches, OpenBackslash::Fails, OpenBackslash::Matches, OpenBackslash::Matches], "observed in bash, busybox sh, ksh93, mksh and zsh: x='ab\\' p='b\\'; echo ${x/$p/q} ${x/%$p/q}";
     /// The text that `${x/p/r}` puts in is expanded before the pattern.
