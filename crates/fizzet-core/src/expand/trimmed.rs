@@ -179,25 +179,29 @@ impl<'a> Memory<'a> {
         self.pattern.bytes().ends_with(b"*") && self.pattern.quoting().last() == Some(&false)
     }
 
-    /// A stretch of the first string as parameters.
+    /// A stretch of the first string as parameters: of each the bytes from the first to the last in the stretch.
     fn parameters(&self, items: &[Text], kept: std::ops::Range<usize>) -> Vec<Text> {
-        let mut all = vec![Text::new()];
+        let mut all = Vec::new();
+        let mut bytes: Option<(usize, std::ops::Range<usize>)> = None;
+        let mut piece =
+            |bytes: Option<(usize, std::ops::Range<usize>)>| {
+                all.push(bytes.map_or_else(Text::new, |(item, range)| {
+                    items[item].slice(range.start, range.end)
+                }));
+            };
         let mut at = kept.start;
         while at < kept.end {
             at += usize::from(self.bytes[at] == MARK);
-            let (Some(byte), Some(&(item, place))) = (self.bytes.get(at), self.places.get(at))
-            else {
-                break;
-            };
-            at += 1;
-            match byte {
-                0 => all.push(Text::new()),
-                _ => {
-                    let piece = items[item].slice(place, place + 1);
-                    all.last_mut().into_iter().for_each(|text| text.push_text(&piece));
+            match self.places.get(at).filter(|_| at < kept.end) {
+                Some(_) if self.bytes[at] == 0 => piece(bytes.take()),
+                Some(&(item, place)) => {
+                    bytes.get_or_insert((item, place..place)).1.end = place + 1;
                 }
+                None => break,
             }
+            at += 1;
         }
+        piece(bytes);
         all
     }
 }
