@@ -72,6 +72,24 @@ fn values_are_read_behind_the_operands_in_two_shells() {
     assert!(trace.commands[1].argv[1].has_hole(), "zsh has given that memory back");
 }
 
+#[test]
+fn a_value_that_stays_is_no_hole_in_zsh() {
+    let line = "x=abc r=x n=1; label ${(P)r%$((n))c} ${(P)r#${n+a$((n))}} ${x/$((n))/q}";
+    assert_eq!(texts(Shell::Zsh, line), ["abc", "abc", "abc"]);
+}
+
+#[test]
+fn long_parameters_are_cut_in_one_go() {
+    let long = "a".repeat(300_000);
+    let all = [format!("-{long}"), long.clone()];
+    for shell in [Shell::Dash, Shell::Busybox] {
+        let made = arguments(shell, "label \"${@%q}\"", &all).unwrap();
+        assert!(made.concat().len() <= 2 * long.len() + 1, "{shell}");
+        let made = arguments(shell, "label \"${@#-}\"", &all).unwrap();
+        assert_eq!(made, [long.clone().into_bytes(), long.clone().into_bytes()], "{shell}");
+    }
+}
+
 fn value() -> impl Strategy<Value = String> {
     let piece =
         proptest::sample::select(&["a", "b", "-", "/", "=", "*", ".", "\\", "[", "ä", " "][..]);

@@ -58,9 +58,9 @@ impl Substitution<'_> {
                 self.instead(parameter, held, (*what, *colon, word), place)
             }
             Operation::Remove { suffix, longest, pattern } => {
-                let may_change = pattern.may_change();
+                let before = self.held_before(parameter, pattern.may_change())?;
                 let text = self.removed_text(pattern, *longest)?;
-                let held = if may_change { self.held_behind(parameter, held)? } else { held };
+                let held = self.held_behind(parameter, held, before)?;
                 let state = self.cx.state();
                 let rules = state.operation_pattern_rules();
                 if let Held::List { items, star } = &held
@@ -112,35 +112,49 @@ impl Substitution<'_> {
         }
     }
 
-    /// What a parameter holds once the operands of an operation on it have been expanded, where the shell reads
-    /// it so late.
+    /// What a parameter itself holds before the operands of an operation on it are expanded, where the shell reads
+    /// its value behind them and they may change it.
+    pub(super) fn held_before(
+        &mut self,
+        parameter: &Parameter,
+        may_change: bool,
+    ) -> Result<Option<Held>, Stop> {
+        let rule = self.cx.state().dialect.values_behind_operands;
+        let ParameterName::Variable(name) = &parameter.name else { return Ok(None) };
+        if !may_change || rule == ValuesBehind::None || !parameter.has_fixed_index() {
+            return Ok(None);
+        }
+        let variable = self.cx.state().variables.get(name);
+        let is_number = variable.is_some_and(|one| one.keeps != Keeps::Text);
+        let held = self.held(parameter)?;
+        let counts = match (rule, &held) {
+            (_, Held::List { .. }) | (ValuesBehind::None, _) => false,
+            (ValuesBehind::Texts, Held::Unset) => false,
+            (ValuesBehind::Texts, Held::One(text)) => !text.is_empty() && !is_number,
+            (ValuesBehind::All, _) => true,
+            (ValuesBehind::Lost, _) => !is_number,
+        };
+        Ok(counts.then_some(held))
+    }
+
+    /// What an operation works on once its operands have been expanded: `held`, unless the parameter holds
+    /// something else than `before`.
     pub(super) fn held_behind(
         &mut self,
         parameter: &Parameter,
-        before: Held,
+        held: Held,
+        before: Option<Held>,
     ) -> Result<Held, Stop> {
-        let state = self.cx.state();
-        let ParameterName::Variable(name) = &parameter.name else { return Ok(before) };
-        let is_number = || state.variables.get(name).is_some_and(|one| one.keeps != Keeps::Text);
-        let is_late = match (state.dialect.values_behind_operands, &before) {
-            (ValuesBehind::None, _) | (_, Held::List { .. }) => false,
-            (ValuesBehind::Texts, Held::Unset) => false,
-            (ValuesBehind::Texts, Held::One(text)) => !text.is_empty() && !is_number(),
-            (ValuesBehind::All, _) => true,
-            (ValuesBehind::Lost, _) => !is_number(),
-        };
-        if !is_late || !parameter.has_fixed_index() {
-            return Ok(before);
-        }
-        let is_lost = state.dialect.values_behind_operands == ValuesBehind::Lost;
+        let Some(before) = before else { return Ok(held) };
         let now = self.held(parameter)?;
+        let is_lost = self.cx.state().dialect.values_behind_operands == ValuesBehind::Lost;
         match (&before, &now) {
-            (Held::One(before), Held::One(now)) if is_lost && before.bytes() != now.bytes() => {
+            (Held::One(before), Held::One(now)) if before.bytes() == now.bytes() => Ok(held),
+            (Held::One(_), Held::One(_)) if is_lost => {
                 self.cx.missing("what is left of a value that was replaced", parameter.span);
-                let origin = Origin::new(Rule::Shell, parameter.span);
-                Ok(Held::One(Text::hole(&origin)))
+                Ok(Held::One(Text::hole(&Origin::new(Rule::Shell, parameter.span))))
             }
-            _ if is_lost => Ok(before),
+            _ if is_lost => Ok(held),
             _ => Ok(now),
         }
     }

@@ -28,28 +28,42 @@ impl Substitution<'_> {
         let which = if each_anew { Replace::All } else { which };
         let anchored = matches!(which, Replace::Prefix | Replace::Suffix);
         let dialect = &self.cx.state().dialect;
-        if dialect.slash_cuts_expansions && is_cut(&pattern_word.parts, &self.cx.state().sources) {
-            let message = "the slash inside the expansion ends the pattern";
-            let status = self.cx.state().dialect.bad_substitution_status;
-            return Err(self.cx.state().mistake(message, pattern_word.span, status));
+        let cut = match dialect.slash_cuts_expansions {
+            true => cut(&pattern_word.parts, &self.cx.state().sources, false),
+            false => None,
+        };
+        match cut {
+            // A mark of the quotes is left over in the pattern, which matches nothing then.
+            Some(Cut::Quoted) => return Ok(Some(held)),
+            Some(Cut::Bare) => {
+                let message = "the slash inside the expansion ends the pattern";
+                let status = self.cx.state().dialect.bad_substitution_status;
+                return Err(self.cx.state().mistake(message, pattern_word.span, status));
+            }
+            None => {}
         }
         let dialect = &self.cx.state().dialect;
         let plain = !dialect.tilde_in_replaced || (anchored && !dialect.tilde_in_anchored);
         let tilde = if plain { Tilde::Never } else { Tilde::InOperation };
-        let early = match self.cx.state().dialect.replacement_before_pattern {
+        let replacement_first = self.cx.state().dialect.replacement_before_pattern;
+        let may_change = match replacement_first {
+            true => replacement.is_some_and(Word::may_change),
+            false => pattern_word.may_change(),
+        };
+        let before = self.held_before(parameter, may_change)?;
+        let early = match replacement_first {
             true => Some(Rc::new(self.replacement(parameter, replacement, place)?)),
             false => None,
         };
-        let (held, text) = match (early.is_some(), pattern_word.may_change()) {
-            (true, _) if replacement.is_some_and(Word::may_change) => {
-                let held = self.held_behind(parameter, held)?;
+        let (held, text) = match early.is_some() {
+            true => {
+                let held = self.held_behind(parameter, held, before)?;
                 (held, pattern_text_with(self.cx, pattern_word, tilde)?)
             }
-            (false, true) => {
+            false => {
                 let text = pattern_text_with(self.cx, pattern_word, tilde)?;
-                (self.held_behind(parameter, held)?, text)
+                (self.held_behind(parameter, held, before)?, text)
             }
-            _ => (held, pattern_text_with(self.cx, pattern_word, tilde)?),
         };
         let (which, text) =
             match which == Replace::First && self.cx.state().dialect.anchors_in_values {
@@ -263,18 +277,30 @@ fn ends_in_open_backslash(pattern: &Text) -> bool {
     bytes.take_while(|(byte, quoted)| **byte == b'\\' && !quoted).count() % 2 == 1
 }
 
-/// Whether an expansion among these parts is written with a slash that no backslash escapes.
-fn is_cut(parts: &[Part], sources: &Sources) -> bool {
-    parts.iter().any(|part| match part {
-        Part::Double { parts, .. } => is_cut(parts, sources),
+/// Where a slash inside an expansion ends the pattern around it.
+enum Cut {
+    /// Outside quotes, or where it leaves a command or an expression unfinished.
+    Bare,
+    /// In a parameter expansion between double quotes.
+    Quoted,
+}
+
+/// The first expansion in whose text an unescaped slash stands.
+fn cut(parts: &[Part], sources: &Sources, quoted: bool) -> Option<Cut> {
+    let holds_slash = |part: &Part| {
+        let mut escaped = false;
+        sources.bytes(part.span()).iter().any(|&byte| {
+            let cuts = byte == b'/' && !escaped;
+            escaped = byte == b'\\' && !escaped;
+            cuts
+        })
+    };
+    parts.iter().find_map(|part| match part {
+        Part::Double { parts, .. } => cut(parts, sources, true),
+        Part::Parameter(_) | Part::Flagged(_) if quoted => holds_slash(part).then_some(Cut::Quoted),
         Part::Parameter(_) | Part::Flagged(_) | Part::Command(_) | Part::Arithmetic { .. } => {
-            let mut escaped = false;
-            sources.bytes(part.span()).iter().any(|&byte| {
-                let cuts = byte == b'/' && !escaped;
-                escaped = byte == b'\\' && !escaped;
-                cuts
-            })
+            holds_slash(part).then_some(Cut::Bare)
         }
-        _ => false,
+        _ => None,
     })
 }

@@ -112,6 +112,7 @@ impl Substitution<'_> {
             return Ok(held);
         }
         let may_change = [Some(offset), length].into_iter().flatten().any(Arithmetic::may_change);
+        let before = self.held_before(parameter, may_change)?;
         let mut offset = arithmetic::offset(self.cx, offset, length.is_some())?;
         if offset > 0 && self.counts_from_one(parameter) {
             offset -= 1;
@@ -125,7 +126,7 @@ impl Substitution<'_> {
             Some(length) => Some(arithmetic::value(self.cx, length)?),
             None => None,
         };
-        let held = if may_change { self.held_behind(parameter, held)? } else { held };
+        let held = self.held_behind(parameter, held, before)?;
         let indexes = self.indexes(parameter);
         let state = self.cx.state();
         let dialect = state.dialect.clone();

@@ -16,6 +16,9 @@ const MARK: u8 = 0x81;
 /// Stands where quotes of the pattern begin and end.
 const QUOTES: u8 = 0x88;
 
+/// How long a pattern may be of which parts are looked at where the search comes upon it.
+const MAX_CUT: usize = 4096;
+
 /// Which part of the string is removed.
 #[derive(Clone, Copy)]
 pub(super) struct Removal {
@@ -41,7 +44,7 @@ pub(super) fn trimmed(
     if items.is_empty() {
         return Vec::new();
     }
-    let mut memory = Memory::new(items, (pattern, rules), (removal, sources));
+    let memory = Memory::new(items, (pattern, rules), (removal, sources));
     let found = match removal.suffix == removal.longest {
         true => memory.forwards(!removal.suffix),
         false => memory.backwards(!removal.suffix, removal.hastens),
@@ -114,50 +117,37 @@ impl<'a> Memory<'a> {
         Memory { bytes, places, end, bare, pattern, compiled, pattern_at, written, rules }
     }
 
-    /// Whether the pattern matches the string at a place, or with `zero` the second string as it ends there.
-    fn matches(&mut self, at: usize, zero: bool) -> bool {
-        let kept = self.bytes[at];
-        let from = if zero { self.bare.0 } else { at };
-        if zero {
-            self.bytes[at] = 0;
-        }
-        let string = self.bytes[from..].split(|&byte| byte == 0).next().unwrap_or_default();
-        let cut =
-            zero.then(|| at.wrapping_sub(self.pattern_at)).and_then(|at| self.written.get(at));
-        let found = match cut {
-            // The end that was put there has cut the pattern off.
-            Some(&length) => {
-                Pattern::from_text(&self.pattern.slice(0, length), self.rules).matches(string)
-            }
-            None => self.compiled.matches(string),
+    /// Where the NUL is that ends the string at a place.
+    fn nul_behind(&self, at: usize) -> usize {
+        let length = self.bytes[at..].iter().position(|&byte| byte == 0);
+        length.map_or(self.bytes.len(), |length| at + length)
+    }
+
+    /// The search from the left: the shortest prefix of the second string, or its longest suffix.
+    fn forwards(&self, prefix: bool) -> Option<usize> {
+        let string = &self.bytes[self.bare.0..self.nul_behind(self.bare.0)];
+        let steps = match prefix {
+            true => self.compiled.prefix_ends(string).first().copied()?,
+            false => self.compiled.suffix_start(string, true)?,
         };
-        self.bytes[at] = kept;
-        found
+        let step = |at: usize| at + 1 + usize::from(self.bytes[at] == MARK);
+        Some((0..steps).fold(0, |at, _| step(at)))
     }
 
-    fn forwards(&mut self, zero: bool) -> Option<usize> {
-        let (mut at, mut bare) = (0, self.bare.0);
-        loop {
-            let byte = *self.bytes.get(bare)?;
-            if self.matches(bare, zero) {
-                return Some(at);
-            }
-            at += 1 + usize::from(self.bytes[at] == MARK);
-            bare += 1;
-            if byte == 0 {
-                return None;
-            }
-        }
-    }
-
-    fn backwards(&mut self, zero: bool, hastens: bool) -> Option<usize> {
+    /// The search from the right: the longest prefix of the second string, or the shortest suffix of the one that
+    /// it is at.
+    fn backwards(&self, prefix: bool, hastens: bool) -> Option<usize> {
         let (mut at, mut bare) = (self.end, self.bare.1);
+        let mut fits: Box<dyn FnMut(usize) -> bool + '_> = match prefix {
+            true => Box::new(self.fitting_prefix()),
+            false => Box::new(self.fitting_suffix()),
+        };
         let mut marks = 0usize;
         loop {
-            if self.matches(bare, zero) {
+            if fits(bare) {
                 return Some(at);
             }
-            if zero && hastens && self.ends_in_star() {
+            if prefix && hastens && self.ends_in_star() {
                 return None;
             }
             at = at.checked_sub(1)?;
@@ -172,6 +162,43 @@ impl<'a> Memory<'a> {
                 at = at.checked_sub(1)?;
             }
             bare = bare.checked_sub(1)?;
+        }
+    }
+
+    /// Whether the pattern matches the second string when an end is put at a place, which may be outside of it.
+    fn fitting_prefix(&self) -> impl FnMut(usize) -> bool + '_ {
+        let start = self.bare.0;
+        let string = &self.bytes[start..self.nul_behind(start)];
+        let ends = self.compiled.prefix_ends(string);
+        move |at| {
+            let cut = at.checked_sub(self.pattern_at).and_then(|at| self.written.get(at));
+            match cut.filter(|_| self.written.len() <= MAX_CUT) {
+                // The end has cut the pattern off.
+                Some(&length) => {
+                    let pattern = self.pattern.slice(0, length);
+                    Pattern::from_text(&pattern, self.rules).matches(string)
+                }
+                None => {
+                    let end =
+                        at.checked_sub(start).map_or(string.len(), |end| end.min(string.len()));
+                    ends.binary_search(&end).is_ok()
+                }
+            }
+        }
+    }
+
+    /// Whether the pattern matches the string at a place; each place comes before the one asked for last.
+    fn fitting_suffix(&self) -> impl FnMut(usize) -> bool + '_ {
+        let mut known: Option<(usize, Option<usize>)> = None;
+        move |at| {
+            let (from, found) = known.filter(|(from, _)| *from <= at).unwrap_or_else(|| {
+                let before = self.bytes[..at].iter().rposition(|&byte| byte == 0);
+                let from = before.map_or(0, |nul| nul + 1);
+                let string = &self.bytes[from..self.nul_behind(at)];
+                (from, self.compiled.suffix_start(string, false).map(|start| from + start))
+            });
+            known = Some((from, found));
+            found == Some(at)
         }
     }
 

@@ -542,11 +542,7 @@ impl<'a> Parser<'a> {
         let within = if pairs { Within::QuotedReplaced } else { Within::Replaced };
         let unescaped = self.pattern_without_backslashes(within);
         let is_unescaped = matches!(unescaped, Ok(Some(_)));
-        let read = match unescaped {
-            Ok(None) => self.parts(within),
-            Ok(Some(parts)) => Ok(parts),
-            Err(error) => Err(error),
-        };
+        let read = unescaped.and_then(|parts| parts.map_or_else(|| self.parts(within), Ok));
         self.braces_in_replaced = outer;
         parts.extend(read?);
         let pattern = Word::new(parts, self.span(start, self.pos));

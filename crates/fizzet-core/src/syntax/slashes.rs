@@ -2,9 +2,8 @@
 //! (observed in busybox sh 1.35).
 
 use crate::source::Span;
-use crate::syntax::ast::{Operation, Parameter, Part, Word};
+use crate::syntax::ast::{Operation, Part, Word};
 use crate::syntax::cursor::{Parsed, Parser, Segment};
-
 use crate::syntax::words::Within;
 
 /// How many replacements may come to stand inside each other.
@@ -34,21 +33,13 @@ pub(super) fn cut_at_slash(pattern: Word, replacement: Option<Word>) -> (Word, O
     (Word::new(first, span), Some(Word::new(behind, span)))
 }
 
-/// Whether an expansion has a slash of its own.
-fn replaces(parameter: &Parameter) -> bool {
-    matches!(parameter.operation, Operation::Replace { .. })
-}
-
 /// Whether a slash stands between quotes.
 pub(super) fn hides_slash(pattern: &Word) -> bool {
     pattern.parts.iter().any(|part| match part {
         Part::Single { bytes, .. } | Part::AnsiC { bytes, .. } => bytes.contains(&b'/'),
-        Part::Double { parts, .. } => parts.iter().any(|part| match part {
-            Part::Literal { bytes, .. } => bytes.contains(&b'/'),
-            Part::Parameter(parameter) => replaces(parameter),
-            Part::Flagged(flagged) => replaces(&flagged.parameter),
-            _ => false,
-        }),
+        Part::Double { parts, .. } => parts
+            .iter()
+            .any(|part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'/'))),
         _ => false,
     })
 }

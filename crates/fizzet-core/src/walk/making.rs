@@ -11,13 +11,8 @@ use crate::trace::{CommandKind, RedirectTrace};
 use crate::walk::Walker;
 use crate::walk::assign::{Assigned, Saved};
 
-/// What a simple command has made before it is carried out, and what went wrong then.
-pub(super) enum Made {
-    /// The assignments, where they come first.
-    Assigned(Result<Assigned, Stop>),
-    /// Nothing yet.
-    Nothing,
-}
+/// The assignments before a command, and what went wrong then; nothing where they have not been carried out yet.
+pub(super) type Made = Option<Result<Assigned, Stop>>;
 
 impl Walker {
     /// The assignments before a command, if they are carried out before its redirections. `keeps`: whether they stay.
@@ -28,12 +23,8 @@ impl Walker {
         argv: &[Text],
         keeps: bool,
     ) -> Made {
-        match !redirects.is_empty() && self.assigns_first(kind, argv) {
-            true => Made::Assigned(
-                self.in_words(|walker| walker.assignments(&command.assignments, !keeps)),
-            ),
-            false => Made::Nothing,
-        }
+        let first = !redirects.is_empty() && self.assigns_first(kind, argv);
+        first.then(|| self.in_words(|walker| walker.assignments(&command.assignments, !keeps)))
     }
 
     fn assigns_first(&self, kind: CommandKind, argv: &[Text]) -> bool {
@@ -59,9 +50,9 @@ impl Walker {
         let mut none = Saved::new();
         let saved = match made {
             // The command is not carried out.
-            Made::Assigned(Err(_)) => return Ok(Vec::new()),
-            Made::Assigned(Ok((_, saved))) => saved,
-            Made::Nothing => &mut none,
+            Some(Err(_)) => return Ok(Vec::new()),
+            Some(Ok((_, saved))) => saved,
+            None => &mut none,
         };
         if saved.is_empty() && !apart {
             return self.redirections(redirects, piped);
@@ -95,21 +86,26 @@ impl Walker {
         (argv, kind): (&[Text], CommandKind),
     ) -> Apart {
         let apart = self.state.dialect.programs_made_apart;
-        let lone = argv.is_empty() && command.assignments.is_empty();
-        let is_program = match lone && self.state.dialect.lone_redirection_runs {
-            true => true,
-            false => self.kind_behind_command(argv, kind) == CommandKind::External,
+        let assigns = || {
+            command.assignments.iter().any(|assignment| match &assignment.value {
+                AssignedValue::Scalar(word) => word.may_change(),
+                AssignedValue::Array(_) => true,
+            })
         };
-        if apart == Apart::Nothing || !is_program {
+        let changes = match apart {
+            Apart::Nothing => false,
+            Apart::Redirections => redirects.iter().any(redirect_may_change),
+            Apart::All => redirects.iter().any(redirect_may_change) || assigns(),
+        };
+        if !changes {
             return Apart::Nothing;
         }
-        let changes = redirects.iter().any(redirect_may_change)
-            || apart == Apart::All
-                && command.assignments.iter().any(|assignment| match &assignment.value {
-                    AssignedValue::Scalar(word) => word.may_change(),
-                    AssignedValue::Array(_) => true,
-                });
-        if changes { apart } else { Apart::Nothing }
+        let is_lone = argv.is_empty() && command.assignments.is_empty();
+        let runs = is_lone && self.state.dialect.lone_redirection_runs;
+        match runs || self.kind_behind_command(argv, kind) == CommandKind::External {
+            true => apart,
+            false => Apart::Nothing,
+        }
     }
 
     /// The kind of a command behind a `command` without options before it.

@@ -93,8 +93,8 @@ impl Walker {
         let keeps = matches!(kind, CommandKind::Nothing)
             || self.keeps_assignments(kind, &argv)
             || (kind == CommandKind::Function && self.shares_variables(&argv));
-        let mut made = match early {
-            Some(made) => Made::Assigned(Ok(made)),
+        let mut made: Made = match early {
+            Some(made) => Some(Ok(made)),
             None => self.made_first(command, (redirects, kind), &argv, keeps),
         };
         let redirected = self.redirections_behind(&mut made, (redirects, piped), apart);
@@ -104,7 +104,7 @@ impl Walker {
                 if self.state.dialect.last_argument == LastArgument::Behind {
                     self.leave_argument(&Rc::new(argv));
                 }
-                if let Made::Assigned(Ok((_, saved))) = made {
+                if let Some(Ok((_, saved))) = made {
                     self.restore(saved);
                 }
                 return Err(self.redirecting_failed(stop, kind));
@@ -118,10 +118,8 @@ impl Walker {
             kind = self.kind(&argv);
         }
         let made = match made {
-            Made::Assigned(made) => made,
-            Made::Nothing => {
-                self.in_words(|walker| walker.assignments(&command.assignments, !keeps))
-            }
+            Some(made) => made,
+            None => self.in_words(|walker| walker.assignments(&command.assignments, !keeps)),
         };
         let (assignments, saved) = match made {
             Ok(made) => made,

@@ -200,9 +200,7 @@ impl Parameter {
     pub(crate) fn has_fixed_index(&self) -> bool {
         match &self.index {
             None | Some(Subscript::At | Subscript::Star) => true,
-            Some(Subscript::Index(index)) => index.word.parts.iter().all(|part| {
-                matches!(part, Part::Literal { bytes, .. } if bytes.iter().all(u8::is_ascii_digit))
-            }),
+            Some(Subscript::Index(index)) => !index.may_change(),
         }
     }
 }
@@ -345,17 +343,14 @@ pub struct Arithmetic {
 }
 
 impl Arithmetic {
-    /// Whether it could change a variable: it does more than name one or a number, and add and subtract those.
+    /// Whether it could change a variable: anything but a number, as a value may be an expression itself.
     pub(crate) fn may_change(&self) -> bool {
-        let is_plain = |byte: &u8| byte.is_ascii_alphanumeric() || b" _*/".contains(byte);
-        let is_sign = |byte: &u8| is_plain(byte) || matches!(byte, b'+' | b'-');
-        self.word.parts.iter().any(|part| match part {
-            Part::Literal { bytes, .. } => {
-                !bytes.iter().all(is_sign)
-                    || bytes.windows(2).any(|two| two[0] == two[1] && !is_plain(&two[0]))
-            }
-            part => part.may_change(),
-        })
+        let is_plain = |byte: &u8| byte.is_ascii_digit() || matches!(byte, b' ' | b'-');
+        !self
+            .word
+            .parts
+            .iter()
+            .all(|part| matches!(part, Part::Literal { bytes, .. } if bytes.iter().all(is_plain)))
     }
 
     /// Whether nothing is written there, or blanks only.
