@@ -22,21 +22,12 @@ use crate::failure::Failure;
 /// The stack that a trace gets; deep input is refused long before it is used up.
 const STACK: usize = 512 << 20;
 
-/// Does something with a stack that deep input does not use up.
+/// Does something with a stack that deep input does not use up, and without the start of a thread.
 ///
 /// # Errors
-/// What it says, or the system when it refuses the memory.
-pub(super) fn with_deep_stack(
-    work: impl FnOnce() -> Result<u8, Failure> + Send + 'static,
-) -> Result<u8, Failure> {
-    let worker = std::thread::Builder::new().stack_size(STACK).spawn(work);
-    let unusable = |why: String| Failure::Unusable {
-        what: "a thread for the trace".into(),
-        why,
-        hint: "the system refuses the memory for it".into(),
-    };
-    let worker = worker.map_err(|error| unusable(error.to_string()))?;
-    worker.join().map_err(|_| unusable("it ended by a defect of Fizzet".into()))?
+/// What it says.
+pub(super) fn with_deep_stack(work: impl FnOnce() -> Result<u8, Failure>) -> Result<u8, Failure> {
+    stacker::grow(STACK, work)
 }
 
 /// The machine that the trace asks, with the answers that were given.
