@@ -4,7 +4,9 @@
 //! double quotes, modifiers, joining and splitting by flags, then what changes each element.
 
 use std::borrow::Cow;
+use std::cmp::Ordering;
 
+use crate::expand::dequote::dequoted;
 use crate::expand::flags::{
     Order, abbreviated, change_each, like, ordered, padded_around, quoted_by, quoted_sparingly,
     split_at, told,
@@ -239,12 +241,22 @@ impl Substitution<'_> {
             held = self.each(&flagged.parameter, held, change)?;
         }
         let sparing = flagged.flags.iter().find(|flag| matches!(flag.letter, b'-' | b'+'));
-        let times = flagged.flags.iter().filter(|flag| flag.letter == b'q').count();
+        let count = |letter| flagged.flags.iter().filter(|flag| flag.letter == letter).count();
+        let (times, back) = (count(b'q'), count(b'Q'));
+        let dialect = self.cx.state().dialect.clone();
+        let bare = |text: &Text| {
+            told(text, like(text, dequoted(text.bytes(), &dialect).into_owned()), span)
+        };
+        match times.cmp(&back) {
+            Ordering::Less => return self.each(&flagged.parameter, held, bare),
+            Ordering::Equal => return Ok(held),
+            Ordering::Greater => {}
+        }
         let quoted = |text: &Text| match (times, sparing) {
             (1, Some(sign)) => told(text, quoted_sparingly(text, sign.letter), span),
             _ => told(text, quoted_by(text, times), span),
         };
-        if times > 0 { self.each(&flagged.parameter, held, quoted) } else { Ok(held) }
+        self.each(&flagged.parameter, held, quoted)
     }
 
     /// `(#)`: the characters whose codes the values are.

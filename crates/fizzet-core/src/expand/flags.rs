@@ -130,12 +130,10 @@ pub(super) fn split_at(text: &Text, separator: &[u8]) -> Vec<Text> {
 
 /// An element as one flag leaves it.
 pub(super) fn change_each(text: &Text, flag: &Flag) -> Text {
-    let quotes = |bytes: Vec<u8>| like(text, bytes);
     match flag.letter {
         b'U' => cased(text, true),
         b'L' => cased(text, false),
         b'C' => capitalised(text),
-        b'Q' => quotes(unquoted(text.bytes())),
         b'l' | b'r' => padded(text, flag),
         b'V' => visible(text),
         _ => text.clone(),
@@ -225,26 +223,6 @@ pub(crate) fn backslashed(text: &Text) -> Text {
         }
     }
     like(text, bytes)
-}
-
-/// One level of quotes taken away.
-pub(super) fn unquoted(bytes: &[u8]) -> Vec<u8> {
-    let mut out = Vec::with_capacity(bytes.len());
-    let mut open = None;
-    let mut at = 0;
-    while let Some(&byte) = bytes.get(at) {
-        at += 1;
-        match (open, byte) {
-            (Some(quote), byte) if byte == quote => open = None,
-            (None, b'\'' | b'"') => open = Some(byte),
-            (None | Some(b'"'), b'\\') if at < bytes.len() => {
-                out.push(bytes[at]);
-                at += 1;
-            }
-            _ => out.push(byte),
-        }
-    }
-    out
 }
 
 pub(super) fn cased(text: &Text, upper: bool) -> Text {

@@ -1,5 +1,8 @@
 //! Pathname expansion (POSIX XCU 2.14.3).
 
+use std::rc::Rc;
+
+use crate::dialect::Dialect;
 use crate::expand::flags::by_name;
 use crate::expand::modifiers::by_text;
 use crate::expand::pattern::{Pattern, PatternRules, has_active, has_pattern};
@@ -34,6 +37,7 @@ pub(super) struct Settings {
     marks: Marks,
     /// What is left out: the patterns of GLOBIGNORE.
     ignored: Vec<Pattern>,
+    dialect: Rc<Dialect>,
 }
 
 impl Settings {
@@ -65,6 +69,7 @@ impl Settings {
                 [] => Vec::new(),
                 _ => patterns_of_list(list).map(pattern).collect(),
             },
+            dialect: dialect.clone(),
         }
     }
 }
@@ -141,7 +146,7 @@ pub(super) fn pathnames(
     let modifiers = qualifiers.map_or(&[][..], Qualifiers::modifiers);
     let text = |path: Vec<u8>| {
         let whole = Text::from_bytes(path, Standing::Quoted, origin.clone());
-        modifiers.iter().fold(whole, |text, modifier| by_text(&text, modifier))
+        modifiers.iter().fold(whole, |text, modifier| by_text(&text, modifier, &settings.dialect))
     };
     let mut texts: Vec<Text> = found.into_iter().map(text).collect();
     if !modifiers.is_empty() && qualifiers.is_some_and(|one| one.has_usual_order()) {

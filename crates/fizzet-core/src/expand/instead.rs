@@ -73,6 +73,7 @@ impl Substitution<'_> {
         let (early, behind) = early.unzip();
         let word = early.as_ref().unwrap_or(word);
         self.behind_brace = behind;
+        self.behind_quoted_at &= use_word;
         if !use_word {
             if !place.quoted && self.cx.state().dialect.unused_tilde_hides_brace {
                 self.left_over =
@@ -96,7 +97,11 @@ impl Substitution<'_> {
                     _ => Standing::Splittable,
                 };
                 let outer = place.quoted.then(|| self.empties());
-                self.used_word(word, Place { literal, alone: false, ..place })?;
+                let expansion = match place.expansion {
+                    Standing::Strict => Standing::Splittable,
+                    other => other,
+                };
+                self.used_word(word, Place { literal, expansion, alone: false, ..place })?;
                 if let Some(outer) = outer {
                     self.word_behind(outer);
                 }
@@ -164,12 +169,16 @@ impl Substitution<'_> {
         let tilde = match () {
             () if place.assigned && dialect.tilde_in_assigned_words => Tilde::AfterColons,
             () if dialect.tilde_after_equals => Tilde::AfterEquals,
+            () if place.tilde == Tilde::InOperation => Tilde::InOperation,
             () => Tilde::AtStart,
         };
         let in_fields = dialect.tilde_in_fields && !place.quoted;
         let (fields, start) = (self.fields_done(), self.current_len());
         if self.is_rejoined(word, place) {
             return self.rejoined(word, Place { tilde, ..place });
+        }
+        if self.is_split_for_itself(word, place) {
+            return self.split_for_itself(word, Place { tilde, ..place });
         }
         if self.makes_fields(word, place) {
             let fields = self.word_fields(word, place)?;

@@ -12,6 +12,7 @@ mod brace;
 mod brace_fields;
 mod change;
 mod combine;
+mod dequote;
 mod distribute;
 mod flagged;
 mod flagged_value;

@@ -2,7 +2,9 @@
 
 use bstr::ByteSlice;
 
-use crate::expand::flags::{backslashed, cased, told, unquoted};
+use crate::dialect::Dialect;
+use crate::expand::dequote::dequoted;
+use crate::expand::flags::{backslashed, cased, told};
 use crate::expand::parameter::Held;
 use crate::expand::substitute::Substitution;
 use crate::expand::tilde::program_path;
@@ -33,7 +35,7 @@ impl Substitution<'_> {
                     Some(path) => like(text, &path),
                     None => text.clone(),
                 },
-                modifier => by_text(text, modifier),
+                modifier => by_text(text, modifier, &this.cx.state().dialect),
             };
             Ok(told(text, made, parameter.span))
         })
@@ -93,16 +95,16 @@ fn parts_of(text: &Text, letter: u8, count: usize) -> Text {
 }
 
 /// A text that a modifier has changed.
-pub(super) fn by_text(text: &Text, modifier: &Modifier) -> Text {
+pub(super) fn by_text(text: &Text, modifier: &Modifier, dialect: &Dialect) -> Text {
     match modifier {
         Modifier::Replace(from, to, global) => replaced(text, from, to, *global),
-        Modifier::Letter(letter) => by_letter(text, *letter),
+        Modifier::Letter(letter) => by_letter(text, *letter, dialect),
         Modifier::Parts(letter, count) => parts_of(text, *letter, *count),
     }
 }
 
 /// What a modifier of one letter makes of a text.
-fn by_letter(text: &Text, letter: u8) -> Text {
+fn by_letter(text: &Text, letter: u8, dialect: &Dialect) -> Text {
     let bytes = text.bytes();
     let trimmed =
         bytes.iter().rposition(|&byte| byte != b'/').map_or(bytes.len().min(1), |at| at + 1);
@@ -124,7 +126,7 @@ fn by_letter(text: &Text, letter: u8) -> Text {
         b'l' => cased(text, false),
         b'u' => cased(text, true),
         b'q' if !text.is_empty() => backslashed(text),
-        b'Q' => like(text, &unquoted(bytes)),
+        b'Q' => like(text, &dequoted(bytes, dialect)),
         _ => text.clone(),
     }
 }

@@ -103,8 +103,14 @@ impl Substitution<'_> {
                 Ok(Some(held))
             }
             Operation::Name => self.name(parameter).map(Some),
-            Operation::Names { separate } => self.names(parameter, !separate).map(Some),
-            Operation::Keys => self.keys(parameter).map(Some),
+            Operation::Names { separate } => {
+                let held = self.names(parameter, !separate)?;
+                Ok(Some(self.keys_joined(parameter, held, b"", place)))
+            }
+            Operation::Keys => {
+                let held = self.keys(parameter)?;
+                Ok(Some(self.keys_joined(parameter, held, b" ", place)))
+            }
             Operation::Indirect(then) => self.indirect(parameter, held, then, place),
             Operation::Transform(letter) => {
                 self.transform(parameter, held, *letter, place).map(Some)

@@ -42,7 +42,7 @@ fn modifier(text: &[u8]) -> Option<(Modifier, usize)> {
         let behind = start + 1 + from.len() + 1 + to.len() + usize::from(pieces.next().is_some());
         return Some((Modifier::Replace(from.into(), to.into(), global), behind));
     }
-    let letter = *text.first().filter(|letter| b"htreul".contains(letter))?;
+    let letter = *text.first().filter(|letter| b"htreulqQ".contains(letter))?;
     let digits = text[1..].iter().take_while(|byte| byte.is_ascii_digit()).count();
     let count = std::str::from_utf8(&text[1..=digits]).ok()?.parse().unwrap_or(0);
     Some(match count {

@@ -4,6 +4,9 @@
 //!
 //! It does so if IFS begins with something other than a space. The parameters themselves count as quoted, unless an
 //! operation has changed them, and the first character of IFS stands between them.
+//!
+//! A word with a quoted `"$@"` in it is split for itself too, and its fields stay: the blanks at its ends separate
+//! nothing (`set -- p q; printf '[%s]' ${x-"$@" }r`).
 
 use crate::expand::parameter::Held;
 use crate::expand::substitute::{Break, Piece, Place, Substitution, is_list_part};
@@ -23,6 +26,37 @@ impl Substitution<'_> {
             && ifs(state).joiner().first().is_some_and(|&first| first != b' ')
             && word.parts.iter().any(is_bare_list)
             && !word.parts.iter().any(has_quoted_list)
+    }
+
+    /// Whether the word is split for itself, as it holds a quoted list.
+    pub(super) fn is_split_for_itself(&mut self, word: &Word, place: Place) -> bool {
+        let state = self.cx.state();
+        state.dialect.lists_in_words_are_rejoined
+            && place.fields
+            && !place.quoted
+            && !ifs(state).is_empty()
+            && word.parts.len() > 1
+            && word.parts.iter().any(has_quoted_list)
+    }
+
+    /// Puts the fields of such a word into the place of the parameter.
+    pub(super) fn split_for_itself(&mut self, word: &Word, place: Place) -> Result<(), Stop> {
+        let pieces = Substitution::run(self.cx, word, place)?;
+        for (at, field) in split_all(self.cx, pieces, word)?.into_iter().enumerate() {
+            if at > 0 {
+                self.break_field(Break::Field);
+            }
+            self.push_kept(&field, word)?;
+        }
+        Ok(())
+    }
+
+    /// A field that has been split already: nothing in it is quoted for that, but an empty one stays.
+    fn push_kept(&mut self, field: &Text, word: &Word) -> Result<(), Stop> {
+        if field.is_empty() {
+            self.push(b"", Standing::Quoted, &Origin::new(Rule::Join, word.span))?;
+        }
+        self.push_text(field)
     }
 
     /// Whether a part is a list that stays what it is.
@@ -60,10 +94,7 @@ impl Substitution<'_> {
             if at > 0 {
                 self.push(b" ", Standing::Splittable, &origin)?;
             }
-            if field.is_empty() {
-                self.push(b"", Standing::Quoted, &origin)?;
-            }
-            self.push_text(&field)?;
+            self.push_kept(&field, word)?;
         }
         Ok(())
     }

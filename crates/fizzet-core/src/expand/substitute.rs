@@ -156,7 +156,7 @@ pub(super) struct Substitution<'c> {
     /// Whether an expansion that counts has been met: an unset parameter counts as not written.
     pub(super) met: bool,
     /// Whether the latest expansion that can be split was a quoted `$@` with parameters.
-    behind_quoted_at: bool,
+    pub(super) behind_quoted_at: bool,
     /// Whether quotes of the word keep what stands behind a separator in the words of its operations.
     pub(super) behind_quotes: bool,
     /// Whether a brace keeps what follows from being split.
@@ -290,7 +290,10 @@ impl<'c> Substitution<'c> {
         if self.unsplit {
             (place.expansion, place.command) = (Standing::Quoted, Standing::Quoted);
         }
-        let (empty, behind) = (self.last_empty.take(), std::mem::take(&mut self.behind_quoted_at));
+        let (empty, behind) = (self.last_empty.take(), self.behind_quoted_at);
+        // The word of an operation begins behind it too, until something splittable comes.
+        self.behind_quoted_at &= matches!(part, Part::Parameter(parameter)
+            if matches!(parameter.operation, Operation::Instead { .. }));
         let outer = std::mem::take(&mut self.met);
         self.waiting_empty = None;
         self.carry_out(part, place)?;
@@ -312,6 +315,13 @@ impl<'c> Substitution<'c> {
             Part::Literal { bytes, span } => {
                 let (rule, standing) = match place.quoted {
                     true => (Rule::Quoted, Standing::Quoted),
+                    false
+                        if place.literal == Standing::Splittable
+                            && std::mem::take(&mut self.behind_quoted_at) =>
+                    {
+                        self.last_empty = None;
+                        (Rule::Literal, Standing::Strict)
+                    }
                     false => (Rule::Literal, place.literal),
                 };
                 if !place.quoted && bytes.contains(&b'{') {

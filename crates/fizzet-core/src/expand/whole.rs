@@ -30,6 +30,24 @@ impl Substitution<'_> {
         joined(items, ifs.joiner(), span)
     }
 
+    /// The keys of an unquoted `${!a[*]}`, which an empty IFS does not keep apart in bash.
+    pub(super) fn keys_joined(
+        &mut self,
+        parameter: &Parameter,
+        held: Held,
+        joiner: &[u8],
+        place: Place,
+    ) -> Held {
+        let state = self.cx.state();
+        let applies = state.dialect.star_keys_are_joined && place.fields && !place.quoted;
+        match held {
+            Held::List { items, star: true } if applies && ifs(state).is_empty() => {
+                Held::One(joined(&items, joiner, parameter.span))
+            }
+            held => held,
+        }
+    }
+
     /// The elements of an array after a removal. Under an empty IFS bash 5.2 joins them with spaces and
     /// leaves its own mark, a byte 1, before each byte that it had to protect.
     pub(super) fn marked(&mut self, parameter: &Parameter, held: Held, place: Place) -> Held {

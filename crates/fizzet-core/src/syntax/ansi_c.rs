@@ -2,6 +2,9 @@
 //! [`crate::dialect::DollarEscapes`]).
 
 use crate::dialect::{DollarEscapes, LargeOctal, NoDigits, Nul};
+use crate::syntax::ast::{Part, Word};
+use crate::syntax::cursor::{Parsed, Parser};
+use crate::syntax::words::Within;
 
 /// Decodes what stands between `$'` and `'`.
 pub(crate) fn decode(body: &[u8], rules: &DollarEscapes) -> Vec<u8> {
@@ -14,6 +17,55 @@ pub(crate) fn decode(body: &[u8], rules: &DollarEscapes) -> Vec<u8> {
         }
     }
     decoder.out
+}
+
+/// How often what a text gave may be read again inside itself: each time doubles the work.
+const MAX_READ_AGAIN: u32 = 6;
+
+impl Parser<'_> {
+    /// A word between `start` and here as it reads with what each `$'...'` in it gives in its place: `None` where
+    /// that makes no difference. What cannot be read is told within, as it is found late.
+    pub(super) fn word_with_ansi_c(
+        &mut self,
+        start: usize,
+        word: &Word,
+    ) -> Parsed<Option<Parsed<Word>>> {
+        let is_active = |part: &Part| match part {
+            Part::AnsiC { bytes, .. } => bytes.iter().any(|byte| b"\"'`$\\".contains(byte)),
+            _ => false,
+        };
+        let is_found = word.parts.iter().any(is_active) && self.is_as_written(start, self.pos);
+        if !is_found || self.read_again >= MAX_READ_AGAIN {
+            return Ok(None);
+        }
+        let mut segments = vec![self.segment_at(start, 0)];
+        let (mut text, mut at) = (Vec::new(), start);
+        for part in &word.parts {
+            let Part::AnsiC { bytes, span } = part else { continue };
+            let place = |offset: u32| start + (offset - word.span.start) as usize;
+            text.extend_from_slice(&self.text[at..place(span.start)]);
+            segments.push(self.segment_at(place(span.start), text.len()));
+            text.extend_from_slice(bytes);
+            at = place(span.end);
+            segments.push(self.segment_at(at, text.len()));
+        }
+        text.extend_from_slice(&self.text[at..self.pos]);
+        let end = text.len();
+        text.push(b'}');
+        let again = self.deeper(|outer| {
+            let mut inner = outer.inner(text, segments);
+            Ok(inner.word(Within::BraceQuoted).map(|word| (word, inner.pos)))
+        })?;
+        match again {
+            Ok((word, at)) if at == end => Ok(Some(Ok(word))),
+            // A brace that came so ends the operation.
+            Ok((_, at)) if at < end => Ok(None),
+            // One before it took the brace that ends it.
+            Ok(_) => Ok(Some(Err(self.unclosed(start, self.pos - start, "${", "}")))),
+            Err(error) if error.is_limit() => Err(error),
+            Err(error) => Ok(Some(Err(error))),
+        }
+    }
 }
 
 struct Decoder<'a> {

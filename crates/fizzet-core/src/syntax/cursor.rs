@@ -76,6 +76,8 @@ pub struct Parser<'a> {
     /// How many `${ list;}` are open: there a brace needs no blank behind it.
     pub(super) command_braces: u32,
     pub(super) aliases: Substituting,
+    /// How often the text was read again with what `$'...'` gave in it.
+    pub(super) read_again: u32,
     /// Places of `((` that turned out not to be arithmetic, so that none is tried twice.
     pub(super) not_arithmetic: std::collections::HashSet<usize>,
     /// Places of brackets in expansions that nothing closes.
@@ -113,6 +115,7 @@ impl<'a> Parser<'a> {
             parentheses: (0, 0),
             command_braces: 0,
             aliases: Substituting::default(),
+            read_again: 0,
             not_arithmetic: Default::default(),
             not_subscripts: Default::default(),
         }
@@ -161,6 +164,7 @@ impl<'a> Parser<'a> {
             parentheses: (0, 0),
             command_braces: 0,
             aliases: Substituting::of(self.aliases.known.clone()),
+            read_again: self.read_again + 1,
             not_arithmetic: Default::default(),
             not_subscripts: Default::default(),
         }

@@ -7,7 +7,7 @@ use crate::syntax::ansi_c;
 use crate::syntax::ast::{CommandSubstitution, Operation, Parameter, ParameterName, Part};
 use crate::syntax::ast::{List, ProcessSubstitution, ProcessWay, SubstitutionPlace};
 use crate::syntax::cursor::{Parsed, Parser, Segment, is_name_byte};
-use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
+use crate::syntax::error::SyntaxError;
 use crate::syntax::words::Within;
 
 impl<'a> Parser<'a> {
@@ -155,6 +155,15 @@ impl<'a> Parser<'a> {
         Err(self.unclosed(start, 2, "$'", "'"))
     }
 
+    /// How long the `$(...)` or `$((...))` is that the text begins with, if it closes.
+    pub(crate) fn substitution_length(&mut self) -> Option<usize> {
+        self.pos = 1;
+        match self.dollar_parenthesis(0) {
+            Ok(_) => Some(self.pos),
+            Err(_) => self.parentheses_end(1),
+        }
+    }
+
     /// `$((...))` if it closes as one, else `$(...)`. Stands at the first parenthesis.
     pub(super) fn dollar_parenthesis(&mut self, start: usize) -> Parsed<Part> {
         let open = self.pos;
@@ -178,7 +187,7 @@ impl<'a> Parser<'a> {
         self.pos = open + 1;
         let waiting = self.pending.len();
         let (list, broken) = match self.list_in_parentheses(start, 2, "$(") {
-            Err(error) if self.is_found_late(open) && !is_limit(&error) => {
+            Err(error) if self.is_found_late(open) && !error.is_limit() => {
                 let Some(end) = self.parentheses_end(open) else { return Err(error) };
                 self.pending.truncate(waiting);
                 self.pos = end;
@@ -328,7 +337,7 @@ impl<'a> Parser<'a> {
             match (read, late) {
                 (Ok(list), _) => Ok((list, None)),
                 (Err(error), ReadLate::No | ReadLate::Rest) => Err(error),
-                (Err(error), _) if is_limit(&error) => Err(error),
+                (Err(error), _) if error.is_limit() => Err(error),
                 // Whole lines before the mistake are carried out.
                 (Err(_), _) => Ok(outer.inner(text, segments).commands_before_mistake()),
             }
@@ -346,9 +355,4 @@ impl<'a> Parser<'a> {
             }
         }
     }
-}
-
-/// Whether the shell may take the text, which goes beyond what is read here.
-fn is_limit(error: &SyntaxError) -> bool {
-    matches!(error.kind, SyntaxErrorKind::TooDeep { .. })
 }

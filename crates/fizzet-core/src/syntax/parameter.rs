@@ -383,10 +383,18 @@ impl<'a> Parser<'a> {
             _ => Instead::Alternative,
         };
         let outer = self.nested_closed.replace(false);
+        let start = self.pos;
         let word = self.word(if quoted { Within::BraceQuoted } else { Within::Brace })?;
+        let again = match quoted && self.dialect.ansi_c_is_read_again {
+            true => self.word_with_ansi_c(start, &word)?,
+            false => None,
+        };
         // What has ended the operation around this one ends that still.
         self.nested_closed.set(self.nested_closed.get() || outer);
-        Ok(Operation::Instead { what, colon, word })
+        match again.transpose() {
+            Ok(again) => Ok(Operation::Instead { what, colon, word: again.unwrap_or(word) }),
+            Err(_) => Ok(Operation::Bad),
+        }
     }
 
     /// Patterns keep their own quotes, even between double quotes.

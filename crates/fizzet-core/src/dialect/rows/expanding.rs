@@ -124,6 +124,8 @@ macro_rules! expanding_rows {
     star_joins_in_commands: bool = [N, Y, N, N, N, N, N], "observed in all six: IFS=; set -- a b; x=$(echo $*); echo $x";
     /// The word of an unquoted `${x-word}` with an unquoted `$@` in it is split and joined with spaces before the word around it is split.
     lists_in_words_are_rejoined: bool = [N, Y, N, N, N, N, N], "observed in all six: IFS=:; set -- a 'b c'; printf '[%s]' ${x-$@} ${x-q:$@}";
+    /// Under an empty IFS the keys of `${!a[*]}` are one field with spaces between them, the names of `${!x*}` one without.
+    star_keys_are_joined: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh: IFS=; a=(p q); printf '[%s]' ${!a[*]}; x1= x2=; printf '[%s]' ${!x*}";
     /// Whether `${@:-word}` uses its word is decided by the first parameter.
     first_parameter_decides: bool = [N, N, N, N, Y, N, N], "observed in all six: set -- '' a; echo ${@:-q}";
     /// A bracket that nothing closes in the pattern of `${x#p}` is a mistake if x is not set, and in a here-document; else it is text.

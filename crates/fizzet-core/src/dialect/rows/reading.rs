@@ -3,6 +3,8 @@
 /// Hands these rows, behind others, to the next macro of a chain.
 macro_rules! reading_rows {
     ($next:ident $($chain:ident)*; $($rows:tt)*) => { $next! { $($chain)*; $($rows)*
+    /// Between double quotes, what `$'...'` gives in the word of `${x-word}` is read again in its place, quotes and all.
+    ansi_c_is_read_again: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh, zsh: echo \"${x-$'a\\x22b c\\x22'}\"; echo \"${x-$'it\\'s'}\"; echo after";
     /// A letter behind the second colon of `${x:1:h}` is a modifier, and no length.
     lengths_are_no_letters: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; i=1; echo ${x:1:i}";
     /// Aliases are replaced in scripts without being switched on.
