@@ -10,7 +10,7 @@ use crate::syntax::is_name_byte;
 
 /// One unit of a word: an unquoted byte, or a part that is carried along.
 #[derive(Clone)]
-enum Unit {
+pub(super) enum Unit {
     Byte(u8, Span),
     /// With the number of braces that it leaves open: an expansion ends at the first brace that closes, and
     /// those that are open inside it then count here (observed in bash 5.2: `${x-{}{a,b}`).
@@ -118,13 +118,14 @@ fn extends_name(parts: &mut [Part], byte: u8) -> bool {
     true
 }
 
-struct Expansion {
-    limit: usize,
-    span: Span,
+/// What braces may make, and of which word.
+pub(super) struct Expansion {
+    pub(super) limit: usize,
+    pub(super) span: Span,
 }
 
 impl Expansion {
-    fn expand(&self, units: &[Unit]) -> Result<Vec<Vec<Unit>>, Stop> {
+    pub(super) fn expand(&self, units: &[Unit]) -> Result<Vec<Vec<Unit>>, Stop> {
         let mut open = find(units, 0, b'{');
         // A brace that nothing closes is text; another may open behind it.
         while open < units.len() && find(units, open + 1, b'}') == units.len() {

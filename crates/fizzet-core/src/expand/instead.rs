@@ -3,7 +3,8 @@
 use std::rc::Rc;
 
 use crate::expand::parameter::Held;
-use crate::expand::substitute::{Break, Place, Substitution};
+use crate::expand::quoted_lists::begins_with_quoted_list;
+use crate::expand::substitute::{Break, Joiner, Place, Substitution};
 use crate::expand::tilde::in_field;
 use crate::expand::tilde_cut::hidden_brace;
 use crate::expand::{
@@ -36,6 +37,15 @@ impl Substitution<'_> {
         let has_value = match &held {
             Held::Unset => false,
             Held::One(text) => !colon || !text.is_empty() || text.has_hole(),
+            // One empty parameter is a pair of quotes here.
+            Held::List { items, .. }
+                if items.len() == 1
+                    && !place.quoted
+                    && self.cx.state().dialect.assigned_lists_use_ifs
+                    && matches!(place.joiner, Joiner::Assigned | Joiner::Declared) =>
+            {
+                true
+            }
             Held::List { items, star } if self.cx.state().dialect.array_is_list => {
                 let separated = items.len() > 1 && !ifs(self.cx.state()).is_empty();
                 let star = *star && (place.quoted || !place.fields);
@@ -112,7 +122,21 @@ impl Substitution<'_> {
                 Ok(None)
             }
             Instead::Assign | Instead::AssignAlways => {
-                self.assign(parameter, word, place).map(Some)
+                let held = self.assign(parameter, word, place)?;
+                self.keep_field(word, place)?;
+                let strict = self.cx.state().dialect.strict_behind_quoted_at
+                    && place.fields
+                    && !place.quoted
+                    && begins_with_quoted_list(word)
+                    && self.holds_quoted_list(word)?;
+                match held {
+                    Held::One(mut text) if strict => {
+                        text.set_standing(Standing::Strict);
+                        self.push_text(&text)?;
+                        Ok(None)
+                    }
+                    held => Ok(Some(held)),
+                }
             }
             Instead::Error => {
                 let text = single(self.cx, word, Tilde::AtStart)?;
@@ -200,6 +224,11 @@ impl Substitution<'_> {
             return self.push_text(&text);
         }
         let joins = place.quoted || !ifs(self.cx.state()).is_empty();
+        let spaced = !joins && !place.fields && self.cx.state().dialect.declared_star_has_spaces;
+        let place = match spaced {
+            true => Place { joiner: Joiner::Declared, ..place },
+            false => place,
+        };
         self.with_joined_stars(Some(joins), |this| this.word(word, Place { tilde, ..place }))?;
         if in_fields && self.fields_done() == fields {
             let whole = self.replace_current(Text::new());
@@ -225,7 +254,12 @@ impl Substitution<'_> {
                 return Err(state.mistake(message, parameter.span, status));
             }
         };
-        let inner = Place { fields: false, tilde: Tilde::AtStart, joins_stars: true, ..place };
+        let joiner = match self.cx.state().dialect.assigned_lists_use_ifs {
+            true => Joiner::Assigned,
+            false => place.joiner,
+        };
+        let tilde = Tilde::AtStart;
+        let inner = Place { fields: false, tilde, joins_stars: true, joiner, ..place };
         let value = match self.cx.state().dialect.array_is_list {
             true => self.joined_fields(word, place)?,
             false => joined(Substitution::run(self.cx, word, inner)?),
@@ -271,22 +305,26 @@ impl Substitution<'_> {
         Ok(self.joined_list(&fields, word.span))
     }
 
-    /// Whether the braces of a word make a list of it, before what stands around it is put to that.
+    /// Whether braces or expansions may make a list of a word, without what is empty in it, before what stands around it is put to that.
     fn makes_fields(&mut self, word: &Word, place: Place) -> bool {
         let opens =
             |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'{'));
         let state = self.cx.state();
+        let braces = expands_fields(state);
         state.dialect.array_is_list
-            && expands_fields(state)
             && !place.quoted
             && !state.options.word_split
-            && word.parts.iter().any(opens)
+            && word
+                .parts
+                .iter()
+                .any(|part| (braces && opens(part)) || (place.fields && is_expansion(part)))
     }
 
     /// The fields that a word makes by itself.
     pub(super) fn word_fields(&mut self, word: &Word, place: Place) -> Result<Vec<Text>, Stop> {
         let inside = Place { fields: !place.quoted, tilde: Tilde::Never, ..place };
-        let pieces = Substitution::run(self.cx, word, inside)?;
+        let (pieces, has_list) = Substitution::run_telling(self.cx, word, inside)?;
+        self.has_list |= has_list;
         let mut fields = split_all(self.cx, pieces, word)?;
         fields.retain(|text| !text.is_nothing());
         if expands_fields(self.cx.state()) && !place.quoted && !self.cx.state().options.word_split {

@@ -10,6 +10,8 @@ pub mod arithmetic;
 mod assigned_list;
 mod brace;
 mod brace_fields;
+mod brace_text;
+pub(crate) mod case;
 mod change;
 mod combine;
 mod dequote;
@@ -29,6 +31,7 @@ pub(crate) mod parameter;
 pub mod pattern;
 mod prompt;
 mod qualifiers;
+mod quoted_lists;
 pub(crate) mod quoting;
 pub(crate) mod regular;
 mod rejoined;
@@ -57,7 +60,7 @@ pub(crate) use subscripts::place_found;
 use crate::dialect::{Braces, DocumentJoiner};
 use crate::expand::pattern::PatternRules;
 use crate::expand::qualifiers::Qualifiers;
-use crate::expand::substitute::{Joiner, MARK, Piece, Place, Substitution, is_list_part};
+use crate::expand::substitute::{Joiner, Piece, Place, Substitution, is_list_part};
 use crate::host::Host;
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
@@ -146,8 +149,27 @@ fn always(word: &Word) -> Option<Text> {
 pub fn makes_words(cx: &mut dyn Context, word: &Word) -> Result<bool, Stop> {
     let state = cx.state();
     let expands = state.dialect.braces == Braces::Written && state.expands_braces();
-    let made = if expands { brace::words(word, state.limits.braces)? } else { None };
+    let made = if expands { braced(cx, word)? } else { None };
     Ok(made.is_some_and(|words| words.len() > 1))
+}
+
+/// The words that a word's braces make; `None` if it has none.
+fn braced(cx: &mut dyn Context, word: &Word) -> Result<Option<Vec<Word>>, Stop> {
+    let state = cx.state();
+    let limit = state.limits.braces;
+    if brace_text::may_end_early(word) {
+        let written = state.sources.bytes(word.span);
+        match brace_text::words(word, written, (&state.dialect, limit))? {
+            None => {}
+            Some(Ok(words)) => return Ok(Some(words)),
+            Some(Err(error)) => {
+                let status = state.dialect.bad_substitution_status;
+                let message = format!("braces cut a quote or an expansion off: {error}");
+                return Err(state.mistake(message, word.span, status));
+            }
+        }
+    }
+    brace::words(word, limit)
 }
 
 fn fields_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Text>, Stop> {
@@ -161,7 +183,7 @@ fn fields_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Te
     let state = cx.state();
     if state.dialect.braces == Braces::Written
         && state.expands_braces()
-        && let Some(words) = brace::words(word, state.limits.braces)?
+        && let Some(words) = braced(cx, word)?
     {
         stages::keep_words(cx, Stage::Braces, &words);
         let mut made = Vec::with_capacity(words.len());
@@ -291,6 +313,27 @@ pub fn single(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, S
         Tilde::AfterAssignment if dialect.declared_star_has_spaces => Joiner::Declared,
         _ => Joiner::Ifs,
     };
+    single_with(cx, word, tilde, joiner)
+}
+
+/// The text of a here-string.
+///
+/// # Errors
+/// As for [`fields`].
+pub fn here_string(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, Stop> {
+    let joiner = match cx.state().dialect.assigned_lists_use_ifs {
+        true => Joiner::Assigned,
+        false => Joiner::Ifs,
+    };
+    single_with(cx, word, tilde, joiner)
+}
+
+fn single_with(
+    cx: &mut dyn Context,
+    word: &Word,
+    tilde: Tilde,
+    joiner: Joiner,
+) -> Result<Text, Stop> {
     let joins_stars = tilde != Tilde::AfterAssignment;
     let place = Place { tilde, joiner, joins_stars, ..Place::SINGLE };
     let text = joined(Substitution::run(cx, word, place)?);
@@ -306,38 +349,6 @@ pub fn single(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Text, S
 /// As for [`fields`].
 pub fn assigned(cx: &mut dyn Context, value: Text, word: &Word) -> Result<Vec<Text>, Stop> {
     match_all(cx, vec![value], word)
-}
-
-/// The word or a pattern of a `case`: as [`single`], but in some shells emptied quotes leave a mark.
-///
-/// # Errors
-/// As for [`fields`].
-pub fn case_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
-    if !cx.state().dialect.emptied_quotes_leave_mark {
-        return single(cx, word, Tilde::AtStart);
-    }
-    let pieces =
-        Substitution::run(cx, word, Place { marks: true, joins_stars: true, ..Place::SINGLE })?;
-    let origin = Origin::new(Rule::Join, word.span);
-    let several = pieces.len() > 1;
-    let mut whole = Text::new();
-    for (at, piece) in pieces.into_iter().enumerate() {
-        if at > 0 {
-            whole.push(b" ", Standing::Quoted, &origin);
-        }
-        match piece.text {
-            text if several && text.is_empty() => whole.push(MARK, Standing::Quoted, &origin),
-            // A mark that is alone is none.
-            text if !several && text.bytes() == MARK && is_mark(&text) => {}
-            text => whole.push_text(&text),
-        }
-    }
-    Ok(whole)
-}
-
-/// Whether the shell made a byte itself.
-fn is_mark(text: &Text) -> bool {
-    text.runs().all(|(run, _)| run.origin.rule() == Rule::Join)
 }
 
 /// The text of a here-document.
@@ -378,16 +389,6 @@ pub(crate) fn pattern_text_with(
 ) -> Result<Text, Stop> {
     let text = single(cx, word, tilde)?;
     closed_pattern(cx, text, word.span, 1)
-}
-
-/// The text of a pattern of a `case`: as [`case_text`], with the quoting kept.
-///
-/// # Errors
-/// As for [`fields`].
-pub fn case_pattern_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
-    let text = case_text(cx, word)?;
-    let status = cx.state().dialect.case_pattern_status;
-    closed_pattern(cx, text, word.span, status)
 }
 
 /// A pattern whose brackets and groups end, where the shell minds.

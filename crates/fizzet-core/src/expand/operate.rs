@@ -58,6 +58,9 @@ impl Substitution<'_> {
                 self.instead(parameter, held, (*what, *colon, word), place)
             }
             Operation::Remove { suffix, longest, pattern } => {
+                if !matches!(held, Held::Unset) {
+                    self.keep_field(pattern, place)?;
+                }
                 let before = self.held_before(parameter, pattern.may_change())?;
                 let text = self.removed_text(pattern, *longest)?;
                 let held = self.held_behind(parameter, held, before)?;

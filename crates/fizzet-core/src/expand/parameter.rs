@@ -3,7 +3,7 @@
 use std::rc::Rc;
 
 use crate::dialect::IndexQuotes;
-use crate::expand::substitute::{Break, Joiner, Place, Substitution};
+use crate::expand::substitute::{Break, Joiner, MARK, Place, Substitution};
 use crate::expand::{Context, Ifs, Tilde, arithmetic, ifs, record, single, split_with_ends, whole};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
@@ -47,12 +47,22 @@ fn joiner(parameter: &Parameter, place: Place, ifs: &Ifs) -> Joiner {
             if place.quoted { Joiner::IfsForAll } else { Joiner::Ifs }
         }
         (Joiner::Assigned, _) => Joiner::Ifs,
-        (Joiner::Declared, Value | Instead { .. } | Remove { .. } | Substring { .. })
-            if !is_array && !place.quoted =>
-        {
-            Joiner::Declared
+        (Joiner::Declared, Remove { pattern, .. }) if pattern.parts.is_empty() && place.quoted => {
+            Joiner::Ifs
         }
-        (Joiner::Declared, _) => Joiner::Ifs,
+        (Joiner::Declared, Remove { .. } | Transform(_))
+            if place.quoted || parameter.is_at_list() =>
+        {
+            Joiner::IfsForAll
+        }
+        (Joiner::Declared, Replace { .. } | Case { .. } | Substring { .. } | Keys)
+            if place.quoted =>
+        {
+            Joiner::IfsForAll
+        }
+        (Joiner::Declared, Case { .. }) => Joiner::Ifs,
+        (Joiner::Declared, Value | Instead { .. } | Replace { .. }) if is_array => Joiner::Ifs,
+        (Joiner::Declared, _) if place.quoted => Joiner::Ifs,
         (joiner, _) => joiner,
     }
 }
@@ -432,6 +442,12 @@ impl Substitution<'_> {
             return self.separate(span, items, star, place);
         }
         let ifs = ifs(self.cx.state());
+        if place.joiner == Joiner::Marked && place.quoted && !star {
+            let marked = if place.alone { items.len() } else { items.len().saturating_sub(1) };
+            for text in items.iter_mut().take(marked).skip(1).filter(|text| text.is_empty()) {
+                text.push(MARK, Standing::Quoted, &Origin::new(Rule::Join, span));
+            }
+        }
         let spaced = match place.joiner {
             Joiner::Space => true,
             Joiner::IfsForAll => !star && ifs.is_empty(),
@@ -439,6 +455,9 @@ impl Substitution<'_> {
             _ => !star && self.cx.state().dialect.at_joins_with_space,
         };
         let joiner: &[u8] = if spaced { b" " } else { ifs.joiner() };
+        let escaped = [b"\\", joiner].concat();
+        let escapes = place.joiner == Joiner::Escaped && place.quoted && !joiner.is_empty();
+        let joiner = if escapes { &escaped } else { joiner };
         if joiner.is_empty() && place.fields && !self.cx.state().options.no_glob {
             self.escape_starts(span, &mut items);
         }

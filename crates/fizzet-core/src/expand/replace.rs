@@ -2,11 +2,11 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{EmptyMatches, ListOperations, OpenBackslash, SlicedUnset};
+use crate::dialect::{EmptyMatches, ListOperations, OpenBackslash, ReplacementLists, SlicedUnset};
 use crate::expand::change::{Replacement, before_each, replaced, replaced_everywhere};
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
-use crate::expand::substitute::{Break, Place, Substitution};
+use crate::expand::substitute::{Break, Joiner, Place, Substitution};
 use crate::expand::tilde::in_field;
 use crate::expand::{Tilde, joined, pattern_text_with};
 use crate::lineage::{Hop, Origin, Rule};
@@ -24,6 +24,9 @@ impl Substitution<'_> {
         (which, pattern_word, replacement): (Replace, &Word, Option<&Word>),
         place: Place,
     ) -> Result<Option<Held>, Stop> {
+        if !matches!(held, Held::Unset) {
+            self.keep_field(pattern_word, place)?;
+        }
         let each_anew = which == Replace::Each;
         let which = if each_anew { Replace::All } else { which };
         let anchored = matches!(which, Replace::Prefix | Replace::Suffix);
@@ -239,7 +242,13 @@ impl Substitution<'_> {
                     true => Tilde::AfterEquals,
                     false => Tilde::AtStart,
                 };
-                let inner = Place { fields: false, quoted, tilde, joins_stars: false, ..place };
+                let joiner = match dialect.replacement_lists {
+                    ReplacementLists::Marked => Joiner::Marked,
+                    ReplacementLists::Escaped => Joiner::Escaped,
+                    ReplacementLists::Plain => place.joiner,
+                };
+                let inner =
+                    Place { fields: false, quoted, tilde, joins_stars: false, joiner, ..place };
                 let text = joined(Substitution::run(self.cx, word, inner)?);
                 match dialect.tilde_in_fields && !quoted {
                     true => in_field(self.cx, text, word.span, tilde)?,

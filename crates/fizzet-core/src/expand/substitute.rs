@@ -93,6 +93,10 @@ pub(super) enum Joiner {
     Space,
     /// The first character of IFS; spaces between parameters that are not quoted if IFS is empty.
     Declared,
+    /// A space between the elements of `@` lists, and a mark for the empty ones that are not the first.
+    Marked,
+    /// As with the first one, but a backslash stands before it between quotes.
+    Escaped,
     /// What an assignment in bash has: only `$@` itself is joined with spaces.
     Assigned,
     /// A space, but between the elements of an array the first character of IFS, and between changed

@@ -84,7 +84,7 @@ pub struct Parser<'a> {
     pub(super) not_subscripts: std::collections::HashSet<usize>,
 }
 
-pub(super) type Parsed<T> = Result<T, SyntaxError>;
+pub(crate) type Parsed<T> = Result<T, SyntaxError>;
 
 impl<'a> Parser<'a> {
     /// Whether a name can begin with this byte.
@@ -119,6 +119,35 @@ impl<'a> Parser<'a> {
             not_arithmetic: Default::default(),
             not_subscripts: Default::default(),
         }
+    }
+
+    /// A parser of a text that is put together from pieces of sources.
+    pub(crate) fn of_pieces<'p>(
+        pieces: impl Iterator<Item = (&'p [u8], Span)>,
+        dialect: &'a Dialect,
+    ) -> Parser<'a> {
+        let (mut text, mut segments) = (Vec::new(), Vec::<Segment>::new());
+        let mut behind = None;
+        for (bytes, span) in pieces {
+            if behind != Some((span.source, span.start)) {
+                let offset = span.start as usize;
+                segments.push(Segment {
+                    at: text.len(),
+                    source: span.source,
+                    offset,
+                    stands_at: None,
+                });
+            }
+            text.extend_from_slice(bytes);
+            behind = (bytes.len() == (span.end - span.start) as usize)
+                .then_some((span.source, span.end));
+        }
+        let mut parser = Parser::new(b"", SourceId::MAIN, dialect);
+        parser.text = text.into();
+        if !segments.is_empty() {
+            parser.segments = segments;
+        }
+        parser
     }
 
     /// Says where in its source the text begins.

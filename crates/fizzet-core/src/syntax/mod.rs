@@ -34,7 +34,7 @@ pub use alias::{Alias, Aliases};
 pub(crate) use ansi_c::decode as decode_escapes;
 pub(crate) use assignments::assignment_of;
 pub use cursor::{MAX_DEPTH, Parser};
-pub(crate) use cursor::{is_name, is_name_byte};
+pub(crate) use cursor::{Parsed, is_name, is_name_byte};
 pub use error::{SyntaxError, SyntaxErrorKind};
 pub(crate) use marked::{has_expansions, marked, unmarked};
 pub(crate) use parameter::{OPEN_BRACKET, has_open_bracket};

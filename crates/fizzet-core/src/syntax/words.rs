@@ -114,13 +114,18 @@ impl<'a> Parser<'a> {
     /// All of the text as one word, whose place is `span`.
     pub(crate) fn whole_word(&mut self, span: Span) -> Parsed<Word> {
         self.begins_at(span.start as usize);
+        self.whole_word_of(self.span(0, self.text.len()))
+    }
+
+    /// All of the text as one word, which is told to stand at `span`.
+    pub(crate) fn whole_word_of(&mut self, span: Span) -> Parsed<Word> {
         let mut parts = self.parts(Within::Brace)?;
         while !self.at_end() {
             // A brace that would end the word elsewhere.
             parts.push(self.literal_up_to(self.pos + 1));
             parts.extend(self.parts(Within::Brace)?);
         }
-        Ok(Word::new(parts, self.span(0, self.pos)))
+        Ok(Word::new(parts, span))
     }
 
     /// All of the text as if it stood in a here-document, whose place is `span`.

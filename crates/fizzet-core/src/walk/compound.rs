@@ -298,7 +298,7 @@ impl Walker {
     }
 
     fn case_clause(&mut self, word: &Word, branches: &[CaseBranch]) -> Result<(), Stop> {
-        let value = expand::case_text(self, word)?;
+        let value = expand::case::case_text(self, word)?;
         let (mut falls, mut ran) = (false, false);
         for branch in branches {
             if !falls && !self.matches_any(&branch.patterns, &value)? {
@@ -339,7 +339,7 @@ impl Walker {
                 text if self.state.dialect.test_values_unquote => text.unquoted_values(),
                 text => text,
             },
-            false => expand::case_pattern_text(self, word)?,
+            false => expand::case::case_pattern_text(self, word)?,
         };
         let rules = self.state.text_pattern_rules();
         let rules = PatternRules {

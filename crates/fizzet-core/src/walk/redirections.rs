@@ -320,6 +320,7 @@ impl Walker {
             RedirectWords::FileEach if !string && !copies && self.redirections_add_up() => {
                 expand::fields(self, &redirect.word).map_err(Stop::of_shell)?
             }
+            _ if string => return Ok(vec![expand::here_string(self, &redirect.word, tilde)?]),
             _ => return Ok(vec![expand::single(self, &redirect.word, tilde)?]),
         };
         match (fields.len(), self.state.dialect.redirect_words) {

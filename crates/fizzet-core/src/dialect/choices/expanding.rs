@@ -278,6 +278,28 @@ pub enum QuotesPair {
     Spoils,
 }
 
+/// What stands between the elements of a quoted list in the word of `${x/p/word}`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ReplacementLists {
+    /// What stands there elsewhere.
+    Plain,
+    /// A space, and a byte 127 for each empty one but the first.
+    Marked,
+    /// A backslash, and what stands there elsewhere.
+    Escaped,
+}
+
+/// What a list in a pattern of `case` becomes.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum CasePatterns {
+    /// One text, joined as in the value of an assignment.
+    Joined,
+    /// With a list between quotes the pattern is split, and its first field is what counts.
+    FirstField,
+    /// One text, joined with the first character of IFS; if there is none, with a NUL, which ends the pattern.
+    UpToNul,
+}
+
 /// Which values are read only when the operands of an operation on them have been expanded.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum ValuesBehind {

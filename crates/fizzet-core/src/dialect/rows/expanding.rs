@@ -288,6 +288,12 @@ macro_rules! expanding_rows {
     stars_part_beside_at: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: set -- 'p q' '' r; printf '[%s]' \"${*#z}$@\" \"${*#}$@\"; IFS=:; printf '[%s]' \"${*^}$@\"";
     /// The status of a pattern of `[[ ]]` that cannot be read.
     condition_pattern_status: Status = [1, 1, 1, 1, 1, 1, 2], "observed in zsh: ([[ a = [b ]]); echo $?";
+    /// What stands between the elements of a quoted list in the word of `${x/p/word}`.
+    replacement_lists: ReplacementLists = [ReplacementLists::Plain, ReplacementLists::Marked, ReplacementLists::Plain, ReplacementLists::Plain, ReplacementLists::Escaped, ReplacementLists::Plain, ReplacementLists::Plain], "observed in all but dash: x=b; set -- p '' q; echo \"${x/b/\"$@\"}\"";
+    /// An unquoted operation keeps an empty field if a quoted list with elements stands in its word.
+    quoted_lists_keep_fields: bool = [N, N, N, N, Y, N, N], "observed in all six: x=a; set -- a; printf '[%s]' ${x#\"$@\"} ${x%\"$1\"}; set -- ''; printf '[%s]' ${y=\"$@\"}";
+    /// What a list in a pattern of `case` becomes.
+    case_patterns: CasePatterns = [CasePatterns::Joined, CasePatterns::FirstField, CasePatterns::Joined, CasePatterns::Joined, CasePatterns::Joined, CasePatterns::UpToNul, CasePatterns::Joined], "observed in all six: set -- a b; case a in \"$@\") echo first;; esac; IFS=:; case a:b in $@) echo joined;; esac";
     /// The status of a pattern of `case` that cannot be read.
     case_pattern_status: Status = [1, 1, 1, 1, 1, 1, 0], "observed in zsh: (case a in [b) ;; esac); echo $?";
     /// The status of a declaration utility that is given what is no number; otherwise that of the expression.
