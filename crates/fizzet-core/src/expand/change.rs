@@ -2,11 +2,12 @@
 
 use std::rc::Rc;
 
+use crate::expand::measured::Measured;
 use crate::expand::pattern::Pattern;
 use crate::lineage::{Hop, Origin, Rule};
 use crate::stop::Stop;
 use crate::syntax::ast::{CaseChange, Replace};
-use crate::text::{Standing, Text, character_ends};
+use crate::text::{Standing, Text, character_ends, next_character};
 
 pub(super) fn removed(text: &Text, pattern: &Pattern, suffix: bool, longest: bool) -> Text {
     let bytes = text.bytes();
@@ -106,6 +107,39 @@ pub(super) fn before_each(
         made.push_part(text, pair[0], pair[1]);
     }
     Ok(made)
+}
+
+/// A value in which what a search finds is replaced; behind a match of nothing one character is kept.
+pub(super) fn replaced_where(
+    text: &Text,
+    measured: &Measured,
+    mut next: impl FnMut() -> Result<Rc<Replacement>, Stop>,
+    which: Replace,
+    limit: usize,
+) -> Result<Text, Stop> {
+    let bytes = text.bytes();
+    let mut changed = Changed { text, made: Text::new(), folded: None };
+    let mut at = 0;
+    while (at < bytes.len() || bytes.is_empty())
+        && changed.made.len() <= limit
+        && let Some((start, end)) = measured.find(&bytes[at..])
+    {
+        let (start, end) = (at + start, at + end);
+        changed.keep(at, start);
+        let replacement = next()?;
+        changed.put(&replacement, (start, end));
+        at = end;
+        if which != Replace::All || bytes.is_empty() {
+            break;
+        }
+        if start == end {
+            let length = next_character(&bytes[at..], true).map_or(0, |(_, length)| length);
+            changed.keep(at, at + length);
+            at += length;
+        }
+    }
+    changed.keep(at, bytes.len());
+    Ok(changed.made)
 }
 
 /// A value in which matches are replaced; `next` is asked for the replacement of each.

@@ -52,6 +52,8 @@ impl Settings {
     /// As the options and variables of the shell say.
     pub(super) fn new(state: &State, rules: PatternRules) -> Settings {
         let (dialect, options) = (&state.dialect, &state.options);
+        let wide_brackets = rules.wide_brackets && !dialect.file_brackets_match_bytes;
+        let rules = PatternRules { wide_brackets, ..rules };
         let list = state.variables.scalar(b"GLOBIGNORE").filter(|_| dialect.glob_ignore);
         let list = list.map_or(&b""[..], Text::bytes);
         let pattern = |bytes: &[u8]| Pattern::new(bytes, &vec![false; bytes.len()], rules);

@@ -214,7 +214,7 @@ impl Substitution<'_> {
                 if at > 0 {
                     self.break_field(Break::Field);
                 }
-                self.push_text(field)?;
+                self.push_kept(field, word)?;
             }
             return Ok(());
         }

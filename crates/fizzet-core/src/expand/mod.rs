@@ -24,6 +24,7 @@ mod instead;
 mod line;
 mod lone;
 mod matched;
+mod measured;
 mod modifiers;
 mod number;
 mod operate;
@@ -478,6 +479,7 @@ fn split_all(cx: &mut dyn Context, pieces: Vec<Piece>, word: &Word) -> Result<Ve
         blank_joins_wide: state.dialect.blank_joins_wide_separator,
         strict_blanks_merge: state.dialect.strict_blanks_merge,
         leading_blank_stands_alone: state.dialect.leading_blank_stands_alone,
+        blank_joins_literal: state.dialect.blank_joins_literal,
         last_makes_field: state.dialect.last_separator_makes_field,
         output_begins_behind_separator: state.dialect.output_begins_behind_separator,
         leading_blank_joins: state.dialect.leading_blank_joins_under_at
@@ -506,6 +508,7 @@ fn split_value(text: Text, ifs: &Ifs, state: &State) -> Vec<Text> {
         strict_blanks_merge: false,
         leading_blank_joins: false,
         leading_blank_stands_alone: false,
+        blank_joins_literal: false,
         last_makes_field: state.dialect.last_separator_makes_field,
         output_begins_behind_separator: state.dialect.output_begins_behind_separator,
     };

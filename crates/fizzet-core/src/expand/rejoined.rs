@@ -52,7 +52,7 @@ impl Substitution<'_> {
     }
 
     /// A field that has been split already: nothing in it is quoted for that, but an empty one stays.
-    fn push_kept(&mut self, field: &Text, word: &Word) -> Result<(), Stop> {
+    pub(super) fn push_kept(&mut self, field: &Text, word: &Word) -> Result<(), Stop> {
         if field.is_empty() {
             self.push(b"", Standing::Quoted, &Origin::new(Rule::Join, word.span))?;
         }

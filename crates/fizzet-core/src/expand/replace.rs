@@ -3,7 +3,10 @@
 use std::rc::Rc;
 
 use crate::dialect::{EmptyMatches, ListOperations, OpenBackslash, ReplacementLists, SlicedUnset};
-use crate::expand::change::{Replacement, before_each, replaced, replaced_everywhere};
+use crate::expand::change::{
+    Replacement, before_each, replaced, replaced_everywhere, replaced_where,
+};
+use crate::expand::measured::Measured;
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::{Break, Joiner, Place, Substitution};
@@ -146,12 +149,23 @@ impl Substitution<'_> {
             true => bare && dialect.empty_pattern_matches_empty,
             false => bare && dialect.empty_pattern_matches && which == Replace::First,
         };
+        let measured = match dialect.replacements_measure_patterns {
+            true => Measured::new(
+                &text,
+                (self.cx.state().operation_pattern_rules(), which),
+                pattern_word.span,
+            ),
+            false => None,
+        };
         let limit = self.cx.state().limits.bytes;
         let held = self.each_in_turn(parameter, held, |this, text| {
             let next = || match &once {
                 Some(replacement) => Ok(replacement.clone()),
                 None => this.replacement(parameter, replacement, place).map(Rc::new),
             };
+            if let Some(measured) = &measured {
+                return replaced_where(text, measured, next, which, limit);
+            }
             match () {
                 () if empty && !text.is_empty() => Ok(text.clone()),
                 () if at_start(text) => replaced(text, &pattern, next, Replace::Prefix, limit),

@@ -146,6 +146,8 @@ pub(super) struct Rules {
     pub(super) output_begins_behind_separator: bool,
     /// White space at the start of an expansion joins no separator behind it.
     pub(super) leading_blank_stands_alone: bool,
+    /// White space at the end of an expansion and a separator that is written behind it count as one.
+    pub(super) blank_joins_literal: bool,
 }
 
 /// Where the splitter stands.
@@ -170,6 +172,7 @@ pub(super) fn split(pieces: Vec<Piece>, ifs: &Ifs, rules: Rules) -> Vec<Text> {
         region: None,
         fresh: false,
         anew: false,
+        begins_blank: false,
     };
     let mut region = None;
     for Piece { text, after } in pieces {
@@ -212,6 +215,8 @@ struct Splitter {
     /// Whether an operation has made it begin anew, so that even a separator that joins a list ends a
     /// field.
     anew: bool,
+    /// Whether white space stands before, at the start.
+    begins_blank: bool,
 }
 
 impl Splitter {
@@ -222,6 +227,7 @@ impl Splitter {
             if std::mem::replace(region, span) != span
                 && !rules.across
                 && self.place == Place::Blank
+                && !(rules.blank_joins_literal && run.origin.rule() == Rule::Literal)
             {
                 self.place = Place::Start;
             }
@@ -272,6 +278,7 @@ impl Splitter {
 
     fn run(&mut self, bytes: &[u8], ifs: &Ifs, rules: Rules, run: &Run) {
         let (mut at, origin) = (0, &run.origin);
+        let joins = rules.blank_joins_literal && origin.rule() == Rule::Literal;
         while at < bytes.len() {
             let (kind, length) = ifs.kind(&bytes[at..]);
             match kind {
@@ -291,6 +298,7 @@ impl Splitter {
                     self.field.push(&bytes[start..at], standing, origin);
                     self.place = Place::Field;
                     self.fresh = false;
+                    self.begins_blank = false;
                     continue;
                 }
                 Kind::Blank => {
@@ -299,12 +307,15 @@ impl Splitter {
                         self.end_field(origin);
                         let alone = self.fresh
                             && rules.leading_blank_stands_alone
+                            && !joins
                             && run.standing != Standing::Joined;
                         self.place = if alone { Place::Start } else { Place::Blank };
                     } else if self.place == Place::Start
                         && (rules.leading_blank_joins || !self.field.is_nothing())
                     {
                         self.place = Place::Blank;
+                    } else {
+                        self.begins_blank |= self.place == Place::Start;
                     }
                 }
                 // What joins a list is no separator at the start of a word, nor is the first of what a
@@ -317,6 +328,13 @@ impl Splitter {
                         && !self.anew
                         && self.fields.is_empty()
                         && self.field.is_nothing() =>
+                {
+                    self.place = Place::Separator;
+                }
+                Kind::Separator
+                    if joins
+                        && self.place == Place::Start
+                        && std::mem::take(&mut self.begins_blank) =>
                 {
                     self.place = Place::Separator;
                 }
@@ -360,6 +378,7 @@ mod tests {
                 blank_joins_wide: true,
                 leading_blank_joins: false,
                 leading_blank_stands_alone: false,
+                blank_joins_literal: false,
                 last_makes_field: false,
                 output_begins_behind_separator: false,
                 strict_blanks_merge: false,

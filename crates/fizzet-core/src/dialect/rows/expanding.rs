@@ -292,6 +292,14 @@ macro_rules! expanding_rows {
     replacement_lists: ReplacementLists = [ReplacementLists::Plain, ReplacementLists::Marked, ReplacementLists::Plain, ReplacementLists::Plain, ReplacementLists::Escaped, ReplacementLists::Plain, ReplacementLists::Plain], "observed in all but dash: x=b; set -- p '' q; echo \"${x/b/\"$@\"}\"";
     /// An unquoted operation keeps an empty field if a quoted list with elements stands in its word.
     quoted_lists_keep_fields: bool = [N, N, N, N, Y, N, N], "observed in all six: x=a; set -- a; printf '[%s]' ${x#\"$@\"} ${x%\"$1\"}; set -- ''; printf '[%s]' ${y=\"$@\"}";
+    /// White space at the end of an expansion and a separator that is written behind it in the word of an operation count as one.
+    blank_joins_literal: bool = [N, N, N, N, N, Y, N], "observed in all six: IFS=' :'; x='a '; y=:b; printf '[%s]' ${u-$x:b} $x$y";
+    /// In pathname expansion brackets match bytes, though they match characters elsewhere.
+    file_brackets_match_bytes: bool = [N, N, N, N, N, Y, N], "observed in all six: echo >é; echo [!a] [!a][!a]; case é in [!a]) echo one;; esac";
+    /// A group right behind a star cannot match the nothing at the end of a text.
+    star_groups_need_text: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and mksh: case abx in *@(c|)) echo yes;; esac; case d in *!(d)) echo yes;; esac";
+    /// The pattern of a replacement is measured before it is looked for; it may match nothing between characters.
+    replacements_measure_patterns: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: shopt -s extglob; x=abc; echo ${x//*(b)/-} ${x/[!]a]/-}";
     /// What a list in a pattern of `case` becomes.
     case_patterns: CasePatterns = [CasePatterns::Joined, CasePatterns::FirstField, CasePatterns::Joined, CasePatterns::Joined, CasePatterns::Joined, CasePatterns::UpToNul, CasePatterns::Joined], "observed in all six: set -- a b; case a in \"$@\") echo first;; esac; IFS=:; case a:b in $@) echo joined;; esac";
     /// The status of a pattern of `case` that cannot be read.

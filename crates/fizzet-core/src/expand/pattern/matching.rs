@@ -2,7 +2,7 @@
 
 use std::borrow::Cow;
 
-use crate::expand::pattern::{Item, Pattern, Repeat};
+use crate::expand::pattern::{Item, Pattern, Repeat, needs_text_behind_star};
 use crate::text::{character_ends, next_character};
 
 /// A search for the matches of a pattern in a text.
@@ -92,6 +92,10 @@ impl Pattern {
 
     /// As [`Pattern::prefix_ends`], of a text in the letters that are compared.
     fn folded_ends(&self, text: &[u8]) -> Vec<usize> {
+        if self.minds_end {
+            let ends = character_ends(text, self.rules.characters).into_iter();
+            return ends.filter(|&end| self.reach(&text[..end], 0)[end]).collect();
+        }
         if self.has_groups || self.mixes_units() {
             let reached = self.reach(text, 0).into_iter().enumerate();
             return reached.filter(|(_, reached)| *reached).map(|(at, _)| at).collect();
@@ -212,7 +216,24 @@ impl Pattern {
     fn reach(&self, text: &[u8], start: usize) -> Vec<bool> {
         let mut from = vec![false; text.len() + 1];
         from[start] = true;
-        self.through(&self.items, text, from)
+        if !self.minds_end {
+            return self.through(&self.items, text, from);
+        }
+        let end = text.len();
+        // Behind a star: whether that began at the end.
+        let mut star = None;
+        for item in &self.items {
+            if let Some(at_end) = star.filter(|_| needs_text_behind_star(item)) {
+                from[end] &= at_end && matches!(item, Item::Group(Repeat::Not, _));
+            }
+            star = match item {
+                Item::Star => Some(star.unwrap_or(from[end])),
+                Item::Any => star,
+                _ => None,
+            };
+            from = self.through(std::slice::from_ref(item), text, from);
+        }
+        from
     }
 
     /// The offsets that are reached from some by matching items one after the other.

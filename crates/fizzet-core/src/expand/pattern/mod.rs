@@ -15,7 +15,7 @@ use crate::dialect::{BadClass, Collating, Dialect, QuotesPair};
 use crate::expand::pattern::class::Set;
 use crate::expand::pattern::compile::Compiler;
 use crate::expand::pattern::escapes::Place;
-use crate::text::{Standing, Text};
+use crate::text::{Standing, Text, character_ends};
 pub(crate) use range::range_length;
 
 /// How matching reads text.
@@ -69,6 +69,8 @@ pub struct PatternRules {
     pub negated_bracket_vanishes: bool,
     /// Whether a bracket that stands first in a bracket expression ends it if no other does.
     pub empty_sets: bool,
+    /// Whether a group behind a star cannot match the nothing at the end of a text.
+    pub star_groups_need_text: bool,
 }
 
 impl PatternRules {
@@ -95,6 +97,7 @@ impl PatternRules {
             operators: false,
             negated_bracket_vanishes: dialect.negated_bracket_vanishes,
             empty_sets: dialect.empty_sets,
+            star_groups_need_text: dialect.star_groups_need_text,
             wide_brackets: utf8 && dialect.characters,
             groups: dialect.extended_patterns,
             folds_case: false,
@@ -113,6 +116,8 @@ pub struct Pattern {
     rules: PatternRules,
     has_groups: bool,
     has_places: bool,
+    /// Whether a group stands behind a star, where that matters.
+    minds_end: bool,
 }
 
 #[derive(Clone, Debug)]
@@ -289,7 +294,8 @@ impl Pattern {
         let has_places =
             (rules.letter_escapes || rules.operators || rules.word_places) && holds_place(&items);
         let has_groups = has_places || items.iter().any(is_group);
-        Pattern { items, rules, has_groups, has_places }
+        let minds_end = rules.star_groups_need_text && holds_group_behind_star(&items);
+        Pattern { items, rules, has_groups, has_places, minds_end }
     }
 
     /// Compiles a text.
@@ -327,6 +333,30 @@ impl Pattern {
         }
     }
 
+    /// Whether it holds groups, or places.
+    pub(in crate::expand) fn has_groups(&self) -> bool {
+        self.has_groups
+    }
+
+    /// Whether what it matches depends on where the text ends.
+    pub(in crate::expand) fn minds_end(&self) -> bool {
+        self.minds_end
+    }
+
+    /// How many characters it takes, if that is always the same.
+    pub(in crate::expand) fn width(&self) -> Option<usize> {
+        self.items.iter().map(|item| self.width_of(item)).sum()
+    }
+
+    fn width_of(&self, item: &Item) -> Option<usize> {
+        match item {
+            Item::Literal(bytes) => Some(character_ends(bytes, self.rules.characters).len() - 1),
+            Item::Any | Item::Set(_) => Some(1),
+            Item::Place(_) => Some(0),
+            Item::Star | Item::Group(..) | Item::Except(..) => None,
+        }
+    }
+
     /// Whether the pattern is `**` and nothing else.
     pub fn is_double_star(&self, written: &[u8]) -> bool {
         matches!(self.items[..], [Item::Star]) && written == b"**"
@@ -349,6 +379,20 @@ impl Pattern {
     pub fn begins_with(&self, byte: u8) -> bool {
         matches!(self.items.first(), Some(Item::Literal(bytes)) if bytes[0] == byte)
     }
+}
+
+/// Whether a group that must come stands behind a star, or behind single characters behind one.
+fn holds_group_behind_star(items: &[Item]) -> bool {
+    let mut behind = false;
+    items.iter().any(|item| {
+        let found = behind && needs_text_behind_star(item);
+        behind = matches!(item, Item::Star) || (behind && matches!(item, Item::Any));
+        found
+    })
+}
+
+fn needs_text_behind_star(item: &Item) -> bool {
+    matches!(item, Item::Group(Repeat::Once | Repeat::Some | Repeat::Not, _))
 }
 
 /// How many groups at the start of a pattern are gone through, counting each again for every way to it.
@@ -428,6 +472,7 @@ mod tests {
         wide_brackets: true,
         negated_bracket_vanishes: false,
         empty_sets: false,
+        star_groups_need_text: false,
         backslash_needs_special: false,
         letter_escapes: false,
         groups: true,
