@@ -337,7 +337,8 @@ impl<'c> Substitution<'c> {
                 self.push(bytes, standing, &Origin::new(rule, *span))
             }
             Part::Generated { bytes, span } => {
-                self.push(bytes, place.literal, &Origin::new(Rule::Brace, *span))
+                let standing = if place.quoted { Standing::Quoted } else { place.literal };
+                self.push(bytes, standing, &Origin::new(Rule::Brace, *span))
             }
             Part::Single { bytes, .. } if bytes.is_empty() && self.loses_empty(place) => Ok(()),
             Part::Escaped { bytes, span } | Part::Single { bytes, span } => {

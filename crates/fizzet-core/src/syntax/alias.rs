@@ -5,6 +5,7 @@ use rustc_hash::FxHashMap;
 use std::rc::Rc;
 
 use crate::dialect::{AliasesBehindBlank, EndOfAlias};
+use crate::source::Span;
 use crate::source::{SourceId, Sources};
 use crate::syntax::cursor::{Parsed, Parser, Segment, is_meta};
 
@@ -193,13 +194,9 @@ impl Parser<'_> {
             segment.at = moved(segment.at);
         }
         let at = self.segments.partition_point(|segment| segment.at < start);
-        let rest = Segment {
-            at: moved(end),
-            source: behind.source,
-            offset: behind.start as usize,
-            stands_at: before.stands_at,
-        };
-        self.segments.splice(at..at, [Segment { at: start, source, offset: 0, stands_at }, rest]);
+        let rest = Segment { stands_at: before.stands_at, ..Segment::written(moved(end), behind) };
+        let inside = Segment { stands_at, ..Segment::written(start, Span::new(source, 0, 0)) };
+        self.segments.splice(at..at, [inside, rest]);
         for (_, active) in self.aliases.active.iter_mut().filter(|(_, active)| *active >= end) {
             *active = moved(*active);
         }

@@ -3,7 +3,7 @@
 
 use crate::dialect::{DollarEscapes, LargeOctal, NoDigits, Nul};
 use crate::syntax::ast::{Part, Word};
-use crate::syntax::cursor::{Parsed, Parser};
+use crate::syntax::cursor::{Made, Parsed, Parser, Segment};
 use crate::syntax::words::Within;
 
 /// Decodes what stands between `$'` and `'`.
@@ -41,12 +41,20 @@ impl Parser<'_> {
         let mut segments = vec![self.segment_at(start, 0)];
         let (mut text, mut at) = (Vec::new(), start);
         for part in &word.parts {
-            let Part::AnsiC { bytes, span } = part else { continue };
+            let Part::AnsiC { span, .. } = part else { continue };
             let place = |offset: u32| start + (offset - word.span.start) as usize;
             text.extend_from_slice(&self.text[at..place(span.start)]);
-            segments.push(self.segment_at(place(span.start), text.len()));
-            text.extend_from_slice(bytes);
+            let body = place(span.start) + 2;
             at = place(span.end);
+            for (made, from, to) in pieces(&self.text[body..at - 1], self.dialect.dollar_escapes) {
+                let span = self.span(body + from, body + to);
+                let is_written = made == self.text[body + from..body + to];
+                segments.push(match is_written {
+                    true => Segment::written(text.len(), span),
+                    false => Segment::made(text.len(), span, Made::Escape),
+                });
+                text.extend(made);
+            }
             segments.push(self.segment_at(at, text.len()));
         }
         text.extend_from_slice(&self.text[at..self.pos]);
@@ -66,6 +74,29 @@ impl Parser<'_> {
             Err(error) => Ok(Some(Err(error))),
         }
     }
+}
+
+/// What each stretch of such a body gives, and where it stands: an escape, or what is between two.
+fn pieces(body: &[u8], rules: &DollarEscapes) -> Vec<(Vec<u8>, usize, usize)> {
+    let mut decoder = Decoder { body, at: 0, rules, out: Vec::new() };
+    let mut pieces = Vec::new();
+    while decoder.at < body.len() {
+        let from = decoder.at;
+        let plain =
+            body[from..].iter().position(|&byte| byte == b'\\').unwrap_or(body.len() - from);
+        if plain > 0 {
+            decoder.at += plain;
+            pieces.push((body[from..from + plain].to_vec(), from, from + plain));
+            continue;
+        }
+        decoder.at += 1;
+        let goes_on = decoder.escape();
+        pieces.push((std::mem::take(&mut decoder.out), from, decoder.at));
+        if !goes_on {
+            break;
+        }
+    }
+    pieces
 }
 
 struct Decoder<'a> {

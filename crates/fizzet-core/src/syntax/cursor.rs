@@ -26,6 +26,31 @@ pub(super) struct Segment {
     pub(super) offset: usize,
     /// For the text of an alias: where the word began that it was put in the place of.
     pub(super) stands_at: Option<(SourceId, usize)>,
+    /// What all of the stretch was made of, and how much was written for that, if it is not what was written.
+    pub(super) made_of: Option<(Made, usize)>,
+}
+
+/// What made a stretch of text that is read.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub(super) enum Made {
+    /// An escape of `$'...'`.
+    Escape,
+    /// A sequence in braces.
+    Sequence,
+}
+
+impl Segment {
+    /// A stretch that begins at `at` in the parsed text, and is written at the start of `span`.
+    pub(super) fn written(at: usize, span: Span) -> Segment {
+        let (source, offset) = (span.source, span.start as usize);
+        Segment { at, source, offset, stands_at: None, made_of: None }
+    }
+
+    /// A stretch that begins at `at` in the parsed text, and stands for all of `span`.
+    pub(super) fn made(at: usize, span: Span, made: Made) -> Segment {
+        let length = (span.end - span.start) as usize;
+        Segment { made_of: Some((made, length)), ..Segment::written(at, span) }
+    }
 }
 
 /// A here-document whose body has not been reached yet.
@@ -98,7 +123,7 @@ impl<'a> Parser<'a> {
             text: text.into(),
             dialect,
             pos: 0,
-            segments: vec![Segment { at: 0, source, offset: 0, stands_at: None }],
+            segments: vec![Segment::written(0, Span::new(source, 0, 0))],
             depth: 0,
             pending: Vec::new(),
             extended_patterns: dialect.extended_patterns,
@@ -129,18 +154,14 @@ impl<'a> Parser<'a> {
         let (mut text, mut segments) = (Vec::new(), Vec::<Segment>::new());
         let mut behind = None;
         for (bytes, span) in pieces {
-            if behind != Some((span.source, span.start)) {
-                let offset = span.start as usize;
-                segments.push(Segment {
-                    at: text.len(),
-                    source: span.source,
-                    offset,
-                    stands_at: None,
-                });
+            let is_written = bytes.len() == (span.end - span.start) as usize;
+            match is_written {
+                true if behind == Some((span.source, span.start)) => {}
+                true => segments.push(Segment::written(text.len(), span)),
+                false => segments.push(Segment::made(text.len(), span, Made::Sequence)),
             }
             text.extend_from_slice(bytes);
-            behind = (bytes.len() == (span.end - span.start) as usize)
-                .then_some((span.source, span.end));
+            behind = is_written.then_some((span.source, span.end));
         }
         let mut parser = Parser::new(b"", SourceId::MAIN, dialect);
         parser.text = text.into();
@@ -204,7 +225,8 @@ impl<'a> Parser<'a> {
     pub(super) fn span(&self, start: usize, end: usize) -> Span {
         let at = self.segments.partition_point(|segment| segment.at <= start) - 1;
         let segment = self.segments[at];
-        let from = start - segment.at + segment.offset;
+        let inside = if segment.made_of.is_some() { 0 } else { start - segment.at };
+        let from = segment.offset + inside;
         let last = self.segments.partition_point(|segment| segment.at < end).max(at + 1) - 1;
         let close = self.segments[last];
         // What begins in an alias and ends behind it begins at the word that the alias replaced.
@@ -215,7 +237,9 @@ impl<'a> Parser<'a> {
             return Span::new(source, from, end - close.at.min(end) + close.offset);
         }
         let to = match close.source == segment.source {
-            true => end - close.at.min(end) + close.offset,
+            true => {
+                close.offset + close.made_of.map_or(end - close.at.min(end), |(_, length)| length)
+            }
             false => {
                 let again = self.segments[last..].iter().find(|one| one.source == segment.source);
                 again.map_or(self.segments[at + 1].at - segment.at + segment.offset, |one| {
@@ -231,7 +255,18 @@ impl<'a> Parser<'a> {
         let at = self.segments.partition_point(|segment| segment.at <= start);
         let source = self.segments[at - 1].source;
         let mut inside = self.segments[at..].iter().take_while(|segment| segment.at < end);
-        inside.find(|segment| segment.source != source).map_or(end, |segment| segment.at)
+        let mut made = self.segments[at - 1].made_of.is_some();
+        let parts = |segment: &&Segment| {
+            let before = std::mem::replace(&mut made, segment.made_of.is_some());
+            before || made || segment.source != source
+        };
+        inside.find(parts).map_or(end, |segment| segment.at)
+    }
+
+    /// What made the text at an offset, if it was not written.
+    pub(super) fn made_at(&self, at: usize) -> Option<Made> {
+        let segment = self.segments.partition_point(|segment| segment.at <= at) - 1;
+        self.segments[segment].made_of.map(|(made, _)| made)
     }
 
     /// Whether the text between these offsets stands in one piece in its source.

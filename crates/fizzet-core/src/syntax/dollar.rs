@@ -268,6 +268,9 @@ impl<'a> Parser<'a> {
             let Some(&byte) = self.text.get(at) else {
                 return Err(self.unclosed(start, 1, "`", "`"));
             };
+            if let Some(segment) = self.segment_from(at) {
+                segments.push(Segment { at: text.len(), ..segment });
+            }
             match byte {
                 b'`' => break,
                 b'\\' => {
@@ -313,9 +316,15 @@ impl<'a> Parser<'a> {
         })))
     }
 
+    /// The stretch that begins at a place, if it is not the first.
+    fn segment_from(&self, at: usize) -> Option<Segment> {
+        let others = &self.segments[1..];
+        let found = others.binary_search_by_key(&at, |segment| segment.at).ok()?;
+        Some(others[found])
+    }
+
     pub(super) fn segment_at(&self, at: usize, in_text: usize) -> Segment {
-        let span = self.span(at, at);
-        Segment { at: in_text, source: span.source, offset: span.start as usize, stands_at: None }
+        Segment::written(in_text, self.span(at, at))
     }
 
     /// The commands of a backquoted text, and what is wrong behind them where that is found later.

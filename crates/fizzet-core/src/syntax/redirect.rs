@@ -311,7 +311,7 @@ impl<'a> Parser<'a> {
 
     fn line_segment(&self, at: usize, in_body: usize) -> Segment {
         let span = self.span(at, at);
-        Segment { at: in_body, source: span.source, offset: span.start as usize, stands_at: None }
+        Segment::written(in_body, span)
     }
 
     fn document_body(

@@ -4,7 +4,7 @@ use crate::dialect::{DocumentQuotes, LastBackslash, Quotes};
 use crate::expand::pattern::range_length;
 use crate::source::Span;
 use crate::syntax::ast::{Arithmetic, Part, Word};
-use crate::syntax::cursor::{Parsed, Parser, is_meta};
+use crate::syntax::cursor::{Made, Parsed, Parser, is_meta};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::slashes;
 use crate::syntax::vanishing::Vanishing;
@@ -233,8 +233,12 @@ impl<'a> Parser<'a> {
     pub(super) fn flush(&self, parts: &mut Vec<Part>, mut start: usize, end: usize) {
         while start < end {
             let reach = self.same_source(start, end);
-            let bytes = self.text[start..reach].into();
-            parts.push(Part::Literal { bytes, span: self.span(start, reach) });
+            let (bytes, span) = (self.text[start..reach].into(), self.span(start, reach));
+            parts.push(match self.made_at(start) {
+                None => Part::Literal { bytes, span },
+                Some(Made::Escape) => Part::AnsiC { bytes, span },
+                Some(Made::Sequence) => Part::Generated { bytes, span },
+            });
             start = reach;
         }
     }

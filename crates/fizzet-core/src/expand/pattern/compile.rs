@@ -359,19 +359,31 @@ impl Compiler<'_> {
                 at += 1 + length;
                 continue;
             }
-            let (low, end) = self.element(at)?;
+            let (mut low, end) = self.element(at)?;
             at = end;
-            let is_range = self.active(at)? == Some(b'-')
-                && self.active(at + 1).flatten() != Some(b']')
-                && at + 1 < self.bytes.len();
-            if !is_range {
+            if !self.is_range(at)? {
                 members.extend(low.map(|low| Member::Range(low, low)));
                 continue;
             }
-            let (high, end) = self.element(at + 1)?;
-            at = end;
-            members.extend(low.zip(high).map(|(low, high)| Member::Range(low, high)));
+            while self.is_range(at)? {
+                let (high, end) = self.element(at + 1)?;
+                at = end;
+                members.extend(low.zip(high).map(|(low, high)| match self.rules.ranges_chain {
+                    true => Member::Range(if low > high { high } else { low }, high),
+                    false => Member::Range(low, high),
+                }));
+                if !self.rules.ranges_chain {
+                    break;
+                }
+                low = high;
+            }
         }
+    }
+
+    /// Whether a dash at a place makes a range; nothing where the text ends.
+    fn is_range(&self, at: usize) -> Option<bool> {
+        let is_dash = self.active(at)? == Some(b'-');
+        Some(is_dash && self.active(at + 1).flatten() != Some(b']') && at + 1 < self.bytes.len())
     }
 
     /// Whether a bracket stands at a place, and no other behind it.

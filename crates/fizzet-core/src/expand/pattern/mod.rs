@@ -71,6 +71,8 @@ pub struct PatternRules {
     pub empty_sets: bool,
     /// Whether a group behind a star cannot match the nothing at the end of a text.
     pub star_groups_need_text: bool,
+    /// Whether a range may begin with the end of the one before it, and one that is the wrong way round is its end.
+    pub ranges_chain: bool,
 }
 
 impl PatternRules {
@@ -98,6 +100,7 @@ impl PatternRules {
             negated_bracket_vanishes: dialect.negated_bracket_vanishes,
             empty_sets: dialect.empty_sets,
             star_groups_need_text: dialect.star_groups_need_text,
+            ranges_chain: dialect.ranges_chain,
             wide_brackets: utf8 && dialect.characters,
             groups: dialect.extended_patterns,
             folds_case: false,
@@ -473,6 +476,7 @@ mod tests {
         negated_bracket_vanishes: false,
         empty_sets: false,
         star_groups_need_text: false,
+        ranges_chain: false,
         backslash_needs_special: false,
         letter_escapes: false,
         groups: true,
