@@ -3,6 +3,14 @@
 /// Hands these rows, behind others, to the next macro of a chain.
 macro_rules! utilities_rows {
     ($next:ident $($chain:ident)*; $($rows:tt)*) => { $next! { $($chain)*; $($rows)*
+    /// The options of `jobs`.
+    jobs_letters: &'static str = ["lp", "lnprsx:", "lp", "lp", "lnp", "lnp", "dlprsZ"], "observed in all six: jobs -Q; echo $?; jobs -p; echo $?";
+    /// The options of `hash`, where others are mistakes.
+    hash_letters: Option<&'static str> = [Some("r"), Some("rldp:t"), Some("rv"), Some("r"), Some("rpt"), None, Some("rfdmLv")], "observed in all six: hash -Q; echo $?; hash -r; echo $?";
+    /// The options of `wait`, where others are mistakes.
+    wait_letters: Option<&'static str> = [Some(""), Some("fnp:"), Some(""), Some(""), Some(""), Some(""), None], "observed in all six: wait -Q; echo $?; wait -1; echo $?";
+    /// The status of `jobs`, `hash` and `wait` with an option that they do not have.
+    jobs_usage_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: jobs -Q; echo $?; wait -Q; echo $?";
     /// What `local` does outside a function.
     local_outside: Outside = [Outside::Fatal, Outside::Fails, Outside::Fatal, Outside::Fatal, Outside::Fatal, Outside::Allowed, Outside::Allowed], "observed in all six: local x=1; echo after $x";
     /// The status of `command -v` without a name.

@@ -482,12 +482,18 @@ pub(super) fn unalias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
 
 /// `hash [name]...`
 pub(super) fn hash(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let given = call.given("rldpt", false);
+    let letters = walker.state.dialect.hash_letters;
+    let given = call.given(letters.unwrap_or("rldpt"), false);
+    if letters.is_some() && given.unknown.is_some() {
+        return Ok(walker.complain(call, walker.state.dialect.jobs_usage_status));
+    }
     let known = |name: &Text| {
+        let programs = walker.state.dialect.hash_is_for_programs;
+        // A path needs no looking for; `name=path` says where a program is.
+        let is_found = name.bytes().contains(if programs { &b'=' } else { &b'/' });
         let is_own = walker.state.functions.contains_key(name.bytes())
             || walker.state.dialect.utility(name.bytes()).is_some();
-        (is_own && !walker.state.dialect.hash_is_for_programs)
-            || walker.on_path(name.bytes()).is_some()
+        is_found || (is_own && !programs) || walker.on_path(name.bytes()).is_some()
     };
     let all = given.operands.iter().all(known);
     Ok(if all { 0 } else { walker.state.dialect.unknown_hash_status })

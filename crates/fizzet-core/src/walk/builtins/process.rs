@@ -362,19 +362,33 @@ impl Walker {
 /// `wait [job...]`: the status of the last job named. Where several jobs were started their numbers
 /// are not told apart, and the status of the latest is assumed.
 pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let (named, jobs) = (call.arguments().last(), &walker.state.jobs);
+    let operands = match walker.state.dialect.wait_letters {
+        Some(letters) => {
+            let given = call.given(letters, false);
+            if given.unknown.is_some() {
+                return Ok(walker.complain(call, walker.state.dialect.jobs_usage_status));
+            }
+            given.operands
+        }
+        None => match call.arguments() {
+            [first, rest @ ..] if first.bytes() == b"--" => rest,
+            all => all,
+        },
+    };
+    let (named, jobs) = (operands.last(), &walker.state.jobs);
     let Some(named) = named else { return Ok(0) };
     let (job, several) = (jobs.last().copied(), jobs.len() > 1);
     let dialect = &walker.state.dialect;
     let names_job = named.bytes().starts_with(b"%");
-    let unknown = match number(named.bytes()) {
-        Some(_) => 127,
-        None if names_job => dialect.wait_no_job_status,
-        None => dialect.wait_no_process_status,
+    let is_number = number(named.bytes()).is_some() && !named.bytes().starts_with(b"+");
+    let unknown = match is_number {
+        true => 127,
+        false if names_job => dialect.wait_no_job_status,
+        false => dialect.wait_no_process_status,
     };
     match job.filter(|_| names_job || named.has_hole()) {
         None => {
-            let is_name = !names_job && number(named.bytes()).is_none();
+            let is_name = !names_job && !is_number;
             let tells = dialect.wait_tells || is_name || (names_job && unknown != 127);
             Ok(if tells && unknown != 0 { walker.complain(call, unknown) } else { unknown })
         }
@@ -387,7 +401,14 @@ pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
 
 /// `jobs [job]...`, `disown [job]...`: what they write is known to nobody before.
 pub(super) fn jobs(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    if call.arguments().iter().any(|text| walker.is_missing_job(text)) {
+    let is_listing = call.bytes(0) == Some(b"jobs");
+    let given = call.given(walker.state.dialect.jobs_letters, false);
+    if is_listing && given.unknown.is_some() {
+        return Ok(walker.complain(call, walker.state.dialect.jobs_usage_status));
+    }
+    let operands = if is_listing { given.operands } else { call.arguments() };
+    let none = walker.state.jobs.is_empty() && is_listing;
+    if operands.iter().any(|text| walker.is_missing_job(text) || (none && !text.has_hole())) {
         return Ok(walker.state.dialect.no_such_job_status);
     }
     Ok(Status::from(walker.state.jobs.is_empty() && call.bytes(0) == Some(b"disown")))
