@@ -9,6 +9,7 @@
 //! nothing (`set -- p q; printf '[%s]' ${x-"$@" }r`).
 
 use crate::expand::parameter::Held;
+use crate::expand::quoted_lists::quoted_list;
 use crate::expand::substitute::{Break, Piece, Place, Substitution, is_list_part};
 use crate::expand::{Tilde, ifs, split_all};
 use crate::lineage::{Origin, Rule};
@@ -25,7 +26,7 @@ impl Substitution<'_> {
             && !place.quoted
             && ifs(state).joiner().first().is_some_and(|&first| first != b' ')
             && word.parts.iter().any(is_bare_list)
-            && !word.parts.iter().any(has_quoted_list)
+            && quoted_list(word).is_none()
     }
 
     /// Whether the word is split for itself, as it holds a quoted list.
@@ -36,7 +37,7 @@ impl Substitution<'_> {
             && !place.quoted
             && !ifs(state).is_empty()
             && word.parts.len() > 1
-            && word.parts.iter().any(has_quoted_list)
+            && quoted_list(word).is_some()
     }
 
     /// Puts the fields of such a word into the place of the parameter.
@@ -114,8 +115,4 @@ fn is_unchanged_list(part: &Part) -> bool {
         _ => false,
     };
     keeps && parameter.is_at_list()
-}
-
-fn has_quoted_list(part: &Part) -> bool {
-    matches!(part, Part::Double { parts, .. } if parts.iter().any(is_list_part))
 }

@@ -9,6 +9,7 @@ use crate::expand::{Context, Tilde};
 use crate::host::FileKind;
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
+use crate::state::State;
 use crate::stop::Stop;
 use crate::syntax::ast::Part;
 use crate::syntax::{Parser, is_name};
@@ -299,25 +300,6 @@ impl Substitution<'_> {
         self.push(&bytes[stretch], place.literal, &Origin::new(Rule::Literal, span))
     }
 
-    /// The folder that `~1` or `~-0` stands for: one of the stack of `pushd`.
-    fn numbered_folder(&mut self, user: &[u8]) -> Option<Text> {
-        let state = self.cx.state();
-        let (from_end, digits) = match user {
-            [b'+', digits @ ..] => (false, digits),
-            [b'-', digits @ ..] => (true, digits),
-            digits => (false, digits),
-        };
-        if !state.dialect.tilde_numbers || digits.is_empty() {
-            return None;
-        }
-        let number: usize = std::str::from_utf8(digits).ok()?.parse().ok()?;
-        let last = state.put_aside.len();
-        match if from_end { last.checked_sub(number)? } else { number } {
-            0 => state.variables.scalar(b"PWD").cloned(),
-            number => state.put_aside.get(number - 1).cloned(),
-        }
-    }
-
     /// Pushes the home directory that the tilde at the start of `bytes` stands for, and answers how
     /// many bytes that used: none if it is no tilde-prefix.
     ///
@@ -345,7 +327,7 @@ impl Substitution<'_> {
         };
         let home = match variable {
             Some(name) => self.cx.state().variables.scalar(name).cloned(),
-            None => self.numbered_folder(user),
+            None => numbered_folder(self.cx.state(), user),
         };
         if let Some(home) = home {
             let home = self.before_slash(home, bytes.get(end) == Some(&b'/'));
@@ -570,6 +552,24 @@ fn standing_at(text: &Text, at: usize) -> Standing {
     run.map_or(Standing::Quoted, |(run, _)| run.standing)
 }
 
+/// The folder that `~1` or `~-0` stands for: one of the stack of `pushd`.
+fn numbered_folder(state: &State, user: &[u8]) -> Option<Text> {
+    let (from_end, digits) = match user {
+        [b'+', digits @ ..] => (false, digits),
+        [b'-', digits @ ..] => (true, digits),
+        digits => (false, digits),
+    };
+    if !state.dialect.tilde_numbers || digits.is_empty() {
+        return None;
+    }
+    let number: usize = std::str::from_utf8(digits).ok()?.parse().ok()?;
+    let last = state.put_aside.len();
+    match if from_end { last.checked_sub(number)? } else { number } {
+        0 => state.variables.scalar(b"PWD").cloned(),
+        number => state.put_aside.get(number - 1).cloned(),
+    }
+}
+
 /// The folder that a tilde with this name stands for; `None` where the name is none.
 fn home_of(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Option<Text>, Stop> {
     let hop = Hop { rule: Rule::Tilde, span, name: None, shifted: 0 };
@@ -577,12 +577,18 @@ fn home_of(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Option<Text>
     let state = cx.state();
     let known = match name {
         b"" => Some(state.variables.scalar(b"HOME").map(passed).unwrap_or_default()),
-        b"+" | b"0" => Some(passed(&state.entered)),
+        b"+" => Some(passed(&state.entered)),
         b"-" => Some(passed(&state.left)),
-        _ => None,
+        name => numbered_folder(state, name).as_ref().map(passed),
     };
     if known.is_some() {
         return Ok(known);
+    }
+    if let [b'+' | b'-', digits @ ..] = name
+        && cx.state().dialect.unknown_user_is_error
+        && digits.iter().all(u8::is_ascii_digit)
+    {
+        return Err(Stop::shell("the stack of folders is not as high", span, 1));
     }
     let is_word = |byte: &u8| {
         byte.is_ascii_alphanumeric() || *byte >= 0x80 || matches!(byte, b'_' | b'.' | b'-')

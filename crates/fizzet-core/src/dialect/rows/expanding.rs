@@ -298,6 +298,8 @@ macro_rules! expanding_rows {
     file_brackets_match_bytes: bool = [N, N, N, N, N, Y, N], "observed in all six: echo >é; echo [!a] [!a][!a]; case é in [!a]) echo one;; esac";
     /// A range may begin with the end of the one before it (`[a-c-e]`), and one that is the wrong way round is its end.
     ranges_chain: bool = [N, N, N, N, Y, N, N], "observed in all six: for c in a c d e; do case $c in [a-c-e]) echo $c;; esac; case $c in [c-a]) echo $c;; esac; done";
+    /// To read an element behind the operand right of it makes the shell forget that a variable there holds no number.
+    elements_forget_mistakes: bool = [N, N, N, N, N, N, Y], "observed in zsh: a=(3); w=1+; echo $((a[1] + w)); echo $((a[1] + 1/0))";
     /// A group right behind a star cannot match the nothing at the end of a text.
     star_groups_need_text: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and mksh: case abx in *@(c|)) echo yes;; esac; case d in *!(d)) echo yes;; esac";
     /// The pattern of a replacement is measured before it is looked for; it may match nothing between characters.

@@ -192,7 +192,8 @@ fn parse(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<Expression, St
         Err(refused) => refused,
     };
     for part in &refused.before {
-        evaluate(cx, part, span)?;
+        // Of what stands before a mistake, only the first that goes wrong counts.
+        Evaluation { forgets: false, ..Evaluation::of(cx, span) }.value(part)?;
     }
     Err(refuse(cx.state(), &refused.message, span))
 }
@@ -221,13 +222,16 @@ struct Evaluation<'a> {
     carried: Option<u32>,
     /// Whether numbers have no sign.
     unsigned: bool,
+    /// Whether a mistake on the right of an element is forgotten.
+    forgets: bool,
 }
 
 impl<'a> Evaluation<'a> {
     /// The evaluation of a text that a variable or an argument holds.
     fn of(cx: &'a mut dyn Context, span: Span) -> Evaluation<'a> {
         let dialect = cx.state().dialect.clone();
-        Evaluation { cx, dialect, span, base: None, carried: None, unsigned: false }
+        let forgets = dialect.elements_forget_mistakes;
+        Evaluation { cx, dialect, span, base: None, carried: None, unsigned: false, forgets }
     }
 
     fn value(&mut self, expression: &Expression) -> Result<Number, Stop> {
@@ -331,6 +335,12 @@ impl<'a> Evaluation<'a> {
                 let changed = self.set(target, key, self.fit(step))?;
                 if *after { before } else { changed }
             }
+            Expression::Comma(left, right)
+                if self.dialect.arithmetic_late_variables
+                    && matches!(**left, Expression::Variable(_)) =>
+            {
+                self.operands(left, right)?.1
+            }
             Expression::Comma(left, right) => {
                 self.value(left)?;
                 self.behind(right)?
@@ -383,10 +393,22 @@ impl<'a> Evaluation<'a> {
         if self.dialect.arithmetic_late_variables
             && let Expression::Variable(target) = left
         {
-            let right = self.value(right)?;
+            let right = self.value_beside(target, right)?;
             return Ok((self.get(target, None)?, right));
         }
         Ok((self.value(left)?, self.behind(right)?))
+    }
+
+    /// The value of the operand right of a variable that has not been read yet. To read an element makes the shell
+    /// forget that a variable holds no number, which counts as 0 then.
+    fn value_beside(&mut self, left: &Target, right: &Expression) -> Result<Number, Stop> {
+        let forgets = self.forgets && left.index.is_some();
+        match self.value(right) {
+            Err(Stop::Shell(_)) if forgets && matches!(right, Expression::Variable(_)) => {
+                Ok(Number::Whole(0))
+            }
+            value => value,
+        }
     }
 
     /// The value of a right operand; what both make has the base of the left one, if that has one.
@@ -438,7 +460,7 @@ impl<'a> Evaluation<'a> {
             return self.set(target, key, value);
         };
         let (key, changed) = if self.dialect.arithmetic_late_assignments {
-            let value = self.value(value)?;
+            let value = self.value_beside(target, value)?;
             let key = self.key_of(target)?;
             let before = self.get(target, key.as_ref())?;
             (key, self.combine(operator, before, value)?)
