@@ -28,7 +28,9 @@ pub(super) fn words(
         }
         _ => false,
     };
-    if !written.contains(&b'{') || !word.parts.iter().any(ends_early) {
+    // Only in these can quotes stand in quotes and end them.
+    let holds_quotes = written.contains(&b'`') || written.windows(2).any(|two| two == b"${");
+    if !holds_quotes || !written.contains(&b'{') || !word.parts.iter().any(ends_early) {
         return Ok(None);
     }
     let units = units(written, word.span, dialect);

@@ -305,7 +305,8 @@ impl Substitution<'_> {
         Ok(self.joined_list(&fields, word.span))
     }
 
-    /// Whether braces or expansions may make a list of a word, without what is empty in it, before what stands around it is put to that.
+    /// Whether braces or expansions may make a list of a word, without what is empty in it, before what stands
+    /// around it is put to that.
     fn makes_fields(&mut self, word: &Word, place: Place) -> bool {
         let opens =
             |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'{'));

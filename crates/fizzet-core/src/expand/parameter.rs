@@ -455,8 +455,8 @@ impl Substitution<'_> {
             _ => !star && self.cx.state().dialect.at_joins_with_space,
         };
         let joiner: &[u8] = if spaced { b" " } else { ifs.joiner() };
-        let escaped = [b"\\", joiner].concat();
         let escapes = place.joiner == Joiner::Escaped && place.quoted && !joiner.is_empty();
+        let escaped = if escapes { [b"\\", joiner].concat() } else { Vec::new() };
         let joiner = if escapes { &escaped } else { joiner };
         if joiner.is_empty() && place.fields && !self.cx.state().options.no_glob {
             self.escape_starts(span, &mut items);
