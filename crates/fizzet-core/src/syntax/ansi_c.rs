@@ -62,6 +62,7 @@ impl Parser<'_> {
         text.push(b'}');
         let again = self.deeper(|outer| {
             let mut inner = outer.inner(text, segments);
+            inner.read_again += 1;
             Ok(inner.word(Within::BraceQuoted).map(|word| (word, inner.pos)))
         })?;
         match again {

@@ -214,7 +214,7 @@ impl<'a> Parser<'a> {
             parentheses: (0, 0),
             command_braces: 0,
             aliases: Substituting::of(self.aliases.known.clone()),
-            read_again: self.read_again + 1,
+            read_again: self.read_again,
             not_arithmetic: Default::default(),
             not_subscripts: Default::default(),
         }

@@ -9,6 +9,8 @@ macro_rules! utilities_rows {
     hash_letters: Option<&'static str> = [Some("r"), Some("rldp:t"), Some("rv"), Some("r"), Some("rpt"), None, Some("rfdmLv")], "observed in all six: hash -Q; echo $?; hash -r; echo $?";
     /// The options of `wait`, where others are mistakes.
     wait_letters: Option<&'static str> = [Some(""), Some("fnp:"), Some(""), Some(""), Some(""), Some(""), None], "observed in all six: wait -Q; echo $?; wait -1; echo $?";
+    /// A number with a plus sign names no process for `wait`.
+    wait_takes_no_plus: bool = [N, Y, N, Y, N, N, N], "observed in all six: wait +1; echo $?";
     /// The status of `jobs`, `hash` and `wait` with an option that they do not have.
     jobs_usage_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: jobs -Q; echo $?; wait -Q; echo $?";
     /// What `local` does outside a function.

@@ -380,7 +380,8 @@ pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let (job, several) = (jobs.last().copied(), jobs.len() > 1);
     let dialect = &walker.state.dialect;
     let names_job = named.bytes().starts_with(b"%");
-    let is_number = number(named.bytes()).is_some() && !named.bytes().starts_with(b"+");
+    let signed = named.bytes().starts_with(b"+") && walker.state.dialect.wait_takes_no_plus;
+    let is_number = number(named.bytes()).is_some() && !signed;
     let unknown = match is_number {
         true => 127,
         false if names_job => dialect.wait_no_job_status,
