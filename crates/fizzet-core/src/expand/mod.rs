@@ -539,7 +539,8 @@ fn split_with_ends(mut text: Text, state: &State) -> Vec<Text> {
 /// IFS as it stands now.
 pub(crate) fn ifs(state: &State) -> Rc<Ifs> {
     let separators = state.variables.separators();
-    let value = separators.as_deref();
+    let first = Some(state.dialect.first_ifs).filter(|&first| first != b" \t\n");
+    let value = separators.as_deref().or(first);
     let wide = value.is_some_and(|value| !value.is_ascii());
     let characters = wide && state.dialect.ifs_characters && state.utf8();
     let mut latest = state.latest_ifs.borrow_mut();

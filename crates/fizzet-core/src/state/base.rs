@@ -3,7 +3,7 @@
 
 /// The base of the last number of an expression that is written with one.
 pub(super) fn of_last_based(text: &[u8]) -> Option<u32> {
-    Bases { text, at: 0 }.flatten().last().map(|base| base.clamp(2, 64))
+    Bases { text, at: 0 }.flatten().filter(|&base| base != 0).last().map(|base| base.clamp(2, 64))
 }
 
 /// The numbers of an expression: the base that each is written with, if it has one.
@@ -42,8 +42,11 @@ impl Iterator for Bases<'_> {
                 let base = std::str::from_utf8(&self.text[start..start + digits]).ok()?;
                 return Some(base.parse().ok());
             }
-            let is_hexadecimal = matches!(self.text.get(start..start + 2), Some(b"0x" | b"0X"));
-            return Some(is_hexadecimal.then_some(16));
+            return Some(match self.text.get(start..start + 2) {
+                Some(b"0x" | b"0X") => Some(16),
+                Some(b"0b" | b"0B") => Some(2),
+                _ => None,
+            });
         }
     }
 }

@@ -387,11 +387,12 @@ impl State {
                 digits.base = base;
             }
         }
-        let value = match digits.unsigned && self.dialect.unsigned_integers_are_short {
-            true => i64::from(value as u32),
-            false => value,
+        let value = digits.kept(value, matches!(given, Base::OfText));
+        let shows_bits = self.dialect.unsigned_integers && !matches!(base, 0 | 10);
+        let mut shown = match digits.unsigned || shows_bits {
+            true => in_base((value as u64).into(), base),
+            false => in_base(value.into(), base),
         };
-        let mut shown = in_base(value, base);
         if self.dialect.capital_digits || digits.capitals {
             shown.make_ascii_uppercase();
         }
@@ -469,23 +470,23 @@ fn as_in_c(shown: &[u8], prefix: &str) -> Vec<u8> {
 }
 
 /// A number as `typeset -i` shows it: `base#digits`, plain in base 10.
-fn in_base(value: i64, base: u32) -> Vec<u8> {
+fn in_base(value: i128, base: u32) -> Vec<u8> {
     if matches!(base, 0 | 10) {
         return value.to_string().into_bytes();
     }
     if base == 1 {
-        return match character_of(value) {
+        return match character_of(value as i64) {
             Some(character) => [&b"1#"[..], &character].concat(),
             None => in_base(value, 2),
         };
     }
     let (mut rest, mut digits) = (value.unsigned_abs(), Vec::new());
     loop {
-        let digit = (rest % u64::from(base)) as u8;
+        let digit = (rest % u128::from(base)) as u8;
         digits.push(
             b"0123456789abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ@_"[usize::from(digit)],
         );
-        rest /= u64::from(base);
+        rest /= u128::from(base);
         if rest == 0 {
             break;
         }

@@ -59,10 +59,12 @@ pub struct Variable {
 }
 
 /// How an integer variable shows its value.
-#[derive(Clone, Copy, PartialEq, Eq, Default, Debug)]
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub struct Digits {
     /// The base; 0 if it has none yet, and 1 where it is shown as a character.
     pub base: u32,
+    /// How many bits the variable has.
+    pub bits: u32,
     /// Whether a value below 0 is shown as the large number with the same bits.
     pub unsigned: bool,
     /// Whether letters among the digits are capitals.
@@ -70,9 +72,21 @@ pub struct Digits {
 }
 
 impl Digits {
-    /// Digits of a base, with a sign and in small letters.
+    /// Digits of a base, of 64 bits, with a sign and in small letters.
     pub fn of(base: u32) -> Digits {
-        Digits { base, ..Digits::default() }
+        Digits { base, bits: 64, unsigned: false, capitals: false }
+    }
+
+    /// What a variable keeps of a number. What is assigned as text and too far below 0 becomes the least
+    /// number of 32 bits; everything else loses its upper bits.
+    pub fn kept(self, value: i128, is_text: bool) -> i64 {
+        let least = if is_text && self.bits < 64 { i32::MIN.into() } else { i128::MIN };
+        let value = if self.unsigned { value } else { value.max(least) } as i64;
+        let upper = 64 - self.bits;
+        match self.unsigned {
+            true => ((value as u64) << upper >> upper) as i64,
+            false => value << upper >> upper,
+        }
     }
 }
 

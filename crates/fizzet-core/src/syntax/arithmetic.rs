@@ -10,7 +10,9 @@ use crate::syntax::functions::FUNCTIONS;
 pub use crate::syntax::functions::Function;
 use crate::syntax::marked::MARK;
 pub use crate::syntax::numeral::constant;
-pub(crate) use crate::syntax::numeral::{character_of, digits, written_base};
+pub(crate) use crate::syntax::numeral::{
+    character_code, character_of, digits, has_hexadecimal, written_base,
+};
 use crate::syntax::operators::{ASSIGNING, BINARY, SIGNS};
 pub use crate::syntax::operators::{Binary, Unary};
 pub use crate::syntax::signs::Showing;
@@ -28,6 +30,8 @@ pub struct Refused {
     pub message: String,
     /// What the shell has evaluated by then, as far as it evaluates while it reads.
     pub before: Vec<Expression>,
+    /// Whether the last of these is the whole expression: what follows it is no sign of arithmetic.
+    pub is_whole: bool,
 }
 
 /// Reads an expression.
@@ -66,6 +70,7 @@ pub fn parse(text: &[u8], dialect: &Dialect) -> Result<Expression, Refused> {
         None => expression,
     });
     reader.blanks();
+    let is_whole = expression.is_ok() && reader.at_no_sign();
     let message = match expression {
         Ok(expression) if reader.at == text.len() => return Ok(expression),
         Ok(expression) => {
@@ -79,7 +84,7 @@ pub fn parse(text: &[u8], dialect: &Dialect) -> Result<Expression, Refused> {
         WhileReading::Nothing => Vec::new(),
         _ => reader.before,
     };
-    Err(Refused { message, before })
+    Err(Refused { message, before, is_whole })
 }
 
 pub(super) struct Reader<'a> {
@@ -107,15 +112,22 @@ impl Reader<'_> {
     }
 
     /// Keeps an expression behind which nothing fits. A shell that evaluates by operators has carried
-    /// out only those that something has closed.
+    /// out only those that something has closed: what is no sign of arithmetic does so too.
     fn leave_behind(&mut self, expression: Expression) {
         let closed = self.dialect.arithmetic_while_reading != WhileReading::Operators
-            || self.rest().starts_with(b")");
+            || self.rest().starts_with(b")")
+            || self.at_no_sign();
         match expression {
             expression if closed => self.before.insert(0, expression),
             Expression::Comma(left, _) => self.before.insert(0, *left),
             _ => {}
         }
+    }
+
+    /// Whether a byte that no expression can hold stands here, where that ends an expression.
+    fn at_no_sign(&self) -> bool {
+        let is_none = |byte: &u8| b";@{}\\'`]".contains(byte);
+        self.dialect.no_signs_end_expressions && self.rest().first().is_some_and(is_none)
     }
 
     /// What stands to the right of an operator; what stands to its left has been read already.
@@ -166,7 +178,8 @@ impl Reader<'_> {
         }
         let mut left = self.assignment()?;
         while self.dialect.arithmetic_comma && self.eat(b",") {
-            if self.passes_last_signs() {
+            let ends = self.dialect.last_comma_is_nothing && self.peek().is_none();
+            if ends || self.passes_last_signs() {
                 break;
             }
             let (before, right) = self.behind(left, Self::assignment)?;
@@ -200,6 +213,7 @@ impl Reader<'_> {
 
     fn assignment(&mut self) -> Read {
         self.deeper(|reader| {
+            let in_parentheses = reader.peek() == Some(b'(');
             let left = reader.choice()?;
             let Some(operator) = reader.assigning() else { return Ok(left) };
             let takes_choice = reader.dialect.assigns_behind_choice == BehindChoice::Taken;
@@ -207,11 +221,16 @@ impl Reader<'_> {
                 let value = reader.assignment()?;
                 return Ok(assigned(left, operator, value));
             }
-            let Expression::Variable(target) = left else {
-                let reads_on = reader.dialect.arithmetic_while_reading == WhileReading::Operators;
-                let value = if reads_on { Some(reader.assignment()?) } else { None };
-                reader.before.extend([left].into_iter().chain(value));
-                return Err(NO_VARIABLE.into());
+            let assigns = !in_parentheses || reader.dialect.parentheses_are_assigned;
+            let target = match left {
+                Expression::Variable(target) if assigns => target,
+                left => {
+                    let by_operators =
+                        reader.dialect.arithmetic_while_reading == WhileReading::Operators;
+                    let value = if by_operators { Some(reader.assignment()?) } else { None };
+                    reader.before.extend([left].into_iter().chain(value));
+                    return Err(NO_VARIABLE.into());
+                }
             };
             let value = reader.assignment()?;
             if !reader.reads_next() {
@@ -234,6 +253,7 @@ impl Reader<'_> {
         let (at, base) = (self.at, self.base);
         let reads = match byte {
             b'0'..=b'9' => self.number().is_ok(),
+            b'\'' if self.dialect.arithmetic_characters => self.character().is_ok(),
             _ if self.begins_name() => self.target().is_ok(),
             _ => !self.dialect.arithmetic_refuses_signs || SIGNS.contains(&byte),
         };
@@ -350,9 +370,16 @@ impl Reader<'_> {
     fn binary(&mut self, least: u8) -> Read {
         let mut left = self.unary()?;
         if self.steps_behind_value() {
-            return match self.dialect.arithmetic_double_signs {
-                true => Ok(left),
-                false => Err(NO_STEP.into()),
+            // What has been stepped is no variable any more, but its step is done.
+            let is_stepped = matches!(left, Expression::Step { .. });
+            return match self.dialect.arithmetic_while_reading {
+                _ if self.dialect.arithmetic_double_signs => Ok(left),
+                WhileReading::Ahead if is_stepped => Ok(left),
+                WhileReading::Operators if is_stepped => {
+                    self.before.insert(0, left);
+                    Err(NO_STEP.into())
+                }
+                _ => Err(NO_STEP.into()),
             };
         }
         while let Some((length, operator, binds)) = self.binary_operator()
@@ -421,7 +448,8 @@ impl Reader<'_> {
         };
         self.at += 1;
         let operand = self.deeper(Self::unary)?;
-        match self.forgets_signs {
+        let is_nothing = self.dialect.plus_before_variables_is_nothing && operator == Unary::Plus;
+        match self.forgets_signs || is_nothing {
             // The shell forgets the signs before a parenthesis that only the end closes.
             true => Ok(operand),
             false => Ok(Expression::Unary(operator, Box::new(operand))),
@@ -437,6 +465,19 @@ impl Reader<'_> {
             if !self.reads_next() {
                 return Ok(Expression::Variable(target));
             }
+            if self.dialect.arithmetic_while_reading == WhileReading::Operators
+                && let stepped @ Expression::Step { .. } = self.step_behind(target.clone())
+            {
+                self.before.push(stepped);
+                return Err(NO_STEP.into());
+            }
+            let by = if sign == b'+' { 1 } else { -1 };
+            return Ok(Expression::Step { target, by, after: false });
+        }
+        if self.dialect.plus_before_variables_is_nothing && self.peek() == Some(b'+') {
+            let Expression::Variable(target) = self.deeper(Self::unary)? else {
+                return Err(NO_STEP.into());
+            };
             let by = if sign == b'+' { 1 } else { -1 };
             return Ok(Expression::Step { target, by, after: false });
         }
@@ -473,7 +514,7 @@ impl Reader<'_> {
                     return Err(message);
                 }
                 match inner {
-                    Expression::Variable(target) if self.dialect.parentheses_step => {
+                    Expression::Variable(target) if self.dialect.parentheses_are_assigned => {
                         Ok(self.step_behind(target))
                     }
                     inner => Ok(inner),
@@ -552,7 +593,10 @@ impl Reader<'_> {
         self.blanks();
         let start = self.at;
         while let Some(&byte) = self.text.get(self.at) {
-            let length = if is_name_byte(byte) { Some(1) } else { self.wide_letter() };
+            let is_member = byte == b'.'
+                && self.dialect.arithmetic_members
+                && self.text.get(self.at + 1).copied().is_some_and(is_name_byte);
+            let length = if is_name_byte(byte) || is_member { Some(1) } else { self.wide_letter() };
             let Some(length) = length else { break };
             self.at += length;
         }

@@ -36,7 +36,7 @@ impl<'a> Reader<'a> {
             Some(value) => Expression::Real(value),
             None => {
                 let value = self.whole(start)?;
-                let base = written_base(&self.text[start..self.at]).unwrap_or(10);
+                let base = written_base(&self.text[start..self.at], self.dialect).unwrap_or(10);
                 match base != 10 && self.dialect.integers_take_base == TakesBase::OfValue {
                     true => Expression::Written(value, base),
                     false => Expression::Number(value),
@@ -88,7 +88,7 @@ impl<'a> Reader<'a> {
             byte => is_name_byte(byte) || matches!(byte, b'#' | b'@'),
         });
         let text = self.digits_from(start);
-        let base = written_base(&text).filter(|_| dialect.constants_give_bases);
+        let base = written_base(&text, dialect).filter(|_| dialect.constants_give_bases);
         let value = constant(&text, dialect).ok_or_else(|| no_number(&text));
         self.base = base.or(self.base);
         value

@@ -90,7 +90,7 @@ pub struct Parser<'a> {
     pub(super) in_inner_quotes: bool,
     /// Whether it is between quotes inside the word of an operation where `\}` is a brace.
     pub(super) in_quotes_in_braces: bool,
-    /// Whether it is the expression of a `((...))` whose double quotes vanish.
+    /// Whether it is the expression of a `((...))` whose quotes vanish.
     pub(super) in_arithmetic_command: bool,
     /// Whether the operation that is read is one on a variable.
     pub(super) on_variable: bool,

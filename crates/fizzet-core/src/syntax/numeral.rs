@@ -6,8 +6,14 @@ use crate::dialect::{Dialect, EmptyDigits, LargeConstant};
 /// where the shell has it.
 pub fn constant(text: &[u8], dialect: &Dialect) -> Option<i64> {
     if let Some(sign) = text.iter().position(|&byte| byte == b'#') {
+        if dialect.bases_begin_with_no_zero && text.starts_with(b"0") {
+            return None;
+        }
         let base = std::str::from_utf8(&text[..sign]).ok()?.parse::<u32>().ok()?;
-        return based(&text[sign + 1..], base, dialect);
+        return match base {
+            0 if dialect.base_zero_is_none => number_of_c(&text[sign + 1..], dialect),
+            base => based(&text[sign + 1..], base, dialect),
+        };
     }
     match text {
         [b'0', b'x' | b'X'] if dialect.empty_hexadecimal => Some(0),
@@ -21,25 +27,47 @@ pub fn constant(text: &[u8], dialect: &Dialect) -> Option<i64> {
     }
 }
 
+/// Whether an expression holds a hexadecimal number.
+pub(crate) fn has_hexadecimal(text: &[u8]) -> bool {
+    let begins =
+        |at: usize| at == 0 || !(text[at - 1].is_ascii_alphanumeric() || text[at - 1] == b'_');
+    text.windows(2).enumerate().any(|(at, pair)| matches!(pair, [b'0', b'x' | b'X']) && begins(at))
+}
+
 /// The base that a constant names: `0x`, `0b` or `base#`.
-pub(crate) fn written_base(text: &[u8]) -> Option<u32> {
+pub(crate) fn written_base(text: &[u8], dialect: &Dialect) -> Option<u32> {
     match text {
         [b'0', b'x' | b'X', ..] => Some(16),
         [b'0', b'b' | b'B', ..] => Some(2),
         _ => {
             let sign = text.iter().position(|&byte| byte == b'#')?;
-            std::str::from_utf8(&text[..sign]).ok()?.parse().ok()
+            let base = std::str::from_utf8(&text[..sign]).ok()?.parse().ok()?;
+            let is_ten = base > dialect.arithmetic_largest_base && dialect.large_base_is_ten;
+            Some(if is_ten { 10 } else { base })
         }
+    }
+}
+
+/// A number whose first digits say its base, as in C.
+fn number_of_c(text: &[u8], dialect: &Dialect) -> Option<i64> {
+    match text {
+        [b'0', b'x' | b'X', rest @ ..] => digits(rest, 16, dialect),
+        [b'0', b'b' | b'B', rest @ ..] => digits(rest, 2, dialect),
+        [b'0', rest @ ..] if !rest.is_empty() => digits(rest, 8, dialect),
+        [] => Some(0),
+        text => digits(text, 10, dialect),
     }
 }
 
 /// `base#digits`
 fn based(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {
-    if base == 1 && dialect.base_one_is_a_character {
+    if base == 1 && dialect.base_one_is_a_character && !text.is_empty() {
         let (code, length) = character_code(text)?;
         return (length == text.len()).then_some(code);
     }
-    let is_base = base <= dialect.arithmetic_largest_base || dialect.large_base_is_ten;
+    let least = if dialect.base_one_is_a_character { 1 } else { 2 };
+    let is_base =
+        base >= least && (base <= dialect.arithmetic_largest_base || dialect.large_base_is_ten);
     let is_zero = match dialect.empty_digits {
         EmptyDigits::Refused => false,
         EmptyDigits::Zero => true,

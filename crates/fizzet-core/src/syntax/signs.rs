@@ -72,7 +72,9 @@ impl Reader<'_> {
             return Ok(Expression::Number(i64::from(code)));
         }
         match rest.first() {
-            Some(_) if self.begins_name() => Ok(Expression::Code(self.target()?)),
+            Some(byte) if self.begins_name() || byte.is_ascii_digit() => {
+                Ok(Expression::Code(self.target()?))
+            }
             _ => Ok(Expression::Count),
         }
     }

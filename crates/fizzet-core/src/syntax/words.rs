@@ -182,7 +182,9 @@ impl<'a> Parser<'a> {
             }
             let hides = match within {
                 Within::Brackets => self.dialect.keys_hide_in_quotes,
-                Within::Arithmetic => self.dialect.arithmetic_hides_in_quotes,
+                Within::Arithmetic => {
+                    self.dialect.arithmetic_hides_in_quotes && !self.in_arithmetic_command
+                }
                 _ => false,
             };
             if byte == b'\'' && hides && kept_backslash != Some(self.pos) {
@@ -324,7 +326,10 @@ impl<'a> Parser<'a> {
             b'\'' if within == Within::Double && self.in_document => {
                 self.dialect.document_quotes == DocumentQuotes::SinglesToo
             }
-            b'\'' => within.single_quotes(),
+            b'\'' => {
+                within.single_quotes()
+                    || (self.in_arithmetic_command && within == Within::Arithmetic)
+            }
             b'"' if within.is_arithmetic()
                 || (within == Within::Brackets && !self.dialect.associative_arrays) =>
             {
@@ -415,6 +420,7 @@ impl<'a> Parser<'a> {
             Within::Double => matches!(next, b'$' | b'`' | b'"' | b'\\'),
             Within::Document => matches!(next, b'$' | b'`' | b'\\'),
             Within::BraceQuoted => matches!(next, b'$' | b'`' | b'"' | b'\\' | b'}'),
+            Within::Arithmetic if self.in_arithmetic_command => true,
             within if within.is_quoted() => matches!(next, b'$' | b'`' | b'"' | b'\\'),
             _ => true,
         };

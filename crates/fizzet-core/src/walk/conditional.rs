@@ -10,6 +10,7 @@ use crate::host::{FileKind, Status};
 use crate::source::Span;
 use crate::state::{Key, State, Value, Variable, element_name};
 use crate::stop::{Reach, ShellError, Stop};
+use crate::syntax::arithmetic::has_hexadecimal;
 use crate::syntax::ast::Condition;
 use crate::syntax::marked;
 use crate::text::{Text, character_ends};
@@ -169,7 +170,13 @@ impl Walker {
         pair: (&[u8], &[u8]),
         span: Span,
     ) -> Result<bool, Stop> {
-        let error = match arithmetic::text_order(self, pair, span) {
+        let refused = self.state.dialect.conditions_refuse_hexadecimal
+            && (has_hexadecimal(pair.0) || has_hexadecimal(pair.1));
+        let order = match refused {
+            true => Err(self.state.mistake("there are no hexadecimal numbers here", span, 2)),
+            false => arithmetic::text_order(self, pair, span),
+        };
+        let error = match order {
             Ok(order) => return Ok(compare(operator, order)),
             Err(Stop::Shell(error)) if !error.goes_through => error,
             Err(stop) => return Err(stop),

@@ -517,6 +517,19 @@ pub enum BadOptionName {
     First(Status),
 }
 
+/// What becomes of a backslash at the end of the input of `read`, which quotes nothing.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum InputBackslash {
+    /// It vanishes.
+    Vanishes,
+    /// It is text without a character: what stands before it is not at the end.
+    IsText,
+    /// So it is, but behind white space that separates fields it vanishes.
+    IsTextBehindText,
+    /// It is text without a character, and alone in a field the byte 1.
+    IsByteAlone,
+}
+
 /// What becomes of escaped characters where `read` ends a line and its last field.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum EscapedEnds {

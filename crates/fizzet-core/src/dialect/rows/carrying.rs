@@ -22,7 +22,7 @@ macro_rules! carrying_rows {
     /// A local variable without a value is empty rather than unset.
     local_is_empty: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { local x; echo ${x-unset}; }; f";
     /// The option letters of `read`.
-    read_letters: &'static str = ["r", "a:d:ei:n:N:p:rst:u:", "p:r", "d:n:p:rst:u:", "aACSd:n:N:prst:u:v", "Aad:N:n:prst:u,", "Aceiklnpqrsu:t.d:E"], "observed in all six with each letter";
+    read_letters: &'static str = ["r", "a:d:ei:n:N:p:rst:u:", "p:r", "d:n:p:rst:u:", "aACSd:n:N:prst:u:v", "Aad:N:n:prst:u,", "Aceik.lnpqrsu:t.d:E"], "observed in all six with each letter";
     /// The options of `read` that write what is read, and those that write it and assign nothing.
     read_telling_letters: [u8; 2] = [[0, 0], [0, 0], [0, 0], [0, 0], [0, 0], [0, 0], [b'E', b'e']], "observed in zsh: read -e a b <<<'x y z'; read -E a b";
     /// The options of `read` that are for completion alone: nothing is read.

@@ -276,7 +276,7 @@ macro_rules! expanding_rows {
     replacement_can_be_anew: bool = [N, N, N, N, N, Y, N], "observed in mksh: x=aa; i=0; echo ${x@/a/$((++i))}";
     /// An assignment to an element without an index assigns nothing.
     empty_index_assigns_nothing: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: a[]=3; echo $? ${a[@]}";
-    /// Such an element is no name for `typeset`, `read` and their kin.
+    /// Such an element is no name for `typeset`, `read` and their kin, and no variable for arithmetic: it is 0 and keeps nothing.
     empty_index_is_no_name: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: typeset a[]=3; echo $?; read a[] <<< x; echo $?";
     /// `x++` of a value that is no number makes x 1, though it is a mistake.
     steps_of_mistakes_count: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: y='a b'; ((y++)); echo $? $y";
@@ -298,6 +298,8 @@ macro_rules! expanding_rows {
     file_brackets_match_bytes: bool = [N, N, N, N, N, Y, N], "observed in all six: echo >é; echo [!a] [!a][!a]; case é in [!a]) echo one;; esac";
     /// A range may begin with the end of the one before it (`[a-c-e]`), and one that is the wrong way round is its end.
     ranges_chain: bool = [N, N, N, N, Y, N, N], "observed in all six: for c in a c d e; do case $c in [a-c-e]) echo $c;; esac; case $c in [c-a]) echo $c;; esac; done";
+    /// A variable that holds text holds no real if the value has no fraction: 1e2 and 2.0 are whole numbers.
+    whole_values_are_no_reals: bool = [N, N, N, N, Y, N, N], "observed in ksh93: x=1e2; echo $((x/3)) $((x<<1)); x=2.0; echo $((x/4)); typeset -F y=2; echo $((y/4))";
     /// To read an element behind the operand right of it makes the shell forget that a variable there holds no number.
     elements_forget_mistakes: bool = [N, N, N, N, N, N, Y], "observed in zsh: a=(3); w=1+; echo $((a[1] + w)); echo $((a[1] + 1/0))";
     /// A group right behind a star cannot match the nothing at the end of a text.

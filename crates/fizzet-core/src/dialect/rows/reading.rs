@@ -63,7 +63,7 @@ macro_rules! reading_rows {
     document_operands_hold_no_commands: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: x=a; cat <<E with ${x/a/$(echo b)}";
     /// A brace that is the word of a `case`, and a closing one at the start of an argument in `$(`, are errors.
     lone_braces_are_refused: bool = [N, N, N, N, Y, N, N], "observed in all six: case { in *) echo y;; esac; echo $(echo a })";
-    /// Double quotes vanish from the expression of `((...))`.
+    /// The quotes and backslashes in the expression of `((...))` quote, and vanish.
     arithmetic_command_drops_quotes: bool = [N, N, N, N, N, Y, N], "observed in all six: ((x=3\"4\")); echo $x";
     /// Inside `\"${x-...}\"` single quotes keep a `}` from closing the expansion.
     single_quotes_hide_brace: bool = [N, Y, N, N, N, N, N], "observed: echo \"${z-'}'}\"";
@@ -143,8 +143,8 @@ macro_rules! reading_rows {
     pattern_quotes_need_pairs: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo \"${x%'}b'}\" ${x//'/'/-}";
     /// What of an expression has been evaluated when something in it is found to be wrong.
     arithmetic_while_reading: WhileReading = [WhileReading::Nothing, WhileReading::Ahead, WhileReading::Nothing, WhileReading::Operators, WhileReading::Nothing, WhileReading::Ahead, WhileReading::Operators], "observed in all six: let 'x = 3, y = )'; echo $x";
-    /// `++` and `--` change a variable in parentheses too.
-    parentheses_step: bool = [N, N, N, N, N, N, Y], "observed in zsh: x=1; echo $(((x)++)) $((++(x))) $x";
+    /// `++` and `--` before a variable in parentheses change it too; behind it, they do where it can be assigned.
+    parentheses_step: bool = [N, N, N, N, N, N, Y], "observed in mksh and zsh: x=1; echo $(((x)++)) $x; echo $((++(x))) $x";
     /// A sign that is no operator of arithmetic is refused as soon as it is read.
     arithmetic_refuses_signs: bool = [N, Y, N, N, N, N, N], "observed in bash and mksh: let 'x=3 {'; echo $x; let x=3.; echo $x";
     /// A number with a base beyond the largest is a decimal one.
@@ -255,6 +255,20 @@ macro_rules! reading_rows {
     arithmetic_binary: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((0b101))";
     /// What quotes in an arithmetic expression do.
     arithmetic_quotes: Quotes = [Quotes::Vanish, Quotes::Vanish, Quotes::Stay, Quotes::Stay, Quotes::Separate, Quotes::Stay, Quotes::Separate], "observed in all six: echo $((1\"0\"))";
+    /// A plus sign before a variable is nothing at all, so that it can be assigned and stepped behind it.
+    plus_before_variables_is_nothing: bool = [N, N, N, N, Y, N, N], "observed in ksh93: a=5; echo $((+++a)) $((++ + a)) $((+a=3)) $a";
+    /// A comma at the end of an expression is nothing.
+    last_comma_is_nothing: bool = [N, N, N, N, Y, N, N], "observed in all six: echo $((1,)); echo $(((1,)))";
+    /// A name in an expression may hold points: the members of compound variables.
+    arithmetic_members: bool = [N, N, N, N, Y, N, N], "observed in ksh93: echo $((a.b)) $((a.b.c+1)) $((a.1))";
+    /// A byte that no expression can hold ends it: what stands before it is computed, and then it is a mistake.
+    no_signs_end_expressions: bool = [N, N, N, N, N, N, Y], "observed in zsh: let 'x=3;'; echo $? $x; let '0@'; echo $?";
+    /// A base in front of `#` that begins with a zero is refused.
+    bases_begin_with_no_zero: bool = [N, Y, N, Y, N, N, N], "observed in all six: echo $((02#1)) $((010#1)) $((016#1))";
+    /// The digits behind `0#` say their base themselves, as a constant of C does.
+    base_zero_is_none: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((0#12)) $((0#0x1f)) $((0#017)) $((0#))";
+    /// A variable in parentheses can be assigned: `(x)=1`.
+    parentheses_are_assigned: bool = [N, N, N, N, N, Y, Y], "observed in all six: echo $(((x)=1)) $(((x)+=1))";
     /// `1#c` is the code of a character.
     base_one_is_a_character: bool = [N, N, N, N, N, Y, N], "observed in all six: echo $((1#0))";
     /// What `#` means where a value stands.

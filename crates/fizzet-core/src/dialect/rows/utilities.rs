@@ -30,7 +30,7 @@ macro_rules! utilities_rows {
     /// `declare`, `export` and `readonly` mark functions.
     functions_have_marks: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: f() { :; }; readonly -f f; f() { echo b; }; f";
     /// The option letters of `export`, `typeset` and their kin; a colon where one takes a value, a dot where it takes an attached number.
-    declaration_letters: &'static str = ["p", "aAcfFgIilnprtux", "p", "np", "aAbCE.F.fgH.hi.L.lM:mnpR.rS.tT:uxZ.X.", "afgi.L.lnpR.rtUuxZ.", "aAfE.F.gHhi.klL.mpR.rtTUuxZ."], "observed with each letter";
+    declaration_letters: &'static str = ["p", "aAcfFgIilnprtux", "p", "np", "aAbCE.F.fgH.hi.L.lM:mnpR.rS.stT:uxZ.X.", "afgi.L.lnpR.rtUuxZ.", "aAfE.F.gHhi.klL.mpR.rtTUuxZ."], "observed with each letter";
     /// `local -` makes the options of `set` local.
     local_options: bool = [N, Y, Y, Y, N, N, N], "observed: f() { local -; set -f; }; f; echo *";
     /// `local` refuses a name that may not change outside.
@@ -390,8 +390,10 @@ macro_rules! utilities_rows {
     printf_numbers_are_lenient: bool = [N, N, N, N, Y, N, N], "observed in ksh93u+m: printf '%d %d %d\\n' '3+' '*' '[ab]'; echo $?";
     /// `printf %q` without an argument prints nothing.
     printf_quotes_nothing: bool = [N, N, N, N, Y, N, Y], "observed in bash, ksh93 and zsh: printf '[%q]'";
-    /// Unsigned integers have 32 bits, whatever the numbers of the shell have.
-    unsigned_integers_are_short: bool = [N, N, N, N, Y, Y, N], "observed in ksh93 and mksh: typeset -ui y=-3; echo $y; typeset -Ui z=-3; echo $z";
+    /// How many bits integer variables have that are declared with `-s`, without it, and with `-l`.
+    integer_bits: [u32; 3] = [[64; 3], [64; 3], [64; 3], [64; 3], [16, 32, 64], [32; 3], [64; 3]], "observed in ksh93 and mksh: typeset -i n=3000000000; echo $n; typeset -li l=3000000000; echo $l; typeset -si s=99999; echo $s";
+    /// `typeset -ui` makes integers without a sign, and a base shows the bits of numbers below 0.
+    unsigned_integers: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and mksh: typeset -ui y=-3; echo $y; typeset -i16 z=-3; echo $z";
     /// `typeset -p name=value` assigns.
     telling_assigns: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: typeset -p q=5; echo $q";
     /// `typeset -p -x name=value` assigns and does nothing else.

@@ -28,9 +28,9 @@ macro_rules! words_rows {
     /// What `read -n` reads is split as other input is.
     counted_input_is_split: bool = [Y, Y, Y, Y, N, Y, Y], "observed in bash, ksh93 and mksh: echo '  a b' | { read -n4 x y; echo \"[$x][$y]\"; }";
     /// What a backslash does where `read` counts characters.
-    counted_backslash: CountedBackslash = [CountedBackslash::WithNext, CountedBackslash::WithNext, CountedBackslash::WithNext, CountedBackslash::Counts, CountedBackslash::Stays, CountedBackslash::WithNext, CountedBackslash::WithNext], "observed in bash, busybox sh, ksh93, mksh and zsh: printf '%s\\n' 'a\\b c' | { read -n3 x; echo \"[$x]\"; }";
+    counted_backslash: CountedBackslash = [CountedBackslash::WithNext, CountedBackslash::WithNext, CountedBackslash::WithNext, CountedBackslash::Counts, CountedBackslash::Stays, CountedBackslash::Counts, CountedBackslash::WithNext], "observed in bash, busybox sh, ksh93, mksh and zsh: printf '%s\\n' 'a\\b c' | { read -n3 x; echo \"[$x]\"; }";
     /// `read -n` counts bytes.
-    read_counts_bytes: bool = [N, N, N, Y, N, N, N], "observed in bash, busybox sh, ksh93, mksh and zsh: echo 'ä ö' | { read -n1 x; echo \"${#x}\"; }";
+    read_counts_bytes: bool = [N, N, N, Y, N, Y, N], "observed in bash, busybox sh, ksh93, mksh and zsh: echo 'ä ö' | { read -n1 x; echo \"${#x}\"; }";
     /// What `read -N` reads is split as other input is.
     exact_input_is_split: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: print '  a b' | { read -N4 x; echo \"[$x]\"; }";
     /// What a backslash is to `read` without `-r` where IFS has one.
@@ -92,6 +92,8 @@ macro_rules! words_rows {
     read_ends_at_read_only: bool = [N, N, Y, Y, N, N, N], "observed in all six: readonly r=1; read r < file; echo $?";
     /// `test` compares numbers with what stands behind their points.
     test_compares_reals: bool = [N, N, N, N, Y, N, N], "observed in all six: [ 0.5 -gt 0 ]; echo $?";
+    /// `[[ ]]` compares no hexadecimal numbers, though expressions have them.
+    conditions_refuse_hexadecimal: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: [[ 0x1f -eq 31 ]]; echo $?";
     /// `test` reads hexadecimal numbers.
     test_hexadecimal: bool = [N, N, N, N, Y, N, N], "observed in all six: [ 0x1f -gt 0 ]";
     /// `echo` decodes escapes without being asked.
@@ -203,6 +205,20 @@ macro_rules! words_rows {
     getopts_is_late: bool = [N, N, N, N, N, N, Y], "observed in all six: getopts a o -a; echo $OPTIND";
     /// What becomes of escaped characters where `read` ends a line and its last field.
     read_escaped_ends: EscapedEnds = [EscapedEnds::Kept, EscapedEnds::LostBehindOthers, EscapedEnds::PassedOver, EscapedEnds::Forgotten, EscapedEnds::Lost, EscapedEnds::OneIsLost, EscapedEnds::Lost], "observed in all six: read x y with 'a b \\ ', 'a b\\ ', 'a b c\\ ', 'a b \\c', and IFS=: with 'a:b:\\:'";
+    /// The first byte of a longer character makes `read` take what follows until that is one, or cannot become one; even a newline.
+    read_finishes_characters: bool = [N, Y, N, N, N, N, N], "observed in all six: printf '\\303\\nb\\n' | { read x; echo $x; }";
+    /// Nothing but the number of characters ends what `read -n` reads.
+    counted_reads_have_no_end: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: printf 'ab\\ncd\\n' >f; IFS= read -n 5 x <f; echo \"$x\"";
+    /// A backslash makes the byte that ends the input of `read` vanish, not a newline inside of it.
+    ends_of_input_are_continued: bool = [N, N, N, N, Y, Y, Y], "observed in bash, busybox sh, ksh93, mksh and zsh: printf 'a\\\\\\nb\\\\:c:d' | { read -d : x; echo \"$x\"; }";
+    /// What becomes of a backslash at the end of the input of `read`, which quotes nothing.
+    last_backslash_of_input: InputBackslash = [InputBackslash::Vanishes, InputBackslash::IsByteAlone, InputBackslash::Vanishes, InputBackslash::Vanishes, InputBackslash::IsTextBehindText, InputBackslash::IsText, InputBackslash::Vanishes], "observed in all six: IFS=:; printf 'a:\\\\' | { read x; echo $x; }; printf 'a:\\\\' | { read x y; echo $x $y; }";
+    /// The first name of `read` may have a prompt behind it: `read 'x?prompt'`.
+    read_prompts: bool = [N, N, N, N, Y, Y, Y], "observed in all six: echo a | { read 'x?prompt'; echo $x; }";
+    /// There may be nothing but the prompt.
+    read_prompt_needs_no_name: bool = [N, N, N, N, N, N, Y], "observed in all six: echo a | { read '?prompt'; echo $? $REPLY; }";
+    /// `read -k` and `read -q` take keys.
+    read_takes_keys: bool = [N, N, N, N, N, N, Y], "observed in zsh: printf yes | { read -k 2 -u 0 x; echo $x; }; printf y | { read -q -u 0; echo $REPLY; }";
     /// `read` keeps a separator at the end of the last field.
     read_keeps_last_separator: bool = [N, N, N, N, N, N, Y], "observed in all six: IFS=:; read x <<< a:";
     /// The numbers of `printf` are arithmetic expressions.

@@ -4,6 +4,7 @@ mod operators;
 mod skipped;
 mod targets;
 
+use std::borrow::Cow;
 use std::cmp::Ordering;
 use std::rc::Rc;
 
@@ -15,7 +16,7 @@ use crate::real::Real;
 use crate::source::Span;
 use crate::state::State;
 use crate::stop::Stop;
-use crate::syntax::arithmetic::{self, Binary, Expression, Showing, Target, Unary};
+use crate::syntax::arithmetic::{self, Binary, Expression, Refused, Showing, Target, Unary};
 use crate::syntax::ast::{Arithmetic, Part};
 use crate::syntax::expression::NO_VARIABLE;
 use crate::syntax::marked;
@@ -138,6 +139,30 @@ pub fn text_value(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<i64, 
     evaluate(cx, &expression, span).map(Number::whole)
 }
 
+/// Whether the value of an expression given as text is anything but 0. A sign behind the expression that is none
+/// of arithmetic is a mistake, which does not take the value away.
+///
+/// # Errors
+/// As for [`value`].
+pub fn text_holds(
+    cx: &mut dyn Context,
+    text: &[u8],
+    span: Span,
+) -> Result<(bool, Option<Stop>), Stop> {
+    let (read, mistake) = match arithmetic::parse(text, &cx.state().dialect) {
+        Err(Refused { message, mut before, is_whole: true }) => {
+            (before.pop(), Some(refuse(cx.state(), &message, span)))
+        }
+        _ => (None, None),
+    };
+    let expression = match read {
+        Some(expression) => expression,
+        None => parse(cx, text, span)?,
+    };
+    let number = evaluate(cx, &expression, span)?;
+    Ok((!number.is_zero(), mistake))
+}
+
 /// Which of two expressions given as text is larger; nothing where one is not a number.
 ///
 /// # Errors
@@ -149,7 +174,7 @@ pub fn text_order(
 ) -> Result<Option<Ordering>, Stop> {
     let mut number = |text: &[u8]| {
         let expression = parse(cx, text, span)?;
-        evaluate(cx, &expression, span)
+        Evaluation { compares: true, ..Evaluation::of(cx, span) }.value(&expression)
     };
     Ok(match (number(left)?, number(right)?) {
         (Number::Whole(left), Number::Whole(right)) => Some(left.cmp(&right)),
@@ -160,7 +185,8 @@ pub fn text_order(
     })
 }
 
-/// As [`text_value`], with the base that the value has, if it has one; no value if nobody can know it.
+/// As [`text_value`], with the base that the value has, if it has one; no value if nobody can know it. A real
+/// beyond the largest whole number counts as the number behind that.
 ///
 /// # Errors
 /// As for [`value`].
@@ -168,12 +194,16 @@ pub(crate) fn text_based(
     cx: &mut dyn Context,
     text: &[u8],
     span: Span,
-) -> Result<(Option<i64>, Option<u32>), Stop> {
+) -> Result<(Option<i128>, Option<u32>), Stop> {
     let expression = parse(cx, text, span)?;
     let mut evaluation = Evaluation::of(cx, span);
     let number = evaluation.value(&expression)?;
-    let known = Some(number).filter(|&number| number != Number::Unknown);
-    Ok((known.map(Number::whole), evaluation.carried))
+    let known = match number {
+        Number::Unknown => None,
+        Number::Real(real) if !real.is_negative() && real.cut() == i64::MIN => Some(1 << 63),
+        number => Some(number.whole().into()),
+    };
+    Ok((known, evaluation.carried))
 }
 
 /// As [`text_value`], with what is behind the point.
@@ -210,6 +240,11 @@ fn evaluate(cx: &mut dyn Context, expression: &Expression, span: Span) -> Result
     Evaluation::of(cx, span).value(expression)
 }
 
+/// The number of the positional parameter that a name made of digits means.
+fn positional_number(name: &[u8]) -> Option<usize> {
+    std::str::from_utf8(name).ok()?.parse().ok()
+}
+
 struct Evaluation<'a> {
     cx: &'a mut dyn Context,
     dialect: Rc<Dialect>,
@@ -224,6 +259,8 @@ struct Evaluation<'a> {
     unsigned: bool,
     /// Whether a mistake on the right of an element is forgotten.
     forgets: bool,
+    /// Whether it is an operand of a comparison, which has no members of compound variables.
+    compares: bool,
 }
 
 impl<'a> Evaluation<'a> {
@@ -231,7 +268,16 @@ impl<'a> Evaluation<'a> {
     fn of(cx: &'a mut dyn Context, span: Span) -> Evaluation<'a> {
         let dialect = cx.state().dialect.clone();
         let forgets = dialect.elements_forget_mistakes;
-        Evaluation { cx, dialect, span, base: None, carried: None, unsigned: false, forgets }
+        Evaluation {
+            cx,
+            dialect,
+            span,
+            base: None,
+            carried: None,
+            unsigned: false,
+            forgets,
+            compares: false,
+        }
     }
 
     fn value(&mut self, expression: &Expression) -> Result<Number, Stop> {
@@ -264,7 +310,10 @@ impl<'a> Evaluation<'a> {
             Expression::Code(target) => {
                 let state = self.cx.state();
                 let utf8 = state.utf8();
-                let value = state.variables.scalar(&target.name);
+                let value = match positional_number(&target.name) {
+                    Some(number) => state.positional.get(number),
+                    None => state.variables.scalar(&target.name).map(Cow::Borrowed),
+                };
                 let first = value.and_then(|text| next_character(text.bytes(), utf8));
                 // A byte that is no character counts as itself.
                 let code = first.map_or(0, |(code, _)| code.checked_sub(0x11_0000).unwrap_or(code));

@@ -51,13 +51,21 @@ impl Evaluation<'_> {
     /// The key of the element that a target is; none where it is none, or is not looked up by a key.
     pub(super) fn key_of(&mut self, target: &Target) -> Result<Option<Key>, Stop> {
         let Some(index) = &target.index else { return Ok(None) };
-        let is_all = matches!(&**index, b"@" | b"*") && self.dialect.whole_array_is_zero;
-        if is_all || self.has_characters(&target.name) {
+        if self.is_no_index(index) || self.has_characters(&target.name) {
             return Ok(None);
         }
         match self.cx.state().is_idle_index(&target.name) {
             true => Ok(None),
             false => self.key(&target.name, index).map(Some),
+        }
+    }
+
+    /// Whether an index names no element: what it would be is 0, and keeps nothing.
+    fn is_no_index(&self, index: &[u8]) -> bool {
+        match index {
+            b"@" | b"*" => self.dialect.whole_array_is_zero,
+            b"" => self.dialect.empty_index_is_no_name,
+            _ => false,
         }
     }
 
@@ -106,6 +114,13 @@ impl Evaluation<'_> {
 
     fn looked_up(&mut self, target: &Target) -> Result<Number, Stop> {
         self.carried = Some(0);
+        let is_empty = |index: &[u8]| index.trim_ascii().is_empty();
+        if self.dialect.empty_index_is_mistake
+            && target.index.as_deref().is_some_and(is_empty)
+            && self.cx.state().variables.get(&target.name).is_some()
+        {
+            return Err(refuse(self.cx.state(), "there is no index in the brackets", self.span));
+        }
         if target.index.is_none()
             && let Some(meant) = self.cx.state().variables.meant(&target.name)
             && let Some((name, index)) = element_name(&meant)
@@ -154,9 +169,7 @@ impl Evaluation<'_> {
                 ))
             }
             None => self.cx.state().scalar(&target.name).cloned(),
-            Some(index) if matches!(&**index, b"@" | b"*") && self.dialect.whole_array_is_zero => {
-                return Ok(Number::Whole(0));
-            }
+            Some(index) if self.is_no_index(index) => return Ok(Number::Whole(0)),
             Some(_) if self.cx.state().is_idle_index(&target.name) => None,
             Some(index) if self.has_characters(&target.name) => {
                 Some(self.characters_of(&target.name, index)?)
@@ -183,13 +196,17 @@ impl Evaluation<'_> {
 
     /// What is not set is 0, or a mistake.
     fn unset(&mut self, target: &Target) -> Result<Number, Stop> {
+        let is_member = target.name.contains(&b'.');
+        if is_member && self.compares {
+            return Err(refuse(self.cx.state(), "a comparison has no members", self.span));
+        }
         let (dialect, state) = (&self.dialect, self.cx.state());
         // An element is not minded where others are set.
         let minds = state.options.no_unset
             && dialect.arithmetic_minds_unset
             && (target.index.is_none() || state.variables.get(&target.name).is_none());
-        let refused =
-            minds || (state.values_read > 0 && dialect.arithmetic_value_names_must_be_set);
+        let must_be_set = dialect.arithmetic_value_names_must_be_set && !is_member;
+        let refused = minds || (state.values_read > 0 && must_be_set);
         if !refused {
             return Ok(Number::Whole(0));
         }
@@ -206,7 +223,12 @@ impl Evaluation<'_> {
             self.cx.missing("a number in an arithmetic expression", self.span);
             return Ok(Number::Unknown);
         }
-        self.number(value.bytes())
+        Ok(match self.number(value.bytes())? {
+            Number::Real(real) if self.dialect.whole_values_are_no_reals => {
+                real.exact().filter(|_| !real.is_zero()).map_or(Number::Real(real), Number::Whole)
+            }
+            number => number,
+        })
     }
 
     /// The number that these bytes stand for.
@@ -232,7 +254,7 @@ impl Evaluation<'_> {
                 let shown = String::from_utf8_lossy(trimmed).into_owned();
                 return Err(refuse(self.cx.state(), &format!("`{shown}` is no number"), self.span));
             }
-            self.carried = written_base(digits).or(Some(10));
+            self.carried = written_base(digits, &self.dialect).or(Some(10));
             return Ok(Number::Whole(if negative { value.wrapping_neg() } else { value }));
         }
         if trimmed.is_empty() {
@@ -273,6 +295,11 @@ impl Evaluation<'_> {
             Number::Unknown => None,
             stored => Some(stored.shown(self.dialect.arithmetic_reals)),
         };
+        if target.index.as_deref().is_some_and(<[u8]>::is_empty)
+            && self.dialect.empty_index_is_no_name
+        {
+            return Ok(value);
+        }
         let text = number_text(shown, self.span, &target.name);
         let key = match (key, &target.index) {
             (None, Some(index)) => Some(self.key(&target.name, index)?),
@@ -300,7 +327,9 @@ impl Evaluation<'_> {
         let keeps = self.cx.state().variables.get(&target.name).map(|one| one.keeps);
         let makes_reals = self.dialect.arithmetic_makes_numbers;
         Ok(match (keeps.filter(|_| is_whole), value) {
-            (Some(Keeps::Integer(_)), Number::Real(_)) => Number::Whole(value.whole()),
+            (Some(Keeps::Integer(digits)), Number::Whole(_) | Number::Real(_)) => {
+                Number::Whole(digits.kept(value.whole().into(), false))
+            }
             (Some(Keeps::Real { .. }), Number::Whole(_)) if makes_reals => {
                 Number::Real(value.real(self.dialect.extended_reals))
             }

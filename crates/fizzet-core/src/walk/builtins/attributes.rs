@@ -124,6 +124,12 @@ impl Walker {
         let base = if (least..=most).contains(&base) { base as u32 } else { 10 };
         let takes_base = dialect.integers_take_base != TakesBase::Never;
         let base = if takes_base && given.value(b'i').is_none() { 0 } else { base };
+        let [short, plain, long] = dialect.integer_bits;
+        let bits = match (given.has(b'l'), given.has(b's')) {
+            (true, _) => long,
+            (_, true) => short,
+            _ => plain,
+        };
         let cases = [b'u', b'l', b'c'].into_iter().filter(|letter| given.has(*letter)).count();
         let taken_back: &[u8] = if dialect.real_variables { b"ciulEF" } else { b"ciul" };
         Some(match () {
@@ -137,11 +143,13 @@ impl Walker {
             }
             () if given.has(b'i') && dialect.integers_show_attributes => Keeps::Integer(Digits {
                 base,
+                bits,
                 unsigned: given.has(b'U'),
                 capitals: given.has(b'u'),
             }),
             () if given.has(b'i') => Keeps::Integer(Digits {
-                unsigned: given.has(b'u') && dialect.unsigned_integers_are_short,
+                bits,
+                unsigned: given.has(b'u') && dialect.unsigned_integers,
                 ..Digits::of(base)
             }),
             () if cases > 0 && dialect.numbers_outdo_case && self.is_number(name) => return None,

@@ -8,6 +8,7 @@ mod find;
 mod folders;
 mod functions;
 mod getopts;
+mod input;
 mod kill;
 mod limits;
 mod options;

@@ -4,23 +4,37 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
-use crate::dialect::{BackslashInIfs, CountedBackslash, Dialect, NamesWithValues, ReadLooksAt};
-use crate::expand::{Context, Fields, Ifs, fields_of_line, ifs};
+use crate::dialect::{BackslashInIfs, Dialect, InputBackslash, NamesWithValues, ReadLooksAt};
+use crate::expand::{self, Context, Fields, Ifs, fields_of_line, ifs};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::{Key, State, Value};
 use crate::stop::{ShellError, Status, Stop};
+use crate::syntax::arithmetic::character_code;
 use crate::syntax::is_name;
-use crate::text::{Standing, Text, characters, next_character};
+use crate::text::{Standing, Text, characters};
 use crate::walk::Walker;
+use crate::walk::builtins::input::{Reach, Stretch};
 use crate::walk::builtins::options::Given;
 use crate::walk::builtins::{Call, control::number};
-use crate::walk::descriptors::{Input, Reading};
+use crate::walk::descriptors::Input;
+
+/// What stands for a backslash at the end of the input that quotes nothing.
+const QUOTED_NOTHING: &[u8] = b"\x01";
 
 /// `read [-r] name...`: one line of input, split at IFS; the last name takes what is left.
 pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given(walker.state.dialect.read_letters, false);
-    let names: Vec<Vec<u8>> =
+    let mut names: Vec<Vec<u8>> =
         given.operands.iter().map(|text| walker.read_into(text.bytes()).to_vec()).collect();
+    if walker.state.dialect.read_prompts
+        && let Some(first) = names.first_mut()
+        && let Some(prompt) = first.find_byte(b'?')
+    {
+        first.truncate(prompt);
+        if first.is_empty() && walker.state.dialect.read_prompt_needs_no_name {
+            names.remove(0);
+        }
+    }
     if let Some(status) = settled_by_words(walker, call, &given, &names)? {
         return Ok(status);
     }
@@ -36,6 +50,9 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let names = if whole_line { vec![b"REPLY".to_vec()] } else { names };
     let separates =
         dialect.backslash_in_ifs != BackslashInIfs::Escapes && ifs(&walker.state).separates(b'\\');
+    if dialect.read_takes_keys && (given.has(b'k') || given.has(b'q')) {
+        return read_keys(walker, call, &given, &names);
+    }
     let mut reach = Reach::of(&given, &dialect);
     let quotes_last =
         !reach.raw && separates && dialect.backslash_in_ifs == BackslashInIfs::SeparatesButLast;
@@ -45,7 +62,7 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     {
         return Ok(walker.complain(call, status));
     }
-    let Some((line, whole)) = walker.input_line(&reach) else {
+    let Some(Stretch { text: line, whole, quotes_nothing }) = walker.input_stretch(&reach) else {
         if names.iter().any(|name| !walker.is_target(name)) {
             return Ok(walker.complain(call, dialect.read_late_name_status));
         }
@@ -57,7 +74,19 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let finds_enough = !line.is_empty() && (contented || reach.most == Some(usize::MAX));
     let status = Status::from(!whole && !finds_enough);
     let lacks = reach.exactly && !whole && dialect.read_needs_all;
-    let line = if lacks { line.slice(0, 0) } else { line };
+    let mut line = if lacks { line.slice(0, 0) } else { line };
+    let is_text = match dialect.last_backslash_of_input {
+        InputBackslash::Vanishes => false,
+        InputBackslash::IsText | InputBackslash::IsByteAlone => true,
+        InputBackslash::IsTextBehindText => {
+            let separators = expand::ifs(&walker.state);
+            line.bytes().last().is_none_or(|last| !separators.is_blank(*last))
+        }
+    };
+    if quotes_nothing && is_text {
+        // It stands there as text that is quoted until the fields are made.
+        line.push(QUOTED_NOTHING, Standing::Quoted, &Origin::new(Rule::Output, call.span));
+    }
     let ifs = match dialect.newline_separates_lines_only && reach.end != Some(b'\n') {
         true => without_newline(&walker.state),
         false => ifs(&walker.state),
@@ -70,6 +99,13 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         return Ok(walker.complain(call, dialect.read_late_name_status));
     }
     let mut fields = fields_read(walker, &given, (&line, &ifs), &reach, (&names, array.is_some()));
+    if quotes_nothing && let Some(last) = fields.iter_mut().rfind(|field| !field.is_empty()) {
+        let stays = dialect.last_backslash_of_input == InputBackslash::IsByteAlone;
+        let before = last.bytes().strip_suffix(QUOTED_NOTHING).map(<[u8]>::len);
+        if let Some(before) = before.filter(|before| *before > 0 || !stays) {
+            *last = last.slice(0, before);
+        }
+    }
     if quotes_last && let Some(last) = fields.get_mut(names.len().saturating_sub(1)) {
         last.set_standing(Standing::Value);
         *last = last.unquoted_values();
@@ -86,6 +122,45 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         walker.assign_text(other, line.slice(0, 0), call.span)?;
     }
     Ok(status)
+}
+
+/// `read -k` and `read -q`: a number of keys, or one that says yes. They come from the terminal, which a script
+/// has none of, unless a descriptor is named.
+fn read_keys(
+    walker: &mut Walker,
+    call: &Call<'_>,
+    given: &Given<'_>,
+    names: &[Vec<u8>],
+) -> Result<Status, Stop> {
+    let wanted = given.value(b'k').map_or(Some(1), |text| number(text.bytes()));
+    let Some(most) =
+        wanted.and_then(|wanted| usize::try_from(wanted).ok()).filter(|most| *most > 0)
+    else {
+        return Ok(walker.complain(call, 1));
+    };
+    if given.value(b'u').is_none() {
+        return Ok(walker.complain(call, 1));
+    }
+    let asks = given.has(b'q');
+    let reach = Reach::keys(given, if asks { 1 } else { most });
+    let Some(Stretch { text, whole, .. }) = walker.input_stretch(&reach) else {
+        return walker.unknown_line(call, names, reach.descriptor);
+    };
+    let says_yes = matches!(text.bytes(), b"y" | b"Y");
+    let (value, status) = match (asks, whole) {
+        (false, whole) => (text, Status::from(!whole)),
+        (true, false) => (walker.state.shell_text(b"n"), 2),
+        (true, true) if says_yes => (walker.state.shell_text(b"y"), 0),
+        (true, true) => (walker.state.shell_text(b"n"), 1),
+    };
+    let tells_only = given.has(b'e');
+    if tells_only || given.has(b'E') {
+        tell(walker, call, std::slice::from_ref(&value), 1);
+    }
+    if tells_only {
+        return Ok(status);
+    }
+    into_names(walker, call, names, &[value], status)
 }
 
 /// What a line that has been read is taken apart to, for some names or an array.
@@ -210,9 +285,9 @@ fn into_names(
 /// The separators of fields but for the newline.
 fn without_newline(state: &State) -> Rc<Ifs> {
     let separators = state.variables.separators();
-    let kept: Option<Vec<u8>> =
-        separators.map(|all| all.iter().copied().filter(|&byte| byte != b'\n').collect());
-    Rc::new(Ifs::new(kept.as_deref(), state.utf8() && state.dialect.ifs_characters))
+    let all = separators.as_deref().unwrap_or(state.dialect.first_ifs);
+    let kept: Vec<u8> = all.iter().copied().filter(|&byte| byte != b'\n').collect();
+    Rc::new(Ifs::new(Some(&kept), state.utf8() && state.dialect.ifs_characters))
 }
 
 /// The array that `read` fills; or its status, where that is a mistake.
@@ -237,8 +312,7 @@ fn array_of(
 /// The code of each character of a text.
 fn codes(text: &Text) -> Vec<Text> {
     let code = |character: Text| {
-        let shown = character.bytes().to_str_lossy();
-        let code = shown.chars().next().map_or(0, u32::from).to_string();
+        let code = character_code(character.bytes()).map_or(0, |(code, _)| code).to_string();
         let origin = character.runs().next().map(|(run, _)| run.origin.clone());
         origin.map(|origin| Text::from_bytes(code, Standing::Quoted, origin))
     };
@@ -287,67 +361,6 @@ impl Walker {
     }
 }
 
-/// How far `read` reads.
-struct Reach {
-    /// Whether a backslash is an ordinary character.
-    raw: bool,
-    /// The byte that ends the input; `None` where none does.
-    end: Option<u8>,
-    /// The most characters.
-    most: Option<usize>,
-    /// What it reads from.
-    descriptor: u32,
-    /// Whether bytes 0 are passed over.
-    drops_nul: bool,
-    /// Whether nothing but the number of characters ends the input.
-    exactly: bool,
-    /// Whether a backslash that quotes the next character is one of the characters.
-    counts_backslash: bool,
-}
-
-impl Reach {
-    /// Whole lines, as they are.
-    fn lines(end: Option<u8>, descriptor: u32) -> Reach {
-        let (drops_nul, exactly, counts_backslash) = (false, false, false);
-        Reach { raw: true, end, most: None, descriptor, drops_nul, exactly, counts_backslash }
-    }
-
-    /// What the options of `read` ask for.
-    fn of(given: &Given<'_>, dialect: &Dialect) -> Reach {
-        let count = |letter| {
-            let text: &Text = given.value(letter)?;
-            usize::try_from(number(text.bytes())?).ok()
-        };
-        let all = |letter| {
-            dialect.read_may_take_all
-                && given.value(letter).is_some_and(|text| text.bytes() == b"-1")
-        };
-        let exactly = if all(b'N') { Some(usize::MAX) } else { count(b'N') };
-        let most = exactly.or(if all(b'n') { Some(usize::MAX) } else { count(b'n') });
-        let drops_nul = dialect.read_drops_nul
-            && (dialect.counted_read_drops_nul || most.is_none())
-            && given.value(b'd').is_none_or(|end| !end.is_empty());
-        Reach {
-            raw: given.has(b'r')
-                || (most.is_some() && dialect.counted_backslash == CountedBackslash::Stays)
-                || (given.has(b'a') && dialect.read_array_takes_codes),
-            drops_nul,
-            end: match (exactly, given.value(b'd')) {
-                (Some(_), _) => None,
-                (None, Some(_)) if most.is_some() && dialect.counted_reads_are_of_lines => {
-                    Some(b'\n')
-                }
-                (None, Some(end)) => Some(end.bytes().first().copied().unwrap_or(0)),
-                (None, None) => Some(b'\n'),
-            },
-            most,
-            descriptor: count(b'u').and_then(|number| u32::try_from(number).ok()).unwrap_or(0),
-            exactly: exactly.is_some(),
-            counts_backslash: dialect.counted_backslash == CountedBackslash::Counts,
-        }
-    }
-}
-
 /// `mapfile [-t] [array]`: every line of the input becomes an element.
 pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("td:n:O:s:u:C:c:", false);
@@ -363,7 +376,7 @@ pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     let mut lines = Vec::new();
     let wanted = most.map_or(usize::MAX, |most| most.saturating_add(skip));
     while lines.len() < wanted {
-        let Some((mut line, whole)) = walker.input_line(&reach) else {
+        let Some(Stretch { text: mut line, whole, .. }) = walker.input_stretch(&reach) else {
             return walker.unknown_line(call, &[name], reach.descriptor);
         };
         if !whole && line.is_empty() {
@@ -417,7 +430,7 @@ impl Walker {
     /// The next line of input as it stands, and whether its newline was there.
     pub(in crate::walk) fn line_of_input(&mut self) -> Option<(Text, bool)> {
         let end = Some(b'\n');
-        self.input_line(&Reach::lines(end, 0))
+        self.input_stretch(&Reach::lines(end, 0)).map(|stretch| (stretch.text, stretch.whole))
     }
 
     /// One line of an input that nobody knows: the first name gets a hole, and the input ends there,
@@ -438,76 +451,6 @@ impl Walker {
             self.assign_text(name, text, call.span)?;
         }
         Ok(0)
-    }
-
-    /// The next stretch of input without what ends it, and whether its end was there. Escaped
-    /// characters are quoted. `None` when nobody knows the input; a closed one is at its end.
-    fn input_line(&mut self, reach: &Reach) -> Option<(Text, bool)> {
-        if !self.descriptors.is_open(reach.descriptor) {
-            return Some((Text::new(), false));
-        }
-        let utf8 = self.state.utf8() && !self.state.dialect.read_counts_bytes;
-        let input = self.descriptors.input(reach.descriptor);
-        let mut reading = input.reading()?.borrow_mut();
-        if reading.is_unknown_at(reading.at) {
-            return None;
-        }
-        let Reading { text, at, known_to, has_holes, .. } = &mut *reading;
-        let bytes = &text.bytes()[..known_to.unwrap_or(text.len())];
-        let mut line = Text::new();
-        let part = |from: usize, to: usize, standing: Standing| {
-            let mut part = match has_holes {
-                true => text.slice_with_holes(from, to),
-                false => text.slice(from, to),
-            };
-            part.set_standing(standing);
-            part
-        };
-        let (mut from, mut next, mut count) = (*at, *at, 0);
-        while next < bytes.len() {
-            if reach.most.is_some_and(|most| count >= most) {
-                line.push_text(&part(from, next, Standing::Splittable));
-                *at = next;
-                return Some((line, true));
-            }
-            count += 1;
-            if Some(bytes[next]) == reach.end {
-                line.push_text(&part(from, next, Standing::Splittable));
-                *at = next + 1;
-                return Some((line, true));
-            }
-            if bytes[next] == 0 && reach.drops_nul {
-                line.push_text(&part(from, next, Standing::Splittable));
-                (from, next, count) = (next + 1, next + 1, count - 1);
-                continue;
-            }
-            if bytes[next] == b'\\' && !reach.raw {
-                line.push_text(&part(from, next, Standing::Splittable));
-                if reach.counts_backslash {
-                    if reach.most.is_some_and(|most| count >= most) {
-                        *at = next + 1;
-                        return Some((line, true));
-                    }
-                    count += 1;
-                }
-                if bytes.get(next + 1) == Some(&b'\n') {
-                    count -= usize::from(!reach.counts_backslash);
-                } else {
-                    let end = (next + 2).min(bytes.len());
-                    line.push_text(&part(next + 1, end, Standing::Quoted));
-                }
-                next = (next + 2).min(bytes.len());
-                from = next;
-                continue;
-            }
-            next += next_character(&bytes[next..], utf8).map_or(1, |(_, length)| length);
-        }
-        if known_to.is_some() {
-            return None;
-        }
-        line.push_text(&part(from, next, Standing::Splittable));
-        *at = next;
-        Some((line, reach.most.is_some_and(|most| count >= most)))
     }
 
     /// Makes an array of texts.

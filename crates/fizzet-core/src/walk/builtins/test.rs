@@ -8,7 +8,7 @@ use crate::expand::pattern::Pattern;
 use crate::expand::regular::{Quoted, Regular, Rules};
 use crate::expand::{Context, arithmetic};
 use crate::stop::{Reach, Status, Stop};
-use crate::syntax::arithmetic::digits as digits_of;
+use crate::syntax::arithmetic::{digits as digits_of, has_hexadecimal};
 use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
@@ -276,13 +276,6 @@ impl Reader<'_> {
             },
         })
     }
-}
-
-/// Whether an expression holds a hexadecimal number.
-fn has_hexadecimal(text: &[u8]) -> bool {
-    let begins =
-        |at: usize| at == 0 || !(text[at - 1].is_ascii_alphanumeric() || text[at - 1] == b'_');
-    text.windows(2).enumerate().any(|(at, pair)| matches!(pair, [b'0', b'x' | b'X']) && begins(at))
 }
 
 /// A number with blanks before it and nothing behind it.

@@ -523,6 +523,7 @@ impl Walker {
 /// `integer name...`, `nameref name=...`: `typeset` with an option.
 pub(super) fn declare_as(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let option: &[u8] = match call.bytes(0) {
+        Some(b"integer") if walker.state.dialect.unsigned_integers => b"-li",
         Some(b"integer") => b"-i",
         Some(b"nameref") => b"-n",
         Some(b"float") if walker.state.dialect.extended_reals => b"-lE",
@@ -546,7 +547,7 @@ pub(super) fn declare_as(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
 
 /// `let expression...`
 pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let mut value = 0;
+    let mut holds = false;
     let expressions = match walker.state.dialect.let_takes_dashes {
         true => call.without_dashes().operands,
         false => call.arguments(),
@@ -560,7 +561,7 @@ pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, S
         return Ok(walker.complain(call, status));
     }
     for expression in expressions {
-        value = match arithmetic::text_value(walker, expression.bytes(), call.span) {
+        holds = match arithmetic::text_holds(walker, expression.bytes(), call.span) {
             Err(Stop::Shell(error))
                 if !(error.goes_through && walker.state.dialect.index_mistakes_go_through) =>
             {
@@ -568,8 +569,14 @@ pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, S
                 walker.survive(ShellError { status, ..error });
                 return Ok(status);
             }
-            value => value?,
+            Err(stop) => return Err(stop),
+            Ok((holds, mistake)) => {
+                if let Some(Stop::Shell(error)) = mistake {
+                    walker.survive(error);
+                }
+                holds
+            }
         };
     }
-    Ok(Status::from(value == 0))
+    Ok(Status::from(!holds))
 }

@@ -131,6 +131,11 @@ fn bare_options(variable: &Variable) -> Vec<String> {
     flag(variable.read_only, "-r");
     flag(matches!(variable.value, Value::Indexed(_)), "-a");
     flag(matches!(variable.value, Value::Associative(_)), "-A");
+    if let Keeps::Integer(digits) = variable.keeps {
+        flag(digits.bits == 64, "-l");
+        flag(digits.bits == 16, "-s");
+        flag(digits.unsigned, "-u");
+    }
     match variable.keeps {
         Keeps::Integer(Digits { base: 0 | 10, .. }) => words.push("-i".into()),
         Keeps::Integer(digits) => words.push(format!("-i {}", digits.base)),

@@ -63,6 +63,11 @@ fn bare_kinds(variable: &Variable) -> String {
     say(variable.read_only, "readonly");
     say(matches!(variable.value, Value::Indexed(_)), "indexed array");
     say(matches!(variable.value, Value::Associative(_)), "associative array");
+    if let Keeps::Integer(digits) = variable.keeps {
+        say(digits.bits == 64, "long");
+        say(digits.bits == 16, "short");
+        say(digits.unsigned, "unsigned");
+    }
     match variable.keeps {
         Keeps::Integer(Digits { base: 0 | 10, .. }) => say(true, "integer"),
         Keeps::Integer(digits) => say(true, &format!("integer base {}", digits.base)),

@@ -372,7 +372,8 @@ fn mark(variable: &mut Variable, letters: &str) {
     if letters.contains('i') {
         let base = if letters.contains('t') { 10 } else { 0 };
         let unsigned = letters.contains('U');
-        variable.keeps = Keeps::Integer(Digits { base, unsigned, capitals: false });
+        let bits = if unsigned { 32 } else { 64 };
+        variable.keeps = Keeps::Integer(Digits { bits, unsigned, ..Digits::of(base) });
     }
     if letters.contains('n') {
         variable.keeps = Keeps::Name;
