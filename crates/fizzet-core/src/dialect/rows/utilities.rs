@@ -400,8 +400,6 @@ macro_rules! utilities_rows {
     told_kinds_are_forgotten: bool = [N, N, N, N, Y, N, N], "observed in ksh93, mksh and zsh: typeset -p -L4 n=ab; echo \"[$n]\"";
     /// A number stays one when its variable is declared to have letters of one case.
     numbers_outdo_case: bool = [N, Y, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -i x=3; typeset -u x; x=5+1; echo $x";
-    /// A sign or `0x` without digits is no number for `printf`.
-    printf_minds_empty_numbers: bool = [N, Y, N, N, N, N, N], "observed in all six: printf %d -; echo $?; printf %d 0x; echo $?";
     /// `printf %c` shows a character, not a byte.
     printf_shows_characters: bool = [N, N, N, N, Y, N, N], "observed in all six: printf %c ä | od -c";
     /// `printf` gives up at a `*` that there is no argument for.

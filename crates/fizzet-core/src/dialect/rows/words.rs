@@ -5,6 +5,18 @@ macro_rules! words_rows {
     ($next:ident $($chain:ident)*; $($rows:tt)*) => { $next! { $($chain)*; $($rows)*
     /// `printf` shows a conversion that its format ends in as `%`.
     printf_shows_cut_conversions: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%5'; echo $?";
+    /// The conversions of `printf` may have the flag `'`.
+    printf_groups: bool = [N, Y, N, N, Y, N, Y], "observed in all six: printf \"%'d\" 1234";
+    /// A width or a precision in a format of `printf` loses what is beyond C's `int`.
+    printf_widths_wrap: bool = [N, N, N, N, Y, N, Y], "observed in bash, ksh93 and zsh: printf '%4294967299s|' a";
+    /// `printf` shows infinities and what is no number as they are, whatever the conversion says.
+    printf_shows_infinity_plainly: bool = [N, N, N, N, N, N, Y], "observed in all six: printf '%5.1f|%G' nan inf";
+    /// A number below -2 is a time before 1970 for `printf`; -1 is now, and -2 when the shell began.
+    printf_knows_early_times: bool = [N, Y, N, N, N, N, N], "observed in bash and ksh93: printf '%(%Y)T' -86400";
+    /// A quote with nothing behind it is no number for `printf`.
+    printf_minds_empty_quotes: bool = [N, N, N, N, Y, N, N], "observed in all six: printf %d \"'\"; echo $?";
+    /// The unsigned conversions of `printf` read digits that no expression could.
+    printf_unsigned_are_wide: bool = [N, N, N, N, N, N, Y], "observed in ksh93 and zsh: printf '%u %x' 18446744073709551615 18446744073709551615";
     /// What is no number for `*` in a format of `printf` makes the status 1.
     printf_minds_widths: bool = [Y, Y, Y, N, Y, Y, Y], "observed in all six: printf '%*s' x a; echo $?";
     /// How the conversions of `printf` take arguments by their numbers.
@@ -86,7 +98,10 @@ macro_rules! words_rows {
     read_passes_read_only: bool = [N, N, N, N, Y, N, N], "observed in ksh93: readonly r; read x r y <<< 'a b c'; echo $x $y";
     /// The status of `read` for an unknown option, or one that lacks its value.
     read_usage_status: Status = [2, 2, 2, 2, 2, 2, 1], "observed in all six: read -n; echo $?";
+    /// `test` has `=~`.
+    test_matches_expressions: bool = [N, N, N, N, Y, N, Y], "observed in all six: [ abc =~ a.c ]; echo $?; [ abc =~ '(' ]; echo $?";
     /// `test` does not look at words behind a complete expression.
+    /// Then a word without an operator has to be the last, or has `-a` or `-o` behind it.
     test_ignores_rest: bool = [N, N, N, N, Y, N, N], "observed in all six: [ -f lid x ]; echo $?";
     /// `read` into a read-only variable ends with the status 2.
     read_ends_at_read_only: bool = [N, N, Y, Y, N, N, N], "observed in all six: readonly r=1; read r < file; echo $?";
@@ -199,6 +214,8 @@ macro_rules! words_rows {
     getopts_empties_value: bool = [N, N, Y, Y, N, N, N], "observed in all six: getopts a o -a; echo ${OPTARG-unset}";
     /// What the numbers of `test` are.
     test_numbers: TestNumbers = [TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Trimmed(" \t"), TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Expressions, TestNumbers::Expressions, TestNumbers::Leading], "observed in all six: x=3; [ x -eq 3 ]; [ 1 -eq '1 ' ]; [ '' -eq 0 ]";
+    /// `-E` of `echo` does not take back `-e`.
+    echo_e_outdoes: bool = [N, N, N, Y, N, N, Y], "observed in all six: echo -eE 'a\\tb'; echo -e -E 'a\\tb'";
     /// A lone dash ends the options of `echo`.
     echo_takes_dash: bool = [N, N, N, N, N, N, Y], "observed in all six: echo - a";
     /// `getopts` leaves OPTIND at a word until it comes back for the next one, and does not touch the variable at the end.

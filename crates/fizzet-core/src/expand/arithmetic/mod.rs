@@ -9,7 +9,7 @@ use std::cmp::Ordering;
 use std::rc::Rc;
 
 use crate::dialect::{Dialect, LargeConstant};
-use crate::expand::arithmetic::targets::minus_zero;
+pub(crate) use crate::expand::arithmetic::targets::minus_zero;
 use crate::expand::number::Number;
 use crate::expand::{Context, Tilde, single};
 use crate::real::Real;
@@ -108,7 +108,7 @@ fn number_of(
             let is_written_out = matches!(&written.word.parts[..], [] | [Part::Literal { .. }]);
             let state = cx.state();
             if let Some(zero) = minus_zero(text.bytes(), state).filter(|_| !is_written_out) {
-                return Ok((zero, None));
+                return Ok((Number::Real(zero), None));
             }
             let written_out = match state.dialect.indexes_hide_brackets {
                 true => marked(&text),

@@ -339,10 +339,10 @@ impl Evaluation<'_> {
 }
 
 /// The real -0 that a value is which is a minus sign and zeros, where the shell takes it for that.
-pub(super) fn minus_zero(text: &[u8], state: &State) -> Option<Number> {
+pub(crate) fn minus_zero(text: &[u8], state: &State) -> Option<Real> {
     let zeros = text.strip_prefix(b"-").filter(|_| state.dialect.minus_zero)?;
     let is_one = !zeros.is_empty() && zeros.iter().all(|&byte| byte == b'0');
-    is_one.then(|| Number::Real(Real::whole(0, state.dialect.extended_reals).negated()))
+    is_one.then(|| Real::whole(0, state.dialect.extended_reals).negated())
 }
 
 /// The value of a few decimal digits that begin with no zero, which mean the same in every shell.

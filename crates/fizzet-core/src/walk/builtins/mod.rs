@@ -2,6 +2,7 @@
 
 mod attributes;
 mod autoload;
+mod columns;
 mod control;
 mod escapes;
 mod find;

@@ -8,7 +8,8 @@ use crate::stop::{Status, Stop};
 use crate::syntax::decode_escapes;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
-use crate::walk::builtins::Call;
+use crate::walk::builtins::columns::Layout;
+use crate::walk::builtins::{Call, control::number};
 use crate::walk::builtins::escapes::decoded;
 use crate::walk::builtins::printf::printf;
 
@@ -17,6 +18,7 @@ pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let dialect = walker.state.dialect.clone();
     let (mut newline, mut escapes) =
         (true, dialect.echo_decodes || walker.state.options.echo_decodes);
+    let mut asked = false;
     let mut rest = call.arguments();
     if dialect.echo_as_in_posix {
         let without = rest.first().is_some_and(|first| first.bytes() == b"-n");
@@ -31,8 +33,9 @@ pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         for letter in letters {
             match letter {
                 b'n' => newline = false,
-                b'e' => escapes = true,
-                _ => escapes = false,
+                b'e' => (escapes, asked) = (true, true),
+                // `-E` takes back what is so by itself, and in some shells `-e`.
+                _ => escapes &= asked && dialect.echo_e_outdoes,
             }
         }
         rest = &rest[1..];
@@ -63,21 +66,22 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     if asked.has(b'p') {
         return Ok(1);
     }
-    if asked.letters.iter().any(|letter| b"abcCDPxX".contains(letter))
-        && !dialect.print_columns_only
-    {
-        let as_is =
-            asked.only(b"P") && asked.words.iter().all(|word| !word.bytes().contains(&b'%'));
-        if !as_is {
-            walker.missing("what this option of print shows", call.span);
-            walker.write_hole(call.span);
-            return Ok(0);
-        }
-    }
-    if asked.has(b'c') || asked.has(b'A') {
+    let is_unknown = match dialect.print_columns_only {
+        true => asked.has(b'c') || asked.has(b'A'),
+        false => asked.shows_what_nobody_knows(),
+    };
+    if is_unknown {
         walker.missing("what this option of print shows", call.span);
         walker.write_hole(call.span);
         return Ok(0);
+    }
+    if let Some(name) = &asked.variable
+        && !walker.can_be_assigned(name.bytes())
+    {
+        return match dialect.printf_bad_name_status {
+            Some(_) => Ok(walker.complain(call, 1)),
+            None => Err(walker.fatal(call, "this is no name of a variable")),
+        };
     }
     if let Some(format) = &asked.format {
         let mut argv = vec![walker.state.shell_text(b"printf")];
@@ -87,6 +91,12 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         argv.push(format.clone());
         argv.extend(asked.chosen(walker));
         return printf(walker, &Call { argv: &argv, ..*call });
+    }
+    if asked.has(b'm') && asked.words.is_empty() {
+        return Ok(walker.complain(call, 1));
+    }
+    if !dialect.print_columns_only && (asked.has(b'c') || asked.columns.is_some()) {
+        return in_columns(walker, call, &asked);
     }
     let words = asked.chosen(walker);
     let between: &[u8] = match () {
@@ -102,11 +112,42 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     let out = joined(walker, call, &words, between, (end, asked.escapes(&dialect)));
     if let Some(name) = &asked.variable {
         let bytes = out.bytes();
-        let kept = out.slice(0, bytes.len() - usize::from(bytes.last() == Some(&b'\n')));
+        let ends = bytes.last() == Some(&b'\n') && !asked.has(b'l');
+        let kept = out.slice(0, bytes.len() - usize::from(ends));
         walker.assign_text(name.bytes(), kept, call.span)?;
         return Ok(0);
     }
     Ok(Status::from(!walker.write_to(asked.descriptor, out)))
+}
+
+/// `print -c` and `print -C`.
+fn in_columns(walker: &mut Walker, call: &Call<'_>, asked: &Asked<'_>) -> Result<Status, Stop> {
+    let columns = match &asked.columns {
+        None => None,
+        Some(text) => match number(text.bytes()).and_then(|number| usize::try_from(number).ok()) {
+            Some(columns) if columns > 0 => Some(columns),
+            _ => return Ok(walker.complain(call, 1)),
+        },
+    };
+    let escapes = asked.escapes(&walker.state.dialect);
+    let words: Vec<Text> = asked
+        .chosen(walker)
+        .iter()
+        .map(|word| joined(walker, call, std::slice::from_ref(word), b"", (None, escapes)))
+        .collect();
+    let width = walker.state.variables.scalar(b"COLUMNS");
+    let width = width.and_then(|text| number(text.bytes())).unwrap_or(0);
+    let layout = Layout {
+        columns,
+        width: usize::try_from(width).unwrap_or(0),
+        across: asked.has(b'a'),
+        end: if asked.has(b'N') { 0 } else { b'\n' },
+    };
+    let rows = layout.rows(&words, &Origin::new(Rule::Output, call.span));
+    match &asked.variable {
+        Some(name) => walker.assign_text(name.bytes(), rows, call.span).map(|()| 0),
+        None => Ok(Status::from(!walker.write_to(asked.descriptor, rows))),
+    }
 }
 
 /// Which escapes are decoded.
@@ -125,6 +166,8 @@ struct Asked<'a> {
     letters: Vec<u8>,
     format: Option<Text>,
     variable: Option<Text>,
+    /// How many columns `-C` asks for.
+    columns: Option<Text>,
     descriptor: u32,
     words: &'a [Text],
 }
@@ -142,6 +185,7 @@ impl<'a> Asked<'a> {
             letters: Vec::new(),
             format: given.value(b'f').cloned(),
             variable: given.value(b'v').cloned(),
+            columns: given.value(b'C').cloned(),
             descriptor: 1,
             words: if end < call.argv.len() { &call.argv[end..] } else { given.operands },
         };
@@ -163,7 +207,7 @@ impl<'a> Asked<'a> {
         // A lone dash ends the options.
         if let [first, rest @ ..] = asked.words
             && first.bytes() == b"-"
-            && !asked.has(b'R')
+            && (!asked.has(b'R') || dialect.echo_takes_dash)
             && !given.ended
         {
             asked.words = rest;
@@ -190,9 +234,11 @@ impl<'a> Asked<'a> {
         }
     }
 
-    fn only(&self, letters: &[u8]) -> bool {
-        let special = self.letters.iter().filter(|letter| b"abcCDPxX".contains(letter));
-        special.into_iter().all(|letter| letters.contains(letter))
+    /// Whether an option shows what nobody knows here: prompts, and what the keyboard sends.
+    fn shows_what_nobody_knows(&self) -> bool {
+        let is_plain = |word: &Text| !word.bytes().contains(&b'%');
+        self.letters.iter().any(|letter| b"bxX".contains(letter))
+            || (self.has(b'P') && !self.words.iter().all(is_plain))
     }
 
     /// The words that are shown, in their order: `-m`, `-o`, `-O`, `-i`.
@@ -205,6 +251,10 @@ impl<'a> Asked<'a> {
             let pattern = Pattern::new(text.bytes(), &unquoted, rules);
             words.retain(|word| pattern.matches(word.bytes()));
         }
+        if self.has(b'D') {
+            let home = walker.state.variables.scalar(b"HOME").map_or(&b""[..], Text::bytes);
+            words.iter_mut().for_each(|word| *word = without_home(word, home));
+        }
         let folded = |word: &Text| match self.has(b'i') {
             true => word.bytes().to_ascii_lowercase(),
             false => word.bytes().to_vec(),
@@ -216,6 +266,22 @@ impl<'a> Asked<'a> {
             words.reverse();
         }
         words
+    }
+}
+
+/// A path with `~` for the home directory at its start.
+fn without_home(word: &Text, home: &[u8]) -> Text {
+    match word.bytes().strip_prefix(home) {
+        Some(rest) if !home.is_empty() && matches!(rest, [] | [b'/', ..]) => {
+            let origin = word.runs().next().map(|(run, _)| run.origin.clone());
+            let mut out = Text::new();
+            if let Some(origin) = origin {
+                out.push(b"~", Standing::Quoted, &origin);
+            }
+            out.push_text(&word.slice(home.len(), word.len()));
+            out
+        }
+        _ => word.clone(),
     }
 }
 

@@ -13,6 +13,9 @@ use crate::walk::Walker;
 use crate::walk::builtins::escapes::{decoded, escape};
 use crate::walk::builtins::{Call, time};
 
+/// The largest width and precision that is written out.
+const MAX_WIDTH: usize = 1 << 22;
+
 /// `printf format [arguments]`: the format is used again as long as arguments are left.
 pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
@@ -40,20 +43,20 @@ pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
         chosen: None,
         farthest: 0,
         out: Text::new(),
+        is_too_wide: false,
         status: 0,
     };
     loop {
         let before = printing.rest.len();
         let goes_on = printing.once(format);
-        let needed = if dialect.printf_positions_must_exist { printing.farthest } else { 0 };
         printing.pass_ends();
-        if !goes_on
-            || needed > printing.rest.len()
-            || printing.rest.is_empty()
-            || printing.rest.len() == before
-        {
+        if !goes_on || printing.rest.is_empty() || printing.rest.len() == before {
             break;
         }
+    }
+    if printing.is_too_wide {
+        let (what, limit) = ("characters of width in a format of printf", MAX_WIDTH as u64);
+        return Err(Stop::Limit { what, limit, span: call.span });
     }
     let (out, status) = (printing.out, printing.status);
     match variable {
@@ -102,6 +105,8 @@ pub(super) struct Printing<'a> {
     /// The last argument that was taken by its number.
     farthest: usize,
     out: Text,
+    /// Whether a width is beyond the limit.
+    is_too_wide: bool,
     pub(super) status: Status,
 }
 
@@ -159,7 +164,7 @@ impl Printing<'_> {
                     && is_cut(&bytes[at + 1..]) =>
                 {
                     self.put(b"%");
-                    return false;
+                    return true;
                 }
                 None => {
                     // What is no conversion ends the output.
@@ -228,10 +233,6 @@ impl Printing<'_> {
     pub(super) fn next(&mut self) -> Option<Text> {
         if let Some(number) = self.chosen.take() {
             self.farthest = self.farthest.max(number);
-            let exists = number <= self.pass.len();
-            if !exists && self.walker.state.dialect.printf_positions_must_exist {
-                self.status = 1;
-            }
             if self.walker.state.dialect.printf_positions == Positions::InTurn {
                 self.rest = self.pass.get(number..).unwrap_or_default();
             }
@@ -246,9 +247,10 @@ impl Printing<'_> {
     fn time(&mut self, format: &str) -> Vec<u8> {
         let given = !self.rest.is_empty();
         let seconds = self.next_number(true);
+        let before_1970 = seconds < -2 && self.walker.state.dialect.printf_knows_early_times;
         let zone = self.walker.state.variables.scalar(b"TZ").is_some_and(|zone| !zone.is_empty());
         match time::shown(seconds, format) {
-            Some(text) if given && seconds >= 0 && !zone => text.into_bytes(),
+            Some(text) if given && (seconds >= 0 || before_1970) && !zone => text.into_bytes(),
             _ => {
                 let span = self.origin.span();
                 crate::expand::Context::missing(self.walker, "what the clock says", span);
@@ -265,6 +267,34 @@ impl Printing<'_> {
         lacks
     }
 
+    /// The width or precision that an argument says, a number of C's `int`.
+    fn star(&mut self) -> i32 {
+        let before = self.status;
+        let number = match self.walker.state.dialect.printf_minds_widths {
+            true => self.next_number(true),
+            false => self.next().and_then(|text| plain_number(text.bytes())).unwrap_or(0),
+        };
+        if !self.walker.state.dialect.printf_minds_widths {
+            self.status = before;
+        }
+        number as i32
+    }
+
+    /// The width or precision that the format says.
+    fn written(&self, text: &[u8], at: &mut usize) -> usize {
+        let number = digits(text, at);
+        match self.walker.state.dialect.printf_widths_wrap {
+            true => number as i32 as usize,
+            false => number,
+        }
+    }
+
+    /// A width, as far as there is a limit for it.
+    fn width(&mut self, width: usize) -> usize {
+        self.is_too_wide |= width > MAX_WIDTH;
+        width.min(MAX_WIDTH)
+    }
+
     /// One conversion behind its `%`: how many bytes it takes, and whether to go on.
     fn specification(&mut self, text: &[u8]) -> Option<(usize, bool)> {
         let mut one = Specification::default();
@@ -277,6 +307,8 @@ impl Printing<'_> {
                 b'+' => one.plus = true,
                 b' ' => one.blank = true,
                 b'#' => one.alternative = true,
+                // In the locales here, digits are not grouped.
+                b'\'' if self.walker.state.dialect.printf_groups => {}
                 _ => break,
             }
             at += 1;
@@ -287,15 +319,12 @@ impl Printing<'_> {
             }
             at += 1;
             self.chosen = self.position(text, &mut at);
-            let before = self.status;
-            let width = self.next_number(true);
-            if !self.walker.state.dialect.printf_minds_widths {
-                self.status = before;
-            }
+            let width = self.star();
             one.left |= width < 0;
-            one.width = width.unsigned_abs().min(1 << 20) as usize;
+            one.width = self.width(width.unsigned_abs() as usize);
         } else {
-            one.width = digits(text, &mut at);
+            let width = self.written(text, &mut at);
+            one.width = self.width(width);
         }
         if text.get(at) == Some(&b'.') {
             at += 1;
@@ -304,15 +333,10 @@ impl Printing<'_> {
                 Some(b'*') => {
                     at += 1;
                     self.chosen = self.position(text, &mut at);
-                    let before = self.status;
-                    let precision = self.next_number(true);
-                    if !self.walker.state.dialect.printf_minds_widths {
-                        self.status = before;
-                    }
                     // One below 0 is none (C11 7.21.6.1).
-                    usize::try_from(precision).ok()
+                    usize::try_from(self.star()).ok()
                 }
-                _ => Some(digits(text, &mut at)),
+                _ => Some(self.written(text, &mut at)),
             };
         }
         let dialect = &self.walker.state.dialect;
@@ -330,6 +354,11 @@ impl Printing<'_> {
         }
         if letter == b'b' && at > 0 && !self.walker.state.dialect.printf_fills_escapes {
             return None;
+        }
+        let is_missing = value.is_some_and(|number| number > self.pass.len());
+        if is_missing && self.walker.state.dialect.printf_positions_must_exist {
+            self.status = 1;
+            return Some((text.len(), false));
         }
         self.chosen = value;
         let goes_on = self.convert(letter, &one);
@@ -355,7 +384,7 @@ impl Printing<'_> {
                 let nothing = || Text::from_bytes(*b"\0", Standing::Quoted, self.origin.clone());
                 let shown = if first == 0 { nothing() } else { text.slice(0, first) };
                 let times = match self.walker.state.dialect.printf_repeats_characters {
-                    true => one.precision.unwrap_or(1).clamp(1, 1 << 20),
+                    true => one.precision.unwrap_or(1).clamp(1, MAX_WIDTH),
                     false => 1,
                 };
                 let mut all = shown.clone();
@@ -378,7 +407,7 @@ impl Printing<'_> {
                 };
                 let quoted = Text::from_bytes(quoted, Standing::Quoted, self.origin.clone());
                 let end = self.bytes_of(&quoted, one.precision.unwrap_or(usize::MAX));
-                self.padded(&quoted.slice(0, end), one);
+                self.padded_to(&quoted.slice(0, end), end, one);
             }
             b'n' if self.walker.state.dialect.printf_tells_length => {
                 return Some(self.tell_length());
@@ -412,6 +441,13 @@ impl Printing<'_> {
             b'F' if !self.walker.state.dialect.printf_upper_f => return None,
             b'f' | b'F' | b'e' | b'E' | b'g' | b'G' => {
                 let value = self.next_real();
+                if !value.is_finite() && self.walker.state.dialect.printf_shows_infinity_plainly {
+                    let (precision, keeps_zeros, halves_up) = (0, false, false);
+                    let plain = Format { letter: b'f', precision, keeps_zeros, halves_up };
+                    let sign = if value.is_negative() { "-" } else { "" };
+                    self.put(format!("{sign}{}", value.absolute().shown(plain)).as_bytes());
+                    return Some(true);
+                }
                 let format = Format {
                     letter,
                     precision: one.precision.unwrap_or(6),
@@ -508,7 +544,7 @@ impl Printing<'_> {
             None if one.zero && !one.left => one.width.saturating_sub(sign.len()),
             None => 1,
         };
-        let zeros = "0".repeat(least.min(1 << 20).saturating_sub(digits.len()));
+        let zeros = "0".repeat(least.min(MAX_WIDTH).saturating_sub(digits.len()));
         let bytes = format!("{sign}{zeros}{digits}");
         let text = Text::from_bytes(bytes, Standing::Quoted, self.origin.clone());
         self.padded(&text, one);
@@ -525,7 +561,12 @@ impl Printing<'_> {
             true => bstr::ByteSlice::chars(text.bytes()).count(),
             false => text.len(),
         };
-        let blanks = vec![b' '; one.width.min(1 << 20).saturating_sub(length)];
+        self.padded_to(text, length, one);
+    }
+
+    /// A text with blanks, as if it had this length.
+    fn padded_to(&mut self, text: &Text, length: usize, one: &Specification) {
+        let blanks = vec![b' '; one.width.saturating_sub(length)];
         if !one.left {
             self.put(&blanks);
         }
@@ -582,6 +623,13 @@ fn backslashed(value: &[u8]) -> Vec<u8> {
         out.push(byte);
     }
     out
+}
+
+/// A decimal number and nothing else.
+fn plain_number(text: &[u8]) -> Option<i64> {
+    let digits = text.strip_prefix(b"-").unwrap_or(text);
+    let is_one = digits.first().is_some_and(u8::is_ascii_digit);
+    std::str::from_utf8(text).ok().filter(|_| is_one)?.parse().ok()
 }
 
 fn digits(text: &[u8], at: &mut usize) -> usize {

@@ -15,11 +15,18 @@ impl Printing<'_> {
         self.walker.state.dialect.printf_codes_are_bytes || !self.walker.state.utf8()
     }
 
+    /// Notes that nothing stands behind a quote, where that is a mistake.
+    fn minds_quote(&mut self, quoted: &[u8]) {
+        let minds = self.walker.state.dialect.printf_minds_empty_quotes;
+        self.status |= Status::from(minds && quoted.is_empty());
+    }
+
     pub(super) fn next_real(&mut self) -> Real {
         let extended = self.walker.state.dialect.printf_extended;
         let zero = Real::whole(0, extended);
         let Some(text) = self.next() else { return zero };
         if let [b'\'' | b'"', quoted @ ..] = text.bytes().trim_ascii_start() {
+            self.minds_quote(quoted);
             return Real::whole(code_of(quoted, self.codes_are_bytes()), extended);
         }
         let (value, length, out_of_range) = reals::at_start(text.bytes(), extended);
@@ -30,6 +37,9 @@ impl Printing<'_> {
             PrintfReals::WholeOrExpression if blanks => return value,
             PrintfReals::Expression | PrintfReals::WholeOrExpression => {
                 let (walker, span) = (&mut *self.walker, self.origin.span());
+                if let Some(zero) = arithmetic::minus_zero(text.bytes(), &walker.state) {
+                    return zero;
+                }
                 let read = arithmetic::text_real(walker, text.bytes(), span);
                 if read.is_err()
                     && self.walker.state.dialect.printf_numbers_are_lenient
@@ -75,7 +85,14 @@ impl Printing<'_> {
         self.status |=
             Status::from(bytes.is_empty() && self.walker.state.dialect.printf_minds_empty);
         if let [b'\'' | b'"', quoted @ ..] = bytes {
+            self.minds_quote(quoted);
             return code_of(quoted, self.codes_are_bytes());
+        }
+        if !signed
+            && self.walker.state.dialect.printf_unsigned_are_wide
+            && let Some(number) = decimal(bytes).and_then(|number| u64::try_from(number).ok())
+        {
+            return number as i64;
         }
         if self.walker.state.dialect.printf_evaluates {
             let (bytes, span) = (bytes.to_vec(), self.origin.span());
@@ -110,7 +127,7 @@ impl Printing<'_> {
         let (value, end) = value.unwrap_or((0, 0));
         let whole = self.walker.state.dialect.printf_partial_numbers;
         let lacks_digits = bytes != digits && digits.is_empty() || matches!(digits, b"0x" | b"0X");
-        if lacks_digits && self.walker.state.dialect.printf_minds_empty_numbers {
+        if lacks_digits {
             self.status = 1;
         }
         if end < digits.len() {
@@ -128,7 +145,7 @@ impl Printing<'_> {
                     (false, _) => u64::MAX,
                 };
                 if magnitude > u128::from(most) {
-                    self.status = 1;
+                    self.status |= Status::from(self.walker.state.dialect.printf_minds_range);
                     return match signed && negative {
                         _ if !whole => 0,
                         true => i64::MIN,

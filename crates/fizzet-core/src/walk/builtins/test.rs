@@ -47,7 +47,7 @@ fn evaluate(
         return Ok(1);
     }
     let words: SmallVec<[&[u8]; 8]> = words.iter().map(Text::bytes).collect();
-    let mut reader = Reader { walker, call, words: &words, at: 0, operated: false, patterned };
+    let mut reader = Reader { walker, call, words: &words, at: 0, operated: false, connected: false, patterned };
     match reader.expression()? {
         Some(holds) => Ok(Status::from(!holds)),
         None => Ok(2),
@@ -62,6 +62,8 @@ struct Reader<'a> {
     at: usize,
     /// Whether an operator has been carried out.
     operated: bool,
+    /// Whether `-a` or `-o` stood there, outside of the parentheses that are closed.
+    connected: bool,
     /// Whether `=` takes a pattern, and `=~` is known.
     patterned: bool,
 }
@@ -96,12 +98,24 @@ impl Reader<'_> {
                 let (left, right) = (!left.is_empty(), !right.is_empty());
                 Ok(Some(if connector == b"-a" { left && right } else { left || right }))
             }
+            [operator, operand, _]
+                if self.walker.state.dialect.test_ignores_rest
+                    && !self.patterned
+                    && self.is_unary(operator) =>
+            {
+                self.unary(operator, operand)
+            }
             [b"!", _, _] => self.negated(),
             [b"(", one, b")"] => Ok(Some(!one.is_empty())),
             [b"(", operator, operand, b")"] => match operator {
                 b"!" => Ok(Some(operand.is_empty())),
                 _ => self.unary(operator, operand),
             },
+            [b"!", b"(", ..] if self.walker.state.dialect.test_ignores_rest => self.whole(),
+            [b"(", .., b")"] if self.words.len() == 5 && self.loses_parentheses() => {
+                self.words = &self.words[1..4];
+                self.expression()
+            }
             [b"!", one, other, _] if self.walker.state.dialect.test_negates_three => {
                 match (one, other) {
                     (b"!", b"!") if self.walker.state.dialect.test_negates_once => {
@@ -114,12 +128,23 @@ impl Reader<'_> {
             [b"!", left, operator, right] if is_binary(operator) => {
                 Ok(self.binary(left, operator, right)?.map(|holds| !holds))
             }
-            _ => {
-                let holds = self.or()?;
-                let ignores = self.walker.state.dialect.test_ignores_rest && self.operated;
-                Ok(holds.filter(|_| ignores || self.at == self.words.len()))
-            }
+            _ => self.whole(),
         }
+    }
+
+    /// Whether five words lose the parentheses around them, so that their number decides again.
+    fn loses_parentheses(&self) -> bool {
+        self.walker.state.dialect.test_ignores_rest && !self.patterned
+    }
+
+    /// The words as a grammar. What stands behind an expression is passed over in some shells, but not behind
+    /// the operand of a connector, unless it is a parenthesis.
+    fn whole(&mut self) -> Holds {
+        let holds = self.or()?;
+        let ignores = self.walker.state.dialect.test_ignores_rest
+            && self.operated
+            && (!self.connected || self.word(0) == Some(b")"));
+        Ok(holds.filter(|_| ignores || self.at == self.words.len()))
     }
 
     /// The opposite of what stands behind the first word.
@@ -143,7 +168,7 @@ impl Reader<'_> {
     fn or(&mut self) -> Holds {
         let mut holds = self.and()?;
         while self.word(0) == Some(b"-o") {
-            self.at += 1;
+            (self.at, self.connected) = (self.at + 1, true);
             let right = self.and()?;
             holds = holds.zip(right).map(|(left, right)| left || right);
         }
@@ -153,7 +178,7 @@ impl Reader<'_> {
     fn and(&mut self) -> Holds {
         let mut holds = self.not()?;
         while self.word(0) == Some(b"-a") {
-            self.at += 1;
+            (self.at, self.connected) = (self.at + 1, true);
             let right = self.not()?;
             holds = holds.zip(right).map(|(left, right)| left && right);
         }
@@ -176,6 +201,11 @@ impl Reader<'_> {
         let rest = &self.words[self.at.min(self.words.len())..];
         let groups = !self.patterned && !self.walker.state.dialect.test_compares_parentheses;
         match *rest {
+            [operator, operand, ..] if self.is_unary_first(operator, operand) => {
+                self.at += 2;
+                self.operated = true;
+                self.unary(operator, operand)
+            }
             [left, operator, right, ..] if is_binary(operator) && !(groups && left == b"(") => {
                 self.at += 3;
                 self.operated = true;
@@ -187,7 +217,9 @@ impl Reader<'_> {
             }
             [b"(", ..] => {
                 self.at += 1;
+                let connected = self.connected;
                 let holds = self.or()?;
+                self.connected = connected;
                 let closes = self.word(0) == Some(b")");
                 self.at += 1;
                 Ok(holds.filter(|_| closes))
@@ -199,7 +231,11 @@ impl Reader<'_> {
             }
             [one, ..] => {
                 self.at += 1;
-                Ok(Some(!one.is_empty()))
+                let needs_connector = self.walker.state.dialect.test_ignores_rest;
+                let is_alone = !needs_connector
+                    || self.at == self.words.len()
+                    || matches!(self.word(0), Some(b"-a" | b"-o"));
+                Ok(Some(!one.is_empty()).filter(|_| is_alone))
             }
             // The missing operand of a connector does not hold.
             [] if self.at > 0 && self.walker.state.dialect.test_may_end_in_connector => {
@@ -207,6 +243,14 @@ impl Reader<'_> {
             }
             [] => Ok(None),
         }
+    }
+
+    /// Whether an operator with one operand comes before any with two but `=` and `!=`.
+    fn is_unary_first(&self, operator: &[u8], operand: &[u8]) -> bool {
+        self.loses_parentheses()
+            && self.is_unary(operator)
+            && operator != b"-t"
+            && !matches!(operand, b"=" | b"!=")
     }
 
     fn is_unary(&self, word: &[u8]) -> bool {
@@ -249,14 +293,15 @@ impl Reader<'_> {
                 let pattern = Pattern::new(right, &vec![false; right.len()], rules);
                 Some(pattern.matches(left) == (operator != b"!="))
             }
-            b"=~" if self.patterned => {
+            b"=~" if !self.patterned && !self.walker.state.dialect.test_matches_expressions => None,
+            b"=~" => {
                 let rules = Rules::new(&self.walker.state, false);
                 let quoting = vec![false; right.len()];
                 let quoted = Quoted { marks: &quoting, bare_brackets: false };
                 let span = self.call.span;
                 let regular =
                     Regular::new(right, quoted, rules).map_err(|excess| excess.at(span))?;
-                let Some(regular) = regular else { return Ok(None) };
+                let Some(regular) = regular else { return Ok((!self.patterned).then_some(false)) };
                 Some(regular.find(left).map_err(|too_long| too_long.at(span))?.is_some())
             }
             b"=" | b"==" => Some(left == right),
