@@ -111,7 +111,11 @@ impl Reader<'_> {
                 b"!" => Ok(Some(operand.is_empty())),
                 _ => self.unary(operator, operand),
             },
-            [b"!", b"(", ..] if self.walker.state.dialect.test_ignores_rest => self.whole(),
+            [b"!", b"(", operator, _]
+                if self.walker.state.dialect.test_ignores_rest && !is_binary(operator) =>
+            {
+                self.whole()
+            }
             [b"(", .., b")"] if self.words.len() == 5 && self.loses_parentheses() => {
                 self.words = &self.words[1..4];
                 self.expression()
