@@ -4,7 +4,7 @@
 //! the braces are carried along whole; only unquoted braces, commas and dots count.
 
 use crate::source::Span;
-use crate::stop::Stop;
+use crate::stop::{Reach, Stop};
 use crate::syntax::ast::{Operation, ParameterName, Part, Word};
 use crate::syntax::is_name_byte;
 
@@ -49,7 +49,17 @@ pub(super) fn words(word: &Word, limit: usize) -> Result<Option<Vec<Word>>, Stop
     }
     let units = units(&word.parts);
     let made = Expansion { limit, span: word.span }.expand(&units)?;
+    if made.iter().any(|units| opens_substitution(units)) {
+        let message = "the braces make a backquote that nothing closes";
+        return Err(Stop::error(message, word.span, 1, Reach::Line));
+    }
     Ok(Some(made.into_iter().map(|units| Word::new(parts(units), word.span)).collect()))
+}
+
+/// Whether a sequence of letters has made a backquote, which begins a substitution where anything stands behind it.
+fn opens_substitution(units: &[Unit]) -> bool {
+    let is_backquote = |unit: &Unit| matches!(unit, Unit::Generated(bytes, _) if **bytes == *b"`");
+    units.split_last().is_some_and(|(_, before)| before.iter().any(is_backquote))
 }
 
 fn units(parts: &[Part]) -> Vec<Unit> {

@@ -370,7 +370,8 @@ fn number(text: &str) -> Option<i64> {
     let value = match digits.as_bytes() {
         [] => 0,
         [b'0', b'x' | b'X', ..] => i64::from_str_radix(&digits[2..], 16).ok()?,
-        [b'0', _, ..] => i64::from_str_radix(digits, 8).ok()?,
+        // What is no octal number is a decimal one.
+        [b'0', _, ..] if let Ok(value) = i64::from_str_radix(digits, 8) => value,
         _ => digits.parse().ok()?,
     };
     Some(sign * value)

@@ -345,7 +345,7 @@ impl Substitution<'_> {
             (None, user) => self.cx.host().home(user),
         };
         let Some(home) = found else {
-            let cuts = !user.is_empty() && bytes.get(end) == Some(&b'/');
+            let cuts = !user.is_empty() && matches!(bytes.get(end), Some(b'/' | b':'));
             if !cuts || !self.cx.state().dialect.unknown_user_cuts_word {
                 return Ok(0);
             }
@@ -361,12 +361,19 @@ impl Substitution<'_> {
 impl Substitution<'_> {
     /// The home directory as it stands before the rest of the word.
     fn before_slash(&mut self, home: Text, slash: bool) -> Text {
-        let drops = match self.cx.state().dialect.home_slash {
-            HomeSlash::Stays => false,
-            HomeSlash::RootVanishes => slash && home.bytes() == b"/",
-            HomeSlash::Vanishes => home.len() > 1 && home.bytes().ends_with(b"/"),
+        let bytes = home.bytes();
+        let length = match self.cx.state().dialect.home_slash {
+            HomeSlash::Stays => bytes.len(),
+            HomeSlash::RootVanishes if slash && bytes == b"/" => 0,
+            HomeSlash::RootVanishes => bytes.len(),
+            // Two slashes alone may be a folder of their own (POSIX XBD 4.13).
+            HomeSlash::Vanishes if bytes == b"//" => 2,
+            HomeSlash::Vanishes => {
+                let end = bytes.iter().rposition(|&byte| byte != b'/').map_or(0, |at| at + 1);
+                end.max(bytes.len().min(1))
+            }
         };
-        if drops { home.slice(0, home.len() - 1) } else { home }
+        if length < home.len() { home.slice(0, length) } else { home }
     }
 
     /// A word that begins with a tilde, where what is expanded behind it gives the name of the user:

@@ -117,6 +117,8 @@ pub struct State {
     pub assigned_option_index: Option<Text>,
     /// Whether that was the latest that has happened to OPTIND.
     pub(crate) index_by_script: bool,
+    /// Whether OPTIND has been unset where that makes it a variable like any other.
+    pub(crate) index_is_lost: bool,
     /// Lists and texts that say the same.
     pub ties: Rc<Vec<Tie>>,
     /// Actions of `trap` by condition.
@@ -192,6 +194,7 @@ impl State {
             aliases: Rc::default(),
             assigned_option_index: None,
             index_by_script: false,
+            index_is_lost: false,
             ties,
             traps: Traps::default(),
             outer_traps: None,

@@ -191,7 +191,7 @@ impl State {
         }
         self.follow_tie(name);
         self.follow_locale(name);
-        if name == b"OPTIND" {
+        if name == b"OPTIND" && !self.index_is_lost {
             self.assigned_option_index = self.variables.scalar(name).cloned();
             self.index_by_script = true;
         }

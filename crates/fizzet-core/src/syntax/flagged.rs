@@ -10,7 +10,7 @@ use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_start};
 use crate::syntax::words::Within;
 
 /// The letters of modifiers that take nothing behind them.
-const MODIFIERS: &[u8] = b"aAchlpPqQreut";
+const MODIFIERS: &[u8] = b"aAchlPqQreut";
 
 impl<'a> Parser<'a> {
     /// `$#x`, `$+x`, `$=x`, `$~x`, `$^x` and `$x` with a subscript or modifiers behind it, whose `$`

@@ -194,6 +194,12 @@ impl Walker {
         Ok(stored)
     }
 
+    /// Ends the assignments before a utility, behind which OPTIND has rules of its own.
+    pub(super) fn restore_behind_utility(&mut self, mut saved: Saved) {
+        saved.retain(|(name, _)| **name != *b"OPTIND" || !self.keeps_option_index());
+        self.restore(saved);
+    }
+
     pub(super) fn restore(&mut self, saved: Saved) {
         for (name, before) in saved.into_iter().rev() {
             self.state.variables.restore(&name, before);

@@ -7,7 +7,7 @@ use crate::source::Span;
 use crate::state::{Associative, Key, Value};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::Parser;
-use crate::syntax::ast::{Argument, AssignedValue, Assignment, CommandKind, Element};
+use crate::syntax::ast::{Argument, AssignedValue, Assignment, CommandKind, Element, Part, Word};
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 
@@ -50,7 +50,10 @@ impl Walker {
         let texts = |element: &Element| match &element.index {
             _ if pairs => self.whole_text(element).map(|text| vec![text]),
             None => expand::element_fields(self, &element.word),
-            Some(_) => self.indexed_text(element, keyed).map(|text| vec![text]),
+            Some(_) => match self.as_braces(element, keyed)? {
+                Some(word) => expand::element_fields(self, &word),
+                None => self.indexed_text(element, keyed).map(|text| vec![text]),
+            },
         };
         elements.iter().map(texts).collect()
     }
@@ -63,10 +66,29 @@ impl Walker {
             && elements.first().is_some_and(|first| first.index.is_none())
     }
 
+    /// An element with an index as a word like any other, where its braces make several of it before the shell
+    /// looks for the index.
+    fn as_braces(&mut self, element: &Element, keyed: bool) -> Result<Option<Word>, Stop> {
+        let Some(index) = &element.index else { return Ok(None) };
+        if keyed || !self.state.dialect.braces_of_elements_come_first {
+            return Ok(None);
+        }
+        let literal = |bytes: &[u8], span| Part::Literal { bytes: bytes.into(), span };
+        let (open, close) = (index.word.span, element.word.span);
+        let mut parts = vec![literal(b"[", Span { end: open.start, ..open })];
+        parts.extend_from_slice(&index.word.parts);
+        let sign: &[u8] = if element.append { b"]+=" } else { b"]=" };
+        parts.push(literal(sign, Span { end: close.start, ..close }));
+        parts.extend_from_slice(&element.word.parts);
+        let word = Word::new(parts, Span { start: open.start, ..close });
+        Ok(expand::makes_words(self, &word)?.then_some(word))
+    }
+
     /// What `[index]=` stands before.
     fn indexed_text(&mut self, element: &Element, keyed: bool) -> Result<Text, Stop> {
         let tilde = match keyed && self.state.dialect.pairs_are_whole {
             true => Tilde::Never,
+            false if self.state.dialect.elements_are_no_assignments => Tilde::AtStart,
             false => Tilde::AfterColons,
         };
         expand::single(self, &element.word, tilde)
@@ -166,6 +188,13 @@ impl Walker {
                     let fields = match known {
                         Some(fields) => fields,
                         None => expand::element_fields(self, &element.word)?,
+                    };
+                    made.extend(fields.into_iter().map(|text| (None, text, false)));
+                }
+                Some(_) if let Some(word) = self.as_braces(element, keyed)? => {
+                    let fields = match known {
+                        Some(fields) => fields,
+                        None => expand::element_fields(self, &word)?,
                     };
                     made.extend(fields.into_iter().map(|text| (None, text, false)));
                 }

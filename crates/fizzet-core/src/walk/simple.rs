@@ -182,7 +182,10 @@ impl Walker {
         }
         self.sought = None;
         if lasts && let Some(temporary) = self.temporaries.pop() {
-            self.restore(temporary.saved);
+            match kind {
+                CommandKind::Function => self.restore(temporary.saved),
+                _ => self.restore_behind_utility(temporary.saved),
+            }
         }
         outcome
     }

@@ -517,6 +517,17 @@ pub enum BadOptionName {
     First(Status),
 }
 
+/// What OPTIND is behind a command that it was assigned before.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum IndexBehind {
+    /// As the command has left it.
+    Stays,
+    /// As before, and `getopts` begins again.
+    Orders,
+    /// As before, and `getopts` goes on where it was.
+    IsTold,
+}
+
 /// What becomes of a backslash at the end of the input of `read`, which quotes nothing.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum InputBackslash {

@@ -300,6 +300,10 @@ macro_rules! expanding_rows {
     ranges_chain: bool = [N, N, N, N, Y, N, N], "observed in all six: for c in a c d e; do case $c in [a-c-e]) echo $c;; esac; case $c in [c-a]) echo $c;; esac; done";
     /// A variable that holds text holds no real if the value has no fraction: 1e2 and 2.0 are whole numbers.
     whole_values_are_no_reals: bool = [N, N, N, N, Y, N, N], "observed in ksh93: x=1e2; echo $((x/3)) $((x<<1)); x=2.0; echo $((x/4)); typeset -F y=2; echo $((y/4))";
+    /// The braces of `[index]=` and its value in a list make words before the shell looks for the index, which the words have no more.
+    braces_of_elements_come_first: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and zsh: a=([1]={x,y} [5]=z); echo ${!a[@]} ${a[@]}; a=([1]=~{a,b}); echo ${a[@]}";
+    /// What stands behind `[index]=` in a list is a word, in which no tilde counts behind a colon.
+    elements_are_no_assignments: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93 and zsh: a=([1]=~:~ [2]=a:~); echo $a";
     /// To read an element behind the operand right of it makes the shell forget that a variable there holds no number.
     elements_forget_mistakes: bool = [N, N, N, N, N, N, Y], "observed in zsh: a=(3); w=1+; echo $((a[1] + w)); echo $((a[1] + 1/0))";
     /// A group right behind a star cannot match the nothing at the end of a text.

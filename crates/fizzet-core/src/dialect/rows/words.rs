@@ -136,7 +136,7 @@ macro_rules! words_rows {
     /// Which functions have a place of their own in their words.
     getopts_in_functions: FreshOptions = [FreshOptions::Never, FreshOptions::Never, FreshOptions::PlaceOnly, FreshOptions::PlaceOnly, FreshOptions::Keyword, FreshOptions::Keyword, FreshOptions::Always], "observed in all six: f() { getopts ab p -ba; echo $p $OPTIND; }; getopts ab o -ab; f; getopts ab o -ab; echo $o; and function f { ...; }";
     /// `unset OPTIND` makes `getopts` begin again.
-    getopts_minds_unset: bool = [N, Y, N, Y, Y, N, N], "observed in all six: getopts ab o -ab; unset OPTIND; getopts ab o -ab; echo $o";
+    getopts_minds_unset: bool = [N, Y, N, Y, N, N, N], "observed in all six: getopts ab o -ab; unset OPTIND; getopts ab o -ab; echo $o";
     /// The colon at the start of the options names an option too.
     getopts_finds_colon: bool = [N, N, Y, Y, N, N, N], "observed in all six: getopts :ab o -:; echo $o";
     /// The status of `printf` for a format that begins with a dash, which is an option; nothing where
@@ -236,6 +236,10 @@ macro_rules! words_rows {
     read_prompt_needs_no_name: bool = [N, N, N, N, N, N, Y], "observed in all six: echo a | { read '?prompt'; echo $? $REPLY; }";
     /// `read -k` and `read -q` take keys.
     read_takes_keys: bool = [N, N, N, N, N, N, Y], "observed in zsh: printf yes | { read -k 2 -u 0 x; echo $x; }; printf y | { read -q -u 0; echo $REPLY; }";
+    /// OPTIND is a variable like any other once it has been unset: `getopts` neither looks at it nor assigns it.
+    getopts_forgets_unset_index: bool = [N, N, N, N, Y, N, Y], "observed in all six: unset OPTIND; getopts ab o -a -b; echo ${OPTIND-unset}; OPTIND=1; getopts ab o -a -b; echo $o $OPTIND";
+    /// What OPTIND is behind a command that it was assigned before.
+    getopts_behind_assignment: IndexBehind = [IndexBehind::Orders, IndexBehind::Stays, IndexBehind::Orders, IndexBehind::Orders, IndexBehind::Stays, IndexBehind::Orders, IndexBehind::IsTold], "observed in all six: OPTIND=1 getopts ab o -a -b; echo $o $OPTIND; getopts ab o -a -b; echo $o $OPTIND";
     /// `read` keeps a separator at the end of the last field.
     read_keeps_last_separator: bool = [N, N, N, N, N, N, Y], "observed in all six: IFS=:; read x <<< a:";
     /// The numbers of `printf` are arithmetic expressions.

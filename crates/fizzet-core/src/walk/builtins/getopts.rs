@@ -1,6 +1,6 @@
 //! `getopts` (POSIX XCU getopts), as each shell keeps its place in the words.
 
-use crate::dialect::{BadOptionName, BeyondWords, FreshOptions, ReadOnlyOptions};
+use crate::dialect::{BadOptionName, BeyondWords, FreshOptions, IndexBehind, ReadOnlyOptions};
 use crate::state::{Positional, element_name};
 use crate::stop::{Status, Stop};
 use crate::text::Text;
@@ -140,9 +140,9 @@ impl Walker {
         let speaks = !(silent || hushed);
         let at = place.letter;
         let letter = word.bytes()[at];
-        let known = match options.iter().position(|&one| one == letter) {
-            Some(0) if letter == b':' && self.state.dialect.getopts_finds_colon => Some(0),
-            found => found.filter(|_| letter != b':'),
+        let known = match self.state.dialect.getopts_finds_colon {
+            true => find_in_turn(options, letter),
+            false => options.iter().position(|&one| one == letter).filter(|_| letter != b':'),
         };
         let takes_value = known.is_some_and(|place| options.get(place + 1) == Some(&b':'));
         let last = at + 1 >= word.len();
@@ -273,6 +273,9 @@ impl Walker {
     /// Keeps the place, and tells it in OPTIND.
     fn tell_index(&mut self, place: OptionPlace, told: usize, call: &Call<'_>) -> Result<(), Stop> {
         self.options_at = place;
+        if self.state.index_is_lost {
+            return Ok(());
+        }
         let told = self.state.shell_text(told.to_string().as_bytes());
         let outcome = self.assign_own(b"OPTIND", told, call);
         // What `getopts` assigns itself is no order to go elsewhere.
@@ -325,6 +328,19 @@ impl Walker {
         self.state.assigned_option_index = self.state.variables.scalar(b"OPTIND").cloned();
     }
 
+    /// Whether the OPTIND that stood before a command stays behind it. Where it does not, the one that is back is an
+    /// order to go there in most shells.
+    pub(in crate::walk) fn keeps_option_index(&mut self) -> bool {
+        match self.state.dialect.getopts_behind_assignment {
+            IndexBehind::Stays => return true,
+            IndexBehind::Orders => {
+                self.state.assigned_option_index = Some(self.state.shell_text(b"1"));
+            }
+            IndexBehind::IsTold => {}
+        }
+        false
+    }
+
     /// A function with options of its own ends.
     pub(in crate::walk) fn earlier_options(&mut self, own: OwnOptions) {
         self.options_at = own.place;
@@ -333,6 +349,15 @@ impl Walker {
             self.state.variables.set(b"OPTIND", index);
         }
     }
+}
+
+/// The place of an option, where the shell looks at each letter and passes over one colon behind it.
+fn find_in_turn(options: &[u8], letter: u8) -> Option<usize> {
+    let mut at = 0;
+    while *options.get(at)? != letter {
+        at += 1 + usize::from(options.get(at + 1) == Some(&b':'));
+    }
+    Some(at)
 }
 
 /// What `getopts` goes back to when a function ends.

@@ -9,9 +9,9 @@ use crate::syntax::decode_escapes;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::columns::Layout;
-use crate::walk::builtins::{Call, control::number};
 use crate::walk::builtins::escapes::decoded;
 use crate::walk::builtins::printf::printf;
+use crate::walk::builtins::{Call, control::number};
 
 /// `echo [arguments]`, with the options and escapes of each shell.
 pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {

@@ -47,7 +47,8 @@ fn evaluate(
         return Ok(1);
     }
     let words: SmallVec<[&[u8]; 8]> = words.iter().map(Text::bytes).collect();
-    let mut reader = Reader { walker, call, words: &words, at: 0, operated: false, connected: false, patterned };
+    let mut reader =
+        Reader { walker, call, words: &words, at: 0, operated: false, connected: false, patterned };
     match reader.expression()? {
         Some(holds) => Ok(Status::from(!holds)),
         None => Ok(2),

@@ -126,6 +126,8 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                 walker.state.variables.remove(&name);
                 walker.stay_local(&name);
                 walker.state.give_up(&name);
+                walker.state.index_is_lost |=
+                    *name == *b"OPTIND" && walker.state.dialect.getopts_forgets_unset_index;
                 if *name == *b"OPTIND" && walker.state.dialect.getopts_minds_unset {
                     let first = walker.state.shell_text(b"1");
                     walker.state.assigned_option_index = Some(first);
