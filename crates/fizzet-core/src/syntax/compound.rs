@@ -44,7 +44,10 @@ impl<'a> Parser<'a> {
 
     fn redirects_behind(&mut self, redirects: &mut Vec<Redirect>) -> Parsed<()> {
         self.skip_blanks();
-        while let Some(redirect) = self.redirect()? {
+        let takes_names = !self.dialect.compounds_name_no_descriptors;
+        while (takes_names || self.peek() != Some(b'{'))
+            && let Some(redirect) = self.redirect()?
+        {
             self.add_redirect(redirects, redirect)?;
             self.skip_blanks();
         }

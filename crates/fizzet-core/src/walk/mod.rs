@@ -126,6 +126,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         acting: Vec::new(),
         actions: Vec::new(),
         error_told: false,
+        redirecting_failed: false,
         action_status: 0,
         loops: 0,
         list_arguments: Vec::new(),
@@ -195,6 +196,8 @@ pub(crate) struct Walker {
     actions: Vec<signals::EnteredAction>,
     /// What the latest action of `trap` ended with.
     action_status: Status,
+    /// Whether a redirection of the compound command that was carried out last has failed.
+    redirecting_failed: bool,
     /// Whether the action for ERR has been carried out for the latest status.
     error_told: bool,
     /// Loops around the command, up to the function or subshell that it is in.

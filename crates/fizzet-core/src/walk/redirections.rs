@@ -127,8 +127,8 @@ impl Walker {
 
     fn both_to_file(&mut self, redirection: &RedirectTrace) -> Result<(), Stop> {
         let output = self.file_to_write(redirection, redirection.operator == "&>>")?;
-        self.descriptors.write_to(1, output.clone());
-        self.descriptors.write_to(2, output);
+        self.open_output(1, output.clone(), redirection.adds);
+        self.open_output(2, output, redirection.adds);
         Ok(())
     }
 
@@ -248,6 +248,7 @@ impl Walker {
         let operator = redirect.operator.sign();
         let reads = matches!(operator, "<" | "<<" | "<<-" | "<<<" | "<&" | "<>");
         let descriptor = match &redirect.target {
+            None if operator == "<>" => self.state.dialect.read_write_descriptor,
             None => u32::from(!reads),
             Some(RedirectTarget::Descriptor(number)) => *number,
             Some(RedirectTarget::Variable(name)) => {
@@ -312,12 +313,17 @@ impl Walker {
         }
         use RedirectOperator::{DuplicateInput, DuplicateOutput, HereString};
         let string = redirect.operator == HereString;
-        let copies = matches!(redirect.operator, DuplicateInput | DuplicateOutput);
+        let may_copy = match redirect.operator {
+            DuplicateInput => true,
+            // Behind `>&` several words are files.
+            DuplicateOutput => redirect.target.is_some(),
+            _ => false,
+        };
         let plain = string && !self.state.dialect.here_string_tilde;
         let tilde = if plain { expand::Tilde::Never } else { expand::Tilde::AtStart };
         let fields = match self.state.dialect.redirect_words {
             RedirectWords::OneField if !string => expand::fields(self, &redirect.word)?,
-            RedirectWords::FileEach if !string && !copies && self.redirections_add_up() => {
+            RedirectWords::FileEach if !string && !may_copy && self.redirections_add_up() => {
                 expand::fields(self, &redirect.word).map_err(Stop::of_shell)?
             }
             _ if string => return Ok(vec![expand::here_string(self, &redirect.word, tilde)?]),
@@ -372,6 +378,9 @@ impl Walker {
     fn copied(&self, target: &[u8]) -> Option<Copied> {
         if target == b"-" {
             return Some(Copied::Nothing);
+        }
+        if target.len() > 1 && self.state.dialect.copied_descriptors_have_one_digit {
+            return None;
         }
         let moved = target.strip_suffix(b"-").filter(|_| self.state.dialect.moves_descriptors);
         let from = std::str::from_utf8(moved.unwrap_or(target)).ok()?.parse().ok()?;

@@ -1,6 +1,8 @@
 //! Lists and pipelines of commands.
 
-use crate::dialect::{EmptyBodies, ErrorAction, LoneStatuses, NegatedJumps, SubshellsRedirect};
+use crate::dialect::{
+    EmptyBodies, ErrorAction, FailedRedirections, LoneStatuses, NegatedJumps, SubshellsRedirect,
+};
 use crate::stop::{Reach, Status, Stop};
 use crate::syntax::ast::{
     AndOr, Command, CommandKind as Node, Connector, List, Pipeline, Redirect,
@@ -77,16 +79,23 @@ impl Walker {
             [command] => {
                 self.error_told = false;
                 let calls = self.state.doing.returned;
+                self.redirecting_failed = false;
                 let outcome = self.command(command);
+                let failed = std::mem::take(&mut self.redirecting_failed);
                 outcome.map_err(|stop| self.through_negation(pipeline.negated, stop))?;
                 let called = self.state.doing.returned > calls;
                 if !called && self.state.dialect.error_action == ErrorAction::OncePerCall {
                     self.error_told = false;
                 }
                 self.keep_lone_status(command, called);
+                let failures = self.state.dialect.failed_redirections;
                 // What is inside other compound commands has been looked at there.
                 match command.kind {
-                    Node::Simple(_) | Node::Subshell(_) | Node::Conditional(_) => true,
+                    Node::Simple(_) => true,
+                    _ if failed && failures != FailedRedirections::AsCommands => {
+                        failures == FailedRedirections::Count
+                    }
+                    Node::Subshell(_) | Node::Conditional(_) => true,
                     Node::Arithmetic(_) => self.state.dialect.arithmetic_commands_fail,
                     _ => false,
                 }
@@ -279,6 +288,7 @@ impl Walker {
         match self.redirections(redirects, piped) {
             Err(Stop::Shell(error)) if error.reach == Reach::Command => {
                 self.survive(error);
+                self.redirecting_failed = true;
                 Ok(())
             }
             redirections => self.with_redirections(&redirections?, stay, run),

@@ -2,6 +2,17 @@
 
 use crate::stop::Reach;
 
+/// Whether a compound command whose redirection fails is one that fails.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum FailedRedirections {
+    /// It is.
+    Count,
+    /// It is where the status of such a command counts: that of a subshell.
+    AsCommands,
+    /// It is not, even a subshell.
+    Never,
+}
+
 /// Where a pattern that matches an empty text too does so when a part of a value is replaced.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum EmptyMatches {

@@ -130,6 +130,8 @@ macro_rules! carrying_rows {
     ], "observed in all six: alias";
     /// `test -t` with what is no number is false; otherwise it is a mistake.
     test_takes_any_descriptor: bool = [N, Y, N, N, Y, N, Y], "observed in all six: [ -t x ]; echo $?";
+    /// Whether a compound command whose redirection fails is one that fails, for `set -e` and the action of ERR.
+    failed_redirections: FailedRedirections = [FailedRedirections::Count, FailedRedirections::Count, FailedRedirections::Count, FailedRedirections::AsCommands, FailedRedirections::Never, FailedRedirections::Count, FailedRedirections::Count], "observed in all six: set -e; { :; } >nosuch/x; echo after; ( : ) >nosuch/x; echo after";
     /// What a mistake in a comparison of numbers inside `[[ ]]` ends.
     comparison_mistake: ComparisonMistake = [ComparisonMistake::Ends, ComparisonMistake::IsFalse, ComparisonMistake::Ends, ComparisonMistake::Ends, ComparisonMistake::Ends, ComparisonMistake::EndsCommand, ComparisonMistake::Ends], "observed in all six: [[ 1+ -eq 1 || a = a ]]; echo $?";
     /// `local x` keeps the value that x has outside.
@@ -290,6 +292,10 @@ macro_rules! carrying_rows {
     test_letters: &'static str = ["bcdefghLnprSstuwxz", "abcdefgGhkLnNoOprRsStuvwxz", "bcdefghkLnOGprSstuwxz", "bcdefghkLnOGprSstuwxz", "abcCdefgGhHkLnNoOpRrsStuvwxz", "abcdefgGhHkLnoOprsStuvwxz", "abcdefgGhkLnNOprsStuvwxz"], "observed in all six with each letter";
     /// How far it reaches that `>&` and `<&` have something other than the number of a descriptor behind them; nowhere: it is a file.
     copy_of_no_number: CopyOfNoNumber = [CopyOfNoNumber { standard_output: Some(Reach::Shell), no_name: Some(Reach::Shell), other_output: Some(Reach::Shell), input: Reach::Shell }, CopyOfNoNumber { standard_output: None, no_name: None, other_output: Some(Reach::Command), input: Reach::Command }, CopyOfNoNumber { standard_output: Some(Reach::Shell), no_name: Some(Reach::Shell), other_output: Some(Reach::Shell), input: Reach::Shell }, CopyOfNoNumber { standard_output: None, no_name: Some(Reach::Shell), other_output: Some(Reach::Shell), input: Reach::Shell }, CopyOfNoNumber { standard_output: Some(Reach::Command), no_name: Some(Reach::Command), other_output: Some(Reach::Command), input: Reach::Command }, CopyOfNoNumber { standard_output: Some(Reach::Command), no_name: Some(Reach::Command), other_output: Some(Reach::Command), input: Reach::Command }, CopyOfNoNumber { standard_output: None, no_name: None, other_output: None, input: Reach::Shell }], "observed in all six: echo a >& f; echo a >&$unset; echo a 2>&f; read x <&f; echo after";
+    /// More than one digit behind `>&` and `<&` is no number of a descriptor.
+    copied_descriptors_have_one_digit: bool = [N, N, Y, N, N, N, N], "observed in all six: echo a >&10; echo after; x=11; echo a >&$x; echo after";
+    /// The descriptor that `<>` opens where none is written.
+    read_write_descriptor: u32 = [0, 0, 0, 0, 1, 0, 0], "observed in all six: echo old >f; read x <>f; echo $x; echo a <>f; cat f";
     /// The status of a copied descriptor that is no number.
     no_descriptor_status: Status = [2, 1, 2, 2, 1, 1, 1], "observed in all six: (x=; echo a >&$x); echo $?";
     /// The message about a redirection that fails goes where those before it lead.

@@ -263,6 +263,8 @@ macro_rules! reading_rows {
     arithmetic_members: bool = [N, N, N, N, Y, N, N], "observed in ksh93: echo $((a.b)) $((a.b.c+1)) $((a.1))";
     /// A byte that no expression can hold ends it: what stands before it is computed, and then it is a mistake.
     no_signs_end_expressions: bool = [N, N, N, N, N, N, Y], "observed in zsh: let 'x=3;'; echo $? $x; let '0@'; echo $?";
+    /// `{name}>file` stands behind no compound command.
+    compounds_name_no_descriptors: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93 and zsh: { echo a; } {v}>f; [[ a ]] {v}>f; echo a {v}>f";
     /// A base in front of `#` that begins with a zero is refused.
     bases_begin_with_no_zero: bool = [N, Y, N, Y, N, N, N], "observed in all six: echo $((02#1)) $((010#1)) $((016#1))";
     /// The digits behind `0#` say their base themselves, as a constant of C does.
