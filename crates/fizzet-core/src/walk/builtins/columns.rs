@@ -55,11 +55,11 @@ fn fitting(widths: &[usize], width: usize) -> usize {
 mod tests {
     use super::Layout;
     use crate::lineage::{Origin, Rule};
-    use crate::source::Span;
+    use crate::source::{SourceId, Span};
     use crate::text::{Standing, Text};
 
     fn shown(words: &[&str], columns: Option<usize>, across: bool) -> String {
-        let origin = Origin::new(Rule::Output, Span::default());
+        let origin = Origin::new(Rule::Output, Span::new(SourceId::MAIN, 0, 0));
         let text = |word: &&str| Text::from_bytes(*word, Standing::Quoted, origin.clone());
         let words: Vec<Text> = words.iter().map(text).collect();
         let rows = Layout { columns, width: 20, across, end: b'\n' }.rows(&words, &origin);
