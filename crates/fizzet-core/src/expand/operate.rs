@@ -86,7 +86,9 @@ impl Substitution<'_> {
                 };
                 let cut = |text: &Text| removed(text, &pattern, *suffix, *longest);
                 let cut = self.each(parameter, held, cut)?;
-                Ok(Some(self.marked(parameter, cut, place)))
+                // The shortest match of nothing is none.
+                let finds_nothing = text.is_empty() && !*longest;
+                Ok(Some(if finds_nothing { cut } else { self.marked(parameter, cut, place) }))
             }
             Operation::Replace { which, pattern, replacement } => {
                 self.replace(parameter, held, (*which, pattern, replacement.as_ref()), place)

@@ -114,8 +114,15 @@ impl Substitution<'_> {
         let may_change = [Some(offset), length].into_iter().flatten().any(Arithmetic::may_change);
         let before = self.held_before(parameter, may_change)?;
         let mut offset = arithmetic::offset(self.cx, offset, length.is_some())?;
-        if offset > 0 && self.counts_from_one(parameter) {
+        let from_one = self.counts_from_one(parameter);
+        let count = match &held {
+            Held::List { items, .. } => items.len() as i64,
+            _ => 0,
+        };
+        if from_one && offset > 0 {
             offset -= 1;
+        } else if from_one && offset == -count - 1 {
+            offset = -count;
         }
         if last.flatten().is_some_and(|last| offset > last) {
             let star = matches!(held, Held::List { star: true, .. });
@@ -123,7 +130,9 @@ impl Substitution<'_> {
         }
         let length = match length {
             Some(_) if self.is_beyond(parameter, &held, offset) => None,
-            Some(length) => Some(arithmetic::value(self.cx, length)?),
+            // Where they are counted from 1, one is taken at least.
+            Some(length) => Some(arithmetic::value(self.cx, length)?)
+                .map(|length| if from_one && length == 0 { 1 } else { length }),
             None => None,
         };
         let held = self.held_behind(parameter, held, before)?;

@@ -175,6 +175,10 @@ impl<'a> Parser<'a> {
             self.pos += 1;
             let Some(name) = self.parameter_name() else { return Ok(None) };
             // A bad subscript makes a bad expansion, which is found out only when it is expanded.
+            let has_elements = matches!(name, ParameterName::Variable(_));
+            if !has_elements && self.peek() == Some(b'[') {
+                return Ok(None);
+            }
             let Ok(index) = self.subscript() else { return Ok(None) };
             return Ok(Some((name, index, Operation::Length)));
         }

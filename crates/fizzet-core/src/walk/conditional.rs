@@ -246,6 +246,16 @@ impl Walker {
                 {
                     !self.state.variables.values(name).is_empty()
                 }
+                // Where arrays are lists, a text has no elements, but is all of itself.
+                Some((name, index))
+                    if self.state.dialect.array_is_list
+                        && (matches!(index, b"@" | b"*")
+                            || !self.state.variables.is_array(name)) =>
+                {
+                    let is_array = self.state.variables.is_array(name);
+                    let is_whole = index == b"*" || (index == b"@" && !is_array);
+                    is_whole && self.state.variables.get(name).is_some()
+                }
                 Some((name, _)) if self.state.is_idle_index(name) => false,
                 Some((name, index)) => {
                     let key = self.element_key_of_text(name, index, span)?;

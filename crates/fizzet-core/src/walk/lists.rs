@@ -123,6 +123,35 @@ impl Walker {
         }
     }
 
+    /// Makes an array of the other kind of a variable, where the list that is assigned to it says which one it is:
+    /// with indexes it is associative, and without any it is not.
+    fn change_with_list(&mut self, assignment: &Assignment, elements: &[Element], declared: bool) {
+        let name = &assignment.name;
+        if !self.state.dialect.indexed_lists_are_associative {
+            return;
+        }
+        let names_one = |element: &Element| {
+            element.index.as_ref().is_some_and(|index| {
+                !matches!(self.state.sources.bytes(index.word.span), b"" | b"@" | b"*")
+            })
+        };
+        let has_indexes = elements.iter().any(names_one);
+        let anew = !assignment.append && !declared;
+        let (is_array, keyed) = (self.state.variables.is_array(name), self.is_keyed(name));
+        let is_empty = self.state.variables.values(name).is_empty();
+        let plain = elements.iter().all(|element| element.index.is_none());
+        let value = match () {
+            () if has_indexes && (!is_array || (anew && !keyed)) => {
+                Value::Associative(Associative::new(self.state.dialect.key_order))
+            }
+            () if keyed && anew && !is_empty && (plain && !elements.is_empty()) => {
+                Value::Indexed(Default::default())
+            }
+            () => return,
+        };
+        self.state.variables.entry(name).value = value;
+    }
+
     /// `name=(...)`, `name+=(...)`; `texts` is what the words have become, if that is known,
     /// and `is_declared` tells that it stands behind a declaration utility.
     pub(super) fn array(
@@ -133,17 +162,7 @@ impl Walker {
         is_declared: bool,
     ) -> Result<(), Stop> {
         let (name, span) = (&assignment.name, assignment.span);
-        if self.state.dialect.indexed_lists_are_associative
-            && elements.iter().any(|element| {
-                element.index.as_ref().is_some_and(|index| {
-                    !matches!(self.state.sources.bytes(index.word.span), b"" | b"@" | b"*")
-                })
-            })
-            && !self.state.variables.is_array(name)
-        {
-            let empty = Associative::new(self.state.dialect.key_order);
-            self.state.variables.entry(name).value = Value::Associative(empty);
-        }
+        self.change_with_list(assignment, elements, is_declared);
         if self.state.dialect.read_only_lists_are_not_expanded {
             self.state.check_writable(name, span)?;
         }
@@ -215,6 +234,7 @@ impl Walker {
             }
         }
         if elements.is_empty() && !assignment.append && self.state.dialect.empty_array_is_compound {
+            self.state.variables.clear(name);
             let text = self.state.shell_text(b"(\n)");
             return self.state.store(name, None, text, span);
         }

@@ -403,9 +403,9 @@ pub enum UnsetAll {
     Variable,
     /// The elements of an indexed array; of an associative one the element with that key.
     Elements,
-    /// Nothing.
-    Nothing,
-    /// It is no name, which ends the shell.
+    /// Nothing, which is a mistake.
+    Refused,
+    /// The variable for `*`; `@` is no name, which ends the shell.
     Fatal,
     /// All elements of an indexed array but an empty one.
     Value,

@@ -453,8 +453,14 @@ macro_rules! utilities_rows {
     export_makes_arrays: bool = [N, N, N, N, N, Y, Y], "observed in bash and zsh: readonly -a r; declare -p r";
     /// `readonly` makes variables of the function that it stands in.
     readonly_is_local: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { readonly x=1; }; x=0; f; echo $x";
+    /// `unset` of an element but the first, of a variable that is no array, is a mistake.
+    unset_minds_elements_of_text: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: x=a; unset 'x[1]'; echo $?; unset 'x[@]'; echo $?";
+    /// `unset` of the element 0 of a variable that is there is a mistake.
+    unset_minds_index_zero: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: a=(p q); unset 'a[0]'; echo $?";
+    /// `unset` of a key that an associative array does not have is a mistake.
+    unset_minds_missing_keys: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93 and zsh: typeset -A h; unset 'h[k]'; echo $?";
     /// What `unset 'a[@]'` takes away.
-    unset_all: UnsetAll = [UnsetAll::Variable, UnsetAll::Elements, UnsetAll::Variable, UnsetAll::Variable, UnsetAll::Nothing, UnsetAll::Fatal, UnsetAll::Value], "observed in bash, ksh93 and zsh: a=(1 2); unset 'a[@]'; echo ${#a[@]}; typeset -A h; h[k]=v; unset 'h[@]'; echo ${#h[@]}";
+    unset_all: UnsetAll = [UnsetAll::Variable, UnsetAll::Elements, UnsetAll::Variable, UnsetAll::Variable, UnsetAll::Refused, UnsetAll::Fatal, UnsetAll::Value], "observed in bash, ksh93 and zsh: a=(1 2); unset 'a[@]'; echo ${#a[@]}; typeset -A h; h[k]=v; unset 'h[@]'; echo ${#h[@]}";
     /// An indexed array cannot become an associative one, nor the other way round.
     arrays_keep_their_kind: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: declare -a a; declare -A a; echo $?";
     /// `set -E` lets functions inherit the action for ERR.

@@ -365,6 +365,9 @@ impl Walker {
 pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("td:n:O:s:u:C:c:", false);
     let name = given.operands.first().map_or(b"MAPFILE".to_vec(), |text| text.bytes().to_vec());
+    if walker.is_keyed(&name) {
+        return Ok(walker.complain(call, 1));
+    }
     let end = given.value(b'd').map_or(b'\n', |end| end.bytes().first().copied().unwrap_or(0));
     let number = |letter| -> Option<usize> {
         let text: &Text = given.value(letter)?;

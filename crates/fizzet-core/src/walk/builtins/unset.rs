@@ -148,6 +148,11 @@ impl Walker {
         span: Span,
     ) -> Result<Option<Key>, Stop> {
         let all = matches!(index, b"@" | b"*");
+        let is_text =
+            self.state.variables.get(array).is_some_and(|_| !self.state.variables.is_array(array));
+        if all && is_text && self.state.dialect.unset_minds_elements_of_text {
+            return Ok(Some(Key::Number(1)));
+        }
         let takes_key =
             !matches!(self.state.dialect.unset_all, UnsetAll::Variable | UnsetAll::Fatal);
         let is_key = takes_key && self.is_keyed(array);
@@ -173,7 +178,7 @@ impl Walker {
     }
 
     /// `unset 'a[@]'`
-    fn unset_all(&mut self, array: &[u8], span: Span) -> Result<Status, Stop> {
+    fn unset_all(&mut self, array: &[u8], index: &[u8], span: Span) -> Result<Status, Stop> {
         match self.state.dialect.unset_all {
             UnsetAll::Variable => {
                 self.state.variables.remove(array);
@@ -181,7 +186,13 @@ impl Walker {
             UnsetAll::Elements if self.state.variables.is_array(array) => {
                 self.state.variables.entry(array).value = Value::Indexed(BTreeMap::new());
             }
-            UnsetAll::Elements | UnsetAll::Nothing => {}
+            UnsetAll::Elements => {}
+            UnsetAll::Refused => {
+                return Ok(Status::from(self.state.variables.is_array(array)));
+            }
+            UnsetAll::Fatal if index == b"*" => {
+                self.state.variables.remove(array);
+            }
             UnsetAll::Fatal => {
                 let message = "this is not a name";
                 return Err(Stop::error(message, span, 1, Reach::Shell));
@@ -213,10 +224,20 @@ impl Walker {
         }
         let key = match key {
             Some(key) => key,
-            None if matches!(index, b"@" | b"*") => return self.unset_all(array, span),
+            None if matches!(index, b"@" | b"*") => return self.unset_all(array, index, span),
             None => return Ok(0),
         };
         let is_text = !self.state.variables.is_array(array);
+        if is_text
+            && self.state.dialect.unset_minds_elements_of_text
+            && self.state.variables.get(array).is_some()
+            && key != Key::Number(0)
+        {
+            return Ok(1);
+        }
+        if matches!(key, Key::Number(0)) && self.state.dialect.unset_minds_index_zero {
+            return Ok(Status::from(self.state.variables.get(array).is_some()));
+        }
         if is_text
             && !self.state.dialect.unset_first_element_of_text
             && !self.state.dialect.array_is_list
@@ -239,8 +260,10 @@ impl Walker {
             },
             key => key,
         };
+        let minds = self.state.dialect.unset_minds_missing_keys && matches!(key, Key::Text(_));
+        let is_there = self.state.variables.element(array, &key).is_some();
         self.state.variables.remove_element(array, &key);
-        Ok(0)
+        Ok(Status::from(minds && !is_there))
     }
 
     /// `unset 'a[2]'` where arrays are lists: the element is there and empty, and a character of a text
