@@ -8,6 +8,7 @@ use rustc_hash::FxHashMap;
 use crate::host::Sink;
 use crate::lineage::Origin;
 use crate::text::{Standing, Text};
+use crate::walk::written::ReadFile;
 
 /// A text, and how much of it has been read.
 #[derive(Debug)]
@@ -20,9 +21,21 @@ pub(super) struct Reading {
     pub(super) has_holes: bool,
     /// Whether more comes behind the text than is kept.
     goes_on: bool,
+    /// The file that it is, where that may be written meanwhile.
+    file: Option<ReadFile>,
 }
 
 impl Reading {
+    /// Looks whether the file has been written since.
+    fn follow_file(&mut self) {
+        if let Some(file) = &mut self.file
+            && file.follow(&mut self.text)
+        {
+            self.known_to = self.text.first_unknown_line();
+            self.has_holes = self.text.has_hole();
+        }
+    }
+
     /// Whether nobody knows what stands at a place.
     pub(super) fn is_unknown_at(&self, at: usize) -> bool {
         self.known_to.is_some_and(|known_to| at >= known_to)
@@ -52,21 +65,31 @@ impl Input {
     pub(super) fn is_unknown(&self) -> bool {
         match &self.reading {
             None => !self.is_standard,
-            Some(reading) => reading.borrow().has_holes,
+            Some(_) => self.reading().is_some_and(|reading| reading.borrow().has_holes),
         }
     }
 
     /// A text from its start; from the first line with a hole on it is not known.
     pub(super) fn of(text: Text) -> Input {
+        Input::of_text(text, None)
+    }
+
+    /// A file that may be written while it is read.
+    pub(super) fn of_file(file: ReadFile) -> Input {
+        Input::of_text(file.text(), Some(file))
+    }
+
+    fn of_text(text: Text, file: Option<ReadFile>) -> Input {
         let (known_to, has_holes) = (text.first_unknown_line(), text.has_hole());
-        let reading =
-            Rc::new(RefCell::new(Reading { text, at: 0, known_to, has_holes, goes_on: false }));
-        Input { reading: Some(reading), is_standard: false }
+        let reading = Reading { text, at: 0, known_to, has_holes, goes_on: false, file };
+        Input { reading: Some(Rc::new(RefCell::new(reading))), is_standard: false }
     }
 
     /// The text and the place in it; `None` where nobody knows.
     pub(super) fn reading(&self) -> Option<&RefCell<Reading>> {
-        self.reading.as_deref()
+        let reading = self.reading.as_deref()?;
+        reading.borrow_mut().follow_file();
+        Some(reading)
     }
 
     /// What has not been read yet, which is read by that.
@@ -75,8 +98,9 @@ impl Input {
         if reading.has_holes {
             return None;
         }
-        let at = std::mem::replace(&mut reading.at, usize::MAX);
-        Some(reading.text.slice(at.min(reading.text.len()), reading.text.len()))
+        let length = reading.text.len();
+        let at = std::mem::replace(&mut reading.at, length);
+        Some(reading.text.slice(at.min(length), length))
     }
 
     /// The same, with more behind it than is kept.

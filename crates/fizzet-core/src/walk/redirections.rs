@@ -138,8 +138,8 @@ impl Walker {
             return Input::of(printed);
         }
         let path = redirection.target.bytes();
-        if let Some(file) = self.written.get(&self.state.folder, path) {
-            return Input::of(file.borrow().clone());
+        if let Some(file) = self.written.open(&self.state.folder, path) {
+            return Input::of_file(file);
         }
         let is_endless = ENDLESS.iter().any(|device| device.as_bytes() == path);
         let host = expand::Context::host(self);

@@ -1,7 +1,7 @@
 //! Files that a script writes while nothing is written for real: they are kept in memory, so that the
 //! script finds them again.
 
-use std::cell::RefCell;
+use std::cell::{Cell, RefCell};
 use std::rc::Rc;
 
 use rustc_hash::FxHashMap;
@@ -18,23 +18,65 @@ type Contents = Rc<RefCell<Text>>;
 
 /// The files that have been written, by their paths.
 #[derive(Clone, Default)]
-pub(super) struct WrittenFiles(Rc<RefCell<FxHashMap<Rc<[u8]>, Contents>>>);
+pub(super) struct WrittenFiles {
+    files: Rc<RefCell<FxHashMap<Rc<[u8]>, Contents>>>,
+    /// How often one of them has been emptied.
+    emptied: Rc<Cell<u64>>,
+}
+
+/// A file that is read, and what has been seen of it.
+#[derive(Clone, Debug)]
+pub(super) struct ReadFile {
+    file: Contents,
+    emptied: Rc<Cell<u64>>,
+    seen: u64,
+}
+
+impl ReadFile {
+    /// What the file holds.
+    pub(super) fn text(&self) -> Text {
+        self.file.borrow().clone()
+    }
+
+    /// Brings what has been read of the file up to what it holds now; false where that is the same.
+    pub(super) fn follow(&mut self, text: &mut Text) -> bool {
+        let file = self.file.borrow();
+        let emptied = std::mem::replace(&mut self.seen, self.emptied.get()) != self.emptied.get();
+        match file.len() > text.len() && !emptied {
+            true => text.push_text(&file.slice_with_holes(text.len(), file.len())),
+            false if emptied => *text = file.clone(),
+            false => return false,
+        }
+        true
+    }
+}
 
 impl WrittenFiles {
     /// Whether none has been written.
     pub(super) fn is_empty(&self) -> bool {
-        self.0.borrow().is_empty()
+        self.files.borrow().is_empty()
     }
 
     /// The file of this path.
     pub(super) fn get(&self, folder: &[u8], path: &[u8]) -> Option<Contents> {
-        self.0.borrow().get(&plain(folder, path)[..]).cloned()
+        self.files.borrow().get(&plain(folder, path)[..]).cloned()
     }
 
-    /// Begins a file: what it held before is gone.
+    /// The file of this path, to be read while it may be written.
+    pub(super) fn open(&self, folder: &[u8], path: &[u8]) -> Option<ReadFile> {
+        let file = self.get(folder, path)?;
+        Some(ReadFile { file, emptied: self.emptied.clone(), seen: self.emptied.get() })
+    }
+
+    /// Begins a file: what it held before is gone, also for those who have it open.
     pub(super) fn create(&self, folder: &[u8], path: &[u8], text: Text) -> Contents {
+        if let Some(file) = self.get(folder, path) {
+            *file.borrow_mut() = text;
+            self.emptied.set(self.emptied.get() + 1);
+            return file;
+        }
         let file = Rc::new(RefCell::new(text));
-        self.0.borrow_mut().insert(plain(folder, path).into(), file.clone());
+        self.files.borrow_mut().insert(plain(folder, path).into(), file.clone());
         file
     }
 }
@@ -55,7 +97,7 @@ impl Files for Overlaid {
     fn list(&self, folder: &[u8], each: &mut dyn FnMut(&[u8])) -> bool {
         let place = plain(&self.folder, folder);
         let mut listed: Vec<Vec<u8>> = Vec::new();
-        for path in self.written.0.borrow().keys() {
+        for path in self.written.files.borrow().keys() {
             let slash = path.iter().rposition(|&byte| byte == b'/');
             let inside = match slash {
                 Some(0) => &b"/"[..],

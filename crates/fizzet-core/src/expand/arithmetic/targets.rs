@@ -196,7 +196,7 @@ impl Evaluation<'_> {
 
     /// What is not set is 0, or a mistake.
     fn unset(&mut self, target: &Target) -> Result<Number, Stop> {
-        let is_member = target.name.contains(&b'.');
+        let is_member = target.name.iter().skip(1).any(|&byte| byte == b'.');
         if is_member && self.compares {
             return Err(refuse(self.cx.state(), "a comparison has no members", self.span));
         }

@@ -130,6 +130,9 @@ impl Walker {
         if reading.is_unknown_at(reading.at) {
             return None;
         }
+        if reading.at > reading.text.len() {
+            return Some(Stretch { whole: false, ..Stretch::whole(Text::new()) });
+        }
         let Reading { text, at, known_to, has_holes, .. } = &mut *reading;
         let bytes = &text.bytes()[..known_to.unwrap_or(text.len())];
         let mut line = Text::new();
