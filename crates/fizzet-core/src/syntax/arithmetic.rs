@@ -1,14 +1,10 @@
 //! Arithmetic expressions: text to tree, with the precedence of C (POSIX XCU 1.1.2.1).
 
-use bstr::ByteSlice;
-
-use crate::dialect::{ArithmeticSign, BehindChoice, Dialect, Quotes, Reals, WhileReading};
-use crate::syntax::cursor::{is_name_byte, is_name_start};
+use crate::dialect::{BehindChoice, Dialect, Quotes, WhileReading};
+use crate::syntax::cursor::is_name_start;
 use crate::syntax::expression::{Assigning, NO_VARIABLE, assigned, condition_of};
 pub use crate::syntax::expression::{Expression, Target};
-use crate::syntax::functions::FUNCTIONS;
 pub use crate::syntax::functions::Function;
-use crate::syntax::marked::MARK;
 pub use crate::syntax::numeral::constant;
 pub(crate) use crate::syntax::numeral::{
     character_code, character_of, digits, has_hexadecimal, written_base,
@@ -18,7 +14,7 @@ pub use crate::syntax::operators::{Binary, Unary};
 pub use crate::syntax::signs::Showing;
 
 /// What is wrong with `++` at what is no variable.
-const NO_STEP: &str = "++ and -- need a variable";
+pub(super) const NO_STEP: &str = "++ and -- need a variable";
 
 /// The deepest nesting of an expression that is read.
 const MAX_DEPTH: u32 = 256;
@@ -93,11 +89,11 @@ pub(super) struct Reader<'a> {
     pub(super) at: usize,
     depth: u32,
     /// Whether signs before a parenthesis do not count, since only the end of the text closes it.
-    forgets_signs: bool,
+    pub(super) forgets_signs: bool,
     /// The base that the latest constant with one has named, where that counts.
     pub(super) base: Option<u32>,
     /// What has been read completely when something behind it turned out to be wrong, in order.
-    before: Vec<Expression>,
+    pub(super) before: Vec<Expression>,
 }
 
 pub(super) type Read = Result<Expression, String>;
@@ -113,7 +109,7 @@ impl Reader<'_> {
 
     /// Keeps an expression behind which nothing fits. A shell that evaluates by operators has carried
     /// out only those that something has closed: what is no sign of arithmetic does so too.
-    fn leave_behind(&mut self, expression: Expression) {
+    pub(super) fn leave_behind(&mut self, expression: Expression) {
         let closed = self.dialect.arithmetic_while_reading != WhileReading::Operators
             || self.rest().starts_with(b")")
             || self.at_no_sign();
@@ -145,7 +141,7 @@ impl Reader<'_> {
         }
     }
 
-    fn blanks(&mut self) {
+    pub(super) fn blanks(&mut self) {
         let separates = self.dialect.arithmetic_quotes == Quotes::Separate;
         let blanks = self.dialect.arithmetic_blanks.as_bytes();
         let blank = |byte: &u8| blanks.contains(byte) || (separates && *byte == b'"');
@@ -154,7 +150,7 @@ impl Reader<'_> {
         }
     }
 
-    fn peek(&mut self) -> Option<u8> {
+    pub(super) fn peek(&mut self) -> Option<u8> {
         self.blanks();
         self.text.get(self.at).copied()
     }
@@ -163,7 +159,7 @@ impl Reader<'_> {
         &self.text[self.at..]
     }
 
-    fn eat(&mut self, sign: &[u8]) -> bool {
+    pub(super) fn eat(&mut self, sign: &[u8]) -> bool {
         self.blanks();
         let there = self.rest().starts_with(sign);
         if there {
@@ -172,7 +168,7 @@ impl Reader<'_> {
         there
     }
 
-    fn comma(&mut self) -> Read {
+    pub(super) fn comma(&mut self) -> Read {
         if self.passes_last_signs() {
             return Ok(Expression::Number(0));
         }
@@ -201,7 +197,7 @@ impl Reader<'_> {
         passes
     }
 
-    fn deeper(&mut self, read: impl FnOnce(&mut Self) -> Read) -> Read {
+    pub(super) fn deeper(&mut self, read: impl FnOnce(&mut Self) -> Read) -> Read {
         if self.depth >= MAX_DEPTH {
             return Err(format!("the expression is nested deeper than {MAX_DEPTH} levels"));
         }
@@ -245,7 +241,7 @@ impl Reader<'_> {
     }
 
     /// Whether what stands next can be read, where the shell reads it before it assigns.
-    fn reads_next(&mut self) -> bool {
+    pub(super) fn reads_next(&mut self) -> bool {
         let Some(byte) = self.peek() else { return true };
         if self.dialect.arithmetic_while_reading != WhileReading::Ahead {
             return true;
@@ -431,202 +427,5 @@ impl Reader<'_> {
             && rest.get(sign.len()) == Some(&b'=')
             && rest.get(sign.len() + 1) != Some(&b'=');
         (!assigns).then_some((sign.len(), operator, binds))
-    }
-
-    fn unary(&mut self) -> Read {
-        let Some(byte) = self.peek() else { return Err(self.wrong("a value")) };
-        let doubled = self.text.get(self.at + 1) == Some(&byte);
-        let operator = match byte {
-            b'+' | b'-' if doubled && self.dialect.arithmetic_steps => {
-                return self.step_before(byte);
-            }
-            b'-' => Unary::Minus,
-            b'+' => Unary::Plus,
-            b'!' => Unary::Not,
-            b'~' => Unary::Complement,
-            _ => return self.primary(),
-        };
-        self.at += 1;
-        let operand = self.deeper(Self::unary)?;
-        let is_nothing = self.dialect.plus_before_variables_is_nothing && operator == Unary::Plus;
-        match self.forgets_signs || is_nothing {
-            // The shell forgets the signs before a parenthesis that only the end closes.
-            true => Ok(operand),
-            false => Ok(Expression::Unary(operator, Box::new(operand))),
-        }
-    }
-
-    /// `++x` or `--x`; where the shell allows it, two signs before anything else.
-    fn step_before(&mut self, sign: u8) -> Read {
-        let start = self.at;
-        self.at += 2;
-        if self.peek().is_some_and(is_name_start) {
-            let target = self.target()?;
-            if !self.reads_next() {
-                return Ok(Expression::Variable(target));
-            }
-            if self.dialect.arithmetic_while_reading == WhileReading::Operators
-                && let stepped @ Expression::Step { .. } = self.step_behind(target.clone())
-            {
-                self.before.push(stepped);
-                return Err(NO_STEP.into());
-            }
-            let by = if sign == b'+' { 1 } else { -1 };
-            return Ok(Expression::Step { target, by, after: false });
-        }
-        if self.dialect.plus_before_variables_is_nothing && self.peek() == Some(b'+') {
-            let Expression::Variable(target) = self.deeper(Self::unary)? else {
-                return Err(NO_STEP.into());
-            };
-            let by = if sign == b'+' { 1 } else { -1 };
-            return Ok(Expression::Step { target, by, after: false });
-        }
-        if self.dialect.parentheses_step && self.peek() == Some(b'(') {
-            let Expression::Variable(target) = self.primary()? else {
-                return Err(NO_STEP.into());
-            };
-            let by = if sign == b'+' { 1 } else { -1 };
-            return Ok(Expression::Step { target, by, after: false });
-        }
-        if !self.dialect.arithmetic_double_signs {
-            return Err(NO_STEP.into());
-        }
-        self.at = start + 1;
-        let operand = self.deeper(Self::unary)?;
-        let operator = if sign == b'+' { Unary::Plus } else { Unary::Minus };
-        Ok(Expression::Unary(operator, Box::new(operand)))
-    }
-
-    fn primary(&mut self) -> Read {
-        self.blanks_before_number();
-        match self.peek() {
-            Some(b'(') => {
-                let open = self.at;
-                self.at += 1;
-                let inner = self.deeper(Self::comma)?;
-                let is_closed = self.eat(b")") || {
-                    self.forgets_signs = self.end_closes(open);
-                    self.forgets_signs
-                };
-                if !is_closed {
-                    let message = self.wrong(")");
-                    self.leave_behind(inner);
-                    return Err(message);
-                }
-                match inner {
-                    Expression::Variable(target) if self.dialect.parentheses_are_assigned => {
-                        Ok(self.step_behind(target))
-                    }
-                    inner => Ok(inner),
-                }
-            }
-            Some(byte) if byte.is_ascii_digit() => self.number(),
-            Some(b'.') if self.dialect.arithmetic_reals != Reals::None => self.point(),
-            Some(b'\'') if self.dialect.arithmetic_characters => self.character(),
-            Some(b'#') if self.dialect.arithmetic_sign != ArithmeticSign::Error => self.sign(),
-            Some(b'?') if self.dialect.status_is_a_number => {
-                self.at += 1;
-                Ok(Expression::Status)
-            }
-            Some(_) if self.begins_name() => {
-                let target = self.target()?;
-                if let Some(value) = self.infinity(&target) {
-                    return Ok(Expression::Real(value));
-                }
-                if let Some(function) = self.function(&target) {
-                    return Ok(Expression::Function(function, Box::new(self.primary()?)));
-                }
-                Ok(self.step_behind(target))
-            }
-            _ => Err(self.wrong("a value")),
-        }
-    }
-
-    /// A variable, with `++` or `--` if one stands behind it.
-    fn step_behind(&mut self, target: Target) -> Expression {
-        if self.dialect.arithmetic_steps {
-            for (sign, by) in [(b"++", 1), (b"--", -1)] {
-                if self.eat(sign) {
-                    return Expression::Step { target, by, after: true };
-                }
-            }
-        }
-        Expression::Variable(target)
-    }
-
-    /// Whether the end of the text closes a parenthesis: nothing but others may stand before it.
-    fn end_closes(&self, open: usize) -> bool {
-        let blanks = self.dialect.arithmetic_blanks.as_bytes();
-        self.dialect.arithmetic_end_closes
-            && self.at == self.text.len()
-            && self.text[..open].iter().all(|byte| b"(+-!~".contains(byte) || blanks.contains(byte))
-    }
-
-    /// Whether a name can begin here.
-    pub(super) fn begins_name(&self) -> bool {
-        match self.rest().first() {
-            Some(&byte) if byte < 0x80 => is_name_start(byte),
-            Some(_) => self.wide_letter().is_some(),
-            None => false,
-        }
-    }
-
-    /// The length of a letter or digit beyond ASCII that stands here, where names may hold them.
-    fn wide_letter(&self) -> Option<usize> {
-        let (start, end, character) = self.rest().char_indices().next()?;
-        let is_letter =
-            character.is_alphabetic() || (character.is_numeric() && character > '\u{ff}');
-        (self.dialect.wide_names && !character.is_ascii() && is_letter).then_some(end - start)
-    }
-
-    /// Blanks that only a number may have before it.
-    fn blanks_before_number(&mut self) {
-        self.blanks();
-        let before = self.dialect.arithmetic_blanks_before_numbers.as_bytes();
-        let count = self.rest().iter().take_while(|byte| before.contains(byte)).count();
-        if self.rest().get(count).is_some_and(u8::is_ascii_digit) {
-            self.at += count;
-        }
-    }
-
-    pub(super) fn target(&mut self) -> Result<Target, String> {
-        self.blanks();
-        let start = self.at;
-        while let Some(&byte) = self.text.get(self.at) {
-            let is_member = byte == b'.'
-                && self.dialect.arithmetic_members
-                && self.text.get(self.at + 1).copied().is_some_and(is_name_byte);
-            let length = if is_name_byte(byte) || is_member { Some(1) } else { self.wide_letter() };
-            let Some(length) = length else { break };
-            self.at += length;
-        }
-        let name = self.text[start..self.at].into();
-        if !self.dialect.arrays || self.text.get(self.at) != Some(&b'[') {
-            return Ok(Target { name, index: None });
-        }
-        let open = self.at + 1;
-        let mut level = 0u32;
-        while let Some(&byte) = self.text.get(self.at) {
-            self.at += 1;
-            match byte {
-                MARK if self.dialect.indexes_hide_brackets => self.at += 1,
-                b'[' => level += 1,
-                b']' => level -= 1,
-                _ => {}
-            }
-            if level == 0 {
-                let index = Some(self.text[open..self.at - 1].into());
-                return Ok(Target { name, index });
-            }
-        }
-        Err("the index of an array is never closed".into())
-    }
-
-    /// The function of this name, if a parenthesis follows.
-    fn function(&self, target: &Target) -> Option<Function> {
-        if !self.dialect.arithmetic_functions || self.text.get(self.at) != Some(&b'(') {
-            return None;
-        }
-        FUNCTIONS.iter().find(|(name, _)| name.as_bytes() == &*target.name)
     }
 }

@@ -167,7 +167,7 @@ impl<'a> Parser<'a> {
             },
         }
         self.flagged_subscript(&mut flagged)?;
-        while self.raw() == Some(b'[') && flagged.is_part() {
+        while self.raw() == Some(b'[') && (flagged.is_part() || flagged.is_whole()) {
             let open = self.pos;
             let further = match self.slice_subscript()? {
                 Some(slice) => Further::Slice(slice),
@@ -437,6 +437,11 @@ impl Flagged {
     /// Whether brackets take a part of the value.
     fn is_part(&self) -> bool {
         self.slice.is_some() || matches!(self.parameter.index, Some(Subscript::Index(_)))
+    }
+
+    /// Whether brackets take all elements.
+    fn is_whole(&self) -> bool {
+        matches!(self.parameter.index, Some(Subscript::At | Subscript::Star))
     }
 
     /// Whether nothing but the parameter itself is asked for.

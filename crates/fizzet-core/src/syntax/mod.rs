@@ -20,6 +20,7 @@ mod flagged;
 mod functions;
 mod marked;
 mod numeral;
+mod operands;
 mod operators;
 mod parameter;
 mod redirect;

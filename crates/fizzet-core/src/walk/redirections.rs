@@ -77,8 +77,9 @@ impl Walker {
                 }
             }
             "<>" => {
-                let (input, output) =
-                    (self.file_to_read(redirection), self.file_to_write(redirection, true)?);
+                // A file that there is not is there once it is opened for writing.
+                let output = self.file_to_write(redirection, true)?;
+                let input = self.file_to_read(redirection);
                 self.descriptors.open_both(descriptor, input, output);
             }
             ">" | ">>" | ">|" => {

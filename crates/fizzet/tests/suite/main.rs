@@ -20,3 +20,4 @@ mod shebang;
 mod shells;
 mod view;
 mod walk;
+mod written;

@@ -4,8 +4,10 @@ mod carrying;
 mod expanding;
 mod reading;
 mod utilities;
+mod words;
 
 pub use carrying::*;
 pub use expanding::*;
 pub use reading::*;
 pub use utilities::*;
+pub use words::*;

@@ -16,6 +16,7 @@ mod options;
 mod parameters;
 mod print;
 mod printf;
+mod printf_conversions;
 mod printf_numbers;
 mod process;
 mod read;

@@ -1,16 +1,11 @@
 //! `printf` (POSIX XBD 5 and XCU printf).
 
-use crate::dialect::{Dialect, DollarQuoting, LargeOctal, Positions, PrintfQuoting};
-use crate::expand::backslashed as backslashed_for_zsh;
-use crate::expand::quoting::{in_dollar_quotes, requoted_for};
-use crate::hexadecimal::real_in_hexadecimal;
+use crate::dialect::{Dialect, LargeOctal, Positions};
 use crate::lineage::{Origin, Rule};
-use crate::real::Format;
 use crate::stop::{Status, Stop};
-use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
-use crate::walk::builtins::escapes::{decoded, escape};
+use crate::walk::builtins::escapes::escape;
 use crate::walk::builtins::{Call, time};
 
 /// The largest width and precision that is written out.
@@ -104,7 +99,7 @@ pub(super) struct Printing<'a> {
     chosen: Option<usize>,
     /// The last argument that was taken by its number.
     farthest: usize,
-    out: Text,
+    pub(super) out: Text,
     /// Whether a width is beyond the limit.
     is_too_wide: bool,
     pub(super) status: Status,
@@ -112,16 +107,16 @@ pub(super) struct Printing<'a> {
 
 /// A conversion specification.
 #[derive(Clone, Default)]
-struct Specification {
+pub(super) struct Specification {
     /// The format in the parentheses of `%(format)T`.
-    format: Option<String>,
-    left: bool,
-    zero: bool,
-    plus: bool,
-    blank: bool,
-    alternative: bool,
-    width: usize,
-    precision: Option<usize>,
+    pub(super) format: Option<String>,
+    pub(super) left: bool,
+    pub(super) zero: bool,
+    pub(super) plus: bool,
+    pub(super) blank: bool,
+    pub(super) alternative: bool,
+    pub(super) width: usize,
+    pub(super) precision: Option<usize>,
 }
 
 impl Printing<'_> {
@@ -192,11 +187,11 @@ impl Printing<'_> {
     }
 
     /// What becomes of octal escapes that are more than a byte.
-    fn large_octal(&self) -> LargeOctal {
+    pub(super) fn large_octal(&self) -> LargeOctal {
         self.walker.state.dialect.dollar_escapes.large_octal
     }
 
-    fn put(&mut self, bytes: &[u8]) {
+    pub(super) fn put(&mut self, bytes: &[u8]) {
         if !bytes.is_empty() {
             self.out.push(bytes, Standing::Quoted, &self.origin);
         }
@@ -224,7 +219,7 @@ impl Printing<'_> {
     }
 
     /// Whether there is no argument left, and `#` says nothing of that although it does of a written 0.
-    fn shows_nothing_plainly(&self) -> bool {
+    pub(super) fn shows_nothing_plainly(&self) -> bool {
         let number = self.chosen;
         let gone = number.map_or(self.rest.is_empty(), |number| number > self.pass.len());
         gone && self.walker.state.dialect.printf_prefixes_zero
@@ -244,7 +239,7 @@ impl Printing<'_> {
     }
 
     /// A time of `%(format)T`, in universal time; what depends on the clock or a time zone is missing.
-    fn time(&mut self, format: &str) -> Vec<u8> {
+    pub(super) fn time(&mut self, format: &str) -> Vec<u8> {
         let given = !self.rest.is_empty();
         let seconds = self.next_number(true);
         let before_1970 = seconds < -2 && self.walker.state.dialect.printf_knows_early_times;
@@ -289,7 +284,7 @@ impl Printing<'_> {
         }
     }
 
-    /// A width, as far as there is a limit for it.
+    /// A width or a precision, as far as there is a limit for it.
     fn width(&mut self, width: usize) -> usize {
         self.is_too_wide |= width > MAX_WIDTH;
         width.min(MAX_WIDTH)
@@ -360,269 +355,20 @@ impl Printing<'_> {
             self.status = 1;
             return Some((text.len(), false));
         }
+        let only_cuts = matches!(letter, b's' | b'b' | b'q' | b'T');
+        if let Some(precision) = one.precision.filter(|_| !only_cuts) {
+            one.precision = Some(self.width(precision));
+        }
         self.chosen = value;
         let goes_on = self.convert(letter, &one);
         self.chosen = None;
         Some((at + 1, goes_on?))
-    }
-
-    fn convert(&mut self, letter: u8, one: &Specification) -> Option<bool> {
-        match letter {
-            b'%' => self.put(b"%"),
-            b's' => {
-                let text = self.next().unwrap_or_default();
-                let end = self.bytes_of(&text, one.precision.unwrap_or(usize::MAX));
-                self.padded(&text.slice(0, end), one);
-            }
-            b'c' => {
-                let text = self.next().unwrap_or_default();
-                let first = match self.walker.state.dialect.printf_shows_characters {
-                    true => crate::text::next_character(text.bytes(), true).map_or(0, |one| one.1),
-                    false => text.len().min(1),
-                };
-                // Of nothing the first character is the byte 0 that ends it.
-                let nothing = || Text::from_bytes(*b"\0", Standing::Quoted, self.origin.clone());
-                let shown = if first == 0 { nothing() } else { text.slice(0, first) };
-                let times = match self.walker.state.dialect.printf_repeats_characters {
-                    true => one.precision.unwrap_or(1).clamp(1, MAX_WIDTH),
-                    false => 1,
-                };
-                let mut all = shown.clone();
-                (1..times).for_each(|_| all.push_text(&shown));
-                self.padded(&all, one);
-            }
-            b'b' => {
-                let text = self.next().unwrap_or_default();
-                let letters = self.walker.state.dialect.argument_escapes;
-                let (made, goes_on) = decoded(&text, &self.origin, letters, self.large_octal());
-                let end = self.bytes_of(&made, one.precision.unwrap_or(usize::MAX));
-                self.padded(&made.slice(0, end), one);
-                return Some(goes_on);
-            }
-            b'q' if self.walker.state.dialect.printf_quotes => {
-                let quoted = match self.next() {
-                    Some(text) => self.quoted(text.bytes()),
-                    None if self.walker.state.dialect.printf_quotes_nothing => Vec::new(),
-                    None => self.quoted(b""),
-                };
-                let quoted = Text::from_bytes(quoted, Standing::Quoted, self.origin.clone());
-                let end = self.bytes_of(&quoted, one.precision.unwrap_or(usize::MAX));
-                self.padded_to(&quoted.slice(0, end), end, one);
-            }
-            b'n' if self.walker.state.dialect.printf_tells_length => {
-                return Some(self.tell_length());
-            }
-            b'T' => {
-                let shown = self.time(one.format.as_deref().unwrap_or("%X"));
-                let text = Text::from_bytes(shown, Standing::Quoted, self.origin.clone());
-                self.padded(&text, one);
-            }
-            b'a' | b'A' if let Some(style) = self.walker.state.dialect.printf_hexadecimal => {
-                let value = self.next_real();
-                let sign = sign_of(value.is_negative(), one);
-                let whole = Specification { precision: None, ..one.clone() };
-                match real_in_hexadecimal(value.absolute(), style, one.precision, one.alternative) {
-                    Some(digits) if letter == b'A' => {
-                        self.number(&format!("{sign}0X"), &digits.to_uppercase(), &whole);
-                    }
-                    Some(digits) => self.number(&format!("{sign}0x"), &digits, &whole),
-                    None => {
-                        let format = Format {
-                            letter: if letter == b'A' { b'F' } else { b'f' },
-                            precision: 0,
-                            keeps_zeros: false,
-                            halves_up: false,
-                        };
-                        let digits = value.absolute().shown(format);
-                        self.number(sign, &digits, &Specification { zero: false, ..whole });
-                    }
-                }
-            }
-            b'F' if !self.walker.state.dialect.printf_upper_f => return None,
-            b'f' | b'F' | b'e' | b'E' | b'g' | b'G' => {
-                let value = self.next_real();
-                if !value.is_finite() && self.walker.state.dialect.printf_shows_infinity_plainly {
-                    let (precision, keeps_zeros, halves_up) = (0, false, false);
-                    let plain = Format { letter: b'f', precision, keeps_zeros, halves_up };
-                    let sign = if value.is_negative() { "-" } else { "" };
-                    self.put(format!("{sign}{}", value.absolute().shown(plain)).as_bytes());
-                    return Some(true);
-                }
-                let format = Format {
-                    letter,
-                    precision: one.precision.unwrap_or(6),
-                    keeps_zeros: one.alternative,
-                    halves_up: self.walker.state.dialect.halves_up,
-                };
-                let mut digits = value.absolute().shown(format);
-                if one.alternative && digits.starts_with(|digit: char| digit.is_ascii_digit()) {
-                    keep_point(&mut digits);
-                }
-                let sign = sign_of(value.is_negative(), one);
-                let whole = Specification { precision: None, ..one.clone() };
-                self.number(sign, &digits, &whole);
-            }
-            b'd' | b'i' => {
-                let value = self.next_number(true);
-                let sign = sign_of(value < 0, one);
-                self.whole_number(sign, &value.unsigned_abs().to_string(), one);
-            }
-            b'u' => {
-                let value = self.next_number(false) as u64;
-                self.whole_number("", &value.to_string(), one);
-            }
-            b'o' => {
-                let alternative = one.alternative && !self.shows_nothing_plainly();
-                let value = self.next_number(false);
-                let digits = format!("{value:o}");
-                // One zero is enough.
-                let led = digits.starts_with('0')
-                    || one.precision.is_some_and(|least| least > digits.len());
-                let prefix = if alternative && !led { "0" } else { "" };
-                match alternative {
-                    true => self.number(prefix, &digits, one),
-                    false => self.whole_number(prefix, &digits, one),
-                }
-            }
-            b'x' | b'X' => {
-                let alternative = one.alternative && !self.shows_nothing_plainly();
-                let value = self.next_number(false);
-                let (digits, prefix) = match letter {
-                    b'x' => (format!("{value:x}"), "0x"),
-                    _ => (format!("{value:X}"), "0X"),
-                };
-                let prefixed = value != 0 || self.walker.state.dialect.printf_prefixes_zero;
-                let prefix = if alternative && prefixed { prefix } else { "" };
-                self.whole_number(prefix, &digits, one);
-            }
-            _ => return None,
-        }
-        Some(true)
-    }
-
-    /// `%n`: stores how many bytes there are until here in the variable that the argument names.
-    fn tell_length(&mut self) -> bool {
-        let Some(name) = self.next() else { return true };
-        let count = self.out.len().to_string().into_bytes();
-        let text = Text::from_bytes(count, Standing::Quoted, self.origin.clone());
-        let stored = is_name(name.bytes())
-            && self.walker.assign_text(name.bytes(), text, self.origin.span()).is_ok();
-        self.status |= Status::from(!stored);
-        stored
-    }
-
-    /// How many bytes the first of a text are, counted as the shell counts.
-    fn bytes_of(&self, text: &Text, count: usize) -> usize {
-        match self.walker.state.dialect.printf_counts_characters {
-            true => {
-                let mut ends = bstr::ByteSlice::char_indices(text.bytes()).map(|(_, end, _)| end);
-                match count {
-                    0 => 0,
-                    count => ends.nth(count - 1).unwrap_or(text.len()),
-                }
-            }
-            false => count.min(text.len()),
-        }
-    }
-
-    /// `%q`
-    fn quoted(&self, value: &[u8]) -> Vec<u8> {
-        let dialect = &self.walker.state.dialect;
-        match dialect.printf_quoting {
-            PrintfQuoting::Backslashes => backslashed(value),
-            PrintfQuoting::BackslashesAlways => {
-                let text = Text::from_bytes(value, Standing::Quoted, self.origin.clone());
-                backslashed_for_zsh(&text).bytes().to_vec()
-            }
-            PrintfQuoting::Quotes => requoted_for(dialect, value),
-        }
-    }
-
-    fn number(&mut self, sign: &str, digits: &str, one: &Specification) {
-        let least = match one.precision {
-            Some(precision) => precision,
-            None if one.zero && !one.left => one.width.saturating_sub(sign.len()),
-            None => 1,
-        };
-        let zeros = "0".repeat(least.min(MAX_WIDTH).saturating_sub(digits.len()));
-        let bytes = format!("{sign}{zeros}{digits}");
-        let text = Text::from_bytes(bytes, Standing::Quoted, self.origin.clone());
-        self.padded(&text, one);
-    }
-
-    /// A whole number, of which a 0 without any wanted digit has none.
-    fn whole_number(&mut self, sign: &str, digits: &str, one: &Specification) {
-        let none = digits == "0" && one.precision == Some(0);
-        self.number(sign, if none { "" } else { digits }, one);
-    }
-
-    fn padded(&mut self, text: &Text, one: &Specification) {
-        let length = match self.walker.state.dialect.printf_counts_characters {
-            true => bstr::ByteSlice::chars(text.bytes()).count(),
-            false => text.len(),
-        };
-        self.padded_to(text, length, one);
-    }
-
-    /// A text with blanks, as if it had this length.
-    fn padded_to(&mut self, text: &Text, length: usize, one: &Specification) {
-        let blanks = vec![b' '; one.width.saturating_sub(length)];
-        if !one.left {
-            self.put(&blanks);
-        }
-        self.out.push_text(text);
-        if one.left {
-            self.put(&blanks);
-        }
-    }
-}
-
-/// Puts a point behind the whole part of a real that has none.
-fn keep_point(digits: &mut String) {
-    if !digits.contains('.') {
-        let whole = digits.find(|one: char| !one.is_ascii_digit()).unwrap_or(digits.len());
-        digits.insert(whole, '.');
     }
 }
 
 /// Whether a format ends before the letter of its last conversion.
 fn is_cut(text: &[u8]) -> bool {
     text.iter().all(|byte| byte.is_ascii_digit() || b"-+ #.*$hljtzLq".contains(byte))
-}
-
-/// The sign of a number, or what a conversion puts in its place.
-fn sign_of(negative: bool, one: &Specification) -> &'static str {
-    match negative {
-        true => "-",
-        false if one.plus => "+",
-        false if one.blank => " ",
-        false => "",
-    }
-}
-
-/// A value with backslashes, as `%q` of bash prints it.
-fn backslashed(value: &[u8]) -> Vec<u8> {
-    if value.is_empty() {
-        return b"''".to_vec();
-    }
-    if DollarQuoting::Octal.escapes_some(value) {
-        return in_dollar_quotes(DollarQuoting::Octal, value);
-    }
-    let mut out = Vec::with_capacity(value.len());
-    for (at, &byte) in value.iter().enumerate() {
-        let special = match byte {
-            b' ' | b'!' | b'"' | b'$' | b'&' | b'\'' | b'(' | b')' | b'*' | b',' | b';' | b'<'
-            | b'>' | b'?' | b'[' | b'\\' | b']' | b'^' | b'`' | b'{' | b'|' | b'}' => true,
-            b'#' => at == 0,
-            b'~' => at == 0 || matches!(value[at - 1], b':' | b'='),
-            _ => false,
-        };
-        if special {
-            out.push(b'\\');
-        }
-        out.push(byte);
-    }
-    out
 }
 
 /// A decimal number and nothing else.
