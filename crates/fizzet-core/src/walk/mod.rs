@@ -145,6 +145,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         substituted: None,
         guessed: false,
         sought: None,
+        in_turn: Vec::new(),
         bare_environment: false,
         behind_backslash: false,
         asked_no_option: false,
@@ -238,6 +239,8 @@ pub(crate) struct Walker {
     asked_no_option: bool,
     /// The name under which a program is looked for, where that is not the first of its vector.
     sought: Option<Text>,
+    /// What the words of a declaration have assigned for those behind them, and what was there before.
+    in_turn: assign::Saved,
     /// Whether `exec -c` keeps the environment from the program.
     bare_environment: bool,
 }

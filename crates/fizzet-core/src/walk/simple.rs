@@ -8,8 +8,8 @@ use crate::expand;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Stop};
-use crate::syntax::assignment_of;
 use crate::syntax::ast::{Argument, Part, Redirect, SimpleCommand, Word};
+use crate::syntax::{assignment_of, is_name};
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, Expansion, RedirectTrace, WordTrace};
 use crate::walk::Walker;
@@ -353,7 +353,10 @@ impl Walker {
         let modified = self.precommand_words(words);
         let outer = self.state.options.no_glob;
         self.state.options.no_glob |= modified.iter().any(|word| literal(word) == Some(b"noglob"));
+        let outside = std::mem::take(&mut self.in_turn);
         let made = self.expanded(words.get(modified.len()..).unwrap_or_default());
+        let in_turn = std::mem::replace(&mut self.in_turn, outside);
+        self.restore(in_turn);
         self.state.options.no_glob = outer;
         made
     }
@@ -390,6 +393,12 @@ impl Walker {
                 true => self.declared(word)?,
                 false => None,
             };
+            if let Some(text) = &assigned
+                && self.state.dialect.declarations_assign_in_turn
+                && at + 1 < words.len()
+            {
+                self.assign_in_turn(text);
+            }
             match assigned.or_else(|| expand::unchanged(word)) {
                 Some(text) => argv.push(text),
                 None => match expand::fields_of(self, word, has_tildes) {
@@ -428,6 +437,19 @@ impl Walker {
             Some((error, _)) => Err(self.farther(error, &argv)),
             None => Ok((argv, traces)),
         }
+    }
+
+    /// Gives a variable what a word of a declaration says, until the words behind it are expanded as well.
+    fn assign_in_turn(&mut self, assignment: &Text) {
+        let bytes = assignment.bytes();
+        let Some(equals) = bytes.iter().position(|&byte| byte == b'=') else { return };
+        let name = &bytes[..equals];
+        if !is_name(name) {
+            return;
+        }
+        let before = self.state.variables.get(name).cloned();
+        self.in_turn.push((name.into(), before));
+        self.state.variables.set(name, assignment.slice(equals + 1, assignment.len()));
     }
 
     /// Whether the arguments behind this command name are read as assignments.

@@ -453,6 +453,10 @@ macro_rules! utilities_rows {
     export_makes_arrays: bool = [N, N, N, N, N, Y, Y], "observed in bash and zsh: readonly -a r; declare -p r";
     /// `readonly` makes variables of the function that it stands in.
     readonly_is_local: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { readonly x=1; }; x=0; f; echo $x";
+    /// Behind `exec` of a built-in utility or a function the action for EXIT is not carried out.
+    exec_forgets_exit_action: bool = [N, N, N, N, N, N, Y], "observed in zsh: trap 'echo end' EXIT; exec true";
+    /// The words of a declaration see what those before them assign: `typeset x=1 y=$x`.
+    declarations_assign_in_turn: bool = [N, N, N, N, Y, N, N], "observed in all six: x=o; export x=in y=$x; echo $y; i=0; typeset i=5 j=$((i+1)); echo $j";
     /// `unset` of an element but the first, of a variable that is no array, is a mistake.
     unset_minds_elements_of_text: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: x=a; unset 'x[1]'; echo $?; unset 'x[@]'; echo $?";
     /// `unset` of the element 0 of a variable that is there is a mistake.

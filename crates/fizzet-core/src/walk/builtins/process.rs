@@ -63,6 +63,9 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         };
         if let Some(kind) = kind {
             walker.carry_out(&Rc::new(argv), kind, call.span)?;
+            if walker.state.dialect.exec_forgets_exit_action {
+                walker.state.traps.remove(&b"EXIT"[..]);
+            }
             return Err(Stop::Exit(walker.state.status));
         }
     }
