@@ -391,7 +391,7 @@ macro_rules! utilities_rows {
     /// `printf %q` without an argument prints nothing.
     printf_quotes_nothing: bool = [N, N, N, N, Y, N, Y], "observed in bash, ksh93 and zsh: printf '[%q]'";
     /// How many bits integer variables have that are declared with `-s`, without it, and with `-l`.
-    integer_bits: [u32; 3] = [[64; 3], [64; 3], [64; 3], [64; 3], [16, 32, 64], [32; 3], [64; 3]], "observed in ksh93 and mksh: typeset -i n=3000000000; echo $n; typeset -li l=3000000000; echo $l; typeset -si s=99999; echo $s";
+    integer_bits: [u32; 3] = [[64, 64, 64], [64, 64, 64], [64, 64, 64], [64, 64, 64], [16, 32, 64], [32, 32, 32], [64, 64, 64]], "observed in ksh93 and mksh: typeset -i n=3000000000; echo $n; typeset -li l=3000000000; echo $l; typeset -si s=99999; echo $s";
     /// `typeset -ui` makes integers without a sign, and a base shows the bits of numbers below 0.
     unsigned_integers: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and mksh: typeset -ui y=-3; echo $y; typeset -i16 z=-3; echo $z";
     /// `typeset -p name=value` assigns.

@@ -5,7 +5,7 @@ use std::rc::Rc;
 use bstr::ByteSlice;
 
 use crate::dialect::{BackslashInIfs, Dialect, InputBackslash, NamesWithValues, ReadLooksAt};
-use crate::expand::{self, Context, Fields, Ifs, fields_of_line, ifs};
+use crate::expand::{Context, Fields, Ifs, fields_of_line, ifs};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::{Key, State, Value};
 use crate::stop::{ShellError, Status, Stop};
@@ -24,17 +24,7 @@ const QUOTED_NOTHING: &[u8] = b"\x01";
 /// `read [-r] name...`: one line of input, split at IFS; the last name takes what is left.
 pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given(walker.state.dialect.read_letters, false);
-    let mut names: Vec<Vec<u8>> =
-        given.operands.iter().map(|text| walker.read_into(text.bytes()).to_vec()).collect();
-    if walker.state.dialect.read_prompts
-        && let Some(first) = names.first_mut()
-        && let Some(prompt) = first.find_byte(b'?')
-    {
-        first.truncate(prompt);
-        if first.is_empty() && walker.state.dialect.read_prompt_needs_no_name {
-            names.remove(0);
-        }
-    }
+    let names = walker.names_read(&given);
     if let Some(status) = settled_by_words(walker, call, &given, &names)? {
         return Ok(status);
     }
@@ -75,15 +65,8 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let status = Status::from(!whole && !finds_enough);
     let lacks = reach.exactly && !whole && dialect.read_needs_all;
     let mut line = if lacks { line.slice(0, 0) } else { line };
-    let is_text = match dialect.last_backslash_of_input {
-        InputBackslash::Vanishes => false,
-        InputBackslash::IsText | InputBackslash::IsByteAlone => true,
-        InputBackslash::IsTextBehindText => {
-            let separators = expand::ifs(&walker.state);
-            line.bytes().last().is_none_or(|last| !separators.is_blank(*last))
-        }
-    };
-    if quotes_nothing && is_text {
+    let holds_nothing = quotes_nothing && walker.last_backslash_is_text(&line);
+    if holds_nothing {
         // It stands there as text that is quoted until the fields are made.
         line.push(QUOTED_NOTHING, Standing::Quoted, &Origin::new(Rule::Output, call.span));
     }
@@ -99,12 +82,9 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         return Ok(walker.complain(call, dialect.read_late_name_status));
     }
     let mut fields = fields_read(walker, &given, (&line, &ifs), &reach, (&names, array.is_some()));
-    if quotes_nothing && let Some(last) = fields.iter_mut().rfind(|field| !field.is_empty()) {
-        let stays = dialect.last_backslash_of_input == InputBackslash::IsByteAlone;
-        let before = last.bytes().strip_suffix(QUOTED_NOTHING).map(<[u8]>::len);
-        if let Some(before) = before.filter(|before| *before > 0 || !stays) {
-            *last = last.slice(0, before);
-        }
+    if holds_nothing {
+        let stays_alone = dialect.last_backslash_of_input == InputBackslash::IsByteAlone;
+        let_nothing_go(&mut fields, stays_alone);
     }
     if quotes_last && let Some(last) = fields.get_mut(names.len().saturating_sub(1)) {
         last.set_standing(Standing::Value);
@@ -122,6 +102,15 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         walker.assign_text(other, line.slice(0, 0), call.span)?;
     }
     Ok(status)
+}
+
+/// Takes what stands for a backslash that quotes nothing out of the last field with text.
+fn let_nothing_go(fields: &mut [Text], stays_alone: bool) {
+    let Some(last) = fields.iter_mut().rfind(|field| !field.is_empty()) else { return };
+    let before = last.bytes().strip_suffix(QUOTED_NOTHING).map(<[u8]>::len);
+    if let Some(before) = before.filter(|before| *before > 0 || !stays_alone) {
+        *last = last.slice(0, before);
+    }
 }
 
 /// `read -k` and `read -q`: a number of keys, or one that says yes. They come from the terminal, which a script
@@ -320,6 +309,32 @@ fn codes(text: &Text) -> Vec<Text> {
 }
 
 impl Walker {
+    /// The names of the variables that `read` fills, without the prompt that may stand behind the first.
+    fn names_read(&self, given: &Given<'_>) -> Vec<Vec<u8>> {
+        let dialect = &self.state.dialect;
+        let words = given.operands.iter().map(Text::bytes);
+        let mut names: Vec<Vec<u8>> = words.map(|word| self.read_into(word).to_vec()).collect();
+        let Some(first) = names.first_mut().filter(|_| dialect.read_prompts) else { return names };
+        let Some(prompt) = first.find_byte(b'?') else { return names };
+        first.truncate(prompt);
+        if prompt == 0 && dialect.read_prompt_needs_no_name {
+            names.remove(0);
+        }
+        names
+    }
+
+    /// Whether a backslash at the end of the input counts as text, though it quotes nothing.
+    fn last_backslash_is_text(&self, line: &Text) -> bool {
+        match self.state.dialect.last_backslash_of_input {
+            InputBackslash::Vanishes => false,
+            InputBackslash::IsText | InputBackslash::IsByteAlone => true,
+            InputBackslash::IsTextBehindText => {
+                let separators = ifs(&self.state);
+                line.bytes().last().is_none_or(|last| !separators.is_blank(*last))
+            }
+        }
+    }
+
     /// The name of the variable that a word of `read` means.
     fn read_into<'a>(&self, word: &'a [u8]) -> &'a [u8] {
         let equals = word.iter().position(|&byte| byte == b'=');
