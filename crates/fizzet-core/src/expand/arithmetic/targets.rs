@@ -255,6 +255,10 @@ impl Evaluation<'_> {
                 return Err(refuse(self.cx.state(), &format!("`{shown}` is no number"), self.span));
             }
             self.carried = written_base(digits, &self.dialect).or(Some(10));
+            let saturates = self.dialect.arithmetic_large_constant == LargeConstant::Saturates;
+            if negative && saturates && is_out_of_range(digits, false) {
+                return Ok(Number::Whole(i64::MIN));
+            }
             return Ok(Number::Whole(if negative { value.wrapping_neg() } else { value }));
         }
         if trimmed.is_empty() {
