@@ -19,15 +19,14 @@ type Contents = Rc<RefCell<Text>>;
 /// The files that have been written, by their paths.
 #[derive(Clone, Default)]
 pub(super) struct WrittenFiles {
-    files: Rc<RefCell<FxHashMap<Rc<[u8]>, Contents>>>,
-    /// How often one of them has been emptied.
-    emptied: Rc<Cell<u64>>,
+    files: Rc<RefCell<FxHashMap<Rc<[u8]>, ReadFile>>>,
 }
 
-/// A file that is read, and what has been seen of it.
+/// A file, and what whoever reads it has seen of it.
 #[derive(Clone, Debug)]
 pub(super) struct ReadFile {
     file: Contents,
+    /// How often the file has been emptied.
     emptied: Rc<Cell<u64>>,
     seen: u64,
 }
@@ -59,24 +58,26 @@ impl WrittenFiles {
 
     /// The file of this path.
     pub(super) fn get(&self, folder: &[u8], path: &[u8]) -> Option<Contents> {
-        self.files.borrow().get(&plain(folder, path)[..]).cloned()
+        self.open(folder, path).map(|opened| opened.file)
     }
 
     /// The file of this path, to be read while it may be written.
     pub(super) fn open(&self, folder: &[u8], path: &[u8]) -> Option<ReadFile> {
-        let file = self.get(folder, path)?;
-        Some(ReadFile { file, emptied: self.emptied.clone(), seen: self.emptied.get() })
+        let mut opened = self.files.borrow().get(&plain(folder, path)[..]).cloned()?;
+        opened.seen = opened.emptied.get();
+        Some(opened)
     }
 
     /// Begins a file: what it held before is gone, also for those who have it open.
     pub(super) fn create(&self, folder: &[u8], path: &[u8], text: Text) -> Contents {
-        if let Some(file) = self.get(folder, path) {
-            *file.borrow_mut() = text;
-            self.emptied.set(self.emptied.get() + 1);
-            return file;
+        if let Some(opened) = self.open(folder, path) {
+            *opened.file.borrow_mut() = text;
+            opened.emptied.set(opened.seen + 1);
+            return opened.file;
         }
         let file = Rc::new(RefCell::new(text));
-        self.files.borrow_mut().insert(plain(folder, path).into(), file.clone());
+        let opened = ReadFile { file: file.clone(), emptied: Rc::default(), seen: 0 };
+        self.files.borrow_mut().insert(plain(folder, path).into(), opened);
         file
     }
 }
