@@ -111,6 +111,8 @@ pub struct ShellError {
     pub span: Span,
     /// The status that it leaves.
     pub status: Status,
+    /// The status that it leaves where `command` keeps it from ending the shell, if that is another one.
+    pub spared_status: Option<Status>,
     /// What it ends.
     pub reach: Reach,
     /// Whether it is the wrong use of a built-in utility, which `command` forgives.
@@ -145,6 +147,7 @@ impl ShellError {
             message: message.into(),
             span,
             status,
+            spared_status: None,
             reach,
             is_usage: false,
             is_read_only: false,

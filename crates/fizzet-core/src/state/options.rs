@@ -1,5 +1,7 @@
 //! Options of `set` and `shopt` that change how words are handled.
 
+use crate::state::set::bit;
+
 /// Shell options.
 #[derive(Clone, PartialEq, Eq, Default, Debug)]
 pub struct Options {
@@ -88,6 +90,14 @@ pub struct Options {
 }
 
 impl Options {
+    /// Switches an option that is nothing but its letter.
+    pub(super) fn put(&mut self, letter: u8, on: bool) {
+        match on {
+            true => self.letters |= bit(letter),
+            false => self.letters &= !bit(letter),
+        }
+    }
+
     /// Whether an option of `set -o` without a letter is not what it was at the start.
     pub(super) fn is_toggled(&self, name: &[u8]) -> bool {
         self.named.iter().any(|known| **known == *name)

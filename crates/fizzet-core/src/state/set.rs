@@ -13,6 +13,7 @@ const LETTERS: &[(&str, u8)] = &[
     ("errexit", b'e'),
     ("errtrace", b'E'),
     ("functrace", b'T'),
+    ("globstar", b'G'),
     ("hashall", b'h'),
     ("histexpand", b'H'),
     ("ignoreeof", b'I'),
@@ -96,10 +97,25 @@ impl State {
             b'T' if self.dialect.functrace_option => options.traces_functions = on,
             b'B' if self.dialect.set_braces => options.no_braces = !on,
             _ if !known => return false,
-            letter if on => options.letters |= bit(letter),
-            letter => options.letters &= !bit(letter),
+            _ if self.dialect.idle_letters.as_bytes().contains(&letter) => {}
+            letter => options.put(letter, on),
         }
         true
+    }
+
+    /// Puts the letter into `$-` that tells of `-c`, or takes it away.
+    pub(crate) fn switch_text_letter(&mut self, on: bool) {
+        self.options.put(b'c', on);
+    }
+
+    /// `set -o ''`
+    fn set_nameless(&mut self, on: bool) -> bool {
+        let Some(letter) = self.dialect.nameless_option else { return false };
+        let changes = self.letter_is_on(letter) != on;
+        if changes && letter != b'c' {
+            self.options.put(letter, on);
+        }
+        !changes || letter != b'c'
     }
 
     /// Whether the option of a letter is on.
@@ -148,13 +164,19 @@ impl State {
             Some(known) => (known, false),
             None if !self.dialect.set_names_can_be_short => return None,
             None => {
+                let (name, value) = name.split_once('=').unwrap_or((name, "1"));
+                let is_off = value.parse::<i64>().unwrap_or(0) == 0;
+                let found = |name: &str| {
+                    let name = name.replace(['-', '_'], "");
+                    let exact = names().find(|known| *known == name);
+                    let mut begun =
+                        names().filter(|known| !name.is_empty() && known.starts_with(&name));
+                    exact.or_else(|| begun.next().filter(|_| begun.next().is_none()))
+                };
                 let rest = name.strip_prefix("no");
-                let short = rest.unwrap_or(name);
-                let exact = names().find(|known| *known == short);
-                let mut begun =
-                    names().filter(|known| !short.is_empty() && known.starts_with(short));
-                let only = begun.next().filter(|_| begun.next().is_none());
-                (exact.or(only)?, rest.is_some())
+                let denied = rest.and_then(found).map(|known| (known, !is_off));
+                let named = || Some((found(name)?, is_off)).filter(|_| rest != Some(""));
+                denied.or_else(named)?
             }
         };
         match REVERSED.iter().find(|(allowed, _)| *allowed == name) {
@@ -173,6 +195,13 @@ impl State {
             return true;
         }
         let Ok(name) = std::str::from_utf8(name) else { return false };
+        match name.as_bytes() {
+            [] => return self.set_nameless(on),
+            [b'-' | b'+', letter] if self.dialect.set_names_may_be_letters => {
+                return self.set_letter(*letter, on);
+            }
+            _ => {}
+        }
         let Some((name, negated)) = self.meant_option(name) else { return false };
         let on = on != negated;
         if on && self.dialect.editors_exclude && EDITORS.contains(&name) {

@@ -1,8 +1,10 @@
 //! Alias substitution (POSIX XCU 2.3.1): a command word that is an alias is replaced in the text
 //! before it is read.
 
-use rustc_hash::FxHashMap;
+use std::borrow::Cow;
 use std::rc::Rc;
+
+use rustc_hash::FxHashMap;
 
 use crate::dialect::{AliasesBehindBlank, EndOfAlias};
 use crate::source::Span;
@@ -136,14 +138,13 @@ impl Parser<'_> {
     fn replace_alias(&mut self, everywhere: bool) -> bool {
         let Some(known) = self.aliases.known.clone() else { return false };
         self.peek();
-        let rest = &self.text[self.pos..];
-        let length = rest.iter().position(|&byte| is_meta(byte)).unwrap_or(rest.len());
-        let found = known.get_key_value(&rest[..length]);
+        let (word, end) = self.bare_word();
+        let found = known.get_key_value(&*word);
         let Some((name, alias)) = found.filter(|(_, alias)| alias.everywhere || !everywhere) else {
             return false;
         };
         if self.dialect.aliases_spare_functions {
-            let behind = rest[length..].iter().find(|byte| !matches!(byte, b' ' | b'\t'));
+            let behind = self.text[end..].iter().find(|byte| !matches!(byte, b' ' | b'\t'));
             if behind == Some(&b'(') {
                 return false;
             }
@@ -155,8 +156,8 @@ impl Parser<'_> {
             return false;
         }
         match self.blank_ends(value) {
-            true => self.splice(start, start + length, &[value, &b" "[..]].concat(), alias.source),
-            false => self.splice(start, start + length, value, alias.source),
+            true => self.splice(start, end, &[value, &b" "[..]].concat(), alias.source),
+            false => self.splice(start, end, value, alias.source),
         }
         let end = start + value.len();
         self.aliases.active.push((name.clone(), end));
@@ -166,6 +167,23 @@ impl Parser<'_> {
             self.aliases.next_words.push(end);
         }
         true
+    }
+
+    /// The bytes at this place up to the end of the word, continuations not counted, and where they end.
+    fn bare_word(&self) -> (Cow<'_, [u8]>, usize) {
+        let rest = &self.text[self.pos..];
+        let length = rest.iter().position(|&byte| is_meta(byte)).unwrap_or(rest.len());
+        let is_continued = rest[..length].ends_with(b"\\") && rest.get(length) == Some(&b'\n');
+        if !is_continued || !self.dialect.aliases_take_continuations {
+            return (rest[..length].into(), self.pos + length);
+        }
+        let mut word = Vec::new();
+        let mut at = self.pos;
+        while let Some(&byte) = self.text.get(at).filter(|&&byte| !is_meta(byte)) {
+            word.push(byte);
+            at = self.over_continuations(at + 1);
+        }
+        (word.into(), at)
     }
 
     /// Whether the shell reads a blank behind the text of an alias.

@@ -222,10 +222,8 @@ impl Parser<'_> {
             true => self.assigned_slice(open)?,
             false => None,
         };
-        let append = self.eat(b"+=");
-        if !append {
-            self.eat(b"=");
-        }
+        let append = self.eat(b"+");
+        self.eat(b"=");
         let value = if self.dialect.arrays && self.peek() == Some(b'(') {
             let open = self.pos;
             let elements = self.deeper(Parser::array)?;

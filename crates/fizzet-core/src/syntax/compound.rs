@@ -145,15 +145,13 @@ impl<'a> Parser<'a> {
     fn parentheses(&mut self, start: usize) -> Parsed<CommandKind> {
         let open = self.pos;
         if self.dialect.double_parentheses
-            && self.text[open..].starts_with(b"((")
             && !self.not_arithmetic.contains(&open)
+            && self.eat(b"((")
         {
-            self.pos = open + 2;
             let drops_quotes = self.dialect.arithmetic_command_drops_quotes;
             if let Ok(expression) = self.whole_arithmetic(drops_quotes)
-                && self.text[self.pos..].starts_with(b"))")
+                && self.eat(b"))")
             {
-                self.pos += 2;
                 return Ok(CommandKind::Arithmetic(expression));
             }
             self.not_arithmetic.insert(open);
@@ -512,7 +510,9 @@ impl<'a> Parser<'a> {
 
     fn function_body(&mut self, names: Vec<Rc<[u8]>>, keyword: bool) -> Parsed<CommandKind> {
         self.skip_blanks();
-        if self.dialect.empty_function_bodies.iter().any(|next| self.at(next.as_bytes())) {
+        let at_end = self.at_end() && self.dialect.function_bodies_may_be_missing;
+        if at_end || self.dialect.empty_function_bodies.iter().any(|next| self.at(next.as_bytes()))
+        {
             let (kind, span) = (CommandKind::Group(List::default()), self.span(self.pos, self.pos));
             let body = Rc::new(Command { kind, redirects: Vec::new(), span });
             return Ok(CommandKind::Function { names, body, keyword });

@@ -135,13 +135,12 @@ impl<'a> Parser<'a> {
 
     fn binary_operator(&mut self) -> Option<&'static [u8]> {
         for &operator in BINARY {
-            let there = match operator {
+            let is_there = match operator {
                 b"=~" if !self.dialect.regular_expressions => false,
-                b"<" | b">" => self.peek() == Some(operator[0]),
-                _ => self.at_reserved(operator),
+                b"<" | b">" => self.eat(operator),
+                _ => self.eat_reserved(operator),
             };
-            if there {
-                self.pos += operator.len();
+            if is_there {
                 return Some(operator);
             }
         }

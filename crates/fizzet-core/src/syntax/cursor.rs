@@ -310,28 +310,32 @@ impl<'a> Parser<'a> {
         self.text.get(self.pos).copied()
     }
 
-    /// Whether the text goes on with `expected`, continuations not counted.
+    /// Whether the text goes on with `expected`: continuations before it do not count, and none in it where the
+    /// shell takes them there.
     pub(super) fn at(&self, expected: &[u8]) -> bool {
-        let mut at = self.pos;
-        for &byte in expected {
-            at = self.over_continuations(at);
-            if self.text.get(at) != Some(&byte) {
-                return false;
-            }
-            at += 1;
-        }
-        true
+        self.end_of(expected).is_some()
     }
 
     /// Steps over `expected` if it comes next.
     pub(super) fn eat(&mut self, expected: &[u8]) -> bool {
-        if !self.at(expected) {
-            return false;
+        let end = self.end_of(expected);
+        self.pos = end.unwrap_or(self.pos);
+        end.is_some()
+    }
+
+    /// Where `expected` ends, if it comes next.
+    fn end_of(&self, expected: &[u8]) -> Option<usize> {
+        let mut at = self.over_continuations(self.pos);
+        for (count, byte) in expected.iter().enumerate() {
+            if count > 0 && self.dialect.operators_take_continuations {
+                at = self.over_continuations(at);
+            }
+            if self.text.get(at) != Some(byte) {
+                return None;
+            }
+            at += 1;
         }
-        for _ in expected {
-            self.pos = self.over_continuations(self.pos) + 1;
-        }
-        true
+        Some(at)
     }
 
     /// Steps over blanks, continuations and a comment.

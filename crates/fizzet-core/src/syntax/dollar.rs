@@ -14,7 +14,11 @@ impl<'a> Parser<'a> {
     /// What begins with `$`. `None` with the place unchanged: the `$` is literal.
     pub(super) fn dollar(&mut self, within: Within) -> Parsed<Option<Part>> {
         let start = self.pos;
-        let at = self.over_continuations(start + 1);
+        let at = match self.dialect.dollars_take_continuations {
+            true => self.over_continuations(start + 1),
+            false if self.peek_ahead(1) == Some(b'{') => self.over_continuations(start + 1),
+            false => start + 1,
+        };
         let Some(&next) = self.text.get(at) else { return Ok(None) };
         let unquoted = !within.is_quoted();
         match next {
@@ -167,12 +171,14 @@ impl<'a> Parser<'a> {
     /// `$((...))` if it closes as one, else `$(...)`. Stands at the first parenthesis.
     pub(super) fn dollar_parenthesis(&mut self, start: usize) -> Parsed<Part> {
         let open = self.pos;
-        if self.at(b"((") && !self.not_arithmetic.contains(&open) {
+        let doubled = self.peek_ahead(1) == Some(b'(');
+        if doubled && !self.not_arithmetic.contains(&open) {
             let waiting = self.pending.len();
-            self.eat(b"((");
+            self.advance(2);
             let expression = self.whole_arithmetic(false);
             if let Ok(expression) = expression
-                && self.eat(b"))")
+                && self.eat(b")")
+                && self.eat(b")")
             {
                 return Ok(Part::Arithmetic { expression, span: self.span(start, self.pos) });
             }

@@ -13,10 +13,19 @@ use crate::syntax::slashes;
 use crate::syntax::words::Within;
 
 impl<'a> Parser<'a> {
+    /// Whether a line continuation stands here, or behind the sign of a length.
+    fn continues_behind_sign(&self) -> bool {
+        let rest = &self.text[self.pos..];
+        rest.strip_prefix(b"#").unwrap_or(rest).starts_with(b"\\\n")
+    }
+
     /// `${...}` whose `$` is at `start`; stands at the `{`.
     pub(super) fn braced_parameter(&mut self, start: usize, within: Within) -> Parsed<Part> {
         let brace = self.pos;
         self.pos += 1;
+        if !self.dialect.dollars_take_continuations && self.continues_behind_sign() {
+            return self.unexpected("the name of a parameter");
+        }
         if let Some(place) = self.command_braces() {
             return self.commands_in_braces(start, place);
         }

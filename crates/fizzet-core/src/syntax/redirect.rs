@@ -129,7 +129,10 @@ impl<'a> Parser<'a> {
         let mut number = 0u32;
         while let Some(digit @ b'0'..=b'9') = self.text.get(at) {
             number = number.saturating_mul(10).saturating_add(u32::from(digit - b'0'));
-            at = self.over_continuations(at + 1);
+            at += 1;
+            if self.dialect.descriptors_take_continuations {
+                at = self.over_continuations(at);
+            }
         }
         let fits = self.dialect.long_descriptors || number <= 9;
         if !fits || !matches!(self.text.get(at), Some(b'<' | b'>')) {

@@ -19,6 +19,9 @@ impl Parser<'_> {
     /// A body: `do list done`, `{ list }`, or one and-or list.
     pub(super) fn short_body(&mut self, start: usize, opener: &'static str) -> Parsed<List> {
         self.skip_newlines()?;
+        if self.at_end() {
+            return Ok(List::default());
+        }
         if self.at_reserved(b"do") {
             return self.do_group(start, opener);
         }

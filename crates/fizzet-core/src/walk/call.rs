@@ -79,6 +79,7 @@ impl Walker {
 
     /// Carries out the body of a function.
     fn body_of(&mut self, function: &Function) -> Result<(), Stop> {
+        self.bodies += 1;
         if self.state.options.traces_functions && self.has_action("DEBUG") {
             self.act("DEBUG")?;
         }
@@ -113,7 +114,11 @@ impl Walker {
         let own = function.keyword && self.state.dialect.functions_have_options;
         let options = own.then(|| self.state.options.clone());
         self.scopes.push(Scope { has_variables, options, ..Scope::default() });
-        let traced = self.state.letter_is_on(b'x');
+        let letters = self.state.dialect.functions_keep_letters.bytes();
+        let letters: Vec<_> = letters.map(|one| (one, self.state.letter_is_on(one))).collect();
+        if own && self.state.dialect.functions_begin_untraced {
+            self.state.set_letter(b'x', function.marks.traced);
+        }
         if self.state.dialect.function_zero.include(function.keyword)
             && let Some(name) = argv.first()
         {
@@ -205,8 +210,8 @@ impl Walker {
             }
             self.state.options =
                 scope.options.unwrap_or_else(|| std::mem::take(&mut self.state.options));
-            if self.state.dialect.functions_trace_alone {
-                self.state.set_letter(b'x', traced);
+            for (letter, on) in letters {
+                self.state.set_letter(letter, on);
             }
         }
         self.loops = loops;

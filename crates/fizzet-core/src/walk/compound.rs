@@ -140,7 +140,8 @@ impl Walker {
         let (mask, loops) = (self.state.mask, self.loops);
         let options_at = self.options_at;
         let descriptors = self.descriptors.clone();
-        let depth = self.state.doing.depth;
+        let (depth, bodies) = (self.state.doing.depth, self.bodies);
+        let replaced = self.parameters_replaced;
         self.state.doing.depth = depth + 1;
         let statuses = self.state.doing.statuses.clone();
         let last = self.state.doing.last.clone();
@@ -171,6 +172,7 @@ impl Walker {
         let outcome = self.leave_shell(outcome, self.scopes.len());
         self.traps_come_back(traps);
         self.state.doing.depth = depth;
+        (self.bodies, self.parameters_replaced) = (bodies, replaced);
         self.state.doing.statuses = statuses;
         self.state.doing.last = last;
         self.state.doing.calls.truncate(calls);
@@ -308,6 +310,7 @@ impl Walker {
                 self.state.status = 0;
             }
             ran = true;
+            self.bodies += 1;
             self.list(&branch.body)?;
             match branch.end {
                 CaseEnd::Leave => return Ok(()),

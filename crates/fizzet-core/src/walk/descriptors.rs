@@ -23,6 +23,8 @@ pub(super) struct Reading {
     goes_on: bool,
     /// The file that it is, where that may be written meanwhile.
     file: Option<ReadFile>,
+    /// Whether it has a name under which it can be opened again from its start.
+    reopens: bool,
 }
 
 impl Reading {
@@ -71,18 +73,34 @@ impl Input {
 
     /// A text from its start; from the first line with a hole on it is not known.
     pub(super) fn of(text: Text) -> Input {
-        Input::of_text(text, None)
+        Input::of_text(text, None, false)
+    }
+
+    /// The text of a file, which can be opened again.
+    pub(super) fn of_whole_file(text: Text) -> Input {
+        Input::of_text(text, None, true)
     }
 
     /// A file that may be written while it is read.
     pub(super) fn of_file(file: ReadFile) -> Input {
-        Input::of_text(file.text(), Some(file))
+        Input::of_text(file.text(), Some(file), true)
     }
 
-    fn of_text(text: Text, file: Option<ReadFile>) -> Input {
+    fn of_text(text: Text, file: Option<ReadFile>, reopens: bool) -> Input {
         let (known_to, has_holes) = (text.first_unknown_line(), text.has_hole());
-        let reading = Reading { text, at: 0, known_to, has_holes, goes_on: false, file };
+        let reading = Reading { text, at: 0, known_to, has_holes, goes_on: false, file, reopens };
         Input { reading: Some(Rc::new(RefCell::new(reading))), is_standard: false }
+    }
+
+    /// What is read under the name of a descriptor in `/dev/fd`: a file from its start, and what comes next
+    /// from anything else.
+    pub(super) fn opened_again(&self) -> Input {
+        let Some(reading) = self.reading() else { return self.clone() };
+        let reading = reading.borrow();
+        match reading.reopens {
+            true => Input::of_text(reading.text.clone(), reading.file.clone(), true),
+            false => self.clone(),
+        }
     }
 
     /// The text and the place in it; `None` where nobody knows.
@@ -206,6 +224,19 @@ impl Descriptors {
     /// Where a descriptor writes to; `None` if it is closed.
     pub(super) fn output(&self, descriptor: u32) -> Option<&Output> {
         self.outputs.get(&descriptor)
+    }
+
+    /// The descriptor that a path names.
+    pub(super) fn named(path: &[u8]) -> Option<u32> {
+        match path {
+            b"/dev/stdin" => return Some(0),
+            b"/dev/stdout" => return Some(1),
+            b"/dev/stderr" => return Some(2),
+            _ => {}
+        }
+        let folders = [&b"/dev/fd/"[..], b"/proc/self/fd/"];
+        let digits = folders.iter().find_map(|folder| path.strip_prefix(*folder))?;
+        std::str::from_utf8(digits).ok()?.parse().ok()
     }
 
     /// Whether a descriptor is open.

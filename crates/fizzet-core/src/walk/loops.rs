@@ -48,6 +48,21 @@ impl Walker {
         loop {
             self.step(span)?;
             match self.tested(|walker| walker.list(condition)) {
+                Err(stop @ (Stop::Break(_) | Stop::Continue(_)))
+                    if self.state.dialect.left_conditions_count =>
+                {
+                    if (self.state.status == 0) != until {
+                        status = self.state.status;
+                        match leave(stop)? {
+                            Pass::Next => continue,
+                            Pass::Last => break,
+                        }
+                    }
+                    // The condition ends the loop, and with it one of those to leave.
+                    self.state.status = status;
+                    leave(stop)?;
+                    return Ok(());
+                }
                 Err(stop) => match leave(stop)? {
                     Pass::Next => continue,
                     Pass::Last => break,

@@ -136,7 +136,7 @@ impl Walker {
             (Stop::Shell(error), CommandKind::Special)
                 if dialect.special_redirection_failure_is_fatal =>
             {
-                Stop::Shell(ShellError { reach: Reach::Shell, ..error })
+                Stop::Shell(ShellError { reach: Reach::Shell, is_usage: true, ..error })
             }
             (stop, _) => stop,
         }

@@ -31,7 +31,7 @@ use std::rc::Rc;
 
 pub use observer::{Cause, Change, Moment, Observer, Refusal, Wants};
 
-use crate::dialect::{Keywords, ReadsWhole};
+use crate::dialect::{Keywords, OneCommand, ReadsWhole};
 use crate::expand::Context;
 use crate::host::{Host, Inside};
 use crate::lineage::{Origin, Rule};
@@ -133,6 +133,8 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         scopes: Vec::new(),
         temporaries: Vec::new(),
         error_exit: None,
+        parameters_replaced: false,
+        bodies: 0,
         subshell_is: SubshellIs::Plain,
         descriptors: Descriptors::new(),
         lost_output: false,
@@ -213,6 +215,10 @@ pub(crate) struct Walker {
     subshell_is: SubshellIs,
     /// How many functions the command was in for which `set -e` ended the shell.
     error_exit: Option<usize>,
+    /// Whether `set` has replaced the parameters outside functions since the latest `.` began.
+    parameters_replaced: bool,
+    /// How many texts of functions, files and `eval` have been carried out.
+    bodies: u64,
     /// What is read from, and where what is written goes.
     descriptors: Descriptors,
     /// Whether something that the utility under way has written could not be written.
@@ -266,7 +272,7 @@ impl Walker {
             while let Some(list) = parser.next_commands()? {
                 read.push(list);
             }
-            return read.iter().try_for_each(|list| self.line_of_commands(list));
+            return read.iter().try_for_each(|list| self.line_of_commands(list, id));
         }
         loop {
             // What a line switches on counts from the next line on.
@@ -287,12 +293,24 @@ impl Walker {
                 list => list?,
             };
             let Some(list) = list else { return Ok(()) };
-            match self.line_of_commands(&list) {
+            match self.line_of_commands(&list, id) {
                 Err(Stop::Shell(error)) if id == SourceId::MAIN && self.ends_line(&error) => {
                     self.survive(error);
                 }
                 outcome => outcome?,
             }
+            if id == SourceId::MAIN && self.state.letter_is_on(b't') && self.one_command_ends() {
+                return Err(Stop::Exit(self.state.status));
+            }
+        }
+    }
+
+    /// Whether the shell ends behind a line of commands under `set -t`.
+    fn one_command_ends(&self) -> bool {
+        match self.state.dialect.one_command {
+            OneCommand::Never => false,
+            OneCommand::Scripts => self.is_script(),
+            OneCommand::All => true,
         }
     }
 
@@ -327,8 +345,16 @@ impl Walker {
         parser.set_aliases(known);
     }
 
+    /// Whether a mistake that ends a line of this text ends the subshell that carries it out.
+    fn ends_subshell(&self, id: SourceId) -> bool {
+        self.state.dialect.inner_mistakes_end_subshells
+            && self.state.doing.depth > 0
+            && matches!(self.state.sources.get(id).kind, SourceKind::Built("." | "eval"))
+    }
+
     /// Carries out the commands of one line, as the shell reads lines.
-    fn line_of_commands(&mut self, list: &List) -> Result<(), Stop> {
+    fn line_of_commands(&mut self, list: &List, id: SourceId) -> Result<(), Stop> {
+        self.bodies += 1;
         if self.state.options.no_exec {
             return Ok(());
         }
@@ -337,6 +363,10 @@ impl Walker {
                 let ends = self.state.dialect.exit_on_error_minds_mistakes;
                 if ends && self.state.options.exit_on_error && !error.is_number {
                     return Err(Stop::Shell(ShellError { reach: Reach::Shell, ..error }));
+                }
+                if self.ends_subshell(id) {
+                    let (reach, exits) = (Reach::Shell, true);
+                    return Err(Stop::Shell(ShellError { reach, exits, ..error }));
                 }
                 self.survive(error);
             }

@@ -12,7 +12,7 @@ use crate::syntax::ast::{Operation, Part, Redirect, RedirectOperator, RedirectTa
 use crate::text::{Standing, Text};
 use crate::trace::RedirectTrace;
 use crate::walk::Walker;
-use crate::walk::descriptors::{Input, Output};
+use crate::walk::descriptors::{Descriptors, Input, Output};
 
 impl Walker {
     /// Runs something with its input and output redirected; `stays`: what is opened for it to read from
@@ -108,14 +108,21 @@ impl Walker {
     /// What a redirection that reads gives to read.
     pub(super) fn input_of(&mut self, redirection: &RedirectTrace) -> Input {
         match redirection.operator {
-            "<<" | "<<-" => Input::of(redirection.target.clone()),
+            "<<" | "<<-" => self.input_of_document(redirection.target.clone()),
             "<<<" => {
                 let mut text = redirection.target.clone();
                 let origin = Origin::new(Rule::Output, redirection.span);
                 text.push(b"\n", Standing::Quoted, &origin);
-                Input::of(text)
+                self.input_of_document(text)
             }
             _ => self.file_to_read(redirection),
+        }
+    }
+
+    fn input_of_document(&self, text: Text) -> Input {
+        match self.state.dialect.documents_are_files {
+            true => Input::of_whole_file(text),
+            false => Input::of(text),
         }
     }
 
@@ -139,6 +146,9 @@ impl Walker {
             return Input::of(printed);
         }
         let path = redirection.target.bytes();
+        if let Some(descriptor) = Descriptors::named(path) {
+            return self.descriptors.input(descriptor).opened_again();
+        }
         if let Some(file) = self.written.open(&self.state.folder, path) {
             return Input::of_file(file);
         }
@@ -151,7 +161,7 @@ impl Walker {
         let bytes = host.read(path, self.state.limits.bytes);
         let origin = Origin::new(Rule::Output, redirection.span);
         let text = |bytes: Vec<u8>| Text::from_bytes(bytes, Standing::Quoted, origin);
-        let input = bytes.map_or_else(Input::unknown, |bytes| Input::of(text(bytes)));
+        let input = bytes.map_or_else(Input::unknown, |bytes| Input::of_whole_file(text(bytes)));
         if is_endless { input.flooded() } else { input }
     }
 
@@ -161,13 +171,10 @@ impl Walker {
             return Ok(Output::Nowhere);
         }
         let path = redirection.target.bytes();
+        if let Some(descriptor) = Descriptors::named(path) {
+            return Ok(self.descriptors.output(descriptor).cloned().unwrap_or(Output::Nowhere));
+        }
         match path {
-            b"/dev/stdout" | b"/dev/fd/1" => {
-                return Ok(self.descriptors.output(1).cloned().unwrap_or(Output::Nowhere));
-            }
-            b"/dev/stderr" | b"/dev/fd/2" => {
-                return Ok(self.descriptors.output(2).cloned().unwrap_or(Output::Nowhere));
-            }
             b"/dev/full" => return Ok(Output::Full),
             _ if path.starts_with(b"/dev/") => return Ok(Output::Nowhere),
             _ => {}
@@ -418,6 +425,16 @@ impl Walker {
                     Err(self.cannot_redirect(message, span))
                 }
                 _ => Ok(()),
+            };
+        }
+        if matches!(trace.operator, "<" | ">" | ">>" | ">|" | "<>" | "&>" | "&>>")
+            && let Some(named) = Descriptors::named(target.bytes())
+        {
+            let is_open =
+                self.descriptors.is_open(named) || before.iter().any(|one| one.descriptor == named);
+            return match is_open {
+                true => Ok(()),
+                false => Err(self.cannot_redirect(format!("descriptor {named} is not open"), span)),
             };
         }
         match trace.operator {

@@ -59,10 +59,28 @@ impl Walker {
     fn pipeline_of(&mut self, pipeline: &Pipeline, asked: bool) -> Result<(), Stop> {
         let turns = pipeline.negated
             && (self.state.options.exit_on_error || !self.state.dialect.negation_asks_under_option);
-        match asked || turns {
-            true => self.tested(|walker| walker.pipeline(pipeline)),
-            false => self.pipeline(pipeline),
+        if !(asked || turns) {
+            return self.pipeline(pipeline);
         }
+        let bodies = self.bodies;
+        self.tested(|walker| walker.pipeline(pipeline))?;
+        let calls = || {
+            let is_call = |last: &Command| matches!(last.kind, Node::Simple(_) | Node::Case { .. });
+            self.bodies > bodies && pipeline.commands.last().is_some_and(is_call)
+        };
+        match !asked && self.state.dialect.negated_calls_fail && calls() {
+            true => self.failure_counts(),
+            false => Ok(()),
+        }
+    }
+
+    /// The status of a negated command that is a failure like others under `set -e`.
+    fn failure_counts(&mut self) -> Result<(), Stop> {
+        if self.state.status == 0 || self.testing > 0 || !self.state.options.exit_on_error {
+            return Ok(());
+        }
+        self.error_exit = Some(self.scopes.len());
+        Err(Stop::Exit(self.state.status))
     }
 
     /// Whether the status on hand is that of a program which was not run.

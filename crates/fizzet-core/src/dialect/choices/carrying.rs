@@ -2,6 +2,28 @@
 
 use crate::stop::Reach;
 
+/// What a mistake in the action for EXIT does to the status of the shell.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ExitMistakes {
+    /// Nothing.
+    Pass,
+    /// The shell has the status of the mistake.
+    Count,
+    /// The same, unless `exit` has given it another.
+    CountWithoutExit,
+}
+
+impl ExitMistakes {
+    /// Whether the status of a mistake counts where the shell ends by `exit`, or without it.
+    pub fn count(self, by_exit: bool) -> bool {
+        match self {
+            ExitMistakes::Pass => false,
+            ExitMistakes::Count => true,
+            ExitMistakes::CountWithoutExit => !by_exit,
+        }
+    }
+}
+
 /// Whether a compound command whose redirection fails is one that fails.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum FailedRedirections {

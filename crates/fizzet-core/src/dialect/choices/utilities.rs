@@ -378,12 +378,64 @@ pub enum DashesBefore {
 pub enum ListsBefore {
     /// Before none: what follows is a name.
     Nothing,
-    /// Before letters of options.
-    Letters,
-    /// Before letters and `--`.
-    Options,
-    /// Before those and an empty word.
+    /// Before letters and `--`, and for an empty name.
+    OptionsOrForNothing,
+    /// Before letters, `--` and an empty word.
     OptionsAndNothing,
+}
+
+/// Which texts end behind their first line of commands under `set -t`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum OneCommand {
+    /// The shell has no such option.
+    Never,
+    /// Scripts, and not the text behind `-c`.
+    Scripts,
+    /// Both.
+    All,
+}
+
+/// How the number that `break` and its kin take is written.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Numerals {
+    /// With a sign or without, any blanks before it, and these behind it.
+    BlanksBehind(&'static str),
+    /// In digits alone.
+    Digits,
+}
+
+/// What `alias =text` does.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EmptyAliasNames {
+    /// There is no such alias: the status is 1.
+    Unknown,
+    /// Nothing.
+    Passed,
+    /// It ends the shell.
+    End,
+}
+
+/// What `set +` does.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LonePlus {
+    /// Nothing: more options may follow.
+    Passed,
+    /// It ends the options.
+    Ends,
+    /// It ends the options and takes the parameters away; without words behind it, the names of all variables
+    /// are listed.
+    Clears,
+}
+
+/// What a sign means behind the sign of a word of options.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LettersBehind {
+    /// It is no letter.
+    Letters,
+    /// `--name` names an option, and elsewhere a sign is the letter of `-c`.
+    Names,
+    /// `-` ends the options, whatever stands behind it in the word.
+    End,
 }
 
 impl ListsBefore {
@@ -391,7 +443,6 @@ impl ListsBefore {
     pub fn holds(self, word: &[u8]) -> bool {
         match word {
             b"" => self == ListsBefore::OptionsAndNothing,
-            b"--" => matches!(self, ListsBefore::Options | ListsBefore::OptionsAndNothing),
             [b'-' | b'+', ..] => self != ListsBefore::Nothing,
             _ => false,
         }

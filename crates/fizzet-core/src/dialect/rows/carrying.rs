@@ -69,7 +69,7 @@ macro_rules! carrying_rows {
     /// `name[@]=value` sets all elements; of an associative array it is an error.
     all_elements_assign: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); a[@]=k; echo $a";
     /// The text of a command substitution is read when it is carried out, with the aliases of then.
-    substitutions_read_late: bool = [N, N, N, N, N, N, Y], "observed in all six: alias l=label, newline, l $(l a)";
+    substitutions_read_late: bool = [N, Y, N, N, Y, N, Y], "observed in all six: alias l=label, newline, l $(l a)";
     /// A `for` or `select` whose variable is read-only is not carried out, and the shell goes on.
     read_only_loops_go_on: bool = [N, Y, N, N, N, N, N], "observed in all six: readonly r; for r in a; do :; done; echo after";
     /// `select` whose variable is read-only has the status 1, and the shell goes on.
@@ -203,8 +203,30 @@ macro_rules! carrying_rows {
     integers_show_attributes: bool = [N, N, N, N, N, Y, N], "observed in mksh: typeset -Uui16 x=-1; echo $x";
     /// A function that is written with `function` has the options to itself.
     functions_have_options: bool = [N, N, N, N, Y, Y, N], "observed in all six: function f { set -f; }; f; echo $-";
-    /// What `set -x` does in a function ends with it.
-    functions_trace_alone: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { set -x; }; f; echo $-";
+    /// A here-document is a file, which is read from its start where it is opened again, and no pipe.
+    documents_are_files: bool = [N, N, N, N, Y, Y, Y], "observed in all six: { read x; read y </dev/stdin; echo $y; } <<E, with two lines";
+    /// What `set` replaces in a file that is read by `.` with arguments stays, unless a function reads the file.
+    files_keep_set_parameters: bool = [N, Y, N, N, N, N, N], "observed in all six: echo 'set n' >lib; set a b; . ./lib c; echo $*";
+    /// `set -e` counts in a file that is read by `.` also where the status is asked for.
+    files_are_not_asked: bool = [N, N, Y, Y, N, Y, N], "observed in all six: set -e; echo false >lib; . ./lib || echo or";
+    /// `set -e` counts in `eval` also where the status is asked for, and ends no more than the `eval`.
+    eval_is_not_asked: bool = [N, N, N, N, N, Y, N], "observed in all six: set -e; eval 'false; echo no' || echo or";
+    /// A mistake that ends a line ends the subshell if it is in the text of an `eval`, a file or an action.
+    inner_mistakes_end_subshells: bool = [N, Y, N, N, N, N, N], "observed in all six: (eval 'echo $((1/0))'; echo no)";
+    /// `!` before the call of a function, `eval` or `case` that carries commands out keeps `set -e` from nothing.
+    negated_calls_fail: bool = [N, N, N, N, N, N, Y], "observed in all six: set -e; f() { true; }; ! f; echo after; ! eval true; ! case a in a) true;; esac";
+    /// What a mistake in the action for EXIT does to the status of the shell.
+    exit_action_mistakes: ExitMistakes = [ExitMistakes::Count, ExitMistakes::Pass, ExitMistakes::Count, ExitMistakes::Count, ExitMistakes::Pass, ExitMistakes::Count, ExitMistakes::CountWithoutExit], "observed in all six: (trap 'echo ${x?}' EXIT; exit 5); echo $?; (trap 'echo $((1/0))' EXIT; echo a); echo $?";
+    /// `set -e` in the action for EXIT gives the shell the status of the command that failed.
+    error_in_exit_action_counts: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: (trap 'set -e; false' EXIT; exit 5); echo $?";
+    /// `return` with a number in the action for EXIT gives the shell its status.
+    exit_action_returns: bool = [N, N, N, N, Y, Y, Y], "observed in all six: (trap 'return 6' EXIT; exit 5); echo $?";
+    /// The status of a condition decides whether its loop ends also where `break` or `continue` ends the condition.
+    left_conditions_count: bool = [N, Y, N, N, N, N, Y], "observed in all six: until continue; do :; done; echo $?; until break 0; do :; done; echo $?";
+    /// The options that have, behind a function, the values from before it.
+    functions_keep_letters: &'static str = ["", "", "", "", "", "x", "1x"], "observed in all six with each letter: f() { set -x; }; f; echo $-";
+    /// `set -x` does not count in a function that is written with `function`, unless `typeset -ft` marks it.
+    functions_begin_untraced: bool = [N, N, N, N, Y, N, N], "observed in all six: set -x; function f { echo $-; }; f";
     /// A command that fails under `set -e` ends the `${ list; }` that it is in.
     errors_end_command_braces: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and mksh: set -e; echo ${ false; echo x; }; echo after";
     /// Arithmetic has `^<` and `^>`, which turn bits round.

@@ -3,6 +3,14 @@
 /// Hands these rows, behind others, to the next macro of a chain.
 macro_rules! reading_rows {
     ($next:ident $($chain:ident)*; $($rows:tt)*) => { $next! { $($chain)*; $($rows)*
+    /// A line continuation may stand inside an operator.
+    operators_take_continuations: bool = [Y, Y, Y, Y, N, Y, N], "observed in all six with a line that ends behind the first &: echo a &\\<newline>& echo b";
+    /// A line continuation may stand between a descriptor and its operator.
+    descriptors_take_continuations: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: echo 2\\<newline>>&1";
+    /// A line continuation may stand behind a dollar sign.
+    dollars_take_continuations: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x=1; echo $\\<newline>x";
+    /// A line continuation may stand in the word that an alias replaces, and behind it.
+    aliases_take_continuations: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: alias a='echo x'<newline>a\\<newline> b";
     /// Between double quotes, what `$'...'` gives in the word of `${x-word}` is read again in its place, quotes and all.
     ansi_c_is_read_again: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh, zsh: echo \"${x-$'a\\x22b c\\x22'}\"; echo \"${x-$'it\\'s'}\"; echo after";
     /// A letter behind the second colon of `${x:1:h}` is a modifier, and no length.
@@ -120,7 +128,9 @@ macro_rules! reading_rows {
     /// Before what `time` may stand alone.
     lone_time: &'static [&'static str] = [&[], &["\n", ";"], &[], &[], &["\n", ";", "&", ")"], &["\n", ";", "&", ")"], &["\n", ";", "&", ")"]], "observed in all six: time; (time); time && echo a";
     /// Before what the body of a function may be missing.
-    empty_function_bodies: &'static [&'static str] = [&[], &[], &[], &[], &["&", "|"], &["&", "|", ";"], &[]], "observed in all six: f() ; echo a; f() && echo a";
+    empty_function_bodies: &'static [&'static str] = [&[], &[], &[], &[], &["&", "|", "}", ")"], &["&", "|", ";", "}", ")"], &[]], "observed in all six: f() ; echo a; f() && echo a; { f() }; (f())";
+    /// The body of a function may be missing at the end of the text.
+    function_bodies_may_be_missing: bool = [N, N, N, N, N, Y, Y], "observed in all six: eval 'f()'; eval 'function f'";
     /// Where a semicolon may stand with no command before it.
     lone_semicolons: LoneSemicolons = [LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::One, LoneSemicolons::None, LoneSemicolons::Newlines], "observed in all six: if; then; fi; true && ; echo a; { ; echo a; }; echo a; ; echo b";
     /// `${a.b}` names a member of a variable.

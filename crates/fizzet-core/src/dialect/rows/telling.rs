@@ -35,10 +35,32 @@ macro_rules! telling_rows {
     set_fills_arrays: bool = [N, N, N, N, Y, Y, Y], "observed in all six: set -A x a b; echo ${x[1]}";
     /// The status of `whence` with an option that it does not know.
     whence_usage_status: Status = [1, 1, 1, 1, 2, 1, 1], "observed in ksh93, mksh and zsh: whence -Q x; echo $?";
-    /// `set --anything` is `set --`.
-    set_dashes_may_go_on: bool = [N, N, N, N, N, N, Y], "observed in all six: set --a b; echo $1";
-    /// `set --name` is `set -o name`.
-    set_long_options: bool = [N, N, N, N, Y, N, N], "observed in all six: set --noglob; echo *";
+    /// What `-` and `+` mean behind the sign of a word.
+    set_letters_behind: LettersBehind = [LettersBehind::Letters, LettersBehind::Letters, LettersBehind::Letters, LettersBehind::Letters, LettersBehind::Names, LettersBehind::Letters, LettersBehind::End], "observed in all six: set --noglob; set -f- a; set -f+ a; echo $- $*";
+    /// Which texts end behind their first line of commands under `set -t`.
+    one_command: OneCommand = [OneCommand::Never, OneCommand::Scripts, OneCommand::Never, OneCommand::Never, OneCommand::All, OneCommand::Never, OneCommand::Never], "observed in all six, as a script and behind -c: set -t; echo a<newline>echo b";
+    /// What `set +` does.
+    set_lone_plus: LonePlus = [LonePlus::Passed, LonePlus::Passed, LonePlus::Passed, LonePlus::Passed, LonePlus::Ends, LonePlus::Ends, LonePlus::Clears], "observed in all six: set a b; set + -f; echo $*; set +; echo $*";
+    /// A mistake in the options of `set` undoes those before it.
+    set_mistakes_undo: bool = [N, N, N, N, Y, N, N], "observed in all six: command set -f -Z; echo $-";
+    /// `set` carries out the options behind one that it refuses.
+    set_minds_at_the_end: bool = [N, N, N, N, N, N, Y], "observed in all six: eval set -fZu; echo $-";
+    /// `set +s` sorts backwards.
+    set_sorts_backwards: bool = [N, N, N, N, N, N, Y], "observed in ksh93, mksh and zsh: set +s d e c; echo $*";
+    /// `set -s` without words sorts the parameters that are there.
+    set_sorts_present: bool = [N, N, N, N, Y, N, N], "observed in ksh93, mksh and zsh: set c b a; set -s; echo $*";
+    /// `set -A` without a name lists the arrays.
+    set_lists_arrays: bool = [N, N, N, N, N, N, Y], "observed in ksh93, mksh and zsh: set -A";
+    /// `set -o` and `set +o` pass over what stands behind them once they have listed the options.
+    set_list_ends: bool = [N, N, N, N, N, N, Y], "observed in all six: set -foo; echo $-";
+    /// The status of a refused option where `command` spares the shell, if that is another one.
+    spared_option_status: Option<Status> = [None, None, None, None, None, Some(2), None], "observed in all six: command set -Z; echo $?; command unset -Z; echo $?; (set -Z); echo $?";
+    /// The option that `set -o ''` means.
+    nameless_option: Option<u8> = [None, None, None, Some(b'i'), None, Some(b'c'), None], "observed in all six: set -o ''; echo $-";
+    /// `set -o -f` and `set -o +f` name an option by its letter.
+    set_names_may_be_letters: bool = [N, N, N, N, N, Y, N], "observed in all six: set -o +f; echo $-";
+    /// Letters that change nothing where the shell has no privileges to drop.
+    idle_letters: &'static str = ["", "", "", "", "p", "p", ""], "observed in all six: set -p; echo $-";
     /// `set` takes what is behind the letter `o` in its word for the name of the option.
     set_names_are_attached: bool = [N, N, N, N, Y, Y, Y], "observed in all six: set -onoglob; echo $-";
     /// `set` looks at all of its letters before it carries any out.
@@ -94,8 +116,6 @@ macro_rules! telling_rows {
     lists_each_scope: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: f() { typeset a=1; typeset -p; }; b=2; f";
     /// Options of `typeset` that choose nothing from a list.
     list_letters_passed_over: &'static str = ["", "", "", "", "", "a", ""], "observed in bash, ksh93, mksh and zsh: x=1; typeset -a";
-    /// `set +` lists the names of all variables.
-    set_plus_lists_names: bool = [N, N, N, N, N, N, Y], "observed in all six: set +";
     /// `set` lists the functions too.
     set_lists_functions: bool = [N, Y, N, N, N, N, N], "observed in all six: f() { :; }; set";
     /// `local` without names lists the variables of the function.

@@ -108,7 +108,7 @@ macro_rules! utilities_rows {
     /// `let` takes a first word with a minus for options, of which it has none.
     let_refuses_options: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: let -3; echo $?; let -n x=3; echo $?";
     /// `set -o` lists the options where more of them stand behind it: before which words it does that.
-    set_o_lists_before: ListsBefore = [ListsBefore::Nothing, ListsBefore::OptionsAndNothing, ListsBefore::Nothing, ListsBefore::Nothing, ListsBefore::Options, ListsBefore::Letters, ListsBefore::Nothing], "observed in all six: set -o -f >/dev/null; echo $-; set -o -- >/dev/null; echo $#; set -o '' >/dev/null; echo $#";
+    set_o_lists_before: ListsBefore = [ListsBefore::Nothing, ListsBefore::OptionsAndNothing, ListsBefore::Nothing, ListsBefore::Nothing, ListsBefore::OptionsOrForNothing, ListsBefore::Nothing, ListsBefore::Nothing], "observed in all six: set -o -f >/dev/null; echo $-; set -o -- >/dev/null; echo $#; set -o '' >/dev/null; echo $#";
     /// What becomes of the bytes 0 in a file that `.` reads.
     dot_nuls: NulsInFile = [NulsInFile::Vanish, NulsInFile::VanishInTurn { most: 256 }, NulsInFile::Vanish, NulsInFile::Vanish, NulsInFile::Refused(3), NulsInFile::Vanish, NulsInFile::Stay], "observed in all six: printf 'ec\\0ho hi\\n' >f; . ./f; printf 'echo a\\0\\0b\\necho c\\n' >f; . ./f; and in bash with 512 and 513 bytes 0 in a row";
     /// The argument of `shift`, `exit` and their kin is an arithmetic expression.
@@ -146,8 +146,10 @@ macro_rules! utilities_rows {
     /// An argument of `shift`, `break`, `exit` and `return` that begins with a dash and no digit is an
     /// unknown option.
     numbers_are_no_options: bool = [N, N, N, N, Y, Y, N], "observed in all six: shift -x; echo after";
-    /// The argument of `shift` and `break` has no sign.
-    numerals_have_no_sign: bool = [N, N, N, Y, N, N, N], "observed in all six: shift +1; echo after";
+    /// What `alias =text` does.
+    empty_alias_names: EmptyAliasNames = [EmptyAliasNames::Unknown, EmptyAliasNames::Unknown, EmptyAliasNames::Unknown, EmptyAliasNames::Unknown, EmptyAliasNames::Passed, EmptyAliasNames::Passed, EmptyAliasNames::End], "observed in all six: alias '=x'; echo $?";
+    /// How the number that `break`, `shift`, `exit` and `return` take is written, where it is no expression.
+    numerals: Numerals = [Numerals::BlanksBehind(" \t\n\x0b\x0c\r"), Numerals::BlanksBehind(" \t"), Numerals::BlanksBehind(" \t\n\x0b\x0c\r"), Numerals::Digits, Numerals::BlanksBehind(""), Numerals::BlanksBehind(""), Numerals::BlanksBehind(" \t\n\x0b\x0c\r")], "observed in all six: break ' 1'; break '1 '; break +1; break $'1\n'";
     /// The status of `set -o` for a name that it does not know.
     unknown_long_option_status: Status = [2, 2, 2, 1, 2, 2, 1], "observed in all six: set -o nosuch; echo $?";
     /// `exec -a name command` looks PATH up for the name, not for the command.
@@ -489,7 +491,7 @@ macro_rules! utilities_rows {
     dot_reads_folders: bool = [N, N, Y, Y, N, Y, Y], "observed in all six: . ./combs; echo $?";
     /// `$0` is the file while `.` carries it out.
     dot_sets_zero: bool = [N, N, N, N, N, N, Y], "observed in all six: echo 'echo $0' > lib; . ./lib";
-    /// `break` in a file leaves a loop around the `.`.
+    /// `break` in a file sees a loop around the `.`, which it leaves.
     dot_is_inside_loops: bool = [Y, Y, Y, Y, Y, N, N], "observed in all six: echo break > lib; for i in 1 2; do . ./lib; done";
     /// A variable of a function is exported if the one that it hides is.
     locals_inherit_export: bool = [N, Y, N, Y, N, N, N], "observed in all six: export v=1; f() { local v=2; env; }; f";

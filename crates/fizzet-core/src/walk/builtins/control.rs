@@ -1,6 +1,6 @@
 //! `break`, `continue`, `exit`, `return`, `eval`, `command`.
 
-use crate::dialect::{DashesBefore, StatusNumbers};
+use crate::dialect::{DashesBefore, Numerals, StatusNumbers};
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::text::Text;
 use crate::walk::Walker;
@@ -151,9 +151,16 @@ pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         backslashes % 2 == 1 && walker.state.dialect.last_backslash_hides_reserved;
     let source = walker.state.sources.built("eval", &text);
     walker.state.number_lines(source, walker.state.dialect.line_numbers.in_eval);
+    let not_asked = walker.state.dialect.eval_is_not_asked;
+    let testing = if not_asked { std::mem::take(&mut walker.testing) } else { walker.testing };
     let outcome = walker.deeper_source(source, call.span);
+    walker.testing = testing;
     walker.behind_backslash = behind_backslash;
     match outcome {
+        Err(Stop::Exit(status)) if not_asked && testing > 0 && walker.error_exit.is_some() => {
+            walker.error_exit = None;
+            Ok(status)
+        }
         Err(Stop::Syntax(error)) if !walker.state.dialect.eval_syntax_is_fatal => {
             let (message, status) = (error.to_string(), walker.state.dialect.eval_syntax_status);
             walker.survive(ShellError::new(message, error.span, status, Reach::Command));
@@ -240,10 +247,9 @@ impl Walker {
     fn status_given(&mut self, text: &[u8], returns: bool) -> Option<i64> {
         let small = |status: i64| Status::try_from(status).is_ok();
         match self.state.dialect.status_numbers {
-            StatusNumbers::Signed => number(text),
-            StatusNumbers::Natural => number(text).filter(|&status| status >= 0 && small(status)),
-            StatusNumbers::Short if text.ends_with(b" ") => None,
-            StatusNumbers::Short => number(text).filter(|&status| small(status)),
+            StatusNumbers::Signed => self.decimal(text),
+            StatusNumbers::Natural => self.decimal(text).filter(|&one| one >= 0 && small(one)),
+            StatusNumbers::Short => self.decimal(text).filter(|&status| small(status)),
             StatusNumbers::Digits => {
                 let digits = !text.is_empty() && text.iter().all(u8::is_ascii_digit);
                 digits.then(|| number(text).unwrap_or(i64::MAX))
@@ -261,8 +267,16 @@ impl Walker {
     fn loop_count(&mut self, text: &[u8]) -> Option<i64> {
         let dialect = &self.state.dialect;
         match dialect.numerals_are_expressions && !dialect.loop_counts_are_expressions {
-            true => number(text),
+            true => self.decimal(text),
             false => self.numeral(text),
+        }
+    }
+
+    /// A decimal number with the sign and the blanks that the shell lets stand around it.
+    fn decimal(&self, text: &[u8]) -> Option<i64> {
+        match self.state.dialect.numerals {
+            Numerals::BlanksBehind(blanks) => number_before(text, blanks),
+            Numerals::Digits => number(text).filter(|_| text.iter().all(u8::is_ascii_digit)),
         }
     }
 
@@ -273,7 +287,6 @@ impl Walker {
             let span = self.state.shell_origin().span();
             return crate::expand::arithmetic::text_value(self, text, span).ok();
         }
-        let signed = matches!(text.first(), Some(b'+' | b'-'));
-        number(text).filter(|_| !(signed && self.state.dialect.numerals_have_no_sign))
+        self.decimal(text)
     }
 }

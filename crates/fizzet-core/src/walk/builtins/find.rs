@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{TellsNames, UtilityKind};
+use crate::dialect::{EmptyAliasNames, TellsNames, UtilityKind};
 use crate::expand::Context;
 use crate::expand::quoting::told;
 use crate::host::FileKind;
@@ -61,7 +61,7 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
                 if error.is_usage || walker.state.dialect.command_holds_mistakes =>
             {
                 walker.tell_mistake(&mut error);
-                Ok(error.status)
+                Ok(error.spared_status.unwrap_or(error.status))
             }
             Err(Stop::Shell(error))
                 if error.is_read_only && walker.state.dialect.is_declaration(name.bytes()) =>
@@ -405,7 +405,7 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     let everywhere = given.has(b'g') && walker.state.dialect.global_aliases;
     for operand in operands {
         let bytes = operand.bytes();
-        let Some(equals) = bytes.iter().position(|&byte| byte == b'=').filter(|&at| at > 0) else {
+        let Some(equals) = bytes.iter().position(|&byte| byte == b'=') else {
             match walker.state.aliases.get(bytes).cloned() {
                 Some(alias) => {
                     let prefix = walker.state.dialect.alias_prefix.as_bytes();
@@ -422,6 +422,14 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             }
             continue;
         };
+        if equals == 0 {
+            match walker.state.dialect.empty_alias_names {
+                EmptyAliasNames::Unknown => status = 1,
+                EmptyAliasNames::Passed => {}
+                EmptyAliasNames::End => return Err(walker.fatal(call, "an alias needs a name")),
+            }
+            continue;
+        }
         let refused = walker.state.dialect.alias_names_refuse.as_bytes();
         if bytes[..equals].iter().any(|byte| refused.contains(byte)) {
             status = 1;

@@ -13,7 +13,6 @@ mod input;
 mod kill;
 mod limits;
 mod options;
-mod parameters;
 mod print;
 mod printf;
 mod printf_conversions;
@@ -22,7 +21,9 @@ mod process;
 mod read;
 mod reals;
 mod references;
+mod set;
 mod settings;
+mod shift;
 mod shopt;
 mod tell;
 mod test;
@@ -117,9 +118,9 @@ const TABLE: &[(&str, Builtin)] = &[
     ("readarray", read::mapfile),
     ("readonly", variables::declare),
     ("return", control::exit),
-    ("set", parameters::set),
+    ("set", set::set),
     ("setopt", zsh_options::set_options),
-    ("shift", parameters::shift),
+    ("shift", shift::shift),
     ("shopt", shopt::shopt),
     ("source", process::dot),
     ("test", test::test),

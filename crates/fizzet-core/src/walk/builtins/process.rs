@@ -12,6 +12,7 @@ use crate::text::{Standing, Text};
 use crate::trace::CommandKind;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::number;
+use crate::walk::descriptors::Descriptors;
 use crate::walk::{Cause, Walker};
 
 /// `exec [command [arguments]]`: the program takes the place of the shell.
@@ -220,7 +221,7 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     };
     let limit = walker.state.limits.bytes;
     let printed = walker.printed_beside(file).filter(|text| !text.has_hole());
-    let read = match printed {
+    let read = match printed.or_else(|| walker.left_in_descriptor(file.bytes())) {
         Some(text) => Some(text.bytes().to_vec()),
         None => walker.sourced_file(file.bytes(), call.bytes(0) == Some(b"source"), limit),
     };
@@ -267,7 +268,14 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
             is_file: true,
         });
     }
+    let hides = !dialect.dot_is_inside_loops;
+    let loops = if hides { std::mem::take(&mut walker.loops) } else { walker.loops };
+    let not_asked = dialect.files_are_not_asked;
+    let testing = if not_asked { std::mem::take(&mut walker.testing) } else { walker.testing };
+    walker.parameters_replaced = false;
     let outcome = walker.deeper_source(source, call.span);
+    walker.testing = testing;
+    walker.loops = loops;
     if names_files {
         walker.state.doing.calls.pop();
     }
@@ -280,7 +288,6 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
         walker.state.status = 0;
     }
     match outcome {
-        Err(Stop::Break(_) | Stop::Continue(_)) if !dialect.dot_is_inside_loops => {}
         Err(Stop::Return(status)) => walker.state.status = status,
         Err(stop @ Stop::Exit(_)) => {
             if let Some(outer) = outer.filter(|_| !walker.state.dialect.exit_keeps_file_parameters)
@@ -305,7 +312,7 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
         }
         outcome => outcome?,
     }
-    if let Some(outer) = outer {
+    if let Some(outer) = outer.filter(|_| !walker.keeps_set_parameters()) {
         let before = std::mem::replace(&mut walker.state.positional, outer);
         walker.tell_change(Cause::Return, &before, call.span)?;
     }
@@ -340,6 +347,18 @@ impl Walker {
 
     /// What a file holds that `.` or `source` reads: of a name without a slash the first one that PATH
     /// leads to, or the one here where the shell looks here.
+    /// Whether the parameters that `set` has made in a file stay behind it.
+    fn keeps_set_parameters(&mut self) -> bool {
+        let replaced = std::mem::take(&mut self.parameters_replaced);
+        replaced && self.scopes.is_empty() && self.state.dialect.files_keep_set_parameters
+    }
+
+    /// What is left to read in a descriptor that a path names.
+    fn left_in_descriptor(&self, path: &[u8]) -> Option<Text> {
+        let descriptor = Descriptors::named(path)?;
+        self.descriptors.input(descriptor).opened_again().rest()
+    }
+
     fn sourced_file(&mut self, name: &[u8], is_source: bool, limit: usize) -> Option<Vec<u8>> {
         let host = Context::host(self);
         let reads_folders = self.state.dialect.dot_reads_folders;

@@ -333,13 +333,31 @@ impl Walker {
         };
         self.state.number_lines(source, rule);
         self.actions.push(self.entered_action("EXIT"));
+        let by_error = self.error_exit.take();
         let acted = self.source(source);
         self.actions.pop();
-        match acted {
+        let exits = matches!(outcome, Err(Stop::Exit(_)));
+        let passes = by_error.is_none() && !self.state.dialect.error_in_exit_action_counts;
+        let ended_by = match acted {
+            Err(Stop::Exit(_)) if passes && self.error_exit.is_some() => None,
+            Err(Stop::Return(status)) if self.state.dialect.exit_action_returns => Some(status),
             Err(stop @ (Stop::Exit(_) | Stop::Limit { .. })) => return Err(stop),
-            _ => self.state.status = status,
+            Err(Stop::Shell(error)) => {
+                let counts = self.state.dialect.exit_action_mistakes.count(exits);
+                counts.then_some(error.status)
+            }
+            Err(Stop::Syntax(_)) => {
+                let counts = self.state.dialect.exit_action_mistakes.count(exits);
+                counts.then_some(self.state.dialect.syntax_error_status)
+            }
+            _ => None,
+        };
+        self.error_exit = self.error_exit.or(by_error);
+        self.state.status = ended_by.unwrap_or(status);
+        match ended_by {
+            Some(status) if exits => Err(Stop::Exit(status)),
+            _ => outcome,
         }
-        outcome
     }
 }
 

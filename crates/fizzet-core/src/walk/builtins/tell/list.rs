@@ -45,6 +45,12 @@ impl Walker {
         self.list_variables(Shown::Names, |_| true, call);
     }
 
+    /// `set -A` and `set +A` without a name: the lists.
+    pub(in crate::walk::builtins) fn list_arrays(&mut self, shown: Shown, call: &Call<'_>) {
+        let wanted = |entry: &Entry| matches!(entry.variable.value, Value::Indexed(_));
+        self.list_variables(shown, wanted, call);
+    }
+
     /// `export` and `readonly` without names.
     pub(in crate::walk::builtins) fn list_marked(
         &mut self,
