@@ -6,7 +6,7 @@ use std::rc::Rc;
 
 use rustc_hash::FxHashMap;
 
-use crate::dialect::{AliasesBehindBlank, EndOfAlias};
+use crate::dialect::{AliasesBehindBlank, EndOfAlias, SparedFunctions};
 use crate::source::Span;
 use crate::source::{SourceId, Sources};
 use crate::syntax::cursor::{Parsed, Parser, Segment, is_meta};
@@ -143,11 +143,16 @@ impl Parser<'_> {
         let Some((name, alias)) = found.filter(|(_, alias)| alias.everywhere || !everywhere) else {
             return false;
         };
-        if self.dialect.aliases_spare_functions {
-            let behind = self.text[end..].iter().find(|byte| !matches!(byte, b' ' | b'\t'));
-            if behind == Some(&b'(') {
-                return false;
+        let is_function = match self.dialect.aliases_spare_functions {
+            SparedFunctions::Never => false,
+            SparedFunctions::Adjacent => self.text.get(end) == Some(&b'('),
+            SparedFunctions::All => {
+                let behind = self.text[end..].iter().find(|byte| !matches!(byte, b' ' | b'\t'));
+                behind == Some(&b'(')
             }
+        };
+        if is_function {
+            return false;
         }
         let value = &alias.text;
         let start = self.pos;

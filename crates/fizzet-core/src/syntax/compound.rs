@@ -286,13 +286,24 @@ impl<'a> Parser<'a> {
             self.skip_newlines()?;
         } else {
             self.skip_newlines()?;
-            self.replace_aliases_in(AliasesBehindBlank::Anywhere);
-            if self.eat_reserved(b"in") {
+            if self.eat_in() {
                 words = Some(self.words_to_separator()?);
             }
         }
         let body = self.loop_body(start, opener)?;
         Ok(CommandKind::For { names, words, body, select: opener == "select" })
+    }
+
+    /// Steps over `in`, or an alias for it.
+    fn eat_in(&mut self) -> bool {
+        if self.eat_reserved(b"in") {
+            return true;
+        }
+        match self.dialect.aliases_stand_for_in {
+            true => drop(self.replace_aliases()),
+            false => self.replace_aliases_in(AliasesBehindBlank::Anywhere),
+        }
+        self.eat_reserved(b"in")
     }
 
     fn words_to_separator(&mut self) -> Parsed<Vec<Word>> {
@@ -325,10 +336,9 @@ impl<'a> Parser<'a> {
             return self.unexpected("a word in quotes");
         }
         self.skip_newlines()?;
-        self.replace_aliases_in(AliasesBehindBlank::Anywhere);
         let braces = self.dialect.case_in_braces && self.eat_reserved(b"{");
         let closer: &'static str = if braces { "}" } else { "esac" };
-        if !braces && !self.eat_reserved(b"in") {
+        if !braces && !self.eat_in() {
             return match self.at_end() {
                 true => Err(self.unclosed(start, 4, "case", "in ... esac")),
                 false => self.unexpected("in"),

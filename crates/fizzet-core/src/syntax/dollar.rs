@@ -3,6 +3,7 @@
 use std::rc::Rc;
 
 use crate::dialect::ReadLate;
+use crate::syntax::alias::Aliases;
 use crate::syntax::ansi_c;
 use crate::syntax::ast::{CommandSubstitution, Operation, Parameter, ParameterName, Part};
 use crate::syntax::ast::{List, ProcessSubstitution, ProcessWay, SubstitutionPlace};
@@ -192,7 +193,10 @@ impl<'a> Parser<'a> {
         }
         self.pos = open + 1;
         let waiting = self.pending.len();
-        let (list, broken) = match self.list_in_parentheses(start, 2, "$(") {
+        let known = self.aliases_set_aside(start);
+        let read = self.list_in_parentheses(start, 2, "$(");
+        self.set_aliases(known.or_else(|| self.aliases.known.clone()));
+        let (list, broken) = match read {
             Err(error) if self.is_found_late(open) && !error.is_limit() => {
                 let Some(end) = self.parentheses_end(open) else { return Err(error) };
                 self.pending.truncate(waiting);
@@ -208,6 +212,13 @@ impl<'a> Parser<'a> {
             broken,
             as_written: self.is_as_written(start, self.pos),
         })))
+    }
+
+    /// The aliases, which do not count in a substitution whose commands are read anew when it is carried out.
+    fn aliases_set_aside(&mut self, start: usize) -> Option<Rc<Aliases>> {
+        let aside =
+            self.dialect.substitutions_read_without_aliases && self.is_as_written(start, self.pos);
+        if aside { self.aliases.known.take() } else { None }
     }
 
     /// Whether the mistake that the parser has just met in the parentheses at `open` is one of the grammar,

@@ -73,6 +73,11 @@ impl Walker {
             let value = match value {
                 Err(Stop::Shell(error)) if temporary && error.is_read_only => {
                     match self.state.dialect.read_only_before_command {
+                        None if self.state.dialect.passed_over_end_under_option
+                            && self.state.options.exit_on_error =>
+                        {
+                            return Err(Stop::Shell(ShellError { reach: Reach::Shell, ..error }));
+                        }
                         None => {
                             self.survive(error);
                             continue;
@@ -87,6 +92,10 @@ impl Walker {
                                 && assignment.index.is_none()
                                 && self.state.dialect.no_number_is_passed_over)) =>
                 {
+                    let ends = self.state.dialect.passed_over_end_under_option;
+                    if ends && self.state.options.exit_on_error {
+                        return Err(Stop::Shell(ShellError { reach: Reach::Shell, ..error }));
+                    }
                     let status = self.state.status;
                     self.survive(ShellError { status, ..error });
                     continue;

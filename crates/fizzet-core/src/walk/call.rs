@@ -24,6 +24,8 @@ pub(super) struct Scope {
     pub(super) has_variables: bool,
     /// Where `getopts` stood before `local OPTIND`, where that keeps it.
     pub(super) options_at: Option<builtins::OptionPlace>,
+    /// Where `local` was given a name that no variable can have, which the shell minds when the function ends.
+    pub(super) bad_name: Option<Span>,
     /// Whether the script itself had set OPTIND last, where the function has its own.
     pub(super) index_by_script: bool,
 }
@@ -212,6 +214,12 @@ impl Walker {
                 scope.options.unwrap_or_else(|| std::mem::take(&mut self.state.options));
             for (letter, on) in letters {
                 self.state.set_letter(letter, on);
+            }
+            if let Some(span) = scope.bad_name
+                && matches!(outcome, Ok(()) | Err(Stop::Return(_)))
+            {
+                let message = "a name that `local` was given is no name of a variable";
+                outcome = Err(Stop::error(message, span, 2, Reach::Shell));
             }
         }
         self.loops = loops;

@@ -108,6 +108,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
     state.doing.process = host.process();
     state.mask = state.doing.process.map_or(state.mask, |process| process.mask);
     let wants = observer.borrow().wants();
+    let first_path = state.variables.scalar(b"PATH").cloned();
     let mut walker = Walker {
         state,
         host,
@@ -148,6 +149,8 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         guessed: false,
         sought: None,
         in_turn: Vec::new(),
+        first_path,
+        in_default_path: false,
         bare_environment: false,
         behind_backslash: false,
         asked_no_option: false,
@@ -247,6 +250,10 @@ pub(crate) struct Walker {
     sought: Option<Text>,
     /// What the words of a declaration have assigned for those behind them, and what was there before.
     in_turn: assign::Saved,
+    /// Where programs were looked for at the start.
+    first_path: Option<Text>,
+    /// Whether names are looked for where `command -p` does that.
+    in_default_path: bool,
     /// Whether `exec -c` keeps the environment from the program.
     bare_environment: bool,
 }

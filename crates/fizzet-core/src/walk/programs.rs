@@ -229,9 +229,16 @@ impl Walker {
     /// Whether a name is one that only other shells carry out themselves, and no program has it.
     pub(super) fn is_absent(&self, argv: &[Text]) -> bool {
         self.sought(argv).is_some_and(|name| {
-            is_known_elsewhere(name.bytes())
+            (is_known_elsewhere(name.bytes()) || self.was_on_path(name.bytes()))
                 && self.on_path(name.bytes()).is_none()
                 && self.answer(argv) == Answer::default()
         })
+    }
+
+    /// Whether a program could be found at the start, and PATH is another now.
+    fn was_on_path(&self, name: &[u8]) -> bool {
+        let now = self.state.variables.scalar(b"PATH").map(Text::bytes);
+        let first = self.first_path.as_ref().map(Text::bytes);
+        first != now && first.is_some_and(|first| self.found_in(Some(first), name).is_some())
     }
 }

@@ -187,7 +187,10 @@ impl Walker {
                 _ => self.restore_behind_utility(temporary.saved),
             }
         }
-        outcome
+        match kind == CommandKind::Function && !redirections.is_empty() {
+            true => self.held_by_redirections(outcome),
+            false => outcome,
+        }
     }
 
     /// The program that a redirection without a command runs: what READNULLCMD names where there is

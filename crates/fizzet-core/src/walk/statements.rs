@@ -31,9 +31,16 @@ impl Walker {
         if and_or.background {
             let is_one = and_or.rest.is_empty()
                 && matches!(&and_or.first.commands[..], [one] if matches!(one.kind, Node::Subshell(_)));
+            let drops = and_or.first.negated
+                && and_or.rest.is_empty()
+                && self.state.dialect.background_is_not_negated;
+            let plain = drops.then(|| Pipeline { negated: false, ..and_or.first.clone() });
             self.subshell(|walker| {
                 walker.state.doing.depth -= u32::from(is_one);
-                walker.and_or_here(and_or)
+                match &plain {
+                    Some(pipeline) => walker.pipeline_of(pipeline, false),
+                    None => walker.and_or_here(and_or),
+                }
             })?;
             self.state.jobs.push(self.state.status);
             self.state.status = 0;
@@ -74,8 +81,8 @@ impl Walker {
         }
     }
 
-    /// The status of a negated command that is a failure like others under `set -e`.
-    fn failure_counts(&mut self) -> Result<(), Stop> {
+    /// Ends the shell if `set -e` is on, and the latest command has failed where nobody asks for its status.
+    pub(super) fn failure_counts(&mut self) -> Result<(), Stop> {
         if self.state.status == 0 || self.testing > 0 || !self.state.options.exit_on_error {
             return Ok(());
         }
@@ -289,11 +296,31 @@ impl Walker {
                     walker.redirected((&command.redirects, piped), true, |walker| walker.list(list))
                 })?;
             }
-            _ => self.redirected((&command.redirects, piped), false, |walker| {
-                walker.compound(command)
-            })?,
+            kind => {
+                let outcome = self.redirected((&command.redirects, piped), false, |walker| {
+                    walker.compound(command)
+                });
+                match kind {
+                    Node::Subshell(_) => outcome?,
+                    _ => self.held_by_redirections(outcome)?,
+                }
+            }
         }
         self.act_on_signals()
+    }
+
+    /// The end of a compound command with redirections, which holds mistakes in some shells.
+    pub(super) fn held_by_redirections(&mut self, outcome: Result<(), Stop>) -> Result<(), Stop> {
+        match outcome {
+            Err(Stop::Shell(error))
+                if self.state.dialect.redirected_commands_hold.holds(error.is_usage)
+                    && !error.exits =>
+            {
+                self.survive(error);
+                Ok(())
+            }
+            outcome => outcome,
+        }
     }
 
     /// Carries out a compound command with its redirections. `stay`: whether they do so behind it.

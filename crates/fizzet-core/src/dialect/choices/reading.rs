@@ -2,6 +2,17 @@
 
 use crate::stop::Status;
 
+/// Where a name with a parenthesis behind it is no alias.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum SparedFunctions {
+    /// Nowhere.
+    Never,
+    /// Where nothing stands between them.
+    Adjacent,
+    /// Also where blanks do.
+    All,
+}
+
 /// What may be the body of a function that is written with `function`.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum KeywordBodies {

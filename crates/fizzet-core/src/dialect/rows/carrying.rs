@@ -221,6 +221,8 @@ macro_rules! carrying_rows {
     error_in_exit_action_counts: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: (trap 'set -e; false' EXIT; exit 5); echo $?";
     /// `return` with a number in the action for EXIT gives the shell its status.
     exit_action_returns: bool = [N, N, N, N, Y, Y, Y], "observed in all six: (trap 'return 6' EXIT; exit 5); echo $?";
+    /// `!` before a pipeline in the background turns nothing round.
+    background_is_not_negated: bool = [N, Y, N, N, N, N, Y], "observed in all six: ! (exit 3) & wait $!; echo $?";
     /// The status of a condition decides whether its loop ends also where `break` or `continue` ends the condition.
     left_conditions_count: bool = [N, Y, N, N, N, N, Y], "observed in all six: until continue; do :; done; echo $?; until break 0; do :; done; echo $?";
     /// The options that have, behind a function, the values from before it.

@@ -317,8 +317,12 @@ macro_rules! reading_rows {
     blank_of_alias_lasts: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: alias a='echo x' b='a ', then b a on the next line";
     /// In quotes inside the word of an operation that is quoted itself, a backslash quotes any character.
     inner_backslash_quotes_all: bool = [N, Y, N, N, Y, N, N], "observed in all six: foo=1; echo \"${foo:+\"\\p\"}\"";
-    /// A name with a parenthesis behind it is no alias.
-    aliases_spare_functions: bool = [N, N, N, N, Y, Y, N], "observed in all six: alias foo='echo a', then foo() { echo b; } on the next line";
+    /// An alias may stand for the `in` of `for` and `case`.
+    aliases_stand_for_in: bool = [Y, N, Y, Y, N, Y, N], "observed in all six: alias foo=in<newline>case x foo x) echo a;; esac";
+    /// The commands of `$(...)` are read without aliases at first, and anew when they are carried out.
+    substitutions_read_without_aliases: bool = [N, Y, N, N, N, N, N], "observed in all six: alias q='{'<newline>echo \"$(q a)\"; echo after";
+    /// Where a name with a parenthesis behind it is no alias.
+    aliases_spare_functions: SparedFunctions = [SparedFunctions::Never, SparedFunctions::Never, SparedFunctions::Never, SparedFunctions::Never, SparedFunctions::Adjacent, SparedFunctions::All, SparedFunctions::Never], "observed in all six: alias foo='echo a', then foo() { echo b; } on the next line";
     /// `! ! command` is allowed.
     repeated_negation: bool = [N, Y, N, N, Y, Y, N], "observed in all six: ! ! true; echo $?";
     /// The middle of `a?b:c` may be an assignment.

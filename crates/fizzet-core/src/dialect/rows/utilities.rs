@@ -8,7 +8,7 @@ macro_rules! utilities_rows {
     /// The options of `hash`, where others are mistakes.
     hash_letters: Option<&'static str> = [Some("r"), Some("rldp:t"), Some("rv"), Some("r"), Some("rpt"), None, Some("rfdmLv")], "observed in all six: hash -Q; echo $?; hash -r; echo $?";
     /// The options of `wait`, where others are mistakes.
-    wait_letters: Option<&'static str> = [Some(""), Some("fnp:"), Some(""), Some(""), Some(""), Some(""), None], "observed in all six: wait -Q; echo $?; wait -1; echo $?";
+    wait_letters: Option<&'static str> = [Some(""), Some("fnp:"), Some(""), Some("n"), Some(""), Some(""), None], "observed in all six: wait -Q; echo $?; wait -1; echo $?";
     /// A number with a plus sign names no process for `wait`.
     wait_takes_no_plus: bool = [N, Y, N, Y, N, N, N], "observed in all six: wait +1; echo $?";
     /// The status of `jobs`, `hash` and `wait` with an option that they do not have.
@@ -146,6 +146,10 @@ macro_rules! utilities_rows {
     /// An argument of `shift`, `break`, `exit` and `return` that begins with a dash and no digit is an
     /// unknown option.
     numbers_are_no_options: bool = [N, N, N, N, Y, Y, N], "observed in all six: shift -x; echo after";
+    /// Which mistakes a compound command with redirections, or a function that is called with some, holds.
+    redirected_commands_hold: Holds = [Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::ButUsage, Holds::Nothing, Holds::Nothing], "observed in all six: { : ${z?}; } 2>/dev/null; echo after; { set -Z; } 2>/dev/null; echo after";
+    /// An assignment before a command that is passed over ends the shell under `set -e`.
+    passed_over_end_under_option: bool = [N, Y, N, N, N, N, N], "observed in all six: set -e; readonly r; r=1 echo a; echo after";
     /// What `alias =text` does.
     empty_alias_names: EmptyAliasNames = [EmptyAliasNames::Unknown, EmptyAliasNames::Unknown, EmptyAliasNames::Unknown, EmptyAliasNames::Unknown, EmptyAliasNames::Passed, EmptyAliasNames::Passed, EmptyAliasNames::End], "observed in all six: alias '=x'; echo $?";
     /// How the number that `break`, `shift`, `exit` and `return` take is written, where it is no expression.
@@ -232,6 +236,18 @@ macro_rules! utilities_rows {
     ulimit_number_status: Status = [1, 1, 2, 1, 1, 1, 1], "observed in all six: ulimit -n x; echo $?";
     /// `ulimit` without -H and -S sets the hard limit too.
     ulimit_sets_both: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: ulimit -n 64; ulimit -Hn";
+    /// The option letters of `umask`.
+    umask_letters: &'static str = ["S", "Sp", "S", "S", "S", "S", "S"], "observed in all six: umask -p; echo $?";
+    /// `umask ''` is refused.
+    umask_refuses_nothing: bool = [N, Y, N, N, N, N, Y], "observed in all six: umask ''; echo $?";
+    /// `umask` takes one mask.
+    umask_takes_one: bool = [N, N, N, N, N, N, Y], "observed in all six: umask 22 33; echo $?";
+    /// A mask above 777 is refused.
+    umask_is_bounded: bool = [N, N, N, Y, N, N, N], "observed in all six: umask 1000; echo $?";
+    /// `unset -fv` is refused.
+    unset_minds_both_kinds: bool = [N, Y, N, N, N, N, N], "observed in all six: unset -fv x; echo $?";
+    /// `type --` lacks names.
+    type_needs_names: bool = [N, N, N, N, Y, N, Y], "observed in all six: type --; echo $?";
     /// The status of `umask` for what is no mask.
     umask_usage_status: Status = [1, 1, 2, 2, 1, 1, 1], "observed in all six: umask 9; echo $?";
     /// The status of `let` for what is no expression.
@@ -507,8 +523,14 @@ macro_rules! utilities_rows {
     missing_files_are_old: bool = [N, Y, N, N, Y, Y, N], "observed in all six: test lid -nt nosuch; echo $?";
     /// The status of `let` without an expression.
     let_nothing_status: Status = [1, 1, 1, 2, 2, 1, 1], "observed in all six: let; echo $?";
-    /// `local` takes options.
-    local_options_letters: bool = [N, Y, N, N, N, Y, Y], "observed in all six: f() { local -r x=1; }; f";
+    /// The option letters of `local`, where it has options.
+    local_letters: Option<&'static str> = [Some(""), Some("aAcfFgIilnprtux"), None, None, Some(""), Some("afgi.L.lnpR.rtUuxZ."), Some("aAE.F.Hhi.lL.pR.rtTUuxZ.")], "observed in all six: f() { local -r x=1; local -- y=2; local -g z=3; }; f";
+    /// `local` finds out when the function ends that a name with a value is none.
+    local_finds_bad_names_late: bool = [N, N, Y, Y, N, N, N], "observed in all six: f() { local 1x=2; echo in; }; f; echo after";
+    /// The option letters of `integer`, where it has not those of `typeset`.
+    integer_letters: Option<&'static str> = [None, None, None, None, None, None, Some("HL.R.Z.ghi.lp.rtux")], "observed in ksh93, mksh and zsh: integer -a x=5; integer -U x=5";
+    /// The option letters of `float`, where it has not those of `typeset`.
+    float_letters: Option<&'static str> = [None, None, None, None, None, None, Some("E.F.HL.R.Z.ghlp.rtux")], "observed in ksh93 and zsh: float -a x=5; float -i x=5";
     /// An attribute changes all elements that an array has already.
     attributes_change_elements: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: a=(x y); typeset -u a; echo ${a[@]}";
     /// `typeset -a` makes the value that a variable has its first element; otherwise the value is lost.
@@ -544,9 +566,9 @@ macro_rules! utilities_rows {
     /// Declaration utilities take `name+=value`.
     declarations_append: bool = [N, Y, N, N, N, Y, N], "observed in all six: a=1; export a+=4";
     /// The option letters of `export` and `readonly`.
-    export_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "aAfE.F.gHhi.klL.mprR.tTUuZ."], "observed in all six: export -n x=1";
+    export_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "aE.F.fHhi.lL.pR.rtTUuZ."], "observed in all six: export -n x=1";
     /// The options of `readonly`; a dot says that a number may follow.
-    readonly_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "aAfE.F.gHhi.klL.mpR.tTUuxZ."], "observed in all six: readonly -x; readonly -n x=1; readonly -U x=1";
+    readonly_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "aAE.F.fgHhi.lL.pR.tTUuxZ."], "observed in all six: readonly -x; readonly -n x=1; readonly -U x=1";
     /// What `unset` without a name does.
     unset_nothing: Outside = [Outside::Allowed, Outside::Allowed, Outside::Allowed, Outside::Allowed, Outside::Fatal, Outside::Allowed, Outside::Fails], "observed in all six: unset; echo $?";
     /// Which mistakes in the text of `eval` end only that.

@@ -28,6 +28,7 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
             Some(_) if !dialect.usage_is_fatal => {
                 // All loops are left.
                 walker.state.status = walker.complain(call, 1);
+                walker.failure_counts()?;
                 return Err(Stop::Break(walker.loops.max(1)));
             }
             _ => {

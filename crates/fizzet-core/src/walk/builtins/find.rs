@@ -43,7 +43,10 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         return Ok(walker.complain(call, status));
     }
     if given.has(b'v') || given.has(b'V') {
-        return walker.tell_named(call, &given);
+        walker.in_default_path = given.has(b'p');
+        let status = walker.tell_named(call, &given);
+        walker.in_default_path = false;
+        return status;
     }
     let Some(name) = given.operands.first() else { return Ok(0) };
     if walker.state.dialect.utility(name.bytes()).is_some()
@@ -109,6 +112,9 @@ pub(super) fn tell_type(walker: &mut Walker, call: &Call<'_>) -> Result<Status, 
         return walker.tell(call, call.without_options().operands, false);
     }
     let given = call.given(dialect.type_letters, false);
+    if given.operands.is_empty() && given.ended && dialect.type_needs_names {
+        return Ok(dialect.type_nothing_status);
+    }
     if given.unknown.is_some() {
         return match dialect.type_has_options {
             true => Ok(dialect.type_usage_status),
@@ -359,10 +365,13 @@ impl Walker {
 
     /// Where PATH finds a program.
     pub(in crate::walk) fn on_path(&self, name: &[u8]) -> Option<Vec<u8>> {
-        self.found_in(self.state.search_path().as_deref(), name)
+        match self.in_default_path {
+            true => self.found_in(Some(DEFAULT_PATH), name),
+            false => self.found_in(self.state.search_path().as_deref(), name),
+        }
     }
 
-    fn found_in(&self, path: Option<&[u8]>, name: &[u8]) -> Option<Vec<u8>> {
+    pub(in crate::walk) fn found_in(&self, path: Option<&[u8]>, name: &[u8]) -> Option<Vec<u8>> {
         let host = Context::host(self);
         let runs = |path: &Vec<u8>| {
             host.status(path, true)

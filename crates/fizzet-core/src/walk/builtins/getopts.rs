@@ -74,8 +74,8 @@ pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
             let asks = word.bytes().get(place.letter) == Some(&b'?');
             let usage = (long && place.letter == 1) || asks;
             if usage && dialect.getopts_tells_usage && options.first() != Some(&b':') {
-                let message = "getopts: this shell takes the word for a question about the options";
-                return Err(Stop::shell(message, call.span, 2));
+                let wrong = "this shell takes the word for a question about the options";
+                return Err(walker.fatal_with(call, wrong, 2));
             }
             let found = walker.option_in(options, word, words, place);
             walker.tell_option(name, found, call)

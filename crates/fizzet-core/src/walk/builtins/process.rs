@@ -96,7 +96,7 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
 
 /// `umask [mask]`
 pub(super) fn umask(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let given = call.given("Sp", false);
+    let given = call.given(walker.state.dialect.umask_letters, false);
     if given.unknown.is_some() {
         return Ok(walker.state.dialect.option_usage_status);
     }
@@ -106,9 +106,24 @@ pub(super) fn umask(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         walker.write(Text::from_bytes(text, Standing::Quoted, origin));
         return Ok(0);
     }
+    let usage = walker.state.dialect.umask_usage_status;
+    let refuses = |operands: &[Text]| match operands {
+        [mask, rest @ ..] => {
+            (mask.is_empty() && walker.state.dialect.umask_refuses_nothing)
+                || (!rest.is_empty() && walker.state.dialect.umask_takes_one)
+        }
+        [] => false,
+    };
+    if refuses(given.operands) {
+        return Ok(walker.complain(call, usage));
+    }
     match given.operands.first().map(Text::bytes) {
         Some(digits) if digits.iter().all(|byte| (b'0'..=b'7').contains(byte)) => {
-            let mask = digits.iter().fold(0, |mask, digit| mask * 8 + u32::from(digit - b'0'));
+            let fold = |mask: u32, digit: &u8| mask.wrapping_mul(8) + u32::from(digit - b'0');
+            let mask = digits.iter().fold(0, fold);
+            if mask > 0o777 && walker.state.dialect.umask_is_bounded {
+                return Ok(walker.complain(call, usage));
+            }
             walker.set_mask(mask & 0o777);
         }
         Some(clauses) => match symbolic(walker.state.mask, clauses) {
@@ -384,12 +399,14 @@ impl Walker {
 /// `wait [job...]`: the status of the last job named. Where several jobs were started their numbers
 /// are not told apart, and the status of the latest is assumed.
 pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let mut next = false;
     let operands = match walker.state.dialect.wait_letters {
         Some(letters) => {
             let given = call.given(letters, false);
             if given.unknown.is_some() {
                 return Ok(walker.complain(call, walker.state.dialect.jobs_usage_status));
             }
+            next = given.has(b'n');
             given.operands
         }
         None => match call.arguments() {
@@ -398,7 +415,10 @@ pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         },
     };
     let (named, jobs) = (operands.last(), &walker.state.jobs);
-    let Some(named) = named else { return Ok(0) };
+    let Some(named) = named else {
+        let lacks = next && jobs.is_empty();
+        return Ok(if lacks { 127 } else { 0 });
+    };
     let (job, several) = (jobs.last().copied(), jobs.len() > 1);
     let dialect = &walker.state.dialect;
     let names_job = named.bytes().starts_with(b"%");

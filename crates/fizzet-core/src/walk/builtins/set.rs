@@ -255,15 +255,17 @@ impl Walker {
             }
             Refused::Letter => (dialect.unknown_option_is_fatal, 1),
         };
-        if !fatal {
-            return Ok(status);
-        }
+        if fatal { Err(self.refused_option(call)) } else { Ok(status) }
+    }
+
+    /// An option that is not known, which ends the shell unless `command` spares it.
+    pub(super) fn refused_option(&mut self, call: &Call<'_>) -> Stop {
         match self.fatal_option(call) {
             Stop::Shell(error) => {
-                let spared_status = dialect.spared_option_status;
-                Err(Stop::Shell(ShellError { spared_status, ..error }))
+                let spared_status = self.state.dialect.spared_option_status;
+                Stop::Shell(ShellError { spared_status, ..error })
             }
-            stop => Err(stop),
+            stop => stop,
         }
     }
 

@@ -25,9 +25,12 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     let given = call.given(letters, false);
     if given.unknown.is_some() {
         return match walker.state.dialect.unset_option_is_fatal {
-            true => Err(walker.fatal_option(call)),
+            true => Err(walker.refused_option(call)),
             false => Ok(walker.state.dialect.unset_option_status),
         };
+    }
+    if given.has(b'f') && given.has(b'v') && walker.state.dialect.unset_minds_both_kinds {
+        return Ok(walker.complain(call, 1));
     }
     let mut status = 0;
     if given.operands.is_empty() {

@@ -55,24 +55,14 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     let letters = match utility {
         b"export" => dialect.export_letters,
         b"readonly" => dialect.readonly_letters,
-        b"local" if !dialect.local_options_letters => "",
+        b"local" => dialect.local_letters.unwrap_or_default(),
         _ => dialect.declaration_letters,
     };
     let outside = matches!(utility, b"export" | b"readonly");
-    let mut given = call.given(letters, !outside || dialect.export_takes_back);
-    if let [first, rest @ ..] = given.operands
-        && first.bytes() == b"-"
-        && utility == b"local"
-        && dialect.local_options
-    {
-        if let Some(scope) = walker.scopes.last_mut() {
-            scope.options = Some(walker.state.options.clone());
-        }
-        if rest.is_empty() {
-            return Ok(0);
-        }
-        given.operands = rest;
-    }
+    let mut given = match dialect.local_letters {
+        None if utility == b"local" => call.without_options(),
+        _ => call.given(letters, !outside || dialect.export_takes_back),
+    };
     let only_assigns = dialect.told_kinds_are_forgotten
         && given.has(b'p')
         && given.operands.iter().any(|operand| operand.bytes().contains(&b'='));
@@ -186,8 +176,23 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         if walker.state.dialect.parameters_are_variables && is_parameter() {
             continue;
         }
+        if utility == b"local" && operand.bytes() == b"-" && walker.state.dialect.local_options {
+            let options = walker.state.options.clone();
+            if let Some(scope) = walker.scopes.last_mut() {
+                scope.options = scope.options.take().or(Some(options));
+            }
+            continue;
+        }
         if !walker.declare_one(&declaration, operand, first + at)? {
             let dialect = &walker.state.dialect;
+            let name = operand.bytes().split(|&byte| byte == b'=').next().unwrap_or_default();
+            let is_late = dialect.local_finds_bad_names_late && operand.len() > name.len();
+            if utility == b"local" && is_late && !is_name(name) {
+                if let Some(scope) = walker.scopes.last_mut() {
+                    scope.bad_name = scope.bad_name.or(Some(call.span));
+                }
+                continue;
+            }
             if dialect.bad_names_are_passed_over {
                 status = 1;
                 continue;
@@ -244,7 +249,7 @@ impl Walker {
                 && self.is_local(name)
                 && !(self.is_own(name) && !has_list && self.state.dialect.local_refuses_read_only));
         let outside = declaration.outside && !self.state.dialect.elements_are_exported;
-        if !is_name(name) || (outside && index.is_some()) {
+        if !is_name(name) || (index.is_some() && (outside || !self.state.dialect.arrays)) {
             return Ok(false);
         }
         let dialect = &self.state.dialect;
@@ -530,6 +535,14 @@ pub(super) fn declare_as(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
         Some(b"float") => b"-E",
         _ => b"-C",
     };
+    let letters = match call.bytes(0) {
+        Some(b"integer") => walker.state.dialect.integer_letters,
+        Some(b"float") => walker.state.dialect.float_letters,
+        _ => None,
+    };
+    if letters.is_some_and(|letters| call.given(letters, true).unknown.is_some()) {
+        return Ok(walker.complain(call, walker.state.dialect.declaration_usage_status));
+    }
     let mut argv = vec![walker.state.shell_text(b"typeset"), walker.state.shell_text(option)];
     argv.extend_from_slice(call.arguments());
     for list in &mut walker.list_arguments {
