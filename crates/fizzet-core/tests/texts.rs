@@ -1,29 +1,13 @@
 //! Texts that are carried out and how they end: `eval`, `.`, actions, redirected commands; `set` and its words;
 //! line continuations; what is read under the name of a descriptor.
 
-use std::rc::Rc;
+mod labels;
 
-use fizzet_core::dialect::{Dialect, Shell};
-use fizzet_core::host::Nowhere;
-use fizzet_core::source::SourceKind;
-use fizzet_core::state::State;
-use fizzet_core::walk;
+use fizzet_core::dialect::Shell;
+use labels::labels;
 use proptest::prelude::*;
 
-/// The arguments of each command of a line that is called `label`.
-fn labels(shell: Shell, line: &str, parameters: &[String]) -> Vec<Vec<String>> {
-    let mut state = State::new(Dialect::of(shell), SourceKind::Line, line.as_bytes());
-    state.give_arguments(&parameters.iter().map(|one| one.as_bytes().to_vec()).collect());
-    let trace = walk::line(state, Rc::new(Nowhere));
-    let text = |bytes: &[u8]| String::from_utf8_lossy(bytes).into_owned();
-    let named = trace
-        .commands
-        .iter()
-        .filter(|one| one.argv.first().is_some_and(|name| name.bytes() == b"label"));
-    named.map(|one| one.argv[1..].iter().map(|word| text(word.bytes())).collect()).collect()
-}
-
-/// The same for a line without parameters, in one text.
+/// What the commands of a line without parameters are given, in one text.
 fn told(shell: Shell, line: &str) -> String {
     let all: Vec<String> = labels(shell, line, &[]).iter().map(|one| one.join(",")).collect();
     all.join(" ")
@@ -118,7 +102,7 @@ proptest! {
         let quoted: Vec<String> = after.iter().map(|word| format!("'{word}'")).collect();
         let line = format!("set -- {}; label \"$@\"", quoted.join(" "));
         for shell in Shell::ALL {
-            prop_assert_eq!(labels(shell, &line, &before), vec![after.clone()], "{}: {}", shell, line);
+            prop_assert_eq!(labels(shell, &line, &before.iter().map(String::as_str).collect::<Vec<_>>()), vec![after.clone()], "{}: {}", shell, line);
         }
     }
 
@@ -142,8 +126,8 @@ proptest! {
     ) {
         let text = format!("for i in {}; do label $i; [ $# -gt {turns} ] || continue; label more; done", words.join(" "));
         for shell in Shell::ALL {
-            let evaluated = labels(shell, &format!("eval '{text}'"), &["p".into(), "q".into()]);
-            let read = labels(shell, &format!(". /dev/stdin <<'E'\n{text}\nE\n"), &["p".into(), "q".into()]);
+            let evaluated = labels(shell, &format!("eval '{text}'"), &["p", "q"]);
+            let read = labels(shell, &format!(". /dev/stdin <<'E'\n{text}\nE\n"), &["p", "q"]);
             prop_assert_eq!(&evaluated, &read, "{}: {}", shell, text);
             prop_assert!(evaluated.len() >= words.len());
         }

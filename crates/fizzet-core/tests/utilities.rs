@@ -1,27 +1,11 @@
 //! Utilities that take words apart, print them or keep numbers: `read`, `printf`, `test`, `getopts`, `typeset`,
 //! `unset`, and the redirections that they read and write through.
 
-use std::rc::Rc;
+mod labels;
 
-use fizzet_core::dialect::{Dialect, Shell};
-use fizzet_core::host::Nowhere;
-use fizzet_core::source::SourceKind;
-use fizzet_core::state::State;
-use fizzet_core::walk;
+use fizzet_core::dialect::Shell;
+use labels::labels;
 use proptest::prelude::*;
-
-/// The arguments of each command of a line that is called `label`.
-fn labels(shell: Shell, line: &str, parameters: &[&str]) -> Vec<Vec<String>> {
-    let mut state = State::new(Dialect::of(shell), SourceKind::Line, line.as_bytes());
-    state.give_arguments(&parameters.iter().map(|one| one.as_bytes().to_vec()).collect());
-    let trace = walk::line(state, Rc::new(Nowhere));
-    let text = |bytes: &[u8]| String::from_utf8_lossy(bytes).into_owned();
-    let named = trace
-        .commands
-        .iter()
-        .filter(|one| one.argv.first().is_some_and(|name| name.bytes() == b"label"));
-    named.map(|one| one.argv[1..].iter().map(|word| text(word.bytes())).collect()).collect()
-}
 
 /// What the last `label` of a line is given.
 fn last(shell: Shell, line: &str) -> Vec<String> {
