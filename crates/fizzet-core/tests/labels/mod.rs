@@ -9,7 +9,7 @@ use fizzet_core::state::State;
 use fizzet_core::walk;
 
 /// The arguments of each command of a line that is called `label`.
-pub fn labels(shell: Shell, line: &str, parameters: &[&str]) -> Vec<Vec<String>> {
+pub(crate) fn labels(shell: Shell, line: &str, parameters: &[&str]) -> Vec<Vec<String>> {
     let mut state = State::new(Dialect::of(shell), SourceKind::Line, line.as_bytes());
     state.give_arguments(&parameters.iter().map(|one| one.as_bytes().to_vec()).collect());
     let trace = walk::line(state, Rc::new(Nowhere));
