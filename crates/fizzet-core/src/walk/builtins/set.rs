@@ -3,6 +3,7 @@
 use crate::dialect::{LettersBehind, ListsBefore, LonePlus, Shown};
 use crate::lineage::{Hop, Rule};
 use crate::stop::{ShellError, Status, Stop};
+use crate::syntax::is_name;
 use crate::text::{Passage, Standing, Text};
 use crate::walk::builtins::Call;
 use crate::walk::{Cause, Walker};
@@ -69,6 +70,10 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
         return Ok(0);
     }
     if let Some((name, anew)) = &asked.array {
+        let is_parameter = walker.state.dialect.parameters_are_variables && is_number(name);
+        if !is_name(name.bytes()) && !is_parameter {
+            return Err(spared(walker.fatal_with(call, "this is not a name", 1), walker));
+        }
         return walker.fill_array(call, name, &in_order(rest, asked.sorts), *anew);
     }
     if asked.lists_names && rest.is_empty() {
@@ -260,13 +265,7 @@ impl Walker {
 
     /// An option that is not known, which ends the shell unless `command` spares it.
     pub(super) fn refused_option(&mut self, call: &Call<'_>) -> Stop {
-        match self.fatal_option(call) {
-            Stop::Shell(error) => {
-                let spared_status = self.state.dialect.spared_option_status;
-                Stop::Shell(ShellError { spared_status, ..error })
-            }
-            stop => stop,
-        }
+        spared(self.fatal_option(call), self)
     }
 
     /// Whether `set` knows a letter not, where it looks at all of them first: what is behind an `o` in its
@@ -311,6 +310,22 @@ impl Walker {
         }
         Ok(0)
     }
+}
+
+/// A mistake with the status that it has where `command` spares the shell.
+fn spared(mistake: Stop, walker: &Walker) -> Stop {
+    match mistake {
+        Stop::Shell(error) => {
+            let spared_status = walker.state.dialect.spared_option_status;
+            Stop::Shell(ShellError { spared_status, ..error })
+        }
+        stop => stop,
+    }
+}
+
+/// Whether a name is the number of a parameter.
+fn is_number(name: &Text) -> bool {
+    !name.is_empty() && name.bytes().iter().all(u8::is_ascii_digit)
 }
 
 /// Takes the first of some words.
