@@ -159,7 +159,7 @@ impl Place {
         let vectors = trace
             .commands
             .iter()
-            .filter(|command| command.kind == CommandKind::External)
+            .filter(|command| command.kind == CommandKind::External && !command.absent)
             .filter(|command| {
                 let sought = command.sought.as_ref().or(command.argv.first());
                 PROGRAMS

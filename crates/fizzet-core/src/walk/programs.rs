@@ -226,12 +226,14 @@ impl Walker {
         self.sought.as_ref().or(argv.first())
     }
 
-    /// Whether a name is one that only other shells carry out themselves, and no program has it.
+    /// Whether no program has a name: one that only other shells carry out themselves, or that of a program which
+    /// could be found before PATH was changed.
     pub(super) fn is_absent(&self, argv: &[Text]) -> bool {
         self.sought(argv).is_some_and(|name| {
-            (is_known_elsewhere(name.bytes()) || self.was_on_path(name.bytes()))
+            let is_lost = self.was_on_path(name.bytes());
+            (is_lost || is_known_elsewhere(name.bytes()))
                 && self.on_path(name.bytes()).is_none()
-                && self.answer(argv) == Answer::default()
+                && (is_lost || self.answer(argv) == Answer::default())
         })
     }
 
