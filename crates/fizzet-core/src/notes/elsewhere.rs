@@ -12,12 +12,31 @@ pub(super) fn foreign_name(look: &mut Look<'_>) {
     }
     let Some(name) = look.command.argv.first() else { return };
     let shown = String::from_utf8_lossy(name.bytes()).into_owned();
-    let known = listed(&shells_with(name.bytes()));
+    let shells = shells_with(name.bytes());
+    if shells.is_empty() {
+        return;
+    }
+    let known = listed(&shells);
     let message = format!(
         "This shell has no `{shown}`, and neither is there a program of that name: nothing receives \
          these arguments, and the status is 127. It is known to {known}."
     );
     let instead = "Write it in the words of this shell, or run the text with one that knows it.";
+    look.say(look.command.span, message, instead.into());
+}
+
+/// A program that could be found before PATH was changed.
+pub(super) fn lost_program(look: &mut Look<'_>) {
+    let Some(name) = look.command.argv.first().filter(|_| look.command.absent) else { return };
+    if !shells_with(name.bytes()).is_empty() {
+        return;
+    }
+    let shown = String::from_utf8_lossy(name.bytes()).into_owned();
+    let message = format!(
+        "`{shown}` was found in PATH at the start, and is in none of the folders that PATH names here: \
+         nothing receives these arguments, and the status is 127."
+    );
+    let instead = "Keep the folders that were there (PATH=/more:$PATH), or write the whole path.";
     look.say(look.command.span, message, instead.into());
 }
 

@@ -69,6 +69,7 @@ const NOTES: &[(&str, Finder)] = &[
     ("comparison-redirects", written::comparison_redirects),
     ("joined-assignment", written::joined_assignment),
     ("foreign-name", elsewhere::foreign_name),
+    ("lost-program", elsewhere::lost_program),
 ];
 
 /// Looks at commands one after the other. The same trap at the same place is told once, however often

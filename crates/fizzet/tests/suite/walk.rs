@@ -215,3 +215,13 @@ fn the_lines_before_one_that_is_not_known_are_read() {
     let told: Vec<&str> = labels.filter_map(|one| one["argv"][1]["text"].as_str()).collect();
     assert_eq!((&told[..2], told.last()), (&["lid", "jar"][..], Some(&"hives='2 3'")));
 }
+
+#[test]
+fn a_program_that_a_changed_path_hides_is_told_of() {
+    let folder = tempfile::tempdir().unwrap();
+    let file = script(folder.path(), "cat </dev/null\nPATH=/no/hive\ncat jar\nstick jar\n");
+    let printed = Run::of(&["walk", "--shell", "dash", &file]).prints();
+    let told: Vec<&str> = printed.lines().filter(|line| line.contains("lost-program")).collect();
+    assert_eq!(told.len(), 1, "{printed}");
+    assert!(told[0].ends_with("line 3, column 1"), "{printed}");
+}
