@@ -150,8 +150,9 @@ impl Walker {
     fn lone_sign(&mut self, minus: bool, asked: &mut Asked) -> Then {
         let dialect = self.state.dialect.clone();
         if !minus {
-            asked.clears |= dialect.set_lone_plus == LonePlus::Clears;
-            asked.lists_names = dialect.set_lone_plus == LonePlus::Clears;
+            let clears = dialect.set_lone_plus == LonePlus::Clears;
+            asked.clears |= clears;
+            asked.lists_names |= clears;
             return if dialect.set_lone_plus == LonePlus::Passed { Then::GoOn } else { Then::End };
         }
         asked.clears |= dialect.set_dash_clears;
