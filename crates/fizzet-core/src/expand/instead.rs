@@ -2,6 +2,7 @@
 
 use std::rc::Rc;
 
+use crate::dialect::JoinedEmpty;
 use crate::expand::parameter::Held;
 use crate::expand::quoted_lists::begins_with_quoted_list;
 use crate::expand::substitute::{Break, Joiner, Place, Substitution};
@@ -19,6 +20,44 @@ use crate::syntax::ast::{Instead, Parameter, ParameterName, Part, Subscript, Wor
 use crate::text::{Standing, Text};
 
 impl Substitution<'_> {
+    /// Whether a list counts as set and, with a `colon`, as not empty; `star` is that of `$*`.
+    fn list_has_value(
+        &mut self,
+        items: &[Text],
+        star: bool,
+        (what, colon): (Instead, bool),
+        place: Place,
+    ) -> bool {
+        let dialect = self.cx.state().dialect.clone();
+        let all_empty = items.iter().all(|item| item.is_empty());
+        let joined_empty = all_empty && ifs(self.cx.state()).is_empty();
+        if dialect.array_is_list {
+            let joined_empty = (items.len() < 2 && all_empty) || joined_empty;
+            return match (star && place.quoted, colon) {
+                (true, true) => !joined_empty,
+                (_, false) => true,
+                (false, true) => !items.is_empty(),
+            };
+        }
+        if !colon {
+            return !items.is_empty() || dialect.at_is_always_set;
+        }
+        if dialect.first_parameter_decides {
+            return items.first().is_some_and(|first| !first.is_empty());
+        }
+        let joins = match dialect.joined_empty_is_none {
+            JoinedEmpty::Never => false,
+            JoinedEmpty::StarUnlessFields => star && (place.quoted || !place.fields),
+            JoinedEmpty::Star => star,
+            JoinedEmpty::UnlessFieldsStand => {
+                let stand = place.fields && !(star && place.quoted);
+                what == Instead::Alternative || !stand
+            }
+        };
+        let one_empty = all_empty && items.len() < 2;
+        !(one_empty || (all_empty && dialect.all_empty_is_none) || (joins && joined_empty))
+    }
+
     pub(super) fn instead(
         &mut self,
         parameter: &Parameter,
@@ -46,34 +85,7 @@ impl Substitution<'_> {
             {
                 true
             }
-            Held::List { items, star } if self.cx.state().dialect.array_is_list => {
-                let separated = items.len() > 1 && !ifs(self.cx.state()).is_empty();
-                let star = *star && (place.quoted || !place.fields);
-                let joined_empty = star && !separated && items.iter().all(|item| item.is_empty());
-                match (star, colon) {
-                    (true, true) => !joined_empty,
-                    (_, false) => true,
-                    (false, true) => !items.is_empty(),
-                }
-            }
-            Held::List { items, .. }
-                if colon && self.cx.state().dialect.first_parameter_decides =>
-            {
-                items.first().is_some_and(|first| !first.is_empty())
-            }
-            Held::List { items, star } => {
-                let joined_empty = *star
-                    && self.cx.state().dialect.joined_empty_is_none
-                    && ifs(self.cx.state()).is_empty()
-                    && items.iter().all(|item| item.is_empty());
-                let always = self.cx.state().dialect.at_is_always_set;
-                let all_empty = self.cx.state().dialect.all_empty_is_none
-                    && items.iter().all(|item| item.is_empty());
-                (!items.is_empty() || (always && !colon))
-                    && (!colon
-                        || (items.len() > 1 && !all_empty && !joined_empty)
-                        || !items[0].is_empty())
-            }
+            Held::List { items, star } => self.list_has_value(items, *star, (what, colon), place),
         };
         let use_word = what == Instead::AssignAlways || has_value == (what == Instead::Alternative);
         let early = match !use_word || what == Instead::Assign {

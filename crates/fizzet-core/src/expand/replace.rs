@@ -106,7 +106,6 @@ impl Substitution<'_> {
             self.in_pieces(parameter, held, (&pattern_word.parts, replacement), place)?;
             return Ok(None);
         }
-        let given = replacement.is_some();
         let dialect = self.cx.state().dialect.clone();
         let once = match early {
             None if dialect.replacement_for_each_match || each_anew => None,
@@ -119,7 +118,7 @@ impl Substitution<'_> {
             Held::List { mut items, star } if self.lists() == ListOperations::WholeString => {
                 let holds = |item: &Text| pattern.search(item.bytes()).next(0).is_some();
                 let once = which != Replace::All || text.bytes().ends_with(b"*");
-                if let Some(last) = items.iter().position(holds).filter(|_| given && once) {
+                if let Some(last) = items.iter().position(holds).filter(|_| once) {
                     items.truncate(last + 1);
                 }
                 Held::List { items, star }

@@ -324,3 +324,16 @@ pub enum OpenBackslash {
     /// Nothing.
     Fails,
 }
+
+/// Which lists count as empty in `${*:-word}` where they are so when an empty IFS joins them.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum JoinedEmpty {
+    /// None.
+    Never,
+    /// Those of `*`, but where they become fields.
+    StarUnlessFields,
+    /// Those of `*`.
+    Star,
+    /// Those of `*` and of `@`, but where the list itself stands as fields.
+    UnlessFieldsStand,
+}

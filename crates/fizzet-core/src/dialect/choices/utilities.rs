@@ -495,3 +495,95 @@ impl NulsInFile {
         }
     }
 }
+
+/// The clauses in which `umask` takes what is allowed.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct MaskClauses {
+    /// What a clause without an operator does.
+    pub bare: Bare,
+    /// An operator and its letters can stand several times in a clause.
+    pub repeats: bool,
+    /// Whose rights can be copied.
+    pub copies: Copies,
+    /// The letters beside `r`, `w` and `x`.
+    pub further: &'static [u8],
+    /// Octal digits are rights too.
+    pub takes_digits: bool,
+    /// Where nobody is named, only what the mask does not forbid changes, and the bits above the
+    /// rights count.
+    pub nobody_is_masked: bool,
+}
+
+impl MaskClauses {
+    /// `u=rw,g+x` and no more.
+    pub const STRICT: MaskClauses = MaskClauses {
+        bare: Bare::Refused,
+        repeats: false,
+        copies: Copies::None,
+        further: b"",
+        takes_digits: false,
+        nobody_is_masked: false,
+    };
+    /// As for `chmod`.
+    pub const COPYING: MaskClauses = MaskClauses {
+        bare: Bare::AtEnd,
+        repeats: true,
+        copies: Copies::OfBefore,
+        further: b"Xs",
+        ..MaskClauses::STRICT
+    };
+    /// As for the `chmod` of busybox.
+    pub const FILTERED: MaskClauses = MaskClauses {
+        bare: Bare::Empty,
+        copies: Copies::OfOneNow,
+        further: b"Xst",
+        nobody_is_masked: true,
+        ..MaskClauses::COPYING
+    };
+    /// Without copies, but with digits, and clauses without operators.
+    pub const LOOSE: MaskClauses = MaskClauses {
+        bare: Bare::Clears,
+        repeats: true,
+        further: b"Xstl",
+        takes_digits: true,
+        ..MaskClauses::STRICT
+    };
+}
+
+/// What a clause of `umask` without an operator does.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Bare {
+    /// It is refused.
+    Refused,
+    /// Nothing, where it is empty and the last.
+    AtEnd,
+    /// Nothing, where it is the last.
+    AtEndWithWho,
+    /// Nothing, where it is empty.
+    Empty,
+    /// It sets what it names: `=` is assumed.
+    Clears,
+}
+
+/// Whose rights `umask g=u` copies.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Copies {
+    /// Nobody's.
+    None,
+    /// Those that were before all clauses; several, and among other letters.
+    OfBefore,
+    /// Those of one, as the clauses before have left them.
+    OfOneNow,
+}
+
+/// What `test` makes of one or two words in parentheses.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum TestGroups {
+    /// Their number decides.
+    ByNumber,
+    /// The same, but `-a` and `-o` are mistakes.
+    ButConnectors,
+    /// A word that is an operator takes the last parenthesis, and two words are a mistake unless
+    /// the first is `!`.
+    Strict,
+}

@@ -107,6 +107,17 @@ pub enum ReadOnlyOptions {
     Overwrites,
 }
 
+/// What `getopts` makes of a read-only name when there are no more options.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ReadOnlyEnd {
+    /// It is a mistake.
+    Minds,
+    /// It stays as it is.
+    Leaves,
+    /// It ends the shell.
+    EndsShell,
+}
+
 /// What OPTIND keeps of a value that is assigned to it.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum OptionIndex {
@@ -218,4 +229,66 @@ pub enum FirstCondition {
     KnownNumber,
     /// It is a condition.
     Known,
+}
+
+/// A number that some options of `read` take.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct ReadNumber {
+    /// The options.
+    pub letters: &'static str,
+    /// What is a number.
+    pub syntax: NumberSyntax,
+    /// The status for what is none.
+    pub status: Status,
+}
+
+/// How a number is written for an option.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct NumberSyntax {
+    /// Blanks can stand before it.
+    pub blanks: bool,
+    /// The signs that can stand before its digits.
+    pub signs: &'static str,
+    /// `0x1f` is one.
+    pub hexadecimal: bool,
+    /// Nothing is one.
+    pub empty: bool,
+    /// Where a point can stand.
+    pub fraction: Fraction,
+    /// The greatest one.
+    pub most: u64,
+}
+
+impl NumberSyntax {
+    /// Decimal digits.
+    pub const DIGITS: NumberSyntax = NumberSyntax {
+        blanks: false,
+        signs: "",
+        hexadecimal: false,
+        empty: false,
+        fraction: Fraction::None,
+        most: i32::MAX as u64,
+    };
+}
+
+/// Where a number can have a point.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Fraction {
+    /// Nowhere.
+    None,
+    /// Behind a digit.
+    Behind,
+    /// Anywhere, even alone.
+    Anywhere,
+}
+
+/// What `read` makes of the number of characters 0.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ReadOfNothing {
+    /// It reads nothing.
+    Succeeds,
+    /// It reads nothing, and fails.
+    Fails,
+    /// It reads a whole line.
+    IsWhole,
 }

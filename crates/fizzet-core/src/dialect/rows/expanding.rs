@@ -342,7 +342,7 @@ macro_rules! expanding_rows {
     /// White space of IFS at the start of an expansion belongs to no separator behind it.
     leading_blank_stands_alone: bool = [N, N, N, N, N, Y, N], "observed in mksh: IFS=' :'; x=' :a'; printf '[%s]' x$x";
     /// A list that is joined with an empty IFS and is empty then counts as empty.
-    joined_empty_is_none: bool = [N, Y, N, N, N, Y, N], "observed in all six: IFS=; set -- '' ''; echo \"${*:-x}\"";
+    joined_empty_is_none: JoinedEmpty = [JoinedEmpty::Never, JoinedEmpty::StarUnlessFields, JoinedEmpty::UnlessFieldsStand, JoinedEmpty::UnlessFieldsStand, JoinedEmpty::Never, JoinedEmpty::Star, JoinedEmpty::Never], "observed in all six: IFS=; set -- '' ''; echo \"${*:-x}\" ${*:+y} \"${@:+z}\"";
     /// What quotes in the index of an indexed array do.
     index_quotes: IndexQuotes = [IndexQuotes::Count, IndexQuotes::VanishInLists, IndexQuotes::Count, IndexQuotes::Count, IndexQuotes::Vanish, IndexQuotes::Count, IndexQuotes::Count], "observed in bash, ksh93, mksh and zsh: a=(['1']=x); a['2']=y; echo ${!a[@]}";
     /// Quotes that vanish in an index that is text already.

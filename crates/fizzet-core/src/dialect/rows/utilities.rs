@@ -6,7 +6,7 @@ macro_rules! utilities_rows {
     /// The options of `jobs`.
     jobs_letters: &'static str = ["lp", "lnprsx:", "lp", "lp", "lnp", "lnp", "dlprsZ"], "observed in all six: jobs -Q; echo $?; jobs -p; echo $?";
     /// The options of `hash`, where others are mistakes.
-    hash_letters: Option<&'static str> = [Some("r"), Some("rldp:t"), Some("rv"), Some("r"), Some("rpt"), None, Some("rfdmLv")], "observed in all six: hash -Q; echo $?; hash -r; echo $?";
+    hash_letters: Option<&'static str> = [Some("r"), Some("rldp:t"), Some("r"), Some("r"), Some("rpt"), None, Some("rfdmLv")], "observed in all six: hash -Q; echo $?; hash -r; echo $?";
     /// The options of `wait`, where others are mistakes.
     wait_letters: Option<&'static str> = [Some(""), Some("fnp:"), Some(""), Some("n"), Some(""), Some(""), None], "observed in all six: wait -Q; echo $?; wait -1; echo $?";
     /// A number with a plus sign names no process for `wait`.
@@ -236,14 +236,20 @@ macro_rules! utilities_rows {
     ulimit_number_status: Status = [1, 1, 2, 1, 1, 1, 1], "observed in all six: ulimit -n x; echo $?";
     /// `ulimit` without -H and -S sets the hard limit too.
     ulimit_sets_both: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: ulimit -n 64; ulimit -Hn";
+    /// A word such as `-1` is no option.
+    options_are_no_numbers: bool = [N, N, N, N, N, N, Y], "observed in all six: read -1 x; unset -1; pwd -1; hash -1";
+    /// What `test` makes of one or two words in parentheses.
+    test_groups: TestGroups = [TestGroups::ByNumber, TestGroups::ByNumber, TestGroups::ByNumber, TestGroups::Strict, TestGroups::ButConnectors, TestGroups::ByNumber, TestGroups::ByNumber], "observed in all six: test '(' -e ')'; test '(' -n a ')'; test '(' ! a ')'; test '(' -a ')'";
     /// The option letters of `umask`.
     umask_letters: &'static str = ["S", "Sp", "S", "S", "S", "S", "S"], "observed in all six: umask -p; echo $?";
-    /// `umask ''` is refused.
-    umask_refuses_nothing: bool = [N, Y, N, N, N, N, Y], "observed in all six: umask ''; echo $?";
+    /// The clauses that `umask` takes.
+    mask_clauses: MaskClauses = [MaskClauses::COPYING, MaskClauses::STRICT, MaskClauses::COPYING, MaskClauses::FILTERED, MaskClauses::LOOSE, MaskClauses { bare: Bare::AtEndWithWho, ..MaskClauses::COPYING }, MaskClauses::STRICT], "observed in all six: umask g=u,o=g; umask u=gX; umask g; umask ,g=r; umask g+w-x; umask +x; umask u=s; umask g=7";
+    /// `umask -S mask` tells what it has set.
+    new_masks_are_told: bool = [N, Y, N, N, N, N, N], "observed in all six: umask -S 022";
     /// `umask` takes one mask.
     umask_takes_one: bool = [N, N, N, N, N, N, Y], "observed in all six: umask 22 33; echo $?";
-    /// A mask above 777 is refused.
-    umask_is_bounded: bool = [N, N, N, Y, N, N, N], "observed in all six: umask 1000; echo $?";
+    /// The greatest number that `umask` takes.
+    umask_bound: u32 = [u32::MAX, 0o7777, u32::MAX, 0o777, u32::MAX, u32::MAX, u32::MAX], "observed in all six: umask 1000; echo $?; umask 10000; echo $?";
     /// `unset -fv` is refused.
     unset_minds_both_kinds: bool = [N, Y, N, N, N, N, N], "observed in all six: unset -fv x; echo $?";
     /// `type --` lacks names.

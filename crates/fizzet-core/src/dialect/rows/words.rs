@@ -22,7 +22,11 @@ macro_rules! words_rows {
     /// How the conversions of `printf` take arguments by their numbers.
     printf_positions: Positions = [Positions::None, Positions::None, Positions::None, Positions::None, Positions::InTurn, Positions::None, Positions::Apart], "observed in all six: printf '%2$s %1$s' a b; printf '%1$s %s' a b";
     /// `read -t 0` reads nothing, but asks whether it could.
-    read_asks_without_waiting: bool = [N, Y, N, Y, N, N, N], "observed in all six: read -t 0 x <f; echo $? $x";
+    read_without_waiting: Option<Status> = [None, Some(0), None, Some(0), None, Some(142), None], "observed in all six: read -t 0 x <f; echo $? $x";
+    /// The numbers that options of `read` take.
+    read_numbers: &'static [ReadNumber] = [&[], &[ReadNumber { letters: "nNu", syntax: NumberSyntax { blanks: true, signs: "+", ..NumberSyntax::DIGITS }, status: 1 }, ReadNumber { letters: "t", syntax: NumberSyntax { signs: "+", empty: true, fraction: Fraction::Anywhere, most: u64::MAX, ..NumberSyntax::DIGITS }, status: 1 }], &[], &[ReadNumber { letters: "nu", syntax: NumberSyntax::DIGITS, status: 2 }, ReadNumber { letters: "t", syntax: NumberSyntax { fraction: Fraction::Behind, ..NumberSyntax::DIGITS }, status: 2 }], &[ReadNumber { letters: "nN", syntax: NumberSyntax { blanks: true, signs: "+-", hexadecimal: true, empty: true, most: i64::MAX as u64, ..NumberSyntax::DIGITS }, status: 2 }, ReadNumber { letters: "u", syntax: NumberSyntax { blanks: true, signs: "+", empty: true, most: i64::MAX as u64, ..NumberSyntax::DIGITS }, status: 1 }], &[ReadNumber { letters: "nN", syntax: NumberSyntax { blanks: true, signs: "+-", ..NumberSyntax::DIGITS }, status: 2 }, ReadNumber { letters: "t", syntax: NumberSyntax { empty: true, fraction: Fraction::Anywhere, ..NumberSyntax::DIGITS }, status: 2 }, ReadNumber { letters: "u", syntax: NumberSyntax::DIGITS, status: 2 }], &[ReadNumber { letters: "u", syntax: NumberSyntax { blanks: true, signs: "+", empty: true, most: i64::MAX as u64, ..NumberSyntax::DIGITS }, status: 1 }]], "observed in all six: read -n x v; echo $?; the same with -N, -t and -u, and '', 1.5, +1, ' 1', 0x1, -1, 1x, 99999999999999999999";
+    /// What `read -n 0` reads.
+    read_of_nothing: ReadOfNothing = [ReadOfNothing::Succeeds, ReadOfNothing::Succeeds, ReadOfNothing::Succeeds, ReadOfNothing::IsWhole, ReadOfNothing::Succeeds, ReadOfNothing::Fails, ReadOfNothing::Succeeds], "observed in bash, busybox sh, ksh93 and mksh: echo abc | { read -n 0 v; echo $? $v; }";
     /// `typeset +r` makes a variable changeable again.
     read_only_can_end: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: readonly x=1; typeset +r x; x=2; echo $x";
     /// A word of `read` that is no name ends the shell.
@@ -150,8 +154,10 @@ macro_rules! words_rows {
     printf_stores: bool = [N, Y, N, N, Y, N, Y], "observed in all six: printf -v x a; echo $x";
     /// What `getopts` does where OPTIND or OPTARG is read-only.
     getopts_and_read_only: ReadOnlyOptions = [ReadOnlyOptions::Minds, ReadOnlyOptions::Leaves, ReadOnlyOptions::Minds, ReadOnlyOptions::Minds, ReadOnlyOptions::Overwrites, ReadOnlyOptions::Overwrites, ReadOnlyOptions::Overwrites], "observed in all six: readonly OPTIND; getopts a x -a; echo $? $x $OPTIND";
-    /// Behind the last option `getopts` leaves a read-only name as it is, and that is no mistake.
-    getopts_end_leaves_read_only: bool = [N, Y, N, N, N, Y, N], "observed in all six: readonly o; getopts a o; echo $?";
+    /// `getopts` assigns to the name before OPTARG.
+    getopts_names_first: bool = [N, N, N, N, Y, N, N], "observed in all six: set -- -xy; readonly n; getopts x: n; echo $OPTARG";
+    /// What `getopts` makes of a read-only name behind the last option.
+    getopts_end_and_read_only: ReadOnlyEnd = [ReadOnlyEnd::Minds, ReadOnlyEnd::Leaves, ReadOnlyEnd::Minds, ReadOnlyEnd::Minds, ReadOnlyEnd::EndsShell, ReadOnlyEnd::Leaves, ReadOnlyEnd::Minds], "observed in all six: readonly o; getopts a o; echo $?";
     /// The status of `read -p`, which reads from a coprocess, where there is none; nothing where `-p`
     /// is a prompt.
     no_coprocess_status: Option<Status> = [None, None, None, None, Some(1), Some(2), Some(1)], "observed in all six: read -p; echo $?";

@@ -1,6 +1,8 @@
 //! `getopts` (POSIX XCU getopts), as each shell keeps its place in the words.
 
-use crate::dialect::{BadOptionName, BeyondWords, FreshOptions, IndexBehind, ReadOnlyOptions};
+use crate::dialect::{
+    BadOptionName, BeyondWords, FreshOptions, IndexBehind, ReadOnlyEnd, ReadOnlyOptions,
+};
 use crate::state::{Positional, element_name};
 use crate::stop::{Status, Stop};
 use crate::text::Text;
@@ -205,6 +207,11 @@ impl Walker {
         if found.speaks {
             self.message_hole(call.span);
         }
+        let names_first = dialect.getopts_names_first;
+        let value = found.value;
+        if !names_first {
+            self.tell_option_value(value.clone(), call)?;
+        }
         self.tell_index(found.next, told, call)?;
         let bad = (!self.takes_option(name)).then_some(dialect.getopts_bad_name);
         if bad == Some(BadOptionName::Fatal) {
@@ -213,15 +220,8 @@ impl Walker {
         if bad.is_none() {
             self.assign_computed(name, &found.name, call)?;
         }
-        match found.value {
-            Some(value) => self.assign_own(b"OPTARG", value, call)?,
-            None if dialect.getopts_is_late => {
-                let empty = self.state.shell_text(b"");
-                self.assign_own(b"OPTARG", empty, call)?;
-            }
-            None => {
-                self.state.variables.remove(b"OPTARG");
-            }
+        if names_first {
+            self.tell_option_value(value, call)?;
         }
         Ok(match bad {
             Some(BadOptionName::Late(status)) => {
@@ -238,6 +238,9 @@ impl Walker {
     /// Tells the script that there are no more options; `word` is the first behind them.
     fn no_option(&mut self, name: &[u8], word: usize, call: &Call<'_>) -> Result<Status, Stop> {
         let dialect = self.state.dialect.clone();
+        if dialect.getopts_end_unsets_value {
+            self.tell_option_value(None, call)?;
+        }
         self.tell_index(OptionPlace { word, letter: 1 }, word, call)?;
         if dialect.getopts_is_late {
             return Ok(1);
@@ -246,15 +249,34 @@ impl Walker {
             BadOptionName::Late(status) if !self.takes_option(name) => self.complain(call, status),
             _ => 1,
         };
-        let is_left = dialect.getopts_end_leaves_read_only
-            && self.state.variables.get(name).is_some_and(|variable| variable.read_only);
-        if self.takes_option(name) && !is_left {
-            self.assign_computed(name, b"?", call)?;
-        }
-        if dialect.getopts_end_unsets_value {
-            self.state.variables.remove(b"OPTARG");
+        let read_only = self.state.variables.get(name).is_some_and(|variable| variable.read_only);
+        match dialect.getopts_end_and_read_only {
+            ReadOnlyEnd::Leaves if read_only => {}
+            ReadOnlyEnd::EndsShell if read_only => {
+                return Err(self.fatal(call, "the variable is read-only"));
+            }
+            _ if self.takes_option(name) => self.assign_computed(name, b"?", call)?,
+            _ => {}
         }
         Ok(status)
+    }
+
+    /// Tells the value of an option, or that it has none.
+    fn tell_option_value(&mut self, value: Option<Text>, call: &Call<'_>) -> Result<(), Stop> {
+        let name = b"OPTARG";
+        let empty = self.state.shell_text(b"");
+        let read_only = self.state.variables.get(name).is_some_and(|variable| variable.read_only);
+        let minds = self.state.dialect.getopts_and_read_only == ReadOnlyOptions::Minds;
+        match value {
+            Some(value) => self.assign_own(name, value, call),
+            None if self.state.dialect.getopts_is_late || (read_only && minds) => {
+                self.assign_own(name, empty, call)
+            }
+            None => {
+                self.state.variables.remove(name);
+                Ok(())
+            }
+        }
     }
 
     /// Assigns OPTIND or OPTARG, which may be read-only.

@@ -1,6 +1,6 @@
 //! The stretches of input that `read` and `mapfile` take: how far they reach, and what they hold.
 
-use crate::dialect::{CountedBackslash, Dialect};
+use crate::dialect::{CountedBackslash, Dialect, ReadOfNothing};
 use crate::text::{Standing, Text, next_character};
 use crate::walk::Walker;
 use crate::walk::builtins::control::number;
@@ -64,6 +64,9 @@ impl Reach {
         };
         let exactly = if all(b'N') { Some(usize::MAX) } else { count(b'N') };
         let most = exactly.or(if all(b'n') { Some(usize::MAX) } else { count(b'n') });
+        let is_limit =
+            |&most: &usize| most > 0 || dialect.read_of_nothing != ReadOfNothing::IsWhole;
+        let most = most.filter(is_limit);
         let drops_nul = dialect.read_drops_nul
             && (dialect.counted_read_drops_nul || most.is_none())
             && given.value(b'd').is_none_or(|end| !end.is_empty());

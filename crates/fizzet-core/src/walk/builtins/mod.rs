@@ -19,6 +19,7 @@ mod printf_conversions;
 mod printf_numbers;
 mod process;
 mod read;
+mod read_numbers;
 mod reals;
 mod references;
 mod set;
@@ -30,6 +31,7 @@ mod test;
 mod ties;
 mod time;
 mod trap;
+mod umask;
 mod unset;
 mod variables;
 mod zparseopts;
@@ -55,6 +57,8 @@ pub(super) struct Call<'a> {
     pub(super) span: Span,
     /// Whether a lone `-` ends the options.
     pub(super) dash_ends: bool,
+    /// Whether `-1` is no option.
+    pub(super) numbers_are_operands: bool,
 }
 
 impl Call<'_> {
@@ -130,7 +134,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("type", find::tell_type),
     ("typeset", variables::declare),
     ("ulimit", limits::ulimit),
-    ("umask", process::umask),
+    ("umask", umask::umask),
     ("unalias", find::unalias),
     ("unfunction", unset::unfunction),
     ("unset", unset::unset),
@@ -212,38 +216,41 @@ impl Walker {
         let known = packed(name).and_then(|key| KEYS.binary_search(&key).ok());
         let ending = self.state.dialect.lone_dash_ends_options;
         let dash_ends = ending.iter().any(|one| one.as_bytes() == name);
+        let numbers_are_operands = self.state.dialect.options_are_no_numbers;
         // What others have lost or asked before is not this utility's.
         (self.lost_output, self.status_is_answer) = (false, false);
         match known.map(|at| &TABLE[at]) {
-            Some((_, run)) => match run(self, &Call { argv, span, dash_ends }) {
-                Err(Stop::Shell(error)) if error.is_read_only => {
-                    let statuses = self.state.dialect.read_only_statuses;
-                    match statuses.iter().find(|(utility, _)| utility.as_bytes() == name) {
-                        Some(&(_, status)) => {
-                            self.survive(error);
-                            Ok(status)
+            Some((_, run)) => {
+                match run(self, &Call { argv, span, dash_ends, numbers_are_operands }) {
+                    Err(Stop::Shell(error)) if error.is_read_only => {
+                        let statuses = self.state.dialect.read_only_statuses;
+                        match statuses.iter().find(|(utility, _)| utility.as_bytes() == name) {
+                            Some(&(_, status)) => {
+                                self.survive(error);
+                                Ok(status)
+                            }
+                            None => Err(Stop::Shell(error)),
                         }
-                        None => Err(Stop::Shell(error)),
                     }
-                }
-                Err(Stop::Shell(error))
-                    if error.is_number
-                        && self.state.dialect.is_declaration(name)
-                        && let Some(status) = self.state.dialect.declared_number_status =>
-                {
-                    Err(Stop::Shell(ShellError { status, ..error }))
-                }
-                Ok(status) => {
-                    let lost = std::mem::take(&mut self.lost_output) && self.minds_output(name);
-                    let status = if status == 0 { lost.into() } else { status };
-                    let is_answer = std::mem::take(&mut self.status_is_answer);
-                    if lost || (status != 0 && !is_answer && self.speaks(name, status)) {
-                        self.message_hole(span);
+                    Err(Stop::Shell(error))
+                        if error.is_number
+                            && self.state.dialect.is_declaration(name)
+                            && let Some(status) = self.state.dialect.declared_number_status =>
+                    {
+                        Err(Stop::Shell(ShellError { status, ..error }))
                     }
-                    Ok(status)
+                    Ok(status) => {
+                        let lost = std::mem::take(&mut self.lost_output) && self.minds_output(name);
+                        let status = if status == 0 { lost.into() } else { status };
+                        let is_answer = std::mem::take(&mut self.status_is_answer);
+                        if lost || (status != 0 && !is_answer && self.speaks(name, status)) {
+                            self.message_hole(span);
+                        }
+                        Ok(status)
+                    }
+                    outcome => outcome,
                 }
-                outcome => outcome,
-            },
+            }
             None => {
                 if argv.first().is_some_and(|name| self.names_job(name)) {
                     return Ok(1);

@@ -42,6 +42,11 @@ impl Given<'_> {
         self.letters.iter().map(|(letter, ..)| *letter)
     }
 
+    /// The options that have values, in order.
+    pub(super) fn with_values(&self) -> impl Iterator<Item = (u8, &Text)> {
+        self.letters.iter().filter_map(|(letter, _, value)| Some((*letter, value.as_ref()?)))
+    }
+
     /// The value of an option.
     pub(super) fn value(&self, letter: u8) -> Option<&Text> {
         self.letters.iter().rev().find(|(known, ..)| *known == letter)?.2.as_ref()
@@ -78,7 +83,8 @@ impl<'a> Call<'a> {
                 given.ended = true;
                 break;
             }
-            if bytes.len() < 2 || !(sign == b'-' || (plus && sign == b'+')) {
+            let stays = self.numbers_are_operands && bytes.get(1).is_some_and(u8::is_ascii_digit);
+            if bytes.len() < 2 || stays || !(sign == b'-' || (plus && sign == b'+')) {
                 break;
             }
             given.operands = rest;
@@ -121,8 +127,7 @@ impl<'a> Call<'a> {
                     }
                     Some(b'.') => {
                         if let [next, rest @ ..] = given.operands
-                            && !next.is_empty()
-                            && next.bytes().iter().all(u8::is_ascii_digit)
+                            && is_number(next.bytes())
                         {
                             value = Some(next.clone());
                             given.operands = rest;
@@ -134,5 +139,17 @@ impl<'a> Call<'a> {
             }
         }
         given
+    }
+}
+
+/// Whether a whole word is a number for an option that may have one.
+fn is_number(word: &[u8]) -> bool {
+    let hexadecimal = |digits: &[u8]| digits.iter().all(u8::is_ascii_hexdigit);
+    match word {
+        [b'0', b'x' | b'X', digits @ ..] => hexadecimal(digits),
+        [b'0'..=b'9', ..] => {
+            std::str::from_utf8(word).is_ok_and(|text| text.parse::<f64>().is_ok())
+        }
+        _ => false,
     }
 }

@@ -5,7 +5,6 @@ use std::rc::Rc;
 use crate::dialect::{JobNames, LooksHere};
 use crate::expand::Context;
 use crate::kernel::path::candidates;
-use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::text::{Standing, Text};
@@ -92,104 +91,6 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         walker.state.traps.remove(&b"EXIT"[..]);
     }
     Err(Stop::Exit(status))
-}
-
-/// `umask [mask]`
-pub(super) fn umask(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let given = call.given(walker.state.dialect.umask_letters, false);
-    if given.unknown.is_some() {
-        return Ok(walker.state.dialect.option_usage_status);
-    }
-    if given.has(b'S') && given.operands.is_empty() {
-        let text = format!("{}\n", told_by_letters(walker.state.mask));
-        let origin = Origin::new(Rule::Output, call.span);
-        walker.write(Text::from_bytes(text, Standing::Quoted, origin));
-        return Ok(0);
-    }
-    let usage = walker.state.dialect.umask_usage_status;
-    let refuses = |operands: &[Text]| match operands {
-        [mask, rest @ ..] => {
-            (mask.is_empty() && walker.state.dialect.umask_refuses_nothing)
-                || (!rest.is_empty() && walker.state.dialect.umask_takes_one)
-        }
-        [] => false,
-    };
-    if refuses(given.operands) {
-        return Ok(walker.complain(call, usage));
-    }
-    match given.operands.first().map(Text::bytes) {
-        Some(digits) if digits.iter().all(|byte| (b'0'..=b'7').contains(byte)) => {
-            let fold = |mask: u32, digit: &u8| mask.wrapping_mul(8) + u32::from(digit - b'0');
-            let mask = digits.iter().fold(0, fold);
-            if mask > 0o777 && walker.state.dialect.umask_is_bounded {
-                return Ok(walker.complain(call, usage));
-            }
-            walker.set_mask(mask & 0o777);
-        }
-        Some(clauses) => match symbolic(walker.state.mask, clauses) {
-            Some(mask) => walker.set_mask(mask),
-            None => return Ok(walker.state.dialect.umask_usage_status),
-        },
-        None => {
-            let width = walker.state.dialect.mask_width;
-            let zero = if walker.state.mask >= 1 << (3 * width - 3) { "0" } else { "" };
-            let text = format!("{zero}{:0width$o}\n", walker.state.mask);
-            let origin = Origin::new(Rule::Output, call.span);
-            walker.write(Text::from_bytes(text, Standing::Quoted, origin));
-        }
-    }
-    Ok(0)
-}
-
-/// What a mask allows, as `umask -S` tells it.
-fn told_by_letters(mask: u32) -> String {
-    let rights = |shift: u32| -> String {
-        let allowed = !mask >> shift & 7;
-        [(4, 'r'), (2, 'w'), (1, 'x')]
-            .iter()
-            .filter(|(bit, _)| allowed & bit != 0)
-            .map(|(_, letter)| letter)
-            .collect()
-    };
-    format!("u={},g={},o={}", rights(6), rights(3), rights(0))
-}
-
-/// The mask that clauses such as `u=rwx,go-w` make of one (POSIX XCU umask): they name what is allowed.
-fn symbolic(mask: u32, clauses: &[u8]) -> Option<u32> {
-    let mut allowed = !mask & 0o777;
-    for clause in clauses.split(|&byte| byte == b',') {
-        let at = clause.iter().position(|byte| b"+-=".contains(byte))?;
-        let (who, rest) = clause.split_at(at);
-        let bits = |letters: &[u8]| {
-            letters.iter().try_fold(0, |bits, letter| {
-                Some(
-                    bits | match letter {
-                        b'u' => 0o700,
-                        b'g' => 0o070,
-                        b'o' => 0o007,
-                        b'a' => 0o777,
-                        _ => return None,
-                    },
-                )
-            })
-        };
-        let whose = if who.is_empty() { 0o777 } else { bits(who)? };
-        let mut rights = 0;
-        for letter in &rest[1..] {
-            rights |= match letter {
-                b'r' => 0o444,
-                b'w' => 0o222,
-                b'x' => 0o111,
-                _ => return None,
-            };
-        }
-        allowed = match rest[0] {
-            b'+' => allowed | (rights & whose),
-            b'-' => allowed & !(rights & whose),
-            _ => (allowed & !whose) | (rights & whose),
-        };
-    }
-    Some(!allowed & 0o777)
 }
 
 /// Utilities whose output nobody can tell beforehand, and whose status is 0.

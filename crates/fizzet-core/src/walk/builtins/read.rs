@@ -4,7 +4,9 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
-use crate::dialect::{BackslashInIfs, Dialect, InputBackslash, NamesWithValues, ReadLooksAt};
+use crate::dialect::{
+    BackslashInIfs, Dialect, InputBackslash, NamesWithValues, ReadLooksAt, ReadOfNothing,
+};
 use crate::expand::{Context, Fields, Ifs, fields_of_line, ifs};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::{Key, State, Value};
@@ -15,6 +17,7 @@ use crate::text::{Standing, Text, characters};
 use crate::walk::Walker;
 use crate::walk::builtins::input::{Reach, Stretch};
 use crate::walk::builtins::options::Given;
+use crate::walk::builtins::read_numbers::refused_number;
 use crate::walk::builtins::{Call, control::number};
 use crate::walk::descriptors::Input;
 
@@ -62,7 +65,8 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         && given.has(b'n')
         && !reach.exactly;
     let finds_enough = !line.is_empty() && (contented || reach.most == Some(usize::MAX));
-    let status = Status::from(!whole && !finds_enough);
+    let lacks_nothing = dialect.read_of_nothing != ReadOfNothing::Fails || reach.most != Some(0);
+    let status = Status::from(!(whole && lacks_nothing) && !finds_enough);
     let lacks = reach.exactly && !whole && dialect.read_needs_all;
     let mut line = if lacks { line.slice(0, 0) } else { line };
     let holds_nothing = quotes_nothing && walker.last_backslash_is_text(&line);
@@ -127,9 +131,6 @@ fn read_keys(
     else {
         return Ok(walker.complain(call, 1));
     };
-    if given.value(b'u').is_none() {
-        return Ok(walker.complain(call, 1));
-    }
     let asks = given.has(b'q');
     let reach = Reach::keys(given, if asks { 1 } else { most });
     let Some(Stretch { text, whole, .. }) = walker.input_stretch(&reach) else {
@@ -189,6 +190,9 @@ fn settled_by_words(
     names: &[Vec<u8>],
 ) -> Result<Option<Status>, Stop> {
     let dialect = walker.state.dialect.clone();
+    if let Some(status) = refused_number(dialect.read_numbers, given) {
+        return Ok(Some(walker.complain(call, status)));
+    }
     if given.unknown.is_some() {
         return Ok(Some(walker.complain(call, dialect.read_usage_status)));
     }
@@ -197,6 +201,11 @@ fn settled_by_words(
     }
     if dialect.read_completion_letters.bytes().any(|letter| given.has(letter)) {
         return Ok(Some(1));
+    }
+    let reads_keys = dialect.read_takes_keys && (given.has(b'k') || given.has(b'q'));
+    if reads_keys && given.value(b'u').is_none() {
+        // There is no terminal to read them from.
+        return Ok(Some(walker.complain(call, 1)));
     }
     let is_bad = |name: &Vec<u8>| !walker.is_target(name);
     let refused = match dialect.read_looks_at {
@@ -211,12 +220,10 @@ fn settled_by_words(
     if refused {
         return Ok(Some(walker.complain(call, dialect.read_bad_name_status)));
     }
-    let is_zero = |text: &Text| {
-        text.bytes().iter().all(|byte| b"0.".contains(byte)) && text.bytes().contains(&b'0')
-    };
+    let is_zero = |text: &Text| text.bytes().iter().all(|byte| b"0.+".contains(byte));
     // It only asks whether something can be read: the end of a file, too.
-    let asks = dialect.read_asks_without_waiting && given.value(b't').is_some_and(is_zero);
-    Ok(asks.then_some(0))
+    let asks = given.value(b't').is_some_and(is_zero);
+    Ok(dialect.read_without_waiting.filter(|_| asks))
 }
 
 /// Writes each of the fields on a line, and an empty one where there are fewer than are wanted.

@@ -3,7 +3,7 @@
 use bstr::ByteSlice;
 use smallvec::SmallVec;
 
-use crate::dialect::{Dialect, TestNumbers};
+use crate::dialect::{Dialect, TestGroups, TestNumbers};
 use crate::expand::pattern::Pattern;
 use crate::expand::regular::{Quoted, Regular, Rules};
 use crate::expand::{Context, arithmetic};
@@ -107,9 +107,14 @@ impl Reader<'_> {
                 self.unary(operator, operand)
             }
             [b"!", _, _] => self.negated(),
-            [b"(", one, b")"] => Ok(Some(!one.is_empty())),
-            [b"(", operator, operand, b")"] => match operator {
-                b"!" => Ok(Some(operand.is_empty())),
+            [b"(", one, b")"] => match self.walker.state.dialect.test_groups {
+                TestGroups::ButConnectors if matches!(one, b"-a" | b"-o") => Ok(None),
+                TestGroups::Strict if !matches!(one, b"-a" | b"-o") => self.whole(),
+                _ => Ok(Some(!one.is_empty())),
+            },
+            [b"(", b"!", operand, b")"] => Ok(Some(operand.is_empty())),
+            [b"(", operator, operand, b")"] => match self.walker.state.dialect.test_groups {
+                TestGroups::Strict => Ok(None),
                 _ => self.unary(operator, operand),
             },
             [b"!", b"(", operator, _]
