@@ -129,6 +129,8 @@ pub struct ShellError {
     /// Whether it is in an expression or an offset, which spares the shell under `set -e` where other mistakes
     /// that end a line do not.
     pub is_number: bool,
+    /// Whether it is in what an expression is made of, before that is read as one.
+    pub is_of_words: bool,
     /// Whether a command behind the assignment that it comes from is carried out all the same.
     pub is_passed_over: bool,
     /// Whether its message has been written.
@@ -155,6 +157,7 @@ impl ShellError {
             goes_through: false,
             ends_text: false,
             is_number: false,
+            is_of_words: false,
             is_passed_over: false,
             is_told: false,
         }
@@ -189,7 +192,9 @@ impl Stop {
     /// The same mistake in the text of an expression, before that is read as one.
     pub(crate) fn of_words(self) -> Stop {
         match self {
-            Stop::Shell(error) => Stop::Shell(ShellError { goes_through: true, ..error }),
+            Stop::Shell(error) => {
+                Stop::Shell(ShellError { goes_through: true, is_of_words: true, ..error })
+            }
             stop => stop,
         }
     }
@@ -198,6 +203,7 @@ impl Stop {
     /// there what it ends elsewhere.
     pub(crate) fn in_index(self) -> Stop {
         match self {
+            Stop::Shell(error) if error.is_of_words => Stop::Shell(error),
             Stop::Shell(error) if error.goes_through && !error.is_number => Stop::Shell(error),
             Stop::Shell(error) => {
                 let (reach, goes_through, ends_text) = (Reach::Shell, true, true);

@@ -253,6 +253,7 @@ impl Substitution<'_> {
     }
 
     fn assign(&mut self, parameter: &Parameter, word: &Word, place: Place) -> Result<Held, Stop> {
+        let known = self.looked_up.take();
         let state = self.cx.state();
         let name = match &parameter.name {
             // A member of a variable is assigned with it only.
@@ -280,7 +281,18 @@ impl Substitution<'_> {
         let stored = value.passed_through(&hop(Rule::Stored), Standing::Quoted);
         let expanded = stored.passed_through(&hop(Rule::Parameter), Standing::Quoted);
         let key = match &parameter.index {
-            Some(Subscript::Index(index)) => Some(self.key(name, index)?),
+            Some(Subscript::Index(index)) => {
+                let key = match known {
+                    Some(key) => key,
+                    None => self.key(name, index)?,
+                };
+                let is_empty =
+                    matches!(&key, Key::Text(text) if text.is_empty() && !text.has_hole());
+                if is_empty && self.cx.state().dialect.empty_key_is_mistake {
+                    return Err(self.cx.state().mistake("the key is empty", parameter.span, 1));
+                }
+                Some(key)
+            }
             Some(all) if self.cx.state().dialect.whole_index_is_key => {
                 let state = self.cx.state();
                 let keyed = state

@@ -211,6 +211,13 @@ impl Substitution<'_> {
                     return self.indexed(variable, &Subscript::Star, &hop(0));
                 }
                 None => one(state.scalar(variable), 0),
+                Some(Subscript::Index(_))
+                    if matches!(parameter.operation, Operation::Length)
+                        && state.dialect.unset_lengths_are_idle
+                        && state.variables.get(variable).is_none() =>
+                {
+                    Held::Unset
+                }
                 Some(index) => return self.indexed(variable, index, &hop(0)),
             },
         };
@@ -284,13 +291,21 @@ impl Substitution<'_> {
             }
             Subscript::Index(index) => {
                 let key = self.key(name, index)?;
+                let state = self.cx.state();
+                let ends = state.dialect.told_mistakes_end_shells && state.options.exit_on_error;
                 if let Key::Number(number @ ..0) = key
-                    && self.cx.state().dialect.early_index_is_mistake
+                    && (ends || state.dialect.early_index_is_mistake)
                     && self.cx.state().variables.get(name).is_some()
                     && self.cx.state().variables.index(name, number).is_none()
                 {
                     let message = "the index lies before the start of the array";
-                    return Err(self.cx.state().mistake(message, hop.span, 1));
+                    return Err(match ends {
+                        true => Stop::error(message, hop.span, 1, Reach::Shell),
+                        false => self.cx.state().mistake(message, hop.span, 1),
+                    });
+                }
+                if self.cx.state().dialect.assigned_index_is_read_once {
+                    self.looked_up = Some(key.clone());
                 }
                 Ok(match self.cx.state().variables.element(name, &key) {
                     Some(text) => Held::One(text.passed_through(hop, Standing::Quoted)),
@@ -579,26 +594,31 @@ pub(crate) fn index_number(
     if !vanish || !cx.state().sources.bytes(span).iter().any(|byte| looked_at.contains(byte)) {
         return arithmetic::index(cx, index).map(Some);
     }
-    let written = cx.state().sources.bytes(span).to_vec();
-    let dialect = cx.state().dialect.clone();
-    let word = Parser::new(&written, span.source, &dialect).whole_word(span)?;
-    let text = single(cx, &word, Tilde::Never)?;
+    let text = listed_index(cx, index).map_err(Stop::of_words)?;
     if must_be_something && text.is_nothing() {
         return Ok(None);
     }
     arithmetic::text_value(cx, text.bytes(), span).map(Some)
 }
 
-/// The key of an associative array that the index of an element of a list is: its quotes quote, as in any word.
-pub(crate) fn listed_key(cx: &mut dyn Context, index: &Arithmetic) -> Result<Text, Stop> {
+/// What an index is as a word, in which quotes quote.
+///
+/// # Errors
+/// A text that cannot be read as a word, or an expansion that the shell refuses.
+pub(crate) fn listed_index(cx: &mut dyn Context, index: &Arithmetic) -> Result<Text, Stop> {
     let span = index.word.span;
     let written = cx.state().sources.bytes(span).to_vec();
-    if !written.iter().any(|byte| b"'\\".contains(byte)) {
-        return single(cx, &index.word, Tilde::Never);
-    }
     let dialect = cx.state().dialect.clone();
     let word = Parser::new(&written, span.source, &dialect).whole_word(span)?;
     single(cx, &word, Tilde::Never)
+}
+
+/// The key of an associative array that the index of an element of a list is: its quotes quote, as in any word.
+pub(crate) fn listed_key(cx: &mut dyn Context, index: &Arithmetic) -> Result<Text, Stop> {
+    match cx.state().sources.bytes(index.word.span).iter().any(|byte| b"'\\".contains(byte)) {
+        true => listed_index(cx, index),
+        false => single(cx, &index.word, Tilde::Never),
+    }
 }
 
 /// What the text of an index expands to that a utility was given; quotes vanish from keys of text.

@@ -9,7 +9,7 @@ use crate::expand::distribute::chosen;
 use crate::expand::{Context, Tilde, arithmetic, ifs, record};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
-use crate::state::State;
+use crate::state::{Key, State};
 use crate::stop::Stop;
 use crate::syntax::ast::{Instead, Operation, Parameter, ParameterName, Part, Subscript, Word};
 use crate::text::{Standing, Text};
@@ -176,6 +176,8 @@ pub(super) struct Substitution<'c> {
     pub(super) left_over: Option<Vec<Part>>,
     /// What stands behind the brace that ended an operation early.
     pub(super) behind_brace: Option<Vec<Part>>,
+    /// The key of the element that was looked up, where it is not read again when that is assigned.
+    pub(super) looked_up: Option<Key>,
 }
 
 impl<'c> Substitution<'c> {
@@ -216,6 +218,7 @@ impl<'c> Substitution<'c> {
             cut: false,
             left_over: None,
             behind_brace: None,
+            looked_up: None,
             emptied: false,
             declares: false,
             has_list: false,

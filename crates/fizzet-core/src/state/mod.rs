@@ -36,7 +36,7 @@ pub(crate) use zsh_options::{ByName, changing_option};
 pub use crate::dialect::Padding;
 pub use field::{Field, Side};
 
-use crate::dialect::{Dialect, OptionIndex, WithoutPath};
+use crate::dialect::{Dialect, OptionIndex, UtilityKind, WithoutPath};
 use crate::expand::Ifs;
 use crate::expand::pattern::PatternRules;
 use crate::lineage::{Origin, Rule};
@@ -113,6 +113,12 @@ pub struct State {
     pub functions: FxHashMap<Rc<[u8]>, Function>,
     /// Aliases by name.
     pub aliases: Rc<Aliases>,
+    /// Programs that were found, with a path where the script has named one.
+    pub hashed: FxHashMap<Box<[u8]>, Option<Box<[u8]>>>,
+    /// Utilities that the script has switched off.
+    pub forgotten: Vec<Box<[u8]>>,
+    /// The variables that an expansion assigns, while somebody asks.
+    pub(crate) assigned: Option<Vec<Rc<[u8]>>>,
     /// What OPTIND has been set to since `getopts` last looked.
     pub assigned_option_index: Option<Text>,
     /// Whether that was the latest that has happened to OPTIND.
@@ -177,6 +183,15 @@ pub struct State {
 }
 
 impl State {
+    /// How the shell carries out `name`, unless it is a function, an external command or a utility that the
+    /// script has switched off.
+    pub fn utility(&self, name: &[u8]) -> Option<UtilityKind> {
+        match self.forgotten.iter().any(|one| **one == *name) {
+            true => None,
+            false => self.dialect.utility(name),
+        }
+    }
+
     /// A shell at its start: IFS is set, nothing else.
     pub fn new(dialect: Dialect, main: SourceKind, text: &[u8]) -> State {
         let has_text = main == SourceKind::Line;
@@ -212,6 +227,9 @@ impl State {
             starts_as_utf8: false,
             utf8: false,
             strings_passed_on: Vec::new(),
+            hashed: FxHashMap::default(),
+            forgotten: Vec::new(),
+            assigned: None,
             jobs: Vec::new(),
             limits: Limits::default(),
             steps: 0,

@@ -20,6 +20,8 @@ pub(crate) struct Snapshot {
     utf8: bool,
     dialect: Rc<Dialect>,
     aliases: Rc<Aliases>,
+    hashed: FxHashMap<Box<[u8]>, Option<Box<[u8]>>>,
+    forgotten: Vec<Box<[u8]>>,
     folder: Rc<[u8]>,
     entered: Text,
     left: Text,
@@ -40,6 +42,8 @@ impl State {
             utf8: self.utf8,
             dialect: self.dialect.clone(),
             aliases: self.aliases.clone(),
+            hashed: self.hashed.clone(),
+            forgotten: self.forgotten.clone(),
             folder: self.folder.clone(),
             entered: self.entered.clone(),
             left: self.left.clone(),
@@ -58,6 +62,8 @@ impl State {
         self.utf8 = snapshot.utf8;
         self.dialect = snapshot.dialect;
         self.aliases = snapshot.aliases;
+        self.hashed = snapshot.hashed;
+        self.forgotten = snapshot.forgotten;
         self.folder = snapshot.folder;
         self.entered = snapshot.entered;
         self.left = snapshot.left;

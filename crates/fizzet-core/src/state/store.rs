@@ -189,6 +189,12 @@ impl State {
             None => self.put_whole(name, text, real, given),
             Some(key) => self.put_element(name, key, text, span)?,
         }
+        if name == b"PATH" {
+            self.hashed.clear();
+        }
+        if let Some(assigned) = &mut self.assigned {
+            assigned.push(name.into());
+        }
         self.follow_tie(name);
         self.follow_locale(name);
         if name == b"OPTIND" && !self.index_is_lost {

@@ -24,6 +24,18 @@ pub enum Value {
     Associative(Associative),
 }
 
+impl Value {
+    /// Replaces what the name alone stands for: of an array, the first element.
+    pub(crate) fn put_first(&mut self, text: Text) {
+        match self {
+            Value::Indexed(elements) => {
+                elements.insert(0, text);
+            }
+            value => *value = Value::Scalar(text),
+        }
+    }
+}
+
 /// The key of an array's element.
 #[derive(Clone, PartialEq, Eq, Debug)]
 pub enum Key {
@@ -125,7 +137,8 @@ impl Keeps {
 }
 
 impl Variable {
-    fn holding(value: Value) -> Variable {
+    /// One without attributes.
+    pub fn holding(value: Value) -> Variable {
         Variable {
             value,
             exported: false,

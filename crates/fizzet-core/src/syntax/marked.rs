@@ -19,7 +19,8 @@ fn is_marked(byte: &u8) -> bool {
 /// The text with marks before the brackets and signs of values inside of written brackets.
 pub(crate) fn marked(text: &Text) -> Cow<'_, [u8]> {
     let of_values = |(run, bytes): (&crate::text::Run, &[u8])| {
-        !run.origin.is_written() && bytes.iter().any(is_marked)
+        let is_written = run.origin.is_written();
+        bytes.iter().any(|byte| is_marked(byte) && !(is_written && matches!(byte, b'[' | b']')))
     };
     if !text.runs().any(of_values) {
         return text.bytes().into();
@@ -29,7 +30,9 @@ pub(crate) fn marked(text: &Text) -> Cow<'_, [u8]> {
         let is_written = run.origin.is_written();
         for &byte in bytes {
             match byte {
-                b'[' | b']' | b'$' | b'`' if !is_written && open > 0 => out.push(MARK),
+                // One that is written and still there was escaped.
+                b'$' | b'`' if open > 0 => out.push(MARK),
+                b'[' | b']' if !is_written && open > 0 => out.push(MARK),
                 b'[' if is_written => open += 1,
                 b']' if is_written => open -= 1,
                 _ => {}

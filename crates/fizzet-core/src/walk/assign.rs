@@ -38,7 +38,10 @@ impl Walker {
         }
         .into_iter();
         for assignment in assignments {
-            let ahead = ahead.next().flatten();
+            let ahead = match temporary && self.state.dialect.temporaries_are_written_through {
+                true => self.value_written_through(assignment, &mut saved)?,
+                false => ahead.next().flatten(),
+            };
             let element = temporary && assignment.index.is_some();
             if element && self.state.dialect.temporary_elements == TemporaryElements::Ignored {
                 continue;
@@ -82,7 +85,12 @@ impl Walker {
                             self.survive(error);
                             continue;
                         }
-                        Some(reach) => return Err(Stop::Shell(ShellError { reach, ..error })),
+                        Some(reach) => {
+                            if reach == Reach::Command {
+                                self.restore(saved);
+                            }
+                            return Err(Stop::Shell(ShellError { reach, ..error }));
+                        }
                     }
                 }
                 Err(Stop::Shell(error))
@@ -157,6 +165,36 @@ impl Walker {
             _ => Ok(None),
         };
         assignments.iter().map(value).collect()
+    }
+
+    /// The value of an assignment that could assign others, which what they were before those of the command
+    /// follows; `None` where it cannot.
+    fn value_written_through(
+        &mut self,
+        assignment: &Assignment,
+        saved: &mut Saved,
+    ) -> Result<Option<Text>, Stop> {
+        let AssignedValue::Scalar(word) = &assignment.value else { return Ok(None) };
+        if assignment.index.is_some() || !word.may_change() {
+            return Ok(None);
+        }
+        let outer = self.state.assigned.replace(Vec::new());
+        let value = expand::single(self, word, Tilde::AfterColons);
+        let assigned = std::mem::replace(&mut self.state.assigned, outer).unwrap_or_default();
+        for name in assigned {
+            let Some(text) = self.state.variables.scalar(&name).cloned() else { continue };
+            for (_, before) in saved.iter_mut().filter(|(one, _)| *one == name) {
+                let variable = before.get_or_insert_with(|| Variable::holding(Value::Nothing));
+                variable.value.put_first(text.clone());
+            }
+        }
+        match value {
+            Ok(value) => Ok(Some(value)),
+            Err(stop) => {
+                self.restore(std::mem::take(saved));
+                Err(stop)
+            }
+        }
     }
 
     /// Gives a variable a value that has been expanded.
@@ -398,6 +436,10 @@ impl Walker {
         index: &[u8],
         span: Span,
     ) -> Result<Key, Stop> {
+        let is_whole = matches!(index, b"@" | b"*") && !self.is_keyed(name);
+        if is_whole && self.state.dialect.whole_index_is_mistake {
+            return Err(Stop::error("one index was expected", span, 1, Reach::Command));
+        }
         match self.key_of_text(name, index, span)? {
             Key::Text(text) if self.is_refused(&text) => {
                 Err(Stop::error("the key is empty", span, 1, Reach::Command))

@@ -39,11 +39,14 @@ impl Walker {
                 let text = expand::single(self, operand, Tilde::AtStart)?;
                 if *operator == b'v'
                     && let Some((array, index)) = element_name(text.bytes())
-                    && self.reads_index_once(&text, array)
-                    && !matches!(index, b"@" | b"*")
+                    && self.index_is_bare(&text, array)
+                    && !matches!(index, b"@" | b"*" | b"")
                 {
                     let start = array.len() + 1;
-                    let key = Key::Text(text.slice(start, start + index.len()));
+                    let key = match self.is_keyed(array) {
+                        true => Key::Text(text.slice(start, start + index.len())),
+                        false => self.state.element_key(array, index, operand.span)?,
+                    };
                     return Ok(self.state.variables.element(array, &key).is_some());
                 }
                 self.unary_test(*operator, text.bytes(), operand.span)
@@ -257,8 +260,9 @@ impl Walker {
                     is_whole && self.state.variables.get(name).is_some()
                 }
                 Some((name, _)) if self.state.is_idle_index(name) => false,
+                Some((_, b"")) if self.state.dialect.nothing_is_no_index => false,
                 Some((name, index)) => {
-                    let key = self.element_key_of_text(name, index, span)?;
+                    let key = self.key_of_text(name, index, span)?;
                     self.state.variables.element(name, &key).is_some()
                 }
                 None => {

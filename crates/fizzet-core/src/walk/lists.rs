@@ -85,7 +85,7 @@ impl Walker {
     }
 
     /// What `[index]=` stands before.
-    fn indexed_text(&mut self, element: &Element, keyed: bool) -> Result<Text, Stop> {
+    pub(super) fn indexed_text(&mut self, element: &Element, keyed: bool) -> Result<Text, Stop> {
         let tilde = match keyed && self.state.dialect.pairs_are_whole {
             true => Tilde::Never,
             false if self.state.dialect.elements_are_no_assignments => Tilde::AtStart,
@@ -201,7 +201,7 @@ impl Walker {
                 None if keyed && self.state.dialect.pairs_are_whole => {
                     let message = "an element of an associative array needs an index here";
                     let span = element.word.span;
-                    self.survive(ShellError::new(message, span, 0, Reach::Command));
+                    self.survive_told(ShellError::new(message, span, 0, Reach::Command))?;
                 }
                 None => {
                     let fields = match known {
@@ -217,13 +217,19 @@ impl Walker {
                     };
                     made.extend(fields.into_iter().map(|text| (None, text, false)));
                 }
+                Some(index) if !keyed && self.is_read_again(index) => {
+                    match self.read_again(element, index) {
+                        Ok((key, text)) => made.push((key, text, element.append)),
+                        Err(stop) => self.survive_in_list(stop)?,
+                    }
+                }
                 Some(index) => {
                     let key = match self.element_key(name, index, true) {
-                        Err(Stop::Shell(error)) if error.reach == Reach::Line => {
-                            self.survive(error);
+                        Ok(key) => key,
+                        Err(stop) => {
+                            self.survive_in_list(stop)?;
                             continue;
                         }
-                        key => key?,
                     };
                     let text = match known.and_then(|mut texts| texts.pop()) {
                         Some(text) => text,
@@ -286,7 +292,19 @@ impl Walker {
         // Repeated elements go when all are there.
         let unique = std::mem::take(&mut self.state.variables.entry(name).unique);
         for (key, text, appends) in made {
-            let key = key.unwrap_or(Key::Number(next));
+            let key = match key {
+                None => Key::Number(next),
+                Some(Key::Number(number)) if number < 0 => {
+                    let Some(number) = self.state.variables.index(name, number) else {
+                        let message = "the index is before the first element";
+                        let error = self.state.mistake(message, span, 1);
+                        self.survive_in_list(error)?;
+                        continue;
+                    };
+                    Key::Number(number)
+                }
+                Some(key) => key,
+            };
             if let Key::Number(number) = key {
                 next = number.saturating_add(1);
             }
@@ -299,6 +317,16 @@ impl Walker {
         self.state.variables.entry(name).unique = unique;
         self.state.drop_repeats(name);
         Ok(())
+    }
+
+    /// A mistake in the index of an element of a list, which costs only the element if it would cost a line.
+    fn survive_in_list(&mut self, stop: Stop) -> Result<(), Stop> {
+        match stop {
+            Stop::Shell(error) if error.reach == Reach::Line && !error.is_of_words => {
+                self.survive_told(error)
+            }
+            stop => Err(stop),
+        }
     }
 
     /// `name=(...)` behind a declaration utility: the name is the argument, and the utility carries

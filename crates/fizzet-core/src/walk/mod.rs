@@ -8,6 +8,7 @@ mod compound;
 mod conditional;
 mod descriptors;
 mod environment;
+mod listed_indexes;
 mod lists;
 mod loops;
 mod making;
@@ -387,6 +388,15 @@ impl Walker {
         self.tell_mistake(&mut error);
         self.state.status = error.status;
         self.keep_mistake(error);
+    }
+
+    /// The same of a mistake that is only told, but ends the shell under `set -e` where that minds those.
+    pub(super) fn survive_told(&mut self, error: ShellError) -> Result<(), Stop> {
+        if self.state.dialect.told_mistakes_end_shells && self.state.options.exit_on_error {
+            return Err(Stop::Shell(ShellError { reach: Reach::Shell, ..error }));
+        }
+        self.survive(error);
+        Ok(())
     }
 
     /// Keeps an error that did not end the shell; of very many the first ones.

@@ -77,6 +77,9 @@ impl Walker {
             self.message_hole(span);
             return Ok(self.state.dialect.empty_name_status);
         }
+        if let Some(name) = argv.first() {
+            self.was_run(name.bytes());
+        }
         let is_folder = |name: &Text| matches!(name.bytes(), b"." | b"..") && !name.has_hole();
         if self.state.dialect.folders_are_found && self.sought(argv).is_some_and(is_folder) {
             self.message_hole(span);

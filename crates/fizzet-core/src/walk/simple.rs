@@ -488,7 +488,7 @@ impl Walker {
         let is_keyword =
             || dialect.declarations_are_keywords && dialect.is_declaration(name.bytes());
         let is_function = || self.state.functions.contains_key(name.bytes()) && !is_keyword();
-        match dialect.utility(name.bytes()) {
+        match self.state.utility(name.bytes()) {
             Some(UtilityKind::Special) if dialect.functions_come_first && is_function() => {
                 CommandKind::Function
             }

@@ -197,8 +197,7 @@ impl Walker {
         let Some(redirect) = file_read(list, rule) else { return (Text::new(), Ok(())) };
         match self.lone_redirection(redirect) {
             Err(Stop::Shell(error)) if error.reach == Reach::Command => {
-                self.survive(error);
-                (Text::new(), Ok(()))
+                (Text::new(), self.survive_told(error))
             }
             Err(stop) => (Text::new(), Err(stop)),
             Ok(made) => {

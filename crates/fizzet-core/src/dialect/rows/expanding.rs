@@ -343,6 +343,14 @@ macro_rules! expanding_rows {
     leading_blank_stands_alone: bool = [N, N, N, N, N, Y, N], "observed in mksh: IFS=' :'; x=' :a'; printf '[%s]' x$x";
     /// A list that is joined with an empty IFS and is empty then counts as empty.
     joined_empty_is_none: JoinedEmpty = [JoinedEmpty::Never, JoinedEmpty::StarUnlessFields, JoinedEmpty::UnlessFieldsStand, JoinedEmpty::UnlessFieldsStand, JoinedEmpty::Never, JoinedEmpty::Star, JoinedEmpty::Never], "observed in all six: IFS=; set -- '' ''; echo \"${*:-x}\" ${*:+y} \"${@:+z}\"";
+    /// `${#x[index]}` of a variable that is not set never looks at the index.
+    unset_lengths_are_idle: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: echo ${#w[i++]} $i";
+    /// `a[@]` behind a utility that assigns is a mistake that costs the command only.
+    whole_index_is_mistake: bool = [N, Y, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: read 'a[@]' <<< x; echo $?";
+    /// `${x[index]=word}` reads the index once.
+    assigned_index_is_read_once: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: echo ${w[i++]=x} $i";
+    /// `-v` finds no element with an empty index.
+    nothing_is_no_index: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: a=(1); [[ -v a[] ]]; echo $?; i=; test -v a[$i]; echo $?";
     /// What quotes in the index of an indexed array do.
     index_quotes: IndexQuotes = [IndexQuotes::Count, IndexQuotes::VanishInLists, IndexQuotes::Count, IndexQuotes::Count, IndexQuotes::Vanish, IndexQuotes::Count, IndexQuotes::Count], "observed in bash, ksh93, mksh and zsh: a=(['1']=x); a['2']=y; echo ${!a[@]}";
     /// Quotes that vanish in an index that is text already.

@@ -405,6 +405,12 @@ macro_rules! utilities_rows {
     no_file_status: Option<Status> = [None, Some(2), Some(0), Some(2), None, None, Some(1)], "observed in all six: . ; echo $?";
     /// The status of `kill` without a process.
     kill_nothing_status: Status = [1, 2, 2, 1, 2, 1, 1], "observed in all six: kill; echo $?";
+    /// `typeset +a` and `+A` of an array are refused.
+    arrays_stay: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: a=(1); typeset +a a; echo $?";
+    /// `readonly -n` makes nothing read-only.
+    readonly_can_be_undone: bool = [N, Y, N, N, N, N, N], "observed in bash: readonly -n x; x=1; echo $?";
+    /// `hash` tells which programs were found already.
+    hash_is_table: bool = [N, Y, N, N, N, N, N], "observed in bash: hash -t ls; echo $?; ls; hash -t ls; echo $?; hash -d ls; echo $?";
     /// `hash` knows no functions and built-in utilities.
     hash_is_for_programs: bool = [N, N, N, N, N, N, Y], "observed in all six: hash cd; echo $?";
     /// A number before `$` of an argument that there is not is a mistake, and there is no other pass for it.

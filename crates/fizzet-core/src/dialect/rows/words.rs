@@ -17,6 +17,8 @@ macro_rules! words_rows {
     printf_minds_empty_quotes: bool = [N, N, N, N, Y, N, N], "observed in all six: printf %d \"'\"; echo $?";
     /// The unsigned conversions of `printf` read digits that no expression could.
     printf_unsigned_are_wide: bool = [N, N, N, N, N, N, Y], "observed in ksh93 and zsh: printf '%u %x' 18446744073709551615 18446744073709551615";
+    /// `%(format` without `)T` is text.
+    printf_bad_times_are_text: bool = [N, Y, N, N, N, N, N], "observed in bash and ksh93: printf 'a%(abc|x'; printf '%(abc)Z'";
     /// What is no number for `*` in a format of `printf` makes the status 1.
     printf_minds_widths: bool = [Y, Y, Y, N, Y, Y, Y], "observed in all six: printf '%*s' x a; echo $?";
     /// How the conversions of `printf` take arguments by their numbers.

@@ -19,7 +19,11 @@ use crate::walk::builtins::options::Given;
 pub(super) fn builtin(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
     let given = call.given(if dialect.builtin_only_asks { "dsf:" } else { "" }, false);
-    let is_known = |name: &Text| dialect.utility(name.bytes()).is_some();
+    let forgotten = walker.state.forgotten.clone();
+    let is_known = |name: &Text| {
+        let bytes = name.bytes();
+        dialect.utility(bytes).is_some() && !forgotten.iter().any(|one| **one == *bytes)
+    };
     let status = match given.operands.first() {
         _ if given.unknown.is_some() => dialect.builtin_usage_status,
         None => return Ok(0),
@@ -49,8 +53,7 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         return status;
     }
     let Some(name) = given.operands.first() else { return Ok(0) };
-    if walker.state.dialect.utility(name.bytes()).is_some()
-        && !walker.state.dialect.command_is_for_programs
+    if walker.state.utility(name.bytes()).is_some() && !walker.state.dialect.command_is_for_programs
     {
         let hides = walker.state.dialect.command_hides_declarations
             && matches!(name.bytes(), b"typeset" | b"local");
@@ -292,7 +295,7 @@ impl Walker {
         }
         let mut meanings = vec![first];
         let is_function = self.state.functions.contains_key(name);
-        let is_builtin = self.state.dialect.utility(name).is_some();
+        let is_builtin = self.state.utility(name).is_some();
         let others = [("function", is_function), ("builtin", is_builtin)];
         for (kind, _) in others.into_iter().filter(|(_, is)| *is) {
             if meanings.iter().all(|(known, _)| *known != kind) {
@@ -357,7 +360,7 @@ impl Walker {
         if self.state.functions.contains_key(name) {
             return Some(("function", name.to_vec()));
         }
-        if self.state.dialect.utility(name).is_some() {
+        if self.state.utility(name).is_some() {
             return Some(("builtin", name.to_vec()));
         }
         self.on_path(name).map(|path| ("file", path))
@@ -495,23 +498,4 @@ pub(super) fn unalias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         status |= Status::from(aliases.remove(name.bytes()).is_none());
     }
     Ok(status)
-}
-
-/// `hash [name]...`
-pub(super) fn hash(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let letters = walker.state.dialect.hash_letters;
-    let given = call.given(letters.unwrap_or("rldpt"), false);
-    if letters.is_some() && given.unknown.is_some() {
-        return Ok(walker.complain(call, walker.state.dialect.jobs_usage_status));
-    }
-    let known = |name: &Text| {
-        let programs = walker.state.dialect.hash_is_for_programs;
-        // A path needs no looking for; `name=path` says where a program is.
-        let is_found = name.bytes().contains(if programs { &b'=' } else { &b'/' });
-        let is_own = walker.state.functions.contains_key(name.bytes())
-            || walker.state.dialect.utility(name.bytes()).is_some();
-        is_found || (is_own && !programs) || walker.on_path(name.bytes()).is_some()
-    };
-    let all = given.operands.iter().all(known);
-    Ok(if all { 0 } else { walker.state.dialect.unknown_hash_status })
 }

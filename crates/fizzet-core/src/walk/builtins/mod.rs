@@ -4,11 +4,13 @@ mod attributes;
 mod autoload;
 mod columns;
 mod control;
+mod enable;
 mod escapes;
 mod find;
 mod folders;
 mod functions;
 mod getopts;
+mod hash;
 mod input;
 mod kill;
 mod limits;
@@ -94,9 +96,11 @@ const TABLE: &[(&str, Builtin)] = &[
     ("continue", control::leave_loop),
     ("declare", variables::declare),
     ("dirs", folders::dirs),
+    ("disable", enable::disable),
     ("disown", process::jobs),
     ("echo", print::echo),
     ("emulate", zsh_options::emulate),
+    ("enable", enable::enable),
     ("eval", control::eval),
     ("exec", process::exec),
     ("exit", control::exit),
@@ -105,7 +109,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("float", variables::declare_as),
     ("functions", functions::functions),
     ("getopts", getopts::getopts),
-    ("hash", find::hash),
+    ("hash", hash::hash),
     ("integer", variables::declare_as),
     ("jobs", process::jobs),
     ("kill", kill::kill),

@@ -339,7 +339,16 @@ impl Printing<'_> {
         let lengths = text[at..].iter().take_while(is_length).count();
         at += if dialect.printf_takes_one_length { lengths.min(1) } else { lengths };
         if text.get(at) == Some(&b'(') && self.walker.state.dialect.printf_times {
-            let close = at + text[at..].iter().position(|&byte| byte == b')')?;
+            let closes = closing_parenthesis(&text[at..]).map(|close| at + close);
+            let is_time = |close: &usize| text.get(close + 1) == Some(&b'T');
+            let Some(close) = closes.filter(is_time) else {
+                if !self.walker.state.dialect.printf_bad_times_are_text {
+                    return None;
+                }
+                // What is no time is text behind its sign.
+                self.put(b"%");
+                return Some((0, true));
+            };
             one.format = Some(String::from_utf8_lossy(&text[at + 1..close]).into_owned());
             at = close + 1;
         }
@@ -364,6 +373,19 @@ impl Printing<'_> {
         self.chosen = None;
         Some((at + 1, goes_on?))
     }
+}
+
+/// Where the parenthesis is that closes the first one.
+fn closing_parenthesis(text: &[u8]) -> Option<usize> {
+    let mut open = 0u32;
+    text.iter().position(|byte| {
+        match byte {
+            b'(' => open += 1,
+            b')' => open -= 1,
+            _ => {}
+        }
+        open == 0
+    })
 }
 
 /// Whether a format ends before the letter of its last conversion.

@@ -59,7 +59,7 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if name.is_none() && walker.state.dialect.exec_runs_builtins {
         let kind = match argv[0].bytes() {
             name if walker.state.functions.contains_key(name) => Some(CommandKind::Function),
-            name => walker.state.dialect.utility(name).map(|_| CommandKind::Builtin),
+            name => walker.state.utility(name).map(|_| CommandKind::Builtin),
         };
         if let Some(kind) = kind {
             walker.carry_out(&Rc::new(argv), kind, call.span)?;
@@ -350,12 +350,24 @@ pub(super) fn jobs(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if is_listing && given.unknown.is_some() {
         return Ok(walker.complain(call, walker.state.dialect.jobs_usage_status));
     }
+    let disowns = call.bytes(0) == Some(b"disown");
+    if let Some(letters) = walker.state.dialect.disown_letters
+        && disowns
+    {
+        let given = call.given(letters, false);
+        if given.unknown.is_some() {
+            return Ok(walker.complain(call, walker.state.dialect.jobs_usage_status));
+        }
+        if given.operands.is_empty() && (given.has(b'a') || given.has(b'r')) {
+            return Ok(0);
+        }
+    }
     let operands = if is_listing { given.operands } else { call.arguments() };
     let none = walker.state.jobs.is_empty() && is_listing;
     if operands.iter().any(|text| walker.is_missing_job(text) || (none && !text.has_hole())) {
         return Ok(walker.state.dialect.no_such_job_status);
     }
-    Ok(Status::from(walker.state.jobs.is_empty() && call.bytes(0) == Some(b"disown")))
+    Ok(Status::from(walker.state.jobs.is_empty() && disowns))
 }
 
 impl Walker {

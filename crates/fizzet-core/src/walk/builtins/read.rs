@@ -66,7 +66,8 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         && !reach.exactly;
     let finds_enough = !line.is_empty() && (contented || reach.most == Some(usize::MAX));
     let lacks_nothing = dialect.read_of_nothing != ReadOfNothing::Fails || reach.most != Some(0);
-    let status = Status::from(!(whole && lacks_nothing) && !finds_enough);
+    let is_found = finds_enough || (whole && lacks_nothing);
+    let status = Status::from(!is_found);
     let lacks = reach.exactly && !whole && dialect.read_needs_all;
     let mut line = if lacks { line.slice(0, 0) } else { line };
     let holds_nothing = quotes_nothing && walker.last_backslash_is_text(&line);
@@ -387,6 +388,9 @@ impl Walker {
 pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("td:n:O:s:u:C:c:", false);
     let name = given.operands.first().map_or(b"MAPFILE".to_vec(), |text| text.bytes().to_vec());
+    if !is_name(&name) {
+        return Ok(walker.complain(call, 1));
+    }
     if walker.is_keyed(&name) {
         return Ok(walker.complain(call, 1));
     }

@@ -3,7 +3,7 @@
 use crate::dialect::References;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::state::element_name;
+use crate::state::{Value, Variable, element_name};
 use crate::stop::{Reach, Stop};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text};
@@ -27,6 +27,14 @@ impl Walker {
             target.as_deref().map(|target| element_name(target).map_or(target, |(base, _)| base));
         let known = self.state.variables.itself(name);
         if value.is_some() && !local && known.is_some_and(|one| one.read_only) {
+            return Ok(false);
+        }
+        let is_array =
+            |one: &Variable| matches!(one.value, Value::Indexed(_) | Value::Associative(_));
+        if known.is_some_and(is_array)
+            && !local
+            && self.state.dialect.references == References::Loose
+        {
             return Ok(false);
         }
         if base == Some(name) && local {

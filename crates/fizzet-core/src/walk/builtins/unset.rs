@@ -175,9 +175,12 @@ impl Walker {
     /// Whether the index of an element of an associative array was read as one: the name and the bracket
     /// were written without quotes.
     pub(in crate::walk) fn reads_index_once(&self, operand: &Text, array: &[u8]) -> bool {
-        self.state.dialect.unset_expands_once
-            && self.is_keyed(array)
-            && !operand.quoting()[..=array.len()].contains(&true)
+        self.is_keyed(array) && self.index_is_bare(operand, array)
+    }
+
+    /// Whether the index of an element is written without quotes around its bracket, and has been expanded.
+    pub(in crate::walk) fn index_is_bare(&self, operand: &Text, array: &[u8]) -> bool {
+        self.state.dialect.unset_expands_once && !operand.quoting()[..=array.len()].contains(&true)
     }
 
     /// `unset 'a[@]'`

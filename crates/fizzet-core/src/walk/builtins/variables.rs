@@ -88,7 +88,8 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     let declaration = Declaration {
         outside,
         exports: utility == b"export" || given.has(b'x'),
-        freezes: utility == b"readonly" || given.has(b'r'),
+        freezes: (utility == b"readonly" && !(given.has(b'n') && dialect.readonly_can_be_undone))
+            || given.has(b'r'),
         local: (!outside || (utility == b"readonly" && dialect.readonly_is_local))
             && !given.has(b'g')
             && (keeps_scope || utility == b"local"),
@@ -282,9 +283,17 @@ impl Walker {
                 name: Some(name.into()),
                 shifted: 0,
             };
-            let value = equals.map(|at| {
+            let mut value = equals.map(|at| {
                 operand.slice(at + 1, bytes.len()).passed_through(&hop, Standing::Quoted)
             });
+            if let (true, Some(more)) = (appends, &mut value)
+                && let Some(Value::Scalar(before)) =
+                    self.state.variables.itself(name).map(|variable| &variable.value)
+            {
+                let mut whole = before.clone();
+                whole.push_text(more);
+                *more = whole;
+            }
             let marked = declaration.given.has(b'i');
             match self.state.dialect.references {
                 References::Loose if marked => return Ok(false),
@@ -429,6 +438,10 @@ impl Walker {
         }
         let is_frozen = self.state.variables.get(name).is_some_and(|one| one.read_only);
         if given.takes_back(b'r') && is_frozen && !self.state.dialect.read_only_can_end {
+            return Ok(false);
+        }
+        let ends_array = given.takes_back(b'a') || given.takes_back(b'A');
+        if ends_array && self.state.dialect.arrays_stay && self.state.variables.is_array(name) {
             return Ok(false);
         }
         let thaws = given.takes_back(b'r') && self.state.dialect.read_only_can_end;

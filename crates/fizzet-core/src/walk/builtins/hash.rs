@@ -1,0 +1,110 @@
+//! `hash` (POSIX XCU hash): where programs were found.
+
+use crate::lineage::{Origin, Rule};
+use crate::stop::{Status, Stop};
+use crate::text::{Standing, Text};
+use crate::walk::Walker;
+use crate::walk::builtins::Call;
+use crate::walk::builtins::options::Given;
+use crate::walk::builtins::process::unpredictable;
+
+/// `hash [name]...`
+pub(super) fn hash(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let dialect = walker.state.dialect.clone();
+    let given = call.given(dialect.hash_letters.unwrap_or("rldpt"), false);
+    if dialect.hash_letters.is_some() && given.unknown.is_some() {
+        return Ok(walker.complain(call, dialect.jobs_usage_status));
+    }
+    if dialect.hash_is_table {
+        return in_table(walker, call, &given);
+    }
+    let all = given.operands.iter().all(|name| walker.can_be_hashed(name.bytes()));
+    Ok(if all { 0 } else { dialect.unknown_hash_status })
+}
+
+/// `hash [-lr] [-p path] [-dt] [name]...` of bash, which tells what it holds (bash manual, bourne shell builtins).
+fn in_table(walker: &mut Walker, call: &Call<'_>, given: &Given<'_>) -> Result<Status, Stop> {
+    if !walker.state.letter_is_on(b'h') {
+        return Ok(walker.complain(call, 1));
+    }
+    let names = given.operands;
+    if names.is_empty() && (given.has(b't') || given.has(b'd')) {
+        return Ok(walker.complain(call, 1));
+    }
+    if given.has(b'r') {
+        walker.state.hashed.clear();
+    }
+    if names.is_empty() {
+        let tells = !given.has(b'r') && !walker.state.hashed.is_empty();
+        return if tells { unpredictable(walker, call) } else { Ok(0) };
+    }
+    let mut status = 0;
+    let forgets_nothing = walker.state.hashed.is_empty();
+    for name in names {
+        let bytes = name.bytes();
+        let is_known = match () {
+            () if given.has(b't') => walker.tell_hashed(call, bytes, names.len() > 1),
+            () if given.has(b'd') => walker.state.hashed.remove(bytes).is_some() || forgets_nothing,
+            () if let Some(path) = given.value(b'p') => {
+                walker.state.hashed.insert(bytes.into(), Some(path.bytes().into()));
+                true
+            }
+            () => walker.is_of_shell(bytes) || bytes.contains(&b'/') || walker.hashes(bytes),
+        };
+        if !is_known {
+            status = walker.complain(call, 1);
+        }
+    }
+    Ok(status)
+}
+
+impl Walker {
+    /// Whether `hash` finds a name.
+    fn can_be_hashed(&self, name: &[u8]) -> bool {
+        let programs = self.state.dialect.hash_is_for_programs;
+        // A path needs no looking for; `name=path` says where a program is.
+        let is_found = name.contains(if programs { &b'=' } else { &b'/' });
+        is_found || (!programs && self.is_of_shell(name)) || self.on_path(name).is_some()
+    }
+
+    /// Whether a name is that of a function or a utility of the shell.
+    fn is_of_shell(&self, name: &[u8]) -> bool {
+        self.state.functions.contains_key(name) || self.state.utility(name).is_some()
+    }
+
+    /// Looks for a program and keeps in mind that it was found; answers whether it was.
+    fn hashes(&mut self, name: &[u8]) -> bool {
+        let is_found = self.on_path(name).is_some();
+        if is_found {
+            self.was_run(name);
+        }
+        is_found
+    }
+
+    /// Keeps in mind that a program was looked for; whether it is there is seen when somebody asks.
+    pub(in crate::walk) fn was_run(&mut self, name: &[u8]) {
+        let counts = self.state.dialect.hash_is_table && !name.contains(&b'/');
+        if counts && !self.state.hashed.contains_key(name) && self.state.letter_is_on(b'h') {
+            self.state.hashed.insert(name.into(), None);
+        }
+    }
+
+    /// Tells where a program was found, behind its name if there are others; answers whether that is known.
+    fn tell_hashed(&mut self, call: &Call<'_>, name: &[u8], names_it: bool) -> bool {
+        let path = match self.state.hashed.get(name) {
+            None => return false,
+            Some(Some(path)) => path.to_vec(),
+            Some(None) => match self.on_path(name) {
+                Some(path) => path,
+                None => return false,
+            },
+        };
+        let line = match names_it {
+            true => [name, b"\t", &path, b"\n"].concat(),
+            false => [&path[..], b"\n"].concat(),
+        };
+        let origin = Origin::new(Rule::Output, call.span);
+        self.write(Text::from_bytes(line, Standing::Quoted, origin));
+        true
+    }
+}
