@@ -27,7 +27,7 @@ impl Outcome {
     /// Puts a name for a folder that is another in each run.
     pub(crate) fn with_folder_named(mut self, folder: &[u8], name: &str) -> Outcome {
         for argument in self.vectors.iter_mut().flatten() {
-            if let Some(at) = argument.windows(folder.len()).position(|part| part == folder) {
+            while let Some(at) = argument.windows(folder.len()).position(|part| part == folder) {
                 argument.splice(at..at + folder.len(), name.bytes());
             }
         }

@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{ListAttributes, References, TemporaryElements};
+use crate::dialect::{ListAttributes, References, TemporariesSaved, TemporaryElements};
 use crate::expand::{self, Tilde};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
@@ -38,8 +38,9 @@ impl Walker {
         }
         .into_iter();
         for assignment in assignments {
-            let ahead = match temporary && self.state.dialect.temporaries_are_written_through {
-                true => self.value_written_through(assignment, &mut saved)?,
+            let is_early = self.state.dialect.temporaries_are_saved == TemporariesSaved::Early;
+            let ahead = match temporary && !is_early {
+                true => self.value_before_save(assignment, &mut saved)?,
                 false => ahead.next().flatten(),
             };
             let element = temporary && assignment.index.is_some();
@@ -167,9 +168,9 @@ impl Walker {
         assignments.iter().map(value).collect()
     }
 
-    /// The value of an assignment that could assign others, which what they were before those of the command
-    /// follows; `None` where it cannot.
-    fn value_written_through(
+    /// The value of an assignment that could assign others, which is expanded before what was there is saved;
+    /// `None` where it cannot.
+    fn value_before_save(
         &mut self,
         assignment: &Assignment,
         saved: &mut Saved,
@@ -181,7 +182,8 @@ impl Walker {
         let outer = self.state.assigned.replace(Vec::new());
         let value = expand::single(self, word, Tilde::AfterColons);
         let assigned = std::mem::replace(&mut self.state.assigned, outer).unwrap_or_default();
-        for name in assigned {
+        let through = self.state.dialect.temporaries_are_saved == TemporariesSaved::Through;
+        for name in assigned.into_iter().filter(|_| through) {
             let Some(text) = self.state.variables.scalar(&name).cloned() else { continue };
             for (_, before) in saved.iter_mut().filter(|(one, _)| *one == name) {
                 let variable = before.get_or_insert_with(|| Variable::holding(Value::Nothing));

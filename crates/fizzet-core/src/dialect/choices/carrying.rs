@@ -515,3 +515,14 @@ pub enum SubshellsRedirect {
     /// In the subshell.
     Inside,
 }
+
+/// When a variable is saved that gets another value for a command.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum TemporariesSaved {
+    /// Before its value is expanded, which could assign to it.
+    Early,
+    /// Behind that.
+    Late,
+    /// Behind that; and what the values of later ones assign to it, is saved too.
+    Through,
+}

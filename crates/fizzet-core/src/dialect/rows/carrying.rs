@@ -284,8 +284,8 @@ macro_rules! carrying_rows {
     temporary_elements: TemporaryElements = [TemporaryElements::Kept, TemporaryElements::Ignored, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Stay], "observed in bash, ksh93, mksh and zsh: a=(1 2); a[1]=x eval 'echo ${a[@]}'; echo ${a[@]}";
     /// A variable that is assigned before a command has none of the attributes that it has otherwise.
     temporaries_are_plain: bool = [N, Y, N, N, N, N, N], "observed in all six: typeset -i n; n=1+1 eval 'echo $n'";
-    /// What the value of an assignment before a command assigns to one that stands before it, stays behind the command.
-    temporaries_are_written_through: bool = [N, Y, N, N, N, N, N], "observed in all six: x=1 y=$((x=5)) true; echo $x";
+    /// When variables are saved that get other values for a command.
+    temporaries_are_saved: TemporariesSaved = [TemporariesSaved::Late, TemporariesSaved::Through, TemporariesSaved::Late, TemporariesSaved::Late, TemporariesSaved::Late, TemporariesSaved::Early, TemporariesSaved::Early], "observed in all six: x=1 y=$((x=5)) true; echo $x; x=$((x=6)) true; echo $x";
     /// Under `set -e` mistakes that are only told end the shell wherever they stand: the missing file of `$(<file)`,
     /// the index of an element of a list.
     told_mistakes_end_shells: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: set -e; echo $(<nosuch) || echo or; echo after";
