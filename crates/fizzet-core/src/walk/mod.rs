@@ -153,6 +153,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         first_path,
         in_default_path: false,
         bare_environment: false,
+        takes_place: false,
         behind_backslash: false,
         asked_no_option: false,
     };
@@ -257,6 +258,8 @@ pub(crate) struct Walker {
     in_default_path: bool,
     /// Whether `exec -c` keeps the environment from the program.
     bare_environment: bool,
+    /// Whether a program takes the place of the shell.
+    takes_place: bool,
 }
 
 impl Walker {

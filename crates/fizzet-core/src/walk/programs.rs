@@ -85,7 +85,11 @@ impl Walker {
             self.message_hole(span);
             return Ok(NOT_EXECUTABLE.into());
         }
-        let answer = match self.is_absent(argv) {
+        let is_absent = self.is_absent(argv);
+        if let Some(status) = self.handled(argv, is_absent, span)? {
+            return Ok(status);
+        }
+        let answer = match is_absent {
             true => {
                 self.message_hole(span);
                 Answer { output: Some(Vec::new()), status: Some(NOT_FOUND) }
@@ -121,6 +125,42 @@ impl Walker {
         }
         self.guessed = answer.status.is_none();
         Ok(answer.status.map_or(0, Status::from))
+    }
+
+    /// Calls the function for commands that are not found; `None` if there is none, or the program may be there.
+    fn handled(
+        &mut self,
+        argv: &Rc<Vec<Text>>,
+        is_absent: bool,
+        span: Span,
+    ) -> Result<Option<Status>, Stop> {
+        let Some(handler) = self.state.dialect.not_found_function else { return Ok(None) };
+        if self.takes_place && !handler.by_exec {
+            return Ok(None);
+        }
+        let Some(function) = self.state.functions.get(handler.name.as_bytes()).cloned() else {
+            return Ok(None);
+        };
+        let Some(name) = argv.first().filter(|name| !name.bytes().contains(&b'/')) else {
+            return Ok(None);
+        };
+        if !is_absent && self.answer(argv).status != Some(NOT_FOUND) {
+            return Ok(None);
+        }
+        let zero = match handler.keeps_zero {
+            true => name.clone(),
+            false => self.state.shell_text(handler.name.as_bytes()),
+        };
+        let passed = if handler.only_asks { 1 } else { argv.len() };
+        let called: Vec<Text> = [zero].into_iter().chain(argv[..passed].iter().cloned()).collect();
+        if !handler.only_asks {
+            self.subshell(|walker| walker.call(&function, &called, span))?;
+            return Ok(Some(self.state.status));
+        }
+        match self.call(&function, &called, span) {
+            Ok(()) | Err(Stop::Exit(_) | Stop::Return(_)) => Ok(Some(NOT_FOUND.into())),
+            Err(stop) => Err(stop),
+        }
     }
 
     /// Whether a path names a folder, or a file that nobody may execute.

@@ -526,3 +526,16 @@ pub enum TemporariesSaved {
     /// Behind that; and what the values of later ones assign to it, is saved too.
     Through,
 }
+
+/// The function that is called for a command that is not found.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct NotFoundFunction {
+    /// Its name.
+    pub name: &'static str,
+    /// `$0` is the name of the command in it.
+    pub keeps_zero: bool,
+    /// `exec` calls it too.
+    pub by_exec: bool,
+    /// It gets the name only, is no subshell, and neither its status nor `exit` in it counts.
+    pub only_asks: bool,
+}

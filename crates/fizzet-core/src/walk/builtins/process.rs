@@ -76,8 +76,9 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         name => matches!(name, Some(b"." | b"..")),
     };
     walker.bare_environment = given.has(b'c');
+    walker.takes_place = true;
     let status = walker.external(argv, call.span);
-    walker.bare_environment = false;
+    (walker.bare_environment, walker.takes_place) = (false, false);
     let status = match status? {
         127 if is_folder => 126,
         status => status,
