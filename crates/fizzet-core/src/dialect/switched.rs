@@ -16,6 +16,7 @@ const SWITCHED: &[Switched] = &[
     ("cprecedences", |rows| rows.bits_bind_first = false),
     ("emulate sh", |rows| rows.last_of_pipeline_in_place = false),
     ("equals", |rows| rows.equals_names_programs = false),
+    ("forcefloat", |rows| rows.numbers_are_reals = true),
     ("functionargzero", |rows| rows.function_zero = WhichFunctions::Never),
     ("globassign", |rows| rows.assigned_patterns_match = true),
     ("globalexport", |rows| rows.exported_declarations_are_global = false),

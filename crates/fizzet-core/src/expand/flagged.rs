@@ -15,7 +15,7 @@ use crate::expand::matched::Matched;
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::shell_words::{Piece, shell_words};
-use crate::expand::substitute::{Place, Substitution};
+use crate::expand::substitute::{Place, Substitution, standing_of_values};
 use crate::expand::{Context, Tilde, arithmetic, document, ifs, pattern_text_with};
 use crate::source::Span;
 use crate::stop::Stop;
@@ -46,8 +46,8 @@ impl Substitution<'_> {
         }
         let mut held = self.flagged_value(flagged, place)?;
         if flagged.tests {
-            let searched = matches!(&flagged.slice, Some(Slice::Search(letters, _))
-                if letters.iter().any(|letter| b"rR".contains(letter)));
+            let searched =
+                matches!(&flagged.slice, Some(Slice::Search(flags, _)) if flags.has_any(b"rR"));
             let set = match &held {
                 Held::Unset => false,
                 Held::One(text) if searched => !text.is_empty(),
@@ -97,6 +97,18 @@ impl Substitution<'_> {
             Operation::Instead { .. } if flagged.measures || !flagged.flags.is_empty() => {
                 self.instead_value(parameter, held, place)?
             }
+            Operation::Instead { .. }
+                if let Some(splits) = flagged.splits.filter(|_| !place.quoted) =>
+            {
+                let before = std::mem::replace(&mut self.cx.state().options.word_split, splits);
+                let expansion = standing_of_values(self.cx.state());
+                let held = self.operate(parameter, held, Place { expansion, ..place });
+                self.cx.state().options.word_split = before;
+                match held? {
+                    Some(held) => held,
+                    None => return Ok(()),
+                }
+            }
             _ => match self.operate(parameter, held, place)? {
                 Some(held) => held,
                 None => return Ok(()),
@@ -106,7 +118,7 @@ impl Substitution<'_> {
             held = self.flagged_length(flagged, held)?;
         }
         for modifier in &flagged.modifiers {
-            held = self.modified_each(parameter, held, modifier)?;
+            held = self.modified_each(parameter, held, modifier, place.quoted)?;
         }
         held = self.empty_if_unset(parameter, held)?;
         let was_list = matches!(held, Held::List { .. });

@@ -69,8 +69,8 @@ impl Substitution<'_> {
         };
         let mut held = match &flagged.slice {
             None => held,
-            Some(Slice::Search(letters, pattern)) if self.is_keyed(parameter) => {
-                self.searched_keys(flagged, letters, pattern)?
+            Some(Slice::Search(flags, pattern)) if self.is_keyed(parameter) => {
+                self.searched_keys(flagged, flags, pattern)?
             }
             Some(slice) => self.sliced(flagged, held, slice)?,
         };

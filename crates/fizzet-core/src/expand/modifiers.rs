@@ -8,7 +8,10 @@ use crate::expand::flags::{backslashed, cased, told};
 use crate::expand::parameter::Held;
 use crate::expand::substitute::Substitution;
 use crate::expand::tilde::program_path;
+use crate::expand::{Tilde, single};
+use crate::source::Span;
 use crate::stop::Stop;
+use crate::syntax::Parser;
 use crate::syntax::ast::{Modifier, Parameter};
 use crate::text::{Standing, Text};
 
@@ -19,7 +22,15 @@ impl Substitution<'_> {
         parameter: &Parameter,
         held: Held,
         modifier: &Modifier,
+        quoted: bool,
     ) -> Result<Held, Stop> {
+        let read = |piece: &[u8]| piece.iter().any(|byte| b"$`'\"\\*?[~".contains(byte));
+        if let Modifier::Replace(from, to, global) = modifier
+            && !quoted
+            && (read(from) || read(to))
+        {
+            return self.replaced_by_word(parameter, held, (from, to, *global));
+        }
         let held = match (held, modifier) {
             (Held::Unset, Modifier::Letter(b'h')) if !self.cx.state().options.no_unset => {
                 Held::One(self.computed(parameter, b""))
@@ -41,6 +52,44 @@ impl Substitution<'_> {
         })
     }
 
+    /// `:s/from/to/` outside of double quotes, where quotes quote in both, and what is put in is expanded: a name
+    /// at its end goes on in the value (observed in zsh 5.9: `a=xay; echo ${a:s/a/$b/}`).
+    fn replaced_by_word(
+        &mut self,
+        parameter: &Parameter,
+        held: Held,
+        (from, to, global): (&[u8], &[u8], bool),
+    ) -> Result<Held, Stop> {
+        let dialect = self.cx.state().dialect.clone();
+        let from = dequoted(from, &dialect);
+        let named = to.iter().rev().take_while(|&&byte| is_name_byte(byte)).count();
+        let is_open = to.len() > named && to[to.len() - named - 1] == b'$';
+        self.each_in_turn(parameter, held, |this, text| {
+            let bytes = text.bytes();
+            let mut made = Text::new();
+            let mut at = 0;
+            while !from.is_empty()
+                && let Some(found) = bytes[at..].find(&from)
+            {
+                made.push_text(&text.slice(at, at + found));
+                at += found + from.len();
+                let behind = bytes[at..].iter().take_while(|&&byte| is_name_byte(byte)).count();
+                let swallowed = if is_open { behind } else { 0 };
+                let written = [&with_matched(to, &from)[..], &bytes[at..at + swallowed]].concat();
+                let source = this.cx.state().sources.built("modifier", &written);
+                let span = Span::new(source, 0, written.len());
+                let word = Parser::new(&written, source, &dialect).whole_word(span)?;
+                made.push_text(&single(this.cx, &word, Tilde::Never)?);
+                at += swallowed;
+                if !global {
+                    break;
+                }
+            }
+            made.push_text(&text.slice(at, bytes.len()));
+            Ok(told(text, made, parameter.span))
+        })
+    }
+
     /// The absolute path that a text means; `P` leaves a path that does not exist as it is written.
     fn absolute(&mut self, text: &Text, letter: u8) -> Text {
         let bytes = text.bytes();
@@ -57,6 +106,33 @@ impl Substitution<'_> {
             false => like(text, &without_dots(&path)),
         }
     }
+}
+
+/// Whether a byte can be in a name.
+fn is_name_byte(byte: u8) -> bool {
+    byte.is_ascii_alphanumeric() || byte == b'_'
+}
+
+/// What is put in, with what was found for each `&`.
+fn with_matched(to: &[u8], from: &[u8]) -> Vec<u8> {
+    let mut put = Vec::with_capacity(to.len());
+    let mut at = 0;
+    while let Some(&byte) = to.get(at) {
+        match (byte, to.get(at + 1)) {
+            (b'\\', Some(b'&')) => {
+                put.push(b'&');
+                at += 1;
+            }
+            (b'\\', Some(&next)) => {
+                put.extend([byte, next]);
+                at += 1;
+            }
+            (b'&', _) => put.extend_from_slice(from),
+            (byte, _) => put.push(byte),
+        }
+        at += 1;
+    }
+    put
 }
 
 /// A path without `.`, `..` and doubled slashes.
@@ -141,19 +217,8 @@ fn like(text: &Text, bytes: &[u8]) -> Text {
 
 /// A text with `from` replaced by `to`, in which `&` stands for `from` unless a backslash is before it.
 fn replaced(text: &Text, from: &[u8], to: &[u8], global: bool) -> Text {
-    let mut put = Vec::with_capacity(to.len());
-    let mut at = 0;
-    while let Some(&byte) = to.get(at) {
-        match (byte, to.get(at + 1)) {
-            (b'\\', Some(b'&')) => {
-                put.push(b'&');
-                at += 1;
-            }
-            (b'&', _) => put.extend_from_slice(from),
-            (byte, _) => put.push(byte),
-        }
-        at += 1;
-    }
+    // Of two backslashes one is left.
+    let put = with_matched(to, from).replace(br"\\", br"\");
     let mut made = Text::new();
     let mut at = 0;
     while !from.is_empty()

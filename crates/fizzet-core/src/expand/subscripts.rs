@@ -1,13 +1,14 @@
 //! Subscripts of zsh that take a part of a value: `[2]`, `[2,3]`, `[(r)pattern]` (observed in zsh 5.9).
 
-use crate::expand::parameter::Held;
+use crate::expand::parameter::{Held, index_text};
 use crate::expand::pattern::Pattern;
 use crate::expand::substitute::Substitution;
 use crate::expand::{Context, arithmetic, document};
+use crate::source::Span;
 use crate::state::Value;
 use crate::stop::Stop;
 use crate::syntax::Parser;
-use crate::syntax::ast::{Arithmetic, Flagged, Parameter, Slice, Word};
+use crate::syntax::ast::{Arithmetic, Flagged, Parameter, SearchFlags, Slice, Word};
 use crate::text::{Standing, Text, character_ends, characters};
 
 /// Which of so many elements a range means, from 0; places count from 1, or from the end.
@@ -34,7 +35,7 @@ impl Substitution<'_> {
                 let (first, last) = (state.index(first), state.index(last));
                 Ok(self.ranged(held, first, last))
             }
-            Slice::Search(letters, pattern) => self.searched(flagged, held, letters, pattern),
+            Slice::Search(flags, pattern) => self.searched(flagged, held, flags, pattern),
         }
     }
 
@@ -43,17 +44,17 @@ impl Substitution<'_> {
     pub(super) fn searched_keys(
         &mut self,
         flagged: &Flagged,
-        letters: &[u8],
+        flags: &SearchFlags,
         word: &Word,
     ) -> Result<Held, Stop> {
         let name = flagged.parameter.name.to_bytes();
         let value = self.cx.state().variables.get(&name).map(|one| one.value.clone());
         let Some(Value::Associative(elements)) = value else { return Ok(Held::Unset) };
-        let is = |letter: u8| letters.contains(&letter);
+        let is = |letter: u8| flags.has_any(&[letter]);
         let text = searched_text(self.cx, word)?;
         let rules = self.cx.state().text_pattern_rules();
         let pattern = Pattern::from_text(&text, rules);
-        let exact = is(b'e') || !letters.iter().any(|letter| b"rRiIkK".contains(letter));
+        let exact = is(b'e') || !flags.has_any(b"rRiIkK");
         let matches = |(key, value): &(&Text, &Text)| {
             let subject = if is(b'r') || is(b'R') { value.bytes() } else { key.bytes() };
             match is(b'k') || is(b'K') {
@@ -131,19 +132,19 @@ impl Substitution<'_> {
         &mut self,
         flagged: &Flagged,
         held: Held,
-        letters: &[u8],
+        flags: &SearchFlags,
         word: &Word,
     ) -> Result<Held, Stop> {
         let items = match held {
             Held::List { items, .. } => items,
-            Held::One(text) if letters.contains(&b'w') => words_of(&text),
-            Held::One(text) if letters.iter().any(|letter| b"rRiI".contains(letter)) => {
-                return self.searched_in_text(flagged, &text, letters, word);
+            Held::One(text) if flags.has_any(b"w") => words_of(&text),
+            Held::One(text) if flags.has_any(b"rRiI") => {
+                return self.searched_in_text(flagged, &text, flags, word);
             }
             Held::One(text) => characters(&text),
             Held::Unset => return Ok(Held::Unset),
         };
-        if !letters.iter().any(|letter| b"rRiIkK".contains(letter)) {
+        if !flags.has_any(b"rRiIkK") {
             let index = searched_text(self.cx, word)?;
             let span = word.span;
             let at = arithmetic::text_value(self.cx, index.bytes(), span)?;
@@ -151,8 +152,8 @@ impl Substitution<'_> {
             let at = self.cx.state().index(at).min(items.len() as i64);
             return Ok(self.element_of(Held::List { items, star: true }, at));
         }
-        let place = place_found(self.cx, &items, letters, word)?;
-        if letters.iter().any(|letter| matches!(letter, b'i' | b'I')) {
+        let place = place_found(self.cx, &items, flags, word)?;
+        if flags.has_any(b"iI") {
             return Ok(self.told_place(&flagged.parameter, place));
         }
         let found = usize::try_from(place - 1).ok().and_then(|at| items.get(at));
@@ -164,7 +165,7 @@ impl Substitution<'_> {
         &mut self,
         flagged: &Flagged,
         text: &Text,
-        letters: &[u8],
+        flags: &SearchFlags,
         word: &Word,
     ) -> Result<Held, Stop> {
         let searched = searched_text(self.cx, word)?;
@@ -175,16 +176,18 @@ impl Substitution<'_> {
             let ends = pattern.prefix_ends(&text.bytes()[ends[*at]..]);
             ends.iter().any(|&end| end > 0)
         };
-        let from_end = letters.iter().any(|letter| matches!(letter, b'R' | b'I'));
+        let from_end = flags.has_any(b"RI");
         let (found, missing) = match from_end {
             // Nothing is everywhere.
             true if pattern.literal() == Some(b"") => (None, count + 1),
             false if pattern.literal() == Some(b"") => ((count > 0).then_some(0), 0),
-            true => ((0..count).rev().find(begins), 0),
             false if count == 0 => (None, 0),
-            false => ((0..count).find(begins), count + 1),
+            _ => {
+                let search = Search::of(self.cx, flags, word.span)?;
+                (search.find(count, begins), if search.from_end { 0 } else { count + 1 })
+            }
         };
-        if letters.iter().any(|letter| matches!(letter, b'i' | b'I')) {
+        if flags.has_any(b"iI") {
             let place = found.map_or(missing, |at| at + 1) as i64;
             return Ok(self.told_place(&flagged.parameter, place));
         }
@@ -221,20 +224,55 @@ fn searched_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
 pub(crate) fn place_found(
     cx: &mut dyn Context,
     items: &[Text],
-    letters: &[u8],
+    flags: &SearchFlags,
     word: &Word,
 ) -> Result<i64, Stop> {
     let searched = searched_text(cx, word)?;
     let pattern = Pattern::from_text(&searched, cx.state().text_pattern_rules());
-    let exact = letters.contains(&b'e');
+    let exact = flags.has_any(b"e");
+    let search = Search::of(cx, flags, word.span)?;
     let matches = |text: &Text| match exact {
         true => text.bytes() == searched.bytes(),
         false => pattern.matches(text.bytes()),
     };
-    let from_end = letters.iter().any(|letter| matches!(letter, b'R' | b'I'));
-    let (found, missing) = match from_end {
-        true => (items.iter().rposition(matches), 0),
-        false => (items.iter().position(matches), items.len() + 1),
-    };
+    let missing = if search.from_end { 0 } else { items.len() + 1 };
+    let found = search.find(items.len(), |at| matches(&items[*at]));
     Ok(found.map_or(missing, |at| at + 1) as i64)
+}
+
+/// Which of the places that match is meant.
+struct Search {
+    from_end: bool,
+    /// How many matches are passed over.
+    passes: usize,
+    /// The place where the search begins, from 1, or from the end.
+    from: Option<i64>,
+}
+
+impl Search {
+    fn of(cx: &mut dyn Context, flags: &SearchFlags, span: Span) -> Result<Search, Stop> {
+        let mut number = |written: &Option<Box<[u8]>>| match written {
+            None => Ok(None),
+            Some(written) => {
+                let text = index_text(cx, written, false)?;
+                arithmetic::text_value(cx, text.bytes(), span).map(Some)
+            }
+        };
+        let (nth, from) = (number(&flags.nth)?.unwrap_or(1), number(&flags.from)?);
+        let from_end = flags.has_any(b"RI") != (nth < 0);
+        Ok(Search { from_end, passes: nth.unsigned_abs().saturating_sub(1) as usize, from })
+    }
+
+    fn find(&self, count: usize, matches: impl FnMut(&usize) -> bool) -> Option<usize> {
+        let from = match self.from {
+            None if self.from_end => count,
+            None | Some(0) => 1,
+            Some(from @ ..0) => usize::try_from(from + count as i64 + 1).ok()?,
+            Some(from) => usize::try_from(from).ok()?,
+        };
+        match self.from_end {
+            true => (0..from.min(count)).rev().filter(matches).nth(self.passes),
+            false => (from - 1..count).filter(matches).nth(self.passes),
+        }
+    }
 }

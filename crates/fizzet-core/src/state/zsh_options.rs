@@ -138,7 +138,7 @@ const ON_BY_DEFAULT: &str = "
 
 /// Those that do change words, in ways that are not followed.
 const CHANGING: &str = "
-    cshjunkieloops cshjunkiequotes cshnullcmd cshnullglob forcefloat globstarshort histsubstpattern
+    cshjunkieloops cshjunkiequotes cshnullcmd cshnullglob globstarshort histsubstpattern
     magicequalsubst multifuncdef
 ";
 

@@ -162,9 +162,19 @@ impl<'a> Parser<'a> {
                 continue;
             }
             if !self.separator(&mut list) {
+                let is_word = self.raw().is_some_and(|byte| byte.is_ascii_alphabetic());
+                if is_word && self.dialect.closers_need_separators && self.is_behind_closer() {
+                    return self.unexpected("a semicolon or a newline");
+                }
                 return Ok(list);
             }
         }
+    }
+
+    /// Whether `fi` or `done` stands directly before this place.
+    fn is_behind_closer(&self) -> bool {
+        let before = self.text[..self.pos].trim_ascii_end();
+        [&b"fi"[..], b"done"].iter().any(|closer| before.ends_with(closer))
     }
 
     /// A compound list with at least one command, where the shell insists on one.

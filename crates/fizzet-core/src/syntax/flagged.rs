@@ -4,7 +4,7 @@
 use crate::syntax::ansi_c;
 use crate::syntax::ast::{
     Arithmetic, Combine, Flag, Flagged, Further, Modifier, Operation, Parameter, ParameterName,
-    Part, Replace, Slice, Subscript,
+    Part, Replace, SearchFlags, Slice, Subscript,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_start};
 use crate::syntax::words::Within;
@@ -268,18 +268,35 @@ impl<'a> Parser<'a> {
         let open = self.pos;
         self.pos += 1;
         if self.raw() == Some(b'(') {
-            let rest = &self.text[self.pos + 1..];
-            let close = rest.iter().position(|&byte| byte == b')').unwrap_or(0);
-            let letters: Box<[u8]> = rest[..close].into();
-            if !letters.is_empty() && letters.iter().all(u8::is_ascii_alphabetic) {
-                self.pos += close + 2;
+            self.pos += 1;
+            if let Some(flags) = self.search_flags() {
                 let pattern = self.word(Within::Brackets)?;
                 self.expect_bracket(open)?;
-                return Ok(Some(Slice::Search(letters, pattern)));
+                return Ok(Some(Slice::Search(flags, pattern)));
             }
         }
         let range = self.range_subscript(open)?;
         Ok(range.map(|(first, last)| Slice::Range(first, last)))
+    }
+
+    /// The flags of `[(flags)pattern]`, up to their parenthesis; `None` if they are none.
+    fn search_flags(&mut self) -> Option<SearchFlags> {
+        let mut letters = Vec::new();
+        let mut flags = SearchFlags::default();
+        loop {
+            let letter = *self.text.get(self.pos)?;
+            self.pos += 1;
+            match letter {
+                b')' if letters.is_empty() => return None,
+                b')' => break,
+                b'n' => flags.nth = Some(self.flag_argument(true)?),
+                b'b' => flags.from = Some(self.flag_argument(true)?),
+                letter if letter.is_ascii_alphabetic() => {}
+                _ => return None,
+            }
+            letters.push(letter);
+        }
+        Some(SearchFlags { letters: letters.into(), ..flags })
     }
 
     fn expect_bracket(&mut self, open: usize) -> Parsed<()> {
@@ -371,12 +388,26 @@ impl<'a> Parser<'a> {
 
     /// What stands before the next delimiter of `:s/from/to/`, or before the end of the expansion.
     fn replaced_piece(&mut self, delimiter: u8, braced: bool) -> Box<[u8]> {
-        let mut piece = Vec::new();
+        let (mut piece, mut open) = (Vec::new(), 0u32);
         while let Some(&byte) = self.text.get(self.pos) {
-            let ends = if braced { byte == b'}' } else { is_meta(byte) || byte == b'"' };
+            let ends = match braced {
+                true => byte == b'}' && open == 0,
+                false => open == 0 && (is_meta(byte) || byte == b'"'),
+            };
+            if byte != delimiter {
+                match byte {
+                    b'{' => open += 1,
+                    b'}' => open = open.saturating_sub(1),
+                    _ => {}
+                }
+            }
             match (byte, self.text.get(self.pos + 1)) {
                 (b'\\', Some(&next)) if next == delimiter => {
                     piece.push(next);
+                    self.pos += 1;
+                }
+                (b'\\', Some(b'\\')) => {
+                    piece.extend(br"\\");
                     self.pos += 1;
                 }
                 (byte, _) if byte == delimiter || ends => break,

@@ -44,6 +44,8 @@ macro_rules! reading_rows {
     /// `0x` without digits is 0.
     empty_hexadecimal: bool = [N, Y, N, N, N, N, Y], "observed in bash: echo $((0x))";
     /// Reading the line, the shell refuses signs in `${...}` that go on no name, and a lone single quote in
+    /// Behind `fi` and `done` a reserved word needs a separator before it.
+    closers_need_separators: bool = [N, N, N, N, N, N, Y], "observed in all six: if :; then if :; then echo a; fi fi";
     /// `"${x-word}"`, though that is text when it is expanded.
     braces_are_read_strictly: bool = [N, N, N, N, Y, N, N], "observed in ksh93u+m: echo ${#-[}; echo ${!1}; echo \"${x-'}\"";
     /// In an unquoted `${x-...}` braces nest.
@@ -287,6 +289,8 @@ macro_rules! reading_rows {
     arithmetic_sign: ArithmeticSign = [ArithmeticSign::Error, ArithmeticSign::Error, ArithmeticSign::Error, ArithmeticSign::Error, ArithmeticSign::Error, ArithmeticSign::Zero, ArithmeticSign::Parameters], "observed in all six: echo $((#)); x=a; echo $((#x))";
     /// What a constant with a base and no digits is.
     empty_digits: EmptyDigits = [EmptyDigits::Refused, EmptyDigits::Refused, EmptyDigits::Refused, EmptyDigits::Zero, EmptyDigits::ZeroFromTen, EmptyDigits::Zero, EmptyDigits::Zero], "observed in all six: echo $((2#)) $((10#)) $((64#))";
+    /// The numbers of an expression are all reals.
+    numbers_are_reals: bool = [N, N, N, N, N, N, N], "observed in zsh, where an option makes them so: setopt force_float; echo $((3/4))";
     /// Shifts and bit operators bind more tightly than all others.
     bits_bind_first: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((1+2<<3))";
     /// Where words are looked up behind an alias that ends in a blank.

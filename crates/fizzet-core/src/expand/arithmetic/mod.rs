@@ -284,14 +284,17 @@ impl<'a> Evaluation<'a> {
         let value = match expression {
             Expression::Number(value) => {
                 self.carried = Some(10);
-                Number::Whole(*value)
+                self.forced(Number::Whole(*value))
             }
             Expression::Written(value, base) => {
                 self.carried = Some(*base);
-                Number::Whole(*value)
+                self.forced(Number::Whole(*value))
             }
             Expression::Real(value) => Number::Real(*value),
-            Expression::Variable(target) => self.get(target, None)?,
+            Expression::Variable(target) => {
+                let value = self.get(target, None)?;
+                self.forced(value)
+            }
             Expression::Based(base, inner) => {
                 let outer = self.base.replace(*base);
                 let value = self.value(inner);
@@ -520,6 +523,14 @@ impl<'a> Evaluation<'a> {
             (key, self.combine(operator, before, value)?)
         };
         self.set(target, key, changed)
+    }
+
+    /// A number that is read, where all of them are reals.
+    fn forced(&self, value: Number) -> Number {
+        match value {
+            Number::Whole(_) if self.dialect.numbers_are_reals => Number::Real(self.real(value)),
+            value => value,
+        }
     }
 
     /// The value as wide as the shell's numbers are.

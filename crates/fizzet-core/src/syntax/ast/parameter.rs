@@ -135,7 +135,25 @@ pub enum Slice {
     /// `[first,last]`
     Range(Arithmetic, Arithmetic),
     /// `[(flags)pattern]`
-    Search(Box<[u8]>, Word),
+    Search(SearchFlags, Word),
+}
+
+/// The flags of a subscript that searches.
+#[derive(Clone, Debug, Default)]
+pub struct SearchFlags {
+    /// Their letters.
+    pub letters: Box<[u8]>,
+    /// `n:expression:`: which of the matches is meant.
+    pub nth: Option<Box<[u8]>>,
+    /// `b:expression:`: where the search begins.
+    pub from: Option<Box<[u8]>>,
+}
+
+impl SearchFlags {
+    /// Whether one of some letters is given.
+    pub fn has_any(&self, letters: &[u8]) -> bool {
+        self.letters.iter().any(|letter| letters.contains(letter))
+    }
 }
 
 /// A modifier behind a colon.
