@@ -385,7 +385,12 @@ impl<'a> Parser<'a> {
                 let outer = std::mem::replace(&mut self.in_inner_quotes, inner);
                 let in_braces = within != Within::Word && self.dialect.inner_quotes_escape_brace;
                 let braces = std::mem::replace(&mut self.in_quotes_in_braces, in_braces);
-                let quoted = self.double_quoted(self.pos);
+                let quoted = match within {
+                    Within::BraceQuoted if self.dialect.inner_quotes_unquote => {
+                        self.quotes_within_quotes(self.pos)
+                    }
+                    _ => self.double_quoted(self.pos),
+                };
                 (self.in_inner_quotes, self.in_quotes_in_braces) = (outer, braces);
                 quoted?
             }
@@ -495,6 +500,23 @@ impl<'a> Parser<'a> {
         }
         self.pos += 1;
         Ok(Part::Double { parts, span: self.span(start, self.pos) })
+    }
+
+    /// `"..."` in the word of an operation between double quotes, where it is outside of quotes: single quotes in
+    /// it quote (observed in ksh93u+m: `echo "${x-"a 'b c'"}"`).
+    fn quotes_within_quotes(&mut self, start: usize) -> Parsed<Part> {
+        let part = self.double_quoted(start)?;
+        let inner = start + 1..self.pos - 1;
+        if !self.text[inner.clone()].contains(&b'\'') {
+            return Ok(part);
+        }
+        let place = self.span(inner.start, inner.end);
+        let mut parser = Parser::new(&self.text[inner], place.source, self.dialect);
+        // A quote that nothing closes stays text.
+        Ok(match parser.whole_word(place) {
+            Ok(word) => Part::Double { parts: word.parts, span: part.span() },
+            Err(_) => part,
+        })
     }
 
     /// An opener at `start` that nothing closes.

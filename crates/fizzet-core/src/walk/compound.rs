@@ -300,14 +300,16 @@ impl Walker {
     }
 
     fn case_clause(&mut self, word: &Word, branches: &[CaseBranch]) -> Result<(), Stop> {
+        self.substituted = None;
         let value = expand::case::case_text(self, word)?;
+        let idle = self.idle_status();
         let (mut falls, mut ran) = (false, false);
         for branch in branches {
             if !falls && !self.matches_any(&branch.patterns, &value)? {
                 continue;
             }
             if branch.body.items.is_empty() {
-                self.state.status = 0;
+                self.state.status = idle;
             }
             ran = true;
             self.bodies += 1;
@@ -319,7 +321,7 @@ impl Walker {
             }
         }
         if !ran {
-            self.state.status = 0;
+            self.state.status = idle;
         }
         Ok(())
     }

@@ -6,7 +6,7 @@ use crate::dialect::DebugLoops;
 use crate::expand::{self, Context, arithmetic};
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::stop::{Reach, ShellError, Stop};
+use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::ast::{Arithmetic, List, Word};
 use crate::text::Standing;
 use crate::walk::{Walker, builtins};
@@ -80,6 +80,13 @@ impl Walker {
         Ok(())
     }
 
+    /// The status of a compound command that carries nothing out: that of a substitution in its words, where the
+    /// shell keeps it.
+    pub(super) fn idle_status(&mut self) -> Status {
+        let kept = self.substituted.take();
+        kept.filter(|_| self.state.dialect.idle_commands_keep_status).unwrap_or(0)
+    }
+
     pub(super) fn for_clause(
         &mut self,
         names: &[(Rc<[u8]>, Span)],
@@ -90,12 +97,13 @@ impl Walker {
             self.survive(ShellError::new("this is not a name", span, 1, Reach::Command));
             return Ok(());
         }
+        self.substituted = None;
         let values = match words {
             None => self.state.positional.all().to_vec(),
             Some(words) => self.listed(words)?,
         };
         if values.is_empty() {
-            self.state.status = 0;
+            self.state.status = self.idle_status();
         }
         for values in values.chunks(names.len()) {
             for (at, (name, span)) in names.iter().enumerate() {
@@ -162,7 +170,7 @@ impl Walker {
             None => self.state.positional.all().to_vec(),
             Some(words) => self.listed(words)?,
         };
-        self.state.status = 0;
+        self.state.status = self.idle_status();
         while !values.is_empty() {
             self.step(span)?;
             let Some((line, whole)) = self.line_of_input() else {

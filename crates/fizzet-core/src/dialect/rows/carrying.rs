@@ -295,6 +295,8 @@ macro_rules! carrying_rows {
     disown_letters: Option<&'static str> = [None, Some("ahr"), None, None, None, None, None], "observed in bash, ksh93 and zsh: disown -a; echo $?; disown -s; echo $?";
     /// The function that is called for a command that is not found.
     not_found_function: Option<NotFoundFunction> = [None, Some(NotFoundFunction { name: "command_not_found_handle", keeps_zero: false, by_exec: false, only_asks: false }), None, Some(NotFoundFunction { name: "command_not_found_handle", keeps_zero: false, by_exec: false, only_asks: true }), None, None, Some(NotFoundFunction { name: "command_not_found_handler", keeps_zero: true, by_exec: true, only_asks: false })], "observed in bash, busybox sh and zsh: command_not_found_handle() { echo $0 $@; return 42; }; nosuch a; echo $?";
+    /// `for`, `select` and `case` that carry nothing out keep the status of a substitution in their words.
+    idle_commands_keep_status: bool = [N, N, N, N, Y, N, N], "observed in all six: for i in $(exit 4); do :; done; echo $?; case $(exit 4) in a) ;; esac; echo $?";
     /// All values of assignments before a command are expanded before any of them is assigned.
     temporaries_expand_first: bool = [N, N, N, N, N, Y, N], "observed in all six: f() { echo $b; }; a=1 b=$a f";
     /// An assignment before a command hides the elements of an array.

@@ -19,6 +19,10 @@ macro_rules! words_rows {
     printf_unsigned_are_wide: bool = [N, N, N, N, N, N, Y], "observed in ksh93 and zsh: printf '%u %x' 18446744073709551615 18446744073709551615";
     /// `%(format` without `)T` is text.
     printf_bad_times_are_text: bool = [N, Y, N, N, N, N, N], "observed in bash and ksh93: printf 'a%(abc|x'; printf '%(abc)Z'";
+    /// More than one character behind a quote makes the status of `printf %d` 1.
+    printf_minds_long_quotes: bool = [N, N, N, N, Y, N, N], "observed in all six: printf %d \"'ab\"; echo $?";
+    /// A mistake in the index of `test -v` makes its status 2.
+    test_forgives_indexes: bool = [N, N, N, N, Y, N, N], "observed in bash and ksh93: test -v 'a[1/0]'; echo $?";
     /// What is no number for `*` in a format of `printf` makes the status 1.
     printf_minds_widths: bool = [Y, Y, Y, N, Y, Y, Y], "observed in all six: printf '%*s' x a; echo $?";
     /// How the conversions of `printf` take arguments by their numbers.

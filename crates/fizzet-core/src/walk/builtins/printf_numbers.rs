@@ -5,6 +5,7 @@ use crate::expand::arithmetic;
 use crate::real::Real;
 use crate::stop::Status;
 use crate::syntax::arithmetic::constant;
+use crate::text::next_character;
 use crate::walk::builtins::control::leading_number;
 use crate::walk::builtins::printf::Printing;
 use crate::walk::builtins::reals;
@@ -19,6 +20,9 @@ impl Printing<'_> {
     fn minds_quote(&mut self, quoted: &[u8]) {
         let minds = self.walker.state.dialect.printf_minds_empty_quotes;
         self.status |= Status::from(minds && quoted.is_empty());
+        let first = next_character(quoted, self.walker.state.utf8());
+        let is_long = first.is_some_and(|(_, length)| length < quoted.len());
+        self.status |= Status::from(is_long && self.walker.state.dialect.printf_minds_long_quotes);
     }
 
     pub(super) fn next_real(&mut self) -> Real {

@@ -287,7 +287,13 @@ impl Reader<'_> {
                 if self.walker.state.dialect.test_letters.as_bytes().contains(letter) =>
             {
                 match self.walker.unary_test(*letter, operand, self.call.span) {
-                    Err(Stop::Shell(error)) if error.reach == Reach::Command => Ok(None),
+                    Err(Stop::Shell(error))
+                        if error.reach == Reach::Command
+                            || (*letter == b'v'
+                                && self.walker.state.dialect.test_forgives_indexes) =>
+                    {
+                        Ok(None)
+                    }
                     held => held.map(Some),
                 }
             }

@@ -193,9 +193,7 @@ impl Walker {
                 self.state.variables.entry(array).value = Value::Indexed(BTreeMap::new());
             }
             UnsetAll::Elements => {}
-            UnsetAll::Refused => {
-                return Ok(Status::from(self.state.variables.is_array(array)));
-            }
+            UnsetAll::Refused => return Ok(1),
             UnsetAll::Fatal if index == b"*" => {
                 self.state.variables.remove(array);
             }
