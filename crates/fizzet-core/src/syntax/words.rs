@@ -556,8 +556,24 @@ impl<'a> Parser<'a> {
         let start = self.pos;
         self.pos += if self.text[start] == b'(' { 1 } else { 2 };
         let mut open = 1u32;
+        let brackets = self.dialect.groups_close_brackets;
+        let mut in_brackets = false;
         while let Some(byte) = self.raw() {
             match byte {
+                b'[' if brackets && !in_brackets => {
+                    in_brackets = true;
+                    self.pos +=
+                        usize::from(matches!(self.text.get(self.pos + 1), Some(b'!' | b'^')));
+                    self.pos += usize::from(self.text.get(self.pos + 1) == Some(&b']'));
+                }
+                b'[' if in_brackets && self.text.get(self.pos + 1) == Some(&b':') => {
+                    let rest = &self.text[self.pos + 2..];
+                    let length = rest.windows(2).position(|two| two == b":]");
+                    self.pos += length.map_or(0, |length| length + 3);
+                }
+                b']' if in_brackets => in_brackets = false,
+                b']' if brackets => return self.unexpected("a bracket that opens before it"),
+                b')' if in_brackets => return self.unexpected("the end of the bracket expression"),
                 b'(' => open += 1,
                 b')' => open -= 1,
                 b'\\' | b'$' | b'`' | b'\'' | b'"' => {
