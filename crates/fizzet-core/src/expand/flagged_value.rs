@@ -9,7 +9,7 @@ use crate::expand::parameter::Held;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::{Tilde, joined};
 use crate::source::Span;
-use crate::state::{Keeps, Side, Value};
+use crate::state::{Keeps, Key, Side, Value};
 use crate::stop::Stop;
 use crate::syntax::ast::{
     Flag, Flagged, Further, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
@@ -44,7 +44,10 @@ impl Substitution<'_> {
                 }
             }
             None if parameter.name == ParameterName::Variable([].into()) => Held::Unset,
-            None if keys => self.keys_and_values(flagged)?,
+            None if let Some(key) = self.key_of_element(flagged)? => key,
+            None if keys && !matches!(parameter.index, Some(Subscript::Index(_))) => {
+                self.keys_and_values(flagged)?
+            }
             None => match &parameter.index {
                 Some(Subscript::Index(index)) if !self.is_keyed(parameter) => {
                     let held = self.whole_value(parameter)?;
@@ -123,6 +126,8 @@ impl Substitution<'_> {
             let pieces = Substitution::run(self.cx, &word, Place { fields: false, ..inside })?;
             return Ok(Held::One(joined(pieces)));
         }
+        // Its elements are fields even where the whole becomes one text: what is empty is lost.
+        let inside = Place { fields: true, ..inside };
         let (pieces, has_list) = Substitution::run_telling(self.cx, &word, inside)?;
         let mut items = super::split_all(self.cx, pieces, &word)?;
         Ok(match items.len() {
@@ -168,6 +173,26 @@ impl Substitution<'_> {
             [Some(key), values.then_some(value)].into_iter().flatten().cloned()
         });
         Ok(Held::List { items: pairs.collect(), star: true })
+    }
+
+    /// `${(k)a[2]}`: the place of an element, or its key where there is such an element; `None` for others.
+    fn key_of_element(&mut self, flagged: &Flagged) -> Result<Option<Held>, Stop> {
+        let parameter = &flagged.parameter;
+        let has = |letter: u8| flagged.flags.iter().any(|flag| flag.letter == letter);
+        let Some(Subscript::Index(index)) = &parameter.index else { return Ok(None) };
+        if !has(b'k') || has(b'v') {
+            return Ok(None);
+        }
+        if let (true, ParameterName::Variable(name)) = (self.is_keyed(parameter), &parameter.name) {
+            let Key::Text(text) = self.key(name, index)? else { return Ok(None) };
+            let variables = &self.cx.state().variables;
+            let is_there = variables.element(name, &Key::Text(text.clone())).is_some();
+            return Ok(Some(if is_there { Held::One(text) } else { Held::Unset }));
+        }
+        let Held::List { items, .. } = self.whole_value(parameter)? else { return Ok(None) };
+        let at = self.index(index)?;
+        let place = if at < 0 { at + items.len() as i64 + 1 } else { at };
+        Ok(Some(Held::One(self.computed(parameter, place.to_string().as_bytes()))))
     }
 
     /// `(P)`: the value is the name of the parameter that is meant.

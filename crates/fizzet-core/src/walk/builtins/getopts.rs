@@ -79,6 +79,16 @@ pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
                 let wrong = "this shell takes the word for a question about the options";
                 return Err(walker.fatal_with(call, wrong, 2));
             }
+            if usage && dialect.getopts_tells_usage && !asks {
+                // A long option that a silent script hears of as a whole.
+                if word.bytes() == b"---" {
+                    return Ok(1);
+                }
+                let sign = walker.state.shell_text(b"?");
+                let next = OptionPlace { word: place.word + 1, letter: 1 };
+                let found = Found { name: vec![b'?'], value: Some(sign), next, speaks: false };
+                return walker.tell_option(name, found, call);
+            }
             let found = walker.option_in(options, word, words, place);
             walker.tell_option(name, found, call)
         }
