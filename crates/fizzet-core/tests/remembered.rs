@@ -1,28 +1,14 @@
 //! What a shell keeps between commands: masks, programs it has found, variables saved for a command; and indexes
 //! and modifiers that are read again.
 
+mod checked;
 mod labels;
 
+use checked::{check, told};
 use fizzet_core::dialect::Shell;
-use labels::labels;
 use proptest::prelude::*;
 
 use Shell::{Bash, Busybox, Dash, Ksh93, Mksh, Posix, Zsh};
-
-/// What the commands of a line are given, in one text.
-fn told(shell: Shell, line: &str) -> String {
-    let all: Vec<String> = labels(shell, line, &[]).iter().map(|one| one.join(",")).collect();
-    all.join(" ")
-}
-
-/// Checks what all the `label` of a line are given, in the shells that are named and in all others.
-fn check(line: &str, named: &[(&[Shell], &str)], others: &str) {
-    for shell in Shell::ALL {
-        let found = named.iter().find(|(shells, _)| shells.contains(&shell));
-        let expected = found.map_or(others, |(_, expected)| expected);
-        assert_eq!(told(shell, line), expected, "{shell}: {line}");
-    }
-}
 
 #[test]
 fn masks_copy_rights_where_the_shell_has_that() {

@@ -1,26 +1,13 @@
 //! Texts that are carried out and how they end: `eval`, `.`, actions, redirected commands; `set` and its words;
 //! line continuations; what is read under the name of a descriptor.
 
+mod checked;
 mod labels;
 
+use checked::check;
 use fizzet_core::dialect::Shell;
 use labels::labels;
 use proptest::prelude::*;
-
-/// What the commands of a line without parameters are given, in one text.
-fn told(shell: Shell, line: &str) -> String {
-    let all: Vec<String> = labels(shell, line, &[]).iter().map(|one| one.join(",")).collect();
-    all.join(" ")
-}
-
-/// Checks what all the `label` of a line are given, in the shells that are named and in all others.
-fn check(line: &str, named: &[(&[Shell], &str)], others: &str) {
-    for shell in Shell::ALL {
-        let found = named.iter().find(|(shells, _)| shells.contains(&shell));
-        let expected = found.map_or(others, |(_, expected)| expected);
-        assert_eq!(told(shell, line), expected, "{shell}: {line}");
-    }
-}
 
 use Shell::{Bash, Busybox, Dash, Ksh93, Mksh, Posix, Zsh};
 
