@@ -1,5 +1,7 @@
 //! `umask`, and the clauses in which it takes what is allowed.
 
+use bstr::ByteSlice;
+
 use crate::dialect::{Bare, Copies, MaskClauses};
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Status, Stop};
@@ -26,7 +28,11 @@ pub(super) fn umask(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     }
     let text = mask.bytes();
     let new = match text.first() {
-        Some(b'0'..=b'9') => numeric(text).filter(|&mask| mask <= dialect.umask_bound),
+        Some(b'0'..=b'9') => numeric(text).filter(|&mask| match dialect.umask_bound {
+            None => true,
+            // Ten octal digits are what the number holds.
+            Some(bound) => mask <= bound && text.trim_start_with(|one| one == '0').len() <= 10,
+        }),
         _ => dialect.mask_clauses.applied(walker.state.mask, text),
     };
     let Some(new) = new else {
@@ -92,48 +98,49 @@ impl MaskClauses {
 
     /// What a clause makes of what was `allowed`; `before` is what was so before all clauses.
     fn clause(self, clause: &[u8], is_last: bool, before: u32, allowed: u32) -> Option<u32> {
-        let is_operator = |byte: &u8| b"+-=".contains(byte);
         let whose = clause.iter().take_while(|byte| b"ugoa".contains(byte)).count();
-        let (whose, mut actions) = clause.split_at(whose);
-        let idle = match self.bare {
+        let (whose, actions) = clause.split_at(whose);
+        let is_idle = match self.bare {
             Bare::Refused | Bare::Clears => false,
             Bare::AtEnd => clause.is_empty() && is_last,
             Bare::AtEndWithWho => is_last,
             Bare::Empty => clause.is_empty(),
         };
-        if actions.is_empty() && idle {
+        if actions.is_empty() && is_idle {
             return Some(allowed);
         }
-        let whose = whose.iter().fold(0, |bits, &letter| bits | bits_of(letter));
-        let whole = if whose == 0 { bits_of(b'a') } else { whose };
-        // busybox sh leaves the mask what it forbids where nobody is named.
-        let reached =
-            if whose == 0 && self.nobody_is_masked { whole & !(!before & RIGHTS) } else { whole };
-        let mut allowed = allowed;
-        let mut is_first = true;
-        while is_first || !actions.is_empty() {
-            let operator = match actions.first() {
-                Some(&operator) if is_operator(&operator) => {
-                    actions = &actions[1..];
-                    operator
-                }
-                _ if is_first && self.bare == Bare::Clears => b'=',
-                _ => return None,
-            };
-            let length = actions.iter().take_while(|byte| !is_operator(byte)).count();
-            let letters = &actions[..length];
-            actions = &actions[length..];
-            if operator == b'=' {
-                allowed &= !whole;
-            }
-            let rights = self.rights(letters, before, allowed)? & reached;
-            allowed = if operator == b'-' { allowed & !rights } else { allowed | rights };
-            is_first = false;
-            if !actions.is_empty() && !self.repeats {
+        let named = whose.iter().fold(0, |bits, &letter| bits | bits_of(letter));
+        let whole = if named == 0 { bits_of(b'a') } else { named };
+        let reached = match named == 0 && self.nobody_is_masked {
+            true => whole & !(!before & RIGHTS),
+            false => whole,
+        };
+        self.actions(actions)?.into_iter().try_fold(allowed, |allowed, (operator, letters)| {
+            let left = if operator == b'=' { allowed & !whole } else { allowed };
+            let rights = self.rights(letters, before, left)? & reached;
+            Some(if operator == b'-' { left & !rights } else { left | rights })
+        })
+    }
+
+    /// The operators of a clause, each with its letters.
+    fn actions(self, text: &[u8]) -> Option<Vec<(u8, &[u8])>> {
+        let is_operator = |byte: &u8| b"+-=".contains(byte);
+        let letters = |rest: &[u8]| rest.iter().take_while(|byte| !is_operator(byte)).count();
+        let (mut rest, mut actions) = (text, Vec::new());
+        if !rest.first().is_some_and(is_operator) {
+            if self.bare != Bare::Clears {
                 return None;
             }
+            let (first, others) = rest.split_at(letters(rest));
+            actions.push((b'=', first));
+            rest = others;
         }
-        Some(allowed)
+        while let Some((&operator, behind)) = rest.split_first() {
+            let (first, others) = behind.split_at(letters(behind));
+            actions.push((operator, first));
+            rest = others;
+        }
+        (self.repeats || actions.len() == 1).then_some(actions)
     }
 
     /// The rights that letters stand for, for each of the three.
