@@ -272,7 +272,7 @@ impl Search {
         };
         match self.from_end {
             true => (0..from.min(count)).rev().filter(matches).nth(self.passes),
-            false => (from - 1..count).filter(matches).nth(self.passes),
+            false => (from.max(1) - 1..count).filter(matches).nth(self.passes),
         }
     }
 }

@@ -90,6 +90,8 @@ pub struct Parser<'a> {
     pub(super) in_inner_quotes: bool,
     /// Whether it is between quotes inside the word of an operation where `\}` is a brace.
     pub(super) in_quotes_in_braces: bool,
+    /// Whether quotes within quotes are read only to find their end.
+    pub(super) measures_quotes: bool,
     /// Whether it is the expression of a `((...))` whose quotes vanish.
     pub(super) in_arithmetic_command: bool,
     /// Whether the operation that is read is one on a variable.
@@ -134,6 +136,7 @@ impl<'a> Parser<'a> {
             in_document: false,
             in_inner_quotes: false,
             in_quotes_in_braces: false,
+            measures_quotes: false,
             vanishing: None,
             on_variable: false,
             in_arithmetic_command: false,
@@ -208,6 +211,7 @@ impl<'a> Parser<'a> {
             in_document: false,
             in_inner_quotes: false,
             in_quotes_in_braces: false,
+            measures_quotes: false,
             vanishing: None,
             on_variable: false,
             in_arithmetic_command: false,

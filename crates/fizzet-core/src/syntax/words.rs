@@ -505,9 +505,13 @@ impl<'a> Parser<'a> {
     /// `"..."` in the word of an operation between double quotes, where it is outside of quotes: single quotes in
     /// it quote (observed in ksh93u+m: `echo "${x-"a 'b c'"}"`).
     fn quotes_within_quotes(&mut self, start: usize) -> Parsed<Part> {
-        let part = self.double_quoted(start)?;
+        // What is inside is read once to find its end, and only then by its own rules.
+        let measures = std::mem::replace(&mut self.measures_quotes, true);
+        let part = self.double_quoted(start);
+        self.measures_quotes = measures;
+        let part = part?;
         let inner = start + 1..self.pos - 1;
-        if !self.text[inner.clone()].contains(&b'\'') {
+        if measures || !self.text[inner.clone()].contains(&b'\'') {
             return Ok(part);
         }
         let place = self.span(inner.start, inner.end);

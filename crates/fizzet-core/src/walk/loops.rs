@@ -166,6 +166,7 @@ impl Walker {
         words: Option<&[Word]>,
         body: &List,
     ) -> Result<(), Stop> {
+        self.substituted = None;
         let values = match words {
             None => self.state.positional.all().to_vec(),
             Some(words) => self.listed(words)?,

@@ -43,11 +43,11 @@ macro_rules! reading_rows {
     late_for_names: bool = [N, Y, N, N, N, N, N], "observed in all six: for 1 in a; do :; done; echo after";
     /// `0x` without digits is 0.
     empty_hexadecimal: bool = [N, Y, N, N, N, N, Y], "observed in bash: echo $((0x))";
-    /// Reading the line, the shell refuses signs in `${...}` that go on no name, and a lone single quote in
     /// Behind `fi` and `done` a reserved word needs a separator before it.
     closers_need_separators: bool = [N, N, N, N, N, N, Y], "observed in all six: if :; then if :; then echo a; fi fi";
     /// Brackets open and close inside of a group of a pattern.
     groups_close_brackets: bool = [N, N, N, N, Y, N, N], "observed in ksh93: echo *(a|b[); echo *(a]b); echo *([)])";
+    /// Reading the line, the shell refuses signs in `${...}` that go on no name, and a lone single quote in
     /// `"${x-word}"`, though that is text when it is expanded.
     braces_are_read_strictly: bool = [N, N, N, N, Y, N, N], "observed in ksh93u+m: echo ${#-[}; echo ${!1}; echo \"${x-'}\"";
     /// In an unquoted `${x-...}` braces nest.

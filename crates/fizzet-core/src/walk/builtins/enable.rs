@@ -5,35 +5,19 @@ use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::process::unpredictable;
 
-/// `enable [-n] [name]...` of bash and `enable [name]...` of zsh (bash manual, bash builtins; zshbuiltins).
+/// `enable [-n] [name]...` of bash, `enable [name]...` and `disable [name]...` of zsh (bash manual, bash builtins;
+/// zshbuiltins).
 pub(super) fn enable(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let letters = walker.state.dialect.enable_letters;
-    let given = call.given(letters, false);
+    let given = call.given(walker.state.dialect.enable_letters, false);
     if given.unknown.is_some() {
         return Ok(walker.complain(call, walker.state.dialect.option_usage_status));
     }
     if given.operands.is_empty() || given.letters().any(|letter| letter != b'n') {
         return unpredictable(walker, call);
     }
-    change(walker, call, given.has(b'n'))
-}
-
-/// `disable [name]...` of zsh (zshbuiltins).
-pub(super) fn disable(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let given = call.given(walker.state.dialect.enable_letters, false);
-    if given.unknown.is_some() {
-        return Ok(walker.complain(call, walker.state.dialect.option_usage_status));
-    }
-    if given.operands.is_empty() || given.letters().next().is_some() {
-        return unpredictable(walker, call);
-    }
-    change(walker, call, true)
-}
-
-/// Forgets the utilities that are named, or knows them again.
-fn change(walker: &mut Walker, call: &Call<'_>, forgets: bool) -> Result<Status, Stop> {
+    let forgets = call.bytes(0) == Some(b"disable") || given.has(b'n');
     let mut status = 0;
-    for name in call.arguments().iter().filter(|word| !word.bytes().starts_with(b"-")) {
+    for name in given.operands {
         let state = &mut walker.state;
         if state.dialect.utility(name.bytes()).is_none() {
             status = walker.complain(call, 1);

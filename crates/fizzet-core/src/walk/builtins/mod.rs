@@ -96,7 +96,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("continue", control::leave_loop),
     ("declare", variables::declare),
     ("dirs", folders::dirs),
-    ("disable", enable::disable),
+    ("disable", enable::enable),
     ("disown", process::jobs),
     ("echo", print::echo),
     ("emulate", zsh_options::emulate),
