@@ -97,6 +97,9 @@ pub struct Follows {
     pub through: bool,
 }
 
+/// Where programs were found: a path if the script has named one.
+pub type Hashed = FxHashMap<Box<[u8]>, Option<Box<[u8]>>>;
+
 /// The state of one shell.
 pub struct State {
     /// Its rules.
@@ -114,7 +117,7 @@ pub struct State {
     /// Aliases by name.
     pub aliases: Rc<Aliases>,
     /// Programs that were found, with a path where the script has named one.
-    pub hashed: FxHashMap<Box<[u8]>, Option<Box<[u8]>>>,
+    pub hashed: Rc<Hashed>,
     /// Utilities that the script has switched off.
     pub forgotten: Vec<Box<[u8]>>,
     /// The variables that an expansion assigns, while somebody asks.
@@ -227,7 +230,7 @@ impl State {
             starts_as_utf8: false,
             utf8: false,
             strings_passed_on: Vec::new(),
-            hashed: FxHashMap::default(),
+            hashed: Rc::default(),
             forgotten: Vec::new(),
             assigned: None,
             jobs: Vec::new(),

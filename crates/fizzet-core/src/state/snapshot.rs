@@ -6,7 +6,7 @@ use std::rc::Rc;
 use rustc_hash::FxHashMap;
 
 use crate::dialect::Dialect;
-use crate::state::{Aliases, Function, Options, Positional, State, Tie, Variables};
+use crate::state::{Aliases, Function, Hashed, Options, Positional, State, Tie, Variables};
 use crate::text::Text;
 
 /// A shell as it is when a subshell begins.
@@ -20,7 +20,7 @@ pub(crate) struct Snapshot {
     utf8: bool,
     dialect: Rc<Dialect>,
     aliases: Rc<Aliases>,
-    hashed: FxHashMap<Box<[u8]>, Option<Box<[u8]>>>,
+    hashed: Rc<Hashed>,
     forgotten: Vec<Box<[u8]>>,
     folder: Rc<[u8]>,
     entered: Text,

@@ -190,7 +190,7 @@ impl State {
             Some(key) => self.put_element(name, key, text, span)?,
         }
         if name == b"PATH" {
-            self.hashed.clear();
+            self.hashed = Rc::default();
         }
         if let Some(assigned) = &mut self.assigned {
             assigned.push(name.into());

@@ -70,7 +70,12 @@ impl Walker {
             }
             let as_text = temporary && self.state.dialect.temporaries_are_texts;
             let value = match ahead {
-                Some(value) => self.assign_value(assignment, &value),
+                Some(value) => {
+                    if as_text && self.state.variables.is_array(&assignment.name) {
+                        self.state.variables.clear(&assignment.name);
+                    }
+                    self.assign_value(assignment, &value)
+                }
                 None if as_text => self.assign_as_text(assignment),
                 None => self.assign(assignment),
             };

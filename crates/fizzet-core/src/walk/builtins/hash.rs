@@ -1,5 +1,7 @@
 //! `hash` (POSIX XCU hash): where programs were found.
 
+use std::rc::Rc;
+
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
@@ -32,7 +34,7 @@ fn in_table(walker: &mut Walker, call: &Call<'_>, given: &Given<'_>) -> Result<S
         return Ok(walker.complain(call, 1));
     }
     if given.has(b'r') {
-        walker.state.hashed.clear();
+        walker.state.hashed = Rc::default();
     }
     if names.is_empty() {
         let tells = !given.has(b'r') && !walker.state.hashed.is_empty();
@@ -44,9 +46,12 @@ fn in_table(walker: &mut Walker, call: &Call<'_>, given: &Given<'_>) -> Result<S
         let bytes = name.bytes();
         let is_known = match () {
             () if given.has(b't') => walker.tell_hashed(call, bytes, names.len() > 1),
-            () if given.has(b'd') => walker.state.hashed.remove(bytes).is_some() || forgets_nothing,
+            () if given.has(b'd') => {
+                Rc::make_mut(&mut walker.state.hashed).remove(bytes).is_some() || forgets_nothing
+            }
             () if let Some(path) = given.value(b'p') => {
-                walker.state.hashed.insert(bytes.into(), Some(path.bytes().into()));
+                let path = Some(path.bytes().into());
+                Rc::make_mut(&mut walker.state.hashed).insert(bytes.into(), path);
                 true
             }
             () => walker.is_of_shell(bytes) || bytes.contains(&b'/') || walker.hashes(bytes),
@@ -85,7 +90,7 @@ impl Walker {
     pub(in crate::walk) fn was_run(&mut self, name: &[u8]) {
         let counts = self.state.dialect.hash_is_table && !name.contains(&b'/');
         if counts && !self.state.hashed.contains_key(name) && self.state.letter_is_on(b'h') {
-            self.state.hashed.insert(name.into(), None);
+            Rc::make_mut(&mut self.state.hashed).insert(name.into(), None);
         }
     }
 
