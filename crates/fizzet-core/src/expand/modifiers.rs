@@ -12,7 +12,7 @@ use crate::expand::{Tilde, single};
 use crate::source::Span;
 use crate::stop::Stop;
 use crate::syntax::Parser;
-use crate::syntax::ast::{Modifier, Parameter};
+use crate::syntax::ast::{Modifier, Parameter, Word};
 use crate::text::{Standing, Text};
 
 impl Substitution<'_> {
@@ -64,6 +64,8 @@ impl Substitution<'_> {
         let from = dequoted(from, &dialect);
         let named = to.iter().rev().take_while(|&&byte| is_name_byte(byte)).count();
         let is_open = to.len() > named && to[to.len() - named - 1] == b'$';
+        let limit = self.cx.state().limits.bytes;
+        let mut last: Option<(Vec<u8>, Word)> = None;
         self.each_in_turn(parameter, held, |this, text| {
             let bytes = text.bytes();
             let mut made = Text::new();
@@ -76,11 +78,17 @@ impl Substitution<'_> {
                 let behind = bytes[at..].iter().take_while(|&&byte| is_name_byte(byte)).count();
                 let swallowed = if is_open { behind } else { 0 };
                 let written = [&with_matched(to, &from)[..], &bytes[at..at + swallowed]].concat();
-                let source = this.cx.state().sources.built("modifier", &written);
-                let span = Span::new(source, 0, written.len());
-                let word = Parser::new(&written, source, &dialect).whole_word(span)?;
+                let word = match last.take().filter(|(bytes, _)| *bytes == written) {
+                    Some((_, word)) => word,
+                    None => this.word_of(&written, &dialect)?,
+                };
                 made.push_text(&single(this.cx, &word, Tilde::Never)?);
+                last = Some((written, word));
                 at += swallowed;
+                if made.len() > limit {
+                    let (what, limit) = ("bytes in one word", limit as u64);
+                    return Err(Stop::Limit { what, limit, span: parameter.span });
+                }
                 if !global {
                     break;
                 }
@@ -88,6 +96,13 @@ impl Substitution<'_> {
             made.push_text(&text.slice(at, bytes.len()));
             Ok(told(text, made, parameter.span))
         })
+    }
+
+    /// The word that a text is which a modifier has made.
+    fn word_of(&mut self, written: &[u8], dialect: &Dialect) -> Result<Word, Stop> {
+        let source = self.cx.state().sources.built("modifier", written);
+        let span = Span::new(source, 0, written.len());
+        Ok(Parser::new(written, source, dialect).whole_word(span)?)
     }
 
     /// The absolute path that a text means; `P` leaves a path that does not exist as it is written.

@@ -25,12 +25,13 @@ pub enum Value {
 }
 
 impl Value {
-    /// Replaces what the name alone stands for: of an array, the first element.
+    /// Replaces what the name alone stands for: of an array, the element `0`.
     pub(crate) fn put_first(&mut self, text: Text) {
         match self {
             Value::Indexed(elements) => {
                 elements.insert(0, text);
             }
+            Value::Associative(elements) => elements.set_first(text),
             value => *value = Value::Scalar(text),
         }
     }

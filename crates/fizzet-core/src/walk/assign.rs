@@ -2,7 +2,9 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{ListAttributes, References, TemporariesSaved, TemporaryElements};
+use crate::dialect::{
+    FailedTemporaries, ListAttributes, References, TemporariesSaved, TemporaryElements,
+};
 use crate::expand::{self, Tilde};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
@@ -23,13 +25,25 @@ const FEW_ELEMENTS: usize = 16;
 /// Variables as they were before a command with assignments of its own.
 pub(super) type Saved = Vec<(Rc<[u8]>, Option<Variable>)>;
 
+/// For how long the variables of assignments keep their values.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub(super) enum Lasting {
+    /// Until other values come.
+    Always,
+    /// While the shell carries a command out.
+    ForCommand,
+    /// In the child of the shell that becomes a program.
+    InChild,
+}
+
 impl Walker {
-    /// Carries assignments out, in order; with `temporary`, answers what to put back afterwards.
+    /// Carries assignments out, in order; answers what to put back afterwards.
     pub(super) fn assignments(
         &mut self,
         assignments: &[Assignment],
-        temporary: bool,
+        lasting: Lasting,
     ) -> Result<Assigned, Stop> {
+        let temporary = lasting != Lasting::Always;
         let mut traces = Vec::new();
         let mut saved = Saved::new();
         let mut ahead = match temporary && self.state.dialect.temporaries_expand_first {
@@ -68,57 +82,17 @@ impl Walker {
             if temporary && !assignment.append && self.state.dialect.temporaries_are_plain {
                 self.without_attributes(&assignment.name);
             }
-            let as_text = temporary && self.state.dialect.temporaries_are_texts;
-            let value = match ahead {
-                Some(value) => {
-                    if as_text && self.state.variables.is_array(&assignment.name) {
-                        self.state.variables.clear(&assignment.name);
-                    }
-                    self.assign_value(assignment, &value)
-                }
-                None if as_text => self.assign_as_text(assignment),
-                None => self.assign(assignment),
-            };
-            let value = match value {
-                Err(Stop::Shell(error)) if temporary && error.is_read_only => {
-                    match self.state.dialect.read_only_before_command {
-                        None if self.state.dialect.passed_over_end_under_option
-                            && self.state.options.exit_on_error =>
-                        {
-                            return Err(Stop::Shell(ShellError { reach: Reach::Shell, ..error }));
-                        }
-                        None => {
-                            self.survive(error);
-                            continue;
-                        }
-                        Some(reach) => {
-                            if reach == Reach::Command {
-                                self.restore(saved);
-                            }
-                            return Err(Stop::Shell(ShellError { reach, ..error }));
-                        }
-                    }
-                }
-                Err(Stop::Shell(error))
-                    if temporary
-                        && (error.is_passed_over
-                            || (error.ends_text
-                                && assignment.index.is_none()
-                                && self.state.dialect.no_number_is_passed_over)) =>
-                {
-                    let ends = self.state.dialect.passed_over_end_under_option;
-                    if ends && self.state.options.exit_on_error {
-                        return Err(Stop::Shell(ShellError { reach: Reach::Shell, ..error }));
-                    }
-                    let status = self.state.status;
-                    self.survive(ShellError { status, ..error });
-                    continue;
-                }
-                Err(stop) => {
-                    self.restore(saved);
-                    return Err(stop);
-                }
+            let value = match self.assign_in_place(assignment, temporary, ahead) {
                 Ok(value) => value,
+                Err(stop) => match self.assignment_failed(assignment, temporary, stop) {
+                    None => continue,
+                    Some(stop) => {
+                        if !self.values_stay(lasting, &stop) {
+                            self.restore(saved);
+                        }
+                        return Err(stop);
+                    }
+                },
             };
             let (name, span) = (assignment.name.clone(), assignment.span);
             if temporary {
@@ -132,6 +106,72 @@ impl Walker {
             }
         }
         Ok((traces, saved))
+    }
+
+    /// Carries one of some assignments out, whose value may be there already.
+    fn assign_in_place(
+        &mut self,
+        assignment: &Assignment,
+        temporary: bool,
+        ahead: Option<Text>,
+    ) -> Result<Text, Stop> {
+        let is_list = matches!(assignment.value, AssignedValue::Array(_));
+        let as_text = temporary && self.state.dialect.temporaries_are_texts;
+        if as_text && (is_list || self.state.variables.is_array(&assignment.name)) {
+            return self.assign_as_text(assignment, ahead);
+        }
+        match ahead {
+            Some(value) => self.assign_value(assignment, &value),
+            None => self.assign(assignment),
+        }
+    }
+
+    /// What a mistake in an assignment ends; nothing where the assignment is passed over.
+    fn assignment_failed(
+        &mut self,
+        assignment: &Assignment,
+        temporary: bool,
+        stop: Stop,
+    ) -> Option<Stop> {
+        let error = match stop {
+            Stop::Shell(error) if temporary => error,
+            stop => return Some(stop),
+        };
+        let dialect = self.state.dialect.clone();
+        let passes = match error.is_read_only {
+            true => dialect.read_only_before_command.is_none(),
+            false => {
+                let no_number = error.ends_text && assignment.index.is_none();
+                error.is_passed_over || (no_number && dialect.no_number_is_passed_over)
+            }
+        };
+        let reach = match dialect.read_only_before_command {
+            _ if passes
+                && dialect.passed_over_end_under_option
+                && self.state.options.exit_on_error =>
+            {
+                Reach::Shell
+            }
+            Some(reach) if error.is_read_only => reach,
+            _ => error.reach,
+        };
+        if !passes || reach == Reach::Shell {
+            return Some(Stop::Shell(ShellError { reach, ..error }));
+        }
+        let status = if error.is_read_only { error.status } else { self.state.status };
+        self.survive(ShellError { status, ..error });
+        None
+    }
+
+    /// Whether the variables of a command one of whose assignments ends the shell keep the values before it.
+    fn values_stay(&self, lasting: Lasting, stop: &Stop) -> bool {
+        let Stop::Shell(error) = stop else { return false };
+        let stay = match self.state.dialect.failed_temporaries {
+            FailedTemporaries::PutBack => false,
+            FailedTemporaries::StayAtReadOnly => error.is_read_only,
+            FailedTemporaries::Stay => lasting != Lasting::InChild,
+        };
+        stay && error.reach == Reach::Shell
     }
 
     /// The elements of an array that an assignment has made. Of one that it has added to, all if they are few,
@@ -224,16 +264,17 @@ impl Walker {
         }
     }
 
-    /// Carries an assignment out that makes a text, whatever the variable was.
-    fn assign_as_text(&mut self, assignment: &Assignment) -> Result<Text, Stop> {
+    /// Carries an assignment out that makes a text of a list, or where a list was; the value may be there already.
+    fn assign_as_text(
+        &mut self,
+        assignment: &Assignment,
+        ahead: Option<Text>,
+    ) -> Result<Text, Stop> {
         let (name, span) = (&assignment.name, assignment.span);
-        let is_list = matches!(assignment.value, AssignedValue::Array(_));
-        if !is_list && !self.state.variables.is_array(name) {
-            return self.assign(assignment);
-        }
-        let value = match &assignment.value {
-            AssignedValue::Scalar(word) => expand::single(self, word, Tilde::AfterColons)?,
-            AssignedValue::Array(_) => {
+        let value = match (ahead, &assignment.value) {
+            (Some(value), _) => value,
+            (None, AssignedValue::Scalar(word)) => expand::single(self, word, Tilde::AfterColons)?,
+            (None, AssignedValue::Array(_)) => {
                 let whole = self.list_text(assignment)?;
                 let list = whole.bytes().iter().position(|&byte| byte == b'(').unwrap_or(0);
                 whole.slice(list, whole.len())

@@ -9,22 +9,31 @@ use crate::syntax::ast::{AssignedValue, Redirect, SimpleCommand};
 use crate::text::Text;
 use crate::trace::{CommandKind, RedirectTrace};
 use crate::walk::Walker;
-use crate::walk::assign::{Assigned, Saved};
+use crate::walk::assign::{Assigned, Lasting, Saved};
 
 /// The assignments before a command, and what went wrong then; nothing where they have not been carried out yet.
 pub(super) type Made = Option<Result<Assigned, Stop>>;
 
 impl Walker {
-    /// The assignments before a command, if they are carried out before its redirections. `keeps`: whether they stay.
+    /// The assignments before a command, if they are carried out before its redirections.
     pub(super) fn made_first(
         &mut self,
         command: &SimpleCommand,
         (redirects, kind): (&[Redirect], CommandKind),
         argv: &[Text],
-        keeps: bool,
+        lasting: Lasting,
     ) -> Made {
         let first = !redirects.is_empty() && self.assigns_first(kind, argv);
-        first.then(|| self.in_words(|walker| walker.assignments(&command.assignments, !keeps)))
+        first.then(|| self.in_words(|walker| walker.assignments(&command.assignments, lasting)))
+    }
+
+    /// For how long the assignments before a command last that does not keep them.
+    pub(super) fn lasting(&self, argv: &[Text], kind: CommandKind) -> Lasting {
+        let apart = self.state.dialect.programs_made_apart == Apart::All;
+        match apart && self.kind_behind_command(argv, kind) == CommandKind::External {
+            true => Lasting::InChild,
+            false => Lasting::ForCommand,
+        }
     }
 
     fn assigns_first(&self, kind: CommandKind, argv: &[Text]) -> bool {

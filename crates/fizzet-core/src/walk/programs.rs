@@ -86,16 +86,18 @@ impl Walker {
             return Ok(NOT_EXECUTABLE.into());
         }
         let is_absent = self.is_absent(argv);
-        if let Some(status) = self.handled(argv, is_absent, span)? {
-            return Ok(status);
-        }
         let answer = match is_absent {
-            true => {
-                self.message_hole(span);
-                Answer { output: Some(Vec::new()), status: Some(NOT_FOUND) }
-            }
+            true => Answer { output: Some(Vec::new()), status: Some(NOT_FOUND) },
             false => self.answer(argv),
         };
+        if answer.status == Some(NOT_FOUND)
+            && let Some(status) = self.handled(argv, span)?
+        {
+            return Ok(status);
+        }
+        if is_absent {
+            self.message_hole(span);
+        }
         if answer == Answer::default()
             && let Some(status) = self.run(argv, span)?
         {
@@ -127,13 +129,8 @@ impl Walker {
         Ok(answer.status.map_or(0, Status::from))
     }
 
-    /// Calls the function for commands that are not found; `None` if there is none, or the program may be there.
-    fn handled(
-        &mut self,
-        argv: &Rc<Vec<Text>>,
-        is_absent: bool,
-        span: Span,
-    ) -> Result<Option<Status>, Stop> {
+    /// Calls the function for commands that are not found; `None` if there is none.
+    fn handled(&mut self, argv: &Rc<Vec<Text>>, span: Span) -> Result<Option<Status>, Stop> {
         let Some(handler) = self.state.dialect.not_found_function else { return Ok(None) };
         if self.takes_place && !handler.by_exec {
             return Ok(None);
@@ -144,9 +141,6 @@ impl Walker {
         let Some(name) = argv.first().filter(|name| !name.bytes().contains(&b'/')) else {
             return Ok(None);
         };
-        if !is_absent && self.answer(argv).status != Some(NOT_FOUND) {
-            return Ok(None);
-        }
         let zero = match handler.keeps_zero {
             true => name.clone(),
             false => self.state.shell_text(handler.name.as_bytes()),

@@ -13,7 +13,7 @@ use crate::syntax::{assignment_of, is_name};
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, Expansion, RedirectTrace, WordTrace};
 use crate::walk::Walker;
-use crate::walk::assign::Assigned;
+use crate::walk::assign::{Assigned, Lasting};
 use crate::walk::making::Made;
 use crate::walk::scopes::Temporary;
 
@@ -93,9 +93,10 @@ impl Walker {
         let keeps = matches!(kind, CommandKind::Nothing)
             || self.keeps_assignments(kind, &argv)
             || (kind == CommandKind::Function && self.shares_variables(&argv));
+        let lasting = if keeps { Lasting::Always } else { self.lasting(&argv, kind) };
         let mut made: Made = match early {
             Some(made) => Some(Ok(made)),
-            None => self.made_first(command, (redirects, kind), &argv, keeps),
+            None => self.made_first(command, (redirects, kind), &argv, lasting),
         };
         let redirected = self.redirections_behind(&mut made, (redirects, piped), apart);
         let redirections = match redirected {
@@ -119,7 +120,7 @@ impl Walker {
         }
         let made = match made {
             Some(made) => made,
-            None => self.in_words(|walker| walker.assignments(&command.assignments, !keeps)),
+            None => self.in_words(|walker| walker.assignments(&command.assignments, lasting)),
         };
         let (assignments, saved) = match made {
             Ok(made) => made,
@@ -282,8 +283,11 @@ impl Walker {
             return Ok(None);
         }
         let name = [self.state.shell_text(name)];
-        let keeps = self.keeps_assignments(self.kind(&name), &name);
-        self.assignments(&command.assignments, !keeps).map(Some)
+        let lasting = match self.keeps_assignments(self.kind(&name), &name) {
+            true => Lasting::Always,
+            false => Lasting::ForCommand,
+        };
+        self.assignments(&command.assignments, lasting).map(Some)
     }
 
     /// Whether assignments before a utility stay.

@@ -527,6 +527,17 @@ pub enum TemporariesSaved {
     Through,
 }
 
+/// What becomes of variables that have values for a command, when another assignment before it ends the shell.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum FailedTemporaries {
+    /// They get back what they had.
+    PutBack,
+    /// They keep the values if the other variable is read-only.
+    StayAtReadOnly,
+    /// They keep the values, unless the shell that ends is a child.
+    Stay,
+}
+
 /// The function that is called for a command that is not found.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub struct NotFoundFunction {

@@ -284,6 +284,8 @@ macro_rules! carrying_rows {
     temporary_elements: TemporaryElements = [TemporaryElements::Kept, TemporaryElements::Ignored, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Stay], "observed in bash, ksh93, mksh and zsh: a=(1 2); a[1]=x eval 'echo ${a[@]}'; echo ${a[@]}";
     /// A variable that is assigned before a command has none of the attributes that it has otherwise.
     temporaries_are_plain: bool = [N, Y, N, N, N, N, N], "observed in all six: typeset -i n; n=1+1 eval 'echo $n'";
+    /// What becomes of variables that have values for a command, when another assignment before it ends the shell.
+    failed_temporaries: FailedTemporaries = [FailedTemporaries::StayAtReadOnly, FailedTemporaries::PutBack, FailedTemporaries::Stay, FailedTemporaries::Stay, FailedTemporaries::StayAtReadOnly, FailedTemporaries::StayAtReadOnly, FailedTemporaries::Stay], "observed in all six: trap 'echo $x' EXIT; x=2 y=${z?} true; readonly r; x=3 r=4 true";
     /// When variables are saved that get other values for a command.
     temporaries_are_saved: TemporariesSaved = [TemporariesSaved::Late, TemporariesSaved::Through, TemporariesSaved::Late, TemporariesSaved::Late, TemporariesSaved::Late, TemporariesSaved::Early, TemporariesSaved::Early], "observed in all six: x=1 y=$((x=5)) true; echo $x; x=$((x=6)) true; echo $x";
     /// Under `set -e` mistakes that are only told end the shell wherever they stand: the missing file of `$(<file)`,

@@ -19,18 +19,17 @@ use crate::walk::builtins::options::Given;
 pub(super) fn builtin(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
     let given = call.given(if dialect.builtin_only_asks { "dsf:" } else { "" }, false);
-    let forgotten = walker.state.forgotten.clone();
-    let is_known = |name: &Text| {
-        let bytes = name.bytes();
-        dialect.utility(bytes).is_some() && !forgotten.iter().any(|one| **one == *bytes)
+    let is_known = |walker: &Walker, name: &Text| {
+        let is_forgotten = walker.state.forgotten.iter().any(|one| **one == *name.bytes());
+        dialect.utility(name.bytes()).is_some() && !is_forgotten
     };
     let status = match given.operands.first() {
         _ if given.unknown.is_some() => dialect.builtin_usage_status,
         None => return Ok(0),
         Some(_) if dialect.builtin_only_asks => {
-            return Ok(Status::from(!given.operands.iter().all(is_known)));
+            return Ok(Status::from(!given.operands.iter().all(|name| is_known(walker, name))));
         }
-        Some(name) if is_known(name) => return walker.builtin(given.operands, call.span),
+        Some(name) if is_known(walker, name) => return walker.builtin(given.operands, call.span),
         Some(_) => 1,
     };
     match dialect.builtin_mistakes_are_fatal {
