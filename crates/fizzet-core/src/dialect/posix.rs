@@ -22,9 +22,14 @@ impl Dialect {
         self.dot_failure_is_fatal = true;
         self.eval_syntax_is_fatal = true;
         self.usage_is_fatal = true;
+        self.misuse_of_special_ends = true;
         self.command_holds_mistakes = true;
         self.mistakes_end_line = false;
-        self.read_only_before_command = Some(Reach::Shell);
+        self.eval_minds_options = Some(Reach::Shell);
+        self.source_failure_is_no_end = false;
+        self.read_only_before_command = Some(Reach::Line);
+        self.read_only_loops_go_on = false;
+        self.read_only_select_goes_on = false;
         self.aliases = true;
         self.process_substitution = true;
         self.substitution_keeps_exit_on_error = true;

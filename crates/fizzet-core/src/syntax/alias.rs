@@ -230,6 +230,7 @@ impl Parser<'_> {
         }
         self.not_arithmetic.retain(|&at| at < start);
         self.not_subscripts.retain(|&at| at < start);
+        self.left_away.retain(|&at| at < start);
         self.text.to_mut().splice(start..end, value.iter().copied());
     }
 }

@@ -342,9 +342,12 @@ impl Parser<'_> {
             return Ok(Element { index, append, word: self.word(Within::Word)? });
         }
         let grouped = self.dialect.brackets_hold_blanks && indexed && self.peek() == Some(b'[');
-        let word = match grouped.then(|| self.brackets_end(self.pos)).flatten() {
-            Some(_) => self.bracketed_element()?,
-            None => self.word(Within::Word)?,
+        let word = match grouped {
+            true if self.brackets_end(self.pos).is_none() => {
+                return Err(self.unclosed(self.pos, 1, "[", "]"));
+            }
+            true => self.bracketed_element()?,
+            false => self.word(Within::Word)?,
         };
         Ok(Element { index: None, append: false, word })
     }

@@ -398,6 +398,10 @@ impl<'a> Parser<'a> {
     fn case_branch(&mut self, closer: &'static str) -> Parsed<CaseBranch> {
         self.replace_aliases_in(AliasesBehindBlank::Anywhere);
         let start = self.start();
+        let is_new = self.left_away.last().is_none_or(|&last| last < start);
+        if self.parentheses.1 > 0 && is_new && self.text.get(start) == Some(&b'(') {
+            self.left_away.push(start);
+        }
         let patterns = match self.patterns() {
             Err(_) if self.dialect.loose_case_patterns && self.text.get(start) == Some(&b'(') => {
                 // All of it is one pattern, with blanks in it.

@@ -107,6 +107,8 @@ pub struct Parser<'a> {
     pub(super) read_again: u32,
     /// Places of `((` that turned out not to be arithmetic, so that none is tried twice.
     pub(super) not_arithmetic: std::collections::HashSet<usize>,
+    /// Places of the parentheses before patterns of `case` in substitutions, in order.
+    pub(super) left_away: Vec<usize>,
     /// Places of brackets in expansions that nothing closes.
     pub(super) not_subscripts: std::collections::HashSet<usize>,
 }
@@ -145,6 +147,7 @@ impl<'a> Parser<'a> {
             aliases: Substituting::default(),
             read_again: 0,
             not_arithmetic: Default::default(),
+            left_away: Vec::new(),
             not_subscripts: Default::default(),
         }
     }
@@ -220,6 +223,7 @@ impl<'a> Parser<'a> {
             aliases: Substituting::of(self.aliases.known.clone()),
             read_again: self.read_again,
             not_arithmetic: Default::default(),
+            left_away: Vec::new(),
             not_subscripts: Default::default(),
         }
     }

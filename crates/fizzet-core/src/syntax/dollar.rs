@@ -173,15 +173,21 @@ impl<'a> Parser<'a> {
     pub(super) fn dollar_parenthesis(&mut self, start: usize) -> Parsed<Part> {
         let open = self.pos;
         let doubled = self.peek_ahead(1) == Some(b'(');
+        let mut end = None;
         if doubled && !self.not_arithmetic.contains(&open) {
             let waiting = self.pending.len();
             self.advance(2);
+            let inside = self.pos;
             let expression = self.whole_arithmetic(false);
+            let behind = self.pos;
             if let Ok(expression) = expression
                 && self.eat(b")")
                 && self.eat(b")")
             {
-                return Ok(Part::Arithmetic { expression, span: self.span(start, self.pos) });
+                if self.is_balanced_when_printed(inside, behind) {
+                    return Ok(Part::Arithmetic { expression, span: self.span(start, self.pos) });
+                }
+                end = Some(self.pos);
             }
             let unfinished = self.at_end();
             self.pending.truncate(waiting);
@@ -196,9 +202,17 @@ impl<'a> Parser<'a> {
         let known = self.aliases_set_aside(start);
         let read = self.list_in_parentheses(start, 2, "$(");
         self.set_aliases(known.or_else(|| self.aliases.known.clone()));
+        let by_parentheses = doubled && self.dialect.doubled_parentheses_are_counted;
+        let end = end.or_else(|| by_parentheses.then(|| self.parentheses_end(open)).flatten());
+        let read = match read {
+            Ok(_) if end.is_some_and(|end| end != self.pos) => self.unexpected("a command or )"),
+            read => read,
+        };
         let (list, broken) = match read {
-            Err(error) if self.is_found_late(open) && !error.is_limit() => {
-                let Some(end) = self.parentheses_end(open) else { return Err(error) };
+            Err(error) if (by_parentheses || self.is_found_late(open)) && !error.is_limit() => {
+                let Some(end) = end.or_else(|| self.parentheses_end(open)) else {
+                    return Err(error);
+                };
                 self.pending.truncate(waiting);
                 self.pos = end;
                 (List { items: Vec::new() }, Some(Rc::new(error)))
@@ -212,6 +226,28 @@ impl<'a> Parser<'a> {
             broken,
             as_written: self.is_as_written(start, self.pos),
         })))
+    }
+
+    /// Whether the parentheses of an expression are in pairs outside of quotes when the shell has printed the
+    /// commands in it anew, which leaves away what stands before the patterns of `case`.
+    fn is_balanced_when_printed(&self, start: usize, end: usize) -> bool {
+        if !self.dialect.doubled_parentheses_are_counted {
+            return true;
+        }
+        let mut open = 0usize;
+        let mut at = start;
+        while at < end {
+            match self.text[at] {
+                b'(' if self.left_away.binary_search(&at).is_err() => open += 1,
+                b')' if open == 0 => return false,
+                b')' => open -= 1,
+                b'\\' => at += 1,
+                b'\'' | b'"' => at = self.quotes_end(at).unwrap_or(end),
+                _ => {}
+            }
+            at += 1;
+        }
+        open == 0
     }
 
     /// The aliases, which do not count in a substitution whose commands are read anew when it is carried out.

@@ -517,7 +517,7 @@ impl Walker {
 
     /// A mistake in the use of a built-in utility: it ends the shell, or has the status 1.
     fn usage(&mut self, call: &builtins::Call<'_>, wrong: &str) -> Result<Status, Stop> {
-        if !self.state.dialect.usage_is_fatal {
+        if !self.state.dialect.wrong_numbers_are_fatal {
             return Ok(self.complain(call, 1));
         }
         Err(self.fatal(call, wrong))

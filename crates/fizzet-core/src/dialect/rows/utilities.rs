@@ -262,8 +262,13 @@ macro_rules! utilities_rows {
     dot_failure_status: Status = [1, 1, 1, 1, 1, 1, 127], "observed in all six: . ./nosuch; echo $?";
     /// The status a shell ends with after a wrong use of a special built-in utility.
     usage_status: Status = [2, 2, 2, 2, 1, 1, 1], "observed in all six: shift x; echo $?";
-    /// A wrong argument of `shift`, `break` and the like ends the shell; otherwise its status is 1.
-    usage_is_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: shift x; echo after";
+    /// An argument of `break` or `exit` that is no number ends the shell; otherwise its status is 1.
+    usage_is_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: break x; echo after";
+    /// A number of `shift`, `return` or `continue` that is none, or none that there can be, ends the shell.
+    wrong_numbers_are_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: shift x; echo after";
+    /// The use of a special built-in utility with an option that it does not know ends the shell where `set -e` would,
+    /// and so does `return` where there is nothing to return from; a read-only variable ends it anywhere.
+    misuse_of_special_ends: bool = [N, N, N, N, N, N, N], "observed in bash: set -o posix; export -Z; echo after";
     /// The action for EXIT is carried out behind syntax errors too.
     syntax_errors_act: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: trap 'echo bye' EXIT, newline, a closing parenthesis, or an open quote";
     /// `exit` in a file that `.` carries out with arguments: the action for EXIT sees those.

@@ -25,7 +25,7 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
         None => 1,
         Some(text) => match walker.loop_count(text) {
             Some(levels @ 1..) => u32::try_from(levels).unwrap_or(u32::MAX),
-            Some(_) if !dialect.usage_is_fatal => {
+            Some(_) if !dialect.wrong_numbers_are_fatal => {
                 // All loops are left.
                 walker.state.status = walker.complain(call, 1);
                 walker.failure_counts()?;
@@ -73,13 +73,14 @@ pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         return walker.too_many(call, end);
     }
     if returns && walker.depth_of_return() == 0 && !dialect.return_ends_shell {
+        call.misused.set(true);
         return Ok(walker.complain(call, 2));
     }
     let status = match operands.first().map(Text::bytes) {
         None => i64::from(walker.status_to_leave_with(returns)),
         Some(text) => match walker.status_given(text, returns) {
             Some(status) => status,
-            _ if returns && !dialect.usage_is_fatal => walker.complain(call, 2).into(),
+            _ if returns && !dialect.wrong_numbers_are_fatal => walker.complain(call, 2).into(),
             _ if returns
                 && dialect.usage_status == 1
                 && dialect.status_numbers != StatusNumbers::Expression =>

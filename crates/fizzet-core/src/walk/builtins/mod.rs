@@ -44,6 +44,9 @@ pub(super) use getopts::OptionPlace;
 pub(super) use kill::signal_number;
 pub(super) use trap::SubshellIs;
 
+use std::cell::Cell;
+
+use crate::dialect::UtilityKind;
 use crate::expand::Context;
 use crate::packed::{packed, packed_all};
 use crate::source::Span;
@@ -61,6 +64,8 @@ pub(super) struct Call<'a> {
     pub(super) dash_ends: bool,
     /// Whether `-1` is no option.
     pub(super) numbers_are_operands: bool,
+    /// Whether the utility was found to be used wrongly.
+    pub(super) misused: &'a Cell<bool>,
 }
 
 impl Call<'_> {
@@ -214,6 +219,13 @@ impl Walker {
         status
     }
 
+    /// Whether the wrong use of a utility ends the shell, whatever its status is otherwise.
+    fn misuse_ends(&self, name: &[u8]) -> bool {
+        let dialect = &self.state.dialect;
+        let ends = dialect.misuse_of_special_ends && self.testing == 0;
+        ends && dialect.utility(name) == Some(UtilityKind::Special)
+    }
+
     /// Carries out a built-in utility and answers its status.
     pub(super) fn builtin(&mut self, argv: &[Text], span: Span) -> Result<Status, Stop> {
         let name = argv.first().map_or(&b""[..], Text::bytes);
@@ -225,7 +237,12 @@ impl Walker {
         (self.lost_output, self.status_is_answer) = (false, false);
         match known.map(|at| &TABLE[at]) {
             Some((_, run)) => {
-                match run(self, &Call { argv, span, dash_ends, numbers_are_operands }) {
+                let misused = &Cell::new(false);
+                let call = Call { argv, span, dash_ends, numbers_are_operands, misused };
+                match run(self, &call) {
+                    Ok(status) if misused.get() && self.misuse_ends(name) => {
+                        Err(self.fatal_with(&call, "the use is wrong", status))
+                    }
                     Err(Stop::Shell(error)) if error.is_read_only => {
                         let statuses = self.state.dialect.read_only_statuses;
                         match statuses.iter().find(|(utility, _)| utility.as_bytes() == name) {

@@ -138,6 +138,7 @@ impl<'a> Call<'a> {
                 given.letters.push((letter, sign == b'+', value));
             }
         }
+        self.misused.set(self.misused.get() || given.unknown.is_some());
         given
     }
 }

@@ -53,6 +53,7 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
         return Ok(0);
     }
     if walker.state.dialect.set_checks_letters_first && walker.refuses_some_letter(words) {
+        call.misused.set(true);
         return Ok(2);
     }
     let kept = walker.state.dialect.set_mistakes_undo.then(|| walker.state.options.clone());
@@ -261,6 +262,7 @@ impl Walker {
             }
             Refused::Letter => (dialect.unknown_option_is_fatal, 1),
         };
+        call.misused.set(true);
         if fatal { Err(self.refused_option(call)) } else { Ok(status) }
     }
 

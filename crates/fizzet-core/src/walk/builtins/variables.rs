@@ -80,7 +80,11 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
             return Err(walker.fatal_option(call));
         }
         // Lists have been assigned by the time the utility finds out.
+        let local = !outside && keeps_scope && !given.has(b'g');
         for list in walker.take_list_arguments() {
+            if local {
+                walker.hide(&list.assignment.name, true);
+            }
             walker.assign_argument(list)?;
         }
         return Ok(walker.state.dialect.declaration_usage_status);
@@ -187,6 +191,10 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         if !walker.declare_one(&declaration, operand, first + at)? {
             let dialect = &walker.state.dialect;
             let name = operand.bytes().split(|&byte| byte == b'=').next().unwrap_or_default();
+            let frozen = walker.state.variables.get(name).is_some_and(|one| one.read_only);
+            if frozen && outside && dialect.misuse_of_special_ends {
+                return Err(walker.fatal_with(call, "a variable is read-only", 1));
+            }
             let is_late = dialect.local_finds_bad_names_late && operand.len() > name.len();
             if utility == b"local" && is_late && !is_name(name) {
                 if let Some(scope) = walker.scopes.last_mut() {
