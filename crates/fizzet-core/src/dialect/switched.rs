@@ -13,6 +13,7 @@ const SWITCHED: &[Switched] = &[
     }),
     ("bareglobqual", |rows| rows.glob_qualifiers = false),
     ("cbases", |rows| rows.bases_as_in_c = true),
+    ("clobberempty", |rows| rows.empty_files_are_overwritten = true),
     ("cprecedences", |rows| rows.bits_bind_first = false),
     ("emulate sh", |rows| rows.last_of_pipeline_in_place = false),
     ("equals", |rows| rows.equals_names_programs = false),
@@ -50,6 +51,11 @@ const SWITCHED: &[Switched] = &[
         rows.glob_qualifiers = false;
         rows.number_ranges = false;
     }),
+    ("shortloops", |rows| {
+        rows.lone_bodies = false;
+        rows.lone_repeated_bodies = false;
+    }),
+    ("shortrepeat", |rows| rows.lone_repeated_bodies = true),
     ("shnullcmd", |rows| rows.lone_redirection_runs = false),
     ("typesettounset", |rows| {
         rows.local_is_empty = false;

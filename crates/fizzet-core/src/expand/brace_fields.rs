@@ -316,19 +316,19 @@ impl Range {
             let range = Range { first, last, step, letters: true, width, backwards: false };
             return (!has_step).then_some(range);
         }
-        let step: i64 = match step {
+        let size: i64 = match step {
+            Some(step) if !digits(step) => return None,
             Some(step) => step.parse().ok().filter(|step| *step != 0)?,
             None => 1,
         };
         let (first, last): (i64, i64) = (left.parse().ok()?, right.parse().ok()?);
-        let padded = |part: &str| {
-            let digits = part.trim_start_matches('-');
-            digits.len() > 1 && digits.starts_with('0')
-        };
-        let width = if padded(left) || padded(right) { left.len().max(right.len()) } else { 0 };
-        let size = step.checked_abs()?;
+        // The first part that begins with a zero says how wide all numbers are.
+        let padded = |part: &&str| part.strip_prefix('-').unwrap_or(part).starts_with('0');
+        let width = [Some(left), Some(right), step].into_iter().flatten().find(padded);
+        let width = width.map_or(0, str::len);
+        let backwards = size < 0;
+        let size = size.checked_abs()?;
         let step_towards = if first > last { -size } else { size };
-        let backwards = step < 0;
         Some(Range { first, last, step: step_towards, letters: false, width, backwards })
     }
 

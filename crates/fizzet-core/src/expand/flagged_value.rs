@@ -198,6 +198,13 @@ impl Substitution<'_> {
     /// `(P)`: the value is the name of the parameter that is meant.
     pub(super) fn named_value(&mut self, parameter: &Parameter, held: Held) -> Result<Held, Stop> {
         let Held::One(text) = held else { return Ok(held) };
+        let text = match &parameter.name {
+            ParameterName::Variable(name) if parameter.index.is_none() => {
+                let given = self.cx.state().variables.get(name).and_then(|one| one.given.clone());
+                given.map_or(text, |given| *given)
+            }
+            _ => text,
+        };
         let name: Rc<[u8]> = text.bytes().into();
         let name = match &*name {
             digits if !digits.is_empty() && digits.iter().all(u8::is_ascii_digit) => {
@@ -252,6 +259,7 @@ impl Substitution<'_> {
         };
         let is_local = self.cx.is_local(name);
         let state = self.cx.state();
+        let is_tied = state.tie(name).is_some_and(|tie| !tie.lasts);
         let Some(variable) = state.variables.get(name) else { return Vec::new() };
         let mut words = vec![match (&variable.value, variable.keeps) {
             (Value::Indexed(_), _) => "array",
@@ -274,6 +282,7 @@ impl Substitution<'_> {
         });
         words.extend(variable.read_only.then_some("readonly"));
         words.extend(variable.exported.then_some("export"));
+        words.extend(is_tied.then_some("tied"));
         words.extend(variable.unique.then_some("unique"));
         words.extend(variable.own.then_some("special"));
         words.join("-").into_bytes()

@@ -54,6 +54,7 @@ use std::rc::Rc;
 
 pub(crate) use flags::backslashed;
 pub(crate) use line::{Fields, fields_of_line};
+pub(crate) use number::shown_real;
 pub use split::Ifs;
 pub(crate) use stages::telling;
 pub(crate) use subscripts::place_found;

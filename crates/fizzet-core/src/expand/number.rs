@@ -116,6 +116,11 @@ impl From<bool> for Number {
     }
 }
 
+/// A real as the shell shows it.
+pub(crate) fn shown_real(value: Real, reals: Reals) -> String {
+    Number::Real(value).shown(reals)
+}
+
 /// As ksh93 shows a real: 18 digits, halves rounded up, and a whole number whole, which has no point.
 fn plain(value: Real) -> String {
     match value.exact() {

@@ -28,9 +28,9 @@ impl Field {
     /// The side that a value stands on.
     pub fn side(self) -> Side {
         match self.padding {
-            Padding::Left | Padding::LeftDigits => Side::Left,
-            Padding::Right | Padding::RightWhole => Side::Right,
-            Padding::Zeros | Padding::Filled => Side::Zeros,
+            Padding::Left | Padding::LeftDigits | Padding::LeftZeros => Side::Left,
+            Padding::Right | Padding::RightTrimmed | Padding::RightWhole => Side::Right,
+            Padding::Zeros | Padding::ZerosBehindBlanks | Padding::Filled => Side::Zeros,
         }
     }
 
@@ -40,22 +40,31 @@ impl Field {
             false => text.chunks(1).collect(),
             true => text.char_indices().map(|(from, to, _)| &text[from..to]).collect(),
         };
-        let is = |one: &[u8], digit: bool| one == b" " || (digit && one == b"0");
+        let blank = |one: &&&[u8]| matches!(one, [b' ' | b'\t']);
+        let zero = |one: &&&[u8]| **one == b"0";
+        let blanks = characters.iter().take_while(blank).count();
+        let end = characters.len() - characters.iter().rev().take_while(blank).count();
         let trimmed = match self.padding {
-            Padding::Left | Padding::LeftDigits => {
-                let digits = self.padding == Padding::LeftDigits;
-                let gone = characters.iter().take_while(|one| is(one, digits)).count();
-                &characters[gone..]
+            Padding::RightWhole | Padding::ZerosBehindBlanks => &characters[..],
+            Padding::Left => &characters[blanks..],
+            Padding::LeftDigits => {
+                let digits = &characters[blanks..];
+                &digits[digits.iter().take_while(zero).count()..]
             }
-            Padding::RightWhole => &characters[..],
-            _ => {
-                let blanks = characters.iter().rev().take_while(|one| is(one, false)).count();
-                &characters[..characters.len() - blanks]
-            }
+            Padding::LeftZeros => &characters[characters.iter().take_while(zero).count()..],
+            Padding::Right | Padding::Filled => &characters[..end],
+            Padding::RightTrimmed | Padding::Zeros => &characters[blanks.min(end)..end],
         };
         let missing = self.width.saturating_sub(trimmed.len());
-        let digit = trimmed.first().is_some_and(|one| one[0].is_ascii_digit());
-        let zeros = (self.padding == Padding::Zeros && digit) || self.padding == Padding::Filled;
+        let before = match self.padding {
+            Padding::ZerosBehindBlanks if missing > 0 => blanks,
+            _ => 0,
+        };
+        let digit = trimmed.get(before).is_some_and(|one| one[0].is_ascii_digit());
+        let zeros = match self.padding {
+            Padding::Zeros | Padding::ZerosBehindBlanks => digit,
+            padding => padding == Padding::Filled,
+        };
         let padding = vec![if zeros { b'0' } else { b' ' }; missing];
         match self.side() {
             Side::Left => {
@@ -64,7 +73,8 @@ impl Field {
             }
             _ => {
                 let kept = &trimmed[trimmed.len().saturating_sub(self.width)..];
-                [&padding[..], &kept.concat()].concat()
+                let (blanks, rest) = kept.split_at(before);
+                [&blanks.concat()[..], &padding, &rest.concat()].concat()
             }
         }
     }
@@ -73,7 +83,7 @@ impl Field {
     pub fn fill_number(self, number: &[u8]) -> Vec<u8> {
         let before = match self.padding {
             Padding::Filled => base_length(number),
-            Padding::Zeros if number.len() < self.width => {
+            Padding::Zeros | Padding::ZerosBehindBlanks if number.len() < self.width => {
                 let sign = usize::from(number.starts_with(b"-"));
                 sign + base_length(&number[sign..])
             }

@@ -6,8 +6,8 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
-use crate::dialect::{ListAttributes, OptionIndex, PosixMode, References, TakesBase};
-use crate::expand::arithmetic;
+use crate::dialect::{ListAttributes, OptionIndex, PosixMode, Reals, References, TakesBase};
+use crate::expand::{arithmetic, shown_real};
 use crate::lineage::{Origin, Rule};
 use crate::real::{Format, Real};
 use crate::source::Span;
@@ -343,7 +343,10 @@ impl State {
                 let sign = if value.is_negative() { "-" } else { "" };
                 let halves_up = self.dialect.halves_up;
                 let format = Format { letter, precision: digits, keeps_zeros: false, halves_up };
-                let shown = format!("{sign}{}", value.absolute().shown(format));
+                let shown = match value.is_finite() || self.dialect.arithmetic_reals != Reals::PointStays {
+                    true => format!("{sign}{}", value.absolute().shown(format)),
+                    false => shown_real(value, self.dialect.arithmetic_reals),
+                };
                 changed(&text, shown.into_bytes(), span)
             }
             Keeps::Integer(digits) => self.kept_integer(name, digits, text, base, span)?,
@@ -375,8 +378,13 @@ impl State {
         given: Base,
         span: Span,
     ) -> Result<Text, Stop> {
-        let (value, of_value) =
-            arithmetic::text_based(self, text.bytes(), span).map_err(Stop::in_index)?;
+        // A number that has been computed is not read as one in an expression, where the least one has no digits.
+        let least = || std::str::from_utf8(text.bytes()).ok()?.parse::<i64>().ok();
+        let computed = matches!(given, Base::Given(_)).then(least).flatten();
+        let (value, of_value) = match computed.filter(|&value| value == i64::MIN) {
+            Some(value) => (Some(value.into()), None),
+            None => arithmetic::text_based(self, text.bytes(), span).map_err(Stop::in_index)?,
+        };
         let Some(value) = value else {
             return Ok(Text::hole(&Origin::new(Rule::Arithmetic, span)));
         };

@@ -16,6 +16,8 @@ pub struct Tie {
     pub list: Rc<[u8]>,
     /// What stands between the elements.
     pub separator: u8,
+    /// Whether `unset` leaves the tie.
+    pub lasts: bool,
 }
 
 /// The ties that there are from the start.
@@ -36,6 +38,7 @@ pub(super) fn at_start() -> Rc<Vec<Tie>> {
         text: text.as_bytes().into(),
         list: list.as_bytes().into(),
         separator: b':',
+        lasts: true,
     };
     Rc::new(AT_START.iter().map(tie).collect())
 }
@@ -75,6 +78,13 @@ impl State {
         }
     }
 
+    /// Ends a tie that `typeset` has made, when one of its variables is unset.
+    pub fn untie(&mut self, name: &[u8]) {
+        if self.tie(name).is_some_and(|tie| !tie.lasts) {
+            Rc::make_mut(&mut self.ties).retain(|tie| *tie.text != *name && *tie.list != *name);
+        }
+    }
+
     fn joined_list(&self, tie: &Tie) -> Text {
         let mut joined = Text::new();
         for (at, element) in self.variables.values(&tie.list).iter().enumerate() {
@@ -99,7 +109,10 @@ impl State {
     /// Keeps each element of an array once, where it was declared so.
     pub(crate) fn drop_repeats(&mut self, name: &[u8]) {
         if self.variables.get(name).is_some_and(|variable| variable.unique) {
-            self.variables.drop_repeats(name);
+            match self.tie(name).cloned() {
+                Some(tie) => self.drop_tied_repeats(&tie),
+                None => self.variables.drop_repeats(name),
+            }
         }
         self.follow_tie(name);
     }

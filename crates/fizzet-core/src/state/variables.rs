@@ -424,7 +424,7 @@ impl Variables {
     /// Drops the elements that stand before in the array, where it is to have each once; the others move up.
     pub fn drop_repeats(&mut self, name: &[u8]) {
         let Some(variable) = self.by_name.get_mut(&*self.place(name)) else { return };
-        if let (true, Value::Indexed(elements)) = (variable.unique, &mut variable.value) {
+        if let Value::Indexed(elements) = &mut variable.value {
             let first = elements.first_key_value().map_or(0, |(at, _)| *at);
             let mut seen = FxHashSet::default();
             let kept = std::mem::take(elements).into_values();

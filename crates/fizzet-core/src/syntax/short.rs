@@ -30,6 +30,13 @@ impl Parser<'_> {
             self.expect_reserved("}", (start, opener))?;
             return Ok(body);
         }
+        let stands_alone = match opener {
+            "repeat" => self.dialect.lone_repeated_bodies,
+            _ => self.dialect.lone_bodies,
+        };
+        if !stands_alone {
+            return self.unexpected("do or {");
+        }
         Ok(List { items: vec![self.and_or()?] })
     }
 

@@ -466,12 +466,19 @@ impl Walker {
             () if !host.exists(path) && !host.is_folder(parent) => {
                 format!("there is no folder for {shown}")
             }
-            () if minds && self.state.options.no_clobber && is_regular(&*host, path) => {
+            () if minds && self.state.options.no_clobber && self.is_kept(&*host, path) => {
                 format!("{shown} is there already, and set -C is on")
             }
             () => return Ok(()),
         };
         Err(self.cannot_redirect(why, span))
+    }
+
+    /// Whether a file is not overwritten under `set -C`.
+    fn is_kept(&self, host: &dyn Host, path: &[u8]) -> bool {
+        let empty_too = !self.state.dialect.empty_files_are_overwritten;
+        host.status(path, true)
+            .is_some_and(|one| one.kind == FileKind::Regular && (one.size > 0 || empty_too))
     }
 
     /// How far a mistake in the word or the document of a redirection reaches.
@@ -508,6 +515,3 @@ enum Copied {
     Descriptor { from: u32, moves: bool },
 }
 
-fn is_regular(host: &dyn Host, path: &[u8]) -> bool {
-    host.status(path, true).is_some_and(|status| status.kind == FileKind::Regular)
-}

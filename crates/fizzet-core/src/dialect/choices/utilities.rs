@@ -190,18 +190,61 @@ pub enum OptionCommands {
 /// How a text fills a field of some width.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum Padding {
-    /// From the left, blanks behind it.
+    /// From the left without the blanks that it begins with, blanks behind it.
     Left,
-    /// To the right, blanks before it.
-    Right,
-    /// To the right, zeros before what begins with a digit.
-    Zeros,
-    /// From the left without the zeros that it begins with, blanks behind it.
+    /// The same without the zeros behind those.
     LeftDigits,
-    /// To the right with the blanks at its end, blanks before it.
+    /// From the left without the zeros that it begins with, blanks behind it.
+    LeftZeros,
+    /// To the right without the blanks at its end, blanks before it.
+    Right,
+    /// The same without the blanks that it begins with.
+    RightTrimmed,
+    /// To the right with all its blanks, blanks before it.
     RightWhole,
-    /// To the right, zeros before it.
+    /// To the right without blanks on either side, zeros before what begins with a digit.
+    Zeros,
+    /// To the right with all its blanks; behind those that it begins with stand the zeros before a digit.
+    ZerosBehindBlanks,
+    /// To the right without the blanks at its end, zeros before it.
     Filled,
+}
+
+/// How texts fill fields that are declared with some letters.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct Paddings {
+    /// With `-R`.
+    pub right: Padding,
+    /// With `-Z`.
+    pub zeros: Padding,
+    /// With `-L` and `-Z`.
+    pub left_zeros: Padding,
+    /// With `-R` and `-Z`, which make no field where this is nothing.
+    pub right_zeros: Option<Padding>,
+}
+
+impl Paddings {
+    /// Those of ksh93.
+    pub const TRIMMED: Paddings = Paddings {
+        right: Padding::RightTrimmed,
+        zeros: Padding::Zeros,
+        left_zeros: Padding::LeftDigits,
+        right_zeros: Some(Padding::Zeros),
+    };
+    /// Those of mksh.
+    pub const FILLED: Paddings = Paddings {
+        right: Padding::Right,
+        zeros: Padding::Filled,
+        left_zeros: Padding::LeftDigits,
+        right_zeros: Some(Padding::Filled),
+    };
+    /// Those of zsh.
+    pub const WHOLE: Paddings = Paddings {
+        right: Padding::RightWhole,
+        zeros: Padding::ZerosBehindBlanks,
+        left_zeros: Padding::LeftZeros,
+        right_zeros: None,
+    };
 }
 
 /// What `command -v` does with more than one name.

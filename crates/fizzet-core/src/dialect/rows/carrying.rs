@@ -284,6 +284,8 @@ macro_rules! carrying_rows {
     temporary_elements: TemporaryElements = [TemporaryElements::Kept, TemporaryElements::Ignored, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Kept, TemporaryElements::Stay], "observed in bash, ksh93, mksh and zsh: a=(1 2); a[1]=x eval 'echo ${a[@]}'; echo ${a[@]}";
     /// A variable that is assigned before a command has none of the attributes that it has otherwise.
     temporaries_are_plain: bool = [N, Y, N, N, N, N, N], "observed in all six: typeset -i n; n=1+1 eval 'echo $n'";
+    /// `>` overwrites an empty file under `set -C`.
+    empty_files_are_overwritten: bool = [N, N, N, N, N, N, N], "observed in all six: set -C; : >f; echo a >f; in zsh also behind setopt clobberempty";
     /// What becomes of variables that have values for a command, when another assignment before it ends the shell.
     failed_temporaries: FailedTemporaries = [FailedTemporaries::StayAtReadOnly, FailedTemporaries::PutBack, FailedTemporaries::Stay, FailedTemporaries::Stay, FailedTemporaries::StayAtReadOnly, FailedTemporaries::StayAtReadOnly, FailedTemporaries::Stay], "observed in all six: trap 'echo $x' EXIT; x=2 y=${z?} true; readonly r; x=3 r=4 true";
     /// When variables are saved that get other values for a command.

@@ -65,6 +65,10 @@ macro_rules! reading_rows {
     inner_quotes_escape_brace: bool = [N, N, Y, Y, Y, N, N], "observed in all six: y=; echo ${y+\"\\}\"}";
     /// Between double quotes, the quotes in the word of `${x-word}` are taken out before the word is read.
     inner_quotes_vanish: bool = [N, Y, N, N, N, N, N], "observed in all six: x=b; echo \"${v-$x\"a b\"}\" \"${v-'\"'}\"";
+    /// The body of a loop may be one command without `do` and `{`.
+    lone_bodies: bool = [N, N, N, N, N, N, Y], "observed in all six: for x in a b; echo $x; in zsh also behind unsetopt shortloops";
+    /// So may that of `repeat`.
+    lone_repeated_bodies: bool = [N, N, N, N, N, N, Y], "observed in zsh: repeat 2 echo a; also behind unsetopt shortloops and setopt shortrepeat";
     /// `$((` ends where its parentheses are in pairs. It is an expression if they are so outside of quotes too, when
     /// the commands in it have been printed anew; what else it is, shows when it is carried out.
     doubled_parentheses_are_counted: bool = [N, Y, N, N, N, N, N], "observed in all six: echo $((if) ); echo $(($(case 1 in (1) echo 1;; esac)+1))";

@@ -18,7 +18,7 @@ macro_rules! utilities_rows {
     /// The status of `command -v` without a name.
     command_nothing_status: Status = [0, 0, 0, 0, 2, 0, 1], "observed in all six: command -v; echo $?";
     /// How `typeset -R`, `-Z` and `-LZ` fill their fields.
-    field_paddings: (Padding, Padding, Padding) = [(Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Zeros, Padding::LeftDigits), (Padding::Right, Padding::Filled, Padding::LeftDigits), (Padding::RightWhole, Padding::Zeros, Padding::Left)], "observed in ksh93, mksh and zsh: typeset -R5 d='ab  '; typeset -Z5 z=-4; typeset -LZ5 l=0042";
+    field_paddings: Paddings = [Paddings::TRIMMED, Paddings::TRIMMED, Paddings::TRIMMED, Paddings::TRIMMED, Paddings::TRIMMED, Paddings::FILLED, Paddings::WHOLE], "observed in ksh93, mksh and zsh: typeset -R5 d=' ab  '; typeset -Z5 z=' 4'; typeset -LZ5 l=0042; typeset -RZ5 r=4";
     /// `typeset -ul` keeps small letters; elsewhere the two take each other away.
     both_cases_are_lower: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: typeset -ul b=aB; echo $b";
     /// A command of the name `..` is found in the folders of PATH, and cannot be executed.
@@ -262,6 +262,8 @@ macro_rules! utilities_rows {
     dot_failure_status: Status = [1, 1, 1, 1, 1, 1, 127], "observed in all six: . ./nosuch; echo $?";
     /// The status a shell ends with after a wrong use of a special built-in utility.
     usage_status: Status = [2, 2, 2, 2, 1, 1, 1], "observed in all six: shift x; echo $?";
+    /// A function cannot be exported, which has the status 1.
+    functions_stay_inside: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { :; }; export -f f; echo $?";
     /// An argument of `break` or `exit` that is no number ends the shell; otherwise its status is 1.
     usage_is_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: break x; echo after";
     /// A number of `shift`, `return` or `continue` that is none, or none that there can be, ends the shell.

@@ -36,7 +36,8 @@ pub(in crate::expand) enum Class {
 }
 
 impl Class {
-    pub(in crate::expand) fn named(name: &[u8], word: bool, ascii: bool) -> Option<Class> {
+    pub(in crate::expand) fn named(name: &[u8], more: &[&str]) -> Option<Class> {
+        let is_known = || more.iter().any(|one| one.as_bytes() == name);
         Some(match name {
             b"alpha" => Class::Alpha,
             b"digit" => Class::Digit,
@@ -50,8 +51,8 @@ impl Class {
             b"graph" => Class::Graph,
             b"cntrl" => Class::Cntrl,
             b"xdigit" => Class::Xdigit,
-            b"word" if word => Class::Word,
-            b"ascii" if ascii => Class::Ascii,
+            b"word" | b"IDENT" if is_known() => Class::Word,
+            b"ascii" if is_known() => Class::Ascii,
             _ => return None,
         })
     }

@@ -402,10 +402,7 @@ impl Compiler<'_> {
     fn class(&self, at: usize) -> Option<(Option<Member>, usize)> {
         let name = self.bracketed(at, b':')?;
         let end = at + name.len() + 4;
-        Some((
-            Class::named(name, self.rules.word_class, self.rules.ascii_class).map(Member::Class),
-            end,
-        ))
+        Some((Class::named(name, self.rules.more_classes).map(Member::Class), end))
     }
 
     /// The text of `[:text:]`, `[.text.]` or `[=text=]`.

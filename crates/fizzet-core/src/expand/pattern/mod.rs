@@ -45,14 +45,12 @@ pub struct PatternRules {
     pub sets_mind_case: bool,
     /// It may also escape the slash behind a component that is a pattern.
     pub escapes_slash_behind_pattern: bool,
-    /// Whether `[:word:]` is a class.
-    pub word_class: bool,
+    /// The classes that POSIX does not name.
+    pub more_classes: &'static [&'static str],
     /// Whether `[[:<:]]` and `[[:>:]]` are places.
     pub word_places: bool,
     /// What a class makes of a set that there is not.
     pub bad_class: BadClass,
-    /// `[:ascii:]` is a class.
-    pub ascii_class: bool,
     /// Whether parentheses are groups without a sign before them.
     pub bare_groups: bool,
     /// Whether `<1-9>` is a range of numbers.
@@ -88,10 +86,9 @@ impl PatternRules {
             backslash_needs_special: dialect.value_backslash_needs_special,
             quotes_pair: dialect.quotes_pair,
             escapes_slash_behind_pattern: dialect.escapes_slash_behind_pattern,
-            word_class: dialect.word_class,
+            more_classes: dialect.more_classes,
             word_places: dialect.word_places,
             bad_class: dialect.bad_class,
-            ascii_class: dialect.ascii_class,
             bare_groups: dialect.bare_groups,
             ranges: dialect.number_ranges,
             groups_in_values: dialect.groups_in_values,
@@ -463,10 +460,9 @@ mod tests {
         collating: crate::dialect::Collating::Characters,
         backslash_escapes: true,
         escapes_slash_behind_pattern: true,
-        word_class: true,
+        more_classes: &["word", "ascii"],
         word_places: false,
         bad_class: crate::dialect::BadClass::Empty,
-        ascii_class: true,
         bare_groups: false,
         ranges: false,
         groups_in_values: true,

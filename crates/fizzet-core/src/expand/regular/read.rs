@@ -325,7 +325,7 @@ impl Reader<'_> {
             }
             let begins = self.at;
             if let Some(class) = self.named(b':')? {
-                let class = Class::named(class, false, false)?;
+                let class = Class::named(class, &[])?;
                 self.rules.add_class(class, &mut members);
                 continue;
             }

@@ -1,10 +1,12 @@
 //! The kinds of variables that `typeset` and its kin make: integers, reals, capitals, fields.
 
 use crate::dialect::{Dialect, Padding, TakesBase};
+use crate::expand::shown_real;
+use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::state::{Digits, Field, Keeps, Key, Value};
 use crate::stop::{Reach, Stop};
-use crate::text::Text;
+use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::control::number;
 use crate::walk::builtins::options::Given;
@@ -89,6 +91,14 @@ impl Walker {
         if frozen {
             self.state.variables.entry(name).read_only = false;
         }
+        let variable = self.state.variables.get(name);
+        let text = match variable.and_then(|one| one.real).filter(|_| key.is_none()) {
+            Some(real) if self.state.dialect.attributes_are_looks => {
+                let digits = shown_real(real, self.state.dialect.arithmetic_reals);
+                Text::copied(digits.as_bytes(), Standing::Quoted, Origin::new(Rule::Stored, span))
+            }
+            _ => text,
+        };
         let stored = self.state.store(name, key.clone(), text, span);
         if frozen {
             self.state.variables.entry(name).read_only = true;
@@ -177,15 +187,16 @@ impl Walker {
 
     /// The field that `-L`, `-R` or `-Z` names.
     fn field_given(&self, given: &Given<'_>) -> Option<Field> {
-        let (right, zeros, left_zeros) = self.state.dialect.field_paddings;
+        let paddings = self.state.dialect.field_paddings;
         let either = |letter, other| if given.value(letter).is_some() { letter } else { other };
         let (letter, padding) = match (given.has(b'L'), given.has(b'R'), given.has(b'Z')) {
-            (true, _, true) => (either(b'L', b'Z'), left_zeros),
+            (true, _, true) => (either(b'L', b'Z'), paddings.left_zeros),
             (true, right, _) if !right || self.state.dialect.left_field_wins => {
                 (b'L', Padding::Left)
             }
-            (_, true, false) => (b'R', right),
-            (_, _, true) => (either(b'Z', b'R'), zeros),
+            (_, true, false) => (b'R', paddings.right),
+            (_, true, true) => (either(b'Z', b'R'), paddings.right_zeros?),
+            (_, _, true) => (b'Z', paddings.zeros),
             _ => return None,
         };
         Some(Field { padding, width: width(given, letter) })

@@ -95,7 +95,10 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     }
     let mut argv = given.operands.to_vec();
     walker.name_otherwise(&mut argv, None);
-    walker.external(argv, call.span)
+    walker.in_default_path = given.has(b'p');
+    let status = walker.external(argv, call.span);
+    walker.in_default_path = false;
+    status
 }
 
 /// Where `command -p` looks for programs (POSIX `getconf PATH`, as the shells here have it).

@@ -32,7 +32,7 @@ impl Walker {
             let end = bytes.iter().position(|&byte| byte == b'=').unwrap_or(bytes.len());
             bytes[..end].into()
         };
-        let tie = Tie { text: name(text), list: name(list), separator };
+        let tie = Tie { text: name(text), list: name(list), separator, lasts: false };
         let is_same = |known: &Tie| known.text == tie.text && known.list == tie.list;
         let other = [&tie.text, &tie.list].into_iter().find_map(|name| self.state.tie(name));
         if !is_name(&tie.text) || !is_name(&tie.list) || other.is_some_and(|known| !is_same(known))

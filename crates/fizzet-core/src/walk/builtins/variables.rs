@@ -114,6 +114,9 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         {
             return Ok(status);
         }
+        if declaration.exports && walker.state.dialect.functions_stay_inside {
+            return Ok(walker.complain(call, 1));
+        }
         if outside && !walker.state.dialect.functions_have_marks {
             return Ok(0);
         }
