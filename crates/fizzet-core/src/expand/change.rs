@@ -2,7 +2,6 @@
 
 use std::rc::Rc;
 
-use crate::expand::measured::Measured;
 use crate::expand::pattern::Pattern;
 use crate::lineage::{Hop, Origin, Rule};
 use crate::stop::Stop;
@@ -109,10 +108,38 @@ pub(super) fn before_each(
     Ok(made)
 }
 
+/// A value in which the shortest matches are replaced.
+pub(super) fn replaced_shortest(
+    text: &Text,
+    pattern: &Pattern,
+    mut next: impl FnMut() -> Result<Rc<Replacement>, Stop>,
+    which: Replace,
+    limit: usize,
+) -> Result<Text, Stop> {
+    let takes_nothing = pattern.matches(b"");
+    let shortest = |bytes: &[u8]| {
+        let start = if takes_nothing { 0 } else { pattern.search(bytes).next(0)?.0 };
+        let ends = pattern.prefix_ends(&bytes[start..]);
+        ends.first().map(|end| (start, start + end))
+    };
+    let bytes = text.bytes();
+    let found = match which {
+        Replace::Prefix => pattern.prefix_ends(bytes).first().map(|&end| (0, end)),
+        Replace::Suffix => pattern.suffix_start(bytes, false).map(|start| (start, bytes.len())),
+        Replace::Whole => pattern.matches(bytes).then_some((0, bytes.len())),
+        _ => return replaced_where(text, shortest, next, which, limit),
+    };
+    let Some((start, end)) = found else { return Ok(text.clone()) };
+    let mut made = text.slice(0, start);
+    next()?.put(&mut made, text, (start, end));
+    made.push_part(text, end, bytes.len());
+    Ok(made)
+}
+
 /// A value in which what a search finds is replaced; behind a match of nothing one character is kept.
 pub(super) fn replaced_where(
     text: &Text,
-    measured: &Measured,
+    find: impl Fn(&[u8]) -> Option<(usize, usize)>,
     mut next: impl FnMut() -> Result<Rc<Replacement>, Stop>,
     which: Replace,
     limit: usize,
@@ -122,7 +149,7 @@ pub(super) fn replaced_where(
     let mut at = 0;
     while (at < bytes.len() || bytes.is_empty())
         && changed.made.len() <= limit
-        && let Some((start, end)) = measured.find(&bytes[at..])
+        && let Some((start, end)) = find(&bytes[at..])
     {
         let (start, end) = (at + start, at + end);
         changed.keep(at, start);

@@ -8,8 +8,8 @@ use std::cmp::Ordering;
 
 use crate::expand::dequote::dequoted;
 use crate::expand::flags::{
-    Order, abbreviated, change_each, like, ordered, padded_around, quoted_by, quoted_sparingly,
-    split_at, told,
+    Order, abbreviated, change_each, like, ordered, padded_around, quoted_by, quoted_readably,
+    quoted_sparingly, split_at, told,
 };
 use crate::expand::matched::Matched;
 use crate::expand::parameter::Held;
@@ -109,10 +109,15 @@ impl Substitution<'_> {
                     None => return Ok(()),
                 }
             }
-            _ => match self.operate(parameter, held, place)? {
-                Some(held) => held,
-                None => return Ok(()),
-            },
+            _ => {
+                let outer = std::mem::replace(&mut self.shortest_matches, has(b'S'));
+                let held = self.operate(parameter, held, place);
+                self.shortest_matches = outer;
+                match held? {
+                    Some(held) => held,
+                    None => return Ok(()),
+                }
+            }
         };
         if flagged.measures && late {
             held = self.flagged_length(flagged, held)?;
@@ -264,9 +269,13 @@ impl Substitution<'_> {
             Ordering::Equal => return Ok(held),
             Ordering::Greater => {}
         }
+        let doubled = dialect.doubled_quote_is_quote;
         let quoted = |text: &Text| match (times, sparing) {
-            (1, Some(sign)) => told(text, quoted_sparingly(text, sign.letter), span),
-            _ => told(text, quoted_by(text, times), span),
+            (1, Some(sign)) if sign.letter == b'+' => {
+                told(text, quoted_readably(text, doubled), span)
+            }
+            (1, Some(_)) => told(text, quoted_sparingly(text), span),
+            _ => told(text, quoted_by(text, times, doubled), span),
         };
         self.each(&flagged.parameter, held, quoted)
     }

@@ -150,10 +150,12 @@ pub(super) fn told(text: &Text, made: Text, span: Span) -> Text {
     made.passed_through(&hop, Standing::Quoted)
 }
 
-/// The kinds of `(q)`: once with backslashes, twice in single quotes, three times in double ones.
-pub(super) fn quoted_by(text: &Text, times: usize) -> Text {
+/// The kinds of `(q)`: once with backslashes, twice in single quotes (in which a doubled one may stand for itself),
+/// three times in double ones.
+pub(super) fn quoted_by(text: &Text, times: usize, doubled: bool) -> Text {
     match times {
         1 => backslashed(text),
+        2 if doubled => like(text, [b"'", &text.bytes().replace("'", "''")[..], b"'"].concat()),
         2 => like(text, single_quoted(text.bytes())),
         3 => {
             let mut bytes = vec![b'"'];
@@ -170,30 +172,52 @@ pub(super) fn quoted_by(text: &Text, times: usize) -> Text {
     }
 }
 
-/// `(q-)`: single quotes where anything needs them, and nothing where nothing does; `(q+)`: `$'...'` where
-/// there are control characters.
-pub(super) fn quoted_sparingly(text: &Text, sign: u8) -> Text {
-    let bytes = text.bytes();
-    if bytes.is_empty() {
+/// `(q-)`: single quotes around what needs them, and nothing around what does not.
+pub(super) fn quoted_sparingly(text: &Text) -> Text {
+    if text.is_empty() {
         return like(text, b"''".to_vec());
     }
-    if sign == b'+' && DollarQuoting::Carets.escapes_some(bytes) {
-        return like(text, in_dollar_quotes(DollarQuoting::Carets, bytes));
-    }
-    // A tilde means something at the start only, and what cannot be shown means nothing.
+    // A tilde means something at the start only.
     let needs = |piece: &[u8]| {
-        let means = |byte: u8| byte.is_ascii_graphic() || matches!(byte, b' ' | b'\n' | b'\t');
         let behind = piece.iter().skip(1).copied().filter(|&byte| byte != b'~');
-        let bytes = piece.first().copied().into_iter().chain(behind);
-        let minded: Vec<u8> = bytes.filter(|&byte| means(byte)).collect();
-        !minded.is_empty() && backslashed(&like(text, minded.clone())).bytes() != minded
+        needs_quotes(text, piece.first().copied().into_iter().chain(behind))
     };
     // A quote stands outside of quotes.
-    let pieces = bytes.split(|&byte| byte == b'\'').map(|piece| match needs(piece) {
+    let pieces = text.bytes().split(|&byte| byte == b'\'').map(|piece| match needs(piece) {
         true => [b"'", piece, b"'"].concat(),
         false => piece.to_vec(),
     });
     like(text, pieces.collect::<Vec<_>>().join(&b"\\'"[..]))
+}
+
+/// `(q+)`: nothing where nothing needs quotes, `$'...'` where there are control characters, and otherwise single
+/// quotes around all but those, which are doubled if that quotes them.
+pub(super) fn quoted_readably(text: &Text, doubled: bool) -> Text {
+    let bytes = text.bytes();
+    if bytes.is_empty() {
+        return like(text, b"''".to_vec());
+    }
+    if DollarQuoting::Carets.escapes_some(bytes) {
+        return like(text, in_dollar_quotes(DollarQuoting::Carets, bytes));
+    }
+    if !needs_quotes(text, bytes.iter().copied()) {
+        return text.clone();
+    }
+    if doubled {
+        return like(text, [b"'", &bytes.replace("'", "''")[..], b"'"].concat());
+    }
+    let pieces = bytes.split(|&byte| byte == b'\'').map(|piece| match piece {
+        [] => Vec::new(),
+        piece => [b"'", piece, b"'"].concat(),
+    });
+    like(text, pieces.collect::<Vec<_>>().join(&b"\\'"[..]))
+}
+
+/// Whether a shell that is not interactive would read some bytes otherwise; what cannot be shown means nothing.
+fn needs_quotes(text: &Text, bytes: impl Iterator<Item = u8>) -> bool {
+    let means = |byte: &u8| byte.is_ascii_graphic() || matches!(byte, b' ' | b'\n' | b'\t');
+    let minded: Vec<u8> = bytes.filter(means).filter(|&byte| byte != b'!').collect();
+    !minded.is_empty() && backslashed(&like(text, minded.clone())).bytes() != minded
 }
 
 /// Backslashes before what the shell would read otherwise.

@@ -24,6 +24,9 @@ impl Substitution<'_> {
         modifier: &Modifier,
         quoted: bool,
     ) -> Result<Held, Stop> {
+        if let Modifier::Repeated(modifier, count) = modifier {
+            return self.modified_again(parameter, held, (modifier, *count), quoted);
+        }
         let read = |piece: &[u8]| piece.iter().any(|byte| b"$`'\"\\*?[~".contains(byte));
         if let Modifier::Replace(from, to, global) = modifier
             && !quoted
@@ -50,6 +53,33 @@ impl Substitution<'_> {
             };
             Ok(told(text, made, parameter.span))
         })
+    }
+
+    /// Applies a modifier some times, or until it changes nothing.
+    fn modified_again(
+        &mut self,
+        parameter: &Parameter,
+        mut held: Held,
+        (modifier, count): (&Modifier, Option<usize>),
+        quoted: bool,
+    ) -> Result<Held, Stop> {
+        let limit = self.cx.state().limits.bytes;
+        // One that never comes to an end, such as `s/a/aa/`, stops at the limit for all that it has made.
+        let mut made = 0usize;
+        for _ in 0..count.unwrap_or(usize::MAX) {
+            let before: Vec<Text> = held.texts().to_vec();
+            held = self.modified_each(parameter, held, modifier, quoted)?;
+            let texts = held.texts();
+            if before.iter().map(Text::bytes).eq(texts.iter().map(Text::bytes)) {
+                break;
+            }
+            made += 1 + texts.iter().map(Text::len).sum::<usize>();
+            if made > limit {
+                let (what, limit) = ("bytes in one word", limit as u64);
+                return Err(Stop::Limit { what, limit, span: parameter.span });
+            }
+        }
+        Ok(held)
     }
 
     /// `:s/from/to/` outside of double quotes, where quotes quote in both, and what is put in is expanded: a name
@@ -191,6 +221,8 @@ pub(super) fn by_text(text: &Text, modifier: &Modifier, dialect: &Dialect) -> Te
         Modifier::Replace(from, to, global) => replaced(text, from, to, *global),
         Modifier::Letter(letter) => by_letter(text, *letter, dialect),
         Modifier::Parts(letter, count) => parts_of(text, *letter, *count),
+        // What is repeated is taken apart before.
+        Modifier::Repeated(..) => text.clone(),
     }
 }
 

@@ -29,6 +29,17 @@ pub(super) enum Held {
     },
 }
 
+impl Held {
+    /// The values, without what they are to the parameter.
+    pub(super) fn texts(&self) -> &[Text] {
+        match self {
+            Held::Unset => &[],
+            Held::One(text) => std::slice::from_ref(text),
+            Held::List { items, .. } => items,
+        }
+    }
+}
+
 /// What joins the list that a parameter makes.
 fn joiner(parameter: &Parameter, place: Place, ifs: &Ifs) -> Joiner {
     use Operation::{Case, Instead, Keys, Remove, Replace, Substring, Transform, Value};

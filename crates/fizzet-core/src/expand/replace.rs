@@ -4,7 +4,7 @@ use std::rc::Rc;
 
 use crate::dialect::{EmptyMatches, ListOperations, OpenBackslash, ReplacementLists, SlicedUnset};
 use crate::expand::change::{
-    Replacement, before_each, replaced, replaced_everywhere, replaced_where,
+    Replacement, before_each, replaced, replaced_everywhere, replaced_shortest, replaced_where,
 };
 use crate::expand::measured::Measured;
 use crate::expand::parameter::Held;
@@ -157,13 +157,17 @@ impl Substitution<'_> {
             false => None,
         };
         let limit = self.cx.state().limits.bytes;
+        let shortest = self.shortest_matches;
         let held = self.each_in_turn(parameter, held, |this, text| {
             let next = || match &once {
                 Some(replacement) => Ok(replacement.clone()),
                 None => this.replacement(parameter, replacement, place).map(Rc::new),
             };
             if let Some(measured) = &measured {
-                return replaced_where(text, measured, next, which, limit);
+                return replaced_where(text, |bytes| measured.find(bytes), next, which, limit);
+            }
+            if shortest {
+                return replaced_shortest(text, &pattern, next, which, limit);
             }
             match () {
                 () if empty && !text.is_empty() => Ok(text.clone()),

@@ -167,6 +167,8 @@ pub(super) struct Substitution<'c> {
     unsplit: bool,
     /// Whether the word is the argument `name=value` of a declaration utility.
     pub(super) declares: bool,
+    /// Whether replacements look for the shortest matches.
+    pub(super) shortest_matches: bool,
     /// Whether an operation has taken all of a value away.
     pub(super) emptied: bool,
     /// Whether a list, or the output of a command, was put into the word outside quotes: where arrays are
@@ -219,6 +221,7 @@ impl<'c> Substitution<'c> {
             left_over: None,
             behind_brace: None,
             looked_up: None,
+            shortest_matches: false,
             emptied: false,
             declares: false,
             has_list: false,

@@ -343,10 +343,11 @@ impl State {
                 let sign = if value.is_negative() { "-" } else { "" };
                 let halves_up = self.dialect.halves_up;
                 let format = Format { letter, precision: digits, keeps_zeros: false, halves_up };
-                let shown = match value.is_finite() || self.dialect.arithmetic_reals != Reals::PointStays {
-                    true => format!("{sign}{}", value.absolute().shown(format)),
-                    false => shown_real(value, self.dialect.arithmetic_reals),
-                };
+                let shown =
+                    match value.is_finite() || self.dialect.arithmetic_reals != Reals::PointStays {
+                        true => format!("{sign}{}", value.absolute().shown(format)),
+                        false => shown_real(value, self.dialect.arithmetic_reals),
+                    };
                 changed(&text, shown.into_bytes(), span)
             }
             Keeps::Integer(digits) => self.kept_integer(name, digits, text, base, span)?,

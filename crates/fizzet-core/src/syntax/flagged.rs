@@ -422,6 +422,9 @@ impl<'a> Parser<'a> {
     fn modifier(&mut self, flagged: &mut Flagged) -> Parsed<bool> {
         self.pos = self.over_continuations(self.pos);
         let Some(&letter) = self.text.get(self.pos + 1) else { return Ok(false) };
+        if matches!(letter, b'f' | b'F') {
+            return self.repeated_modifier(flagged, letter == b'F');
+        }
         let global = letter == b'g';
         let at = self.pos + 1 + usize::from(global);
         if self.text.get(at) == Some(&b's') {
@@ -460,6 +463,37 @@ impl<'a> Parser<'a> {
         }
         self.pos += 2;
         flagged.modifiers.push(Modifier::Letter(letter));
+        Ok(true)
+    }
+
+    /// `:f` or `:F:count:`, and the modifier behind it.
+    fn repeated_modifier(&mut self, flagged: &mut Flagged, counts: bool) -> Parsed<bool> {
+        let start = self.pos;
+        self.pos += 2;
+        let count = match counts {
+            false => None,
+            true => {
+                let argument = self.flag_argument(true);
+                let written = argument.as_deref().and_then(|text| std::str::from_utf8(text).ok());
+                match written.and_then(|text| text.trim().parse().ok()) {
+                    Some(count) => Some(count),
+                    None => {
+                        self.pos = start;
+                        return Ok(false);
+                    }
+                }
+            }
+        };
+        // The modifier is read as if its colon stood right before it.
+        self.pos -= 1;
+        let before = flagged.modifiers.len();
+        let found = self.modifier(flagged)?;
+        if !found || flagged.modifiers.len() != before + 1 {
+            self.pos = start;
+            return Ok(false);
+        }
+        let repeated = flagged.modifiers.pop().map(Box::new);
+        flagged.modifiers.extend(repeated.map(|one| Modifier::Repeated(one, count)));
         Ok(true)
     }
 }

@@ -514,4 +514,3 @@ enum Copied {
     /// A descriptor; `5-` moves it.
     Descriptor { from: u32, moves: bool },
 }
-

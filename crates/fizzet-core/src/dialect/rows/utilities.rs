@@ -262,6 +262,8 @@ macro_rules! utilities_rows {
     dot_failure_status: Status = [1, 1, 1, 1, 1, 1, 127], "observed in all six: . ./nosuch; echo $?";
     /// The status a shell ends with after a wrong use of a special built-in utility.
     usage_status: Status = [2, 2, 2, 2, 1, 1, 1], "observed in all six: shift x; echo $?";
+    /// An element of an array can get a value in a declaration, but no kind, and no place in a function.
+    elements_are_not_declared: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -a e[1]=x; echo $e";
     /// A function cannot be exported, which has the status 1.
     functions_stay_inside: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { :; }; export -f f; echo $?";
     /// An argument of `break` or `exit` that is no number ends the shell; otherwise its status is 1.

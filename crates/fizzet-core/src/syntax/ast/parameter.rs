@@ -165,6 +165,8 @@ pub enum Modifier {
     Parts(u8, usize),
     /// `s/from/to/`, and whether all are replaced.
     Replace(Box<[u8]>, Box<[u8]>, bool),
+    /// `F:n:` before another modifier, which counts so often, or `f`, until nothing changes.
+    Repeated(Box<Modifier>, Option<usize>),
 }
 
 /// The index of an array expansion.

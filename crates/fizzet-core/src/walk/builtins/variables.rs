@@ -272,6 +272,15 @@ impl Walker {
         }
         let compound = self.list_arguments.iter().position(|list| list.at == at);
         let compound = compound.map(|place| self.list_arguments.swap_remove(place));
+        let adds = compound.as_ref().is_some_and(|list| list.assignment.append);
+        if adds && !self.state.dialect.declarations_append {
+            return Ok(false);
+        }
+        let kind = b"aAiEF".iter().any(|letter| declaration.given.has(*letter));
+        let is_new = kind || declaration.freezes || (declaration.local && !self.is_own(name));
+        if index.is_some() && is_new && self.state.dialect.elements_are_not_declared {
+            return Err(self.state.mistake("an element has no kind", declaration.span, 1));
+        }
         let operand = Operand { text: operand, name, index, equals, appends, compound };
         match declaration.given.has(b'g') && self.state.dialect.global_is_outermost {
             true => self.globally(name, |walker| walker.declare_named(declaration, operand)),
