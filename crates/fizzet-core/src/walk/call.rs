@@ -9,7 +9,7 @@ use crate::state::{Call, Function, Options, Traps, Variable};
 use crate::stop::{Reach, Stop};
 use crate::syntax::ast::{Command, CommandKind as Node, Word};
 use crate::text::{Passage, Standing, Text};
-use crate::walk::{Cause, Walker, builtins};
+use crate::walk::{Cause, Left, Walker, builtins};
 
 /// What a function call puts back when it returns.
 #[derive(Default)]
@@ -160,7 +160,7 @@ impl Walker {
         }
         self.state.doing.at = Some(from);
         if local_trap && self.error_exit == Some(self.scopes.len()) {
-            outcome = self.leave_shell(outcome, self.scopes.len());
+            outcome = self.leave_shell(outcome, self.scopes.len(), Left::Shell);
         }
         let holding = self.state.dialect.functions_hold_mistakes.include(function.keyword);
         let holds = holding && !self.mistakes_go_through();
@@ -228,8 +228,12 @@ impl Walker {
         }
         let inner = std::mem::replace(&mut self.state.positional, outer);
         self.tell_change(Cause::Return, &inner, span)?;
+        if let Err(Stop::Return(status)) = outcome {
+            self.state.status = status;
+            outcome = Ok(());
+        }
         if local_trap {
-            outcome = self.leave_shell(outcome, self.scopes.len() + 1);
+            outcome = self.leave_shell(outcome, self.scopes.len() + 1, Left::Function);
             if let Some((options, traps)) = before {
                 self.forget_settings(options, traps);
                 self.state.ties = ties;
@@ -261,12 +265,6 @@ impl Walker {
                 _ => {}
             }
         }
-        match outcome {
-            Err(Stop::Return(status)) => {
-                self.state.status = status;
-                Ok(())
-            }
-            other => other,
-        }
+        outcome
     }
 }

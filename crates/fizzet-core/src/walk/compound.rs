@@ -10,7 +10,7 @@ use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::syntax::ast::{CaseBranch, CaseEnd, Command, CommandKind as Node, List, Word};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text};
-use crate::walk::{SubshellIs, Walker};
+use crate::walk::{Left, SubshellIs, Walker};
 
 /// What says in an `always` block whether the commands before it have failed, and takes that back if it is
 /// set to 0.
@@ -169,7 +169,7 @@ impl Walker {
             }
             outcome => outcome,
         };
-        let outcome = self.leave_shell(outcome, self.scopes.len());
+        let outcome = self.leave_shell(outcome, self.scopes.len(), Left::Shell);
         self.traps_come_back(traps);
         self.state.doing.depth = depth;
         (self.bodies, self.parameters_replaced) = (bodies, replaced);

@@ -44,7 +44,7 @@ use crate::syntax::Parser;
 use crate::syntax::ast::{CommandSubstitution, List, ProcessSubstitution};
 use crate::text::{Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, Ending, Missing, Trace, WordTrace};
-use crate::walk::builtins::SubshellIs;
+use crate::walk::builtins::{Left, SubshellIs};
 use crate::walk::descriptors::{Descriptors, Output};
 use crate::walk::lists::ListArgument;
 use crate::walk::tables::Tables;
@@ -166,7 +166,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         }
     }
     let outcome = walker.source(SourceId::MAIN);
-    let outcome = walker.leave_shell(outcome, 0);
+    let outcome = walker.leave_shell(outcome, 0, Left::Shell);
     walker.ended(outcome)
 }
 

@@ -42,7 +42,7 @@ mod zsh_options;
 pub(super) use control::number;
 pub(super) use getopts::OptionPlace;
 pub(super) use kill::signal_number;
-pub(super) use trap::SubshellIs;
+pub(super) use trap::{Left, SubshellIs};
 
 use std::cell::Cell;
 

@@ -296,6 +296,7 @@ impl Walker {
         &mut self,
         outcome: Result<(), Stop>,
         level: usize,
+        left: Left,
     ) -> Result<(), Stop> {
         let skips = self.state.dialect.error_exit_skips_outer_actions;
         let in_script = self.is_script() && self.state.dialect.mistakes_in_scripts_act;
@@ -340,6 +341,12 @@ impl Walker {
         let passes = by_error.is_none() && !self.state.dialect.error_in_exit_action_counts;
         let ended_by = match acted {
             Err(Stop::Exit(_)) if passes && self.error_exit.is_some() => None,
+            // The function has ended already: it is its caller that is left.
+            Err(stop @ (Stop::Return(_) | Stop::Break(_) | Stop::Continue(_)))
+                if left == Left::Function && outcome.is_ok() =>
+            {
+                return Err(stop);
+            }
             Err(Stop::Return(status)) if self.state.dialect.exit_action_returns => Some(status),
             Err(stop @ (Stop::Exit(_) | Stop::Limit { .. })) => return Err(stop),
             Err(Stop::Shell(error)) => {
@@ -359,6 +366,15 @@ impl Walker {
             _ => outcome,
         }
     }
+}
+
+/// What the action for EXIT is carried out at the end of.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub(in crate::walk) enum Left {
+    /// The shell, or a subshell.
+    Shell,
+    /// A function with an action of its own.
+    Function,
 }
 
 /// What the commands of a subshell are a part of.
