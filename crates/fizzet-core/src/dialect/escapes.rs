@@ -33,6 +33,19 @@ pub enum LargeOctal {
     Character,
 }
 
+/// What a control escape makes of the character behind it.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum Controls {
+    /// `\cX` keeps its low five bits; a doubled backslash is one.
+    LowBits,
+    /// `\cX` takes two bits away, and a backslash alone is one.
+    ClearedBits,
+    /// `\cX` and `\CX` turn a bit of the capital letter, or of what an escape stands for; `\M-` is an escape character.
+    TurnedBit,
+    /// `\C-x` and `\M-x`, in which the dash may be missing, change what follows, or what an escape stands for.
+    Named,
+}
+
 /// The rules of `$'...'` in one shell.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub struct DollarEscapes {
@@ -52,6 +65,8 @@ pub struct DollarEscapes {
     pub large_octal: LargeOctal,
     /// Whether characters behind U+FFFF become U+FFFD.
     pub narrow_characters: bool,
+    /// What a control escape makes of the character behind it.
+    pub controls: Controls,
 }
 
 /// bash 5.2
@@ -64,6 +79,7 @@ pub(super) const BASH: DollarEscapes = DollarEscapes {
     braced_hexadecimal: true,
     large_octal: LargeOctal::Wraps,
     narrow_characters: false,
+    controls: Controls::LowBits,
 };
 
 /// busybox sh 1.35
@@ -81,6 +97,7 @@ pub(super) const KSH93: DollarEscapes = DollarEscapes {
     keeps_unknown: false,
     no_digits: NoDigits::Nul,
     long_hexadecimal: true,
+    controls: Controls::TurnedBit,
     ..BASH
 };
 
@@ -92,18 +109,20 @@ pub(super) const MKSH: DollarEscapes = DollarEscapes {
     braced_hexadecimal: false,
     large_octal: LargeOctal::Character,
     narrow_characters: true,
+    controls: Controls::ClearedBits,
     ..BASH
 };
 
-/// zsh 5.9
-/// With the option posixstrings of zsh.
+/// zsh 5.9 with its option posixstrings.
 pub(super) const ZSH_AS_C: DollarEscapes = DollarEscapes { nul: Nul::EndsText, ..ZSH };
 
+/// zsh 5.9
 pub(super) const ZSH: DollarEscapes = DollarEscapes {
     letters: "abeEfnrtv\\'\"?xuUMC",
     keeps_unknown: false,
     no_digits: NoDigits::Nul,
     nul: Nul::Stays,
     braced_hexadecimal: false,
+    controls: Controls::Named,
     ..BASH
 };

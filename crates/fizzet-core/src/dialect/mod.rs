@@ -15,7 +15,7 @@ mod utilities;
 mod words;
 
 pub use choices::*;
-pub use escapes::{DollarEscapes, LargeOctal, NoDigits, Nul};
+pub use escapes::{Controls, DollarEscapes, LargeOctal, NoDigits, Nul};
 pub use listed::{ListEntry, Listed, is_unseen, listed_variables};
 pub use own::{Assigned, Fact, Own, OwnVariable, own_names, own_variable};
 pub use shell::Shell;

@@ -19,6 +19,8 @@ pub struct TypeWords {
     pub alias_quoted: bool,
     /// Before the path of a program.
     pub file: &'static str,
+    /// Around that of a program which stands in the table of programs, if that is told otherwise.
+    pub hashed: Option<(&'static str, &'static str)>,
     /// Of what is unknown, where that is told on standard output.
     pub unknown: Option<&'static str>,
 }
@@ -32,6 +34,7 @@ const COMMON: TypeWords = TypeWords {
     alias_end: "",
     alias_quoted: false,
     file: " is ",
+    hashed: None,
     unknown: Some(": not found"),
 };
 
@@ -43,10 +46,11 @@ pub(super) const TYPE_WORDS: [TypeWords; 7] = [
         function: " is a function",
         alias: " is aliased to `",
         alias_end: "'",
+        hashed: Some((" is hashed (", ")")),
         unknown: None,
         ..COMMON
     },
-    COMMON,
+    TypeWords { hashed: Some((" is a tracked alias for ", "")), ..COMMON },
     TypeWords { function: " is a function", ..COMMON },
     TypeWords {
         keyword: " is a keyword",

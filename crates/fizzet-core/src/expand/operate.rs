@@ -104,10 +104,17 @@ impl Substitution<'_> {
             Operation::Substring { offset, length } => {
                 self.substring(parameter, held, offset, length.as_ref()).map(Some)
             }
-            Operation::Name if matches!(parameter.index, Some(Subscript::Index(_))) => {
-                Ok(Some(held))
+            Operation::Name(then) => {
+                let held = match &parameter.index {
+                    Some(Subscript::Index(_)) => held,
+                    _ => self.name(parameter)?,
+                };
+                if !matches!(parameter.name, ParameterName::Variable(_)) {
+                    return Ok(Some(held));
+                }
+                let then = Parameter { operation: (**then).clone(), ..parameter.clone() };
+                self.operate(&then, held, place)
             }
-            Operation::Name => self.name(parameter).map(Some),
             Operation::Names { separate } => {
                 let held = self.names(parameter, !separate)?;
                 Ok(Some(self.keys_joined(parameter, held, b"", place)))

@@ -103,7 +103,7 @@ impl Substitution<'_> {
                 let status = self.cx.state().dialect.bad_substitution_status;
                 return Err(self.cx.state().mistake("bad substitution", parameter.span, status));
             }
-            Operation::Name if matches!(parameter.index, Some(Subscript::Index(_))) => {
+            Operation::Name(_) if matches!(parameter.index, Some(Subscript::Index(_))) => {
                 self.element_name(parameter)?
             }
             _ => self.held(parameter)?,
@@ -115,6 +115,7 @@ impl Substitution<'_> {
                 self.begins_anew(place);
             }
         }
+        self.keep_indexed_field(parameter, place)?;
         let (is_set, met) = (!matches!(held, Held::Unset), self.met);
         let was_text = matches!(&held, Held::One(text) if !text.is_empty());
         let operated = self.operate(parameter, held, place)?;

@@ -4,7 +4,7 @@ use crate::expand::parameter::Held;
 use crate::expand::substitute::{Place, Substitution, is_list_part};
 use crate::lineage::{Origin, Rule};
 use crate::stop::Stop;
-use crate::syntax::ast::{Operation, Parameter, Part, Word};
+use crate::syntax::ast::{Operation, Parameter, Part, Subscript, Word};
 use crate::text::Standing;
 
 /// The first list of the `@` kind that stands between double quotes in a word.
@@ -59,6 +59,24 @@ impl Substitution<'_> {
         let applies = self.cx.state().dialect.quoted_lists_keep_fields;
         if applies && place.fields && !place.quoted && self.holds_quoted_list(word)? {
             self.push(b"", Standing::Quoted, &Origin::new(Rule::Quoted, word.span))?;
+        }
+        Ok(())
+    }
+
+    /// Keeps a field, empty or not, for an element whose index has quotes, where the shell does.
+    pub(super) fn keep_indexed_field(
+        &mut self,
+        parameter: &Parameter,
+        place: Place,
+    ) -> Result<(), Stop> {
+        let Some(Subscript::Index(index)) = &parameter.index else { return Ok(()) };
+        let applies = self.cx.state().dialect.quoted_indexes_keep_fields;
+        if !applies || !place.fields || place.quoted {
+            return Ok(());
+        }
+        let written = self.cx.state().sources.bytes(index.word.span);
+        if written.iter().any(|byte| matches!(byte, b'\'' | b'"')) {
+            self.push(b"", Standing::Quoted, &Origin::new(Rule::Quoted, index.word.span))?;
         }
         Ok(())
     }

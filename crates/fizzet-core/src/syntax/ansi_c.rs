@@ -1,14 +1,15 @@
 //! `$'...'`: escapes as in C (POSIX 2024 XCU 2.2.4; the details observed in each shell, see
 //! [`crate::dialect::DollarEscapes`]).
 
-use crate::dialect::{DollarEscapes, LargeOctal, NoDigits, Nul};
+use crate::dialect::{Controls, DollarEscapes, LargeOctal, NoDigits, Nul};
 use crate::syntax::ast::{Part, Word};
 use crate::syntax::cursor::{Made, Parsed, Parser, Segment};
 use crate::syntax::words::Within;
 
 /// Decodes what stands between `$'` and `'`.
 pub(crate) fn decode(body: &[u8], rules: &DollarEscapes) -> Vec<u8> {
-    let mut decoder = Decoder { body, at: 0, rules, out: Vec::with_capacity(body.len()) };
+    let mut decoder =
+        Decoder { body, at: 0, rules, out: Vec::with_capacity(body.len()), nested: 0 };
     while let Some(byte) = decoder.next() {
         if byte != b'\\' {
             decoder.out.push(byte);
@@ -79,7 +80,7 @@ impl Parser<'_> {
 
 /// What each stretch of such a body gives, and where it stands: an escape, or what is between two.
 fn pieces(body: &[u8], rules: &DollarEscapes) -> Vec<(Vec<u8>, usize, usize)> {
-    let mut decoder = Decoder { body, at: 0, rules, out: Vec::new() };
+    let mut decoder = Decoder { body, at: 0, rules, out: Vec::new(), nested: 0 };
     let mut pieces = Vec::new();
     while decoder.at < body.len() {
         let from = decoder.at;
@@ -105,7 +106,12 @@ struct Decoder<'a> {
     at: usize,
     rules: &'a DollarEscapes,
     out: Vec<u8>,
+    /// In how many escapes that change what follows this one stands.
+    nested: u32,
 }
+
+/// How many escapes that change what follows may stand before one another.
+const MAX_NESTED: u32 = 16;
 
 impl Decoder<'_> {
     fn next(&mut self) -> Option<u8> {
@@ -198,10 +204,15 @@ impl Decoder<'_> {
         true
     }
 
-    /// `\cX`
+    /// `\cX`, and in some shells `\CX`.
     fn control(&mut self) -> bool {
+        let controls = self.rules.controls;
+        if controls == Controls::TurnedBit {
+            return self.changed(|next| next.to_ascii_uppercase() ^ 0x40);
+        }
         match self.next() {
             Some(b'?') => self.byte(127),
+            Some(next) if controls == Controls::ClearedBits => self.byte(u32::from(next & !0x60)),
             Some(b'\\') if self.body.get(self.at) == Some(&b'\\') => {
                 self.at += 1;
                 self.byte(u32::from(b'\\' & 31))
@@ -211,21 +222,45 @@ impl Decoder<'_> {
         }
     }
 
-    /// `\C-x` and `\M-x`, where the dash may be missing.
+    /// `\C-x` and `\M-x`.
     fn modified(&mut self, letter: u8) -> bool {
-        // ksh93 knows other spellings of both, which nobody has written down.
-        if self.rules.nul != Nul::Stays {
-            self.out.extend_from_slice(if letter == b'M' { b"\x1b" } else { b"" });
-            return true;
+        let dashed = self.body.get(self.at) == Some(&b'-');
+        if self.rules.controls == Controls::TurnedBit {
+            return match letter {
+                b'C' => self.control(),
+                _ => {
+                    self.at += usize::from(dashed);
+                    self.out.push(if dashed { 0x1b } else { letter });
+                    true
+                }
+            };
         }
-        self.at += usize::from(self.body.get(self.at) == Some(&b'-'));
-        match self.next() {
-            Some(next) if letter == b'C' => {
-                self.byte(u32::from(if next == b'?' { 127 } else { next & 31 }))
+        self.at += usize::from(dashed);
+        self.changed(|next| match (letter, next) {
+            (b'C', b'?') => 127,
+            // A bit that another escape has set stays.
+            (b'C', next) => next & 0x9f,
+            (_, next) => next | 0x80,
+        })
+    }
+
+    /// Another form of the next byte, or of the first one that an escape there stands for; NUL is that of nothing.
+    fn changed(&mut self, change: impl Fn(u8) -> u8) -> bool {
+        let mut made = match self.next() {
+            None => return true,
+            Some(b'\\') if self.at < self.body.len() && self.nested < MAX_NESTED => {
+                let before = std::mem::take(&mut self.out);
+                self.nested += 1;
+                self.escape();
+                self.nested -= 1;
+                std::mem::replace(&mut self.out, before)
             }
-            Some(next) => self.byte(u32::from(next | 0x80)),
-            None => true,
+            Some(next) => vec![next],
         }
+        .into_iter();
+        let goes_on = self.byte(change(made.next().unwrap_or(0)).into());
+        self.out.extend(made);
+        goes_on
     }
 
     fn byte(&mut self, value: u32) -> bool {

@@ -329,7 +329,7 @@ impl<'a> Parser<'a> {
         let Some(then) = self.operation(quoted)? else { return Ok(None) };
         if self.dialect.indirection == Indirection::Name {
             let listed = self.dialect.name_listing || matches!(then, Operation::Value);
-            return Ok(listed.then_some((name, index, Operation::Name)));
+            return Ok(listed.then_some((name, index, Operation::Name(Box::new(then)))));
         }
         Ok(Some((name, index, Operation::Indirect(Box::new(then)))))
     }

@@ -187,6 +187,19 @@ pub enum OptionCommands {
     Differing(&'static str, &'static str, &'static str),
 }
 
+/// What `type -p` tells.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ProgramsTold {
+    /// There is no such option.
+    Never,
+    /// The path of a program that nothing else hides.
+    Unhidden,
+    /// The path of a program.
+    Paths,
+    /// The path of a program, in the words for one.
+    InWords,
+}
+
 /// How a text fills a field of some width.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum Padding {

@@ -296,7 +296,7 @@ macro_rules! carrying_rows {
     /// The options of `enable` and `disable`.
     enable_letters: &'static str = ["", "adnpsf:", "", "", "", "", "afmprs"], "observed in bash and zsh: enable -Q; echo $?";
     /// The options of `disown`, where it has any.
-    disown_letters: Option<&'static str> = [None, Some("ahr"), None, None, None, None, None], "observed in bash, ksh93 and zsh: disown -a; echo $?; disown -s; echo $?";
+    disown_letters: Option<&'static str> = [None, Some("ahr"), None, None, Some(""), None, None], "observed in bash, ksh93 and zsh: disown -a; echo $?; disown -s; echo $?";
     /// The function that is called for a command that is not found.
     not_found_function: Option<NotFoundFunction> = [None, Some(NotFoundFunction { name: "command_not_found_handle", keeps_zero: false, by_exec: false, only_asks: false }), None, Some(NotFoundFunction { name: "command_not_found_handle", keeps_zero: false, by_exec: false, only_asks: true }), None, None, Some(NotFoundFunction { name: "command_not_found_handler", keeps_zero: true, by_exec: true, only_asks: false })], "observed in bash, busybox sh and zsh: command_not_found_handle() { echo $0 $@; return 42; }; nosuch a; echo $?";
     /// `for`, `select` and `case` that carry nothing out keep the status of a substitution in their words.

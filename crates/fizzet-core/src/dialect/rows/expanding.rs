@@ -288,6 +288,8 @@ macro_rules! expanding_rows {
     condition_pattern_status: Status = [1, 1, 1, 1, 1, 1, 2], "observed in zsh: ([[ a = [b ]]); echo $?";
     /// What stands between the elements of a quoted list in the word of `${x/p/word}`.
     replacement_lists: ReplacementLists = [ReplacementLists::Plain, ReplacementLists::Marked, ReplacementLists::Plain, ReplacementLists::Plain, ReplacementLists::Escaped, ReplacementLists::Plain, ReplacementLists::Plain], "observed in all but dash: x=b; set -- p '' q; echo \"${x/b/\"$@\"}\"";
+    /// An element whose index has quotes makes a field, empty or not.
+    quoted_indexes_keep_fields: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: a=(''); set -- ${a['0']}; echo $#";
     /// An unquoted operation keeps an empty field if a quoted list with elements stands in its word.
     quoted_lists_keep_fields: bool = [N, N, N, N, Y, N, N], "observed in all six: x=a; set -- a; printf '[%s]' ${x#\"$@\"} ${x%\"$1\"}; set -- ''; printf '[%s]' ${y=\"$@\"}";
     /// White space at the end of an expansion and a separator that is written behind it in the word of an operation count as one.

@@ -24,7 +24,7 @@ macro_rules! telling_rows {
     /// `type` and `command -V` also print the definition of a function.
     type_defines_functions: bool = [N, Y, N, N, N, N, N], "observed in all six: f() { :; }; type f";
     /// The option letters of `type`.
-    type_letters: &'static str = ["", "aftpP", "", "tpa", "afpqt", "p", "afmpsSwW"], "observed in all six: type -t :";
+    type_letters: &'static str = ["", "aftpP", "", "tpa", "afpPqt", "p", "afmpsSwW"], "observed in all six: type -t :";
     /// An option that `type` does not know is a mistake rather than a name.
     type_has_options: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: type -t :";
     /// `set -` switches `-v` and `-x` off.
@@ -83,8 +83,8 @@ macro_rules! telling_rows {
     untold_variable_status: Status = [0, 1, 0, 0, 0, 0, 1], "observed in all six: typeset -p nosuch; echo $?";
     /// How `type` words what a name stands for.
     type_words: TypeWords = [TYPE_WORDS[0], TYPE_WORDS[1], TYPE_WORDS[2], TYPE_WORDS[3], TYPE_WORDS[4], TYPE_WORDS[5], TYPE_WORDS[6]], "observed in all six: type echo export if f label nosuch, also of an alias";
-    /// `type -p` tells the path alone.
-    type_tells_paths: bool = [N, Y, N, Y, Y, N, N], "observed in all six: type -p label";
+    /// What `type -p` tells.
+    type_tells_programs: ProgramsTold = [ProgramsTold::Never, ProgramsTold::Unhidden, ProgramsTold::Never, ProgramsTold::Unhidden, ProgramsTold::Paths, ProgramsTold::InWords, ProgramsTold::InWords], "observed in all six: type -p label; type -p echo; f() { :; }; type -p f";
     /// The option letters of `whence`.
     whence_letters: &'static str = ["", "", "", "", "afpPtqv", "pv", "acfmpsSvwx:"], "observed in ksh93, mksh and zsh with each letter";
     /// `typeset -p` tells variables that have no value.

@@ -30,7 +30,7 @@ macro_rules! utilities_rows {
     /// `declare`, `export` and `readonly` mark functions.
     functions_have_marks: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: f() { :; }; readonly -f f; f() { echo b; }; f";
     /// The option letters of `export`, `typeset` and their kin; a colon where one takes a value, a dot where it takes an attached number.
-    declaration_letters: &'static str = ["p", "aAcfFgIilnprtux", "p", "np", "aAbCE.F.fgH.hi.L.lM:mnpR.rS.stT:uxZ.X.", "afgi.L.lnpR.rtUuxZ.", "aAfE.F.gHhi.klL.mpR.rtTUuxZ."], "observed with each letter";
+    declaration_letters: &'static str = ["p", "aAcfFgIilnprtux", "p", "np", "aAbCE.F.fgH.hi.L.lM:mnpR.rS.stT:uxZ.X.", "afgi.L.lnpR.rtUuxZ.", "aAfE/F/gHhi/klL/mpR/rtTUuxZ/"], "observed with each letter";
     /// `local -` makes the options of `set` local.
     local_options: bool = [N, Y, Y, Y, N, N, N], "observed: f() { local -; set -f; }; f; echo *";
     /// `local` refuses a name that may not change outside.
@@ -264,6 +264,8 @@ macro_rules! utilities_rows {
     usage_status: Status = [2, 2, 2, 2, 1, 1, 1], "observed in all six: shift x; echo $?";
     /// An element of an array can get a value in a declaration, but no kind, and no place in a function.
     elements_are_not_declared: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -a e[1]=x; echo $e";
+    /// The flag `0` of `printf` fills the width of a whole number that has a precision too.
+    printf_fills_despite_precision: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%010.3d' 5";
     /// A function cannot be exported, which has the status 1.
     functions_stay_inside: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { :; }; export -f f; echo $?";
     /// An argument of `break` or `exit` that is no number ends the shell; otherwise its status is 1.
@@ -545,13 +547,13 @@ macro_rules! utilities_rows {
     /// The status of `let` without an expression.
     let_nothing_status: Status = [1, 1, 1, 2, 2, 1, 1], "observed in all six: let; echo $?";
     /// The option letters of `local`, where it has options.
-    local_letters: Option<&'static str> = [Some(""), Some("aAcfFgIilnprtux"), None, None, Some(""), Some("afgi.L.lnpR.rtUuxZ."), Some("aAE.F.Hhi.lL.pR.rtTUuxZ.")], "observed in all six: f() { local -r x=1; local -- y=2; local -g z=3; }; f";
+    local_letters: Option<&'static str> = [Some(""), Some("aAcfFgIilnprtux"), None, None, Some(""), Some("afgi.L.lnpR.rtUuxZ."), Some("aAE/F/Hhi/lL/pR/rtTUuxZ/")], "observed in all six: f() { local -r x=1; local -- y=2; local -g z=3; }; f";
     /// `local` finds out when the function ends that a name with a value is none.
     local_finds_bad_names_late: bool = [N, N, Y, Y, N, N, N], "observed in all six: f() { local 1x=2; echo in; }; f; echo after";
     /// The option letters of `integer`, where it has not those of `typeset`.
-    integer_letters: Option<&'static str> = [None, None, None, None, None, None, Some("HL.R.Z.ghi.lp.rtux")], "observed in ksh93, mksh and zsh: integer -a x=5; integer -U x=5";
+    integer_letters: Option<&'static str> = [None, None, None, None, None, None, Some("HL/R/Z/ghi/lp.rtux")], "observed in ksh93, mksh and zsh: integer -a x=5; integer -U x=5";
     /// The option letters of `float`, where it has not those of `typeset`.
-    float_letters: Option<&'static str> = [None, None, None, None, None, None, Some("E.F.HL.R.Z.ghlp.rtux")], "observed in ksh93 and zsh: float -a x=5; float -i x=5";
+    float_letters: Option<&'static str> = [None, None, None, None, None, None, Some("E/F/HL/R/Z/ghlp.rtux")], "observed in ksh93 and zsh: float -a x=5; float -i x=5";
     /// An attribute changes all elements that an array has already.
     attributes_change_elements: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: a=(x y); typeset -u a; echo ${a[@]}";
     /// `typeset -a` makes the value that a variable has its first element; otherwise the value is lost.
@@ -587,9 +589,9 @@ macro_rules! utilities_rows {
     /// Declaration utilities take `name+=value`.
     declarations_append: bool = [N, Y, N, N, N, Y, N], "observed in all six: a=1; export a+=4";
     /// The option letters of `export` and `readonly`.
-    export_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "aE.F.fHhi.lL.pR.rtTUuZ."], "observed in all six: export -n x=1";
+    export_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "aE/F/fHhi/lL/pR/rtTUuZ/"], "observed in all six: export -n x=1";
     /// The options of `readonly`; a dot says that a number may follow.
-    readonly_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "aAE.F.fgHhi.lL.pR.tTUuxZ."], "observed in all six: readonly -x; readonly -n x=1; readonly -U x=1";
+    readonly_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "aAE/F/fgHhi/lL/pR/tTUuxZ/"], "observed in all six: readonly -x; readonly -n x=1; readonly -U x=1";
     /// What `unset` without a name does.
     unset_nothing: Outside = [Outside::Allowed, Outside::Allowed, Outside::Allowed, Outside::Allowed, Outside::Fatal, Outside::Allowed, Outside::Fails], "observed in all six: unset; echo $?";
     /// Which mistakes in the text of `eval` end only that.

@@ -78,7 +78,7 @@ impl Operation {
                 words.extend(length.iter().map(|length| &length.word));
             }
             Operation::Case { pattern, .. } => words.extend(pattern),
-            Operation::Indirect(operation) => operation.words(words),
+            Operation::Indirect(operation) | Operation::Name(operation) => operation.words(words),
             _ => {}
         }
     }
@@ -286,8 +286,8 @@ pub enum Operation {
     },
     /// `${!x}`, and what is then done with the value of the variable that `x` names.
     Indirect(Box<Operation>),
-    /// `${!x}` where it is the name that x stands for.
-    Name,
+    /// `${!x}` where it is the name that x stands for, and what is then done with that.
+    Name(Box<Operation>),
     /// `${!x*}` and `${!x@}`
     Names {
         /// Whether `@`: one field a name.

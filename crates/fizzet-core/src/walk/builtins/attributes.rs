@@ -92,8 +92,9 @@ impl Walker {
             self.state.variables.entry(name).read_only = false;
         }
         let variable = self.state.variables.get(name);
+        let stays_number = variable.is_some_and(|one| matches!(one.keeps, Keeps::Real { .. }));
         let text = match variable.and_then(|one| one.real).filter(|_| key.is_none()) {
-            Some(real) if self.state.dialect.attributes_are_looks => {
+            Some(real) if self.state.dialect.attributes_are_looks && stays_number => {
                 let digits = shown_real(real, self.state.dialect.arithmetic_reals);
                 Text::copied(digits.as_bytes(), Standing::Quoted, Origin::new(Rule::Stored, span))
             }

@@ -14,6 +14,7 @@ use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::process::unpredictable;
+use crate::walk::builtins::variables::declare_as;
 
 /// The body of a function that has not been read yet.
 const UNREAD: &[u8] = b"builtin autoload -X";
@@ -21,7 +22,7 @@ const UNREAD: &[u8] = b"builtin autoload -X";
 /// `autoload [-UkrRtTz] name...`, `autoload +X name...`, and `autoload -X` in a function that is to be read.
 pub(super) fn autoload(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     if !walker.state.dialect.reads_functions {
-        return unpredictable(walker, call);
+        return declare_as(walker, call);
     }
     let given = call.given("dkmrRtTUwXz", true);
     if given.unknown.is_some() {

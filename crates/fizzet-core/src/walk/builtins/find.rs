@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{EmptyAliasNames, TellsNames, UtilityKind};
+use crate::dialect::{EmptyAliasNames, ProgramsTold, TellsNames, UtilityKind};
 use crate::expand::Context;
 use crate::expand::quoting::told;
 use crate::host::FileKind;
@@ -104,6 +104,19 @@ pub(super) fn command(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
 /// Where `command -p` looks for programs (POSIX `getconf PATH`, as the shells here have it).
 const DEFAULT_PATH: &[u8] = b"/usr/local/sbin:/usr/local/bin:/usr/sbin:/usr/bin:/sbin:/bin";
 
+/// What is told of names.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+enum Telling {
+    /// What carries them out, as `command -v` tells it.
+    Brief,
+    /// The same in the shell's words.
+    Words,
+    /// Their programs, whatever carries them out, by their paths.
+    Path,
+    /// The same in the shell's words.
+    Program,
+}
+
 /// `type name...`
 pub(super) fn tell_type(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = &walker.state.dialect;
@@ -111,10 +124,10 @@ pub(super) fn tell_type(walker: &mut Walker, call: &Call<'_>) -> Result<Status, 
         return Ok(dialect.type_nothing_status);
     }
     if dialect.type_options_shorten && call.bytes(1).is_some_and(|first| first.starts_with(b"-")) {
-        return walker.tell(call, &call.arguments()[1..], true);
+        return walker.tell(call, &call.arguments()[1..], Telling::Brief);
     }
     if dialect.type_letters.is_empty() {
-        return walker.tell(call, call.without_options().operands, false);
+        return walker.tell(call, call.without_options().operands, Telling::Words);
     }
     let given = call.given(dialect.type_letters, false);
     if given.operands.is_empty() && given.ended && dialect.type_needs_names {
@@ -123,7 +136,7 @@ pub(super) fn tell_type(walker: &mut Walker, call: &Call<'_>) -> Result<Status, 
     if given.unknown.is_some() {
         return match dialect.type_has_options {
             true => Ok(dialect.type_usage_status),
-            false => walker.tell(call, call.without_options().operands, false),
+            false => walker.tell(call, call.without_options().operands, Telling::Words),
         };
     }
     if walker.state.dialect.whence_defines && (given.has(b'w') || given.has(b'f')) {
@@ -139,26 +152,19 @@ pub(super) fn tell_type(walker: &mut Walker, call: &Call<'_>) -> Result<Status, 
         }
         return Ok(status);
     }
-    if (given.has(b'p') || given.has(b'P')) && walker.state.dialect.type_tells_paths {
-        let mut status = 0;
-        for name in given.operands {
-            let found = walker.found(name.bytes());
-            let path = match (&found, given.has(b'P')) {
-                (Some((kind, _)), false) if *kind != "file" => continue,
-                _ => walker.on_path(name.bytes()),
-            };
-            match path {
-                Some(path) => walker.print_bytes(&path, call),
-                None => status = walker.state.dialect.unknown_name_status,
-            }
+    if given.has(b'p') || given.has(b'P') {
+        match walker.state.dialect.type_tells_programs {
+            ProgramsTold::Paths => return walker.tell(call, given.operands, Telling::Path),
+            ProgramsTold::InWords => return walker.tell(call, given.operands, Telling::Program),
+            ProgramsTold::Unhidden => return Ok(walker.tell_paths(&given, call)),
+            ProgramsTold::Never => {}
         }
-        return Ok(status);
     }
     if given.has(b'q') {
         let unknown = given.operands.iter().any(|name| walker.found(name.bytes()).is_none());
         return Ok(Status::from(unknown));
     }
-    walker.tell(call, given.operands, false)
+    walker.tell(call, given.operands, Telling::Words)
 }
 
 /// `whence [-pvw] name...` of ksh93, mksh and zsh, and zsh's `which` and `where`.
@@ -168,7 +174,12 @@ pub(super) fn whence(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
         return Ok(walker.state.dialect.whence_usage_status);
     }
     if given.has(b'v') {
-        return walker.tell(call, given.operands, false);
+        let telling = match walker.state.dialect.type_tells_programs {
+            _ if !given.has(b'p') => Telling::Words,
+            ProgramsTold::Paths => Telling::Path,
+            _ => Telling::Program,
+        };
+        return walker.tell(call, given.operands, telling);
     }
     let utility = call.bytes(0).unwrap_or_default();
     let at_length = given.has(b'c') || matches!(utility, b"which" | b"where");
@@ -218,6 +229,7 @@ impl Walker {
     /// `command -v name...` and `command -V name...`.
     fn tell_named(&mut self, call: &Call<'_>, given: &Given<'_>) -> Result<Status, Stop> {
         let briefly = given.has(b'v');
+        let telling = if briefly { Telling::Brief } else { Telling::Words };
         let names = given.operands;
         let how = self.state.dialect.command_tells;
         if names.is_empty() {
@@ -226,24 +238,31 @@ impl Walker {
         let is_known = |walker: &mut Self, name: &Text| walker.found(name.bytes()).is_some();
         let known = names.iter().take_while(|name| is_known(self, name)).count();
         match how {
-            TellsNames::First => self.tell(call, &names[..1], briefly),
+            TellsNames::First => self.tell(call, &names[..1], telling),
             TellsNames::Stops if briefly && known < names.len() => {
-                self.tell(call, &names[..=known], briefly)
+                self.tell(call, &names[..=known], telling)
             }
             TellsNames::Any => {
-                let status = self.tell(call, names, briefly)?;
+                let status = self.tell(call, names, telling)?;
                 let any = names.iter().any(|name| is_known(self, name));
                 Ok(if any { 0 } else { status })
             }
-            TellsNames::All | TellsNames::Stops => self.tell(call, names, briefly),
+            TellsNames::All | TellsNames::Stops => self.tell(call, names, telling),
         }
     }
 
     /// Tells what names stand for; the status says whether all of them are known.
-    fn tell(&mut self, call: &Call<'_>, names: &[Text], briefly: bool) -> Result<Status, Stop> {
+    fn tell(&mut self, call: &Call<'_>, names: &[Text], how: Telling) -> Result<Status, Stop> {
         let mut unknown = false;
+        let briefly = matches!(how, Telling::Brief | Telling::Path);
         for name in names {
-            match self.found(name.bytes()) {
+            let found = match how {
+                Telling::Brief | Telling::Words => self.found(name.bytes()),
+                Telling::Path | Telling::Program => {
+                    self.on_path(name.bytes()).map(|path| ("file", path))
+                }
+            };
+            match found {
                 Some((_, path)) if briefly => self.print_bytes(&path, call),
                 Some((kind, path)) => self.tell_kind(name.bytes(), kind, &path, call),
                 None => {
@@ -259,6 +278,23 @@ impl Walker {
             }
         }
         Ok(if unknown { self.state.dialect.unknown_name_status } else { 0 })
+    }
+
+    /// The paths of programs; with `-p` nothing of a name that something else carries out.
+    fn tell_paths(&mut self, given: &Given<'_>, call: &Call<'_>) -> Status {
+        let mut status = 0;
+        for name in given.operands {
+            let found = self.found(name.bytes());
+            let path = match (&found, given.has(b'P')) {
+                (Some((kind, _)), false) if *kind != "file" => continue,
+                _ => self.on_path(name.bytes()),
+            };
+            match path {
+                Some(path) => self.print_bytes(&path, call),
+                None => status = self.state.dialect.unknown_name_status,
+            }
+        }
+        status
     }
 
     /// Tells in the shell's words what a name stands for.
@@ -281,9 +317,18 @@ impl Walker {
                 [words.function.as_bytes(), &from.unwrap_or_default()].concat()
             }
             _ if name.contains(&b'/') => [b" is ", path].concat(),
+            _ if let Some((before, behind)) = words.hashed
+                && self.state.hashed.contains_key(name) =>
+            {
+                [before.as_bytes(), path, behind.as_bytes()].concat()
+            }
             _ => [words.file.as_bytes(), path].concat(),
         };
         self.print_bytes(&[name, &behind].concat(), call);
+        // Where `hash` tells nothing, whatever finds a program puts it into the table.
+        if kind == "file" && !self.state.dialect.hash_is_table {
+            self.was_run(name);
+        }
         if kind == "function" && self.state.dialect.type_defines_functions {
             self.define(name, call);
         }

@@ -11,6 +11,7 @@ use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::options::Given;
+use crate::walk::builtins::variables::declare_as;
 
 /// How much of its functions a utility tells.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
@@ -25,12 +26,31 @@ pub(super) enum Tells {
 
 /// `functions [name]...` of zsh.
 pub(super) fn functions(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    if !walker.state.dialect.reads_functions {
+        return declare_as(walker, call);
+    }
     let given = call.given("ckmMsTtuUWxz", true);
+    if let ([from, to], true) = (given.operands, given.has(b'c')) {
+        return Ok(walker.copy_function(from.bytes(), to.bytes()));
+    }
     match given.letters().all(|letter| letter == b'm') {
         true => Ok(walker.tell_functions(&given, Tells::Definitions, call)),
         false => {
             crate::expand::Context::missing(walker, "what the built-in functions does", call.span);
             Ok(0)
+        }
+    }
+}
+
+impl Walker {
+    /// Gives a function a second name; its status is 1 if there is none.
+    fn copy_function(&mut self, from: &[u8], to: &[u8]) -> Status {
+        match self.state.functions.get(from).cloned() {
+            Some(function) => {
+                self.state.functions.insert(to.into(), function);
+                0
+            }
+            None => 1,
         }
     }
 }

@@ -20,7 +20,17 @@ pub(super) fn hash(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if dialect.hash_is_table {
         return in_table(walker, call, &given);
     }
-    let all = given.operands.iter().all(|name| walker.can_be_hashed(name.bytes()));
+    if given.has(b'r') {
+        walker.state.hashed = Rc::default();
+    }
+    let mut all = true;
+    for name in given.operands {
+        let is_found = walker.can_be_hashed(name.bytes());
+        if is_found && !walker.is_of_shell(name.bytes()) {
+            walker.was_run(name.bytes());
+        }
+        all &= is_found;
+    }
     Ok(if all { 0 } else { dialect.unknown_hash_status })
 }
 
@@ -88,8 +98,12 @@ impl Walker {
 
     /// Keeps in mind that a program was looked for; whether it is there is seen when somebody asks.
     pub(in crate::walk) fn was_run(&mut self, name: &[u8]) {
-        let counts = self.state.dialect.hash_is_table && !name.contains(&b'/');
-        if counts && !self.state.hashed.contains_key(name) && self.state.letter_is_on(b'h') {
+        let dialect = &self.state.dialect;
+        let counts = match dialect.hash_is_table {
+            true => self.state.letter_is_on(b'h'),
+            false => dialect.type_words.hashed.is_some(),
+        };
+        if counts && !name.contains(&b'/') && !self.state.hashed.contains_key(name) {
             Rc::make_mut(&mut self.state.hashed).insert(name.into(), None);
         }
     }

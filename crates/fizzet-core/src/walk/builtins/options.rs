@@ -69,8 +69,8 @@ impl<'a> Call<'a> {
     }
 
     /// Reads the options. `known` lists the letters; behind one that takes a value stands a colon, or a comma if
-    /// the value has to be attached, or a dot if it is a number that is attached or the next word. With `plus`,
-    /// `+x` is an option too.
+    /// the value has to be attached, or a dot if it is a number that is attached or the next word; where it is the next
+    /// word, a slash says that no letter behind this one counts. With `plus`, `+x` is an option too.
     pub(super) fn given(&self, known: &str, plus: bool) -> Given<'a> {
         let known = known.as_bytes();
         let mut given =
@@ -120,7 +120,16 @@ impl<'a> Call<'a> {
                         value = Some(word.slice(at, bytes.len()));
                         at = bytes.len();
                     }
-                    Some(b'.') if at < bytes.len() => {
+                    Some(b'/')
+                        if !bytes.get(at).is_some_and(u8::is_ascii_digit)
+                            && let [next, rest @ ..] = given.operands
+                            && is_number(next.bytes()) =>
+                    {
+                        value = Some(next.clone());
+                        given.operands = rest;
+                        at = bytes.len();
+                    }
+                    Some(b'.' | b'/') if at < bytes.len() => {
                         let digits = bytes[at..].iter().take_while(|b| b.is_ascii_digit()).count();
                         value = (digits > 0).then(|| word.slice(at, at + digits));
                         at += digits;

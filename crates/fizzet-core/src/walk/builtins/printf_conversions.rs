@@ -187,10 +187,16 @@ impl Printing<'_> {
     }
 
     fn number(&mut self, sign: &str, digits: &str, one: &Specification) {
+        let filled = match one.zero && !one.left {
+            true => one.width.saturating_sub(sign.len()),
+            false => 0,
+        };
         let least = match one.precision {
+            Some(precision) if self.walker.state.dialect.printf_fills_despite_precision => {
+                precision.max(filled)
+            }
             Some(precision) => precision,
-            None if one.zero && !one.left => one.width.saturating_sub(sign.len()),
-            None => 1,
+            None => filled.max(1),
         };
         let zeros = "0".repeat(least.saturating_sub(digits.len()));
         let bytes = format!("{sign}{zeros}{digits}");

@@ -566,6 +566,8 @@ pub(super) fn declare_as(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
         Some(b"nameref") => b"-n",
         Some(b"float") if walker.state.dialect.extended_reals => b"-lE",
         Some(b"float") => b"-E",
+        Some(b"autoload") => b"-fu",
+        Some(b"functions") => b"-f",
         _ => b"-C",
     };
     let letters = match call.bytes(0) {
