@@ -143,7 +143,10 @@ pub(super) fn change_each(text: &Text, flag: &Flag) -> Text {
 /// What a flag has made of a text, which is no longer what is written there if it is another one.
 pub(super) fn told(text: &Text, made: Text, span: Span) -> Text {
     let came_through = |run: &Run| run.origin.span() == span;
-    if made.bytes() == text.bytes() || made.runs().all(|(run, _)| came_through(run)) {
+    if made.bytes() == text.bytes() {
+        return text.clone();
+    }
+    if made.runs().all(|(run, _)| came_through(run)) {
         return made;
     }
     let hop = Hop { rule: Rule::Parameter, span, name: None, shifted: 0 };
