@@ -330,6 +330,8 @@ macro_rules! expanding_rows {
     empty_index_is_mistake: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: a=(1 2); i=; echo ${a[$i]}";
     /// An opening bracket that nothing closes keeps a field from being a pattern.
     open_bracket_spoils: bool = [N, N, N, N, Y, N, N], "observed in all six: echo [* beside a file [q]";
+    /// A dash and a caret that an expansion between double quotes gave mean something in a bracket expression.
+    quoted_values_range: bool = [N, N, N, N, Y, N, N], "observed in all six: d=a-c; case b in [\"$d\"]) echo yes; esac";
     /// Groups such as `@(a|b)` count in a pathname pattern that comes from a value.
     groups_in_values: bool = [N, Y, N, N, N, N, N], "observed in all six: x='@(lid|Lid)'; echo $x";
     /// In brackets of a pattern characters of several bytes count.

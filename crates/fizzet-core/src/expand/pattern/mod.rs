@@ -59,6 +59,8 @@ pub struct PatternRules {
     pub last_backslash_matches: bool,
     /// Whether groups count that come from a value.
     pub groups_in_values: bool,
+    /// A dash and a caret in what an expansion between double quotes gave mean something between brackets.
+    pub quoted_values_range: bool,
     /// Whether `^`, `#` and `~` are operators.
     pub operators: bool,
     /// Whether characters of several bytes count in brackets.
@@ -92,6 +94,7 @@ impl PatternRules {
             bare_groups: dialect.bare_groups,
             ranges: dialect.number_ranges,
             groups_in_values: dialect.groups_in_values,
+            quoted_values_range: dialect.quoted_values_range,
             last_backslash_matches: dialect.last_backslash_matches,
             operators: false,
             negated_bracket_vanishes: dialect.negated_bracket_vanishes,
@@ -241,6 +244,16 @@ pub(crate) fn quoting(pattern: &Text, rules: PatternRules) -> Vec<bool> {
             let is_value = run.standing.is_split() || run.standing == Standing::Value;
             for (mark, byte) in marks[at..].iter_mut().zip(bytes) {
                 *mark |= is_value && matches!(byte, b'(' | b'|' | b')');
+            }
+            at += bytes.len();
+        }
+    }
+    if rules.quoted_values_range {
+        let mut at = 0;
+        for (run, bytes) in pattern.runs() {
+            let is_value = run.is_quoted() && run.origin.rule().is_expansion();
+            for (mark, byte) in marks[at..].iter_mut().zip(bytes) {
+                *mark &= !(is_value && matches!(byte, b'-' | b'^'));
             }
             at += bytes.len();
         }
@@ -466,6 +479,7 @@ mod tests {
         bare_groups: false,
         ranges: false,
         groups_in_values: true,
+        quoted_values_range: false,
         last_backslash_matches: true,
         operators: false,
         wide_brackets: true,
