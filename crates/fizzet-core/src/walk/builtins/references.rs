@@ -3,7 +3,7 @@
 use crate::dialect::References;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::state::{Value, Variable, element_name};
+use crate::state::{Key, Value, Variable, element_name};
 use crate::stop::{Reach, Stop};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text};
@@ -56,9 +56,30 @@ impl Walker {
             _ => value,
         });
         if let Some(value) = value {
+            let value = if resolves { self.with_number(value, span)? } else { value };
             self.state.variables.point(name, value);
         }
         Ok(true)
+    }
+
+    /// The name of an element whose index is an expression, with the number that it is now.
+    fn with_number(&mut self, value: Text, span: Span) -> Result<Text, Stop> {
+        let Some((array, index)) = element_name(value.bytes()) else { return Ok(value) };
+        if matches!(index, b"@" | b"*") {
+            return Err(self.state.mistake("one element was expected", span, 1));
+        }
+        let Key::Number(number) = self.state.element_key(array, index, span)? else {
+            return Ok(value);
+        };
+        let number = match number {
+            ..0 => self.state.variables.index(array, number).unwrap_or(number),
+            number => number,
+        };
+        let named = [array, b"[", number.to_string().as_bytes(), b"]"].concat();
+        Ok(match value.runs().next() {
+            Some((run, _)) => Text::from_bytes(named, Standing::Quoted, run.origin.clone()),
+            None => value.clone(),
+        })
     }
 
     /// `typeset +n name=value`: a name is that of a variable no more. The value goes to what it has
