@@ -174,7 +174,7 @@ impl Parser<'_> {
     }
 
     /// The place of the `}` that closes the `{` at `at`.
-    fn braces_end(&self, mut at: usize, depth: u32) -> Option<usize> {
+    pub(super) fn braces_end(&self, mut at: usize, depth: u32) -> Option<usize> {
         if depth > MAX_NESTED {
             return None;
         }

@@ -149,7 +149,9 @@ impl<'a> Parser<'a> {
             && self.eat(b"((")
         {
             let drops_quotes = self.dialect.arithmetic_command_drops_quotes;
+            let inside = self.pos;
             if let Ok(expression) = self.whole_arithmetic(drops_quotes)
+                && self.brackets_pair(inside, self.pos)
                 && self.eat(b"))")
             {
                 return Ok(CommandKind::Arithmetic(expression));
@@ -182,7 +184,7 @@ impl<'a> Parser<'a> {
             if condition.items.is_empty() && self.dialect.empty_bodies == EmptyBodies::OutsideIf {
                 return self.unexpected("a command");
             }
-            if let Some((body, braces)) = self.short_branch(&condition, start)? {
+            if let Some((body, braces)) = self.short_branch(&condition, start, "if")? {
                 branches.push((condition, body));
                 self.skip_blanks();
                 match braces {
@@ -212,9 +214,10 @@ impl<'a> Parser<'a> {
 
     fn loop_clause(&mut self, start: usize, until: bool) -> Parsed<CommandKind> {
         let condition = self.condition_list()?;
-        let body = match self.short_branch(&condition, start)? {
+        let opener = if until { "until" } else { "while" };
+        let body = match self.short_branch(&condition, start, opener)? {
             Some((body, _)) => body,
-            None => self.do_group(start, if until { "until" } else { "while" })?,
+            None => self.do_group(start, opener)?,
         };
         Ok(CommandKind::Loop { until, condition, body })
     }
@@ -452,6 +455,9 @@ impl<'a> Parser<'a> {
 
     fn function_keyword(&mut self) -> Parsed<CommandKind> {
         self.skip_blanks();
+        if self.at_body_end() {
+            return Ok(CommandKind::Group(List::default()));
+        }
         if self.dialect.short_forms && (self.at_reserved(b"{") || self.at_separator()) {
             self.skip_newlines()?;
             return self.called_at_once();

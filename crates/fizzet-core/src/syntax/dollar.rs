@@ -184,7 +184,9 @@ impl<'a> Parser<'a> {
                 && self.eat(b")")
                 && self.eat(b")")
             {
-                if self.is_balanced_when_printed(inside, behind) {
+                if self.is_balanced_when_printed(inside, behind)
+                    && self.brackets_pair(inside, behind)
+                {
                     return Ok(Part::Arithmetic { expression, span: self.span(start, self.pos) });
                 }
                 end = Some(self.pos);
@@ -226,6 +228,33 @@ impl<'a> Parser<'a> {
             broken,
             as_written: self.is_as_written(start, self.pos),
         })))
+    }
+
+    /// Whether the brackets of an expression are in pairs, quoted or not, where that makes it one.
+    pub(super) fn brackets_pair(&self, start: usize, end: usize) -> bool {
+        if !self.dialect.expressions_pair_brackets {
+            return true;
+        }
+        let (mut open, mut at) = (0usize, start);
+        while at < end {
+            let behind = match (self.text[at], self.text.get(at + 1)) {
+                (b'[', _) => {
+                    open += 1;
+                    None
+                }
+                (b']', _) if open == 0 => return false,
+                (b']', _) => {
+                    open -= 1;
+                    None
+                }
+                (b'$', Some(b'(')) => self.parentheses_end(at + 1).map(|end| end - 1),
+                (b'$', Some(b'{')) => self.braces_end(at + 1, 0),
+                (b'`', _) => self.quotes_end(at),
+                _ => None,
+            };
+            at = behind.unwrap_or(at) + 1;
+        }
+        open == 0
     }
 
     /// Whether the parentheses of an expression are in pairs outside of quotes when the shell has printed the

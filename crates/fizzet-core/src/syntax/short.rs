@@ -16,10 +16,16 @@ impl Parser<'_> {
         matches!(self.raw(), Some(b'\n' | b';')) && !self.at_branch_end()
     }
 
+    /// Whether what is around a command ends here, which may lack its body then.
+    pub(super) fn at_body_end(&mut self) -> bool {
+        let closes = matches!(self.peek(), None | Some(b')')) || self.at_branch_end();
+        self.dialect.short_forms && (closes || self.at_reserved(b"}"))
+    }
+
     /// A body: `do list done`, `{ list }`, or one and-or list.
     pub(super) fn short_body(&mut self, start: usize, opener: &'static str) -> Parsed<List> {
         self.skip_newlines()?;
-        if self.at_end() {
+        if self.at_body_end() {
             return Ok(List::default());
         }
         if self.at_reserved(b"do") {
@@ -41,12 +47,17 @@ impl Parser<'_> {
     }
 
     /// The body behind a condition that ends by itself, such as `[[ ... ]]` or `( ... )`, and whether it stands
-    /// in braces; `None` where the usual reserved word follows.
+    /// in braces; an empty one where what is around the command ends, but `if` minds the end of the text. `None` where
+    /// the usual reserved word follows.
     pub(super) fn short_branch(
         &mut self,
         condition: &List,
         start: usize,
+        opener: &'static str,
     ) -> Parsed<Option<(List, bool)>> {
+        if self.at_body_end() && (opener != "if" || !self.at_end()) {
+            return Ok(Some((List::default(), false)));
+        }
         let ends_itself = condition.items.last().is_some_and(|last| {
             let pipeline = last.rest.last().map_or(&last.first, |(_, pipeline)| pipeline);
             let command = pipeline.commands.last();
@@ -58,7 +69,7 @@ impl Parser<'_> {
             return Ok(None);
         }
         let braces = self.at_reserved(b"{");
-        Ok(Some((self.short_body(start, "if")?, braces)))
+        Ok(Some((self.short_body(start, opener)?, braces)))
     }
 
     /// Further variables of a `for`.

@@ -65,6 +65,8 @@ macro_rules! reading_rows {
     inner_quotes_escape_brace: bool = [N, N, Y, Y, Y, N, N], "observed in all six: y=; echo ${y+\"\\}\"}";
     /// Between double quotes, the quotes in the word of `${x-word}` are taken out before the word is read.
     inner_quotes_vanish: bool = [N, Y, N, N, N, N, N], "observed in all six: x=b; echo \"${v-$x\"a b\"}\" \"${v-'\"'}\"";
+    /// What `$((` or `((` begins is an expression only if its brackets are in pairs.
+    expressions_pair_brackets: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((])); echo after";
     /// The body of a loop may be one command without `do` and `{`.
     lone_bodies: bool = [N, N, N, N, N, N, Y], "observed in all six: for x in a b; echo $x; in zsh also behind unsetopt shortloops";
     /// So may that of `repeat`.
