@@ -407,8 +407,11 @@ impl Substitution<'_> {
         (separate, was_list): (bool, bool),
         place: Place,
     ) -> Result<(), Stop> {
+        let by_option = flagged.splits.is_none()
+            && flagged.inner.is_some()
+            && self.cx.state().options.word_split;
         let standing = match flagged.forms_patterns {
-            _ if flagged.splits == Some(true) => Standing::Inert,
+            _ if flagged.splits == Some(true) || (by_option && !place.quoted) => Standing::Inert,
             Some(true) if !place.quoted => Standing::Value,
             _ => Standing::Quoted,
         };
