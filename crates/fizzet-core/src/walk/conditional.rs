@@ -308,6 +308,8 @@ impl Walker {
             [b'$' | b'?' | b'#' | b'!' | b'-' | b'*'] if asked == AskedParameters::All => {
                 Some(true)
             }
+            [b'$' | b'?' | b'#' | b'-'] if asked == AskedParameters::Valued => Some(true),
+            [b'!'] if asked == AskedParameters::Valued => Some(!self.state.jobs.is_empty()),
             _ => None,
         }
     }

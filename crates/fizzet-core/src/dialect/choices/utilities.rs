@@ -9,6 +9,8 @@ pub enum AskedParameters {
     None,
     /// The positional ones, and `0`.
     Positional,
+    /// Those, and the signs that have one value.
+    Valued,
     /// Those and all signs.
     All,
 }

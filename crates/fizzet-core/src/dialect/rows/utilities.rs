@@ -92,7 +92,7 @@ macro_rules! utilities_rows {
     /// `export +x` takes an attribute back.
     export_takes_back: bool = [N, N, N, N, Y, Y, Y], "observed in all six: export +x; echo $?";
     /// Which parameters that are no variables `-v` knows besides.
-    asked_parameters: AskedParameters = [AskedParameters::None, AskedParameters::Positional, AskedParameters::None, AskedParameters::None, AskedParameters::None, AskedParameters::None, AskedParameters::All], "observed in all six: [[ -v 1 ]]; echo $?; [[ -v '#' ]]; echo $?";
+    asked_parameters: AskedParameters = [AskedParameters::None, AskedParameters::Positional, AskedParameters::None, AskedParameters::None, AskedParameters::None, AskedParameters::Valued, AskedParameters::All], "observed in all six: [[ -v 1 ]]; echo $?; [[ -v '#' ]]; echo $?";
     /// What ends where `eval` refuses a first argument that looks like an option.
     eval_minds_options: Option<Reach> = [None, Some(Reach::Command), None, None, Some(Reach::Shell), Some(Reach::Shell), None], "observed in all six: eval -x; echo $?";
     /// `eval` takes `--` for the end of its options.

@@ -133,6 +133,8 @@ macro_rules! words_rows {
     getopts_quiet_is_silent: bool = [N, N, N, Y, N, N, N], "observed in all six: OPTERR=0; getopts a: o -x; echo $o $OPTARG; getopts a: o -x -a; echo $o $OPTARG";
     /// `OPTERR=0` keeps the messages of `getopts` back.
     getopts_can_be_quiet: bool = [Y, Y, N, Y, N, N, N], "observed in all six: OPTERR=0; getopts a o -x 2>err; test -s err";
+    /// The name for a value that there is not has the plus sign of its option.
+    getopts_marks_lost_values: bool = [N, N, N, N, N, Y, N], "observed in ksh93, mksh and zsh: getopts :a: o +a; echo $o";
     /// OPTARG has the plus sign of an option that there is not.
     getopts_tells_plus: bool = [N, N, N, N, N, N, Y], "observed in mksh and zsh: getopts :a o +b; echo $o $OPTARG";
     /// Words that begin with a plus are options too: `getopts a o +a` finds `+a`.

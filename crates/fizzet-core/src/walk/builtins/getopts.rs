@@ -188,7 +188,13 @@ impl Walker {
                 Found { name, value: Some(value.clone()), next: behind(2), speaks: false }
             }
             None => {
-                let name = vec![if silent { b':' } else { b'?' }];
+                let name = match silent {
+                    true if name.len() > 1 && self.state.dialect.getopts_marks_lost_values => {
+                        b"+:".to_vec()
+                    }
+                    true => b":".to_vec(),
+                    false => b"?".to_vec(),
+                };
                 Found { name, value: this, next, speaks }
             }
         }
