@@ -177,3 +177,30 @@ proptest! {
         }
     }
 }
+
+#[test]
+fn values_fill_fields_as_each_shell_has_them() {
+    let line = "typeset -Z4 c; c=' 7'; label \"<$c>\"";
+    for (shell, expected) in [(Ksh93, "<0007>"), (Mksh, "<00 7>"), (Zsh, "< 007>")] {
+        assert_eq!(told(shell, line), expected, "{shell}");
+    }
+    assert_eq!(told(Zsh, "typeset -RZ4 c; c=7; label \"<$c>\""), "<7>");
+    assert_eq!(told(Zsh, "typeset -LZ4 c; c=007; label \"<$c>\""), "<7   >");
+}
+
+#[test]
+fn jumps_in_the_action_of_a_function_leave_its_caller() {
+    let line = "function g { trap 'return 3' EXIT; return 2; }
+        function h { g; label in; }; h; label $?";
+    for shell in [Ksh93, Zsh] {
+        assert_eq!(told(shell, line), "3", "{shell}");
+    }
+}
+
+#[test]
+fn wrong_uses_end_the_posix_mode_of_bash_where_set_e_would() {
+    assert_eq!(told(Bash, "set -o posix; set -Z; label b"), "");
+    assert_eq!(told(Bash, "set -o posix; set -Z || label b"), "b");
+    assert_eq!(told(Bash, "set -o posix; readonly r; export r=1 || label b"), "");
+    assert_eq!(told(Bash, "set -Z; label b"), "b");
+}
