@@ -204,3 +204,16 @@ fn wrong_uses_end_the_posix_mode_of_bash_where_set_e_would() {
     assert_eq!(told(Bash, "set -o posix; readonly r; export r=1 || label b"), "");
     assert_eq!(told(Bash, "set -Z; label b"), "b");
 }
+
+#[test]
+fn repeated_modifiers_stand_before_one_another_up_to_a_limit() {
+    let many = "f".repeat(100_000);
+    assert_eq!(told(Zsh, &format!("x=a.b.c; label ${{x:{many}r}}")), "");
+    assert_eq!(told(Zsh, "x=a.b.c; label ${x:ffr}"), "a");
+}
+
+#[test]
+fn shortest_replacements_of_long_values_take_no_longer_than_others() {
+    let line = "x=ab; for i in {1..16}; do x=$x$x; done; y=${(S)x//?*/q}; label ${#y}";
+    assert_eq!(told(Zsh, line), "131072");
+}

@@ -116,18 +116,15 @@ pub(super) fn replaced_shortest(
     which: Replace,
     limit: usize,
 ) -> Result<Text, Stop> {
-    let takes_nothing = pattern.matches(b"");
-    let shortest = |bytes: &[u8]| {
-        let start = if takes_nothing { 0 } else { pattern.search(bytes).next(0)?.0 };
-        let ends = pattern.prefix_ends(&bytes[start..]);
-        ends.first().map(|end| (start, start + end))
-    };
     let bytes = text.bytes();
     let found = match which {
         Replace::Prefix => pattern.prefix_ends(bytes).first().map(|&end| (0, end)),
         Replace::Suffix => pattern.suffix_start(bytes, false).map(|start| (start, bytes.len())),
         Replace::Whole => pattern.matches(bytes).then_some((0, bytes.len())),
-        _ => return replaced_where(text, shortest, next, which, limit),
+        _ => {
+            let search = pattern.search(bytes);
+            return replaced_where(text, |at| search.next_shortest(at), next, which, limit);
+        }
     };
     let Some((start, end)) = found else { return Ok(text.clone()) };
     let mut made = text.slice(0, start);
@@ -136,10 +133,10 @@ pub(super) fn replaced_shortest(
     Ok(made)
 }
 
-/// A value in which what a search finds is replaced; behind a match of nothing one character is kept.
+/// A value in which what a search at or behind an offset finds is replaced; behind a match of nothing one character is kept.
 pub(super) fn replaced_where(
     text: &Text,
-    find: impl Fn(&[u8]) -> Option<(usize, usize)>,
+    find: impl Fn(usize) -> Option<(usize, usize)>,
     mut next: impl FnMut() -> Result<Rc<Replacement>, Stop>,
     which: Replace,
     limit: usize,
@@ -149,9 +146,8 @@ pub(super) fn replaced_where(
     let mut at = 0;
     while (at < bytes.len() || bytes.is_empty())
         && changed.made.len() <= limit
-        && let Some((start, end)) = find(&bytes[at..])
+        && let Some((start, end)) = find(at)
     {
-        let (start, end) = (at + start, at + end);
         changed.keep(at, start);
         let replacement = next()?;
         changed.put(&replacement, (start, end));

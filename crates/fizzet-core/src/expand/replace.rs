@@ -164,7 +164,11 @@ impl Substitution<'_> {
                 None => this.replacement(parameter, replacement, place).map(Rc::new),
             };
             if let Some(measured) = &measured {
-                return replaced_where(text, |bytes| measured.find(bytes), next, which, limit);
+                let find = |at: usize| {
+                    let (start, end) = measured.find(&text.bytes()[at..])?;
+                    Some((at + start, at + end))
+                };
+                return replaced_where(text, find, next, which, limit);
             }
             if shortest {
                 return replaced_shortest(text, &pattern, next, which, limit);

@@ -487,7 +487,7 @@ impl<'a> Parser<'a> {
         // The modifier is read as if its colon stood right before it.
         self.pos -= 1;
         let before = flagged.modifiers.len();
-        let found = self.modifier(flagged)?;
+        let found = self.deeper(|parser| parser.modifier(flagged))?;
         if !found || flagged.modifiers.len() != before + 1 {
             self.pos = start;
             return Ok(false);

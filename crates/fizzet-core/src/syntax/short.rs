@@ -18,8 +18,10 @@ impl Parser<'_> {
 
     /// Whether what is around a command ends here, which may lack its body then.
     pub(super) fn at_body_end(&mut self) -> bool {
-        let closes = matches!(self.peek(), None | Some(b')')) || self.at_branch_end();
-        self.dialect.short_forms && (closes || self.at_reserved(b"}"))
+        self.dialect.short_forms
+            && (matches!(self.peek(), None | Some(b')'))
+                || self.at_branch_end()
+                || self.at_reserved(b"}"))
     }
 
     /// A body: `do list done`, `{ list }`, or one and-or list.

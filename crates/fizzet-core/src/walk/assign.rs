@@ -163,7 +163,7 @@ impl Walker {
         None
     }
 
-    /// Whether the variables of a command one of whose assignments ends the shell keep the values before it.
+    /// Whether variables keep what they were given for a command, when another assignment before it has failed.
     fn values_stay(&self, lasting: Lasting, stop: &Stop) -> bool {
         let Stop::Shell(error) = stop else { return false };
         let stay = match self.state.dialect.failed_temporaries {

@@ -18,6 +18,15 @@ pub struct Search<'p, 't> {
 impl Search<'_, '_> {
     /// The leftmost longest match that is not empty, at or behind an offset.
     pub fn next(&self, from: usize) -> Option<(usize, usize)> {
+        self.found(from, false)
+    }
+
+    /// The leftmost shortest match, which may be empty, at or behind an offset.
+    pub fn next_shortest(&self, from: usize) -> Option<(usize, usize)> {
+        self.found(from, true)
+    }
+
+    fn found(&self, from: usize, shortest: bool) -> Option<(usize, usize)> {
         let (pattern, text) = (self.pattern, &*self.text);
         let mut at = from;
         loop {
@@ -33,11 +42,19 @@ impl Search<'_, '_> {
                     // began there.
                     let begin = if pattern.rules.letter_escapes { from } else { 0 };
                     let ends = pattern.reach(&text[begin..], at - begin);
-                    ends.into_iter().rposition(|reached| reached).map(|end| begin + end)
+                    let mut ends = ends.into_iter();
+                    let end = match shortest {
+                        true => ends.position(|reached| reached),
+                        false => ends.rposition(|reached| reached),
+                    };
+                    end.map(|end| begin + end)
                 }
-                false => pattern.folded_ends(&text[at..]).pop().map(|end| at + end),
+                false if shortest => {
+                    pattern.folded_ends(&text[at..], true).first().map(|end| at + end)
+                }
+                false => pattern.folded_ends(&text[at..], false).pop().map(|end| at + end),
             };
-            if let Some(end) = end.filter(|&end| end > at) {
+            if let Some(end) = end.filter(|&end| shortest || end > at) {
                 return Some((at, end));
             }
             at += next_character(&text[at..], pattern.rules.characters)?.1;
@@ -87,11 +104,12 @@ impl Pattern {
     ///
     /// All ways of matching are followed at once, so this takes at most pattern times text steps.
     pub fn prefix_ends(&self, text: &[u8]) -> Vec<usize> {
-        self.folded_ends(&self.folded(text))
+        self.folded_ends(&self.folded(text), false)
     }
 
-    /// As [`Pattern::prefix_ends`], of a text in the letters that are compared.
-    fn folded_ends(&self, text: &[u8]) -> Vec<usize> {
+    /// As [`Pattern::prefix_ends`], of a text in the letters that are compared; with `first` it need not look for more
+    /// than one.
+    fn folded_ends(&self, text: &[u8], first: bool) -> Vec<usize> {
         if self.minds_end {
             let ends = character_ends(text, self.rules.characters).into_iter();
             return ends.filter(|&end| self.reach(&text[..end], 0)[end]).collect();
@@ -108,6 +126,9 @@ impl Pattern {
             self.skip_stars(&mut states);
             if states.iter().any(|&(item, _)| item == self.items.len()) {
                 ends.push(at);
+                if first {
+                    return ends;
+                }
             }
             let Some((code, length)) = next_character(&text[at..], self.rules.characters) else {
                 return ends;
