@@ -38,7 +38,7 @@ fn open_in(part: &Part) -> u32 {
     }
 }
 
-/// The words that a word's braces make; `None` if it has none.
+/// The words that a word's braces make; `None` if they leave it as it is.
 ///
 /// # Errors
 /// More words than `limit`.
@@ -52,6 +52,10 @@ pub(super) fn words(word: &Word, limit: usize) -> Result<Option<Vec<Word>>, Stop
     if made.iter().any(|units| opens_substitution(units)) {
         let message = "the braces make a backquote that nothing closes";
         return Err(Stop::error(message, word.span, 1, Reach::Line));
+    }
+    // An expansion that makes something never makes as many units as there were.
+    if matches!(&made[..], [only] if only.len() == units.len()) {
+        return Ok(None);
     }
     Ok(Some(made.into_iter().map(|units| Word::new(parts(units), word.span)).collect()))
 }

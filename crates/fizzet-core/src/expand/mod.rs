@@ -188,6 +188,8 @@ fn fields_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Te
         && let Some(words) = braced(cx, word)?
     {
         stages::keep_words(cx, Stage::Braces, &words);
+        // A word that braces make looks like an assignment no more.
+        let tilde = if tilde == Tilde::AfterAssignment { Tilde::AtStart } else { tilde };
         let mut made = Vec::with_capacity(words.len());
         for word in &words {
             made.append(&mut brace_free_fields(cx, word, tilde)?);

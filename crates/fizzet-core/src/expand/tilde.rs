@@ -199,8 +199,11 @@ impl Substitution<'_> {
     /// slash, expansions included, for quoted text once the tilde has been expanded.
     fn tilde_word<'p>(&mut self, parts: &'p [Part], place: Place) -> Result<&'p [Part], Stop> {
         let sources = &self.cx.state().sources;
-        let written = |part: &Part| sources.bytes(part.span());
-        let has_slash = |part: &Part| written(part).contains(&b'/');
+        let written = |part: &'p Part| match part {
+            Part::Literal { bytes, .. } => &**bytes,
+            other => sources.bytes(other.span()),
+        };
+        let has_slash = |part: &'p Part| written(part).contains(&b'/');
         let reach = parts.iter().position(has_slash).map_or(parts.len(), |at| at + 1);
         let (word, rest) = parts.split_at(reach);
         let until_slash = word.iter().flat_map(written).take_while(|byte| **byte != b'/');
@@ -216,7 +219,10 @@ impl Substitution<'_> {
         }
         for (at, part) in word.iter().enumerate() {
             let (from, span) = (if at == 0 { used } else { 0 }, part.span());
-            let written = self.cx.state().sources.bytes(span);
+            let written = match part {
+                Part::Literal { bytes, .. } => bytes,
+                other => self.cx.state().sources.bytes(other.span()),
+            };
             let written = written.get(from..).unwrap_or_default().to_vec();
             let slash = written.iter().position(|&byte| byte == b'/');
             let (quoted, plain) = written.split_at(slash.unwrap_or(written.len()));

@@ -6,7 +6,7 @@ use crate::dialect::{
     AliasesBehindBlank, BehindRedirections, EmptyBodies, KeywordBodies, QuotedNames,
 };
 use crate::syntax::ast::{
-    Argument, CaseBranch, CaseEnd, Command, CommandKind, List, Redirect, SimpleCommand, Word,
+    AndOr, Argument, CaseBranch, CaseEnd, Command, CommandKind, List, Redirect, SimpleCommand, Word,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
@@ -28,6 +28,12 @@ impl<'a> Parser<'a> {
         self.redirects_behind(&mut redirects)?;
         while self.words_behind_redirects(&mut kind)? {
             self.redirects_behind(&mut redirects)?;
+        }
+        if self.dialect.group_redirections_replace
+            && !redirects.is_empty()
+            && let CommandKind::Group(list) = &mut kind
+        {
+            drop_redirects_of_lone_subshell(list);
         }
         let end = redirects.last().map_or(self.pos, |_| self.pos);
         Ok(Command { kind, redirects, span: self.span(start, end) })
@@ -549,4 +555,22 @@ impl<'a> Parser<'a> {
         }
         Ok(CommandKind::Function { names, body: Rc::new(body), keyword })
     }
+}
+
+/// Takes the redirections off the subshell that is all there is in a list, alone or in groups; whether there
+/// is one.
+fn drop_redirects_of_lone_subshell(list: &mut List) -> bool {
+    let [AndOr { first, rest, background: false, .. }] = &mut list.items[..] else { return false };
+    let [command] = &mut first.commands[..] else { return false };
+    let is_alone = rest.is_empty() && !first.negated && !first.timed;
+    let drops = is_alone
+        && match &mut command.kind {
+            CommandKind::Subshell(_) => true,
+            CommandKind::Group(list) => drop_redirects_of_lone_subshell(list),
+            _ => false,
+        };
+    if drops {
+        command.redirects.clear();
+    }
+    drops
 }

@@ -326,6 +326,8 @@ macro_rules! utilities_rows {
     printf_prefixes_zero: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%#x' 0";
     /// The status of `unset` for an element with an empty index, which changes nothing then.
     unset_empty_index_status: Option<Status> = [None, Some(0), None, None, None, None, Some(1)], "observed in bash, ksh93, mksh and zsh: a=(1 2); unset 'a[]'; echo $? ${a[@]}";
+    /// Any word that begins with a bracket ends `[`.
+    bracket_begins_last: bool = [N, N, Y, N, N, N, N], "observed in all six: [ a = a ]]; echo $?; [ a = a ]b; echo $?";
     /// Of four words of `test` the first of which is `!`, the other three are one test.
     test_negates_three: bool = [Y, Y, Y, N, N, Y, Y], "observed in all six: [ ! '' -o x ]; echo $?";
     /// `-a file` asks `test` whether there is a file.

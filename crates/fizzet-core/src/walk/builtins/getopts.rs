@@ -267,12 +267,12 @@ impl Walker {
         };
         let read_only = self.state.variables.get(name).is_some_and(|variable| variable.read_only);
         match dialect.getopts_end_and_read_only {
-            ReadOnlyEnd::Leaves if read_only => {}
+            ReadOnlyEnd::Leaves if read_only => self.message_hole(call.span),
             ReadOnlyEnd::EndsShell if read_only => {
                 return Err(self.fatal(call, "the variable is read-only"));
             }
             _ if self.takes_option(name) => self.assign_computed(name, b"?", call)?,
-            _ => {}
+            _ => self.message_hole(call.span),
         }
         Ok(status)
     }

@@ -14,6 +14,7 @@ mod hash;
 mod input;
 mod kill;
 mod limits;
+mod mapfile;
 mod options;
 mod print;
 mod printf;
@@ -120,7 +121,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("kill", kill::kill),
     ("let", variables::evaluate),
     ("local", variables::declare),
-    ("mapfile", read::mapfile),
+    ("mapfile", mapfile::mapfile),
     ("nameref", variables::declare_as),
     ("popd", folders::popd),
     ("print", print::print),
@@ -128,7 +129,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("pushd", folders::pushd),
     ("pwd", folders::pwd),
     ("read", read::read),
-    ("readarray", read::mapfile),
+    ("readarray", mapfile::mapfile),
     ("readonly", variables::declare),
     ("return", control::exit),
     ("set", set::set),

@@ -384,77 +384,6 @@ impl Walker {
     }
 }
 
-/// `mapfile [-t] [array]`: every line of the input becomes an element.
-pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let given = call.given("td:n:O:s:u:C:c:", false);
-    let name = given.operands.first().map_or(b"MAPFILE".to_vec(), |text| text.bytes().to_vec());
-    if !is_name(&name) {
-        return Ok(walker.complain(call, 1));
-    }
-    if walker.is_keyed(&name) {
-        return Ok(walker.complain(call, 1));
-    }
-    let end = given.value(b'd').map_or(b'\n', |end| end.bytes().first().copied().unwrap_or(0));
-    let number = |letter| -> Option<usize> {
-        let text: &Text = given.value(letter)?;
-        usize::try_from(number(text.bytes())?).ok()
-    };
-    let (skip, most) = (number(b's').unwrap_or(0), number(b'n').filter(|most| *most > 0));
-    let descriptor = number(b'u').and_then(|number| u32::try_from(number).ok()).unwrap_or(0);
-    let reach = Reach::lines(Some(end), descriptor);
-    let mut lines = Vec::new();
-    let wanted = most.map_or(usize::MAX, |most| most.saturating_add(skip));
-    while lines.len() < wanted {
-        let Some(Stretch { text: mut line, whole, .. }) = walker.input_stretch(&reach) else {
-            return walker.unknown_line(call, &[name], reach.descriptor);
-        };
-        if !whole && line.is_empty() {
-            break;
-        }
-        // A text of the shell ends before a NUL.
-        if whole && !given.has(b't') && end != 0 {
-            line.push(&[end], Standing::Quoted, &Origin::new(Rule::Output, call.span));
-        }
-        lines.push(line);
-    }
-    let lines: Vec<Text> = lines.into_iter().skip(skip).collect();
-    let first = number(b'O');
-    if first.is_none() {
-        walker.assign_array(&name, Vec::new(), call.span)?;
-    }
-    let every = number(b'c').filter(|every| *every > 0).unwrap_or(5000);
-    for (at, line) in lines.into_iter().enumerate() {
-        let index = first.unwrap_or(0) + at;
-        if let Some(action) = given.value(b'C')
-            && (at + 1) % every == 0
-        {
-            walker.call_back(action, index, &line, call)?;
-        }
-        let hop =
-            Hop { rule: Rule::Stored, span: call.span, name: Some(name[..].into()), shifted: 0 };
-        let line = line.passed_through(&hop, Standing::Quoted);
-        walker.state.store(&name, Some(Key::Number(index as i64)), line, call.span)?;
-    }
-    Ok(0)
-}
-
-impl Walker {
-    /// The command of `mapfile -C`, with the index and the line behind it.
-    fn call_back(
-        &mut self,
-        action: &Text,
-        index: usize,
-        line: &Text,
-        call: &Call<'_>,
-    ) -> Result<(), Stop> {
-        let index = index.to_string();
-        let line = crate::expand::quoting::requoted(line.bytes());
-        let text = [action.bytes(), b" ", index.as_bytes(), b" ", &line].concat();
-        let source = self.state.sources.built("eval", &text);
-        self.deeper_source(source, call.span)
-    }
-}
-
 impl Walker {
     /// The next line of input as it stands, and whether its newline was there.
     pub(in crate::walk) fn line_of_input(&mut self) -> Option<(Text, bool)> {
@@ -464,7 +393,7 @@ impl Walker {
 
     /// One line of an input that nobody knows: the first name gets a hole, and the input ends there,
     /// so that a loop over it makes one pass.
-    fn unknown_line(
+    pub(super) fn unknown_line(
         &mut self,
         call: &Call<'_>,
         names: &[Vec<u8>],

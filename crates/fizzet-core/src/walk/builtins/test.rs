@@ -17,8 +17,10 @@ use crate::walk::conditional::compare;
 
 /// `[ expression ]`
 pub(super) fn bracket(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let begins = walker.state.dialect.bracket_begins_last;
+    let ends = |word: &Text| word.bytes() == b"]" || (begins && word.bytes().starts_with(b"]"));
     match call.arguments().split_last() {
-        Some((last, rest)) if last.bytes() == b"]" => evaluate(walker, call, rest, false),
+        Some((last, rest)) if ends(last) => evaluate(walker, call, rest, false),
         _ => Ok(2),
     }
 }
