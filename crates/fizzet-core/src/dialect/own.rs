@@ -26,6 +26,8 @@ pub enum Own {
     CallLines,
     /// The status of each command of the latest pipeline.
     Statuses,
+    /// The stack of folders: with the current one before the others, or not.
+    Folders(FolderList),
     /// `$?`
     Status,
     /// `$#`
@@ -42,6 +44,15 @@ pub enum Own {
     Table(Table),
     /// Nobody can know it but the running shell: it depends on this.
     Machine(&'static str),
+}
+
+/// Which folders of the stack a variable tells, and what an assignment changes.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum FolderList {
+    /// The current one and what lies below it; elements below it can be changed.
+    Whole,
+    /// What lies below the current one, and all of that can be changed.
+    Below,
 }
 
 /// What a process can be asked for.
@@ -138,6 +149,7 @@ static ROWS: &[Row] = &[
     ("BASH_VERSINFO", [NO, own(Own::List(VERSION), Frozen), NO, NO, NO, NO, NO]),
     ("BASH_VERSION", [NO, text("5.2.15(1)-release"), NO, NO, NO, NO, NO]),
     ("CPUTYPE", [NO, NO, NO, NO, NO, NO, machine("the machine's kind", Plain)]),
+    ("DIRSTACK", [NO, own(Own::Folders(FolderList::Whole), Kept), NO, NO, NO, NO, NO]),
     ("EGID", [NO, NO, NO, NO, NO, NO, fact(Fact::EffectiveGroup, Plain)]),
     ("EPOCHREALTIME", [NO, CLOCK, NO, CLOCK, NO, CLOCK, NO]),
     ("EPOCHSECONDS", [NO, CLOCK, NO, CLOCK, NO, NO, NO]),
@@ -179,6 +191,7 @@ static ROWS: &[Row] = &[
     ("_", [NO, own(Own::LastArgument, Kept), NO, NO, NO, NO, own(Own::LastArgument, Kept)]),
     ("aliases", [NO, NO, NO, NO, NO, NO, own(Own::Table(Table::Aliases), Kept)]),
     ("builtins", [NO, NO, NO, NO, NO, NO, own(Own::Table(Table::Builtins), Kept)]),
+    ("dirstack", [NO, NO, NO, NO, NO, NO, own(Own::Folders(FolderList::Below), Kept)]),
     ("funcstack", [NO, NO, NO, NO, NO, NO, own(Own::Calls, Kept)]),
     ("functions", [NO, NO, NO, NO, NO, NO, own(Own::Table(Table::Functions), Kept)]),
     ("options", [NO, NO, NO, NO, NO, NO, own(Own::Table(Table::Options), Kept)]),

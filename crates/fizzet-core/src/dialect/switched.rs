@@ -34,6 +34,7 @@ const SWITCHED: &[Switched] = &[
     ("numericglobsort", |rows| rows.files_sort_by_number = true),
     ("octalzeroes", |rows| rows.arithmetic_octal = true),
     ("posixargzero", |rows| rows.function_zero = WhichFunctions::Never),
+    ("posixcd", |rows| rows.folder_path_is_told = true),
     ("posixbuiltins", |rows| {
         rows.special_keeps_assignments = true;
         rows.special_redirection_failure_is_fatal = true;

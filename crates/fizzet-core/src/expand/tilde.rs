@@ -567,9 +567,10 @@ fn standing_at(text: &Text, at: usize) -> Standing {
 
 /// The folder that `~1` or `~-0` stands for: one of the stack of `pushd`.
 fn numbered_folder(state: &State, user: &[u8]) -> Option<Text> {
+    let turned = state.option_is_on(b"pushdminus") == Some(true);
     let (from_end, digits) = match user {
-        [b'+', digits @ ..] => (false, digits),
-        [b'-', digits @ ..] => (true, digits),
+        [b'+', digits @ ..] => (turned, digits),
+        [b'-', digits @ ..] => (!turned, digits),
         digits => (false, digits),
     };
     if !state.dialect.tilde_numbers || digits.is_empty() {

@@ -144,6 +144,8 @@ pub struct State {
     pub left: Text,
     /// Folders that `pushd` has put aside, latest first.
     pub put_aside: Vec<Text>,
+    /// Whether the variable that tells them has been assigned to since.
+    pub(crate) folders_assigned: bool,
     /// The files of functions that are read from a path of their own when they are called.
     pub(crate) function_files: BTreeMap<Box<[u8]>, Box<[u8]>>,
     /// The limits that `ulimit` has set: of each resource, the hard one with true.
@@ -221,6 +223,7 @@ impl State {
             entered: Text::new(),
             left: Text::new(),
             put_aside: Vec::new(),
+            folders_assigned: false,
             function_files: BTreeMap::new(),
             resources: BTreeMap::new(),
             mask: 0o022,

@@ -4,7 +4,7 @@ use std::collections::BTreeMap;
 use std::rc::Rc;
 
 use crate::dialect::{
-    Assigned, EvalLines, Fact, LastArgument, Own, PosixMode, own_names, own_variable,
+    Assigned, EvalLines, Fact, FolderList, LastArgument, Own, PosixMode, own_names, own_variable,
 };
 use crate::host::Process;
 use crate::source::{SourceId, SourceKind, Span};
@@ -49,9 +49,15 @@ pub struct Doing {
 /// The variable that switches the POSIX mode of bash on by being there.
 pub(super) const POSIX_MODE: &[u8] = b"POSIXLY_CORRECT";
 
+/// The variables that tell the stack of folders.
+const FOLDER_LISTS: [&[u8]; 2] = [b"DIRSTACK", b"dirstack"];
+
 impl State {
     /// Brings a variable up to date that the shell keeps itself, and answers what of it nobody can know.
     pub fn freshen(&mut self, name: &[u8]) -> Option<&'static str> {
+        if FOLDER_LISTS.contains(&name) {
+            self.take_assigned_folders();
+        }
         if self.variables.get(name).is_some_and(|variable| !variable.own) {
             return None;
         }
@@ -78,6 +84,7 @@ impl State {
                 let statuses = self.doing.statuses.iter();
                 self.list_of(statuses.map(|status| status.to_string().into_bytes()))
             }
+            Own::Folders(list) => self.folder_list(list),
             Own::Status => self.number_of(i64::from(self.status)),
             Own::Count => self.number_of(self.positional.count() as i64),
             Own::LastArgument => match &self.doing.last {
@@ -121,6 +128,63 @@ impl State {
         }
     }
 
+    /// The stack of folders as a variable tells it.
+    fn folder_list(&mut self, list: FolderList) -> Value {
+        self.take_assigned_folders();
+        let entered = (list == FolderList::Whole).then(|| self.entered.clone());
+        let folders = entered.into_iter().chain(self.put_aside.iter().cloned());
+        Value::Indexed((self.dialect.first_index..).zip(folders).collect())
+    }
+
+    /// Is told before an assignment to a variable, which may be the one that tells the stack of folders.
+    pub(crate) fn before_assignment(&mut self, name: &[u8]) {
+        if !FOLDER_LISTS.contains(&name) {
+            return;
+        }
+        let kept = self.variables.get(name).is_none_or(|variable| variable.own);
+        if kept && let Some((Own::Folders(list), _)) = own_variable(self.dialect.shell, name) {
+            self.freshen(name);
+            if let Some(variable) = self.variables.get_mut(name) {
+                variable.own = list == FolderList::Whole;
+            }
+            self.folders_assigned = true;
+        }
+    }
+
+    /// Makes the stack of folders what has been assigned to the variable that tells it.
+    pub(crate) fn take_assigned_folders(&mut self) {
+        if !std::mem::take(&mut self.folders_assigned) {
+            return;
+        }
+        let list = |name: &[u8]| match own_variable(self.dialect.shell, name) {
+            Some((Own::Folders(list), _)) => Some(list),
+            _ => None,
+        };
+        let found = FOLDER_LISTS.iter().find_map(|name| Some((*name, list(name)?)));
+        let Some((name, list)) = found else { return };
+        let elements = match self.variables.get_mut(name) {
+            Some(Variable { value: Value::Indexed(elements), own, .. }) => {
+                *own = true;
+                elements.clone()
+            }
+            Some(Variable { value: Value::Scalar(text), own, .. }) => {
+                *own = true;
+                BTreeMap::from([(1, text.clone())])
+            }
+            _ => return,
+        };
+        match list {
+            FolderList::Below => self.put_aside = elements.into_values().collect(),
+            FolderList::Whole => {
+                for (folder, at) in self.put_aside.iter_mut().zip(self.dialect.first_index + 1..) {
+                    if let Some(assigned) = elements.get(&at) {
+                        *folder = assigned.clone();
+                    }
+                }
+            }
+        }
+    }
+
     /// What the system says of the process that carries out the commands on hand.
     fn fact(&self, fact: Fact) -> Option<u32> {
         let process = self.doing.process?;
@@ -149,6 +213,7 @@ impl State {
                 }
                 Ok(false)
             }
+            Some((Own::Folders(_), _)) => Ok(false),
             Some((_, Assigned::Kept)) => Ok(true),
             Some((_, Assigned::Frozen)) => Err(self.read_only(name, span)),
         }

@@ -26,6 +26,7 @@ pub(crate) struct Snapshot {
     entered: Text,
     left: Text,
     put_aside: Vec<Text>,
+    folders_assigned: bool,
     resources: BTreeMap<(u8, bool), Text>,
 }
 
@@ -48,6 +49,7 @@ impl State {
             entered: self.entered.clone(),
             left: self.left.clone(),
             put_aside: self.put_aside.clone(),
+            folders_assigned: self.folders_assigned,
             resources: self.resources.clone(),
         }
     }
@@ -68,6 +70,7 @@ impl State {
         self.entered = snapshot.entered;
         self.left = snapshot.left;
         self.put_aside = snapshot.put_aside;
+        self.folders_assigned = snapshot.folders_assigned;
         self.resources = snapshot.resources;
         std::mem::replace(&mut self.variables, snapshot.variables)
     }

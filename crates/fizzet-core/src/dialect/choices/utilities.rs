@@ -645,3 +645,25 @@ pub enum TestGroups {
     /// the first is `!`.
     Strict,
 }
+
+/// How the stack of `pushd`, `popd` and `dirs` is moved through.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum FolderStack {
+    /// `pushd +N` turns it, `popd +N` takes a folder out; each tells it then (bash).
+    Rotated,
+    /// The folder is put on it first and then found in it (zsh).
+    Rolled,
+}
+
+/// What `cd` does with PWD and OLDPWD if they are read-only.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ReadOnlyFolders {
+    /// Nothing more: that ends the utility or the shell.
+    Ends,
+    /// It complains, and goes on.
+    Minded,
+    /// It changes them all the same.
+    Overwritten,
+    /// It leaves them.
+    Left,
+}

@@ -326,6 +326,12 @@ macro_rules! utilities_rows {
     printf_prefixes_zero: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%#x' 0";
     /// The status of `unset` for an element with an empty index, which changes nothing then.
     unset_empty_index_status: Option<Status> = [None, Some(0), None, None, None, None, Some(1)], "observed in bash, ksh93, mksh and zsh: a=(1 2); unset 'a[]'; echo $? ${a[@]}";
+    /// `cd` with two words exchanges the first for the second in the path of the current folder.
+    second_folder_replaces: bool = [N, N, N, N, Y, Y, Y], "observed in all six: cd combs; cd combs combs/deep; pwd";
+    /// What `cd` does with PWD and OLDPWD if they are read-only.
+    read_only_folders: ReadOnlyFolders = [ReadOnlyFolders::Ends, ReadOnlyFolders::Minded, ReadOnlyFolders::Ends, ReadOnlyFolders::Ends, ReadOnlyFolders::Overwritten, ReadOnlyFolders::Left, ReadOnlyFolders::Ends], "observed in all six: readonly OLDPWD; cd combs; echo $? $PWD; readonly PWD; cd combs; echo $? $PWD";
+    /// How the stack of `pushd` is moved through.
+    folder_stack: FolderStack = [FolderStack::Rotated, FolderStack::Rotated, FolderStack::Rotated, FolderStack::Rotated, FolderStack::Rotated, FolderStack::Rotated, FolderStack::Rolled], "observed in bash and zsh: pushd combs; pushd +1; popd +1; dirs +0";
     /// Any word that begins with a bracket ends `[`.
     bracket_begins_last: bool = [N, N, Y, N, N, N, N], "observed in all six: [ a = a ]]; echo $?; [ a = a ]b; echo $?";
     /// Of four words of `test` the first of which is `!`, the other three are one test.

@@ -103,7 +103,7 @@ macro_rules! words_rows {
     /// Behind a `read` a newline separates fields until IFS is set again or a command is substituted.
     read_makes_newline_separate: bool = [N, N, N, N, Y, N, N], "observed in all six: IFS=:; read z <<<q; x='a, newline, b'; echo $x";
     /// Utilities that go on, with this status, when they cannot assign a read-only variable.
-    read_only_statuses: &'static [(&'static str, Status)] = [&[], &[("read", 1), ("getopts", 2), ("mapfile", 1), ("readarray", 1), ("printf", 1)], &[("getopts", 2)], &[("getopts", 2)], &[("read", 1), ("getopts", 2), ("printf", 1), ("eval", 1)], &[("read", 2), ("getopts", 2), ("typeset", 2)], &[]], "observed in all six: readonly r; read r <<< k; echo after $?";
+    read_only_statuses: &'static [(&'static str, Status)] = [&[], &[("read", 1), ("getopts", 2), ("mapfile", 1), ("readarray", 1), ("printf", 1)], &[("getopts", 2), ("cd", 2), ("chdir", 2)], &[("getopts", 2), ("cd", 2), ("chdir", 2)], &[("read", 1), ("getopts", 2), ("printf", 1), ("eval", 1)], &[("read", 2), ("getopts", 2), ("typeset", 2)], &[]], "observed in all six: readonly r; read r <<< k; echo after $?";
     /// `read` goes on with its other names when one is read-only.
     read_passes_read_only: bool = [N, N, N, N, Y, N, N], "observed in ksh93: readonly r; read x r y <<< 'a b c'; echo $x $y";
     /// The status of `read` for an unknown option, or one that lacks its value.

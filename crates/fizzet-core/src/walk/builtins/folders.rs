@@ -1,5 +1,8 @@
-//! `cd`, `pwd`, `pushd`, `popd`, `dirs`.
+//! `cd`, `pwd`.
 
+use bstr::ByteSlice;
+
+use crate::dialect::{FolderStack, ReadOnlyFolders};
 use crate::expand::Context;
 use crate::host::{join, normal};
 use crate::lineage::{Origin, Rule};
@@ -7,11 +10,12 @@ use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
+use crate::walk::builtins::folder_stack::{Mover, is_place, roll};
 use crate::walk::builtins::options::Given;
 
 /// How the links in a path are taken.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
-enum Way {
+pub(super) enum Way {
     /// As folders: `..` leads back to where the link is.
     Logical,
     /// As the folders that they lead to.
@@ -45,8 +49,29 @@ fn parts_before_dots(path: &[u8]) -> impl Iterator<Item = &[u8]> {
 
 /// `cd [-LP] [folder]`
 pub(super) fn cd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let rolls = walker.state.dialect.folder_stack == FolderStack::Rolled;
+    if rolls
+        && let [.., place] = call.argv
+        && is_place(place.bytes())
+        && walker.state.option_is_on(b"posixcd") != Some(true)
+    {
+        return roll(walker, call, Mover::Enters);
+    }
+    let left = walker.state.entered.clone();
     let status = go(walker, call)?;
+    if rolls && status == 0 && walker.state.option_is_on(b"autopushd") == Some(true) {
+        walker.put_left_aside(left);
+    }
     walker.tell_of_folder(status, call)
+}
+
+/// A folder with the first piece that is like `from` exchanged for `to`; `None` if there is none.
+pub(super) fn replaced(folder: &Text, from: &Text, to: &Text) -> Option<Text> {
+    let at = folder.bytes().find(from.bytes())?;
+    let mut whole = folder.slice(0, at);
+    whole.push_text(to);
+    whole.push_text(&folder.slice(at + from.len(), folder.len()));
+    Some(whole)
 }
 
 fn go(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -60,10 +85,20 @@ fn go(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     {
         return Ok(status);
     }
-    if given.operands.len() > 1
+    if let [from, to, ..] = given.operands
         && let Some(status) = dialect.second_folder_status
     {
-        return Ok(status);
+        let target = replaced(&walker.state.entered, from, to);
+        let Some(target) = target.filter(|_| dialect.second_folder_replaces) else {
+            return Ok(status);
+        };
+        if given.operands.len() > 2 || !walker.enter(&target, walker.way_of_links(&given), call)? {
+            return Ok(dialect.folder_failure_status);
+        }
+        if dialect.folder_path_is_told {
+            walker.print_line(walker.state.entered.clone(), call);
+        }
+        return Ok(0);
     }
     let target = match given.operands.first() {
         None => walker.state.variables.scalar(b"HOME").cloned(),
@@ -78,11 +113,7 @@ fn go(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
         Some(target) if target.is_empty() && dialect.empty_folder_is_here => stay(walker, call),
         Some(target) => {
             let way = walker.way_of_links(&given);
-            match walker.enter_by_path(&target, way, call)? {
-                Some(entered) => Ok(if entered { 0 } else { failure }),
-                None if walker.enter(&target, way, call)? => Ok(0),
-                None => Ok(failure),
-            }
+            Ok(if walker.enter_somehow(&target, way, call)? { 0 } else { failure })
         }
         None => Ok(failure),
     }
@@ -123,6 +154,19 @@ fn back(walker: &mut Walker, way: Way, call: &Call<'_>) -> Result<Status, Stop> 
 }
 
 impl Walker {
+    /// Goes into a folder that CDPATH or the path itself leads to; false if there is none.
+    pub(super) fn enter_somehow(
+        &mut self,
+        target: &Text,
+        way: Way,
+        call: &Call<'_>,
+    ) -> Result<bool, Stop> {
+        match self.enter_by_path(target, way, call)? {
+            Some(entered) => Ok(entered),
+            None => self.enter(target, way, call),
+        }
+    }
+
     /// Goes into a folder that CDPATH leads to, and tells which one that is; false if it leads to none,
     /// nothing where the current folder is still to be looked in (POSIX XCU cd).
     fn enter_by_path(
@@ -161,7 +205,7 @@ impl Walker {
 
     /// How `cd` or `pwd` with these options takes links: the last one of -L and -P counts, or -P alone, and
     /// then an option of the shell.
-    fn way_of_links(&self, given: &Given<'_>) -> Way {
+    pub(super) fn way_of_links(&self, given: &Given<'_>) -> Way {
         let last = match self.state.dialect.physical_wins {
             true => given.last_of(b"P").or_else(|| given.last_of(b"L")),
             false => given.last_of(b"LP"),
@@ -218,18 +262,35 @@ impl Walker {
         let Some((folder, to)) = self.led_to(target.bytes(), way) else { return Ok(false) };
         let before = self.state.variables.scalar(b"PWD").cloned();
         self.state.folder = folder.into();
+        let mut noted = true;
         if let Some(before) = before {
-            self.assign_text(b"OLDPWD", before, call.span)?;
+            noted &= self.note_folder(b"OLDPWD", before, call)?;
         }
-        self.assign_computed(b"PWD", &to, call)?;
         let entered = self.state.shell_text(&to);
+        noted &= self.note_folder(b"PWD", entered.clone(), call)?;
         self.state.left = std::mem::replace(&mut self.state.entered, entered);
+        Ok(noted)
+    }
+
+    /// Assigns PWD or OLDPWD; false if it is read-only and that is a mistake.
+    fn note_folder(&mut self, name: &[u8], folder: Text, call: &Call<'_>) -> Result<bool, Stop> {
+        let read_only = self.state.variables.get(name).is_some_and(|variable| variable.read_only);
+        match self.state.dialect.read_only_folders {
+            ReadOnlyFolders::Minded if read_only => return Ok(false),
+            ReadOnlyFolders::Left if read_only => {}
+            ReadOnlyFolders::Overwritten if read_only => self.state.variables.set(name, folder),
+            _ => self.assign_text(name, folder, call.span)?,
+        }
         Ok(true)
     }
 
     /// Calls the functions that want to know of another folder: `chpwd`, and those that `chpwd_functions`
     /// names (zsh 5.9, zshmisc, "Hook Functions"). The status stays what it was.
-    fn tell_of_folder(&mut self, status: Status, call: &Call<'_>) -> Result<Status, Stop> {
+    pub(super) fn tell_of_folder(
+        &mut self,
+        status: Status,
+        call: &Call<'_>,
+    ) -> Result<Status, Stop> {
         let dialect = &self.state.dialect;
         if status != 0
             || !dialect.folder_hook
@@ -275,45 +336,5 @@ pub(super) fn pwd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
         folder if folder.is_empty() => walker.missing("the current folder", call.span),
         folder => walker.print_line(folder, call),
     }
-    Ok(0)
-}
-
-/// `pushd folder`
-pub(super) fn pushd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let here = walker.state.variables.scalar(b"PWD").cloned().unwrap_or_default();
-    let target = match call.given("n", false).operands.first() {
-        Some(target) => target.clone(),
-        None if walker.state.put_aside.is_empty() => return Ok(1),
-        None => walker.state.put_aside.remove(0),
-    };
-    let way = walker.way_of_links(&call.given("n", false));
-    if !walker.enter(&target, way, call)? {
-        return Ok(1);
-    }
-    walker.state.put_aside.insert(0, here);
-    let status = dirs(walker, call)?;
-    walker.tell_of_folder(status, call)
-}
-
-/// `popd`
-pub(super) fn popd(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    if walker.state.put_aside.is_empty() {
-        return Ok(1);
-    }
-    let target = walker.state.put_aside.remove(0);
-    let way = walker.way_of_links(&call.given("n", false));
-    walker.enter(&target, way, call)?;
-    let status = dirs(walker, call)?;
-    walker.tell_of_folder(status, call)
-}
-
-/// `dirs`
-pub(super) fn dirs(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let mut line = walker.state.variables.scalar(b"PWD").cloned().unwrap_or_default();
-    for folder in walker.state.put_aside.clone() {
-        line.push(b" ", Standing::Quoted, &Origin::new(Rule::Output, call.span));
-        line.push_text(&folder);
-    }
-    walker.print_line(line, call);
     Ok(0)
 }

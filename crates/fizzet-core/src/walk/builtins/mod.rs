@@ -7,6 +7,7 @@ mod control;
 mod enable;
 mod escapes;
 mod find;
+mod folder_stack;
 mod folders;
 mod functions;
 mod getopts;
@@ -101,7 +102,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("command", find::command),
     ("continue", control::leave_loop),
     ("declare", variables::declare),
-    ("dirs", folders::dirs),
+    ("dirs", folder_stack::dirs),
     ("disable", enable::enable),
     ("disown", process::jobs),
     ("echo", print::echo),
@@ -123,10 +124,10 @@ const TABLE: &[(&str, Builtin)] = &[
     ("local", variables::declare),
     ("mapfile", mapfile::mapfile),
     ("nameref", variables::declare_as),
-    ("popd", folders::popd),
+    ("popd", folder_stack::popd),
     ("print", print::print),
     ("printf", printf::printf),
-    ("pushd", folders::pushd),
+    ("pushd", folder_stack::pushd),
     ("pwd", folders::pwd),
     ("read", read::read),
     ("readarray", mapfile::mapfile),
