@@ -123,8 +123,8 @@ macro_rules! utilities_rows {
     format_escapes: &'static str = ["abfnrtv\\1", "abeEfnrtv\\1xuU?\"'", "abefnrtv\\1", "abcefnrtv\\1x", "abeEfnrtv\\1xuU?\"'*^", "abcefnrtv\\1xuU\"", "abcefnrtv\\1xuU."], "observed in all six with each letter";
     /// Escapes that `%b` of `printf` decodes.
     argument_escapes: &'static str = ["abcfnrtv\\0", "abceEfnrtv\\01xuU", "abcefnrtv\\01", "abcefnrtv\\01x", "abcEfnrtv\\0", "abcefnrtv\\01xuU\"", "abcefnrtv\\0xuU."], "observed in all six with each letter";
-    /// Utilities for which a lone `-` ends the options.
-    lone_dash_ends_options: &'static [&'static str] = [&[], &[], &[], &[], &["typeset", "alias"], &["export", "readonly", "typeset", "local", "alias"], &["export", "readonly", "typeset", "declare", "local", "integer", "float", "alias", "unalias", "unset", "read", "shift"]], "observed in all six: export - v=1; typeset - v=1; alias - a=b; read - x; shift -";
+    /// Utilities for which a lone `-` ends the options, and a lone `+` if they take options back with that.
+    lone_dash_ends_options: &'static [&'static str] = [&[], &[], &[], &[], &["typeset", "alias", "integer", "float", "functions", "nameref", "compound", "autoload"], &["export", "readonly", "typeset", "local", "alias"], &["export", "readonly", "typeset", "declare", "local", "integer", "float", "alias", "unalias", "unset", "read", "shift", "hash", "enable", "disable", "functions", "pwd", "jobs", "whence", "where", "which", "type", "autoload", "unfunction", "unhash", "umask", "dirs", "rehash", "emulate", "print"]], "observed in all six: export - v=1; typeset - v=1; alias - a=b; read - x; shift -";
     /// The conditions whose actions a subshell has too.
     subshell_keeps_actions: &'static [&'static str] = [&[], &[], &[], &[], &[], &[], &["ERR", "ZERR", "DEBUG"]], "observed in all six: trap 'echo e' ERR; (false); trap 'echo d' DEBUG; (:)";
     /// `type` and `whence` tell declaration utilities as reserved words.
@@ -252,8 +252,12 @@ macro_rules! utilities_rows {
     umask_bound: Option<u32> = [None, Some(0o7777), None, Some(0o777), None, None, None], "observed in all six: umask 1000; echo $?; umask 10000; echo $?";
     /// `unset -fv` is refused.
     unset_minds_both_kinds: bool = [N, Y, N, N, N, N, N], "observed in all six: unset -fv x; echo $?";
-    /// `type --` lacks names.
-    type_needs_names: bool = [N, N, N, N, Y, N, Y], "observed in all six: type --; echo $?";
+    /// The status of `wait -n` with what is no process.
+    wait_next_unknown_status: Status = [2, 127, 2, 2, 2, 2, 2], "observed in bash and busybox: wait -n x; echo $?";
+    /// The status of `whence` without names, and of `type` with options only.
+    whence_nothing_status: Option<Status> = [None, None, None, None, Some(2), None, Some(1)], "observed in all six: whence; echo $?; type -a; echo $?; type --; echo $?";
+    /// `alias -x` lets aliases pass that there are not.
+    exported_aliases_pass: bool = [N, N, N, N, Y, Y, N], "observed in all six: alias -x nosuch; echo $?";
     /// The status of `umask` for what is no mask.
     umask_usage_status: Status = [1, 1, 2, 2, 1, 1, 1], "observed in all six: umask 9; echo $?";
     /// The status of `let` for what is no expression.
@@ -330,6 +334,8 @@ macro_rules! utilities_rows {
     second_folder_replaces: bool = [N, N, N, N, Y, Y, Y], "observed in all six: cd combs; cd combs combs/deep; pwd";
     /// What `cd` does with PWD and OLDPWD if they are read-only.
     read_only_folders: ReadOnlyFolders = [ReadOnlyFolders::Ends, ReadOnlyFolders::Minded, ReadOnlyFolders::Ends, ReadOnlyFolders::Ends, ReadOnlyFolders::Overwritten, ReadOnlyFolders::Left, ReadOnlyFolders::Ends], "observed in all six: readonly OLDPWD; cd combs; echo $? $PWD; readonly PWD; cd combs; echo $? $PWD";
+    /// The options of utilities that do nothing else with a wrong one than to complain, and the status then.
+    plain_options: &'static [(&'static str, &'static str, Status)] = [&[], &[("compgen", "abcdefgjksuvA:C:F:G:P:S:W:X:o:", 2), ("complete", "abcdefgjkprsuvDEIA:C:F:G:P:S:W:X:o:", 2), ("compopt", "DEIo:", 2), ("help", "dms", 2), ("history", "acdnprsw0123456789", 2), ("type", "afptP", 2)], &[], &[], &[("bg", "", 2), ("builtin", "df:ls", 2), ("disown", "", 2), ("fg", "", 2), ("functions", "abfghilmnprstuxACEFHLMRSTXZ0123456789", 2), ("hash", "r", 2), ("type", "afpqtvP", 2), ("unalias", "a", 2), ("whence", "afpqtvP", 2)], &[("alias", "dprtxU", 1), ("unalias", "adt", 1), ("whence", "pv", 1)], &[("alias", "gmrsL0123456789", 1), ("bindkey", "adelmprsvADLMNR0123456789", 1), ("emulate", "lLR0123456789", 1), ("functions", "ckmstuxzMTUW0123456789", 1), ("limit", "hs0123456789", 1), ("rehash", "df0123456789", 1), ("sched", "o0123456789", 1), ("shift", "p0123456789", 1), ("type", "afmpswS0123456789", 1), ("unalias", "ams0123456789", 1), ("whence", "acfmpsvwxS0123456789", 1), ("where", "mpswxS0123456789", 1), ("which", "ampswxS0123456789", 1)]], "observed in all six with each letter";
     /// How the stack of `pushd` is moved through.
     folder_stack: FolderStack = [FolderStack::Rotated, FolderStack::Rotated, FolderStack::Rotated, FolderStack::Rotated, FolderStack::Rotated, FolderStack::Rotated, FolderStack::Rolled], "observed in bash and zsh: pushd combs; pushd +1; popd +1; dirs +0";
     /// Any word that begins with a bracket ends `[`.

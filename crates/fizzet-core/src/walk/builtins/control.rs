@@ -223,7 +223,7 @@ impl Walker {
             DashesBefore::All => true,
         };
         let operands = match &argv[1..] {
-            [first, rest @ ..] if passes && first.bytes() == b"--" => rest,
+            [first, rest @ ..] if passes && first.bytes() == b"--" => return Ok(rest),
             operands => operands,
         };
         let is_option = |text: &Text| match text.bytes() {

@@ -130,8 +130,10 @@ pub(super) fn tell_type(walker: &mut Walker, call: &Call<'_>) -> Result<Status, 
         return walker.tell(call, call.without_options().operands, Telling::Words);
     }
     let given = call.given(dialect.type_letters, false);
-    if given.operands.is_empty() && given.ended && dialect.type_needs_names {
-        return Ok(dialect.type_nothing_status);
+    if given.operands.is_empty()
+        && let Some(status) = dialect.whence_nothing_status
+    {
+        return Ok(walker.complain(call, status));
     }
     if given.unknown.is_some() {
         return match dialect.type_has_options {
@@ -172,6 +174,11 @@ pub(super) fn whence(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
     let given = call.given(walker.state.dialect.whence_letters, false);
     if given.unknown.is_some() {
         return Ok(walker.state.dialect.whence_usage_status);
+    }
+    if given.operands.is_empty()
+        && let Some(status) = walker.state.dialect.whence_nothing_status
+    {
+        return Ok(walker.complain(call, status));
     }
     if given.has(b'v') {
         let telling = match walker.state.dialect.type_tells_programs {
@@ -475,6 +482,9 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                 None => {
                     if walker.state.dialect.alias_tells_absence {
                         walker.print_bytes(&[bytes, b" alias not found"].concat(), call);
+                    }
+                    if given.has(b'x') && walker.state.dialect.exported_aliases_pass {
+                        continue;
                     }
                     status = if counts { status + Status::from(!assigns) } else { 1 };
                 }

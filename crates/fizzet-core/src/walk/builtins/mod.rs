@@ -235,6 +235,16 @@ impl Walker {
         let ending = self.state.dialect.lone_dash_ends_options;
         let dash_ends = ending.iter().any(|one| one.as_bytes() == name);
         let numbers_are_operands = self.state.dialect.options_are_no_numbers;
+        let plain = self.state.dialect.plain_options;
+        if let Some((_, letters, status)) = plain.iter().find(|(one, ..)| one.as_bytes() == name)
+            && argv.get(1).is_some_and(|word| word.bytes().starts_with(b"-"))
+        {
+            let misused = &Cell::new(false);
+            let call = Call { argv, span, dash_ends, numbers_are_operands, misused };
+            if call.given(letters, false).unknown.is_some() {
+                return Ok(self.complain(&call, *status));
+            }
+        }
         // What others have lost or asked before is not this utility's.
         (self.lost_output, self.status_is_answer) = (false, false);
         match known.map(|at| &TABLE[at]) {

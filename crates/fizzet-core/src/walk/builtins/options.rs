@@ -78,7 +78,8 @@ impl<'a> Call<'a> {
         while let [word, rest @ ..] = given.operands {
             let bytes = word.bytes();
             let sign = bytes.first().copied().unwrap_or(0);
-            if bytes == b"-" && self.dash_ends {
+            let sign_ends = bytes == b"-" || (plus && bytes == b"+" && !rest.is_empty());
+            if self.dash_ends && sign_ends {
                 given.operands = rest;
                 given.ended = true;
                 break;

@@ -329,6 +329,7 @@ pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let unknown = match is_number {
         true => 127,
         false if names_job => dialect.wait_no_job_status,
+        false if next => dialect.wait_next_unknown_status,
         false => dialect.wait_no_process_status,
     };
     match job.filter(|_| names_job || named.has_hole()) {
@@ -352,6 +353,7 @@ pub(super) fn jobs(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         return Ok(walker.complain(call, walker.state.dialect.jobs_usage_status));
     }
     let disowns = call.bytes(0) == Some(b"disown");
+    let plain = disowns && walker.state.dialect.disown_letters.is_none();
     if let Some(letters) = walker.state.dialect.disown_letters
         && disowns
     {
@@ -364,7 +366,7 @@ pub(super) fn jobs(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         }
     }
     let operands = if is_listing { given.operands } else { call.arguments() };
-    let none = walker.state.jobs.is_empty() && is_listing;
+    let none = walker.state.jobs.is_empty() && (is_listing || plain);
     if operands.iter().any(|text| walker.is_missing_job(text) || (none && !text.has_hole())) {
         return Ok(walker.state.dialect.no_such_job_status);
     }
