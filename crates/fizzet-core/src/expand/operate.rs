@@ -10,7 +10,7 @@ use crate::expand::substitute::{Place, Substitution};
 use crate::expand::trimmed::{Removal, trimmed};
 use crate::expand::{Tilde, pattern_text_with};
 use crate::lineage::{Hop, Origin, Rule};
-use crate::state::{Keeps, Key, element_name};
+use crate::state::{Keeps, Key, Value, element_name};
 use crate::stop::Stop;
 use crate::syntax::ast::{Arithmetic, Operation, Parameter, ParameterName, Part, Subscript, Word};
 use crate::syntax::{OPEN_BRACKET, has_open_bracket};
@@ -25,6 +25,9 @@ impl Substitution<'_> {
         place: Place,
     ) -> Result<Option<Held>, Stop> {
         let held = self.admitted(parameter, held, place)?;
+        if matches!(held, Held::List { .. }) {
+            self.cx.state().array_place = None;
+        }
         if let Operation::Remove { pattern, .. } = &parameter.operation
             && matches!(held, Held::Unset)
             && self.cx.state().dialect.open_bracket_ends_shell
@@ -52,7 +55,11 @@ impl Substitution<'_> {
             | Operation::Unreadable { .. }
             | Operation::Filter(_)
             | Operation::Combine { .. } => Ok(Some(held)),
-            Operation::Length => self.length(parameter, held).map(Some),
+            Operation::Length => {
+                let length = self.length(parameter, held)?;
+                self.reset_place(parameter);
+                Ok(Some(length))
+            }
             Operation::Width => self.width(parameter, held).map(Some),
             Operation::Instead { what, colon, word } => {
                 self.instead(parameter, held, (*what, *colon, word), place)
@@ -102,7 +109,9 @@ impl Substitution<'_> {
                 self.each(parameter, held, change).map(Some)
             }
             Operation::Substring { offset, length } => {
-                self.substring(parameter, held, offset, length.as_ref()).map(Some)
+                let part = self.substring(parameter, held, offset, length.as_ref())?;
+                self.reset_place(parameter);
+                Ok(Some(part))
             }
             Operation::Name(then) => {
                 let held = match &parameter.index {
@@ -271,10 +280,41 @@ impl Substitution<'_> {
             Held::One(text) if text.has_hole() => Held::One(text),
             Held::One(text) => Held::One(change(self, &text)?),
             Held::List { items, star } => {
-                let changed = items.iter().map(|text| change(self, text));
-                Held::List { items: changed.collect::<Result<_, _>>()?, star }
+                let mut changed = Vec::with_capacity(items.len());
+                let (mut at, most) = (0, self.cx.state().limits.braces);
+                while let Some(text) = items.get(at) {
+                    changed.push(change(self, text)?);
+                    at = self.place_behind(parameter, items.len()).unwrap_or(at + 1);
+                    if changed.len() > most {
+                        let what =
+                            "elements of an array that the shell goes through without an end";
+                        return Err(Stop::Limit { what, limit: most as u64, span: parameter.span });
+                    }
+                }
+                Held::List { items: changed, star }
             }
         })
+    }
+
+    /// Where going through an array goes on, if an element of it was looked up in between: behind that.
+    pub(super) fn place_behind(&mut self, parameter: &Parameter, count: usize) -> Option<usize> {
+        let state = self.cx.state();
+        let (name, place) = state.array_place.take()?;
+        let is_same = matches!(&parameter.name, ParameterName::Variable(other) if *other == name);
+        let dense = matches!(state.variables.get(&name).map(|variable| &variable.value),
+            Some(Value::Indexed(elements)) if elements.len() == count
+                && elements.last_key_value().is_some_and(|(&last, _)| last + 1 == count as i64));
+        (is_same && dense).then(|| usize::try_from(place + 1).unwrap_or(0))
+    }
+
+    /// Counting or cutting the elements of an array leaves its place before the first.
+    fn reset_place(&mut self, parameter: &Parameter) {
+        let is_list = matches!(parameter.index, Some(Subscript::At | Subscript::Star));
+        let ParameterName::Variable(name) = &parameter.name else { return };
+        let state = self.cx.state();
+        if is_list && state.dialect.arrays_have_one_place {
+            state.array_place = Some((name.clone(), -1));
+        }
     }
 
     fn length(&mut self, parameter: &Parameter, held: Held) -> Result<Held, Stop> {

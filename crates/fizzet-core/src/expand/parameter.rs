@@ -319,6 +319,11 @@ impl Substitution<'_> {
                 if self.cx.state().dialect.assigned_index_is_read_once {
                     self.looked_up = Some(key.clone());
                 }
+                if let Key::Number(number) = key
+                    && self.cx.state().dialect.arrays_have_one_place
+                {
+                    self.cx.state().array_place = Some((name.clone(), number));
+                }
                 Ok(match self.cx.state().variables.element(name, &key) {
                     Some(text) => Held::One(text.passed_through(hop, Standing::Quoted)),
                     None => Held::Unset,

@@ -169,7 +169,15 @@ impl Substitution<'_> {
                 let indexes = indexes.as_deref().unwrap_or_default();
                 measure.of_elements(items, indexes).map(|items| Held::List { items, star })
             }
-            Held::List { items, star } => {
+            Held::List { mut items, star } => {
+                if offset == 0
+                    && let Some(place) = self.place_behind(parameter, items.len())
+                {
+                    // The first element has been found by then.
+                    let rest = items.get(place..).unwrap_or_default().to_vec();
+                    items.truncate(1);
+                    items.extend(rest);
+                }
                 let has_zero = offset >= 0 || !dialect.negative_offset_skips_zero;
                 let all = match parameter.name {
                     ParameterName::Special(_) if has_zero => self.with_zero(parameter, items),

@@ -144,6 +144,8 @@ pub struct State {
     pub left: Text,
     /// Folders that `pushd` has put aside, latest first.
     pub put_aside: Vec<Text>,
+    /// The array and the index that were looked up last, where going through an array goes on behind that.
+    pub(crate) array_place: Option<(Rc<[u8]>, i64)>,
     /// Whether the variable that tells them has been assigned to since.
     pub(crate) folders_assigned: bool,
     /// The files of functions that are read from a path of their own when they are called.
@@ -223,6 +225,7 @@ impl State {
             entered: Text::new(),
             left: Text::new(),
             put_aside: Vec::new(),
+            array_place: None,
             folders_assigned: false,
             function_files: BTreeMap::new(),
             resources: BTreeMap::new(),

@@ -144,6 +144,8 @@ macro_rules! expanding_rows {
     inner_quotes_unquote: bool = [N, N, N, N, Y, N, N], "observed: printf '[%s]' \"${z-\"a b\"}\"";
     /// In an assignment, unquoted or quoted `$@` is joined with spaces whatever IFS is.
     at_joins_with_space: bool = [N, Y, N, N, Y, Y, N], "observed: IFS=:; set -- a b; x=$@";
+    /// An array has one place: what goes through its elements goes on behind the element that was looked up in between.
+    arrays_have_one_place: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x y z); echo ${a[@]:0:${#a[@]}} ${a[@]#${a[1]}}";
     /// A tilde after `=` or `:` in an argument that looks like an assignment is expanded.
     tilde_in_arguments: bool = [N, Y, N, N, N, N, N], "observed: echo a=~ a=~:~";
     /// A tilde directly after the `=` of an argument is expanded.
