@@ -5,6 +5,7 @@ use std::rc::Rc;
 use crate::dialect::{
     AliasesBehindBlank, BehindRedirections, EmptyBodies, KeywordBodies, QuotedNames,
 };
+use crate::source::Span;
 use crate::syntax::ast::{
     AndOr, Argument, CaseBranch, CaseEnd, Command, CommandKind, List, Redirect, SimpleCommand, Word,
 };
@@ -284,7 +285,7 @@ impl<'a> Parser<'a> {
                 let word = self.expect_word("a name")?;
                 (word.literal().unwrap_or_default().into(), word.span)
             }
-            false => self.expect_name()?,
+            false => self.loop_name()?,
         }];
         self.skip_blanks();
         self.more_names(&mut names)?;
@@ -301,6 +302,18 @@ impl<'a> Parser<'a> {
         }
         let body = self.loop_body(start, opener)?;
         Ok(CommandKind::For { names, words, body, select: opener == "select" })
+    }
+
+    /// The name of the variable of a loop, which may be quoted in some shells.
+    fn loop_name(&mut self) -> Parsed<(Rc<[u8]>, Span)> {
+        if !self.dialect.quoted_for_names {
+            return self.expect_name();
+        }
+        let word = self.expect_word("a name")?;
+        match word.fixed().filter(|name| is_name(name)) {
+            Some(name) => Ok((name.into(), word.span)),
+            None => Err(SyntaxError::new(SyntaxErrorKind::NotAName, word.span)),
+        }
     }
 
     /// Steps over `in`, or an alias for it.

@@ -7,6 +7,7 @@ use crate::dialect::{AskedParameters, ComparisonMistake, RegularQuotes};
 use crate::expand::regular::{Quoted, Regular, Rules};
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::host::{FileKind, Status};
+use crate::lineage::Rule;
 use crate::source::Span;
 use crate::state::{Key, State, Value, Variable, element_name};
 use crate::stop::{Reach, ShellError, Stop};
@@ -39,7 +40,7 @@ impl Walker {
                 let text = expand::single(self, operand, Tilde::AtStart)?;
                 if *operator == b'v'
                     && let Some((array, index)) = element_name(text.bytes())
-                    && self.index_is_bare(&text, array)
+                    && self.tested_index_is_read_once(&text, array)
                     && !matches!(index, b"@" | b"*" | b"")
                 {
                     let start = array.len() + 1;
@@ -262,7 +263,18 @@ impl Walker {
                 Some((name, _)) if self.state.is_idle_index(name) => false,
                 Some((_, b"")) if self.state.dialect.nothing_is_no_index => false,
                 Some((name, index)) => {
-                    let key = self.key_of_text(name, index, span)?;
+                    let keyed = self.is_keyed(name);
+                    let found = match self.state.dialect.tested_index_expands && keyed {
+                        true => expand::parameter::index_text(self, index, keyed).map(Key::Text),
+                        false => self.key_of_text(name, index, span),
+                    };
+                    let key = match found {
+                        Err(Stop::Shell(error)) if keyed => {
+                            self.survive(error);
+                            return Ok(false);
+                        }
+                        key => key?,
+                    };
                     self.state.variables.element(name, &key).is_some()
                 }
                 None => {
@@ -293,6 +305,13 @@ impl Walker {
                 host.exists(operand)
             }
         })
+    }
+
+    /// Whether the index that `[[ -v` was given stands for itself: an expansion has made it (observed in bash
+    /// 5.2; what is quoted and nothing else is expanded once more).
+    fn tested_index_is_read_once(&self, operand: &Text, array: &[u8]) -> bool {
+        let is_made = || operand.runs().any(|(run, _)| run.origin.rule() == Rule::Parameter);
+        self.index_is_bare(operand, array) || (self.state.dialect.unset_expands_once && is_made())
     }
 
     /// Whether a parameter that is no variable is set, where `-v` knows it.

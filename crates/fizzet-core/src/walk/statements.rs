@@ -96,6 +96,7 @@ impl Walker {
     }
 
     fn pipeline(&mut self, pipeline: &Pipeline) -> Result<(), Stop> {
+        let acts = !self.state.dialect.error_action_is_early || self.has_action("ERR");
         let ends = match &pipeline.commands[..] {
             [] => {
                 self.state.status = 0;
@@ -135,7 +136,7 @@ impl Walker {
             return Ok(());
         }
         let fails = ends && self.state.status != 0 && self.testing == 0;
-        if fails && self.has_action("ERR") {
+        if fails && acts && self.has_action("ERR") {
             let each = self.state.dialect.error_action == ErrorAction::Each;
             if !std::mem::replace(&mut self.error_told, true) || each {
                 self.act("ERR")?;

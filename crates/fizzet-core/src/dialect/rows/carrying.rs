@@ -403,6 +403,8 @@ macro_rules! carrying_rows {
     local_keeps_temporary: bool = [N, Y, N, N, N, Y, N], "observed in all six: f() { local x; echo $x; }; x=12 f";
     /// `unset` of a local variable shows the one that it hides.
     unset_reveals: bool = [N, N, N, N, N, Y, N], "observed in all six: x=1; f() { local x=2; unset x; echo $x; }; f";
+    /// The action for ERR is looked for before a command, which does not see one that it has set itself.
+    error_action_is_early: bool = [N, Y, N, N, N, N, N], "observed in all six: trap 'echo err' ERR nosuch";
     /// A tilde is expanded in a here-string.
     here_string_tilde: bool = [N, Y, N, N, Y, N, Y], "observed in all six: read x <<< ~; echo $x";
     /// A trap on EXIT that a function sets is carried out when that returns.

@@ -144,6 +144,8 @@ macro_rules! expanding_rows {
     inner_quotes_unquote: bool = [N, N, N, N, Y, N, N], "observed: printf '[%s]' \"${z-\"a b\"}\"";
     /// In an assignment, unquoted or quoted `$@` is joined with spaces whatever IFS is.
     at_joins_with_space: bool = [N, Y, N, N, Y, Y, N], "observed: IFS=:; set -- a b; x=$@";
+    /// The index that `-v` was given is expanded once more.
+    tested_index_expands: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -A A; k='$x'; A[$k]=1; [[ -v A[$k] ]]; echo $?; [[ -v 'A[$k]' ]]; echo $?";
     /// An array has one place: what goes through its elements goes on behind the element that was looked up in between.
     arrays_have_one_place: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x y z); echo ${a[@]:0:${#a[@]}} ${a[@]#${a[1]}}";
     /// A tilde after `=` or `:` in an argument that looks like an assignment is expanded.

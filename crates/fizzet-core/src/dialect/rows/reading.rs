@@ -430,6 +430,8 @@ macro_rules! reading_rows {
     document_backquotes_drop_backslash: bool = [Y, N, Y, Y, Y, N, N], "observed in all six: read x <<E with `echo \\\"q\\\"`";
     /// A character between single quotes in an arithmetic expression is its code.
     arithmetic_characters: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo $(('a'))";
+    /// The name of a `for` loop may be quoted.
+    quoted_for_names: bool = [N, N, N, N, Y, N, N], "observed in all six: for 'i' in a; do echo $i; done";
     /// Redirections of a group take the place of those of the subshell that is all there is in it.
     group_redirections_replace: bool = [N, N, Y, Y, N, N, N], "observed in all six: { (echo a) >f; } >g; cat f g";
     } };

@@ -252,6 +252,16 @@ macro_rules! utilities_rows {
     umask_bound: Option<u32> = [None, Some(0o7777), None, Some(0o777), None, None, None], "observed in all six: umask 1000; echo $?; umask 10000; echo $?";
     /// `unset -fv` is refused.
     unset_minds_both_kinds: bool = [N, Y, N, N, N, N, N], "observed in all six: unset -fv x; echo $?";
+    /// A mistake in the index of an element that `unset` was given is told, and its status is 1.
+    unset_survives_indexes: bool = [N, N, N, N, Y, N, Y], "observed in bash, ksh93, mksh and zsh: a=(1); unset 'a[1/0]'; echo $?";
+    /// `unset` evaluates the index of an element though there is no such array.
+    unset_reads_lost_indexes: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: unset 'w[i++]'; echo $i";
+    /// `%i` without an argument is a mistake, and ends `printf`.
+    printf_i_needs_argument: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%i|'; echo $?; printf '%d|'; echo $?";
+    /// Any name of an alias may begin with an equals sign, if another one ends it.
+    alias_names_begin_anyhow: bool = [N, N, Y, Y, N, N, N], "observed in all six: alias =x=y; echo $?; alias =x; echo $?";
+    /// A declared list for an array of the other kind ends the line, outside functions.
+    list_of_other_kind_ends_line: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: declare -A a; declare -a a=(x); echo after";
     /// The status of `wait -n` with what is no process.
     wait_next_unknown_status: Status = [2, 127, 2, 2, 2, 2, 2], "observed in bash and busybox: wait -n x; echo $?";
     /// The status of `whence` without names, and of `type` with options only.
@@ -540,6 +550,8 @@ macro_rules! utilities_rows {
     source_looks_here: LooksHere = [LooksHere::Never, LooksHere::Last, LooksHere::Never, LooksHere::Never, LooksHere::Never, LooksHere::Last, LooksHere::First], "observed in all six: echo 'echo hi' > lib; source lib";
     /// A file that `source` cannot read does not end the shell.
     source_failure_is_no_end: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: source ./nosuch; echo after";
+    /// `.` finds folders on PATH too.
+    dot_finds_folders: bool = [N, N, N, N, N, Y, N], "observed in all six: . .; echo $?";
     /// `.` of a folder reads nothing.
     dot_reads_folders: bool = [N, N, Y, Y, N, Y, Y], "observed in all six: . ./combs; echo $?";
     /// `$0` is the file while `.` carries it out.

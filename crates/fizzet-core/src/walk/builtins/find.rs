@@ -471,7 +471,9 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     let everywhere = given.has(b'g') && walker.state.dialect.global_aliases;
     for operand in operands {
         let bytes = operand.bytes();
-        let Some(equals) = bytes.iter().position(|&byte| byte == b'=') else {
+        let first = usize::from(walker.state.dialect.alias_names_begin_anyhow && bytes.len() > 1);
+        let equals = bytes[first..].iter().position(|&byte| byte == b'=');
+        let Some(equals) = equals.map(|at| at + first) else {
             match walker.state.aliases.get(bytes).cloned() {
                 Some(alias) => {
                     let prefix = walker.state.dialect.alias_prefix.as_bytes();

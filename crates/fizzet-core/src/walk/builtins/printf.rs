@@ -94,7 +94,7 @@ pub(super) struct Printing<'a> {
     pub(super) origin: Origin,
     /// The arguments that were left when this pass through the format began.
     pass: &'a [Text],
-    rest: &'a [Text],
+    pub(super) rest: &'a [Text],
     /// The argument that the next conversion takes, counted from 1, where it has a number.
     chosen: Option<usize>,
     /// The last argument that was taken by its number.

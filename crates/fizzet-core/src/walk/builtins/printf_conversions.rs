@@ -68,6 +68,9 @@ impl Printing<'_> {
             }
             b'F' if !self.walker.state.dialect.printf_upper_f => return None,
             b'f' | b'F' | b'e' | b'E' | b'g' | b'G' => self.real(letter, one),
+            b'i' if self.walker.state.dialect.printf_i_needs_argument && self.rest.is_empty() => {
+                return None;
+            }
             b'd' | b'i' => {
                 let value = self.next_number(true);
                 let sign = sign_of(value < 0, one);

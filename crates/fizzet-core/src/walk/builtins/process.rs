@@ -287,7 +287,11 @@ impl Walker {
             return read(name);
         }
         let files = candidates(name, self.state.search_path().as_deref()).into_iter();
-        let mut on_path = files.filter(|path| !host.is_folder(path));
+        let finds_folders = self.state.dialect.dot_finds_folders;
+        if name.is_empty() && finds_folders {
+            return Some(Vec::new());
+        }
+        let mut on_path = files.filter(|path| finds_folders || !host.is_folder(path));
         let dialect = &self.state.dialect;
         let here = if is_source { dialect.source_looks_here } else { dialect.dot_looks_here };
         match here {

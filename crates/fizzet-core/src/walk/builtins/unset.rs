@@ -65,7 +65,14 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                 status |= walker.state.dialect.unset_of_more_status;
                 continue;
             }
-            let key = walker.unset_key(operand, array, index, call.span)?;
+            let key = match walker.unset_key(operand, array, index, call.span) {
+                Err(Stop::Shell(error)) if walker.state.dialect.unset_survives_indexes => {
+                    walker.survive(error);
+                    status = 1;
+                    continue;
+                }
+                key => key?,
+            };
             status |= walker.unset_element(array, index, key, call.span)?;
             continue;
         }
@@ -160,7 +167,13 @@ impl Walker {
         let takes_key =
             !matches!(self.state.dialect.unset_all, UnsetAll::Variable | UnsetAll::Fatal);
         let is_key = takes_key && self.is_keyed(array);
-        if (all && !is_key) || self.state.variables.get(array).is_none() {
+        if all && !is_key {
+            return Ok(None);
+        }
+        if self.state.variables.get(array).is_none() {
+            if self.state.dialect.unset_reads_lost_indexes {
+                self.key_of_text(array, index, span)?;
+            }
             return Ok(None);
         }
         if all {

@@ -380,6 +380,11 @@ impl Walker {
             && !self.state.dialect.export_makes_arrays;
         if !names_only && !self.shape(name, given) {
             let message = "an array stays of its kind";
+            // bash has looked at the list before, outside functions.
+            let ends_line = compound.is_some() && self.scopes.is_empty();
+            if ends_line && self.state.dialect.list_of_other_kind_ends_line {
+                return Err(Stop::error(message, declaration.span, 1, Reach::Line));
+            }
             let error = ShellError::new(message, declaration.span, 1, Reach::Command);
             self.keep_mistake(error);
             return Ok(false);
