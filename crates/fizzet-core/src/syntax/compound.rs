@@ -539,7 +539,8 @@ impl<'a> Parser<'a> {
         let fits = |name: &Vec<u8>| {
             let reserved = !self.dialect.function_names_are_checked_late
                 && self.dialect.reserves_function_name(name);
-            (self.dialect.any_function_name || is_name(name)) && !reserved
+            let equals = self.dialect.function_names_have_no_equals && name.contains(&b'=');
+            (self.dialect.any_function_name || is_name(name)) && !reserved && !equals
         };
         match name.filter(fits) {
             Some(name) => Ok(Some(name.into())),

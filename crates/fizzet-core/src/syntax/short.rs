@@ -67,6 +67,12 @@ impl Parser<'_> {
         });
         self.skip_blanks();
         let usual = self.at_reserved(b"then") || self.at_reserved(b"do") || self.at_end();
+        let loops = self.dialect.loops_take_braces && opener != "if";
+        if loops && ends_itself && self.eat_reserved(b"{") {
+            let body = self.full_list()?;
+            self.expect_reserved("}", (start, opener))?;
+            return Ok(Some((body, true)));
+        }
         if !self.dialect.short_forms || !ends_itself || usual {
             return Ok(None);
         }

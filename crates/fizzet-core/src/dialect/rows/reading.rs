@@ -432,6 +432,10 @@ macro_rules! reading_rows {
     arithmetic_characters: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo $(('a'))";
     /// The name of a `for` loop may be quoted.
     quoted_for_names: bool = [N, N, N, N, Y, N, N], "observed in all six: for 'i' in a; do echo $i; done";
+    /// The body of a `while` loop may stand in braces, directly behind a command that ends by itself.
+    loops_take_braces: bool = [N, N, N, N, N, Y, N], "observed in all six: while (( i++ < 2 )) { echo $i; }";
+    /// No function has an equals sign in its name.
+    function_names_have_no_equals: bool = [N, N, N, N, N, Y, N], "observed in all six: function a=b { :; }; echo after";
     /// Redirections of a group take the place of those of the subshell that is all there is in it.
     group_redirections_replace: bool = [N, N, Y, Y, N, N, N], "observed in all six: { (echo a) >f; } >g; cat f g";
     } };

@@ -171,7 +171,7 @@ impl Walker {
             return Ok(None);
         }
         if self.state.variables.get(array).is_none() {
-            if self.state.dialect.unset_reads_lost_indexes {
+            if self.state.dialect.unset_reads_lost_indexes && is_one_index(index) {
                 self.key_of_text(array, index, span)?;
             }
             return Ok(None);
