@@ -66,6 +66,9 @@ fn based(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {
         return (length == text.len()).then_some(code);
     }
     let least = if dialect.base_one_is_a_character { 1 } else { 2 };
+    if base > 99 && dialect.bases_have_two_digits {
+        return None;
+    }
     let is_base =
         base >= least && (base <= dialect.arithmetic_largest_base || dialect.large_base_is_ten);
     let is_zero = match dialect.empty_digits {

@@ -528,12 +528,13 @@ impl<'a> Parser<'a> {
         // ksh93 minds them only behind a name.
         let pairs = rule == OperationParentheses::Pairs || !self.on_variable;
         let mut open = 0u32;
-        for part in &word.parts {
+        for (place, part) in word.parts.iter().enumerate() {
             let Part::Literal { bytes, .. } = part else { continue };
             for (at, byte) in bytes.iter().enumerate() {
-                let signed = at > 0 && b"@?*+!~".contains(&bytes[at - 1]);
+                // ksh93 minds one that begins the word.
+                let behind = at > 0 || place > 0;
                 match byte {
-                    b'(' if signed || open > 0 || pairs => open += 1,
+                    b'(' if behind || open > 0 || pairs => open += 1,
                     b')' if open > 0 => open -= 1,
                     b')' if rule == OperationParentheses::Pairs && !replaced => {}
                     b'(' | b')' => return self.unexpected("quotes around a parenthesis"),

@@ -129,7 +129,7 @@ pub enum DocumentEnd {
 pub enum OperationParentheses {
     /// Any.
     Any,
-    /// Those of groups with a sign before them; others are a syntax error, also in the text of `${x/a/b}`.
+    /// Pairs that do not begin the word; others are a syntax error, also in the text of `${x/a/b}`.
     Groups,
     /// Pairs, and one that closes nothing if it does not stand in `${x/a/b}`; others are a syntax error.
     Pairs,

@@ -436,6 +436,8 @@ macro_rules! reading_rows {
     loops_take_braces: bool = [N, N, N, N, N, Y, N], "observed in all six: while (( i++ < 2 )) { echo $i; }";
     /// No function has an equals sign in its name.
     function_names_have_no_equals: bool = [N, N, N, N, N, Y, N], "observed in all six: function a=b { :; }; echo after";
+    /// A base of three digits is a mistake, even where a large one means ten.
+    bases_have_two_digits: bool = [N, N, N, N, Y, N, N], "observed in all six: echo $((99#5)); echo $((100#5))";
     /// Redirections of a group take the place of those of the subshell that is all there is in it.
     group_redirections_replace: bool = [N, N, Y, Y, N, N, N], "observed in all six: { (echo a) >f; } >g; cat f g";
     } };
