@@ -90,6 +90,9 @@ impl Extended {
     }
 }
 
+/// The largest whole exponent for which a power is made of its factors.
+const MOST_FACTORS: u64 = 16_384;
+
 impl Real {
     /// A whole number as a real.
     pub fn whole(value: i64, extended: bool) -> Real {
@@ -187,6 +190,37 @@ impl Real {
     /// What a function of `double` makes of the number.
     pub fn by(self, function: fn(f64) -> f64) -> Real {
         Real::of(function(self.double()), matches!(self, Real::Extended(_)))
+    }
+
+    /// What a function of two `double`s makes of two numbers.
+    pub fn with(self, other: Real, function: fn(f64, f64) -> f64) -> Real {
+        Real::of(function(self.double(), other.double()), matches!(self, Real::Extended(_)))
+    }
+
+    /// The product.
+    pub fn times(self, other: Real) -> Real {
+        self.combined(Operation::Times, other)
+    }
+
+    /// The power: exact steps for whole exponents, that of `double` for others.
+    pub fn power(self, exponent: Real) -> Real {
+        let Some(count) = exponent.exact().filter(|count| count.unsigned_abs() <= MOST_FACTORS)
+        else {
+            return self.with(exponent, f64::powf);
+        };
+        let one = Real::whole(1, matches!(self, Real::Extended(_)));
+        let product = (0..count.unsigned_abs()).fold(one, |product, _| product.times(self));
+        if count < 0 { one.combined(Operation::Divide, product) } else { product }
+    }
+
+    /// What is left of a division whose result is cut off: `fmod` of C.
+    pub fn rest(self, other: Real) -> Real {
+        Real::Extended(Extended::of(self.extended().c_fmod(other.extended()).value))
+    }
+
+    /// What is left of a division whose result is the nearest whole number: `remainder` of C.
+    pub fn nearest_rest(self, other: Real) -> Real {
+        Real::Extended(Extended::of(self.extended().ieee_rem(other.extended()).value))
     }
 
     /// The whole number that is near in this way.

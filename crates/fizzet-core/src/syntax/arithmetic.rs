@@ -207,7 +207,7 @@ impl Reader<'_> {
         result
     }
 
-    fn assignment(&mut self) -> Read {
+    pub(super) fn assignment(&mut self) -> Read {
         self.deeper(|reader| {
             let in_parentheses = reader.peek() == Some(b'(');
             let left = reader.choice()?;

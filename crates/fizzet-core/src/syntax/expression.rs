@@ -21,7 +21,7 @@ pub enum Expression {
     /// A constant with a fraction.
     Real(Real),
     /// A function of mathematics.
-    Function(Function, Box<Expression>),
+    Function(Function, Vec<Expression>),
     /// An expression and how its value is shown: zsh's `[#16] x`.
     Shown(Showing, Box<Expression>),
     /// An expression whose numbers have no sign.

@@ -103,7 +103,11 @@ impl Reader<'_> {
                     return Ok(Expression::Real(value));
                 }
                 if let Some(function) = self.function(&target) {
-                    return Ok(Expression::Function(function, Box::new(self.primary()?)));
+                    let arguments = self.arguments()?;
+                    if arguments.len() != function.1.arity() {
+                        return Err("the function has the wrong number of arguments".into());
+                    }
+                    return Ok(Expression::Function(function, arguments));
                 }
                 Ok(self.step_behind(target))
             }
@@ -189,6 +193,21 @@ impl Reader<'_> {
             }
         }
         Err("the index of an array is never closed".into())
+    }
+
+    /// The arguments of a function, with commas between them, in the parentheses that stand here.
+    fn arguments(&mut self) -> Result<Vec<Expression>, String> {
+        let open = self.at;
+        self.at += 1;
+        let mut all = vec![self.deeper(Self::assignment)?];
+        while self.eat(b",") {
+            all.push(self.deeper(Self::assignment)?);
+        }
+        let is_closed = self.eat(b")") || {
+            self.forgets_signs = self.end_closes(open);
+            self.forgets_signs
+        };
+        if is_closed { Ok(all) } else { Err(self.wrong(")")) }
     }
 
     /// The function of this name, if a parenthesis follows.

@@ -326,13 +326,18 @@ impl<'a> Evaluation<'a> {
                 let value = self.value(operand)?;
                 self.unary(*operator, value)?
             }
-            Expression::Function(function, operand) => {
+            Expression::Function(function, operands) => {
                 let (name, compute) = function;
-                match (*name, self.value(operand)?) {
-                    ("abs", Number::Whole(value)) => Number::Whole(value.wrapping_abs()),
-                    (_, Number::Unknown) => Number::Unknown,
-                    (_, value) => Number::Real(compute(self.real(value))),
+                let values = operands.iter().map(|operand| self.value(operand));
+                let values = values.collect::<Result<Vec<_>, _>>()?;
+                if let ("abs", &[Number::Whole(value)]) = (*name, &values[..]) {
+                    return Ok(Number::Whole(value.wrapping_abs()));
                 }
+                if values.iter().any(|value| matches!(value, Number::Unknown)) {
+                    return Ok(Number::Unknown);
+                }
+                let reals: Vec<_> = values.into_iter().map(|value| self.real(value)).collect();
+                compute.value(&reals).map_or(Number::Unknown, Number::Real)
             }
             Expression::Binary(operator, left, right) => {
                 let (left, right) = self.operands(left, right)?;
