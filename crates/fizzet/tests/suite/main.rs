@@ -18,6 +18,7 @@ mod scenario;
 mod scripts;
 mod shebang;
 mod shells;
+mod stack;
 mod view;
 mod walk;
 mod written;
