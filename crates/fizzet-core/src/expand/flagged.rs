@@ -14,9 +14,11 @@ use crate::expand::flags::{
 use crate::expand::matched::Matched;
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
+use crate::expand::percent;
 use crate::expand::shell_words::{Piece, shell_words};
 use crate::expand::substitute::{Place, Substitution, standing_of_values};
 use crate::expand::{Context, Tilde, arithmetic, document, ifs, pattern_text_with};
+use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::stop::Stop;
 use crate::syntax::Parser;
@@ -26,7 +28,7 @@ use crate::syntax::ast::{
 use crate::text::{Standing, Text};
 
 /// Flags whose effect is not followed.
-const UNFOLLOWED: &[u8] = b"%A_g";
+const UNFOLLOWED: &[u8] = b"A_g";
 
 /// Flags that tell of matches, whose effect on replacements is not followed.
 const OF_MATCHES: &[u8] = b"SI";
@@ -237,6 +239,9 @@ impl Substitution<'_> {
             if flag.letter == b'#' {
                 held = self.as_characters(held, span)?;
             }
+            if flag.letter == b'%' {
+                held = self.as_prompts(flagged, held)?;
+            }
             let replaces = matches!(flagged.parameter.operation, Operation::Replace { .. });
             if UNFOLLOWED.contains(&flag.letter) || (replaces && OF_MATCHES.contains(&flag.letter))
             {
@@ -278,6 +283,24 @@ impl Substitution<'_> {
             _ => told(text, quoted_by(text, times, doubled), span),
         };
         self.each(&flagged.parameter, held, quoted)
+    }
+
+    /// `(%)`: percent escapes in the values are expanded, as in a prompt.
+    fn as_prompts(&mut self, flagged: &Flagged, held: Held) -> Result<Held, Stop> {
+        let span = flagged.parameter.span;
+        // With two of them it is all that is expanded in a prompt.
+        let substitutes = flagged.flags.iter().filter(|flag| flag.letter == b'%').count() > 1
+            && self.cx.state().option_is_on(b"promptsubst") == Some(true);
+        self.each_in_turn(&flagged.parameter, held, |this, text| {
+            let prompt = percent::expanded(this.cx.state(), text.bytes());
+            let unread = substitutes && text.bytes().iter().any(|byte| b"$`".contains(byte));
+            let unread = unread.then_some("what is expanded in this prompt");
+            if let Some(what) = prompt.unknown.or(unread) {
+                this.cx.missing(what, span);
+                return Ok(Text::hole(&Origin::new(Rule::Parameter, span)));
+            }
+            Ok(told(text, like(text, prompt.bytes), span))
+        })
     }
 
     /// `(#)`: the characters whose codes the values are.

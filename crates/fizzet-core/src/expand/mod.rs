@@ -30,6 +30,7 @@ mod number;
 mod operate;
 pub(crate) mod parameter;
 pub mod pattern;
+pub(crate) mod percent;
 mod prompt;
 mod qualifiers;
 mod quoted_lists;

@@ -584,6 +584,16 @@ fn numbered_folder(state: &State, user: &[u8]) -> Option<Text> {
     }
 }
 
+/// The folder that `hash -d` has given a name, or that is the value of a variable of that name (zsh 5.9, "Static
+/// named directories").
+fn named_folder(state: &State, name: &[u8]) -> Option<Text> {
+    if !state.dialect.folders_have_names || name.is_empty() {
+        return None;
+    }
+    let value = || state.variables.scalar(name).filter(|text| text.bytes().starts_with(b"/"));
+    state.named_folders.get(name).or_else(value).cloned()
+}
+
 /// The folder that a tilde with this name stands for; `None` where the name is none.
 fn home_of(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Option<Text>, Stop> {
     let hop = Hop { rule: Rule::Tilde, span, name: None, shifted: 0 };
@@ -593,7 +603,9 @@ fn home_of(cx: &mut dyn Context, name: &[u8], span: Span) -> Result<Option<Text>
         b"" => Some(state.variables.scalar(b"HOME").map(passed).unwrap_or_default()),
         b"+" => Some(passed(&state.entered)),
         b"-" => Some(passed(&state.left)),
-        name => numbered_folder(state, name).as_ref().map(passed),
+        name => {
+            numbered_folder(state, name).or_else(|| named_folder(state, name)).as_ref().map(passed)
+        }
     };
     if known.is_some() {
         return Ok(known);

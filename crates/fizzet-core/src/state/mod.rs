@@ -142,6 +142,8 @@ pub struct State {
     pub entered: Text,
     /// The folder that it was in before.
     pub left: Text,
+    /// Folders that `hash -d` has named.
+    pub(crate) named_folders: Rc<BTreeMap<Box<[u8]>, Text>>,
     /// Folders that `pushd` has put aside, latest first.
     pub put_aside: Vec<Text>,
     /// The array and the index that were looked up last, where going through an array goes on behind that.
@@ -224,6 +226,7 @@ impl State {
             folder: Rc::from(&b""[..]),
             entered: Text::new(),
             left: Text::new(),
+            named_folders: Rc::default(),
             put_aside: Vec::new(),
             array_place: None,
             folders_assigned: false,

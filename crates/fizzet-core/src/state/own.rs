@@ -136,6 +136,21 @@ impl State {
         Value::Indexed((self.dialect.first_index..).zip(folders).collect())
     }
 
+    /// The name that a path is written with behind a tilde, and how much of it that stands for: of the home
+    /// folder and those that have names, the one that saves most.
+    pub(crate) fn name_of_folder(&self, path: &[u8]) -> Option<(Vec<u8>, usize)> {
+        let home = self.variables.scalar(b"HOME").filter(|home| home.len() > 1);
+        let named = self.named_folders.iter().map(|(name, named)| (&**name, named));
+        let all = home.map(|home| (&b""[..], home)).into_iter().chain(named);
+        let above = all.filter(|(_, above)| {
+            let below = path.strip_prefix(above.bytes());
+            below.is_some_and(|below| matches!(below, [] | [b'/', ..]))
+        });
+        let best = above.max_by_key(|(name, above)| above.len() as i64 - name.len() as i64);
+        let (name, above) = best.filter(|(name, above)| above.len() > name.len())?;
+        Some((name.to_vec(), above.len()))
+    }
+
     /// Is told before an assignment to a variable, which may be the one that tells the stack of folders.
     pub(crate) fn before_assignment(&mut self, name: &[u8]) {
         if !FOLDER_LISTS.contains(&name) {

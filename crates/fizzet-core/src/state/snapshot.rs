@@ -25,6 +25,7 @@ pub(crate) struct Snapshot {
     folder: Rc<[u8]>,
     entered: Text,
     left: Text,
+    named_folders: Rc<BTreeMap<Box<[u8]>, Text>>,
     put_aside: Vec<Text>,
     folders_assigned: bool,
     resources: BTreeMap<(u8, bool), Text>,
@@ -48,6 +49,7 @@ impl State {
             folder: self.folder.clone(),
             entered: self.entered.clone(),
             left: self.left.clone(),
+            named_folders: self.named_folders.clone(),
             put_aside: self.put_aside.clone(),
             folders_assigned: self.folders_assigned,
             resources: self.resources.clone(),
@@ -69,6 +71,7 @@ impl State {
         self.folder = snapshot.folder;
         self.entered = snapshot.entered;
         self.left = snapshot.left;
+        self.named_folders = snapshot.named_folders;
         self.put_aside = snapshot.put_aside;
         self.folders_assigned = snapshot.folders_assigned;
         self.resources = snapshot.resources;

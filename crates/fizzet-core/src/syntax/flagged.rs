@@ -1,6 +1,8 @@
 //! Parameter expansions with flags, as zsh has them: `${(U)x}`, `${=x}`, `$#x`, `$x[2,3]`, `${x:t}`,
 //! `${${x}#a}` (observed in zsh 5.9).
 
+use bstr::ByteSlice;
+
 use crate::syntax::ansi_c;
 use crate::syntax::ast::{
     Arithmetic, Combine, Flag, Flagged, Further, Modifier, Operation, Parameter, ParameterName,
@@ -354,47 +356,43 @@ impl<'a> Parser<'a> {
 
     /// `:text:`, with any character for the colons; a later argument shares the delimiter before it.
     fn flag_argument(&mut self, first: bool) -> Option<Box<[u8]>> {
-        let open = if first { self.pos } else { self.pos - 1 };
-        let delimiter = *self.text.get(open)?;
-        if delimiter == b')' || delimiter.is_ascii_alphanumeric() {
+        let is_later = |byte: &u8| *byte & 0xc0 == 0x80;
+        let open = match first {
+            true => self.pos,
+            false => self.text[..self.pos].iter().rposition(|byte| !is_later(byte))?,
+        };
+        let delimiter = character_at(&self.text, open)?;
+        if delimiter == b")" || delimiter[0].is_ascii_alphanumeric() {
             return None;
         }
-        if !first {
-            // Two delimiters in a row: the next argument follows the second one.
-            if self.raw() != Some(delimiter) && self.raw().is_none_or(|byte| byte == b')') {
-                return None;
-            }
-            if self.raw() == Some(delimiter) {
-                self.pos += 1;
-            } else {
-                return None;
-            }
-        } else {
-            self.pos += 1;
+        // Two delimiters in a row: the next argument follows the second one.
+        if !self.text[self.pos..].starts_with(delimiter) {
+            return None;
         }
-        let closer = match delimiter {
-            b'(' => b')',
-            b'[' => b']',
-            b'{' => b'}',
-            b'<' => b'>',
+        let closer: &[u8] = match delimiter {
+            b"(" => b")",
+            b"[" => b"]",
+            b"{" => b"}",
+            b"<" => b">",
             same => same,
         };
-        let rest = &self.text[self.pos..];
-        let length = rest.iter().position(|&byte| byte == closer)?;
+        let rest = &self.text[self.pos + delimiter.len()..];
+        let length = rest.find(closer)?;
         let argument = rest[..length].into();
-        self.pos += length + 1;
+        self.pos += delimiter.len() + length + closer.len();
         Some(argument)
     }
 
     /// What stands before the next delimiter of `:s/from/to/`, or before the end of the expansion.
-    fn replaced_piece(&mut self, delimiter: u8, braced: bool) -> Box<[u8]> {
+    fn replaced_piece(&mut self, delimiter: &[u8], braced: bool) -> Box<[u8]> {
         let (mut piece, mut open) = (Vec::new(), 0u32);
         while let Some(&byte) = self.text.get(self.pos) {
             let ends = match braced {
                 true => byte == b'}' && open == 0,
                 false => open == 0 && (is_meta(byte) || byte == b'"'),
             };
-            if byte != delimiter {
+            let at_delimiter = self.text[self.pos..].starts_with(delimiter);
+            if !at_delimiter {
                 match byte {
                     b'{' => open += 1,
                     b'}' => open = open.saturating_sub(1),
@@ -402,15 +400,15 @@ impl<'a> Parser<'a> {
                 }
             }
             match (byte, self.text.get(self.pos + 1)) {
-                (b'\\', Some(&next)) if next == delimiter => {
-                    piece.push(next);
-                    self.pos += 1;
+                (b'\\', Some(_)) if self.text[self.pos + 1..].starts_with(delimiter) => {
+                    piece.extend(delimiter);
+                    self.pos += delimiter.len();
                 }
                 (b'\\', Some(b'\\')) => {
                     piece.extend(br"\\");
                     self.pos += 1;
                 }
-                (byte, _) if byte == delimiter || ends => break,
+                _ if at_delimiter || ends => break,
                 (byte, _) => piece.push(byte),
             }
             self.pos += 1;
@@ -428,15 +426,16 @@ impl<'a> Parser<'a> {
         let global = letter == b'g';
         let at = self.pos + 1 + usize::from(global);
         if self.text.get(at) == Some(&b's') {
-            let Some(&delimiter) = self.text.get(at + 1) else { return Ok(false) };
-            if delimiter.is_ascii_alphanumeric() || delimiter == b'}' {
+            let Some(delimiter) = character_at(&self.text, at + 1) else { return Ok(false) };
+            if delimiter[0].is_ascii_alphanumeric() || delimiter == b"}" {
                 return Ok(false);
             }
-            self.pos = at + 2;
-            let from = self.replaced_piece(delimiter, flagged.parameter.braced);
-            self.eat(&[delimiter]);
-            let to = self.replaced_piece(delimiter, flagged.parameter.braced);
-            self.eat(&[delimiter]);
+            let delimiter = delimiter.to_vec();
+            self.pos = at + 1 + delimiter.len();
+            let from = self.replaced_piece(&delimiter, flagged.parameter.braced);
+            self.eat(&delimiter);
+            let to = self.replaced_piece(&delimiter, flagged.parameter.braced);
+            self.eat(&delimiter);
             flagged.modifiers.push(Modifier::Replace(from, to, global));
             return Ok(true);
         }
@@ -525,4 +524,12 @@ impl Flagged {
             && self.parameter.name != ParameterName::Variable([].into())
             && !matches!(self.parameter.index, Some(Subscript::Index(_)))
     }
+}
+
+/// The character at a place; a byte that begins none stands for itself.
+fn character_at(text: &[u8], at: usize) -> Option<&[u8]> {
+    let rest = text.get(at..).filter(|rest| !rest.is_empty())?;
+    let whole =
+        (1..=rest.len().min(4)).find(|&length| std::str::from_utf8(&rest[..length]).is_ok());
+    Some(&rest[..whole.unwrap_or(1)])
 }

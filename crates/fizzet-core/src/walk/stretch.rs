@@ -5,6 +5,7 @@ use std::rc::Rc;
 
 use super::{Cause, Walker};
 use crate::expand::{self, Tilde, arithmetic};
+use crate::source::Span;
 use crate::state::{Stretch, Value};
 use crate::stop::Stop;
 use crate::syntax::ast::{Arithmetic, AssignedValue, Assignment, Slice};
@@ -99,6 +100,25 @@ impl Walker {
                 Ok(Stretch::One(expand::place_found(self, &parts, letters, pattern)?))
             }
         }
+    }
+
+    /// The stretch that the text of an index behind a declaration utility means, if it is one: `a[2,3]`, `a[@]`.
+    pub(super) fn declared_stretch(
+        &mut self,
+        name: &[u8],
+        index: &[u8],
+        span: Span,
+    ) -> Result<Option<Stretch>, Stop> {
+        if !self.state.dialect.array_is_list || self.is_keyed(name) {
+            return Ok(None);
+        }
+        if matches!(index, b"@" | b"*") {
+            return Ok(Some(Stretch::Range(1, i64::MAX)));
+        }
+        let Some(comma) = index.iter().position(|&byte| byte == b',') else { return Ok(None) };
+        let first = arithmetic::text_value(self, &index[..comma], span)?;
+        let last = arithmetic::text_value(self, &index[comma + 1..], span)?;
+        Ok(Some(Stretch::Range(self.state.index(first), self.state.index(last))))
     }
 
     fn place(&mut self, written: &Arithmetic) -> Result<i64, Stop> {

@@ -51,3 +51,16 @@ fn a_piece_of_the_path_is_exchanged() {
     }
     assert_eq!(last("bash", "cd hives; cd hives hives/north; label $? $PWD"), ["1", "./hives"]);
 }
+
+#[test]
+fn folders_have_names_and_prompts_show_them() {
+    let line =
+        "hash -d n=$PWD/hives; cd ~n/north; label \"${(%):-%~}\" \"${(%):-%1~ %2~}\" \"$(dirs)\"";
+    assert_eq!(last("zsh", line), ["~n/north", "north ~n/north", "~n/north"]);
+    let line = "x=$PWD/hives; label ~x; unhash -d x; label $? \"${(%):-%(?.jar.lid)}\"";
+    assert_eq!(last("zsh", line), ["1", "lid"]);
+    assert_eq!(
+        last("zsh", "label \"${(%):-%5<..<lime honey}\" \"${(%):-%F{2}a%f%%}\""),
+        ["..ney", "\x1b[32ma\x1b[39m%"]
+    );
+}

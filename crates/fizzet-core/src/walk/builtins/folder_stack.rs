@@ -384,15 +384,16 @@ impl Walker {
 
     /// A folder as it is written: with a tilde for the home folder.
     fn told_folder(&self, folder: &Text, form: Form) -> Text {
-        let home = self.state.variables.scalar(b"HOME").filter(|home| home.len() > 1);
-        let below = home.and_then(|home| folder.bytes().strip_prefix(home.bytes()));
-        match below {
-            Some(rest) if !form.long && matches!(rest, [] | [b'/', ..]) => {
-                let mut told = self.state.shell_text(b"~");
-                told.push_text(&folder.slice(folder.len() - rest.len(), folder.len()));
+        if form.long {
+            return folder.clone();
+        }
+        match self.state.name_of_folder(folder.bytes()) {
+            Some((name, above)) => {
+                let mut told = self.state.shell_text(&[b"~", &name[..]].concat());
+                told.push_text(&folder.slice(above, folder.len()));
                 told
             }
-            _ => folder.clone(),
+            None => folder.clone(),
         }
     }
 }

@@ -20,6 +20,9 @@ pub(super) fn hash(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if dialect.hash_is_table {
         return in_table(walker, call, &given);
     }
+    if given.has(b'd') && dialect.folders_have_names {
+        return Ok(name_folders(walker, call, &given));
+    }
     if given.has(b'r') {
         walker.state.hashed = Rc::default();
     }
@@ -32,6 +35,53 @@ pub(super) fn hash(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         all &= is_found;
     }
     Ok(if all { 0 } else { dialect.unknown_hash_status })
+}
+
+/// `hash -d name=folder` of zsh.
+fn name_folders(walker: &mut Walker, call: &Call<'_>, given: &Given<'_>) -> Status {
+    let mut status = 0;
+    if given.operands.is_empty() && !given.has(b'r') {
+        for (name, folder) in walker.state.named_folders.clone().iter() {
+            let origin = Origin::new(Rule::Output, call.span);
+            let line = [name, &b"="[..], folder.bytes(), b"\n"].concat();
+            walker.write(Text::from_bytes(line, Standing::Quoted, origin));
+        }
+    }
+    if given.has(b'r') {
+        walker.state.named_folders = Rc::default();
+    }
+    for operand in given.operands {
+        let names = Rc::make_mut(&mut walker.state.named_folders);
+        match operand.bytes().iter().position(|&byte| byte == b'=') {
+            Some(at) => {
+                let folder = operand.slice(at + 1, operand.len());
+                names.insert(operand.bytes()[..at].into(), folder);
+            }
+            None => status |= Status::from(!names.contains_key(operand.bytes())),
+        }
+    }
+    status
+}
+
+/// `unhash [-dfa] name...` of zsh.
+pub(super) fn unhash(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let given = call.given("adfms0123456789", false);
+    if given.unknown.is_some() || given.operands.is_empty() {
+        return Ok(1);
+    }
+    let mut status = 0;
+    for name in given.operands {
+        let name = name.bytes();
+        let state = &mut walker.state;
+        let was_there = match () {
+            () if given.has(b'd') => Rc::make_mut(&mut state.named_folders).remove(name).is_some(),
+            () if given.has(b'f') => state.functions.remove(name).is_some(),
+            () if given.has(b'a') => Rc::make_mut(&mut state.aliases).remove(name).is_some(),
+            () => Rc::make_mut(&mut state.hashed).remove(name).is_some(),
+        };
+        status |= Status::from(!was_there);
+    }
+    Ok(status)
 }
 
 /// `hash [-lr] [-p path] [-dt] [name]...` of bash, which tells what it holds (bash manual, bourne shell builtins).

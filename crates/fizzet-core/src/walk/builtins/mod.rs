@@ -148,6 +148,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("umask", umask::umask),
     ("unalias", find::unalias),
     ("unfunction", unset::unfunction),
+    ("unhash", hash::unhash),
     ("unset", unset::unset),
     ("unsetopt", zsh_options::set_options),
     ("wait", process::wait),

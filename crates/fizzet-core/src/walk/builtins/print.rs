@@ -3,7 +3,9 @@
 use crate::dialect::{Dialect, DollarEscapes, EchoEnd};
 use crate::expand::Context;
 use crate::expand::pattern::Pattern;
+use crate::expand::percent;
 use crate::lineage::{Origin, Rule};
+use crate::state::State;
 use crate::stop::{Status, Stop};
 use crate::syntax::decode_escapes;
 use crate::text::{Standing, Text};
@@ -68,7 +70,7 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     }
     let is_unknown = match dialect.print_columns_only {
         true => asked.has(b'c') || asked.has(b'A'),
-        false => asked.shows_what_nobody_knows(),
+        false => asked.shows_what_nobody_knows(&walker.state),
     };
     if is_unknown {
         walker.missing("what this option of print shows", call.span);
@@ -235,10 +237,14 @@ impl<'a> Asked<'a> {
     }
 
     /// Whether an option shows what nobody knows here: prompts, and what the keyboard sends.
-    fn shows_what_nobody_knows(&self) -> bool {
-        let is_plain = |word: &Text| !word.bytes().contains(&b'%');
+    fn shows_what_nobody_knows(&self, state: &State) -> bool {
+        let substitutes = state.option_is_on(b"promptsubst") == Some(true);
+        let is_known = |word: &Text| {
+            let expands = substitutes && word.bytes().iter().any(|byte| b"$`".contains(byte));
+            !expands && percent::expanded(state, word.bytes()).unknown.is_none()
+        };
         self.letters.iter().any(|letter| b"bxX".contains(letter))
-            || (self.has(b'P') && !self.words.iter().all(is_plain))
+            || (self.has(b'P') && !self.words.iter().all(is_known))
     }
 
     /// The words that are shown, in their order: `-m`, `-o`, `-O`, `-i`.
@@ -250,6 +256,14 @@ impl<'a> Asked<'a> {
             let rules = walker.state.pattern_rules(false);
             let pattern = Pattern::new(text.bytes(), &unquoted, rules);
             words.retain(|word| pattern.matches(word.bytes()));
+        }
+        if self.has(b'P') {
+            for word in &mut words {
+                let shown = percent::expanded(&walker.state, word.bytes()).bytes;
+                if shown != word.bytes() {
+                    *word = walker.state.shell_text(&shown);
+                }
+            }
         }
         if self.has(b'D') {
             let home = walker.state.variables.scalar(b"HOME").map_or(&b""[..], Text::bytes);

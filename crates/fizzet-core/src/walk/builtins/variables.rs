@@ -277,7 +277,8 @@ impl Walker {
             return Ok(false);
         }
         let kind = b"aAiEF".iter().any(|letter| declaration.given.has(*letter));
-        let is_new = kind || declaration.freezes || (declaration.local && !self.is_own(name));
+        let is_local = declaration.local && !self.scopes.is_empty();
+        let is_new = kind || declaration.freezes || (is_local && !self.is_own(name));
         if index.is_some() && is_new && self.state.dialect.elements_are_not_declared {
             return Err(self.state.mistake("an element has no kind", declaration.span, 1));
         }
@@ -408,6 +409,14 @@ impl Walker {
             };
             let value = operand.slice(equals + 1, bytes.len());
             let mut value = value.passed_through(&hop, Standing::Quoted);
+            if let Some(index) = index
+                && !appends
+                && let Some(stretch) = self.declared_stretch(name, index, declaration.span)?
+            {
+                self.state.check_writable(name, declaration.span)?;
+                self.state.replace(name, stretch, vec![value], declaration.span)?;
+                return Ok(true);
+            }
             let key = match index {
                 Some(index) => Some(self.declared_key(name, index, declaration.span)?),
                 None => None,
