@@ -210,8 +210,12 @@ impl<'a> Reader<'a> {
         let mark = self.piece(letter).to_vec();
         self.end_cut();
         let most = usize::try_from(number.unwrap_or(0)).unwrap_or(0);
-        self.cut =
-            (most > 0).then(|| Cut { from: self.made.len(), most, mark, at_start: letter == b'<' });
+        self.cut = (most > 0).then_some(Cut {
+            from: self.made.len(),
+            most,
+            mark,
+            at_start: letter == b'<',
+        });
     }
 
     fn end_cut(&mut self) {

@@ -60,7 +60,7 @@ fn folders_have_names_and_prompts_show_them() {
     let line = "x=$PWD/hives; label ~x; unhash -d x; label $? \"${(%):-%(?.jar.lid)}\"";
     assert_eq!(last("zsh", line), ["1", "lid"]);
     assert_eq!(
-        last("zsh", "label \"${(%):-%5<..<lime honey}\" \"${(%):-%F{2}a%f%%}\""),
+        last("zsh", "label \"${(%):-%5<..<lime honey}\" \"${(%):-%F{2\\}a%f%%}\""),
         ["..ney", "\x1b[32ma\x1b[39m%"]
     );
 }
