@@ -223,35 +223,8 @@ pub(super) fn roll(walker: &mut Walker, call: &Call<'_>, mover: Mover) -> Result
     let given = call.given(if mover == Mover::Pops { "q" } else { "qsPL" }, false);
     // What is no option is an operand.
     let words = if given.unknown.is_some() { call.arguments() } else { given.operands };
-    let is_on = |walker: &Walker, name: &[u8]| walker.state.option_is_on(name) == Some(true);
     let mut stack = walker.folders();
-    let mut found = None;
-    match words {
-        [] if mover == Mover::Pops && stack.len() == 1 => return Ok(1),
-        [] if mover == Mover::Pops => {}
-        [] if mover == Mover::Pushes && stack.len() > 1 && !is_on(walker, b"pushdtohome") => {
-            stack.swap(0, 1);
-            found = Some(0);
-        }
-        [] => match walker.state.variables.scalar(b"HOME").cloned() {
-            Some(home) => stack.insert(0, home),
-            None => return Ok(1),
-        },
-        [word] if is_place(word.bytes()) => {
-            let Some(Ok(mut numbered)) = numbered(word.bytes()) else { return Ok(1) };
-            numbered.from_end ^= is_on(walker, b"pushdminus");
-            let Some(place) = numbered.place(stack.len()) else { return Ok(1) };
-            found = Some(place);
-        }
-        [word] if word.is_empty() => stack.insert(0, stack[0].clone()),
-        [word] if word.bytes() == b"-" => stack.insert(0, walker.state.left.clone()),
-        [word] => stack.insert(0, word.clone()),
-        [from, to] if mover == Mover::Pushes => match replaced(&stack[0], from, to) {
-            Some(folder) => stack.insert(0, folder),
-            None => return Ok(1),
-        },
-        _ => return Ok(1),
-    }
+    let Some(found) = walker.put_or_found(&mut stack, words, mover) else { return Ok(1) };
     let (aim, mut gone_to) = match (mover, found) {
         (Mover::Pops, None | Some(0)) => (Some(0), 1),
         (Mover::Pops, Some(_)) => (found, 0),
@@ -272,21 +245,15 @@ pub(super) fn roll(walker: &mut Walker, call: &Call<'_>, mover: Mover) -> Result
         return Ok(1);
     }
     stack[gone_to] = walker.state.entered.clone();
+    // The folder that is gone to leaves the stack, and of the two others with it one more.
     let aim = aim.unwrap_or(gone_to);
-    match mover {
-        Mover::Pushes => {
-            stack.rotate_left(aim);
-            stack.remove(0);
-        }
-        Mover::Pops => {
-            stack.remove(aim);
+    if mover == Mover::Pushes {
+        stack.rotate_left(aim);
+        stack.remove(0);
+    } else {
+        stack.remove(aim);
+        if mover == Mover::Pops || !walker.is_switched(b"autopushd") {
             stack.drain(..1.min(stack.len()));
-        }
-        Mover::Enters => {
-            stack.remove(aim);
-            if !is_on(walker, b"autopushd") {
-                stack.drain(..1.min(stack.len()));
-            }
         }
     }
     walker.keep_aside(stack);
@@ -294,6 +261,43 @@ pub(super) fn roll(walker: &mut Walker, call: &Call<'_>, mover: Mover) -> Result
 }
 
 impl Walker {
+    fn is_switched(&self, option: &[u8]) -> bool {
+        self.state.option_is_on(option) == Some(true)
+    }
+
+    /// Puts on the stack what the words of a mover name, or finds its place there; `None` where there is
+    /// nothing of the kind.
+    fn put_or_found(
+        &self,
+        stack: &mut Vec<Text>,
+        words: &[Text],
+        mover: Mover,
+    ) -> Option<Option<usize>> {
+        let folder = match words {
+            [] if mover == Mover::Pops => return (stack.len() > 1).then_some(None),
+            [] if mover == Mover::Pushes
+                && stack.len() > 1
+                && !self.is_switched(b"pushdtohome") =>
+            {
+                stack.swap(0, 1);
+                return Some(Some(0));
+            }
+            [] => self.state.variables.scalar(b"HOME").cloned()?,
+            [word] if is_place(word.bytes()) => {
+                let mut numbered = numbered(word.bytes())?.ok()?;
+                numbered.from_end ^= self.is_switched(b"pushdminus");
+                return numbered.place(stack.len()).map(Some);
+            }
+            [word] if word.is_empty() => stack[0].clone(),
+            [word] if word.bytes() == b"-" => self.state.left.clone(),
+            [word] => word.clone(),
+            [from, to] if mover == Mover::Pushes => replaced(&stack[0], from, to)?,
+            _ => return None,
+        };
+        stack.insert(0, folder);
+        Some(None)
+    }
+
     /// What lies below the current folder, with what an assignment has made of it.
     fn folders_aside(&mut self) -> &mut Vec<Text> {
         self.state.take_assigned_folders();
@@ -309,8 +313,9 @@ impl Walker {
     /// Makes a list what lies below the current folder, without that if it is to be there once only, and no
     /// longer than DIRSTACKSIZE allows (zsh).
     fn keep_aside(&mut self, mut stack: Vec<Text>) {
-        if self.state.option_is_on(b"pushdignoredups") == Some(true)
-            && let Some(at) = stack.iter().position(|one| *one == self.state.entered)
+        let entered = self.state.entered.bytes();
+        if self.is_switched(b"pushdignoredups")
+            && let Some(at) = stack.iter().position(|one| one.bytes() == entered)
         {
             stack.remove(at);
         }
