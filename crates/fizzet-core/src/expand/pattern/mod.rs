@@ -183,7 +183,8 @@ pub(crate) fn may_have_pattern(text: &Text) -> bool {
 /// Whether unquoted bytes hold what can begin a pattern.
 pub(crate) fn has_active(bytes: &[u8], rules: PatternRules) -> bool {
     let plain = |byte: &u8| matches!(byte, b'*' | b'?' | b'[');
-    let operator = |byte: &u8| matches!(byte, b'^' | b'#' | b'~');
+    // An exclusion alone makes no pattern of a word (zsh).
+    let operator = |byte: &u8| matches!(byte, b'^' | b'#');
     bytes.iter().any(plain)
         || ((rules.groups || rules.bare_groups) && bytes.contains(&b'('))
         || (rules.ranges && bytes.contains(&b'<'))
