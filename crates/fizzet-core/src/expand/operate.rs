@@ -16,6 +16,9 @@ use crate::syntax::ast::{Arithmetic, Operation, Parameter, ParameterName, Part, 
 use crate::syntax::{OPEN_BRACKET, has_open_bracket};
 use crate::text::{Standing, Text, character_ends};
 
+/// How often going through an array may lead back: more than a few times it never ends.
+const MOST_RETURNS: u64 = 16;
+
 impl Substitution<'_> {
     /// Carries out the operation; `None` when the word of the operation has been put into place.
     pub(super) fn operate(
@@ -281,15 +284,20 @@ impl Substitution<'_> {
             Held::One(text) => Held::One(change(self, &text)?),
             Held::List { items, star } => {
                 let mut changed = Vec::with_capacity(items.len());
-                let (mut at, most) = (0, self.cx.state().limits.braces);
+                let (mut at, mut returns) = (0, 0);
                 while let Some(text) = items.get(at) {
                     changed.push(change(self, text)?);
-                    at = self.place_behind(parameter, items.len()).unwrap_or(at + 1);
-                    if changed.len() > most {
-                        let what =
-                            "elements of an array that the shell goes through without an end";
-                        return Err(Stop::Limit { what, limit: most as u64, span: parameter.span });
+                    let next = self.place_behind(parameter, items.len()).unwrap_or(at + 1);
+                    returns += u64::from(next <= at);
+                    if returns > MOST_RETURNS {
+                        let what = "ways back in an array that the shell goes through";
+                        return Err(Stop::Limit {
+                            what,
+                            limit: MOST_RETURNS,
+                            span: parameter.span,
+                        });
                     }
+                    at = next;
                 }
                 Held::List { items: changed, star }
             }

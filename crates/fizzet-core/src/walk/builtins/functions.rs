@@ -173,6 +173,15 @@ impl Walker {
                 status = 1;
                 continue;
             };
+            // The environment could not hold it.
+            let unfit = match utility {
+                b"export" => operand.bytes().iter().any(|byte| b"=/".contains(byte)),
+                _ => operand.bytes().contains(&b'='),
+            };
+            if asked.exported && unfit && !unmarks {
+                status = 1;
+                continue;
+            }
             if given.takes_back(b'r') && function.marks.read_only {
                 status = 1;
                 continue;

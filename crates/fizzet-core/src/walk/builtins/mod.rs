@@ -237,8 +237,9 @@ impl Walker {
         let dash_ends = ending.iter().any(|one| one.as_bytes() == name);
         let numbers_are_operands = self.state.dialect.options_are_no_numbers;
         let plain = self.state.dialect.plain_options;
-        if let Some((_, letters, status)) = plain.iter().find(|(one, ..)| one.as_bytes() == name)
-            && argv.get(1).is_some_and(|word| word.bytes().starts_with(b"-"))
+        if argv.get(1).is_some_and(|word| word.bytes().starts_with(b"-"))
+            && let Some((_, letters, status)) =
+                plain.iter().find(|(one, ..)| one.as_bytes() == name)
         {
             let misused = &Cell::new(false);
             let call = Call { argv, span, dash_ends, numbers_are_operands, misused };
