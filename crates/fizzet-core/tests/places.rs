@@ -67,7 +67,21 @@ fn functions_of_several_numbers_count_their_arguments() {
     assert_eq!(told(Ksh93, "label $((pow(2,-16000) > 0)) $((pow(1,99999999)))"), "1,1");
 }
 
+#[test]
+fn choices_of_prompts_leave_nothing_behind_and_have_a_limit() {
+    assert_eq!(told(Zsh, "x='%(1?.abc%2<..<defg.jar)'; label ${(%)x}"), "jar");
+    assert_eq!(told(Zsh, "x='ab%3<..<cdefg%(1?.%2<<h.i)'; label ${(%)x}"), "ab..i");
+    let deep = "%(1?.".repeat(100_000);
+    told(Zsh, &format!("x='{deep}'; label ${{(%)x}}"));
+}
+
 proptest! {
+    /// A prompt ends, whatever it is.
+    #[test]
+    fn any_prompt_can_be_shown(prompt in "[-%(?.)<>0-9~c{}Fv1jlä]{0,24}") {
+        told(Zsh, &format!("x='{prompt}'; label \"${{(%)x}}\""));
+    }
+
     /// Nothing that is looked up while an array is gone through keeps it from ending.
     #[test]
     fn any_element_can_be_looked_up_in_between(index in "[0-4]|-[1-3]|#a\\[@\\]|i\\+\\+", by in "[#%/:]") {

@@ -16,12 +16,17 @@ pub(crate) struct Prompt {
 /// The names of the eight colours, in the order of their numbers.
 const COLOURS: [&str; 8] = ["black", "red", "green", "yellow", "blue", "magenta", "cyan", "white"];
 
+/// How deep choices may stand inside each other.
+const MAX_DEPTH: u32 = 100;
+
 /// Expands the escapes of a text.
 pub(crate) fn expanded(state: &State, text: &[u8]) -> Prompt {
-    let mut reader = Reader { state, rest: text, made: Vec::new(), cut: None, unknown: None };
+    let (made, cut, unknown) = (Vec::new(), None, None);
+    let mut reader = Reader { state, rest: text, made, cut, unknown, depth: 0, too_deep: false };
     reader.until(None);
     reader.end_cut();
-    Prompt { bytes: reader.made, unknown: reader.unknown }
+    let deep = reader.too_deep.then_some("what so many choices inside each other give");
+    Prompt { bytes: reader.made, unknown: reader.unknown.or(deep) }
 }
 
 /// `%10<..<`: from where on the text is to be cut, to how many characters, what stands for the rest, and
@@ -39,6 +44,8 @@ struct Reader<'a> {
     made: Vec<u8>,
     cut: Option<Cut>,
     unknown: Option<&'static str>,
+    depth: u32,
+    too_deep: bool,
 }
 
 impl<'a> Reader<'a> {
@@ -172,19 +179,26 @@ impl<'a> Reader<'a> {
     fn choice(&mut self, before: Option<i64>) {
         let number = self.number().or(before);
         let (Some(what), Some(separator)) = (self.next(), self.next()) else { return };
+        if self.depth >= MAX_DEPTH {
+            self.too_deep = true;
+            self.rest = &[];
+            return;
+        }
         let holds = self.holds(what, number.unwrap_or(0));
-        let (start, unknown) = (self.made.len(), self.unknown);
-        self.until(Some(separator));
-        if !holds {
-            self.made.truncate(start);
-            self.unknown = unknown;
+        self.depth += 1;
+        self.branch(separator, holds);
+        self.branch(b')', !holds);
+        self.depth -= 1;
+    }
+
+    /// One side of a choice, which leaves nothing behind if it is not the one that counts.
+    fn branch(&mut self, end: u8, counts: bool) {
+        if counts {
+            return self.until(Some(end));
         }
-        let (start, unknown) = (self.made.len(), self.unknown);
-        self.until(Some(b')'));
-        if holds {
-            self.made.truncate(start);
-            self.unknown = unknown;
-        }
+        let outer = (std::mem::take(&mut self.made), self.cut.take(), self.unknown);
+        self.until(Some(end));
+        (self.made, self.cut, self.unknown) = outer;
     }
 
     fn holds(&mut self, what: u8, number: i64) -> bool {
