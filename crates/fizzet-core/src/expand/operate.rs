@@ -112,7 +112,7 @@ impl Substitution<'_> {
                 self.each(parameter, held, change).map(Some)
             }
             Operation::Substring { offset, length } => {
-                let part = self.substring(parameter, held, offset, length.as_ref())?;
+                let part = self.substring(parameter, held, (offset, length.as_ref()), place)?;
                 self.reset_place(parameter);
                 Ok(Some(part))
             }

@@ -1,14 +1,15 @@
 //! `${x:offset:length}`: a part of a text or of a list.
 
-use crate::dialect::{Dialect, ListOperations, NegativeLength, SlicedUnset};
-use crate::expand::arithmetic;
+use crate::dialect::{Dialect, ListOperations, NegativeLength, OffsetEnd, SlicedUnset};
 use crate::expand::parameter::Held;
-use crate::expand::substitute::Substitution;
+use crate::expand::split::Ifs;
+use crate::expand::substitute::{Place, Substitution};
 use crate::expand::whole::part_of_list;
+use crate::expand::{Tilde, arithmetic, ifs, single};
 use crate::lineage::{Hop, Rule};
 use crate::state::Value;
 use crate::stop::Stop;
-use crate::syntax::ast::{Arithmetic, Parameter, ParameterName, Part, Subscript};
+use crate::syntax::ast::{Arithmetic, Parameter, ParameterName, Part, Subscript, Word};
 use crate::text::{Standing, Text, character_ends};
 
 impl Substitution<'_> {
@@ -88,17 +89,15 @@ impl Substitution<'_> {
         &mut self,
         parameter: &Parameter,
         held: Held,
-        offset: &Arithmetic,
-        length: Option<&Arithmetic>,
+        (offset, length): (&Arithmetic, Option<&Arithmetic>),
+        place: Place,
     ) -> Result<Held, Stop> {
         let state = self.cx.state();
-        if let Some(length) = length {
-            let no_offset = offset.word.parts.is_empty() && state.dialect.length_needs_offset;
-            let no_length = length.word.parts.is_empty() && state.dialect.length_is_needed;
-            if no_offset || no_length {
-                let message = "there is no number before or behind the second colon";
-                return Err(state.mistake(message, parameter.span, 1));
-            }
+        if length.is_some_and(|length| length.word.parts.is_empty())
+            && state.dialect.length_is_needed
+        {
+            let message = "there is no number behind the second colon";
+            return Err(state.mistake(message, parameter.span, 1));
         }
         let quotes = |part: &Part| match part {
             Part::Literal { bytes, .. } => bytes.contains(&b'\''),
@@ -113,7 +112,10 @@ impl Substitution<'_> {
         }
         let may_change = [Some(offset), length].into_iter().flatten().any(Arithmetic::may_change);
         let before = self.held_before(parameter, may_change)?;
-        let mut offset = arithmetic::offset(self.cx, offset, length.is_some())?;
+        let (mut offset, late_length) = match self.cx.state().dialect.offset_end.is_late() {
+            true => self.late_numbers(&offset.word, place)?,
+            false => (arithmetic::value(self.cx, offset)?, None),
+        };
         let from_one = self.counts_from_one(parameter);
         let count = match &held {
             Held::List { items, .. } => items.len() as i64,
@@ -133,7 +135,7 @@ impl Substitution<'_> {
             // Where they are counted from 1, one is taken at least.
             Some(length) => Some(arithmetic::value(self.cx, length)?)
                 .map(|length| if from_one && length == 0 { 1 } else { length }),
-            None => None,
+            None => late_length,
         };
         let held = self.held_behind(parameter, held, before)?;
         let indexes = self.indexes(parameter);
@@ -196,6 +198,69 @@ impl Substitution<'_> {
         })
     }
 
+    /// The offset and the length that the text behind the first colon is expanded to.
+    fn late_numbers(&mut self, word: &Word, place: Place) -> Result<(i64, Option<i64>), Stop> {
+        let text = self.text_of_numbers(word, place)?;
+        let (state, span) = (self.cx.state(), word.span);
+        if text.has_hole() {
+            self.cx.missing("a number in an arithmetic expression", span);
+            return Ok((0, None));
+        }
+        let ends_expression = state.dialect.offset_end == OffsetEnd::EndOfExpression;
+        // Quotes inside quotes end those around them.
+        let is_quoted =
+            place.quoted && !word.parts.iter().any(|part| matches!(part, Part::Double { .. }));
+        let signs: &[u8] = if is_quoted { b"(|&)*?[" } else { b"(|&)" };
+        if ends_expression && text.bytes().iter().any(|byte| signs.contains(byte)) {
+            return Err(state.mistake("the numbers hold a sign of patterns", span, 1));
+        }
+        let colon = match ends_expression {
+            true => colon_outside_conditions(text.bytes()),
+            false => text.bytes().iter().position(|&byte| byte == b':'),
+        };
+        let Some(colon) = colon else {
+            return Ok((arithmetic::text_value(self.cx, text.bytes(), span)?, None));
+        };
+        let (offset, length) = (&text.bytes()[..colon], &text.bytes()[colon + 1..]);
+        if offset.is_empty() && state.dialect.length_needs_offset {
+            let message = "there is no number before the second colon";
+            return Err(state.mistake(message, span, 1));
+        }
+        let offset = arithmetic::text_value(self.cx, offset, span)?;
+        Ok((offset, Some(arithmetic::text_value(self.cx, length, span)?)))
+    }
+
+    /// The text that the numbers are read from. Where it is a word of the command, fields that end in it stay in
+    /// the command; and as many bytes as the field had before it are passed over in what has begun behind them.
+    fn text_of_numbers(&mut self, word: &Word, place: Place) -> Result<Text, Stop> {
+        let stays = self.cx.state().dialect.offset_end == OffsetEnd::EndOfExpression;
+        if !stays || !place.fields {
+            return single(self.cx, word, Tilde::Never);
+        }
+        let fields = self.fields_done();
+        let outer = self.replace_current(Text::new());
+        let literal = if place.quoted { Standing::Plain } else { Standing::Splittable };
+        self.word(word, Place { literal, alone: false, ..place })?;
+        let before = outer.len();
+        let (made, is_apart) = match self.fields_done() > fields {
+            true => {
+                let first = self.field_made(fields);
+                let behind = std::mem::replace(first, outer);
+                first.push_text(&behind);
+                (self.replace_current(Text::new()), true)
+            }
+            false => (self.replace_current(outer), false),
+        };
+        let start = match last_separator(&made, &ifs(self.cx.state())) {
+            Some(separator) => separator + 1,
+            None if is_apart => 0,
+            None => return Ok(made),
+        };
+        let passed = made.len().min(start + before);
+        self.push_text(&made.slice(0, passed))?;
+        Ok(made.slice(passed, made.len()))
+    }
+
     /// The positional parameters with `$0` before them: offset 0 means `$0`, offset 1 means `$1`.
     fn with_zero(&mut self, parameter: &Parameter, mut items: Vec<Text>) -> Vec<Text> {
         let name = Some(parameter.name.to_bytes());
@@ -204,6 +269,31 @@ impl Substitution<'_> {
         items.insert(0, zero.passed_through(&hop, Standing::Quoted));
         items
     }
+}
+
+/// The first colon that belongs to no `?` before it.
+fn colon_outside_conditions(text: &[u8]) -> Option<usize> {
+    let mut open = 0usize;
+    text.iter().position(|&byte| {
+        open += usize::from(byte == b'?');
+        let ends = byte == b':' && open == 0;
+        open -= usize::from(byte == b':' && open > 0);
+        ends
+    })
+}
+
+/// Where the last byte stands that ends a field.
+fn last_separator(text: &Text, ifs: &Ifs) -> Option<usize> {
+    let mut start = 0;
+    let mut last = None;
+    for (run, bytes) in text.runs() {
+        if run.standing.is_split() {
+            let found = bytes.iter().rposition(|&byte| ifs.separates(byte));
+            last = found.map(|at| start + at).or(last);
+        }
+        start += bytes.len();
+    }
+    last
 }
 
 /// An offset and a length; a negative offset counts from the end.

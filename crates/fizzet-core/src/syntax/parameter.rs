@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{Indirection, OperationParentheses};
+use crate::dialect::{EmptyOffset, Indirection, OperationParentheses};
 use crate::stop::Reach;
 use crate::syntax::ast::{
     CaseChange, CommandSubstitution, Instead, Operation, Parameter, ParameterName, Part, Replace,
@@ -359,7 +359,7 @@ impl<'a> Parser<'a> {
                     self.pos += 1;
                     self.remove(sign, quoted)?
                 }
-                _ if self.dialect.substrings => self.substring()?,
+                _ if self.dialect.substrings => self.substring(quoted)?,
                 _ => return Ok(None),
             },
             b'#' | b'%' => self.remove(byte, quoted)?,
@@ -431,13 +431,20 @@ impl<'a> Parser<'a> {
         Ok(Operation::Remove { suffix: sign == b'%', longest, pattern })
     }
 
-    fn substring(&mut self) -> Parsed<Operation> {
+    fn substring(&mut self, quoted: bool) -> Parsed<Operation> {
         self.pos += 1;
-        let refused = self.peek() == Some(b'(') && !self.dialect.offset_takes_parenthesis;
-        let offset = self.arithmetic(Within::Offset)?;
-        if refused {
-            return Ok(Operation::Bad);
+        if self.peek() == Some(b'}') {
+            match self.dialect.empty_offset {
+                EmptyOffset::Zero => {}
+                EmptyOffset::Bad => return Ok(Operation::Bad),
+                EmptyOffset::Refused => return self.unexpected("an offset behind the colon"),
+            }
         }
+        if self.dialect.offset_end.is_late() {
+            let within = if quoted { Within::BraceQuoted } else { Within::Brace };
+            return Ok(Operation::Substring { offset: self.arithmetic(within)?, length: None });
+        }
+        let offset = self.arithmetic(Within::Offset)?;
         let length = match self.peek() {
             // A letter behind the colon is a modifier.
             Some(b':')
@@ -451,9 +458,6 @@ impl<'a> Parser<'a> {
                 let to_end = self.dialect.length_takes_colons;
                 let within = if to_end { Within::Length } else { Within::Offset };
                 Some(self.arithmetic(within)?)
-            }
-            _ if offset.word.parts.is_empty() && self.dialect.empty_offset_is_bad => {
-                return Ok(Operation::Bad);
             }
             _ => None,
         };

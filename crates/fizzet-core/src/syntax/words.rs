@@ -1,6 +1,6 @@
 //! Words: literals, quotes and the expansions between them.
 
-use crate::dialect::{DocumentQuotes, LastBackslash, Quotes};
+use crate::dialect::{DocumentQuotes, LastBackslash, OffsetEnd, Quotes};
 use crate::expand::pattern::range_length;
 use crate::source::Span;
 use crate::syntax::ast::{Arithmetic, Part, Word};
@@ -279,11 +279,14 @@ impl<'a> Parser<'a> {
                 closes(b'{', b'}') || byte == b'/'
             }
             Within::Replaced | Within::QuotedReplaced => matches!(byte, b'}' | b'/'),
-            Within::Offset if self.dialect.offset_takes_condition => {
-                byte == b'}' || closes(b'(', b')') || closes(b'?', b':')
-            }
+            Within::Offset => match self.dialect.offset_end {
+                OffsetEnd::First => matches!(byte, b'}' | b':'),
+                OffsetEnd::OutsideConditions => {
+                    byte == b'}' || closes(b'(', b')') || closes(b'?', b':')
+                }
+                _ => closes(b'(', b')') || (*open == 0 && matches!(byte, b'}' | b':')),
+            },
             Within::Length => closes(b'(', b')') || (*open == 0 && byte == b'}'),
-            Within::Offset => closes(b'(', b')') || (*open == 0 && matches!(byte, b'}' | b':')),
             Within::Double => byte == b'"',
             Within::Document => false,
             Within::Arithmetic => {

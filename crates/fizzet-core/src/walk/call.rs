@@ -5,7 +5,7 @@ use std::rc::Rc;
 use crate::dialect::{KeepsScope, Nesting};
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::state::{Call, Function, Options, Traps, Variable};
+use crate::state::{Call, Function, Options, Positional, Traps, Variable};
 use crate::stop::{Reach, Stop};
 use crate::syntax::ast::{Command, CommandKind as Node, Word};
 use crate::text::{Passage, Standing, Text};
@@ -14,6 +14,8 @@ use crate::walk::{Cause, Left, Walker, builtins};
 /// What a function call puts back when it returns.
 #[derive(Default)]
 pub(super) struct Scope {
+    /// The parameters outside of the function.
+    pub(super) outer: Positional,
     /// Variables that `local` has hidden, in order.
     pub(super) hidden: Vec<(Rc<[u8]>, Option<Variable>)>,
     /// Variables that were assigned before the call and that `local` has made its own.
@@ -115,7 +117,12 @@ impl Walker {
         let has_variables = function.keyword || !self.state.dialect.plain_functions_share;
         let own = function.keyword && self.state.dialect.functions_have_options;
         let options = own.then(|| self.state.options.clone());
-        self.scopes.push(Scope { has_variables, options, ..Scope::default() });
+        self.scopes.push(Scope {
+            outer: outer.share(),
+            has_variables,
+            options,
+            ..Scope::default()
+        });
         let letters = self.state.dialect.functions_keep_letters.bytes();
         let letters: Vec<_> = letters.map(|one| (one, self.state.letter_is_on(one))).collect();
         if own && self.state.dialect.functions_begin_untraced {

@@ -169,6 +169,11 @@ impl Walker {
             }
             outcome => outcome,
         };
+        if self.state.dialect.subshell_exit_sees_script
+            && let Some(outermost) = self.scopes.first()
+        {
+            self.state.positional = outermost.outer.share();
+        }
         let outcome = self.leave_shell(outcome, self.scopes.len(), Left::Shell);
         self.traps_come_back(traps);
         self.state.doing.depth = depth;

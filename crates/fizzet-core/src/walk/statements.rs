@@ -108,7 +108,17 @@ impl Walker {
                 self.redirecting_failed = false;
                 let outcome = self.command(command);
                 let failed = std::mem::take(&mut self.redirecting_failed);
-                outcome.map_err(|stop| self.through_negation(pipeline.negated, stop))?;
+                match outcome {
+                    Err(Stop::Return(status))
+                        if self.state.dialect.return_fails && !pipeline.negated =>
+                    {
+                        self.state.status = status;
+                        self.failure_counts()?;
+                        return Err(Stop::Return(status));
+                    }
+                    Err(stop) => return Err(self.through_negation(pipeline.negated, stop)),
+                    Ok(()) => {}
+                }
                 let called = self.state.doing.returned > calls;
                 if !called && self.state.dialect.error_action == ErrorAction::OncePerCall {
                     self.error_told = false;
@@ -302,7 +312,13 @@ impl Walker {
                     walker.compound(command)
                 });
                 match kind {
-                    Node::Subshell(_) => outcome?,
+                    Node::Subshell(_) => {
+                        outcome?;
+                        let status = self.state.dialect.unredirected_subshell_status;
+                        if let Some(status) = status.filter(|_| self.redirecting_failed) {
+                            self.state.status = status;
+                        }
+                    }
                     _ => self.held_by_redirections(outcome)?,
                 }
             }

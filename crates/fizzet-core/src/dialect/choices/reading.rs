@@ -310,3 +310,38 @@ pub enum BehindRedirections {
     /// Any command.
     Commands,
 }
+
+/// What `${x:}` is.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum EmptyOffset {
+    /// An offset of 0.
+    Zero,
+    /// A bad substitution.
+    Bad,
+    /// A syntax error.
+    Refused,
+}
+
+/// Which colon of `${x:offset:length}` ends the offset.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum OffsetEnd {
+    /// The first that is written.
+    First,
+    /// The first outside parentheses.
+    OutsideParentheses,
+    /// The first outside parentheses that belongs to no `?`.
+    OutsideConditions,
+    /// The first of the text that both numbers are expanded to.
+    FirstOnceExpanded,
+    /// The one where an expression ends in the text that both numbers are expanded to. That text is a word of the
+    /// command: fields that end in it are arguments, and the numbers are what remains. It holds no signs that group
+    /// patterns.
+    EndOfExpression,
+}
+
+impl OffsetEnd {
+    /// Whether the numbers part only once they are expanded.
+    pub fn is_late(self) -> bool {
+        matches!(self, OffsetEnd::FirstOnceExpanded | OffsetEnd::EndOfExpression)
+    }
+}

@@ -43,6 +43,8 @@ macro_rules! carrying_rows {
     mistakes_end_line: bool = [N, Y, N, N, N, N, N], "observed in all six: two lines, label $((1/0)); label after, then label end";
     /// The status of a subshell that a mistake ends, where it differs from that of a shell.
     subshell_mistake_status: Option<Status> = [None, Some(1), None, None, None, None, None], "observed in all six: (label ${x?}); label $?";
+    /// The status where a subshell cannot carry out its own redirections, if it is not that of other commands.
+    unredirected_subshell_status: Option<Status> = [None, None, None, Some(2), None, None, None], "observed in all six: (label a) </nosuch; label $?; { label a; } </nosuch; label $?";
     /// What the word of a redirection may become.
     redirect_words: RedirectWords = [RedirectWords::Text, RedirectWords::OneField, RedirectWords::Text, RedirectWords::Text, RedirectWords::Text, RedirectWords::Text, RedirectWords::FileEach], "observed in all six: x='a b'; echo >$x; set -- a b; echo >\"$@\"; echo >l*; echo >{a,b}";
     /// A descriptor that is redirected more than once leads to all the files.
@@ -166,6 +168,8 @@ macro_rules! carrying_rows {
     /// What it still sees of a function in which `set -e` has ended the shell; nothing where that is
     /// as with `exit`.
     error_exit_keeps: Option<KeepsScope> = [None, Some(KeepsScope::Parameters), None, None, None, None, None], "observed in all six: trap 'echo $x $1' EXIT; f() { local x=in; set -e; false; }; f own";
+    /// Under `set -e` a `return` with another status than 0 ends the shell where it stands, as a command that fails does.
+    return_fails: bool = [N, N, Y, Y, N, N, N], "observed in all six: set -e; f() { local x=in; return 1; }; trap 'echo $x' EXIT; f";
     /// What it still sees of a function in which a mistake has ended the shell.
     mistakes_keep: KeepsScope = [KeepsScope::Nothing, KeepsScope::Nothing, KeepsScope::Variables, KeepsScope::Variables, KeepsScope::Nothing, KeepsScope::All, KeepsScope::Nothing], "observed in all six: trap 'echo $x $1' EXIT; f() { local x=in; : ${nosuch?}; }; f own";
     /// OPTERR is 1 at the start.

@@ -43,9 +43,7 @@ macro_rules! expanding_rows {
     /// Quotes in the offset of `${x:1}` are a mistake.
     offset_refuses_quotes: bool = [N, N, N, N, N, Y, N], "observed in all six: x=abc; echo ${x:\"1\"} ${x:'1'}";
     /// `${x::1}`, where a length stands behind nothing, is a mistake.
-    length_needs_offset: bool = [N, N, N, N, Y, N, N], "observed in all six: x=abc; echo ${x::1}";
-    /// Something must be left of the offset before a length once it is expanded.
-    offset_must_be_something: bool = [N, N, N, N, Y, N, N], "observed in all six: x=abc; echo ${x:$n:1}";
+    length_needs_offset: bool = [N, N, N, N, Y, N, N], "observed in all six: x=abc; echo ${x::1} ${x:$n:1}";
     /// `<1-9>` is a range of numbers in patterns, and no redirection.
     number_ranges: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo batch<1-9>.csv <1-9>(N); [[ 05 = <1-9> ]]";
     /// `${x:1:}`, where nothing stands for the length, is a mistake.

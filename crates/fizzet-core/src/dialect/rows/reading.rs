@@ -25,8 +25,8 @@ macro_rules! reading_rows {
     replacement_anchors: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: x=abc; echo ${x/#a/-}";
     /// `$'...'` decodes escapes inside `\"${x-...}\"` too.
     dollar_quotes_in_quoted_brace: bool = [N, Y, N, N, N, Y, N], "observed in all six: echo \"${x-$'a\\tb'}\"";
-    /// `${x:}` is a bad substitution.
-    empty_offset_is_bad: bool = [N, Y, N, Y, N, Y, Y], "observed in all six: x=abc; echo ${x:}";
+    /// What `${x:}` is.
+    empty_offset: EmptyOffset = [EmptyOffset::Zero, EmptyOffset::Bad, EmptyOffset::Zero, EmptyOffset::Refused, EmptyOffset::Zero, EmptyOffset::Bad, EmptyOffset::Bad], "observed in all six: x=abc; echo ${x:}; if false; then echo ${x:}; fi; echo after";
     /// `#` and `%` anchor a pattern behind two slashes too.
     anchors_behind_two_slashes: bool = [N, N, N, N, N, N, Y], "observed in all six: x=a%c; echo ${x//%c/r} ${x//#a/r}";
     /// Braces pair up in the pattern of a replacement between double quotes too.
@@ -414,10 +414,8 @@ macro_rules! reading_rows {
     keyword_bodies: KeywordBodies = [KeywordBodies::Any, KeywordBodies::Any, KeywordBodies::Any, KeywordBodies::Compound, KeywordBodies::BracesBehindWords, KeywordBodies::Braces, KeywordBodies::NoSubshell], "observed in all six: function a echo b; function a if :; then :; fi; function a b { :; }";
     /// `time -p` is one reserved word with its option.
     time_takes_option: bool = [N, Y, N, N, N, Y, N], "observed in all six: time -p echo a";
-    /// An offset may hold `?` and `:`.
-    offset_takes_condition: bool = [N, Y, N, N, N, N, N], "observed in all six: P=abc; echo ${P:1 ? 1 : 2}";
-    /// An offset of `${x:offset}` may begin with a parenthesis.
-    offset_takes_parenthesis: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x=abc; echo ${x:(-1)}";
+    /// Which colon of `${x:offset:length}` ends the offset.
+    offset_end: OffsetEnd = [OffsetEnd::OutsideParentheses, OffsetEnd::OutsideConditions, OffsetEnd::OutsideParentheses, OffsetEnd::FirstOnceExpanded, OffsetEnd::EndOfExpression, OffsetEnd::OutsideParentheses, OffsetEnd::First], "observed in all six: x=abcdef; n=2:1; echo ${x:$n} ${x:1?2:3} ${x:(1?2:3):1} ${x: 2 : 1}";
     /// `command |&` is carried out in the background.
     coprocess_operator: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo a |& echo b";
     /// `&|` and `&!` end a command that is carried out in the background.

@@ -293,6 +293,8 @@ macro_rules! utilities_rows {
     syntax_errors_act: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: trap 'echo bye' EXIT, newline, a closing parenthesis, or an open quote";
     /// `exit` in a file that `.` carries out with arguments: the action for EXIT sees those.
     exit_keeps_file_parameters: bool = [N, N, N, Y, N, Y, Y], "observed in all six: trap 'echo $1' EXIT; . ./file own, with exit in it";
+    /// The action for EXIT of a subshell in a function sees the parameters outside of all functions.
+    subshell_exit_sees_script: bool = [N, N, N, Y, N, N, N], "observed in all six: f() { (trap 'echo $1' EXIT; echo in); }; set -- out; f own";
     /// The status that the action for EXIT sees after a syntax error.
     syntax_error_status: Status = [2, 2, 2, 2, 0, 1, 1], "observed in all six: trap 'echo $?' EXIT, newline, a closing parenthesis";
     /// The action for EXIT sees the status of a mistake that ended the shell.

@@ -68,20 +68,6 @@ pub(super) fn index(cx: &mut dyn Context, written: &Arithmetic) -> Result<i64, S
         .map(|(number, _)| number.whole())
 }
 
-/// The offset of a part of a value.
-///
-/// # Errors
-/// As for [`value`]; and where nothing is left of it before a length, if the shell minds that.
-pub(super) fn offset(
-    cx: &mut dyn Context,
-    written: &Arithmetic,
-    before_length: bool,
-) -> Result<i64, Stop> {
-    let minds = before_length && cx.state().dialect.offset_must_be_something;
-    number_of(cx, written, minds.then_some("there is no number before the second colon"))
-        .map(|(number, _)| number.whole())
-}
-
 fn number(cx: &mut dyn Context, written: &Arithmetic) -> Result<Number, Stop> {
     number_of(cx, written, None).map(|(number, _)| number)
 }

@@ -254,7 +254,7 @@ pub enum Operation {
     },
     /// `${x:offset:length}`
     Substring {
-        /// Where to start.
+        /// Where to start; and how many, where the two part only once they are expanded.
         offset: Arithmetic,
         /// How many.
         length: Option<Arithmetic>,
