@@ -198,10 +198,14 @@ impl Printer<'_> {
                 self.level -= 1;
                 self.line("esac");
             }
-            CommandKind::Function { names, body, .. } => {
+            CommandKind::Function { names, words, body, .. } => {
                 for (at, name) in names.iter().enumerate() {
                     self.page.say(if at > 0 { " " } else { "" });
                     self.page.at(name, command.span);
+                }
+                for (at, word) in words.iter().enumerate() {
+                    self.page.say(if at > 0 { " " } else { "" });
+                    self.page.source(word.span);
                 }
                 return self.function(body);
             }

@@ -16,12 +16,14 @@ pub(super) fn removed(text: &Text, pattern: &Pattern, suffix: bool, longest: boo
             None => text.clone(),
         };
     }
-    let mut ends = pattern.prefix_ends(bytes);
-    if !longest {
-        ends.retain(|&end| pattern.is_boundary(bytes, end));
-    }
-    let end = if longest { ends.last() } else { ends.first() };
-    text.slice(end.copied().unwrap_or(0), bytes.len())
+    let end = match longest {
+        true => pattern.longest_end(bytes),
+        false => {
+            let ends = pattern.prefix_ends(bytes).into_iter();
+            ends.filter(|&end| pattern.is_boundary(bytes, end)).next()
+        }
+    };
+    text.slice(end.unwrap_or(0), bytes.len())
 }
 
 /// What is put in the place of a match: texts between which the match itself stands.
@@ -108,6 +110,11 @@ pub(super) fn before_each(
     Ok(made)
 }
 
+/// Whether `${x:/pattern/r}` replaces a value; a pattern that is written as nothing finds nothing.
+fn matches_whole(pattern: &Pattern, bytes: &[u8]) -> bool {
+    pattern.literal() != Some(b"") && pattern.matches(bytes)
+}
+
 /// A value in which the shortest matches are replaced.
 pub(super) fn replaced_shortest(
     text: &Text,
@@ -120,7 +127,7 @@ pub(super) fn replaced_shortest(
     let found = match which {
         Replace::Prefix => pattern.prefix_ends(bytes).first().map(|&end| (0, end)),
         Replace::Suffix => pattern.suffix_start(bytes, false).map(|start| (start, bytes.len())),
-        Replace::Whole => pattern.matches(bytes).then_some((0, bytes.len())),
+        Replace::Whole => matches_whole(pattern, bytes).then_some((0, bytes.len())),
         _ => {
             let search = pattern.search(bytes);
             return replaced_where(text, |at| search.next_shortest(at), next, which, limit);
@@ -177,7 +184,7 @@ pub(super) fn replaced(
     let mut made = Text::new();
     match which {
         Replace::Prefix => {
-            let Some(end) = pattern.prefix_ends(bytes).pop() else { return Ok(text.clone()) };
+            let Some(end) = pattern.longest_end(bytes) else { return Ok(text.clone()) };
             next()?.put(&mut made, text, (0, end));
             made.push_part(text, end, bytes.len());
         }
@@ -186,7 +193,7 @@ pub(super) fn replaced(
             made.push_part(text, 0, start);
             next()?.put(&mut made, text, (start, bytes.len()));
         }
-        Replace::Whole if pattern.matches(bytes) => {
+        Replace::Whole if matches_whole(pattern, bytes) => {
             next()?.put(&mut made, text, (0, bytes.len()));
         }
         Replace::Whole => return Ok(text.clone()),
@@ -195,6 +202,10 @@ pub(super) fn replaced(
             if bytes.is_empty() && pattern.literal() != Some(b"") && pattern.matches(b"") =>
         {
             next()?.put(&mut made, text, (0, 0));
+        }
+        Replace::First | Replace::All | Replace::Each if pattern.is_in_order() => {
+            let search = pattern.search(bytes);
+            return replaced_where(text, |at| search.next(at), next, which, limit);
         }
         Replace::First | Replace::All | Replace::Each => {
             let mut at = 0;

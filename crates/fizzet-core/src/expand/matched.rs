@@ -74,7 +74,11 @@ impl Matched {
         let place = |at: usize| ends.binary_search(&at).ok();
         // Where a match that begins at a character ends, the shortest or the longest one.
         let end_of = |from: usize| {
-            let found = pattern.prefix_ends(&bytes[ends[from]..]);
+            let rest = &bytes[ends[from]..];
+            if longest && pattern.is_in_order() {
+                return place(ends[from] + pattern.longest_end(rest)?);
+            }
+            let found = pattern.prefix_ends(rest);
             let places = found.into_iter().filter_map(|end| place(ends[from] + end));
             if longest { places.max() } else { places.min() }
         };

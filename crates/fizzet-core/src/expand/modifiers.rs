@@ -180,17 +180,23 @@ fn with_matched(to: &[u8], from: &[u8]) -> Vec<u8> {
     put
 }
 
-/// A path without `.`, `..` and doubled slashes.
+/// An absolute path without `.`, `..` and doubled slashes. A `..` right behind the first slash leaves its own slash, if
+/// a part follows (observed in zsh 5.9).
 fn without_dots(path: &[u8]) -> Vec<u8> {
     let mut kept: Vec<&[u8]> = Vec::new();
-    for part in path.split_str("/") {
+    for part in path.split_str("/").filter(|part| !part.is_empty()) {
         match part {
-            b"" | b"." => {}
+            b"." => {}
+            b".." if kept.is_empty() => kept.push(b""),
             b".." => drop(kept.pop()),
             part => kept.push(part),
         }
     }
-    [b"/", &kept.join(&b'/')[..]].concat()
+    let made = [b"/", &kept.join(&b'/')[..]].concat();
+    match kept.iter().all(|part| part.is_empty()) {
+        true => b"/".to_vec(),
+        false => made,
+    }
 }
 
 /// The first parts of a path with `h`, the last ones with `t`; a slash at the start is the first part.

@@ -99,13 +99,6 @@ impl Substitution<'_> {
             let message = "there is no number behind the second colon";
             return Err(state.mistake(message, parameter.span, 1));
         }
-        let quotes = |part: &Part| match part {
-            Part::Literal { bytes, .. } => bytes.contains(&b'\''),
-            part => matches!(part, Part::Double { .. } | Part::Single { .. }),
-        };
-        if state.dialect.offset_refuses_quotes && offset.word.parts.iter().any(quotes) {
-            return Err(state.mistake("a number was expected", parameter.span, 1));
-        }
         let last = self.last_index(parameter);
         if last == Some(None) {
             return Ok(held);

@@ -329,7 +329,9 @@ impl State {
         if text.has_hole() {
             return Ok(Kept { text, real: None, unfilled: None });
         }
-        let given = (self.dialect.attributes_are_looks && keeps.is_a_look()).then(|| text.clone());
+        let looks = self.dialect.attributes_are_looks;
+        let given = (looks && keeps.is_a_look()).then(|| text.clone());
+        let written = character_ends(text.bytes(), self.utf8()).len() - 1;
         let mut real = None;
         let text = match keeps {
             Keeps::Text | Keeps::Name => text,
@@ -355,18 +357,23 @@ impl State {
         let Some(mut field) = field else {
             return Ok(Kept { text, real, unfilled: given.map(Box::new) });
         };
+        let is_number = matches!(keeps, Keeps::Integer(_) | Keeps::Real { .. });
         if field.width == 0 && !text.is_empty() {
-            field.width = character_ends(text.bytes(), self.utf8()).len() - 1;
+            field.width = match (looks && is_number, base) {
+                // A number that is computed gives no width.
+                (true, Base::Given(_)) => 0,
+                (true, Base::OfText) => written,
+                (false, _) => character_ends(text.bytes(), self.utf8()).len() - 1,
+            };
             self.variables.entry(name).field = Some(field);
         }
-        let is_number = matches!(keeps, Keeps::Integer(_) | Keeps::Real { .. });
         let shown = match is_number {
+            true if looks && field.width == 0 => text.bytes().to_vec(),
             true => field.fill_number(text.bytes()),
             false => field.fill(text.bytes(), self.utf8()),
         };
         let shown = changed(&text, shown, span);
-        let looks = self.dialect.attributes_are_looks || is_number;
-        let unfilled = given.or(looks.then_some(text)).map(Box::new);
+        let unfilled = given.or((looks || is_number).then_some(text)).map(Box::new);
         Ok(Kept { text: shown, real, unfilled })
     }
 

@@ -401,7 +401,8 @@ impl<'a> Parser<'a> {
             if let Some(redirect) = self.redirect()? {
                 self.add_redirect(&mut redirects, redirect)?;
             } else if end > start && self.at_misplaced_reserved(&command) {
-                return self.unexpected("a command that is no reserved word");
+                // It closes what is around the assignments, or nothing.
+                break;
             } else if self.at_assignment(&command) {
                 let assignment = self.assignment()?;
                 self.alone_if_array(&command, &assignment)?;

@@ -461,14 +461,19 @@ impl<'a> Parser<'a> {
         if !self.eat(b")") {
             return self.unexpected(") of a function definition");
         }
-        let mut names = Vec::with_capacity(1);
-        for argument in &command.words {
-            let Argument::Word(word) = argument else {
-                return Err(SyntaxError::new(SyntaxErrorKind::BadFunctionName, argument.span()));
-            };
-            names.extend(self.function_name(word)?);
+        let mut words = Vec::with_capacity(1);
+        for argument in command.words {
+            match argument {
+                Argument::Word(word) => words.push(word),
+                Argument::Assignment(_) => {
+                    return Err(SyntaxError::new(
+                        SyntaxErrorKind::BadFunctionName,
+                        argument.span(),
+                    ));
+                }
+            }
         }
-        let kind = self.function_body(names, false)?;
+        let kind = self.function_body(words, false)?;
         Ok(Command { kind, redirects: Vec::new(), span: self.span(start, self.pos) })
     }
 
@@ -481,12 +486,9 @@ impl<'a> Parser<'a> {
             self.skip_newlines()?;
             return self.called_at_once();
         }
-        let mut names = Vec::with_capacity(1);
-        let mut named = false;
-        while !named || (self.dialect.short_forms && self.at_word() && !self.at(b"{")) {
-            let word = self.expect_word("a name")?;
-            names.extend(self.function_name(&word)?);
-            named = true;
+        let mut words = Vec::with_capacity(1);
+        while words.is_empty() || (self.dialect.short_forms && self.at_word() && !self.at(b"{")) {
+            words.push(self.expect_word("a name")?);
             self.skip_blanks();
         }
         let adjacent = self.dialect.short_forms;
@@ -511,7 +513,7 @@ impl<'a> Parser<'a> {
             KeywordBodies::Braces | KeywordBodies::BracesBehindWords => self.at_reserved(b"{"),
         };
         match fits {
-            true => self.function_body(names, true),
+            true => self.function_body(words, true),
             false => self.unexpected("the body of the function"),
         }
     }
@@ -533,7 +535,6 @@ impl<'a> Parser<'a> {
         let name = match (word.literal(), self.dialect.quoted_function_names) {
             (None, QuotedNames::Late) => return Ok(None),
             (None, QuotedNames::Taken) => word.fixed().filter(|name| is_name(name)),
-            (None, QuotedNames::Any) => word.fixed(),
             (name, _) => name.map(<[u8]>::to_vec),
         };
         let fits = |name: &Vec<u8>| {
@@ -548,14 +549,24 @@ impl<'a> Parser<'a> {
         }
     }
 
-    fn function_body(&mut self, names: Vec<Rc<[u8]>>, keyword: bool) -> Parsed<CommandKind> {
+    fn function_body(&mut self, mut words: Vec<Word>, keyword: bool) -> Parsed<CommandKind> {
+        let mut names = Vec::with_capacity(1);
+        let expands = self.dialect.quoted_function_names == QuotedNames::Expanded;
+        match expands && !words.iter().all(is_plain_name) {
+            true => {}
+            false => {
+                for word in std::mem::take(&mut words) {
+                    names.extend(self.function_name(&word)?);
+                }
+            }
+        }
         self.skip_blanks();
         let at_end = self.at_end() && self.dialect.function_bodies_may_be_missing;
         if at_end || self.dialect.empty_function_bodies.iter().any(|next| self.at(next.as_bytes()))
         {
             let (kind, span) = (CommandKind::Group(List::default()), self.span(self.pos, self.pos));
             let body = Rc::new(Command { kind, redirects: Vec::new(), span });
-            return Ok(CommandKind::Function { names, body, keyword });
+            return Ok(CommandKind::Function { names, words, body, keyword });
         }
         self.skip_newlines()?;
         let body = self.deeper(Parser::command)?;
@@ -567,8 +578,14 @@ impl<'a> Parser<'a> {
             };
             return Err(SyntaxError::new(kind, body.span));
         }
-        Ok(CommandKind::Function { names, body: Rc::new(body), keyword })
+        Ok(CommandKind::Function { names, words, body: Rc::new(body), keyword })
     }
+}
+
+/// Whether a word that names a function holds nothing that expansions look at.
+fn is_plain_name(word: &Word) -> bool {
+    let is_plain = |byte: &u8| byte.is_ascii_alphanumeric() || b"_-.:/@%+,".contains(byte);
+    word.literal().is_some_and(|name| name.iter().all(is_plain))
 }
 
 /// Takes the redirections off the subshell that is all there is in a list, alone or in groups; whether there

@@ -440,11 +440,20 @@ impl<'a> Parser<'a> {
                 EmptyOffset::Refused => return self.unexpected("an offset behind the colon"),
             }
         }
+        let signs = self.dialect.offset_signs.as_bytes();
+        let begins = |byte: u8| {
+            byte.is_ascii_alphanumeric() || byte.is_ascii_whitespace() || signs.contains(&byte)
+        };
+        if !signs.is_empty() && !self.peek().is_some_and(begins) {
+            let _ = self.arithmetic(Within::Length)?;
+            return Ok(Operation::Bad);
+        }
         if self.dialect.offset_end.is_late() {
             let within = if quoted { Within::BraceQuoted } else { Within::Brace };
             return Ok(Operation::Substring { offset: self.arithmetic(within)?, length: None });
         }
-        let offset = self.arithmetic(Within::Offset)?;
+        let within = if signs.is_empty() { Within::Offset } else { Within::QuotingOffset };
+        let offset = self.arithmetic(within)?;
         let length = match self.peek() {
             // A letter behind the colon is a modifier.
             Some(b':')
@@ -456,7 +465,7 @@ impl<'a> Parser<'a> {
             Some(b':') => {
                 self.pos += 1;
                 let to_end = self.dialect.length_takes_colons;
-                let within = if to_end { Within::Length } else { Within::Offset };
+                let within = if to_end { Within::Length } else { within };
                 Some(self.arithmetic(within)?)
             }
             _ => None,

@@ -26,6 +26,8 @@ pub(super) enum Within {
     QuotedReplaced,
     /// The offset of `${x:offset:length}`: ends at `:` or `}` outside parentheses.
     Offset,
+    /// The same where quotes quote.
+    QuotingOffset,
     /// The length behind the second colon of `${x:offset:length}`.
     Length,
     /// Between double quotes.
@@ -279,7 +281,7 @@ impl<'a> Parser<'a> {
                 closes(b'{', b'}') || byte == b'/'
             }
             Within::Replaced | Within::QuotedReplaced => matches!(byte, b'}' | b'/'),
-            Within::Offset => match self.dialect.offset_end {
+            Within::Offset | Within::QuotingOffset => match self.dialect.offset_end {
                 OffsetEnd::First => matches!(byte, b'}' | b':'),
                 OffsetEnd::OutsideConditions => {
                     byte == b'}' || closes(b'(', b')') || closes(b'?', b':')
@@ -558,12 +560,14 @@ impl<'a> Parser<'a> {
             && self.text.get(self.pos + 1) != Some(&b')')
     }
 
-    /// `@(a|b)`: the bars and parentheses are text with a meaning for pattern matching.
+    /// `@(a|b)`: the bars and parentheses are text with a meaning for pattern matching. Where bare groups are patterns,
+    /// an operator or the end of the text ends one that nothing closes, and only the pattern is found to be bad later.
     fn pattern_group(&mut self, parts: &mut Vec<Part>, literal: &mut usize) -> Parsed<()> {
         let start = self.pos;
         self.pos += if self.text[start] == b'(' { 1 } else { 2 };
         let mut open = 1u32;
         let brackets = self.dialect.groups_close_brackets;
+        let ends_early = self.dialect.bare_groups;
         let mut in_brackets = false;
         while let Some(byte) = self.raw() {
             match byte {
@@ -595,12 +599,20 @@ impl<'a> Parser<'a> {
                     }
                     continue;
                 }
+                b'<' if self.at_number_range() => {
+                    self.pos += range_length(&self.text[self.pos..]).unwrap_or(1);
+                    continue;
+                }
+                b';' | b'&' | b'<' | b'>' if ends_early => return Ok(()),
                 _ => {}
             }
             self.pos += 1;
             if open == 0 {
                 return Ok(());
             }
+        }
+        if ends_early {
+            return Ok(());
         }
         Err(self.unclosed(start, 2, "pattern group", ")"))
     }

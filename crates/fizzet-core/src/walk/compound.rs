@@ -1,5 +1,7 @@
 //! Compound commands and functions (POSIX XCU 2.9.4, 2.9.5).
 
+use std::rc::Rc;
+
 use crate::dialect::LoopsHidden;
 use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::{self, Context, arithmetic};
@@ -48,14 +50,16 @@ impl Walker {
                 self.arithmetic_for(start, condition, step, body, command.span)
             }
             Node::Case { word, branches } => self.case_clause(word, branches),
-            Node::Function { names, .. } if names.is_empty() => {
+            Node::Function { names, words, .. } if names.is_empty() && words.is_empty() => {
                 let message = "this cannot be the name of a function";
                 self.survive(ShellError::new(message, command.span, 1, Reach::Command));
                 Ok(())
             }
-            Node::Function { names, body, keyword } => {
+            Node::Function { names, words, body, keyword } => {
+                let made = self.listed(words)?;
+                let made: Vec<_> = made.iter().map(|name| Rc::from(name.bytes())).collect();
                 self.state.status = 0;
-                for name in names {
+                for name in names.iter().chain(&made) {
                     if self.state.dialect.reserves_function_name(name) {
                         let message = "no function can have this name";
                         return Err(Stop::shell(message, command.span, 1));

@@ -290,9 +290,9 @@ pub enum ReadLate {
 pub enum QuotedNames {
     /// They are an error of grammar.
     Refused,
-    /// Quotes are taken away; anything else is an error.
-    Any,
-    /// The same, and what is left must be a name.
+    /// They are expanded when the definition is carried out, to any number of names.
+    Expanded,
+    /// Quotes are taken away, and what is left must be a name; anything else is an error.
     Taken,
     /// The definition fails when it is carried out.
     Late,

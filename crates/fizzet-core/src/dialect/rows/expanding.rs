@@ -40,10 +40,11 @@ macro_rules! expanding_rows {
     empty_pattern_leaves_pieces: bool = [N, N, N, Y, N, N, N], "observed in busybox 1.35: x=abc; echo ${x/$n/r}k \"${x/$n/r}k\"";
     /// Tildes are expanded in the words of operations in a here-document.
     document_words_have_tildes: bool = [N, N, N, N, N, Y, N], "observed in all six: read -r z <<E; echo $z; with ${HOME+~} in the document";
-    /// Quotes in the offset of `${x:1}` are a mistake.
-    offset_refuses_quotes: bool = [N, N, N, N, N, Y, N], "observed in all six: x=abc; echo ${x:\"1\"} ${x:'1'}";
     /// `${x::1}`, where a length stands behind nothing, is a mistake.
     length_needs_offset: bool = [N, N, N, N, Y, N, N], "observed in all six: x=abc; echo ${x::1} ${x:$n:1}";
+    /// The first alternative of a group that leads to a match counts, and not the one that makes it longest; and a match of
+    /// nothing is replaced too.
+    alternatives_in_order: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; echo ${x##@(a|ab)} ${x/@(|b)/r}; in zsh with bare parentheses";
     /// `<1-9>` is a range of numbers in patterns, and no redirection.
     number_ranges: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo batch<1-9>.csv <1-9>(N); [[ 05 = <1-9> ]]";
     /// `${x:1:}`, where nothing stands for the length, is a mistake.

@@ -313,7 +313,7 @@ macro_rules! reading_rows {
     /// Words that close or go on with a compound command can come from aliases.
     aliases_close_compounds: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: alias D=do E=done; then for x in 1; D echo $x; E";
     /// What quotes or expansions in the name of a function that is defined do.
-    quoted_function_names: QuotedNames = [QuotedNames::Refused, QuotedNames::Late, QuotedNames::Refused, QuotedNames::Refused, QuotedNames::Taken, QuotedNames::Taken, QuotedNames::Any], "observed in all six: 'a b'() { echo in; }; 'a b'";
+    quoted_function_names: QuotedNames = [QuotedNames::Refused, QuotedNames::Late, QuotedNames::Refused, QuotedNames::Refused, QuotedNames::Taken, QuotedNames::Taken, QuotedNames::Expanded], "observed in all six: 'a b'() { echo in; }; 'a b'; f{1,2}$x() { echo in; }; f1";
     /// Names besides those of the special built-in utilities that no function may have; any may where this is nothing.
     reserved_function_names: Option<&'static [&'static str]> = [Some(&[]), None, Some(&["local"]), Some(&["local", "source"]), Some(&["typeset"]), None, None], "observed in all six, with the name of each utility: set() { :; }; echo after";
     /// The names of functions are looked at when they are defined.
@@ -414,6 +414,9 @@ macro_rules! reading_rows {
     keyword_bodies: KeywordBodies = [KeywordBodies::Any, KeywordBodies::Any, KeywordBodies::Any, KeywordBodies::Compound, KeywordBodies::BracesBehindWords, KeywordBodies::Braces, KeywordBodies::NoSubshell], "observed in all six: function a echo b; function a if :; then :; fi; function a b { :; }";
     /// `time -p` is one reserved word with its option.
     time_takes_option: bool = [N, Y, N, N, N, Y, N], "observed in all six: time -p echo a";
+    /// The signs that may begin an offset, besides letters, digits and blanks; nothing: all. Where they are named, quotes in
+    /// the numbers quote.
+    offset_signs: &'static str = ["", "", "", "", "", "_#$%`(:", ""], "observed in all six with each sign: x=abc; echo ${x:\"1\"} ${x:!1} ${x:0+'1'}";
     /// Which colon of `${x:offset:length}` ends the offset.
     offset_end: OffsetEnd = [OffsetEnd::OutsideParentheses, OffsetEnd::OutsideConditions, OffsetEnd::OutsideParentheses, OffsetEnd::FirstOnceExpanded, OffsetEnd::EndOfExpression, OffsetEnd::OutsideParentheses, OffsetEnd::First], "observed in all six: x=abcdef; n=2:1; echo ${x:$n} ${x:1?2:3} ${x:(1?2:3):1} ${x: 2 : 1}";
     /// `command |&` is carried out in the background.

@@ -2,6 +2,7 @@
 
 use std::borrow::Cow;
 
+use crate::expand::pattern::ordered::Program;
 use crate::expand::pattern::{Item, Pattern, Repeat, needs_text_behind_star};
 use crate::text::{character_ends, next_character};
 
@@ -13,10 +14,13 @@ pub struct Search<'p, 't> {
     start: Option<bstr::Finder<'p>>,
     /// Whether that is all of the match.
     whole: bool,
+    /// The pattern as operations, where its alternatives count in their order.
+    program: Option<Program<'p>>,
 }
 
 impl Search<'_, '_> {
-    /// The leftmost longest match that is not empty, at or behind an offset.
+    /// The leftmost longest match that is not empty, at or behind an offset; or the first one in the order of
+    /// alternatives, which may be empty.
     pub fn next(&self, from: usize) -> Option<(usize, usize)> {
         self.found(from, false)
     }
@@ -28,6 +32,7 @@ impl Search<'_, '_> {
 
     fn found(&self, from: usize, shortest: bool) -> Option<(usize, usize)> {
         let (pattern, text) = (self.pattern, &*self.text);
+        let program = self.program.as_ref().filter(|_| !shortest);
         let mut at = from;
         loop {
             if let Some(start) = &self.start {
@@ -36,7 +41,13 @@ impl Search<'_, '_> {
                     return Some((at, at + start.needle().len()));
                 }
             }
+            if let Some(program) = program
+                && let Some(end) = program.end(text, at)
+            {
+                return Some((at, end));
+            }
             let end = match pattern.has_places {
+                _ if program.is_some() => None,
                 true => {
                     // Where escapes stand for places, a search goes on behind a match as if the text
                     // began there.
@@ -109,7 +120,7 @@ impl Pattern {
 
     /// As [`Pattern::prefix_ends`], of a text in the letters that are compared; with `first` it need not look for more
     /// than one.
-    fn folded_ends(&self, text: &[u8], first: bool) -> Vec<usize> {
+    pub(super) fn folded_ends(&self, text: &[u8], first: bool) -> Vec<usize> {
         if self.minds_end {
             let ends = character_ends(text, self.rules.characters).into_iter();
             return ends.filter(|&end| self.reach(&text[..end], 0)[end]).collect();
@@ -210,11 +221,12 @@ impl Pattern {
             (literal, _) => literal,
         };
         let start = start.map(bstr::Finder::new);
-        Search { pattern: self, text: self.folded(text), start, whole: literal.is_some() }
+        let (text, program) = (self.folded(text), self.program());
+        Search { pattern: self, text, start, whole: literal.is_some(), program }
     }
 
     /// How much of `text` one item takes.
-    fn step(&self, item: &Item, text: &[u8]) -> Option<usize> {
+    pub(super) fn step(&self, item: &Item, text: &[u8]) -> Option<usize> {
         match item {
             Item::Literal(bytes) => text.starts_with(bytes).then_some(bytes.len()),
             Item::Any => next_character(text, self.rules.characters).map(|(_, length)| length),
@@ -226,7 +238,7 @@ impl Pattern {
     }
 
     /// The text as it is compared: in small letters where case does not count.
-    fn folded<'t>(&self, text: &'t [u8]) -> Cow<'t, [u8]> {
+    pub(super) fn folded<'t>(&self, text: &'t [u8]) -> Cow<'t, [u8]> {
         match self.rules.folds_case {
             true => text.to_ascii_lowercase().into(),
             false => text.into(),
@@ -234,7 +246,7 @@ impl Pattern {
     }
 
     /// For each offset of `text` whether a match that begins at `start` can end there.
-    fn reach(&self, text: &[u8], start: usize) -> Vec<bool> {
+    pub(super) fn reach(&self, text: &[u8], start: usize) -> Vec<bool> {
         let mut from = vec![false; text.len() + 1];
         from[start] = true;
         if !self.minds_end {
@@ -258,7 +270,7 @@ impl Pattern {
     }
 
     /// The offsets that are reached from some by matching items one after the other.
-    fn through(&self, items: &[Item], text: &[u8], from: Vec<bool>) -> Vec<bool> {
+    pub(super) fn through(&self, items: &[Item], text: &[u8], from: Vec<bool>) -> Vec<bool> {
         items.iter().fold(from, |from, item| match item {
             Item::Star => {
                 let first = from.iter().position(|reached| *reached).unwrap_or(from.len());

@@ -8,6 +8,7 @@ pub(super) mod class;
 mod compile;
 pub(super) mod escapes;
 mod matching;
+mod ordered;
 mod range;
 mod symbols;
 
@@ -69,6 +70,8 @@ pub struct PatternRules {
     pub negated_bracket_vanishes: bool,
     /// Whether a bracket that stands first in a bracket expression ends it if no other does.
     pub empty_sets: bool,
+    /// Whether the first alternative of a group that leads to a match counts, and not the one with the longest.
+    pub alternatives_in_order: bool,
     /// Whether a group behind a star cannot match the nothing at the end of a text.
     pub star_groups_need_text: bool,
     /// Whether a range may begin with the end of the one before it, and one that is the wrong way round is its end.
@@ -99,6 +102,7 @@ impl PatternRules {
             operators: false,
             negated_bracket_vanishes: dialect.negated_bracket_vanishes,
             empty_sets: dialect.empty_sets,
+            alternatives_in_order: dialect.alternatives_in_order,
             star_groups_need_text: dialect.star_groups_need_text,
             ranges_chain: dialect.ranges_chain,
             wide_brackets: utf8 && dialect.characters,
@@ -486,6 +490,7 @@ mod tests {
         wide_brackets: true,
         negated_bracket_vanishes: false,
         empty_sets: false,
+        alternatives_in_order: false,
         star_groups_need_text: false,
         ranges_chain: false,
         backslash_needs_special: false,

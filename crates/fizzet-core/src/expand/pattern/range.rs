@@ -33,6 +33,8 @@ pub(super) fn range(text: &[u8]) -> Option<Item> {
             numbers
         }
     };
+    // The longest number comes first where alternatives count in their order.
+    numbers.reverse();
     for number in &mut numbers {
         number.insert(0, Item::Group(Repeat::Any, vec![vec![digit(0, 0)]]));
     }

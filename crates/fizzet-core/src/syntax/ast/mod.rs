@@ -145,6 +145,8 @@ pub enum CommandKind {
     Function {
         /// Its names; more than one only where the shell has that.
         names: Vec<Rc<[u8]>>,
+        /// Words that the names are made of when the definition is carried out; nothing where `names` has them.
+        words: Vec<Word>,
         /// Its body, shared with the table of functions.
         body: Rc<Command>,
         /// Whether it was written with `function`.

@@ -70,6 +70,15 @@ impl Walker {
             }
             return Ok(is_kept);
         }
+        let is_number = matches!(variable.keeps, Keeps::Integer(_) | Keeps::Real { .. });
+        if kind.is_none()
+            && is_number
+            && field.is_some_and(|field| field.width == 0)
+            && self.state.dialect.attributes_are_looks
+        {
+            // The next value that is assigned gives the width.
+            return Ok(true);
+        }
         let value = variable.as_given().scalar().cloned();
         let changes = stays && self.state.dialect.attributes_change_values;
         match value.filter(|_| changes) {

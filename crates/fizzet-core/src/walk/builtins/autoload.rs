@@ -130,7 +130,7 @@ impl Walker {
 fn only_definition(list: &List, name: &[u8]) -> Option<(Rc<Command>, bool)> {
     let [item] = &list.items[..] else { return None };
     let ([command], []) = (&item.first.commands[..], &item.rest[..]) else { return None };
-    let CommandKind::Function { names, body, keyword } = &command.kind else { return None };
+    let CommandKind::Function { names, body, keyword, .. } = &command.kind else { return None };
     let [defined] = &names[..] else { return None };
     (**defined == *name).then(|| (body.clone(), *keyword))
 }

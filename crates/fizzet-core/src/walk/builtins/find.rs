@@ -18,7 +18,15 @@ use crate::walk::builtins::options::Given;
 /// `builtin name ...`: only what is built in counts.
 pub(super) fn builtin(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
-    let given = call.given(if dialect.builtin_only_asks { "dsf:" } else { "" }, false);
+    let mut given = match dialect.precommand_words {
+        true => call.without_options(),
+        false => call.given(if dialect.builtin_only_asks { "dsf:" } else { "" }, false),
+    };
+    while dialect.precommand_words
+        && given.operands.first().is_some_and(|word| word.bytes() == b"-")
+    {
+        given.operands = &given.operands[1..];
+    }
     let is_known = |walker: &Walker, name: &Text| {
         let is_forgotten = walker.state.forgotten.iter().any(|one| **one == *name.bytes());
         dialect.utility(name.bytes()).is_some() && !is_forgotten

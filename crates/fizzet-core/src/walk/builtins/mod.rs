@@ -64,6 +64,8 @@ pub(super) struct Call<'a> {
     pub(super) span: Span,
     /// Whether a lone `-` ends the options.
     pub(super) dash_ends: bool,
+    /// Whether a second dash is passed over, as in `--x`.
+    pub(super) dash_is_doubled: bool,
     /// Whether `-1` is no option.
     pub(super) numbers_are_operands: bool,
     /// Whether the utility was found to be used wrongly.
@@ -235,6 +237,7 @@ impl Walker {
         let known = packed(name).and_then(|key| KEYS.binary_search(&key).ok());
         let ending = self.state.dialect.lone_dash_ends_options;
         let dash_ends = ending.iter().any(|one| one.as_bytes() == name);
+        let dash_is_doubled = dash_ends && self.state.dialect.options_take_second_dash;
         let numbers_are_operands = self.state.dialect.options_are_no_numbers;
         let plain = self.state.dialect.plain_options;
         if argv.get(1).is_some_and(|word| word.bytes().starts_with(b"-"))
@@ -242,7 +245,8 @@ impl Walker {
                 plain.iter().find(|(one, ..)| one.as_bytes() == name)
         {
             let misused = &Cell::new(false);
-            let call = Call { argv, span, dash_ends, numbers_are_operands, misused };
+            let call =
+                Call { argv, span, dash_ends, dash_is_doubled, numbers_are_operands, misused };
             if call.given(letters, false).unknown.is_some() {
                 return Ok(self.complain(&call, *status));
             }
@@ -252,7 +256,8 @@ impl Walker {
         match known.map(|at| &TABLE[at]) {
             Some((_, run)) => {
                 let misused = &Cell::new(false);
-                let call = Call { argv, span, dash_ends, numbers_are_operands, misused };
+                let call =
+                    Call { argv, span, dash_ends, dash_is_doubled, numbers_are_operands, misused };
                 match run(self, &call) {
                     Ok(status) if misused.get() && self.misuse_ends(name) => {
                         Err(self.fatal_with(&call, "the use is wrong", status))

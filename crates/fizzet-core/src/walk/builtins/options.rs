@@ -93,7 +93,8 @@ impl<'a> Call<'a> {
                 given.ended = true;
                 break;
             }
-            let mut at = 1;
+            let has_more = bytes.len() > 2 && bytes[1] == b'-';
+            let mut at = if self.dash_is_doubled && has_more { 2 } else { 1 };
             while at < bytes.len() {
                 let letter = bytes[at];
                 at += 1;

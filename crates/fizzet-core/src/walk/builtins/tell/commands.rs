@@ -64,24 +64,24 @@ impl Walker {
         let command = if exported { "export" } else { "typeset" };
         let mut letters = Letters::default();
         if !self.scopes.is_empty() && !self.is_local(name) && !exported {
-            letters.numbered("g", None);
+            letters.written += " -g";
         }
         letters.add(matches!(variable.value, Value::Indexed(_)), 'a');
         letters.add(matches!(variable.value, Value::Associative(_)), 'A');
         match variable.keeps {
             Keeps::Integer(Digits { base: 0, .. }) => letters.add(true, 'i'),
-            Keeps::Integer(digits) => letters.numbered("i", Some(digits.base as usize)),
+            Keeps::Integer(digits) => letters.numbered('i', digits.base as usize),
             Keeps::Real { letter: b'f', .. } => letters.add(true, 'F'),
             Keeps::Real { .. } => letters.add(true, 'E'),
             _ => {}
         }
         if let Some(field) = variable.field {
             let letter = match field.side() {
-                Side::Left => "L",
-                Side::Right => "R",
-                Side::Zeros => "Z",
+                Side::Left => 'L',
+                Side::Right => 'R',
+                Side::Zeros => 'Z',
             };
-            letters.numbered(letter, Some(field.width));
+            letters.numbered(letter, field.width);
         }
         letters.add(variable.keeps == Keeps::Lower, 'l');
         letters.add(variable.read_only, 'r');
@@ -203,11 +203,13 @@ impl Letters {
         self.written.push(letter);
     }
 
-    /// A letter that stands alone, with its number.
-    fn numbered(&mut self, letter: &str, number: Option<usize>) {
-        let number = number.map_or_else(String::new, |number| number.to_string());
-        self.written += &format!(" -{letter}{number}");
-        self.open = false;
+    /// A letter with its number, unless that is 0.
+    fn numbered(&mut self, letter: char, number: usize) {
+        self.add(true, letter);
+        if number > 0 {
+            self.written += &number.to_string();
+            self.open = false;
+        }
     }
 }
 

@@ -1,0 +1,194 @@
+//! Which match comes first where alternatives count in the order they are written (observed in zsh 5.9:
+//! `x=abc; echo ${x##(a|ab)} ${x/(|a)/r}`).
+//!
+//! The items are laid out as operations of a machine that tries one way after the other and goes back when one fails.
+//! No operation is tried twice at one place, so a search takes at most operations times text steps.
+
+use crate::expand::pattern::escapes::Place;
+use crate::expand::pattern::{Item, Pattern, Repeat};
+
+/// How many operations a pattern may become. Longer ones are matched as if order did not count.
+const MAX_OPERATIONS: usize = 4096;
+
+/// How many pairs of an operation and a place are kept apart.
+const MAX_TRIED: usize = 1 << 26;
+
+enum Operation<'p> {
+    /// Takes what one item takes.
+    Step(&'p Item),
+    /// Goes on where a place is of this kind.
+    Place(Place),
+    /// Tries one operation, and then another.
+    Either(usize, usize),
+    Jump(usize),
+    /// Tries every end of an item that no order of ways is known for, the farthest first.
+    Ends(&'p Item),
+    Done,
+}
+
+/// The operations of a pattern.
+pub(super) struct Program<'p> {
+    pattern: &'p Pattern,
+    operations: Vec<Operation<'p>>,
+}
+
+impl Pattern {
+    /// The pattern as operations, where the order of its alternatives counts and it has any.
+    pub(super) fn program(&self) -> Option<Program<'_>> {
+        if !self.is_in_order() {
+            return None;
+        }
+        let mut program = Program { pattern: self, operations: Vec::new() };
+        program.lay_out(&self.items);
+        program.operations.push(Operation::Done);
+        (program.operations.len() <= MAX_OPERATIONS).then_some(program)
+    }
+
+    /// Whether the order of its alternatives counts, and it has any.
+    pub(in crate::expand) fn is_in_order(&self) -> bool {
+        self.rules.alternatives_in_order && self.has_groups
+    }
+
+    /// Where the match ends that begins at the start of `text`: the first in the order of the alternatives, or else the
+    /// longest one.
+    pub(in crate::expand) fn longest_end(&self, text: &[u8]) -> Option<usize> {
+        let folded = self.folded(text);
+        match self.program() {
+            Some(program) => program.end(&folded, 0),
+            None => self.folded_ends(&folded, false).pop(),
+        }
+    }
+}
+
+impl<'p> Program<'p> {
+    fn lay_out(&mut self, items: &'p [Item]) {
+        for item in items {
+            if self.operations.len() > MAX_OPERATIONS {
+                return;
+            }
+            match item {
+                Item::Star => {
+                    self.repeated(|this| this.operations.push(Operation::Step(&Item::Any)))
+                }
+                Item::Place(place) => self.operations.push(Operation::Place(*place)),
+                Item::Group(Repeat::Not, _) | Item::Except(..) => {
+                    self.operations.push(Operation::Ends(item));
+                }
+                Item::Group(repeat, alternatives) => self.group(*repeat, alternatives),
+                Item::Literal(_) | Item::Any | Item::Set(_) => {
+                    self.operations.push(Operation::Step(item));
+                }
+            }
+        }
+    }
+
+    fn group(&mut self, repeat: Repeat, alternatives: &'p [Vec<Item>]) {
+        let once = |this: &mut Self| this.alternatives(alternatives);
+        match repeat {
+            Repeat::Once | Repeat::Not => once(self),
+            Repeat::Maybe => self.optional(once),
+            Repeat::Any => self.repeated(once),
+            Repeat::Some => {
+                let body = self.operations.len();
+                once(self);
+                let next = self.operations.len() + 1;
+                self.operations.push(Operation::Either(body, next));
+            }
+            Repeat::Times(least, most) => {
+                for _ in 0..least.min(MAX_OPERATIONS as u32) {
+                    once(self);
+                }
+                match most {
+                    Some(most) => {
+                        for _ in least..most.min(MAX_OPERATIONS as u32) {
+                            if self.operations.len() > MAX_OPERATIONS {
+                                return;
+                            }
+                            self.optional(once);
+                        }
+                    }
+                    None => self.repeated(once),
+                }
+            }
+        }
+    }
+
+    fn alternatives(&mut self, alternatives: &'p [Vec<Item>]) {
+        let mut jumps = Vec::new();
+        for (at, items) in alternatives.iter().enumerate() {
+            let choice = self.operations.len();
+            let is_last = at + 1 == alternatives.len();
+            if !is_last {
+                self.operations.push(Operation::Either(choice + 1, 0));
+            }
+            self.lay_out(items);
+            if is_last {
+                break;
+            }
+            jumps.push(self.operations.len());
+            self.operations.push(Operation::Jump(0));
+            self.operations[choice] = Operation::Either(choice + 1, self.operations.len());
+        }
+        let end = self.operations.len();
+        for jump in jumps {
+            self.operations[jump] = Operation::Jump(end);
+        }
+    }
+
+    /// What `body` lays out, or else nothing.
+    fn optional(&mut self, body: impl Fn(&mut Self)) {
+        let choice = self.operations.len();
+        self.operations.push(Operation::Jump(0));
+        body(self);
+        self.operations[choice] = Operation::Either(choice + 1, self.operations.len());
+    }
+
+    /// What `body` lays out, as often as it comes. Where it has taken nothing its start has been tried at that place
+    /// already, so that the way goes on behind it.
+    fn repeated(&mut self, body: impl Fn(&mut Self)) {
+        let choice = self.operations.len();
+        self.operations.push(Operation::Jump(0));
+        body(self);
+        let next = self.operations.len() + 1;
+        self.operations.push(Operation::Either(choice + 1, next));
+        self.operations[choice] = Operation::Either(choice + 1, next);
+    }
+
+    /// Where the first match ends that begins at `start` of a text in the letters that are compared.
+    pub(super) fn end(&self, text: &[u8], start: usize) -> Option<usize> {
+        let places = text.len() - start + 1;
+        if self.operations.len() * places > MAX_TRIED {
+            return self.pattern.reach(text, start).iter().rposition(|reached| *reached);
+        }
+        let mut tried = vec![0u64; (self.operations.len() * places).div_ceil(64)];
+        let mut ways = vec![(0, start)];
+        while let Some((operation, at)) = ways.pop() {
+            let bit = operation * places + (at - start);
+            let (word, mask) = (bit / 64, 1 << (bit % 64));
+            if tried[word] & mask != 0 {
+                continue;
+            }
+            tried[word] |= mask;
+            match &self.operations[operation] {
+                Operation::Done => return Some(at),
+                Operation::Step(item) => {
+                    let taken = self.pattern.step(item, &text[at..]);
+                    ways.extend(taken.map(|length| (operation + 1, at + length)));
+                }
+                Operation::Place(place) => {
+                    ways.extend(place.is_at(text, at).then_some((operation + 1, at)));
+                }
+                Operation::Either(first, second) => ways.extend([(*second, at), (*first, at)]),
+                Operation::Jump(to) => ways.push((*to, at)),
+                Operation::Ends(item) => {
+                    let mut from = vec![false; text.len() + 1];
+                    from[at] = true;
+                    let ends = self.pattern.through(std::slice::from_ref(item), text, from);
+                    let ends = (at..ends.len()).filter(|&end| ends[end]);
+                    ways.extend(ends.map(|end| (operation + 1, end)));
+                }
+            }
+        }
+        None
+    }
+}
