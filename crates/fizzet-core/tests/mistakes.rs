@@ -113,7 +113,7 @@ fn what_is_never_closed_is_told_at_its_start() {
         "zsh",
         &[(
             "label (a",
-            "1:7 \"(a\" this pattern group is never closed; close it with ), or put a backslash before it if it stands for itself",
+            "1:7 \"(a\" a ( in this pattern is never closed, status 1, and on it goes",
         )],
     );
     check(
@@ -310,7 +310,7 @@ fn reserved_words_that_begin_no_command_are_told_where_they_stand() {
         &[
             (
                 "jar=lime then",
-                "1:10 \"then\" `then` cannot stand here; a command that is no reserved word was expected; quote it if it is meant as text: '...' or a backslash before it",
+                "1:10 \"then\" `then` cannot stand here; a command, or the end of the line was expected; quote it if it is meant as text: '...' or a backslash before it",
             ),
             (
                 ">lid esac",

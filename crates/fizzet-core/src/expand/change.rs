@@ -19,8 +19,8 @@ pub(super) fn removed(text: &Text, pattern: &Pattern, suffix: bool, longest: boo
     let end = match longest {
         true => pattern.longest_end(bytes),
         false => {
-            let ends = pattern.prefix_ends(bytes).into_iter();
-            ends.filter(|&end| pattern.is_boundary(bytes, end)).next()
+            let mut ends = pattern.prefix_ends(bytes).into_iter();
+            ends.find(|&end| pattern.is_boundary(bytes, end))
         }
     };
     text.slice(end.unwrap_or(0), bytes.len())
