@@ -111,10 +111,7 @@ fn what_is_never_closed_is_told_at_its_start() {
     );
     check(
         "zsh",
-        &[(
-            "label (a",
-            "1:7 \"(a\" a ( in this pattern is never closed, status 1, and on it goes",
-        )],
+        &[("label (a", "1:7 \"(a\" a ( in this pattern is never closed, status 1, and on it goes")],
     );
     check(
         "dash",

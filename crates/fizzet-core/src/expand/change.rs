@@ -8,13 +8,15 @@ use crate::stop::Stop;
 use crate::syntax::ast::{CaseChange, Replace};
 use crate::text::{Standing, Text, character_ends, next_character};
 
-pub(super) fn removed(text: &Text, pattern: &Pattern, suffix: bool, longest: bool) -> Text {
-    let bytes = text.bytes();
+/// What `${x#p}` and its kin take away from a text.
+pub(super) fn removed_range(
+    bytes: &[u8],
+    pattern: &Pattern,
+    suffix: bool,
+    longest: bool,
+) -> Option<(usize, usize)> {
     if suffix {
-        return match pattern.suffix_start(bytes, longest) {
-            Some(start) => text.slice(0, start),
-            None => text.clone(),
-        };
+        return pattern.suffix_start(bytes, longest).map(|start| (start, bytes.len()));
     }
     let end = match longest {
         true => pattern.longest_end(bytes),
@@ -23,7 +25,7 @@ pub(super) fn removed(text: &Text, pattern: &Pattern, suffix: bool, longest: boo
             ends.find(|&end| pattern.is_boundary(bytes, end))
         }
     };
-    text.slice(end.unwrap_or(0), bytes.len())
+    end.map(|end| (0, end))
 }
 
 /// What is put in the place of a match: texts between which the match itself stands.
@@ -100,11 +102,12 @@ impl Replacement {
 /// A value with a replacement before each of its characters.
 pub(super) fn before_each(
     text: &Text,
-    mut next: impl FnMut() -> Result<Rc<Replacement>, Stop>,
+    mut next: impl FnMut((usize, usize)) -> Result<Rc<Replacement>, Stop>,
 ) -> Result<Text, Stop> {
     let mut made = Text::new();
     for pair in character_ends(text.bytes(), true).windows(2) {
-        next()?.put(&mut made, text, (pair[0], pair[0]));
+        let found = (pair[0], pair[0]);
+        next(found)?.put(&mut made, text, found);
         made.push_part(text, pair[0], pair[1]);
     }
     Ok(made)
@@ -119,7 +122,7 @@ fn matches_whole(pattern: &Pattern, bytes: &[u8]) -> bool {
 pub(super) fn replaced_shortest(
     text: &Text,
     pattern: &Pattern,
-    mut next: impl FnMut() -> Result<Rc<Replacement>, Stop>,
+    mut next: impl FnMut((usize, usize)) -> Result<Rc<Replacement>, Stop>,
     which: Replace,
     limit: usize,
 ) -> Result<Text, Stop> {
@@ -135,7 +138,7 @@ pub(super) fn replaced_shortest(
     };
     let Some((start, end)) = found else { return Ok(text.clone()) };
     let mut made = text.slice(0, start);
-    next()?.put(&mut made, text, (start, end));
+    next((start, end))?.put(&mut made, text, (start, end));
     made.push_part(text, end, bytes.len());
     Ok(made)
 }
@@ -144,7 +147,7 @@ pub(super) fn replaced_shortest(
 pub(super) fn replaced_where(
     text: &Text,
     find: impl Fn(usize) -> Option<(usize, usize)>,
-    mut next: impl FnMut() -> Result<Rc<Replacement>, Stop>,
+    mut next: impl FnMut((usize, usize)) -> Result<Rc<Replacement>, Stop>,
     which: Replace,
     limit: usize,
 ) -> Result<Text, Stop> {
@@ -156,7 +159,7 @@ pub(super) fn replaced_where(
         && let Some((start, end)) = find(at)
     {
         changed.keep(at, start);
-        let replacement = next()?;
+        let replacement = next((start, end))?;
         changed.put(&replacement, (start, end));
         at = end;
         if which != Replace::All || bytes.is_empty() {
@@ -172,11 +175,37 @@ pub(super) fn replaced_where(
     Ok(changed.made)
 }
 
+/// A value in which matches from the `nth` on are replaced; where only one is, those that are passed over may overlap.
+pub(super) fn replaced_from(
+    text: &Text,
+    (pattern, shortest, nth): (&Pattern, bool, usize),
+    next: impl FnMut((usize, usize)) -> Result<Rc<Replacement>, Stop>,
+    which: Replace,
+    limit: usize,
+) -> Result<Text, Stop> {
+    let bytes = text.bytes();
+    let search = pattern.search(bytes);
+    let find = |at: usize| match shortest {
+        true => search.next_shortest(at),
+        false => search.next(at),
+    };
+    let mut from = 0;
+    for _ in 1..nth {
+        let passed = find(from).and_then(|(start, end)| {
+            let (_, length) = next_character(&bytes[start..], true)?;
+            Some(if which == Replace::All { end.max(start + length) } else { start + length })
+        });
+        let Some(behind) = passed else { return Ok(text.clone()) };
+        from = behind;
+    }
+    replaced_where(text, |at| find(at.max(from)), next, which, limit)
+}
+
 /// A value in which matches are replaced; `next` is asked for the replacement of each.
 pub(super) fn replaced(
     text: &Text,
     pattern: &Pattern,
-    mut next: impl FnMut() -> Result<Rc<Replacement>, Stop>,
+    mut next: impl FnMut((usize, usize)) -> Result<Rc<Replacement>, Stop>,
     which: Replace,
     limit: usize,
 ) -> Result<Text, Stop> {
@@ -185,23 +214,23 @@ pub(super) fn replaced(
     match which {
         Replace::Prefix => {
             let Some(end) = pattern.longest_end(bytes) else { return Ok(text.clone()) };
-            next()?.put(&mut made, text, (0, end));
+            next((0, end))?.put(&mut made, text, (0, end));
             made.push_part(text, end, bytes.len());
         }
         Replace::Suffix => {
             let Some(start) = pattern.suffix_start(bytes, true) else { return Ok(text.clone()) };
             made.push_part(text, 0, start);
-            next()?.put(&mut made, text, (start, bytes.len()));
+            next((start, bytes.len()))?.put(&mut made, text, (start, bytes.len()));
         }
         Replace::Whole if matches_whole(pattern, bytes) => {
-            next()?.put(&mut made, text, (0, bytes.len()));
+            next((0, bytes.len()))?.put(&mut made, text, (0, bytes.len()));
         }
         Replace::Whole => return Ok(text.clone()),
         // A pattern that matches nothing at all, such as `*`, matches an empty value.
         Replace::First | Replace::All | Replace::Each
             if bytes.is_empty() && pattern.literal() != Some(b"") && pattern.matches(b"") =>
         {
-            next()?.put(&mut made, text, (0, 0));
+            next((0, 0))?.put(&mut made, text, (0, 0));
         }
         Replace::First | Replace::All | Replace::Each if pattern.is_in_order() => {
             let search = pattern.search(bytes);
@@ -216,7 +245,7 @@ pub(super) fn replaced(
                 && let Some((start, end)) = search.next(at)
             {
                 changed.keep(at, start);
-                let replacement = next()?;
+                let replacement = next((start, end))?;
                 changed.put(&replacement, (start, end));
                 at = end;
                 if which == Replace::First {
@@ -273,7 +302,7 @@ impl Changed<'_> {
 pub(super) fn replaced_everywhere(
     text: &Text,
     pattern: &Pattern,
-    mut next: impl FnMut() -> Result<Rc<Replacement>, Stop>,
+    mut next: impl FnMut((usize, usize)) -> Result<Rc<Replacement>, Stop>,
     limit: usize,
 ) -> Result<Text, Stop> {
     let end = text.len();
@@ -285,7 +314,7 @@ pub(super) fn replaced_everywhere(
         let stop = found.map_or(end, |(start, _)| start);
         while at < stop && changed.made.len() <= limit {
             if behind != Some(at) {
-                let replacement = next()?;
+                let replacement = next((at, at))?;
                 changed.put(&replacement, (at, at));
             }
             let rest = &text.bytes()[at..];
@@ -294,7 +323,7 @@ pub(super) fn replaced_everywhere(
             at += length;
         }
         let Some(found) = found.filter(|_| changed.made.len() <= limit) else { break };
-        let replacement = next()?;
+        let replacement = next(found)?;
         changed.put(&replacement, found);
         (at, behind) = (found.1, Some(found.1));
         if at == end {
@@ -302,7 +331,7 @@ pub(super) fn replaced_everywhere(
         }
     }
     if behind != Some(end) {
-        let replacement = next()?;
+        let replacement = next((end, end))?;
         changed.put(&replacement, (end, end));
     }
     Ok(changed.made)

@@ -11,10 +11,11 @@ use crate::expand::flags::{
     Order, abbreviated, change_each, like, ordered, padded_around, quoted_by, quoted_readably,
     quoted_sparingly, split_at, told,
 };
-use crate::expand::matched::Matched;
+use crate::expand::matched::{Matched, which_match};
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::percent;
+use crate::expand::places::keep_match;
 use crate::expand::shell_words::{Piece, shell_words};
 use crate::expand::substitute::{Place, Substitution, standing_of_values};
 use crate::expand::{Context, Tilde, arithmetic, document, ifs, pattern_text_with};
@@ -92,8 +93,12 @@ impl Substitution<'_> {
                 let held = self.empty_if_unset(parameter, held)?;
                 let pattern = self.compiled(pattern)?;
                 let span = parameter.span;
-                self.each(parameter, held, |text| {
-                    told(text, matched.told(text, &pattern, *suffix, *longest), span)
+                self.each_in_turn(parameter, held, |this, text| {
+                    let found = matched.range_of(text, &pattern, (*suffix, *longest));
+                    if let Some(found) = found {
+                        keep_match(this.cx.state(), &pattern, text, found, span)?;
+                    }
+                    Ok(told(text, matched.told(text, found), span))
                 })?
             }
             Operation::Instead { .. } if flagged.measures || !flagged.flags.is_empty() => {
@@ -112,9 +117,11 @@ impl Substitution<'_> {
                 }
             }
             _ => {
-                let outer = std::mem::replace(&mut self.shortest_matches, has(b'S'));
+                let outer = (self.shortest_matches, self.which_match);
+                self.shortest_matches = has(b'S');
+                self.which_match = which_match(&flagged.flags);
                 let held = self.operate(parameter, held, place);
-                self.shortest_matches = outer;
+                (self.shortest_matches, self.which_match) = outer;
                 match held? {
                     Some(held) => held,
                     None => return Ok(()),
@@ -171,13 +178,26 @@ impl Substitution<'_> {
     /// `${x:#pattern}`
     fn filtered(&mut self, word: &Word, held: Held, keeps: bool) -> Result<Held, Stop> {
         let pattern = self.compiled(word)?;
-        let stays = |text: &Text| pattern.matches(text.bytes()) == keeps;
+        let state = self.cx.state();
+        let mut stays = |text: &Text| -> Result<bool, Stop> {
+            let matches = pattern.matches(text.bytes());
+            if matches {
+                keep_match(state, &pattern, text, (0, text.len()), word.span)?;
+            }
+            Ok(matches == keeps)
+        };
         Ok(match held {
             Held::Unset => Held::Unset,
-            Held::One(text) if stays(&text) => Held::One(text),
+            Held::One(text) if stays(&text)? => Held::One(text),
             Held::One(_) => Held::One(Text::new()),
             Held::List { items, star } => {
-                Held::List { items: items.into_iter().filter(stays).collect(), star }
+                let mut kept = Vec::with_capacity(items.len());
+                for text in items {
+                    if stays(&text)? {
+                        kept.push(text);
+                    }
+                }
+                Held::List { items: kept, star }
             }
         })
     }

@@ -24,23 +24,30 @@ impl Matched {
         if !b"SMRBENI".iter().any(|&letter| has(letter)) {
             return None;
         }
-        let which = flags.iter().find(|flag| flag.letter == b'I');
-        let number = |flag: &Flag| {
-            std::str::from_utf8(flag.arguments.first()?).ok()?.trim().parse::<usize>().ok()
-        };
-        let which = which.and_then(number);
         let mut told: Vec<u8> = b"MRBEN".iter().copied().filter(|&letter| has(letter)).collect();
         if told.is_empty() {
             told.push(b'R');
         }
-        Some(Matched { anywhere: has(b'S'), which: which.unwrap_or(1).max(1), told })
+        Some(Matched { anywhere: has(b'S'), which: which_match(flags), told })
+    }
+
+    /// The bytes of the match in a text.
+    pub(super) fn range_of(
+        &self,
+        text: &Text,
+        pattern: &Pattern,
+        (suffix, longest): (bool, bool),
+    ) -> Option<(usize, usize)> {
+        let ends = character_ends(text.bytes(), true);
+        let found = self.range(text.bytes(), &ends, pattern, (suffix, longest))?;
+        Some((ends[found.start], ends[found.end]))
     }
 
     /// What is told of the match in a text; numbers count characters from 1.
-    pub(super) fn told(&self, text: &Text, pattern: &Pattern, suffix: bool, longest: bool) -> Text {
+    pub(super) fn told(&self, text: &Text, found: Option<(usize, usize)>) -> Text {
         let ends = character_ends(text.bytes(), true);
-        let found = self.range(text.bytes(), &ends, pattern, (suffix, longest));
-        let (first, last) = found.as_ref().map_or((0, 0), |range| (range.start, range.end));
+        let character = |at: usize| ends.partition_point(|&end| end < at);
+        let (first, last) = found.map_or((0, 0), |(from, to)| (character(from), character(to)));
         let slice = |from: usize, to: usize| text.slice(ends[from], ends[to]);
         let mut out = Text::new();
         for (nth, letter) in self.told.iter().enumerate() {
@@ -95,6 +102,14 @@ impl Matched {
             false => end_of(0).map(|to| 0..to),
         }
     }
+}
+
+/// Which match `(I:n:)` asks for, from 1.
+pub(super) fn which_match(flags: &[Flag]) -> usize {
+    let number = |flag: &Flag| {
+        std::str::from_utf8(flag.arguments.first()?).ok()?.trim().parse::<usize>().ok()
+    };
+    flags.iter().find(|flag| flag.letter == b'I').and_then(number).unwrap_or(1).max(1)
 }
 
 /// Bytes with the origin of a text.

@@ -31,6 +31,7 @@ mod operate;
 pub(crate) mod parameter;
 pub mod pattern;
 pub(crate) mod percent;
+pub(crate) mod places;
 mod prompt;
 mod qualifiers;
 mod quoted_lists;

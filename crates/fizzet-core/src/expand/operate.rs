@@ -3,9 +3,10 @@
 use unicode_width::UnicodeWidthChar;
 
 use crate::dialect::{ListOperations, References, ValuesBehind, Wait};
-use crate::expand::change::{cased, removed};
+use crate::expand::change::{cased, removed_range};
 use crate::expand::parameter::{Held, index_text};
 use crate::expand::pattern::Pattern;
+use crate::expand::places::keep_match;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::trimmed::{Removal, trimmed};
 use crate::expand::{Tilde, pattern_text_with};
@@ -94,8 +95,16 @@ impl Substitution<'_> {
                     true => Pattern::alternatives(&text, rules),
                     false => Pattern::from_text(&text, rules),
                 };
-                let cut = |text: &Text| removed(text, &pattern, *suffix, *longest);
-                let cut = self.each(parameter, held, cut)?;
+                let span = parameter.span;
+                let cut = self.each_in_turn(parameter, held, |this, text| {
+                    let found = removed_range(text.bytes(), &pattern, *suffix, *longest);
+                    let Some(found) = found else { return Ok(text.clone()) };
+                    keep_match(this.cx.state(), &pattern, text, found, span)?;
+                    Ok(match suffix {
+                        true => text.slice(0, found.0),
+                        false => text.slice(found.1, text.len()),
+                    })
+                })?;
                 // The shortest match of nothing is none.
                 let finds_nothing = text.is_empty() && !*longest;
                 Ok(Some(if finds_nothing { cut } else { self.marked(parameter, cut, place) }))

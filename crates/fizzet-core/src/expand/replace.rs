@@ -4,11 +4,13 @@ use std::rc::Rc;
 
 use crate::dialect::{EmptyMatches, ListOperations, OpenBackslash, ReplacementLists, SlicedUnset};
 use crate::expand::change::{
-    Replacement, before_each, replaced, replaced_everywhere, replaced_shortest, replaced_where,
+    Replacement, before_each, replaced, replaced_everywhere, replaced_from, replaced_shortest,
+    replaced_where,
 };
 use crate::expand::measured::Measured;
 use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
+use crate::expand::places::keep_match;
 use crate::expand::substitute::{Break, Joiner, Place, Substitution};
 use crate::expand::tilde::in_field;
 use crate::expand::{Tilde, joined, pattern_text_with};
@@ -108,7 +110,7 @@ impl Substitution<'_> {
         }
         let dialect = self.cx.state().dialect.clone();
         let once = match early {
-            None if dialect.replacement_for_each_match || each_anew => None,
+            None if dialect.replacement_for_each_match || each_anew || pattern.tells() => None,
             None => Some(Rc::new(self.replacement(parameter, replacement, place)?)),
             early => early,
         };
@@ -157,11 +159,14 @@ impl Substitution<'_> {
             false => None,
         };
         let limit = self.cx.state().limits.bytes;
-        let shortest = self.shortest_matches;
+        let (shortest, nth) = (self.shortest_matches, self.which_match);
         let held = self.each_in_turn(parameter, held, |this, text| {
-            let next = || match &once {
-                Some(replacement) => Ok(replacement.clone()),
-                None => this.replacement(parameter, replacement, place).map(Rc::new),
+            let next = |found: (usize, usize)| {
+                keep_match(this.cx.state(), &pattern, text, found, parameter.span)?;
+                match &once {
+                    Some(replacement) => Ok(replacement.clone()),
+                    None => this.replacement(parameter, replacement, place).map(Rc::new),
+                }
             };
             if let Some(measured) = &measured {
                 let find = |at: usize| {
@@ -169,6 +174,9 @@ impl Substitution<'_> {
                     Some((at + start, at + end))
                 };
                 return replaced_where(text, find, next, which, limit);
+            }
+            if nth > 1 && matches!(which, Replace::First | Replace::All) {
+                return replaced_from(text, (&pattern, shortest, nth), next, which, limit);
             }
             if shortest {
                 return replaced_shortest(text, &pattern, next, which, limit);

@@ -2,6 +2,7 @@
 
 use crate::expand::parameter::{Held, index_text};
 use crate::expand::pattern::Pattern;
+use crate::expand::places::keep_match;
 use crate::expand::substitute::Substitution;
 use crate::expand::{Context, arithmetic, document};
 use crate::source::Span;
@@ -237,6 +238,9 @@ pub(crate) fn place_found(
     };
     let missing = if search.from_end { 0 } else { items.len() + 1 };
     let found = search.find(items.len(), |at| matches(&items[*at]));
+    if let Some(text) = found.map(|at| &items[at]).filter(|_| !exact) {
+        keep_match(cx.state(), &pattern, text, (0, text.len()), word.span)?;
+    }
     Ok(found.map_or(missing, |at| at + 1) as i64)
 }
 

@@ -169,6 +169,8 @@ pub(super) struct Substitution<'c> {
     pub(super) declares: bool,
     /// Whether replacements look for the shortest matches.
     pub(super) shortest_matches: bool,
+    /// Which match of a replacement is the first that counts, from 1.
+    pub(super) which_match: usize,
     /// Whether an operation has taken all of a value away.
     pub(super) emptied: bool,
     /// Whether a list, or the output of a command, was put into the word outside quotes: where arrays are
@@ -222,6 +224,7 @@ impl<'c> Substitution<'c> {
             behind_brace: None,
             looked_up: None,
             shortest_matches: false,
+            which_match: 1,
             emptied: false,
             declares: false,
             has_list: false,

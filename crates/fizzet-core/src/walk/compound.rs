@@ -338,7 +338,7 @@ impl Walker {
     fn matches_any(&mut self, patterns: &[Word], value: &Text) -> Result<bool, Stop> {
         for word in patterns {
             let pattern = self.pattern(word, false)?;
-            if pattern.matches(value.bytes()) {
+            if self.holds(&pattern, value, word.span)? {
                 return Ok(true);
             }
         }

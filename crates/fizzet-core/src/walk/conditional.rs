@@ -4,6 +4,8 @@ use std::borrow::Cow;
 use std::cmp::Ordering;
 
 use crate::dialect::{AskedParameters, ComparisonMistake, RegularQuotes};
+use crate::expand::pattern::Pattern;
+use crate::expand::places::{keep_match, keep_places};
 use crate::expand::regular::{Quoted, Regular, Rules};
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::host::{FileKind, Status};
@@ -14,7 +16,7 @@ use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::has_hexadecimal;
 use crate::syntax::ast::Condition;
 use crate::syntax::marked;
-use crate::text::{Text, character_ends};
+use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::number;
 
@@ -56,7 +58,8 @@ impl Walker {
                 let value = expand::single(self, left, Tilde::AtStart)?;
                 match &**operator {
                     b"=" | b"==" | b"!=" => {
-                        let holds = self.pattern(right, true)?.matches(value.bytes());
+                        let pattern = self.pattern(right, true)?;
+                        let holds = self.holds(&pattern, &value, right.span)?;
                         Ok(holds == (&**operator != b"!="))
                     }
                     b"=~" => {
@@ -88,6 +91,20 @@ impl Walker {
                 }
             }
         }
+    }
+
+    /// Whether all of a value matches; what the pattern tells of that is kept.
+    pub(super) fn holds(
+        &mut self,
+        pattern: &Pattern,
+        value: &Text,
+        span: Span,
+    ) -> Result<bool, Stop> {
+        let holds = pattern.matches(value.bytes());
+        if holds {
+            keep_match(&mut self.state, pattern, value, (0, value.len()), span)?;
+        }
+        Ok(holds)
     }
 
     /// `text =~ expression`: the match and its groups become elements of an array.
@@ -126,45 +143,10 @@ impl Walker {
         if let Some(groups) = &found
             && self.state.dialect.match_has_places
         {
-            self.keep_places(value, groups, span)?;
+            let (whole, groups) = groups.split_first().unwrap_or((&None, &[]));
+            keep_places(&mut self.state, value, (*whole, groups), span)?;
         }
         Ok(found.is_some())
-    }
-
-    /// Leaves what has matched in MATCH, MBEGIN and MEND, and what the groups have in arrays of the names in
-    /// small letters.
-    fn keep_places(
-        &mut self,
-        value: &Text,
-        groups: &[Option<(usize, usize)>],
-        span: Span,
-    ) -> Result<(), Stop> {
-        let utf8 = self.state.utf8();
-        let count = move |to: usize| character_ends(&value.bytes()[..to], utf8).len() - 1;
-        let first = i64::from(!self.state.dialect.zero_is_first);
-        let begin = move |(start, _): (usize, usize)| count(start) as i64 + first;
-        let end = move |(_, end): (usize, usize)| count(end) as i64 - 1 + first;
-        let number =
-            |walker: &Walker, number: i64| walker.state.shell_text(number.to_string().as_bytes());
-        let part = |one: &Option<(usize, usize)>| {
-            one.map_or_else(Text::new, |(start, end)| value.slice(start, end))
-        };
-        let [Some(whole), groups @ ..] = groups else { return Ok(()) };
-        self.assign_text(b"MATCH", value.slice(whole.0, whole.1), span)?;
-        for (name, place) in [(&b"MBEGIN"[..], begin(*whole)), (b"MEND", end(*whole))] {
-            let text = number(self, place);
-            self.assign_text(name, text, span)?;
-        }
-        if groups.is_empty() {
-            return Ok(());
-        }
-        self.assign_array(b"match", groups.iter().map(part).collect(), span)?;
-        let places = |walker: &Walker, place: &dyn Fn((usize, usize)) -> i64| {
-            groups.iter().map(|one| number(walker, one.map_or(-1, place))).collect::<Vec<_>>()
-        };
-        let (begins, ends) = (places(self, &begin), places(self, &end));
-        self.assign_array(b"mbegin", begins, span)?;
-        self.assign_array(b"mend", ends, span)
     }
 
     /// `-eq` and its kin, whose operands are expressions inside `[[ ]]`.

@@ -1,5 +1,7 @@
 //! Pattern text to items.
 
+use std::cell::Cell;
+
 use crate::dialect::{BadClass, Collating};
 use crate::expand::pattern::class::{Class, Member, Set};
 use crate::expand::pattern::escapes::{self, Escape, Place};
@@ -7,6 +9,31 @@ use crate::expand::pattern::range::{range, range_length};
 use crate::expand::pattern::symbols;
 use crate::expand::pattern::{Item, PatternRules, Repeat};
 use crate::text::next_character;
+
+/// A group, which tells what it has matched if it has a number: of what comes often the last, of what does not come
+/// nothing.
+fn group_of(kind: Repeat, alternatives: Vec<Vec<Item>>, number: Option<u8>) -> Item {
+    let Some(number) = number.filter(|_| kind != Repeat::Not) else {
+        return Item::Group(kind, alternatives);
+    };
+    let told = Item::Told(number, Box::new(Item::Group(Repeat::Once, alternatives)));
+    match kind {
+        Repeat::Once => told,
+        kind => Item::Group(kind, vec![vec![told]]),
+    }
+}
+
+/// What a pattern tells of each of its matches (zshexpn, "Globbing Flags").
+#[derive(Clone, Copy, PartialEq, Eq, Default, Debug)]
+pub(in crate::expand) struct Told {
+    /// How many groups, behind `(#b)`.
+    pub(in crate::expand) groups: u8,
+    /// What matches as a whole, behind `(#m)`.
+    pub(in crate::expand) whole: bool,
+}
+
+/// How many groups are told.
+const MAX_TOLD: u8 = 9;
 
 /// The deepest nesting of groups that is read as groups.
 const MAX_OPEN: u32 = 64;
@@ -19,6 +46,23 @@ pub(super) struct Compiler<'a> {
     pub(super) items: Vec<Item>,
     /// Groups that are open; inside one a bar or a closer ends an alternative.
     pub(super) open: u32,
+    /// How letters compare from here on.
+    letters: Letters,
+    /// Whether groups that open from here on are told.
+    tells_groups: bool,
+    /// What the pattern tells of its matches.
+    told: &'a Cell<Told>,
+}
+
+/// How the letters of a pattern compare.
+#[derive(Clone, Copy, PartialEq, Eq)]
+enum Letters {
+    /// As they are written, or as the rules of the whole pattern say.
+    Written,
+    /// `(#i)`: capital and small ones are the same.
+    Same,
+    /// `(#l)`: small ones stand for capital ones too.
+    SmallForBoth,
 }
 
 /// What stands in `(#...)`.
@@ -27,6 +71,20 @@ enum Flag {
     Place(Place),
     /// How often the item before comes: at least, and at most.
     Times(u32, Option<u32>),
+    /// Letters that say how the rest of this group is matched, and what is told of it.
+    Modes(Vec<u8>),
+}
+
+impl<'a> Compiler<'a> {
+    pub(super) fn new(
+        bytes: &'a [u8],
+        quoted: &'a [bool],
+        rules: PatternRules,
+        told: &'a Cell<Told>,
+    ) -> Compiler<'a> {
+        let (items, letters) = (Vec::new(), Letters::Written);
+        Compiler { bytes, quoted, rules, at: 0, items, open: 0, letters, tells_groups: false, told }
+    }
 }
 
 impl Compiler<'_> {
@@ -162,6 +220,7 @@ impl Compiler<'_> {
         }
         let mut inner = Compiler { items: Vec::new(), open: self.open + 1, ..*self };
         inner.at = self.at + if bare { 1 } else { 2 };
+        let number = self.number_of_group();
         let mut alternatives = Vec::new();
         loop {
             inner.compile();
@@ -169,12 +228,23 @@ impl Compiler<'_> {
             let closer = self.active(inner.at)?;
             inner.at += 1;
             if closer == Some(b')') {
-                return Some((Item::Group(kind, alternatives), inner.at));
+                return Some((group_of(kind, alternatives, number), inner.at));
             }
         }
     }
 
-    /// `(#s)`, `(#e)` and `(#c2,3)` of zsh, and where they end.
+    /// The number of a group that opens here, from 0, if it is told.
+    fn number_of_group(&self) -> Option<u8> {
+        let told = self.told.get();
+        let number = told.groups;
+        if !self.tells_groups || number == MAX_TOLD {
+            return None;
+        }
+        self.told.set(Told { groups: number + 1, ..told });
+        Some(number)
+    }
+
+    /// `(#s)`, `(#e)`, `(#c2,3)` and the letters of zsh, and where they end.
     fn flag(&self) -> Option<(Flag, usize)> {
         let inside = self.bytes[self.at..].strip_prefix(b"(#").filter(|_| self.rules.operators)?;
         let length = inside.iter().position(|&byte| byte == b')')?;
@@ -195,6 +265,9 @@ impl Compiler<'_> {
                 let most = if most.is_empty() { None } else { Some(most.parse().ok()?) };
                 Flag::Times(least, most)
             }
+            letters @ [_, ..] if letters.iter().all(|letter| b"ilIbBmM".contains(letter)) => {
+                Flag::Modes(letters.to_vec())
+            }
             _ => return None,
         };
         Some((flag, end))
@@ -204,9 +277,21 @@ impl Compiler<'_> {
         let (least, most) = match flag {
             Flag::Place(place) => return self.items.push(Item::Place(place)),
             Flag::Times(least, most) => (least, most),
+            Flag::Modes(letters) => return letters.into_iter().for_each(|one| self.mode(one)),
         };
         let Some(item) = self.last_character() else { return };
         self.items.push(Item::Group(Repeat::Times(least, most), vec![vec![item]]));
+    }
+
+    fn mode(&mut self, letter: u8) {
+        let told = self.told.get();
+        match letter {
+            b'i' => self.letters = Letters::Same,
+            b'l' => self.letters = Letters::SmallForBoth,
+            b'I' => self.letters = Letters::Written,
+            b'b' | b'B' => self.tells_groups = letter == b'b',
+            _ => self.told.set(Told { whole: letter == b'm', ..told }),
+        }
     }
 
     /// Takes the item before, of a text its last character.
@@ -306,7 +391,12 @@ impl Compiler<'_> {
 
     fn literal(&mut self, byte: u8) {
         self.at += 1;
-        if self.rules.folds_case && self.rules.sets_mind_case && byte.is_ascii_alphabetic() {
+        let by_letters = match self.letters {
+            Letters::Written => self.rules.folds_case && self.rules.sets_mind_case,
+            Letters::Same => !self.rules.folds_case,
+            Letters::SmallForBoth => !self.rules.folds_case && byte.is_ascii_lowercase(),
+        };
+        if by_letters && byte.is_ascii_alphabetic() {
             let code = u32::from(byte);
             let members = vec![Member::Range(code, code)];
             let (negated, broken, wide, folds_case) = (false, false, false, true);
@@ -340,7 +430,8 @@ impl Compiler<'_> {
                 members.truncate(kept);
             }
             if self.active(at)? == Some(b']') && at > first {
-                let folds_case = self.rules.folds_case && !self.rules.sets_mind_case;
+                let same = self.letters == Letters::Same;
+                let folds_case = same || (self.rules.folds_case && !self.rules.sets_mind_case);
                 let wide = self.rules.wide_classes;
                 let set = Set { negated, broken, wide, folds_case, members };
                 return Some((set, at + 1));

@@ -233,7 +233,8 @@ impl Pattern {
             Item::Set(set) => next_character(text, self.rules.wide_brackets)
                 .filter(|&(code, _)| set.holds(code))
                 .map(|(_, length)| length),
-            Item::Star | Item::Group(..) | Item::Except(..) | Item::Place(_) => Some(0),
+            Item::Star | Item::Place(_) => Some(0),
+            Item::Group(..) | Item::Told(..) | Item::Except(..) => Some(0),
         }
     }
 
@@ -281,6 +282,7 @@ impl Pattern {
                 reached.map(|(at, reached)| reached && place.is_at(text, at)).collect()
             }
             Item::Group(repeat, alternatives) => self.group(*repeat, alternatives, text, from),
+            Item::Told(_, group) => self.through(std::slice::from_ref(group), text, from),
             Item::Except(items, other) => {
                 let without = self.through(other, text, from.clone());
                 let reached = self.through(items, text, from).into_iter().zip(without);

@@ -12,9 +12,13 @@ mod ordered;
 mod range;
 mod symbols;
 
+use std::cell::Cell;
+
+use bstr::ByteSlice;
+
 use crate::dialect::{BadClass, Collating, Dialect, QuotesPair};
 use crate::expand::pattern::class::Set;
-use crate::expand::pattern::compile::Compiler;
+use crate::expand::pattern::compile::{Compiler, Told};
 use crate::expand::pattern::escapes::Place;
 use crate::text::{Standing, Text, character_ends};
 pub(crate) use range::range_length;
@@ -125,6 +129,8 @@ pub struct Pattern {
     has_places: bool,
     /// Whether a group stands behind a star, where that matters.
     minds_end: bool,
+    /// What it tells of its matches.
+    told: Told,
 }
 
 #[derive(Clone, Debug)]
@@ -136,6 +142,8 @@ enum Item {
     /// A place between characters.
     Place(Place),
     Group(Repeat, Vec<Vec<Item>>),
+    /// A group with its number, from 0, of which the pattern tells what it has matched.
+    Told(u8, Box<Item>),
     /// What the first matches and the second does not.
     Except(Vec<Item>, Vec<Item>),
 }
@@ -199,8 +207,7 @@ pub(crate) fn has_active(bytes: &[u8], rules: PatternRules) -> bool {
 /// no pattern.
 pub fn has_open_bracket(text: &Text, rules: PatternRules) -> bool {
     let (bytes, quoted) = (text.bytes(), text.quoting());
-    let compiler = Compiler { bytes, quoted: &quoted, rules, at: 0, items: Vec::new(), open: 0 };
-    bytes.len() > 1 && compiler.has_open_bracket()
+    bytes.len() > 1 && Compiler::new(bytes, &quoted, rules, &Cell::default()).has_open_bracket()
 }
 
 /// Whether an unquoted `(` outside brackets in a text begins a group that nothing closes.
@@ -209,8 +216,7 @@ pub fn has_open_group(text: &Text, rules: PatternRules) -> bool {
         return false;
     }
     let (bytes, quoted) = (text.bytes(), text.quoting());
-    let compiler = Compiler { bytes, quoted: &quoted, rules, at: 0, items: Vec::new(), open: 0 };
-    compiler.has_open_group()
+    Compiler::new(bytes, &quoted, rules, &Cell::default()).has_open_group()
 }
 
 /// Whether a text is a pattern in earnest: a lone `[` is none.
@@ -296,24 +302,32 @@ fn pair_backslashes(bytes: &[u8], marks: &mut [bool], pairing: QuotesPair) -> bo
 impl Pattern {
     /// Compiles the bytes of a pattern; `quoted` says for each byte whether it stands for itself.
     pub fn new(bytes: &[u8], quoted: &[bool], rules: PatternRules) -> Pattern {
-        // `(#i)` at the start, where there are operators: capital and small letters are the same.
-        let folds = rules.operators && bytes.starts_with(FOLDING) && !quoted[0];
+        // `(#i)` at the start and nowhere else: the whole pattern compares in small letters.
+        let folds = rules.operators
+            && bytes.starts_with(FOLDING)
+            && !quoted[0]
+            && !bytes[FOLDING.len()..].contains_str("(#");
         let (at, folds_case) = (if folds { FOLDING.len() } else { 0 }, folds || rules.folds_case);
         let rules = PatternRules { folds_case, ..rules };
-        let mut compiler = Compiler { bytes, quoted, rules, at, items: Vec::new(), open: 0 };
+        let told = Cell::default();
+        let mut compiler = Compiler::new(bytes, quoted, rules, &told);
+        compiler.at = at;
         compiler.compile();
         // Where brackets mind case, each letter outside them is a set of its two sizes.
         let folds_case = folds_case && !rules.sets_mind_case;
-        Pattern::of(compiler.items, PatternRules { folds_case, ..rules })
+        let pattern = Pattern::of(compiler.items, PatternRules { folds_case, ..rules });
+        Pattern { told: told.get(), ..pattern }
     }
 
     fn of(items: Vec<Item>, rules: PatternRules) -> Pattern {
-        let is_group = |item: &Item| matches!(item, Item::Group(..) | Item::Except(..));
+        let is_group =
+            |item: &Item| matches!(item, Item::Group(..) | Item::Told(..) | Item::Except(..));
         let has_places =
             (rules.letter_escapes || rules.operators || rules.word_places) && holds_place(&items);
         let has_groups = has_places || items.iter().any(is_group);
         let minds_end = rules.star_groups_need_text && holds_group_behind_star(&items);
-        Pattern { items, rules, has_groups, has_places, minds_end }
+        let told = Told::default();
+        Pattern { items, rules, has_groups, has_places, minds_end, told }
     }
 
     /// Compiles a text.
@@ -333,8 +347,9 @@ impl Pattern {
         let rules = PatternRules { bare_groups: true, ..rules };
         let quoted = quoting(text, rules);
         let bytes = text.bytes();
-        let compiler =
-            Compiler { bytes, quoted: &quoted, rules, at: 0, items: Vec::new(), open: 1 };
+        let told = Cell::default();
+        let mut compiler = Compiler::new(bytes, &quoted, rules, &told);
+        compiler.open = 1;
         let mut alternatives = compiler.alternatives();
         match alternatives.len() {
             1 => Pattern::of(alternatives.swap_remove(0), rules),
@@ -371,7 +386,7 @@ impl Pattern {
             Item::Literal(bytes) => Some(character_ends(bytes, self.rules.characters).len() - 1),
             Item::Any | Item::Set(_) => Some(1),
             Item::Place(_) => Some(0),
-            Item::Star | Item::Group(..) | Item::Except(..) => None,
+            Item::Star | Item::Group(..) | Item::Told(..) | Item::Except(..) => None,
         }
     }
 
@@ -410,7 +425,10 @@ fn holds_group_behind_star(items: &[Item]) -> bool {
 }
 
 fn needs_text_behind_star(item: &Item) -> bool {
-    matches!(item, Item::Group(Repeat::Once | Repeat::Some | Repeat::Not, _))
+    match item {
+        Item::Told(_, group) => needs_text_behind_star(group),
+        item => matches!(item, Item::Group(Repeat::Once | Repeat::Some | Repeat::Not, _)),
+    }
 }
 
 /// How many groups at the start of a pattern are gone through, counting each again for every way to it.
@@ -426,6 +444,9 @@ struct Ways {
 impl Ways {
     fn enter(&mut self, items: &[Item]) {
         let (repeat, alternatives, rest) = match items.split_first() {
+            Some((Item::Told(_, group), rest)) => {
+                return self.enter(&[&[(**group).clone()], rest].concat());
+            }
             Some((Item::Literal(bytes), _)) if bytes[0] == b'.' => {
                 return self.found.push(items.to_vec());
             }
@@ -446,7 +467,7 @@ impl Ways {
         let passes = matches!(repeat, Repeat::Any | Repeat::Maybe | Repeat::Times(0, _))
             || alternatives.iter().any(Vec::is_empty);
         for first in alternatives.iter().filter(|first| !first.is_empty()) {
-            if matches!(first[0], Item::Literal(_) | Item::Group(..)) {
+            if matches!(first[0], Item::Literal(_) | Item::Group(..) | Item::Told(..)) {
                 self.enter(&[first, &again[..], rest].concat());
             }
         }
@@ -461,6 +482,7 @@ fn holds_place(items: &[Item]) -> bool {
     items.iter().any(|item| match item {
         Item::Place(_) => true,
         Item::Group(_, alternatives) => alternatives.iter().any(|items| holds_place(items)),
+        Item::Told(_, group) => holds_place(std::slice::from_ref(group)),
         _ => false,
     })
 }

@@ -21,10 +21,27 @@ enum Operation<'p> {
     /// Tries one operation, and then another.
     Either(usize, usize),
     Jump(usize),
+    /// A group begins that is told.
+    Open(u8),
+    /// It ends.
+    Close(u8),
+    /// Goes on unless these items match all from the start to here.
+    Unless(&'p [Item]),
     /// Tries every end of an item that no order of ways is known for, the farthest first.
     Ends(&'p Item),
     Done,
 }
+
+/// What is still to be tried.
+enum Way {
+    /// An operation at a place.
+    Try(usize, usize),
+    /// What a group had matched before the way that has failed.
+    GoBack(u8, Held),
+}
+
+/// Where a group began last, and what it has matched.
+type Held = (usize, Option<(usize, usize)>);
 
 /// The operations of a pattern.
 pub(super) struct Program<'p> {
@@ -39,7 +56,13 @@ impl Pattern {
             return None;
         }
         let mut program = Program { pattern: self, operations: Vec::new() };
-        program.lay_out(&self.items);
+        match &self.items[..] {
+            [Item::Except(items, other)] => {
+                program.lay_out(items);
+                program.operations.push(Operation::Unless(other));
+            }
+            items => program.lay_out(items),
+        }
         program.operations.push(Operation::Done);
         (program.operations.len() <= MAX_OPERATIONS).then_some(program)
     }
@@ -47,6 +70,29 @@ impl Pattern {
     /// Whether the order of its alternatives counts, and it has any.
     pub(in crate::expand) fn is_in_order(&self) -> bool {
         self.rules.alternatives_in_order && self.has_groups
+    }
+
+    /// Whether something is told of its matches.
+    pub(in crate::expand) fn tells(&self) -> bool {
+        self.told != Default::default()
+    }
+
+    /// Whether the match as a whole is told.
+    pub(in crate::expand) fn tells_whole(&self) -> bool {
+        self.told.whole
+    }
+
+    /// What the groups that are told have matched, for a match between two places.
+    pub(in crate::expand) fn groups(
+        &self,
+        text: &[u8],
+        (start, end): (usize, usize),
+    ) -> Vec<Option<(usize, usize)>> {
+        let folded = self.folded(text);
+        let found = self.program().and_then(|program| program.run(&folded, start, Some(end)));
+        let (_, mut told) = found.unwrap_or_default();
+        told.resize(self.told.groups.into(), (0, None));
+        told.into_iter().map(|(_, span)| span).collect()
     }
 
     /// Where the match ends that begins at the start of `text`: the first in the order of the alternatives, or else the
@@ -75,6 +121,11 @@ impl<'p> Program<'p> {
                     self.operations.push(Operation::Ends(item));
                 }
                 Item::Group(repeat, alternatives) => self.group(*repeat, alternatives),
+                Item::Told(number, group) => {
+                    self.operations.push(Operation::Open(*number));
+                    self.lay_out(std::slice::from_ref(group));
+                    self.operations.push(Operation::Close(*number));
+                }
                 Item::Literal(_) | Item::Any | Item::Set(_) => {
                     self.operations.push(Operation::Step(item));
                 }
@@ -160,9 +211,26 @@ impl<'p> Program<'p> {
         if self.operations.len() * places > MAX_TRIED {
             return self.pattern.reach(text, start).iter().rposition(|reached| *reached);
         }
+        self.run(text, start, None).map(|(end, _)| end)
+    }
+
+    /// The first match that begins at `start`, or the first that ends at a place too, with what its groups have.
+    fn run(&self, text: &[u8], start: usize, end: Option<usize>) -> Option<(usize, Vec<Held>)> {
+        let places = text.len() - start + 1;
+        if self.operations.len() * places > MAX_TRIED {
+            return None;
+        }
+        let mut told: Vec<Held> = vec![(0, None); self.pattern.told.groups.into()];
         let mut tried = vec![0u64; (self.operations.len() * places).div_ceil(64)];
-        let mut ways = vec![(0, start)];
-        while let Some((operation, at)) = ways.pop() {
+        let mut ways = vec![Way::Try(0, start)];
+        while let Some(way) = ways.pop() {
+            let (operation, at) = match way {
+                Way::Try(operation, at) => (operation, at),
+                Way::GoBack(number, before) => {
+                    told[usize::from(number)] = before;
+                    continue;
+                }
+            };
             let bit = operation * places + (at - start);
             let (word, mask) = (bit / 64, 1 << (bit % 64));
             if tried[word] & mask != 0 {
@@ -170,22 +238,41 @@ impl<'p> Program<'p> {
             }
             tried[word] |= mask;
             match &self.operations[operation] {
-                Operation::Done => return Some(at),
+                Operation::Done if end.is_none_or(|end| end == at) => return Some((at, told)),
+                Operation::Done => {}
+                Operation::Open(number) | Operation::Close(number) => {
+                    let group = &mut told[usize::from(*number)];
+                    ways.push(Way::GoBack(*number, *group));
+                    match self.operations[operation] {
+                        Operation::Open(_) => group.0 = at,
+                        _ => group.1 = Some((group.0, at)),
+                    }
+                    ways.push(Way::Try(operation + 1, at));
+                }
                 Operation::Step(item) => {
                     let taken = self.pattern.step(item, &text[at..]);
-                    ways.extend(taken.map(|length| (operation + 1, at + length)));
+                    ways.extend(taken.map(|length| Way::Try(operation + 1, at + length)));
                 }
                 Operation::Place(place) => {
-                    ways.extend(place.is_at(text, at).then_some((operation + 1, at)));
+                    ways.extend(place.is_at(text, at).then_some(Way::Try(operation + 1, at)));
                 }
-                Operation::Either(first, second) => ways.extend([(*second, at), (*first, at)]),
-                Operation::Jump(to) => ways.push((*to, at)),
+                Operation::Either(first, second) => {
+                    ways.extend([Way::Try(*second, at), Way::Try(*first, at)]);
+                }
+                Operation::Unless(items) => {
+                    let mut from = vec![false; text.len() + 1];
+                    from[start] = true;
+                    if !self.pattern.through(items, text, from)[at] {
+                        ways.push(Way::Try(operation + 1, at));
+                    }
+                }
+                Operation::Jump(to) => ways.push(Way::Try(*to, at)),
                 Operation::Ends(item) => {
                     let mut from = vec![false; text.len() + 1];
                     from[at] = true;
                     let ends = self.pattern.through(std::slice::from_ref(item), text, from);
                     let ends = (at..ends.len()).filter(|&end| ends[end]);
-                    ways.extend(ends.map(|end| (operation + 1, end)));
+                    ways.extend(ends.map(|end| Way::Try(operation + 1, end)));
                 }
             }
         }

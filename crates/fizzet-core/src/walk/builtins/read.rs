@@ -7,9 +7,10 @@ use bstr::ByteSlice;
 use crate::dialect::{
     BackslashInIfs, Dialect, InputBackslash, NamesWithValues, ReadLooksAt, ReadOfNothing,
 };
+use crate::expand::places::store_list;
 use crate::expand::{Context, Fields, Ifs, fields_of_line, ifs};
 use crate::lineage::{Hop, Origin, Rule};
-use crate::state::{Key, State, Value};
+use crate::state::State;
 use crate::stop::{ShellError, Status, Stop};
 use crate::syntax::arithmetic::character_code;
 use crate::syntax::is_name;
@@ -418,17 +419,7 @@ impl Walker {
         texts: Vec<Text>,
         span: crate::source::Span,
     ) -> Result<(), Stop> {
-        self.state.check_writable(name, span)?;
-        let first = self.state.dialect.first_index;
-        let variable = self.state.variables.entry(name);
-        (variable.value, variable.bare) = (Value::Indexed(Default::default()), false);
-        for (at, text) in texts.into_iter().enumerate() {
-            let hop = Hop { rule: Rule::Stored, span, name: Some(name.into()), shifted: 0 };
-            let text = text.passed_through(&hop, Standing::Quoted);
-            let key = Key::Number(at as i64 + first);
-            self.state.store(name, Some(key), text, span)?;
-        }
-        Ok(())
+        store_list(&mut self.state, name, texts, span)
     }
 
     /// Whether a word that a utility was given names a variable, or an element where there are arrays.
