@@ -1,6 +1,6 @@
 //! The commands that make variables again, as each shell words them.
 
-use crate::dialect::Told;
+use crate::dialect::{Padding, Told};
 use crate::expand::quoting::{double_quoted, told};
 use crate::expand::transform::attributes;
 use crate::state::{Digits, Keeps, Key, Side, Value, Variable, element_name};
@@ -160,20 +160,19 @@ fn bare_options(variable: &Variable) -> Vec<String> {
 fn element_options(variable: &Variable) -> String {
     let mut options = String::new();
     let mut flag = |is: bool, letter: &str| options += if is { letter } else { "" };
-    if let Some(field) = variable.field {
-        let width = field.width;
-        flag(
-            true,
-            &match field.side() {
-                Side::Left => format!(" -L{width}"),
-                Side::Right => format!(" -R{width}"),
-                Side::Zeros => format!(" -R{width} -Z"),
-            },
-        );
-    }
     flag(matches!(variable.keeps, Keeps::Integer(_)), " -i");
     flag(variable.exported, " -x");
     flag(variable.read_only, " -r");
+    if let Some(field) = variable.field {
+        let width = field.width;
+        let options = match (field.side(), field.padding) {
+            (Side::Left, Padding::LeftZeros) => format!(" -L{width} -Z"),
+            (Side::Left, _) => format!(" -L{width}"),
+            (Side::Right, _) => format!(" -R{width}"),
+            (Side::Zeros, _) => format!(" -R{width} -Z"),
+        };
+        flag(true, &options);
+    }
     flag(variable.keeps == Keeps::Lower, " -l");
     flag(variable.keeps == Keeps::Upper, " -u");
     if let Keeps::Integer(digits) = variable.keeps {

@@ -38,7 +38,11 @@ impl Walker {
             if variable.is_nothing() && !self.state.dialect.tells_empty_variables {
                 continue;
             }
-            let line = self.command_for(name, &variable.as_given());
+            // Where elements are told one by one, so are fields as they look.
+            let line = match follows {
+                true => self.command_for(name, &variable),
+                false => self.command_for(name, &variable.as_given()),
+            };
             self.print_told(line, variable.scalar().is_some_and(Text::has_hole), call);
         }
         status
