@@ -51,6 +51,7 @@ pub(crate) mod transform;
 mod trimmed;
 pub(crate) mod unprintable;
 mod whole;
+mod word_subscripts;
 
 use std::rc::Rc;
 
@@ -60,6 +61,7 @@ pub(crate) use number::shown_real;
 pub use split::Ifs;
 pub(crate) use stages::telling;
 pub(crate) use subscripts::place_found;
+pub(crate) use word_subscripts::{are_about_words, word_meant};
 
 use crate::dialect::{Braces, DocumentJoiner};
 use crate::expand::pattern::PatternRules;

@@ -4,6 +4,7 @@ use crate::expand::parameter::{Held, index_text};
 use crate::expand::pattern::Pattern;
 use crate::expand::places::keep_match;
 use crate::expand::substitute::Substitution;
+use crate::expand::word_subscripts::{are_about_words, word_meant};
 use crate::expand::{Context, arithmetic, document};
 use crate::source::Span;
 use crate::state::Value;
@@ -138,7 +139,9 @@ impl Substitution<'_> {
     ) -> Result<Held, Stop> {
         let items = match held {
             Held::List { items, .. } => items,
-            Held::One(text) if flags.has_any(b"w") => words_of(&text),
+            Held::One(text) if are_about_words(flags) => {
+                return self.word_searched(flagged, &text, flags, word);
+            }
             Held::One(text) if flags.has_any(b"rRiI") => {
                 return self.searched_in_text(flagged, &text, flags, word);
             }
@@ -149,8 +152,7 @@ impl Substitution<'_> {
             let index = searched_text(self.cx, word)?;
             let span = word.span;
             let at = arithmetic::text_value(self.cx, index.bytes(), span)?;
-            // Behind the last word there is the last word.
-            let at = self.cx.state().index(at).min(items.len() as i64);
+            let at = self.cx.state().index(at);
             return Ok(self.element_of(Held::List { items, star: true }, at));
         }
         let place = place_found(self.cx, &items, flags, word)?;
@@ -159,6 +161,24 @@ impl Substitution<'_> {
         }
         let found = usize::try_from(place - 1).ok().and_then(|at| items.get(at));
         Ok(Held::One(found.cloned().unwrap_or_default()))
+    }
+
+    /// `[(w)2]` in one text: the word; with `i`, the place of its first character, or 0.
+    fn word_searched(
+        &mut self,
+        flagged: &Flagged,
+        text: &Text,
+        flags: &SearchFlags,
+        word: &Word,
+    ) -> Result<Held, Stop> {
+        let found = word_meant(self.cx, text, flags, word)?;
+        if flags.has_any(b"iI") {
+            let utf8 = self.cx.state().utf8();
+            let place =
+                |(from, _): (usize, usize)| character_ends(&text.bytes()[..from], utf8).len();
+            return Ok(self.told_place(&flagged.parameter, found.map_or(0, place) as i64));
+        }
+        Ok(Held::One(found.map_or_else(Text::new, |(from, to)| text.slice(from, to))))
     }
 
     /// `[(i)pattern]` in one text: the place of the first stretch that matches, with `r` its first character.
@@ -197,21 +217,8 @@ impl Substitution<'_> {
     }
 }
 
-/// The words of a text, which white space separates.
-fn words_of(text: &Text) -> Vec<Text> {
-    let bytes = text.bytes();
-    let is_blank = |at: usize| bytes.get(at).is_none_or(u8::is_ascii_whitespace);
-    let begins = (0..bytes.len()).filter(|&at| !is_blank(at) && (at == 0 || is_blank(at - 1)));
-    begins
-        .map(|from| {
-            let end = (from..=bytes.len()).find(|&at| is_blank(at)).unwrap_or(from);
-            text.slice(from, end)
-        })
-        .collect()
-}
-
 /// What a subscript searches for: its quotes belong to it, and what is expanded in it forms patterns.
-fn searched_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
+pub(super) fn searched_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
     let written = cx.state().sources.bytes(word.span).to_vec();
     let dialect = cx.state().dialect.clone();
     let word = Parser::new(&written, word.span.source, &dialect).whole_text(word.span)?;

@@ -486,6 +486,17 @@ impl<'a> Parser<'a> {
             self.skip_newlines()?;
             return self.called_at_once();
         }
+        if self.dialect.short_forms
+            && self.at(b"-T")
+            && self.text.get(self.pos + 2).is_some_and(|&next| is_meta(next))
+        {
+            // The function is traced.
+            self.pos += 2;
+            self.skip_blanks();
+            if self.at_reserved(b"{") {
+                return self.called_at_once();
+            }
+        }
         let mut words = Vec::with_capacity(1);
         while words.is_empty() || (self.dialect.short_forms && self.at_word() && !self.at(b"{")) {
             words.push(self.expect_word("a name")?);

@@ -291,8 +291,15 @@ impl<'a> Parser<'a> {
             match letter {
                 b')' if letters.is_empty() => return None,
                 b')' => break,
-                b'n' => flags.nth = Some(self.flag_argument(true)?),
-                b'b' => flags.from = Some(self.flag_argument(true)?),
+                b'n' => flags.nth = Some(self.flag_argument(&mut None)?),
+                b'b' => flags.from = Some(self.flag_argument(&mut None)?),
+                b's' => {
+                    let given = self.flag_argument(&mut None)?;
+                    flags.separator = Some(match letters.contains(&b'p') {
+                        true => ansi_c::decode(&given, self.dialect.dollar_escapes).into(),
+                        false => given,
+                    });
+                }
                 letter if letter.is_ascii_alphabetic() => {}
                 _ => return None,
             }
@@ -337,8 +344,9 @@ impl<'a> Parser<'a> {
                 _ => return Ok(false),
             };
             let mut arguments = Vec::new();
+            let mut opener = None;
             while arguments.len() < count {
-                match self.flag_argument(arguments.is_empty()) {
+                match self.flag_argument(&mut opener) {
                     Some(argument) if flagged.flags.iter().any(|flag| flag.letter == b'p') => {
                         arguments
                             .push(ansi_c::decode(&argument, self.dialect.dollar_escapes).into());
@@ -354,19 +362,14 @@ impl<'a> Parser<'a> {
         }
     }
 
-    /// `:text:`, with any character for the colons; a later argument shares the delimiter before it.
-    fn flag_argument(&mut self, first: bool) -> Option<Box<[u8]>> {
-        let is_later = |byte: &u8| *byte & 0xc0 == 0x80;
-        let open = match first {
-            true => self.pos,
-            false => self.text[..self.pos].iter().rposition(|byte| !is_later(byte))?,
-        };
-        let delimiter = character_at(&self.text, open)?;
+    /// `:text:`, with any character for the colons; the next argument begins with the same one, which is kept in
+    /// `opener`.
+    fn flag_argument(&mut self, opener: &mut Option<Box<[u8]>>) -> Option<Box<[u8]>> {
+        let delimiter = character_at(&self.text, self.pos)?;
         if delimiter == b")" || delimiter[0].is_ascii_alphanumeric() {
             return None;
         }
-        // Two delimiters in a row: the next argument follows the second one.
-        if !self.text[self.pos..].starts_with(delimiter) {
+        if **opener.get_or_insert_with(|| delimiter.into()) != *delimiter {
             return None;
         }
         let closer: &[u8] = match delimiter {
@@ -472,7 +475,7 @@ impl<'a> Parser<'a> {
         let count = match counts {
             false => None,
             true => {
-                let argument = self.flag_argument(true);
+                let argument = self.flag_argument(&mut None);
                 let written = argument.as_deref().and_then(|text| std::str::from_utf8(text).ok());
                 match written.and_then(|text| text.trim().parse().ok()) {
                     Some(count) => Some(count),

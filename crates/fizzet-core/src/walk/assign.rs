@@ -336,10 +336,30 @@ impl Walker {
             }
             return self.assign_to(assignment, Stretch::Range(1, i64::MAX));
         }
+        if assignment.index.is_none()
+            && let AssignedValue::Array(elements) = &assignment.value
+            && let Some(table) = self.told_table(name)
+        {
+            return self.assign_table(table, elements, assignment);
+        }
         if let Some(index) = &assignment.index
             && let Some(table) = self.told_table(name)
         {
             return self.assign_in_table(table, index, assignment);
+        }
+        let is_number =
+            |one: &Variable| matches!(one.keeps, Keeps::Integer(_) | Keeps::Real { .. });
+        if assignment.index.is_some()
+            && self.state.dialect.array_is_list
+            && self.state.variables.get(name).is_some_and(is_number)
+            && !self.state.variables.is_array(name)
+        {
+            if assignment.append {
+                let message = "there is no part of a number to put something behind";
+                return Err(self.state.mistake(message, assignment.span, 1));
+            }
+            // A number is assigned as a whole.
+            return self.assign(&Assignment { index: None, slice: None, ..assignment.clone() });
         }
         if let Some(index) = &assignment.index
             && self.state.dialect.array_is_list

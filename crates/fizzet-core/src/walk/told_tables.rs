@@ -6,16 +6,16 @@ use std::rc::Rc;
 use crate::dialect::{Own, own_variable};
 use crate::expand::{self, Tilde};
 use crate::source::Span;
-use crate::state::Table;
+use crate::state::{ByName, Table};
 use crate::stop::Stop;
-use crate::syntax::ast::{Arithmetic, AssignedValue, Assignment};
+use crate::syntax::ast::{Arithmetic, AssignedValue, Assignment, Element};
 use crate::syntax::{Alias, Parser};
 use crate::text::Text;
 use crate::walk::Walker;
 
 impl Walker {
     /// The array of the shell that a name means, if it does and no variable hides that.
-    pub(super) fn told_table(&self, name: &[u8]) -> Option<Table> {
+    pub(in crate::walk) fn told_table(&self, name: &[u8]) -> Option<Table> {
         let (own, _) = own_variable(self.state.dialect.shell, name)?;
         let hidden = self.state.variables.get(name).is_some_and(|variable| !variable.own);
         match own {
@@ -37,18 +37,67 @@ impl Walker {
         };
         let key = expand::parameter::key_text(self, index)?;
         let value = expand::single(self, word, Tilde::AfterColons)?;
+        self.set_in_table(table, &key, &value, span)?;
+        Ok(value)
+    }
+
+    /// Carries out an assignment of keys and values to such an array; what is there goes unless they are appended.
+    pub(super) fn assign_table(
+        &mut self,
+        table: Table,
+        elements: &[Element],
+        assignment: &Assignment,
+    ) -> Result<Text, Stop> {
+        let span = assignment.span;
+        let mut fields = Vec::new();
+        for element in elements {
+            fields.append(&mut expand::element_fields(self, &element.word)?);
+        }
+        if fields.len() % 2 == 1 {
+            return Err(self.state.mistake("a key has no value", span, 1));
+        }
+        if !assignment.append {
+            match table {
+                Table::Aliases => Rc::make_mut(&mut self.state.aliases).clear(),
+                Table::Functions => self.state.functions.clear(),
+                Table::Options | Table::Builtins => {}
+            }
+        }
+        for pair in fields.chunks_exact(2) {
+            self.set_in_table(table, &pair[0], &pair[1], span)?;
+        }
+        Ok(fields.into_iter().next().unwrap_or_default())
+    }
+
+    /// `unset` of an element of such an array; false where there is none.
+    pub(in crate::walk) fn unset_in_table(&mut self, table: Table, key: &[u8]) -> bool {
+        match table {
+            Table::Aliases => Rc::make_mut(&mut self.state.aliases).remove(key).is_some(),
+            Table::Functions => self.forget_function(key),
+            Table::Options => self.state.set_by_name(key, false) != ByName::Unknown,
+            Table::Builtins => false,
+        }
+    }
+
+    fn set_in_table(
+        &mut self,
+        table: Table,
+        key: &Text,
+        value: &Text,
+        span: Span,
+    ) -> Result<(), Stop> {
         match table {
             Table::Aliases => {
                 let alias = Alias::of(value.bytes(), false, &mut self.state.sources);
                 Rc::make_mut(&mut self.state.aliases).insert(key.bytes().into(), alias);
             }
-            Table::Functions => self.define_from_text(key.bytes(), &value)?,
+            Table::Functions => self.define_from_text(key.bytes(), value)?,
             Table::Options => {
                 self.state.set_by_name(key.bytes(), value.bytes() == b"on");
             }
             Table::Builtins => return Err(self.state.mistake("it is read-only", span, 1)),
         }
-        Ok(value)
+        Ok(())
     }
 
     /// Defines a function by the text of its commands.

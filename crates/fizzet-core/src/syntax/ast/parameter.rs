@@ -145,6 +145,8 @@ pub struct SearchFlags {
     pub letters: Box<[u8]>,
     /// `n:expression:`: which of the matches is meant.
     pub nth: Option<Box<[u8]>>,
+    /// `s:text:`: what separates words.
+    pub separator: Option<Box<[u8]>>,
     /// `b:expression:`: where the search begins.
     pub from: Option<Box<[u8]>>,
 }

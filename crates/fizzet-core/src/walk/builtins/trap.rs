@@ -185,7 +185,7 @@ impl Walker {
     }
 
     /// Takes a function away; false if there is none.
-    pub(super) fn forget_function(&mut self, name: &[u8]) -> bool {
+    pub(in crate::walk) fn forget_function(&mut self, name: &[u8]) -> bool {
         if let Some(condition) = self.named_condition(name) {
             self.state.traps.remove(&condition);
         }

@@ -60,6 +60,10 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             continue;
         }
         if let Some((array, index)) = element_name(name).filter(|_| walker.state.dialect.arrays) {
+            if let Some(table) = walker.told_table(array) {
+                status |= Status::from(!walker.unset_in_table(table, index));
+                continue;
+            }
             let is_written = walker.reads_index_once(operand, array);
             if walker.state.dialect.index_ends_at_bracket && !is_written && !is_one_index(index) {
                 status |= walker.state.dialect.unset_of_more_status;

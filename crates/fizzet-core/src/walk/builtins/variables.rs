@@ -132,6 +132,9 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     if declaration.given.takes_back(b'f') {
         return Ok(walker.tell_functions(&declaration.given, Tells::Listed, call));
     }
+    if declaration.given.takes_back(b'T') && walker.state.dialect.tied_path {
+        return Err(walker.fatal(call, "tied variables cannot be taken apart"));
+    }
     if declaration.given.has(b'T') && walker.state.dialect.tied_path {
         return walker.tie_variables(&declaration, call);
     }

@@ -1,0 +1,77 @@
+//! `[(w)2]`, `[(ws:,:)2]` and `[(f)2]`: the words of one text as if they were elements (zshparam, "Subscript Flags").
+
+use crate::expand::subscripts::{place_found, searched_text};
+use crate::expand::{Context, arithmetic, ifs};
+use crate::stop::Stop;
+use crate::syntax::ast::{SearchFlags, Word};
+use crate::text::{Text, character_ends};
+
+/// The bytes of a word, from its first to behind its last.
+type Range = (usize, usize);
+
+/// Whether flags are about words.
+pub(crate) fn are_about_words(flags: &SearchFlags) -> bool {
+    flags.has_any(b"wf")
+}
+
+/// The word of a text that a subscript means; none where nothing matches, or there are no words.
+///
+/// # Errors
+/// A number that the shell refuses, and what stops an expansion.
+pub(crate) fn word_meant(
+    cx: &mut dyn Context,
+    text: &Text,
+    flags: &SearchFlags,
+    subscript: &Word,
+) -> Result<Option<Range>, Stop> {
+    let words = words_of(cx, text, flags);
+    if words.is_empty() {
+        return Ok(None);
+    }
+    if flags.has_any(b"rRiIkK") {
+        let items: Vec<Text> = words.iter().map(|&(from, to)| text.slice(from, to)).collect();
+        let place = place_found(cx, &items, flags, subscript)?;
+        return Ok(usize::try_from(place - 1).ok().and_then(|at| words.get(at).copied()));
+    }
+    let number = searched_text(cx, subscript)?;
+    let number = arithmetic::text_value(cx, number.bytes(), subscript.span)?;
+    let count = words.len() as i64;
+    let from_start = if number < 0 { number + count + 1 } else { number };
+    // In front of the first word there is the first, behind the last the last.
+    Ok(words.get(from_start.clamp(1, count) as usize - 1).copied())
+}
+
+/// The words: what stands between separators, or between the characters of IFS.
+fn words_of(cx: &mut dyn Context, text: &Text, flags: &SearchFlags) -> Vec<Range> {
+    let bytes = text.bytes();
+    let separator = match flags.has_any(b"f") {
+        true => Some(&b"\n"[..]),
+        false => flags.separator.as_deref(),
+    };
+    let mut words = Vec::new();
+    match separator {
+        Some(b"") => {
+            let ends = character_ends(bytes, cx.state().utf8());
+            words.extend(ends.windows(2).map(|two| (two[0], two[1])));
+        }
+        Some(separator) => {
+            let mut from = 0;
+            for at in bstr::ByteSlice::find_iter(bytes, separator) {
+                words.push((from, at));
+                from = at + separator.len();
+            }
+            words.push((from, bytes.len()));
+        }
+        None => {
+            let ifs = ifs(cx.state());
+            let mut from = 0;
+            for at in (0..bytes.len()).filter(|&at| ifs.separates(bytes[at])) {
+                words.push((from, at));
+                from = at + 1;
+            }
+            words.push((from, bytes.len()));
+        }
+    }
+    words.retain(|(from, to)| from < to);
+    words
+}
