@@ -603,7 +603,7 @@ pub(crate) fn index_number(
     let span = index.word.span;
     let vanish = match cx.state().dialect.index_quotes {
         IndexQuotes::Count => false,
-        IndexQuotes::VanishInLists => in_list,
+        IndexQuotes::VanishInLists | IndexQuotes::VanishInListedNumbers => in_list,
         IndexQuotes::Vanish => true,
     };
     let must_be_something = in_list && cx.state().dialect.listed_indexes_must_be_something;

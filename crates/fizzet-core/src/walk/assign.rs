@@ -5,7 +5,7 @@ use std::rc::Rc;
 use crate::dialect::{
     FailedTemporaries, ListAttributes, References, TemporariesSaved, TemporaryElements,
 };
-use crate::expand::{self, Tilde};
+use crate::expand::{self, Tilde, arithmetic};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Keeps, Key, Stretch, Value, Variable};
@@ -340,11 +340,13 @@ impl Walker {
             && let AssignedValue::Array(elements) = &assignment.value
             && let Some(table) = self.told_table(name)
         {
+            self.state.freshen(name);
             return self.assign_table(table, elements, assignment);
         }
         if let Some(index) = &assignment.index
             && let Some(table) = self.told_table(name)
         {
+            self.state.freshen(name);
             return self.assign_in_table(table, index, assignment);
         }
         let is_number =
@@ -357,6 +359,11 @@ impl Walker {
             if assignment.append {
                 let message = "there is no part of a number to put something behind";
                 return Err(self.state.mistake(message, assignment.span, 1));
+            }
+            if let Some(index) = &assignment.index
+                && arithmetic::value(self, index)? == 0
+            {
+                return Err(self.state.mistake("there is no element 0", assignment.span, 1));
             }
             // A number is assigned as a whole.
             return self.assign(&Assignment { index: None, slice: None, ..assignment.clone() });

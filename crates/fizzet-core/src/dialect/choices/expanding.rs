@@ -151,6 +151,8 @@ pub enum IndexQuotes {
     Count,
     /// They vanish in the indexes of a list.
     VanishInLists,
+    /// They are taken away in lists, and what is left must be an expression.
+    VanishInListedNumbers,
     /// They vanish.
     Vanish,
 }

@@ -357,7 +357,7 @@ macro_rules! expanding_rows {
     /// `-v` finds no element with an empty index.
     nothing_is_no_index: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: a=(1); [[ -v a[] ]]; echo $?; i=; test -v a[$i]; echo $?";
     /// What quotes in the index of an indexed array do.
-    index_quotes: IndexQuotes = [IndexQuotes::Count, IndexQuotes::VanishInLists, IndexQuotes::Count, IndexQuotes::Count, IndexQuotes::Vanish, IndexQuotes::Count, IndexQuotes::VanishInLists], "observed in bash, ksh93, mksh and zsh: a=(['1']=x); a['2']=y; echo ${!a[@]}";
+    index_quotes: IndexQuotes = [IndexQuotes::Count, IndexQuotes::VanishInLists, IndexQuotes::Count, IndexQuotes::Count, IndexQuotes::Vanish, IndexQuotes::Count, IndexQuotes::VanishInListedNumbers], "observed in bash, ksh93, mksh and zsh: a=(['1']=x); a['2']=y; echo ${!a[@]}";
     /// Quotes that vanish in an index that is text already.
     index_text_quotes: &'static str = ["", "\"", "", "", "\"", "", ""], "observed in bash, ksh93, mksh and zsh: a=(1 2 3); let 'x=a[\"1\"]'; unset \"a['2']\"; echo $x ${a[@]}";
     /// Single quotes vanish in the index of an element in arithmetic.

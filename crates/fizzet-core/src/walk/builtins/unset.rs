@@ -61,7 +61,9 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         }
         if let Some((array, index)) = element_name(name).filter(|_| walker.state.dialect.arrays) {
             if let Some(table) = walker.told_table(array) {
-                status |= Status::from(!walker.unset_in_table(table, index));
+                // The shell has no such array until something asks for it.
+                let is_there = walker.state.variables.itself(array).is_some();
+                status |= Status::from(!(is_there && walker.unset_in_table(table, index)));
                 continue;
             }
             let is_written = walker.reads_index_once(operand, array);
