@@ -56,12 +56,15 @@ impl State {
         let associative =
             self.variables.get(name).is_some_and(|one| matches!(one.value, Value::Associative(_)));
         if associative {
-            let origin = Origin::new(Rule::Literal, span);
             let quoted = matches!(index, [b'\'', .., b'\''] | [b'"', .., b'"'] if index.len() > 1);
             let key = match quoted && self.dialect.arithmetic_keys_drop_quotes {
                 true => &index[1..index.len() - 1],
                 false => index,
             };
+            // What an expression was expanded to before it was read, is not written there.
+            let is_written = self.sources.bytes(span).contains_str(key);
+            let rule = if is_written { Rule::Literal } else { Rule::Arithmetic };
+            let origin = Origin::new(rule, span);
             return Ok(Key::Text(Text::from_bytes(key, Standing::Quoted, origin)));
         }
         let vanishes = |byte: &u8| self.dialect.index_text_quotes.as_bytes().contains(byte);

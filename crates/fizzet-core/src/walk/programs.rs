@@ -95,7 +95,8 @@ impl Walker {
         {
             return Ok(status);
         }
-        if is_absent {
+        // That nothing was found is what the shell itself says.
+        if answer.status == Some(NOT_FOUND) {
             self.message_hole(span);
         }
         if answer == Answer::default()
