@@ -7,9 +7,11 @@
 use crate::dialect::IndexQuotes;
 use crate::expand::{self, arithmetic};
 use crate::lineage::{Origin, Rule};
+use crate::source::Span;
 use crate::state::Key;
 use crate::stop::Stop;
-use crate::syntax::ast::{Arithmetic, Element};
+use crate::syntax::Parser;
+use crate::syntax::ast::{Arithmetic, Element, Word};
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 
@@ -19,6 +21,14 @@ impl Walker {
         let matters = |byte: &u8| b"'\"\\$`".contains(byte);
         self.state.dialect.index_quotes == IndexQuotes::VanishInLists
             && self.state.sources.bytes(index.word.span).iter().any(matters)
+    }
+
+    /// An element with an index as one word.
+    pub(super) fn with_index(&self, index: &Arithmetic, element: &Element) -> Result<Word, Stop> {
+        let place = index.word.span;
+        let span = Span { start: place.start - 1, end: element.word.span.end, ..place };
+        let written = self.state.sources.bytes(span);
+        Ok(Parser::new(written, span.source, &self.state.dialect).whole_word(span)?)
     }
 
     /// The key and the value of an element of an indexed array that is read again; without a key it is a word

@@ -142,7 +142,13 @@ impl Walker {
         let plain = elements.iter().all(|element| element.index.is_none());
         let value = match () {
             () if has_indexes && (!is_array || (anew && !keyed)) => {
-                Value::Associative(Associative::new(self.state.dialect.key_order))
+                let mut made = Associative::new(self.state.dialect.key_order);
+                // A text stays as the element of the key 0.
+                let text = self.state.variables.scalar(name).filter(|_| assignment.append);
+                if let Some(text) = text.cloned() {
+                    made.set(self.state.shell_text(b"0"), text);
+                }
+                Value::Associative(made)
             }
             () if keyed && anew && !is_empty && (plain && !elements.is_empty()) => {
                 Value::Indexed(Default::default())
@@ -167,6 +173,12 @@ impl Walker {
             self.state.check_writable(name, span)?;
         }
         let keyed = self.is_keyed(name);
+        // Behind elements with numbers what looks like an index is a part of a word.
+        let only_words = self.state.dialect.indexed_lists_are_associative
+            && assignment.append
+            && !keyed
+            && self.state.variables.is_array(name)
+            && !self.state.variables.values(name).is_empty();
         let pairs = self.are_pairs(elements, keyed);
         let plain = elements.iter().filter(|element| element.index.is_none()).count();
         let refused = match self.state.dialect.associative_lists {
@@ -208,6 +220,11 @@ impl Walker {
                         Some(fields) => fields,
                         None => expand::element_fields(self, &element.word)?,
                     };
+                    made.extend(fields.into_iter().map(|text| (None, text, false)));
+                }
+                Some(index) if only_words => {
+                    let word = self.with_index(index, element)?;
+                    let fields = expand::element_fields(self, &word)?;
                     made.extend(fields.into_iter().map(|text| (None, text, false)));
                 }
                 Some(_) if let Some(word) = self.as_braces(element, keyed)? => {

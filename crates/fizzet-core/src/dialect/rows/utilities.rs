@@ -127,6 +127,8 @@ macro_rules! utilities_rows {
     lone_dash_ends_options: &'static [&'static str] = [&[], &[], &[], &[], &["typeset", "alias", "integer", "float", "functions", "nameref", "compound", "autoload"], &["export", "readonly", "typeset", "local", "alias"], &["export", "readonly", "typeset", "declare", "local", "integer", "float", "alias", "unalias", "unset", "read", "shift", "hash", "enable", "disable", "functions", "pwd", "jobs", "whence", "where", "which", "type", "autoload", "unfunction", "unhash", "umask", "dirs", "rehash", "emulate", "print"]], "observed in all six: export - v=1; typeset - v=1; alias - a=b; read - x; shift -";
     /// These utilities pass over a second dash before an option.
     options_take_second_dash: bool = [N, N, N, N, N, N, Y], "observed in zsh with each utility: typeset --i n=5; read --r v; unset --v v; typeset +-i n";
+    /// A real that gets another number of digits in the same form keeps those that it did not show.
+    reals_of_one_form_keep_digits: bool = [N, N, N, N, Y, N, N], "observed in ksh93: typeset -F2 f=1.2345; typeset -F4 f; echo $f";
     /// The conditions whose actions a subshell has too.
     subshell_keeps_actions: &'static [&'static str] = [&[], &[], &[], &[], &[], &[], &["ERR", "ZERR", "DEBUG"]], "observed in all six: trap 'echo e' ERR; (false); trap 'echo d' DEBUG; (:)";
     /// `type` and `whence` tell declaration utilities as reserved words.

@@ -50,6 +50,12 @@ impl Walker {
             return Err(Stop::error(message, span, status, Reach::Command));
         }
         let variable = self.state.variables.entry(name);
+        let letter = |kind| match kind {
+            Keeps::Real { letter, .. } => Some(letter),
+            _ => None,
+        };
+        let same_form = letter(variable.keeps)
+            .is_some_and(|before| kind.and_then(letter).is_some_and(|now| now == before));
         variable.keeps = match (variable.keeps, kind) {
             (before, None) => before,
             // A base stays where none is given.
@@ -81,7 +87,13 @@ impl Walker {
         }
         let value = variable.as_given().scalar().cloned();
         let changes = stays && self.state.dialect.attributes_change_values;
-        match value.filter(|_| changes) {
+        // A real in another width is the same number.
+        let real =
+            variable.real.filter(|_| same_form && self.state.dialect.reals_of_one_form_keep_digits);
+        let digits = real.map(|real| shown_real(real, self.state.dialect.arithmetic_reals));
+        let origin = || Origin::new(Rule::Stored, span);
+        let whole = digits.map(|one| Text::copied(one.as_bytes(), Standing::Quoted, origin()));
+        match whole.or(value).filter(|_| changes) {
             Some(text) => self.changes(name, None, text, span),
             None => Ok(true),
         }
