@@ -279,3 +279,70 @@ impl<'p> Program<'p> {
         None
     }
 }
+
+#[cfg(test)]
+mod tests {
+    use proptest::prelude::*;
+
+    use crate::dialect::{Dialect, Shell};
+    use crate::expand::pattern::{Pattern, PatternRules};
+
+    fn pattern(written: &str) -> Pattern {
+        let rules = PatternRules::new(&Dialect::of(Shell::Zsh), true);
+        let rules = PatternRules { operators: true, ..rules };
+        Pattern::new(written.as_bytes(), &vec![false; written.len()], rules)
+    }
+
+    fn end(written: &str, text: &str) -> Option<usize> {
+        pattern(written).longest_end(text.as_bytes())
+    }
+
+    #[test]
+    fn the_first_alternative_that_matches_counts() {
+        assert_eq!(end("(a|ab)", "abc"), Some(1));
+        assert_eq!(end("(ab|a)", "abc"), Some(2));
+        assert_eq!(end("(a|ab)c", "abc"), Some(3));
+        assert_eq!(end("(|a)", "abc"), Some(0));
+        assert_eq!(end("(a|)(|b)", "abc"), Some(1));
+        assert_eq!(end("(x|y)", "abc"), None);
+    }
+
+    #[test]
+    fn what_is_repeated_goes_on_while_it_takes_something() {
+        assert_eq!(end("a#", "aab"), Some(2));
+        assert_eq!(end("(|a)##", "aab"), Some(0));
+        assert_eq!(end("(a|b)(#c2)", "abb"), Some(2));
+        assert_eq!(end("(a|b)(#c,2)", "abb"), Some(2));
+        assert_eq!(end("<->", "12a"), Some(2));
+        assert_eq!(end("*~ab", "ab"), Some(1));
+    }
+
+    #[test]
+    fn groups_are_told_by_their_numbers() {
+        let pattern = pattern("(#b)(a|b)#(x|(y))");
+        assert!(pattern.tells() && !pattern.tells_whole());
+        assert_eq!(pattern.groups(b"abx", (0, 3)), [Some((1, 2)), Some((2, 3)), None]);
+    }
+
+    #[test]
+    fn many_ways_do_not_explode() {
+        let written = format!("{}b", "(a|aa)#".repeat(12));
+        assert_eq!(end(&written, &"a".repeat(400)), None);
+    }
+
+    proptest! {
+        /// The order only chooses among the ends that there are.
+        #[test]
+        fn an_end_in_order_is_one_of_all_ends(
+            written in "(a|b|[?]|[*]|[(](a|b|)[|](a|ab|)[)]#?){1,5}",
+            text in "[ab]{0,8}",
+        ) {
+            let pattern = pattern(&written);
+            let all = pattern.prefix_ends(text.as_bytes());
+            match pattern.longest_end(text.as_bytes()) {
+                Some(end) => prop_assert!(all.contains(&end), "{written} {text} {end} {all:?}"),
+                None => prop_assert!(all.is_empty(), "{written} {text} {all:?}"),
+            }
+        }
+    }
+}
