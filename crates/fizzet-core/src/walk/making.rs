@@ -5,11 +5,12 @@
 
 use crate::dialect::{Apart, AssignsFirst};
 use crate::stop::{Reach, ShellError, Stop};
-use crate::syntax::ast::{AssignedValue, Redirect, SimpleCommand};
+use crate::syntax::ast::{AssignedValue, Assignment, Redirect, SimpleCommand};
 use crate::text::Text;
 use crate::trace::{CommandKind, RedirectTrace};
 use crate::walk::Walker;
 use crate::walk::assign::{Assigned, Lasting, Saved};
+use crate::walk::descriptors::Descriptors;
 
 /// The assignments before a command, and what went wrong then; nothing where they have not been carried out yet.
 pub(super) type Made = Option<Result<Assigned, Stop>>;
@@ -25,6 +26,33 @@ impl Walker {
     ) -> Made {
         let first = !redirects.is_empty() && self.assigns_first(kind, argv);
         first.then(|| self.in_words(|walker| walker.assignments(&command.assignments, lasting)))
+    }
+
+    /// The assignments before a command whose redirections come first, and what these have opened if the assignments
+    /// could write there.
+    pub(super) fn made_behind(
+        &mut self,
+        command: &SimpleCommand,
+        redirections: &[RedirectTrace],
+        lasting: Lasting,
+    ) -> Result<(Result<Assigned, Stop>, Option<Descriptors>), Stop> {
+        let expands = |assignment: &Assignment| match &assignment.value {
+            AssignedValue::Scalar(word) => word.fixed().is_none(),
+            AssignedValue::Array(_) => true,
+        };
+        let assign = |walker: &mut Walker| {
+            walker.in_words(|walker| walker.assignments(&command.assignments, lasting))
+        };
+        if redirections.is_empty() || !command.assignments.iter().any(expands) {
+            return Ok((assign(self), None));
+        }
+        let outer = self.descriptors.clone();
+        self.redirect_all(redirections)?;
+        let mut made = assign(self);
+        if let Err(Stop::Shell(error)) = &mut made {
+            self.tell_mistake(error);
+        }
+        Ok((made, Some(std::mem::replace(&mut self.descriptors, outer))))
     }
 
     /// For how long the assignments before a command last that does not keep them.

@@ -23,12 +23,23 @@ impl Walker {
         stays: bool,
         run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
     ) -> Result<(), Stop> {
+        self.with_opened(redirections, (None, stays), run)
+    }
+
+    /// As [`Walker::with_redirections`], where the descriptors may lead there already, as `opened` has them.
+    pub(super) fn with_opened(
+        &mut self,
+        redirections: &[RedirectTrace],
+        (opened, stays): (Option<Descriptors>, bool),
+        run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
+    ) -> Result<(), Stop> {
         if redirections.is_empty() {
             return run(self);
         }
         let outer = (!stays).then(|| self.descriptors.clone());
-        for redirection in redirections {
-            self.redirect(redirection)?;
+        match opened {
+            Some(opened) => self.descriptors = opened,
+            None => self.redirect_all(redirections)?,
         }
         let mut outcome = run(self);
         if let Err(Stop::Shell(error)) = &mut outcome {
@@ -43,6 +54,11 @@ impl Walker {
             }
         }
         outcome
+    }
+
+    /// Makes the descriptors lead where redirections say.
+    pub(super) fn redirect_all(&mut self, redirections: &[RedirectTrace]) -> Result<(), Stop> {
+        redirections.iter().try_for_each(|redirection| self.redirect(redirection))
     }
 
     /// The descriptors that a redirection makes lead elsewhere.

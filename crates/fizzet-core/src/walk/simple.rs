@@ -118,9 +118,9 @@ impl Walker {
             words.extend(self.wants.commands.then_some(word));
             kind = self.kind(&argv);
         }
-        let made = match made {
-            Some(made) => made,
-            None => self.in_words(|walker| walker.assignments(&command.assignments, lasting)),
+        let (made, opened) = match made {
+            Some(made) => (made, None),
+            None => self.made_behind(command, &redirections, lasting)?,
         };
         let (assignments, saved) = match made {
             Ok(made) => made,
@@ -175,8 +175,9 @@ impl Walker {
         if leaves == LastArgument::Before {
             self.leave_argument(&argv);
         }
-        let outcome = self
-            .with_redirections(&redirections, stays, |walker| walker.carry_out(&argv, kind, span));
+        let outcome = self.with_opened(&redirections, (opened, stays), |walker| {
+            walker.carry_out(&argv, kind, span)
+        });
         let again = leaves == LastArgument::Before && kind == CommandKind::Function;
         if leaves == LastArgument::Behind || again {
             self.leave_argument(&argv);
