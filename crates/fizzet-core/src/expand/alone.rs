@@ -35,6 +35,10 @@ impl Context for State {
         Ok(None)
     }
 
+    fn call_function(&mut self, _: &[u8], _: Vec<Text>, span: Span) -> Result<(), Stop> {
+        Err(self.mistake("no function is carried out here", span, 1))
+    }
+
     fn missing(&mut self, what: &str, span: Span) {
         self.keep_missing(Missing { what: what.into(), span, command: None });
     }

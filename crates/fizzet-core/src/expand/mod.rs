@@ -57,6 +57,7 @@ use std::rc::Rc;
 
 pub(crate) use flags::backslashed;
 pub(crate) use line::{Fields, fields_of_line};
+pub(crate) use number::Number;
 pub(crate) use number::shown_real;
 pub use split::Ifs;
 pub(crate) use stages::telling;
@@ -106,6 +107,12 @@ pub trait Context {
     /// # Errors
     /// Whatever stops the commands inside.
     fn process(&mut self, process: &ProcessSubstitution) -> Result<Option<Vec<u8>>, Stop>;
+
+    /// Calls a function of the shell, whose first argument is its name; an expression does that.
+    ///
+    /// # Errors
+    /// Whatever stops its commands, and where there is no such function.
+    fn call_function(&mut self, name: &[u8], argv: Vec<Text>, span: Span) -> Result<(), Stop>;
 
     /// Whether `unset name` under `set -u`, a failed `${x?}` and the like are errors is the shell's
     /// matter; this makes a hole and says that an answer is missing.

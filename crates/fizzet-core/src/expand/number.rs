@@ -7,11 +7,17 @@ use crate::syntax::arithmetic::Showing;
 
 /// A number.
 #[derive(Clone, Copy, PartialEq, Debug)]
-pub(super) enum Number {
+pub(crate) enum Number {
     Whole(i64),
     Real(Real),
     /// Nobody knows it: the value of a variable like RANDOM, or what was computed with one.
     Unknown,
+}
+
+impl Default for Number {
+    fn default() -> Number {
+        Number::Whole(0)
+    }
 }
 
 impl Number {

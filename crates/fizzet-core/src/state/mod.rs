@@ -4,6 +4,7 @@ mod associative;
 mod base;
 mod field;
 mod locale;
+mod math_functions;
 mod options;
 mod own;
 mod parameters;
@@ -35,6 +36,7 @@ pub(crate) use zsh_options::{ByName, changing_option};
 
 pub use crate::dialect::Padding;
 pub use field::{Field, Side};
+pub(crate) use math_functions::{MathFunction, MathFunctions};
 
 use crate::dialect::{Dialect, OptionIndex, UtilityKind, WithoutPath};
 use crate::expand::Ifs;
@@ -150,6 +152,8 @@ pub struct State {
     pub(crate) array_place: Option<(Rc<[u8]>, i64)>,
     /// Whether the variable that tells them has been assigned to since.
     pub(crate) folders_assigned: bool,
+    /// The functions of expressions that `functions -M` has made.
+    pub(crate) math: MathFunctions,
     /// The files of functions that are read from a path of their own when they are called.
     pub(crate) function_files: BTreeMap<Box<[u8]>, Box<[u8]>>,
     /// The limits that `ulimit` has set: of each resource, the hard one with true.
@@ -231,6 +235,7 @@ impl State {
             array_place: None,
             folders_assigned: false,
             function_files: BTreeMap::new(),
+            math: MathFunctions::default(),
             resources: BTreeMap::new(),
             mask: 0o022,
             status: 0,

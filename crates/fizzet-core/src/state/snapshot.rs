@@ -6,7 +6,9 @@ use std::rc::Rc;
 use rustc_hash::FxHashMap;
 
 use crate::dialect::Dialect;
-use crate::state::{Aliases, Function, Hashed, Options, Positional, State, Tie, Variables};
+use crate::state::{
+    Aliases, Function, Hashed, MathFunctions, Options, Positional, State, Tie, Variables,
+};
 use crate::text::Text;
 
 /// A shell as it is when a subshell begins.
@@ -16,6 +18,7 @@ pub(crate) struct Snapshot {
     positional: Positional,
     functions: FxHashMap<Rc<[u8]>, Function>,
     function_files: BTreeMap<Box<[u8]>, Box<[u8]>>,
+    math: MathFunctions,
     options: Options,
     utf8: bool,
     dialect: Rc<Dialect>,
@@ -40,6 +43,7 @@ impl State {
             positional: self.positional.share(),
             functions: self.functions.clone(),
             function_files: self.function_files.clone(),
+            math: self.math.clone(),
             options: self.options.clone(),
             utf8: self.utf8,
             dialect: self.dialect.clone(),
@@ -62,6 +66,7 @@ impl State {
         self.positional = snapshot.positional;
         self.functions = snapshot.functions;
         self.function_files = snapshot.function_files;
+        self.math = snapshot.math;
         self.options = snapshot.options;
         self.utf8 = snapshot.utf8;
         self.dialect = snapshot.dialect;

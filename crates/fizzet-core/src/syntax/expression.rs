@@ -22,6 +22,15 @@ pub enum Expression {
     Real(Real),
     /// A function of mathematics.
     Function(Function, Vec<Expression>),
+    /// A call of a function that the script may have made.
+    Call {
+        /// Its name.
+        name: Rc<[u8]>,
+        /// Its operands, if they can be read.
+        operands: Option<Vec<Expression>>,
+        /// What stands between the parentheses.
+        text: Box<[u8]>,
+    },
     /// An expression and how its value is shown: zsh's `[#16] x`.
     Shown(Showing, Box<Expression>),
     /// An expression whose numbers have no sign.

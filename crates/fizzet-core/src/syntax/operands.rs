@@ -109,6 +109,9 @@ impl Reader<'_> {
                     }
                     return Ok(Expression::Function(function, arguments));
                 }
+                if self.dialect.shell_math_functions && self.text.get(self.at) == Some(&b'(') {
+                    return Ok(self.call(target));
+                }
                 Ok(self.step_behind(target))
             }
             _ => Err(self.wrong("a value")),
@@ -208,6 +211,25 @@ impl Reader<'_> {
             self.forgets_signs
         };
         if is_closed { Ok(all) } else { Err(self.wrong(")")) }
+    }
+
+    /// A call of a function that the script may have made, with its operands if they can be read.
+    fn call(&mut self, target: Target) -> Expression {
+        let open = self.at;
+        let mut level = 0u32;
+        let length = self.text[open..].iter().position(|&byte| {
+            level += u32::from(byte == b'(');
+            level -= u32::from(byte == b')');
+            level == 0
+        });
+        let close = length.map_or(self.text.len(), |length| open + length);
+        let text: Box<[u8]> = self.text[open + 1..close].into();
+        let operands = match text.trim_ascii().is_empty() {
+            true => Some(Vec::new()),
+            false => self.arguments().ok().filter(|_| self.at == close + 1),
+        };
+        self.at = (close + 1).min(self.text.len());
+        Expression::Call { name: target.name, operands, text }
     }
 
     /// The function of this name, if a parenthesis follows.

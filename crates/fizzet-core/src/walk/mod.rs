@@ -636,6 +636,17 @@ impl Context for Walker {
         }
     }
 
+    fn call_function(&mut self, name: &[u8], argv: Vec<Text>, span: Span) -> Result<(), Stop> {
+        let Some(function) = self.state.functions.get(name).cloned() else {
+            let message = format!("there is no function {}", String::from_utf8_lossy(name));
+            return Err(self.state.mistake(message, span, 1));
+        };
+        let (status, word) = (self.state.status, self.word.take());
+        let outcome = self.call(&function, &argv, span);
+        (self.state.status, self.word) = (status, word);
+        outcome
+    }
+
     fn record(&mut self) -> Option<&mut WordTrace> {
         self.word.as_mut()
     }

@@ -302,6 +302,8 @@ macro_rules! reading_rows {
     empty_digits: EmptyDigits = [EmptyDigits::Refused, EmptyDigits::Refused, EmptyDigits::Refused, EmptyDigits::Zero, EmptyDigits::ZeroFromTen, EmptyDigits::Zero, EmptyDigits::Zero], "observed in all six: echo $((2#)) $((10#)) $((64#))";
     /// The numbers of an expression are all reals.
     numbers_are_reals: bool = [N, N, N, N, N, N, N], "observed in zsh, where an option makes them so: setopt force_float; echo $((3/4))";
+    /// A name before a parenthesis in an expression is a function that `functions -M` has made.
+    shell_math_functions: bool = [N, N, N, N, N, N, Y], "observed in zsh: functions -M f; f() { (( $1 * 2 )); }; echo $(( f(3) ))";
     /// Shifts and bit operators bind more tightly than all others.
     bits_bind_first: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((1+2<<3))";
     /// Where words are looked up behind an alias that ends in a blank.

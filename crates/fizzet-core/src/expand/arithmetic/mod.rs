@@ -1,5 +1,6 @@
 //! Arithmetic expansion (POSIX XCU 2.6.4).
 
+mod calls;
 mod operators;
 mod skipped;
 mod targets;
@@ -223,7 +224,9 @@ fn refuse(state: &State, wrong: &str, span: Span) -> Stop {
 }
 
 fn evaluate(cx: &mut dyn Context, expression: &Expression, span: Span) -> Result<Number, Stop> {
-    Evaluation::of(cx, span).value(expression)
+    let number = Evaluation::of(cx, span).value(expression)?;
+    cx.state().math.latest = number;
+    Ok(number)
 }
 
 /// The number of the positional parameter that a name made of digits means.
@@ -324,6 +327,9 @@ impl<'a> Evaluation<'a> {
                 }
                 let reals: Vec<_> = values.into_iter().map(|value| self.real(value)).collect();
                 compute.value(&reals).map_or(Number::Unknown, Number::Real)
+            }
+            Expression::Call { name, operands, text } => {
+                self.called(name, operands.as_deref(), text)?
             }
             Expression::Binary(operator, left, right) => {
                 let (left, right) = self.operands(left, right)?;

@@ -1,12 +1,15 @@
 //! `typeset -f`, `functions`, and what `type` says behind the name of a function.
 
+use std::rc::Rc;
+
 use bstr::ByteSlice;
 
 use crate::definition::definition;
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::{SourceId, SourceKind};
-use crate::state::FunctionMarks;
+use crate::state::{FunctionMarks, MathFunction};
 use crate::stop::{Status, Stop};
+use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
@@ -33,6 +36,9 @@ pub(super) fn functions(walker: &mut Walker, call: &Call<'_>) -> Result<Status, 
     if let ([from, to], true) = (given.operands, given.has(b'c')) {
         return Ok(walker.copy_function(from.bytes(), to.bytes()));
     }
+    if given.has(b'M') || given.takes_back(b'M') {
+        return Ok(walker.math_functions(&given, call));
+    }
     match given.letters().all(|letter| letter == b'm') {
         true => Ok(walker.tell_functions(&given, Tells::Definitions, call)),
         false => {
@@ -52,6 +58,52 @@ impl Walker {
             }
             None => 1,
         }
+    }
+}
+
+impl Walker {
+    /// `functions -M[s] name [least [most [function]]]`, `functions +M name...`, `functions -M`.
+    fn math_functions(&mut self, given: &Given<'_>, call: &Call<'_>) -> Status {
+        if given.takes_back(b'M') {
+            let named = Rc::make_mut(&mut self.state.math.named);
+            given.operands.iter().for_each(|name| drop(named.remove(name.bytes())));
+            return 0;
+        }
+        let Some(name) = given.operands.first() else {
+            return self.list_math_functions(call);
+        };
+        let number = |at: usize, least: i64| -> Result<Option<i64>, ()> {
+            let Some(text) = given.operands.get(at) else { return Ok(None) };
+            let text = text.bytes().to_str().map_err(drop)?;
+            text.parse().ok().filter(|&number| number >= least).map(Some).ok_or(())
+        };
+        let (least, most) = match (number(1, 0), number(2, -1)) {
+            (Ok(least), Ok(most)) => (least.unwrap_or(0), most),
+            _ => return self.complain(call, 1),
+        };
+        let is_bad = most.is_some_and(|most| most >= 0 && most < least);
+        if !is_name(name.bytes()) || is_bad || given.operands.len() > 4 {
+            return self.complain(call, 1);
+        }
+        let most = match (given.operands.len(), most) {
+            (_, Some(-1)) | (1, _) => None,
+            (_, most) => Some(most.unwrap_or(least) as usize),
+        };
+        let function = MathFunction {
+            least: least as usize,
+            most,
+            calls: given.operands.get(3).unwrap_or(name).bytes().into(),
+            takes_text: given.has(b's'),
+        };
+        Rc::make_mut(&mut self.state.math.named).insert(name.bytes().into(), function);
+        0
+    }
+
+    fn list_math_functions(&mut self, call: &Call<'_>) -> Status {
+        if !self.state.math.named.is_empty() {
+            crate::expand::Context::missing(self, "in what order they are told", call.span);
+        }
+        0
     }
 }
 
