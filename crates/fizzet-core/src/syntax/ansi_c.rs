@@ -4,7 +4,7 @@
 use crate::dialect::{Controls, DollarEscapes, LargeOctal, NoDigits, Nul};
 use crate::syntax::ast::{Part, Word};
 use crate::syntax::cursor::{Made, Parsed, Parser, Segment};
-use crate::syntax::words::Within;
+use crate::syntax::within::Within;
 
 /// Decodes what stands between `$'` and `'`.
 pub(crate) fn decode(body: &[u8], rules: &DollarEscapes) -> Vec<u8> {

@@ -7,7 +7,7 @@ use crate::syntax::ast::{
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_byte};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
-use crate::syntax::words::Within;
+use crate::syntax::within::Within;
 
 /// The assignment that a word of a source is when it is read as one, if it is.
 pub(crate) fn assignment_of(

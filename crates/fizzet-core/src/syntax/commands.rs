@@ -7,7 +7,7 @@ use crate::syntax::ast::{
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta};
 use crate::syntax::error::SyntaxErrorKind;
-use crate::syntax::words::Within;
+use crate::syntax::within::Within;
 
 /// Words that a list must not begin a command with: they end it.
 const CLOSERS: &[&[u8]] =

@@ -2,7 +2,7 @@
 
 use crate::syntax::ast::{CommandKind, Condition, Word};
 use crate::syntax::cursor::{Parsed, Parser};
-use crate::syntax::words::Within;
+use crate::syntax::within::Within;
 
 const BINARY: &[&[u8]] = &[
     b"==", b"=~", b"=", b"!=", b"<", b">", b"-eq", b"-ne", b"-lt", b"-le", b"-gt", b"-ge", b"-nt",

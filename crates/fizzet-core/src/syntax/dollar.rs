@@ -9,7 +9,7 @@ use crate::syntax::ast::{CommandSubstitution, Operation, Parameter, ParameterNam
 use crate::syntax::ast::{List, ProcessSubstitution, ProcessWay, SubstitutionPlace};
 use crate::syntax::cursor::{Parsed, Parser, Segment, is_name_byte};
 use crate::syntax::error::SyntaxError;
-use crate::syntax::words::Within;
+use crate::syntax::within::Within;
 
 impl<'a> Parser<'a> {
     /// What begins with `$`. `None` with the place unchanged: the `$` is literal.

@@ -9,7 +9,7 @@ use crate::syntax::ast::{
     Part, Replace, SearchFlags, Slice, Subscript,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_start};
-use crate::syntax::words::Within;
+use crate::syntax::within::Within;
 
 /// The letters of modifiers that take nothing behind them.
 const MODIFIERS: &[u8] = b"aAchlPqQreut";

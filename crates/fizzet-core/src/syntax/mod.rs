@@ -13,6 +13,7 @@ mod compound;
 mod condition;
 mod constants;
 mod cursor;
+mod definitions;
 mod dollar;
 mod error;
 pub(crate) mod expression;
@@ -29,6 +30,7 @@ mod signs;
 mod slashes;
 mod strict_braces;
 mod vanishing;
+mod within;
 mod words;
 
 pub use alias::{Alias, Aliases};

@@ -10,7 +10,7 @@ use crate::syntax::ast::{
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_byte};
 use crate::syntax::slashes;
-use crate::syntax::words::Within;
+use crate::syntax::within::Within;
 
 impl<'a> Parser<'a> {
     /// Whether a line continuation stands here, or behind the sign of a length.

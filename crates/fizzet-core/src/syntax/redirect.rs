@@ -11,7 +11,7 @@ use crate::syntax::ast::{
 };
 use crate::syntax::cursor::{Parsed, Parser, PendingDocument, Segment, is_name};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
-use crate::syntax::words::Within;
+use crate::syntax::within::Within;
 
 const OPERATORS: &[(&[u8], RedirectOperator)] = &[
     (b"<<<", RedirectOperator::HereString),

@@ -8,7 +8,7 @@ use crate::syntax::Parser;
 use crate::syntax::ast::{CommandKind, List, Word};
 use crate::syntax::cursor::Parsed;
 use crate::syntax::is_name;
-use crate::syntax::words::Within;
+use crate::syntax::within::Within;
 
 impl Parser<'_> {
     /// Whether a newline or a semicolon stands here.

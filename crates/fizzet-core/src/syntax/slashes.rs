@@ -4,7 +4,7 @@
 use crate::source::Span;
 use crate::syntax::ast::{Operation, Part, Word};
 use crate::syntax::cursor::{Parsed, Parser, Segment};
-use crate::syntax::words::Within;
+use crate::syntax::within::Within;
 
 /// How many replacements may come to stand inside each other.
 pub(super) const MAX_LEVELS: u32 = 16;

@@ -4,7 +4,7 @@
 use crate::syntax::Parser;
 use crate::syntax::ast::{Parameter, Part};
 use crate::syntax::cursor::Parsed;
-use crate::syntax::words::Within;
+use crate::syntax::within::Within;
 
 /// What may stand behind a sign such as `#-`, which is read as the name of a parameter at first.
 const OPERATORS: &[u8] = b"}-+=:/%#?";

@@ -3,7 +3,8 @@
 
 use crate::syntax::ast::Part;
 use crate::syntax::cursor::{Parsed, Parser};
-use crate::syntax::words::{Active, Within};
+use crate::syntax::within::Within;
+use crate::syntax::words::Active;
 
 /// The state of a word whose double quotes vanish before it is read: the shell looks for its end first, and there
 /// single quotes hide double ones; when it takes the double quotes out, single ones are text.

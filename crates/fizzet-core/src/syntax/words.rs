@@ -8,74 +8,7 @@ use crate::syntax::cursor::{Made, Parsed, Parser, is_meta};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::slashes;
 use crate::syntax::vanishing::Vanishing;
-
-/// What a run of parts stands in; it decides what ends the run and which quotes count.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub(super) enum Within {
-    /// A word of a command: ends at a metacharacter.
-    Word,
-    /// The word of an unquoted `${x:-word}`: ends at `}`.
-    Brace,
-    /// The word of a `"${x:-word}"`: ends at `}`, single quotes are text.
-    BraceQuoted,
-    /// The pattern of a `"${x#pattern}"`: ends at `}`.
-    QuotedPattern,
-    /// The pattern of `${x/pattern/...}`: ends at `/` or `}`.
-    Replaced,
-    /// The same in `"${x/pattern/...}"`.
-    QuotedReplaced,
-    /// The offset of `${x:offset:length}`: ends at `:` or `}` outside parentheses.
-    Offset,
-    /// The same where quotes quote.
-    QuotingOffset,
-    /// The length behind the second colon of `${x:offset:length}`.
-    Length,
-    /// Between double quotes.
-    Double,
-    /// The body of a here-document: ends with the text.
-    Document,
-    /// `$((...))`: ends at a `)` that closes nothing inside.
-    Arithmetic,
-    /// The start of `name[first,last]`: ends at a comma or a bracket.
-    RangeStart,
-    /// `$[...]` and `name[...]`: ends at a `]` that closes nothing inside.
-    Brackets,
-    /// `for ((a; b; c))`: ends at `;` or at a `)` that closes nothing inside.
-    ArithmeticClause,
-    /// The regular expression of `[[ x =~ re ]]`: parentheses and bars belong to it.
-    Expression,
-}
-
-impl Within {
-    /// Whether the text counts as between double quotes.
-    pub(super) fn is_quoted(self) -> bool {
-        use Within::{
-            Arithmetic, ArithmeticClause, Brackets, Document, Double, Offset, RangeStart,
-        };
-        matches!(self, Double | Document | Arithmetic | ArithmeticClause | Brackets | Offset)
-            || matches!(self, Within::BraceQuoted | RangeStart | Within::Length)
-    }
-
-    /// Whether the text is an arithmetic expression.
-    fn is_arithmetic(self) -> bool {
-        matches!(self, Within::Arithmetic | Within::ArithmeticClause)
-    }
-
-    /// Whether the text is the pattern of an operation between double quotes, or of a replacement.
-    fn is_pattern(self) -> bool {
-        matches!(self, Within::QuotedPattern | Within::QuotedReplaced)
-    }
-
-    /// Whether single quotes quote here.
-    fn single_quotes(self) -> bool {
-        !self.is_quoted()
-    }
-
-    /// Whether a double quote opens a quoted part here (rather than ending the run or being text).
-    fn double_quotes(self) -> bool {
-        !matches!(self, Within::Double | Within::Document)
-    }
-}
+use crate::syntax::within::Within;
 
 /// What an active byte turned out to begin.
 pub(super) enum Active {
