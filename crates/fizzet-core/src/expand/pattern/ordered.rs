@@ -4,6 +4,8 @@
 //! The items are laid out as operations of a machine that tries one way after the other and goes back when one fails.
 //! No operation is tried twice at one place, so a search takes at most operations times text steps.
 
+use rustc_hash::FxHashSet;
+
 use crate::expand::pattern::escapes::Place;
 use crate::expand::pattern::{Item, Pattern, Repeat};
 
@@ -11,7 +13,7 @@ use crate::expand::pattern::{Item, Pattern, Repeat};
 const MAX_OPERATIONS: usize = 4096;
 
 /// How many pairs of an operation and a place are kept apart.
-const MAX_TRIED: usize = 1 << 26;
+const MAX_TRIED: usize = 1 << 23;
 
 enum Operation<'p> {
     /// Takes what one item takes.
@@ -31,6 +33,9 @@ enum Operation<'p> {
     Ends(&'p Item),
     Done,
 }
+
+/// Too many pairs would have to be kept apart.
+struct TooMany;
 
 /// What is still to be tried.
 enum Way {
@@ -89,7 +94,7 @@ impl Pattern {
         (start, end): (usize, usize),
     ) -> Vec<Option<(usize, usize)>> {
         let folded = self.folded(text);
-        let found = self.program().and_then(|program| program.run(&folded, start, Some(end)));
+        let found = self.program().and_then(|one| one.run(&folded, start, Some(end)).ok()?);
         let (_, mut told) = found.unwrap_or_default();
         told.resize(self.told.groups.into(), (0, None));
         told.into_iter().map(|(_, span)| span).collect()
@@ -207,21 +212,23 @@ impl<'p> Program<'p> {
 
     /// Where the first match ends that begins at `start` of a text in the letters that are compared.
     pub(super) fn end(&self, text: &[u8], start: usize) -> Option<usize> {
-        let places = text.len() - start + 1;
-        if self.operations.len() * places > MAX_TRIED {
-            return self.pattern.reach(text, start).iter().rposition(|reached| *reached);
+        match self.run(text, start, None) {
+            Ok(found) => found.map(|(end, _)| end),
+            Err(TooMany) => self.pattern.reach(text, start).iter().rposition(|reached| *reached),
         }
-        self.run(text, start, None).map(|(end, _)| end)
     }
 
     /// The first match that begins at `start`, or the first that ends at a place too, with what its groups have.
-    fn run(&self, text: &[u8], start: usize, end: Option<usize>) -> Option<(usize, Vec<Held>)> {
+    fn run(
+        &self,
+        text: &[u8],
+        start: usize,
+        end: Option<usize>,
+    ) -> Result<Option<(usize, Vec<Held>)>, TooMany> {
         let places = text.len() - start + 1;
-        if self.operations.len() * places > MAX_TRIED {
-            return None;
-        }
         let mut told: Vec<Held> = vec![(0, None); self.pattern.told.groups.into()];
-        let mut tried = vec![0u64; (self.operations.len() * places).div_ceil(64)];
+        // Most matches try few pairs, however long the text is.
+        let mut tried = FxHashSet::default();
         let mut ways = vec![Way::Try(0, start)];
         while let Some(way) = ways.pop() {
             let (operation, at) = match way {
@@ -231,14 +238,16 @@ impl<'p> Program<'p> {
                     continue;
                 }
             };
-            let bit = operation * places + (at - start);
-            let (word, mask) = (bit / 64, 1 << (bit % 64));
-            if tried[word] & mask != 0 {
+            if !tried.insert(operation * places + (at - start)) {
                 continue;
             }
-            tried[word] |= mask;
+            if tried.len() > MAX_TRIED {
+                return Err(TooMany);
+            }
             match &self.operations[operation] {
-                Operation::Done if end.is_none_or(|end| end == at) => return Some((at, told)),
+                Operation::Done if end.is_none_or(|end| end == at) => {
+                    return Ok(Some((at, told)));
+                }
                 Operation::Done => {}
                 Operation::Open(number) | Operation::Close(number) => {
                     let group = &mut told[usize::from(*number)];
@@ -276,7 +285,7 @@ impl<'p> Program<'p> {
                 }
             }
         }
-        None
+        Ok(None)
     }
 }
 
