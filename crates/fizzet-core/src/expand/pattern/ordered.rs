@@ -13,7 +13,7 @@ use crate::expand::pattern::{Item, Pattern, Repeat};
 const MAX_OPERATIONS: usize = 4096;
 
 /// How many pairs of an operation and a place are kept apart.
-const MAX_TRIED: usize = 1 << 23;
+const MAX_TRIED: usize = 1 << 22;
 
 enum Operation<'p> {
     /// Takes what one item takes.
@@ -229,6 +229,8 @@ impl<'p> Program<'p> {
         let mut told: Vec<Held> = vec![(0, None); self.pattern.told.groups.into()];
         // Most matches try few pairs, however long the text is.
         let mut tried = FxHashSet::default();
+        // Where the items of `Unless` end that begin at the start; there is one such operation at most.
+        let mut without = None;
         let mut ways = vec![Way::Try(0, start)];
         while let Some(way) = ways.pop() {
             let (operation, at) = match way {
@@ -269,9 +271,12 @@ impl<'p> Program<'p> {
                     ways.extend([Way::Try(*second, at), Way::Try(*first, at)]);
                 }
                 Operation::Unless(items) => {
-                    let mut from = vec![false; text.len() + 1];
-                    from[start] = true;
-                    if !self.pattern.through(items, text, from)[at] {
+                    let without = without.get_or_insert_with(|| {
+                        let mut from = vec![false; text.len() + 1];
+                        from[start] = true;
+                        self.pattern.through(items, text, from)
+                    });
+                    if !without[at] {
                         ways.push(Way::Try(operation + 1, at));
                     }
                 }
