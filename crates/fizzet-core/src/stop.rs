@@ -213,6 +213,14 @@ impl Stop {
         }
     }
 
+    /// The same mistake, where `command` does not forgive it.
+    pub(crate) fn unforgiven(self) -> Stop {
+        match self {
+            Stop::Shell(error) => Stop::Shell(ShellError { is_usage: false, ..error }),
+            stop => stop,
+        }
+    }
+
     /// The same mistake, where it ends the text of `-c` but only a line of a script.
     pub(crate) fn of_text(self) -> Stop {
         match self {

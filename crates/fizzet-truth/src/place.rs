@@ -61,7 +61,7 @@ impl Place {
     /// A folder or file that cannot be made.
     pub fn new(receiver: &Path) -> io::Result<Place> {
         let place = Place { root: tempfile::tempdir()? };
-        let bin = place.root.path().join("bin");
+        let bin = place.bin();
         std::fs::create_dir_all(&bin)?;
         PROGRAMS.iter().try_for_each(|program| symlink(receiver, bin.join(program)))?;
         place.tidy()?;
@@ -91,6 +91,11 @@ impl Place {
         self.root.path().join("work")
     }
 
+    /// The folder that PATH names.
+    fn bin(&self) -> PathBuf {
+        self.root.path().join("bin")
+    }
+
     /// The file that a script is written to.
     fn script(&self) -> PathBuf {
         self.root.path().join("script")
@@ -109,7 +114,7 @@ impl Place {
     fn named(&self, outcome: Outcome) -> Outcome {
         outcome
             .with_folder_named(self.work().as_os_str().as_bytes(), "{work}")
-            .with_folder_named(self.root.path().join("bin").as_os_str().as_bytes(), "{bin}")
+            .with_folder_named(self.bin().as_os_str().as_bytes(), "{bin}")
             .with_folder_named(self.script().as_os_str().as_bytes(), "{script}")
     }
 
@@ -156,15 +161,14 @@ impl Place {
 
     /// What of a trace the receivers get to see.
     pub fn outcome(&self, trace: &Trace) -> Outcome {
+        let bin = self.bin();
         let vectors = trace
             .commands
             .iter()
             .filter(|command| command.kind == CommandKind::External && !command.absent)
             .filter(|command| {
                 let sought = command.sought.as_ref().or(command.argv.first());
-                PROGRAMS
-                    .iter()
-                    .any(|name| sought.is_some_and(|text| text.bytes() == name.as_bytes()))
+                sought.is_some_and(|text| receives(&bin, text.bytes()))
             })
             .map(|command| command.argv.iter().map(|text| text.bytes().to_vec()).collect())
             .collect();
@@ -191,55 +195,65 @@ impl Place {
             state.variables.entry(name.as_bytes()).exported = true;
         }
         state.give_arguments(&arguments.iter().map(|one| one.to_vec()).collect());
-        walk::line(state, Rc::new(Folder(Machine::at(self.work()))))
+        walk::line(state, Rc::new(Folder { machine: Machine::at(self.work()), bin: self.bin() }))
     }
 }
 
 /// The machine as the lines find it: on PATH there are the receivers, which print nothing, and no
 /// other program.
-struct Folder(Machine);
+struct Folder {
+    machine: Machine,
+    bin: PathBuf,
+}
+
+/// Whether a command by this name, or by its path in `bin`, is the receiver.
+fn receives(bin: &Path, name: &[u8]) -> bool {
+    let path = Path::new(OsStr::from_bytes(name));
+    let name = path.strip_prefix(bin).unwrap_or(path);
+    PROGRAMS.iter().any(|program| name == Path::new(program))
+}
 
 impl Commands for Folder {
     fn answer(&self, argv: &[&[u8]]) -> Answer {
         let name = argv.first().copied().unwrap_or_default();
-        // Of a file that is there the walk finds out itself why it cannot be executed.
-        if name.contains(&b'/') && self.0.exists(name) {
+        let found = receives(&self.bin, name);
+        // Of another file that is there the walk finds out itself why it cannot be executed.
+        if !found && name.contains(&b'/') && self.machine.exists(name) {
             return Answer { output: Some(Vec::new()), status: None };
         }
-        let found = PROGRAMS.iter().any(|program| program.as_bytes() == name);
         Answer { output: Some(Vec::new()), status: Some(if found { 0 } else { 127 }) }
     }
 }
 
 impl Files for Folder {
     fn list(&self, folder: &[u8], each: &mut dyn FnMut(&[u8])) -> bool {
-        self.0.list(folder, each)
+        self.machine.list(folder, each)
     }
 
     fn exists(&self, path: &[u8]) -> bool {
-        self.0.exists(path)
+        self.machine.exists(path)
     }
 
     fn is_folder(&self, path: &[u8]) -> bool {
-        self.0.is_folder(path)
+        self.machine.is_folder(path)
     }
 
     fn physical(&self, path: &[u8]) -> Option<Vec<u8>> {
-        self.0.physical(path)
+        self.machine.physical(path)
     }
 
     fn status(&self, path: &[u8], follow: bool) -> Option<Status> {
-        self.0.status(path, follow)
+        self.machine.status(path, follow)
     }
 
     fn read(&self, path: &[u8], limit: usize) -> Option<Vec<u8>> {
-        self.0.read(path, limit)
+        self.machine.read(path, limit)
     }
 }
 
 impl Users for Folder {
     fn home(&self, user: &[u8]) -> Option<Vec<u8>> {
-        self.0.home(user)
+        self.machine.home(user)
     }
 }
 

@@ -1,7 +1,7 @@
 //! Which names a shell carries out itself.
 
 use crate::dialect::{Dialect, Shell};
-use crate::packed::{packed, packed_all};
+use crate::packed::Names;
 
 /// How a command name is carried out.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
@@ -166,21 +166,28 @@ const OWN: [&[&str]; 7] = [
     ],
 ];
 
-static SPECIAL_KEYS: [u128; SPECIAL.len()] = packed_all(SPECIAL);
-static COMMON_KEYS: [u128; COMMON.len()] = packed_all(COMMON);
-/// Filled up at the end with what is no name.
-static OWN_KEYS: [[u128; 72]; 7] = {
-    let mut all = [[0; 72]; 7];
+/// What a shell lacks of [`COMMON`], in the order of the table's columns; observed likewise.
+const ABSENT: [&[&str]; 7] = [&[], &[], &[], &[], &[], &["hash", "printf", "type"], &[]];
+
+/// The utilities of each shell, in the order of the table's columns, and how it carries them out.
+static UTILITIES: [Names<256>; 7] = {
+    let mut all = [const { Names::new() }; 7];
     let mut column = 0;
     while column < 7 {
-        all[column] = packed_all(OWN[column]);
+        let special = Names::new()
+            .with_all(SPECIAL, SPECIAL_UTILITY)
+            .with_all(SPECIAL_TOO[column], SPECIAL_UTILITY);
+        let absent = special.with_all(ABSENT[column], ABSENT_UTILITY);
+        all[column] = absent.with_all(COMMON, OTHER_UTILITY).with_all(OWN[column], OTHER_UTILITY);
         column += 1;
     }
     all
 };
 
-/// What a shell lacks of [`COMMON`], in the order of the table's columns; observed likewise.
-const ABSENT: [&[&str]; 7] = [&[], &[], &[], &[], &[], &["hash", "printf", "type"], &[]];
+// The numbers in [`UTILITIES`].
+const ABSENT_UTILITY: u16 = 0;
+const SPECIAL_UTILITY: u16 = 1;
+const OTHER_UTILITY: u16 = 2;
 
 /// Utilities whose `name=value` arguments are assignments.
 const DECLARATIONS: &[&str] =
@@ -195,16 +202,12 @@ pub fn utility_names(shell: Shell) -> impl Iterator<Item = &'static str> {
 impl Dialect {
     /// How the shell carries out `name`, unless it is a function or an external command.
     pub fn utility(&self, name: &[u8]) -> Option<UtilityKind> {
-        let key = packed(name)?;
         // In dash `fg`, `bg` and `jobs` exist too; the posix mode has only what POSIX names.
-        let column = self.shell as usize;
-        let special_too = || SPECIAL_TOO[column].iter().any(|one| one.as_bytes() == name);
-        if SPECIAL_KEYS.binary_search(&key).is_ok() || special_too() {
-            return Some(UtilityKind::Special);
+        match UTILITIES[self.shell as usize].number(name)? {
+            ABSENT_UTILITY => None,
+            SPECIAL_UTILITY => Some(UtilityKind::Special),
+            _ => Some(UtilityKind::Builtin),
         }
-        let absent = || ABSENT[column].iter().any(|absent| absent.as_bytes() == name);
-        let common = COMMON_KEYS.binary_search(&key).is_ok() && !absent();
-        (common || OWN_KEYS[column].binary_search(&key).is_ok()).then_some(UtilityKind::Builtin)
     }
 
     /// Whether no function may have this name.
@@ -246,10 +249,8 @@ pub fn shells_with(name: &[u8]) -> Vec<Shell> {
 
 /// Whether some shell carries out a command of this name itself.
 pub fn is_known_elsewhere(name: &[u8]) -> bool {
-    let Some(key) = packed(name) else { return false };
     RESERVED_SOMEWHERE.iter().any(|(word, _)| word.as_bytes() == name)
-        || COMMON_KEYS.binary_search(&key).is_ok()
-        || OWN_KEYS.iter().any(|own| own.binary_search(&key).is_ok())
+        || UTILITIES.iter().any(|names| names.number(name) == Some(OTHER_UTILITY))
 }
 
 #[cfg(test)]

@@ -31,11 +31,21 @@ impl Stretch {
         Some((start, (last.max(0) as usize).max(start)))
     }
 
-    /// The number of the last of `count` elements that it names.
+    /// The number of the last of `count` elements that it names: 0 if that lies before the first one.
     pub fn last(self, count: usize) -> i64 {
+        let count = count as i64;
         match self {
-            Stretch::One(at) | Stretch::Range(_, at) if at < 0 => at + count as i64 + 1,
+            Stretch::One(i64::MAX) | Stretch::Range(_, i64::MAX) => count,
+            Stretch::One(at) | Stretch::Range(_, at) if at < 0 => (at + count + 1).max(0),
             Stretch::One(at) | Stretch::Range(_, at) => at,
+        }
+    }
+
+    /// The last of `count` elements that it names, or the place before the first one.
+    pub fn end(self, count: usize) -> Stretch {
+        match self.last(count) {
+            0 if self != Stretch::One(0) => Stretch::Range(1, 0),
+            last => Stretch::One(last),
         }
     }
 

@@ -217,7 +217,7 @@ impl Parser<'_> {
         let start = self.pos;
         let name = self.name_bytes();
         let open = self.pos;
-        let index = self.bracketed_index()?;
+        let index = self.bracketed_index(Within::Brackets)?;
         let slice = match index.is_some() && self.dialect.array_is_list {
             true => self.assigned_slice(open)?,
             false => None,
@@ -272,13 +272,13 @@ impl Parser<'_> {
         word
     }
 
-    fn bracketed_index(&mut self) -> Parsed<Option<Arithmetic>> {
+    fn bracketed_index(&mut self, within: Within) -> Parsed<Option<Arithmetic>> {
         if !self.dialect.arrays || self.peek() != Some(b'[') {
             return Ok(None);
         }
         let open = self.pos;
         self.pos += 1;
-        let index = self.arithmetic(Within::Brackets)?;
+        let index = self.arithmetic(within)?;
         if !self.eat(b"]") {
             return Err(self.unclosed(open, 1, "[", "]"));
         }
@@ -331,7 +331,7 @@ impl Parser<'_> {
             && matches!(self.text.get(end..), Some([b'=', ..] | [b'+', b'=', ..]))
             && self.may_be_index(self.pos, end)
         {
-            let index = self.bracketed_index()?;
+            let index = self.bracketed_index(Within::ElementKey)?;
             let append = self.eat(b"+=");
             if append && !self.dialect.elements_append {
                 return self.unexpected("[index]=");
@@ -356,7 +356,7 @@ impl Parser<'_> {
     fn bracketed_element(&mut self) -> Parsed<Word> {
         let start = self.pos;
         let mut parts = vec![self.literal_up_to(self.pos + 1)];
-        parts.extend(self.parts(Within::Brackets)?);
+        parts.extend(self.parts(Within::BracketedText)?);
         parts.push(self.literal_up_to(self.pos + 1));
         parts.extend(self.parts(Within::Word)?);
         Ok(Word::new(parts, self.span(start, self.pos)))
@@ -393,7 +393,7 @@ impl Parser<'_> {
         match brackets {
             CommandBrackets::Word => {
                 parts.push(self.literal_up_to(open + 1));
-                parts.extend(self.parts(Within::Brackets)?);
+                parts.extend(self.parts(Within::BracketedText)?);
                 if self.at_end() {
                     return Err(self.unclosed(open, 1, "[", "]"));
                 }

@@ -31,6 +31,10 @@ pub(super) enum Within {
     RangeStart,
     /// `$[...]` and `name[...]`: ends at a `]` that closes nothing inside.
     Brackets,
+    /// The same before an element of `(...)`.
+    ElementKey,
+    /// The brackets of a word that may hold blanks: ends at a `]` that closes nothing inside.
+    BracketedText,
     /// `for ((a; b; c))`: ends at `;` or at a `)` that closes nothing inside.
     ArithmeticClause,
     /// The regular expression of `[[ x =~ re ]]`: parentheses and bars belong to it.
@@ -40,11 +44,15 @@ pub(super) enum Within {
 impl Within {
     /// Whether the text counts as between double quotes.
     pub(super) fn is_quoted(self) -> bool {
-        use Within::{
-            Arithmetic, ArithmeticClause, Brackets, Document, Double, Offset, RangeStart,
-        };
-        matches!(self, Double | Document | Arithmetic | ArithmeticClause | Brackets | Offset)
+        use Within::{Arithmetic, ArithmeticClause, Document, Double, Offset, RangeStart};
+        matches!(self, Double | Document | Arithmetic | ArithmeticClause | Offset)
+            || self.is_index()
             || matches!(self, Within::BraceQuoted | RangeStart | Within::Length)
+    }
+
+    /// Whether the text is between the brackets of an index.
+    pub(super) fn is_index(self) -> bool {
+        matches!(self, Within::Brackets | Within::ElementKey)
     }
 
     /// Whether the text is an arithmetic expression.

@@ -117,6 +117,7 @@ impl<'a> Parser<'a> {
             }
             let hides = match within {
                 Within::Brackets => self.dialect.keys_hide_in_quotes,
+                Within::ElementKey => self.dialect.element_keys_hide_in_quotes,
                 Within::Arithmetic => {
                     self.dialect.arithmetic_hides_in_quotes && !self.in_arithmetic_command
                 }
@@ -143,7 +144,7 @@ impl<'a> Parser<'a> {
                     // A backslash that stays hides a bracket all the same.
                     let hides = byte == b'\\'
                         && match (within, self.text.get(here + 1)) {
-                            (Within::Brackets, Some(b'[' | b']')) => true,
+                            (within, Some(b'[' | b']')) if within.is_index() => true,
                             (Within::Arithmetic, Some(b'(' | b')')) => {
                                 self.dialect.arithmetic_backslashes_hide
                             }
@@ -229,7 +230,7 @@ impl<'a> Parser<'a> {
                 closes(b'(', b')') && (!self.dialect.arithmetic_is_final || behind == Some(&b')'))
             }
             Within::ArithmeticClause => closes(b'(', b')') || (*open == 0 && byte == b';'),
-            Within::Brackets => closes(b'[', b']'),
+            Within::Brackets | Within::ElementKey | Within::BracketedText => closes(b'[', b']'),
             Within::RangeStart => {
                 closes(b'[', b']') || (*open == 0 && matches!(byte, b',' | b'\n' | b'}'))
             }
@@ -269,7 +270,7 @@ impl<'a> Parser<'a> {
                     || (self.in_arithmetic_command && within == Within::Arithmetic)
             }
             b'"' if within.is_arithmetic()
-                || (within == Within::Brackets && !self.dialect.associative_arrays) =>
+                || (within.is_index() && !self.dialect.associative_arrays) =>
             {
                 self.dialect.arithmetic_quotes == Quotes::Vanish
                     || (self.in_arithmetic_command && within == Within::Arithmetic)

@@ -334,7 +334,9 @@ impl Walker {
                 let whole = Assignment { index: None, ..assignment.clone() };
                 return self.assign_variable(&whole);
             }
-            return self.assign_to(assignment, Stretch::Range(1, i64::MAX));
+            let append = assignment.append && self.state.variables.get(name).is_some();
+            let assignment = Assignment { append, ..assignment.clone() };
+            return self.assign_to(&assignment, Stretch::Range(1, i64::MAX));
         }
         if assignment.index.is_none()
             && let AssignedValue::Array(elements) = &assignment.value

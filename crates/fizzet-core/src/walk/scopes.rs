@@ -7,6 +7,7 @@ use crate::state::{Value, Variable};
 use crate::stop::Stop;
 use crate::walk::Walker;
 use crate::walk::assign::Saved;
+use crate::walk::call::Scope;
 
 /// Assignments before a command that last as long as it does.
 pub(super) struct Temporary {
@@ -41,6 +42,11 @@ impl Walker {
             scope.index_by_script = by_script;
         }
         if scope.hidden.iter().any(|(known, _)| **known == *name) {
+            let is_empty = !has_value && self.state.dialect.local_is_empty;
+            let unset = |variable: &&mut Variable| matches!(variable.value, Value::Nothing);
+            if is_empty && let Some(variable) = self.state.variables.get_mut(name).filter(unset) {
+                variable.value = Value::Scalar(Default::default());
+            }
             return;
         }
         scope.hidden.push((name.into(), self.state.variables.itself(name).cloned()));
@@ -109,10 +115,13 @@ impl Walker {
         }
     }
 
-    /// Leaves a variable of the innermost function declared where `unset` has taken its value away.
+    /// Leaves a variable of the innermost function declared where `unset` has taken its value away: one that was
+    /// assigned before the call is still exported.
     pub(super) fn stay_local(&mut self, name: &[u8]) {
-        if self.is_own(name) && self.state.dialect.unset_locals_stay {
-            self.state.variables.entry(name);
+        let adopts = |scope: &Scope| scope.adopted.iter().any(|known| **known == *name);
+        let adopted = self.scopes.last().is_some_and(adopts);
+        if (adopted || self.is_own(name)) && self.state.dialect.unset_locals_stay {
+            self.state.variables.entry(name).exported = adopted;
         }
     }
 

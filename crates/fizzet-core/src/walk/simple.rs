@@ -11,7 +11,9 @@ use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{Argument, Part, Redirect, SimpleCommand, Word};
 use crate::syntax::{assignment_of, is_name};
 use crate::text::{Standing, Text};
-use crate::trace::{CommandKind, CommandTrace, Expansion, RedirectTrace, WordTrace};
+use crate::trace::{
+    AssignmentTrace, CommandKind, CommandTrace, Expansion, RedirectTrace, WordTrace,
+};
 use crate::walk::Walker;
 use crate::walk::assign::{Assigned, Lasting};
 use crate::walk::making::Made;
@@ -23,9 +25,8 @@ struct Ready {
     words: Vec<WordTrace>,
     /// A `-` before it, which marks the name that a program gets.
     dash: Option<Text>,
-    /// The assignments, where they were carried out before the words.
-    early: Option<Assigned>,
     kind: CommandKind,
+    span: Span,
 }
 
 impl Walker {
@@ -68,28 +69,34 @@ impl Walker {
         let (mut argv, mut words) = arguments?;
         let dash = self.take_dash(&mut argv, &mut words);
         let kind = self.kind(&argv);
+        if command.assignments.is_empty() && redirects.is_empty() {
+            let ready = Ready { argv, words, dash, kind, span };
+            let argv = self.announced(ready, Vec::new(), &[])?;
+            return self
+                .with_last_argument(&argv, kind, |walker| walker.carry_out(&argv, kind, span));
+        }
         let apart = self.apart(command, redirects, (&argv, kind));
         let snapshot = (apart == Apart::All).then(|| self.state.snapshot());
-        let ready = Ready { argv, words, dash, early, kind };
+        let ready = Ready { argv, words, dash, kind, span };
         let apart = apart == Apart::Redirections;
-        let outcome = self.made_and_carried_out(command, (redirects, piped), ready, apart, span);
+        let outcome = self.made_and_carried_out(command, (redirects, piped), (ready, early), apart);
         if let Some(snapshot) = snapshot {
             self.state.come_back(snapshot);
         }
         outcome
     }
 
-    /// Redirections and assignments of a command whose words are expanded, and the command itself. `apart`:
-    /// whether the redirections leave no change behind.
+    /// Redirections and assignments of a command whose words are expanded, and the command itself. `early`: the
+    /// assignments, where they were carried out before the words. `apart`: whether the redirections leave no
+    /// change behind.
     fn made_and_carried_out(
         &mut self,
         command: &SimpleCommand,
         (redirects, piped): (&[Redirect], &[u32]),
-        ready: Ready,
+        (ready, early): (Ready, Option<Assigned>),
         apart: bool,
-        span: Span,
     ) -> Result<(), Stop> {
-        let Ready { mut argv, mut words, dash, early, mut kind } = ready;
+        let Ready { mut argv, mut words, dash, mut kind, span } = ready;
         let keeps = matches!(kind, CommandKind::Nothing)
             || self.keeps_assignments(kind, &argv)
             || (kind == CommandKind::Function && self.shares_variables(&argv));
@@ -135,6 +142,44 @@ impl Walker {
                 return Err(self.assigning_failed(stop, kind, command.words.is_empty()));
             }
         };
+        let ready = Ready { argv, words, dash, kind, span };
+        let argv = self.announced(ready, assignments, &redirections)?;
+        let stays = argv.len() == 1 && argv[0].bytes() == b"exec";
+        let lasts = !saved.is_empty();
+        if lasts {
+            let is_one =
+                |name: &&Text| !matches!(name.bytes(), b"command" | b"builtin" | b"\\builtin");
+            let name = argv.iter().find(is_one);
+            let behind_command = argv.first().is_some_and(|first| first.bytes() == b"command");
+            let declares = name.is_some_and(|name| self.state.dialect.is_declaration(name.bytes()));
+            let scopes = self.scopes.len();
+            self.temporaries.push(Temporary { saved, scopes, declares, behind_command });
+        }
+        let outcome = self.with_last_argument(&argv, kind, |walker| {
+            walker.with_opened(&redirections, (opened, stays), |walker| {
+                walker.carry_out(&argv, kind, span)
+            })
+        });
+        if lasts && let Some(temporary) = self.temporaries.pop() {
+            match kind {
+                CommandKind::Function => self.restore(temporary.saved),
+                _ => self.restore_behind_utility(temporary.saved),
+            }
+        }
+        match kind == CommandKind::Function && !redirections.is_empty() {
+            true => self.held_by_redirections(outcome),
+            false => outcome,
+        }
+    }
+
+    /// The vector of a command for which everything is made, which is told of now.
+    fn announced(
+        &mut self,
+        ready: Ready,
+        assignments: Vec<AssignmentTrace>,
+        redirections: &[RedirectTrace],
+    ) -> Result<Rc<Vec<Text>>, Stop> {
+        let Ready { mut argv, words, dash, kind, span } = ready;
         if kind == CommandKind::External {
             argv.iter_mut().for_each(cut_at_nul);
             self.name_otherwise(&mut argv, dash);
@@ -148,51 +193,40 @@ impl Walker {
                 CommandKind::External if !absent => self.way(&argv),
                 _ => None,
             };
+            let (argv, redirections) = (argv.clone(), redirections.to_vec());
             self.announce(CommandTrace {
-                argv: argv.clone(),
+                argv,
                 sought,
                 kind,
                 absent,
                 span,
                 assignments,
-                redirections: redirections.clone(),
+                redirections,
                 words,
                 way,
             })?;
         }
-        let stays = argv.len() == 1 && argv[0].bytes() == b"exec";
-        let lasts = !saved.is_empty();
-        if lasts {
-            let is_one =
-                |name: &&Text| !matches!(name.bytes(), b"command" | b"builtin" | b"\\builtin");
-            let name = argv.iter().find(is_one);
-            let behind_command = argv.first().is_some_and(|first| first.bytes() == b"command");
-            let declares = name.is_some_and(|name| self.state.dialect.is_declaration(name.bytes()));
-            let scopes = self.scopes.len();
-            self.temporaries.push(Temporary { saved, scopes, declares, behind_command });
-        }
+        Ok(argv)
+    }
+
+    /// Carries out a command, and leaves its last argument for `$_` when the shell does that.
+    fn with_last_argument(
+        &mut self,
+        argv: &Rc<Vec<Text>>,
+        kind: CommandKind,
+        run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
+    ) -> Result<(), Stop> {
         let leaves = self.state.dialect.last_argument;
         if leaves == LastArgument::Before {
-            self.leave_argument(&argv);
+            self.leave_argument(argv);
         }
-        let outcome = self.with_opened(&redirections, (opened, stays), |walker| {
-            walker.carry_out(&argv, kind, span)
-        });
+        let outcome = run(self);
         let again = leaves == LastArgument::Before && kind == CommandKind::Function;
         if leaves == LastArgument::Behind || again {
-            self.leave_argument(&argv);
+            self.leave_argument(argv);
         }
         self.sought = None;
-        if lasts && let Some(temporary) = self.temporaries.pop() {
-            match kind {
-                CommandKind::Function => self.restore(temporary.saved),
-                _ => self.restore_behind_utility(temporary.saved),
-            }
-        }
-        match kind == CommandKind::Function && !redirections.is_empty() {
-            true => self.held_by_redirections(outcome),
-            false => outcome,
-        }
+        outcome
     }
 
     /// The program that a redirection without a command runs: what READNULLCMD names where there is
@@ -251,22 +285,22 @@ impl Walker {
         self.sought = Some(std::mem::replace(name, given));
     }
 
-    /// Takes a lone `-` before a command away.
+    /// Takes each lone `-` before a command away.
     fn take_dash(&self, argv: &mut Vec<Text>, words: &mut [WordTrace]) -> Option<Text> {
-        let is_dash = argv.first().is_some_and(|name| name.bytes() == b"-" && !name.has_hole());
-        if !is_dash || !self.state.dialect.dash_marks_login {
+        let is_dash = |name: &&Text| name.bytes() == b"-" && !name.has_hole();
+        let dashes = argv.iter().take_while(is_dash).count();
+        if dashes == 0 || !self.state.dialect.dash_marks_login {
             return None;
         }
-        let dash = argv.remove(0);
-        let mut of_dash = true;
+        let dash = argv.drain(..dashes).next();
+        let mut left = dashes;
         for word in words {
-            if word.first > 0 {
-                word.first -= 1;
-            } else if word.count > 0 && std::mem::take(&mut of_dash) {
-                word.count -= 1;
-            }
+            let of_dashes = left.min(word.count);
+            word.first = word.first.saturating_sub(dashes - left);
+            word.count -= of_dashes;
+            left -= of_dashes;
         }
-        Some(dash)
+        dash
     }
 
     /// The assignments before a declaration, where its words are expanded behind them.
@@ -396,7 +430,9 @@ impl Walker {
                 continue;
             };
             let first = argv.len();
-            self.word = self.wants.commands.then(|| WordTrace::new(word.span, first));
+            if self.wants.commands || self.word.is_some() {
+                self.word = self.wants.commands.then(|| WordTrace::new(word.span, first));
+            }
             let assigned = match declares {
                 true => self.declared(word)?,
                 false => None,

@@ -74,7 +74,7 @@ impl Walker {
             let parts = self.parts(name);
             stretch = match &assignment.value {
                 AssignedValue::Array(_) => stretch.behind(parts.len()),
-                AssignedValue::Scalar(_) => Stretch::One(stretch.last(parts.len())),
+                AssignedValue::Scalar(_) => stretch.end(parts.len()),
             };
             if let (Stretch::One(last), Some(text)) = (stretch, texts.first_mut())
                 && let Some(before) = usize::try_from(last - 1).ok().and_then(|at| parts.get(at))

@@ -380,6 +380,8 @@ macro_rules! reading_rows {
     arithmetic_hides_in_quotes: bool = [N, Y, N, N, Y, Y, N], "observed in all six: echo $((1')'))";
     /// A backslash in an expression hides a parenthesis.
     arithmetic_backslashes_hide: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: echo $((1 \\) ))";
+    /// Between single quotes in the index before an element of a list nothing counts.
+    element_keys_hide_in_quotes: bool = [N, Y, N, N, Y, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -A a; a=(['`']=x)";
     /// Between single quotes in the index of an element nothing counts.
     keys_hide_in_quotes: bool = [N, Y, N, N, Y, N, N], "observed in all six: a['`']=x";
     /// Elements of a list can be put behind what is there: `a=([1]+=x)`.

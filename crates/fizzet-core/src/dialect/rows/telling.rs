@@ -88,7 +88,7 @@ macro_rules! telling_rows {
     /// The option letters of `whence`.
     whence_letters: &'static str = ["", "", "", "", "afpPtqv", "pv", "acfmpsSvwx:"], "observed in ksh93, mksh and zsh with each letter";
     /// `typeset -p` tells variables that have no value.
-    tells_empty_variables: bool = [N, Y, N, N, N, N, Y], "observed in all six: typeset u; typeset -p u";
+    tells_empty_variables: bool = [N, Y, N, N, N, N, N], "observed in all six: typeset u; typeset -p u";
     /// What `set -o posix` changes.
     posix_mode: PosixMode = [PosixMode::Nothing, PosixMode::Rules, PosixMode::Nothing, PosixMode::Nothing, PosixMode::OctalAndBraces, PosixMode::OctalWithoutBraces, PosixMode::Nothing], "observed in bash, ksh93 and mksh: set -o posix; IFS=: export x; echo $IFS {a,b} $((010)); set +o posix; echo {a,b}";
     /// The names of the options of `set -o`, in the order that `set -o` lists them in.

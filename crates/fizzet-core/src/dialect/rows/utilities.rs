@@ -25,8 +25,8 @@ macro_rules! utilities_rows {
     folders_are_found: bool = [N, N, N, N, Y, Y, Y], "observed in all six: ..; echo $?; command ..; echo $?";
     /// `eval` does nothing when its first word is empty.
     eval_ends_at_empty_word: bool = [N, N, N, N, Y, N, N], "observed in all six: eval '' 'echo a'";
-    /// `command` forgives `break` and `continue` a word that is no number.
-    command_forgives_loop_numbers: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: for i in a b; do command break x; echo $?; done; echo after";
+    /// `command` forgives `break`, `exit` and their like a word that is no number, and too many of them.
+    command_forgives_numbers: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: for i in a b; do command break x; echo $?; done; echo after";
     /// `declare`, `export` and `readonly` mark functions.
     functions_have_marks: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: f() { :; }; readonly -f f; f() { echo b; }; f";
     /// The option letters of `export`, `typeset` and their kin; a colon where one takes a value, a dot where it takes an attached number.
@@ -388,6 +388,8 @@ macro_rules! utilities_rows {
     folder_path_joins_with_slash: bool = [N, N, Y, Y, N, N, N], "observed in all six: CDPATH=/; cd usr; echo $PWD";
     /// `cd` tells the folder that CDPATH or `-` has led it to.
     folder_path_is_told: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: CDPATH=combs; cd deep";
+    /// Where the first entry of CDPATH is no folder, `cd` stays where it is, and tells that folder with a slash.
+    folder_path_begins_with_folder: bool = [N, N, N, N, Y, N, N], "observed in all six: CDPATH=nosuch:/; cd usr; echo $? $PWD";
     /// `cd` looks in the current folder only if CDPATH names it.
     folder_path_is_all: bool = [N, N, N, N, Y, Y, N], "observed in all six: CDPATH=nosuch; cd combs; pwd";
     /// `cd -` tells the folder as OLDPWD names it, and not from the root.
@@ -569,7 +571,7 @@ macro_rules! utilities_rows {
     /// A variable of a function is exported if the one that it hides is.
     locals_inherit_export: bool = [N, Y, N, Y, N, N, N], "observed in all six: export v=1; f() { local v=2; env; }; f";
     /// A variable of a function stays declared when `unset` has taken its value away.
-    unset_locals_stay: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: f() { local v=1; unset v; typeset -p v; }; f";
+    unset_locals_stay: bool = [N, Y, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: f() { local v=1; unset v; typeset -p v; }; f";
     /// The function `chpwd` is called when the shell has gone to another folder.
     folder_hook: bool = [N, N, N, N, N, N, Y], "observed in all six: chpwd() { echo $PWD; }; cd combs";
     /// An unknown name behind `set -o` ends the shell.

@@ -122,6 +122,10 @@ fn number_of(
 /// # Errors
 /// As for [`value`].
 pub fn text_value(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<i64, Stop> {
+    if let Some(whole) = small_decimal(text) {
+        cx.state().math.latest = Number::Whole(whole);
+        return Ok(whole);
+    }
     let expression = parse(cx, text, span)?;
     evaluate(cx, &expression, span).map(Number::whole)
 }
@@ -160,6 +164,9 @@ pub fn text_order(
     span: Span,
 ) -> Result<Option<Ordering>, Stop> {
     let mut number = |text: &[u8]| {
+        if let Some(whole) = small_decimal(text) {
+            return Ok(Number::Whole(whole));
+        }
         let expression = parse(cx, text, span)?;
         Evaluation { compares: true, ..Evaluation::of(cx, span) }.value(&expression)
     };
@@ -170,6 +177,15 @@ pub fn text_order(
             left.real(extended).partial_cmp(&right.real(extended))
         }
     })
+}
+
+/// The value of a text that is a number in every shell: at most nine decimal digits, which fit wherever numbers do.
+fn small_decimal(text: &[u8]) -> Option<i64> {
+    let is_one = matches!(text, [b'0'] | [b'1'..=b'9', ..]) && text.len() <= 9;
+    if !is_one || !text.iter().all(u8::is_ascii_digit) {
+        return None;
+    }
+    Some(text.iter().fold(0, |value, digit| value * 10 + i64::from(digit - b'0')))
 }
 
 /// As [`text_value`], with the base that the value has, if it has one; no value if nobody can know it. A real

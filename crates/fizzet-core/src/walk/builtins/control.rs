@@ -33,12 +33,7 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
             }
             _ => {
                 let mistake = walker.fatal(call, "a number of loops was expected");
-                return Err(match mistake {
-                    Stop::Shell(error) if !dialect.command_forgives_loop_numbers => {
-                        Stop::Shell(ShellError { is_usage: false, ..error })
-                    }
-                    mistake => mistake,
-                });
+                return Err(walker.forgiven_by_command(mistake));
             }
         },
     };
@@ -238,10 +233,21 @@ impl Walker {
     }
 
     /// The end of a utility that has been given more numbers than it takes.
-    fn too_many(&mut self, call: &Call<'_>, end: Reach) -> Result<Status, Stop> {
+    pub(super) fn too_many(&mut self, call: &Call<'_>, end: Reach) -> Result<Status, Stop> {
         match end {
             Reach::Command => Ok(self.complain(call, 1)),
-            _ => Err(self.fatal_with(call, "too many arguments", 1).of_text()),
+            _ => {
+                let mistake = self.fatal_with(call, "too many arguments", 1).of_text();
+                Err(self.forgiven_by_command(mistake))
+            }
+        }
+    }
+
+    /// A mistake in the numbers of a utility: the shell decides whether it ends the shell behind `command` too.
+    fn forgiven_by_command(&self, mistake: Stop) -> Stop {
+        match self.state.dialect.command_forgives_numbers {
+            true => mistake,
+            false => mistake.unforgiven(),
         }
     }
 

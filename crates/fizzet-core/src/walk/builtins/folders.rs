@@ -181,7 +181,21 @@ impl Walker {
         if direct || matches!(bytes, b"." | b"..") || path.is_empty() {
             return Ok(None);
         }
-        for entry in path.bytes().split(|&byte| byte == b':') {
+        let mut entries = path.bytes().split(|&byte| byte == b':').peekable();
+        if self.state.dialect.folder_path_begins_with_folder
+            && entries
+                .peek()
+                .is_some_and(|first| !first.is_empty() && !self.host().is_folder(first))
+        {
+            let here = self.state.shell_text(b".");
+            let entered = self.enter(&here, way, call)?;
+            if let Some(mut folder) = self.state.variables.scalar(b"PWD").cloned() {
+                folder.push_text(&self.state.shell_text(b"/"));
+                self.print_line(folder, call);
+            }
+            return Ok(Some(entered));
+        }
+        for entry in entries {
             let whole = match entry {
                 b"" => bytes.to_vec(),
                 entry if self.state.dialect.folder_path_joins_with_slash => {

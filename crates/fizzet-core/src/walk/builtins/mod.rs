@@ -50,7 +50,7 @@ use std::cell::Cell;
 
 use crate::dialect::UtilityKind;
 use crate::expand::Context;
-use crate::packed::{packed, packed_all};
+use crate::packed::Names;
 use crate::source::Span;
 use crate::stop::{ShellError, Status, Stop};
 use crate::text::Text;
@@ -192,15 +192,15 @@ const MESSAGES_FROM: &[(&[u8], Status)] = &[
     (b"wait", Status::MAX),
 ];
 
-/// The names of [`TABLE`] as numbers.
-static KEYS: [u128; TABLE.len()] = {
-    let mut names = [""; TABLE.len()];
+/// Where each name stands in [`TABLE`].
+static PLACES: Names<512> = {
+    let mut names = Names::new();
     let mut at = 0;
     while at < TABLE.len() {
-        names[at] = TABLE[at].0;
+        names = names.with(TABLE[at].0, at as u16);
         at += 1;
     }
-    packed_all(&names)
+    names
 };
 
 impl Walker {
@@ -234,7 +234,6 @@ impl Walker {
     /// Carries out a built-in utility and answers its status.
     pub(super) fn builtin(&mut self, argv: &[Text], span: Span) -> Result<Status, Stop> {
         let name = argv.first().map_or(&b""[..], Text::bytes);
-        let known = packed(name).and_then(|key| KEYS.binary_search(&key).ok());
         let ending = self.state.dialect.lone_dash_ends_options;
         let dash_ends = ending.iter().any(|one| one.as_bytes() == name);
         let dash_is_doubled = dash_ends && self.state.dialect.options_take_second_dash;
@@ -253,7 +252,7 @@ impl Walker {
         }
         // What others have lost or asked before is not this utility's.
         (self.lost_output, self.status_is_answer) = (false, false);
-        match known.map(|at| &TABLE[at]) {
+        match PLACES.number(name).map(|at| &TABLE[usize::from(at)]) {
             Some((_, run)) => {
                 let misused = &Cell::new(false);
                 let call =

@@ -12,11 +12,11 @@ pub(super) fn shift(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     }
     let operands = walker.numbers(call)?;
     let end = walker.state.dialect.too_many_numbers_end;
-    let too_many = operands.len() > 1 && end == Some(Reach::Shell);
+    let too_many = end.filter(|end| operands.len() > 1 && *end == Reach::Shell);
     let count = match operands.first().map(Text::bytes) {
         None => 1,
         Some(text) => match walker.numeral(text) {
-            Some(_) if too_many => return Err(walker.fatal(call, "too many arguments")),
+            Some(_) if too_many.is_some() => return walker.too_many(call, Reach::Shell),
             Some(count @ 0..) => count as usize,
             _ => return walker.usage(call, "a number of parameters was expected"),
         },

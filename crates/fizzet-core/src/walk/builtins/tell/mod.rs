@@ -54,7 +54,7 @@ impl Walker {
             .scopes
             .last()
             .is_none_or(|scope| scope.hidden.iter().any(|(known, _)| **known == *name));
-        here && self.state.variables.get(name).is_some()
+        here && self.state.variables.get(name).is_some_and(|variable| !variable.is_nothing())
     }
 
     /// `name=value`, as zsh tells a variable without its attributes.
