@@ -97,6 +97,10 @@ impl Substitution<'_> {
         self.behind_brace = behind;
         self.behind_quoted_at &= use_word;
         if !use_word {
+            if parameter.runs_on {
+                let message = "the single quote inside is never closed";
+                return Err(self.cx.state().mistake(message, parameter.span, 3));
+            }
             if !place.quoted && self.cx.state().dialect.unused_tilde_hides_brace {
                 self.left_over =
                     hidden_brace(word, place.assigned && !self.declares).map(<[Part]>::to_vec);

@@ -184,6 +184,9 @@ impl Parser<'_> {
                 b'}' => return Some(at),
                 b'\\' => at += 1,
                 b'"' | b'`' => at = self.quotes_end_in(at, depth + 1)?,
+                b'\'' if self.dialect.braces_are_read_strictly => {
+                    at = self.quotes_end_in(at, depth + 1)?;
+                }
                 b'$' if self.text.get(at + 1) == Some(&b'{') => {
                     at = self.braces_end(at + 1, depth + 1)?;
                 }

@@ -92,6 +92,12 @@ pub struct Parser<'a> {
     pub(super) in_quotes_in_braces: bool,
     /// Whether quotes within quotes are read only to find their end.
     pub(super) measures_quotes: bool,
+    /// The outermost double quote of the word that is read.
+    pub(super) outer_quote: Option<usize>,
+    /// Whether a single quote that nothing closes runs on to the end of the text.
+    pub(super) quotes_run_on: bool,
+    /// All of the text, where it is cut short at the end of the word because one could.
+    pub(super) whole_text: Option<std::borrow::Cow<'a, [u8]>>,
     /// Whether it is the expression of a `((...))` whose quotes vanish.
     pub(super) in_arithmetic_command: bool,
     /// Whether the operation that is read is one on a variable.
@@ -139,6 +145,9 @@ impl<'a> Parser<'a> {
             in_inner_quotes: false,
             in_quotes_in_braces: false,
             measures_quotes: false,
+            outer_quote: None,
+            quotes_run_on: false,
+            whole_text: None,
             vanishing: None,
             on_variable: false,
             in_arithmetic_command: false,
@@ -215,6 +224,9 @@ impl<'a> Parser<'a> {
             in_inner_quotes: false,
             in_quotes_in_braces: false,
             measures_quotes: false,
+            outer_quote: None,
+            quotes_run_on: false,
+            whole_text: None,
             vanishing: None,
             on_variable: false,
             in_arithmetic_command: false,

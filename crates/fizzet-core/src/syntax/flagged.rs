@@ -87,6 +87,7 @@ impl<'a> Parser<'a> {
                 index: None,
                 operation: Operation::Value,
                 braced: true,
+                runs_on: false,
                 span: self.span(start, start),
             },
             inner: None,

@@ -44,14 +44,16 @@ impl<'a> Parser<'a> {
         }
         self.refuse_odd_signs()?;
         let read = self.inside_braces(quoted)?;
+        let closed = read.is_some() && self.eat(b"}");
         if let Some((name, index, mut operation)) = read
-            && (self.eat(b"}") || (!quoted && self.at_early_end(&name, &operation)))
+            && (closed || self.is_cut() || (!quoted && self.at_early_end(&name, &operation)))
         {
             let span = self.span(start, self.pos);
             if within == Within::Document && self.dialect.document_operands_hold_no_commands {
                 self.mind_commands(&mut operation, &self.text[start..self.pos]);
             }
-            let parameter = Parameter { name, index, operation, braced: true, span };
+            let runs_on = !closed && self.is_cut();
+            let parameter = Parameter { name, index, operation, braced: true, runs_on, span };
             self.refuse_lone_quote(&parameter, start, within)?;
             return Ok(Part::Parameter(Box::new(parameter)));
         }
@@ -99,6 +101,7 @@ impl<'a> Parser<'a> {
             index: None,
             operation: Operation::Unreadable { why, ends: Reach::Shell },
             braced: true,
+            runs_on: false,
             span: self.span(start, self.pos),
         })))
     }
@@ -172,6 +175,7 @@ impl<'a> Parser<'a> {
             index: None,
             operation,
             braced: true,
+            runs_on: false,
             span,
         })))
     }

@@ -342,6 +342,7 @@ impl<'a> Parser<'a> {
                         ends: Reach::Command,
                     },
                     braced: true,
+                    runs_on: false,
                     span: error.span,
                 };
                 let parts = vec![Part::Parameter(Box::new(unreadable))];

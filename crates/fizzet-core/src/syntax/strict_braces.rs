@@ -1,9 +1,11 @@
 //! What a shell refuses between the braces of `${...}` while it reads the line, long before anything is
 //! expanded (observed in ksh93u+m).
 
+use std::borrow::Cow;
+
 use crate::syntax::Parser;
 use crate::syntax::ast::{Parameter, Part};
-use crate::syntax::cursor::Parsed;
+use crate::syntax::cursor::{Parsed, is_meta};
 use crate::syntax::within::Within;
 
 /// What may stand behind a sign such as `#-`, which is read as the name of a parameter at first.
@@ -50,7 +52,7 @@ impl Parser<'_> {
     ) -> Parsed<()> {
         let reads = self.dialect.braces_are_read_strictly
             && matches!(within, Within::Double | Within::BraceQuoted);
-        if !reads || quotes_in(parameter).is_multiple_of(2) {
+        if !reads || parameter.runs_on || quotes_in(parameter).is_multiple_of(2) {
             return Ok(());
         }
         let rest = &self.text[self.pos..];
@@ -64,6 +66,59 @@ impl Parser<'_> {
         }
         let quote = behind(&self.text[start..self.pos], b'\'').unwrap_or_default();
         Err(self.unclosed(start + quote, 1, "'", "'"))
+    }
+}
+
+impl<'a> Parser<'a> {
+    /// A double quote at `start` in the word of a `"${x-word}"` ends the quotes around it, and a single quote behind
+    /// it is never closed as far as the next double one: it runs on to the next single quote, or to the end of the
+    /// word around the expansion as the reader has found it (observed in ksh93u+m: `echo "${x-"don't"}"`).
+    pub(super) fn run_on(&mut self, start: usize) -> Parsed<Part> {
+        let from = start + 1;
+        let whole = self.text.clone();
+        let end = match self.outer_quote {
+            Some(quote) => {
+                self.reader_end(quote).ok_or_else(|| self.unclosed(quote, 1, "'", "'"))?
+            }
+            None => whole.len(),
+        };
+        let place = self.span(from, end);
+        let mut parser = Parser::new(&whole[from..end], place.source, self.dialect);
+        parser.begins_at(place.start as usize);
+        parser.quotes_run_on = true;
+        let parts = parser.parts(Within::Unquoted)?;
+        self.pos = (from + parser.pos + 1).min(end);
+        self.text = cut(&self.text, end);
+        self.whole_text.get_or_insert_with(|| whole.clone());
+        Ok(Part::Double { parts, span: self.span(start, self.pos) })
+    }
+
+    /// Whether the text ends here before what is open has been closed, because a single quote has run on.
+    pub(super) fn is_cut(&self) -> bool {
+        self.whole_text.is_some() && self.raw().is_none()
+    }
+
+    /// The end of the word that the double quote at `quote` is in.
+    fn reader_end(&self, quote: usize) -> Option<usize> {
+        let mut at = quote;
+        while let Some(&byte) = self.text.get(at).filter(|&&byte| !is_meta(byte)) {
+            at = match (byte, self.text.get(at + 1)) {
+                (b'"' | b'\'' | b'`', _) => self.quotes_end(at)?,
+                (b'$', Some(b'{')) => self.braces_end(at + 1, 0)?,
+                (b'$', Some(b'(')) => self.parentheses_end(at + 1)? - 1,
+                (b'\\', Some(_)) => at + 1,
+                _ => at,
+            } + 1;
+        }
+        Some(at)
+    }
+}
+
+/// The text as far as `end`.
+fn cut<'a>(text: &Cow<'a, [u8]>, end: usize) -> Cow<'a, [u8]> {
+    match text {
+        Cow::Borrowed(text) => Cow::Borrowed(&text[..end]),
+        Cow::Owned(text) => Cow::Owned(text[..end].to_vec()),
     }
 }
 

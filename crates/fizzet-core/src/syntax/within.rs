@@ -35,6 +35,8 @@ pub(super) enum Within {
     ElementKey,
     /// The brackets of a word that may hold blanks: ends at a `]` that closes nothing inside.
     BracketedText,
+    /// Behind a double quote that ends the quotes around it: ends at the next one.
+    Unquoted,
     /// `for ((a; b; c))`: ends at `;` or at a `)` that closes nothing inside.
     ArithmeticClause,
     /// The regular expression of `[[ x =~ re ]]`: parentheses and bars belong to it.

@@ -223,7 +223,7 @@ impl<'a> Parser<'a> {
                 _ => closes(b'(', b')') || (*open == 0 && matches!(byte, b'}' | b':')),
             },
             Within::Length => closes(b'(', b')') || (*open == 0 && byte == b'}'),
-            Within::Double => byte == b'"',
+            Within::Double | Within::Unquoted => byte == b'"',
             Within::Document => false,
             Within::Arithmetic => {
                 let behind = self.text.get(self.over_continuations(self.pos + 1));
@@ -414,6 +414,11 @@ impl<'a> Parser<'a> {
         let start = self.pos;
         let body = &self.text[start + 1..];
         let Some(length) = body.iter().position(|&byte| byte == b'\'') else {
+            if self.quotes_run_on {
+                let bytes = body.into();
+                self.pos = self.text.len();
+                return Ok(Part::Single { bytes, span: self.span(start, self.pos) });
+            }
             return Err(self.unclosed(start, 1, "'", "'"));
         };
         let mut bytes = body[..length].to_vec();
@@ -433,11 +438,19 @@ impl<'a> Parser<'a> {
     pub(super) fn double_quoted(&mut self, start: usize) -> Parsed<Part> {
         let quote = self.pos;
         self.pos += 1;
-        let parts = self.parts(Within::Double)?;
-        if self.raw() != Some(b'"') {
+        let is_outer = self.outer_quote.is_none();
+        self.outer_quote.get_or_insert(quote);
+        let parts = self.parts(Within::Double);
+        let closes = self.raw() == Some(b'"') || self.is_cut();
+        self.pos += usize::from(self.raw().is_some());
+        if is_outer {
+            self.outer_quote = None;
+            self.text = self.whole_text.take().unwrap_or_else(|| std::mem::take(&mut self.text));
+        }
+        let parts = parts?;
+        if !closes {
             return Err(self.unclosed(quote, 1, "\"", "\""));
         }
-        self.pos += 1;
         Ok(Part::Double { parts, span: self.span(start, self.pos) })
     }
 
@@ -448,18 +461,15 @@ impl<'a> Parser<'a> {
         let measures = std::mem::replace(&mut self.measures_quotes, true);
         let part = self.double_quoted(start);
         self.measures_quotes = measures;
-        let part = part?;
-        let inner = start + 1..self.pos - 1;
-        if measures || !self.text[inner.clone()].contains(&b'\'') {
-            return Ok(part);
+        let quotes = match &part {
+            Ok(_) => self.text[start..self.pos].contains(&b'\''),
+            Err(error) => matches!(error.kind, SyntaxErrorKind::Unclosed { opener: "'", .. }),
+        };
+        if measures || !quotes {
+            return part;
         }
-        let place = self.span(inner.start, inner.end);
-        let mut parser = Parser::new(&self.text[inner], place.source, self.dialect);
-        // A quote that nothing closes stays text.
-        Ok(match parser.whole_word(place) {
-            Ok(word) => Part::Double { parts: word.parts, span: part.span() },
-            Err(_) => part,
-        })
+        self.pos = start;
+        self.run_on(start)
     }
 
     /// An opener at `start` that nothing closes.

@@ -48,6 +48,8 @@ pub struct Parameter {
     pub operation: Operation,
     /// Whether it is written `${...}`.
     pub braced: bool,
+    /// Whether a quote inside runs on to the end of the word around it, so that no brace closes the expansion.
+    pub runs_on: bool,
     /// All of it.
     pub span: Span,
 }
