@@ -7,6 +7,20 @@ use crate::source::Span;
 use crate::stop::Stop;
 use crate::text::{Run, Standing, Text};
 
+/// What a brace expansion sees in quoted text.
+#[derive(Clone, Copy)]
+pub(super) enum InQuoted {
+    /// Commas, dots and openers of values, but no closers.
+    Values,
+    /// All of it.
+    All,
+}
+
+/// Whether a run is quoted and not written so, but comes from an expansion.
+fn is_quoted_value(run: &Run) -> bool {
+    run.is_quoted() && !matches!(run.origin.rule(), Rule::Quoted | Rule::AnsiC | Rule::Join)
+}
+
 /// How the braces of a field are expanded.
 #[derive(Clone, Copy)]
 pub(super) struct Braces<'d> {
@@ -14,6 +28,8 @@ pub(super) struct Braces<'d> {
     pub(super) dialect: &'d Dialect,
     /// Whether braces count that come from values.
     pub(super) in_values: bool,
+    /// What of quoted text counts, where an opener is written outside of quotes.
+    pub(super) in_quoted: Option<InQuoted>,
     /// Whether `{abc}` makes a field of each letter.
     pub(super) letters: bool,
     /// The most fields.
@@ -35,7 +51,11 @@ impl Braces<'_> {
         }
         let mut made = Vec::with_capacity(fields.len());
         for field in fields {
-            self.field(field, 0, &mut made)?;
+            let is_written = |(run, bytes): (&Run, &[u8])| {
+                run.standing == Standing::Plain && bytes.contains(&b'{')
+            };
+            let in_quoted = self.in_quoted.filter(|_| field.runs().any(is_written));
+            Braces { in_quoted, ..self }.field(field, 0, &mut made)?;
         }
         Ok(made)
     }
@@ -93,7 +113,13 @@ impl Braces<'_> {
         let mut marks = Vec::with_capacity(field.len());
         for (run, bytes) in field.runs() {
             let counts = run.standing == Standing::Plain || (self.in_values && !run.is_quoted());
-            marks.resize(marks.len() + bytes.len(), !counts);
+            match self.in_quoted {
+                Some(InQuoted::All) => marks.resize(marks.len() + bytes.len(), false),
+                Some(InQuoted::Values) if is_quoted_value(run) => {
+                    marks.extend(bytes.iter().map(|byte| !matches!(byte, b'{' | b',' | b'.')));
+                }
+                _ => marks.resize(marks.len() + bytes.len(), !counts),
+            }
         }
         if self.dialect.escaped_opener_counts {
             self.escaped_openers(field, &mut marks);
@@ -175,7 +201,8 @@ impl Braces<'_> {
         if !bytes.windows(2).any(|two| two == b"..") || !pair.commas.is_empty() {
             return None;
         }
-        let plain = |at: usize| field.bytes()[at] != b'.' || !quoted[at];
+        let turned = self.dialect.brace_ranges == BraceRanges::Turned;
+        let plain = |at: usize| field.bytes()[at] != b'.' || !quoted[at] || turned;
         let range = match self.dialect.brace_ranges {
             BraceRanges::None => None,
             BraceRanges::Turned => Range::turned(bytes),

@@ -119,6 +119,7 @@ impl Substitution<'_> {
         match what {
             Instead::Default | Instead::Alternative => {
                 let literal = match place.expansion {
+                    Standing::Quoted if self.unsplit => Standing::Quoted,
                     Standing::Quoted => Standing::Plain,
                     _ => Standing::Splittable,
                 };

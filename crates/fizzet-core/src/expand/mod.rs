@@ -273,6 +273,11 @@ fn field_braces(state: &mut State, texts: Vec<Text>, word: &Word) -> Result<Vec<
     let braces = brace_fields::Braces {
         dialect: &dialect,
         in_values: dialect.braces_in_values && !state.options.no_glob,
+        in_quoted: match (dialect.quoted_values_have_commas, state.options.no_glob) {
+            (false, _) => None,
+            (true, false) => Some(brace_fields::InQuoted::Values),
+            (true, true) => Some(brace_fields::InQuoted::All),
+        },
         letters: state.options.brace_letters,
         limit: state.limits.braces,
         span: word.span,

@@ -164,7 +164,7 @@ pub(super) struct Substitution<'c> {
     /// Whether quotes of the word keep what stands behind a separator in the words of its operations.
     pub(super) behind_quotes: bool,
     /// Whether a brace keeps what follows from being split.
-    unsplit: bool,
+    pub(super) unsplit: bool,
     /// Whether the word is the argument `name=value` of a declaration utility.
     pub(super) declares: bool,
     /// Whether replacements look for the shortest matches.
@@ -337,7 +337,7 @@ impl<'c> Substitution<'c> {
                     }
                     false => (Rule::Literal, place.literal),
                 };
-                if !place.quoted && bytes.contains(&b'{') {
+                if !place.quoted && place.literal == Standing::Plain && bytes.contains(&b'{') {
                     self.unsplit |= self.cx.state().dialect.brace_stops_splitting;
                 }
                 if place.bare_backslash && bytes.contains(&b'\\') {

@@ -95,6 +95,9 @@ macro_rules! expanding_rows {
     braces: Braces = [Braces::None, Braces::Written, Braces::None, Braces::None, Braces::Fields, Braces::Fields, Braces::Fields], "observed in all six: x={a,b}; echo {a,b} $x";
     /// Which ranges such as `{1..3}` there are.
     brace_ranges: BraceRanges = [BraceRanges::None, BraceRanges::Padded, BraceRanges::None, BraceRanges::None, BraceRanges::Plain, BraceRanges::None, BraceRanges::Turned], "observed in all six: echo {01..3} {1..9..-3} {1..a}";
+    /// In braces the commas, dots and openers of values count that are quoted, or behind an opener; closers do not. Under
+    /// `set -f` all that is quoted counts.
+    quoted_values_have_commas: bool = [N, N, N, N, Y, N, N], "observed in all six: x=a,b; echo {c,$x} {c,\"$x\"}; x={a,b}; echo {c,$x}";
     /// Behind an unquoted opening brace an expansion in the same word is neither split nor a pattern.
     brace_stops_splitting: bool = [N, N, N, N, Y, N, N], "observed in all six: x='a b'; echo {$x,c}";
     /// A backslash before a slash is dropped even behind a component that is a pattern.
