@@ -19,6 +19,15 @@ use crate::syntax::Parser;
 use crate::syntax::ast::{Instead, Parameter, ParameterName, Part, Subscript, Word};
 use crate::text::{Standing, Text};
 
+/// Whether an opening brace stands between quotes that end the quotes around the operation.
+fn opens_between_quotes(word: &Word) -> bool {
+    let opens = |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'{'));
+    word.parts.iter().any(|part| match part {
+        Part::Double { parts, .. } => parts.iter().any(opens),
+        _ => false,
+    })
+}
+
 impl Substitution<'_> {
     /// Whether a list counts as set and, with a `colon`, as not empty; `star` is that of `$*`.
     fn list_has_value(
@@ -129,6 +138,15 @@ impl Substitution<'_> {
                     other => other,
                 };
                 self.used_word(word, Place { literal, expansion, alone: false, ..place })?;
+                if place.quoted
+                    && place.fields
+                    && self.cx.state().dialect.inner_opener_shows_closer
+                    && opens_between_quotes(word)
+                {
+                    let end = parameter.span.end;
+                    let closer = Span { start: end - 1, ..parameter.span };
+                    self.push(b"}", Standing::Quoted, &Origin::new(Rule::Quoted, closer))?;
+                }
                 if let Some(outer) = outer {
                     self.word_behind(outer);
                 }

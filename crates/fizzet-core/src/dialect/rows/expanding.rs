@@ -98,6 +98,9 @@ macro_rules! expanding_rows {
     /// In braces the commas, dots and openers of values count that are quoted, or behind an opener; closers do not. Under
     /// `set -f` all that is quoted counts.
     quoted_values_have_commas: bool = [N, N, N, N, Y, N, N], "observed in all six: x=a,b; echo {c,$x} {c,\"$x\"}; x={a,b}; echo {c,$x}";
+    /// An opening brace in double quotes in the word of a `"${x-word}"` makes the brace that closes the operation a part
+    /// of its value, where that makes fields.
+    inner_opener_shows_closer: bool = [N, N, N, N, Y, N, N], "observed in all six: echo \"${x-\"{\"}\"";
     /// Behind an unquoted opening brace an expansion in the same word is neither split nor a pattern.
     brace_stops_splitting: bool = [N, N, N, N, Y, N, N], "observed in all six: x='a b'; echo {$x,c}";
     /// A backslash before a slash is dropped even behind a component that is a pattern.
