@@ -9,6 +9,8 @@ use crate::syntax::arithmetic::Showing;
 #[derive(Clone, Copy, PartialEq, Debug)]
 pub(crate) enum Number {
     Whole(i64),
+    /// The whole number 0 with a minus sign, which is seen only where it is stored (ksh93).
+    MinusZero,
     Real(Real),
     /// Nobody knows it: the value of a variable like RANDOM, or what was computed with one.
     Unknown,
@@ -25,7 +27,7 @@ impl Number {
         match self {
             Number::Whole(value) => value == 0,
             Number::Real(value) => value.is_zero(),
-            Number::Unknown => true,
+            Number::MinusZero | Number::Unknown => true,
         }
     }
 
@@ -34,7 +36,7 @@ impl Number {
         match self {
             Number::Whole(value) => value,
             Number::Real(value) => value.cut(),
-            Number::Unknown => 0,
+            Number::MinusZero | Number::Unknown => 0,
         }
     }
 
@@ -43,6 +45,7 @@ impl Number {
         match self {
             Number::Whole(value) => Real::whole(value, extended),
             Number::Real(value) => value,
+            Number::MinusZero => Real::whole(0, extended).negated(),
             Number::Unknown => Real::whole(0, extended),
         }
     }
@@ -51,6 +54,7 @@ impl Number {
     pub(super) fn shown(self, reals: Reals) -> String {
         match self {
             Number::Whole(value) => value.to_string(),
+            Number::MinusZero => "0".into(),
             Number::Real(value) if reals == Reals::PointStays => with_point(value),
             Number::Real(value) => plain(value),
             Number::Unknown => String::new(),
@@ -59,6 +63,16 @@ impl Number {
 }
 
 impl Number {
+    /// Whether it has a minus sign.
+    pub(super) fn is_negative(self) -> bool {
+        match self {
+            Number::Whole(value) => value < 0,
+            Number::MinusZero => true,
+            Number::Real(value) => value.is_negative(),
+            Number::Unknown => false,
+        }
+    }
+
     /// As zsh shows it behind `[#base_group]`.
     pub(super) fn shown_as(self, dialect: &Dialect, showing: Showing) -> String {
         let Number::Whole(value) = self else {

@@ -11,6 +11,7 @@ use std::rc::Rc;
 
 use crate::dialect::{Dialect, LargeConstant};
 pub(crate) use crate::expand::arithmetic::targets::minus_zero;
+use crate::expand::arithmetic::targets::plain_number;
 use crate::expand::number::Number;
 use crate::expand::{Context, Tilde, single};
 use crate::real::Real;
@@ -122,7 +123,7 @@ fn number_of(
 /// # Errors
 /// As for [`value`].
 pub fn text_value(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<i64, Stop> {
-    if let Some(whole) = small_decimal(text) {
+    if let Some(whole) = plain_number(text) {
         cx.state().math.latest = Number::Whole(whole);
         return Ok(whole);
     }
@@ -164,7 +165,7 @@ pub fn text_order(
     span: Span,
 ) -> Result<Option<Ordering>, Stop> {
     let mut number = |text: &[u8]| {
-        if let Some(whole) = small_decimal(text) {
+        if let Some(whole) = plain_number(text) {
             return Ok(Number::Whole(whole));
         }
         let expression = parse(cx, text, span)?;
@@ -177,15 +178,6 @@ pub fn text_order(
             left.real(extended).partial_cmp(&right.real(extended))
         }
     })
-}
-
-/// The value of a text that is a number in every shell: at most nine decimal digits, which fit wherever numbers do.
-fn small_decimal(text: &[u8]) -> Option<i64> {
-    let is_one = matches!(text, [b'0'] | [b'1'..=b'9', ..]) && text.len() <= 9;
-    if !is_one || !text.iter().all(u8::is_ascii_digit) {
-        return None;
-    }
-    Some(text.iter().fold(0, |value, digit| value * 10 + i64::from(digit - b'0')))
 }
 
 /// As [`text_value`], with the base that the value has, if it has one; no value if nobody can know it. A real
@@ -423,6 +415,8 @@ impl<'a> Evaluation<'a> {
             (Unary::Minus, Number::Whole(i64::MIN)) if smallest_grows => {
                 Number::Real(self.real(value).negated())
             }
+            (Unary::Minus, Number::Whole(0)) if self.dialect.minus_zero => Number::MinusZero,
+            (Unary::Minus, Number::MinusZero) => Number::Whole(0),
             (Unary::Minus, Number::Whole(value)) => Number::Whole(value.wrapping_neg()),
             (Unary::Minus, Number::Real(value)) => Number::Real(value.negated()),
             (Unary::Complement, value) => {

@@ -15,11 +15,34 @@ impl Evaluation<'_> {
         right: Number,
     ) -> Result<Number, Stop> {
         match (left, right) {
-            (Number::Whole(left), Number::Whole(right)) => {
-                self.combine_whole(operator, left, right)
+            (Number::Whole(one), Number::Whole(other)) => {
+                let made = self.combine_whole(operator, one, other)?;
+                Ok(match operator {
+                    Binary::Times => self.signed(made, operator, (left, right)),
+                    _ => made,
+                })
             }
             (Number::Unknown, _) | (_, Number::Unknown) => Ok(Number::Unknown),
+            (Number::MinusZero, Number::Whole(_) | Number::MinusZero)
+            | (Number::Whole(_), Number::MinusZero) => {
+                let made = self.combine_whole(operator, left.whole(), right.whole())?;
+                Ok(self.signed(made, operator, (left, right)))
+            }
             (left, right) => self.combine_real(operator, left, right),
+        }
+    }
+
+    /// What whole numbers make, with the sign that a 0 keeps where the shell computes with reals.
+    fn signed(&self, made: Number, operator: Binary, (left, right): (Number, Number)) -> Number {
+        let is_negative = match operator {
+            Binary::Times => left.is_negative() != right.is_negative(),
+            Binary::Plus => left.is_negative() && right.is_negative(),
+            Binary::Minus => left.is_negative() && !right.is_negative(),
+            _ => false,
+        };
+        match made == Number::Whole(0) && is_negative && self.dialect.minus_zero {
+            true => Number::MinusZero,
+            false => made,
         }
     }
 

@@ -259,6 +259,9 @@ impl Evaluation<'_> {
             if negative && saturates && is_out_of_range(digits, false) {
                 return Ok(Number::Whole(i64::MIN));
             }
+            if negative && value == 0 && self.dialect.minus_zero {
+                return Ok(Number::MinusZero);
+            }
             return Ok(Number::Whole(if negative { value.wrapping_neg() } else { value }));
         }
         if trimmed.is_empty() {
@@ -297,6 +300,7 @@ impl Evaluation<'_> {
         };
         let shown = match stored {
             Number::Unknown => None,
+            Number::MinusZero => Some("-0".into()),
             stored => Some(stored.shown(self.dialect.arithmetic_reals)),
         };
         if target.index.as_deref().is_some_and(<[u8]>::is_empty)
@@ -317,7 +321,9 @@ impl Evaluation<'_> {
         if is_new {
             self.cx.state().variables.clear(&target.name);
             self.cx.state().variables.entry(&target.name).keeps = match value {
-                Number::Whole(_) => Keeps::Integer(Digits::of(self.base.unwrap_or_default())),
+                Number::Whole(_) | Number::MinusZero => {
+                    Keeps::Integer(Digits::of(self.base.unwrap_or_default()))
+                }
                 Number::Real(_) => Keeps::Real { letter: b'f', digits: 10, long: false },
                 Number::Unknown => Keeps::Text,
             };
@@ -331,6 +337,7 @@ impl Evaluation<'_> {
         let keeps = self.cx.state().variables.get(&target.name).map(|one| one.keeps);
         let makes_reals = self.dialect.arithmetic_makes_numbers;
         Ok(match (keeps.filter(|_| is_whole), value) {
+            (Some(Keeps::Integer(_)), Number::MinusZero) => Number::Whole(0),
             (Some(Keeps::Integer(digits)), Number::Whole(_) | Number::Real(_)) => {
                 Number::Whole(digits.kept(value.whole().into(), false))
             }
