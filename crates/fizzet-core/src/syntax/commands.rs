@@ -291,8 +291,17 @@ impl<'a> Parser<'a> {
                 break;
             };
             self.skip_newlines()?;
-            self.eat_lone_semicolon()?;
-            if self.at_end() && self.dialect.lone_semicolons == LoneSemicolons::One {
+            let is_one =
+                self.eat_lone_semicolon()? && self.dialect.lone_semicolons == LoneSemicolons::One;
+            if is_one && (!self.at_word() || self.at_list_end()) {
+                // The semicolon is a command that does nothing.
+                let span = self.span(self.pos, self.pos);
+                let commands = Vec::new();
+                rest.push((connector, Pipeline { negated: false, timed: false, commands, span }));
+                continue;
+            }
+            if self.at_end() && self.is_main && self.dialect.lone_semicolons == LoneSemicolons::One
+            {
                 break;
             }
             if self.dialect.connectors_may_end && self.at_list_end() {

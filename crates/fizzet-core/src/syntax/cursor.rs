@@ -75,6 +75,8 @@ pub struct Parser<'a> {
     pub(super) depth: u32,
     pub(super) pending: Vec<PendingDocument>,
     pub(super) extended_patterns: bool,
+    /// Whether it is the text that the shell was started with.
+    pub(crate) is_main: bool,
     /// Whether words that look like assignments are such behind the command name too.
     pub(super) keywords: bool,
     /// Whether the word is the value of an assignment.
@@ -137,6 +139,7 @@ impl<'a> Parser<'a> {
             depth: 0,
             pending: Vec::new(),
             extended_patterns: dialect.extended_patterns,
+            is_main: false,
             keywords: false,
             in_assignment: false,
             braces_in_replaced: false,
@@ -216,6 +219,7 @@ impl<'a> Parser<'a> {
             depth: self.depth,
             pending: Vec::new(),
             extended_patterns: self.extended_patterns,
+            is_main: false,
             keywords: self.keywords,
             in_assignment: false,
             braces_in_replaced: false,

@@ -270,6 +270,7 @@ impl Walker {
         let tables = Tables::new(dialect.clone());
         let mut counts = dialect.clone();
         let mut parser = Parser::new(&bytes, id, &dialect);
+        parser.is_main = id == SourceId::MAIN;
         let reads_whole = match (dialect.reads_whole, &self.state.sources.get(id).kind) {
             (ReadsWhole::ButFiles, kind) => {
                 !matches!(kind, SourceKind::File(_) | SourceKind::Built("."))

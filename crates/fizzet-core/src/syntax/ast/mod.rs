@@ -49,7 +49,8 @@ pub struct Pipeline {
     pub negated: bool,
     /// Whether `time` stands before it.
     pub timed: bool,
-    /// The commands; never empty, except after a lone `!` or `time`.
+    /// The commands; never empty, except after a lone `!` or `time`, and where a lone semicolon
+    /// is one.
     pub commands: Vec<Command>,
     /// All of it.
     pub span: Span,
