@@ -441,7 +441,8 @@ impl State {
     /// The name and the index of `name[index]`, if a utility takes that for an element: where the first
     /// bracket that closes ends the index, it has to be the last.
     pub fn element_named<'a>(&self, written: &'a [u8]) -> Option<(&'a [u8], &'a [u8])> {
-        let named = |index: &[u8]| !(index.is_empty() && self.dialect.empty_index_is_no_name);
+        let minds = self.dialect.empty_index_is_no_name || self.dialect.empty_index_is_mistake;
+        let named = |index: &[u8]| !(index.is_empty() && minds);
         element_name(written)
             .filter(|(_, index)| named(index))
             .filter(|(_, index)| !self.dialect.index_ends_at_bracket || is_one_index(index))

@@ -322,6 +322,13 @@ impl Walker {
         {
             return Ok(Text::new());
         }
+        if self.state.dialect.empty_index_is_mistake
+            && let Some(index) = &assignment.index
+            && self.state.sources.bytes(index.word.span).is_empty()
+        {
+            let message = "there is no index in the brackets";
+            return Err(self.state.mistake(message, assignment.span, 1));
+        }
         if let Some(index) = &assignment.index
             && self.state.dialect.all_elements_assign
             && matches!(self.state.sources.bytes(index.word.span), b"@" | b"*")

@@ -242,6 +242,10 @@ impl Walker {
                     let is_whole = index == b"*" || (index == b"@" && !is_array);
                     is_whole && self.state.variables.get(name).is_some()
                 }
+                Some((_, b"")) if self.state.dialect.empty_index_is_mistake => {
+                    let message = "there is no index in the brackets";
+                    return Err(self.state.mistake(message, span, 1));
+                }
                 Some((name, _)) if self.state.is_idle_index(name) => false,
                 Some((_, b"")) if self.state.dialect.nothing_is_no_index => false,
                 Some((name, index)) => {

@@ -33,6 +33,9 @@ impl Evaluation<'_> {
                 false => self.cx.state().element_key(name, text.bytes(), span),
             };
         }
+        if self.dialect.empty_index_is_mistake && index.is_empty() {
+            return Err(refuse(self.cx.state(), "there is no index in the brackets", self.span));
+        }
         let has_quotes = index.contains(&b'\'');
         let drops = self.dialect.arithmetic_indexes_drop_quotes && has_quotes && !keyed;
         let index: Cow<'_, [u8]> = match drops {

@@ -88,6 +88,16 @@ impl<'a> Compiler<'a> {
 }
 
 impl Compiler<'_> {
+    /// Whether the `~` at the place excludes something: one that nothing follows stands for itself.
+    fn excludes(&self) -> bool {
+        let next = self.at + 1;
+        let ends = |&byte: &u8| matches!(byte, b'|' | b')' | b'~');
+        match self.bytes.get(next) {
+            None => false,
+            Some(byte) => self.quoted[next] || !ends(byte),
+        }
+    }
+
     pub(super) fn compile(&mut self) {
         while self.at < self.bytes.len() {
             let byte = self.bytes[self.at];
@@ -109,7 +119,7 @@ impl Compiler<'_> {
                 b'|' | b')' if self.open > 0 => return,
                 b'^' if self.rules.operators => self.negation(),
                 b'#' if self.rules.operators && !self.items.is_empty() => self.repetition(),
-                b'~' if self.rules.operators && self.at > 0 => {
+                b'~' if self.rules.operators && self.at > 0 && self.excludes() => {
                     self.except();
                     return;
                 }

@@ -39,7 +39,7 @@ impl Walker {
     fn shift_lists(&mut self, call: &Call<'_>) -> Result<Status, Stop> {
         let (at_end, operands) = match call.arguments() {
             [first, rest @ ..] if first.bytes() == b"-p" => (true, rest),
-            [first, rest @ ..] if first.bytes() == b"--" => (false, rest),
+            [first, rest @ ..] if matches!(first.bytes(), b"--" | b"-") => (false, rest),
             [first, ..] if matches!(first.bytes(), [b'-', b'a'..=b'z', ..]) => {
                 return Ok(self.complain(call, 1));
             }
