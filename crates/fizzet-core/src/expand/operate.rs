@@ -481,7 +481,9 @@ impl Substitution<'_> {
             && self.cx.state().variables.is_name(name)
             && parameter.index.is_none()
         {
-            return self.name(parameter).map(Some);
+            let name = self.name(parameter)?;
+            let then = Parameter { operation: then.clone(), ..parameter.clone() };
+            return self.operate(&then, name, place);
         }
         let status = self.cx.state().dialect.bad_substitution_status;
         let span = parameter.span;

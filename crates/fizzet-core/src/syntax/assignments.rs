@@ -281,6 +281,9 @@ impl Parser<'_> {
         }
         let open = self.pos;
         self.pos += 1;
+        if self.dialect.empty_index_is_refused && self.raw() == Some(b']') {
+            return self.unexpected("an index");
+        }
         let index = self.arithmetic(within)?;
         if !self.eat(b"]") {
             return Err(self.unclosed(open, 1, "[", "]"));

@@ -23,14 +23,14 @@ impl Walker {
         stays: bool,
         run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
     ) -> Result<(), Stop> {
-        self.with_opened(redirections, (None, stays), run)
+        self.with_opened(redirections, (None, stays, false), run)
     }
 
     /// As [`Walker::with_redirections`], where the descriptors may lead there already, as `opened` has them.
     pub(super) fn with_opened(
         &mut self,
         redirections: &[RedirectTrace],
-        (opened, stays): (Option<Descriptors>, bool),
+        (opened, stays, in_child): (Option<Descriptors>, bool, bool),
         run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
     ) -> Result<(), Stop> {
         if redirections.is_empty() {
@@ -48,7 +48,9 @@ impl Walker {
         if let Some(outer) = outer {
             // What the command itself has opened stays open.
             for redirection in redirections.iter().filter(|one| !one.stays) {
-                for descriptor in self.led_by(redirection) {
+                // What is moved to a descriptor that was open comes back with that.
+                let comes_back = in_child || outer.is_open(redirection.descriptor);
+                for descriptor in self.led_by(redirection, comes_back) {
                     self.descriptors.take_over(descriptor, &outer);
                 }
             }
@@ -61,13 +63,18 @@ impl Walker {
         redirections.iter().try_for_each(|redirection| self.redirect(redirection))
     }
 
-    /// The descriptors that a redirection makes lead elsewhere.
-    fn led_by(&self, redirection: &RedirectTrace) -> Vec<u32> {
+    /// The descriptors that a redirection makes lead elsewhere, and that lead back behind its command: one that
+    /// it has moved may not, unless it comes back anyway.
+    fn led_by(&self, redirection: &RedirectTrace, comes_back: bool) -> Vec<u32> {
         let mut led = vec![redirection.descriptor];
         match redirection.operator {
             "&>" | "&>>" => led = vec![1, 2],
             "<&" | ">&" => match self.copied(redirection.target.bytes()) {
-                Some(Copied::Descriptor { from, moves: true }) => led.push(from),
+                Some(Copied::Descriptor { from, moves: true })
+                    if comes_back || !self.state.dialect.moved_descriptors_stay_closed =>
+                {
+                    led.push(from);
+                }
                 Some(_) => {}
                 None => led = vec![1, 2],
             },

@@ -3,8 +3,11 @@
 
 use std::rc::Rc;
 
+use crate::dialect::KeptByExit;
 use crate::state::{Value, Variable};
-use crate::stop::Stop;
+use crate::stop::{Reach, ShellError, Stop};
+use crate::text::Text;
+use crate::trace::CommandKind;
 use crate::walk::Walker;
 use crate::walk::assign::Saved;
 use crate::walk::call::Scope;
@@ -19,9 +22,63 @@ pub(super) struct Temporary {
     pub(super) declares: bool,
     /// Whether it stands behind `command`.
     pub(super) behind_command: bool,
+    /// The values that they are given, if the command is a utility whose own assignments outlast it.
+    given: Vec<Option<Text>>,
 }
 
 impl Walker {
+    /// Assignments before a command last from here; `saved` is what to put back behind it.
+    pub(super) fn begin_temporary(&mut self, saved: Saved, argv: &[Text]) {
+        let is_name =
+            |name: &&Text| !matches!(name.bytes(), b"command" | b"builtin" | b"\\builtin");
+        let name = argv.iter().find(is_name).map_or(&b""[..], Text::bytes);
+        let behind_command = argv.first().is_some_and(|first| first.bytes() == b"command");
+        let declares = self.state.dialect.is_declaration(name);
+        let assigners = self.state.dialect.assigners_outlast;
+        let given = match assigners.iter().any(|one| one.as_bytes() == name) {
+            true => {
+                saved.iter().map(|(name, _)| self.state.variables.scalar(name).cloned()).collect()
+            }
+            false => Vec::new(),
+        };
+        let scopes = self.scopes.len();
+        self.temporaries.push(Temporary { saved, scopes, declares, behind_command, given });
+    }
+
+    /// Assignments before a command end behind it, unless the shell ends in it and they are to be seen then.
+    pub(super) fn end_temporary(&mut self, outcome: &Result<(), Stop>, kind: CommandKind) {
+        let Some(mut temporary) = self.temporaries.pop() else { return };
+        if self.exit_keeps(outcome, kind) {
+            return;
+        }
+        let mut given = temporary.given.into_iter();
+        temporary.saved.retain(|(name, _)| match given.next() {
+            Some(given) => is_same(self.state.variables.scalar(name), given.as_ref()),
+            None => true,
+        });
+        match kind {
+            CommandKind::Function => self.restore(temporary.saved),
+            _ => self.restore_behind_utility(temporary.saved),
+        }
+    }
+
+    /// Whether the variables that had values for a command keep them, since the shell ends in it.
+    fn exit_keeps(&self, outcome: &Result<(), Stop>, kind: CommandKind) -> bool {
+        let exits = matches!(outcome, Err(Stop::Exit(_))) && self.error_exit.is_none();
+        let is_call = kind == CommandKind::Function;
+        match self.state.dialect.kept_by_exit {
+            KeptByExit::Nothing => false,
+            KeptByExit::Calls => is_call && exits,
+            KeptByExit::FailedCalls => {
+                let ends = |error: &ShellError| error.reach == Reach::Shell;
+                let fails = matches!(outcome, Err(Stop::Exit(_)))
+                    || matches!(outcome, Err(Stop::Shell(error)) if ends(error));
+                is_call && fails
+            }
+            KeptByExit::Outermost => exits && self.temporaries.is_empty() && self.scopes.is_empty(),
+        }
+    }
+
     /// Makes a name a variable of the function that is being called.
     pub(super) fn hide(&mut self, name: &[u8], has_value: bool) {
         let depth = self.scopes.len();
@@ -189,5 +246,15 @@ impl Walker {
         self.scopes[depth].hidden[at].1 = self.state.variables.remove(name);
         self.state.variables.restore(name, inner);
         outcome
+    }
+}
+
+/// Whether two values are one, and not only alike.
+fn is_same(one: Option<&Text>, other: Option<&Text>) -> bool {
+    let origin =
+        |text: &Text| text.runs().next().map(|(run, _)| (run.origin.rule(), run.origin.span()));
+    match (one, other) {
+        (Some(one), Some(other)) => one.bytes() == other.bytes() && origin(one) == origin(other),
+        (one, other) => one.is_none() && other.is_none(),
     }
 }

@@ -17,7 +17,6 @@ use crate::trace::{
 use crate::walk::Walker;
 use crate::walk::assign::{Assigned, Lasting};
 use crate::walk::making::Made;
-use crate::walk::scopes::Temporary;
 
 /// A simple command whose words are expanded.
 struct Ready {
@@ -147,24 +146,16 @@ impl Walker {
         let stays = argv.len() == 1 && argv[0].bytes() == b"exec";
         let lasts = !saved.is_empty();
         if lasts {
-            let is_one =
-                |name: &&Text| !matches!(name.bytes(), b"command" | b"builtin" | b"\\builtin");
-            let name = argv.iter().find(is_one);
-            let behind_command = argv.first().is_some_and(|first| first.bytes() == b"command");
-            let declares = name.is_some_and(|name| self.state.dialect.is_declaration(name.bytes()));
-            let scopes = self.scopes.len();
-            self.temporaries.push(Temporary { saved, scopes, declares, behind_command });
+            self.begin_temporary(saved, &argv);
         }
+        let in_child = kind == CommandKind::External;
         let outcome = self.with_last_argument(&argv, kind, |walker| {
-            walker.with_opened(&redirections, (opened, stays), |walker| {
+            walker.with_opened(&redirections, (opened, stays, in_child), |walker| {
                 walker.carry_out(&argv, kind, span)
             })
         });
-        if lasts && let Some(temporary) = self.temporaries.pop() {
-            match kind {
-                CommandKind::Function => self.restore(temporary.saved),
-                _ => self.restore_behind_utility(temporary.saved),
-            }
+        if lasts {
+            self.end_temporary(&outcome, kind);
         }
         match kind == CommandKind::Function && !redirections.is_empty() {
             true => self.held_by_redirections(outcome),

@@ -538,6 +538,20 @@ pub enum FailedTemporaries {
     Stay,
 }
 
+/// Which variables that have values for a command still have them in the action for EXIT, if the shell ends in
+/// that command.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum KeptByExit {
+    /// None.
+    Nothing,
+    /// Those before calls of functions that carry out `exit`.
+    Calls,
+    /// Those before calls of functions, however the shell ends in them.
+    FailedCalls,
+    /// Those before the outermost command that carries out `exit`, if that stands in no function.
+    Outermost,
+}
+
 /// The function that is called for a command that is not found.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub struct NotFoundFunction {

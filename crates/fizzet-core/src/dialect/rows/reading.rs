@@ -380,6 +380,8 @@ macro_rules! reading_rows {
     arithmetic_hides_in_quotes: bool = [N, Y, N, N, Y, Y, N], "observed in all six: echo $((1')'))";
     /// A backslash in an expression hides a parenthesis.
     arithmetic_backslashes_hide: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: echo $((1 \\) ))";
+    /// An assignment to an element has something between its brackets.
+    empty_index_is_refused: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: if false; then a[]=3; fi; echo after";
     /// Between single quotes in the index before an element of a list nothing counts.
     element_keys_hide_in_quotes: bool = [N, Y, N, N, Y, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -A a; a=(['`']=x)";
     /// Between single quotes in the index of an element nothing counts.

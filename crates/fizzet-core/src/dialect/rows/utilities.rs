@@ -390,6 +390,8 @@ macro_rules! utilities_rows {
     folder_path_is_told: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: CDPATH=combs; cd deep";
     /// Where the first entry of CDPATH is no folder, `cd` stays where it is, and tells that folder with a slash.
     folder_path_begins_with_folder: bool = [N, N, N, N, Y, N, N], "observed in all six: CDPATH=nosuch:/; cd usr; echo $? $PWD";
+    /// A descriptor that `4>&3-` moves for a command of the shell itself stays closed behind it, if 4 was not open.
+    moved_descriptors_stay_closed: bool = [N, Y, N, N, N, N, N], "observed in bash and ksh93: exec 3>f; : 4>&3-; echo a >&3; echo $?";
     /// `cd` looks in the current folder only if CDPATH names it.
     folder_path_is_all: bool = [N, N, N, N, Y, Y, N], "observed in all six: CDPATH=nosuch; cd combs; pwd";
     /// `cd -` tells the folder as OLDPWD names it, and not from the root.
