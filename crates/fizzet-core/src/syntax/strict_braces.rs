@@ -1,5 +1,5 @@
-//! What a shell refuses between the braces of `${...}` while it reads the line, long before anything is
-//! expanded (observed in ksh93u+m).
+//! A shell that looks for the ends of `${...}` and of words by other rules when it reads the line than when it
+//! expands them (observed in ksh93u+m): what it refuses between braces, and how far a quote there runs on.
 
 use std::borrow::Cow;
 
