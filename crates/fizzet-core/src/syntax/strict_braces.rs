@@ -75,22 +75,33 @@ impl<'a> Parser<'a> {
     /// word around the expansion as the reader has found it (observed in ksh93u+m: `echo "${x-"don't"}"`).
     pub(super) fn run_on(&mut self, start: usize) -> Parsed<Part> {
         let from = start + 1;
-        let whole = self.text.clone();
-        let end = match self.outer_quote {
-            Some(quote) => {
-                self.reader_end(quote).ok_or_else(|| self.unclosed(quote, 1, "'", "'"))?
-            }
-            None => whole.len(),
-        };
+        let end = self.word_end()?;
         let place = self.span(from, end);
-        let mut parser = Parser::new(&whole[from..end], place.source, self.dialect);
+        let text = std::mem::take(&mut self.text);
+        let mut parser = Parser::new(&text[from..end], place.source, self.dialect);
         parser.begins_at(place.start as usize);
         parser.quotes_run_on = true;
-        let parts = parser.parts(Within::Unquoted)?;
+        let parts = parser.parts(Within::Unquoted);
         self.pos = (from + parser.pos + 1).min(end);
-        self.text = cut(&self.text, end);
-        self.whole_text.get_or_insert_with(|| whole.clone());
-        Ok(Part::Double { parts, span: self.span(start, self.pos) })
+        self.text = text;
+        if self.whole_text.is_none() {
+            let short = cut(&self.text, end);
+            self.whole_text = Some(std::mem::replace(&mut self.text, short));
+        }
+        Ok(Part::Double { parts: parts?, span: self.span(start, self.pos) })
+    }
+
+    /// The end of the word around the outermost double quote, as the reader finds it; in a here-document, that of
+    /// the text. It is looked for once a word.
+    fn word_end(&mut self) -> Parsed<usize> {
+        let Some(quote) = self.outer_quote.filter(|_| self.whole_text.is_none()) else {
+            return Ok(self.text.len());
+        };
+        let Some(end) = self.reader_end(quote) else {
+            let single = self.text[quote..].iter().position(|&byte| byte == b'\'').unwrap_or(0);
+            return Err(self.unclosed(quote + single, 1, "'", "'"));
+        };
+        Ok(end)
     }
 
     /// Whether the text ends here before what is open has been closed, because a single quote has run on.
