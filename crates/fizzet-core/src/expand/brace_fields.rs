@@ -201,8 +201,8 @@ impl Braces<'_> {
         if !bytes.windows(2).any(|two| two == b"..") || !pair.commas.is_empty() {
             return None;
         }
-        let turned = self.dialect.brace_ranges == BraceRanges::Turned;
-        let plain = |at: usize| field.bytes()[at] != b'.' || !quoted[at] || turned;
+        let any = self.dialect.quoted_dots_make_ranges;
+        let plain = |at: usize| field.bytes()[at] != b'.' || !quoted[at] || any;
         let range = match self.dialect.brace_ranges {
             BraceRanges::None => None,
             BraceRanges::Turned => Range::turned(bytes),

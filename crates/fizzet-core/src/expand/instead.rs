@@ -140,6 +140,7 @@ impl Substitution<'_> {
                 self.used_word(word, Place { literal, expansion, alone: false, ..place })?;
                 if place.quoted
                     && place.fields
+                    && !parameter.runs_on
                     && self.cx.state().dialect.inner_opener_shows_closer
                     && opens_between_quotes(word)
                 {

@@ -203,9 +203,10 @@ impl<'a> Parser<'a> {
         self.pos = open + 1;
         let waiting = self.pending.len();
         let known = self.aliases_set_aside(start);
-        let outer_quote = self.outer_quote.take();
+        // The words of the commands have ends of their own.
+        let around = (self.outer_quote.take(), self.whole_text.take());
         let read = self.list_in_parentheses(start, 2, "$(");
-        self.outer_quote = outer_quote;
+        (self.outer_quote, self.whole_text) = around;
         self.set_aliases(known.or_else(|| self.aliases.known.clone()));
         let by_parentheses = doubled && self.dialect.doubled_parentheses_are_counted;
         let end = end.or_else(|| by_parentheses.then(|| self.parentheses_end(open)).flatten());

@@ -95,6 +95,8 @@ macro_rules! expanding_rows {
     braces: Braces = [Braces::None, Braces::Written, Braces::None, Braces::None, Braces::Fields, Braces::Fields, Braces::Fields], "observed in all six: x={a,b}; echo {a,b} $x";
     /// Which ranges such as `{1..3}` there are.
     brace_ranges: BraceRanges = [BraceRanges::None, BraceRanges::Padded, BraceRanges::None, BraceRanges::None, BraceRanges::Plain, BraceRanges::None, BraceRanges::Turned], "observed in all six: echo {01..3} {1..9..-3} {1..a}";
+    /// The dots of a range between braces may be quoted, or come from values.
+    quoted_dots_make_ranges: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93 and zsh: echo {1'..'3}; x=1..3; echo {$x}";
     /// In braces the commas, dots and openers of values count that are quoted, or behind an opener; closers do not. Under
     /// `set -f` all that is quoted counts.
     quoted_values_have_commas: bool = [N, N, N, N, Y, N, N], "observed in all six: x=a,b; echo {c,$x} {c,\"$x\"}; x={a,b}; echo {c,$x}";
