@@ -210,10 +210,20 @@ impl Visitor<'_> {
     }
 
     fn assignment(&mut self, assignment: &Assignment) {
-        match &assignment.value {
+        self.assigned(&assignment.value);
+    }
+
+    fn assigned(&mut self, value: &AssignedValue) {
+        match value {
             AssignedValue::Scalar(word) => self.inside(word),
             AssignedValue::Array(elements) => {
-                elements.iter().for_each(|element| self.inside(&element.word));
+                for element in elements {
+                    self.inside(&element.word);
+                    element.nested.iter().for_each(|nested| self.assigned(nested));
+                }
+            }
+            AssignedValue::Members(members) => {
+                members.commands.iter().for_each(|command| self.command(command));
             }
         }
     }

@@ -347,6 +347,8 @@ impl Printer<'_> {
             match &assignment.value {
                 AssignedValue::Array(_) => self.array(assignment),
                 AssignedValue::Scalar(_) => self.assignment(assignment),
+                // No shell that words definitions anew has these.
+                AssignedValue::Members(_) => {}
             }
             self.page.say(" ");
         }

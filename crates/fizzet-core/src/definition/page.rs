@@ -230,6 +230,8 @@ pub(super) trait Layout<'a> {
         match &assignment.value {
             AssignedValue::Scalar(word) => self.word(word),
             AssignedValue::Array(elements) => self.elements(elements),
+            // No shell that words definitions anew has these.
+            AssignedValue::Members(_) => {}
         }
     }
 

@@ -190,8 +190,9 @@ const SPECIAL_UTILITY: u16 = 1;
 const OTHER_UTILITY: u16 = 2;
 
 /// Utilities whose `name=value` arguments are assignments.
-const DECLARATIONS: &[&str] =
-    &["export", "readonly", "typeset", "declare", "local", "integer", "float", "nameref"];
+const DECLARATIONS: &[&str] = &[
+    "export", "readonly", "typeset", "declare", "local", "integer", "float", "nameref", "compound",
+];
 
 /// The names of all utilities that a shell carries out itself.
 pub fn utility_names(shell: Shell) -> impl Iterator<Item = &'static str> {

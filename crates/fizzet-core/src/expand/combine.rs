@@ -10,15 +10,11 @@ impl Substitution<'_> {
     /// What a list and the one of this name make together; a text is a list of one for `:^`, and no list for
     /// the others (zshexpn(1); observed in zsh 5.9).
     pub(super) fn combined(&mut self, held: Held, how: Combine, name: &[u8]) -> Held {
-        let value = self.cx.state().variables.get(name).map(|variable| &variable.value);
-        let other: Option<Vec<Text>> = match value {
+        let variable = self.cx.state().variables.get(name);
+        let other: Option<Vec<Text>> = match variable.map(|variable| &variable.value) {
             None | Some(Value::Nothing) => None,
             Some(Value::Scalar(_)) if matches!(how, Combine::Without | Combine::Within) => None,
-            Some(Value::Scalar(text)) => Some(vec![text.clone()]),
-            Some(Value::Indexed(elements)) => Some(elements.values().cloned().collect()),
-            Some(Value::Associative(elements)) => {
-                Some(elements.pairs().into_iter().map(|(_, text)| text.clone()).collect())
-            }
+            _ => variable.map(|variable| variable.texts().into_iter().cloned().collect()),
         };
         let (items, star) = match held {
             Held::Unset => return Held::Unset,

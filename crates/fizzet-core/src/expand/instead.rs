@@ -280,8 +280,8 @@ impl Substitution<'_> {
         let known = self.looked_up.take();
         let state = self.cx.state();
         let name = match &parameter.name {
-            // A member of a variable is assigned with it only.
-            ParameterName::Variable(name) if !name.contains(&b'.') => name,
+            // What the shell keeps itself is not assigned like this.
+            ParameterName::Variable(name) if !name.starts_with(b".") => name,
             ParameterName::Positional(1..) if state.dialect.parameters_are_variables => {
                 &Rc::from(&*parameter.name.to_bytes())
             }

@@ -49,7 +49,7 @@ fn value(state: &State, parameter: &Parameter) -> Option<Text> {
         ParameterName::Positional(0) => None,
         ParameterName::Positional(number) => through(&*state.positional.get(*number)?),
         ParameterName::Special(b'#') => through(&state.shell_number(state.positional.count())),
-        ParameterName::Special(_) => None,
+        ParameterName::Special(_) | ParameterName::Inside(_) => None,
     }
 }
 

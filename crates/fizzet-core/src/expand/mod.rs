@@ -14,6 +14,7 @@ mod brace_text;
 pub(crate) mod case;
 mod change;
 mod combine;
+mod compound;
 mod dequote;
 mod distribute;
 mod flagged;
@@ -55,6 +56,7 @@ mod word_subscripts;
 
 use std::rc::Rc;
 
+pub(crate) use compound::{compound_text, options_of, value_text};
 pub(crate) use flags::backslashed;
 pub(crate) use line::{Fields, fields_of_line};
 pub(crate) use number::Number;
@@ -310,7 +312,7 @@ fn is_set(parameter: &Parameter, state: &State) -> bool {
     match &parameter.name {
         ParameterName::Variable(name) => state.variables.get(name).is_some(),
         ParameterName::Positional(number) => state.positional.get(*number).is_some(),
-        ParameterName::Special(_) => true,
+        ParameterName::Special(_) | ParameterName::Inside(_) => true,
     }
 }
 

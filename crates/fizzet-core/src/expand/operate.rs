@@ -405,10 +405,9 @@ impl Substitution<'_> {
             .cx
             .state()
             .variables
-            .names()
+            .paths()
             .into_iter()
             .filter(|name| name.starts_with(&prefix))
-            .map(<[u8]>::to_vec)
             .collect();
         let items = names.iter().map(|name| self.computed(parameter, name)).collect();
         Ok(Held::List { items, star })
@@ -429,7 +428,8 @@ impl Substitution<'_> {
             _ => return Ok(Held::One(self.computed(parameter, b""))),
         };
         let state = self.cx.state();
-        let meant = state.variables.meant(name).unwrap_or(name.clone());
+        let variables = &state.variables;
+        let meant = variables.meant(name).unwrap_or_else(|| variables.keeper(name));
         let told = match element_name(&meant) {
             Some((array, _)) if state.dialect.references == References::Given => array.into(),
             _ => meant,

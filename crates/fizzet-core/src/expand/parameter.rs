@@ -10,7 +10,9 @@ use crate::source::Span;
 use crate::state::{Key, Value, Variable};
 use crate::stop::{Reach, Stop};
 use crate::syntax::Parser;
-use crate::syntax::ast::{Arithmetic, Instead, Operation, Parameter, ParameterName, Subscript};
+use crate::syntax::ast::{
+    Arithmetic, Instead, Operation, Parameter, ParameterName, PathName, Subscript,
+};
 use crate::text::{Passage, Standing, Text};
 use crate::trace::Expansion;
 
@@ -88,6 +90,12 @@ impl Substitution<'_> {
     }
 
     fn parameter_alone(&mut self, parameter: &Parameter, place: Place) -> Result<(), Stop> {
+        if let ParameterName::Inside(PathName(path)) = &parameter.name {
+            let written = single(self.cx, path, Tilde::Never)?;
+            let name = self.cx.state().path_of(written.bytes(), parameter.span)?;
+            let name = ParameterName::Variable(name);
+            return self.parameter_alone(&Parameter { name, ..parameter.clone() }, place);
+        }
         let held = match &parameter.operation {
             Operation::Unreadable { why, ends } => {
                 // Where it ends a line, only the operand of a parameter that is set is looked at.
@@ -218,6 +226,8 @@ impl Substitution<'_> {
                 Held::List { items, star: *sign == b'*' }
             }
             ParameterName::Special(sign) => self.special(*sign, &hop(0)),
+            // The way has been gone before.
+            ParameterName::Inside(_) => Held::Unset,
             ParameterName::Variable(variable) => match &parameter.index {
                 None if state.dialect.names_mean_lists && state.variables.is_array(variable) => {
                     return self.indexed(variable, &Subscript::Star, &hop(0));
@@ -288,14 +298,7 @@ impl Substitution<'_> {
             return Ok(Held::Unset);
         }
         let variable = self.cx.state().variables.get(name);
-        let items: Vec<&Text> = match variable.map(|variable| &variable.value) {
-            None | Some(Value::Nothing) => Vec::new(),
-            Some(Value::Scalar(text)) => vec![text],
-            Some(Value::Indexed(elements)) => elements.values().collect(),
-            Some(Value::Associative(elements)) => {
-                elements.pairs().into_iter().map(|(_, text)| text).collect()
-            }
-        };
+        let items = variable.map(Variable::texts).unwrap_or_default();
         match index {
             Subscript::At | Subscript::Star => {
                 let items = Passage::all(hop, Standing::Quoted, items);

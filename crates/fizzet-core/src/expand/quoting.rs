@@ -4,6 +4,7 @@ use bstr::ByteSlice;
 
 use crate::dialect::{Dialect, DollarQuoting, Requoting};
 use crate::expand::unprintable::Unprintable;
+use crate::syntax::is_name;
 
 /// The value of an alias, or an action, as the shell tells it; only bash's differs from `@Q`, in that what
 /// cannot be shown stands as it is.
@@ -16,6 +17,40 @@ pub(crate) fn told(dialect: &Dialect, value: &[u8]) -> Vec<u8> {
 
 /// Quoted as a shell quotes the values that it tells.
 pub(crate) fn requoted_for(dialect: &Dialect, value: &[u8]) -> Vec<u8> {
+    if dialect.requoting == Requoting::DollarQuotes
+        && let Some(name) = name_before_equals(value)
+    {
+        return [name, &behind_equals(dialect, &value[name.len()..])].concat();
+    }
+    requoted_whole(dialect, value, false)
+}
+
+/// The same for an element or a member, in ksh93.
+pub(crate) fn requoted_inside(dialect: &Dialect, value: &[u8]) -> Vec<u8> {
+    match name_before_equals(value) {
+        Some(name) => [name, b"\\", &behind_equals(dialect, &value[name.len()..])].concat(),
+        None => requoted_whole(dialect, value, false),
+    }
+}
+
+/// The name that stands before `=` at the start of a value.
+fn name_before_equals(value: &[u8]) -> Option<&[u8]> {
+    let name = &value[..value.find_byte(b'=')?];
+    is_name(name).then_some(name)
+}
+
+/// `=` or `==`, which ksh93 leaves behind a name, and the rest in quotes. Observed in 93u+m:
+/// x='a=b c' y=a==; typeset -p x y
+fn behind_equals(dialect: &Dialect, value: &[u8]) -> Vec<u8> {
+    let (signs, rest) = value.split_at(if value.starts_with(b"==") { 2 } else { 1 });
+    match rest.is_empty() && signs.len() == 1 {
+        true => signs.to_vec(),
+        false => [signs, &requoted_whole(dialect, rest, true)].concat(),
+    }
+}
+
+/// `value` is quoted; it may stand behind a name and `=`.
+fn requoted_whole(dialect: &Dialect, value: &[u8], is_behind: bool) -> Vec<u8> {
     let style = dialect.dollar_quoting;
     // Observed in ksh93: typeset a='x:y~' b='x~'; typeset -p a b
     let colon = value.find_byte(b':').filter(|_| dialect.requoting == Requoting::DollarQuotes);
@@ -23,10 +58,16 @@ pub(crate) fn requoted_for(dialect: &Dialect, value: &[u8]) -> Vec<u8> {
         byte.is_ascii_alphanumeric()
             || !byte.is_ascii()
             || dialect.requoting_leaves.as_bytes().contains(byte)
-            || (b"~#".contains(byte) && colon.is_some_and(|colon| at > colon))
+            || (b"~#".contains(byte)
+                && (colon.is_some_and(|colon| at > colon)
+                    || (is_behind && at > 0 && *byte == b'#')))
     };
-    let needs_none =
-        !value.is_empty() && value.first() != Some(&b'=') && value.iter().enumerate().all(plain);
+    // ksh93 has looked for a name before the sign, the others mind it only at the start.
+    let has_bare_equals = match dialect.requoting {
+        Requoting::DollarQuotes if !is_behind => value.contains(&b'='),
+        _ => value.first() == Some(&b'='),
+    };
+    let needs_none = !value.is_empty() && !has_bare_equals && value.iter().enumerate().all(plain);
     match dialect.requoting {
         Requoting::DoubleQuotes => in_two_quotes(value),
         Requoting::Always => requoted(value),

@@ -3,6 +3,7 @@
 mod associative;
 mod base;
 mod field;
+pub mod inside;
 mod locale;
 mod math_functions;
 mod options;
@@ -264,6 +265,10 @@ impl State {
         state.aliases = Rc::new(first_aliases(&state.dialect, &mut state.sources));
         let zero = state.shell_text(state.dialect.shell.name().as_bytes());
         state.positional.zero = Rc::new(zero);
+        if state.dialect.compound_variables {
+            let (rules, origin) = (state.dialect.clone(), state.shell_origin());
+            state.variables.nest(inside::Nesting { rules, origin });
+        }
         let ifs = state.shell_text(state.dialect.first_ifs);
         state.variables.set(b"IFS", ifs);
         for &(name, value) in state.dialect.first_variables {

@@ -11,10 +11,11 @@ use crate::expand::{arithmetic, shown_real};
 use crate::lineage::{Origin, Rule};
 use crate::real::{Format, Real};
 use crate::source::Span;
+use crate::state::inside::{self, Step};
 use crate::state::{Digits, ElementOf, Field, Keeps, Key, State, Stretch, Value, base, own};
 use crate::stop::Stop;
 use crate::syntax::arithmetic::character_of;
-use crate::syntax::{is_name, unmarked};
+use crate::syntax::unmarked;
 use crate::text::{Standing, Text, character_ends};
 
 /// Where an integer without a base takes one from.
@@ -167,6 +168,7 @@ impl State {
         if let Some(meant) = self.variables.meant(name) {
             return self.store_meant(&meant, key, text, base, span);
         }
+        self.check_parent(name, span)?;
         if self.variables.goes_round(name) {
             return Err(self.mistake("the name leads back to itself", span, 1));
         }
@@ -234,7 +236,8 @@ impl State {
             }
         }
         let is_loose = keeps == Keeps::Name && self.dialect.references == References::Loose;
-        let is_named = || is_name(value.bytes()) || element_name(value.bytes()).is_some();
+        let is_named =
+            || self.names_variable(value.bytes()) || self.element_in(value.bytes()).is_some();
         if is_loose && !is_named() {
             return Err(self.mistake("this is no name that it can stand for", span, 1));
         }
@@ -251,6 +254,9 @@ impl State {
         }
         if self.dialect.array_is_list && self.variables.is_array(name) {
             self.variables.clear(name);
+        }
+        if self.dialect.compound_variables && self.variables.copy_compound(text.bytes(), name) {
+            return;
         }
         self.variables.set(name, text);
         let real = real.filter(|_| self.dialect.real_variables_keep_digits);
@@ -310,7 +316,7 @@ impl State {
         base: Base,
         span: Span,
     ) -> Result<(), Stop> {
-        let Some((name, index)) = element_name(meant) else {
+        let Some((name, index)) = self.element_in(meant) else {
             return self.store_based(meant, key, text, base, span);
         };
         if self.variables.is_name(name) {
@@ -433,7 +439,7 @@ impl State {
     /// An index that is no expression.
     pub fn element_meant(&mut self, name: &[u8], span: Span) -> Result<Option<ElementOf>, Stop> {
         let Some(meant) = self.variables.meant(name) else { return Ok(None) };
-        let Some((array, index)) = element_name(&meant) else { return Ok(None) };
+        let Some((array, index)) = self.element_in(&meant) else { return Ok(None) };
         let key = self.element_key(array, index, span)?;
         Ok(Some((array.into(), key)))
     }
@@ -443,9 +449,20 @@ impl State {
     pub fn element_named<'a>(&self, written: &'a [u8]) -> Option<(&'a [u8], &'a [u8])> {
         let minds = self.dialect.empty_index_is_no_name || self.dialect.empty_index_is_mistake;
         let named = |index: &[u8]| !(index.is_empty() && minds);
-        element_name(written)
+        self.element_in(written)
             .filter(|(_, index)| named(index))
             .filter(|(_, index)| !self.dialect.index_ends_at_bracket || is_one_index(index))
+    }
+
+    /// The name and the index of `name[index]`, where the array may stand inside others.
+    pub fn element_in<'a>(&self, written: &'a [u8]) -> Option<(&'a [u8], &'a [u8])> {
+        if self.dialect.compound_variables
+            && self.names_variable(written)
+            && let Some((array, Step::Element(index))) = inside::parent(written)
+        {
+            return Some((array, index));
+        }
+        element_name(written)
     }
 }
 

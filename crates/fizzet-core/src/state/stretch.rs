@@ -23,7 +23,7 @@ impl Stretch {
     fn places(self, count: usize) -> Option<(usize, usize)> {
         let from_start = |at: i64| if at < 0 { at.saturating_add(count as i64 + 1) } else { at };
         let (first, last) = match self {
-            Stretch::One(0) => return None,
+            Stretch::One(0) | Stretch::Range(0, 0) => return None,
             Stretch::One(at) => (from_start(at), from_start(at)),
             Stretch::Range(first, last) => (from_start(first), from_start(last)),
         };
@@ -51,8 +51,10 @@ impl Stretch {
 
     /// The empty stretch behind this one.
     pub fn behind(self, count: usize) -> Stretch {
-        let last = self.last(count);
-        Stretch::Range(last + 1, last)
+        match self.last(count) {
+            0 if matches!(self, Stretch::One(0) | Stretch::Range(0, 0)) => self,
+            last => Stretch::Range(last + 1, last),
+        }
     }
 }
 

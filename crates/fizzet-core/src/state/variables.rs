@@ -7,8 +7,8 @@ use std::rc::Rc;
 use rustc_hash::{FxHashMap, FxHashSet};
 
 use crate::real::Real;
-use crate::state::Associative;
-use crate::state::Field;
+use crate::state::inside::{self, Inside, Nesting};
+use crate::state::{Associative, Field};
 use crate::text::Text;
 
 /// What a variable holds.
@@ -22,6 +22,8 @@ pub enum Value {
     Indexed(BTreeMap<i64, Text>),
     /// An associative array.
     Associative(Associative),
+    /// Nothing but its members; what it shows for a value is made of them.
+    Compound,
 }
 
 impl Value {
@@ -69,6 +71,8 @@ pub struct Variable {
     pub unique: bool,
     /// Whether it is an array that has been declared, and nothing has been assigned to it.
     pub bare: bool,
+    /// The variables inside it.
+    pub inside: Option<Rc<Inside>>,
 }
 
 /// How an integer variable shows its value.
@@ -151,6 +155,7 @@ impl Variable {
             own: false,
             unique: false,
             bare: false,
+            inside: None,
         }
     }
 
@@ -177,13 +182,29 @@ impl Variable {
         }
     }
 
+    /// An element is going to be a text, whatever it was before; what is compound loses its members.
+    fn flatten(&mut self, key: &Key) {
+        let is_compound = matches!(self.value, Value::Compound);
+        if is_compound {
+            self.inside = None;
+        }
+        let Some(inside) = &mut self.inside else { return };
+        match key {
+            Key::Number(index) => Rc::make_mut(inside).flatten(&inside::number(*index)),
+            Key::Text(key) => Rc::make_mut(inside).flatten(key.bytes()),
+        }
+    }
+
     /// The value of `$name`: of an array, the element with index 0.
     pub fn scalar(&self) -> Option<&Text> {
         match &self.value {
             Value::Nothing => None,
             Value::Scalar(text) => Some(text),
-            Value::Indexed(elements) => elements.get(&0),
-            Value::Associative(elements) => elements.get(b"0"),
+            Value::Compound => self.shown(),
+            Value::Indexed(elements) => Some(self.text_of(|| b"0".to_vec(), elements.get(&0)?)),
+            Value::Associative(elements) => {
+                Some(self.text_of(|| b"0".to_vec(), elements.get(b"0")?))
+            }
         }
     }
 }
@@ -199,6 +220,10 @@ pub struct Variables {
     has_names: bool,
     /// Whether a newline separates fields although IFS does not say so: until IFS is set again.
     newline_separates: bool,
+    /// What variables inside others are made with, where there can be any.
+    nesting: Option<Rc<Nesting>>,
+    /// Whether there has ever been one.
+    nests: bool,
 }
 
 impl Variables {
@@ -236,18 +261,84 @@ impl Variables {
 
     /// The variable of this name; where that is the name of another one, the other one.
     pub fn get(&self, name: &[u8]) -> Option<&Variable> {
-        self.by_name.get(self.target(name)?)
+        self.itself(&self.target(name)?)
     }
 
     /// The same to be changed.
     pub fn get_mut(&mut self, name: &[u8]) -> Option<&mut Variable> {
-        let place = self.place(name);
-        self.by_name.get_mut(&*place)
+        let place = self.place(name).into_owned();
+        self.itself_mut(&place)
     }
 
     /// The variable of this name itself, also where it is the name of another.
     pub fn itself(&self, name: &[u8]) -> Option<&Variable> {
-        self.by_name.get(name)
+        if !self.nests {
+            return self.by_name.get(name);
+        }
+        let (root, mut rest) = inside::root(name);
+        let mut variable = self.by_name.get(root)?;
+        while let Some((step, behind)) = inside::step(rest) {
+            variable = variable.at(step)?;
+            rest = behind;
+        }
+        Some(variable)
+    }
+
+    /// The same to be changed.
+    fn itself_mut(&mut self, name: &[u8]) -> Option<&mut Variable> {
+        if !self.nests {
+            return self.by_name.get_mut(name);
+        }
+        let (root, mut rest) = inside::root(name);
+        let mut variable = self.by_name.get_mut(root)?;
+        while let Some((step, behind)) = inside::step(rest) {
+            variable = variable.at_mut(step)?;
+            rest = behind;
+        }
+        Some(variable)
+    }
+
+    /// Lets variables stand inside others.
+    pub fn nest(&mut self, nesting: Nesting) {
+        self.nesting = Some(Rc::new(nesting));
+    }
+
+    /// Makes a compound variable without members of one; attributes stay.
+    pub fn make_compound(&mut self, name: &[u8]) {
+        let Some(nesting) = self.nesting.clone() else { return };
+        let variable = self.entry(name);
+        variable.value = Value::Compound;
+        variable.keeps = Keeps::Text;
+        variable.field = None;
+        variable.inside = Variable::compound(&nesting).inside;
+    }
+
+    /// Whether a path leads to a member of a variable that is not there.
+    pub fn is_orphan(&self, path: &[u8]) -> bool {
+        let (root, rest) = inside::root(path);
+        rest.starts_with(b".") && self.get(root).is_none()
+    }
+
+    /// Gives a compound variable the members of another one, and answers whether both are compound.
+    pub fn copy_compound(&mut self, from: &[u8], to: &[u8]) -> bool {
+        let copies = self.nesting.is_some() && self.is_compound(to) && self.is_compound(from);
+        if copies {
+            let inside = self.get(from).and_then(|variable| variable.inside.clone());
+            self.entry(to).inside = inside;
+        }
+        copies
+    }
+
+    /// The names of all variables and the paths of their members, sorted.
+    pub fn paths(&self) -> Vec<Vec<u8>> {
+        let mut paths = Vec::new();
+        for name in self.names() {
+            paths.push(name.to_vec());
+            if let Some(inside) = self.itself(name).and_then(|one| one.inside.as_deref()) {
+                add_paths(name, inside, &mut paths);
+            }
+        }
+        paths
     }
 
     /// Says that a variable is the name of another from now on.
@@ -311,15 +402,23 @@ impl Variables {
 
     /// The name of the variable that holds the value: through all names of names, up to one that means
     /// an element or nothing yet. `None` if they go round.
-    fn target<'a>(&'a self, name: &'a [u8]) -> Option<&'a [u8]> {
+    fn target<'a>(&'a self, name: &'a [u8]) -> Option<Cow<'a, [u8]>> {
         if !self.has_names {
-            return Some(name);
+            return Some(name.into());
+        }
+        if self.nesting.is_some()
+            && let (root, rest @ [_, ..]) = inside::root(name)
+        {
+            return match self.meant(root) {
+                Some(meant) => Some([&meant[..], rest].concat().into()),
+                None => Some(name.into()),
+            };
         }
         let mut target = name;
         for _ in 0..MAX_NAMES {
             match self.named(target) {
                 Some(next) if !next.contains(&b'[') => target = next,
-                _ => return Some(target),
+                _ => return Some(target.into()),
             }
         }
         None
@@ -330,7 +429,7 @@ impl Variables {
         if !self.has_names {
             return name.clone();
         }
-        self.target(name).unwrap_or(name).into()
+        self.target(name).map_or_else(|| name.clone(), |target| target.into())
     }
 
     /// The value of `$name`.
@@ -359,7 +458,15 @@ impl Variables {
 
     /// Takes the value of a variable away and keeps its attributes.
     pub fn clear(&mut self, name: &[u8]) {
-        self.entry(name).value = Value::Nothing;
+        let variable = self.entry(name);
+        variable.value = Value::Nothing;
+        variable.inside = None;
+    }
+
+    /// Whether a variable is compound.
+    pub fn is_compound(&self, name: &[u8]) -> bool {
+        let value = self.get(name).map(|variable| &variable.value);
+        matches!(value, Some(Value::Compound))
     }
 
     /// Whether a variable is an array.
@@ -370,16 +477,22 @@ impl Variables {
 
     /// The value of an element; a scalar is its own element 0.
     pub fn element(&self, name: &[u8], key: &Key) -> Option<&Text> {
-        match (&self.get(name)?.value, key) {
+        let variable = self.get(name)?;
+        match (&variable.value, key) {
             (Value::Scalar(text), Key::Number(0)) => Some(text),
+            (Value::Compound, Key::Number(0)) => variable.shown(),
             (Value::Indexed(elements), Key::Number(number)) => {
                 let number = match number {
                     0.. => *number,
                     _ => elements.last_key_value()?.0 + 1 + number,
                 };
-                elements.get(&number)
+                let text = elements.get(&number)?;
+                Some(variable.text_of(|| inside::number(number), text))
             }
-            (Value::Associative(elements), Key::Text(wanted)) => elements.get(wanted.bytes()),
+            (Value::Associative(elements), Key::Text(wanted)) => {
+                let text = elements.get(wanted.bytes())?;
+                Some(variable.text_of(|| wanted.bytes().to_vec(), text))
+            }
             _ => None,
         }
     }
@@ -403,6 +516,7 @@ impl Variables {
         text.bound_runs();
         let variable = self.entry(name);
         variable.bare = false;
+        variable.flatten(&key);
         match key {
             Key::Number(number) => {
                 let mut elements = match std::mem::replace(&mut variable.value, Value::Nothing) {
@@ -423,7 +537,7 @@ impl Variables {
 
     /// Drops the elements that stand before in the array, where it is to have each once; the others move up.
     pub fn drop_repeats(&mut self, name: &[u8]) {
-        let Some(variable) = self.by_name.get_mut(&*self.place(name)) else { return };
+        let Some(variable) = self.get_mut(name) else { return };
         if let Value::Indexed(elements) = &mut variable.value {
             let first = elements.first_key_value().map_or(0, |(at, _)| *at);
             let mut seen = FxHashSet::default();
@@ -437,9 +551,10 @@ impl Variables {
     pub fn set(&mut self, name: &[u8], mut text: Text) {
         text.bound_runs();
         self.changes(name);
-        match self.by_name.get_mut(&*self.place(name)) {
+        match self.get_mut(name) {
             Some(variable) => {
                 variable.bare = false;
+                variable.flatten(&Key::Number(0));
                 match &mut variable.value {
                     Value::Indexed(elements) => {
                         elements.insert(0, text);
@@ -448,9 +563,7 @@ impl Variables {
                     _ => variable.value = Value::Scalar(text),
                 }
             }
-            None => {
-                self.by_name.insert(name.into(), Variable::holding(Value::Scalar(text)));
-            }
+            None => self.entry(name).value = Value::Scalar(text),
         }
     }
 
@@ -462,20 +575,34 @@ impl Variables {
 
     /// The variable of this name itself, made if need be.
     pub fn entry_itself(&mut self, name: &[u8]) -> &mut Variable {
-        self.by_name.entry(name.into()).or_insert_with(|| Variable::holding(Value::Nothing))
+        let nothing = || Variable::holding(Value::Nothing);
+        let Some(nesting) = &self.nesting else {
+            return self.by_name.entry(name.into()).or_insert_with(nothing);
+        };
+        let (root, mut rest) = inside::root(name);
+        self.nests |= !rest.is_empty();
+        let mut variable = self.by_name.entry(root.into()).or_insert_with(nothing);
+        while let Some((step, behind)) = inside::step(rest) {
+            variable = variable.make_at(step, nesting);
+            rest = behind;
+        }
+        variable
     }
 
     /// The name under which a value for this variable is stored.
     fn place<'a>(&self, name: &'a [u8]) -> Cow<'a, [u8]> {
         match self.has_names {
-            true => Cow::Owned(self.target(name).unwrap_or(name).to_vec()),
+            true => Cow::Owned(self.target(name).map_or_else(|| name.to_vec(), Cow::into_owned)),
             false => Cow::Borrowed(name),
         }
     }
 
     /// Takes an element away.
     pub fn remove_element(&mut self, name: &[u8], key: &Key) {
-        let Some(variable) = self.by_name.get_mut(&*self.place(name)) else { return };
+        let Some(variable) = self.get_mut(name) else { return };
+        if !matches!(variable.value, Value::Compound) {
+            variable.flatten(key);
+        }
         match (&mut variable.value, key) {
             (Value::Indexed(elements), Key::Number(number)) => {
                 elements.remove(number);
@@ -490,18 +617,19 @@ impl Variables {
 
     /// Takes a variable itself away and answers what it was.
     pub fn remove(&mut self, name: &[u8]) -> Option<Variable> {
-        self.by_name.remove(name)
+        match inside::parent(name).filter(|_| self.nests) {
+            Some((outer, step)) => self.itself_mut(outer)?.take_at(step),
+            None => self.by_name.remove(name),
+        }
     }
 
     /// Puts back what was saved: a variable, or that there was none.
     pub fn restore(&mut self, name: &[u8], saved: Option<Variable>) {
         self.changes(name);
         match saved {
-            Some(variable) => {
-                self.by_name.insert(name.into(), variable);
-            }
+            Some(variable) => *self.entry_itself(name) = variable,
             None => {
-                self.by_name.remove(name);
+                self.remove(name);
             }
         }
     }
@@ -510,9 +638,9 @@ impl Variables {
     pub fn keys(&self, name: &[u8]) -> Vec<Vec<u8>> {
         match self.get(name).map(|variable| &variable.value) {
             None | Some(Value::Nothing) => Vec::new(),
-            Some(Value::Scalar(_)) => vec![b"0".to_vec()],
+            Some(Value::Scalar(_) | Value::Compound) => vec![b"0".to_vec()],
             Some(Value::Indexed(elements)) => {
-                elements.keys().map(|key| key.to_string().into_bytes()).collect()
+                elements.keys().map(|key| inside::number(*key)).collect()
             }
             Some(Value::Associative(elements)) => {
                 elements.pairs().iter().map(|(key, _)| key.bytes().to_vec()).collect()
@@ -522,14 +650,8 @@ impl Variables {
 
     /// The values of an array in their order; a scalar has one.
     pub fn values(&self, name: &[u8]) -> Vec<Text> {
-        match self.get(name).map(|variable| &variable.value) {
-            None | Some(Value::Nothing) => Vec::new(),
-            Some(Value::Scalar(text)) => vec![text.clone()],
-            Some(Value::Indexed(elements)) => elements.values().cloned().collect(),
-            Some(Value::Associative(elements)) => {
-                elements.pairs().into_iter().map(|(_, text)| text.clone()).collect()
-            }
-        }
+        let texts = self.get(name).map(Variable::texts).unwrap_or_default();
+        texts.into_iter().cloned().collect()
     }
 
     /// The exported variables that have a value, sorted by name: the environment of programs.
@@ -547,5 +669,15 @@ impl Variables {
         let mut names: Vec<&[u8]> = self.by_name.keys().map(|name| &**name).collect();
         names.sort_unstable();
         names
+    }
+}
+
+fn add_paths(name: &[u8], inside: &Inside, paths: &mut Vec<Vec<u8>>) {
+    for (member, variable) in inside.members() {
+        let path = [name, b".", member].concat();
+        paths.push(path.clone());
+        if let Some(inside) = &variable.inside {
+            add_paths(&path, inside, paths);
+        }
     }
 }

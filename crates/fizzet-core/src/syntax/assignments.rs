@@ -7,6 +7,7 @@ use crate::syntax::ast::{
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_byte};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
+use crate::syntax::members::Indexed;
 use crate::syntax::within::Within;
 
 /// The assignment that a word of a source is when it is read as one, if it is.
@@ -68,7 +69,7 @@ impl Parser<'_> {
     }
 
     /// The place of the value of an assignment, if one stands here.
-    fn assignment_value(&mut self) -> Option<usize> {
+    pub(super) fn assignment_value(&mut self) -> Option<usize> {
         let first = self.peek()?;
         let numbered = first.is_ascii_digit() && self.dialect.parameters_are_variables;
         if !numbered && !self.begins_name(first) {
@@ -81,9 +82,14 @@ impl Parser<'_> {
         if numbered && !self.text[self.pos..at].iter().all(u8::is_ascii_digit) {
             return None;
         }
-        if self.dialect.arrays && self.text.get(at) == Some(&b'[') {
+        at = self.behind_members(at);
+        while self.dialect.arrays && self.text.get(at) == Some(&b'[') {
             let end = self.brackets_end(at).filter(|&end| self.may_be_index(at, end))?;
             at = self.over_continuations(end);
+            if !self.dialect.compound_variables {
+                break;
+            }
+            at = self.behind_members(at);
         }
         let append = self.dialect.append_assignment && self.text.get(at) == Some(&b'+');
         let equals = if append { self.over_continuations(at + 1) } else { at };
@@ -220,7 +226,8 @@ impl Parser<'_> {
         let start = self.pos;
         let name = self.name_bytes();
         let open = self.pos;
-        let index = self.bracketed_index(Within::Brackets)?;
+        let read = |parser: &mut Self| parser.bracketed_index(Within::Brackets);
+        let Indexed { name, path, index } = self.indexed(start, name, read, Arithmetic::itself)?;
         let slice = match index.is_some() && self.dialect.array_is_list {
             true => self.assigned_slice(open)?,
             false => None,
@@ -228,13 +235,30 @@ impl Parser<'_> {
         let append = self.eat(b"+");
         self.eat(b"=");
         let value = if self.dialect.arrays && self.peek() == Some(b'(') {
-            let open = self.pos;
-            let elements = self.deeper(Parser::array)?;
-            self.with_text_behind(open, elements)?
+            self.list_or_members()?
         } else {
             AssignedValue::Scalar(self.assigned_word()?)
         };
-        Ok(Assignment { name, index, slice, append, value, span: self.span(start, self.pos) })
+        let span = self.span(start, self.pos);
+        Ok(Assignment { name, path, index, slice, append, value, span })
+    }
+
+    /// `( ... )` as a value.
+    fn list_or_members(&mut self) -> Parsed<AssignedValue> {
+        let open = self.pos;
+        // What could be an arithmetic command is no list.
+        let is_arithmetic = || {
+            let inner = self.parentheses_end(open + 1);
+            inner.is_none_or(|end| self.text.get(end) == Some(&b')'))
+        };
+        if self.dialect.compound_variables && self.at(b"((") && is_arithmetic() {
+            return self.unexpected("a blank between the parentheses");
+        }
+        if let Some(members) = self.deeper(Parser::members)? {
+            return Ok(members);
+        }
+        let elements = self.deeper(Parser::array)?;
+        self.with_text_behind(open, elements)
     }
 
     /// A list that other text follows directly is a text itself, where the shell takes that: its words with
@@ -314,6 +338,10 @@ impl Parser<'_> {
             if self.at_end() {
                 return Err(self.unclosed(open, 1, "(", ")"));
             }
+            if let Some(nested) = self.nested()? {
+                elements.push(nested);
+                continue;
+            }
             if !self.at_word() {
                 return self.unexpected("an array element or )");
             }
@@ -345,7 +373,11 @@ impl Parser<'_> {
             if !append {
                 self.eat(b"=");
             }
-            return Ok(Element { index, append, word: self.word(Within::Word)? });
+            if let Some(nested) = self.nested()? {
+                return Ok(Element { index, append, ..nested });
+            }
+            let word = self.word(Within::Word)?;
+            return Ok(Element { index, append, word, nested: None });
         }
         let grouped = self.dialect.brackets_hold_blanks && indexed && self.peek() == Some(b'[');
         let word = match grouped {
@@ -355,7 +387,18 @@ impl Parser<'_> {
             true => self.bracketed_element()?,
             false => self.word(Within::Word)?,
         };
-        Ok(Element { index: None, append: false, word })
+        Ok(Element { index: None, append: false, word, nested: None })
+    }
+
+    /// An element that is a list or compound itself, if one stands here.
+    fn nested(&mut self) -> Parsed<Option<Element>> {
+        if !self.dialect.compound_variables || self.peek() != Some(b'(') {
+            return Ok(None);
+        }
+        let start = self.pos;
+        let nested = Some(Box::new(self.list_or_members()?));
+        let word = Word::new(Vec::new(), self.span(start, self.pos));
+        Ok(Some(Element { index: None, append: false, word, nested }))
     }
 
     /// An element that begins with brackets in which blanks do not end it.

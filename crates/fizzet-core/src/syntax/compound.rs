@@ -306,7 +306,7 @@ impl<'a> Parser<'a> {
             return self.expect_name();
         }
         let word = self.expect_word("a name")?;
-        match word.fixed().filter(|name| is_name(name)) {
+        match word.fixed().filter(|name| is_name(name) || self.names_member(name)) {
             Some(name) => Ok((name.into(), word.span)),
             None => Err(SyntaxError::new(SyntaxErrorKind::NotAName, word.span)),
         }

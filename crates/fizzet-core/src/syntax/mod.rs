@@ -20,6 +20,7 @@ pub(crate) mod expression;
 mod flagged;
 mod functions;
 mod marked;
+mod members;
 mod numeral;
 mod operands;
 mod operators;

@@ -1,5 +1,7 @@
 //! The operands of arithmetic expressions: signs, constants, variables and their elements, parentheses.
 
+use std::rc::Rc;
+
 use bstr::ByteSlice;
 
 use crate::dialect::{ArithmeticSign, Reals, WhileReading};
@@ -176,10 +178,38 @@ impl Reader<'_> {
             let Some(length) = length else { break };
             self.at += length;
         }
-        let name = self.text[start..self.at].into();
         if !self.dialect.arrays || self.text.get(self.at) != Some(&b'[') {
-            return Ok(Target { name, index: None });
+            return Ok(Target { name: self.text[start..self.at].into(), index: None });
         }
+        loop {
+            let name = self.text[start..self.at].into();
+            let index = Some(self.index()?);
+            let goes_on = self.dialect.compound_variables && self.is_inside();
+            if !goes_on {
+                return Ok(Target { name, index });
+            }
+            if self.text[self.at] == b'.' {
+                let member = |&&byte: &&u8| byte == b'.' || is_name_byte(byte);
+                self.at += self.rest().iter().take_while(member).count();
+            }
+            if self.text.get(self.at) != Some(&b'[') {
+                return Ok(Target { name: self.text[start..self.at].into(), index: None });
+            }
+        }
+    }
+
+    /// Whether what stands behind brackets leads to a variable inside the element.
+    fn is_inside(&self) -> bool {
+        let next = |&byte: &u8| is_name_byte(byte) && !byte.is_ascii_digit();
+        match self.rest() {
+            [b'[', ..] => true,
+            [b'.', first, ..] => next(first),
+            _ => false,
+        }
+    }
+
+    /// The text between the brackets that stand here.
+    fn index(&mut self) -> Result<Rc<[u8]>, String> {
         let open = self.at + 1;
         let mut level = 0u32;
         while let Some(&byte) = self.text.get(self.at) {
@@ -191,8 +221,7 @@ impl Reader<'_> {
                 _ => {}
             }
             if level == 0 {
-                let index = Some(self.text[open..self.at - 1].into());
-                return Ok(Target { name, index });
+                return Ok(self.text[open..self.at - 1].into());
             }
         }
         Err("the index of an array is never closed".into())

@@ -186,13 +186,14 @@ impl<'a> Parser<'a> {
     ) -> Parsed<Option<(ParameterName, Option<Subscript>, Operation)>> {
         if self.peek() == Some(b'#') && self.length_follows() {
             self.pos += 1;
+            let start = self.pos;
             let Some(name) = self.parameter_name() else { return Ok(None) };
             // A bad subscript makes a bad expansion, which is found out only when it is expanded.
             let has_elements = matches!(name, ParameterName::Variable(_));
             if !has_elements && self.peek() == Some(b'[') {
                 return Ok(None);
             }
-            let Ok(index) = self.subscript() else { return Ok(None) };
+            let Ok((name, index)) = self.subscript_of(start, name) else { return Ok(None) };
             return Ok(Some((name, index, Operation::Length)));
         }
         if self.dialect.widths && self.eat(b"%") {
@@ -220,12 +221,9 @@ impl<'a> Parser<'a> {
         {
             return self.indirect(quoted);
         }
+        let start = self.pos;
         let Some(name) = self.parameter_name() else { return Ok(None) };
-        let index = match &name {
-            ParameterName::Variable(_) => self.subscript(),
-            _ => Ok(None),
-        };
-        let Ok(index) = index else { return Ok(None) };
+        let Ok((name, index)) = self.subscript_of(start, name) else { return Ok(None) };
         let listless = matches!(name, ParameterName::Special(sign) if !matches!(sign, b'@' | b'*'));
         if listless && matches!(self.peek(), Some(b'^' | b',' | b'~')) {
             return Ok(None);
@@ -315,6 +313,7 @@ impl<'a> Parser<'a> {
         quoted: bool,
     ) -> Parsed<Option<(ParameterName, Option<Subscript>, Operation)>> {
         self.pos += 1;
+        let start = self.pos;
         let Some(name) = self.parameter_name() else { return Ok(None) };
         let is_variable = matches!(name, ParameterName::Variable(_));
         for (sign, separate) in [(b'*', false), (b'@', true)] {
@@ -324,7 +323,13 @@ impl<'a> Parser<'a> {
                 return Ok(Some((name, None, Operation::Names { separate })));
             }
         }
-        let index = self.subscript()?;
+        if let Some(listing) = self.listing_of_no_name(start).filter(|_| is_variable) {
+            return Ok(Some(listing));
+        }
+        let (name, index) = match is_variable {
+            true => self.subscript_of(start, name)?,
+            false => (name, self.subscript()?),
+        };
         let is_list = matches!(index, Some(Subscript::At | Subscript::Star));
         if is_list && (self.peek() == Some(b'}') || self.dialect.indirection != Indirection::Value)
         {
@@ -336,6 +341,29 @@ impl<'a> Parser<'a> {
             return Ok(listed.then_some((name, index, Operation::Name(Box::new(then)))));
         }
         Ok(Some((name, index, Operation::Indirect(Box::new(then)))))
+    }
+
+    /// `${!prefix*}` whose prefix begins like a name and goes on with what no name has: it lists nothing. Observed
+    /// in bash 5.2: c=1; echo "${!c.*}" "${!c;@}"
+    fn listing_of_no_name(
+        &mut self,
+        start: usize,
+    ) -> Option<(ParameterName, Option<Subscript>, Operation)> {
+        let ends = |byte: &u8| b"}#%*+,/:@[^~-=?".contains(byte);
+        let rest = &self.text[self.pos..];
+        let end = self.pos + rest.iter().position(ends)?;
+        let separate = match self.text.get(end..end + 2)? {
+            b"@}" => true,
+            b"*}" => false,
+            _ => return None,
+        };
+        let lists = self.dialect.name_listing && self.dialect.indirection == Indirection::Value;
+        if end == self.pos || !lists {
+            return None;
+        }
+        self.pos = end + 1;
+        let name = ParameterName::Variable(self.text[start..end].into());
+        Some((name, None, Operation::Names { separate }))
     }
 
     pub(super) fn operation(&mut self, quoted: bool) -> Parsed<Option<Operation>> {

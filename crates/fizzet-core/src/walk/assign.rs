@@ -115,7 +115,7 @@ impl Walker {
         temporary: bool,
         ahead: Option<Text>,
     ) -> Result<Text, Stop> {
-        let is_list = matches!(assignment.value, AssignedValue::Array(_));
+        let is_list = !matches!(assignment.value, AssignedValue::Scalar(_));
         let as_text = temporary && self.state.dialect.temporaries_are_texts;
         if as_text && (is_list || self.state.variables.is_array(&assignment.name)) {
             return self.assign_as_text(assignment, ahead);
@@ -274,7 +274,7 @@ impl Walker {
         let value = match (ahead, &assignment.value) {
             (Some(value), _) => value,
             (None, AssignedValue::Scalar(word)) => expand::single(self, word, Tilde::AfterColons)?,
-            (None, AssignedValue::Array(_)) => {
+            (None, AssignedValue::Array(_) | AssignedValue::Members(_)) => {
                 let whole = self.list_text(assignment)?;
                 let list = whole.bytes().iter().position(|&byte| byte == b'(').unwrap_or(0);
                 whole.slice(list, whole.len())
@@ -304,6 +304,12 @@ impl Walker {
 
     /// Carries out one assignment and answers the value; of an array, its first element.
     pub(super) fn assign(&mut self, assignment: &Assignment) -> Result<Text, Stop> {
+        if let Some(inside) = self.assignment_inside(assignment)? {
+            let outer = self.member_of.take();
+            let value = self.assign_variable(&inside);
+            self.member_of = outer;
+            return value;
+        }
         let name = &assignment.name;
         let is_number = name.first().is_some_and(u8::is_ascii_digit);
         if self.state.dialect.parameters_are_variables && (is_number || &**name == b"argv") {
@@ -385,7 +391,7 @@ impl Walker {
         }
         let word = match &assignment.value {
             AssignedValue::Scalar(word) => word,
-            AssignedValue::Array(_) if assignment.index.is_some() => {
+            AssignedValue::Array(_) if let Some(index) = &assignment.index => {
                 if self.state.dialect.array_is_list {
                     let message = "a list cannot be one value";
                     return Err(self.state.mistake(message, assignment.span, 1));
@@ -395,10 +401,21 @@ impl Walker {
                     let error = ShellError::new(message, assignment.span, 1, reach);
                     return Err(Stop::Shell(ShellError { is_passed_over: true, ..error }));
                 }
-                // What ksh93 makes there is no array and no text.
-                let what = "what a list in an element of an array is";
-                expand::Context::missing(self, what, assignment.span);
-                return Ok(Text::new());
+                let key = self.element_key(name, index, false)?;
+                return self.assign_list_element(assignment, &key);
+            }
+            AssignedValue::Members(_) if let Some(index) = &assignment.index => {
+                let key = self.element_key(name, index, false)?;
+                return self.assign_list_element(assignment, &key);
+            }
+            AssignedValue::Members(members) => {
+                return match self.members_as_elements(name, members, assignment.append) {
+                    None => self.assign_members(assignment, members),
+                    Some(elements) => {
+                        self.array(assignment, &elements, None, false)?;
+                        Ok(self.state.variables.scalar(name).cloned().unwrap_or_default())
+                    }
+                };
             }
             AssignedValue::Array(elements) => {
                 if let Some((array, _)) = self.state.element_meant(name, assignment.span)? {

@@ -10,7 +10,6 @@ use crate::source::Span;
 use crate::state::{Function, Value};
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::syntax::ast::{CaseBranch, CaseEnd, Command, CommandKind as Node, List, Word};
-use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::walk::{Left, SubshellIs, Walker};
 
@@ -269,7 +268,7 @@ impl Walker {
 
     /// Whether this names a variable, or a parameter that is one.
     pub(super) fn is_variable(&self, name: &[u8]) -> bool {
-        is_name(name) || self.state.parameter_number(name).is_some()
+        self.state.names_variable(name) || self.state.parameter_number(name).is_some()
     }
 
     /// What stands behind `always` is carried out unless the shell ends; the status stays that of the

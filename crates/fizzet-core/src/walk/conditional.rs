@@ -226,7 +226,7 @@ impl Walker {
             }
             b'v' if self.is_fresh(operand) => true,
             b'v' if let Some(set) = self.is_parameter_set(operand) => set,
-            b'v' => match element_name(operand) {
+            b'v' => match self.state.element_in(operand) {
                 Some((name, b"@" | b"*"))
                     if self.state.dialect.tests_whole_arrays && !self.is_keyed(name) =>
                 {

@@ -21,6 +21,22 @@ pub(super) struct ListArgument {
     texts: Option<Vec<Vec<Text>>>,
 }
 
+/// What an element of a list has become.
+struct Made<'a> {
+    key: Option<Key>,
+    text: Text,
+    /// Whether it is put behind what the element holds.
+    append: bool,
+    /// The list or compound variable that it is instead of a text.
+    nested: Option<&'a AssignedValue>,
+}
+
+impl Made<'_> {
+    fn text(key: Option<Key>, text: Text, append: bool) -> Made<'static> {
+        Made { key, text, append, nested: None }
+    }
+}
+
 impl Walker {
     /// `declare -a name='(...)'`: the text is read as a list.
     pub(super) fn assign_list_text(
@@ -119,6 +135,12 @@ impl Walker {
             AssignedValue::Array(elements) if assignment.index.is_none() => {
                 self.array(&assignment, elements, texts, true)
             }
+            AssignedValue::Members(members) if assignment.index.is_none() => {
+                match self.members_as_elements(&assignment.name, members, true) {
+                    Some(elements) => self.array(&assignment, &elements, None, true),
+                    None => self.assign_members(&assignment, members).map(|_| ()),
+                }
+            }
             _ => self.assign(&assignment).map(|_| ()),
         }
     }
@@ -194,8 +216,7 @@ impl Walker {
         if let Some(message) = refused.filter(|_| keyed && !self.state.dialect.pairs_are_whole) {
             return Err(self.state.mistake(message, span, 1));
         }
-        // Each with whether it is put behind what the element holds.
-        let mut made: Vec<(Option<Key>, Text, bool)> = Vec::new();
+        let mut made: Vec<Made<'_>> = Vec::new();
         // What a declaration utility has just given the variable, stays.
         let declared = self.state.dialect.list_attributes == ListAttributes::LostUnlessBare
             && (is_declared || keyed);
@@ -203,12 +224,21 @@ impl Walker {
         for element in elements {
             let known = texts.as_mut().and_then(Iterator::next);
             match &element.index {
+                None if element.nested.is_some() => {
+                    let nested = element.nested.as_deref();
+                    made.push(Made { key: None, text: Text::new(), append: false, nested });
+                }
+                Some(index) if element.nested.is_some() => {
+                    let key = Some(self.element_key(name, index, true)?);
+                    let (append, nested) = (element.append, element.nested.as_deref());
+                    made.push(Made { key, text: Text::new(), append, nested });
+                }
                 _ if pairs => {
                     let text = match known.and_then(|mut texts| texts.pop()) {
                         Some(text) => text,
                         None => self.whole_text(element)?,
                     };
-                    made.push((None, text, false));
+                    made.push(Made::text(None, text, false));
                 }
                 None if keyed && self.state.dialect.pairs_are_whole => {
                     let message = "an element of an associative array needs an index here";
@@ -220,23 +250,23 @@ impl Walker {
                         Some(fields) => fields,
                         None => expand::element_fields(self, &element.word)?,
                     };
-                    made.extend(fields.into_iter().map(|text| (None, text, false)));
+                    made.extend(fields.into_iter().map(|text| Made::text(None, text, false)));
                 }
                 Some(index) if only_words => {
                     let word = self.with_index(index, element)?;
                     let fields = expand::element_fields(self, &word)?;
-                    made.extend(fields.into_iter().map(|text| (None, text, false)));
+                    made.extend(fields.into_iter().map(|text| Made::text(None, text, false)));
                 }
                 Some(_) if let Some(word) = self.as_braces(element, keyed)? => {
                     let fields = match known {
                         Some(fields) => fields,
                         None => expand::element_fields(self, &word)?,
                     };
-                    made.extend(fields.into_iter().map(|text| (None, text, false)));
+                    made.extend(fields.into_iter().map(|text| Made::text(None, text, false)));
                 }
                 Some(index) if !keyed && self.is_read_again(index) => {
                     match self.read_again(element, index) {
-                        Ok((key, text)) => made.push((key, text, element.append)),
+                        Ok((key, text)) => made.push(Made::text(key, text, element.append)),
                         Err(stop) => self.survive_in_list(stop)?,
                     }
                 }
@@ -252,14 +282,17 @@ impl Walker {
                         Some(text) => text,
                         None => self.indexed_text(element, keyed)?,
                     };
-                    made.push((Some(key), text, element.append));
+                    made.push(Made::text(Some(key), text, element.append));
                 }
             }
         }
-        if elements.is_empty() && !assignment.append && self.state.dialect.empty_array_is_compound {
-            self.state.variables.clear(name);
-            let text = self.state.shell_text(b"(\n)");
-            return self.state.store(name, None, text, span);
+        let is_compound = self.state.dialect.compound_variables && !(is_declared && keyed);
+        let stays = assignment.append
+            && (self.state.variables.is_array(name) || self.state.variables.is_compound(name));
+        if elements.is_empty() && is_compound && !stays {
+            self.state.check_writable(name, span)?;
+            self.state.variables.make_compound(name);
+            return Ok(());
         }
         self.state.check_writable(name, span)?;
         let order = self.state.dialect.key_order;
@@ -268,15 +301,13 @@ impl Walker {
         }
         let variable = self.state.variables.entry(name);
         variable.bare = false;
+        if !assignment.append {
+            variable.inside = None;
+        }
         let mut next = self.state.dialect.first_index;
         match (&mut variable.value, assignment.append) {
             (Value::Indexed(elements), true) => {
                 next = elements.last_key_value().map_or(next, |(last, _)| last + 1);
-            }
-            (value @ Value::Scalar(_), true)
-                if self.state.dialect.empty_array_is_compound && is_compound(value) =>
-            {
-                *value = Value::Indexed(Default::default());
             }
             (Value::Scalar(text), true) => {
                 let elements = std::collections::BTreeMap::from([(next, std::mem::take(text))]);
@@ -284,17 +315,23 @@ impl Walker {
                 next += 1;
             }
             (Value::Associative(_), true) => {}
+            (value @ Value::Compound, true) => {
+                // What it was counts as the element before.
+                *value = Value::Indexed(Default::default());
+                variable.inside = None;
+                next += 1;
+            }
             (value, _) if keyed => *value = Value::Associative(Associative::new(order)),
             (value, _) => *value = Value::Indexed(Default::default()),
         }
-        if keyed && made.iter().all(|(key, ..)| key.is_none()) {
+        if keyed && made.iter().all(|one| one.key.is_none()) {
             let in_pairs = self.state.dialect.associative_lists == AssociativeLists::PairsOrIndexed;
             if in_pairs && made.len() % 2 == 1 {
                 let message = "the last key of an associative array has no value";
                 return Err(self.state.mistake(message, span, 1));
             }
             // A list without indexes is read as keys and values in turn.
-            let mut texts = made.into_iter().map(|(_, text, _)| text);
+            let mut texts = made.into_iter().map(|one| one.text);
             while let Some(key) = texts.next() {
                 let value = self.stored(name, &texts.next().unwrap_or_default(), span);
                 if key.is_empty() && pairs {
@@ -308,7 +345,7 @@ impl Walker {
         }
         // Repeated elements go when all are there.
         let unique = std::mem::take(&mut self.state.variables.entry(name).unique);
-        for (key, text, appends) in made {
+        for Made { key, text, append, nested } in made {
             let key = match key {
                 None => Key::Number(next),
                 Some(Key::Number(number)) if number < 0 => {
@@ -325,8 +362,12 @@ impl Walker {
             if let Key::Number(number) = key {
                 next = number.saturating_add(1);
             }
+            if let Some(value) = nested {
+                self.assign_nested(assignment, &key, value, append)?;
+                continue;
+            }
             let mut stored = self.stored(name, &text, span);
-            if appends {
+            if append {
                 stored = self.appended(name, Some(&key), stored, span)?;
             }
             self.state.store(name, Some(key), stored, span)?;
@@ -384,11 +425,6 @@ impl Walker {
         let word = Parser::new(&written, span.source, &dialect).whole_word(span)?;
         expand::single(self, &word, Tilde::Never)
     }
-}
-
-/// Whether a value is what `name=()` makes where that is a compound variable.
-fn is_compound(value: &Value) -> bool {
-    matches!(value, Value::Scalar(text) if text.bytes() == b"(\n)")
 }
 
 /// Whether the options of a declaration utility make its names associative arrays.

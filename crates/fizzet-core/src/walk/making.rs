@@ -38,7 +38,7 @@ impl Walker {
     ) -> Result<(Result<Assigned, Stop>, Option<Descriptors>), Stop> {
         let expands = |assignment: &Assignment| match &assignment.value {
             AssignedValue::Scalar(word) => word.fixed().is_none(),
-            AssignedValue::Array(_) => true,
+            AssignedValue::Array(_) | AssignedValue::Members(_) => true,
         };
         let assign = |walker: &mut Walker| {
             walker.in_words(|walker| walker.assignments(&command.assignments, lasting))
@@ -126,7 +126,7 @@ impl Walker {
         let assigns = || {
             command.assignments.iter().any(|assignment| match &assignment.value {
                 AssignedValue::Scalar(word) => word.may_change(),
-                AssignedValue::Array(_) => true,
+                AssignedValue::Array(_) | AssignedValue::Members(_) => true,
             })
         };
         let changes = match apart {

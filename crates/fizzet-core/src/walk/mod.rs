@@ -12,6 +12,7 @@ mod listed_indexes;
 mod lists;
 mod loops;
 mod making;
+mod members;
 mod observer;
 mod processes;
 mod programs;
@@ -132,6 +133,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         action_status: 0,
         loops: 0,
         list_arguments: Vec::new(),
+        member_of: None,
         scopes: Vec::new(),
         temporaries: Vec::new(),
         error_exit: None,
@@ -212,6 +214,8 @@ pub(crate) struct Walker {
     loops: u32,
     /// `name=(...)` behind a declaration utility, with the index of its argument.
     list_arguments: Vec<ListArgument>,
+    /// The compound variable whose members are being made.
+    member_of: Option<Rc<[u8]>>,
     /// The functions that are being called.
     scopes: Vec<call::Scope>,
     /// Assignments before the commands that are being carried out.

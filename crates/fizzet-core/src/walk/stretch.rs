@@ -66,6 +66,8 @@ impl Walker {
                 }
                 fields
             }
+            // Where lists are parts of others, nothing is compound.
+            AssignedValue::Members(_) => Vec::new(),
         };
         for text in &mut texts {
             *text = self.stored(name, text, span);
@@ -74,7 +76,7 @@ impl Walker {
             let parts = self.parts(name);
             stretch = match &assignment.value {
                 AssignedValue::Array(_) => stretch.behind(parts.len()),
-                AssignedValue::Scalar(_) => stretch.end(parts.len()),
+                _ => stretch.end(parts.len()),
             };
             if let (Stretch::One(last), Some(text)) = (stretch, texts.first_mut())
                 && let Some(before) = usize::try_from(last - 1).ok().and_then(|at| parts.get(at))

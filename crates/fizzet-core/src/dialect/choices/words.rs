@@ -22,6 +22,8 @@ pub enum NamesWithValues {
     Refused,
     /// The name alone counts.
     Cut,
+    /// The same of the first operand; another one is no name.
+    FirstCut,
     /// It is passed over.
     Skipped,
 }

@@ -404,8 +404,9 @@ macro_rules! carrying_rows {
     capital_digits: bool = [N, N, N, N, N, N, Y], "observed in all six: typeset -i16 n=255; echo $n";
     /// In which order the keys of an associative array are listed.
     key_order: KeyOrder = [KeyOrder::Buckets, KeyOrder::Buckets, KeyOrder::Buckets, KeyOrder::Buckets, KeyOrder::Sorted, KeyOrder::Buckets, KeyOrder::GrowingBuckets], "observed with many keys: typeset -A m; echo ${!m[@]}";
-    /// `name=()` makes a compound variable, which shows as `(`, a newline and `)`.
-    empty_array_is_compound: bool = [N, N, N, N, Y, N, N], "observed in ksh93: a=(); echo \"${a[@]}\"";
+    /// `name=()` and `name=(a=1 b=2)` make a compound variable, whose members are `${name.a}` and `${name.b}`;
+    /// an element may be compound too, or a list.
+    compound_variables: bool = [N, N, N, N, Y, N, N], "observed in all six: c=(x=1 y=2); echo \"$c\" \"${c.x}\"; a=(); echo \"${a[@]}\"; a[1]=(p q)";
     /// `unset` of a variable of the function that called this one shows the one that it hides.
     unset_reveals_callers: bool = [N, Y, N, N, N, Y, N], "observed in all six: g() { unset x; echo $x; }; f() { local x=2; g; }; x=1; f";
     /// `local x` keeps the value of x that was assigned before the call.

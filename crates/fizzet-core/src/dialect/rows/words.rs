@@ -42,7 +42,9 @@ macro_rules! words_rows {
     /// Which of its names `read` looks at before it reads.
     read_looks_at: ReadLooksAt = [ReadLooksAt::All, ReadLooksAt::First, ReadLooksAt::None, ReadLooksAt::Filled, ReadLooksAt::First, ReadLooksAt::None, ReadLooksAt::All], "observed in all six: read x 1y z <<<'a b c'; echo $? $x";
     /// What `read` makes of `x=4`.
-    read_names_with_values: NamesWithValues = [NamesWithValues::Refused, NamesWithValues::Refused, NamesWithValues::Cut, NamesWithValues::Refused, NamesWithValues::Refused, NamesWithValues::Skipped, NamesWithValues::Refused], "observed in all six: read x=4 y <f; echo $? $x $y";
+    read_names_with_values: NamesWithValues = [NamesWithValues::Refused, NamesWithValues::Refused, NamesWithValues::Cut, NamesWithValues::Refused, NamesWithValues::FirstCut, NamesWithValues::Skipped, NamesWithValues::Refused], "observed in all six: read x=4 y <f; echo $? $x $y";
+    /// `read` takes what only begins like a name for that of a variable, which no expansion can mean.
+    read_minds_first_letter_only: bool = [N, N, N, N, N, Y, N], "observed in all six: read a.b c <<<'5 6'; echo $? \"$a\" \"$c\"; set | grep '^a'";
     /// The status of `read` where it finds a word that is no name when it assigns it.
     read_late_name_status: Status = [2, 1, 2, 2, 1, 2, 1], "observed in all six: read x - <f; echo $?; read x '' <f; echo $?";
     /// `read -N-1` and `-n-1` read all that is there, and `-n` is content with what it finds.

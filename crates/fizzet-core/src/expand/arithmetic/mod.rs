@@ -289,7 +289,8 @@ impl<'a> Evaluation<'a> {
             }
             Expression::Real(value) => Number::Real(*value),
             Expression::Variable(target) => {
-                let value = self.get(target, None)?;
+                let target = self.at_end_of_way(target)?;
+                let value = self.get(&target, None)?;
                 self.forced(value)
             }
             Expression::Based(base, inner) => {
@@ -379,6 +380,7 @@ impl<'a> Evaluation<'a> {
                 self.assigned(target, *operator, value)?
             }
             Expression::Step { target, by, after } => {
+                let target = &*self.at_end_of_way(target)?;
                 let key = self.key_of(target)?;
                 let before = match self.get(target, key.as_ref()) {
                     Err(stop) if self.dialect.steps_of_mistakes_count => {
@@ -510,6 +512,7 @@ impl<'a> Evaluation<'a> {
         operator: Option<Binary>,
         value: &Expression,
     ) -> Result<Number, Stop> {
+        let target = &*self.at_end_of_way(target)?;
         let Some(operator) = operator else {
             let key = match self.dialect.arithmetic_index_before_value {
                 true => self.key_of(target)?,

@@ -8,7 +8,7 @@ use crate::expand::subscripts::range_of;
 use crate::lineage::{Hop, Origin, Rule};
 use crate::real::Real;
 use crate::source::Span;
-use crate::state::{Digits, Keeps, Key, State, Value, Variable, element_name};
+use crate::state::{Digits, Keeps, Key, State, Value, Variable};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::{self, Target, written_base};
 use crate::syntax::has_expansions;
@@ -49,6 +49,24 @@ impl Evaluation<'_> {
         let key = state.element_key(name, &index, self.span);
         state.values_read -= deeper;
         key
+    }
+
+    /// The variable that a target means, where a way with indexes on it leads there.
+    pub(super) fn at_end_of_way<'a>(
+        &mut self,
+        target: &'a Target,
+    ) -> Result<Cow<'a, Target>, Stop> {
+        if !self.dialect.compound_variables || !target.name.contains(&b'[') {
+            return Ok(Cow::Borrowed(target));
+        }
+        let name = match has_expansions(&target.name) {
+            true => {
+                let text = index_text(self.cx, &target.name, false)?;
+                self.cx.state().path_of(text.bytes(), self.span)?
+            }
+            false => self.cx.state().path_of(&target.name, self.span)?,
+        };
+        Ok(Cow::Owned(Target { name, index: target.index.clone() }))
     }
 
     /// The key of the element that a target is; none where it is none, or is not looked up by a key.
@@ -126,7 +144,7 @@ impl Evaluation<'_> {
         }
         if target.index.is_none()
             && let Some(meant) = self.cx.state().variables.meant(&target.name)
-            && let Some((name, index)) = element_name(&meant)
+            && let Some((name, index)) = self.cx.state().element_in(&meant)
         {
             return self.get(&Target { name: name.into(), index: Some(index.into()) }, None);
         }

@@ -199,6 +199,8 @@ impl Argument {
 pub struct Assignment {
     /// The variable.
     pub name: Rc<[u8]>,
+    /// The way to the variable from one that it stands inside, where indexes are on that way.
+    pub path: Option<Rc<Word>>,
     /// The text between the brackets.
     pub index: Option<Arithmetic>,
     /// What the brackets name if that is more than one index.
@@ -218,6 +220,17 @@ pub enum AssignedValue {
     Scalar(Word),
     /// `( ... )`
     Array(Vec<Element>),
+    /// `(name=value ...)`, where that makes a compound variable.
+    Members(Rc<Members>),
+}
+
+/// The members of a compound variable.
+#[derive(Clone, Debug)]
+pub struct Members {
+    /// What makes them: assignments and declarations.
+    pub commands: Vec<Command>,
+    /// The same as the elements of a list, which they are for a variable that is one.
+    pub elements: Option<Vec<Element>>,
 }
 
 /// One element of an array value: `word` or `[index]=word`.
@@ -229,6 +242,8 @@ pub struct Element {
     pub append: bool,
     /// The value.
     pub word: Word,
+    /// What the value is instead, where it is no text.
+    pub nested: Option<Box<AssignedValue>>,
 }
 
 /// A redirection.

@@ -16,7 +16,21 @@ pub enum ParameterName {
     Positional(usize),
     /// `@ * # ? - $ !`
     Special(u8),
+    /// A variable inside others, to which a way leads with indexes on it.
+    Inside(PathName),
 }
+
+/// The way to a variable inside others: a text that is expanded, in which the indexes are expressions.
+#[derive(Clone, Debug)]
+pub struct PathName(pub Rc<Word>);
+
+impl PartialEq for PathName {
+    fn eq(&self, other: &PathName) -> bool {
+        self.0.span == other.0.span
+    }
+}
+
+impl Eq for PathName {}
 
 impl ParameterName {
     /// The name as it is written after the `$`.
@@ -25,6 +39,10 @@ impl ParameterName {
             ParameterName::Variable(name) => name.clone(),
             ParameterName::Positional(n) => n.to_string().into_bytes().into(),
             ParameterName::Special(byte) => shared_sign(*byte),
+            ParameterName::Inside(PathName(path)) => match path.parts.first() {
+                Some(Part::Literal { bytes, .. }) => bytes[..].into(),
+                _ => Rc::default(),
+            },
         }
     }
 }
@@ -182,6 +200,16 @@ pub enum Subscript {
     Star,
     /// `[expression]`
     Index(Arithmetic),
+}
+
+impl Subscript {
+    /// The index, if it is one.
+    pub fn one(&self) -> Option<&Arithmetic> {
+        match self {
+            Subscript::Index(index) => Some(index),
+            Subscript::At | Subscript::Star => None,
+        }
+    }
 }
 
 /// How two lists come together.
@@ -367,6 +395,11 @@ pub struct Arithmetic {
 }
 
 impl Arithmetic {
+    /// The same, where it is asked for what may be one.
+    pub fn itself(&self) -> Option<&Arithmetic> {
+        Some(self)
+    }
+
     /// Whether it could change a variable: anything but a number, as a value may be an expression itself.
     pub(crate) fn may_change(&self) -> bool {
         let is_plain = |byte: &u8| byte.is_ascii_digit() || matches!(byte, b' ' | b'-');

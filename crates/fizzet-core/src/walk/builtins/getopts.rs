@@ -209,7 +209,7 @@ impl Walker {
 
     /// Whether `getopts` can assign to this.
     fn takes_option(&self, name: &[u8]) -> bool {
-        crate::syntax::is_name(name)
+        self.state.names_variable(name)
             || self.state.parameter_number(name).is_some()
             || (self.state.dialect.getopts_takes_elements && element_name(name).is_some())
     }

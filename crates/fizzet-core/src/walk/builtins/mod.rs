@@ -102,6 +102,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("cd", folders::cd),
     ("chdir", folders::cd),
     ("command", find::command),
+    ("compound", variables::declare_as),
     ("continue", control::leave_loop),
     ("declare", variables::declare),
     ("dirs", folder_stack::dirs),

@@ -3,9 +3,10 @@
 use crate::dialect::{Dialect, DollarEscapes, EchoEnd};
 use crate::expand::Context;
 use crate::expand::pattern::Pattern;
-use crate::expand::percent;
+use crate::expand::{percent, value_text};
 use crate::lineage::{Origin, Rule};
-use crate::state::State;
+use crate::state::inside::Nesting;
+use crate::state::{Key, State, Value};
 use crate::stop::{Status, Stop};
 use crate::syntax::decode_escapes;
 use crate::text::{Standing, Text};
@@ -100,6 +101,9 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     if !dialect.print_columns_only && (asked.has(b'c') || asked.columns.is_some()) {
         return in_columns(walker, call, &asked);
     }
+    if dialect.compound_variables && (asked.has(b'v') || asked.has(b'C')) {
+        return values(walker, call, &asked);
+    }
     let words = asked.chosen(walker);
     let between: &[u8] = match () {
         () if asked.has(b'l') => b"\n",
@@ -118,6 +122,36 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         let kept = out.slice(0, bytes.len() - usize::from(ends));
         walker.assign_text(name.bytes(), kept, call.span)?;
         return Ok(0);
+    }
+    Ok(Status::from(!walker.write_to(asked.descriptor, out)))
+}
+
+/// `print -v` and `print -C` of ksh93: the values of variables, one a line; those of lists and compound variables
+/// line by line, or on one line.
+fn values(walker: &mut Walker, call: &Call<'_>, asked: &Asked<'_>) -> Result<Status, Stop> {
+    let mut out = Text::new();
+    let end = if asked.has(b'n') { asked.words.len() } else { usize::MAX };
+    let origin = Origin::new(Rule::Output, call.span);
+    for (at, name) in asked.words.iter().enumerate() {
+        let path = walker.state.path_of(name.bytes(), call.span)?;
+        let state = &walker.state;
+        let nesting = Nesting { rules: state.dialect.clone(), origin: state.shell_origin() };
+        let variable = state.variables.get(&path);
+        let element = state.element_in(&path).and_then(|(array, index)| {
+            let key = match walker.is_keyed(array) {
+                true => Key::Text(state.shell_text(index)),
+                false => Key::Number(std::str::from_utf8(index).ok()?.parse().ok()?),
+            };
+            state.variables.element(array, &key)
+        });
+        match variable.map(|variable| (variable, &variable.value)) {
+            Some((_, Value::Scalar(text))) => out.push_text(text),
+            Some((variable, _)) => out.push_text(&value_text(variable, &nesting, asked.has(b'v'))),
+            None => element.iter().for_each(|text| out.push_text(text)),
+        }
+        if at + 1 < end {
+            out.push(b"\n", Standing::Quoted, &origin);
+        }
     }
     Ok(Status::from(!walker.write_to(asked.descriptor, out)))
 }

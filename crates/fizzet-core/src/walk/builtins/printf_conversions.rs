@@ -6,7 +6,6 @@ use crate::expand::quoting::{in_dollar_quotes, requoted_for};
 use crate::hexadecimal::{HexDigits, real_in_hexadecimal};
 use crate::real::Format;
 use crate::stop::Status;
-use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::walk::builtins::escapes::decoded;
 use crate::walk::builtins::printf::{Printing, Specification};
@@ -156,7 +155,7 @@ impl Printing<'_> {
         let Some(name) = self.next() else { return true };
         let count = self.out.len().to_string().into_bytes();
         let text = Text::from_bytes(count, Standing::Quoted, self.origin.clone());
-        let stored = is_name(name.bytes())
+        let stored = self.walker.state.names_variable(name.bytes())
             && self.walker.assign_text(name.bytes(), text, self.origin.span()).is_ok();
         self.status |= Status::from(!stored);
         stored

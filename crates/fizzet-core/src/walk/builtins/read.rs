@@ -4,9 +4,7 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
-use crate::dialect::{
-    BackslashInIfs, Dialect, InputBackslash, NamesWithValues, ReadLooksAt, ReadOfNothing,
-};
+use crate::dialect::{BackslashInIfs, InputBackslash, NamesWithValues, ReadLooksAt, ReadOfNothing};
 use crate::expand::places::store_list;
 use crate::expand::{Context, Fields, Ifs, fields_of_line, ifs};
 use crate::lineage::{Hop, Origin, Rule};
@@ -33,7 +31,7 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         return Ok(status);
     }
     let dialect = walker.state.dialect.clone();
-    let array = match array_of(&given, &names, &dialect) {
+    let array = match array_of(&given, &names, walker) {
         Ok(array) => array,
         Err(status) => return Ok(status),
     };
@@ -84,7 +82,7 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         walker.state.variables.let_newline_separate();
     }
     let [tells, tells_only] = dialect.read_telling_letters.map(|letter| given.has(letter));
-    if array.as_ref().is_some_and(|name| !is_name(name)) {
+    if array.as_ref().is_some_and(|name| !walker.state.names_variable(name)) {
         return Ok(walker.complain(call, dialect.read_late_name_status));
     }
     let mut fields = fields_read(walker, &given, (&line, &ifs), &reach, (&names, array.is_some()));
@@ -292,13 +290,15 @@ fn without_newline(state: &State) -> Rc<Ifs> {
 fn array_of(
     given: &Given<'_>,
     names: &[Vec<u8>],
-    dialect: &Dialect,
+    walker: &Walker,
 ) -> Result<Option<Vec<u8>>, Status> {
+    let dialect = &walker.state.dialect;
     if !given.has(b'a') && !given.has(b'A') {
         return Ok(None);
     }
     if let Some(name) = given.value(b'a') {
-        return if is_name(name.bytes()) { Ok(Some(name.bytes().to_vec())) } else { Err(1) };
+        let named = walker.state.names_variable(name.bytes());
+        return if named { Ok(Some(name.bytes().to_vec())) } else { Err(1) };
     }
     match (names, dialect.read_array_others_status) {
         ([_, _, ..], Some(status)) => Err(status),
@@ -321,8 +321,9 @@ impl Walker {
     /// The names of the variables that `read` fills, without the prompt that may stand behind the first.
     fn names_read(&self, given: &Given<'_>) -> Vec<Vec<u8>> {
         let dialect = &self.state.dialect;
-        let words = given.operands.iter().map(Text::bytes);
-        let mut names: Vec<Vec<u8>> = words.map(|word| self.read_into(word).to_vec()).collect();
+        let words = given.operands.iter().map(Text::bytes).enumerate();
+        let mut names: Vec<Vec<u8>> =
+            words.map(|(at, word)| self.read_into(word, at == 0).to_vec()).collect();
         let Some(first) = names.first_mut().filter(|_| dialect.read_prompts) else { return names };
         let Some(prompt) = first.find_byte(b'?') else { return names };
         first.truncate(prompt);
@@ -345,10 +346,15 @@ impl Walker {
     }
 
     /// The name of the variable that a word of `read` means.
-    fn read_into<'a>(&self, word: &'a [u8]) -> &'a [u8] {
+    fn read_into<'a>(&self, word: &'a [u8], is_first: bool) -> &'a [u8] {
         let equals = word.iter().position(|&byte| byte == b'=');
-        let cuts = self.state.dialect.read_names_with_values == NamesWithValues::Cut;
-        &word[..equals.filter(|_| cuts).unwrap_or(word.len())]
+        match (self.state.dialect.read_names_with_values, equals) {
+            (NamesWithValues::Cut, Some(equals)) => &word[..equals],
+            (NamesWithValues::FirstCut, Some(equals)) if is_first => {
+                word[..equals].strip_suffix(b"+").unwrap_or(&word[..equals])
+            }
+            _ => word,
+        }
     }
 
     /// The elements that a line makes.
@@ -380,8 +386,10 @@ impl Walker {
 
     /// Whether `read` can read into this: a variable, an element or a parameter.
     fn is_target(&self, name: &[u8]) -> bool {
-        is_name(self.state.element_named(name).map_or(name, |(name, _)| name))
+        let array = self.state.element_named(name).map_or(name, |(name, _)| name);
+        self.state.names_variable(array)
             || self.state.parameter_number(name).is_some()
+            || (self.state.dialect.read_minds_first_letter_only && begins_name(name))
     }
 }
 
@@ -426,8 +434,11 @@ impl Walker {
     pub(super) fn can_be_assigned(&self, name: &[u8]) -> bool {
         let is_number = || !name.is_empty() && name.iter().all(u8::is_ascii_digit);
         match self.state.element_named(name).filter(|_| self.state.dialect.arrays) {
-            Some((array, _)) => is_name(array),
-            None => is_name(name) || self.state.dialect.parameters_are_variables && is_number(),
+            Some((array, _)) => self.state.names_variable(array),
+            None => {
+                self.state.names_variable(name)
+                    || self.state.dialect.parameters_are_variables && is_number()
+            }
         }
     }
 
@@ -440,6 +451,13 @@ impl Walker {
     ) -> Result<(), Stop> {
         let hop = Hop { rule: Rule::Stored, span, name: Some(name.into()), shifted: 0 };
         let text = text.passed_through(&hop, Standing::Quoted);
+        // A utility only fails where an assignment would end the shell.
+        self.state.check_parent(name, span).map_err(|stop| match stop {
+            Stop::Shell(error) => {
+                Stop::Shell(ShellError { reach: crate::stop::Reach::Command, ..error })
+            }
+            stop => stop,
+        })?;
         match self.state.element_named(name).filter(|_| self.state.dialect.arrays) {
             Some((array, index)) => {
                 let key = self.element_key_of_text(array, index, span)?;
@@ -459,4 +477,9 @@ impl Walker {
         let text = self.state.shell_text(bytes);
         self.assign_text(name, text, call.span)
     }
+}
+
+/// Whether a text begins like a name.
+fn begins_name(text: &[u8]) -> bool {
+    text.first().is_some_and(|first| is_name(&[*first]))
 }

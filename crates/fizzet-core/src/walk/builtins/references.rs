@@ -5,7 +5,6 @@ use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::state::{Key, Value, Variable, element_name};
 use crate::stop::{Reach, Stop};
-use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 
@@ -112,7 +111,7 @@ impl Walker {
             let end = self.state.variables.meant(target);
             end.is_some_and(|end| &*end == name) && references != References::Loose
         };
-        let names = is_name(target) || element_name(target).is_some();
+        let names = self.state.names_variable(target) || self.state.element_in(target).is_some();
         names && target != name && !round()
     }
 
@@ -127,7 +126,8 @@ impl Walker {
         {
             return None;
         }
-        if is_name(value.bytes()) || element_name(value.bytes()).is_some() {
+        let named = value.bytes();
+        if self.state.names_variable(named) || self.state.element_in(named).is_some() {
             self.state.variables.point(name, value.clone());
             return Some(Ok(()));
         }

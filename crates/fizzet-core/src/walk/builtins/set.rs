@@ -3,7 +3,6 @@
 use crate::dialect::{LettersBehind, ListsBefore, LonePlus, Shown};
 use crate::lineage::{Hop, Rule};
 use crate::stop::{ShellError, Status, Stop};
-use crate::syntax::is_name;
 use crate::text::{Passage, Standing, Text};
 use crate::walk::builtins::Call;
 use crate::walk::{Cause, Walker};
@@ -72,7 +71,7 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     }
     if let Some((name, anew)) = &asked.array {
         let is_parameter = walker.state.dialect.parameters_are_variables && is_number(name);
-        if !is_name(name.bytes()) && !is_parameter {
+        if !walker.state.names_variable(name.bytes()) && !is_parameter {
             return Err(spared(walker.fatal_with(call, "this is not a name", 1), walker));
         }
         return walker.fill_array(call, name, &in_order(rest, asked.sorts), *anew);

@@ -5,7 +5,8 @@ use std::collections::BTreeMap;
 use crate::dialect::{OptionIndex, Outside, UnsetAll};
 use crate::expand::arithmetic;
 use crate::source::Span;
-use crate::state::{Key, Stretch, Value, element_name, is_one_index};
+use crate::state::inside;
+use crate::state::{Key, Stretch, Value, is_one_index};
 use crate::stop::{Reach, Status, Stop};
 use crate::syntax::is_name;
 use crate::text::{Text, characters};
@@ -59,7 +60,9 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             status |= Status::from(minds && !is_name(name));
             continue;
         }
-        if let Some((array, index)) = element_name(name).filter(|_| walker.state.dialect.arrays) {
+        if let Some((array, index)) =
+            walker.state.element_in(name).filter(|_| walker.state.dialect.arrays)
+        {
             if let Some(table) = walker.told_table(array) {
                 // The shell has no such array until something asks for it.
                 let is_there = walker.state.variables.itself(array).is_some();
@@ -89,7 +92,7 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             walker.state.positional.set(Vec::new());
             continue;
         }
-        if !is_name(name) {
+        if !walker.state.names_variable(name) {
             if walker.state.dialect.unset_bad_name_is_fatal {
                 return Err(walker.fatal(call, "this is not a name"));
             }
@@ -99,8 +102,16 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             status |= Status::from(!passes);
             continue;
         }
-        let name =
-            walker.state.variables.meant(name).filter(|_| !given.has(b'n')).unwrap_or(name.into());
+        if walker.state.dialect.compound_variables && walker.state.variables.is_orphan(name) {
+            status = 1;
+            continue;
+        }
+        let variables = &walker.state.variables;
+        let name = match variables.meant(name).filter(|_| !given.has(b'n')) {
+            Some(meant) => meant,
+            None if inside::parent(name).is_some() => variables.keeper(&name.into()),
+            None => name.into(),
+        };
         if given.has(b'n') && walker.state.variables.is_name(&name) {
             let itself = walker.state.variables.itself(&name);
             match itself.is_some_and(|variable| variable.read_only) {
@@ -109,7 +120,7 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             }
             continue;
         }
-        if let Some((array, index)) = element_name(&name) {
+        if let Some((array, index)) = walker.state.element_in(&name) {
             let key = walker.state.element_key(array, index, call.span)?;
             status |= walker.unset_element(array, index, Some(key), call.span)?;
             continue;

@@ -1,11 +1,13 @@
 //! `export`, `readonly`, `local`, `typeset`, `declare`, `unset`, `let`.
 
 use std::collections::BTreeMap;
+use std::rc::Rc;
 
 use crate::dialect::{DeclaredValues, ListTexts, References, Told};
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
+use crate::state::inside;
 use crate::state::{Associative, Keeps, Value};
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::is_name;
@@ -16,6 +18,7 @@ use crate::walk::builtins::attributes::has_bad_kinds;
 use crate::walk::builtins::functions::Tells;
 use crate::walk::builtins::options::Given;
 use crate::walk::lists::ListArgument;
+use crate::walk::members::member;
 
 /// What a declaration does to each of its names.
 pub(super) struct Declaration<'a> {
@@ -258,13 +261,17 @@ impl Walker {
             Some((name, index)) => (name, Some(index)),
             None => (target, None),
         };
+        let place = self.declared_place(name, at, declaration.span)?;
+        let name = place.as_deref().unwrap_or(name);
         let has_list = self.list_arguments.iter().any(|list| list.at == at);
         let frozen = self.state.variables.get(name).is_some_and(|variable| variable.read_only)
             && !(declaration.local
                 && self.is_local(name)
                 && !(self.is_own(name) && !has_list && self.state.dialect.local_refuses_read_only));
         let outside = declaration.outside && !self.state.dialect.elements_are_exported;
-        if !is_name(name) || (index.is_some() && (outside || !self.state.dialect.arrays)) {
+        if !self.state.names_variable(name)
+            || (index.is_some() && (outside || !self.state.dialect.arrays))
+        {
             return Ok(false);
         }
         let dialect = &self.state.dialect;
@@ -362,7 +369,8 @@ impl Walker {
             && equals.is_none()
             && compound.is_none();
         let taken = takes_over.then(|| self.taken_over(name)).flatten();
-        if declaration.local && (!declaration.goes_outside || self.is_own(name)) {
+        let hides = !declaration.goes_outside || self.is_own(name);
+        if declaration.local && hides && inside::parent(name).is_none() {
             let inherits = declaration.given.has(b'I') && self.state.dialect.locals_can_inherit;
             let outer = self.state.options.locals_inherit;
             self.state.options.locals_inherit |= inherits;
@@ -375,6 +383,15 @@ impl Walker {
         }
         if exported && self.state.dialect.taken_temporaries_stay_exported {
             self.state.variables.entry(name).exported = true;
+        }
+        let is_inside = self.member_of.is_none() && inside::parent(name).is_some();
+        let is_compound = self.state.variables.is_compound(name);
+        if declaration.exports
+            && self.state.dialect.compound_variables
+            && (is_compound || is_inside)
+        {
+            let message = "a compound variable cannot be exported";
+            return Err(self.state.mistake(message, declaration.span, 1));
         }
         let given = &declaration.given;
         self.state.freshen(name);
@@ -493,7 +510,27 @@ impl Walker {
         Ok(true)
     }
 
-    /// `-a` and `-A`; false where an array of the other kind stays what it is.
+    /// The path of the variable that an operand declares, where it is not its name: that of a member, or of one to
+    /// which a way leads.
+    fn declared_place(
+        &mut self,
+        name: &[u8],
+        at: usize,
+        span: Span,
+    ) -> Result<Option<Rc<[u8]>>, Stop> {
+        let outer = self.member_of.as_deref();
+        if outer.is_none() && (is_name(name) || !self.state.names_variable(name)) {
+            return Ok(None);
+        }
+        let path = self.state.path_of(&member(outer, name), span)?;
+        self.state.check_parent(&path, span)?;
+        if let Some(list) = self.list_arguments.iter_mut().find(|list| list.at == at) {
+            list.assignment.name = path.clone();
+        }
+        Ok(Some(path))
+    }
+
+    /// `-a`, `-A` and `-C`; false where an array of the other kind stays what it is.
     fn shape(&mut self, name: &[u8], given: &Given<'_>) -> bool {
         let value = match () {
             () if self.state.dialect.numbers_are_no_arrays
@@ -506,6 +543,13 @@ impl Walker {
                 Value::Associative(Associative::new(self.state.dialect.key_order))
             }
             () if given.has(b'a') => Value::Indexed(BTreeMap::new()),
+            () if given.has(b'C') && self.state.dialect.compound_variables => {
+                let known = self.state.variables.get(name).map(|variable| &variable.value);
+                if !matches!(known, Some(Value::Compound)) {
+                    self.state.variables.make_compound(name);
+                }
+                return true;
+            }
             () => {
                 self.state.variables.entry(name);
                 return true;
@@ -552,6 +596,7 @@ impl Walker {
             None => (name, key),
         };
         let before = match key {
+            None if self.state.variables.is_compound(name) => None,
             None => {
                 let variable = self.state.variables.get(name);
                 variable.and_then(|variable| variable.as_given().scalar().cloned())

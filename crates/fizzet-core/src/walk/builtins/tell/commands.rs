@@ -1,6 +1,7 @@
 //! The commands that make variables again, as each shell words them.
 
 use crate::dialect::{Padding, Told};
+use crate::expand::options_of;
 use crate::expand::quoting::{double_quoted, told};
 use crate::expand::transform::attributes;
 use crate::state::{Digits, Keeps, Key, Side, Value, Variable, element_name};
@@ -37,7 +38,10 @@ impl Walker {
 
     /// As ksh93 tells it: a variable without attributes has no command before it.
     fn told_bare(&self, name: &[u8], variable: &Variable) -> Vec<u8> {
-        let words = bare_options(variable);
+        let mut words = options_of(variable);
+        if matches!(variable.value, Value::Compound) && !variable.read_only {
+            words.insert(0, "-C".into());
+        }
         let mut line = Vec::new();
         if !words.is_empty() {
             line.extend_from_slice(format!("typeset {} ", words.join(" ")).as_bytes());
@@ -47,6 +51,10 @@ impl Walker {
     }
     /// As mksh tells it: an array element by element.
     fn told_by_elements(&self, name: &[u8], variable: &Variable) -> Vec<u8> {
+        if matches!(&variable.value, Value::Indexed(elements) if elements.is_empty()) {
+            let value = Value::Nothing;
+            return self.told_by_elements(name, &Variable { value, ..variable.clone() });
+        }
         let command = [b"typeset", element_options(variable).as_bytes(), b" "].concat();
         let assignments = self.told_assignments(name, variable).into_iter();
         let mut lines: Vec<Vec<u8>> =
@@ -117,43 +125,6 @@ impl Walker {
         let is_there = |name: &[u8]| self.state.variables.get(name).is_some();
         self.state.tie(name).is_some_and(|tie| is_there(&tie.text) == is_there(&tie.list))
     }
-}
-
-/// The options with which ksh93 tells a variable.
-fn bare_options(variable: &Variable) -> Vec<String> {
-    let mut words: Vec<String> = Vec::new();
-    let mut flag = |is: bool, letter: &str| {
-        if is {
-            words.push(letter.into());
-        }
-    };
-    flag(variable.exported, "-x");
-    flag(variable.read_only, "-r");
-    flag(matches!(variable.value, Value::Indexed(_)), "-a");
-    flag(matches!(variable.value, Value::Associative(_)), "-A");
-    if let Keeps::Integer(digits) = variable.keeps {
-        flag(digits.bits == 64, "-l");
-        flag(digits.bits == 16, "-s");
-        flag(digits.unsigned, "-u");
-    }
-    match variable.keeps {
-        Keeps::Integer(Digits { base: 0 | 10, .. }) => words.push("-i".into()),
-        Keeps::Integer(digits) => words.push(format!("-i {}", digits.base)),
-        Keeps::Real { letter: b'f', digits: 10, .. } => words.push("-F".into()),
-        Keeps::Real { digits: 10, .. } => words.push("-E".into()),
-        Keeps::Real { letter: b'f', digits, .. } => words.push(format!("-F {digits}")),
-        Keeps::Real { digits, .. } => words.push(format!("-E {digits}")),
-        Keeps::Upper => words.push("-u".into()),
-        Keeps::Lower => words.push("-l".into()),
-        Keeps::Name => words.push("-n".into()),
-        Keeps::Capital | Keeps::Text => {}
-    }
-    words.extend(variable.field.map(|field| match (field.side(), field.width) {
-        (Side::Left, width) => format!("-L {width}"),
-        (Side::Right, width) => format!("-R {width}"),
-        (Side::Zeros, width) => format!("-Z {width} -R {width}"),
-    }));
-    words
 }
 
 /// The options with which mksh tells a variable.

@@ -363,14 +363,7 @@ fn unset() -> Variable {
 }
 
 fn has_hole(variable: &Variable) -> bool {
-    match &variable.value {
-        Value::Nothing => false,
-        Value::Scalar(text) => text.has_hole(),
-        Value::Indexed(elements) => elements.values().any(Text::has_hole),
-        Value::Associative(elements) => {
-            elements.pairs().into_iter().any(|(_, text)| text.has_hole())
-        }
-    }
+    variable.texts().into_iter().any(Text::has_hole)
 }
 
 /// Gives a variable the attributes of a list entry.

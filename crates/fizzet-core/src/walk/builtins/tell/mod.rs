@@ -9,7 +9,7 @@ use crate::dialect::Told;
 use crate::expand::Context;
 use crate::expand::pattern::Pattern;
 use crate::lineage::{Origin, Rule};
-use crate::state::element_name;
+use crate::state::{Value, Variable, element_name};
 use crate::stop::Status;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
@@ -35,7 +35,13 @@ impl Walker {
                 status = self.state.dialect.untold_variable_status;
                 continue;
             };
-            if variable.is_nothing() && !self.state.dialect.tells_empty_variables {
+            let is_nothing = match &variable.value {
+                Value::Indexed(elements) if follows && elements.is_empty() => {
+                    Variable { value: Value::Nothing, ..variable.clone() }.is_nothing()
+                }
+                _ => variable.is_nothing(),
+            };
+            if is_nothing && !self.state.dialect.tells_empty_variables {
                 continue;
             }
             // Where elements are told one by one, so are fields as they look.

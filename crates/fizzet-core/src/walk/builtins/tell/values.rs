@@ -3,6 +3,8 @@
 use crate::dialect::Told;
 use crate::expand::quoting::{quoted_if_needed, told};
 use crate::expand::transform::{listed, pair, subscript};
+use crate::expand::value_text;
+use crate::state::inside::Nesting;
 use crate::state::{Keeps, Value, Variable};
 use crate::text::Text;
 use crate::walk::Walker;
@@ -13,6 +15,7 @@ impl Walker {
         let named = |value: Vec<u8>| vec![[name, b"=", &value[..]].concat()];
         match (self.state.dialect.told_variables, &variable.value) {
             (_, Value::Nothing) => vec![name.to_vec()],
+            (Told::Bare, Value::Indexed(_)) if variable.bare => vec![name.to_vec()],
             (Told::Lists, _) => named(self.listed_value(variable)),
             (Told::Declare, Value::Scalar(text)) => {
                 named(quoted_if_needed(text.bytes(), self.state.options.posix))
@@ -25,30 +28,15 @@ impl Walker {
                 };
                 elements.iter().map(one).collect()
             }
-            (_, list) => named(self.list_in_parentheses(list)),
+            _ => named(self.in_parentheses(variable)),
         }
     }
 
-    /// A list as ksh93 tells it: with the indices where they do not follow each other.
-    fn list_in_parentheses(&self, list: &Value) -> Vec<u8> {
-        let items: Vec<Vec<u8>> = match list {
-            Value::Indexed(elements) => {
-                let in_turn = elements.keys().copied().eq(0..elements.len() as i64);
-                let items = elements.iter().map(|(key, text)| match in_turn {
-                    true => self.quoted(text),
-                    false => [format!("[{key}]=").as_bytes(), &self.quoted(text)].concat(),
-                });
-                items.collect()
-            }
-            Value::Associative(elements) => {
-                let items = elements.pairs().into_iter().map(|(key, text)| {
-                    [b"[", &self.quoted(key)[..], b"]=", &self.quoted(text)].concat()
-                });
-                items.collect()
-            }
-            Value::Nothing | Value::Scalar(_) => Vec::new(),
-        };
-        [&b"("[..], &items.join(&b' '), b")"].concat()
+    /// A list or a compound variable as ksh93 tells it.
+    fn in_parentheses(&self, variable: &Variable) -> Vec<u8> {
+        let state = &self.state;
+        let nesting = Nesting { rules: state.dialect.clone(), origin: state.shell_origin() };
+        value_text(variable, &nesting, false).bytes().to_vec()
     }
 
     pub(super) fn quoted(&self, text: &Text) -> Vec<u8> {
@@ -66,7 +54,7 @@ impl Walker {
     /// A value as zsh lists it, with blanks inside the parentheses of a list.
     pub(super) fn listed_value(&self, variable: &Variable) -> Vec<u8> {
         match &variable.value {
-            Value::Nothing => Vec::new(),
+            Value::Nothing | Value::Compound => Vec::new(),
             Value::Scalar(text) if matches!(variable.keeps, Keeps::Integer(_)) => {
                 in_decimal(text.bytes())
             }
@@ -117,6 +105,6 @@ pub(super) fn listed_by_declare(list: &Value) -> String {
             elements.pairs().into_iter().map(|(key, text)| pair(&subscript(key), text)).collect(),
             true,
         ),
-        Value::Nothing | Value::Scalar(_) => String::new(),
+        Value::Nothing | Value::Scalar(_) | Value::Compound => String::new(),
     }
 }
