@@ -4,7 +4,7 @@
 use crate::dialect::CasePatterns;
 use crate::expand::quoted_lists::quoted_list;
 use crate::expand::substitute::{Joiner, MARK, Place, Substitution};
-use crate::expand::{Context, Tilde, closed_pattern, ifs, joined, single, split_all};
+use crate::expand::{Context, Tilde, closed_pattern, ifs, joined, single, single_with, split_all};
 use crate::lineage::{Origin, Rule};
 use crate::stop::Stop;
 use crate::syntax::ast::Word;
@@ -58,7 +58,8 @@ pub(crate) fn case_pattern_text(cx: &mut dyn Context, word: &Word) -> Result<Tex
             let place = Place { joiner: Joiner::IfsForAll, joins_stars: true, ..Place::SINGLE };
             joined(Substitution::run(cx, word, place)?)
         }
-        CasePatterns::Joined | CasePatterns::FirstField => case_text(cx, word)?,
+        CasePatterns::Joined => single_with(cx, word, Tilde::AtStart, Joiner::OfPattern)?,
+        CasePatterns::FirstField => case_text(cx, word)?,
     };
     let status = cx.state().dialect.case_pattern_status;
     closed_pattern(cx, text, word.span, status)

@@ -398,7 +398,7 @@ pub fn document(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
 /// # Errors
 /// As for [`fields`].
 pub fn pattern_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
-    let text = single(cx, word, Tilde::AtStart)?;
+    let text = single_with(cx, word, Tilde::AtStart, Joiner::OfPattern)?;
     let status = cx.state().dialect.condition_pattern_status;
     closed_pattern(cx, text, word.span, status)
 }
@@ -409,7 +409,7 @@ pub(crate) fn pattern_text_with(
     word: &Word,
     tilde: Tilde,
 ) -> Result<Text, Stop> {
-    let text = single(cx, word, tilde)?;
+    let text = single_with(cx, word, tilde, Joiner::OfPattern)?;
     closed_pattern(cx, text, word.span, 1)
 }
 

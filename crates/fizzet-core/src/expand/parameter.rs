@@ -490,9 +490,12 @@ impl Substitution<'_> {
             _ => !star && self.cx.state().dialect.at_joins_with_space,
         };
         let joiner: &[u8] = if spaced { b" " } else { ifs.joiner() };
-        let escapes = place.joiner == Joiner::Escaped && place.quoted && !joiner.is_empty();
+        let escapes = place.joiner == Joiner::Escaped && place.quoted;
         let escaped = if escapes { [b"\\", joiner].concat() } else { Vec::new() };
         let joiner = if escapes { &escaped } else { joiner };
+        if joiner.is_empty() && place.joiner == Joiner::OfPattern && place.quoted {
+            return self.pattern_list(span, &items, place);
+        }
         if joiner.is_empty() && place.fields && !self.cx.state().options.no_glob {
             self.escape_starts(span, &mut items);
         }
@@ -502,14 +505,65 @@ impl Substitution<'_> {
     /// Puts the backslashes that some shells leave in a `"$*"` that nothing joins.
     fn escape_starts(&mut self, span: Span, items: &mut [Text]) {
         let escaped = self.cx.state().dialect.unjoined_star_escapes.as_bytes();
+        if escaped.is_empty() {
+            return;
+        }
+        // There is one between two items, which hides the next byte: the backslash of a byte that has one, or of
+        // the next two items where the one between is empty.
+        let mut waits = false;
         for text in items.iter_mut().skip(1) {
-            if text.bytes().first().is_some_and(|first| escaped.contains(first)) {
+            let mut shows = waits;
+            waits = !waits;
+            if let Some(first) = text.bytes().first() {
+                shows |= waits && escaped.contains(first);
+                waits = false;
+            }
+            if shows {
                 let origin = Origin::new(Rule::Join, span);
                 let mut whole = Text::from_bytes(b"\\", Standing::Quoted, origin);
                 whole.push_text(text);
                 *text = whole;
             }
         }
+    }
+
+    /// The items of a `"$*"` that nothing joins in a pattern. The backslashes between them, where some shells leave
+    /// those, are live: `a\d` matches a digit.
+    fn pattern_list(&mut self, span: Span, items: &[Text], place: Place) -> Result<(), Stop> {
+        let origin = Origin::new(Rule::Join, span);
+        let escaped = self.cx.state().dialect.unjoined_star_escapes.as_bytes();
+        let mut waits = false;
+        for (at, text) in items.iter().enumerate() {
+            if at > 0 && !escaped.is_empty() {
+                if waits {
+                    self.push(b"\\", place.expanded(), &origin)?;
+                }
+                waits = !waits;
+            }
+            let Some(first) = text.bytes().first().filter(|_| waits) else {
+                self.push_standing(text, place.expanded())?;
+                continue;
+            };
+            waits = false;
+            // The backslash of the byte is hidden, or the byte.
+            let live = match escaped.contains(first) {
+                true => place.expanded(),
+                false => place.expansion,
+            };
+            self.push(b"\\", live, &origin)?;
+            self.push_standing(&text.slice(0, 1), place.expansion)?;
+            self.push_standing(&text.slice(1, text.len()), place.expanded())?;
+        }
+        match waits {
+            true => self.push(b"\\", place.expansion, &origin),
+            false => Ok(()),
+        }
+    }
+
+    fn push_standing(&mut self, text: &Text, standing: Standing) -> Result<(), Stop> {
+        let mut text = text.clone();
+        text.set_standing(standing);
+        self.push_text(&text)
     }
 
     fn joined(

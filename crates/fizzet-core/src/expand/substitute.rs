@@ -97,6 +97,8 @@ pub(super) enum Joiner {
     Marked,
     /// As with the first one, but a backslash stands before it between quotes.
     Escaped,
+    /// The first character of IFS; if that is empty, what hides the next byte of the pattern.
+    OfPattern,
     /// What an assignment in bash has: only `$@` itself is joined with spaces.
     Assigned,
     /// A space, but between the elements of an array the first character of IFS, and between changed

@@ -348,7 +348,7 @@ macro_rules! expanding_rows {
     /// In brackets of a pattern characters of several bytes count.
     wide_brackets: bool = [Y, Y, N, N, Y, N, Y], "observed in all six: case ä in [ä]) echo yes; esac";
     /// Bytes that get a backslash at the start of a parameter in `\"$*\"`, behind the first one, where IFS
-    /// is empty and pathnames are matched.
+    /// is empty and pathnames are matched; an empty parameter there has one too.
     unjoined_star_escapes: &'static str = ["", "", "", "", "[]*?()|&}", "", ""], "observed in ksh93, with each byte of ASCII: set -- a '[q]' '*'; IFS=; printf '<%s>' \"$*\" x\"$*\" \"${*%z}\"; x=\"$*\"";
     /// What joins unquoted `$@` counts as white space at the start of a word.
     list_joiner_is_soft: bool = [N, N, N, N, N, Y, N], "observed in mksh: IFS=:; set -- '' a; echo $@";
