@@ -51,7 +51,9 @@ impl Substitution<'_> {
             None => {}
         }
         let dialect = &self.cx.state().dialect;
-        let plain = !dialect.tilde_in_replaced || (anchored && !dialect.tilde_in_anchored);
+        let splits = which == Replace::First && !each_anew && dialect.folder_of_tilde_is_read_again;
+        let plain =
+            !splits && !dialect.tilde_in_replaced || (anchored && !dialect.tilde_in_anchored);
         let tilde = if plain { Tilde::Never } else { Tilde::InOperation };
         let replacement_first = self.cx.state().dialect.replacement_before_pattern;
         let may_change = match replacement_first {
@@ -60,7 +62,7 @@ impl Substitution<'_> {
         };
         let before = self.held_before(parameter, may_change)?;
         let early = match replacement_first {
-            true => Some(Rc::new(self.replacement(parameter, replacement, place)?)),
+            true => Some(Rc::new(self.replacement(parameter, (None, replacement), place)?)),
             false => None,
         };
         let (held, text) = match early.is_some() {
@@ -73,6 +75,11 @@ impl Substitution<'_> {
                 (self.held_behind(parameter, held, before)?, text)
             }
         };
+        let (text, before) = match splits {
+            true => cut_folder(text),
+            false => (text, None),
+        };
+        let before = before.as_ref();
         let (which, text) =
             match which == Replace::First && self.cx.state().dialect.anchors_in_values {
                 true => anchored_by_value(text),
@@ -111,7 +118,7 @@ impl Substitution<'_> {
         let dialect = self.cx.state().dialect.clone();
         let once = match early {
             None if dialect.replacement_for_each_match || each_anew || pattern.tells() => None,
-            None => Some(Rc::new(self.replacement(parameter, replacement, place)?)),
+            None => Some(Rc::new(self.replacement(parameter, (before, replacement), place)?)),
             early => early,
         };
         let empty = anchored && !dialect.empty_anchor && pattern.literal() == Some(b"");
@@ -165,7 +172,7 @@ impl Substitution<'_> {
                 keep_match(this.cx.state(), &pattern, text, found, parameter.span)?;
                 match &once {
                     Some(replacement) => Ok(replacement.clone()),
-                    None => this.replacement(parameter, replacement, place).map(Rc::new),
+                    None => this.replacement(parameter, (before, replacement), place).map(Rc::new),
                 }
             };
             if let Some(measured) = &measured {
@@ -256,11 +263,11 @@ impl Substitution<'_> {
         self.computed(parameter, &written)
     }
 
-    /// What the word for a replacement expands to.
+    /// What the word for a replacement expands to, behind what the pattern has left for it.
     fn replacement(
         &mut self,
         parameter: &Parameter,
-        word: Option<&Word>,
+        (before, word): (Option<&Text>, Option<&Word>),
         place: Place,
     ) -> Result<Replacement, Stop> {
         let dialect = self.cx.state().dialect.clone();
@@ -285,6 +292,18 @@ impl Substitution<'_> {
                 }
             }
             None => Text::new(),
+        };
+        let text = match before {
+            None => text,
+            Some(before) => {
+                let mut whole = before.clone();
+                if word.is_some() {
+                    let origin = Origin::new(Rule::Tilde, parameter.span);
+                    whole.push(b"/", Standing::Quoted, &origin);
+                }
+                whole.push_text(&text);
+                whole
+            }
         };
         let ampersand = dialect.replacement_ampersand && !self.cx.state().options.no_ampersand;
         let made = Replacement::new(&text, ampersand, dialect.replacement_backslashes);
@@ -341,4 +360,15 @@ fn cut(parts: &[Part], sources: &Sources, quoted: bool) -> Option<Cut> {
         }
         _ => None,
     })
+}
+
+/// A pattern that begins with the folder of a tilde, cut at the first slash of that: what comes behind it counts
+/// as the replacement.
+fn cut_folder(pattern: Text) -> (Text, Option<Text>) {
+    let folder = pattern.runs().next().filter(|(run, _)| run.origin.rule() == Rule::Tilde);
+    let slash = folder.and_then(|_| pattern.bytes().iter().position(|&byte| byte == b'/'));
+    match slash {
+        None => (pattern, None),
+        Some(at) => (pattern.slice(0, at), Some(pattern.slice(at + 1, pattern.len()).quoted())),
+    }
 }

@@ -367,9 +367,9 @@ macro_rules! expanding_rows {
     /// What quotes in the index of an indexed array do.
     index_quotes: IndexQuotes = [IndexQuotes::Count, IndexQuotes::VanishInLists, IndexQuotes::Count, IndexQuotes::Count, IndexQuotes::Vanish, IndexQuotes::Count, IndexQuotes::VanishInListedNumbers], "observed in bash, ksh93, mksh and zsh: a=(['1']=x); a['2']=y; echo ${!a[@]}";
     /// Quotes that vanish in an index that is text already.
-    index_text_quotes: &'static str = ["", "\"", "", "", "\"", "", ""], "observed in bash, ksh93, mksh and zsh: a=(1 2 3); let 'x=a[\"1\"]'; unset \"a['2']\"; echo $x ${a[@]}";
-    /// Single quotes vanish in the index of an element in arithmetic.
-    arithmetic_indexes_drop_quotes: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: a=(1 2 3); ((a['2']++)); echo ${a[@]}";
+    index_text_quotes: &'static str = ["", "\"", "", "", "\"\\", "", ""], "observed in bash, ksh93, mksh and zsh: a=(1 2 3); let 'x=a[\"1\"]'; unset \"a['2']\" 'a[\\0]'; echo $x ${a[@]}";
+    /// Single quotes vanish in the index of an element in arithmetic, where they are written there themselves.
+    arithmetic_indexes_drop_quotes: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: a=(1 2 3); ((a['2']++)); x=\"a['2']\"; echo ${a[@]} $((a['2'])) $((x))";
     /// How `$'...'` is written around a value that is told.
     dollar_quoting: DollarQuoting = [DollarQuoting::Octal, DollarQuoting::Octal, DollarQuoting::Octal, DollarQuoting::Octal, DollarQuoting::Hexadecimal, DollarQuoting::OctalAndShort, DollarQuoting::Carets], "observed in bash, ksh93, mksh and zsh: typeset -p x of every character and every byte";
     /// How `${x@Q}`, `alias` and, in some shells, `printf %q` quote.
@@ -424,6 +424,9 @@ macro_rules! expanding_rows {
     lists_of_texts_are_cut: bool = [N, Y, N, N, N, N, Y], "observed in all six: f=abcd; echo ${f[@]:0:1}";
     /// A tilde is expanded at the start of the pattern of `${x##p}` and `${x%%p}`.
     tilde_in_longest: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x='~a'; echo ${x##~}";
+    /// A tilde at the start of the pattern of `${x/~/r}` is expanded before the shell looks for the slash behind the
+    /// pattern, which it finds in the folder: the pattern is nothing, the folder a part of the replacement.
+    folder_of_tilde_is_read_again: bool = [N, N, N, N, Y, N, N], "observed in all six: HOME=/h; for x in '' '~' /h; do echo \"${x/~/r}\" \"${x//~/r}\"; done";
     /// A tilde is expanded at the start of the pattern of `${x/p/r}`.
     tilde_in_replaced: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x=~; echo ${x/~/T}";
     /// An empty pattern matches before each character in `${x//p/r}`, and at the start in `${x/p/r}`.

@@ -115,7 +115,10 @@ fn number_of(
         Expression::Shown(showing, _) => Some(*showing),
         _ => None,
     };
-    Ok((evaluate(cx, &expression, span)?, showing))
+    let mut evaluation = Evaluation { is_written: true, ..Evaluation::of(cx, span) };
+    let number = evaluation.value(&expression)?;
+    cx.state().math.latest = number;
+    Ok((number, showing))
 }
 
 /// The value of an expression given as text: `let`, an array index, a variable's value.
@@ -256,6 +259,8 @@ struct Evaluation<'a> {
     unsigned: bool,
     /// Whether a mistake on the right of an element is forgotten.
     forgets: bool,
+    /// Whether it is read where it is written, and no text that a variable or an argument holds.
+    is_written: bool,
     /// Whether it is an operand of a comparison, which has no members of compound variables.
     compares: bool,
 }
@@ -273,6 +278,7 @@ impl<'a> Evaluation<'a> {
             carried: None,
             unsigned: false,
             forgets,
+            is_written: false,
             compares: false,
         }
     }

@@ -37,7 +37,9 @@ impl Evaluation<'_> {
             return Err(refuse(self.cx.state(), "there is no index in the brackets", self.span));
         }
         let has_quotes = index.contains(&b'\'');
-        let drops = self.dialect.arithmetic_indexes_drop_quotes && has_quotes && !keyed;
+        let is_written = self.is_written && self.cx.state().values_read == 0;
+        let drops =
+            self.dialect.arithmetic_indexes_drop_quotes && has_quotes && !keyed && is_written;
         let index: Cow<'_, [u8]> = match drops {
             true => index.iter().copied().filter(|&byte| byte != b'\'').collect(),
             false => index.into(),
@@ -226,7 +228,8 @@ impl Evaluation<'_> {
         let minds = state.options.no_unset
             && dialect.arithmetic_minds_unset
             && (target.index.is_none() || state.variables.get(&target.name).is_none());
-        let must_be_set = dialect.arithmetic_value_names_must_be_set && !is_member;
+        let must_be_set =
+            dialect.arithmetic_value_names_must_be_set && !is_member && target.index.is_none();
         let refused = minds || (state.values_read > 0 && must_be_set);
         if !refused {
             return Ok(Number::Whole(0));
