@@ -195,6 +195,9 @@ impl Substitution<'_> {
                 }
             };
         }
+        if let ParameterName::Variable(name) = &parameter.name {
+            self.cx.state().check_meant(name, parameter.span)?;
+        }
         let state = self.cx.state();
         if let ParameterName::Variable(name) = &parameter.name
             && state.variables.get(name).is_none_or(|variable| variable.own)
@@ -310,7 +313,7 @@ impl Substitution<'_> {
                 let ends = state.dialect.told_mistakes_end_shells && state.options.exit_on_error;
                 if let Key::Number(number @ ..0) = key
                     && (ends || state.dialect.early_index_is_mistake)
-                    && self.cx.state().variables.get(name).is_some()
+                    && self.cx.state().variables.is_array(name)
                     && self.cx.state().variables.index(name, number).is_none()
                 {
                     let message = "the index lies before the start of the array";

@@ -128,6 +128,22 @@ impl State {
         stop
     }
 
+    /// # Errors
+    /// The variable is to be a name of another one, and has not been given that.
+    pub(crate) fn check_meant(&self, name: &[u8], span: Span) -> Result<(), Stop> {
+        let means_nothing = || {
+            let variable = self.variables.itself(name);
+            variable.is_some_and(|variable| variable.scalar().is_none())
+        };
+        match self.dialect.references == References::Fatal
+            && self.variables.is_name(name)
+            && means_nothing()
+        {
+            true => Err(self.mistake("it is the name of no variable yet", span, 1)),
+            false => Ok(()),
+        }
+    }
+
     /// Assigns a variable or an element, which keeps of the value what its attributes say.
     ///
     /// # Errors
@@ -235,7 +251,8 @@ impl State {
                 return Err(self.mistake("OPTIND takes a number", span, 2));
             }
         }
-        let is_loose = keeps == Keeps::Name && self.dialect.references == References::Loose;
+        let minds = matches!(self.dialect.references, References::Loose | References::Fatal);
+        let is_loose = keeps == Keeps::Name && minds;
         let is_named =
             || self.names_variable(value.bytes()) || self.element_in(value.bytes()).is_some();
         if is_loose && !is_named() {

@@ -64,7 +64,7 @@ impl<'a> Parser<'a> {
                     number = number.saturating_mul(10).saturating_add(usize::from(digit - b'0'));
                     self.pos += 1;
                 }
-                Some(ParameterName::Positional(number))
+                Some(ParameterName::Positional(self.kept_number(number)))
             }
             sign @ (b'@' | b'*') => {
                 self.pos += 1;

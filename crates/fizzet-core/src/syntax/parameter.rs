@@ -254,7 +254,7 @@ impl<'a> Parser<'a> {
                     number = number.saturating_mul(10).saturating_add(usize::from(digit - b'0'));
                     self.pos += 1;
                 }
-                Some(ParameterName::Positional(number))
+                Some(ParameterName::Positional(self.kept_number(number)))
             }
             byte @ (b'@' | b'*' | b'#' | b'?' | b'-' | b'$' | b'!') => {
                 self.pos += 1;
@@ -272,6 +272,15 @@ impl<'a> Parser<'a> {
                 Some(ParameterName::Variable(self.text[start..self.pos].into()))
             }
             _ => None,
+        }
+    }
+
+    /// What a shell keeps of the number of a parameter.
+    pub(super) fn kept_number(&self, number: usize) -> usize {
+        let kept = number.min(i64::MAX as usize) as i32;
+        match self.dialect.parameter_numbers_have_32_bits {
+            true => usize::try_from(kept).unwrap_or(usize::MAX),
+            false => number,
         }
     }
 

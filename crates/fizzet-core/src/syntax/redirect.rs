@@ -53,7 +53,12 @@ impl<'a> Parser<'a> {
         let body = is_document.then(|| Rc::new(OnceCell::new()));
         let redirect = Redirect { target, operator, word, body, span: self.span(start, self.pos) };
         if is_document {
-            let (delimiter, quoted) = self.delimiter(&redirect.word);
+            let (mut delimiter, quoted) = self.delimiter(&redirect.word);
+            if quoted && self.dialect.expansions_spoil_delimiters && !is_written_out(&redirect.word)
+            {
+                // No line is the delimiter.
+                delimiter.push(b'\n');
+            }
             self.await_document(&redirect, delimiter, quoted)?;
         }
         Ok(Some(redirect))
@@ -374,4 +379,18 @@ fn ends_in_continuation(body: &[u8]) -> bool {
     let Some(before) = body.strip_suffix(b"\n") else { return false };
     let slashes = before.iter().rev().take_while(|&&byte| byte == b'\\').count();
     slashes % 2 == 1
+}
+
+/// Whether a word holds nothing but text and quotes.
+fn is_written_out(word: &Word) -> bool {
+    let written_out = |part: &Part| match part {
+        Part::Literal { .. }
+        | Part::Generated { .. }
+        | Part::Escaped { .. }
+        | Part::Single { .. }
+        | Part::AnsiC { .. } => true,
+        Part::Double { parts, .. } => is_written_out(&Word::new(parts.clone(), word.span)),
+        _ => false,
+    };
+    word.parts.iter().all(written_out)
 }

@@ -199,7 +199,7 @@ pub(crate) struct Walker {
     /// Files that `.` is carrying out.
     sourced: usize,
     /// Signals that have come and have not been looked at.
-    pending: Vec<&'static str>,
+    pending: Vec<(&'static str, Status)>,
     /// Conditions whose actions are being carried out.
     acting: Vec<&'static str>,
     /// How things stood when each of them began, and that for EXIT.

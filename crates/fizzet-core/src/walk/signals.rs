@@ -28,18 +28,21 @@ pub(super) struct EnteredAction {
 }
 
 impl Walker {
-    /// A signal comes to the shell.
+    /// A signal comes to the shell, with the status that it has then.
     pub(super) fn signal(&mut self, name: &'static str) {
-        self.pending.push(name);
+        self.pending.push((name, self.state.status));
     }
 
     /// Does what the signals ask for that have come; those that come to a shell while one of its
     /// subshells runs wait for the end of that.
     pub(super) fn act_on_signals(&mut self) -> Result<(), Stop> {
         while self.state.doing.depth == 0 && !self.pending.is_empty() {
-            let name = self.pending.remove(0);
+            let (name, before) = self.pending.remove(0);
             match self.state.traps.get(name.as_bytes()) {
                 Some(action) if action.is_empty() => {}
+                Some(_) if self.state.dialect.signals_act_at_once => {
+                    self.act_inside(name, before)?
+                }
                 Some(_) => self.act(name)?,
                 None if HARMLESS.contains(&name) => {}
                 None => {
@@ -49,6 +52,19 @@ impl Walker {
                     return Err(Stop::Exit(128 + signal_number(name)));
                 }
             }
+        }
+        Ok(())
+    }
+
+    /// The same while the utility runs that has sent the signal, whose status comes behind it: the action sees the
+    /// one before, and cannot return another.
+    fn act_inside(&mut self, condition: &'static str, before: Status) -> Result<(), Stop> {
+        let sent = std::mem::replace(&mut self.state.status, before);
+        let outcome = self.act(condition);
+        match outcome {
+            Ok(()) => self.state.status = sent,
+            Err(Stop::Return(_)) => return Err(Stop::Return(sent)),
+            Err(stop) => return Err(stop),
         }
         Ok(())
     }

@@ -330,6 +330,8 @@ macro_rules! carrying_rows {
     functions_lose_actions: bool = [N, Y, N, Y, N, N, N], "observed in all six: trap 'echo e' ERR; f() { false; :; }; f";
     /// The action for ERR is not carried out again for a function that returns what it was carried out for.
     error_action: ErrorAction = [ErrorAction::Each, ErrorAction::Each, ErrorAction::Each, ErrorAction::Each, ErrorAction::Each, ErrorAction::OncePerCall, ErrorAction::Once], "observed in all six: set -E; trap 'echo e' ERR; f() { false; }; f; eval false";
+    /// The action for a signal that the shell sends itself is carried out inside `kill`.
+    signals_act_at_once: bool = [N, N, N, N, N, N, Y], "observed in all six: trap 'echo $?; return 3' USR1; f() { false; kill -USR1 $$; }; f; echo $?";
     /// A signal that ends the shell leaves time for the action for EXIT.
     signals_act_at_exit: bool = [N, Y, N, N, Y, Y, N], "observed in all six: trap 'echo x' EXIT; kill -TERM $$";
     /// Utilities that pass on to a declaration utility behind them that its arguments are assignments.
@@ -380,6 +382,8 @@ macro_rules! carrying_rows {
     regular_quotes: RegularQuotes = [RegularQuotes::All, RegularQuotes::OutsideBrackets, RegularQuotes::All, RegularQuotes::All, RegularQuotes::Escaped, RegularQuotes::All, RegularQuotes::Nothing], "observed in all six: [[ abc =~ \"a.c\" ]]; [[ abc =~ a\\.c ]]; [[ b =~ [a\"-\"c] ]]";
     /// What the elements of an associative array's list may be.
     associative_lists: AssociativeLists = [AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Anything, AssociativeLists::Indexed, AssociativeLists::Anything, AssociativeLists::PairsOrIndexed], "observed in all six: typeset -A m; m=(a 1 b); m=([a]=1 b 2); m=(a 1)";
+    /// A declaration that gives a variable a value of another kind takes its place, though it is read-only.
+    other_kinds_replace_read_only: bool = [N, N, N, N, N, N, Y], "observed in all six: readonly x=1; typeset -i x=2; typeset x=(a b); typeset +r x=3; echo $x";
     /// The elements of a list for a variable that is read-only are not expanded.
     read_only_lists_are_not_expanded: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: readonly r; r=($(echo x >f)); then ls f";
     /// An index that is given as a text to `unset`, `read` and their kin is expanded.

@@ -7,6 +7,10 @@ macro_rules! reading_rows {
     operators_take_continuations: bool = [Y, Y, Y, Y, N, Y, N], "observed in all six with a line that ends behind the first &: echo a &\\<newline>& echo b";
     /// A line continuation may stand between a descriptor and its operator.
     descriptors_take_continuations: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: echo 2\\<newline>>&1";
+    /// The number of a parameter has 32 bits.
+    parameter_numbers_have_32_bits: bool = [Y, N, Y, Y, Y, N, Y], "observed in all six: set -- a; echo \"${4294967297}\"";
+    /// A delimiter with quotes ends no here-document if an expansion is written in it.
+    expansions_spoil_delimiters: bool = [N, N, N, N, Y, N, N], "observed in all six, with newlines for the slashes: cat <<\"E$a\" / hi / E$a / echo done";
     /// A line continuation may stand behind a dollar sign.
     dollars_take_continuations: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x=1; echo $\\<newline>x";
     /// A line continuation may stand in the word that an alias replaces, and behind it.

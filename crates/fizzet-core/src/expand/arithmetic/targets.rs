@@ -150,6 +150,7 @@ impl Evaluation<'_> {
         {
             return self.get(&Target { name: name.into(), index: Some(index.into()) }, None);
         }
+        self.cx.state().check_meant(&target.name, self.span)?;
         let state = self.cx.state();
         match state.variables.get(&target.name) {
             Some(variable) if !variable.own => {

@@ -39,6 +39,9 @@ impl Walker {
         {
             return Ok(1);
         }
+        for name in [&tie.text, &tie.list] {
+            self.state.check_writable(name, call.span)?;
+        }
         let first = call.argv.len() - operands.len();
         let has_list = self.list_arguments.iter().any(|list| list.at == first + 1);
         let has_text = text.len() > tie.text.len();

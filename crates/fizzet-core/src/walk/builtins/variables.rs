@@ -293,10 +293,32 @@ impl Walker {
             return Err(self.state.mistake("an element has no kind", declaration.span, 1));
         }
         let operand = Operand { text: operand, name, index, equals, appends, compound };
-        match declaration.given.has(b'g') && self.state.dialect.global_is_outermost {
+        let thaws = frozen && self.is_replaced(declaration, &operand);
+        if thaws {
+            self.state.variables.entry(name).read_only = false;
+        }
+        let declared = match declaration.given.has(b'g') && self.state.dialect.global_is_outermost {
             true => self.globally(name, |walker| walker.declare_named(declaration, operand)),
             false => self.declare_named(declaration, operand),
+        };
+        if thaws && !declaration.given.takes_back(b'r') {
+            self.state.variables.entry(name).read_only = true;
         }
+        declared
+    }
+
+    /// Whether a declaration gives a variable a value of another kind, which it takes though it is read-only.
+    fn is_replaced(&self, declaration: &Declaration<'_>, operand: &Operand<'_>) -> bool {
+        let given = &declaration.given;
+        let Some(variable) = self.state.variables.get(operand.name) else { return false };
+        let has_value = operand.equals.is_some() || operand.compound.is_some();
+        let is_list = matches!(variable.value, Value::Indexed(_) | Value::Associative(_));
+        let real = matches!(variable.keeps, Keeps::Real { .. });
+        let changes = (operand.compound.is_some() && !is_list)
+            || (given.has(b'i') && !matches!(variable.keeps, Keeps::Integer(_)))
+            || ((given.has(b'F') || given.has(b'E')) && !real)
+            || given.takes_back(b'r');
+        self.state.dialect.other_kinds_replace_read_only && has_value && changes
     }
 
     /// Declares one name.
@@ -328,7 +350,7 @@ impl Walker {
             let marked = declaration.given.has(b'i');
             match self.state.dialect.references {
                 References::Loose if marked => return Ok(false),
-                References::Fatal if marked || declaration.freezes => {
+                References::Fatal if marked || declaration.freezes || declaration.exports => {
                     let message = "a name of a variable takes no other attributes";
                     return Err(self.state.mistake(message, declaration.span, 1));
                 }
