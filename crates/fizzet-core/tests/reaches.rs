@@ -75,3 +75,37 @@ fn connectors_of_ksh93_may_have_nothing_behind_them() {
     assert_eq!(told(Ksh93, "f() { label jar && ; }; f; false || ; label $?"), "jar 1");
     assert_eq!(told(Ksh93, "{ false || ; }; label $?; eval 'label jar &&'; label $?"), "0 3");
 }
+
+#[test]
+fn ranges_of_ksh93_end_in_conversions() {
+    assert_eq!(told(Ksh93, "label {1..3%02d} x{8..10..2%x}y {1..2%+d}"), "01,02,03,x8y,xay,+1,+2");
+    assert_eq!(told(Ksh93, "label {1..3%s} {1..3..--1} {a..c%d}"), "{1..3%s},{1..3..--1},{a..c%d}");
+    check("label {1..3%d}", &[(&[Ksh93], "1,2,3")], "{1..3%d}");
+}
+
+#[test]
+fn backslashes_stand_between_parameters_of_ksh93() {
+    let line = "set -- jar '' lid '*'; IFS=; label \"$*\"; lids=\"$*\"; label \"$lids\"";
+    check(line, &[(&[Ksh93], "jar\\lid\\* jarlid*")], "jarlid* jarlid*");
+    let pattern = "set -- jar d; IFS=; case jar7 in \"$*\") label seven;; *) label no;; esac";
+    check(pattern, &[(&[Ksh93], "seven")], "no");
+}
+
+#[test]
+fn folders_of_tildes_are_cut_in_replacements() {
+    let line = "HOME=/hive; for x in '' /hive; do label \"${x/~/lid}\"; done";
+    check(line, &[(&[Ksh93], "hive/lid /hive"), (&[Posix, Dash], "")], " lid");
+}
+
+#[test]
+fn kinds_replace_what_is_read_only_in_zsh() {
+    assert_eq!(told(Zsh, "readonly jar=1; typeset -i jar=2; label $jar; jar=3; label no"), "2");
+    assert_eq!(
+        told(Zsh, "readonly jar=1; typeset jar=(a b); label $jar ${(t)jar}"),
+        "a,b,array-readonly"
+    );
+    assert_eq!(
+        told(Zsh, "trap 'label $?; return 3' USR1; f() { false; kill -USR1 $$; }; f; label $?"),
+        "1 0"
+    );
+}

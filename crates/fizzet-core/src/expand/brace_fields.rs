@@ -2,6 +2,7 @@
 //! mksh. An opener that nothing closes keeps the whole field as it is (observed in both).
 
 use crate::dialect::{BraceRanges, Dialect};
+use crate::expand::brace_format::Format;
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::stop::Stop;
@@ -298,11 +299,17 @@ struct Range {
     width: usize,
     /// Whether the values come in the other order.
     backwards: bool,
+    /// How the numbers are shown.
+    format: Option<Format>,
 }
 
 impl Range {
     fn read(text: &[u8]) -> Option<Range> {
         let text = std::str::from_utf8(text).ok()?;
+        let (text, format) = match text.split_once('%') {
+            Some((text, format)) => (text, Some(Format::read(format)?)),
+            None => (text, None),
+        };
         let mut parts = text.splitn(3, "..");
         let (first, last, step) = (parts.next()?, parts.next()?, parts.next());
         let step = match step {
@@ -310,7 +317,7 @@ impl Range {
             None => None,
         };
         let (first, last, letters) = match (first.as_bytes(), last.as_bytes()) {
-            (&[first], &[last]) if first.is_ascii_alphabetic() => {
+            (&[first], &[last]) if first.is_ascii_alphabetic() && format.is_none() => {
                 let same = first.is_ascii_lowercase() == last.is_ascii_lowercase();
                 let both = same && last.is_ascii_alphabetic();
                 both.then(|| (i64::from(first), i64::from(last), true))?
@@ -318,7 +325,8 @@ impl Range {
             _ => (number(first).filter(|_| !first.is_empty())?, number(last)?, false),
         };
         let step = step.unwrap_or(if first > last { -1 } else { 1 });
-        (step != 0).then_some(Range { first, last, step, letters, width: 0, backwards: false })
+        let (width, backwards) = (0, false);
+        (step != 0).then_some(Range { first, last, step, letters, width, backwards, format })
     }
 
     /// Of any characters, or of padded numbers with a step that may turn them round.
@@ -340,7 +348,8 @@ impl Range {
             let step = if first > last { -1 } else { 1 };
             let has_step = text.matches("..").count() > 1;
             let width = 0;
-            let range = Range { first, last, step, letters: true, width, backwards: false };
+            let (letters, backwards, format) = (true, false, None);
+            let range = Range { first, last, step, letters, width, backwards, format };
             return (!has_step).then_some(range);
         }
         let size: i64 = match step {
@@ -356,7 +365,8 @@ impl Range {
         let backwards = size < 0;
         let size = size.checked_abs()?;
         let step_towards = if first > last { -size } else { size };
-        Some(Range { first, last, step: step_towards, letters: false, width, backwards })
+        let (step, letters, format) = (step_towards, false, None);
+        Some(Range { first, last, step, letters, width, backwards, format })
     }
 
     /// All values; the first one comes in any case.
@@ -377,6 +387,9 @@ impl Range {
     }
 
     fn shown(&self, value: i64) -> Vec<u8> {
+        if let Some(format) = &self.format {
+            return format.shown(value);
+        }
         match (self.letters, self.width) {
             (true, _) => {
                 let character = u32::try_from(value).ok().and_then(char::from_u32);
@@ -396,6 +409,7 @@ fn number(text: &str) -> Option<i64> {
     };
     let value = match digits.as_bytes() {
         [] => 0,
+        [b'-' | b'+', ..] => return None,
         [b'0', b'x' | b'X', ..] => i64::from_str_radix(&digits[2..], 16).ok()?,
         // What is no octal number is a decimal one.
         [b'0', _, ..] if let Ok(value) = i64::from_str_radix(digits, 8) => value,

@@ -10,6 +10,7 @@ pub mod arithmetic;
 mod assigned_list;
 mod brace;
 mod brace_fields;
+mod brace_format;
 mod brace_text;
 pub(crate) mod case;
 mod change;

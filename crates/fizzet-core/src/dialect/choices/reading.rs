@@ -185,7 +185,7 @@ pub enum BraceRanges {
     None,
     /// Of numbers and letters; a bound with a leading zero pads all numbers.
     Padded,
-    /// Of numbers as C reads them and of letters of one case.
+    /// Of numbers as C reads them, with a conversion of C at the end, and of letters of one case.
     Plain,
     /// As padded, of any characters; a negative step turns the words round.
     Turned,
