@@ -98,6 +98,7 @@ impl Walker {
             if temporary {
                 self.state.variables.entry(&name).exported = true;
             }
+            self.act_at_part()?;
             if self.wants.commands {
                 let elements = self.elements_of(assignment, highest);
                 let index = assignment.index.as_ref().map(|index| index.word.span);

@@ -239,6 +239,9 @@ impl Walker {
         let at_once = self.state.dialect.redirections_open_at_once;
         for (at, redirect) in redirects.iter().enumerate() {
             let from = traces.len();
+            if redirect.body.is_none() && redirect.operator.sign() != "<<<" {
+                self.act_at_part()?;
+            }
             let expanded = self.targets(redirect);
             for target in expanded.map_err(|stop| self.redirection_mistake(stop, redirect))? {
                 let trace = self.redirection(redirect, target, &traces, piped)?;

@@ -6,7 +6,7 @@ use std::rc::Rc;
 use crate::dialect::{ActionMistakes, ActionStatus, DebugAt, EvalLines};
 use crate::state::Traps;
 use crate::stop::{Reach, ShellError, Status, Stop};
-use crate::syntax::ast::CommandKind as Node;
+use crate::syntax::ast::{Command, CommandKind as Node};
 use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::signal_number;
@@ -155,18 +155,18 @@ impl Walker {
 
     /// The action for DEBUG before a command, where the shell has it for this kind of command; answers
     /// whether the command is to be carried out.
-    pub(super) fn act_before(&mut self, node: &Node) -> Result<bool, Stop> {
+    pub(super) fn act_before(&mut self, command: &Command) -> Result<bool, Stop> {
         if !self.has_action("DEBUG") {
             return Ok(true);
         }
-        let acts = match (self.state.dialect.debug_at, node) {
+        let acts = match (self.state.dialect.debug_at, &command.kind) {
             (DebugAt::Never, _) => false,
-            (_, Node::Simple(_)) => true,
-            (DebugAt::Simple, _) => false,
-            (DebugAt::Tests, Node::Arithmetic(_) | Node::Conditional(_) | Node::Case { .. }) => {
-                true
+            (DebugAt::Parts, Node::Simple(simple)) => {
+                !(simple.words.is_empty() && command.redirects.is_empty())
             }
-            (DebugAt::Tests, _) => false,
+            (_, Node::Simple(_)) => true,
+            (_, Node::Arithmetic(_) | Node::Conditional(_) | Node::Case { .. }) => true,
+            (DebugAt::Tests | DebugAt::Parts, _) => false,
             (DebugAt::Commands, _) => true,
         };
         if !acts {
@@ -181,6 +181,14 @@ impl Walker {
                 self.state.status = 0;
                 Ok(false)
             }
+        }
+    }
+
+    /// The action for DEBUG at a part of a command: behind an assignment, or before a redirection.
+    pub(super) fn act_at_part(&mut self) -> Result<(), Stop> {
+        match self.state.dialect.debug_at == DebugAt::Parts && self.has_action("DEBUG") {
+            true => self.act("DEBUG"),
+            false => Ok(()),
         }
     }
 

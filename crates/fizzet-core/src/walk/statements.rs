@@ -277,7 +277,7 @@ impl Walker {
     pub(super) fn command(&mut self, command: &Command) -> Result<(), Stop> {
         let piped = std::mem::take(&mut self.piped);
         self.step(command.span)?;
-        if !self.act_before(&command.kind)? {
+        if !self.act_before(command)? {
             return Ok(());
         }
         let beside = self.processes.len();

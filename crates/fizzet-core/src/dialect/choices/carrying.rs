@@ -114,8 +114,9 @@ pub enum LoneStatuses {
 pub enum DebugAt {
     /// None: the shell has no such action.
     Never,
-    /// Simple commands.
-    Simple,
+    /// Simple commands with words, `[[`, `((` and `case`; and each of their redirections but here-documents. It is
+    /// carried out behind each assignment, too.
+    Parts,
     /// Simple commands, `[[`, `((` and `case`.
     Tests,
     /// All commands.

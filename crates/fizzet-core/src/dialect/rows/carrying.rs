@@ -323,7 +323,7 @@ macro_rules! carrying_rows {
     /// The first descriptor that `{name}>file` can take.
     first_named_descriptor: u32 = [10, 10, 10, 10, 10, 10, 11], "observed in bash, ksh93 and zsh: exec {v}>/dev/null; echo $v";
     /// Before which commands the action for DEBUG is carried out.
-    debug_at: DebugAt = [DebugAt::Never, DebugAt::Tests, DebugAt::Never, DebugAt::Never, DebugAt::Simple, DebugAt::Never, DebugAt::Commands], "observed in all six: trap 'echo d' DEBUG; x=1; [[ a ]]; ((1)); for x in 1 2; do :; done";
+    debug_at: DebugAt = [DebugAt::Never, DebugAt::Tests, DebugAt::Never, DebugAt::Never, DebugAt::Parts, DebugAt::Never, DebugAt::Commands], "observed in all six: trap 'echo d $x' DEBUG; x=1; x=2 : >f; [[ a ]]; ((1)); for x in 1 2; do :; done";
     /// When the action for DEBUG is carried out for the passes of `for`.
     debug_loops: DebugLoops = [DebugLoops::Never, DebugLoops::Before, DebugLoops::Never, DebugLoops::Never, DebugLoops::Behind, DebugLoops::Never, DebugLoops::Never], "observed in all six: trap 'echo $x' DEBUG; for x in 1 2; do :; done";
     /// Functions do not inherit the actions for ERR, DEBUG and RETURN.

@@ -197,7 +197,12 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
             }
             continue;
         }
-        if !walker.declare_one(&declaration, operand, first + at)? {
+        let assigns = gets_list || operand.bytes().contains(&b'=');
+        let declared = walker.declare_one(&declaration, operand, first + at)?;
+        if assigns {
+            walker.act_at_part()?;
+        }
+        if !declared {
             let dialect = &walker.state.dialect;
             let name = operand.bytes().split(|&byte| byte == b'=').next().unwrap_or_default();
             let frozen = walker.state.variables.get(name).is_some_and(|one| one.read_only);
