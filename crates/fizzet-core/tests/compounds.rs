@@ -65,6 +65,16 @@ fn a_member_needs_a_variable_around_it() {
     assert_eq!(ksh("label jar; hive.jars=7; label lid"), "jar");
     assert_eq!(ksh("read hive.jars <<<7; label $?; unset hive.jars; label $?"), "1 1");
     assert_eq!(ksh("hive=(jars=7); export hive; label lid"), "");
+    assert_eq!(ksh("label jar; hive.jars=(3 5); label lid"), "jar");
+}
+
+#[test]
+fn variables_inside_each_other_have_a_limit() {
+    let deep =
+        |name: &str, count| format!("label jar; {name}{}=7; label lid", ".site".repeat(count));
+    assert_eq!(ksh(&format!("hive=(); {}", deep("hive", 400))), "jar lid");
+    assert_eq!(ksh(&format!("hive=(); {}", deep("hive", 100_000))), "jar");
+    assert_eq!(ksh(&format!("label jar; rows{}=x; label lid", "[0]".repeat(5_000))), "jar");
 }
 
 #[test]

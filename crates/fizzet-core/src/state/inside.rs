@@ -17,6 +17,9 @@ use crate::stop::Stop;
 use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 
+/// How many variables may stand inside each other.
+const MAX_DEPTH: usize = 500;
+
 /// What variables inside others are made with.
 #[derive(Debug)]
 pub struct Nesting {
@@ -277,6 +280,7 @@ impl State {
     /// # Errors
     /// An index that is no expression.
     pub fn path_of(&mut self, written: &[u8], span: Span) -> Result<Rc<[u8]>, Stop> {
+        self.check_depth(written, span)?;
         let (root, mut rest) = root(written);
         let mut path = root.to_vec();
         while let Some((step, behind)) = step(rest) {
@@ -307,11 +311,26 @@ impl State {
     }
 
     /// # Errors
-    /// The variable would be a member of one that is not there.
+    /// More variables would stand inside each other than are kept.
+    fn check_depth(&self, path: &[u8], span: Span) -> Result<(), Stop> {
+        let steps = path.iter().filter(|byte| matches!(byte, b'.' | b'[')).count();
+        match steps > MAX_DEPTH {
+            true => Err(Stop::Limit {
+                what: "variables inside each other",
+                limit: MAX_DEPTH as u64,
+                span,
+            }),
+            false => Ok(()),
+        }
+    }
+
+    /// # Errors
+    /// The variable would be a member of one that is not there, or stand inside too many.
     pub fn check_parent(&self, name: &[u8], span: Span) -> Result<(), Stop> {
         if !self.dialect.compound_variables {
             return Ok(());
         }
+        self.check_depth(name, span)?;
         if !self.variables.is_orphan(name) {
             return Ok(());
         }
