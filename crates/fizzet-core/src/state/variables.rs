@@ -266,7 +266,7 @@ impl Variables {
 
     /// The same to be changed.
     pub fn get_mut(&mut self, name: &[u8]) -> Option<&mut Variable> {
-        let place = self.place(name).into_owned();
+        let place = self.place(name);
         self.itself_mut(&place)
     }
 
@@ -303,7 +303,7 @@ impl Variables {
         self.nesting = Some(Rc::new(nesting));
     }
 
-    /// Makes a compound variable without members of one; attributes stay.
+    /// Makes a compound variable without members of one; what it made of its values is over.
     pub fn make_compound(&mut self, name: &[u8]) {
         let Some(nesting) = self.nesting.clone() else { return };
         let variable = self.entry(name);

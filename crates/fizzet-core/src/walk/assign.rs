@@ -322,7 +322,6 @@ impl Walker {
     /// Carries out an assignment to a variable.
     pub(super) fn assign_variable(&mut self, assignment: &Assignment) -> Result<Text, Stop> {
         let name = &assignment.name;
-        self.state.check_parent(name, assignment.span)?;
         self.state.before_assignment(name);
         if self.state.dialect.empty_index_assigns_nothing
             && let Some(index) = &assignment.index

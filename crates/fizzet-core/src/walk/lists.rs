@@ -190,6 +190,7 @@ impl Walker {
         is_declared: bool,
     ) -> Result<(), Stop> {
         let (name, span) = (&assignment.name, assignment.span);
+        self.state.check_parent(name, span)?;
         self.change_with_list(assignment, elements, is_declared);
         if self.state.dialect.read_only_lists_are_not_expanded {
             self.state.check_writable(name, span)?;

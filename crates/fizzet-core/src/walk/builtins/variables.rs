@@ -571,8 +571,7 @@ impl Walker {
             }
             () if given.has(b'a') => Value::Indexed(BTreeMap::new()),
             () if given.has(b'C') && self.state.dialect.compound_variables => {
-                let known = self.state.variables.get(name).map(|variable| &variable.value);
-                if !matches!(known, Some(Value::Compound)) {
+                if !self.state.variables.is_compound(name) {
                     self.state.variables.make_compound(name);
                 }
                 return true;
