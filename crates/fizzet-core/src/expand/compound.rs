@@ -6,13 +6,6 @@ use crate::state::inside::{Inside, Nesting, number};
 use crate::state::{Digits, Keeps, Side, Value, Variable};
 use crate::text::{Standing, Text};
 
-/// The value of a compound variable: its members line by line.
-pub(crate) fn compound_text(variable: &Variable, nesting: &Nesting) -> Text {
-    let mut written = Written::new(nesting, true);
-    written.value(variable, Follows::Nothing);
-    written.text
-}
-
 /// The value of any variable, line by line or on one line.
 pub(crate) fn value_text(variable: &Variable, nesting: &Nesting, in_lines: bool) -> Text {
     let mut written = Written::new(nesting, in_lines);

@@ -18,6 +18,7 @@ mod combine;
 mod compound;
 mod dequote;
 mod distribute;
+mod emitted;
 mod flagged;
 mod flagged_value;
 mod flags;
@@ -57,7 +58,7 @@ mod word_subscripts;
 
 use std::rc::Rc;
 
-pub(crate) use compound::{compound_text, options_of, value_text};
+pub(crate) use compound::{options_of, value_text};
 pub(crate) use flags::backslashed;
 pub(crate) use line::{Fields, fields_of_line};
 pub(crate) use number::Number;

@@ -9,7 +9,7 @@ use std::collections::BTreeMap;
 use std::rc::Rc;
 
 use crate::dialect::Dialect;
-use crate::expand::compound_text;
+use crate::expand::value_text;
 use crate::lineage::Origin;
 use crate::source::Span;
 use crate::state::{Key, State, Value, Variable};
@@ -234,7 +234,7 @@ impl Variable {
     /// The text that a compound variable has for a value.
     pub fn shown(&self) -> Option<&Text> {
         let inside = self.inside.as_deref()?;
-        Some(inside.shown.get_or_init(|| compound_text(self, inside.nesting())))
+        Some(inside.shown.get_or_init(|| value_text(self, inside.nesting(), true)))
     }
 
     /// The text of an element whose key is written like this, which is `known` unless it is no text.
@@ -273,6 +273,12 @@ impl State {
     /// Whether a name can be that of a variable, which may stand inside others.
     pub fn names_variable(&self, name: &[u8]) -> bool {
         is_name(name) || (self.dialect.compound_variables && is_path(name))
+    }
+
+    /// What a list or a compound variable shows, line by line or on one line, where variables can be compound.
+    pub fn shown_value(&self, variable: &Variable, in_lines: bool) -> Text {
+        let nesting = self.variables.nesting();
+        nesting.map(|nesting| value_text(variable, nesting, in_lines)).unwrap_or_default()
     }
 
     /// The path that a written one means: its indexes are evaluated.

@@ -303,6 +303,11 @@ impl Variables {
         self.nesting = Some(Rc::new(nesting));
     }
 
+    /// What variables inside others are made with, where there can be any.
+    pub fn nesting(&self) -> Option<&Nesting> {
+        self.nesting.as_deref()
+    }
+
     /// Makes a compound variable without members of one; what it made of its values is over.
     pub fn make_compound(&mut self, name: &[u8]) {
         let Some(nesting) = self.nesting.clone() else { return };

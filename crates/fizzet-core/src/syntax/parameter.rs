@@ -366,8 +366,7 @@ impl<'a> Parser<'a> {
             b"*}" => false,
             _ => return None,
         };
-        let lists = self.dialect.name_listing && self.dialect.indirection == Indirection::Value;
-        if end == self.pos || !lists {
+        if end == self.pos || !self.dialect.name_listing_takes_any_prefix {
             return None;
         }
         self.pos = end + 1;

@@ -7,6 +7,7 @@ use crate::source::Span;
 use crate::state::{Key, Value};
 use crate::stop::Stop;
 use crate::syntax::ast::{AssignedValue, Assignment, Command, CommandKind, Element, Members, Word};
+use crate::syntax::is_name;
 use crate::text::Text;
 use crate::walk::Walker;
 
@@ -38,6 +39,26 @@ impl Walker {
     ) -> Result<Rc<[u8]>, Stop> {
         let written = expand::single(self, path, expand::Tilde::Never)?;
         self.state.path_of(&member(outer, written.bytes()), span)
+    }
+
+    /// The path of the variable that an operand declares, where it is not its name: that of a member, or of one to
+    /// which a way leads.
+    pub(in crate::walk) fn declared_place(
+        &mut self,
+        name: &[u8],
+        at: usize,
+        span: Span,
+    ) -> Result<Option<Rc<[u8]>>, Stop> {
+        let outer = self.member_of.as_deref();
+        if outer.is_none() && (is_name(name) || !self.state.names_variable(name)) {
+            return Ok(None);
+        }
+        let path = self.state.path_of(&member(outer, name), span)?;
+        self.state.check_parent(&path, span)?;
+        if let Some(list) = self.list_arguments.iter_mut().find(|list| list.at == at) {
+            list.assignment.name = path.clone();
+        }
+        Ok(Some(path))
     }
 
     /// A list that becomes an element of an array.

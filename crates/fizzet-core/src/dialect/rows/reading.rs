@@ -112,6 +112,8 @@ macro_rules! reading_rows {
     indirection: Indirection = [Indirection::None, Indirection::Value, Indirection::None, Indirection::None, Indirection::Name, Indirection::Name, Indirection::None], "observed: y=x; x=1; echo ${!y}";
     /// `${!x*}` lists the names that begin with x.
     name_listing: bool = [N, Y, N, N, Y, N, N], "observed in all six: xa=1; echo ${!x*}";
+    /// It lists nothing for a prefix that goes on with what no name has, and is no mistake.
+    name_listing_takes_any_prefix: bool = [N, Y, N, N, N, N, N], "observed in all six: c=1; echo \"${!c.*}\" \"${!c;@}\"; echo $?";
     /// `${x:offset:length}` takes a part of the value.
     substrings: bool = [N, Y, N, Y, Y, Y, Y], "observed: x=abc; echo ${x:1:1}";
     /// `${x^}` and `${x,}` change case.

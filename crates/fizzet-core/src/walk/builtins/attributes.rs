@@ -1,10 +1,12 @@
 //! The kinds of variables that `typeset` and its kin make: integers, reals, capitals, fields.
 
+use std::collections::BTreeMap;
+
 use crate::dialect::{Dialect, Padding, TakesBase};
 use crate::expand::shown_real;
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
-use crate::state::{Digits, Field, Keeps, Key, Value};
+use crate::state::{Associative, Digits, Field, Keeps, Key, Value};
 use crate::stop::{Reach, Stop};
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
@@ -222,6 +224,66 @@ impl Walker {
             _ => return None,
         };
         Some(Field { padding, width: width(given, letter) })
+    }
+
+    /// `-a`, `-A` and `-C`; false where an array of the other kind stays what it is.
+    pub(super) fn shape(&mut self, name: &[u8], given: &Given<'_>) -> bool {
+        let value = match () {
+            () if self.state.dialect.numbers_are_no_arrays
+                && b"iEF".iter().any(|letter| given.has(*letter)) =>
+            {
+                self.state.variables.entry(name);
+                return true;
+            }
+            () if given.has(b'A') && self.state.dialect.associative_arrays => {
+                Value::Associative(Associative::new(self.state.dialect.key_order))
+            }
+            () if given.has(b'a') => Value::Indexed(BTreeMap::new()),
+            () if given.has(b'C') && self.state.dialect.compound_variables => {
+                if !self.state.variables.is_compound(name) {
+                    self.state.variables.make_compound(name);
+                }
+                return true;
+            }
+            () => {
+                self.state.variables.entry(name);
+                return true;
+            }
+        };
+        let keeps_kind = self.state.dialect.arrays_keep_their_kind;
+        let variable = self.state.variables.entry(name);
+        if std::mem::discriminant(&variable.value) == std::mem::discriminant(&value) {
+            return true;
+        }
+        if keeps_kind && matches!(variable.value, Value::Indexed(_) | Value::Associative(_)) {
+            return false;
+        }
+        let before = std::mem::replace(&mut variable.value, value);
+        variable.bare = matches!(before, Value::Nothing);
+        match (&mut variable.value, before) {
+            (Value::Indexed(elements), Value::Scalar(text))
+                if self.state.dialect.texts_become_elements =>
+            {
+                elements.insert(0, text);
+            }
+            (Value::Associative(elements), Value::Scalar(text)) if keeps_kind => {
+                elements.take_text(text);
+            }
+            _ => {}
+        }
+        true
+    }
+
+    /// Whether a declaration that has a value is of another kind than the variable, which it replaces though it is read-only.
+    pub(super) fn is_replaced(&self, name: &[u8], gets_list: bool, given: &Given<'_>) -> bool {
+        let Some(variable) = self.state.variables.get(name) else { return false };
+        let is_list = matches!(variable.value, Value::Indexed(_) | Value::Associative(_));
+        let real = matches!(variable.keeps, Keeps::Real { .. });
+        let changes = (gets_list && !is_list)
+            || (given.has(b'i') && !matches!(variable.keeps, Keeps::Integer(_)))
+            || ((given.has(b'F') || given.has(b'E')) && !real)
+            || given.takes_back(b'r');
+        self.state.dialect.other_kinds_replace_read_only && changes
     }
 
     /// Whether a variable loses the field that it fills: it becomes a number, or is one no more.

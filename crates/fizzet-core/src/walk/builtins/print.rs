@@ -3,10 +3,9 @@
 use crate::dialect::{Dialect, DollarEscapes, EchoEnd};
 use crate::expand::Context;
 use crate::expand::pattern::Pattern;
-use crate::expand::{percent, value_text};
+use crate::expand::percent;
 use crate::lineage::{Origin, Rule};
-use crate::state::inside::Nesting;
-use crate::state::{Key, State, Value};
+use crate::state::{State, Value};
 use crate::stop::{Status, Stop};
 use crate::syntax::decode_escapes;
 use crate::text::{Standing, Text};
@@ -133,27 +132,26 @@ fn values(walker: &mut Walker, call: &Call<'_>, asked: &Asked<'_>) -> Result<Sta
     let end = if asked.has(b'n') { asked.words.len() } else { usize::MAX };
     let origin = Origin::new(Rule::Output, call.span);
     for (at, name) in asked.words.iter().enumerate() {
-        let path = walker.state.path_of(name.bytes(), call.span)?;
-        let state = &walker.state;
-        let nesting = Nesting { rules: state.dialect.clone(), origin: state.shell_origin() };
-        let variable = state.variables.get(&path);
-        let element = state.element_in(&path).and_then(|(array, index)| {
-            let key = match walker.is_keyed(array) {
-                true => Key::Text(state.shell_text(index)),
-                false => Key::Number(std::str::from_utf8(index).ok()?.parse().ok()?),
-            };
-            state.variables.element(array, &key)
-        });
-        match variable.map(|variable| (variable, &variable.value)) {
-            Some((_, Value::Scalar(text))) => out.push_text(text),
-            Some((variable, _)) => out.push_text(&value_text(variable, &nesting, asked.has(b'v'))),
-            None => element.iter().for_each(|text| out.push_text(text)),
-        }
+        out.push_text(&value(&mut walker.state, name, asked.has(b'v'), call)?);
         if at + 1 < end {
             out.push(b"\n", Standing::Quoted, &origin);
         }
     }
     Ok(Status::from(!walker.write_to(asked.descriptor, out)))
+}
+
+/// The value of a variable or an element that is named, nothing if there is none.
+fn value(state: &mut State, name: &Text, in_lines: bool, call: &Call<'_>) -> Result<Text, Stop> {
+    let path = state.path_of(name.bytes(), call.span)?;
+    if let Some(variable) = state.variables.get(&path) {
+        return Ok(match &variable.value {
+            Value::Scalar(text) => text.clone(),
+            _ => state.shown_value(variable, in_lines),
+        });
+    }
+    let Some((array, index)) = state.element_in(&path) else { return Ok(Text::new()) };
+    let key = state.element_key(array, index, call.span)?;
+    Ok(state.variables.element(array, &key).cloned().unwrap_or_default())
 }
 
 /// `print -c` and `print -C`.

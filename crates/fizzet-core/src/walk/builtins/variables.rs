@@ -1,14 +1,11 @@
 //! `export`, `readonly`, `local`, `typeset`, `declare`, `unset`, `let`.
 
-use std::collections::BTreeMap;
-use std::rc::Rc;
-
 use crate::dialect::{DeclaredValues, ListTexts, References, Told};
 use crate::expand::arithmetic;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::state::inside;
-use crate::state::{Associative, Keeps, Value};
+use crate::state::{Keeps, Value};
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::is_name;
 use crate::text::{Standing, Text};
@@ -18,7 +15,6 @@ use crate::walk::builtins::attributes::has_bad_kinds;
 use crate::walk::builtins::functions::Tells;
 use crate::walk::builtins::options::Given;
 use crate::walk::lists::ListArgument;
-use crate::walk::members::member;
 
 /// What a declaration does to each of its names.
 pub(super) struct Declaration<'a> {
@@ -298,7 +294,9 @@ impl Walker {
             return Err(self.state.mistake("an element has no kind", declaration.span, 1));
         }
         let operand = Operand { text: operand, name, index, equals, appends, compound };
-        let thaws = frozen && self.is_replaced(declaration, &operand);
+        let gets_list = operand.compound.is_some();
+        let has_value = gets_list || equals.is_some();
+        let thaws = frozen && has_value && self.is_replaced(name, gets_list, &declaration.given);
         if thaws {
             self.state.variables.entry(name).read_only = false;
         }
@@ -310,20 +308,6 @@ impl Walker {
             self.state.variables.entry(name).read_only = true;
         }
         declared
-    }
-
-    /// Whether a declaration gives a variable a value of another kind, which it takes though it is read-only.
-    fn is_replaced(&self, declaration: &Declaration<'_>, operand: &Operand<'_>) -> bool {
-        let given = &declaration.given;
-        let Some(variable) = self.state.variables.get(operand.name) else { return false };
-        let has_value = operand.equals.is_some() || operand.compound.is_some();
-        let is_list = matches!(variable.value, Value::Indexed(_) | Value::Associative(_));
-        let real = matches!(variable.keeps, Keeps::Real { .. });
-        let changes = (operand.compound.is_some() && !is_list)
-            || (given.has(b'i') && !matches!(variable.keeps, Keeps::Integer(_)))
-            || ((given.has(b'F') || given.has(b'E')) && !real)
-            || given.takes_back(b'r');
-        self.state.dialect.other_kinds_replace_read_only && has_value && changes
     }
 
     /// Declares one name.
@@ -535,74 +519,6 @@ impl Walker {
             variable.read_only |= declaration.freezes;
         }
         Ok(true)
-    }
-
-    /// The path of the variable that an operand declares, where it is not its name: that of a member, or of one to
-    /// which a way leads.
-    fn declared_place(
-        &mut self,
-        name: &[u8],
-        at: usize,
-        span: Span,
-    ) -> Result<Option<Rc<[u8]>>, Stop> {
-        let outer = self.member_of.as_deref();
-        if outer.is_none() && (is_name(name) || !self.state.names_variable(name)) {
-            return Ok(None);
-        }
-        let path = self.state.path_of(&member(outer, name), span)?;
-        self.state.check_parent(&path, span)?;
-        if let Some(list) = self.list_arguments.iter_mut().find(|list| list.at == at) {
-            list.assignment.name = path.clone();
-        }
-        Ok(Some(path))
-    }
-
-    /// `-a`, `-A` and `-C`; false where an array of the other kind stays what it is.
-    fn shape(&mut self, name: &[u8], given: &Given<'_>) -> bool {
-        let value = match () {
-            () if self.state.dialect.numbers_are_no_arrays
-                && b"iEF".iter().any(|letter| given.has(*letter)) =>
-            {
-                self.state.variables.entry(name);
-                return true;
-            }
-            () if given.has(b'A') && self.state.dialect.associative_arrays => {
-                Value::Associative(Associative::new(self.state.dialect.key_order))
-            }
-            () if given.has(b'a') => Value::Indexed(BTreeMap::new()),
-            () if given.has(b'C') && self.state.dialect.compound_variables => {
-                if !self.state.variables.is_compound(name) {
-                    self.state.variables.make_compound(name);
-                }
-                return true;
-            }
-            () => {
-                self.state.variables.entry(name);
-                return true;
-            }
-        };
-        let keeps_kind = self.state.dialect.arrays_keep_their_kind;
-        let variable = self.state.variables.entry(name);
-        if std::mem::discriminant(&variable.value) == std::mem::discriminant(&value) {
-            return true;
-        }
-        if keeps_kind && matches!(variable.value, Value::Indexed(_) | Value::Associative(_)) {
-            return false;
-        }
-        let before = std::mem::replace(&mut variable.value, value);
-        variable.bare = matches!(before, Value::Nothing);
-        match (&mut variable.value, before) {
-            (Value::Indexed(elements), Value::Scalar(text))
-                if self.state.dialect.texts_become_elements =>
-            {
-                elements.insert(0, text);
-            }
-            (Value::Associative(elements), Value::Scalar(text)) if keeps_kind => {
-                elements.take_text(text);
-            }
-            _ => {}
-        }
-        true
     }
 
     /// The value of `name+=value`: of an integer the sum, else the texts one behind the other.

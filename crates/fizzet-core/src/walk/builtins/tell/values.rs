@@ -3,8 +3,6 @@
 use crate::dialect::Told;
 use crate::expand::quoting::{quoted_if_needed, told};
 use crate::expand::transform::{listed, pair, subscript};
-use crate::expand::value_text;
-use crate::state::inside::Nesting;
 use crate::state::{Keeps, Value, Variable};
 use crate::text::Text;
 use crate::walk::Walker;
@@ -28,15 +26,8 @@ impl Walker {
                 };
                 elements.iter().map(one).collect()
             }
-            _ => named(self.in_parentheses(variable)),
+            _ => named(self.state.shown_value(variable, false).bytes().to_vec()),
         }
-    }
-
-    /// A list or a compound variable as ksh93 tells it.
-    fn in_parentheses(&self, variable: &Variable) -> Vec<u8> {
-        let state = &self.state;
-        let nesting = Nesting { rules: state.dialect.clone(), origin: state.shell_origin() };
-        value_text(variable, &nesting, false).bytes().to_vec()
     }
 
     pub(super) fn quoted(&self, text: &Text) -> Vec<u8> {
