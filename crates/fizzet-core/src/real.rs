@@ -96,8 +96,12 @@ const MOST_FACTORS: u64 = 16_384;
 impl Real {
     /// A whole number as a real.
     pub fn whole(value: i64, extended: bool) -> Real {
+        Real::wide(value.into(), extended)
+    }
+
+    fn wide(value: i128, extended: bool) -> Real {
         match extended {
-            true => Real::Extended(Extended::of(X87DoubleExtended::from_i128(value.into()).value)),
+            true => Real::Extended(Extended::of(X87DoubleExtended::from_i128(value).value)),
             false => Real::Double(value as f64),
         }
     }
@@ -177,6 +181,13 @@ impl Real {
     pub fn saturated(self) -> i64 {
         let extended = matches!(self, Real::Extended(_));
         if self > Real::whole(i64::MAX, extended) { i64::MAX } else { self.cut() }
+    }
+
+    /// Whether it is beyond the whole numbers of 64 bits: those with a sign, or with and without one.
+    pub fn is_beyond(self, signed: bool) -> bool {
+        let extended = matches!(self, Real::Extended(_));
+        let most = if signed { i64::MAX.into() } else { u64::MAX.into() };
+        self < Real::whole(i64::MIN, extended) || self > Real::wide(most, extended)
     }
 
     /// The whole number that this is exactly.

@@ -7,7 +7,7 @@ use crate::expand::substitute::{Break, Place, Substitution};
 use crate::expand::{Context, Tilde, arithmetic, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
-use crate::state::{Key, Value, Variable};
+use crate::state::{BEFORE_START, Key, Value, Variable};
 use crate::stop::{Reach, Stop};
 use crate::syntax::Parser;
 use crate::syntax::ast::{
@@ -272,17 +272,10 @@ impl Substitution<'_> {
                 let key = self.key(name, index)?;
                 let state = self.cx.state();
                 let ends = state.dialect.told_mistakes_end_shells && state.options.exit_on_error;
-                if let Key::Number(number @ ..0) = key
-                    && (ends || state.dialect.early_index_is_mistake)
-                    && self.cx.state().variables.is_array(name)
-                    && self.cx.state().variables.index(name, number).is_none()
-                {
-                    let message = "the index lies before the start of the array";
-                    return Err(match ends {
-                        true => Stop::error(message, hop.span, 1, Reach::Shell),
-                        false => self.cx.state().mistake(message, hop.span, 1),
-                    });
+                if ends && state.variables.is_before_start(name, &key) {
+                    return Err(Stop::error(BEFORE_START, hop.span, 1, Reach::Shell));
                 }
+                state.check_index(name, &key, hop.span)?;
                 if self.cx.state().dialect.assigned_index_is_read_once {
                     self.looked_up = Some(key.clone());
                 }

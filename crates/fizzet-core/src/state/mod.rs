@@ -28,7 +28,7 @@ pub use associative::Associative;
 pub use options::Options;
 pub use own::{Call, Doing};
 pub use parameters::Positional;
-pub use store::{element_name, is_one_index};
+pub use store::{BEFORE_START, element_name, is_one_index};
 pub use stretch::Stretch;
 pub use tables::Table;
 pub use ties::Tie;

@@ -18,6 +18,9 @@ use crate::syntax::arithmetic::character_of;
 use crate::syntax::unmarked;
 use crate::text::{Standing, Text, character_ends};
 
+/// What is wrong with an index that counts from the end, and further than to the start.
+pub const BEFORE_START: &str = "the index lies before the start of the array";
+
 /// Where an integer without a base takes one from.
 #[derive(Clone, Copy)]
 enum Base {
@@ -296,11 +299,19 @@ impl State {
         let of_text =
             number < 0 && self.dialect.early_index_is_mistake && !self.variables.is_array(name);
         let Some(number) = self.variables.index(name, number).filter(|_| !of_text) else {
-            let message = "the index lies before the start of the array";
-            return Err(self.mistake(message, span, 1));
+            return Err(self.mistake(BEFORE_START, span, 1));
         };
         self.variables.set_element(name, Key::Number(number), text);
         Ok(())
+    }
+
+    /// # Errors
+    /// The index lies before the start of an array that is read, and the shell minds that.
+    pub fn check_index(&self, name: &[u8], key: &Key, span: Span) -> Result<(), Stop> {
+        match self.dialect.early_index_is_mistake && self.variables.is_before_start(name, key) {
+            true => Err(self.mistake(BEFORE_START, span, 1)),
+            false => Ok(()),
+        }
     }
 
     /// The number of the positional parameter that this name of a variable means.

@@ -516,6 +516,12 @@ impl Variables {
         Some(end + number).filter(|index| *index >= 0)
     }
 
+    /// Whether an index counts from the end of an array, and further than to its start.
+    pub fn is_before_start(&self, name: &[u8], key: &Key) -> bool {
+        matches!(key, Key::Number(number @ ..0)
+            if self.is_array(name) && self.index(name, *number).is_none())
+    }
+
     /// Sets an element; a scalar becomes an indexed array.
     pub fn set_element(&mut self, name: &[u8], key: Key, mut text: Text) {
         text.bound_runs();

@@ -261,6 +261,7 @@ impl Walker {
                         }
                         key => key?,
                     };
+                    self.state.check_index(name, &key, span)?;
                     self.state.variables.element(name, &key).is_some()
                 }
                 None => {

@@ -4,7 +4,7 @@ use std::rc::Rc;
 
 use crate::expand;
 use crate::source::Span;
-use crate::state::{Key, Value};
+use crate::state::{BEFORE_START, Key, Value};
 use crate::stop::Stop;
 use crate::syntax::ast::{AssignedValue, Assignment, Command, CommandKind, Element, Members, Word};
 use crate::syntax::is_name;
@@ -71,8 +71,7 @@ impl Walker {
         if let Key::Number(index) = key
             && self.state.variables.index(array, *index).is_none()
         {
-            let message = "the index lies before the start of the array";
-            return Err(self.state.mistake(message, assignment.span, 1));
+            return Err(self.state.mistake(BEFORE_START, assignment.span, 1));
         }
         let name: Rc<[u8]> = self.state.element_path(array, key).into();
         if self.state.variables.itself(&name).is_none() {

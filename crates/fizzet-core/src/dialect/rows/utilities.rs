@@ -29,8 +29,9 @@ macro_rules! utilities_rows {
     command_forgives_numbers: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: for i in a b; do command break x; echo $?; done; echo after";
     /// `declare`, `export` and `readonly` mark functions.
     functions_have_marks: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: f() { :; }; readonly -f f; f() { echo b; }; f";
-    /// The option letters of `export`, `typeset` and their kin; a colon where one takes a value, a dot where it takes an attached number.
-    declaration_letters: &'static str = ["p", "aAcfFgIilnprtux", "p", "np", "aAbCE.F.fgH.hi.L.lM:mnpR.rS.stT:uxZ.X.", "afgi.L.lnpR.rtUuxZ.", "aAfE/F/gHhi/klL/mpR/rtTUuxZ/"], "observed with each letter";
+    /// The option letters of `export`, `typeset` and their kin; a colon where one takes a value, a dot where it takes an
+    /// attached number, a comma where it takes a type that is attached.
+    declaration_letters: &'static str = ["p", "aAcfFgIilnprtux", "p", "np", "a,AbCE.F.fgH.hi.L.lM:mnpR.rS.stT:uxZ.X.", "afgi.L.lnpR.rtUuxZ.", "aAfE/F/gHhi/klL/mpR/rtTUuxZ/"], "observed with each letter";
     /// `local -` makes the options of `set` local.
     local_options: bool = [N, Y, Y, Y, N, N, N], "observed: f() { local -; set -f; }; f; echo *";
     /// `local` refuses a name that may not change outside.
@@ -120,7 +121,7 @@ macro_rules! utilities_rows {
     /// A function named TRAP and a condition is the action for that condition.
     functions_are_actions: bool = [N, N, N, N, N, N, Y], "observed in all six: TRAPUSR1() { echo $1; }; kill -USR1 $$";
     /// Escapes that the format of `printf` decodes.
-    format_escapes: &'static str = ["abfnrtv\\1", "abeEfnrtv\\1xuU?\"'", "abefnrtv\\1", "abcefnrtv\\1x", "abeEfnrtv\\1xuU?\"'*^", "abcefnrtv\\1xuU\"", "abcefnrtv\\1xuU."], "observed in all six with each letter";
+    format_escapes: &'static str = ["abfnrtv\\1", "abeEfnrtv\\1xuU?\"'", "abefnrtv\\1", "abcefnrtv\\1x", "abeEfnrtv\\1xuU?\"'*^.", "abcefnrtv\\1xuU\"", "abcefnrtv\\1xuU."], "observed in all six with each letter";
     /// Escapes that `%b` of `printf` decodes.
     argument_escapes: &'static str = ["abcfnrtv\\0", "abceEfnrtv\\01xuU", "abcefnrtv\\01", "abcefnrtv\\01x", "abcEfnrtv\\0", "abcefnrtv\\01xuU\"", "abcefnrtv\\0xuU."], "observed in all six with each letter";
     /// Utilities for which a lone `-` ends the options, and a lone `+` if they take options back with that.

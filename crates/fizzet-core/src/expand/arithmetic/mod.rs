@@ -48,7 +48,7 @@ pub fn holds(cx: &mut dyn Context, written: &Arithmetic) -> Result<bool, Stop> {
 /// # Errors
 /// As for [`value`].
 pub fn shown(cx: &mut dyn Context, written: &Arithmetic) -> Result<Option<String>, Stop> {
-    let (number, showing) = number_of(cx, written, None)?;
+    let (number, showing) = number_of(cx, written, false)?;
     if number == Number::Unknown {
         return Ok(None);
     }
@@ -65,19 +65,17 @@ pub fn shown(cx: &mut dyn Context, written: &Arithmetic) -> Result<Option<String
 /// As for [`value`]; and where there is nothing between the brackets once they are expanded, if the shell
 /// minds that.
 pub(super) fn index(cx: &mut dyn Context, written: &Arithmetic) -> Result<i64, Stop> {
-    let minds = cx.state().dialect.empty_index_is_mistake;
-    number_of(cx, written, minds.then_some("there is no index in the brackets"))
-        .map(|(number, _)| number.whole())
+    number_of(cx, written, true).map(|(number, _)| number.whole())
 }
 
 fn number(cx: &mut dyn Context, written: &Arithmetic) -> Result<Number, Stop> {
-    number_of(cx, written, None).map(|(number, _)| number)
+    number_of(cx, written, false).map(|(number, _)| number)
 }
 
 fn number_of(
     cx: &mut dyn Context,
     written: &Arithmetic,
-    minds_empty: Option<&str>,
+    is_index: bool,
 ) -> Result<(Number, Option<Showing>), Stop> {
     let span = written.word.span;
     let expression = match written.cached.get() {
@@ -88,10 +86,9 @@ fn number_of(
                 cx.missing("a number in an arithmetic expression", span);
                 return Ok((Number::Unknown, None));
             }
-            if let Some(message) = minds_empty
-                && text.bytes().trim_ascii().is_empty()
-            {
-                return Err(cx.state().mistake(message, span, 1));
+            let minds_empty = is_index && cx.state().dialect.empty_index_is_mistake;
+            if minds_empty && text.bytes().trim_ascii().is_empty() {
+                return Err(cx.state().mistake("there is no index in the brackets", span, 1));
             }
             let is_written_out = matches!(&written.word.parts[..], [] | [Part::Literal { .. }]);
             let state = cx.state();
@@ -115,7 +112,8 @@ fn number_of(
         Expression::Shown(showing, _) => Some(*showing),
         _ => None,
     };
-    let mut evaluation = Evaluation { is_written: true, ..Evaluation::of(cx, span) };
+    let mut evaluation =
+        Evaluation { is_written: true, minds_parents: is_index, ..Evaluation::of(cx, span) };
     let number = evaluation.value(&expression)?;
     cx.state().math.latest = number;
     Ok((number, showing))
@@ -154,7 +152,9 @@ pub fn text_holds(
         Some(expression) => expression,
         None => parse(cx, text, span)?,
     };
-    let number = evaluate(cx, &expression, span)?;
+    let mut evaluation = Evaluation { minds_parents: false, ..Evaluation::of(cx, span) };
+    let number = evaluation.value(&expression)?;
+    cx.state().math.latest = number;
     Ok((!number.is_zero(), mistake))
 }
 
@@ -172,7 +172,8 @@ pub fn text_order(
             return Ok(Number::Whole(whole));
         }
         let expression = parse(cx, text, span)?;
-        Evaluation { compares: true, ..Evaluation::of(cx, span) }.value(&expression)
+        Evaluation { compares: true, minds_parents: false, ..Evaluation::of(cx, span) }
+            .value(&expression)
     };
     Ok(match (number(left)?, number(right)?) {
         (Number::Whole(left), Number::Whole(right)) => Some(left.cmp(&right)),
@@ -212,6 +213,18 @@ pub fn text_real(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<Real, 
     let expression = parse(cx, text, span)?;
     let number = evaluate(cx, &expression, span)?;
     Ok(number.real(cx.state().dialect.extended_reals))
+}
+
+/// As [`text_real`], for an argument of `printf`, where some mistakes may be none.
+///
+/// # Errors
+/// As for [`value`].
+pub(crate) fn argument_real(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<Real, Stop> {
+    let dialect = cx.state().dialect.clone();
+    let expression = parse(cx, text, span)?;
+    let forgives = dialect.printf_numbers_are_lenient;
+    let number = Evaluation { forgives, ..Evaluation::of(cx, span) }.value(&expression)?;
+    Ok(number.real(dialect.extended_reals))
 }
 
 fn parse(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<Expression, Stop> {
@@ -263,6 +276,10 @@ struct Evaluation<'a> {
     is_written: bool,
     /// Whether it is an operand of a comparison, which has no members of compound variables.
     compares: bool,
+    /// Whether a member of a variable that is not there is a mistake, and not 0.
+    minds_parents: bool,
+    /// Whether names that are not set, and a division by 0, are 0 whatever the options say.
+    forgives: bool,
 }
 
 impl<'a> Evaluation<'a> {
@@ -280,6 +297,8 @@ impl<'a> Evaluation<'a> {
             forgets,
             is_written: false,
             compares: false,
+            minds_parents: true,
+            forgives: false,
         }
     }
 

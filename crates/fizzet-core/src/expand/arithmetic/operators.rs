@@ -104,6 +104,7 @@ impl Evaluation<'_> {
         let places = (right & (i64::from(bits) - 1)) as u32;
         let exact = match operator {
             Binary::Power => return self.power(left, right),
+            Binary::Divide if right == 0 && self.forgives => Some(0),
             Binary::Divide | Binary::Remainder if right == 0 => {
                 return Err(refuse(self.cx.state(), "division by zero", self.span));
             }

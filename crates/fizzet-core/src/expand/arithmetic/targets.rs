@@ -58,7 +58,13 @@ impl Evaluation<'_> {
         &mut self,
         target: &'a Target,
     ) -> Result<Cow<'a, Target>, Stop> {
-        if !self.dialect.compound_variables || !target.name.contains(&b'[') {
+        if !self.dialect.compound_variables {
+            return Ok(Cow::Borrowed(target));
+        }
+        if target.name.contains(&b'.') && (self.minds_parents || self.cx.state().values_read > 0) {
+            self.cx.state().check_parent(&target.name, self.span)?;
+        }
+        if !target.name.contains(&b'[') {
             return Ok(Cow::Borrowed(target));
         }
         let name = match has_expansions(&target.name) {
@@ -232,7 +238,7 @@ impl Evaluation<'_> {
         let must_be_set =
             dialect.arithmetic_value_names_must_be_set && !is_member && target.index.is_none();
         let refused = minds || (state.values_read > 0 && must_be_set);
-        if !refused {
+        if !refused || self.forgives {
             return Ok(Number::Whole(0));
         }
         let name = String::from_utf8_lossy(&target.name).into_owned();

@@ -14,12 +14,13 @@ use crate::walk::builtins::control::number;
 use crate::walk::builtins::options::Given;
 use crate::walk::builtins::variables::Declaration;
 
-/// Whether the options of a declaration are refused together, or a base that there is not.
+/// Whether the options of a declaration are refused together, or a base or a type that there is not.
 pub(super) fn has_bad_kinds(given: &Given<'_>, dialect: &Dialect) -> bool {
     let has = |letters: &[u8]| letters.iter().any(|&letter| given.has(letter));
     let bases = dialect.integer_bases.0..=dialect.integer_bases.1;
     let base = given.value(b'i').and_then(|text| number(text.bytes()));
-    (dialect.fields_hold_no_numbers && has(b"iEF") && has(b"LRZ"))
+    given.value(b'a').is_some()
+        || (dialect.fields_hold_no_numbers && has(b"iEF") && has(b"LRZ"))
         || (dialect.integers_are_no_reals && has(b"i") && has(b"EF"))
         || (dialect.other_bases_are_refused && base.is_some_and(|base| !bases.contains(&base)))
 }

@@ -40,6 +40,7 @@ pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
         out: Text::new(),
         is_too_wide: false,
         status: 0,
+        is_broken: false,
     };
     loop {
         let before = printing.rest.len();
@@ -103,6 +104,8 @@ pub(super) struct Printing<'a> {
     /// Whether a width is beyond the limit.
     is_too_wide: bool,
     pub(super) status: Status,
+    /// Whether a mistake in an argument was none of arithmetic, which ends the output before it.
+    pub(super) is_broken: bool,
 }
 
 /// A conversion specification.
@@ -369,8 +372,14 @@ impl Printing<'_> {
             one.precision = Some(self.width(precision));
         }
         self.chosen = value;
+        let before = self.out.len();
         let goes_on = self.convert(letter, &one);
         self.chosen = None;
+        if self.is_broken {
+            self.status = 1;
+            self.out = self.out.slice(0, before);
+            return Some((text.len(), false));
+        }
         Some((at + 1, goes_on?))
     }
 }

@@ -3,7 +3,7 @@
 use crate::dialect::PrintfReals;
 use crate::expand::arithmetic;
 use crate::real::Real;
-use crate::stop::Status;
+use crate::stop::{Status, Stop};
 use crate::syntax::arithmetic::constant;
 use crate::text::next_character;
 use crate::walk::builtins::control::leading_number;
@@ -44,7 +44,10 @@ impl Printing<'_> {
                 if let Some(zero) = arithmetic::minus_zero(text.bytes(), &walker.state) {
                     return zero;
                 }
-                let read = arithmetic::text_real(walker, text.bytes(), span);
+                let read = arithmetic::argument_real(walker, text.bytes(), span);
+                if let Err(stop) = &read {
+                    self.note(stop);
+                }
                 if read.is_err()
                     && self.walker.state.dialect.printf_numbers_are_lenient
                     && let Some(number) = self.lenient(text.bytes(), false)
@@ -80,6 +83,38 @@ impl Printing<'_> {
         Some(arithmetic::text_value(walker, &text[..length], span).unwrap_or(0))
     }
 
+    /// The value of an expression, `signed` where it is shown with its sign.
+    fn evaluated(&mut self, text: &[u8], signed: bool) -> i64 {
+        let span = self.origin.span();
+        let value = match self.walker.state.dialect.printf_saturates {
+            true => arithmetic::argument_real(self.walker, text, span).map(|real| {
+                let (least, most) = (real.cut(), real.saturated());
+                self.status |= Status::from(real.is_beyond(signed));
+                if signed { most } else { least }
+            }),
+            false => arithmetic::text_value(self.walker, text, span),
+        };
+        let stop = match value {
+            Ok(value) => return value,
+            Err(stop) => stop,
+        };
+        self.note(&stop);
+        let dialect = &self.walker.state.dialect;
+        let (lenient, partial) =
+            (dialect.printf_numbers_are_lenient, dialect.printf_partial_numbers);
+        if lenient && let Some(value) = self.lenient(text, true) {
+            return value;
+        }
+        self.status = 1;
+        if partial { leading_number(text) } else { 0 }
+    }
+
+    /// Notes a mistake in an argument that is none of arithmetic, and ends the output.
+    fn note(&mut self, stop: &Stop) {
+        let is_number = matches!(stop, Stop::Shell(error) if error.is_number);
+        self.is_broken |= self.walker.state.dialect.compound_variables && !is_number;
+    }
+
     pub(super) fn next_number(&mut self, signed: bool) -> i64 {
         let Some(text) = self.next() else {
             self.status |= Status::from(self.walker.state.dialect.printf_minds_missing);
@@ -99,24 +134,7 @@ impl Printing<'_> {
             return number as i64;
         }
         if self.walker.state.dialect.printf_evaluates {
-            let (bytes, span) = (bytes.to_vec(), self.origin.span());
-            let walker = &mut *self.walker;
-            let value = match signed && walker.state.dialect.printf_saturates {
-                true => arithmetic::text_real(walker, &bytes, span).map(Real::saturated),
-                false => arithmetic::text_value(walker, &bytes, span),
-            };
-            return value.unwrap_or_else(|_| {
-                if self.walker.state.dialect.printf_numbers_are_lenient
-                    && let Some(value) = self.lenient(&bytes, true)
-                {
-                    return value;
-                }
-                self.status = 1;
-                match self.walker.state.dialect.printf_partial_numbers {
-                    true => leading_number(&bytes),
-                    false => 0,
-                }
-            });
+            return self.evaluated(&bytes.to_vec(), signed);
         }
         let (negative, digits) = match bytes {
             [b'-', rest @ ..] => (true, rest),
