@@ -16,8 +16,10 @@ impl Dialect {
         self.tilde_in_arguments = false;
         self.declaring_prefixes = &["command"];
         self.special_keeps_assignments = true;
+        self.kept_assignments_outlast_calls = true;
         self.functions_come_first = false;
         self.reserved_function_names = Some(&["source"]);
+        self.made_functions_have_names = true;
         self.special_redirection_failure_is_fatal = true;
         self.dot_failure_is_fatal = true;
         self.eval_syntax_is_fatal = true;

@@ -2,14 +2,14 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{AliasesBehindBlank, BehindRedirections, EmptyBodies};
+use crate::dialect::{AliasesBehindBlank, BehindRedirections, EmptyBodies, ReservedBehind};
 use crate::source::Span;
 use crate::syntax::ast::{AndOr, CaseBranch, CaseEnd, Command, CommandKind, List, Redirect, Word};
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::within::Within;
 
-/// Reserved words that begin a compound command, where the dialect has them.
+/// Reserved words that go on or end a compound command.
 const RESERVED_CLOSERS: &[&[u8]] =
     &[b"then", b"else", b"elif", b"fi", b"do", b"done", b"esac", b"}"];
 
@@ -26,6 +26,9 @@ impl<'a> Parser<'a> {
         while self.words_behind_redirects(&mut kind)? {
             self.redirects_behind(&mut redirects)?;
         }
+        if !redirects.is_empty() && self.at_unreserved(&kind) {
+            return self.unexpected("; or a newline");
+        }
         if self.dialect.group_redirections_replace
             && !redirects.is_empty()
             && let CommandKind::Group(list) = &mut kind
@@ -34,6 +37,27 @@ impl<'a> Parser<'a> {
         }
         let end = redirects.last().map_or(self.pos, |_| self.pos);
         Ok(Command { kind, redirects, span: self.span(start, end) })
+    }
+
+    /// Whether a word stands behind the redirections of a command that would go on or end the command around it, had
+    /// `;` stood before it.
+    fn at_unreserved(&mut self, kind: &CommandKind) -> bool {
+        let is_clause = matches!(
+            kind,
+            CommandKind::If { .. }
+                | CommandKind::Loop { .. }
+                | CommandKind::For { .. }
+                | CommandKind::ArithmeticFor { .. }
+                | CommandKind::Repeat { .. }
+        );
+        let except: &[u8] = match self.dialect.reserved_behind {
+            ReservedBehind::All => return false,
+            ReservedBehind::Braces if !is_clause => return false,
+            ReservedBehind::Braces => b"}",
+            ReservedBehind::Esac => b"esac",
+            ReservedBehind::None => b"",
+        };
+        RESERVED_CLOSERS.iter().any(|word| *word != except && self.at_reserved(word))
     }
 
     /// The redirections before a command that is not simple, where the shell lets them stand there.

@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::LoopsHidden;
+use crate::dialect::{Dialect, LoopsHidden};
 use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::{self, Context, arithmetic};
 use crate::lineage::{Origin, Rule};
@@ -10,6 +10,7 @@ use crate::source::Span;
 use crate::state::{Function, Value};
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::syntax::ast::{CaseBranch, CaseEnd, Command, CommandKind as Node, List, Word};
+use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::walk::{Left, SubshellIs, Walker};
 
@@ -59,9 +60,14 @@ impl Walker {
                 let made: Vec<_> = made.iter().map(|name| Rc::from(name.bytes())).collect();
                 self.state.status = 0;
                 for name in names.iter().chain(&made) {
-                    if self.state.dialect.reserves_function_name(name) {
+                    let dialect = &self.state.dialect;
+                    if dialect.reserves_function_name(name) {
                         let message = "no function can have this name";
-                        return Err(Stop::shell(message, command.span, 1));
+                        return Err(unnamed(message, command.span, dialect));
+                    }
+                    if dialect.made_functions_have_names && !is_name(name) {
+                        let message = "this is no name that a variable could have";
+                        return Err(unnamed(message, command.span, dialect));
                     }
                     let (body, span) = (body.clone(), command.span);
                     let before = self.state.functions.get(name);
@@ -164,9 +170,11 @@ impl Walker {
         if matches!(outcome, Err(Stop::Enough)) {
             return outcome;
         }
+        let mut inside = self.state.dialect.subshell_mistake_status;
         let outcome = match outcome {
             Err(Stop::Shell(mut error)) => {
                 self.tell_mistake(&mut error);
+                inside = inside.filter(|_| !error.exits);
                 // A subshell of zsh ends as by any mistake.
                 Err(Stop::Shell(ShellError { exits: false, ..error }))
             }
@@ -211,7 +219,6 @@ impl Walker {
                 self.survive(ShellError::new(message, error.span, status, Reach::Command));
             }
             Err(Stop::Shell(error)) => {
-                let inside = self.state.dialect.subshell_mistake_status;
                 self.state.status = inside.unwrap_or(error.status);
                 self.keep_mistake(error);
             }
@@ -362,4 +369,10 @@ impl Walker {
         };
         Ok(Pattern::from_text(&text, rules))
     }
+}
+
+/// The end of a shell that cannot define a function.
+fn unnamed(message: &str, span: Span, dialect: &Dialect) -> Stop {
+    let error = ShellError::new(message, span, dialect.function_name_status, Reach::Shell);
+    Stop::Shell(ShellError { exits: dialect.made_functions_have_names, ..error })
 }

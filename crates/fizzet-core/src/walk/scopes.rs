@@ -6,6 +6,7 @@ use std::rc::Rc;
 use crate::dialect::KeptByExit;
 use crate::state::{Value, Variable};
 use crate::stop::{Reach, ShellError, Stop};
+use crate::syntax::ast::Assignment;
 use crate::text::Text;
 use crate::trace::CommandKind;
 use crate::walk::Walker;
@@ -22,6 +23,8 @@ pub(super) struct Temporary {
     pub(super) declares: bool,
     /// Whether it stands behind `command`.
     pub(super) behind_command: bool,
+    /// Those that stay, unless they are unset.
+    outlasting: Vec<Rc<[u8]>>,
     /// The values that they are given, if the command is a utility whose own assignments outlast it.
     given: Vec<Option<Text>>,
 }
@@ -42,7 +45,9 @@ impl Walker {
             false => Vec::new(),
         };
         let scopes = self.scopes.len();
-        self.temporaries.push(Temporary { saved, scopes, declares, behind_command, given });
+        let outlasting = Vec::new();
+        let temporary = Temporary { saved, scopes, declares, behind_command, outlasting, given };
+        self.temporaries.push(temporary);
     }
 
     /// Assignments before a command end behind it, unless the shell ends in it and they are to be seen then.
@@ -56,6 +61,10 @@ impl Walker {
             Some(given) => is_same(self.state.variables.scalar(name), given.as_ref()),
             None => true,
         });
+        let variables = &self.state.variables;
+        let outlasting = temporary.outlasting;
+        let goes = |name: &Rc<[u8]>| !outlasting.contains(name) || variables.get(name).is_none();
+        temporary.saved.retain(|(name, _)| goes(name));
         match kind {
             CommandKind::Function => self.restore(temporary.saved),
             _ => self.restore_behind_utility(temporary.saved),
@@ -68,7 +77,7 @@ impl Walker {
         let is_call = kind == CommandKind::Function;
         match self.state.dialect.kept_by_exit {
             KeptByExit::Nothing => false,
-            KeptByExit::Calls => is_call && exits,
+            KeptByExit::Calls => exits && (is_call || !self.scopes.is_empty()),
             KeptByExit::FailedCalls => {
                 let ends = |error: &ShellError| error.reach == Reach::Shell;
                 let fails = matches!(outcome, Err(Stop::Exit(_)))
@@ -76,6 +85,29 @@ impl Walker {
                 is_call && fails
             }
             KeptByExit::Outermost => exits && self.temporaries.is_empty() && self.scopes.is_empty(),
+        }
+    }
+
+    /// Assignments before a special built-in stay behind the calls around it that gave the names values, and are
+    /// exported, where the shell has it so; but not behind a function that has such a variable of its own, and those
+    /// before `eval`, `.` and `unset` stay inside the calls.
+    pub(super) fn outlast_calls(&mut self, assignments: &[Assignment], argv: &[Text]) {
+        if !self.state.dialect.kept_assignments_outlast_calls {
+            return;
+        }
+        for assignment in assignments {
+            let name = &assignment.name;
+            self.state.variables.entry(name).exported = true;
+            if matches!(argv[0].bytes(), b"eval" | b"unset" | b"." | b"source") {
+                continue;
+            }
+            let own = |scope: &Scope| {
+                scope.adopted.contains(name) || scope.hidden.iter().any(|(known, _)| known == name)
+            };
+            let depth = self.scopes.iter().rposition(own).map_or(0, |at| at + 1);
+            for temporary in self.temporaries.iter_mut().filter(|one| one.scopes >= depth) {
+                temporary.outlasting.push(name.clone());
+            }
         }
     }
 

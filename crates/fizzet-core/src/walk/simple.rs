@@ -141,6 +141,9 @@ impl Walker {
                 return Err(self.assigning_failed(stop, kind, command.words.is_empty()));
             }
         };
+        if keeps && kind == CommandKind::Special {
+            self.outlast_calls(&command.assignments, &argv);
+        }
         let ready = Ready { argv, words, dash, kind, span };
         let argv = self.announced(ready, assignments, &redirections)?;
         let stays = argv.len() == 1 && argv[0].bytes() == b"exec";

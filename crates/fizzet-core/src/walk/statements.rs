@@ -3,7 +3,7 @@
 use crate::dialect::{
     EmptyBodies, ErrorAction, FailedRedirections, LoneStatuses, NegatedJumps, SubshellsRedirect,
 };
-use crate::stop::{Reach, Status, Stop};
+use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::ast::{
     AndOr, Command, CommandKind as Node, Connector, List, Pipeline, Redirect,
 };
@@ -352,6 +352,10 @@ impl Walker {
                 self.survive(error);
                 self.redirecting_failed = true;
                 Ok(())
+            }
+            // The status of a subshell that it ends is its own.
+            Err(Stop::Shell(error)) if stay => {
+                Err(Stop::Shell(ShellError { exits: true, ..error }))
             }
             redirections => self.with_redirections(&redirections?, stay, run),
         }

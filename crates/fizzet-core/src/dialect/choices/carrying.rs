@@ -545,7 +545,7 @@ pub enum FailedTemporaries {
 pub enum KeptByExit {
     /// None.
     Nothing,
-    /// Those before calls of functions that carry out `exit`.
+    /// Those before calls of functions that carry out `exit`, and in functions those before any command that does.
     Calls,
     /// Those before calls of functions, however the shell ends in them.
     FailedCalls,

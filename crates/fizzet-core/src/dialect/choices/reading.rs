@@ -298,6 +298,19 @@ pub enum QuotedNames {
     Late,
 }
 
+/// Which reserved words count behind the redirections of a compound command.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ReservedBehind {
+    /// All of them.
+    All,
+    /// `}`; all of them behind what is neither `if` nor a loop.
+    Braces,
+    /// `esac`.
+    Esac,
+    /// None.
+    None,
+}
+
 /// What may stand behind redirections that begin a command.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum BehindRedirections {

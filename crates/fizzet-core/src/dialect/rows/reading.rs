@@ -212,6 +212,11 @@ macro_rules! reading_rows {
     case_continue_bar: bool = [N, N, N, N, N, Y, Y], "observed: case a in a) echo 1;| a) echo 2;; esac";
     /// `;&` runs the next body.
     case_fall: bool = [Y, Y, N, N, Y, Y, Y], "observed: case a in a) echo 1;& b) echo 2;; esac";
+    /// The status of a shell that cannot give a function its name.
+    function_name_status: Status = [2, 2, 2, 2, 1, 1, 1], "observed in bash and ksh93: (break() { :; }); echo $?, in bash with set -o posix";
+    /// A function gets no name that a variable could not have once its definition is carried out; so it is in bash's
+    /// POSIX mode.
+    made_functions_have_names: bool = [N, N, N, N, N, N, N], "observed in bash 5.2: set -o posix; a-b() { :; }; echo after";
     /// A function may have a name that is no variable name.
     any_function_name: bool = [N, Y, N, N, N, Y, Y], "observed: a-b() { :; }";
     /// A function body may be a simple command.
@@ -238,6 +243,8 @@ macro_rules! reading_rows {
     never_commands: &'static [&'static str] = [&["in"], &["in", "]]"], &["in"], &["in"], &["in"], &["in"], &["end"]], "observed in all six: in; ]]; in() { :; }; end";
     /// Reserved words that count behind assignments and redirections, where none may stand.
     reserved_behind_assignments: &'static [&'static str] = [&[], &[], &[], &[], &[], &[], MISPLACED_ZSH], "observed in all six: x=1 then; >f then; x=1 !";
+    /// Which reserved words count behind the redirections of a compound command.
+    reserved_behind: ReservedBehind = [ReservedBehind::Esac, ReservedBehind::None, ReservedBehind::Esac, ReservedBehind::Esac, ReservedBehind::None, ReservedBehind::All, ReservedBehind::Braces], "observed in all six: if { :; } >f then echo a; fi; case x in x) { :; } >f esac; if while :; do break; done >f then echo a; fi";
     /// What may stand behind redirections that begin a command.
     behind_redirections: BehindRedirections = [BehindRedirections::Words, BehindRedirections::Words, BehindRedirections::Words, BehindRedirections::Words, BehindRedirections::Parentheses, BehindRedirections::Subshells, BehindRedirections::Commands], "observed in all six: >f (echo a); >f ((1)); >f { echo a; }; >f if true; then echo a; fi";
     /// In arithmetic `--1` is minus minus 1.

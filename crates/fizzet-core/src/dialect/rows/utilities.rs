@@ -442,7 +442,7 @@ macro_rules! utilities_rows {
     /// What a lone operand of `trap` must be to take the action of a condition away.
     lone_condition: LoneCondition = [LoneCondition::Condition, LoneCondition::KnownOr(2), LoneCondition::Condition, LoneCondition::Condition, LoneCondition::Never(1), LoneCondition::SignalOr(0), LoneCondition::KnownOrAllOr(0)], "observed in all six: trap foo; echo $?; trap -; trap INT; trap int; trap EXIT; trap";
     /// What makes the first of several operands of `trap` a condition, and no action.
-    first_condition: FirstCondition = [FirstCondition::Number, FirstCondition::Number, FirstCondition::KnownNumber, FirstCondition::Number, FirstCondition::Number, FirstCondition::Number, FirstCondition::Known], "observed in all six: trap 2 TERM; trap 65 TERM; trap INT TERM; trap";
+    first_condition: FirstCondition = [FirstCondition::Number, FirstCondition::KnownNumber, FirstCondition::KnownNumber, FirstCondition::Number, FirstCondition::Number, FirstCondition::Number, FirstCondition::Known], "observed in all six: trap 2 TERM; trap 65 TERM; trap INT TERM; trap";
     /// The largest number of a signal that `trap` takes.
     largest_signal: i64 = [64, 64, 64, 64, 64, 64, 33], "observed in all six: trap : 34; echo $?";
     /// The conditions of `trap` are written in capitals.
@@ -466,6 +466,8 @@ macro_rules! utilities_rows {
     /// `printf` takes an expression that lacks its last operand for what stands before, and a character that begins
     /// no expression for its code.
     printf_numbers_are_lenient: bool = [N, N, N, N, Y, N, N], "observed in ksh93u+m: printf '%d %d %d\\n' '3+' '*' '[ab]'; echo $?";
+    /// `printf` takes a number with a minus for one with a sign, also where it shows it without one.
+    printf_negatives_have_sign: bool = [N, N, N, Y, N, N, N], "observed in all six: printf %X -01777777777777777777777; echo $?";
     /// `printf %q` without an argument prints nothing.
     printf_quotes_nothing: bool = [N, N, N, N, Y, N, Y], "observed in bash, ksh93 and zsh: printf '[%q]'";
     /// How many bits integer variables have that are declared with `-s`, without it, and with `-l`.
@@ -486,8 +488,8 @@ macro_rules! utilities_rows {
     unknown_hash_status: Status = [1, 1, 1, 1, 0, 0, 1], "observed in all six: hash nosuch; echo $?";
     /// The status of `alias` for an unknown option; nothing where it has none and takes them for names.
     alias_usage_status: Option<Status> = [None, Some(2), None, None, Some(2), Some(1), Some(1)], "observed in all six: alias -x; echo $?";
-    /// What `alias name` tells before the name.
-    alias_prefix: &'static str = ["", "alias ", "", "", "", "", ""], "observed in all six: alias x=1; alias x";
+    /// What `alias name` tells before the name, and what `alias -p name` does.
+    alias_prefixes: (&'static str, &'static str) = [("", ""), ("alias ", "alias "), ("", ""), ("", ""), ("", "alias "), ("", "alias "), ("", "")], "observed in all six: alias x=1; alias x; alias -p x";
     /// A name that `getopts` or `unset` is given ends before an equals sign.
     names_end_at_equals: bool = [N, N, Y, Y, N, N, N], "observed in all six: o=1; unset o=; echo $o; getopts a o=z -a; echo $o";
     /// `command` keeps an assignment of `export` and its kin to a read-only variable from ending the shell, with this status.
@@ -645,6 +647,10 @@ macro_rules! utilities_rows {
     command_holds_mistakes: bool = [N, N, Y, Y, N, N, N], "observed in all six: command eval ': ${x?}'; echo $?";
     /// The options of `alias`.
     alias_letters: &'static str = ["", "p", "", "", "ptx", "dprtUx", "gmrsL"], "observed in all six: alias -g v=a; echo $?; alias v";
+    /// `alias -p` tells all aliases, and then the names that are no new ones.
+    alias_tells_all_first: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and mksh: alias a=b; alias -p a c";
+    /// `alias -p` makes no aliases: what looks like one is a name.
+    alias_only_tells: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93 and mksh: alias -p k=3; echo $?; alias k";
     /// `alias` says in its output that a name is no alias.
     alias_tells_absence: bool = [N, N, N, N, N, Y, N], "observed in all six: x=$(alias nosuch)";
     /// `alias` takes `name=value` as declaration utilities do.

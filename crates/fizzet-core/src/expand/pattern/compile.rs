@@ -30,6 +30,8 @@ pub(in crate::expand) struct Told {
     pub(in crate::expand) groups: u8,
     /// What matches as a whole, behind `(#m)`.
     pub(in crate::expand) whole: bool,
+    /// Whether it ends in a text that begins where a group does not end, and no search finds it.
+    pub(super) ends_as_text: bool,
 }
 
 /// How many groups are told.
@@ -108,6 +110,10 @@ impl Compiler<'_> {
             if let Some((flag, end)) = self.flag() {
                 self.at = end;
                 self.carry_out(flag);
+                continue;
+            }
+            if self.opens_no_group() {
+                self.rest_is_text();
                 continue;
             }
             if let Some((group, end)) = self.group() {
@@ -219,6 +225,50 @@ impl Compiler<'_> {
         let end = self.at + length;
         let quoted = self.quoted[self.at..end].contains(&true);
         (!quoted).then(|| range(&self.bytes[self.at..end])).flatten().map(|item| (item, end))
+    }
+
+    /// Whether a group opens here that nothing closes, perhaps as a bracket in it is not closed either, and the
+    /// shell then compares the rest of the pattern as a text.
+    fn opens_no_group(&self) -> bool {
+        let opens = self.rules.groups
+            && self.rules.open_groups_are_text
+            && Repeat::of(self.bytes[self.at]).is_some()
+            && self.active(self.at + 1).flatten() == Some(b'(');
+        if !opens {
+            return false;
+        }
+        let mut inner = Compiler { items: Vec::new(), at: self.at + 2, ..*self };
+        let mut open = 1;
+        while inner.at < inner.bytes.len() && open > 0 {
+            match inner.bytes[inner.at] {
+                _ if inner.quoted[inner.at] => {}
+                b'[' => {
+                    let Some((_, end)) = inner.set() else { return true };
+                    inner.at = end;
+                    continue;
+                }
+                b'\\' => inner.at += 1,
+                b'(' => open += 1,
+                b')' => open -= 1,
+                _ => {}
+            }
+            inner.at += 1;
+        }
+        open > 0
+    }
+
+    /// Takes what is left as the shell has it when it matches: with backslashes before quoted characters.
+    fn rest_is_text(&mut self) {
+        // A search looks for the pattern with a star behind it, if it has none there.
+        let ends_as_text = self.bytes.last() != Some(&b'*');
+        self.told.set(Told { ends_as_text, ..self.told.get() });
+        while let Some(&byte) = self.bytes.get(self.at) {
+            if self.quoted[self.at] {
+                self.literal(b'\\');
+                self.at -= 1;
+            }
+            self.literal(byte);
+        }
     }
 
     fn group(&self) -> Option<(Item, usize)> {

@@ -32,6 +32,9 @@ impl Search<'_, '_> {
 
     fn found(&self, from: usize, shortest: bool) -> Option<(usize, usize)> {
         let (pattern, text) = (self.pattern, &*self.text);
+        if pattern.told.ends_as_text {
+            return None;
+        }
         let program = self.program.as_ref().filter(|_| !shortest);
         let mut at = from;
         loop {

@@ -77,6 +77,8 @@ pub struct PatternRules {
     pub empty_sets: bool,
     /// Whether the first alternative of a group that leads to a match counts, and not the one with the longest.
     pub alternatives_in_order: bool,
+    /// Whether a pattern is compared as a text from where a group opens that is not closed.
+    pub open_groups_are_text: bool,
     /// Whether a group behind a star cannot match the nothing at the end of a text.
     pub star_groups_need_text: bool,
     /// Whether a range may begin with the end of the one before it, and one that is the wrong way round is its end.
@@ -108,6 +110,7 @@ impl PatternRules {
             negated_bracket_vanishes: dialect.negated_bracket_vanishes,
             empty_sets: dialect.empty_sets,
             alternatives_in_order: dialect.alternatives_in_order,
+            open_groups_are_text: dialect.open_groups_are_text,
             star_groups_need_text: dialect.star_groups_need_text,
             ranges_chain: dialect.ranges_chain,
             wide_brackets: utf8 && dialect.characters,

@@ -1,15 +1,12 @@
-//! `command`, `builtin`, `type`, `hash`, `alias`, `unalias`: what a name stands for.
+//! `command`, `builtin`, `type`, `whence`: what a name stands for.
 
-use std::rc::Rc;
-
-use crate::dialect::{EmptyAliasNames, ProgramsTold, TellsNames, UtilityKind};
+use crate::dialect::{ProgramsTold, TellsNames, UtilityKind};
 use crate::expand::Context;
 use crate::expand::quoting::told;
 use crate::host::FileKind;
 use crate::kernel::path::candidates;
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Reach, ShellError, Status, Stop};
-use crate::syntax::Alias;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
@@ -445,124 +442,10 @@ impl Walker {
         candidates(name, path).into_iter().find(runs)
     }
 
-    fn print_bytes(&mut self, bytes: &[u8], call: &Call<'_>) {
+    pub(super) fn print_bytes(&mut self, bytes: &[u8], call: &Call<'_>) {
         let origin = Origin::new(Rule::Output, call.span);
         let mut text = Text::from_bytes(bytes, Standing::Quoted, origin.clone());
         text.push(b"\n", Standing::Quoted, &origin);
         self.write(text);
     }
-}
-
-/// `alias [name[=value]]...`
-pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let mut status = 0;
-    let given = call.given(walker.state.dialect.alias_letters, false);
-    if given.unknown.is_some()
-        && let Some(status) = walker.state.dialect.alias_usage_status
-    {
-        return Ok(status);
-    }
-    let operands = match walker.state.dialect.alias_usage_status {
-        None => call.arguments(),
-        Some(_) => given.operands,
-    };
-    if given.has(b't') {
-        // It is about where programs have been found.
-        return Ok(Status::from(given.has(b'r') && !operands.is_empty()));
-    }
-    if operands.is_empty() {
-        walker.tell_aliases(call);
-        return Ok(0);
-    }
-    let counts = walker.state.dialect.alias_counts_unknown_names;
-    let mut assigns = false;
-    let everywhere = given.has(b'g') && walker.state.dialect.global_aliases;
-    for operand in operands {
-        let bytes = operand.bytes();
-        let first = usize::from(walker.state.dialect.alias_names_begin_anyhow && bytes.len() > 1);
-        let equals = bytes[first..].iter().position(|&byte| byte == b'=');
-        let Some(equals) = equals.map(|at| at + first) else {
-            match walker.state.aliases.get(bytes).cloned() {
-                Some(alias) => {
-                    let prefix = walker.state.dialect.alias_prefix.as_bytes();
-                    let text = told(&walker.state.dialect, &alias.text);
-                    let told = [prefix, bytes, b"=", &text].concat();
-                    walker.print_bytes(&told, call);
-                }
-                None => {
-                    if walker.state.dialect.alias_tells_absence {
-                        walker.print_bytes(&[bytes, b" alias not found"].concat(), call);
-                    }
-                    if given.has(b'x') && walker.state.dialect.exported_aliases_pass {
-                        continue;
-                    }
-                    status = if counts { status + Status::from(!assigns) } else { 1 };
-                }
-            }
-            continue;
-        };
-        if equals == 0 {
-            match walker.state.dialect.empty_alias_names {
-                EmptyAliasNames::Unknown => status = 1,
-                EmptyAliasNames::Passed => {}
-                EmptyAliasNames::End => return Err(walker.fatal(call, "an alias needs a name")),
-            }
-            continue;
-        }
-        let refused = walker.state.dialect.alias_names_refuse.as_bytes();
-        if bytes[..equals].iter().any(|byte| refused.contains(byte)) {
-            status = 1;
-            if walker.state.dialect.alias_stops_at_bad_name {
-                break;
-            }
-            continue;
-        }
-        assigns = true;
-        let value = &bytes[equals + 1..];
-        let alias = Alias::of(value, everywhere, &mut walker.state.sources);
-        let aliases = Rc::make_mut(&mut walker.state.aliases);
-        aliases.insert(bytes[..equals].into(), alias);
-    }
-    Ok(status)
-}
-
-impl Walker {
-    /// Tells all aliases, where the shell has none but those of the script and tells them in an order.
-    fn tell_aliases(&mut self, call: &Call<'_>) {
-        if !self.state.dialect.alias_list_is_known {
-            self.missing("the aliases that the shell begins with", call.span);
-            return self.write_hole(call.span);
-        }
-        let aliases = self.state.aliases.clone();
-        let mut names: Vec<_> = aliases.keys().collect();
-        names.sort_unstable();
-        for name in names {
-            let prefix = self.state.dialect.alias_prefix.as_bytes();
-            let text = told(&self.state.dialect, &aliases[name].text);
-            self.print_bytes(&[prefix, name, b"=", &text].concat(), call);
-        }
-    }
-}
-
-/// `unalias [-a] name...`
-pub(super) fn unalias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let given = call.given("a", false);
-    if given.unknown.is_some() {
-        return Ok(walker.state.dialect.option_usage_status);
-    }
-    if given.operands.is_empty() && !given.has(b'a') {
-        return Ok(walker.state.dialect.unalias_nothing_status);
-    }
-    let aliases = Rc::make_mut(&mut walker.state.aliases);
-    if given.has(b'a') {
-        aliases.clear();
-        if !walker.state.dialect.unalias_all_minds_names {
-            return Ok(0);
-        }
-    }
-    let mut status = 0;
-    for name in given.operands {
-        status |= Status::from(aliases.remove(name.bytes()).is_none());
-    }
-    Ok(status)
 }

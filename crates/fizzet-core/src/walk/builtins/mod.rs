@@ -1,5 +1,6 @@
 //! What the shell carries out itself: one table, a file a family.
 
+mod alias;
 mod attributes;
 mod autoload;
 mod columns;
@@ -93,7 +94,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("[", test::bracket),
     ("[[", test::double_bracket),
     ("\\builtin", find::builtin),
-    ("alias", find::alias),
+    ("alias", alias::alias),
     ("autoload", autoload::autoload),
     ("break", control::leave_loop),
     ("builtin", find::builtin),
@@ -149,7 +150,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("typeset", variables::declare),
     ("ulimit", limits::ulimit),
     ("umask", umask::umask),
-    ("unalias", find::unalias),
+    ("unalias", alias::unalias),
     ("unfunction", unset::unfunction),
     ("unhash", hash::unhash),
     ("unset", unset::unset),

@@ -4,7 +4,6 @@ use crate::dialect::PrintfReals;
 use crate::expand::arithmetic;
 use crate::real::Real;
 use crate::stop::{Status, Stop};
-use crate::syntax::arithmetic::constant;
 use crate::text::next_character;
 use crate::walk::builtins::control::leading_number;
 use crate::walk::builtins::printf::Printing;
@@ -129,7 +128,10 @@ impl Printing<'_> {
         }
         if !signed
             && self.walker.state.dialect.printf_unsigned_are_wide
-            && let Some(number) = decimal(bytes).and_then(|number| u64::try_from(number).ok())
+            && let (number, length) = magnitude(bytes)
+            && length == bytes.len()
+            && !matches!(bytes, [b'0', b'0'..=b'9', ..])
+            && (number <= u64::MAX.into() || bytes.starts_with(b"0"))
         {
             return number as i64;
         }
@@ -141,52 +143,46 @@ impl Printing<'_> {
             [b'+', rest @ ..] => (false, rest),
             _ => (false, bytes),
         };
-        let dialect = &self.walker.state.dialect;
-        let whole = digits.iter().take_while(|byte| byte.is_ascii_alphanumeric()).count();
-        let value = (0..=whole)
-            .rev()
-            .find_map(|end| constant(&digits[..end], dialect).map(|value| (value, end)));
-        let (value, end) = value.unwrap_or((0, 0));
-        let whole = self.walker.state.dialect.printf_partial_numbers;
+        let (magnitude, end) = magnitude(digits);
+        let partial = self.walker.state.dialect.printf_partial_numbers;
         let lacks_digits = bytes != digits && digits.is_empty() || matches!(digits, b"0x" | b"0X");
-        if lacks_digits {
-            self.status = 1;
+        self.status |= Status::from(lacks_digits || end < digits.len());
+        if end < digits.len() && !partial {
+            return 0;
         }
-        if end < digits.len() {
-            self.status = 1;
-            if !whole {
-                return 0;
-            }
-        }
-        let value = match decimal(&digits[..end]) {
-            None => value,
-            Some(magnitude) => {
-                let most = match (signed, negative) {
-                    (true, true) => i64::MIN.unsigned_abs(),
-                    (true, false) => i64::MAX.unsigned_abs(),
-                    (false, _) => u64::MAX,
-                };
-                if magnitude > u128::from(most) {
-                    self.status |= Status::from(self.walker.state.dialect.printf_minds_range);
-                    return match signed && negative {
-                        _ if !whole => 0,
-                        true => i64::MIN,
-                        false => most as i64,
-                    };
-                }
-                magnitude as u64 as i64
-            }
+        let dialect = &self.walker.state.dialect;
+        let has_sign = signed || (negative && dialect.printf_negatives_have_sign);
+        let most = match (has_sign, negative) {
+            (true, true) => i64::MIN.unsigned_abs(),
+            (true, false) => i64::MAX.unsigned_abs(),
+            (false, _) => u64::MAX,
         };
+        if magnitude > u128::from(most) {
+            self.status |= Status::from(dialect.printf_minds_range);
+            return match has_sign && negative {
+                _ if !partial => 0,
+                true => i64::MIN,
+                false => most as i64,
+            };
+        }
+        let value = magnitude as u64 as i64;
         if negative { value.wrapping_neg() } else { value }
     }
 }
 
-/// The value of decimal digits that begin with no zero; nothing where they are others.
-fn decimal(digits: &[u8]) -> Option<u128> {
-    let is_one = !digits.is_empty() && digits[0] != b'0' && digits.iter().all(u8::is_ascii_digit);
-    let add =
-        |sum: u128, digit: &u8| sum.saturating_mul(10).saturating_add(u128::from(digit - b'0'));
-    is_one.then(|| digits.iter().fold(0, add))
+/// The whole number that a text begins with, as C's `strtoumax` reads it without a sign: hexadecimal behind `0x`,
+/// octal behind `0`; and how many bytes it takes.
+fn magnitude(text: &[u8]) -> (u128, usize) {
+    let (base, start) = match text {
+        [b'0', b'x' | b'X', digit, ..] if digit.is_ascii_hexdigit() => (16, 2),
+        [b'0', ..] => (8, 0),
+        _ => (10, 0),
+    };
+    let digits = text[start..].iter().map_while(|&byte| char::from(byte).to_digit(base));
+    let add = |(sum, length): (u128, usize), digit: u32| {
+        (sum.saturating_mul(base.into()).saturating_add(digit.into()), length + 1)
+    };
+    digits.fold((0, start), add)
 }
 
 /// The code of the first character; of a byte that is none, or where bytes count, the value of the byte.

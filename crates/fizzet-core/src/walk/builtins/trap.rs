@@ -91,7 +91,7 @@ impl Walker {
     /// What becomes of a lone operand that takes no action away.
     fn lone_operand(&mut self, call: &Call<'_>, only: &Text) -> Option<Result<Status, Stop>> {
         let name = only.bytes();
-        if number(name).is_some() {
+        if number(name).is_some() && self.is_first_condition(name) {
             return None;
         }
         let known = self.trap_condition(name);

@@ -1,0 +1,132 @@
+//! `alias` and `unalias`.
+
+use std::rc::Rc;
+
+use crate::dialect::EmptyAliasNames;
+use crate::expand::Context;
+use crate::expand::quoting::told;
+use crate::stop::{Status, Stop};
+use crate::syntax::Alias;
+use crate::walk::Walker;
+use crate::walk::builtins::Call;
+
+/// `alias [name[=value]]...`
+pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let mut status = 0;
+    let given = call.given(walker.state.dialect.alias_letters, false);
+    if given.unknown.is_some()
+        && let Some(status) = walker.state.dialect.alias_usage_status
+    {
+        return Ok(status);
+    }
+    let operands = match walker.state.dialect.alias_usage_status {
+        None => call.arguments(),
+        Some(_) => given.operands,
+    };
+    if given.has(b't') {
+        // It is about where programs have been found.
+        return Ok(Status::from(given.has(b'r') && !operands.is_empty()));
+    }
+    let tells = given.has(b'p');
+    if operands.is_empty() || (tells && walker.state.dialect.alias_tells_all_first) {
+        walker.tell_aliases(tells, call);
+        if operands.is_empty() || walker.state.aliases.is_empty() {
+            return Ok(0);
+        }
+    }
+    let only_tells = tells && walker.state.dialect.alias_only_tells;
+    let counts = walker.state.dialect.alias_counts_unknown_names;
+    let mut assigns = false;
+    let everywhere = given.has(b'g') && walker.state.dialect.global_aliases;
+    for operand in operands {
+        let bytes = operand.bytes();
+        let first = usize::from(walker.state.dialect.alias_names_begin_anyhow && bytes.len() > 1);
+        let equals = bytes[first..].iter().position(|&byte| byte == b'=');
+        let Some(equals) = equals.map(|at| at + first).filter(|_| !only_tells) else {
+            match walker.state.aliases.get(bytes).cloned() {
+                Some(alias) => {
+                    walker.tell_alias(bytes, &alias, tells, call);
+                }
+                None => {
+                    if walker.state.dialect.alias_tells_absence {
+                        walker.print_bytes(&[bytes, b" alias not found"].concat(), call);
+                    }
+                    if given.has(b'x') && walker.state.dialect.exported_aliases_pass {
+                        continue;
+                    }
+                    status = if counts { status + Status::from(!assigns) } else { 1 };
+                }
+            }
+            continue;
+        };
+        if equals == 0 {
+            match walker.state.dialect.empty_alias_names {
+                EmptyAliasNames::Unknown => status = 1,
+                EmptyAliasNames::Passed => {}
+                EmptyAliasNames::End => return Err(walker.fatal(call, "an alias needs a name")),
+            }
+            continue;
+        }
+        let refused = walker.state.dialect.alias_names_refuse.as_bytes();
+        if bytes[..equals].iter().any(|byte| refused.contains(byte)) {
+            status = 1;
+            if walker.state.dialect.alias_stops_at_bad_name {
+                break;
+            }
+            continue;
+        }
+        assigns = true;
+        let value = &bytes[equals + 1..];
+        let alias = Alias::of(value, everywhere, &mut walker.state.sources);
+        let aliases = Rc::make_mut(&mut walker.state.aliases);
+        aliases.insert(bytes[..equals].into(), alias);
+    }
+    Ok(status)
+}
+
+impl Walker {
+    /// Tells all aliases, where the shell has none but those of the script and tells them in an order.
+    fn tell_aliases(&mut self, as_calls: bool, call: &Call<'_>) {
+        if !self.state.dialect.alias_list_is_known {
+            self.missing("the aliases that the shell begins with", call.span);
+            return self.write_hole(call.span);
+        }
+        let aliases = self.state.aliases.clone();
+        let mut names: Vec<_> = aliases.keys().collect();
+        names.sort_unstable();
+        for name in names {
+            self.tell_alias(name, &aliases[name], as_calls, call);
+        }
+    }
+
+    /// Tells one alias, perhaps as the call of the utility that makes it.
+    fn tell_alias(&mut self, name: &[u8], alias: &Alias, as_call: bool, call: &Call<'_>) {
+        let (plain, of_call) = self.state.dialect.alias_prefixes;
+        let prefix = if as_call { of_call } else { plain };
+        let text = told(&self.state.dialect, &alias.text);
+        self.print_bytes(&[prefix.as_bytes(), name, b"=", &text].concat(), call);
+    }
+}
+
+/// `unalias [-a] name...`
+pub(super) fn unalias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let given = call.given("a", false);
+    if given.unknown.is_some() {
+        return Ok(walker.state.dialect.option_usage_status);
+    }
+    if given.operands.is_empty() && !given.has(b'a') {
+        return Ok(walker.state.dialect.unalias_nothing_status);
+    }
+    let aliases = Rc::make_mut(&mut walker.state.aliases);
+    if given.has(b'a') {
+        aliases.clear();
+        if !walker.state.dialect.unalias_all_minds_names {
+            return Ok(0);
+        }
+    }
+    let mut status = 0;
+    for name in given.operands {
+        status |= Status::from(aliases.remove(name.bytes()).is_none());
+    }
+    Ok(status)
+}
