@@ -1,7 +1,10 @@
 //! Which names a shell carries out itself.
 
+use bstr::ByteSlice;
+
 use crate::dialect::{Dialect, Shell};
 use crate::packed::Names;
+use crate::syntax::is_name;
 
 /// How a command name is carried out.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
@@ -209,6 +212,17 @@ impl Dialect {
             SPECIAL_UTILITY => Some(UtilityKind::Special),
             _ => Some(UtilityKind::Builtin),
         }
+    }
+
+    /// Whether the bytes are a name (POSIX XBD 3.235), which some shells let hold letters beyond ASCII.
+    pub fn is_name(&self, bytes: &[u8]) -> bool {
+        let is_wide = || {
+            let mut characters = bytes.chars();
+            let begins =
+                characters.next().is_some_and(|first| first.is_alphabetic() || first == '_');
+            begins && characters.all(|other| other.is_alphanumeric() || other == '_')
+        };
+        is_name(bytes) || (self.wide_names && !bytes.is_ascii() && is_wide())
     }
 
     /// Whether no function may have this name.

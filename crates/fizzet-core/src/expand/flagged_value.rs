@@ -11,10 +11,10 @@ use crate::expand::{Tilde, joined};
 use crate::source::Span;
 use crate::state::{Keeps, Key, Side, Value};
 use crate::stop::Stop;
+use crate::syntax::Parser;
 use crate::syntax::ast::{
     Flag, Flagged, Further, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
 };
-use crate::syntax::{Parser, is_name};
 use crate::text::{Text, character_ends};
 
 impl Substitution<'_> {
@@ -211,7 +211,7 @@ impl Substitution<'_> {
                 let number = String::from_utf8_lossy(digits).parse().unwrap_or(usize::MAX);
                 ParameterName::Positional(number)
             }
-            _ if is_name(&name) => ParameterName::Variable(name),
+            _ if self.cx.state().dialect.is_name(&name) => ParameterName::Variable(name),
             b"@" => ParameterName::Special(b'@'),
             b"*" => ParameterName::Special(b'*'),
             _ => return self.named_element(&name),

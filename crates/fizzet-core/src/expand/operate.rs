@@ -524,7 +524,7 @@ impl Substitution<'_> {
                 let digits = String::from_utf8_lossy(digits);
                 ParameterName::Positional(digits.parse().unwrap_or(usize::MAX))
             }
-            name if crate::syntax::is_name(name) => ParameterName::Variable(name.into()),
+            name if self.cx.state().dialect.is_name(name) => ParameterName::Variable(name.into()),
             _ => {
                 let message = "the value for ${!...} is no name";
                 return Err(self.cx.state().mistake(message, span, status));

@@ -272,7 +272,19 @@ impl Variable {
 impl State {
     /// Whether a name can be that of a variable, which may stand inside others.
     pub fn names_variable(&self, name: &[u8]) -> bool {
-        is_name(name) || (self.dialect.compound_variables && is_path(name))
+        self.dialect.is_name(name) || (self.dialect.compound_variables && is_path(name))
+    }
+
+    /// Whether a function can have this name once it is defined: that of a variable, or one that tells what happens
+    /// when the variable before its point is used.
+    pub fn names_function(&self, name: &[u8]) -> bool {
+        let is_discipline = || {
+            let point = name.iter().rposition(|&byte| byte == b'.')?;
+            let (variable, uses) = (&name[..point], &name[point + 1..]);
+            let known = matches!(uses, b"get" | b"set" | b"append" | b"unset" | b"getn");
+            Some(known && self.variables.get(variable).is_some())
+        };
+        self.dialect.is_name(name) || is_discipline().unwrap_or(false)
     }
 
     /// What a list or a compound variable shows, line by line or on one line, where variables can be compound.

@@ -545,13 +545,13 @@ impl<'a> Parser<'a> {
         self.word(Within::Word)
     }
 
-    /// A name that must be there, with its span.
     /// Whether these bytes can be assigned to: a name, or the number of a parameter where that is one.
     fn names_variable(&self, name: &[u8]) -> bool {
         let numbered = !name.is_empty() && name.iter().all(u8::is_ascii_digit);
-        crate::syntax::is_name(name) || (numbered && self.dialect.parameters_are_variables)
+        self.dialect.is_name(name) || (numbered && self.dialect.parameters_are_variables)
     }
 
+    /// A name that must be there, with its span.
     pub(super) fn expect_name(&mut self) -> Parsed<(std::rc::Rc<[u8]>, crate::source::Span)> {
         let word = self.expect_word("a name")?;
         match word.literal() {

@@ -5,7 +5,7 @@ use std::rc::Rc;
 use crate::dialect::{AliasesBehindBlank, BehindRedirections, EmptyBodies, ReservedBehind};
 use crate::source::Span;
 use crate::syntax::ast::{AndOr, CaseBranch, CaseEnd, Command, CommandKind, List, Redirect, Word};
-use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name};
+use crate::syntax::cursor::{Parsed, Parser, is_meta};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::within::Within;
 
@@ -330,7 +330,7 @@ impl<'a> Parser<'a> {
             return self.expect_name();
         }
         let word = self.expect_word("a name")?;
-        match word.fixed().filter(|name| is_name(name) || self.names_member(name)) {
+        match word.fixed().filter(|name| self.dialect.is_name(name) || self.names_member(name)) {
             Some(name) => Ok((name.into(), word.span)),
             None => Err(SyntaxError::new(SyntaxErrorKind::NotAName, word.span)),
         }

@@ -4,7 +4,7 @@ use std::rc::Rc;
 
 use crate::dialect::{KeywordBodies, QuotedNames};
 use crate::syntax::ast::{Argument, Command, CommandKind, List, SimpleCommand, Word};
-use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name};
+use crate::syntax::cursor::{Parsed, Parser, is_meta};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::within::Within;
 
@@ -104,14 +104,22 @@ impl Parser<'_> {
     fn function_name(&self, word: &Word) -> Parsed<Option<Rc<[u8]>>> {
         let name = match (word.literal(), self.dialect.quoted_function_names) {
             (None, QuotedNames::Late) => return Ok(None),
-            (None, QuotedNames::Taken) => word.fixed().filter(|name| is_name(name)),
+            (None, QuotedNames::Taken) => word.fixed().filter(|name| self.dialect.is_name(name)),
             (name, _) => name.map(<[u8]>::to_vec),
         };
         let fits = |name: &Vec<u8>| {
             let reserved = !self.dialect.function_names_are_checked_late
                 && self.dialect.reserves_function_name(name);
-            let equals = self.dialect.function_names_have_no_equals && name.contains(&b'=');
-            (self.dialect.any_function_name || is_name(name)) && !reserved && !equals
+            let (first, anywhere, last) = self.dialect.function_names_refuse;
+            let refused = |byte: Option<&u8>, signs: &str| {
+                byte.is_some_and(|byte| signs.as_bytes().contains(byte))
+            };
+            let is_refused = refused(name.first(), first)
+                || name.iter().any(|byte| refused(Some(byte), anywhere))
+                || refused(name.last(), last);
+            (self.dialect.any_function_name || self.dialect.is_name(name))
+                && !reserved
+                && !is_refused
         };
         match name.filter(fits) {
             Some(name) => Ok(Some(name.into())),

@@ -9,7 +9,7 @@ use crate::stop::Reach;
 use crate::syntax::ast::{
     Operation, Parameter, ParameterName, Part, Redirect, RedirectOperator, RedirectTarget, Word,
 };
-use crate::syntax::cursor::{Parsed, Parser, PendingDocument, Segment, is_name};
+use crate::syntax::cursor::{Parsed, Parser, PendingDocument, Segment};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::within::Within;
 
@@ -167,8 +167,8 @@ impl<'a> Parser<'a> {
     }
 
     fn names_descriptor(&self, name: &[u8]) -> bool {
-        let element = || element_name(name).is_some_and(|(array, _)| is_name(array));
-        is_name(name) || (self.dialect.elements_name_descriptors && element())
+        let element = || element_name(name).is_some_and(|(array, _)| self.dialect.is_name(array));
+        self.dialect.is_name(name) || (self.dialect.elements_name_descriptors && element())
     }
 
     /// The delimiter with its quotes removed, and whether it had any.

@@ -7,7 +7,6 @@ use crate::source::Span;
 use crate::syntax::Parser;
 use crate::syntax::ast::{CommandKind, List, Word};
 use crate::syntax::cursor::Parsed;
-use crate::syntax::is_name;
 use crate::syntax::within::Within;
 
 impl Parser<'_> {
@@ -89,7 +88,7 @@ impl Parser<'_> {
             }
             let at = self.pos;
             let word = self.word(Within::Word)?;
-            match word.literal().filter(|name| is_name(name)) {
+            match word.literal().filter(|name| self.dialect.is_name(name)) {
                 Some(name) => names.push((name.into(), word.span)),
                 None => {
                     self.pos = at;

@@ -11,7 +11,6 @@ use crate::source::Span;
 use crate::state::{Keeps, Key, Stretch, Value, Variable};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{Arithmetic, AssignedValue, Assignment, Part, Word};
-use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::trace::AssignmentTrace;
 use crate::walk::Walker;
@@ -605,7 +604,7 @@ impl Walker {
             (bytes.iter().position(|&b| b == b'='), bytes.iter().position(|&b| b == b'['));
         let bracket = bracket.filter(|&at| equals.is_none_or(|equals| at < equals));
         if bracket.is_some() && self.state.dialect.arrays {
-            return match bracket.filter(|&at| is_name(&bytes[..at])).is_some()
+            return match bracket.filter(|&at| self.state.dialect.is_name(&bytes[..at])).is_some()
                 && has_equals_behind_bracket(word)
             {
                 true => expand::single(self, word, Tilde::AfterAssignment).map(Some),
@@ -614,7 +613,7 @@ impl Walker {
         }
         let Some(equals) = equals else { return Ok(None) };
         let name = bytes[..equals].strip_suffix(b"+").unwrap_or(&bytes[..equals]);
-        if !is_name(name) {
+        if !self.state.dialect.is_name(name) {
             return Ok(None);
         }
         expand::single(self, word, Tilde::AfterAssignment).map(Some)

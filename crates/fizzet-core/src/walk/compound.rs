@@ -10,7 +10,6 @@ use crate::source::Span;
 use crate::state::{Function, Value};
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::syntax::ast::{CaseBranch, CaseEnd, Command, CommandKind as Node, List, Word};
-use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::walk::{Left, SubshellIs, Walker};
 
@@ -65,7 +64,7 @@ impl Walker {
                         let message = "no function can have this name";
                         return Err(unnamed(message, command.span, dialect));
                     }
-                    if dialect.made_functions_have_names && !is_name(name) {
+                    if dialect.made_functions_have_names && !self.state.names_function(name) {
                         let message = "this is no name that a variable could have";
                         return Err(unnamed(message, command.span, dialect));
                     }
@@ -374,5 +373,5 @@ impl Walker {
 /// The end of a shell that cannot define a function.
 fn unnamed(message: &str, span: Span, dialect: &Dialect) -> Stop {
     let error = ShellError::new(message, span, dialect.function_name_status, Reach::Shell);
-    Stop::Shell(ShellError { exits: dialect.made_functions_have_names, ..error })
+    Stop::Shell(ShellError { exits: dialect.bad_function_name_exits, ..error })
 }

@@ -53,7 +53,7 @@ impl Walker {
     /// Assignments before a command end behind it, unless the shell ends in it and they are to be seen then.
     pub(super) fn end_temporary(&mut self, outcome: &Result<(), Stop>, kind: CommandKind) {
         let Some(mut temporary) = self.temporaries.pop() else { return };
-        if self.exit_keeps(outcome, kind) {
+        if self.exit_keeps(outcome, kind, temporary.behind_command) {
             return;
         }
         let mut given = temporary.given.into_iter();
@@ -72,17 +72,23 @@ impl Walker {
     }
 
     /// Whether the variables that had values for a command keep them, since the shell ends in it.
-    fn exit_keeps(&self, outcome: &Result<(), Stop>, kind: CommandKind) -> bool {
+    fn exit_keeps(
+        &self,
+        outcome: &Result<(), Stop>,
+        kind: CommandKind,
+        behind_command: bool,
+    ) -> bool {
         let exits = matches!(outcome, Err(Stop::Exit(_))) && self.error_exit.is_none();
         let is_call = kind == CommandKind::Function;
         match self.state.dialect.kept_by_exit {
             KeptByExit::Nothing => false,
             KeptByExit::Calls => exits && (is_call || !self.scopes.is_empty()),
-            KeptByExit::FailedCalls => {
+            KeptByExit::FailedCalls | KeptByExit::FailedCallsAndCommand => {
                 let ends = |error: &ShellError| error.reach == Reach::Shell;
                 let fails = matches!(outcome, Err(Stop::Exit(_)))
                     || matches!(outcome, Err(Stop::Shell(error)) if ends(error));
-                is_call && fails
+                let behind = self.state.dialect.kept_by_exit == KeptByExit::FailedCallsAndCommand;
+                (is_call || (behind && behind_command)) && fails
             }
             KeptByExit::Outermost => exits && self.temporaries.is_empty() && self.scopes.is_empty(),
         }

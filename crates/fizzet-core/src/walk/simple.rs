@@ -8,8 +8,8 @@ use crate::expand;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Stop};
+use crate::syntax::assignment_of;
 use crate::syntax::ast::{Argument, Part, Redirect, SimpleCommand, Word};
-use crate::syntax::{assignment_of, is_name};
 use crate::text::{Standing, Text};
 use crate::trace::{
     AssignmentTrace, CommandKind, CommandTrace, Expansion, RedirectTrace, WordTrace,
@@ -482,7 +482,7 @@ impl Walker {
         let bytes = assignment.bytes();
         let Some(equals) = bytes.iter().position(|&byte| byte == b'=') else { return };
         let name = &bytes[..equals];
-        if !is_name(name) {
+        if !self.state.dialect.is_name(name) {
             return;
         }
         let before = self.state.variables.get(name).cloned();

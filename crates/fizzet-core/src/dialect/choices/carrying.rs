@@ -549,6 +549,8 @@ pub enum KeptByExit {
     Calls,
     /// Those before calls of functions, however the shell ends in them.
     FailedCalls,
+    /// Those before `command` besides.
+    FailedCallsAndCommand,
     /// Those before the outermost command that carries out `exit`, if that stands in no function.
     Outermost,
 }

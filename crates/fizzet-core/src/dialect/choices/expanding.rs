@@ -339,3 +339,14 @@ pub enum JoinedEmpty {
     /// Those of `*` and of `@`, but where the list itself stands as fields.
     UnlessFieldsStand,
 }
+
+/// What a group that is not closed makes of a pattern.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum OpenGroups {
+    /// Its sign and its parenthesis stand for themselves.
+    ArePatterns,
+    /// From there on the pattern is a text.
+    BeginText,
+    /// All of it is a text.
+    MakeText,
+}

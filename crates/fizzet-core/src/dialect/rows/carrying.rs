@@ -299,7 +299,7 @@ macro_rules! carrying_rows {
     assigners_outlast: &'static [&'static str] = [&[], &["getopts", "let", "printf"], &[], &[], &[], &[], &[]], "observed in all six: x=1 printf -v x 5; echo $x; x=1 let x=5; echo $x; x=1 read x <f; echo $x";
     /// Which variables that have values for a command still have them in the action for EXIT, if the shell ends in
     /// that command.
-    kept_by_exit: KeptByExit = [KeptByExit::FailedCalls, KeptByExit::Calls, KeptByExit::FailedCalls, KeptByExit::FailedCalls, KeptByExit::Nothing, KeptByExit::FailedCalls, KeptByExit::Outermost], "observed in all six, in ksh93 with function f: trap 'echo $x' EXIT; f() { exit; }; x=1 f; the same with set -e; false, and with x=1 eval exit";
+    kept_by_exit: KeptByExit = [KeptByExit::FailedCalls, KeptByExit::Calls, KeptByExit::FailedCallsAndCommand, KeptByExit::FailedCallsAndCommand, KeptByExit::Nothing, KeptByExit::FailedCalls, KeptByExit::Outermost], "observed in all six, in ksh93 with function f: trap 'echo $x' EXIT; f() { exit; }; x=1 f; the same with set -e; false, and with x=1 eval exit";
     /// When variables are saved that get other values for a command.
     temporaries_are_saved: TemporariesSaved = [TemporariesSaved::Late, TemporariesSaved::Through, TemporariesSaved::Late, TemporariesSaved::Late, TemporariesSaved::Late, TemporariesSaved::Early, TemporariesSaved::Early], "observed in all six: x=1 y=$((x=5)) true; echo $x; x=$((x=6)) true; echo $x";
     /// Under `set -e` mistakes that are only told end the shell wherever they stand: the missing file of `$(<file)`,

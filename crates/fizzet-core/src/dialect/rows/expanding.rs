@@ -174,8 +174,8 @@ macro_rules! expanding_rows {
     /// A negative index before the start of an array is a mistake even where a value is read, and one
     /// text has no last element.
     early_index_is_mistake: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x); echo ${a[-4]}; echo after";
-    /// From where a group opens that is not closed, or not for a bracket in it, a pattern is compared as a text.
-    open_groups_are_text: bool = [N, Y, N, N, N, N, N], "observed in all six: p='@(a*'; [[ '@(a*' = $p ]]; echo $?; [[ '@(ab' = $p ]]; echo $?";
+    /// What a group that is not closed, or not for a bracket in it, makes of a pattern.
+    open_groups: OpenGroups = [OpenGroups::ArePatterns, OpenGroups::BeginText, OpenGroups::ArePatterns, OpenGroups::ArePatterns, OpenGroups::MakeText, OpenGroups::ArePatterns, OpenGroups::ArePatterns], "observed in all six: for p in '@(a*' '?@(a*'; do [[ '@(a*' = $p ]]; echo $?; [[ 'x@(ab' = $p ]]; echo $?; done";
     /// `[!]...]` does not look at the bracket behind the sign.
     negated_bracket_vanishes: bool = [N, N, N, N, Y, N, N], "observed in ksh93: case ] in [!]a]) echo yes; esac";
     /// Which values are read only when the operands of an operation on them have been expanded.

@@ -215,10 +215,12 @@ macro_rules! reading_rows {
     /// The status of a shell that cannot give a function its name.
     function_name_status: Status = [2, 2, 2, 2, 1, 1, 1], "observed in bash and ksh93: (break() { :; }); echo $?, in bash with set -o posix";
     /// A function gets no name that a variable could not have once its definition is carried out; so it is in bash's
-    /// POSIX mode.
-    made_functions_have_names: bool = [N, N, N, N, N, N, N], "observed in bash 5.2: set -o posix; a-b() { :; }; echo after";
+    /// POSIX mode too.
+    made_functions_have_names: bool = [N, N, N, N, Y, N, N], "observed in bash and ksh93: set -o posix; a-b() { :; }; echo after";
+    /// Such a name ends the shell as `exit` does.
+    bad_function_name_exits: bool = [N, Y, N, N, N, N, N], "observed in bash and ksh93: set -o posix; eval 'a-b() { :; }'; echo after";
     /// A function may have a name that is no variable name.
-    any_function_name: bool = [N, Y, N, N, N, Y, Y], "observed: a-b() { :; }";
+    any_function_name: bool = [N, Y, N, N, Y, Y, Y], "observed: a-b() { :; }";
     /// A function body may be a simple command.
     simple_function_bodies: bool = [N, N, Y, Y, Y, Y, Y], "observed: f() echo a";
     /// The variable of `{name}>file` may be an element.
@@ -454,8 +456,8 @@ macro_rules! reading_rows {
     quoted_for_names: bool = [N, N, N, N, Y, N, N], "observed in all six: for 'i' in a; do echo $i; done";
     /// The body of a `while` loop may stand in braces, directly behind a command that ends by itself.
     loops_take_braces: bool = [N, N, N, N, N, Y, N], "observed in all six: while (( i++ < 2 )) { echo $i; }";
-    /// No function has an equals sign in its name.
-    function_names_have_no_equals: bool = [N, N, N, N, N, Y, N], "observed in all six: function a=b { :; }; echo after";
+    /// What no name of a function may begin with, hold and end in.
+    function_names_refuse: (&'static str, &'static str, &'static str) = [("", "", ""), ("", "", ""), ("", "", ""), ("", "", ""), ("~[", "?*{", "%-:}~"), ("", "=[]{}~?*#", ""), ("", "", "")], "observed in ksh93 and mksh with each sign: if false; then a-b() { :; }; fi; echo after";
     /// A base of three digits is a mistake, even where a large one means ten.
     bases_have_two_digits: bool = [N, N, N, N, Y, N, N], "observed in all six: echo $((99#5)); echo $((100#5))";
     /// Redirections of a group take the place of those of the subshell that is all there is in it.

@@ -2,7 +2,7 @@
 
 use std::cell::Cell;
 
-use crate::dialect::{BadClass, Collating};
+use crate::dialect::{BadClass, Collating, OpenGroups};
 use crate::expand::pattern::class::{Class, Member, Set};
 use crate::expand::pattern::escapes::{self, Escape, Place};
 use crate::expand::pattern::range::{range, range_length};
@@ -112,7 +112,7 @@ impl Compiler<'_> {
                 self.carry_out(flag);
                 continue;
             }
-            if self.opens_no_group() {
+            if self.rules.open_groups == OpenGroups::BeginText && self.opens_no_group() {
                 self.rest_is_text();
                 continue;
             }
@@ -231,7 +231,7 @@ impl Compiler<'_> {
     /// shell then compares the rest of the pattern as a text.
     fn opens_no_group(&self) -> bool {
         let opens = self.rules.groups
-            && self.rules.open_groups_are_text
+            && self.rules.open_groups != OpenGroups::ArePatterns
             && Repeat::of(self.bytes[self.at]).is_some()
             && self.active(self.at + 1).flatten() == Some(b'(');
         if !opens {
@@ -257,10 +257,27 @@ impl Compiler<'_> {
         open > 0
     }
 
+    /// Whether such a group opens somewhere, so that the whole pattern is a text for some shells.
+    pub(super) fn is_text(&mut self) -> bool {
+        if self.rules.open_groups != OpenGroups::MakeText || !self.bytes.contains(&b'(') {
+            return false;
+        }
+        let start = self.at;
+        let mut found = false;
+        while self.at < self.bytes.len() && !found {
+            found = !self.quoted[self.at] && self.opens_no_group();
+            let escapes = !self.quoted[self.at] && self.bytes[self.at] == b'\\';
+            self.at += if escapes { 2 } else { 1 };
+        }
+        self.at = start;
+        found
+    }
+
     /// Takes what is left as the shell has it when it matches: with backslashes before quoted characters.
-    fn rest_is_text(&mut self) {
+    pub(super) fn rest_is_text(&mut self) {
         // A search looks for the pattern with a star behind it, if it has none there.
-        let ends_as_text = self.bytes.last() != Some(&b'*');
+        let begins = self.rules.open_groups == OpenGroups::BeginText;
+        let ends_as_text = begins && self.bytes.last() != Some(&b'*');
         self.told.set(Told { ends_as_text, ..self.told.get() });
         while let Some(&byte) = self.bytes.get(self.at) {
             if self.quoted[self.at] {

@@ -17,7 +17,7 @@ use std::cell::Cell;
 
 use bstr::ByteSlice;
 
-use crate::dialect::{BadClass, Collating, Dialect, QuotesPair};
+use crate::dialect::{BadClass, Collating, Dialect, OpenGroups, QuotesPair};
 use crate::expand::pattern::class::Set;
 use crate::expand::pattern::compile::{Compiler, Told};
 use crate::expand::pattern::escapes::Place;
@@ -77,8 +77,8 @@ pub struct PatternRules {
     pub empty_sets: bool,
     /// Whether the first alternative of a group that leads to a match counts, and not the one with the longest.
     pub alternatives_in_order: bool,
-    /// Whether a pattern is compared as a text from where a group opens that is not closed.
-    pub open_groups_are_text: bool,
+    /// What a group that is not closed makes of a pattern.
+    pub open_groups: OpenGroups,
     /// Whether a group behind a star cannot match the nothing at the end of a text.
     pub star_groups_need_text: bool,
     /// Whether a range may begin with the end of the one before it, and one that is the wrong way round is its end.
@@ -110,7 +110,7 @@ impl PatternRules {
             negated_bracket_vanishes: dialect.negated_bracket_vanishes,
             empty_sets: dialect.empty_sets,
             alternatives_in_order: dialect.alternatives_in_order,
-            open_groups_are_text: dialect.open_groups_are_text,
+            open_groups: dialect.open_groups,
             star_groups_need_text: dialect.star_groups_need_text,
             ranges_chain: dialect.ranges_chain,
             wide_brackets: utf8 && dialect.characters,
@@ -316,7 +316,10 @@ impl Pattern {
         let told = Cell::default();
         let mut compiler = Compiler::new(bytes, quoted, rules, &told);
         compiler.at = at;
-        compiler.compile();
+        match compiler.is_text() {
+            true => compiler.rest_is_text(),
+            false => compiler.compile(),
+        }
         // Where brackets mind case, each letter outside them is a set of its two sizes.
         let folds_case = folds_case && !rules.sets_mind_case;
         let pattern = Pattern::of(compiler.items, PatternRules { folds_case, ..rules });
@@ -435,7 +438,7 @@ fn holds_place(items: &[Item]) -> bool {
 #[cfg(test)]
 mod tests {
     use super::{Pattern, PatternRules, pair_backslashes};
-    use crate::dialect::QuotesPair;
+    use crate::dialect::{OpenGroups, QuotesPair};
 
     const RULES: PatternRules = PatternRules {
         characters: true,
@@ -458,6 +461,7 @@ mod tests {
         negated_bracket_vanishes: false,
         empty_sets: false,
         alternatives_in_order: false,
+        open_groups: OpenGroups::ArePatterns,
         star_groups_need_text: false,
         ranges_chain: false,
         backslash_needs_special: false,

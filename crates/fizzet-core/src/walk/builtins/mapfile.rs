@@ -3,7 +3,6 @@
 use crate::lineage::{Hop, Origin, Rule};
 use crate::state::Key;
 use crate::stop::{Status, Stop};
-use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
@@ -32,7 +31,7 @@ pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     if given.unknown.is_some() || name.is_empty() {
         return Ok(walker.complain(call, 2));
     }
-    if !is_name(name) || walker.is_keyed(name) {
+    if !walker.state.dialect.is_name(name) || walker.is_keyed(name) {
         return Ok(walker.complain(call, 1));
     }
     let Some(lines) = walker.mapped_lines(&given, &wanted, call) else {

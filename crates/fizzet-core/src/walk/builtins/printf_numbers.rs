@@ -136,7 +136,7 @@ impl Printing<'_> {
             return number as i64;
         }
         if self.walker.state.dialect.printf_evaluates {
-            return self.evaluated(&bytes.to_vec(), signed);
+            return self.evaluated(bytes, signed);
         }
         let (negative, digits) = match bytes {
             [b'-', rest @ ..] => (true, rest),

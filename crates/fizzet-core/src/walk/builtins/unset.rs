@@ -57,7 +57,7 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                 status = walker.state.dialect.unset_no_function_status;
             }
             let minds = walker.state.dialect.unset_minds_function_names;
-            status |= Status::from(minds && !is_name(name));
+            status |= Status::from(minds && !walker.state.dialect.is_name(name));
             continue;
         }
         if let Some((array, index)) =

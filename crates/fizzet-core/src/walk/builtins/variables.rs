@@ -7,7 +7,6 @@ use crate::source::Span;
 use crate::state::inside;
 use crate::state::{Keeps, Value};
 use crate::stop::{Reach, ShellError, Status, Stop};
-use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
@@ -206,7 +205,7 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
                 return Err(walker.fatal_with(call, "a variable is read-only", 1));
             }
             let is_late = dialect.local_finds_bad_names_late && operand.len() > name.len();
-            if utility == b"local" && is_late && !is_name(name) {
+            if utility == b"local" && is_late && !dialect.is_name(name) {
                 if let Some(scope) = walker.scopes.last_mut() {
                     scope.bad_name = scope.bad_name.or(Some(call.span));
                 }

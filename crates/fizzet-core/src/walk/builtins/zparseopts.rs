@@ -6,7 +6,6 @@ use std::rc::Rc;
 use crate::dialect::KeyOrder;
 use crate::state::{Associative, Key, Value};
 use crate::stop::{Status, Stop};
-use crate::syntax::is_name;
 use crate::text::{Standing, Text};
 use crate::walk::builtins::Call;
 use crate::walk::{Cause, Walker};
@@ -160,7 +159,7 @@ pub(super) fn zparseopts(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
     if given.unknown.is_some() || options.is_empty() {
         return Ok(1);
     }
-    let is_bad = |array: &Rc<[u8]>| !is_name(array);
+    let is_bad = |array: &Rc<[u8]>| !walker.state.dialect.is_name(array);
     if options.iter().filter_map(|option| option.array.as_ref()).any(is_bad) {
         return Err(walker.fatal(call, "this is no name of an array"));
     }
