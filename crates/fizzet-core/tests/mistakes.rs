@@ -329,6 +329,18 @@ fn reserved_words_that_begin_no_command_are_told_where_they_stand() {
 }
 
 #[test]
+fn reserved_words_behind_redirections_are_told_where_they_stand() {
+    let then = "1:19 \"then\" `then` cannot stand here; a semicolon or a newline was expected; put ; before it";
+    for shell in ["posix", "bash", "dash", "busybox", "ksh93"] {
+        check(shell, &[("if { hive; } >lid then jar; fi", then)]);
+    }
+    let clause = "1:29 \"then\" `then` cannot stand here; a semicolon or a newline was expected; put ; before it";
+    check("zsh", &[("if if hive; then :; fi >lid then jar; fi", clause)]);
+    let esac = "1:29 \"esac\" `esac` cannot stand here; a semicolon or a newline was expected; put ; before it";
+    check("bash", &[("case x in x) { hive; } >lid esac", esac)]);
+}
+
+#[test]
 fn what_makes_an_expansion_none_is_told_by_the_shell_that_finds_it() {
     check(
         "dash",

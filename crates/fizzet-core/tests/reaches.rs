@@ -109,3 +109,49 @@ fn kinds_replace_what_is_read_only_in_zsh() {
         "1 0"
     );
 }
+
+#[test]
+fn reserved_words_behind_redirections_count_in_some_shells() {
+    let then = "if { label hive; } 2>&1 then label jar; fi";
+    check(then, &[(&[Mksh, Zsh], "hive jar")], "");
+    let esac = "case x in x) { label hive; } 2>&1 esac; label jar";
+    check(esac, &[(&[Bash, Ksh93], "")], "hive jar");
+    check("if { label hive; } 2>&1; then label jar; fi", &[], "hive jar");
+}
+
+#[test]
+fn assignments_outlast_calls_in_the_posix_mode_of_bash() {
+    let bash = |line: &str| told(Bash, &format!("set -o posix; {line}"));
+    assert_eq!(bash("jar=0; f() { jar=2 :; }; jar=3 f; label $jar"), "2");
+    assert_eq!(bash("f() { local jar=1; jar=2 :; label $jar; }; jar=0; f; label $jar"), "2 0");
+    assert_eq!(bash("jar=0; f() { jar=2 :; unset jar; }; jar=3 f; label $jar"), "0");
+    assert_eq!(bash("f() { jar=2 eval ':'; label $jar; }; jar=3 f; label ${jar-none}"), "2 none");
+    assert_eq!(told(Bash, "jar=0; f() { jar=2 :; }; jar=3 f; label $jar"), "0");
+}
+
+#[test]
+fn names_of_functions_are_looked_at_early_or_late() {
+    let line = "if false; then a-b() { :; }; fi; label jar";
+    check(line, &[(&[Posix, Dash, Busybox], "")], "jar");
+    check(
+        "(a-b() { :; }; label lid); label $?",
+        &[(&[Posix, Dash, Busybox], ""), (&[Ksh93], "1")],
+        "lid 0",
+    );
+    assert_eq!(told(Bash, "set -o posix; (a-b() { :; }; label lid); label $?"), "2");
+    assert_eq!(told(Ksh93, "eval 'a-b() { :; }'; label $?"), "1");
+    check("for glück in jar lid; do label $glück; done", &[(&[Ksh93, Zsh], "jar lid")], "");
+}
+
+#[test]
+fn groups_that_nothing_closes_make_texts() {
+    let line = "p='@(ja*'; [[ '@(jar' = $p ]]; label $?; [[ '@(ja*' = $p ]]; label $?";
+    assert_eq!(told(Bash, line), "1 0");
+    assert_eq!(told(Ksh93, line), "1 0");
+    let inside = "p='?@(ja'; [[ 'x@(ja' = $p ]]; label $?";
+    assert_eq!((told(Bash, inside), told(Ksh93, inside)), ("0".into(), "1".into()));
+    assert_eq!(
+        told(Bash, "[[ 'b[' = @(a|b[) ]]; label $?; [[ 'b]' = @(a|b[]]) ]]; label $?"),
+        "1 0"
+    );
+}

@@ -159,3 +159,38 @@ proptest! {
         }
     }
 }
+
+#[test]
+fn numbers_of_printf_end_where_those_of_c_end() {
+    check(
+        "printf -v x '%d|' 0777777777777777777777777 -0xffffffffffffffffffff; label \"$x\" $?",
+        &[(&[Bash], &["9223372036854775807|-9223372036854775808|", "0"])],
+    );
+    check(
+        "x=$(printf '%d|' 0xffffffffffffffff; echo $?); label \"$x\"",
+        &[
+            (&[Bash], &["9223372036854775807|0"]),
+            (&[Dash], &["9223372036854775807|1"]),
+            (&[Busybox], &["0|1"]),
+        ],
+    );
+    check(
+        "x=$(printf '%u|' -0xf 01777777777777777777777; echo $?); label \"$x\"",
+        &[(&[Bash, Dash], &["18446744073709551601|18446744073709551615|0"])],
+    );
+    check(
+        "x=$(printf '%d|' 2**63 nan; echo $?); label \"$x\"",
+        &[(&[Ksh93], &["9223372036854775807|-9223372036854775808|1"])],
+    );
+    check("x=$(printf '%d|' 5 hive.jar 6); label \"$x\" $?", &[(&[Ksh93], &["5|", "1"])]);
+}
+
+#[test]
+fn actions_and_aliases_have_names_of_their_own() {
+    check("trap 999 EXIT; label $?", &[(&[Bash, Dash], &["0"]), (&[Ksh93], &["1"])]);
+    check(
+        "alias jar=lid; x=$(alias -p jar); label \"$x\"",
+        &[(&[Bash], &["alias jar='lid'\nalias jar='lid'"]), (&[Ksh93, Mksh], &["alias jar=lid"])],
+    );
+    check("alias -p hive=1; label $?", &[(&[Bash, Mksh], &["0"]), (&[Ksh93], &["1"])]);
+}

@@ -6,7 +6,7 @@ use crate::dialect::{AliasesBehindBlank, BehindRedirections, EmptyBodies, Reserv
 use crate::source::Span;
 use crate::syntax::ast::{AndOr, CaseBranch, CaseEnd, Command, CommandKind, List, Redirect, Word};
 use crate::syntax::cursor::{Parsed, Parser, is_meta};
-use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
+use crate::syntax::error::{SEPARATOR, SyntaxError, SyntaxErrorKind};
 use crate::syntax::within::Within;
 
 /// Reserved words that go on or end a compound command.
@@ -27,7 +27,7 @@ impl<'a> Parser<'a> {
             self.redirects_behind(&mut redirects)?;
         }
         if !redirects.is_empty() && self.at_unreserved(&kind) {
-            return self.unexpected("; or a newline");
+            return self.unexpected(SEPARATOR);
         }
         if self.dialect.group_redirections_replace
             && !redirects.is_empty()

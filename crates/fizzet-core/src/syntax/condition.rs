@@ -109,6 +109,7 @@ impl<'a> Parser<'a> {
         }
         let letter = left.literal().and_then(|text| text.get(1)).copied();
         match letter {
+            Some(_) if self.at_reserved(b"!") => self.unexpected("an operand of the test"),
             Some(operator) if self.at_word() && !self.at_reserved(b"]]") => {
                 let operand = self.word(Within::Word)?;
                 Ok(Condition::Unary { operator, operand })

@@ -139,7 +139,7 @@ impl Parser<'_> {
             }
         }
         self.skip_blanks();
-        let at_end = self.at_end() && self.dialect.function_bodies_may_be_missing;
+        let at_end = keyword && self.at_end() && self.dialect.function_bodies_may_be_missing;
         if at_end || self.dialect.empty_function_bodies.iter().any(|next| self.at(next.as_bytes()))
         {
             let (kind, span) = (CommandKind::Group(List::default()), self.span(self.pos, self.pos));

@@ -16,6 +16,9 @@ pub struct SyntaxError {
     pub ends_line: bool,
 }
 
+/// What is expected behind a command that is whole.
+pub(super) const SEPARATOR: &str = "a semicolon or a newline";
+
 impl SyntaxError {
     /// A refusal that ends the reading.
     pub fn new(kind: SyntaxErrorKind, span: Span) -> SyntaxError {
@@ -79,6 +82,9 @@ impl SyntaxError {
                 format!(
                     "close it with {closer}, or put a backslash before it if it stands for itself"
                 )
+            }
+            SyntaxErrorKind::Unexpected { expected, .. } if *expected == SEPARATOR => {
+                "put ; before it".into()
             }
             SyntaxErrorKind::Unexpected { .. } => {
                 "quote it if it is meant as text: '...' or a backslash before it".into()

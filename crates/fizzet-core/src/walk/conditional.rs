@@ -282,6 +282,9 @@ impl Walker {
                 holds.unwrap_or(false)
             }
             b't' => {
+                if self.state.dialect.tested_descriptors_are_expressions {
+                    arithmetic::text_value(self, operand, span)?;
+                }
                 if !self.state.dialect.test_takes_any_descriptor && number(operand).is_none() {
                     return Err(Stop::error("this is no descriptor", span, 2, Reach::Command));
                 }

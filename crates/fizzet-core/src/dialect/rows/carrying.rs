@@ -132,6 +132,8 @@ macro_rules! carrying_rows {
     ], "observed in all six: alias";
     /// `test -t` with what is no number is false; otherwise it is a mistake.
     test_takes_any_descriptor: bool = [N, Y, N, N, Y, N, Y], "observed in all six: [ -t x ]; echo $?";
+    /// What `test -t` asks about is an expression.
+    tested_descriptors_are_expressions: bool = [N, N, N, N, N, N, Y], "observed in all six: [ -t 1x ]; echo after";
     /// Whether a compound command whose redirection fails is one that fails, for `set -e` and the action of ERR.
     failed_redirections: FailedRedirections = [FailedRedirections::Count, FailedRedirections::Count, FailedRedirections::Count, FailedRedirections::AsCommands, FailedRedirections::Never, FailedRedirections::Count, FailedRedirections::Count], "observed in all six: set -e; { :; } >nosuch/x; echo after; ( : ) >nosuch/x; echo after";
     /// What a mistake in a comparison of numbers inside `[[ ]]` ends.

@@ -459,6 +459,8 @@ macro_rules! utilities_rows {
     readonly_can_be_undone: bool = [N, Y, N, N, N, N, N], "observed in bash: readonly -n x; x=1; echo $?";
     /// `hash` tells which programs were found already.
     hash_is_table: bool = [N, Y, N, N, N, N, N], "observed in bash: hash -t ls; echo $?; ls; hash -t ls; echo $?; hash -d ls; echo $?";
+    /// `hash -r` takes no names.
+    hash_forgets_alone: bool = [N, N, N, N, N, N, Y], "observed in all six: hash -r ls; echo $?";
     /// `hash` knows no functions and built-in utilities.
     hash_is_for_programs: bool = [N, N, N, N, N, N, Y], "observed in all six: hash cd; echo $?";
     /// A number before `$` of an argument that there is not is a mistake, and there is no other pass for it.

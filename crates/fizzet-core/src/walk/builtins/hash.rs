@@ -24,6 +24,9 @@ pub(super) fn hash(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         return Ok(name_folders(walker, call, &given));
     }
     if given.has(b'r') {
+        if dialect.hash_forgets_alone && !given.operands.is_empty() {
+            return Ok(walker.complain(call, 1));
+        }
         walker.state.hashed = Rc::default();
     }
     let mut all = true;
