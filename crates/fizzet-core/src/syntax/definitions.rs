@@ -139,7 +139,9 @@ impl Parser<'_> {
             }
         }
         self.skip_blanks();
-        let at_end = keyword && self.at_end() && self.dialect.function_bodies_may_be_missing;
+        let (behind_keyword, behind_parentheses) = self.dialect.bodies_may_be_missing;
+        let may_miss = if keyword { behind_keyword } else { behind_parentheses };
+        let at_end = may_miss && self.at_end();
         if at_end || self.dialect.empty_function_bodies.iter().any(|next| self.at(next.as_bytes()))
         {
             let (kind, span) = (CommandKind::Group(List::default()), self.span(self.pos, self.pos));

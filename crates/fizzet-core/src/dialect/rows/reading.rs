@@ -148,8 +148,8 @@ macro_rules! reading_rows {
     lone_time: &'static [&'static str] = [&[], &["\n", ";"], &[], &[], &["\n", ";", "&", ")"], &["\n", ";", "&", ")"], &["\n", ";", "&", ")"]], "observed in all six: time; (time); time && echo a";
     /// Before what the body of a function may be missing.
     empty_function_bodies: &'static [&'static str] = [&[], &[], &[], &[], &["&", "|", "}", ")"], &["&", "|", ";", "}", ")"], &[]], "observed in all six: f() ; echo a; f() && echo a; { f() }; (f())";
-    /// The body of a function may be missing at the end of the text.
-    function_bodies_may_be_missing: bool = [N, N, N, N, N, Y, Y], "observed in all six: eval 'f()'; eval 'function f'";
+    /// At the end of the text the body of a function may be missing, one behind `function` and one behind parentheses.
+    bodies_may_be_missing: (bool, bool) = [(N, N), (N, N), (N, N), (N, N), (N, N), (Y, Y), (Y, N)], "observed in all six: eval 'f()'; eval 'function f'";
     /// Where a semicolon may stand with no command before it.
     lone_semicolons: LoneSemicolons = [LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::None, LoneSemicolons::One, LoneSemicolons::None, LoneSemicolons::Newlines], "observed in all six: if; then; fi; true && ; echo a; { ; echo a; }; echo a; ; echo b";
     /// `${a.b}` names a member of a variable.
