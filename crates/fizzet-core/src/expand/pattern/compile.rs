@@ -67,6 +67,17 @@ enum Letters {
     SmallForBoth,
 }
 
+/// Where a group ends.
+#[derive(Clone, Copy, PartialEq, Eq)]
+enum GroupEnd {
+    /// None opens here.
+    NoGroup,
+    /// Behind its parenthesis.
+    At(usize),
+    /// Nothing closes it.
+    Nowhere,
+}
+
 /// What stands in `(#...)`.
 enum Flag {
     /// A place between characters.
@@ -112,7 +123,9 @@ impl Compiler<'_> {
                 self.carry_out(flag);
                 continue;
             }
-            if self.rules.open_groups == OpenGroups::BeginText && self.opens_no_group() {
+            // What is inside a group that is closed is closed as well.
+            let begins_text = self.rules.open_groups == OpenGroups::BeginText && self.open == 0;
+            if begins_text && self.end_of_group() == GroupEnd::Nowhere {
                 self.rest_is_text();
                 continue;
             }
@@ -218,7 +231,6 @@ impl Compiler<'_> {
             && next.is_some_and(|byte| !self.rules.backslash_needs_special || special(byte))
     }
 
-    /// The group `@(a|b)` at this place and where it ends; `None` if there is none.
     /// `<1-9>`, unquoted.
     fn range(&self) -> Option<(Item, usize)> {
         let length = range_length(&self.bytes[self.at..]).filter(|_| self.rules.ranges)?;
@@ -227,15 +239,15 @@ impl Compiler<'_> {
         (!quoted).then(|| range(&self.bytes[self.at..end])).flatten().map(|item| (item, end))
     }
 
-    /// Whether a group opens here that nothing closes, perhaps as a bracket in it is not closed either, and the
-    /// shell then compares the rest of the pattern as a text.
-    fn opens_no_group(&self) -> bool {
+    /// What the shell that looks for it finds of the end of a group that opens here. One that a bracket inside it
+    /// hides is not found.
+    fn end_of_group(&self) -> GroupEnd {
         let opens = self.rules.groups
             && self.rules.open_groups != OpenGroups::ArePatterns
             && Repeat::of(self.bytes[self.at]).is_some()
             && self.active(self.at + 1).flatten() == Some(b'(');
         if !opens {
-            return false;
+            return GroupEnd::NoGroup;
         }
         let mut inner = Compiler { items: Vec::new(), at: self.at + 2, ..*self };
         let mut open = 1;
@@ -243,7 +255,7 @@ impl Compiler<'_> {
             match inner.bytes[inner.at] {
                 _ if inner.quoted[inner.at] => {}
                 b'[' => {
-                    let Some((_, end)) = inner.set() else { return true };
+                    let Some((_, end)) = inner.set() else { return GroupEnd::Nowhere };
                     inner.at = end;
                     continue;
                 }
@@ -254,10 +266,10 @@ impl Compiler<'_> {
             }
             inner.at += 1;
         }
-        open > 0
+        if open > 0 { GroupEnd::Nowhere } else { GroupEnd::At(inner.at) }
     }
 
-    /// Whether such a group opens somewhere, so that the whole pattern is a text for some shells.
+    /// Whether a group that nothing closes makes the whole pattern a text.
     pub(super) fn is_text(&mut self) -> bool {
         if self.rules.open_groups != OpenGroups::MakeText || !self.bytes.contains(&b'(') {
             return false;
@@ -265,9 +277,20 @@ impl Compiler<'_> {
         let start = self.at;
         let mut found = false;
         while self.at < self.bytes.len() && !found {
-            found = !self.quoted[self.at] && self.opens_no_group();
-            let escapes = !self.quoted[self.at] && self.bytes[self.at] == b'\\';
-            self.at += if escapes { 2 } else { 1 };
+            let step = match self.bytes[self.at] {
+                _ if self.quoted[self.at] => 1,
+                b'\\' => 2,
+                b'[' => self.set().map_or(1, |(_, end)| end - self.at),
+                _ => match self.end_of_group() {
+                    GroupEnd::NoGroup => 1,
+                    GroupEnd::At(end) => end - self.at,
+                    GroupEnd::Nowhere => {
+                        found = true;
+                        0
+                    }
+                },
+            };
+            self.at += step;
         }
         self.at = start;
         found
@@ -288,6 +311,7 @@ impl Compiler<'_> {
         }
     }
 
+    /// The group `@(a|b)` at this place and where it ends; `None` if there is none.
     fn group(&self) -> Option<(Item, usize)> {
         let bare = self.rules.bare_groups && self.bytes[self.at] == b'(';
         let kind = if bare { Repeat::Once } else { Repeat::of(self.bytes[self.at])? };
