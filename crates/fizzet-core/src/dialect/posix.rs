@@ -16,7 +16,7 @@ impl Dialect {
         self.tilde_in_arguments = false;
         self.declaring_prefixes = &["command"];
         self.special_keeps_assignments = true;
-        self.kept_assignments_outlast_calls = true;
+        self.kept_assignments_outlast_calls = Some(&["eval", "unset", ".", "source"]);
         self.functions_come_first = false;
         self.reserved_function_names = Some(&["source"]);
         self.made_functions_have_names = true;

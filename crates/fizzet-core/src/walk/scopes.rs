@@ -95,16 +95,14 @@ impl Walker {
     }
 
     /// Assignments before a special built-in stay behind the calls around it that gave the names values, and are
-    /// exported, where the shell has it so; but not behind a function that has such a variable of its own, and those
-    /// before `eval`, `.` and `unset` stay inside the calls.
+    /// exported, where the shell has it so; but not behind a function that has such a variable of its own.
     pub(super) fn outlast_calls(&mut self, assignments: &[Assignment], argv: &[Text]) {
-        if !self.state.dialect.kept_assignments_outlast_calls {
-            return;
-        }
+        let Some(excepted) = self.state.dialect.kept_assignments_outlast_calls else { return };
+        let is_excepted = excepted.iter().any(|name| name.as_bytes() == argv[0].bytes());
         for assignment in assignments {
             let name = &assignment.name;
             self.state.variables.entry(name).exported = true;
-            if matches!(argv[0].bytes(), b"eval" | b"unset" | b"." | b"source") {
+            if is_excepted {
                 continue;
             }
             let own = |scope: &Scope| {

@@ -468,6 +468,8 @@ macro_rules! utilities_rows {
     /// `printf` takes an expression that lacks its last operand for what stands before, and a character that begins
     /// no expression for its code.
     printf_numbers_are_lenient: bool = [N, N, N, N, Y, N, N], "observed in ksh93u+m: printf '%d %d %d\\n' '3+' '*' '[ab]'; echo $?";
+    /// A mistake in a number that is none of arithmetic ends what `printf` prints before it.
+    printf_ends_at_mistakes: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and zsh: readonly r=1; printf '%d|' 5 r=3 6";
     /// `printf` takes a number with a minus for one with a sign, also where it shows it without one.
     printf_negatives_have_sign: bool = [N, N, N, Y, N, N, N], "observed in all six: printf %X -01777777777777777777777; echo $?";
     /// `printf %q` without an argument prints nothing.

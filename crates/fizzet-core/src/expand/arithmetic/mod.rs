@@ -210,9 +210,7 @@ pub(crate) fn text_based(
 /// # Errors
 /// As for [`value`].
 pub fn text_real(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<Real, Stop> {
-    let expression = parse(cx, text, span)?;
-    let number = evaluate(cx, &expression, span)?;
-    Ok(number.real(cx.state().dialect.extended_reals))
+    real_of(cx, text, span, false)
 }
 
 /// As [`text_real`], for an argument of `printf`, where some mistakes may be none.
@@ -220,11 +218,15 @@ pub fn text_real(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<Real, 
 /// # Errors
 /// As for [`value`].
 pub(crate) fn argument_real(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<Real, Stop> {
-    let dialect = cx.state().dialect.clone();
+    let forgives = cx.state().dialect.printf_numbers_are_lenient;
+    real_of(cx, text, span, forgives)
+}
+
+fn real_of(cx: &mut dyn Context, text: &[u8], span: Span, forgives: bool) -> Result<Real, Stop> {
     let expression = parse(cx, text, span)?;
-    let forgives = dialect.printf_numbers_are_lenient;
     let number = Evaluation { forgives, ..Evaluation::of(cx, span) }.value(&expression)?;
-    Ok(number.real(dialect.extended_reals))
+    cx.state().math.latest = number;
+    Ok(number.real(cx.state().dialect.extended_reals))
 }
 
 fn parse(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<Expression, Stop> {

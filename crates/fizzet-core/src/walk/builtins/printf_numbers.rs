@@ -111,7 +111,7 @@ impl Printing<'_> {
     /// Notes a mistake in an argument that is none of arithmetic, and ends the output.
     fn note(&mut self, stop: &Stop) {
         let is_number = matches!(stop, Stop::Shell(error) if error.is_number);
-        self.is_broken |= self.walker.state.dialect.compound_variables && !is_number;
+        self.is_broken |= self.walker.state.dialect.printf_ends_at_mistakes && !is_number;
     }
 
     pub(super) fn next_number(&mut self, signed: bool) -> i64 {
