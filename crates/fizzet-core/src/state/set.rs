@@ -163,6 +163,7 @@ impl State {
         let (name, negated) = match names().find(|known| *known == name) {
             Some(known) => (known, false),
             None if !self.dialect.set_names_can_be_short => return None,
+            None if name.starts_with(['-', '_']) => return None,
             None => {
                 let (name, value) = name.split_once('=').unwrap_or((name, "1"));
                 let is_off = value.parse::<i64>().unwrap_or(0) == 0;
@@ -250,24 +251,15 @@ impl State {
 
     /// What `-o` of a test says of an option; nothing where there is none.
     pub fn option_holds(&self, written: &[u8]) -> Option<bool> {
-        if !self.dialect.option_tests_take_signs {
-            return match written {
-                [letter] if self.dialect.named_options => {
-                    let is_one = self.dialect.option_order.as_bytes().contains(letter);
-                    is_one.then(|| self.letter_is_on(*letter))
-                }
-                name => self.option_is_on(name),
-            };
-        }
+        let signs = self.dialect.option_test_signs.as_bytes();
         let (sign, name) = match written {
-            [sign @ (b'!' | b'?'), name @ ..] => (Some(sign), name),
+            [sign @ (b'!' | b'?'), name @ ..] if signs.contains(sign) => (Some(sign), name),
             name => (None, name),
         };
         let is_on = match name {
-            [b'-' | b'+', letter] => {
-                let known = self.dialect.option_order.as_bytes().contains(letter);
-                known.then(|| self.letter_is_on(*letter))
-            }
+            [letter] if self.dialect.named_options => self.known_letter(*letter),
+            [sign @ (b'-' | b'+'), letter] if signs.contains(sign) => self.known_letter(*letter),
+            [] => self.dialect.empty_option_is_on.then_some(true),
             name => self.option_is_on(name),
         };
         match sign {
@@ -275,6 +267,12 @@ impl State {
             Some(_) => is_on.map(|is_on| !is_on),
             None => is_on,
         }
+    }
+
+    /// Whether the option of a letter is on, if there is one.
+    fn known_letter(&self, letter: u8) -> Option<bool> {
+        let is_one = self.dialect.option_order.as_bytes().contains(&letter);
+        is_one.then(|| self.letter_is_on(letter))
     }
 
     fn is_on_at_start(&self, name: &str) -> bool {

@@ -325,7 +325,13 @@ fn test(dialect: &Dialect) -> Texts {
     });
     let plain = (subject.clone(), any_of(vec!["=", "!="]), subject.clone())
         .prop_map(|(one, operator, other)| format!("[ {one} {operator} {other} ]; label $?"));
-    let mut kinds: Vec<Texts> = vec![case.boxed(), plain.boxed()];
+    let word = any_of(vec![
+        "'('", "')'", "!", "-a", "-o", "-n", "-z", "=", "!=", "-eq", "-f", "-e", "-nt", "1", "''",
+        "lid", "-",
+    ]);
+    let words = proptest::collection::vec(word, 1..8)
+        .prop_map(|words| format!("[ {} ]; label $?", words.join(" ")));
+    let mut kinds: Vec<Texts> = vec![case.boxed(), plain.boxed(), words.boxed()];
     if dialect.double_brackets {
         let operator = any_of(vec!["==", "!=", "="]);
         let double = (subject.clone(), operator, pattern)

@@ -634,16 +634,26 @@ pub enum Copies {
     OfOneNow,
 }
 
-/// What `test` makes of one or two words in parentheses.
+/// How `test` reads its words.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum TestGroups {
-    /// Their number decides.
-    ByNumber,
-    /// The same, but `-a` and `-o` are mistakes.
-    ButConnectors,
-    /// A word that is an operator takes the last parenthesis, and two words are a mistake unless
-    /// the first is `!`.
-    Strict,
+pub enum TestGrammar {
+    /// The number of words decides, up to four of them.
+    Numbered,
+    /// The same, but what stands behind an expression is passed over.
+    Passing,
+    /// A word is an operator by the words behind it.
+    Lookahead(TestLookahead),
+    /// All words are read before anything is asked, as `[[ ... ]]` is.
+    Parsed,
+}
+
+/// What comes first for a test that looks one word ahead.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum TestLookahead {
+    /// An operator with one operand.
+    OperatorsFirst,
+    /// An operator with two operands.
+    ComparisonsFirst,
 }
 
 /// How the stack of `pushd`, `popd` and `dirs` is moved through.

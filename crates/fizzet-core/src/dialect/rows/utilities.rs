@@ -80,16 +80,8 @@ macro_rules! utilities_rows {
     too_many_arguments_end: Option<Reach> = [None, Some(Reach::Shell), None, None, None, Some(Reach::Shell), Some(Reach::Command)], "observed in all six: exit 1 2; echo after";
     /// Before which numbers `--` may stand.
     dashes_before_numbers: DashesBefore = [DashesBefore::All, DashesBefore::All, DashesBefore::None, DashesBefore::None, DashesBefore::All, DashesBefore::Counts, DashesBefore::All], "observed in all six: (exit -- 3); echo $?; set a b; shift -- 1; for i in 1 2; do break -- 1; done";
-    /// In a test nothing between parentheses does not hold.
-    test_empty_group_is_false: bool = [N, N, Y, N, N, N, N], "observed in all six: [ '(' ')' ]; echo $?; [ ! '(' ')' ]; echo $?";
-    /// A `!` that is the last word of a longer test is text.
-    test_last_bang_is_text: bool = [N, N, N, Y, Y, N, N], "observed in all six: [ x -a ! ! ]; echo $?";
     /// What `exit` and `return` take for a number.
     status_numbers: StatusNumbers = [StatusNumbers::Natural, StatusNumbers::Signed, StatusNumbers::Natural, StatusNumbers::Digits, StatusNumbers::Leading, StatusNumbers::Short, StatusNumbers::Expression], "observed in all six: f() { return ' 3'; }; f; echo $?, and 3x, -1, 3000000000";
-    /// A parenthesis that opens, as the last word of `test`, is a text.
-    test_last_parenthesis_is_text: bool = [N, N, Y, N, N, N, N], "observed in all six: [ -z x -o '(' ]; echo $?";
-    /// A parenthesis before an operator is its operand also among more than four words of `test`.
-    test_compares_parentheses: bool = [N, N, N, N, N, N, Y], "observed in all six: [ -n x -a '(' = '(' ]; echo $?";
     /// `export +x` takes an attribute back.
     export_takes_back: bool = [N, N, N, N, Y, Y, Y], "observed in all six: export +x; echo $?";
     /// Which parameters that are no variables `-v` knows besides.
@@ -243,8 +235,14 @@ macro_rules! utilities_rows {
     ulimit_sets_both: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: ulimit -n 64; ulimit -Hn";
     /// A word such as `-1` is no option.
     options_are_no_numbers: bool = [N, N, N, N, N, N, Y], "observed in all six: read -1 x; unset -1; pwd -1; hash -1";
-    /// What `test` makes of one or two words in parentheses.
-    test_groups: TestGroups = [TestGroups::ByNumber, TestGroups::ByNumber, TestGroups::ByNumber, TestGroups::Strict, TestGroups::ButConnectors, TestGroups::ByNumber, TestGroups::ByNumber], "observed in all six: test '(' -e ')'; test '(' -n a ')'; test '(' ! a ')'; test '(' -a ')'";
+    /// How `test` reads its words.
+    test_grammar: TestGrammar = [TestGrammar::Numbered, TestGrammar::Numbered, TestGrammar::Lookahead(TestLookahead::OperatorsFirst), TestGrammar::Lookahead(TestLookahead::ComparisonsFirst), TestGrammar::Passing, TestGrammar::Numbered, TestGrammar::Parsed], "observed in all six: test '(' -e ')'; test '(' -n a ')'; test '(' ! a ')'; test '(' -a ')'; [ -a -a x ]; [ ! ! -z x ]; [ -a / ]; [ x -o ]; [ -z x -o '(' ]; [ -f lid x ]; [ ! '' -o x ]; [ x -a ! ! ]";
+    /// `test` asks nothing more once its answer is known.
+    test_skips_known: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93 and mksh: [ x -o 1/0 -eq x ]; echo $?";
+    /// An operator with two operands is a mistake as the last of more than four words of `test`.
+    test_needs_second_operand: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93 and mksh: [ x -o x -z = ]; echo $?";
+    /// `-t` among more than four words of `test` takes a number only.
+    test_terminal_needs_number: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and mksh: [ x -o x -o -t x ]; echo $?";
     /// The option letters of `umask`.
     umask_letters: &'static str = ["S", "Sp", "S", "S", "S", "S", "S"], "observed in all six: umask -p; echo $?";
     /// The clauses that `umask` takes.
@@ -359,14 +357,6 @@ macro_rules! utilities_rows {
     folder_stack: FolderStack = [FolderStack::Rotated, FolderStack::Rotated, FolderStack::Rotated, FolderStack::Rotated, FolderStack::Rotated, FolderStack::Rotated, FolderStack::Rolled], "observed in bash and zsh: pushd combs; pushd +1; popd +1; dirs +0";
     /// Any word that begins with a bracket ends `[`.
     bracket_begins_last: bool = [N, N, Y, N, N, N, N], "observed in all six: [ a = a ]]; echo $?; [ a = a ]b; echo $?";
-    /// Of four words of `test` the first of which is `!`, the other three are one test.
-    test_negates_three: bool = [Y, Y, Y, N, N, Y, Y], "observed in all six: [ ! '' -o x ]; echo $?";
-    /// `-a file` asks `test` whether there is a file.
-    test_has_unary_a: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: [ -a / ]; echo $?";
-    /// Behind `-a` and `-o` of `test` the words may end.
-    test_may_end_in_connector: bool = [N, N, Y, N, N, N, Y], "observed in all six: [ x -o ]; echo $?; [ x -a ]; echo $?";
-    /// Three `!` before a word are two.
-    test_negates_once: bool = [N, N, Y, N, N, N, N], "observed in all six: [ ! ! ! x ]; echo $?";
     /// What `!` before `break`, `continue` and `return` does.
     negated_jumps: NegatedJumps = [NegatedJumps::Kept, NegatedJumps::LoopsTurned, NegatedJumps::Kept, NegatedJumps::Turned, NegatedJumps::LoopsTurned, NegatedJumps::Kept, NegatedJumps::Turned], "observed in all six: for i in 1; do ! break; done; echo $?; f() { ! return 3; }; f; echo $?";
     /// Which subshells are outside the loops around them for `break` and `continue`.
@@ -502,9 +492,11 @@ macro_rules! utilities_rows {
     locals_can_inherit: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: v=1; f() { local -I v; echo $v; }; f";
     /// `exec` carries out functions and built-in utilities.
     exec_runs_builtins: bool = [N, N, N, N, N, Y, Y], "observed in all six: (exec test 1 = 2); echo $?; f() { echo in; }; (exec f)";
-    /// `-o` of a test takes a letter behind a sign for an option too, and behind `!` what is off, and behind `?`
+    /// An option without a name is on for `-o` of a test.
+    empty_option_is_on: bool = [N, N, N, N, N, Y, N], "observed in all six: [[ -o '' ]]; echo $?; [[ -o ? ]]; echo $?";
+    /// The signs before the name that `-o` of a test takes: `-` and `+` for a letter, `!` for what is off, `?` for
     /// whether there is such an option.
-    option_tests_take_signs: bool = [N, N, N, N, N, Y, N], "observed in mksh: [ -o -f ]; echo $?; [ -o !vi ]; echo $?; [ -o ?vi ]; echo $?";
+    option_test_signs: &'static str = ["", "", "", "", "?", "-+!?", ""], "observed in all six: [ -o -f ]; echo $?; [ -o !vi ]; echo $?; [ -o ?vi ]; echo $?";
     /// What `typeset` behind `command` declares is gone when that ends.
     command_hides_declarations: bool = [N, N, Y, Y, N, Y, N], "observed in all six: f() { command local y=2; echo $y; }; f; x=1; command typeset x=2; echo $x";
     /// `[[ -o name ]]` has this status where there is no such option, with `!` before it too.

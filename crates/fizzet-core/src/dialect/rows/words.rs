@@ -112,9 +112,6 @@ macro_rules! words_rows {
     read_usage_status: Status = [2, 2, 2, 2, 2, 2, 1], "observed in all six: read -n; echo $?";
     /// `test` has `=~`.
     test_matches_expressions: bool = [N, N, N, N, Y, N, Y], "observed in all six: [ abc =~ a.c ]; echo $?; [ abc =~ '(' ]; echo $?";
-    /// `test` does not look at words behind a complete expression.
-    /// Then a word without an operator has to be the last, or has `-a` or `-o` behind it.
-    test_ignores_rest: bool = [N, N, N, N, Y, N, N], "observed in all six: [ -f lid x ]; echo $?";
     /// `read` into a read-only variable ends with the status 2.
     read_ends_at_read_only: bool = [N, N, Y, Y, N, N, N], "observed in all six: readonly r=1; read r < file; echo $?";
     /// `test` compares numbers with what stands behind their points.
@@ -201,13 +198,8 @@ macro_rules! words_rows {
     printf_minds_range: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: printf %g 1e5000; echo $?";
     /// `print` decodes its words as `$'...'` is decoded.
     print_decodes_as_quotes: bool = [N, N, N, N, N, N, Y], "observed in zsh 5.9: print 'a\\qb' with every letter";
-    /// `test -t` asks about descriptor 1.
-    test_terminal_alone: bool = [N, N, N, N, Y, N, Y], "observed in all six: test -t >/dev/null; echo $?";
     /// `%b` of `printf` may have a width and a precision.
     printf_fills_escapes: bool = [Y, Y, Y, N, Y, Y, Y], "observed in all six: printf '%5b|' x";
-    /// Of three words with `-a` or `-o` in the middle, `test` asks only whether the others are empty, also
-    /// where the first is an operator.
-    test_connects_three: bool = [Y, Y, N, N, N, Y, Y], "observed in all six: test -f -a -f; test -n -o ''";
     /// The length modifiers of C that `printf` passes over.
     printf_lengths: &'static str = ["", "hljztL", "", "hlzL", "hljztL", "", "hlL"], "observed in all six: printf '%ld|' 1, and %hd %hhd %jd %zd %td %qd %Ld";
     /// `printf` passes over one length modifier at most.
