@@ -16,7 +16,7 @@ mod words;
 
 pub use choices::*;
 pub use escapes::{Controls, DollarEscapes, LargeOctal, NoDigits, Nul};
-pub use listed::{ListEntry, Listed, is_unseen, listed_variables};
+pub use listed::{ListEntry, Listed, is_listed_integer, is_unseen, listed_variables};
 pub use own::{Assigned, Fact, FolderList, Own, OwnVariable, own_names, own_variable};
 pub use shell::Shell;
 pub use table::{Dialect, ROWS, Row};

@@ -37,6 +37,9 @@ const OF_MATCHES: &[u8] = b"SI";
 impl Substitution<'_> {
     /// Expands a parameter with flags and puts it into the word.
     pub(super) fn flagged(&mut self, flagged: &Flagged, place: Place) -> Result<(), Stop> {
+        if let Some(asked) = self.asked_of_named(flagged)? {
+            return self.flagged(&asked, place);
+        }
         let has = |letter: u8| flagged.flags.iter().any(|flag| flag.letter == letter);
         let parameter = &flagged.parameter;
         let has_subscript = flagged.slice.is_some() || parameter.index.is_some();

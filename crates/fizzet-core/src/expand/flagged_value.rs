@@ -7,9 +7,10 @@ use bstr::ByteSlice;
 
 use crate::expand::parameter::Held;
 use crate::expand::substitute::{Place, Substitution};
+use crate::expand::told_tables::{freshen, kind_of_variable};
 use crate::expand::{Tilde, joined};
 use crate::source::Span;
-use crate::state::{Keeps, Key, Side, Value};
+use crate::state::{Key, Value};
 use crate::stop::Stop;
 use crate::syntax::Parser;
 use crate::syntax::ast::{
@@ -22,7 +23,7 @@ impl Substitution<'_> {
     pub(super) fn flagged_value(&mut self, flagged: &Flagged, place: Place) -> Result<Held, Stop> {
         let parameter = &flagged.parameter;
         if let ParameterName::Variable(name) = &parameter.name {
-            self.cx.state().freshen(name);
+            freshen(self.cx, name);
         }
         let keys = flagged.flags.iter().any(|flag| flag.letter == b'k');
         let held = match &flagged.inner {
@@ -197,7 +198,12 @@ impl Substitution<'_> {
 
     /// `(P)`: the value is the name of the parameter that is meant.
     pub(super) fn named_value(&mut self, parameter: &Parameter, held: Held) -> Result<Held, Stop> {
-        let Held::One(text) = held else { return Ok(held) };
+        let text = match held {
+            Held::One(text) => text,
+            // The first element is the name (observed in zsh 5.9: v=(a b); echo ${(P)v}).
+            Held::List { items, .. } => items.into_iter().next().unwrap_or_default(),
+            Held::Unset => return Ok(held),
+        };
         let text = match &parameter.name {
             ParameterName::Variable(name) if parameter.index.is_none() => {
                 let given = self.cx.state().variables.get(name).and_then(|one| one.given.clone());
@@ -218,6 +224,29 @@ impl Substitution<'_> {
         };
         let operation = Operation::Value;
         self.held(&Parameter { name, index: None, operation, ..parameter.clone() })
+    }
+
+    /// `${(Pt)x}`, `${(Pk)x}`: what is asked about the variable whose name x holds; nothing where no name is asked for.
+    pub(super) fn asked_of_named(&mut self, flagged: &Flagged) -> Result<Option<Flagged>, Stop> {
+        let parameter = &flagged.parameter;
+        let has = |letter| flagged.flags.iter().any(|flag: &Flag| flag.letter == letter);
+        let asks = has(b't') || has(b'k') || has(b'v');
+        if !has(b'P') || !asks || flagged.inner.is_some() || parameter.index.is_some() {
+            return Ok(None);
+        }
+        let ParameterName::Variable(_) = &parameter.name else { return Ok(None) };
+        let name: Rc<[u8]> = match self.held(parameter)? {
+            Held::One(text) => text.bytes().into(),
+            Held::List { items, .. } => items.first().map_or(&b""[..], Text::bytes).into(),
+            Held::Unset => return Ok(None),
+        };
+        if !self.cx.state().dialect.is_name(&name) {
+            return Ok(None);
+        }
+        let mut asked = flagged.clone();
+        asked.flags.retain(|flag| flag.letter != b'P');
+        asked.parameter.name = ParameterName::Variable(name);
+        Ok(Some(asked))
     }
 
     /// `${${(P)x}[index]}`: an element of the variable whose name x holds.
@@ -257,35 +286,9 @@ impl Substitution<'_> {
         let ParameterName::Variable(name) = &parameter.name else {
             return b"array-special".to_vec();
         };
+        freshen(self.cx, name);
         let is_local = self.cx.is_local(name);
-        let state = self.cx.state();
-        let is_tied = state.tie(name).is_some_and(|tie| !tie.lasts);
-        let Some(variable) = state.variables.get(name) else { return Vec::new() };
-        let mut words = vec![match (&variable.value, variable.keeps) {
-            (Value::Indexed(_), _) => "array",
-            (Value::Associative(_), _) => "association",
-            (_, Keeps::Integer(_)) => "integer",
-            (_, Keeps::Real { .. }) => "float",
-            (Value::Nothing, Keeps::Text) => return Vec::new(),
-            _ => "scalar",
-        }];
-        words.extend(is_local.then_some("local"));
-        words.extend(variable.field.map(|field| match field.side() {
-            Side::Left => "left",
-            Side::Right => "right_blanks",
-            Side::Zeros => "right_zeros",
-        }));
-        words.extend(match variable.keeps {
-            Keeps::Lower => Some("lower"),
-            Keeps::Upper => Some("upper"),
-            _ => None,
-        });
-        words.extend(variable.read_only.then_some("readonly"));
-        words.extend(variable.exported.then_some("export"));
-        words.extend(is_tied.then_some("tied"));
-        words.extend(variable.unique.then_some("unique"));
-        words.extend(variable.own.then_some("special"));
-        words.join("-").into_bytes()
+        kind_of_variable(self.cx.state(), name, is_local)
     }
 
     /// `${#x}`: characters of a text, elements of a list; with `(c)` characters, with `(w)` words of all

@@ -50,6 +50,7 @@ mod subscripts;
 mod substitute;
 mod tilde;
 mod tilde_cut;
+mod told_tables;
 pub(crate) mod transform;
 mod trimmed;
 pub(crate) mod unprintable;

@@ -4,6 +4,7 @@ use std::rc::Rc;
 
 use crate::dialect::IndexQuotes;
 use crate::expand::substitute::{Break, Place, Substitution};
+use crate::expand::told_tables::freshen;
 use crate::expand::{Context, Tilde, arithmetic, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
@@ -162,7 +163,7 @@ impl Substitution<'_> {
         let state = self.cx.state();
         if let ParameterName::Variable(name) = &parameter.name
             && state.variables.get(name).is_none_or(|variable| variable.own)
-            && let Some(what) = state.freshen(name)
+            && let Some(what) = freshen(self.cx, name)
         {
             self.cx.missing(what, parameter.span);
         }

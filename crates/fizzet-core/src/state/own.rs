@@ -4,11 +4,12 @@ use std::collections::BTreeMap;
 use std::rc::Rc;
 
 use crate::dialect::{
-    Assigned, EvalLines, Fact, FolderList, LastArgument, Own, PosixMode, own_names, own_variable,
+    Assigned, EvalLines, Fact, FolderList, LastArgument, Own, PosixMode, is_listed_integer,
+    own_names, own_variable,
 };
 use crate::host::Process;
 use crate::source::{SourceId, SourceKind, Span};
-use crate::state::{State, Value, Variable};
+use crate::state::{Digits, Keeps, State, Value, Variable};
 use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
 
@@ -67,6 +68,8 @@ impl State {
             Own::List(texts) => self.list_of(texts.iter().map(|text| text.as_bytes().to_vec())),
             Own::Line => self.number_of(self.doing.at.map_or(0, |at| self.line_number(at))),
             Own::Calls => self.list_of(self.call_names().into_iter()),
+            Own::Traces if self.doing.calls.is_empty() => self.list_of(std::iter::empty()),
+            Own::Traces => self.unknown_value(),
             Own::Options => Value::Scalar(self.shell_text(self.options_on().join(":").as_bytes())),
             Own::Shopts => {
                 Value::Scalar(self.shell_text(self.options.shopts_on().join(":").as_bytes()))
@@ -105,13 +108,21 @@ impl State {
             Own::Machine(_) => self.unknown_value(),
         };
         match &value {
-            Value::Indexed(elements) if elements.is_empty() => {
+            Value::Indexed(elements)
+                if elements.is_empty() && !self.dialect.empty_arrays_are_set =>
+            {
                 self.variables.remove(name);
             }
             _ => {
                 let exported = self.variables.get(name).is_some_and(|before| before.exported);
                 let read_only = assigned == Assigned::Frozen;
-                let fresh = Variable { exported, read_only, ..Variable::own(value) };
+                let keeps = match own {
+                    Own::Text(_) if is_listed_integer(self.dialect.shell, name) => {
+                        Keeps::Integer(Digits::of(10))
+                    }
+                    _ => Keeps::Text,
+                };
+                let fresh = Variable { exported, read_only, keeps, ..Variable::own(value) };
                 self.variables.restore(name, Some(fresh));
             }
         }
@@ -222,7 +233,11 @@ impl State {
             return Ok(false);
         }
         match own_variable(self.dialect.shell, name) {
-            None | Some((_, Assigned::Plain)) => {
+            kept @ (None | Some((_, Assigned::Plain))) => {
+                // What has attributes from the start keeps them.
+                if matches!(kept, Some((Own::Text(_), _))) && self.variables.get(name).is_none() {
+                    self.freshen(name);
+                }
                 if let Some(Variable { own, .. }) = self.variables.get_mut(name) {
                     *own = false;
                 }

@@ -20,6 +20,16 @@ pub enum Table {
     Builtins,
     /// Options: `on` or `off`.
     Options,
+    /// Aliases that are expanded everywhere: their texts.
+    GlobalAliases,
+    /// Folders that `hash -d` has given names.
+    NamedFolders,
+    /// Programs that a search of PATH finds: their paths.
+    Commands,
+    /// Variables: their kinds.
+    Parameters,
+    /// Something that is switched off, or that there is none of in a script.
+    Nothing,
 }
 
 impl State {
@@ -33,11 +43,21 @@ impl State {
                     tell(name, self.commands_of(name));
                 }
             }
-            Table::Aliases => {
-                for (name, alias) in self.aliases.iter().filter(|(_, alias)| !alias.everywhere) {
-                    tell(name, self.shell_text(&alias.text));
+            Table::Aliases | Table::GlobalAliases => {
+                let everywhere = table == Table::GlobalAliases;
+                for (name, alias) in self.aliases.iter() {
+                    if alias.everywhere == everywhere {
+                        tell(name, self.shell_text(&alias.text));
+                    }
                 }
             }
+            Table::NamedFolders => {
+                for (name, folder) in self.named_folders.iter() {
+                    tell(name, folder.clone());
+                }
+            }
+            // The first two need more than the state: `expand::told_tables` fills them.
+            Table::Commands | Table::Parameters | Table::Nothing => {}
             Table::Builtins => {
                 for name in utility_names(self.dialect.shell) {
                     tell(name.as_bytes(), self.shell_text(b"defined"));

@@ -32,6 +32,15 @@ const AT_START: &[(&str, &str)] = &[
     ("PSVAR", "psvar"),
 ];
 
+/// Names that mean one variable.
+const SAME: &[&[&[u8]]] = &[
+    &[b"PS1", b"PROMPT", b"prompt"],
+    &[b"PS2", b"PROMPT2"],
+    &[b"PS3", b"PROMPT3"],
+    &[b"PS4", b"PROMPT4"],
+    &[b"HISTCHARS", b"histchars"],
+];
+
 /// The ties of a shell that has them.
 pub(super) fn at_start() -> Rc<Vec<Tie>> {
     let tie = |&(text, list): &(&str, &str)| Tie {
@@ -61,6 +70,13 @@ impl State {
     /// One of two tied variables was changed: the other one follows.
     pub fn follow_tie(&mut self, changed: &[u8]) {
         if self.ties.is_empty() {
+            return;
+        }
+        if let Some(names) = SAME.iter().find(|names| names.contains(&changed)) {
+            let value = self.variables.scalar(changed).cloned().unwrap_or_default();
+            for name in names.iter().filter(|name| **name != changed) {
+                self.variables.set(name, value.clone());
+            }
             return;
         }
         let Some(tie) = self.tie(changed).cloned() else { return };

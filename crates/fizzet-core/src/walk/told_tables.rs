@@ -58,9 +58,14 @@ impl Walker {
         }
         if !assignment.append {
             match table {
-                Table::Aliases => Rc::make_mut(&mut self.state.aliases).clear(),
+                Table::Aliases | Table::GlobalAliases => {
+                    let everywhere = table == Table::GlobalAliases;
+                    let aliases = Rc::make_mut(&mut self.state.aliases);
+                    aliases.retain(|_, alias| alias.everywhere != everywhere);
+                }
                 Table::Functions => self.state.functions.clear(),
-                Table::Options | Table::Builtins => {}
+                Table::NamedFolders => self.state.named_folders = Rc::default(),
+                _ => {}
             }
         }
         for pair in fields.chunks_exact(2) {
@@ -72,10 +77,15 @@ impl Walker {
     /// `unset` of an element of such an array; false where there is none.
     pub(in crate::walk) fn unset_in_table(&mut self, table: Table, key: &[u8]) -> bool {
         match table {
-            Table::Aliases => Rc::make_mut(&mut self.state.aliases).remove(key).is_some(),
+            Table::Aliases | Table::GlobalAliases => {
+                Rc::make_mut(&mut self.state.aliases).remove(key).is_some()
+            }
+            Table::NamedFolders => {
+                Rc::make_mut(&mut self.state.named_folders).remove(key).is_some()
+            }
             Table::Functions => self.forget_function(key),
             Table::Options => self.state.set_by_name(key, false) != ByName::Unknown,
-            Table::Builtins => false,
+            _ => false,
         }
     }
 
@@ -87,15 +97,20 @@ impl Walker {
         span: Span,
     ) -> Result<(), Stop> {
         match table {
-            Table::Aliases => {
-                let alias = Alias::of(value.bytes(), false, &mut self.state.sources);
+            Table::Aliases | Table::GlobalAliases => {
+                let everywhere = table == Table::GlobalAliases;
+                let alias = Alias::of(value.bytes(), everywhere, &mut self.state.sources);
                 Rc::make_mut(&mut self.state.aliases).insert(key.bytes().into(), alias);
             }
             Table::Functions => self.define_from_text(key.bytes(), value)?,
             Table::Options => {
                 self.state.set_by_name(key.bytes(), value.bytes() == b"on");
             }
-            Table::Builtins => return Err(self.state.mistake("it is read-only", span, 1)),
+            Table::NamedFolders => {
+                let folders = Rc::make_mut(&mut self.state.named_folders);
+                folders.insert(key.bytes().into(), value.clone());
+            }
+            _ => return Err(self.state.mistake("it is read-only", span, 1)),
         }
         Ok(())
     }

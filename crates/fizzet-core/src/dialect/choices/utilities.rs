@@ -634,6 +634,32 @@ pub enum Copies {
     OfOneNow,
 }
 
+/// What ends `kill` before it has signalled all processes.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum KillEnds {
+    /// Nothing.
+    Never,
+    /// An operand that is no number and no job.
+    Words,
+    /// The same, and a job that does not exist.
+    All,
+    /// A job that does not exist, before any process is signalled.
+    JobsFirst,
+}
+
+/// What the status of `kill` tells of the processes that it could not signal.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum KillFailures {
+    /// That there was one.
+    Any,
+    /// That there were no others.
+    OnlyAll,
+    /// Their number.
+    Counted,
+    /// Their number, and that of what `kill -l` does not know.
+    CountedInLists,
+}
+
 /// How `test` reads its words.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum TestGrammar {

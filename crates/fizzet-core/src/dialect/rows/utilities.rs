@@ -200,6 +200,10 @@ macro_rules! utilities_rows {
     ulimit_usage_status: Status = [2, 2, 2, 1, 2, 1, 1], "observed in all six: ulimit -Z; echo $?";
     /// The status of `kill` with a job that there is not.
     kill_no_job_status: Status = [1, 1, 2, 2, 1, 1, 1], "observed in all six: kill %1; echo $?";
+    /// What ends `kill` before it has signalled all processes.
+    kill_ends_at: KillEnds = [KillEnds::Never, KillEnds::Never, KillEnds::All, KillEnds::JobsFirst, KillEnds::Words, KillEnds::Never, KillEnds::Never], "observed in all six: trap 'echo got' INT; kill -INT a $$; kill -INT %9 $$; kill -INT $$ %9";
+    /// What the status of `kill` tells of the processes that it could not signal.
+    kill_failures: KillFailures = [KillFailures::Any, KillFailures::OnlyAll, KillFailures::Any, KillFailures::Counted, KillFailures::Any, KillFailures::Any, KillFailures::CountedInLists], "observed in all six: kill -l a b c; kill a b c; echo $?; kill -0 $$ a; echo $?";
     /// A command name that begins with `%` stands for `fg` with a job.
     job_names: JobNames = [JobNames::None, JobNames::Any, JobNames::None, JobNames::None, JobNames::None, JobNames::None, JobNames::Unquoted], "observed in all six: %1; '%1'; echo $?";
     /// `typeset -fu` marks functions that are to be read from files, which may not exist yet.
@@ -553,6 +557,8 @@ macro_rules! utilities_rows {
     signal_prefix: usize = [0, 3, 0, 3, 3, 3, 3], "observed in all six: kill -SIGINT $$";
     /// `kill -l` tells the numbers of names.
     kill_tells_numbers: bool = [N, Y, N, Y, Y, N, Y], "observed in all six: kill -l INT";
+    /// `kill -l` tells one number only.
+    kill_tells_one: bool = [N, N, Y, N, N, N, N], "observed in all six: kill -l 1 2";
     /// `alias` alone lists what the script has defined, sorted by name.
     alias_list_is_known: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: alias x=1 y=2; alias";
     /// Whether `. file` finds a file in the folder that the shell is in.

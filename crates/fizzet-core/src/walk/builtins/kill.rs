@@ -1,5 +1,6 @@
 //! `kill`: signals to the shell itself, and the names and numbers of signals.
 
+use crate::dialect::{KillEnds, KillFailures};
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
@@ -43,23 +44,50 @@ pub(super) fn kill(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if processes.is_empty() {
         return Ok(walker.state.dialect.kill_nothing_status);
     }
-    let is_process = |text: &Text| {
-        text.has_hole() || text.bytes().starts_with(b"%") || number(text.bytes()).is_some()
-    };
-    if !processes.iter().all(is_process) {
-        return Ok(walker.state.dialect.kill_process_status);
-    }
-    if processes.iter().any(|text| walker.is_missing_job(text)) {
-        return Ok(walker.state.dialect.kill_no_job_status);
-    }
-    if !processes.iter().all(|text| is_the_shell(walker, text)) {
-        return unpredictable(walker, call);
-    }
     let Some(signal) = signal else { return Ok(walker.state.dialect.kill_nothing_status) };
-    if signal != "0" {
-        processes.iter().for_each(|_| walker.signal(signal));
+    send(walker, signal, processes, call)
+}
+
+/// Sends a signal to processes one by one, until one of them is a mistake that ends this.
+fn send(
+    walker: &mut Walker,
+    signal: &'static str,
+    processes: &[Text],
+    call: &Call<'_>,
+) -> Result<Status, Stop> {
+    let ends = walker.state.dialect.kill_ends_at;
+    let no_job = walker.state.dialect.kill_no_job_status;
+    if ends == KillEnds::JobsFirst && processes.iter().any(|text| walker.is_missing_job(text)) {
+        return Ok(no_job);
     }
-    Ok(0)
+    let (mut failures, mut status) = (0, 0);
+    for process in processes {
+        if !is_process(process) {
+            (failures, status) = (failures + 1, walker.state.dialect.kill_process_status);
+            if matches!(ends, KillEnds::Words | KillEnds::All) {
+                break;
+            }
+        } else if walker.is_missing_job(process) {
+            (failures, status) = (failures + 1, no_job);
+            if ends == KillEnds::All {
+                break;
+            }
+        } else if !is_the_shell(walker, process) {
+            return unpredictable(walker, call);
+        } else if signal != "0" {
+            walker.signal(signal);
+        }
+    }
+    Ok(match walker.state.dialect.kill_failures {
+        KillFailures::Counted | KillFailures::CountedInLists => failures,
+        KillFailures::OnlyAll if (failures as usize) < processes.len() => 0,
+        KillFailures::OnlyAll | KillFailures::Any => status,
+    })
+}
+
+/// Whether a text is a number or a job.
+fn is_process(text: &Text) -> bool {
+    text.has_hole() || text.bytes().starts_with(b"%") || number(text.bytes()).is_some()
 }
 
 /// Whether a text is the process number of the shell: `$$`, BASHPID.
@@ -99,7 +127,12 @@ fn tell(walker: &mut Walker, asked: &[Text], call: &Call<'_>) -> Status {
         walker.write_hole(call.span);
         return 0;
     }
-    let mut status = 0;
+    let counts = walker.state.dialect.kill_failures == KillFailures::CountedInLists;
+    let asked = match walker.state.dialect.kill_tells_one {
+        true => &asked[..asked.len().min(1)],
+        false => asked,
+    };
+    let (mut failures, mut status) = (0, 0);
     for one in asked {
         let told = match number(one.bytes()) {
             Some(0) => Some("EXIT".to_string()),
@@ -117,7 +150,9 @@ fn tell(walker: &mut Walker, asked: &[Text], call: &Call<'_>) -> Status {
         let Some(told) = told else {
             let known = number(one.bytes()).filter(|_| walker.state.dialect.kill_tells_any_number);
             match known {
-                None => status = walker.state.dialect.kill_process_status,
+                None => {
+                    (failures, status) = (failures + 1, walker.state.dialect.kill_process_status);
+                }
                 Some(number) => {
                     let origin = Origin::new(Rule::Output, call.span);
                     let text = Text::from_bytes(format!("{number}\n"), Standing::Quoted, origin);
@@ -129,5 +164,5 @@ fn tell(walker: &mut Walker, asked: &[Text], call: &Call<'_>) -> Status {
         let origin = Origin::new(Rule::Output, call.span);
         walker.write(Text::from_bytes(told + "\n", Standing::Quoted, origin));
     }
-    status
+    if counts { failures } else { status }
 }

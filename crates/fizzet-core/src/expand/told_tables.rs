@@ -1,0 +1,116 @@
+//! The arrays in which zsh tells what it has besides its own state: the programs that a search of PATH finds,
+//! and the kinds of all variables (zshmodules, "The zsh/parameter Module").
+
+use crate::dialect::{Listed, Own, Shell, listed_variables, own_names, own_variable};
+use crate::expand::Context;
+use crate::state::{Associative, Keeps, Side, State, Table, Value, Variable};
+
+/// Brings a variable up to date that the shell keeps itself, and answers what of it nobody can know.
+pub(super) fn freshen(cx: &mut dyn Context, name: &[u8]) -> Option<&'static str> {
+    let table = match own_variable(cx.state().dialect.shell, name) {
+        Some((Own::Table(table @ (Table::Commands | Table::Parameters)), _)) => table,
+        _ => return cx.state().freshen(name),
+    };
+    if cx.state().variables.get(name).is_some_and(|variable| !variable.own) {
+        return None;
+    }
+    let pairs = if table == Table::Commands { programs(cx) } else { kinds(cx) };
+    let state = cx.state();
+    let mut elements = Associative::new(state.dialect.key_order);
+    for (key, value) in pairs {
+        elements.set(state.shell_text(&key), state.shell_text(&value));
+    }
+    state.variables.restore(name, Some(Variable::own(Value::Associative(elements))));
+    None
+}
+
+/// The programs in the folders of PATH, with their paths.
+fn programs(cx: &mut dyn Context) -> Vec<(Vec<u8>, Vec<u8>)> {
+    let path = cx.state().search_path().unwrap_or_default().into_owned();
+    let mut found: Vec<(Vec<u8>, Vec<u8>)> = Vec::new();
+    for folder in path.split(|&byte| byte == b':').rev() {
+        cx.host().list(folder, &mut |name| {
+            found.push((name.to_vec(), [folder, b"/", name].concat()));
+        });
+    }
+    found
+}
+
+/// The variables that there are, with their kinds.
+fn kinds(cx: &mut dyn Context) -> Vec<(Vec<u8>, Vec<u8>)> {
+    let shell = cx.state().dialect.shell;
+    for name in own_names(shell) {
+        cx.state().freshen(name);
+    }
+    let names: Vec<Vec<u8>> =
+        cx.state().variables.names().into_iter().map(|name| name.to_vec()).collect();
+    let kind = |name: Vec<u8>| {
+        let is_local = cx.is_local(&name);
+        let kind = kind_of_variable(cx.state(), &name, is_local);
+        (!kind.is_empty()).then_some((name, kind))
+    };
+    names.into_iter().filter_map(kind).collect()
+}
+
+/// What the shell has from the start and keeps like any other variable.
+const COMMON: &[&[u8]] = &[b"KEYTIMEOUT", b"LISTMAX", b"MAILCHECK", b"signals"];
+
+/// What of the shell's tables a script can change.
+const CHANGEABLE: &[&[u8]] = &[
+    b"aliases",
+    b"commands",
+    b"dirstack",
+    b"dis_aliases",
+    b"dis_functions",
+    b"dis_galiases",
+    b"dis_saliases",
+    b"functions",
+    b"galiases",
+    b"nameddirs",
+    b"options",
+    b"saliases",
+];
+
+/// Whether a variable is of the module that tells of the shell.
+fn tells_of_shell(shell: Shell, name: &[u8]) -> bool {
+    let mut listed = listed_variables(shell).iter();
+    listed.any(|(known, how, _)| known.as_bytes() == name && *how == Listed::Undefined)
+}
+
+/// What kind of variable a name is: `scalar`, `array-readonly`; nothing where there is none.
+pub(super) fn kind_of_variable(state: &State, name: &[u8], is_local: bool) -> Vec<u8> {
+    let is_tied = state.tie(name).is_some();
+    let shell = state.dialect.shell;
+    let is_special = state.tie(name).is_some_and(|tie| tie.lasts)
+        || (own_variable(shell, name).is_some() && !COMMON.contains(&name));
+    let Some(variable) = state.variables.get(name) else { return Vec::new() };
+    let mut words = vec![match (&variable.value, variable.keeps) {
+        (Value::Indexed(_), _) => "array",
+        (Value::Associative(_), _) => "association",
+        (_, Keeps::Integer(_)) => "integer",
+        (_, Keeps::Real { .. }) => "float",
+        (Value::Nothing, Keeps::Text) => return Vec::new(),
+        _ => "scalar",
+    }];
+    words.extend(is_local.then_some("local"));
+    words.extend(variable.field.map(|field| match field.side() {
+        Side::Left => "left",
+        Side::Right => "right_blanks",
+        Side::Zeros => "right_zeros",
+    }));
+    words.extend(match variable.keeps {
+        Keeps::Lower => Some("lower"),
+        Keeps::Upper => Some("upper"),
+        _ => None,
+    });
+    let is_frozen = is_special && tells_of_shell(shell, name) && !CHANGEABLE.contains(&name);
+    words.extend((variable.read_only || is_frozen).then_some("readonly"));
+    words.extend(is_tied.then_some("tied"));
+    words.extend(variable.exported.then_some("export"));
+    words.extend(variable.unique.then_some("unique"));
+    if is_special && tells_of_shell(shell, name) {
+        words.push("hide-hideval");
+    }
+    words.extend(is_special.then_some("special"));
+    words.join("-").into_bytes()
+}
