@@ -12,6 +12,7 @@ const SWITCHED: &[Switched] = &[
         rows.open_group_is_error = false;
     }),
     ("bareglobqual", |rows| rows.glob_qualifiers = false),
+    ("aliasfuncdef", |rows| rows.functions_refuse_aliases = false),
     ("cbases", |rows| rows.bases_as_in_c = true),
     ("clobberempty", |rows| rows.empty_files_are_overwritten = true),
     ("cprecedences", |rows| rows.bits_bind_first = false),

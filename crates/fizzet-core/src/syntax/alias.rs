@@ -128,6 +128,11 @@ impl Parser<'_> {
         }
     }
 
+    /// Whether a part of the text between a place and this one is that of an alias, which ends there too.
+    pub(super) fn stands_behind_alias(&self, start: usize) -> bool {
+        self.aliases.active.iter().any(|&(_, end)| start < end && end <= self.pos)
+    }
+
     fn word_has_quotes(&self) -> bool {
         let mut word = self.text[self.pos..].iter().take_while(|&&byte| !is_meta(byte));
         word.any(|byte| matches!(byte, b'\'' | b'"' | b'\\'))

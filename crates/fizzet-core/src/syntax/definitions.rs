@@ -15,6 +15,10 @@ impl Parser<'_> {
         start: usize,
         command: SimpleCommand,
     ) -> Parsed<Command> {
+        if self.dialect.functions_refuse_aliases && self.stands_behind_alias(start) {
+            let span = self.span(start, self.pos);
+            return Err(SyntaxError::new(SyntaxErrorKind::NamedByAlias, span));
+        }
         self.eat(b"(");
         self.skip_blanks();
         if !self.eat(b")") {

@@ -57,6 +57,9 @@ pub enum SyntaxErrorKind {
     /// A function name that the shell refuses.
     #[error("this cannot be the name of a function here")]
     BadFunctionName,
+    /// A function whose name is what an alias stands for.
+    #[error("an alias stands for the name of this function")]
+    NamedByAlias,
     /// A `for` variable that is not a name.
     #[error("this is not a name")]
     NotAName,
@@ -96,6 +99,9 @@ impl SyntaxError {
             }
             SyntaxErrorKind::BadFunctionName | SyntaxErrorKind::NotAName => {
                 "use letters, digits and underscores, not beginning with a digit".into()
+            }
+            SyntaxErrorKind::NamedByAlias => {
+                "write \\ before the name, or `function` and the name".into()
             }
             SyntaxErrorKind::Documents { .. } => {
                 "put some of the commands on lines of their own".into()

@@ -159,6 +159,7 @@ impl Walker {
         self.depth -= 1;
         if let Err(Stop::Return(status)) = outcome {
             self.state.status = status;
+            self.spared = false;
         }
         let back = self.actions_come_back(aside);
         self.state.doing.returned += 1;
@@ -237,6 +238,7 @@ impl Walker {
         self.tell_change(Cause::Return, &inner, span)?;
         if let Err(Stop::Return(status)) = outcome {
             self.state.status = status;
+            self.spared = false;
             outcome = Ok(());
         }
         if local_trap {

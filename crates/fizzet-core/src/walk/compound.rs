@@ -149,7 +149,7 @@ impl Walker {
         let options_at = self.options_at;
         let descriptors = self.descriptors.clone();
         let (depth, bodies) = (self.state.doing.depth, self.bodies);
-        let replaced = self.parameters_replaced;
+        let (replaced, spared) = (self.parameters_replaced, self.spared);
         self.state.doing.depth = depth + 1;
         let statuses = self.state.doing.statuses.clone();
         let last = self.state.doing.last.clone();
@@ -194,6 +194,7 @@ impl Walker {
         // Whatever ended the subshell, it has not ended this shell.
         self.error_exit = None;
         self.error_told = false;
+        self.spared = spared;
         self.descriptors = descriptors;
         self.loops = loops;
         self.set_mask(mask);

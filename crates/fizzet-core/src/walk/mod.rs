@@ -129,6 +129,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         acting: Vec::new(),
         actions: Vec::new(),
         error_told: false,
+        spared: false,
         redirecting_failed: false,
         action_status: 0,
         loops: 0,
@@ -210,6 +211,8 @@ pub(crate) struct Walker {
     redirecting_failed: bool,
     /// Whether the action for ERR has been carried out for the latest status.
     error_told: bool,
+    /// Whether the latest failure was that of a negated command or in a compound command, whoever asks.
+    spared: bool,
     /// Loops around the command, up to the function or subshell that it is in.
     loops: u32,
     /// `name=(...)` behind a declaration utility, with the index of its argument.

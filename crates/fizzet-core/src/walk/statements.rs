@@ -50,6 +50,7 @@ impl Walker {
     }
 
     fn and_or_here(&mut self, and_or: &AndOr) -> Result<(), Stop> {
+        self.spared = false;
         let (last, rest) = (and_or.rest.len(), &and_or.rest);
         self.pipeline_of(&and_or.first, last > 0)?;
         for (at, (connector, pipeline)) in rest.iter().enumerate() {
@@ -71,6 +72,7 @@ impl Walker {
         }
         let bodies = self.bodies;
         self.tested(|walker| walker.pipeline(pipeline))?;
+        self.spared |= pipeline.negated && !asked;
         let calls = || {
             let is_call = |last: &Command| matches!(last.kind, Node::Simple(_) | Node::Case { .. });
             self.bodies > bodies && pipeline.commands.last().is_some_and(is_call)
@@ -126,15 +128,18 @@ impl Walker {
                 self.keep_lone_status(command, called);
                 let failures = self.state.dialect.failed_redirections;
                 // What is inside other compound commands has been looked at there.
-                match command.kind {
+                let ends = match command.kind {
                     Node::Simple(_) => true,
                     _ if failed && failures != FailedRedirections::AsCommands => {
                         failures == FailedRedirections::Count
                     }
                     Node::Subshell(_) | Node::Conditional(_) => true,
+                    Node::Anonymous { .. } | Node::Always { .. } => true,
                     Node::Arithmetic(_) => self.state.dialect.arithmetic_commands_fail,
                     _ => false,
-                }
+                };
+                self.spared |= !ends;
+                ends
             }
             commands => {
                 self.connected(commands)?;
@@ -145,6 +150,8 @@ impl Walker {
             self.state.status = Status::from(self.state.status == 0);
             return Ok(());
         }
+        let spared = self.spared && self.state.dialect.callers_spare_failures;
+        let ends = ends && !spared;
         let fails = ends && self.state.status != 0 && self.testing == 0;
         if fails && acts && self.has_action("ERR") {
             let each = self.state.dialect.error_action == ErrorAction::Each;

@@ -239,6 +239,9 @@ macro_rules! utilities_rows {
     ulimit_sets_both: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: ulimit -n 64; ulimit -Hn";
     /// A word such as `-1` is no option.
     options_are_no_numbers: bool = [N, N, N, N, N, N, Y], "observed in all six: read -1 x; unset -1; pwd -1; hash -1";
+    /// A failure that did not count in a function, as that of a negated command, does not count for its caller
+    /// either, where nothing came behind it.
+    callers_spare_failures: bool = [N, N, N, N, N, N, Y], "observed in all six: set -e; f() { ! true; }; f; echo after";
     /// How `test` reads its words.
     test_grammar: TestGrammar = [TestGrammar::Numbered, TestGrammar::Numbered, TestGrammar::Lookahead(TestLookahead::OperatorsFirst), TestGrammar::Lookahead(TestLookahead::ComparisonsFirst), TestGrammar::Passing, TestGrammar::Numbered, TestGrammar::Parsed], "observed in all six: test '(' -e ')'; test '(' -n a ')'; test '(' ! a ')'; test '(' -a ')'; [ -a -a x ]; [ ! ! -z x ]; [ -a / ]; [ x -o ]; [ -z x -o '(' ]; [ -f lid x ]; [ ! '' -o x ]; [ x -a ! ! ]";
     /// `test` asks nothing more once its answer is known.
