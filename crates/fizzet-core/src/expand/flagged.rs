@@ -24,7 +24,7 @@ use crate::source::Span;
 use crate::stop::Stop;
 use crate::syntax::Parser;
 use crate::syntax::ast::{
-    Combine, Flag, Flagged, Operation, Parameter, ParameterName, Slice, Subscript, Word,
+    Combine, Flag, Flagged, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
 };
 use crate::text::{Standing, Text};
 
@@ -85,6 +85,12 @@ impl Substitution<'_> {
         if let Some(held) = self.assigned_list(flagged, &held, place)? {
             // Its words have been split already.
             let whole = Flagged { splits: None, ..flagged.clone() };
+            let held = match held {
+                Held::List { items, .. } if place.quoted && !separate => {
+                    Held::One(self.joined_by_flags(flagged, &items))
+                }
+                held => held,
+            };
             return self.emit_flagged(&whole, held, (true, true), place);
         }
         held = match &parameter.operation {
@@ -292,6 +298,11 @@ impl Substitution<'_> {
         let bare = |text: &Text| {
             told(text, like(text, dequoted(text.bytes(), &dialect).into_owned()), span)
         };
+        if flagged.flags.iter().any(|flag| flag.letter == b'X') && times < back {
+            for text in held.texts() {
+                self.word_of(text.bytes(), &dialect)?;
+            }
+        }
         match times.cmp(&back) {
             Ordering::Less => return self.each(&flagged.parameter, held, bare),
             Ordering::Equal => return Ok(held),
@@ -453,13 +464,16 @@ impl Substitution<'_> {
         (separate, was_list): (bool, bool),
         place: Place,
     ) -> Result<(), Stop> {
-        let by_option = flagged.splits.is_none()
-            && flagged.inner.is_some()
-            && self.cx.state().options.word_split;
-        let standing = match flagged.forms_patterns {
-            _ if flagged.splits == Some(true) || (by_option && !place.quoted) => Standing::Inert,
-            Some(true) if !place.quoted => Standing::Value,
-            _ => Standing::Quoted,
+        let options = &self.cx.state().options;
+        let by_option = flagged.splits.is_none() && options.word_split;
+        let is_split = flagged.splits == Some(true) || (by_option && !place.quoted);
+        let forms =
+            asks_for_patterns(flagged).unwrap_or(options.glob_substitution) && !place.quoted;
+        let standing = match (is_split, forms) {
+            (true, true) => Standing::Splittable,
+            (true, false) => Standing::Inert,
+            (false, true) => Standing::Value,
+            (false, false) => Standing::Quoted,
         };
         let joins = flagged.splits == Some(true)
             || flagged.flags.iter().any(|flag| matches!(flag.letter, b's' | b'f' | b'0'));
@@ -492,6 +506,14 @@ fn read_as_shell(text: &Text, flag: &Flag) -> Vec<Text> {
         None => text.slice(piece.at.start, piece.at.end),
     };
     pieces.map(made).collect()
+}
+
+/// What `~` says here, or in the innermost expansion that has one.
+fn asks_for_patterns(flagged: &Flagged) -> Option<bool> {
+    flagged.forms_patterns.or_else(|| match &flagged.inner {
+        Some(Part::Flagged(inner)) => asks_for_patterns(inner),
+        _ => None,
+    })
 }
 
 /// Whether `(l)` or `(r)` asks for a width.

@@ -136,6 +136,7 @@ pub(super) fn change_each(text: &Text, flag: &Flag) -> Text {
         b'C' => capitalised(text),
         b'l' | b'r' => padded(text, flag),
         b'V' => visible(text),
+        b'b' => without_patterns(text),
         _ => text.clone(),
     }
 }
@@ -151,6 +152,13 @@ pub(super) fn told(text: &Text, made: Text, span: Span) -> Text {
     }
     let hop = Hop { rule: Rule::Parameter, span, name: None, shifted: 0 };
     made.passed_through(&hop, Standing::Quoted)
+}
+
+/// Backslashes before what a pattern would read otherwise, whatever options are on.
+fn without_patterns(text: &Text) -> Text {
+    let active = |byte: &u8| br"\*?[]()~#^<>|".contains(byte);
+    let escaped = |&byte: &u8| [b'\\', byte].into_iter().skip(usize::from(!active(&byte)));
+    like(text, text.bytes().iter().flat_map(escaped).collect::<Vec<u8>>())
 }
 
 /// The kinds of `(q)`: once with backslashes, twice in single quotes (in which a doubled one may stand for itself),

@@ -109,7 +109,7 @@ pub(super) fn pathnames(
     qualifiers: Option<&Qualifiers>,
     files: &dyn Files,
 ) -> Option<Vec<Text>> {
-    if qualifiers.is_none() && !has_pattern(field, settings.rules) {
+    if field.is_empty() || (qualifiers.is_none() && !has_pattern(field, settings.rules)) {
         return None;
     }
     let cut = excluded(field, settings.rules);

@@ -412,8 +412,40 @@ pub(crate) fn pattern_text_with(
     word: &Word,
     tilde: Tilde,
 ) -> Result<Text, Stop> {
-    let text = single_with(cx, word, tilde, Joiner::OfPattern)?;
+    let mut text = single_with(cx, word, tilde, Joiner::OfPattern)?;
+    if cx.state().dialect.bare_groups && text.bytes().contains(&b'|') {
+        text = without_written_bars(&text, word);
+    }
     closed_pattern(cx, text, word.span, 1)
+}
+
+/// The pattern of an operation in which the bars that are written there, outside of parentheses, are text; those of
+/// values and of words inside separate alternatives (observed in zsh 5.9).
+fn without_written_bars(text: &Text, word: &Word) -> Text {
+    let literals = || word.parts.iter().filter(|part| matches!(part, Part::Literal { .. }));
+    let within = |outer: Span, inner: Span| {
+        outer.source == inner.source && outer.start <= inner.start && inner.end <= outer.end
+    };
+    let is_written = |span: Span| literals().any(|part| within(part.span(), span));
+    let (mut made, mut open) = (Text::new(), 0u32);
+    for (run, bytes) in text.runs() {
+        if run.hole || run.is_quoted() {
+            made.push_run(run, bytes);
+            continue;
+        }
+        let here = is_written(run.origin.span());
+        for byte in bytes {
+            match byte {
+                b'(' => open += 1,
+                b')' => open = open.saturating_sub(1),
+                _ => {}
+            }
+            let is_text = here && open == 0 && *byte == b'|';
+            let standing = if is_text { Standing::Quoted } else { run.standing };
+            made.push(&[*byte], standing, &run.origin);
+        }
+    }
+    made
 }
 
 /// A pattern whose brackets and groups end, where the shell minds.

@@ -1,5 +1,7 @@
 //! zsh's modifiers: `${x:t}`, `$x:h`, `${x:s/from/to/}` (each observed in zsh 5.9).
 
+use std::ops::Range;
+
 use bstr::ByteSlice;
 
 use crate::dialect::Dialect;
@@ -26,6 +28,9 @@ impl Substitution<'_> {
     ) -> Result<Held, Stop> {
         if let Modifier::Repeated(modifier, count) = modifier {
             return self.modified_again(parameter, held, (modifier, *count), quoted);
+        }
+        if let Modifier::Words(modifier, separator) = modifier {
+            return self.modified_words(parameter, held, (modifier, separator.as_deref()), quoted);
         }
         let read = |piece: &[u8]| piece.iter().any(|byte| b"$`'\"\\*?[~".contains(byte));
         if let Modifier::Replace(from, to, global) = modifier
@@ -82,6 +87,35 @@ impl Substitution<'_> {
         Ok(held)
     }
 
+    /// Applies a modifier to each word of a value; what is between the words stays.
+    fn modified_words(
+        &mut self,
+        parameter: &Parameter,
+        held: Held,
+        (modifier, separator): (&Modifier, Option<&[u8]>),
+        quoted: bool,
+    ) -> Result<Held, Stop> {
+        let ifs = self.cx.state().variables.separators();
+        let ifs = ifs.as_deref().unwrap_or(b" \t\n").to_vec();
+        self.each_in_turn(parameter, held, |this, text| {
+            let mut made = Text::new();
+            let mut from = 0;
+            for word in words(text.bytes(), separator, &ifs) {
+                made.push_text(&text.slice(from, word.start));
+                from = word.end;
+                // `l` and `u` take all that is behind the start of a word.
+                let is_case = matches!(modifier, Modifier::Letter(b'l' | b'u'));
+                let end = if is_case { text.len() } else { word.end };
+                let word = Held::One(text.slice(word.start, end));
+                for changed in this.modified_each(parameter, word, modifier, quoted)?.texts() {
+                    made.push_text(changed);
+                }
+            }
+            made.push_text(&text.slice(from, text.len()));
+            Ok(told(text, made, parameter.span))
+        })
+    }
+
     /// `:s/from/to/` outside of double quotes, where quotes quote in both, and what is put in is expanded: a name
     /// at its end goes on in the value (observed in zsh 5.9: `a=xay; echo ${a:s/a/$b/}`).
     fn replaced_by_word(
@@ -129,7 +163,7 @@ impl Substitution<'_> {
     }
 
     /// The word that a text is which a modifier has made.
-    fn word_of(&mut self, written: &[u8], dialect: &Dialect) -> Result<Word, Stop> {
+    pub(super) fn word_of(&mut self, written: &[u8], dialect: &Dialect) -> Result<Word, Stop> {
         let source = self.cx.state().sources.built("modifier", written);
         let span = Span::new(source, 0, written.len());
         Ok(Parser::new(written, source, dialect).whole_word(span)?)
@@ -151,6 +185,29 @@ impl Substitution<'_> {
             false => like(text, &without_dots(&path)),
         }
     }
+}
+
+/// The words of a text: between separators, or between characters of IFS.
+fn words(bytes: &[u8], separator: Option<&[u8]>, ifs: &[u8]) -> Vec<Range<usize>> {
+    let mut words: Vec<Range<usize>> = Vec::new();
+    match separator.filter(|separator| !separator.is_empty()) {
+        Some(separator) => {
+            let mut from = 0;
+            for word in bytes.split_str(separator) {
+                words.push(from..from + word.len());
+                from += word.len() + separator.len();
+            }
+        }
+        None => {
+            for at in (0..bytes.len()).filter(|&at| !ifs.contains(&bytes[at])) {
+                match words.last_mut().filter(|last| last.end == at) {
+                    Some(last) => last.end = at + 1,
+                    None => words.push(at..at + 1),
+                }
+            }
+        }
+    }
+    words
 }
 
 /// Whether a byte can be in a name.
@@ -178,6 +235,21 @@ fn with_matched(to: &[u8], from: &[u8]) -> Vec<u8> {
         at += 1;
     }
     put
+}
+
+/// A text in which a backslash makes what is behind it stand for itself.
+fn unescaped(text: &[u8]) -> Vec<u8> {
+    let mut bytes = text.iter();
+    std::iter::from_fn(|| match bytes.next() {
+        Some(b'\\') => Some(*bytes.next().unwrap_or(&b'\\')),
+        byte => byte.copied(),
+    })
+    .collect()
+}
+
+/// A text that [`unescaped`] makes of what this answers.
+fn escaped(text: &[u8]) -> Vec<u8> {
+    text.replace(br"\", br"\\")
 }
 
 /// An absolute path without `.`, `..` and doubled slashes. A `..` right behind the first slash leaves its own slash, if
@@ -227,8 +299,8 @@ pub(super) fn by_text(text: &Text, modifier: &Modifier, dialect: &Dialect) -> Te
         Modifier::Replace(from, to, global) => replaced(text, from, to, *global),
         Modifier::Letter(letter) => by_letter(text, *letter, dialect),
         Modifier::Parts(letter, count) => parts_of(text, *letter, *count),
-        // What is repeated is taken apart before.
-        Modifier::Repeated(..) => text.clone(),
+        // What is repeated or done to words is taken apart before.
+        Modifier::Repeated(..) | Modifier::Words(..) => text.clone(),
     }
 }
 
@@ -268,10 +340,10 @@ fn like(text: &Text, bytes: &[u8]) -> Text {
     }
 }
 
-/// A text with `from` replaced by `to`, in which `&` stands for `from` unless a backslash is before it.
+/// A text with `from` replaced by `to`, in which `&` stands for `from`. A backslash escapes what is behind it in both.
 fn replaced(text: &Text, from: &[u8], to: &[u8], global: bool) -> Text {
-    // Of two backslashes one is left.
-    let put = with_matched(to, from).replace(br"\\", br"\");
+    let from = &unescaped(from)[..];
+    let put = unescaped(&with_matched(to, &escaped(from)));
     let mut made = Text::new();
     let mut at = 0;
     while !from.is_empty()

@@ -424,10 +424,12 @@ impl<'a> Parser<'a> {
     fn modifier(&mut self, flagged: &mut Flagged) -> Parsed<bool> {
         self.pos = self.over_continuations(self.pos);
         let Some(&letter) = self.text.get(self.pos + 1) else { return Ok(false) };
-        if matches!(letter, b'f' | b'F') {
-            return self.repeated_modifier(flagged, letter == b'F');
-        }
         let global = letter == b'g';
+        match (letter, self.text.get(self.pos + 2)) {
+            (b'f' | b'F', _) => return self.repeated_modifier(flagged, letter == b'F'),
+            (b'w' | b'W', _) | (b'g', Some(b'w' | b'W')) => return self.words_modifier(flagged),
+            _ => {}
+        }
         let at = self.pos + 1 + usize::from(global);
         if self.text.get(at) == Some(&b's') {
             let Some(delimiter) = character_at(&self.text, at + 1) else { return Ok(false) };
@@ -487,7 +489,35 @@ impl<'a> Parser<'a> {
                 }
             }
         };
-        // The modifier is read as if its colon stood right before it.
+        self.modifier_behind(flagged, start, |one| Modifier::Repeated(Box::new(one), count))
+    }
+
+    /// `:w` or `:W:separator:`, and the modifier behind it; `g` may stand before either.
+    fn words_modifier(&mut self, flagged: &mut Flagged) -> Parsed<bool> {
+        let start = self.pos;
+        let global = self.text[start + 1] == b'g';
+        self.pos += 2 + usize::from(global);
+        let separator = match self.text[self.pos - 1] {
+            b'W' => self.flag_argument(&mut None),
+            _ => None,
+        };
+        let whole = |mut one| {
+            if let Modifier::Replace(_, _, all) = &mut one {
+                *all |= global;
+            }
+            Modifier::Words(Box::new(one), separator)
+        };
+        self.modifier_behind(flagged, start, whole)
+    }
+
+    /// The modifier behind what changes how it is applied; false with the place set back if there is none.
+    fn modifier_behind(
+        &mut self,
+        flagged: &mut Flagged,
+        start: usize,
+        whole: impl FnOnce(Modifier) -> Modifier,
+    ) -> Parsed<bool> {
+        // It is read as if its colon stood right before it.
         self.pos -= 1;
         let before = flagged.modifiers.len();
         let found = self.deeper(|parser| parser.modifier(flagged))?;
@@ -495,8 +525,8 @@ impl<'a> Parser<'a> {
             self.pos = start;
             return Ok(false);
         }
-        let repeated = flagged.modifiers.pop().map(Box::new);
-        flagged.modifiers.extend(repeated.map(|one| Modifier::Repeated(one, count)));
+        let one = flagged.modifiers.pop();
+        flagged.modifiers.extend(one.map(whole));
         Ok(true)
     }
 }

@@ -478,14 +478,19 @@ impl Compiler<'_> {
     /// Whether a bracket expression begins somewhere and does not end.
     pub(super) fn has_open_bracket(mut self) -> bool {
         while self.at < self.bytes.len() {
-            if self.quoted[self.at] || self.bytes[self.at] != b'[' {
-                self.at += 1;
-                continue;
+            match self.bytes[self.at] {
+                _ if self.quoted[self.at] => {}
+                b'\\' if self.escapes_next() => self.at += 1,
+                b'[' => match self.set() {
+                    Some((_, end)) => {
+                        self.at = end;
+                        continue;
+                    }
+                    None => return true,
+                },
+                _ => {}
             }
-            match self.set() {
-                Some((_, end)) => self.at = end,
-                None => return true,
-            }
+            self.at += 1;
         }
         false
     }

@@ -192,7 +192,8 @@ pub fn has_pattern(text: &Text, rules: PatternRules) -> bool {
 
 /// Whether an unquoted byte could begin a pattern under some rules; costs less than [`has_pattern`].
 pub(crate) fn may_have_pattern(text: &Text) -> bool {
-    let begins = |byte: &u8| matches!(byte, b'*' | b'?' | b'[' | b'(' | b'^' | b'#' | b'~' | b'<');
+    let begins =
+        |byte: &u8| matches!(byte, b'*' | b'?' | b'[' | b'(' | b'^' | b'#' | b'~' | b'<' | b'|');
     text.runs().any(|(run, bytes)| !run.is_quoted() && bytes.iter().any(begins))
 }
 
@@ -203,6 +204,7 @@ pub(crate) fn has_active(bytes: &[u8], rules: PatternRules) -> bool {
     let operator = |byte: &u8| matches!(byte, b'^' | b'#');
     bytes.iter().any(plain)
         || ((rules.groups || rules.bare_groups) && bytes.contains(&b'('))
+        || (rules.bare_groups && bytes.contains(&b'|'))
         || (rules.ranges && bytes.contains(&b'<'))
         || (rules.operators && bytes.iter().any(operator))
 }
@@ -303,6 +305,14 @@ fn pair_backslashes(bytes: &[u8], marks: &mut [bool], pairing: QuotesPair) -> bo
     found
 }
 
+/// What matches one of several alternatives.
+fn one_of(mut alternatives: Vec<Vec<Item>>) -> Vec<Item> {
+    match alternatives.len() {
+        1 => alternatives.swap_remove(0),
+        _ => vec![Item::Group(Repeat::Once, alternatives)],
+    }
+}
+
 impl Pattern {
     /// Compiles the bytes of a pattern; `quoted` says for each byte whether it stands for itself.
     pub fn new(bytes: &[u8], quoted: &[bool], rules: PatternRules) -> Pattern {
@@ -316,13 +326,24 @@ impl Pattern {
         let told = Cell::default();
         let mut compiler = Compiler::new(bytes, quoted, rules, &told);
         compiler.at = at;
-        match compiler.is_text() {
-            true => compiler.rest_is_text(),
-            false => compiler.compile(),
-        }
+        let bar = |(&byte, &quoted): (&u8, &bool)| byte == b'|' && !quoted;
+        let items = match compiler.is_text() {
+            true => {
+                compiler.rest_is_text();
+                compiler.items
+            }
+            false if rules.bare_groups && bytes.iter().zip(quoted).any(bar) => {
+                compiler.open = 1;
+                one_of(compiler.alternatives())
+            }
+            false => {
+                compiler.compile();
+                compiler.items
+            }
+        };
         // Where brackets mind case, each letter outside them is a set of its two sizes.
         let folds_case = folds_case && !rules.sets_mind_case;
-        let pattern = Pattern::of(compiler.items, PatternRules { folds_case, ..rules });
+        let pattern = Pattern::of(items, PatternRules { folds_case, ..rules });
         Pattern { told: told.get(), ..pattern }
     }
 
@@ -357,11 +378,7 @@ impl Pattern {
         let told = Cell::default();
         let mut compiler = Compiler::new(bytes, &quoted, rules, &told);
         compiler.open = 1;
-        let mut alternatives = compiler.alternatives();
-        match alternatives.len() {
-            1 => Pattern::of(alternatives.swap_remove(0), rules),
-            _ => Pattern::of(vec![Item::Group(Repeat::Once, alternatives)], rules),
-        }
+        Pattern::of(one_of(compiler.alternatives()), rules)
     }
 
     /// The text that the pattern stands for if it has no active character.

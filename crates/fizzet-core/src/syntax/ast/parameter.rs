@@ -189,6 +189,8 @@ pub enum Modifier {
     Replace(Box<[u8]>, Box<[u8]>, bool),
     /// `F:n:` before another modifier, which counts so often, or `f`, until nothing changes.
     Repeated(Box<Modifier>, Option<usize>),
+    /// `w` before another modifier, which changes each word then, or `W:separator:`.
+    Words(Box<Modifier>, Option<Box<[u8]>>),
 }
 
 /// The index of an array expansion.
