@@ -22,6 +22,15 @@ pub(crate) fn range_of(first: i64, last: i64, count: usize) -> Option<(usize, us
     (low >= 1 && low <= high).then(|| (low as usize - 1, high as usize))
 }
 
+/// Whether a range that holds nothing has one empty element nevertheless: it lies behind the list and is of more than
+/// one place, or begins before the list (observed in zsh 5.9: a=(x); print -r -- "${(@)a[2,3]}").
+fn is_behind(first: i64, last: i64, count: usize) -> bool {
+    let count = count as i64;
+    let start = if first < 0 { first.saturating_add(count) } else { (first - 1).max(0) };
+    let end = if last < 0 { last.saturating_add(count + 1) } else { last };
+    end > start && (start < 0 || (start >= count && end - start > 1))
+}
+
 impl Substitution<'_> {
     pub(super) fn sliced(
         &mut self,
@@ -102,6 +111,11 @@ impl Substitution<'_> {
 
     /// The element with an index from 1, or from the end; of one value, a character.
     pub(super) fn element_of(&mut self, held: Held, at: i64) -> Held {
+        if let Held::List { items, .. } = &held
+            && range_of(at, at, items.len()).is_none()
+        {
+            return Held::Unset;
+        }
         match self.ranged(held, at, at) {
             Held::List { mut items, .. } => match items.len() {
                 0 => Held::Unset,
@@ -124,6 +138,9 @@ impl Substitution<'_> {
             }
             Held::List { items, star } => match bounds(items.len()) {
                 Some((low, high)) => Held::List { items: items[low..high].to_vec(), star },
+                None if is_behind(first, last, items.len()) => {
+                    Held::List { items: vec![Text::new()], star }
+                }
                 None => Held::List { items: Vec::new(), star },
             },
         }
@@ -193,7 +210,11 @@ impl Substitution<'_> {
         let pattern = Pattern::from_text(&searched, self.cx.state().text_pattern_rules());
         let ends = character_ends(text.bytes(), self.cx.state().utf8());
         let count = ends.len() - 1;
+        let exact = flags.has_any(b"e");
         let begins = |at: &usize| {
+            if exact {
+                return text.bytes()[ends[*at]..].starts_with(searched.bytes());
+            }
             let ends = pattern.prefix_ends(&text.bytes()[ends[*at]..]);
             ends.iter().any(|&end| end > 0)
         };

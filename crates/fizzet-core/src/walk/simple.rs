@@ -461,7 +461,9 @@ impl Walker {
                 let dialect = &self.state.dialect;
                 has_tildes = dialect.builtin_values_have_tildes
                     && argv.get(first).is_some_and(|name| {
-                        name.bytes() == b"alias" || (at > 0 && dialect.is_declaration(name.bytes()))
+                        let is_keyword = at == 0 && word.literal().is_some();
+                        name.bytes() == b"alias"
+                            || (!is_keyword && dialect.is_declaration(name.bytes()))
                     });
                 let made = &argv[first.min(argv.len())..];
                 declares = self.declares(word, made) && !has_tildes;

@@ -56,7 +56,7 @@ macro_rules! carrying_rows {
     /// What `((...))` answers counts for `set -e` and the action for ERR.
     arithmetic_commands_fail: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: set -e; ((0)); echo after";
     /// Whether a word of `export` and its kin is an assignment is decided when the command name has been expanded.
-    late_declarations: bool = [N, N, Y, Y, N, N, Y], "observed: c=export; x='a b'; $c y=$x";
+    late_declarations: bool = [N, N, Y, Y, N, N, N], "observed: c=export; x='a b'; $c y=$x; in zsh $c y={a,b}";
     /// The name and value of `name=value` arguments of `export` and its kin are read as assignments.
     declarations: bool = [Y, Y, Y, Y, Y, Y, Y], "observed: x='a b'; export y=$x";
     /// The names of the files that stand for process substitutions: the folder, the number of the first,
