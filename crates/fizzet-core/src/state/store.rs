@@ -41,6 +41,15 @@ struct Kept {
 }
 
 impl State {
+    /// Whether quotes that are written in the key of an element of this array quote in an arithmetic expression.
+    pub(crate) fn key_loses_quotes(&self, array: &[u8]) -> bool {
+        self.dialect.written_keys_lose_quotes
+            && self
+                .variables
+                .get(array)
+                .is_some_and(|one| matches!(one.value, Value::Associative(_)))
+    }
+
     /// Whether an index behind this name is not looked at, as there is no such variable.
     pub(crate) fn is_idle_index(&self, name: &[u8]) -> bool {
         self.dialect.index_needs_a_variable && self.variables.get(name).is_none()

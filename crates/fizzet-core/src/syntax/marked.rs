@@ -7,6 +7,7 @@
 
 use std::borrow::Cow;
 
+use crate::lineage::Rule;
 use crate::text::Text;
 
 /// Stands before a bracket that neither opens nor closes an index, or a sign that begins no expansion.
@@ -16,19 +17,30 @@ fn is_marked(byte: &u8) -> bool {
     matches!(byte, b'[' | b']' | b'$' | b'`')
 }
 
-/// The text with marks before the brackets and signs of values inside of written brackets.
-pub(crate) fn marked(text: &Text) -> Cow<'_, [u8]> {
+/// The text with marks before the brackets and signs of values inside of written brackets. In the keys of the arrays
+/// that `drops` names, quotes that are written are gone.
+pub(crate) fn marked<'t>(text: &'t Text, drops: impl Fn(&[u8]) -> bool) -> Cow<'t, [u8]> {
     let of_values = |(run, bytes): (&crate::text::Run, &[u8])| {
         let is_written = run.origin.is_written();
         bytes.iter().any(|byte| is_marked(byte) && !(is_written && matches!(byte, b'[' | b']')))
     };
-    if !text.runs().any(of_values) {
+    let has_keys = text.bytes().contains(&b'[') && text.bytes().iter().any(is_quote);
+    if !has_keys && !text.runs().any(of_values) {
         return text.bytes().into();
     }
     let (mut out, mut open) = (Vec::with_capacity(text.len() + 8), 0i32);
+    let mut in_key = false;
     for (run, bytes) in text.runs() {
         let is_written = run.origin.is_written();
+        let is_bare = is_written && run.origin.rule() == Rule::Literal;
         for &byte in bytes {
+            if open > 0 && in_key && is_bare && is_quote(&byte) {
+                continue;
+            }
+            if open == 0 && is_written && byte == b'[' {
+                let name = out.iter().rev().take_while(|&&byte| is_name_byte(byte)).count();
+                in_key = drops(&out[out.len() - name..]);
+            }
             match byte {
                 // One that is written and still there was escaped.
                 b'$' | b'`' if open > 0 => out.push(MARK),
@@ -41,6 +53,14 @@ pub(crate) fn marked(text: &Text) -> Cow<'_, [u8]> {
         }
     }
     out.into()
+}
+
+fn is_quote(byte: &u8) -> bool {
+    matches!(byte, b'"' | b'\'')
+}
+
+fn is_name_byte(byte: u8) -> bool {
+    byte == b'_' || byte == b'.' || byte.is_ascii_alphanumeric()
 }
 
 /// The text of an index without marks.

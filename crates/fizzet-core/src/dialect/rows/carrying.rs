@@ -204,6 +204,8 @@ macro_rules! carrying_rows {
     pairs_are_whole: bool = [N, Y, N, N, N, N, N], "observed in bash: x='1 2'; declare -A h; h=($x * ~ v); h=([a]=1 b c)";
     /// Brackets in a value end no index of an arithmetic expression.
     indexes_hide_brackets: bool = [N, Y, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: typeset -A a; k=']'; (( a[$k]=1 ))";
+    /// Quotes around the key of an element quote in an arithmetic expression, if they are written there.
+    written_keys_lose_quotes: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: typeset -A a; k='x y'; ((a[\"$k\"]++)); echo ${!a[@]}";
     /// The words of a simple command of a pipeline do not count the subshell that carries it out.
     piped_words_are_outside: bool = [N, Y, N, N, N, N, N], "observed in bash and zsh: echo $BASH_SUBSHELL | cat; { echo $BASH_SUBSHELL; } | cat";
     /// A `#` before an arithmetic expression makes its numbers unsigned.
