@@ -238,7 +238,7 @@ fn with_matched(to: &[u8], from: &[u8]) -> Vec<u8> {
 }
 
 /// A text in which a backslash makes what is behind it stand for itself.
-fn unescaped(text: &[u8]) -> Vec<u8> {
+pub(super) fn unescaped(text: &[u8]) -> Vec<u8> {
     let mut bytes = text.iter();
     std::iter::from_fn(|| match bytes.next() {
         Some(b'\\') => Some(*bytes.next().unwrap_or(&b'\\')),

@@ -91,17 +91,21 @@ impl Associative {
     }
 }
 
-/// The hash that bash 5.2 uses: each byte behind a multiplication.
+/// The hash that bash 5.2 uses: each byte behind a multiplication, and beyond ASCII as a negative number.
 fn multiplied(key: &[u8]) -> u64 {
-    let hash = key
-        .iter()
-        .fold(2_166_136_261u32, |hash, &byte| hash.wrapping_mul(16_777_619) ^ u32::from(byte));
+    let hash = key.iter().fold(2_166_136_261u32, |hash, &byte| {
+        hash.wrapping_mul(16_777_619) ^ i32::from(byte.cast_signed()).cast_unsigned()
+    });
     u64::from(hash)
 }
 
-/// The hash that zsh 5.9 uses.
+/// The hash that zsh 5.9 uses. It keeps bytes that have a meaning for itself behind another byte.
 fn added(key: &[u8]) -> u64 {
-    let hash = key.iter().fold(0u32, |hash, &byte| {
+    let kept = |&byte: &u8| match byte {
+        0 | 0x83..=0xa2 => [Some(0x83), Some(byte ^ 32)],
+        _ => [Some(byte), None],
+    };
+    let hash = key.iter().flat_map(kept).flatten().fold(0u32, |hash, byte| {
         hash.wrapping_add(hash.wrapping_shl(5)).wrapping_add(u32::from(byte))
     });
     u64::from(hash)

@@ -6,7 +6,9 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
-use crate::dialect::{ListAttributes, OptionIndex, PosixMode, Reals, References, TakesBase};
+use crate::dialect::{
+    KeyQuoting, ListAttributes, OptionIndex, PosixMode, Reals, References, TakesBase,
+};
 use crate::expand::{arithmetic, shown_real};
 use crate::lineage::{Origin, Rule};
 use crate::real::{Format, Real};
@@ -41,13 +43,12 @@ struct Kept {
 }
 
 impl State {
-    /// Whether quotes that are written in the key of an element of this array quote in an arithmetic expression.
-    pub(crate) fn key_loses_quotes(&self, array: &[u8]) -> bool {
-        self.dialect.written_keys_lose_quotes
-            && self
-                .variables
-                .get(array)
-                .is_some_and(|one| matches!(one.value, Value::Associative(_)))
+    /// Which quoting that is written in a key of this array is gone when an arithmetic expression takes the key.
+    pub(crate) fn key_quoting(&self, array: &[u8]) -> KeyQuoting {
+        match self.variables.is_keyed(array) {
+            true => self.dialect.key_quoting,
+            false => KeyQuoting::Stays,
+        }
     }
 
     /// Whether an index behind this name is not looked at, as there is no such variable.

@@ -480,6 +480,11 @@ impl Variables {
         matches!(value, Some(Value::Indexed(_) | Value::Associative(_)))
     }
 
+    /// Whether a variable is an associative array.
+    pub(crate) fn is_keyed(&self, name: &[u8]) -> bool {
+        self.get(name).is_some_and(|one| matches!(one.value, Value::Associative(_)))
+    }
+
     /// The value of an element; a scalar is its own element 0.
     pub fn element(&self, name: &[u8], key: &Key) -> Option<&Text> {
         let variable = self.get(name)?;

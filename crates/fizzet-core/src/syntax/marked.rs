@@ -7,6 +7,7 @@
 
 use std::borrow::Cow;
 
+use crate::dialect::KeyQuoting;
 use crate::lineage::Rule;
 use crate::text::Text;
 
@@ -17,31 +18,36 @@ fn is_marked(byte: &u8) -> bool {
     matches!(byte, b'[' | b']' | b'$' | b'`')
 }
 
-/// The text with marks before the brackets and signs of values inside of written brackets. In the keys of the arrays
-/// that `drops` names, quotes that are written are gone.
-pub(crate) fn marked<'t>(text: &'t Text, drops: impl Fn(&[u8]) -> bool) -> Cow<'t, [u8]> {
+/// The text with marks before the brackets and signs of values inside of written brackets, and without the quoting
+/// in keys of the array of each name.
+pub(crate) fn marked<'t>(text: &'t Text, quoting: impl Fn(&[u8]) -> KeyQuoting) -> Cow<'t, [u8]> {
     let of_values = |(run, bytes): (&crate::text::Run, &[u8])| {
         let is_written = run.origin.is_written();
         bytes.iter().any(|byte| is_marked(byte) && !(is_written && matches!(byte, b'[' | b']')))
     };
-    let has_keys = text.bytes().contains(&b'[') && text.bytes().iter().any(is_quote);
+    let has_keys = text.bytes().contains(&b'[') && text.bytes().iter().any(quotes);
     if !has_keys && !text.runs().any(of_values) {
         return text.bytes().into();
     }
     let (mut out, mut open) = (Vec::with_capacity(text.len() + 8), 0i32);
-    let mut in_key = false;
+    let (mut key, mut escaped) = (KeyQuoting::Stays, false);
     for (run, bytes) in text.runs() {
         let is_written = run.origin.is_written();
         let is_bare = is_written && run.origin.rule() == Rule::Literal;
         for &byte in bytes {
-            if open > 0 && in_key && is_bare && is_quote(&byte) {
-                continue;
+            let escapes = std::mem::take(&mut escaped);
+            if open > 0 && is_bare && !escapes && key != KeyQuoting::Stays {
+                escaped = byte == b'\\';
+                if escaped || (key == KeyQuoting::All && is_quote(&byte)) {
+                    continue;
+                }
             }
             if open == 0 && is_written && byte == b'[' {
                 let name = out.iter().rev().take_while(|&&byte| is_name_byte(byte)).count();
-                in_key = drops(&out[out.len() - name..]);
+                key = quoting(&out[out.len() - name..]);
             }
             match byte {
+                b'[' | b']' if escapes => out.push(MARK),
                 // One that is written and still there was escaped.
                 b'$' | b'`' if open > 0 => out.push(MARK),
                 b'[' | b']' if !is_written && open > 0 => out.push(MARK),
@@ -57,6 +63,10 @@ pub(crate) fn marked<'t>(text: &'t Text, drops: impl Fn(&[u8]) -> bool) -> Cow<'
 
 fn is_quote(byte: &u8) -> bool {
     matches!(byte, b'"' | b'\'')
+}
+
+fn quotes(byte: &u8) -> bool {
+    is_quote(byte) || *byte == b'\\'
 }
 
 fn is_name_byte(byte: u8) -> bool {

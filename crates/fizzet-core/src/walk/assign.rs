@@ -489,7 +489,12 @@ impl Walker {
     ) -> Result<Key, Stop> {
         let span = index.word.span;
         let keyed = self.is_keyed(name);
-        if !keyed && matches!(self.state.sources.bytes(span), b"" | b"@" | b"*") {
+        let means_all = match self.state.sources.bytes(span) {
+            b"" => !keyed,
+            b"@" | b"*" => !keyed || self.state.dialect.all_is_no_key,
+            _ => false,
+        };
+        if means_all {
             return Err(self.state.mistake("one index was expected", span, 1));
         }
         if keyed {

@@ -79,8 +79,9 @@ impl Walker {
                         if operator.starts_with(b"-") {
                             let hides = self.state.dialect.indexes_hide_brackets;
                             let read = |text: &Text| match hides {
-                                true => marked(text, |name| self.state.key_loses_quotes(name))
-                                    .into_owned(),
+                                true => {
+                                    marked(text, |name| self.state.key_quoting(name)).into_owned()
+                                }
                                 false => text.bytes().to_vec(),
                             };
                             let (left, right) = (read(&value), read(&other));

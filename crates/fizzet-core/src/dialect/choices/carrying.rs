@@ -145,6 +145,17 @@ pub enum LastArgument {
     Before,
 }
 
+/// Which quoting that is written in the key of an element is gone before the key is taken.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum KeyQuoting {
+    /// None; or this is no key.
+    Stays,
+    /// That of backslashes.
+    Backslashes,
+    /// All of it.
+    All,
+}
+
 /// The numbers of the lines in a text of `eval`.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum EvalLines {

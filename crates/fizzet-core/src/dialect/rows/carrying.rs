@@ -204,8 +204,10 @@ macro_rules! carrying_rows {
     pairs_are_whole: bool = [N, Y, N, N, N, N, N], "observed in bash: x='1 2'; declare -A h; h=($x * ~ v); h=([a]=1 b c)";
     /// Brackets in a value end no index of an arithmetic expression.
     indexes_hide_brackets: bool = [N, Y, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: typeset -A a; k=']'; (( a[$k]=1 ))";
-    /// Quotes around the key of an element quote in an arithmetic expression, if they are written there.
-    written_keys_lose_quotes: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: typeset -A a; k='x y'; ((a[\"$k\"]++)); echo ${!a[@]}";
+    /// `@` and `*` are no keys of an associative array where an element is assigned.
+    all_is_no_key: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93 and zsh: typeset -A h; h[@]=1; echo after";
+    /// Which quoting that is written in the key of an element is gone when an arithmetic expression takes the key.
+    key_quoting: KeyQuoting = [KeyQuoting::Stays, KeyQuoting::Backslashes, KeyQuoting::Stays, KeyQuoting::Stays, KeyQuoting::All, KeyQuoting::Stays, KeyQuoting::Stays], "observed in bash, ksh93, mksh and zsh: typeset -A a; k='x y'; ((a[\"$k\"]++)); ((a[x\\ y]++)); echo ${!a[@]}";
     /// The words of a simple command of a pipeline do not count the subshell that carries it out.
     piped_words_are_outside: bool = [N, Y, N, N, N, N, N], "observed in bash and zsh: echo $BASH_SUBSHELL | cat; { echo $BASH_SUBSHELL; } | cat";
     /// A `#` before an arithmetic expression makes its numbers unsigned.

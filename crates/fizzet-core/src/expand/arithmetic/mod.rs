@@ -96,7 +96,7 @@ fn number_of(
                 return Ok((Number::Real(zero), None));
             }
             let written_out = match state.dialect.indexes_hide_brackets {
-                true => marked(&text, |name| state.key_loses_quotes(name)),
+                true => marked(&text, |name| state.key_quoting(name)),
                 false => text.bytes().into(),
             };
             let parsed = parse(cx, &written_out, span)?;

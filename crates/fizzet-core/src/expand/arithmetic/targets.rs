@@ -1,7 +1,8 @@
 //! The variables and elements that an expression reads and assigns.
 
-use crate::dialect::{LargeConstant, TakesBase};
+use crate::dialect::{KeyQuoting, LargeConstant, TakesBase};
 use crate::expand::arithmetic::{Evaluation, MAX_DEPTH, parse, refuse, text_value};
+use crate::expand::modifiers::unescaped;
 use crate::expand::number::Number;
 use crate::expand::parameter::index_text;
 use crate::expand::subscripts::range_of;
@@ -38,6 +39,13 @@ impl Evaluation<'_> {
         }
         let has_quotes = index.contains(&b'\'');
         let is_written = self.is_written && self.cx.state().values_read == 0;
+        if keyed && !self.is_written && self.cx.state().values_read == 0 && index.contains(&b'\\') {
+            let kept = match self.dialect.key_quoting {
+                KeyQuoting::Stays => index.to_vec(),
+                KeyQuoting::Backslashes | KeyQuoting::All => unescaped(index),
+            };
+            return self.cx.state().element_key(name, &kept, self.span);
+        }
         let drops =
             self.dialect.arithmetic_indexes_drop_quotes && has_quotes && !keyed && is_written;
         let index: Cow<'_, [u8]> = match drops {
@@ -80,7 +88,7 @@ impl Evaluation<'_> {
     /// The key of the element that a target is; none where it is none, or is not looked up by a key.
     pub(super) fn key_of(&mut self, target: &Target) -> Result<Option<Key>, Stop> {
         let Some(index) = &target.index else { return Ok(None) };
-        if self.is_no_index(index) || self.has_characters(&target.name) {
+        if self.is_no_index(&target.name, index) || self.has_characters(&target.name) {
             return Ok(None);
         }
         match self.cx.state().is_idle_index(&target.name) {
@@ -90,9 +98,11 @@ impl Evaluation<'_> {
     }
 
     /// Whether an index names no element: what it would be is 0, and keeps nothing.
-    fn is_no_index(&self, index: &[u8]) -> bool {
+    fn is_no_index(&mut self, array: &[u8], index: &[u8]) -> bool {
         match index {
-            b"@" | b"*" => self.dialect.whole_array_is_zero,
+            b"@" | b"*" => {
+                self.dialect.whole_array_is_zero && !self.cx.state().variables.is_keyed(array)
+            }
             b"" => self.dialect.empty_index_is_no_name,
             _ => false,
         }
@@ -199,7 +209,7 @@ impl Evaluation<'_> {
                 ))
             }
             None => self.cx.state().scalar(&target.name).cloned(),
-            Some(index) if self.is_no_index(index) => return Ok(Number::Whole(0)),
+            Some(index) if self.is_no_index(&target.name, index) => return Ok(Number::Whole(0)),
             Some(_) if self.cx.state().is_idle_index(&target.name) => None,
             Some(index) if self.has_characters(&target.name) => {
                 Some(self.characters_of(&target.name, index)?)
