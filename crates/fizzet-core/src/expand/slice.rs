@@ -137,8 +137,12 @@ impl Substitution<'_> {
         let characters = dialect.characters && state.utf8();
         let measure = Measure { offset, length, dialect: &dialect };
         let held = match held {
-            Held::List { mut items, .. } if self.is_cut_as_text(parameter) => {
-                items.pop().map_or(Held::Unset, Held::One)
+            Held::List { mut items, star } if self.is_cut_as_text(parameter) => {
+                let text = items.pop().map_or(Held::Unset, Held::One);
+                if !star && self.is_beyond(parameter, &text, offset) {
+                    return Ok(Held::List { items, star });
+                }
+                text
             }
             held => held,
         };

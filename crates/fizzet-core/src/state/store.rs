@@ -15,7 +15,7 @@ use crate::real::{Format, Real};
 use crate::source::Span;
 use crate::state::inside::{self, Step};
 use crate::state::{Digits, ElementOf, Field, Keeps, Key, State, Stretch, Value, base, own};
-use crate::stop::Stop;
+use crate::stop::{Reach, Stop};
 use crate::syntax::arithmetic::character_of;
 use crate::syntax::unmarked;
 use crate::text::{Standing, Text, character_ends};
@@ -313,6 +313,26 @@ impl State {
         };
         self.variables.set_element(name, Key::Number(number), text);
         Ok(())
+    }
+
+    /// Looks at the index that a utility was given for an element that it assigns: a wrong one may end less than it does
+    /// in an assignment.
+    ///
+    /// # Errors
+    /// The index lies before the start of the array.
+    pub fn check_given_index(
+        &self,
+        name: &[u8],
+        key: &Key,
+        ends: Option<Reach>,
+        span: Span,
+    ) -> Result<(), Stop> {
+        let Key::Number(number @ ..0) = key else { return Ok(()) };
+        let lies_before = self.variables.index(name, *number).is_none();
+        match ends.filter(|_| lies_before) {
+            Some(reach) => Err(Stop::error(BEFORE_START, span, 1, reach)),
+            None => Ok(()),
+        }
     }
 
     /// # Errors

@@ -174,6 +174,10 @@ macro_rules! expanding_rows {
     /// A negative index before the start of an array is a mistake even where a value is read, and one
     /// text has no last element.
     early_index_is_mistake: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x); echo ${a[-4]}; echo after";
+    /// What an index before the start of an array ends where a utility was given it.
+    given_index_ends: Option<Reach> = [None, Some(Reach::Command), None, None, Some(Reach::Command), None, None], "observed in bash, ksh93, mksh and zsh: a=(x); read 'a[-4]' <<<y; echo after $?";
+    /// The same behind a declaration utility.
+    declared_index_ends: Option<Reach> = [None, Some(Reach::Command), None, None, None, None, None], "observed in bash, ksh93, mksh and zsh: a=(x); typeset 'a[-4]=y'; echo after $?";
     /// What a group that is not closed, or not for a bracket in it, makes of a pattern.
     open_groups: OpenGroups = [OpenGroups::ArePatterns, OpenGroups::BeginText, OpenGroups::ArePatterns, OpenGroups::ArePatterns, OpenGroups::MakeText, OpenGroups::ArePatterns, OpenGroups::ArePatterns], "observed in all six: for p in '@(a*' '?@(a*'; do [[ '@(a*' = $p ]]; echo $?; [[ 'x@(ab' = $p ]]; echo $?; done";
     /// `[!]...]` does not look at the bracket behind the sign.

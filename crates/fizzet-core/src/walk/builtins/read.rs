@@ -461,6 +461,8 @@ impl Walker {
         match self.state.element_named(name).filter(|_| self.state.dialect.arrays) {
             Some((array, index)) => {
                 let key = self.element_key_of_text(array, index, span)?;
+                let ends = self.state.dialect.given_index_ends;
+                self.state.check_given_index(array, &key, ends, span)?;
                 self.state.store(array, Some(key), text, span)
             }
             None => self.state.store(name, None, text, span),

@@ -467,6 +467,10 @@ impl Walker {
                     if appends {
                         value = self.appended(name, key.as_ref(), value, declaration.span)?;
                     }
+                    if let Some(key) = &key {
+                        let ends = self.state.dialect.declared_index_ends;
+                        self.state.check_given_index(name, key, ends, declaration.span)?;
+                    }
                     self.state.store(name, key, value, declaration.span)?;
                 }
             }
