@@ -66,11 +66,9 @@ impl State {
             true => unmarked(index),
             false => index.into(),
         };
+        let quoted = matches!(index, [b'\'', .., b'\''] | [b'"', .., b'"'] if index.len() > 1);
         let index = &*plain;
-        let associative =
-            self.variables.get(name).is_some_and(|one| matches!(one.value, Value::Associative(_)));
-        if associative {
-            let quoted = matches!(index, [b'\'', .., b'\''] | [b'"', .., b'"'] if index.len() > 1);
+        if self.variables.is_keyed(name) {
             let key = match quoted && self.dialect.arithmetic_keys_drop_quotes {
                 true => &index[1..index.len() - 1],
                 false => index,

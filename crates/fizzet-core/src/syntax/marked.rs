@@ -11,7 +11,8 @@ use crate::dialect::KeyQuoting;
 use crate::lineage::Rule;
 use crate::text::Text;
 
-/// Stands before a bracket that neither opens nor closes an index, or a sign that begins no expansion.
+/// Stands before a bracket that neither opens nor closes an index, a sign that begins no expansion, or a quote that
+/// quotes nothing.
 pub(super) const MARK: u8 = 0;
 
 fn is_marked(byte: &u8) -> bool {
@@ -48,6 +49,7 @@ pub(crate) fn marked<'t>(text: &'t Text, quoting: impl Fn(&[u8]) -> KeyQuoting) 
             }
             match byte {
                 b'[' | b']' if escapes => out.push(MARK),
+                b'"' | b'\'' if open > 0 && !is_bare && key != KeyQuoting::Stays => out.push(MARK),
                 // One that is written and still there was escaped.
                 b'$' | b'`' if open > 0 => out.push(MARK),
                 b'[' | b']' if !is_written && open > 0 => out.push(MARK),
