@@ -49,7 +49,9 @@ pub(crate) fn marked<'t>(text: &'t Text, quoting: impl Fn(&[u8]) -> KeyQuoting) 
             }
             match byte {
                 b'[' | b']' if escapes => out.push(MARK),
-                b'"' | b'\'' if open > 0 && !is_bare && key != KeyQuoting::Stays => out.push(MARK),
+                b'"' | b'\'' if open > 0 && !is_written && key != KeyQuoting::Stays => {
+                    out.push(MARK)
+                }
                 // One that is written and still there was escaped.
                 b'$' | b'`' if open > 0 => out.push(MARK),
                 b'[' | b']' if !is_written && open > 0 => out.push(MARK),
