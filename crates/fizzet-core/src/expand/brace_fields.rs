@@ -73,9 +73,10 @@ impl Braces<'_> {
                 from = if self.dialect.open_brace_spoils { field.len() } else { open + 1 };
                 continue;
             };
-            let grouped = field.bytes().get(pair.close + 1) == Some(&b'(');
+            let behind = pair.close + 1;
+            let grouped = field.bytes().get(behind) == Some(&b'(') && !quoted[behind];
             if grouped && self.dialect.parenthesis_keeps_braces {
-                from = pair.close + 1;
+                from = behind;
                 continue;
             }
             if let Some(range) = self.range(&field, &quoted, &pair) {
