@@ -39,6 +39,8 @@ pub(super) struct Braces<'d> {
     pub(super) span: Span,
     /// Whether the word as it is written has a pattern outside quotes.
     pub(super) in_pattern: bool,
+    /// Whether something outside quotes is expanded in the word.
+    pub(super) has_bare_values: bool,
 }
 
 impl Braces<'_> {
@@ -74,7 +76,7 @@ impl Braces<'_> {
                 continue;
             };
             let behind = pair.close + 1;
-            let grouped = field.bytes().get(behind) == Some(&b'(') && !quoted[behind];
+            let grouped = field.bytes().get(behind) == Some(&b'(') && self.is_bare(&field, behind);
             if grouped && self.dialect.parenthesis_keeps_braces {
                 from = behind;
                 continue;
@@ -111,6 +113,16 @@ impl Braces<'_> {
     }
 
     /// For each byte, whether it cannot be a brace.
+    /// Whether a byte of a field stood outside quotes, as far as the field still tells.
+    fn is_bare(self, field: &Text, at: usize) -> bool {
+        let run = field.runs().map(|(run, _)| run).find(|run| run.end as usize > at);
+        run.is_some_and(|run| match run.origin.rule() {
+            Rule::Quoted | Rule::AnsiC => false,
+            Rule::Literal => true,
+            _ => self.has_bare_values,
+        })
+    }
+
     fn quoting(self, field: &Text) -> Vec<bool> {
         let mut marks = Vec::with_capacity(field.len());
         for (run, bytes) in field.runs() {

@@ -287,6 +287,9 @@ fn field_braces(state: &mut State, texts: Vec<Text>, word: &Word) -> Result<Vec<
         limit: state.limits.braces,
         span: word.span,
         in_pattern: dialect.escaped_opener_counts && has_written_pattern(&word.parts, false, state),
+        has_bare_values: word.parts.iter().any(|part| {
+            !matches!(part, Part::Literal { .. } | Part::Double { .. } | Part::Single { .. })
+        }),
     };
     braces.expand(texts)
 }
