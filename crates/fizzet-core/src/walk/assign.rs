@@ -477,8 +477,7 @@ impl Walker {
     }
 
     pub(super) fn is_keyed(&self, name: &[u8]) -> bool {
-        let associative = |one: &Variable| matches!(one.value, Value::Associative(_));
-        self.state.variables.get(name).is_some_and(associative)
+        self.state.variables.is_keyed(name)
     }
 
     pub(super) fn element_key(

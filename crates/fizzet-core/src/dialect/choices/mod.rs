@@ -3,11 +3,13 @@
 mod carrying;
 mod expanding;
 mod reading;
+mod tests_and_signals;
 mod utilities;
 mod words;
 
 pub use carrying::*;
 pub use expanding::*;
 pub use reading::*;
+pub use tests_and_signals::*;
 pub use utilities::*;
 pub use words::*;

@@ -217,10 +217,10 @@ macro_rules! reading_rows {
     /// A function gets no name that a variable could not have once its definition is carried out; so it is in bash's
     /// POSIX mode too.
     made_functions_have_names: bool = [N, N, N, N, Y, N, N], "observed in bash and ksh93: set -o posix; a-b() { :; }; echo after";
-    /// A function that an alias gives its name is a syntax error.
-    functions_refuse_aliases: bool = [N, N, N, N, N, N, Y], "observed in all six: alias hive=jar; eval 'hive() { :; }'; echo $?";
     /// Such a name ends the shell as `exit` does.
     bad_function_name_exits: bool = [N, Y, N, N, N, N, N], "observed in bash and ksh93: set -o posix; eval 'a-b() { :; }'; echo after";
+    /// A function that an alias gives its name is a syntax error.
+    functions_refuse_aliases: bool = [N, N, N, N, N, N, Y], "observed in all six: alias hive=jar; eval 'hive() { :; }'; echo $?";
     /// A function may have a name that is no variable name.
     any_function_name: bool = [N, Y, N, N, Y, Y, Y], "observed: a-b() { :; }";
     /// A function body may be a simple command.

@@ -9,7 +9,7 @@ use crate::expand::subscripts::range_of;
 use crate::lineage::{Hop, Origin, Rule};
 use crate::real::Real;
 use crate::source::Span;
-use crate::state::{Digits, Keeps, Key, State, Value, Variable};
+use crate::state::{Digits, Keeps, Key, State, Value};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::{self, Target, written_base};
 use crate::syntax::has_expansions;
@@ -21,8 +21,7 @@ use std::rc::Rc;
 impl Evaluation<'_> {
     /// The key that an index stands for.
     fn key(&mut self, name: &[u8], index: &[u8]) -> Result<Key, Stop> {
-        let associative = |one: &Variable| matches!(one.value, Value::Associative(_));
-        let keyed = self.cx.state().variables.get(name).is_some_and(associative);
+        let keyed = self.cx.state().variables.is_keyed(name);
         if self.dialect.arithmetic_indexes_expand && has_expansions(index) {
             let span = self.span;
             let text = index_text(self.cx, index, keyed).map_err(|stop| match stop {
