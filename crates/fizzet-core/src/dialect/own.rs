@@ -26,6 +26,12 @@ pub enum Own {
     Places,
     /// The lines that the functions were called on.
     CallLines,
+    /// How many arguments each of the calls has that are kept.
+    ArgumentCounts,
+    /// The arguments of these calls, last first.
+    Arguments,
+    /// `$0`, which an assignment changes.
+    Zero,
     /// The status of each command of the latest pipeline.
     Statuses,
     /// The stack of folders: with the current one before the others, or not.
@@ -92,6 +98,10 @@ pub enum Assigned {
     Plain,
     /// The shell goes on to keep it.
     Kept,
+    /// The same where one value is assigned plainly; any other way to change it is a mistake.
+    Held,
+    /// The same, and it cannot be unset.
+    Fixed,
     /// It is read-only.
     Frozen,
 }
@@ -99,7 +109,7 @@ pub enum Assigned {
 /// A variable in one shell.
 pub type OwnVariable = (Own, Assigned);
 
-use Assigned::{Frozen, Kept, Plain};
+use Assigned::{Fixed, Frozen, Held, Kept, Plain};
 
 type Row = (&'static str, [Option<OwnVariable>; 7]);
 
@@ -184,11 +194,14 @@ static ROWS: &[Row] = &[
     ("BASH", [NO, machine("the path of the shell", Plain), NO, NO, NO, NO, NO]),
     ("BASHOPTS", [NO, own(Own::Shopts, Frozen), NO, NO, NO, NO, NO]),
     ("BASHPID", [NO, PROCESS, NO, NO, NO, PROCESS, NO]),
+    ("BASH_ARGC", [NO, own(Own::ArgumentCounts, Fixed), NO, NO, NO, NO, NO]),
+    ("BASH_ARGV", [NO, own(Own::Arguments, Fixed), NO, NO, NO, NO, NO]),
+    ("BASH_ARGV0", [NO, own(Own::Zero, Kept), NO, NO, NO, NO, NO]),
     ("BASH_COMMAND", [NO, machine("how the shell words the command", Kept), NO, NO, NO, NO, NO]),
     ("BASH_EXECUTION_STRING", [NO, own(Own::CommandText, Plain), NO, NO, NO, NO, NO]),
-    ("BASH_LINENO", [NO, own(Own::CallLines, Kept), NO, NO, NO, NO, NO]),
+    ("BASH_LINENO", [NO, own(Own::CallLines, Fixed), NO, NO, NO, NO, NO]),
     ("BASH_LOADABLES_PATH", [NO, text("/usr/local/lib/bash:/usr/lib/bash:/opt/local/lib/bash:/usr/pkg/lib/bash:/opt/pkg/lib/bash:."), NO, NO, NO, NO, NO]),
-    ("BASH_SOURCE", [NO, own(Own::Places, Kept), NO, NO, NO, NO, NO]),
+    ("BASH_SOURCE", [NO, own(Own::Places, Fixed), NO, NO, NO, NO, NO]),
     ("BASH_SUBSHELL", [NO, own(Own::Depth, Plain), NO, NO, NO, NO, NO]),
     ("BASH_VERSINFO", [NO, own(Own::List(VERSION), Frozen), NO, NO, NO, NO, NO]),
     ("BASH_VERSION", [NO, text("5.2.15(1)-release"), NO, NO, NO, NO, NO]),
@@ -203,10 +216,10 @@ static ROWS: &[Row] = &[
     ("FCEDIT", [NO, NO, NO, NO, text("ed"), NO, NO]),
     ("FIGNORE", [NO, NO, NO, NO, NO, NO, text("")]),
     ("FPATH", [NO, NO, NO, NO, NO, NO, machine("how the shell was built", Plain)]),
-    ("FUNCNAME", [NO, own(Own::Calls, Kept), NO, own(Own::Function, Plain), NO, NO, NO]),
+    ("FUNCNAME", [NO, own(Own::Calls, Held), NO, own(Own::Function, Plain), NO, NO, NO]),
     ("FUNCNEST", [NO, NO, NO, NO, NO, NO, text("500")]),
     ("GID", [NO, NO, NO, NO, NO, NO, fact(Fact::Group, Plain)]),
-    ("GROUPS", [NO, machine("who runs the shell", Kept), NO, NO, NO, NO, NO]),
+    ("GROUPS", [NO, machine("who runs the shell", Held), NO, NO, NO, NO, NO]),
     ("HISTCHARS", [NO, NO, NO, NO, NO, NO, text("!^#")]),
     ("HISTCMD", [NO, text("1"), NO, NO, text("0"), NO, text("0")]),
     ("HISTSIZE", [NO, NO, NO, NO, NO, text("2047"), text("30")]),

@@ -141,13 +141,14 @@ impl Braces<'_> {
         marks
     }
 
-    /// Marks braces behind a backslash as openers, and commas behind one in such a pair, where the
-    /// field is a pattern or another opener stands behind them.
+    /// Marks braces behind a backslash as openers, and what is quoted between commas and dots in such a pair, where the
+    /// field is a pattern or another opener stands behind them. A backslash of a value makes a pattern too.
     fn escaped_openers(self, field: &Text, marks: &mut [bool]) {
         let opener = next_opener(field.bytes(), marks, 0);
-        let is_pattern = |bytes: &[u8]| bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'['));
+        let is_pattern =
+            |bytes: &[u8]| bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'[' | b'\\'));
         let made_one = field.runs().any(|(run, bytes)| !run.is_quoted() && is_pattern(bytes));
-        let reach = match self.in_pattern || made_one {
+        let reach = match self.in_values && (self.in_pattern || made_one) {
             true => field.len(),
             false => opener.unwrap_or(0),
         };
@@ -155,9 +156,13 @@ impl Braces<'_> {
         for (run, bytes) in field.runs().take_while(|(run, _)| run.end as usize <= reach) {
             let span = run.origin.span();
             let escaped = run.origin.rule() == Rule::Quoted && span.end - span.start == 2;
-            if escaped && (bytes == b"{" || (bytes == b"," && inside)) {
+            if escaped && bytes == b"{" {
                 marks[at] = false;
                 inside = true;
+            } else if inside && run.is_quoted() {
+                let separates = |byte: &u8| matches!(byte, b',' | b'.');
+                let marks = marks[at..].iter_mut().zip(bytes);
+                marks.filter(|(_, byte)| separates(byte)).for_each(|(mark, _)| *mark = false);
             }
             at = run.end as usize;
         }

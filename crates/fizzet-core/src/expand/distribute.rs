@@ -36,7 +36,7 @@ pub(super) fn chosen(pieces: Vec<Piece>, limits: Limits, span: Span) -> Result<V
     }
     let mut made: Vec<Piece> = Vec::new();
     let (mut fields, mut choices) = (vec![Text::new()], Vec::new());
-    for Piece { text, after } in pieces {
+    for Piece { text, after, .. } in pieces {
         match after {
             Break::Choice => choices.push(text),
             Break::ChoicesEnd => {
@@ -53,7 +53,7 @@ pub(super) fn chosen(pieces: Vec<Piece>, limits: Limits, span: Span) -> Result<V
                 fields.iter_mut().for_each(|field| field.push_text(&text));
                 if after != Break::Choices {
                     let ended = std::mem::replace(&mut fields, vec![Text::new()]);
-                    made.extend(ended.into_iter().map(|text| Piece { text, after }));
+                    made.extend(ended.into_iter().map(|text| Piece::new(text, after)));
                 }
             }
         }

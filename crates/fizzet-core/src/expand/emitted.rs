@@ -169,7 +169,7 @@ impl Substitution<'_> {
         if (place.fields || (place.marks && place.quoted)) && !(place.quoted && star) {
             return self.separate(span, items, star, place);
         }
-        let ifs = ifs(self.cx.state());
+        let ifs = self.splitters.joining().unwrap_or_else(|| ifs(self.cx.state()));
         if place.joiner == Joiner::Marked && place.quoted && !star {
             let marked = if place.alone { items.len() } else { items.len().saturating_sub(1) };
             for text in items.iter_mut().take(marked).skip(1).filter(|text| text.is_empty()) {

@@ -45,6 +45,7 @@ mod replace;
 mod shell_words;
 mod slice;
 mod split;
+mod splitters;
 mod stages;
 mod subscripts;
 mod substitute;
@@ -559,8 +560,8 @@ fn split_all(cx: &mut dyn Context, pieces: Vec<Piece>, word: &Word) -> Result<Ve
 }
 
 /// The fields that a value makes by itself.
-fn split_value(text: Text, ifs: &Ifs, state: &State) -> Vec<Text> {
-    let piece = Piece { text, after: substitute::Break::Field };
+fn split_value(text: Text, ifs: &Rc<Ifs>, state: &State) -> Vec<Text> {
+    let piece = Piece::new(text, substitute::Break::Field);
     let rules = split::Rules {
         across: false,
         blank_joins_wide: state.dialect.blank_joins_wide_separator,

@@ -90,7 +90,7 @@ impl Substitution<'_> {
                 whole.push_text(&piece.text);
             }
         }
-        let piece = Piece { text: whole, after: Break::Field };
+        let piece = Piece::new(whole, Break::Field);
         for (at, field) in split_all(self.cx, vec![piece], word)?.into_iter().enumerate() {
             if at > 0 {
                 self.push(b" ", Standing::Splittable, &origin)?;

@@ -1,5 +1,7 @@
 //! Field splitting (POSIX XCU 2.6.5).
 
+use std::rc::Rc;
+
 use crate::expand::substitute::{Break, Piece};
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
@@ -63,6 +65,11 @@ impl Ifs {
     /// Whether it was made of this.
     pub(super) fn is_of(&self, value: Option<&[u8]>, characters: bool) -> bool {
         self.value.as_deref() == value && self.characters == characters
+    }
+
+    /// Whether it separates as another one does.
+    pub(super) fn is_like(&self, other: &Ifs) -> bool {
+        self.value == other.value && self.characters == other.characters
     }
 
     /// No separators at all.
@@ -164,8 +171,9 @@ enum Place {
 }
 
 /// Splits the splittable runs of a word's pieces at IFS; a field with nothing in it vanishes.
-pub(super) fn split(pieces: Vec<Piece>, ifs: &Ifs, rules: Rules) -> Vec<Text> {
+pub(super) fn split(pieces: Vec<Piece>, ifs: &Rc<Ifs>, rules: Rules) -> Vec<Text> {
     let mut splitter = Splitter {
+        ifs: ifs.clone(),
         fields: Vec::new(),
         field: Text::new(),
         place: Place::Start,
@@ -175,15 +183,16 @@ pub(super) fn split(pieces: Vec<Piece>, ifs: &Ifs, rules: Rules) -> Vec<Text> {
         begins_blank: false,
     };
     let mut region = None;
-    for Piece { text, after } in pieces {
-        if splitter.field.is_nothing() && !needs_splitting(&text, ifs) {
+    for Piece { text, after, splitters } in pieces {
+        let is_plain = splitters.is_empty() && !needs_splitting(&text, &splitter.ifs);
+        if splitter.field.is_nothing() && is_plain {
             if !text.is_nothing() {
                 region = text.runs().last().map(|(run, _)| run.origin.span());
                 splitter.field = text;
                 splitter.place = Place::Field;
             }
         } else {
-            splitter.text(&text, ifs, rules, &mut region);
+            splitter.text(&text, splitters, rules, &mut region);
             if rules.last_makes_field
                 && splitter.place == Place::Separator
                 && let Some((run, _)) = text.runs().last()
@@ -205,6 +214,8 @@ fn needs_splitting(text: &Text, ifs: &Ifs) -> bool {
 }
 
 struct Splitter {
+    /// What splits from here on.
+    ifs: Rc<Ifs>,
     fields: Vec<Text>,
     field: Text,
     place: Place,
@@ -221,8 +232,20 @@ struct Splitter {
 
 impl Splitter {
     /// The runs of one piece. `region` is the expansion that the last run came from.
-    fn text(&mut self, text: &Text, ifs: &Ifs, rules: Rules, region: &mut Option<Span>) {
+    fn text(
+        &mut self,
+        text: &Text,
+        splitters: Vec<(usize, Rc<Ifs>)>,
+        rules: Rules,
+        region: &mut Option<Span>,
+    ) {
+        let mut splitters = splitters.into_iter().peekable();
+        let mut ends = 0;
         for (run, bytes) in text.runs() {
+            while let Some((_, ifs)) = splitters.next_if(|(from, _)| *from <= ends) {
+                self.ifs = ifs;
+            }
+            ends += bytes.len();
             let span = Some(run.origin.span());
             if std::mem::replace(region, span) != span
                 && !rules.across
@@ -236,11 +259,14 @@ impl Splitter {
                 self.field.push_hole(run.standing, &run.origin);
                 self.place = Place::Field;
             } else if run.standing.is_split() {
-                self.run(bytes, ifs, rules, run);
+                self.run(bytes, rules, run);
             } else {
                 self.field.push(bytes, run.standing, &run.origin);
                 self.place = Place::Field;
             }
+        }
+        if let Some((_, ifs)) = splitters.last() {
+            self.ifs = ifs;
         }
     }
 
@@ -276,7 +302,8 @@ impl Splitter {
         }
     }
 
-    fn run(&mut self, bytes: &[u8], ifs: &Ifs, rules: Rules, run: &Run) {
+    fn run(&mut self, bytes: &[u8], rules: Rules, run: &Run) {
+        let ifs = self.ifs.clone();
         let (mut at, origin) = (0, &run.origin);
         let joins = rules.blank_joins_literal && origin.rule() == Rule::Literal;
         while at < bytes.len() {
@@ -360,6 +387,8 @@ impl Splitter {
 
 #[cfg(test)]
 mod tests {
+    use std::rc::Rc;
+
     use super::{Ifs, Rules, split};
     use crate::expand::substitute::{Break, Piece};
     use crate::lineage::{Origin, Rule};
@@ -369,9 +398,9 @@ mod tests {
     fn fields(value: &str, ifs: &str) -> Vec<String> {
         let origin = Origin::new(Rule::Parameter, Span::new(SourceId::MAIN, 0, 2));
         let text = Text::from_bytes(value, Standing::Splittable, origin);
-        let ifs = Ifs::new(Some(ifs.as_bytes()), true);
+        let ifs = Rc::new(Ifs::new(Some(ifs.as_bytes()), true));
         split(
-            vec![Piece { text, after: Break::Field }],
+            vec![Piece::new(text, Break::Field)],
             &ifs,
             Rules {
                 across: true,

@@ -4,9 +4,12 @@
 //! The result is one text, or several where a `"$@"` breaks the word. Which bytes are still to be
 //! split, and which form patterns, is kept as the standing of their runs.
 
+use std::rc::Rc;
+
 use crate::dialect::{Beside, EmptyAt, EmptyAtInWord};
 use crate::expand::distribute::chosen;
-use crate::expand::{Context, Tilde, arithmetic, ifs, record};
+use crate::expand::splitters::Splitters;
+use crate::expand::{Context, Ifs, Tilde, arithmetic, ifs, record};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Key, State};
@@ -21,6 +24,14 @@ pub(super) struct Piece {
     pub(super) text: Text,
     /// What stands behind it.
     pub(super) after: Break,
+    /// From which byte on which IFS splits it, where that changes within the word.
+    pub(super) splitters: Vec<(usize, Rc<Ifs>)>,
+}
+
+impl Piece {
+    pub(super) fn new(text: Text, after: Break) -> Piece {
+        Piece { text, after, splitters: Vec::new() }
+    }
 }
 
 /// What emptied quotes leave behind in the words of a `case`, where a shell lets them.
@@ -184,6 +195,8 @@ pub(super) struct Substitution<'c> {
     pub(super) behind_brace: Option<Vec<Part>>,
     /// The key of the element that was looked up, where it is not read again when that is assigned.
     pub(super) looked_up: Option<Key>,
+    /// The IFS of each stretch of the word.
+    pub(super) splitters: Splitters,
 }
 
 impl<'c> Substitution<'c> {
@@ -209,8 +222,10 @@ impl<'c> Substitution<'c> {
         };
         let assigned = place.assigned || place.tilde == Tilde::AfterColons;
         let place = Place { distributes: cx.state().options.distributes, assigned, ..place };
+        let splitters = Splitters::new(cx.state());
         let mut substitution = Substitution {
             cx,
+            splitters,
             done: Vec::new(),
             current: Text::new(),
             empty_ats: 0,
@@ -238,7 +253,8 @@ impl<'c> Substitution<'c> {
             substitution.current.push(b"", Standing::Quoted, &origin);
         }
         substitution.break_field(Break::Field);
-        let (done, limits) = (substitution.done, substitution.cx.state().limits);
+        let (mut done, limits) = (substitution.done, substitution.cx.state().limits);
+        substitution.splitters.tell(&mut done);
         Ok((chosen(done, limits, word.span)?, substitution.has_list))
     }
 
@@ -296,8 +312,11 @@ impl<'c> Substitution<'c> {
             part,
             Part::Parameter(_) | Part::Flagged(_) | Part::Command(_) | Part::Arithmetic { .. }
         );
+        let at = (self.done.len(), self.current.len());
         if !expands || place.quoted {
-            return self.carry_out(part, place);
+            self.carry_out(part, place)?;
+            self.splitters.look(self.cx.state(), part, at);
+            return Ok(());
         }
         if self.behind_quoted_at {
             place.expansion = Standing::Strict;
@@ -312,6 +331,7 @@ impl<'c> Substitution<'c> {
         let outer = std::mem::take(&mut self.met);
         self.waiting_empty = None;
         self.carry_out(part, place)?;
+        self.splitters.look(self.cx.state(), part, at);
         self.keep_waiting_empty();
         if !self.met {
             self.last_empty = empty;
@@ -590,7 +610,7 @@ impl<'c> Substitution<'c> {
 
     /// Ends the field on hand: what follows belongs to the next one.
     pub(super) fn break_field(&mut self, after: Break) {
-        self.done.push(Piece { text: std::mem::take(&mut self.current), after });
+        self.done.push(Piece::new(std::mem::take(&mut self.current), after));
     }
 
     /// An empty parameter of a quoted `$@`: an argument of its own.

@@ -1,5 +1,6 @@
 //! What a shell remembers between commands: variables, positional parameters, options.
 
+mod argument_stack;
 mod associative;
 mod base;
 mod field;

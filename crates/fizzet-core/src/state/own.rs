@@ -9,6 +9,7 @@ use crate::dialect::{
 };
 use crate::host::Process;
 use crate::source::{SourceId, SourceKind, Span};
+use crate::state::argument_stack::ArgumentStack;
 use crate::state::{Digits, Keeps, State, Value, Variable};
 use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
@@ -35,6 +36,8 @@ pub struct Doing {
     pub(crate) at: Option<Span>,
     /// The functions and files around it, outermost first.
     pub(crate) calls: Vec<Call>,
+    /// The arguments of the calls that are kept.
+    pub(crate) arguments: ArgumentStack,
     /// The status of each command of the latest pipeline.
     pub(crate) statuses: Vec<Status>,
     /// The vector whose last element is `$_`; none yet at the start.
@@ -83,6 +86,18 @@ impl State {
                 let lines = self.call_lines().into_iter().map(|line| line.to_string().into_bytes());
                 self.list_of(lines)
             }
+            Own::ArgumentCounts => {
+                self.keep_arguments();
+                let counts = self.doing.arguments.counts();
+                self.list_of(counts.map(|count| count.to_string().into_bytes()))
+            }
+            Own::Arguments => {
+                self.keep_arguments();
+                let first = self.dialect.first_index;
+                let arguments = self.doing.arguments.values().cloned();
+                Value::Indexed((first..).zip(arguments).collect())
+            }
+            Own::Zero => Value::Scalar((*self.positional.zero).clone()),
             Own::Statuses => {
                 let statuses = self.doing.statuses.iter();
                 self.list_of(statuses.map(|status| status.to_string().into_bytes()))
@@ -136,6 +151,14 @@ impl State {
                 Some("the path of the shell")
             }
             _ => None,
+        }
+    }
+
+    /// Somebody asks for the arguments of all calls: outside of functions those of the shell are kept from here on.
+    pub(crate) fn keep_arguments(&mut self) {
+        let in_function = self.doing.calls.iter().any(|call| !call.is_file);
+        if !in_function && !self.options.debugger {
+            self.doing.arguments.begin(self.positional.all());
         }
     }
 
@@ -245,8 +268,34 @@ impl State {
             }
             Some((Own::Folders(_), _)) => Ok(false),
             Some((_, Assigned::Kept)) => Ok(true),
-            Some((_, Assigned::Frozen)) => Err(self.read_only(name, span)),
+            Some((_, Assigned::Frozen | Assigned::Held | Assigned::Fixed)) => {
+                Err(self.read_only(name, span))
+            }
         }
+    }
+
+    /// What becomes of an assignment to a variable that the shell keeps, if it does.
+    fn assigned_own(&self, name: &[u8]) -> Option<Assigned> {
+        match self.variables.get(name) {
+            Some(variable) if !variable.own => None,
+            _ => own_variable(self.dialect.shell, name).map(|(_, assigned)| assigned),
+        }
+    }
+
+    /// Whether a plain assignment of one value changes nothing, where others are mistakes.
+    pub(crate) fn is_held(&self, name: &[u8]) -> bool {
+        matches!(self.assigned_own(name), Some(Assigned::Held | Assigned::Fixed))
+    }
+
+    /// # Errors
+    /// The shell keeps the variable, and only a plain assignment would be passed over.
+    pub(crate) fn check_held(&self, name: &[u8], span: Span) -> Result<(), Stop> {
+        if self.is_held(name) { Err(self.read_only(name, span)) } else { Ok(()) }
+    }
+
+    /// Whether the shell lets nobody unset a variable.
+    pub(crate) fn is_fixed(&self, name: &[u8]) -> bool {
+        self.assigned_own(name) == Some(Assigned::Fixed)
     }
 
     /// Stops keeping a variable that `unset` has taken away: from now on it is one like others.

@@ -7,7 +7,8 @@ use std::rc::Rc;
 use bstr::ByteSlice;
 
 use crate::dialect::{
-    KeyQuoting, ListAttributes, OptionIndex, PosixMode, Reals, References, TakesBase,
+    KeyQuoting, ListAttributes, OptionIndex, Own, PosixMode, Reals, References, TakesBase,
+    own_variable,
 };
 use crate::expand::{arithmetic, shown_real};
 use crate::lineage::{Origin, Rule};
@@ -17,7 +18,7 @@ use crate::state::inside::{self, Step};
 use crate::state::{Digits, ElementOf, Field, Keeps, Key, State, Stretch, Value, base, own};
 use crate::stop::{Reach, Stop};
 use crate::syntax::arithmetic::character_of;
-use crate::syntax::unmarked;
+use crate::syntax::{has_marks, unmarked};
 use crate::text::{Standing, Text, character_ends};
 
 /// What is wrong with an index that counts from the end, and further than to the start.
@@ -66,6 +67,7 @@ impl State {
             true => unmarked(index),
             false => index.into(),
         };
+        let spoiled = self.dialect.hidden_signs_spoil_indexes && has_marks(index);
         let quoted = matches!(index, [b'\'', .., b'\''] | [b'"', .., b'"'] if index.len() > 1);
         let index = &*plain;
         if self.variables.is_keyed(name) {
@@ -78,6 +80,10 @@ impl State {
             let rule = if is_written { Rule::Literal } else { Rule::Arithmetic };
             let origin = Origin::new(rule, span);
             return Ok(Key::Text(Text::from_bytes(key, Standing::Quoted, origin)));
+        }
+        if spoiled {
+            let message = "a bracket, a quote or a sign of an expansion stands in the index of this expression";
+            return Err(Stop::in_index(self.mistake(message, span, 1)));
         }
         let vanishes = |byte: &u8| self.dialect.index_text_quotes.as_bytes().contains(byte);
         let kept: Cow<'_, [u8]> = match index.iter().any(vanishes) {
@@ -124,10 +130,12 @@ impl State {
     /// # Errors
     /// The variable is read-only.
     pub fn check_writable(&mut self, name: &[u8], span: Span) -> Result<(), Stop> {
-        if !self.variables.get(name).is_some_and(|variable| variable.read_only) {
-            return Ok(());
+        match self.variables.get(name).is_some_and(|variable| variable.read_only)
+            || self.is_held(name)
+        {
+            true => Err(self.read_only(name, span)),
+            false => Ok(()),
         }
-        Err(self.read_only(name, span))
     }
 
     pub(super) fn read_only(&self, name: &[u8], span: Span) -> Stop {
@@ -208,6 +216,9 @@ impl State {
         let known = self.variables.get(name);
         let (is_plain, read_only) = known.map_or((false, false), |one| (!one.own, one.read_only));
         if !is_plain && self.keeps_itself(name, span)? {
+            if own_variable(self.dialect.shell, name).is_some_and(|(own, _)| own == Own::Zero) {
+                self.positional.zero = Rc::new(text);
+            }
             return Ok(());
         }
         if read_only {

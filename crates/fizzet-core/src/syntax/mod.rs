@@ -40,5 +40,5 @@ pub(crate) use assignments::assignment_of;
 pub use cursor::{MAX_DEPTH, Parser};
 pub(crate) use cursor::{Parsed, is_name, is_name_byte};
 pub use error::{SyntaxError, SyntaxErrorKind};
-pub(crate) use marked::{has_expansions, marked, unmarked};
+pub(crate) use marked::{Marking, has_expansions, has_marks, unmarked};
 pub(crate) use parameter::{OPEN_BRACKET, has_open_bracket};

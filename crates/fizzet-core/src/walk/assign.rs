@@ -315,7 +315,16 @@ impl Walker {
         if self.state.dialect.parameters_are_variables && (is_number || &**name == b"argv") {
             return self.assign_parameters(assignment);
         }
-        self.assign_variable(assignment)
+        match self.assign_variable(assignment) {
+            Err(Stop::Shell(error))
+                if error.is_read_only
+                    && matches!(assignment.value, AssignedValue::Scalar(_))
+                    && self.state.is_held(name) =>
+            {
+                Ok(Text::new())
+            }
+            outcome => outcome,
+        }
     }
 
     /// Carries out an assignment to a variable.

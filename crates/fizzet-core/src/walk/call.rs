@@ -144,6 +144,10 @@ impl Walker {
         let from = self.state.doing.at.unwrap_or(span);
         let (name, body) = (argv[0].clone(), function.body.span);
         self.state.doing.calls.push(Call { name, source: body.source, from, body, is_file: false });
+        let keeps_arguments = self.state.options.debugger;
+        if keeps_arguments {
+            self.state.doing.arguments.push(self.state.positional.all());
+        }
         let restorable = self.state.dialect.functions_can_keep_options;
         let before = restorable.then(|| (self.state.options.clone(), self.state.traps.clone()));
         let ties = self.state.ties.clone();
@@ -160,6 +164,9 @@ impl Walker {
         if let Err(Stop::Return(status)) = outcome {
             self.state.status = status;
             self.spared = false;
+        }
+        if keeps_arguments {
+            self.state.doing.arguments.pop();
         }
         let back = self.actions_come_back(aside);
         self.state.doing.returned += 1;
@@ -235,6 +242,9 @@ impl Walker {
             return outcome;
         }
         let inner = std::mem::replace(&mut self.state.positional, outer);
+        if !self.state.dialect.function_zero.include(function.keyword) {
+            self.state.positional.zero = inner.zero.clone();
+        }
         self.tell_change(Cause::Return, &inner, span)?;
         if let Err(Stop::Return(status)) = outcome {
             self.state.status = status;

@@ -13,9 +13,9 @@ use crate::lineage::Rule;
 use crate::source::Span;
 use crate::state::{Key, State, Value, Variable, element_name};
 use crate::stop::{Reach, ShellError, Stop};
+use crate::syntax::Marking;
 use crate::syntax::arithmetic::has_hexadecimal;
 use crate::syntax::ast::Condition;
-use crate::syntax::marked;
 use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::number;
@@ -77,11 +77,14 @@ impl Walker {
                             ));
                         }
                         if operator.starts_with(b"-") {
-                            let hides = self.state.dialect.indexes_hide_brackets;
-                            let read = |text: &Text| match hides {
-                                true => {
-                                    marked(text, |name| self.state.key_quoting(name)).into_owned()
-                                }
+                            let marking = Marking {
+                                quoting: |name: &[u8]| self.state.key_quoting(name),
+                                is_thorough: self.state.dialect.hidden_signs_spoil_indexes,
+                                is_word: true,
+                            };
+                            let read = |text: &Text| match self.state.dialect.indexes_hide_brackets
+                            {
+                                true => marking.of(text).into_owned(),
                                 false => text.bytes().to_vec(),
                             };
                             let (left, right) = (read(&value), read(&other));

@@ -15,6 +15,17 @@ pub enum EmptyAt {
     Last,
 }
 
+/// Which IFS the expansions of a word are split by, where one of them changes it.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum SplitBy {
+    /// All by the one that stands when the word is complete.
+    Last,
+    /// Each by the one that stands behind it.
+    Each,
+    /// The same, but an IFS that is empty at the start of the word keeps it whole, and that one joins its lists.
+    EachIfFirst,
+}
+
 /// What a text in parentheses is that is given to a name which becomes an array.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum ListTexts {

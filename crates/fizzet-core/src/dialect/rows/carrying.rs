@@ -204,6 +204,9 @@ macro_rules! carrying_rows {
     pairs_are_whole: bool = [N, Y, N, N, N, N, N], "observed in bash: x='1 2'; declare -A h; h=($x * ~ v); h=([a]=1 b c)";
     /// Brackets in a value end no index of an arithmetic expression.
     indexes_hide_brackets: bool = [N, Y, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: typeset -A a; k=']'; (( a[$k]=1 ))";
+    /// In an expression in which something is expanded, brackets, quotes and signs of expansions in the index of an element
+    /// are a mistake, also where they are written.
+    hidden_signs_spoil_indexes: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: a=(5 6); b=(0 1); n=1; echo $((a[b[n]])); echo $((a[~n])); echo $((a[b[$n]]))";
     /// `@` and `*` are no keys of an associative array where an element is assigned.
     all_is_no_key: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93 and zsh: typeset -A h; h[@]=1; echo after";
     /// Which quoting that is written in the key of an element is gone when an arithmetic expression takes the key.

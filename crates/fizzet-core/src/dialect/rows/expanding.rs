@@ -30,6 +30,8 @@ macro_rules! expanding_rows {
     tilde_numbers: bool = [N, Y, N, N, N, N, Y], "observed in all six: echo ~0";
     /// A tilde is expanded at the start of the pattern of `${x/#p/r}`.
     tilde_in_anchored: bool = [N, N, N, N, N, Y, Y], "observed in all six: x=~; echo ${x/#~/T}";
+    /// Which IFS the expansions of a word are split by, where one of them changes it.
+    split_by: SplitBy = [SplitBy::Last, SplitBy::Last, SplitBy::Last, SplitBy::Last, SplitBy::EachIfFirst, SplitBy::Each, SplitBy::Each], "observed in all six: x='a:b c'; unset IFS; echo $x${IFS=:}$x; in zsh under shwordsplit";
     /// `$@` and `$*` count as set even without parameters.
     at_is_always_set: bool = [N, N, Y, Y, N, N, N], "observed in all six: set --; echo ${@-a}";
     /// A pattern that matches an empty text is replaced in a list without elements too.
@@ -479,8 +481,8 @@ macro_rules! expanding_rows {
     assigned_lists_use_ifs: bool = [N, Y, N, N, N, N, N], "observed in bash: IFS=:; set -- a ''; x=\"${@:1}\"; y=\"$@\"; z=${@#b}";
     /// A backslash in a value escapes only what is special in patterns.
     value_backslash_needs_special: bool = [N, N, N, N, N, N, Y], "observed in zsh: x='l\\i*'; case lid in ${~x}) echo yes; esac";
-    /// A brace behind a backslash opens a pair all the same if another opens one behind it.
-    escaped_opener_counts: bool = [N, N, N, N, Y, N, N], "observed in ksh93: echo \\{a,b}{c,d}";
+    /// A brace behind a backslash opens a pair all the same if another opens one behind it or the word has a pattern.
+    escaped_opener_counts: bool = [N, N, N, N, Y, N, N], "observed in ksh93: echo \\{a,b}{c,d}; y='\\\\'; echo \\{a,b}$y";
     /// A separator at the start of what a command prints makes no empty field.
     output_begins_behind_separator: bool = [N, N, N, N, N, Y, N], "observed in mksh: IFS=:; printf '[%s]' $(echo :a)";
     } };

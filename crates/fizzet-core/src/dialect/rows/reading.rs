@@ -439,7 +439,7 @@ macro_rules! reading_rows {
     time_takes_option: bool = [N, Y, N, N, N, Y, N], "observed in all six: time -p echo a";
     /// The signs that may begin an offset, besides letters, digits and blanks; nothing: all. Where they are named, quotes in
     /// the numbers quote.
-    offset_signs: &'static str = ["", "", "", "", "", "_#$%`(:", ""], "observed in all six with each sign: x=abc; echo ${x:\"1\"} ${x:!1} ${x:0+'1'}";
+    offset_signs: &'static str = ["", "", "", "", "", "_#$%(:", ""], "observed in all six with each sign: x=abc; echo ${x:\"1\"} ${x:!1} ${x:0+'1'}";
     /// Which colon of `${x:offset:length}` ends the offset.
     offset_end: OffsetEnd = [OffsetEnd::OutsideParentheses, OffsetEnd::OutsideConditions, OffsetEnd::OutsideParentheses, OffsetEnd::FirstOnceExpanded, OffsetEnd::EndOfExpression, OffsetEnd::OutsideParentheses, OffsetEnd::First], "observed in all six: x=abcdef; n=2:1; echo ${x:$n} ${x:1?2:3} ${x:(1?2:3):1} ${x: 2 : 1}";
     /// `command |&` is carried out in the background.

@@ -18,10 +18,10 @@ use crate::real::Real;
 use crate::source::Span;
 use crate::state::State;
 use crate::stop::Stop;
+use crate::syntax::Marking;
 use crate::syntax::arithmetic::{self, Binary, Expression, Refused, Showing, Target, Unary};
 use crate::syntax::ast::{Arithmetic, Part};
 use crate::syntax::expression::NO_VARIABLE;
-use crate::syntax::marked;
 use crate::text::next_character;
 
 /// How often a variable may lead to another before that is called endless.
@@ -96,7 +96,13 @@ fn number_of(
                 return Ok((Number::Real(zero), None));
             }
             let written_out = match state.dialect.indexes_hide_brackets {
-                true => marked(&text, |name| state.key_quoting(name)),
+                true => Marking {
+                    quoting: |name: &[u8]| state.key_quoting(name),
+                    is_thorough: state.dialect.hidden_signs_spoil_indexes
+                        && state.sources.bytes(span).iter().any(expands),
+                    is_word: false,
+                }
+                .of(&text),
                 false => text.bytes().into(),
             };
             let parsed = parse(cx, &written_out, span)?;
@@ -117,6 +123,11 @@ fn number_of(
     let number = evaluation.value(&expression)?;
     cx.state().math.latest = number;
     Ok((number, showing))
+}
+
+/// Whether this byte of an expression as it is written may begin an expansion.
+fn expands(byte: &u8) -> bool {
+    matches!(byte, b'$' | b'`' | b'~')
 }
 
 /// The value of an expression given as text: `let`, an array index, a variable's value.

@@ -184,6 +184,17 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
             body,
             is_file: true,
         });
+        match &outer {
+            // The name of a file counts as its argument.
+            None => {
+                walker.state.keep_arguments();
+                walker.state.doing.arguments.push(std::slice::from_ref(file));
+            }
+            Some(_) if walker.state.options.debugger => {
+                walker.state.doing.arguments.push(walker.state.positional.all());
+            }
+            Some(_) => {}
+        }
     }
     let hides = !dialect.dot_is_inside_loops;
     let loops = if hides { std::mem::take(&mut walker.loops) } else { walker.loops };
@@ -195,6 +206,9 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     walker.loops = loops;
     if names_files {
         walker.state.doing.calls.pop();
+        if outer.is_none() || walker.state.options.debugger {
+            walker.state.doing.arguments.pop();
+        }
     }
     walker.sourced -= 1;
     if let Some(zero) = zero {

@@ -145,6 +145,10 @@ pub(super) fn shopt(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             (true, true) => status |= Status::from(!walker.state.set_option(name, given.has(b's'))),
             (true, false) => {
                 walker.state.options.set_shopt(name, given.has(b's'));
+                if walker.state.options.debugger {
+                    let state = &mut walker.state;
+                    state.doing.arguments.begin(state.positional.all());
+                }
             }
             (false, of_set) => {
                 status |= Status::from(!is_on);

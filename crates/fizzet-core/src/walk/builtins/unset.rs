@@ -136,6 +136,7 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                 }
                 status = 1;
             }
+            _ if walker.state.is_fixed(&name) => status = walker.complain(call, 1),
             None if walker.state.dialect.unset_finds_functions && !given.has(b'v') => {
                 match walker.is_frozen_function(&name) {
                     true => status = 1,

@@ -264,10 +264,21 @@ impl Walker {
         let place = self.declared_place(name, at, declaration.span)?;
         let name = place.as_deref().unwrap_or(name);
         let has_list = self.list_arguments.iter().any(|list| list.at == at);
-        let frozen = self.state.variables.get(name).is_some_and(|variable| variable.read_only)
-            && !(declaration.local
-                && self.is_local(name)
-                && !(self.is_own(name) && !has_list && self.state.dialect.local_refuses_read_only));
+        let read_only = self.state.variables.get(name).is_some_and(|variable| variable.read_only);
+        if has_list {
+            self.state.check_held(name, declaration.span)?;
+        }
+        let held = (equals.is_some() || declaration.local) && self.state.is_held(name);
+        if held && declaration.outside {
+            return Ok(true);
+        }
+        let frozen = held
+            || read_only
+                && !(declaration.local
+                    && self.is_local(name)
+                    && !(self.is_own(name)
+                        && !has_list
+                        && self.state.dialect.local_refuses_read_only));
         let outside = declaration.outside && !self.state.dialect.elements_are_exported;
         if !self.state.names_variable(name)
             || (index.is_some() && (outside || !self.state.dialect.arrays))
