@@ -208,6 +208,11 @@ impl Text {
         part
     }
 
+    /// The run that holds the byte at `at`.
+    pub fn run_at(&self, at: usize) -> Option<&Run> {
+        self.runs.iter().find(|run| run.end as usize > at)
+    }
+
     /// The same with the holes in it, at its start and at its end.
     pub fn slice_with_holes(&self, start: usize, end: usize) -> Text {
         let mut part = Text::new();

@@ -76,7 +76,9 @@ impl Braces<'_> {
                 continue;
             };
             let behind = pair.close + 1;
-            let grouped = field.bytes().get(behind) == Some(&b'(') && self.is_bare(&field, behind);
+            let grouped = field.bytes().get(behind) == Some(&b'(')
+                && field.run_at(open).is_some_and(|run| run.standing == Standing::Plain)
+                && self.is_bare(&field, behind);
             if grouped && self.dialect.parenthesis_keeps_braces {
                 from = behind;
                 continue;
@@ -112,17 +114,16 @@ impl Braces<'_> {
         Err(Stop::Limit { what: "words of a brace expansion", limit, span: self.span })
     }
 
-    /// For each byte, whether it cannot be a brace.
     /// Whether a byte of a field stood outside quotes, as far as the field still tells.
     fn is_bare(self, field: &Text, at: usize) -> bool {
-        let run = field.runs().map(|(run, _)| run).find(|run| run.end as usize > at);
-        run.is_some_and(|run| match run.origin.rule() {
+        field.run_at(at).is_some_and(|run| match run.origin.rule() {
             Rule::Quoted | Rule::AnsiC => false,
             Rule::Literal => true,
             _ => self.has_bare_values,
         })
     }
 
+    /// For each byte, whether it cannot be a brace.
     fn quoting(self, field: &Text) -> Vec<bool> {
         let mut marks = Vec::with_capacity(field.len());
         for (run, bytes) in field.runs() {
@@ -142,11 +143,11 @@ impl Braces<'_> {
     }
 
     /// Marks braces behind a backslash as openers, and what is quoted between commas and dots in such a pair, where the
-    /// field is a pattern or another opener stands behind them. A backslash of a value makes a pattern too.
+    /// field is a pattern or another opener stands behind them. Any sign of patterns, a
+    /// backslash or a parenthesis among them, makes a field a pattern here.
     fn escaped_openers(self, field: &Text, marks: &mut [bool]) {
         let opener = next_opener(field.bytes(), marks, 0);
-        let is_pattern =
-            |bytes: &[u8]| bytes.iter().any(|byte| matches!(byte, b'*' | b'?' | b'[' | b'\\'));
+        let is_pattern = |bytes: &[u8]| bytes.iter().any(|byte| b"*?[\\&()|".contains(byte));
         let made_one = field.runs().any(|(run, bytes)| !run.is_quoted() && is_pattern(bytes));
         let reach = match self.in_values && (self.in_pattern || made_one) {
             true => field.len(),
