@@ -195,7 +195,7 @@ impl Substitution<'_> {
             ParameterName::Inside(_) => Held::Unset,
             ParameterName::Variable(variable) => match &parameter.index {
                 None if state.dialect.names_mean_lists && state.variables.is_array(variable) => {
-                    return self.indexed(variable, &Subscript::Star, &hop(0));
+                    return self.indexed(variable, &Subscript::Star, false, &hop(0));
                 }
                 None => one(state.scalar(variable), 0),
                 Some(Subscript::Index(_))
@@ -205,7 +205,10 @@ impl Substitution<'_> {
                 {
                     Held::Unset
                 }
-                Some(index) => return self.indexed(variable, index, &hop(0)),
+                Some(index) => {
+                    let measures = matches!(parameter.operation, Operation::Length);
+                    return self.indexed(variable, index, measures, &hop(0));
+                }
             },
         };
         Ok(held)
@@ -244,7 +247,14 @@ impl Substitution<'_> {
             && state.variables.get(name).is_none()
     }
 
-    fn indexed(&mut self, name: &Rc<[u8]>, index: &Subscript, hop: &Hop) -> Result<Held, Stop> {
+    /// What an index of a variable means; `measures`: whether only the length is asked for.
+    fn indexed(
+        &mut self,
+        name: &Rc<[u8]>,
+        index: &Subscript,
+        measures: bool,
+        hop: &Hop,
+    ) -> Result<Held, Stop> {
         if let Subscript::Index(index) = index
             && self.tells_programs(name)
         {
@@ -277,6 +287,9 @@ impl Substitution<'_> {
                     return Err(Stop::error(BEFORE_START, hop.span, 1, Reach::Shell));
                 }
                 state.check_index(name, &key, hop.span)?;
+                if measures && state.dialect.early_lengths_are_mistakes {
+                    state.check_measured(name, &key, hop.span)?;
+                }
                 if self.cx.state().dialect.assigned_index_is_read_once {
                     self.looked_up = Some(key.clone());
                 }
@@ -314,8 +327,6 @@ impl Substitution<'_> {
         Err(Stop::shell(message, parameter.span, status))
     }
 }
-
-impl Substitution<'_> {}
 
 /// The key of an associative array that an index is, whose quotes belong to it where the shell has it so.
 pub(crate) fn key_text(cx: &mut dyn Context, index: &Arithmetic) -> Result<Text, Stop> {

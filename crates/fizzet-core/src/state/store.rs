@@ -336,9 +336,7 @@ impl State {
         ends: Option<Reach>,
         span: Span,
     ) -> Result<(), Stop> {
-        let Key::Number(number @ ..0) = key else { return Ok(()) };
-        let lies_before = self.variables.index(name, *number).is_none();
-        match ends.filter(|_| lies_before) {
+        match ends.filter(|_| self.variables.lies_before(name, key)) {
             Some(reach) => Err(Stop::error(BEFORE_START, span, 1, reach)),
             None => Ok(()),
         }
@@ -348,6 +346,18 @@ impl State {
     /// The index lies before the start of an array that is read, and the shell minds that.
     pub fn check_index(&self, name: &[u8], key: &Key, span: Span) -> Result<(), Stop> {
         match self.dialect.early_index_is_mistake && self.variables.is_before_start(name, key) {
+            true => Err(self.mistake(BEFORE_START, span, 1)),
+            false => Ok(()),
+        }
+    }
+
+    /// # Errors
+    /// The index of an element that is measured lies before the start, or counts from the end of a text.
+    pub fn check_measured(&self, name: &[u8], key: &Key, span: Span) -> Result<(), Stop> {
+        let Some(variable) = self.variables.get(name) else { return Ok(()) };
+        let of_text = matches!(variable.value, Value::Scalar(_));
+        match matches!(key, Key::Number(..0)) && (of_text || self.variables.lies_before(name, key))
+        {
             true => Err(self.mistake(BEFORE_START, span, 1)),
             false => Ok(()),
         }

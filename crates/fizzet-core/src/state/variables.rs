@@ -521,10 +521,14 @@ impl Variables {
         Some(end + number).filter(|index| *index >= 0)
     }
 
+    /// Whether there is no place that an index counts to from the end of what a variable holds.
+    pub fn lies_before(&self, name: &[u8], key: &Key) -> bool {
+        matches!(key, Key::Number(number @ ..0) if self.index(name, *number).is_none())
+    }
+
     /// Whether an index counts from the end of an array, and further than to its start.
     pub fn is_before_start(&self, name: &[u8], key: &Key) -> bool {
-        matches!(key, Key::Number(number @ ..0)
-            if self.is_array(name) && self.index(name, *number).is_none())
+        self.is_array(name) && self.lies_before(name, key)
     }
 
     /// Sets an element; a scalar becomes an indexed array.

@@ -14,6 +14,7 @@ use crate::syntax::Parser;
 use crate::syntax::ast::{Arithmetic, Element, Word};
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
+use crate::walk::list_elements::MadeIndex;
 
 impl Walker {
     /// Whether something in an index could make a difference when it is read again.
@@ -33,11 +34,11 @@ impl Walker {
 
     /// The key and the value of an element of an indexed array that is read again; without a key it is a word
     /// like any other.
-    pub(super) fn read_again(
+    pub(super) fn read_again<'a>(
         &mut self,
         element: &Element,
-        index: &Arithmetic,
-    ) -> Result<(Option<Key>, Text), Stop> {
+        index: &'a Arithmetic,
+    ) -> Result<(MadeIndex<'a>, Text), Stop> {
         let span = index.word.span;
         let text = expand::parameter::listed_index(self, index).map_err(Stop::of_words)?;
         let origin = Origin::new(Rule::Literal, span);
@@ -46,22 +47,34 @@ impl Walker {
         let sign: &[u8] = if element.append { b"+=" } else { b"=" };
         let end = end_of_index(whole.bytes());
         if end == Some(text.len()) {
-            let key = self.listed_number(&text, index)?;
-            return Ok((Some(key), self.indexed_text(element, false)?));
+            let made = self.listed_index(text, index)?;
+            return Ok((made, self.indexed_text(element, false)?));
         }
         whole.push(sign, Standing::Quoted, &origin);
         whole.push_text(&self.indexed_text(element, false)?);
         let Some(end) = end.filter(|&end| whole.bytes().get(end + 1) == Some(&b'=')) else {
             let mut word = Text::copied(b"[", Standing::Quoted, origin);
             word.push_text(&whole);
-            return Ok((None, word));
+            return Ok((MadeIndex::Next, word));
         };
-        let key = self.listed_number(&whole.slice(0, end), index)?;
-        Ok((Some(key), whole.slice(end + 2, whole.len())))
+        let made = self.listed_index(whole.slice(0, end), index)?;
+        Ok((made, whole.slice(end + 2, whole.len())))
+    }
+
+    /// What the text of an index means: now, or when the array is there.
+    fn listed_index<'a>(
+        &mut self,
+        text: Text,
+        index: &'a Arithmetic,
+    ) -> Result<MadeIndex<'a>, Stop> {
+        match self.state.dialect.lists_are_emptied_first {
+            true => Ok(MadeIndex::Expanded(text, index)),
+            false => self.listed_number(&text, index).map(MadeIndex::At),
+        }
     }
 
     /// The number that an index is, whose text is expanded once more.
-    fn listed_number(&mut self, text: &Text, index: &Arithmetic) -> Result<Key, Stop> {
+    pub(super) fn listed_number(&mut self, text: &Text, index: &Arithmetic) -> Result<Key, Stop> {
         let span = index.word.span;
         if text.is_empty() || matches!(text.bytes(), b"@" | b"*") {
             return Err(self.state.mistake("one index was expected", span, 1));

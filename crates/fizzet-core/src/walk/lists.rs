@@ -1,5 +1,7 @@
 //! Lists: `name=(...)`, as assignments and as words of declarations.
 
+use std::rc::Rc;
+
 use crate::dialect::{AssociativeLists, ListAttributes};
 use crate::expand::{self, Tilde};
 use crate::lineage::{Origin, Rule};
@@ -7,9 +9,10 @@ use crate::source::Span;
 use crate::state::{Associative, Key, Value};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::Parser;
-use crate::syntax::ast::{Argument, AssignedValue, Assignment, CommandKind, Element, Part, Word};
+use crate::syntax::ast::{Argument, AssignedValue, Assignment, CommandKind, Element};
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
+use crate::walk::list_elements::{Made, MadeIndex};
 
 /// `name=(...)` behind a declaration utility.
 pub(super) struct ListArgument {
@@ -19,22 +22,6 @@ pub(super) struct ListArgument {
     pub(super) assignment: Assignment,
     /// What its words have become, where they are expanded with the other arguments.
     texts: Option<Vec<Vec<Text>>>,
-}
-
-/// What an element of a list has become.
-struct Made<'a> {
-    key: Option<Key>,
-    text: Text,
-    /// Whether it is put behind what the element holds.
-    append: bool,
-    /// The list or compound variable that it is instead of a text.
-    nested: Option<&'a AssignedValue>,
-}
-
-impl Made<'_> {
-    fn text(key: Option<Key>, text: Text, append: bool) -> Made<'static> {
-        Made { key, text, append, nested: None }
-    }
 }
 
 impl Walker {
@@ -58,69 +45,6 @@ impl Walker {
             }
             _ => Err(self.state.mistake("this is no list", span, 1)),
         }
-    }
-
-    /// What the words of a list become: for each, one text or more.
-    fn element_texts(&mut self, elements: &[Element], keyed: bool) -> Result<Vec<Vec<Text>>, Stop> {
-        let pairs = self.are_pairs(elements, keyed);
-        let texts = |element: &Element| match &element.index {
-            _ if pairs => self.whole_text(element).map(|text| vec![text]),
-            None => expand::element_fields(self, &element.word),
-            Some(_) => match self.as_braces(element, keyed)? {
-                Some(word) => expand::element_fields(self, &word),
-                None => self.indexed_text(element, keyed).map(|text| vec![text]),
-            },
-        };
-        elements.iter().map(texts).collect()
-    }
-
-    /// Whether the elements of a list are keys and values in turn, and each of them one text: so where the
-    /// first has no index.
-    fn are_pairs(&self, elements: &[Element], keyed: bool) -> bool {
-        keyed
-            && self.state.dialect.pairs_are_whole
-            && elements.first().is_some_and(|first| first.index.is_none())
-    }
-
-    /// An element with an index as a word like any other, where its braces make several of it before the shell
-    /// looks for the index.
-    fn as_braces(&mut self, element: &Element, keyed: bool) -> Result<Option<Word>, Stop> {
-        let Some(index) = &element.index else { return Ok(None) };
-        if keyed || !self.state.dialect.braces_of_elements_come_first {
-            return Ok(None);
-        }
-        let literal = |bytes: &[u8], span| Part::Literal { bytes: bytes.into(), span };
-        let (open, close) = (index.word.span, element.word.span);
-        let mut parts = vec![literal(b"[", Span { end: open.start, ..open })];
-        parts.extend_from_slice(&index.word.parts);
-        let sign: &[u8] = if element.append { b"]+=" } else { b"]=" };
-        parts.push(literal(sign, Span { end: close.start, ..close }));
-        parts.extend_from_slice(&element.word.parts);
-        let word = Word::new(parts, Span { start: open.start, ..close });
-        Ok(expand::makes_words(self, &word)?.then_some(word))
-    }
-
-    /// What `[index]=` stands before.
-    pub(super) fn indexed_text(&mut self, element: &Element, keyed: bool) -> Result<Text, Stop> {
-        let tilde = match keyed && self.state.dialect.pairs_are_whole {
-            true => Tilde::Never,
-            false if self.state.dialect.elements_are_no_assignments => Tilde::AtStart,
-            false => Tilde::AfterColons,
-        };
-        expand::single(self, &element.word, tilde)
-    }
-
-    /// A key or value of a list of pairs: nothing in it is split or matched, and brackets are text.
-    fn whole_text(&mut self, element: &Element) -> Result<Text, Stop> {
-        let value = expand::single(self, &element.word, Tilde::Never)?;
-        let Some(index) = &element.index else { return Ok(value) };
-        let origin = Origin::new(Rule::Literal, index.word.span);
-        let mut text = Text::copied(b"[", Standing::Quoted, origin.clone());
-        text.push_text(&expand::single(self, &index.word, Tilde::Never)?);
-        let sign: &[u8] = if element.append { b"]+=" } else { b"]=" };
-        text.push(sign, Standing::Quoted, &origin);
-        text.push_text(&value);
-        Ok(text)
     }
 
     /// The lists behind the declaration utility that is carried out.
@@ -196,13 +120,75 @@ impl Walker {
             self.state.check_writable(name, span)?;
         }
         let keyed = self.is_keyed(name);
-        // Behind elements with numbers what looks like an index is a part of a word.
-        let only_words = self.state.dialect.indexed_lists_are_associative
-            && assignment.append
-            && !keyed
-            && self.state.variables.is_array(name)
-            && !self.state.variables.values(name).is_empty();
-        let pairs = self.are_pairs(elements, keyed);
+        self.check_indexes(elements, keyed, span)?;
+        // What a declaration utility has just given the variable, stays.
+        let declared = self.state.dialect.list_attributes == ListAttributes::LostUnlessBare
+            && (is_declared || keyed);
+        if keyed && self.state.dialect.keyed_lists_grow && has_indexes(elements) {
+            return self.grow_list(assignment, elements, declared);
+        }
+        let mut made = self.made_elements(assignment, elements, texts)?;
+        if keyed && !assignment.append && self.state.dialect.keyed_lists_append_to_old {
+            self.append_to_old(name, &mut made, span)?;
+        }
+        self.state.check_writable(name, span)?;
+        let is_compound = self.state.dialect.compound_variables && !(is_declared && keyed);
+        let stays = assignment.append
+            && (self.state.variables.is_array(name) || self.state.variables.is_compound(name));
+        if elements.is_empty() && is_compound && !stays {
+            self.state.variables.make_compound(name);
+            return Ok(());
+        }
+        if !declared {
+            self.lose_attributes(name, assignment.append);
+        }
+        let next = self.begin_list(assignment, keyed);
+        if keyed && made.iter().all(Made::has_no_key) {
+            let pairs = self.are_pairs(elements, keyed);
+            return self.fill_with_pairs(name, made, pairs, span);
+        }
+        self.fill_list(assignment, made, next)
+    }
+
+    /// Puts what elements of a list are given behind what the array holds before the list replaces that.
+    fn append_to_old(
+        &mut self,
+        name: &Rc<[u8]>,
+        made: &mut [Made<'_>],
+        span: Span,
+    ) -> Result<(), Stop> {
+        for one in made.iter_mut().filter(|one| one.append) {
+            if let MadeIndex::At(key) = &one.index {
+                one.text = self.appended(name, Some(key), std::mem::take(&mut one.text), span)?;
+                one.append = false;
+            }
+        }
+        Ok(())
+    }
+
+    /// Makes the elements of a list and puts them into the emptied array one by one.
+    fn grow_list(
+        &mut self,
+        assignment: &Assignment,
+        elements: &[Element],
+        declared: bool,
+    ) -> Result<(), Stop> {
+        self.state.check_writable(&assignment.name, assignment.span)?;
+        if !declared {
+            self.lose_attributes(&assignment.name, assignment.append);
+        }
+        let next = self.begin_list(assignment, true);
+        elements.chunks(1).try_for_each(|element| {
+            let made = self.made_elements(assignment, element, None)?;
+            self.fill_list(assignment, made, next)
+        })
+    }
+
+    /// Looks whether all elements of an associative array have indexes, where the shell minds that.
+    fn check_indexes(&self, elements: &[Element], keyed: bool, span: Span) -> Result<(), Stop> {
+        if !keyed || self.state.dialect.pairs_are_whole {
+            return Ok(());
+        }
         let plain = elements.iter().filter(|element| element.index.is_none()).count();
         let refused = match self.state.dialect.associative_lists {
             AssociativeLists::Anything => None,
@@ -214,98 +200,21 @@ impl Walker {
                 (plain > 0).then_some("an associative array cannot take elements without indexes")
             }
         };
-        if let Some(message) = refused.filter(|_| keyed && !self.state.dialect.pairs_are_whole) {
-            return Err(self.state.mistake(message, span, 1));
+        match refused {
+            Some(message) => Err(self.state.mistake(message, span, 1)),
+            None => Ok(()),
         }
-        let mut made: Vec<Made<'_>> = Vec::new();
-        // What a declaration utility has just given the variable, stays.
-        let declared = self.state.dialect.list_attributes == ListAttributes::LostUnlessBare
-            && (is_declared || keyed);
-        let mut texts = texts.map(Vec::into_iter);
-        for element in elements {
-            let known = texts.as_mut().and_then(Iterator::next);
-            match &element.index {
-                None if element.nested.is_some() => {
-                    let nested = element.nested.as_deref();
-                    made.push(Made { key: None, text: Text::new(), append: false, nested });
-                }
-                Some(index) if element.nested.is_some() => {
-                    let key = Some(self.element_key(name, index, true)?);
-                    let (append, nested) = (element.append, element.nested.as_deref());
-                    made.push(Made { key, text: Text::new(), append, nested });
-                }
-                _ if pairs => {
-                    let text = match known.and_then(|mut texts| texts.pop()) {
-                        Some(text) => text,
-                        None => self.whole_text(element)?,
-                    };
-                    made.push(Made::text(None, text, false));
-                }
-                None if keyed && self.state.dialect.pairs_are_whole => {
-                    let message = "an element of an associative array needs an index here";
-                    let span = element.word.span;
-                    self.survive_told(ShellError::new(message, span, 0, Reach::Command))?;
-                }
-                None => {
-                    let fields = match known {
-                        Some(fields) => fields,
-                        None => expand::element_fields(self, &element.word)?,
-                    };
-                    made.extend(fields.into_iter().map(|text| Made::text(None, text, false)));
-                }
-                Some(index) if only_words => {
-                    let word = self.with_index(index, element)?;
-                    let fields = expand::element_fields(self, &word)?;
-                    made.extend(fields.into_iter().map(|text| Made::text(None, text, false)));
-                }
-                Some(_) if let Some(word) = self.as_braces(element, keyed)? => {
-                    let fields = match known {
-                        Some(fields) => fields,
-                        None => expand::element_fields(self, &word)?,
-                    };
-                    made.extend(fields.into_iter().map(|text| Made::text(None, text, false)));
-                }
-                Some(index) if !keyed && self.is_read_again(index) => {
-                    match self.read_again(element, index) {
-                        Ok((key, text)) => made.push(Made::text(key, text, element.append)),
-                        Err(stop) => self.survive_in_list(stop)?,
-                    }
-                }
-                Some(index) => {
-                    let key = match self.element_key(name, index, true) {
-                        Ok(key) => key,
-                        Err(stop) => {
-                            self.survive_in_list(stop)?;
-                            continue;
-                        }
-                    };
-                    let text = match known.and_then(|mut texts| texts.pop()) {
-                        Some(text) => text,
-                        None => self.indexed_text(element, keyed)?,
-                    };
-                    made.push(Made::text(Some(key), text, element.append));
-                }
-            }
-        }
-        let is_compound = self.state.dialect.compound_variables && !(is_declared && keyed);
-        let stays = assignment.append
-            && (self.state.variables.is_array(name) || self.state.variables.is_compound(name));
-        if elements.is_empty() && is_compound && !stays {
-            self.state.check_writable(name, span)?;
-            self.state.variables.make_compound(name);
-            return Ok(());
-        }
-        self.state.check_writable(name, span)?;
+    }
+
+    /// Makes the variable the array that the elements go into, and answers the index of the first that has none.
+    fn begin_list(&mut self, assignment: &Assignment, keyed: bool) -> i64 {
         let order = self.state.dialect.key_order;
-        if !declared {
-            self.lose_attributes(name, assignment.append);
-        }
-        let variable = self.state.variables.entry(name);
+        let mut next = self.state.dialect.first_index;
+        let variable = self.state.variables.entry(&assignment.name);
         variable.bare = false;
         if !assignment.append {
             variable.inside = None;
         }
-        let mut next = self.state.dialect.first_index;
         match (&mut variable.value, assignment.append) {
             (Value::Indexed(elements), true) => {
                 next = elements.last_key_value().map_or(next, |(last, _)| last + 1);
@@ -325,40 +234,52 @@ impl Walker {
             (value, _) if keyed => *value = Value::Associative(Associative::new(order)),
             (value, _) => *value = Value::Indexed(Default::default()),
         }
-        if keyed && made.iter().all(|one| one.key.is_none()) {
-            let in_pairs = self.state.dialect.associative_lists == AssociativeLists::PairsOrIndexed;
-            if in_pairs && made.len() % 2 == 1 {
-                let message = "the last key of an associative array has no value";
-                return Err(self.state.mistake(message, span, 1));
-            }
-            // A list without indexes is read as keys and values in turn.
-            let mut texts = made.into_iter().map(|one| one.text);
-            while let Some(key) = texts.next() {
-                let value = self.stored(name, &texts.next().unwrap_or_default(), span);
-                if key.is_empty() && pairs {
-                    let message = "an element of an associative array needs a key";
-                    self.survive(ShellError::new(message, span, 0, Reach::Command));
-                    continue;
-                }
-                self.state.store(name, Some(Key::Text(key)), value, span)?;
-            }
-            return Ok(());
+        next
+    }
+
+    /// Reads a list without indexes as keys and values in turn.
+    fn fill_with_pairs(
+        &mut self,
+        name: &Rc<[u8]>,
+        made: Vec<Made<'_>>,
+        pairs: bool,
+        span: Span,
+    ) -> Result<(), Stop> {
+        let in_pairs = self.state.dialect.associative_lists == AssociativeLists::PairsOrIndexed;
+        if in_pairs && made.len() % 2 == 1 {
+            let message = "the last key of an associative array has no value";
+            return Err(self.state.mistake(message, span, 1));
         }
+        let mut texts = made.into_iter().map(|one| one.text);
+        while let Some(key) = texts.next() {
+            let value = self.stored(name, &texts.next().unwrap_or_default(), span);
+            if key.is_empty() && pairs {
+                let message = "an element of an associative array needs a key";
+                self.survive(ShellError::new(message, span, 0, Reach::Command));
+                continue;
+            }
+            self.state.store(name, Some(Key::Text(key)), value, span)?;
+        }
+        Ok(())
+    }
+
+    /// Puts the elements into the array, those without an index from `next` on.
+    fn fill_list(
+        &mut self,
+        assignment: &Assignment,
+        made: Vec<Made<'_>>,
+        mut next: i64,
+    ) -> Result<(), Stop> {
+        let (name, span) = (&assignment.name, assignment.span);
         // Repeated elements go when all are there.
         let unique = std::mem::take(&mut self.state.variables.entry(name).unique);
-        for Made { key, text, append, nested } in made {
-            let key = match key {
-                None => Key::Number(next),
-                Some(Key::Number(number)) if number < 0 => {
-                    let Some(number) = self.state.variables.index(name, number) else {
-                        let message = "the index is before the first element";
-                        let error = self.state.mistake(message, span, 1);
-                        self.survive_in_list(error)?;
-                        continue;
-                    };
-                    Key::Number(number)
+        for Made { index, text, append, nested } in made {
+            let key = match self.place_of(name, index, next, span) {
+                Ok(key) => key,
+                Err(stop) => {
+                    self.survive_in_list(stop)?;
+                    continue;
                 }
-                Some(key) => key,
             };
             if let Key::Number(number) = key {
                 next = number.saturating_add(1);
@@ -378,8 +299,33 @@ impl Walker {
         Ok(())
     }
 
+    /// The key that the index of an element means in the array as it has become so far.
+    fn place_of(
+        &mut self,
+        name: &[u8],
+        index: MadeIndex<'_>,
+        next: i64,
+        span: Span,
+    ) -> Result<Key, Stop> {
+        let key = match index {
+            MadeIndex::Next => return Ok(Key::Number(next)),
+            MadeIndex::At(key) => key,
+            MadeIndex::Written(index) => self.element_key(name, index, true)?,
+            MadeIndex::Expanded(text, index) => self.listed_number(&text, index)?,
+        };
+        match key {
+            Key::Number(number) if number < 0 => {
+                let number = self.state.variables.index(name, number).ok_or_else(|| {
+                    self.state.mistake("the index is before the first element", span, 1)
+                })?;
+                Ok(Key::Number(number))
+            }
+            key => Ok(key),
+        }
+    }
+
     /// A mistake in the index of an element of a list, which costs only the element if it would cost a line.
-    fn survive_in_list(&mut self, stop: Stop) -> Result<(), Stop> {
+    pub(super) fn survive_in_list(&mut self, stop: Stop) -> Result<(), Stop> {
         match stop {
             Stop::Shell(error) if error.reach == Reach::Line && !error.is_of_words => {
                 self.survive_told(error)
@@ -432,4 +378,9 @@ impl Walker {
 fn makes_keyed(argv: &[Text]) -> bool {
     let mut options = argv.iter().skip(1).take_while(|word| word.bytes().starts_with(b"-"));
     options.any(|option| option.bytes().contains(&b'A'))
+}
+
+/// Whether all elements of a list have indexes, and there are some.
+fn has_indexes(elements: &[Element]) -> bool {
+    !elements.is_empty() && elements.iter().all(|element| element.index.is_some())
 }

@@ -8,6 +8,7 @@ mod compound;
 mod conditional;
 mod descriptors;
 mod environment;
+mod list_elements;
 mod listed_indexes;
 mod lists;
 mod loops;

@@ -202,6 +202,12 @@ macro_rules! carrying_rows {
     /// The keys and values of an associative array's list are texts that are not split or matched, and what
     /// has no index among those that have is passed over.
     pairs_are_whole: bool = [N, Y, N, N, N, N, N], "observed in bash: x='1 2'; declare -A h; h=($x * ~ v); h=([a]=1 b c)";
+    /// The words of a list are expanded, the array is emptied, and only then are the indexes reckoned.
+    lists_are_emptied_first: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: a=(5 6); a=([a[0]]=q x); echo ${!a[@]}; i=0; a=([i++]=$i [i++]=$i)";
+    /// The elements of an associative array's list are expanded and put there one by one, when it has been emptied.
+    keyed_lists_grow: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93 and zsh: typeset -A h; h=([x]=1); h=([a]=3 [${h[a]}]=${h[x]}4); echo ${!h[@]}";
+    /// `[key]+=` in the list of an associative array puts something behind what the array held before.
+    keyed_lists_append_to_old: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and zsh: typeset -A h=([x]=1); h=([x]+=5 [a]=3 [a]+=4); echo ${h[@]}";
     /// Brackets in a value end no index of an arithmetic expression.
     indexes_hide_brackets: bool = [N, Y, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: typeset -A a; k=']'; (( a[$k]=1 ))";
     /// In an expression in which something is expanded, brackets, quotes and signs of expansions in the index of an element

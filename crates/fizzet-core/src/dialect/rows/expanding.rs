@@ -175,7 +175,11 @@ macro_rules! expanding_rows {
     array_length_minds_unset: bool = [N, Y, N, N, N, Y, N], "observed in all six: set -u; echo ${#a[@]}";
     /// A negative index before the start of an array is a mistake even where a value is read, and one
     /// text has no last element.
-    early_index_is_mistake: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x); echo ${a[-4]}; echo after";
+    early_index_is_mistake: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x); echo ${a[-4]}; echo after; echo $((a[-4]))";
+    /// An expression that assigns to an element before the start of an array goes on, and assigns nothing.
+    expressions_pass_early_indexes: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: a=(x); ((a[-4]=3)); echo $?";
+    /// The length of an element before the start of an array, and of a text counted from its end, is a mistake.
+    early_lengths_are_mistakes: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: a=(x); echo ${#a[-4]}; echo after; x=5; echo ${#x[-1]}";
     /// What an index before the start of an array ends where a utility was given it.
     given_index_ends: Option<Reach> = [None, Some(Reach::Command), None, None, Some(Reach::Command), None, None], "observed in bash, ksh93, mksh and zsh: a=(x); read 'a[-4]' <<<y; echo after $?";
     /// The same behind a declaration utility.

@@ -9,7 +9,7 @@ use crate::expand::subscripts::range_of;
 use crate::lineage::{Hop, Origin, Rule};
 use crate::real::Real;
 use crate::source::Span;
-use crate::state::{Digits, Keeps, Key, State, Value};
+use crate::state::{BEFORE_START, Digits, Keeps, Key, State, Value};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::{self, Target, written_base};
 use crate::syntax::has_expansions;
@@ -227,6 +227,12 @@ impl Evaluation<'_> {
     /// The value of an element.
     fn element(&mut self, target: &Target, key: &Key) -> Result<Number, Stop> {
         self.carried = Some(0);
+        if self.dialect.early_index_is_mistake && matches!(key, Key::Number(..0)) {
+            let variables = &self.cx.state().variables;
+            if !variables.is_array(&target.name) || variables.lies_before(&target.name, key) {
+                return Err(refuse(self.cx.state(), BEFORE_START, self.span).in_index());
+            }
+        }
         match self.cx.state().variables.element(&target.name, key).cloned() {
             Some(text) => self.number_of(&text),
             None => self.unset(target),
@@ -367,6 +373,16 @@ impl Evaluation<'_> {
                 Number::Real(_) => Keeps::Real { letter: b'f', digits: 10, long: false },
                 Number::Unknown => Keeps::Text,
             };
+        }
+        if let Some(key) = &key
+            && self.dialect.expressions_pass_early_indexes
+            && self.cx.state().variables.lies_before(&target.name, key)
+        {
+            let ends = self.dialect.told_mistakes_end_shells;
+            if ends && self.cx.state().options.exit_on_error {
+                return Err(Stop::error(BEFORE_START, self.span, 1, Reach::Shell));
+            }
+            return Ok(value);
         }
         let is_whole = key.is_none();
         let base = match self.dialect.integers_take_base {
