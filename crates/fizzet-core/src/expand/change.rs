@@ -28,54 +28,115 @@ pub(super) fn removed_range(
     end.map(|end| (0, end))
 }
 
-/// What is put in the place of a match: texts between which the match itself stands.
+/// What is put in the place of a match: texts with the match itself, or a group of it, between each two of them.
 pub(super) struct Replacement {
     around: Vec<Text>,
+    /// What stands between them: 0 is the match as a whole.
+    between: Vec<u8>,
+}
+
+/// Which signs of a replacement stand for something else.
+#[derive(Clone, Copy)]
+pub(super) struct Signs {
+    /// An unquoted `&` stands for the match.
+    pub(super) ampersand: bool,
+    /// A backslash that an expansion has brought in quotes another one, and `&`.
+    pub(super) backslashes: bool,
+    /// A digit behind an unquoted backslash stands for a group of the match, `\0` for all of it.
+    pub(super) groups: bool,
 }
 
 impl Replacement {
-    /// A replacement in which an unquoted `&` stands for the match, and a backslash that an expansion has
-    /// brought in quotes another one, and `&`.
-    pub(super) fn new(text: &Text, ampersand: bool, backslashes: bool) -> Replacement {
-        let bytes = text.bytes();
-        let special = |byte: &u8| matches!(byte, b'&' | b'\\');
-        if !(ampersand || backslashes) || !bytes.iter().any(special) {
-            return Replacement { around: vec![text.clone().quoted()] };
-        }
-        let mut around = Vec::new();
+    /// A replacement in which some signs stand for something else.
+    pub(super) fn new(text: &Text, signs: Signs) -> Replacement {
+        let (bytes, quoted) = (text.bytes(), text.quoting());
+        let mut made = Replacement { around: Vec::new(), between: Vec::new() };
         let mut piece = Text::new();
         let (mut from, mut at) = (0, 0);
-        let quoted = text.quoting();
         while at < bytes.len() {
-            let next = bytes.get(at + 1).filter(|_| !quoted[at + 1]);
-            match bytes[at] {
-                b'&' if ampersand && !quoted[at] => {
-                    piece.push_text(&text.slice(from, at).quoted());
-                    around.push(std::mem::take(&mut piece));
-                    from = at + 1;
-                }
+            let next = bytes.get(at + 1).copied();
+            let bare = next.filter(|_| !quoted[at + 1]);
+            let (length, meaning) = match bytes[at] {
+                b'&' if signs.ampersand && !quoted[at] => (1, Some(0)),
                 b'\\'
-                    if backslashes
+                    if signs.backslashes
                         && !quoted[at]
-                        && (next == Some(&b'\\') || (ampersand && next == Some(&b'&'))) =>
+                        && (bare == Some(b'\\') || (signs.ampersand && bare == Some(b'&'))) =>
                 {
-                    piece.push_text(&text.slice(from, at).quoted());
-                    from = at + 1;
-                    at += 1;
+                    (1, None)
                 }
-                _ => {}
+                b'\\' if signs.groups && !quoted[at] => match next {
+                    Some(digit @ b'0'..=b'9') => (2, Some(digit - b'0')),
+                    _ => (0, None),
+                },
+                digit @ b'0'..=b'9' if signs.groups && quoted[at] && is_escaped(text, at) => {
+                    (1, Some(digit - b'0'))
+                }
+                _ => (0, None),
+            };
+            if length == 0 {
+                at += 1;
+                continue;
             }
-            at += 1;
+            piece.push_text(&text.slice(from, at).quoted());
+            from = at + length;
+            at = from;
+            match meaning {
+                Some(meaning) => {
+                    made.around.push(std::mem::take(&mut piece));
+                    made.between.push(meaning);
+                }
+                // What a backslash has quoted is text.
+                None => at += 1,
+            }
         }
-        piece.push_text(&text.slice(from, text.len()).quoted());
-        around.push(piece);
-        Replacement { around }
+        let rest = match from {
+            0 => text.clone(),
+            from => text.slice(from, text.len()),
+        };
+        piece.push_text(&rest.quoted());
+        made.around.push(piece);
+        made
+    }
+
+    /// Whether a group of the match stands in it.
+    pub(super) fn has_groups(&self) -> bool {
+        self.between.iter().any(|&meaning| meaning > 0)
+    }
+
+    /// The same with what the groups have matched, numbered from 1, in their places.
+    pub(super) fn with_groups(
+        &self,
+        text: &Text,
+        groups: &[Option<(usize, usize)>],
+    ) -> Replacement {
+        let mut made = Replacement { around: Vec::new(), between: Vec::new() };
+        let mut piece = Text::new();
+        for (at, around) in self.around.iter().enumerate() {
+            match at.checked_sub(1).map(|before| self.between[before]) {
+                None => {}
+                Some(0) => {
+                    made.around.push(std::mem::take(&mut piece));
+                    made.between.push(0);
+                }
+                Some(number) => {
+                    let group = groups.get(usize::from(number) - 1).copied().flatten();
+                    if let Some((start, end)) = group {
+                        piece.push_text(&text.slice(start, end).quoted());
+                    }
+                }
+            }
+            piece.push_text(around);
+        }
+        made.around.push(piece);
+        made
     }
 
     /// The same, having come through an expansion.
     pub(super) fn passed_through(self, hop: &Hop) -> Replacement {
         let pass = |text: &Text| text.passed_through(hop, Standing::Quoted);
-        Replacement { around: self.around.iter().map(pass).collect() }
+        let between = self.between;
+        Replacement { around: self.around.iter().map(pass).collect(), between }
     }
 
     /// Puts the replacement of a match behind what is made already.
@@ -97,6 +158,17 @@ impl Replacement {
             made.push(text.bytes(), Standing::Quoted, origin);
         }
     }
+}
+
+/// Whether a byte stood behind a backslash that quoted it.
+fn is_escaped(text: &Text, at: usize) -> bool {
+    text.run_at(at).is_some_and(|run| {
+        let span = run.origin.span();
+        run.origin.rule() == Rule::Quoted
+            && span.end - span.start == 2
+            && (at == 0 || text.run_at(at - 1).is_none_or(|before| before.end < run.end))
+            && run.end as usize == at + 1
+    })
 }
 
 /// A value with a replacement before each of its characters.

@@ -1,11 +1,12 @@
 //! `${x/pattern/word}` and its kin.
 
+use std::cell::OnceCell;
 use std::rc::Rc;
 
 use crate::dialect::{EmptyMatches, ListOperations, OpenBackslash, ReplacementLists, SlicedUnset};
 use crate::expand::change::{
-    Replacement, before_each, replaced, replaced_everywhere, replaced_from, replaced_shortest,
-    replaced_where,
+    Replacement, Signs, before_each, replaced, replaced_everywhere, replaced_from,
+    replaced_shortest, replaced_where,
 };
 use crate::expand::measured::Measured;
 use crate::expand::parameter::Held;
@@ -165,15 +166,21 @@ impl Substitution<'_> {
             ),
             false => None,
         };
+        let telling = OnceCell::new();
         let limit = self.cx.state().limits.bytes;
         let (shortest, nth) = (self.shortest_matches, self.which_match);
         let held = self.each_in_turn(parameter, held, |this, text| {
             let next = |found: (usize, usize)| {
                 keep_match(this.cx.state(), &pattern, text, found, parameter.span)?;
-                match &once {
-                    Some(replacement) => Ok(replacement.clone()),
-                    None => this.replacement(parameter, (before, replacement), place).map(Rc::new),
+                let made = match &once {
+                    Some(replacement) => replacement.clone(),
+                    None => Rc::new(this.replacement(parameter, (before, replacement), place)?),
+                };
+                if !made.has_groups() {
+                    return Ok(made);
                 }
+                let telling = telling.get_or_init(|| pattern.telling_groups());
+                Ok(Rc::new(made.with_groups(text, &telling.groups(text.bytes(), found))))
             };
             if let Some(measured) = &measured {
                 let find = |at: usize| {
@@ -306,7 +313,12 @@ impl Substitution<'_> {
             }
         };
         let ampersand = dialect.replacement_ampersand && !self.cx.state().options.no_ampersand;
-        let made = Replacement::new(&text, ampersand, dialect.replacement_backslashes);
+        let signs = Signs {
+            ampersand,
+            backslashes: dialect.replacement_backslashes,
+            groups: dialect.replacements_name_groups,
+        };
+        let made = Replacement::new(&text, signs);
         let name = Some(parameter.name.to_bytes());
         let hop = Hop { rule: Rule::Parameter, span: parameter.span, name, shifted: 0 };
         Ok(match dialect.replacements_stay_apart {

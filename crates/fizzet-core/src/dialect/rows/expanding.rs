@@ -24,6 +24,10 @@ macro_rules! expanding_rows {
     /// A backslash that an unquoted expansion brings into a replacement quotes a backslash behind it, and
     /// an `&` that would stand for the match.
     replacement_backslashes: bool = [N, Y, N, N, Y, N, N], "observed in all six: y='\\\\a'; x=bc; echo ${x/b/$y} ${x/b/\"$y\"}";
+    /// A digit behind a backslash stands for a group of the match in a replacement, and `\0` for all of the match.
+    replacements_name_groups: bool = [N, N, N, N, Y, N, N], "observed in all six: x=10-20; echo ${x/@(10)-@(20)/\\2-\\1}";
+    /// Parentheses without a sign before them are groups inside of groups.
+    parentheses_group_in_groups: bool = [N, N, N, N, Y, Y, N], "observed in all six: case ac in @(a(b|c))) echo yes; esac; echo @((l|L)id)";
     /// `${x/#/r}` puts the replacement before the value.
     empty_anchor: bool = [N, Y, N, N, N, Y, Y], "observed in all six: x=abc; echo ${x/#/p}";
     /// `~0` stands for the first folder of the stack of `pushd`.

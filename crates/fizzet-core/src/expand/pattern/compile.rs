@@ -313,7 +313,8 @@ impl Compiler<'_> {
 
     /// The group `@(a|b)` at this place and where it ends; `None` if there is none.
     fn group(&self) -> Option<(Item, usize)> {
-        let bare = self.rules.bare_groups && self.bytes[self.at] == b'(';
+        let bare = self.bytes[self.at] == b'('
+            && (self.rules.bare_groups || (self.rules.nested_bare_groups && self.open > 0));
         let kind = if bare { Repeat::Once } else { Repeat::of(self.bytes[self.at])? };
         let signed = self.rules.groups && self.active(self.at + 1).flatten() == Some(b'(');
         if !(bare || signed) || self.open > MAX_OPEN {

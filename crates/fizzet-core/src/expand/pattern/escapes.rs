@@ -1,6 +1,9 @@
 //! Letters behind a backslash that mean something in the patterns of a value (observed in ksh93u+m).
 
+use crate::expand::pattern::Repeat;
 use crate::expand::pattern::class::{Class, Member};
+use crate::lineage::Rule;
+use crate::text::{Standing, Text};
 
 /// What a backslash and what follows it stand for.
 pub(in crate::expand) enum Escape {
@@ -12,6 +15,38 @@ pub(in crate::expand) enum Escape {
     Place(Place),
     /// Nothing that could be matched.
     Nothing,
+}
+
+/// A pattern with the backslashes that are written before letters in its groups: there they mean as much as in
+/// values. Nothing if there are none.
+pub(super) fn with_written(text: &Text) -> Option<Text> {
+    let (mut made, mut open, mut found) = (Text::new(), 0u32, false);
+    let mut before = None;
+    for (run, bytes) in text.runs() {
+        if run.hole {
+            made.push_run(run, bytes);
+            continue;
+        }
+        let span = run.origin.span();
+        let is_escaped = run.origin.rule() == Rule::Quoted && span.end - span.start == 2;
+        if let ([letter @ (b'a'..=b'z' | b'A'..=b'Z')], true) = (bytes, is_escaped && open > 0) {
+            made.push(&[b'\\', *letter], Standing::Plain, &run.origin);
+            (found, before) = (true, None);
+            continue;
+        }
+        made.push_run(run, bytes);
+        for &byte in bytes {
+            let begins = open > 0 || before.is_some_and(|sign| Repeat::of(sign).is_some());
+            match byte {
+                _ if run.is_quoted() => {}
+                b'(' if begins => open += 1,
+                b')' => open = open.saturating_sub(1),
+                _ => {}
+            }
+            before = Some(byte).filter(|_| !run.is_quoted());
+        }
+    }
+    found.then_some(made)
 }
 
 /// A place between two characters.

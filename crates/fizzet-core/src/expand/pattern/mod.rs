@@ -43,6 +43,8 @@ pub struct PatternRules {
     pub quotes_pair: QuotesPair,
     /// Behind it letters are classes, places and control characters.
     pub letter_escapes: bool,
+    /// So they are where that is written in a group.
+    pub written_letters: bool,
     /// Groups such as `@(a|b)` are known.
     pub groups: bool,
     /// Capital and small letters are the same.
@@ -59,6 +61,8 @@ pub struct PatternRules {
     pub bad_class: BadClass,
     /// Whether parentheses are groups without a sign before them.
     pub bare_groups: bool,
+    /// Whether they are inside of other groups.
+    pub nested_bare_groups: bool,
     /// Whether `<1-9>` is a range of numbers.
     pub ranges: bool,
     /// Whether a backslash at the end matches a backslash.
@@ -95,6 +99,7 @@ impl PatternRules {
             collating: dialect.collating_elements,
             backslash_escapes: dialect.value_backslash_escapes,
             letter_escapes: false,
+            written_letters: dialect.pattern_letters,
             backslash_needs_special: dialect.value_backslash_needs_special,
             quotes_pair: dialect.quotes_pair,
             escapes_slash_behind_pattern: dialect.escapes_slash_behind_pattern,
@@ -102,6 +107,7 @@ impl PatternRules {
             word_places: dialect.word_places,
             bad_class: dialect.bad_class,
             bare_groups: dialect.bare_groups,
+            nested_bare_groups: dialect.parentheses_group_in_groups,
             ranges: dialect.number_ranges,
             groups_in_values: dialect.groups_in_values,
             quoted_values_range: dialect.quoted_values_range,
@@ -367,6 +373,12 @@ impl Pattern {
             let nothing = Set { negated, broken: false, wide, folds_case, members: Vec::new() };
             return Pattern::of(vec![Item::Set(nothing)], rules);
         }
+        if rules.written_letters
+            && let Some(text) = escapes::with_written(text)
+        {
+            let rules = PatternRules { letter_escapes: true, ..rules };
+            return Pattern::new(text.bytes(), &quoting(&text, rules), rules);
+        }
         Pattern::new(text.bytes(), &quoting(text, rules), rules)
     }
 
@@ -469,6 +481,7 @@ mod tests {
         word_places: false,
         bad_class: crate::dialect::BadClass::Empty,
         bare_groups: false,
+        nested_bare_groups: false,
         ranges: false,
         groups_in_values: true,
         quoted_values_range: false,
@@ -483,6 +496,7 @@ mod tests {
         ranges_chain: false,
         backslash_needs_special: false,
         letter_escapes: false,
+        written_letters: false,
         groups: true,
         folds_case: false,
         sets_mind_case: false,

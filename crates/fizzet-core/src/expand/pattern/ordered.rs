@@ -7,7 +7,7 @@
 use rustc_hash::FxHashSet;
 
 use crate::expand::pattern::escapes::Place;
-use crate::expand::pattern::{Item, Pattern, Repeat};
+use crate::expand::pattern::{Item, Pattern, PatternRules, Repeat, Told};
 
 /// How many operations a pattern may become. Longer ones are matched as if order did not count.
 const MAX_OPERATIONS: usize = 4096;
@@ -87,6 +87,14 @@ impl Pattern {
         self.told.whole
     }
 
+    /// The same pattern with all its groups told, numbered in the order in which they open.
+    pub(in crate::expand) fn telling_groups(&self) -> Pattern {
+        let mut count = 0;
+        let items = numbered(&self.items, &mut count);
+        let rules = PatternRules { alternatives_in_order: true, ..self.rules };
+        Pattern { items, rules, told: Told { groups: count, ..Told::default() }, ..self.clone() }
+    }
+
     /// What the groups that are told have matched, for a match between two places.
     pub(in crate::expand) fn groups(
         &self,
@@ -109,6 +117,20 @@ impl Pattern {
             None => self.folded_ends(&folded, false).pop(),
         }
     }
+}
+
+/// Items whose groups have numbers.
+fn numbered(items: &[Item], count: &mut u8) -> Vec<Item> {
+    let numbered_item = |item: &Item| match item {
+        Item::Group(repeat, alternatives) if *count < u8::MAX => {
+            let number = *count;
+            *count += 1;
+            let inside = alternatives.iter().map(|items| numbered(items, count)).collect();
+            Item::Told(number, Box::new(Item::Group(*repeat, inside)))
+        }
+        item => item.clone(),
+    };
+    items.iter().map(numbered_item).collect()
 }
 
 impl<'p> Program<'p> {
