@@ -310,6 +310,11 @@ impl Substitution<'_> {
     pub(super) fn key(&mut self, name: &[u8], index: &Arithmetic) -> Result<Key, Stop> {
         let associative = |one: &Variable| matches!(one.value, Value::Associative(_));
         if self.cx.state().variables.get(name).is_some_and(associative) {
+            let minds = self.cx.state().dialect.empty_index_is_mistake;
+            if minds && index.word.parts.is_empty() {
+                let message = "there is no key in the brackets";
+                return Err(self.cx.state().mistake(message, index.word.span, 1));
+            }
             return key_text(self.cx, index).map(Key::Text);
         }
         let number = index_number(self.cx, index, false).map_err(Stop::in_index)?;

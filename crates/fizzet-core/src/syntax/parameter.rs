@@ -312,6 +312,8 @@ impl<'a> Parser<'a> {
         }
         match index.word.parts.is_empty() {
             true if self.dialect.empty_index_is_none => Ok(None),
+            // It is found when the index is taken.
+            true if self.dialect.empty_index_is_mistake => Ok(Some(Subscript::Index(index))),
             true => Err(self.unclosed(open, 1, "[", "]")),
             false => Ok(Some(Subscript::Index(index))),
         }

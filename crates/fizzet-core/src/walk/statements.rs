@@ -157,9 +157,15 @@ impl Walker {
             let each = self.state.dialect.error_action == ErrorAction::Each;
             if !std::mem::replace(&mut self.error_told, true) || each {
                 self.act("ERR")?;
-                let returns = self.state.functions.contains_key(&b"TRAPZERR"[..]);
+                let returns = [&b"TRAPZERR"[..], b"TRAPERR"]
+                    .iter()
+                    .any(|name| self.state.functions.contains_key(*name));
                 if self.action_status != 0 && self.state.dialect.functions_are_actions && returns {
-                    return Err(Stop::Return(self.action_status));
+                    // A function does not hold it: it returns from all around.
+                    return Err(match self.scopes.is_empty() {
+                        true => Stop::Return(self.action_status),
+                        false => Stop::Exit(self.action_status),
+                    });
                 }
             }
         }
