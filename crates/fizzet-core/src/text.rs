@@ -57,6 +57,12 @@ impl Run {
         matches!(self.standing, Standing::Quoted | Standing::Inert)
     }
 
+    /// Whether the run is the one byte that is written behind a backslash; `bytes` are those of the run.
+    pub fn is_escaped(&self, bytes: &[u8]) -> bool {
+        let span = self.origin.span();
+        self.origin.rule() == Rule::Quoted && bytes.len() == 1 && span.end - span.start == 2
+    }
+
     fn continues(&self, standing: Standing, origin: &Origin) -> bool {
         !self.hole && self.standing == standing && self.origin.same(origin)
     }

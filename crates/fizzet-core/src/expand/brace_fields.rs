@@ -155,9 +155,7 @@ impl Braces<'_> {
         };
         let (mut at, mut inside) = (0, false);
         for (run, bytes) in field.runs().take_while(|(run, _)| run.end as usize <= reach) {
-            let span = run.origin.span();
-            let escaped = run.origin.rule() == Rule::Quoted && span.end - span.start == 2;
-            if escaped && bytes == b"{" {
+            if run.is_escaped(bytes) && bytes == b"{" {
                 marks[at] = false;
                 inside = true;
             } else if inside && run.is_quoted() {

@@ -49,7 +49,15 @@ pub(super) struct Signs {
 impl Replacement {
     /// A replacement in which some signs stand for something else.
     pub(super) fn new(text: &Text, signs: Signs) -> Replacement {
-        let (bytes, quoted) = (text.bytes(), text.quoting());
+        let bytes = text.bytes();
+        let has_signs = (signs.ampersand && bytes.contains(&b'&'))
+            || (signs.backslashes && bytes.contains(&b'\\'))
+            || (signs.groups && bytes.iter().any(u8::is_ascii_digit));
+        if !has_signs {
+            return Replacement { around: vec![text.clone().quoted()], between: Vec::new() };
+        }
+        let quoted = text.quoting();
+        let escaped = if signs.groups { escaped_bytes(text) } else { Vec::new() };
         let mut made = Replacement { around: Vec::new(), between: Vec::new() };
         let mut piece = Text::new();
         let (mut from, mut at) = (0, 0);
@@ -69,9 +77,7 @@ impl Replacement {
                     Some(digit @ b'0'..=b'9') => (2, Some(digit - b'0')),
                     _ => (0, None),
                 },
-                digit @ b'0'..=b'9' if signs.groups && quoted[at] && is_escaped(text, at) => {
-                    (1, Some(digit - b'0'))
-                }
+                digit @ b'0'..=b'9' if signs.groups && escaped[at] => (1, Some(digit - b'0')),
                 _ => (0, None),
             };
             if length == 0 {
@@ -160,15 +166,13 @@ impl Replacement {
     }
 }
 
-/// Whether a byte stood behind a backslash that quoted it.
-fn is_escaped(text: &Text, at: usize) -> bool {
-    text.run_at(at).is_some_and(|run| {
-        let span = run.origin.span();
-        run.origin.rule() == Rule::Quoted
-            && span.end - span.start == 2
-            && (at == 0 || text.run_at(at - 1).is_none_or(|before| before.end < run.end))
-            && run.end as usize == at + 1
-    })
+/// For each byte, whether it was written behind a backslash that quotes it.
+fn escaped_bytes(text: &Text) -> Vec<bool> {
+    let mut marks = Vec::with_capacity(text.len());
+    for (run, bytes) in text.runs() {
+        marks.resize(marks.len() + bytes.len(), run.is_escaped(bytes));
+    }
+    marks
 }
 
 /// A value with a replacement before each of its characters.

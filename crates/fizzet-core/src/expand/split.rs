@@ -69,7 +69,7 @@ impl Ifs {
 
     /// Whether it separates as another one does.
     pub(super) fn is_like(&self, other: &Ifs) -> bool {
-        self.value == other.value && self.characters == other.characters
+        self.is_of(other.value.as_deref(), other.characters)
     }
 
     /// No separators at all.

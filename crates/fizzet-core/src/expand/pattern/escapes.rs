@@ -2,8 +2,7 @@
 
 use crate::expand::pattern::Repeat;
 use crate::expand::pattern::class::{Class, Member};
-use crate::lineage::Rule;
-use crate::text::{Standing, Text};
+use crate::text::{Run, Standing, Text};
 
 /// What a backslash and what follows it stand for.
 pub(in crate::expand) enum Escape {
@@ -20,6 +19,12 @@ pub(in crate::expand) enum Escape {
 /// A pattern with the backslashes that are written before letters in its groups: there they mean as much as in
 /// values. Nothing if there are none.
 pub(super) fn with_written(text: &Text) -> Option<Text> {
+    let is_letter = |(run, bytes): (&Run, &[u8])| {
+        run.is_escaped(bytes) && bytes.iter().all(u8::is_ascii_alphabetic)
+    };
+    if !text.runs().any(is_letter) {
+        return None;
+    }
     let (mut made, mut open, mut found) = (Text::new(), 0u32, false);
     let mut before = None;
     for (run, bytes) in text.runs() {
@@ -27,10 +32,8 @@ pub(super) fn with_written(text: &Text) -> Option<Text> {
             made.push_run(run, bytes);
             continue;
         }
-        let span = run.origin.span();
-        let is_escaped = run.origin.rule() == Rule::Quoted && span.end - span.start == 2;
-        if let ([letter @ (b'a'..=b'z' | b'A'..=b'Z')], true) = (bytes, is_escaped && open > 0) {
-            made.push(&[b'\\', *letter], Standing::Plain, &run.origin);
+        if open > 0 && is_letter((run, bytes)) {
+            made.push(&[b"\\", bytes].concat(), Standing::Plain, &run.origin);
             (found, before) = (true, None);
             continue;
         }
