@@ -4,13 +4,12 @@ use std::rc::Rc;
 
 use crate::dialect::JoinedEmpty;
 use crate::expand::parameter::Held;
+use crate::expand::parts::is_expansion;
 use crate::expand::quoted_lists::begins_with_quoted_list;
 use crate::expand::substitute::{Break, Joiner, Place, Substitution};
 use crate::expand::tilde::in_field;
 use crate::expand::tilde_cut::hidden_brace;
-use crate::expand::{
-    Tilde, expands_fields, field_braces, ifs, is_expansion, joined, single, split_all,
-};
+use crate::expand::{Tilde, expands_fields, field_braces, ifs, joined, single, split_all};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Key, Value};

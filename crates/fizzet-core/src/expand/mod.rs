@@ -32,6 +32,7 @@ mod modifiers;
 mod number;
 mod operate;
 pub(crate) mod parameter;
+mod parts;
 pub mod pattern;
 pub(crate) mod percent;
 pub(crate) mod places;
@@ -71,9 +72,10 @@ pub(crate) use subscripts::place_found;
 pub(crate) use word_subscripts::{are_about_words, word_meant};
 
 use crate::dialect::{Braces, DocumentJoiner};
+use crate::expand::parts::{is_expansion, is_list_part, keeps_whole, names_all_parameters};
 use crate::expand::pattern::PatternRules;
 use crate::expand::qualifiers::Qualifiers;
-use crate::expand::substitute::{Joiner, Piece, Place, Substitution, is_list_part};
+use crate::expand::substitute::{Joiner, Piece, Place, Substitution};
 use crate::host::Host;
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
@@ -488,38 +490,6 @@ pub enum Tilde {
     AfterAssignment,
     /// At its start and after its first unquoted equals sign.
     AfterEquals,
-}
-
-/// Whether a lone `$` behind the last expansion keeps the word from being split; `$@` and `$*` (but
-/// not `${*}` and `"$*"`, and not where that is joined) undo that.
-fn keeps_whole(parts: &[Part], joins_stars: bool) -> bool {
-    let lone = |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'$'));
-    let last_lone = parts.iter().rposition(lone);
-    let last_expansion = parts.iter().rposition(is_expansion);
-    last_lone.is_some()
-        && last_lone > last_expansion
-        && !parts.iter().any(|part| names_all_parameters(part, joins_stars))
-}
-
-fn is_expansion(part: &Part) -> bool {
-    matches!(
-        part,
-        Part::Parameter(_) | Part::Flagged(_) | Part::Command(_) | Part::Arithmetic { .. }
-    )
-}
-
-fn names_all_parameters(part: &Part, joins_stars: bool) -> bool {
-    match part {
-        Part::Double { parts, .. } => parts.iter().any(|part| {
-            matches!(part, Part::Parameter(inner) if inner.name == ParameterName::Special(b'@'))
-        }),
-        Part::Parameter(parameter) => match parameter.name {
-            ParameterName::Special(b'@') => true,
-            ParameterName::Special(b'*') => !parameter.braced && !joins_stars,
-            _ => false,
-        },
-        _ => false,
-    }
 }
 
 /// The one piece of a word that is not broken into fields.

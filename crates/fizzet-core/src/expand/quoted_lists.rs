@@ -1,7 +1,8 @@
 //! Lists between double quotes inside the word of an operation, which leave something behind around it.
 
 use crate::expand::parameter::Held;
-use crate::expand::substitute::{Place, Substitution, is_list_part};
+use crate::expand::parts::is_list_part;
+use crate::expand::substitute::{Place, Substitution};
 use crate::lineage::{Origin, Rule};
 use crate::stop::Stop;
 use crate::syntax::ast::{Operation, Parameter, Part, Subscript, Word};

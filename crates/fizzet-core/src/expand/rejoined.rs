@@ -9,8 +9,9 @@
 //! nothing (`set -- p q; printf '[%s]' ${x-"$@" }r`).
 
 use crate::expand::parameter::Held;
+use crate::expand::parts::is_list_part;
 use crate::expand::quoted_lists::quoted_list;
-use crate::expand::substitute::{Break, Piece, Place, Substitution, is_list_part};
+use crate::expand::substitute::{Break, Piece, Place, Substitution};
 use crate::expand::{Tilde, ifs, split_all};
 use crate::lineage::{Origin, Rule};
 use crate::stop::Stop;

@@ -3,6 +3,7 @@
 use std::rc::Rc;
 
 use crate::dialect::SplitBy;
+use crate::expand::parts::is_expansion;
 use crate::expand::substitute::Piece;
 use crate::expand::{Ifs, ifs};
 use crate::state::State;
@@ -64,7 +65,6 @@ fn changes_nothing(part: &Part) -> bool {
         Part::Parameter(parameter) => {
             matches!(parameter.operation, Operation::Value) && parameter.index.is_none()
         }
-        Part::Command(_) | Part::Arithmetic { .. } | Part::Flagged(_) => false,
-        _ => true,
+        part => !is_expansion(part),
     }
 }

@@ -8,13 +8,17 @@ use std::rc::Rc;
 
 use crate::dialect::{Beside, EmptyAt, EmptyAtInWord};
 use crate::expand::distribute::chosen;
+use crate::expand::parts::{
+    is_all_parameters, is_alternative, is_alternative_of_list, is_expansion, is_list_or_default,
+    is_list_part,
+};
 use crate::expand::splitters::Splitters;
 use crate::expand::{Context, Ifs, Tilde, arithmetic, ifs, record};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::{Key, State};
 use crate::stop::Stop;
-use crate::syntax::ast::{Instead, Operation, Parameter, ParameterName, Part, Subscript, Word};
+use crate::syntax::ast::{Operation, Part, Word};
 use crate::text::{Standing, Text};
 use crate::trace::Expansion;
 
@@ -308,12 +312,8 @@ impl<'c> Substitution<'c> {
 
     /// One part of a word. An unquoted expansion behind a `"$@"` has rules of its own in some shells.
     pub(super) fn part(&mut self, part: &Part, mut place: Place) -> Result<(), Stop> {
-        let expands = matches!(
-            part,
-            Part::Parameter(_) | Part::Flagged(_) | Part::Command(_) | Part::Arithmetic { .. }
-        );
         let at = (self.done.len(), self.current.len());
-        if !expands || place.quoted {
+        if !is_expansion(part) || place.quoted {
             self.carry_out(part, place)?;
             self.splitters.look(self.cx.state(), part, at);
             return Ok(());
@@ -649,54 +649,4 @@ impl<'c> Substitution<'c> {
         self.met = true;
         record(self.cx, || Expansion { rule, span, name: None, quoted, count: 1, filled: 1 });
     }
-}
-
-/// Whether a part is `$@`, `${name[@]}` or `${!name[@]}`.
-fn is_all_parameters(part: &Part) -> bool {
-    let Part::Parameter(parameter) = part else { return false };
-    matches!(parameter.operation, Operation::Value | Operation::Keys)
-        && (matches!(parameter.index, Some(Subscript::At))
-            || (parameter.name == ParameterName::Special(b'@') && parameter.index.is_none()))
-}
-
-/// Whether a part is `${@-word}`, `${@?word}` or one of an array.
-fn is_list_or_default(part: &Part) -> bool {
-    let Part::Parameter(parameter) = part else { return false };
-    let is_default = matches!(
-        parameter.operation,
-        Operation::Instead { what: Instead::Default | Instead::Error, colon: false, .. }
-    );
-    is_default && parameter.is_at_list()
-}
-
-/// Whether a part is `$@`, `${name[@]}` or some of them, and no word stands for it.
-pub(super) fn is_list_part(part: &Part) -> bool {
-    let parameter = match part {
-        Part::Parameter(parameter) => &**parameter,
-        Part::Flagged(flagged) => &flagged.parameter,
-        _ => return false,
-    };
-    !matches!(parameter.operation, Operation::Instead { .. })
-        && (matches!(parameter.index, Some(Subscript::At))
-            || matches!(part, Part::Flagged(one) if one.flags.iter().any(|flag| flag.letter == b'@'))
-            || (parameter.name == ParameterName::Special(b'@')
-                && (parameter.index.is_none() || matches!(part, Part::Flagged(_)))))
-}
-
-/// Whether a part is `${@+word}` or that of an array.
-fn is_alternative_of_list(part: &Part) -> bool {
-    let indexed = |one: &Parameter| {
-        matches!(one.operation, Operation::Instead { what: Instead::Alternative, .. })
-            && matches!(one.index, Some(Subscript::At))
-    };
-    is_alternative(part) || matches!(part, Part::Parameter(parameter) if indexed(parameter))
-}
-
-/// Whether a part is `${@+word}`.
-fn is_alternative(part: &Part) -> bool {
-    let Part::Parameter(parameter) = part else { return false };
-    let at = parameter.name == ParameterName::Special(b'@');
-    let alternative =
-        matches!(parameter.operation, Operation::Instead { what: Instead::Alternative, .. });
-    at && alternative
 }
