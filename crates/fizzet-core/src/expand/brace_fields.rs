@@ -11,7 +11,7 @@ use crate::text::{Run, Standing, Text};
 /// What a brace expansion sees in quoted text.
 #[derive(Clone, Copy)]
 pub(super) enum InQuoted {
-    /// Commas, dots and openers of values, but no closers.
+    /// Commas, dots and openers of values, but no closers; and dots that are written.
     Values,
     /// All of it.
     All,
@@ -132,6 +132,9 @@ impl Braces<'_> {
                 Some(InQuoted::All) => marks.resize(marks.len() + bytes.len(), false),
                 Some(InQuoted::Values) if is_quoted_value(run) => {
                     marks.extend(bytes.iter().map(|byte| !matches!(byte, b'{' | b',' | b'.')));
+                }
+                Some(InQuoted::Values) if run.is_quoted() && !run.is_escaped(bytes) => {
+                    marks.extend(bytes.iter().map(|byte| *byte != b'.'));
                 }
                 _ => marks.resize(marks.len() + bytes.len(), !counts),
             }

@@ -82,7 +82,8 @@ impl State {
             return Ok(Key::Text(Text::from_bytes(key, Standing::Quoted, origin)));
         }
         if spoiled {
-            let message = "a bracket, a quote or a sign of an expansion stands in the index of this expression";
+            let message = "a bracket, a quote or a sign of an expansion stands in the index of an expression that \
+                           expands something; reckon the index in a variable first";
             return Err(Stop::in_index(self.mistake(message, span, 1)));
         }
         let vanishes = |byte: &u8| self.dialect.index_text_quotes.as_bytes().contains(byte);

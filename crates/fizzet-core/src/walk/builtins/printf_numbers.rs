@@ -45,9 +45,10 @@ impl Printing<'_> {
                 }
                 let read = arithmetic::argument_real(walker, text.bytes(), span);
                 if let Err(stop) = &read {
-                    self.note(stop);
+                    self.note(stop, text.bytes());
                 }
                 if read.is_err()
+                    && !self.is_broken
                     && self.walker.state.dialect.printf_numbers_are_lenient
                     && let Some(number) = self.lenient(text.bytes(), false)
                 {
@@ -97,21 +98,26 @@ impl Printing<'_> {
             Ok(value) => return value,
             Err(stop) => stop,
         };
-        self.note(&stop);
+        self.note(&stop, text);
         let dialect = &self.walker.state.dialect;
         let (lenient, partial) =
             (dialect.printf_numbers_are_lenient, dialect.printf_partial_numbers);
-        if lenient && let Some(value) = self.lenient(text, true) {
+        if lenient
+            && !self.is_broken
+            && let Some(value) = self.lenient(text, true)
+        {
             return value;
         }
         self.status = 1;
         if partial { leading_number(text) } else { 0 }
     }
 
-    /// Notes a mistake in an argument that is none of arithmetic, and ends the output.
-    fn note(&mut self, stop: &Stop) {
+    /// Notes a mistake in an argument, and ends the output if it is none of arithmetic or an expression names a member.
+    fn note(&mut self, stop: &Stop, text: &[u8]) {
+        let dialect = &self.walker.state.dialect;
         let is_number = matches!(stop, Stop::Shell(error) if error.is_number);
-        self.is_broken |= self.walker.state.dialect.printf_ends_at_mistakes && !is_number;
+        self.is_broken |= dialect.printf_ends_at_mistakes
+            && (!is_number || (dialect.dotted_names && names_member(text)));
     }
 
     pub(super) fn next_number(&mut self, signed: bool) -> i64 {
@@ -168,6 +174,34 @@ impl Printing<'_> {
         let value = magnitude as u64 as i64;
         if negative { value.wrapping_neg() } else { value }
     }
+}
+
+/// Whether a dot stands behind a name, before two words that nothing connects. Two dots are none unless a name
+/// follows.
+fn names_member(text: &[u8]) -> bool {
+    let is_name = |byte: u8| byte == b'_' || byte.is_ascii_alphanumeric();
+    let kind = |byte: u8| (is_name(byte), byte.is_ascii_whitespace());
+    let (mut before, mut apart) = (None, false);
+    let mut words = text.chunk_by(|&one, &next| kind(one) == kind(next)).peekable();
+    while let Some(word) = words.next() {
+        let first = word[0];
+        if first.is_ascii_whitespace() {
+            apart = true;
+            continue;
+        }
+        let behind_name = before.is_some_and(is_name);
+        if behind_name && is_name(first) && apart {
+            return false;
+        }
+        let dots = word.iter().take_while(|&&byte| byte == b'.').count();
+        let leads_on = word.len() == dots && words.peek().is_some_and(|next| is_name(next[0]));
+        let is_member = dots > 0 && (dots != 2 || leads_on);
+        if is_member && behind_name && !apart && !before.is_some_and(|one| one.is_ascii_digit()) {
+            return true;
+        }
+        (before, apart) = (Some(first), false);
+    }
+    false
 }
 
 /// The whole number that a text begins with, as C's `strtoumax` reads it without a sign: hexadecimal behind `0x`,
