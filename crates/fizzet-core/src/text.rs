@@ -408,6 +408,19 @@ pub(crate) fn character_ends(bytes: &[u8], characters: bool) -> Vec<usize> {
     ends
 }
 
+/// How many characters a value has; how many bytes if `characters` is false.
+pub(crate) fn character_count(bytes: &[u8], characters: bool) -> usize {
+    if !characters || bytes.is_ascii() {
+        return bytes.len();
+    }
+    let (mut count, mut at) = (0, 0);
+    while let Some((_, length)) = next_character(&bytes[at..], characters) {
+        at += length;
+        count += 1;
+    }
+    count
+}
+
 /// The characters of a value, each a text of its own.
 pub(crate) fn characters(text: &Text) -> Vec<Text> {
     let ends = character_ends(text.bytes(), true);

@@ -98,7 +98,9 @@ pub enum Assigned {
     Plain,
     /// The shell goes on to keep it.
     Kept,
-    /// The same where one value is assigned plainly; any other way to change it is a mistake.
+    /// The shell goes on to keep it, and counts from there.
+    Moved,
+    /// As kept where one value is assigned plainly; any other way to change it is a mistake.
     Held,
     /// The same, and it cannot be unset.
     Fixed,
@@ -109,7 +111,7 @@ pub enum Assigned {
 /// A variable in one shell.
 pub type OwnVariable = (Own, Assigned);
 
-use Assigned::{Fixed, Frozen, Held, Kept, Plain};
+use Assigned::{Fixed, Frozen, Held, Kept, Moved, Plain};
 
 type Row = (&'static str, [Option<OwnVariable>; 7]);
 
@@ -232,7 +234,7 @@ static ROWS: &[Row] = &[
     ("KSHGID", [NO, NO, NO, NO, NO, fact(Fact::Group, Plain), NO]),
     ("KSHUID", [NO, NO, NO, NO, NO, fact(Fact::User, Plain), NO]),
     ("KSH_VERSION", [NO, NO, NO, NO, text("Version AJM 93u+m/1.0.4 2022-10-22"), text("@(#)MIRBSD KSH R59 2023/04/29 +Debian"), NO]),
-    ("LINENO", [own(Own::Line, Plain), own(Own::Line, Kept), NO, own(Own::Line, Plain), own(Own::Line, Plain), own(Own::Line, Plain), own(Own::Line, Frozen)]),
+    ("LINENO", [own(Own::Line, Plain), own(Own::Line, Kept), NO, own(Own::Line, Plain), own(Own::Line, Moved), own(Own::Line, Moved), own(Own::Line, Frozen)]),
     ("LINES", [NO, NO, NO, NO, NO, TERMINAL, TERMINAL]),
     ("LISTMAX", [NO, NO, NO, NO, NO, NO, text("100")]),
     ("LOGNAME", [NO, NO, NO, NO, NO, NO, machine("who runs the shell", Plain)]),

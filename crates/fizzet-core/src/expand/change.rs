@@ -146,7 +146,7 @@ impl Replacement {
     }
 
     /// Puts the replacement of a match behind what is made already.
-    fn put(&self, made: &mut Text, text: &Text, (start, end): (usize, usize)) {
+    pub(super) fn put(&self, made: &mut Text, text: &Text, (start, end): (usize, usize)) {
         for (at, between) in self.around.iter().enumerate() {
             if at > 0 {
                 made.push_part(text, start, end);
@@ -301,18 +301,18 @@ pub(super) fn replaced(
         Replace::Whole if matches_whole(pattern, bytes) => {
             next((0, bytes.len()))?.put(&mut made, text, (0, bytes.len()));
         }
-        Replace::Whole => return Ok(text.clone()),
+        Replace::Whole | Replace::Each => return Ok(text.clone()),
         // A pattern that matches nothing at all, such as `*`, matches an empty value.
-        Replace::First | Replace::All | Replace::Each
+        Replace::First | Replace::All
             if bytes.is_empty() && pattern.literal() != Some(b"") && pattern.matches(b"") =>
         {
             next((0, 0))?.put(&mut made, text, (0, 0));
         }
-        Replace::First | Replace::All | Replace::Each if pattern.is_in_order() => {
+        Replace::First | Replace::All if pattern.is_in_order() => {
             let search = pattern.search(bytes);
             return replaced_where(text, |at| search.next(at), next, which, limit);
         }
-        Replace::First | Replace::All | Replace::Each => {
+        Replace::First | Replace::All => {
             let mut at = 0;
             let mut changed = Changed { text, made, folded: None };
             let search = pattern.search(bytes);
@@ -361,7 +361,7 @@ impl Changed<'_> {
         }
     }
 
-    fn put(&mut self, replacement: &Replacement, (from, to): (usize, usize)) {
+    pub(super) fn put(&mut self, replacement: &Replacement, (from, to): (usize, usize)) {
         self.fold();
         match &self.folded {
             Some(origin) => {

@@ -16,7 +16,7 @@ use crate::syntax::Parser;
 use crate::syntax::ast::{
     Flag, Flagged, Further, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
 };
-use crate::text::{Text, character_ends};
+use crate::text::{Text, character_count};
 
 impl Substitution<'_> {
     /// The value that the expansion begins with.
@@ -329,7 +329,7 @@ impl Substitution<'_> {
                     }
                 }
             }
-            Held::One(text) => character_ends(text.bytes(), self.cx.state().utf8()).len() - 1,
+            Held::One(text) => character_count(text.bytes(), self.cx.state().utf8()),
             Held::List { items, .. } => items.len(),
         };
         Ok(Held::One(self.computed(parameter, count.to_string().as_bytes())))

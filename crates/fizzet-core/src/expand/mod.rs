@@ -43,6 +43,7 @@ pub(crate) mod quoting;
 pub(crate) mod regular;
 mod rejoined;
 mod replace;
+mod replace_anew;
 mod shell_words;
 mod slice;
 mod split;

@@ -15,7 +15,7 @@ use crate::state::{Keeps, Key, Value, element_name};
 use crate::stop::Stop;
 use crate::syntax::ast::{Arithmetic, Operation, Parameter, ParameterName, Part, Subscript, Word};
 use crate::syntax::{OPEN_BRACKET, has_open_bracket};
-use crate::text::{Standing, Text, character_ends};
+use crate::text::{Standing, Text, character_count};
 
 /// How often going through an array may lead back: more than a few times it never ends.
 const MOST_RETURNS: u64 = 16;
@@ -370,7 +370,7 @@ impl Substitution<'_> {
         let characters = state.dialect.lengths_in_characters && state.utf8() && !in_bytes;
         let count = match &held {
             Held::Unset => 0,
-            Held::One(text) => length(text.bytes(), characters),
+            Held::One(text) => character_count(text.bytes(), characters),
             Held::List { items, .. } => items.len(),
         };
         Ok(Held::One(self.computed(parameter, count.to_string().as_bytes())))
@@ -562,11 +562,6 @@ impl Substitution<'_> {
         let operation = then.clone();
         Ok(Some(Parameter { name, index: Some(index), operation, ..parameter.clone() }))
     }
-}
-
-/// The length of a value in characters or in bytes.
-fn length(bytes: &[u8], characters: bool) -> usize {
-    if characters { character_ends(bytes, true).len() - 1 } else { bytes.len() }
 }
 
 /// The columns that a text takes on a terminal; a byte that belongs to no character of the first plane takes one

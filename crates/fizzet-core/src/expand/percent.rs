@@ -3,7 +3,7 @@
 //! is nothing, colours excepted.
 
 use crate::state::{State, Value};
-use crate::text::character_ends;
+use crate::text::{character_count, character_ends};
 
 /// What a text has become.
 pub(crate) struct Prompt {
@@ -239,7 +239,7 @@ impl<'a> Reader<'a> {
         if count <= most {
             return;
         }
-        let kept = most.saturating_sub(character_ends(&mark, true).len() - 1);
+        let kept = most.saturating_sub(character_count(&mark, true));
         match at_start {
             true => drop(self.made.splice(from..from + ends[count - kept], mark)),
             false => {

@@ -4,9 +4,9 @@
 use crate::expand::pattern::Pattern;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::state::{Key, State, Value};
+use crate::state::{Key, State, Value, Variable};
 use crate::stop::Stop;
-use crate::text::{Standing, Text, character_ends};
+use crate::text::{Standing, Text, character_count};
 
 /// The bytes of a match or a group, from its first to behind its last.
 type Range = (usize, usize);
@@ -19,12 +19,23 @@ pub(crate) fn keep_match(
     found: Range,
     span: Span,
 ) -> Result<(), Stop> {
+    if let Some(name) = state.dialect.match_variable {
+        record_match(state, name, value.slice(found.0, found.1), span);
+    }
     if !pattern.tells() {
         return Ok(());
     }
     let groups = pattern.groups(value.bytes(), found);
     let whole = pattern.tells_whole().then_some(found);
     keep_places(state, value, (whole, &groups), span)
+}
+
+/// Keeps what a pattern has matched in a variable that nobody else can change.
+fn record_match(state: &mut State, name: &str, matched: Text, span: Span) {
+    let hop = Hop { rule: Rule::Stored, span, name: Some(name.as_bytes().into()), shifted: 0 };
+    let value = Value::Scalar(matched.passed_through(&hop, Standing::Quoted));
+    let variable = Variable { read_only: true, ..Variable::holding(value) };
+    state.variables.restore(name.as_bytes(), Some(variable));
 }
 
 /// Keeps the places of a match and of its groups.
@@ -35,7 +46,7 @@ pub(crate) fn keep_places(
     span: Span,
 ) -> Result<(), Stop> {
     let utf8 = state.utf8();
-    let count = move |to: usize| character_ends(&value.bytes()[..to], utf8).len() - 1;
+    let count = move |to: usize| character_count(&value.bytes()[..to], utf8);
     let first = i64::from(!state.dialect.zero_is_first);
     let begin = move |(start, _): Range| count(start) as i64 + first;
     let end = move |(_, end): Range| count(end) as i64 - 1 + first;

@@ -33,8 +33,11 @@ impl Substitution<'_> {
         if !matches!(held, Held::Unset) {
             self.keep_field(pattern_word, place)?;
         }
-        let each_anew = which == Replace::Each;
-        let which = if each_anew { Replace::All } else { which };
+        if which == Replace::Each {
+            return self
+                .replace_anew(parameter, held, (pattern_word, replacement), place)
+                .map(Some);
+        }
         let anchored = matches!(which, Replace::Prefix | Replace::Suffix);
         let dialect = &self.cx.state().dialect;
         let cut = match dialect.slash_cuts_expansions {
@@ -52,7 +55,7 @@ impl Substitution<'_> {
             None => {}
         }
         let dialect = &self.cx.state().dialect;
-        let splits = which == Replace::First && !each_anew && dialect.folder_of_tilde_is_read_again;
+        let splits = which == Replace::First && dialect.folder_of_tilde_is_read_again;
         let plain =
             !splits && !dialect.tilde_in_replaced || (anchored && !dialect.tilde_in_anchored);
         let tilde = if plain { Tilde::Never } else { Tilde::InOperation };
@@ -118,7 +121,7 @@ impl Substitution<'_> {
         }
         let dialect = self.cx.state().dialect.clone();
         let once = match early {
-            None if dialect.replacement_for_each_match || each_anew || pattern.tells() => None,
+            None if dialect.replacement_for_each_match || pattern.tells() => None,
             None => Some(Rc::new(self.replacement(parameter, (before, replacement), place)?)),
             early => early,
         };
@@ -271,7 +274,7 @@ impl Substitution<'_> {
     }
 
     /// What the word for a replacement expands to, behind what the pattern has left for it.
-    fn replacement(
+    pub(super) fn replacement(
         &mut self,
         parameter: &Parameter,
         (before, word): (Option<&Text>, Option<&Word>),

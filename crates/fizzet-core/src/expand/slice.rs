@@ -10,7 +10,7 @@ use crate::lineage::{Hop, Rule};
 use crate::state::Value;
 use crate::stop::Stop;
 use crate::syntax::ast::{Arithmetic, Parameter, ParameterName, Part, Subscript, Word};
-use crate::text::{Standing, Text, character_ends};
+use crate::text::{Standing, Text, character_count, character_ends};
 
 impl Substitution<'_> {
     /// Whether `${x[@]:1:2}` is a part of the text that x is.
@@ -75,7 +75,7 @@ impl Substitution<'_> {
         let characters = state.dialect.characters && state.utf8();
         let count = match held {
             Held::Unset => 0,
-            Held::One(text) => character_ends(text.bytes(), characters).len() as i64 - 1,
+            Held::One(text) => character_count(text.bytes(), characters) as i64,
             Held::List { items, .. } => match parameter.name {
                 ParameterName::Special(_) => items.len() as i64 + 1,
                 // The last index has been looked at already.

@@ -11,7 +11,7 @@ use crate::state::Value;
 use crate::stop::Stop;
 use crate::syntax::Parser;
 use crate::syntax::ast::{Arithmetic, Flagged, Parameter, SearchFlags, Slice, Word};
-use crate::text::{Standing, Text, character_ends, characters};
+use crate::text::{Standing, Text, character_count, character_ends, characters};
 
 /// Which of so many elements a range means, from 0; places count from 1, or from the end.
 pub(crate) fn range_of(first: i64, last: i64, count: usize) -> Option<(usize, usize)> {
@@ -192,7 +192,7 @@ impl Substitution<'_> {
         if flags.has_any(b"iI") {
             let utf8 = self.cx.state().utf8();
             let place =
-                |(from, _): (usize, usize)| character_ends(&text.bytes()[..from], utf8).len();
+                |(from, _): (usize, usize)| character_count(&text.bytes()[..from], utf8) + 1;
             return Ok(self.told_place(&flagged.parameter, found.map_or(0, place) as i64));
         }
         Ok(Held::One(found.map_or_else(Text::new, |(from, to)| text.slice(from, to))))

@@ -48,6 +48,8 @@ pub struct Doing {
     pub(crate) process: Option<Process>,
     /// How many subshells it is in.
     pub(crate) depth: u32,
+    /// How far an assignment has moved the numbers of lines.
+    pub(crate) lines_moved: i64,
 }
 
 /// The variable that switches the POSIX mode of bash on by being there.
@@ -69,7 +71,7 @@ impl State {
         let value = match own {
             Own::Text(text) => Value::Scalar(self.shell_text(text.as_bytes())),
             Own::List(texts) => self.list_of(texts.iter().map(|text| text.as_bytes().to_vec())),
-            Own::Line => self.number_of(self.doing.at.map_or(0, |at| self.line_number(at))),
+            Own::Line => self.number_of(self.line_now() + self.doing.lines_moved),
             Own::Calls => self.list_of(self.call_names().into_iter()),
             Own::Traces if self.doing.calls.is_empty() => self.list_of(std::iter::empty()),
             Own::Traces => self.unknown_value(),
@@ -267,11 +269,20 @@ impl State {
                 Ok(false)
             }
             Some((Own::Folders(_), _)) => Ok(false),
-            Some((_, Assigned::Kept)) => Ok(true),
+            Some((_, Assigned::Kept | Assigned::Moved)) => Ok(true),
             Some((_, Assigned::Frozen | Assigned::Held | Assigned::Fixed)) => {
                 Err(self.read_only(name, span))
             }
         }
+    }
+
+    fn line_now(&self) -> i64 {
+        self.doing.at.map_or(0, |at| self.line_number(at))
+    }
+
+    /// Numbers the lines such that the one behind the command has this number.
+    pub(super) fn move_lines(&mut self, number: i64) {
+        self.doing.lines_moved = number.wrapping_sub(self.line_now() + 1);
     }
 
     /// What becomes of an assignment to a variable that the shell keeps, if it does.

@@ -7,8 +7,8 @@ use std::rc::Rc;
 use bstr::ByteSlice;
 
 use crate::dialect::{
-    KeyQuoting, ListAttributes, OptionIndex, Own, PosixMode, Reals, References, TakesBase,
-    own_variable,
+    Assigned, KeyQuoting, ListAttributes, OptionIndex, Own, PosixMode, Reals, References,
+    TakesBase, own_variable,
 };
 use crate::expand::{arithmetic, shown_real};
 use crate::lineage::{Origin, Rule};
@@ -19,7 +19,7 @@ use crate::state::{Digits, ElementOf, Field, Keeps, Key, State, Stretch, Value, 
 use crate::stop::{Reach, Stop};
 use crate::syntax::arithmetic::character_of;
 use crate::syntax::{has_marks, unmarked};
-use crate::text::{Standing, Text, character_ends};
+use crate::text::{Standing, Text, character_count};
 
 /// What is wrong with an index that counts from the end, and further than to the start.
 pub const BEFORE_START: &str = "the index lies before the start of the array";
@@ -217,10 +217,7 @@ impl State {
         let known = self.variables.get(name);
         let (is_plain, read_only) = known.map_or((false, false), |one| (!one.own, one.read_only));
         if !is_plain && self.keeps_itself(name, span)? {
-            if own_variable(self.dialect.shell, name).is_some_and(|(own, _)| own == Own::Zero) {
-                self.positional.zero = Rc::new(text);
-            }
-            return Ok(());
+            return self.assign_kept(name, text, span);
         }
         if read_only {
             return Err(self.read_only(name, span));
@@ -247,6 +244,19 @@ impl State {
         }
         if self.options.all_export {
             self.variables.entry(name).exported = true;
+        }
+        Ok(())
+    }
+
+    /// Assigns to a variable that the shell keeps.
+    fn assign_kept(&mut self, name: &[u8], text: Text, span: Span) -> Result<(), Stop> {
+        match own_variable(self.dialect.shell, name) {
+            Some((Own::Zero, _)) => self.positional.zero = Rc::new(text),
+            Some((Own::Line, Assigned::Moved)) => {
+                let number = arithmetic::text_value(self, text.bytes(), span)?;
+                self.move_lines(number);
+            }
+            _ => {}
         }
         Ok(())
     }
@@ -413,12 +423,13 @@ impl State {
         base: Base,
         span: Span,
     ) -> Result<Kept, Stop> {
-        if text.has_hole() {
+        let is_as_it_is = field.is_none() && matches!(keeps, Keeps::Text | Keeps::Name);
+        if is_as_it_is || text.has_hole() {
             return Ok(Kept { text, real: None, unfilled: None });
         }
         let looks = self.dialect.attributes_are_looks;
         let given = (looks && keeps.is_a_look()).then(|| text.clone());
-        let written = character_ends(text.bytes(), self.utf8()).len() - 1;
+        let written = character_count(text.bytes(), self.utf8());
         let mut real = None;
         let text = match keeps {
             Keeps::Text | Keeps::Name => text,
@@ -450,7 +461,7 @@ impl State {
                 // A number that is computed gives no width.
                 (true, Base::Given(_)) => 0,
                 (true, Base::OfText) => written,
-                (false, _) => character_ends(text.bytes(), self.utf8()).len() - 1,
+                (false, _) => character_count(text.bytes(), self.utf8()),
             };
             self.variables.entry(name).field = Some(field);
         }

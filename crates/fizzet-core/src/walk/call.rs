@@ -117,7 +117,11 @@ impl Walker {
         let has_variables = function.keyword || !self.state.dialect.plain_functions_share;
         let own = function.keyword && self.state.dialect.functions_have_options;
         let options = own.then(|| self.state.options.clone());
+        let matched = self.state.dialect.match_variable.map(|name| {
+            (name.as_bytes().into(), self.state.variables.itself(name.as_bytes()).cloned())
+        });
         self.scopes.push(Scope {
+            hidden: matched.into_iter().collect(),
             outer: outer.share(),
             has_variables,
             options,

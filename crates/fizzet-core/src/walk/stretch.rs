@@ -9,7 +9,7 @@ use crate::source::Span;
 use crate::state::{Stretch, Value};
 use crate::stop::Stop;
 use crate::syntax::ast::{Arithmetic, AssignedValue, Assignment, Slice};
-use crate::text::{Text, character_ends, characters};
+use crate::text::{Text, character_count, characters};
 
 impl Walker {
     /// Carries out an assignment with a subscript, where arrays are lists. Answers the value.
@@ -102,7 +102,7 @@ impl Walker {
                     && let Some(text) = self.state.variables.scalar(&assignment.name).cloned() =>
             {
                 let utf8 = self.state.utf8();
-                let count = |to: usize| character_ends(&text.bytes()[..to], utf8).len() as i64 - 1;
+                let count = |to: usize| character_count(&text.bytes()[..to], utf8) as i64;
                 let found = expand::word_meant(self, &text, letters, pattern)?;
                 Ok(found.map_or(Stretch::One(0), |(from, to)| {
                     Stretch::Range(count(from) + 1, count(to))

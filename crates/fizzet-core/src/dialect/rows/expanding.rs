@@ -297,7 +297,9 @@ macro_rules! expanding_rows {
     length_is_late: bool = [N, Y, N, N, N, N, N], "observed in all six: x=abc; echo ${x:9:i++} $i";
     /// `[[:<:]]` and `[[:>:]]` are the places where a word begins and ends.
     word_places: bool = [N, N, N, N, N, Y, N], "observed in mksh: case 'a b' in *[[:\\<:]]b) echo yes; esac";
-    /// `${x@/pattern/word}` replaces every match, and expands the word for each.
+    /// The variable that keeps what a pattern has matched: read-only, and each function has its own.
+    match_variable: Option<&'static str> = [None, None, None, None, None, Some("KSH_MATCH"), None], "observed in mksh: x=abc; : ${x#?}; echo $KSH_MATCH; KSH_MATCH=1";
+    /// `${x@/pattern/word}` replaces every match, and expands pattern and word for each.
     replacement_can_be_anew: bool = [N, N, N, N, N, Y, N], "observed in mksh: x=aa; i=0; echo ${x@/a/$((++i))}";
     /// An assignment to an element without an index assigns nothing.
     empty_index_assigns_nothing: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: a[]=3; echo $? ${a[@]}";

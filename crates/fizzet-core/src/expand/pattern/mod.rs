@@ -21,7 +21,7 @@ use crate::dialect::{BadClass, Collating, Dialect, OpenGroups, QuotesPair};
 use crate::expand::pattern::class::Set;
 use crate::expand::pattern::compile::{Compiler, Told};
 use crate::expand::pattern::escapes::Place;
-use crate::text::{Standing, Text, character_ends};
+use crate::text::{Standing, Text, character_count};
 pub(crate) use range::range_length;
 
 /// How matching reads text.
@@ -419,7 +419,7 @@ impl Pattern {
 
     fn width_of(&self, item: &Item) -> Option<usize> {
         match item {
-            Item::Literal(bytes) => Some(character_ends(bytes, self.rules.characters).len() - 1),
+            Item::Literal(bytes) => Some(character_count(bytes, self.rules.characters)),
             Item::Any | Item::Set(_) => Some(1),
             Item::Place(_) => Some(0),
             Item::Star | Item::Group(..) | Item::Told(..) | Item::Except(..) => None,

@@ -377,7 +377,7 @@ pub enum Replace {
     First,
     /// `//`
     All,
-    /// `@/`: as `//`, with the replacement expanded for each match.
+    /// `@/`: as `//`, with the pattern and the replacement expanded for each match.
     Each,
     /// `/#`
     Prefix,
