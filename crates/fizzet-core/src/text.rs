@@ -283,6 +283,15 @@ impl Text {
         }
     }
 
+    /// Lets what is quoted behind an offset form patterns, as values do: the runs that `which` holds for.
+    pub fn form_patterns_from(&mut self, at: usize, which: impl Fn(&Run) -> bool) {
+        for run in self.runs.iter_mut().filter(|run| run.end as usize > at && run.is_quoted()) {
+            if which(run) {
+                run.standing = Standing::Value;
+            }
+        }
+    }
+
     /// The text where, in unquoted values, the character behind a backslash is quoted and the backslash is
     /// gone; one at the end of a value is quoted itself.
     pub fn unquoted_values(&self) -> Text {

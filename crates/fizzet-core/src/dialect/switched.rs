@@ -17,6 +17,7 @@ const SWITCHED: &[Switched] = &[
     ("clobberempty", |rows| rows.empty_files_are_overwritten = true),
     ("cprecedences", |rows| rows.bits_bind_first = false),
     ("emulate sh", |rows| rows.last_of_pipeline_in_place = false),
+    ("cshjunkieloops", |rows| rows.end_ends_loops = true),
     ("equals", |rows| rows.equals_names_programs = false),
     ("forcefloat", |rows| rows.numbers_are_reals = true),
     ("functionargzero", |rows| rows.function_zero = WhichFunctions::Never),

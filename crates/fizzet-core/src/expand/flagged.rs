@@ -6,6 +6,7 @@
 use std::borrow::Cow;
 use std::cmp::Ordering;
 
+use crate::dialect::{DollarEscapes, Nul};
 use crate::expand::dequote::dequoted;
 use crate::expand::flags::{
     Order, abbreviated, change_each, like, ordered, padded_around, quoted_by, quoted_readably,
@@ -22,14 +23,14 @@ use crate::expand::{Context, Tilde, arithmetic, document, ifs, pattern_text_with
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::stop::Stop;
-use crate::syntax::Parser;
 use crate::syntax::ast::{
     Combine, Flag, Flagged, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
 };
+use crate::syntax::{Octal, Parser, decode_value};
 use crate::text::{Standing, Text};
 
 /// Flags whose effect is not followed.
-const UNFOLLOWED: &[u8] = b"A_g";
+const UNFOLLOWED: &[u8] = b"A_";
 
 /// Flags that tell of matches, whose effect on replacements is not followed.
 const OF_MATCHES: &[u8] = b"SI";
@@ -129,8 +130,12 @@ impl Substitution<'_> {
                 let outer = (self.shortest_matches, self.which_match);
                 self.shortest_matches = has(b'S');
                 self.which_match = which_match(&flagged.flags);
+                let before = self.made_so_far();
                 let held = self.operate(parameter, held, place);
                 (self.shortest_matches, self.which_match) = outer;
+                if flagged.forms_patterns == Some(true) && !place.quoted {
+                    self.form_patterns_since(before, |_| true);
+                }
                 match held? {
                     Some(held) => held,
                     None => return Ok(()),
@@ -150,7 +155,12 @@ impl Substitution<'_> {
             parameter.operation,
             Operation::Combine { how: Combine::ZipShort | Combine::ZipLong, .. }
         );
-        self.emit_flagged(flagged, held, (separate || zips, was_list), place)
+        let before = self.made_so_far();
+        self.emit_flagged(flagged, held, (separate || zips, was_list), place)?;
+        if joins_patterns(&flagged.flags) {
+            self.form_patterns_since(before, |run| run.origin.rule() == Rule::Join);
+        }
+        Ok(())
     }
 
     /// What flags find where there is no value: an empty one, which `(q)` puts quotes around.
@@ -229,7 +239,6 @@ impl Substitution<'_> {
     fn by_flags(&mut self, flagged: &Flagged, held: Held, place: Place) -> Result<Held, Stop> {
         let mut held = held;
         let span = flagged.parameter.span;
-        let quoted = place.quoted;
         let flags = self.with_values(&flagged.flags);
         // Where one text is wanted, only operations have seen the elements.
         if let Held::List { items, .. } = &held
@@ -248,25 +257,37 @@ impl Substitution<'_> {
         for flag in flags.iter().filter(splits).filter(|_| place.fields) {
             held = self.split_by_flag(flag, held, apart, span);
         }
-        if flagged.splits == Some(true) && quoted && place.fields {
+        if splits_first(flagged, place, self.cx.state().options.word_split) {
             held = self.split_value(flagged, held)?;
         }
         let order = Order::of(&flagged.flags);
         if let Held::List { items, star } = held {
             held = Held::List { items: ordered(items, order), star };
         }
+        for _ in flagged.flags.iter().filter(|flag| flag.letter == b'#') {
+            held = self.as_characters(held, span)?;
+        }
+        let is_case = |flag: &&Flag| b"ULC".contains(&flag.letter);
+        for flag in flagged.flags.iter().filter(is_case) {
+            let change = |text: &Text| told(text, change_each(text, flag), span);
+            held = self.each(&flagged.parameter, held, change)?;
+        }
+        if let Some(flag) = flagged.flags.iter().find(|flag| flag.letter == b'g') {
+            let escapes = self.cx.state().dialect.dollar_escapes;
+            let decode = |text: &Text| {
+                told(text, like(text, value_escapes(text.bytes(), flag, escapes)), span)
+            };
+            held = self.each(&flagged.parameter, held, decode)?;
+        }
         let of = |letter| flagged.flags.iter().find(|flag| flag.letter == letter);
         let around = of(b'l').zip(of(b'r')).filter(|(one, other)| fills(one) && fills(other));
-        for flag in &flagged.flags {
+        for flag in flagged.flags.iter().filter(|flag| !is_case(flag)) {
             if flag.letter == b't' {
                 let kind = self.kind_of(&flagged.parameter);
                 held = Held::One(self.computed(&flagged.parameter, &kind));
             }
             if flag.letter == b'e' {
                 held = self.expanded_again(held, place, span)?;
-            }
-            if flag.letter == b'#' {
-                held = self.as_characters(held, span)?;
             }
             if flag.letter == b'%' {
                 held = self.as_prompts(flagged, held)?;
@@ -466,7 +487,9 @@ impl Substitution<'_> {
     ) -> Result<(), Stop> {
         let options = &self.cx.state().options;
         let by_option = flagged.splits.is_none() && options.word_split;
-        let is_split = flagged.splits == Some(true) || (by_option && !place.quoted);
+        let is_split = (flagged.splits == Some(true) && !flagged.flags.iter().any(separates))
+            || (by_option && !place.quoted);
+        let is_split = is_split && !splits_first(flagged, place, options.word_split);
         let forms =
             asks_for_patterns(flagged).unwrap_or(options.glob_substitution) && !place.quoted;
         let standing = match (is_split, forms) {
@@ -508,12 +531,42 @@ fn read_as_shell(text: &Text, flag: &Flag) -> Vec<Text> {
     pieces.map(made).collect()
 }
 
-/// What `~` says here, or in the innermost expansion that has one.
+/// What `~` says here, or in the innermost expansion that has one; what matches or reads the value makes it plain text.
 fn asks_for_patterns(flagged: &Flagged) -> Option<bool> {
+    use Operation::{Filter, Remove, Replace};
+    let operation = &flagged.parameter.operation;
+    let matches = matches!(operation, Filter(_) | Remove { .. } | Replace { .. });
+    let reads = flagged.flags.iter().any(|flag| b"Qe%V".contains(&flag.letter));
     flagged.forms_patterns.or_else(|| match &flagged.inner {
+        _ if matches || reads => None,
         Some(Part::Flagged(inner)) => asks_for_patterns(inner),
         _ => None,
     })
+}
+
+/// Whether `=` splits a value before flags change its parts, instead of when the word is made.
+fn splits_first(flagged: &Flagged, place: Place, word_split: bool) -> bool {
+    let minds_parts = |flag: &Flag| b"oOuinlrq".contains(&flag.letter);
+    flagged.splits.unwrap_or(word_split && !place.quoted)
+        && place.fields
+        && (place.quoted || flagged.flags.iter().any(minds_parts))
+        && !flagged.flags.iter().any(separates)
+}
+
+/// Whether a flag splits at what it names.
+fn separates(flag: &Flag) -> bool {
+    matches!(flag.letter, b's' | b'f' | b'0')
+}
+
+/// `(g:eco:)`: a value with its escapes decoded; with `e` also those of `$'...'`, with `c` carets, with `o` octal
+/// numbers without a 0 in front.
+fn value_escapes(value: &[u8], flag: &Flag, rules: &DollarEscapes) -> Vec<u8> {
+    let asks = |letter: u8| flag.arguments.first().is_some_and(|given| given.contains(&letter));
+    let letters = if asks(b'e') { rules.letters } else { "abefnrtv\\xuU" };
+    let nul = Nul::Stays;
+    let rules = DollarEscapes { letters, keeps_unknown: !asks(b'e'), nul, ..*rules };
+    let numbers = if asks(b'o') { Octal::Bare } else { Octal::BehindZero };
+    decode_value(value, &rules, (numbers, asks(b'c')))
 }
 
 /// Whether `(l)` or `(r)` asks for a width.
@@ -527,6 +580,12 @@ fn joiner(flag: &Flag) -> &[u8] {
         b'F' => b"\n",
         _ => flag.arguments.first().map_or(&b""[..], |text| text),
     }
+}
+
+/// Whether what `(j)` puts between elements forms patterns: it stands behind `~`, which a second one takes back.
+fn joins_patterns(flags: &[Flag]) -> bool {
+    let Some(joins) = flags.iter().position(|flag| flag.letter == b'j') else { return false };
+    flags[..joins].iter().filter(|flag| flag.letter == b'~').count() % 2 == 1
 }
 
 /// The pattern that a word is.

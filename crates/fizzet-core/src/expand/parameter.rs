@@ -17,7 +17,7 @@ use crate::syntax::ast::{
 use crate::text::{Passage, Standing, Text};
 
 /// What a parameter holds.
-pub(super) enum Held {
+pub(crate) enum Held {
     /// It is not set.
     Unset,
     /// One value.

@@ -3,6 +3,7 @@
 use crate::expand::parameter::{Held, index_text};
 use crate::expand::pattern::Pattern;
 use crate::expand::places::keep_match;
+use crate::expand::searched_ranges::searched_range;
 use crate::expand::substitute::Substitution;
 use crate::expand::word_subscripts::{are_about_words, word_meant};
 use crate::expand::{Context, arithmetic, document};
@@ -38,6 +39,9 @@ impl Substitution<'_> {
         held: Held,
         slice: &Slice,
     ) -> Result<Held, Stop> {
+        if let Some((first, last)) = searched_range(self.cx, &held, slice)? {
+            return Ok(self.ranged(held, first, last));
+        }
         match slice {
             Slice::Range(first, last) => {
                 let first = arithmetic::value(self.cx, first)?;
@@ -206,36 +210,48 @@ impl Substitution<'_> {
         flags: &SearchFlags,
         word: &Word,
     ) -> Result<Held, Stop> {
-        let searched = searched_text(self.cx, word)?;
-        let pattern = Pattern::from_text(&searched, self.cx.state().text_pattern_rules());
-        let ends = character_ends(text.bytes(), self.cx.state().utf8());
-        let count = ends.len() - 1;
-        let exact = flags.has_any(b"e");
-        let begins = |at: &usize| {
-            if exact {
-                return text.bytes()[ends[*at]..].starts_with(searched.bytes());
-            }
-            let ends = pattern.prefix_ends(&text.bytes()[ends[*at]..]);
-            ends.iter().any(|&end| end > 0)
-        };
-        let from_end = flags.has_any(b"RI");
-        let (found, missing) = match from_end {
-            // Nothing is everywhere.
-            true if pattern.literal() == Some(b"") => (None, count + 1),
-            false if pattern.literal() == Some(b"") => ((count > 0).then_some(0), 0),
-            false if count == 0 => (None, 0),
-            _ => {
-                let search = Search::of(self.cx, flags, word.span)?;
-                (search.find(count, begins), if search.from_end { 0 } else { count + 1 })
-            }
-        };
+        let place = place_in_text(self.cx, text, flags, word)?;
         if flags.has_any(b"iI") {
-            let place = found.map_or(missing, |at| at + 1) as i64;
             return Ok(self.told_place(&flagged.parameter, place));
         }
-        let character = |at: usize| text.slice(ends[at], ends[at + 1]);
-        Ok(Held::One(found.map_or_else(Text::new, character)))
+        let ends = character_ends(text.bytes(), self.cx.state().utf8());
+        let at = usize::try_from(place - 1).ok().filter(|at| at + 1 < ends.len());
+        Ok(Held::One(at.map_or_else(Text::new, |at| text.slice(ends[at], ends[at + 1]))))
     }
+}
+
+/// The place of the first stretch of a text that matches, from 1; with `R` or `I` of the last. If none does, it is
+/// one beyond the text on that side.
+pub(super) fn place_in_text(
+    cx: &mut dyn Context,
+    text: &Text,
+    flags: &SearchFlags,
+    word: &Word,
+) -> Result<i64, Stop> {
+    let searched = searched_text(cx, word)?;
+    let pattern = Pattern::from_text(&searched, cx.state().text_pattern_rules());
+    let ends = character_ends(text.bytes(), cx.state().utf8());
+    let count = ends.len() - 1;
+    let exact = flags.has_any(b"e");
+    let begins = |at: &usize| {
+        if exact {
+            return text.bytes()[ends[*at]..].starts_with(searched.bytes());
+        }
+        let ends = pattern.prefix_ends(&text.bytes()[ends[*at]..]);
+        ends.iter().any(|&end| end > 0)
+    };
+    let from_end = flags.has_any(b"RI");
+    let (found, missing) = match from_end {
+        // Nothing is everywhere.
+        true if pattern.literal() == Some(b"") => (None, count + 1),
+        false if pattern.literal() == Some(b"") => ((count > 0).then_some(0), 0),
+        false if count == 0 => (None, 0),
+        _ => {
+            let search = Search::of(cx, flags, word.span)?;
+            (search.find(count, begins), if search.from_end { 0 } else { count + 1 })
+        }
+    };
+    Ok(found.map_or(missing, |at| at + 1) as i64)
 }
 
 /// What a subscript searches for: its quotes belong to it, and what is expanded in it forms patterns.

@@ -19,7 +19,7 @@ use crate::source::Span;
 use crate::state::{Key, State};
 use crate::stop::Stop;
 use crate::syntax::ast::{Operation, Part, Word};
-use crate::text::{Standing, Text};
+use crate::text::{Run, Standing, Text};
 use crate::trace::Expansion;
 
 /// A part of a word that `$@` or `$*` keeps apart from the next.
@@ -593,6 +593,23 @@ impl<'c> Substitution<'c> {
     /// How many bytes the field on hand has.
     pub(super) fn current_len(&self) -> usize {
         self.current.len()
+    }
+
+    /// How much of the word has been made.
+    pub(super) fn made_so_far(&self) -> (usize, usize) {
+        (self.done.len(), self.current.len())
+    }
+
+    /// Lets what has been made since then form patterns, also where it is quoted: the runs that `which` holds for.
+    pub(super) fn form_patterns_since(
+        &mut self,
+        (pieces, mut at): (usize, usize),
+        which: impl Fn(&Run) -> bool,
+    ) {
+        for piece in &mut self.done[pieces..] {
+            piece.text.form_patterns_from(std::mem::take(&mut at), &which);
+        }
+        self.current.form_patterns_from(at, which);
     }
 
     /// Takes the field on hand away, and puts another in its place.

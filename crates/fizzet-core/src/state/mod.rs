@@ -62,6 +62,26 @@ pub struct Function {
     pub span: Span,
     /// What has been declared of its name.
     pub marks: FunctionMarks,
+    /// The shell whose options it has, if it was defined in a text that `emulate -c` evaluates.
+    pub emulation: Option<Rc<Emulation>>,
+}
+
+impl Function {
+    /// One without marks.
+    pub fn new(body: Rc<Command>, keyword: bool, span: Span) -> Function {
+        Function { body, keyword, span, marks: FunctionMarks::default(), emulation: None }
+    }
+}
+
+/// What `emulate` sets (zshbuiltins, "emulate").
+#[derive(Clone, PartialEq, Eq, Debug)]
+pub struct Emulation {
+    /// The shell, by its first letter.
+    pub shell: Box<[u8]>,
+    /// Whether `-R` sets more options.
+    pub whole: bool,
+    /// The options that were given besides, letters or names, and whether they are on.
+    pub settings: Vec<(Box<[u8]>, bool)>,
 }
 
 /// What `declare -f` says of a function; it stays when the function is defined again.
@@ -164,6 +184,8 @@ pub struct State {
     pub mask: u32,
     /// `$?`
     pub status: Status,
+    /// The shell that `emulate -c` has a text or a function be evaluated as.
+    pub emulation: Option<Rc<Emulation>>,
     /// What the variables tell that the shell keeps itself.
     pub doing: Doing,
     /// Options that are on at the start, by the names that `set -o` knows.
@@ -221,6 +243,7 @@ impl State {
             positional: Positional::default(),
             options: Options::default(),
             functions: FxHashMap::default(),
+            emulation: None,
             aliases: Rc::default(),
             assigned_option_index: None,
             index_by_script: false,

@@ -6,14 +6,38 @@ use crate::syntax::ast::{Part, Word};
 use crate::syntax::cursor::{Made, Parsed, Parser, Segment};
 use crate::syntax::within::Within;
 
+/// How octal numbers are written behind a backslash.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub(crate) enum Octal {
+    /// With up to three digits.
+    Bare,
+    /// Behind a 0, which is not one of the digits.
+    BehindZero,
+}
+
 /// Decodes what stands between `$'` and `'`.
 pub(crate) fn decode(body: &[u8], rules: &DollarEscapes) -> Vec<u8> {
-    let mut decoder =
-        Decoder { body, at: 0, rules, out: Vec::with_capacity(body.len()), nested: 0 };
+    decode_value(body, rules, (Octal::Bare, false))
+}
+
+/// Decodes the escapes in a value; `carets`: also `^X`.
+pub(crate) fn decode_value(
+    body: &[u8],
+    rules: &DollarEscapes,
+    (octal, carets): (Octal, bool),
+) -> Vec<u8> {
+    let mut decoder = Decoder::new(body, rules);
+    decoder.octal = octal;
     while let Some(byte) = decoder.next() {
-        if byte != b'\\' {
-            decoder.out.push(byte);
-        } else if !decoder.escape() {
+        let goes_on = match byte {
+            b'\\' => decoder.escape(),
+            b'^' if carets && decoder.at < body.len() => decoder.modified(b'C'),
+            byte => {
+                decoder.out.push(byte);
+                true
+            }
+        };
+        if !goes_on {
             break;
         }
     }
@@ -80,7 +104,7 @@ impl Parser<'_> {
 
 /// What each stretch of such a body gives, and where it stands: an escape, or what is between two.
 fn pieces(body: &[u8], rules: &DollarEscapes) -> Vec<(Vec<u8>, usize, usize)> {
-    let mut decoder = Decoder { body, at: 0, rules, out: Vec::new(), nested: 0 };
+    let mut decoder = Decoder::new(body, rules);
     let mut pieces = Vec::new();
     while decoder.at < body.len() {
         let from = decoder.at;
@@ -105,6 +129,7 @@ struct Decoder<'a> {
     body: &'a [u8],
     at: usize,
     rules: &'a DollarEscapes,
+    octal: Octal,
     out: Vec<u8>,
     /// In how many escapes that change what follows this one stands.
     nested: u32,
@@ -113,7 +138,12 @@ struct Decoder<'a> {
 /// How many escapes that change what follows may stand before one another.
 const MAX_NESTED: u32 = 16;
 
-impl Decoder<'_> {
+impl<'a> Decoder<'a> {
+    fn new(body: &'a [u8], rules: &'a DollarEscapes) -> Decoder<'a> {
+        let out = Vec::with_capacity(body.len());
+        Decoder { body, at: 0, rules, octal: Octal::Bare, out, nested: 0 }
+    }
+
     fn next(&mut self) -> Option<u8> {
         let byte = self.body.get(self.at).copied()?;
         self.at += 1;
@@ -126,9 +156,13 @@ impl Decoder<'_> {
             self.out.push(b'\\');
             return true;
         };
-        if matches!(letter, b'0'..=b'7') {
-            self.at -= 1;
-            return self.octal();
+        match (letter, self.octal) {
+            (b'0'..=b'7', Octal::Bare) => {
+                self.at -= 1;
+                return self.octal();
+            }
+            (b'0', Octal::BehindZero) => return self.octal(),
+            _ => {}
         }
         if !self.rules.letters.as_bytes().contains(&letter) {
             if self.rules.keeps_unknown {

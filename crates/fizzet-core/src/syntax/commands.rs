@@ -546,7 +546,7 @@ impl<'a> Parser<'a> {
     }
 
     /// Whether these bytes can be assigned to: a name, or the number of a parameter where that is one.
-    fn names_variable(&self, name: &[u8]) -> bool {
+    pub(super) fn names_variable(&self, name: &[u8]) -> bool {
         let numbered = !name.is_empty() && name.iter().all(u8::is_ascii_digit);
         self.dialect.is_name(name) || (numbered && self.dialect.parameters_are_variables)
     }

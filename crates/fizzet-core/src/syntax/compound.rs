@@ -337,7 +337,7 @@ impl<'a> Parser<'a> {
     }
 
     /// Steps over `in`, or an alias for it.
-    fn eat_in(&mut self) -> bool {
+    pub(super) fn eat_in(&mut self) -> bool {
         if self.eat_reserved(b"in") {
             return true;
         }
@@ -348,7 +348,7 @@ impl<'a> Parser<'a> {
         self.eat_reserved(b"in")
     }
 
-    fn words_to_separator(&mut self) -> Parsed<Vec<Word>> {
+    pub(super) fn words_to_separator(&mut self) -> Parsed<Vec<Word>> {
         let mut words = Vec::new();
         loop {
             self.skip_blanks();

@@ -3,6 +3,7 @@
 
 use bstr::ByteSlice;
 
+use crate::dialect::Dialect;
 use crate::syntax::ansi_c;
 use crate::syntax::ast::{
     Arithmetic, Combine, Flag, Flagged, Further, Modifier, Operation, Parameter, ParameterName,
@@ -566,4 +567,15 @@ fn character_at(text: &[u8], at: usize) -> Option<&[u8]> {
     let whole =
         (1..=rest.len().min(4)).find(|&length| std::str::from_utf8(&rest[..length]).is_ok());
     Some(&rest[..whole.unwrap_or(1)])
+}
+
+/// The flags that a text begins with as `(flags)`, and how many bytes they take.
+pub(crate) fn search_flags_of(text: &[u8], dialect: &Dialect) -> Option<(SearchFlags, usize)> {
+    if !text.starts_with(b"(") {
+        return None;
+    }
+    let mut parser = Parser::new(text, crate::source::SourceId::MAIN, dialect);
+    parser.pos = 1;
+    let flags = parser.search_flags()?;
+    Some((flags, parser.pos))
 }

@@ -35,10 +35,11 @@ mod within;
 mod words;
 
 pub use alias::{Alias, Aliases};
-pub(crate) use ansi_c::decode as decode_escapes;
+pub(crate) use ansi_c::{Octal, decode as decode_escapes, decode_value};
 pub(crate) use assignments::assignment_of;
 pub use cursor::{MAX_DEPTH, Parser};
 pub(crate) use cursor::{Parsed, is_name, is_name_byte};
 pub use error::{SyntaxError, SyntaxErrorKind};
+pub(crate) use flagged::search_flags_of;
 pub(crate) use marked::{Marking, has_expansions, has_marks, unmarked};
 pub(crate) use parameter::{OPEN_BRACKET, has_open_bracket};

@@ -37,6 +37,9 @@ impl Parser<'_> {
             self.expect_reserved("}", (start, opener))?;
             return Ok(body);
         }
+        if opener == "foreach" || self.dialect.end_ends_loops {
+            return self.body_to_end(start, opener);
+        }
         let stands_alone = match opener {
             "repeat" => self.dialect.lone_repeated_bodies,
             _ => self.dialect.lone_bodies,
@@ -45,6 +48,13 @@ impl Parser<'_> {
             return self.unexpected("do or {");
         }
         Ok(List { items: vec![self.and_or()?] })
+    }
+
+    /// `list end`
+    fn body_to_end(&mut self, start: usize, opener: &'static str) -> Parsed<List> {
+        let body = self.full_list()?;
+        self.expect_reserved("end", (start, opener))?;
+        Ok(body)
     }
 
     /// The body behind a condition that ends by itself, such as `[[ ... ]]` or `( ... )`, and whether it stands
@@ -72,6 +82,9 @@ impl Parser<'_> {
             self.expect_reserved("}", (start, opener))?;
             return Ok(Some((body, true)));
         }
+        if self.dialect.end_ends_loops && opener != "if" && self.at_reserved(b"end") {
+            return Ok(Some((self.body_to_end(start, opener)?, false)));
+        }
         if !self.dialect.short_forms || !ends_itself || usual {
             return Ok(None);
         }
@@ -88,7 +101,7 @@ impl Parser<'_> {
             }
             let at = self.pos;
             let word = self.word(Within::Word)?;
-            match word.literal().filter(|name| self.dialect.is_name(name)) {
+            match word.literal().filter(|name| self.names_variable(name)) {
                 Some(name) => names.push((name.into(), word.span)),
                 None => {
                     self.pos = at;
@@ -125,11 +138,12 @@ impl Parser<'_> {
         let mut names = vec![self.expect_name()?];
         self.skip_blanks();
         self.more_names(&mut names)?;
-        let Some(words) = self.words_in_parentheses()? else {
-            return self.unexpected("( and the words of foreach");
+        let words = match self.words_in_parentheses()? {
+            Some(words) => words,
+            None if self.eat_in() => self.words_to_separator()?,
+            None => return self.unexpected("( and the words of foreach, or in"),
         };
-        let body = self.full_list()?;
-        self.expect_reserved("end", (start, "foreach"))?;
+        let body = self.short_body(start, "foreach")?;
         Ok(CommandKind::For { names, words: Some(words), body, select: false })
     }
 

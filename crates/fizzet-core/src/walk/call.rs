@@ -5,11 +5,15 @@ use std::rc::Rc;
 use crate::dialect::{KeepsScope, Nesting};
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::state::{Call, Function, Options, Positional, Traps, Variable};
+use crate::state::{Call, Function, Options, Positional, Variable};
 use crate::stop::{Reach, Stop};
 use crate::syntax::ast::{Command, CommandKind as Node, Word};
 use crate::text::{Passage, Standing, Text};
+use crate::walk::builtins::zsh_options::take_emulation;
 use crate::walk::{Cause, Left, Walker, builtins};
+
+/// A condition, its action, and the function that is named after it.
+pub(super) type KeptAction = (Rc<[u8]>, Option<Text>, Option<Function>);
 
 /// What a function call puts back when it returns.
 #[derive(Default)]
@@ -18,6 +22,8 @@ pub(super) struct Scope {
     pub(super) outer: Positional,
     /// Variables that `local` has hidden, in order.
     pub(super) hidden: Vec<(Rc<[u8]>, Option<Variable>)>,
+    /// The actions that it has changed while they were its own, as they were before.
+    pub(super) actions: Vec<KeptAction>,
     /// Variables that were assigned before the call and that `local` has made its own.
     pub(super) adopted: Vec<Rc<[u8]>>,
     /// Options as they were before `local -`.
@@ -44,16 +50,11 @@ impl Walker {
     ) -> Result<(), Stop> {
         let mut argv = vec![self.state.shell_text(b"(anon)")];
         argv.append(&mut self.listed(words)?);
-        let function =
-            Function { body: body.clone(), keyword: true, span, marks: Default::default() };
-        self.call(&function, &argv, span)
+        self.call(&Function::new(body.clone(), true, span), &argv, span)
     }
 
-    /// A function ends that may have said that its options and actions are its own.
-    fn forget_settings(&mut self, options: Options, traps: Traps) {
-        if self.state.options.local_traps {
-            self.state.traps = traps;
-        }
+    /// A function ends that may have said that its options are its own.
+    fn forget_settings(&mut self, options: Options) {
         if self.state.options.local_options {
             self.state.put_options(options);
         }
@@ -94,6 +95,21 @@ impl Walker {
             }
             _ => self.command(&function.body),
         }
+    }
+
+    /// Carries the body out with the options that the function was defined to have.
+    fn as_emulated(&mut self, function: &Function) -> Result<(), Stop> {
+        let Some(emulation) = &function.emulation else { return self.body_of(function) };
+        if self.state.emulation.as_ref() == Some(emulation) {
+            return self.body_of(function);
+        }
+        let options = self.state.options.clone();
+        let outer = self.state.emulation.replace(emulation.clone());
+        take_emulation(&mut self.state, emulation);
+        let outcome = self.body_of(function);
+        self.state.put_options(options);
+        self.state.emulation = outer;
+        outcome
     }
 
     /// Calls a function with the arguments of the latest command.
@@ -153,12 +169,12 @@ impl Walker {
             self.state.doing.arguments.push(self.state.positional.all());
         }
         let restorable = self.state.dialect.functions_can_keep_options;
-        let before = restorable.then(|| (self.state.options.clone(), self.state.traps.clone()));
+        let before = restorable.then(|| self.state.options.clone());
         let ties = self.state.ties.clone();
         let aside = self.set_actions_aside();
         // What the caller asks of the status does not count inside for `err_return`.
         let testing = std::mem::replace(&mut self.testing_outside, self.testing);
-        let mut outcome = self.body_of(function);
+        let mut outcome = self.as_emulated(function);
         self.testing_outside = testing;
         if matches!(outcome, Err(Stop::Enough)) {
             // The state stays as it stands here.
@@ -216,7 +232,8 @@ impl Walker {
             }
             own => own,
         };
-        if let Some(scope) = self.scopes.pop() {
+        if let Some(mut scope) = self.scopes.pop() {
+            self.restore_actions(std::mem::take(&mut scope.actions));
             if let Some(place) = scope.options_at {
                 self.options_at = place;
             }
@@ -257,8 +274,8 @@ impl Walker {
         }
         if local_trap {
             outcome = self.leave_shell(outcome, self.scopes.len() + 1, Left::Function);
-            if let Some((options, traps)) = before {
-                self.forget_settings(options, traps);
+            if let Some(options) = before {
+                self.forget_settings(options);
                 self.state.ties = ties;
             }
             if let Some(trap) = outer_trap {

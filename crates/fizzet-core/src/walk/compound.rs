@@ -76,7 +76,9 @@ impl Walker {
                         self.survive(ShellError::new(message, span, 1, Reach::Command));
                         continue;
                     }
-                    let function = Function { body, keyword: *keyword, span, marks };
+                    let emulation = self.state.emulation.clone();
+                    let function = Function { body, keyword: *keyword, span, marks, emulation };
+                    self.keep_action_named(name);
                     self.state.functions.insert(name.clone(), function);
                     self.take_for_action(name);
                 }

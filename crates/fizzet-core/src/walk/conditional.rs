@@ -3,20 +3,22 @@
 use std::borrow::Cow;
 use std::cmp::Ordering;
 
+use bstr::ByteSlice;
+
 use crate::dialect::{AskedParameters, ComparisonMistake, RegularQuotes};
 use crate::expand::pattern::Pattern;
 use crate::expand::places::{keep_match, keep_places};
 use crate::expand::regular::{Quoted, Regular, Rules};
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::host::{FileKind, Status};
-use crate::lineage::Rule;
+use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::state::{Key, State, Value, Variable, element_name};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::Marking;
 use crate::syntax::arithmetic::has_hexadecimal;
-use crate::syntax::ast::Condition;
-use crate::text::Text;
+use crate::syntax::ast::{Condition, Word};
+use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::number;
 
@@ -39,7 +41,7 @@ impl Walker {
                 })
             }
             Condition::Unary { operator, operand } => {
-                let text = expand::single(self, operand, Tilde::AtStart)?;
+                let text = self.operand(operand)?;
                 if *operator == b'v'
                     && let Some((array, index)) = element_name(text.bytes())
                     && self.tested_index_is_read_once(&text, array)
@@ -55,10 +57,16 @@ impl Walker {
                 self.unary_test(*operator, text.bytes(), operand.span)
             }
             Condition::Binary { operator, left, right } => {
-                let value = expand::single(self, left, Tilde::AtStart)?;
+                let value = self.operand(left)?;
                 match &**operator {
                     b"=" | b"==" | b"!=" => {
-                        let pattern = self.pattern(right, true)?;
+                        let pattern = match self.names_files(right) {
+                            true => {
+                                let text = self.operand(right)?;
+                                Pattern::from_text(&text, self.state.text_pattern_rules())
+                            }
+                            false => self.pattern(right, true)?,
+                        };
                         let holds = self.holds(&pattern, &value, right.span)?;
                         Ok(holds == (&**operator != b"!="))
                     }
@@ -67,7 +75,7 @@ impl Walker {
                         self.regular_test(&value, &expression, right.span)
                     }
                     operator => {
-                        let other = expand::single(self, right, Tilde::AtStart)?;
+                        let other = self.operand(right)?;
                         let span = right.span;
                         if matches!(operator, b"-nt" | b"-ot" | b"-ef") {
                             return Ok(self.file_comparison(
@@ -96,6 +104,31 @@ impl Walker {
                 }
             }
         }
+    }
+
+    /// Whether a word of a test is a pattern for files: it ends in qualifiers that are marked as such (zshexpn,
+    /// "Glob Qualifiers").
+    fn names_files(&self, word: &Word) -> bool {
+        let written = self.state.sources.bytes(word.span);
+        self.state.dialect.glob_qualifiers
+            && self.state.options.pattern_operators
+            && written.ends_with(b")")
+            && written.find(b"(#q").is_some()
+    }
+
+    /// An operand of a test; the files that one names stand in it with spaces between.
+    fn operand(&mut self, word: &Word) -> Result<Text, Stop> {
+        if !self.names_files(word) {
+            return expand::single(self, word, Tilde::AtStart);
+        }
+        let mut joined = Text::new();
+        for (at, file) in expand::element_fields(self, word)?.iter().enumerate() {
+            if at > 0 {
+                joined.push(b" ", Standing::Quoted, &Origin::new(Rule::Join, word.span));
+            }
+            joined.push_text(file);
+        }
+        Ok(joined)
     }
 
     /// Whether all of a value matches; what the pattern tells of that is kept.

@@ -44,7 +44,7 @@ impl Walker {
         let [command] = &item.first.commands[..] else { return false };
         let Some(body) = defined(command) else { return false };
         let marks = FunctionMarks { exported: true, ..FunctionMarks::default() };
-        let function = Function { body, keyword: false, span: command.span, marks };
+        let function = Function { marks, ..Function::new(body, false, command.span) };
         self.state.functions.insert(name.into(), function);
         true
     }

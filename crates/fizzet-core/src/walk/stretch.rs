@@ -4,7 +4,7 @@
 use std::rc::Rc;
 
 use super::{Cause, Walker};
-use crate::expand::{self, Tilde, arithmetic};
+use crate::expand::{self, Held, Tilde, arithmetic};
 use crate::source::Span;
 use crate::state::{Stretch, Value};
 use crate::stop::Stop;
@@ -92,6 +92,15 @@ impl Walker {
     }
 
     fn stretch(&mut self, assignment: &Assignment, index: &Arithmetic) -> Result<Stretch, Stop> {
+        if let Some(slice) = &assignment.slice {
+            let parts = match self.state.variables.scalar(&assignment.name).cloned() {
+                Some(text) if !self.state.variables.is_array(&assignment.name) => Held::One(text),
+                _ => Held::List { items: self.parts(&assignment.name), star: false },
+            };
+            if let Some((first, last)) = expand::searched_range(self, &parts, slice)? {
+                return Ok(Stretch::Range(first, last));
+            }
+        }
         match &assignment.slice {
             None => Ok(Stretch::One(self.place(index)?)),
             Some(Slice::Range(first, last)) => {

@@ -75,6 +75,8 @@ macro_rules! reading_rows {
     lone_bodies: bool = [N, N, N, N, N, N, Y], "observed in all six: for x in a b; echo $x; in zsh also behind unsetopt shortloops";
     /// So may that of `repeat`.
     lone_repeated_bodies: bool = [N, N, N, N, N, N, Y], "observed in zsh: repeat 2 echo a; also behind unsetopt shortloops and setopt shortrepeat";
+    /// A body of a loop without `do` ends with `end`.
+    end_ends_loops: bool = [N, N, N, N, N, N, N], "observed in zsh with its option cshjunkieloops: for f in a b; echo $f; end";
     /// `$((` ends where its parentheses are in pairs. It is an expression if they are so outside of quotes too, when
     /// the commands in it have been printed anew; what else it is, shows when it is carried out.
     doubled_parentheses_are_counted: bool = [N, Y, N, N, N, N, N], "observed in all six: echo $((if) ); echo $(($(case 1 in (1) echo 1;; esac)+1))";

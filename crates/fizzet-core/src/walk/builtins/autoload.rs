@@ -6,7 +6,7 @@ use std::rc::Rc;
 use crate::expand::Context;
 use crate::host::join;
 use crate::source::{SourceKind, Span};
-use crate::state::{Function, FunctionMarks};
+use crate::state::Function;
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::Parser;
 use crate::syntax::ast::{Command, CommandKind, List};
@@ -76,8 +76,7 @@ impl Walker {
     /// Defines a function whose body is a list of commands.
     pub(in crate::walk) fn define_as(&mut self, name: &[u8], list: List, span: Span) {
         let body = Command { kind: CommandKind::Group(list), redirects: Vec::new(), span };
-        let (body, marks) = (Rc::new(body), FunctionMarks::default());
-        self.state.functions.insert(name.into(), Function { body, keyword: false, span, marks });
+        self.state.functions.insert(name.into(), Function::new(Rc::new(body), false, span));
     }
 
     /// Reads the definition of a function from its file; false where there is none.
@@ -103,9 +102,7 @@ impl Walker {
         match only_definition(&list, name) {
             Some((body, keyword)) => {
                 let span = body.span;
-                let marks = FunctionMarks::default();
-                let function = Function { body, keyword, span, marks };
-                self.state.functions.insert(name.into(), function);
+                self.state.functions.insert(name.into(), Function::new(body, keyword, span));
             }
             None => self.define_as(name, list, Span::new(source, 0, bytes.len())),
         }

@@ -40,7 +40,7 @@ mod umask;
 mod unset;
 mod variables;
 mod zparseopts;
-mod zsh_options;
+pub(in crate::walk) mod zsh_options;
 
 pub(super) use control::number;
 pub(super) use getopts::OptionPlace;

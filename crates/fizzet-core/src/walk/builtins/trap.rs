@@ -13,6 +13,7 @@ use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::control::number;
 use crate::walk::builtins::{Call, signal_number};
+use crate::walk::call::KeptAction;
 
 /// The signals that every shell here knows by name, from number 1 on (Linux, signal(7)).
 pub(super) const SIGNALS: [&str; 31] = [
@@ -71,6 +72,7 @@ pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
             }
             continue;
         };
+        walker.keep_action(&name);
         if walker.state.dialect.functions_are_actions {
             let function = [b"TRAP", &*name].concat();
             walker.state.functions.remove(&function[..]);
@@ -160,6 +162,42 @@ impl Walker {
         Some(known.as_bytes().into())
     }
 
+    /// Keeps the action for a condition that is about to be changed, where the function says that actions are its own.
+    fn keep_action(&mut self, condition: &Rc<[u8]>) {
+        if !self.state.options.local_traps || **condition == *b"EXIT" {
+            return;
+        }
+        let Some(scope) = self.scopes.last_mut() else { return };
+        if scope.actions.iter().any(|(known, ..)| known == condition) {
+            return;
+        }
+        let action = self.state.traps.get(condition).cloned();
+        let function = self.state.functions.get(&[b"TRAP", &**condition].concat()[..]).cloned();
+        scope.actions.push((condition.clone(), action, function));
+    }
+
+    /// The same for the condition that the name of a function names.
+    pub(in crate::walk) fn keep_action_named(&mut self, function: &[u8]) {
+        if let Some(condition) = self.named_condition(function) {
+            self.keep_action(&condition);
+        }
+    }
+
+    /// Puts back the actions that a function has changed.
+    pub(in crate::walk) fn restore_actions(&mut self, kept: Vec<KeptAction>) {
+        for (condition, action, function) in kept.into_iter().rev() {
+            let name: Rc<[u8]> = [b"TRAP", &*condition].concat().into();
+            match function {
+                Some(function) => drop(self.state.functions.insert(name, function)),
+                None => drop(self.state.functions.remove(&name)),
+            }
+            match action {
+                Some(action) => drop(self.state.traps.insert(condition, action)),
+                None => drop(self.state.traps.remove(&condition)),
+            }
+        }
+    }
+
     /// Makes a function the action for a condition, where its name says so.
     pub(in crate::walk) fn take_for_action(&mut self, function: &[u8]) {
         let Some(condition) = self.named_condition(function) else { return };
@@ -187,6 +225,7 @@ impl Walker {
     /// Takes a function away; false if there is none.
     pub(in crate::walk) fn forget_function(&mut self, name: &[u8]) -> bool {
         if let Some(condition) = self.named_condition(name) {
+            self.keep_action(&condition);
             self.state.traps.remove(&condition);
         }
         self.state.functions.remove(name).is_some()

@@ -1,8 +1,10 @@
 //! `setopt`, `unsetopt` and `emulate` (zsh 5.9): options by name, in which case and underscores do
 //! not count and `no` turns the meaning round.
 
+use std::rc::Rc;
+
 use crate::expand::Context;
-use crate::state::{ByName, changing_option};
+use crate::state::{ByName, Emulation, State, changing_option};
 use crate::stop::{Status, Stop};
 use crate::text::Text;
 use crate::walk::Walker;
@@ -124,29 +126,35 @@ pub(super) fn emulate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         return Ok(0);
     };
     let Some((settings, text)) = settings_and_text(words) else { return Ok(1) };
-    let (name, column) = emulated(shell.bytes());
+    let emulation = Emulation { shell: shell.bytes().into(), whole: given.has(b'R'), settings };
     let before = text.map(|_| walker.state.options.clone());
-    walker.state.emulate(name, EMULATED.iter().map(|(option, values)| (*option, values[column])));
-    if given.has(b'R') {
-        walker.state.emulate(name, EMULATED_WHOLE.iter().copied());
-    }
+    take_emulation(&mut walker.state, &emulation);
     if given.has(b'L') {
         walker.state.options.local_options = true;
         walker.state.options.local_traps = true;
     }
-    for (option, on) in settings {
-        match option {
-            [letter] => walker.state.set_letter(*letter, on),
-            name => walker.state.set_by_name(name, on) == ByName::Set,
+    let (Some(text), Some(before)) = (text, before) else { return Ok(0) };
+    let words = [shell.clone(), text.clone()];
+    let outer = walker.state.emulation.replace(Rc::new(emulation));
+    let outcome = eval(walker, &Call { argv: &words, ..*call });
+    walker.state.put_options(before);
+    walker.state.emulation = outer;
+    outcome
+}
+
+/// Gives the options the values that another shell has them at.
+pub(in crate::walk) fn take_emulation(state: &mut State, emulation: &Emulation) {
+    let (name, column) = emulated(&emulation.shell);
+    state.emulate(name, EMULATED.iter().map(|(option, values)| (*option, values[column])));
+    if emulation.whole {
+        state.emulate(name, EMULATED_WHOLE.iter().copied());
+    }
+    for (option, on) in &emulation.settings {
+        match **option {
+            [letter] => state.set_letter(letter, *on),
+            ref name => state.set_by_name(name, *on) == ByName::Set,
         };
     }
-    let Some(text) = text else { return Ok(0) };
-    let words = [shell.clone(), text.clone()];
-    let outcome = eval(walker, &Call { argv: &words, ..*call });
-    if let Some(before) = before {
-        walker.state.put_options(before);
-    }
-    outcome
 }
 
 /// The shell that a name means by its first letter, and its column in [`EMULATED`].
@@ -160,10 +168,10 @@ fn emulated(name: &[u8]) -> (&'static str, usize) {
 }
 
 /// An option of `emulate` behind the shell's name, a letter or a name, and whether it is switched on.
-type Setting<'a> = (&'a [u8], bool);
+type Setting = (Box<[u8]>, bool);
 
 /// The options behind the shell's name and the text behind `-c`; `None` where other words stand there.
-fn settings_and_text(words: &[Text]) -> Option<(Vec<Setting<'_>>, Option<&Text>)> {
+fn settings_and_text(words: &[Text]) -> Option<(Vec<Setting>, Option<&Text>)> {
     let (mut settings, mut text) = (Vec::new(), None);
     let mut words = words.iter();
     while let Some(word) = words.next() {
@@ -174,9 +182,9 @@ fn settings_and_text(words: &[Text]) -> Option<(Vec<Setting<'_>>, Option<&Text>)
         };
         for letter in letters {
             match letter {
-                b'o' => settings.push((words.next()?.bytes(), on)),
+                b'o' => settings.push((words.next()?.bytes().into(), on)),
                 b'c' if on => text = Some(words.next()?),
-                _ => settings.push((std::slice::from_ref(letter), on)),
+                _ => settings.push(([*letter].into(), on)),
             }
         }
         if text.is_some() {
