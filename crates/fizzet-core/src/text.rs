@@ -292,6 +292,34 @@ impl Text {
         }
     }
 
+    /// Makes the commas that are written outside of braces behind an offset stand for themselves there.
+    pub fn hide_commas_from(&mut self, at: usize) {
+        if !self.bytes[at..].contains(&b',') {
+            return;
+        }
+        let mut made = Text::new();
+        let mut depth = 0usize;
+        for (run, bytes) in self.runs() {
+            let before = at.saturating_sub(made.len()).min(bytes.len());
+            if run.hole || run.standing != Standing::Plain || before == bytes.len() {
+                made.push_run(run, bytes);
+                continue;
+            }
+            made.push(&bytes[..before], run.standing, &run.origin);
+            for byte in &bytes[before..] {
+                match byte {
+                    b'{' => depth += 1,
+                    b'}' => depth = depth.saturating_sub(1),
+                    _ => {}
+                }
+                let hides = *byte == b',' && depth == 0;
+                let standing = if hides { Standing::Value } else { Standing::Plain };
+                made.push(std::slice::from_ref(byte), standing, &run.origin);
+            }
+        }
+        *self = made;
+    }
+
     /// The text where, in unquoted values, the character behind a backslash is quoted and the backslash is
     /// gone; one at the end of a value is quoted itself.
     pub fn unquoted_values(&self) -> Text {

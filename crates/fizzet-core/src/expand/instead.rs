@@ -136,7 +136,11 @@ impl Substitution<'_> {
                     Standing::Strict => Standing::Splittable,
                     other => other,
                 };
+                let before = self.made_so_far();
                 self.used_word(word, Place { literal, expansion, alone: false, ..place })?;
+                if self.cx.state().dialect.commas_in_words_are_text {
+                    self.hide_commas_since(before);
+                }
                 if place.quoted
                     && place.fields
                     && !parameter.runs_on

@@ -469,6 +469,21 @@ impl Substitution<'_> {
         Ok(Held::List { items, star })
     }
 
+    /// The element that a reference means, or the array: what is done with `${!x}` is done with their values, and
+    /// not with the name as for others (observed in bash 5.2).
+    fn list_named(
+        &mut self,
+        parameter: &Parameter,
+        name: &[u8],
+        then: &Operation,
+    ) -> Result<Option<Parameter>, Stop> {
+        if self.cx.state().variables.is_array(name) {
+            let name = ParameterName::Variable(name.into());
+            return Ok(Some(Parameter { name, ..parameter.clone() }));
+        }
+        self.element_meant(parameter, name, then)
+    }
+
     /// `${!x...}`: the value of x names the parameter that is expanded.
     fn indirect(
         &mut self,
@@ -481,9 +496,16 @@ impl Substitution<'_> {
             && self.cx.state().variables.is_name(name)
             && parameter.index.is_none()
         {
-            let name = self.name(parameter)?;
-            let then = Parameter { operation: then.clone(), ..parameter.clone() };
-            return self.operate(&then, name, place);
+            let held = self.name(parameter)?;
+            let plain = Parameter { operation: then.clone(), ..parameter.clone() };
+            if let Held::One(name) = &held
+                && !matches!(then, Operation::Value | Operation::Instead { .. })
+                && let Some(named) = self.list_named(&plain, name.bytes(), then)?
+            {
+                let held = self.held(&named)?;
+                return self.operate(&named, held, place);
+            }
+            return self.operate(&plain, held, place);
         }
         let status = self.cx.state().dialect.bad_substitution_status;
         let span = parameter.span;

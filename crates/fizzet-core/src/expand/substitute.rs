@@ -612,6 +612,14 @@ impl<'c> Substitution<'c> {
         self.current.form_patterns_from(at, which);
     }
 
+    /// Makes the commas outside of braces stand for themselves in what has been made since then.
+    pub(super) fn hide_commas_since(&mut self, (pieces, mut at): (usize, usize)) {
+        for piece in &mut self.done[pieces..] {
+            piece.text.hide_commas_from(std::mem::take(&mut at));
+        }
+        self.current.hide_commas_from(at);
+    }
+
     /// Takes the field on hand away, and puts another in its place.
     pub(super) fn replace_current(&mut self, text: Text) -> Text {
         std::mem::replace(&mut self.current, text)

@@ -406,6 +406,9 @@ impl Parser<'_> {
         let start = self.pos;
         let mut parts = vec![self.literal_up_to(self.pos + 1)];
         parts.extend(self.parts(Within::BracketedText)?);
+        if self.at_end() {
+            return Err(self.unclosed(start, 1, "[", "]"));
+        }
         parts.push(self.literal_up_to(self.pos + 1));
         parts.extend(self.parts(Within::Word)?);
         Ok(Word::new(parts, self.span(start, self.pos)))

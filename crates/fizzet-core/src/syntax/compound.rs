@@ -181,6 +181,7 @@ impl<'a> Parser<'a> {
                 && self.brackets_pair(inside, self.pos)
                 && self.eat(b"))")
             {
+                self.check_brackets(&expression)?;
                 return Ok(CommandKind::Arithmetic(expression));
             }
             self.not_arithmetic.insert(open);
@@ -277,6 +278,9 @@ impl<'a> Parser<'a> {
         let step = self.arithmetic(Within::Arithmetic)?;
         if !self.eat(b"))") {
             return Err(self.unclosed(start, 3, "for ((", "))"));
+        }
+        for expression in [&first, &condition, &step] {
+            self.check_brackets(expression)?;
         }
         self.skip_blanks();
         self.eat(b";");

@@ -65,7 +65,7 @@ impl<'a> Parser<'a> {
         if self.at_reserved(b"]]") {
             return self.unexpected("an expression");
         }
-        let left = self.expect_word("an expression")?;
+        let left = self.operand("an expression")?;
         self.newlines_in_condition()?;
         self.skip_blanks();
         let any_operand = self.dialect.tests_take_any_operand;
@@ -84,6 +84,18 @@ impl<'a> Parser<'a> {
         }
     }
 
+    /// An operand that must be there.
+    fn operand(&mut self, expected: &'static str) -> Parsed<Word> {
+        if !self.dialect.operands_take_brackets {
+            return self.expect_word(expected);
+        }
+        self.skip_blanks();
+        match self.at_word() {
+            true => self.command_word(),
+            false => self.unexpected(expected),
+        }
+    }
+
     /// Whether `[[` knows a test of this letter.
     fn is_test(&self, letter: u8) -> bool {
         letter == b'o' || self.dialect.test_letters.as_bytes().contains(&letter)
@@ -92,7 +104,7 @@ impl<'a> Parser<'a> {
     fn test_operand(&mut self) -> Parsed<Word> {
         match self.at_reserved(b"]]") {
             true => self.unexpected("an operand of the test"),
-            false => self.expect_word("an operand of the test"),
+            false => self.operand("an operand of the test"),
         }
     }
 
@@ -154,7 +166,7 @@ impl<'a> Parser<'a> {
         let right = match operator {
             b"=~" => self.word(Within::Expression)?,
             b"==" | b"=" | b"!=" => self.pattern_operand()?,
-            _ => self.expect_word("an operand")?,
+            _ => self.operand("an operand")?,
         };
         if right.parts.is_empty() {
             return self.unexpected("an operand");
@@ -167,7 +179,7 @@ impl<'a> Parser<'a> {
         let before = std::mem::replace(&mut self.extended_patterns, !self.dialect.bare_groups);
         let word = match self.at_bare_group() {
             true => self.word(Within::Word),
-            false => self.expect_word("a pattern"),
+            false => self.operand("a pattern"),
         };
         self.extended_patterns = before;
         word

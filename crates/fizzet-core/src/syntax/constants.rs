@@ -58,7 +58,7 @@ impl<'a> Reader<'a> {
             // A member of a compound variable that nobody has made.
             Some(&byte) if lenient && is_name_start(byte) => {
                 self.at += 1;
-                let name = self.run(is_name_byte);
+                let name = self.run(|byte| byte == b'.' || is_name_byte(byte));
                 Ok(Expression::Variable(Target {
                     name: Rc::from([b".", name].concat()),
                     index: None,

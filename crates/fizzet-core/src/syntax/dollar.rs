@@ -188,6 +188,7 @@ impl<'a> Parser<'a> {
                 if self.is_balanced_when_printed(inside, behind)
                     && self.brackets_pair(inside, behind)
                 {
+                    self.check_brackets(&expression)?;
                     return Ok(Part::Arithmetic { expression, span: self.span(start, self.pos) });
                 }
                 end = Some(self.pos);

@@ -10,6 +10,9 @@ use crate::syntax::slashes;
 use crate::syntax::vanishing::Vanishing;
 use crate::syntax::within::Within;
 
+/// What an open bracket adds to the count of open parentheses.
+const BRACKET: u32 = 1 << 16;
+
 /// What an active byte turned out to begin.
 pub(super) enum Active {
     /// Nothing: it stands for itself.
@@ -27,6 +30,36 @@ impl Active {
             Active::Itself | Active::Removed => None,
         }
     }
+}
+
+/// Whether each bracket in an expression is closed, and the parentheses within are. Single quotes and backslashes hide
+/// them, double quotes only inside of others.
+fn closes_brackets(parts: &[Part]) -> bool {
+    let (mut open, mut quote) = (Vec::new(), None);
+    for part in parts {
+        let mut inner = std::slice::from_ref(part);
+        if let Part::Double { parts, .. } = part {
+            inner = if open.is_empty() { parts } else { &[] };
+        }
+        for part in inner {
+            let Part::Literal { bytes, .. } = part else { continue };
+            let mut bytes = bytes.iter().copied();
+            while let Some(byte) = bytes.next() {
+                match byte {
+                    _ if quote == Some(byte) => quote = None,
+                    _ if quote.is_some() => {}
+                    b'\\' => drop(bytes.next()),
+                    b'\'' => quote = Some(byte),
+                    b'"' if !open.is_empty() => quote = Some(byte),
+                    b'[' => open.push(b']'),
+                    b'(' if !open.is_empty() => open.push(b')'),
+                    b']' | b')' if !open.is_empty() && open.pop() != Some(byte) => return false,
+                    _ => {}
+                }
+            }
+        }
+    }
+    open.is_empty()
 }
 
 impl<'a> Parser<'a> {
@@ -80,6 +113,16 @@ impl<'a> Parser<'a> {
         let expression = self.arithmetic(Within::Arithmetic);
         self.in_arithmetic_command = outer;
         expression
+    }
+
+    /// # Errors
+    /// A bracket in an expression that nothing closes, where the shell minds that as it reads.
+    pub(super) fn check_brackets(&self, expression: &Arithmetic) -> Parsed<()> {
+        let word = &expression.word;
+        match self.dialect.arithmetic_brackets_close && !closes_brackets(&word.parts) {
+            true => Err(self.unclosed(word.span.start as usize, 1, "[", "]")),
+            false => Ok(()),
+        }
     }
 
     pub(super) fn parts(&mut self, within: Within) -> Parsed<Vec<Part>> {
@@ -183,6 +226,9 @@ impl<'a> Parser<'a> {
 
     /// Whether the unquoted `byte` ends the run; keeps count of open brackets.
     fn ends_run(&self, byte: u8, within: Within, open: &mut u32) -> bool {
+        if within == Within::Expression && self.is_in_brackets(byte, open) {
+            return false;
+        }
         let nested = byte == b'}' && *open > 0;
         let mut closes = |opener, closer| {
             if byte == opener {
@@ -239,6 +285,27 @@ impl<'a> Parser<'a> {
                     || (*open == 0 && self.dialect.regular_ends.as_bytes().contains(&byte))
             }
         }
+    }
+
+    /// Whether a byte of a regular expression stands in brackets that hide what would end it, or opens them.
+    fn is_in_brackets(&self, byte: u8, open: &mut u32) -> bool {
+        if !self.dialect.regular_brackets_hide {
+            return false;
+        }
+        let in_parentheses = *open % BRACKET > 0;
+        let is_inside = *open >= BRACKET;
+        let rest = &self.text[self.pos..];
+        match byte {
+            // One at the start is a member.
+            b']' if is_inside && !self.text[..self.pos].ends_with(b"[") => *open -= BRACKET,
+            b'[' if is_inside => *open += if in_parentheses { 0 } else { BRACKET },
+            b'[' if rest.iter().take_while(|&&byte| byte != b'\n').any(|&byte| byte == b']') => {
+                *open += BRACKET;
+                return true;
+            }
+            _ => {}
+        }
+        is_inside
     }
 
     /// Whether the reader of words has met the end of an operation before the braces inside it have closed.

@@ -609,6 +609,8 @@ impl Walker {
     /// The argument that `name=value` behind a declaration utility makes: its value is expanded as
     /// in an assignment. `None` if the word does not look like one.
     pub(super) fn declared(&mut self, word: &Word) -> Result<Option<Text>, Stop> {
+        let joined = with_joined_literals(word);
+        let word = joined.as_ref().unwrap_or(word);
         let Some(Part::Literal { bytes, .. }) = word.parts.first() else { return Ok(None) };
         if expand::makes_words(self, word)? {
             return Ok(None);
@@ -631,6 +633,26 @@ impl Walker {
         }
         expand::single(self, word, Tilde::AfterAssignment).map(Some)
     }
+}
+
+/// A word that begins with an element, `name[1]=value`, whose brackets were read as a part of their own, with what is
+/// written before them.
+fn with_joined_literals(word: &Word) -> Option<Word> {
+    let is_literal = |part: &&Part| matches!(part, Part::Literal { .. });
+    let count = word.parts.iter().take_while(is_literal).count();
+    let [Part::Literal { bytes, span }, ..] = &word.parts[..] else { return None };
+    if count < 2 || !bytes.contains(&b'[') {
+        return None;
+    }
+    let (mut joined, mut span) = (Vec::new(), *span);
+    for part in &word.parts[..count] {
+        let Part::Literal { bytes, span: here } = part else { continue };
+        joined.extend_from_slice(bytes);
+        span.end = here.end;
+    }
+    let first = Part::Literal { bytes: joined.into(), span };
+    let parts = [first].into_iter().chain(word.parts[count..].iter().cloned()).collect();
+    Some(Word::new(parts, word.span))
 }
 
 /// Whether `]=` follows in a word that begins with `name[`.

@@ -142,6 +142,13 @@ impl Walker {
             }
             return;
         }
+        if let Some(tie) = self.state.tie(name) {
+            let other = if *tie.list == *name { &tie.text } else { &tie.list };
+            if !scope.hidden.iter().any(|(known, _)| known == other) {
+                let variable = self.state.variables.itself(other).cloned();
+                scope.hidden.push((other.clone(), variable));
+            }
+        }
         scope.hidden.push((name.into(), self.state.variables.itself(name).cloned()));
         if name == b"OPTIND" && self.state.dialect.getopts_keeps_place_for_local {
             scope.options_at = Some(std::mem::take(&mut self.options_at));

@@ -297,6 +297,8 @@ macro_rules! expanding_rows {
     length_is_late: bool = [N, Y, N, N, N, N, N], "observed in all six: x=abc; echo ${x:9:i++} $i";
     /// `[[:<:]]` and `[[:>:]]` are the places where a word begins and ends.
     word_places: bool = [N, N, N, N, N, Y, N], "observed in mksh: case 'a b' in *[[:\\<:]]b) echo yes; esac";
+    /// A comma in the word of `${x-word}` separates only between braces of that word.
+    commas_in_words_are_text: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: echo {${x-a,b},c}";
     /// The variable that keeps what a pattern has matched: read-only, and each function has its own.
     match_variable: Option<&'static str> = [None, None, None, None, None, Some("KSH_MATCH"), None], "observed in mksh: x=abc; : ${x#?}; echo $KSH_MATCH; KSH_MATCH=1";
     /// `${x@/pattern/word}` replaces every match, and expands pattern and word for each.

@@ -75,6 +75,8 @@ macro_rules! reading_rows {
     lone_bodies: bool = [N, N, N, N, N, N, Y], "observed in all six: for x in a b; echo $x; in zsh also behind unsetopt shortloops";
     /// So may that of `repeat`.
     lone_repeated_bodies: bool = [N, N, N, N, N, N, Y], "observed in zsh: repeat 2 echo a; also behind unsetopt shortloops and setopt shortrepeat";
+    /// A bracket in `((...))` or `$((...))` that nothing closes makes the command no command.
+    arithmetic_brackets_close: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: echo a; echo $((x[)); echo b";
     /// A body of a loop without `do` ends with `end`.
     end_ends_loops: bool = [N, N, N, N, N, N, N], "observed in zsh with its option cshjunkieloops: for f in a b; echo $f; end";
     /// `$((` ends where its parentheses are in pairs. It is an expression if they are so outside of quotes too, when
@@ -387,6 +389,10 @@ macro_rules! reading_rows {
     indexes_come_first: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x [5]=y)";
     /// Brackets behind a name in a word of a declaration utility are part of the word, whatever they hold.
     declared_brackets: bool = [N, N, N, N, Y, Y, N], "observed in all six: export a[1 + 1]=x; echo ${a[2]}";
+    /// Between brackets nothing ends the expression behind `=~`.
+    regular_brackets_hide: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93 and zsh: [[ 'a b' =~ a[ ]b ]]; echo $?";
+    /// Brackets behind a name at the start of an operand of `[[ ]]` belong to it, whatever they hold.
+    operands_take_brackets: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: [[ 'a b' == a[ ]b ]]; echo $?";
     /// What ends the expression of `=~` outside parentheses.
     regular_ends: &'static str = [" \t\n;&<>", " \t\n;&<>", " \t\n;&<>", " \t\n;&<>", " \t\n", " \t\n;&<>", " \t\n;&<>|"], "observed in bash, ksh93 and zsh: [[ 'c<' =~ c< ]]; [[ 'c;y' =~ c;y ]]";
     /// What brackets behind a name at the start of a command are.

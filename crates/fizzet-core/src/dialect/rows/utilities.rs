@@ -246,6 +246,8 @@ macro_rules! utilities_rows {
     test_grammar: TestGrammar = [TestGrammar::Numbered, TestGrammar::Numbered, TestGrammar::Lookahead(TestLookahead::OperatorsFirst), TestGrammar::Lookahead(TestLookahead::ComparisonsFirst), TestGrammar::Passing, TestGrammar::Numbered, TestGrammar::Parsed], "observed in all six: test '(' -e ')'; test '(' -n a ')'; test '(' ! a ')'; test '(' -a ')'; [ -a -a x ]; [ ! ! -z x ]; [ -a / ]; [ x -o ]; [ -z x -o '(' ]; [ -f lid x ]; [ ! '' -o x ]; [ x -a ! ! ]";
     /// `test` asks nothing more once its answer is known.
     test_skips_known: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93 and mksh: [ x -o 1/0 -eq x ]; echo $?";
+    /// In a test of three words parentheses are those that begin with one.
+    test_parentheses_go_by_first_byte: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and mksh: [ '(x' a ')y' ]; echo $?";
     /// An operator with two operands is a mistake as the last of more than four words of `test`.
     test_needs_second_operand: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93 and mksh: [ x -o x -z = ]; echo $?";
     /// `-t` among more than four words of `test` takes a number only.

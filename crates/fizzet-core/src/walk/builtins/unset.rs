@@ -147,6 +147,7 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                 if let Some(tie) = walker.state.tie(&name).cloned() {
                     let other = if tie.list == name { tie.text } else { tie.list };
                     walker.state.variables.remove(&other);
+                    walker.state.give_up(&other);
                     walker.state.untie(&name);
                 }
                 if *name == *b"OPTIND" && walker.state.dialect.option_index == OptionIndex::Digits {

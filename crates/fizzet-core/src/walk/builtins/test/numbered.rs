@@ -35,13 +35,21 @@ impl Reader<'_> {
                 self.words = &self.words[1..];
                 Ok(!self.expression()?)
             }
-            [b"(", one, b")"] => Ok(!one.is_empty()),
+            [first, one, last] if self.are_parentheses(first, last) => Ok(!one.is_empty()),
             [b"(", b"!", operand, b")"] => Ok(operand.is_empty()),
             [b"(", operator, operand, b")"] => self.unary(operator, operand),
             _ => {
                 let holds = self.or()?;
                 if self.at == self.words.len() { Ok(holds) } else { Err(Wrong::Expression) }
             }
+        }
+    }
+
+    /// Whether the first and the last of three words are parentheses; only their first bytes count in some shells.
+    fn are_parentheses(&self, first: &[u8], last: &[u8]) -> bool {
+        match self.operators.dialect().test_parentheses_go_by_first_byte {
+            true => first.starts_with(b"(") && last.starts_with(b")"),
+            false => first == b"(" && last == b")",
         }
     }
 
