@@ -292,7 +292,7 @@ impl<'a> Parser<'a> {
         if !self.dialect.regular_brackets_hide {
             return false;
         }
-        let in_parentheses = *open % BRACKET > 0;
+        let in_parentheses = !open.is_multiple_of(BRACKET);
         let is_inside = *open >= BRACKET;
         let rest = &self.text[self.pos..];
         match byte {
