@@ -361,7 +361,7 @@ impl Changed<'_> {
         }
     }
 
-    pub(super) fn put(&mut self, replacement: &Replacement, (from, to): (usize, usize)) {
+    fn put(&mut self, replacement: &Replacement, (from, to): (usize, usize)) {
         self.fold();
         match &self.folded {
             Some(origin) => {

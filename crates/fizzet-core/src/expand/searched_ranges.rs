@@ -1,8 +1,7 @@
 //! `[(r)pattern,(R)pattern]`: ranges whose ends are searched for (zshparam, "Subscript Flags"; observed in zsh 5.9).
 
 use crate::expand::parameter::Held;
-use crate::expand::pattern::Pattern;
-use crate::expand::subscripts::{place_found, place_in_text, searched_text};
+use crate::expand::subscripts::{place_found, place_in_text, searched_pattern, searched_text};
 use crate::expand::word_subscripts::{are_about_words, word_meant};
 use crate::expand::{Context, arithmetic, ifs};
 use crate::source::Span;
@@ -104,14 +103,14 @@ fn end_in_text(
     flags: &SearchFlags,
     word: &Word,
 ) -> Result<i64, Stop> {
-    let searched = searched_text(cx, word)?;
-    let pattern = Pattern::from_text(&searched, cx.state().text_pattern_rules());
+    let (searched, pattern) = searched_pattern(cx, word)?;
     let ends = character_ends(text.bytes(), cx.state().utf8());
+    let literal = if flags.has_any(b"e") { Some(searched.bytes()) } else { pattern.literal() };
     let holds = |&at: &usize| {
         let before = &text.bytes()[..ends[at]];
-        match flags.has_any(b"e") {
-            true => before.ends_with(searched.bytes()),
-            false => pattern.suffix_start(before, true).is_some(),
+        match literal {
+            Some(literal) => before.ends_with(literal),
+            None => pattern.suffix_start(before, true).is_some(),
         }
     };
     let count = ends.len() - 1;

@@ -228,8 +228,7 @@ pub(super) fn place_in_text(
     flags: &SearchFlags,
     word: &Word,
 ) -> Result<i64, Stop> {
-    let searched = searched_text(cx, word)?;
-    let pattern = Pattern::from_text(&searched, cx.state().text_pattern_rules());
+    let (searched, pattern) = searched_pattern(cx, word)?;
     let ends = character_ends(text.bytes(), cx.state().utf8());
     let count = ends.len() - 1;
     let exact = flags.has_any(b"e");
@@ -254,6 +253,13 @@ pub(super) fn place_in_text(
     Ok(found.map_or(missing, |at| at + 1) as i64)
 }
 
+/// What a subscript searches for, as a text and as a pattern.
+pub(super) fn searched_pattern(cx: &mut dyn Context, word: &Word) -> Result<(Text, Pattern), Stop> {
+    let searched = searched_text(cx, word)?;
+    let pattern = Pattern::from_text(&searched, cx.state().text_pattern_rules());
+    Ok((searched, pattern))
+}
+
 /// What a subscript searches for: its quotes belong to it, and what is expanded in it forms patterns.
 pub(super) fn searched_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
     let written = cx.state().sources.bytes(word.span).to_vec();
@@ -272,8 +278,7 @@ pub(crate) fn place_found(
     flags: &SearchFlags,
     word: &Word,
 ) -> Result<i64, Stop> {
-    let searched = searched_text(cx, word)?;
-    let pattern = Pattern::from_text(&searched, cx.state().text_pattern_rules());
+    let (searched, pattern) = searched_pattern(cx, word)?;
     let exact = flags.has_any(b"e");
     let search = Search::of(cx, flags, word.span)?;
     let matches = |text: &Text| match exact {

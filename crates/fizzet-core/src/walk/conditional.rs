@@ -109,11 +109,11 @@ impl Walker {
     /// Whether a word of a test is a pattern for files: it ends in qualifiers that are marked as such (zshexpn,
     /// "Glob Qualifiers").
     fn names_files(&self, word: &Word) -> bool {
+        if !self.state.dialect.glob_qualifiers || !self.state.options.pattern_operators {
+            return false;
+        }
         let written = self.state.sources.bytes(word.span);
-        self.state.dialect.glob_qualifiers
-            && self.state.options.pattern_operators
-            && written.ends_with(b")")
-            && written.find(b"(#q").is_some()
+        written.ends_with(b")") && written.find(b"(#q").is_some()
     }
 
     /// An operand of a test; the files that one names stand in it with spaces between.
