@@ -214,6 +214,19 @@ impl Text {
         part
     }
 
+    /// Takes away the empty quotes at the end, back to the run with this number.
+    pub(crate) fn drop_last_empty_quotes(&mut self, first: usize) {
+        while self.runs.len() > first {
+            let start = self.runs.iter().nth_back(1).map_or(0, |run| run.end);
+            let Some(last) = self.runs.last() else { return };
+            let quotes = matches!(last.origin.rule(), Rule::Quoted | Rule::AnsiC);
+            if last.end > start || last.hole || !quotes {
+                return;
+            }
+            self.runs.pop();
+        }
+    }
+
     /// The run that holds the byte at `at`.
     pub fn run_at(&self, at: usize) -> Option<&Run> {
         self.runs.iter().find(|run| run.end as usize > at)

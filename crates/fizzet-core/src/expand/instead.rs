@@ -137,7 +137,14 @@ impl Substitution<'_> {
                     other => other,
                 };
                 let before = self.made_so_far();
+                let runs = self.current_runs();
                 self.used_word(word, Place { literal, expansion, alone: false, ..place })?;
+                if literal == Standing::Splittable
+                    && !place.quoted
+                    && self.cx.state().dialect.word_end_drops_empty_quotes
+                {
+                    self.drop_last_empty_quotes(before.0, runs);
+                }
                 if self.cx.state().dialect.commas_in_words_are_text {
                     self.hide_commas_since(before);
                 }

@@ -371,7 +371,6 @@ impl<'c> Substitution<'c> {
                 let standing = if place.quoted { Standing::Quoted } else { place.literal };
                 self.push(bytes, standing, &Origin::new(Rule::Brace, *span))
             }
-            Part::Single { bytes, .. } if bytes.is_empty() && self.loses_empty(place) => Ok(()),
             Part::Escaped { bytes, span } | Part::Single { bytes, span } => {
                 self.push(bytes, Standing::Quoted, &Origin::new(Rule::Quoted, *span))
             }
@@ -465,7 +464,6 @@ impl<'c> Substitution<'c> {
             && self.current.run_count() == runs;
         if nothing
             && self.last_empty.is_none()
-            && !self.loses_empty(place)
             && (keeps_empty || !self.vanishes(parts, empty_ats, place))
         {
             let (mark, rule): (&[u8], Rule) = match place.marks && self.emptied {
@@ -487,13 +485,6 @@ impl<'c> Substitution<'c> {
     /// Whether an empty `$''` here keeps its argument only if no unquoted expansion follows.
     fn gives_way(&mut self, place: Place) -> bool {
         place.fields && !place.quoted && self.cx.state().dialect.empty_ansi_c_gives_way
-    }
-
-    /// Whether empty quotes here keep no argument: in the word of an operation, in some shells.
-    fn loses_empty(&mut self, place: Place) -> bool {
-        !place.quoted
-            && place.literal == Standing::Splittable
-            && !self.cx.state().dialect.quotes_in_words_count
     }
 
     fn bare_backslashes(&mut self, bytes: &[u8], origin: &Origin) -> Result<(), Stop> {
@@ -618,6 +609,17 @@ impl<'c> Substitution<'c> {
             piece.text.hide_commas_from(std::mem::take(&mut at));
         }
         self.current.hide_commas_from(at);
+    }
+
+    /// How many runs the field on hand has.
+    pub(super) fn current_runs(&self) -> usize {
+        self.current.run_count()
+    }
+
+    /// Takes away the empty quotes at the end that were made since there were so many pieces, and so many runs.
+    pub(super) fn drop_last_empty_quotes(&mut self, pieces: usize, runs: usize) {
+        let same = self.done.len() == pieces;
+        self.current.drop_last_empty_quotes(if same { runs } else { 0 });
     }
 
     /// Takes the field on hand away, and puts another in its place.

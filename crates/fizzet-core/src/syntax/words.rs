@@ -576,28 +576,23 @@ impl<'a> Parser<'a> {
     fn pattern_group(&mut self, parts: &mut Vec<Part>, literal: &mut usize) -> Parsed<()> {
         let start = self.pos;
         self.pos += if self.text[start] == b'(' { 1 } else { 2 };
-        let mut open = 1u32;
         let brackets = self.dialect.groups_close_brackets;
         let ends_early = self.dialect.bare_groups;
-        let mut in_brackets = false;
+        let mut open = vec![b'('];
         while let Some(byte) = self.raw() {
             match byte {
-                b'[' if brackets && !in_brackets => {
-                    in_brackets = true;
-                    self.pos +=
-                        usize::from(matches!(self.text.get(self.pos + 1), Some(b'!' | b'^')));
+                b'[' if brackets => {
+                    open.push(byte);
                     self.pos += usize::from(self.text.get(self.pos + 1) == Some(&b']'));
                 }
-                b'[' if in_brackets && self.text.get(self.pos + 1) == Some(&b':') => {
-                    let rest = &self.text[self.pos + 2..];
-                    let length = rest.windows(2).position(|two| two == b":]");
-                    self.pos += length.map_or(0, |length| length + 3);
+                b']' if brackets && open.pop() != Some(b'[') => {
+                    return self.unexpected("a bracket that opens before it");
                 }
-                b']' if in_brackets => in_brackets = false,
-                b']' if brackets => return self.unexpected("a bracket that opens before it"),
-                b')' if in_brackets => return self.unexpected("the end of the bracket expression"),
-                b'(' => open += 1,
-                b')' => open -= 1,
+                b'}' if brackets => return self.unexpected("the end of the group before it"),
+                b')' if open.pop() != Some(b'(') => {
+                    return self.unexpected("the end of the bracket expression");
+                }
+                b'(' => open.push(byte),
                 b'\\' | b'$' | b'`' | b'\'' | b'"' => {
                     let here = self.pos;
                     match self.deeper(|parser| parser.active(byte, Within::Brace))? {
@@ -618,7 +613,7 @@ impl<'a> Parser<'a> {
                 _ => {}
             }
             self.pos += 1;
-            if open == 0 {
+            if open.is_empty() {
                 return Ok(());
             }
         }

@@ -70,30 +70,6 @@ pub enum Reals {
     PointStays,
 }
 
-/// What a bracket expression holds that names a class which there is not.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum BadClass {
-    /// What else is listed.
-    Empty,
-    /// What is listed before the class; nothing if it is negated.
-    Ends,
-    /// Nothing.
-    Nothing,
-}
-
-/// What `[.name.]` is in a bracket expression.
-#[derive(Clone, Copy, PartialEq, Eq, Debug)]
-pub enum Collating {
-    /// Text like any other.
-    Text,
-    /// The character between the dots; text where there are more.
-    Characters,
-    /// The character between the dots; nothing where there are more.
-    Passed,
-    /// The character between the dots, or the one of that name; nothing where there is none.
-    Names,
-}
-
 /// What the elements of an associative array's list may be.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum AssociativeLists {

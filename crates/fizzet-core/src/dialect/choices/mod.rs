@@ -1,5 +1,6 @@
 //! What a rule of the table can say where yes and no are not enough.
 
+mod brackets;
 mod carrying;
 mod expanding;
 mod reading;
@@ -7,6 +8,7 @@ mod tests_and_signals;
 mod utilities;
 mod words;
 
+pub use brackets::*;
 pub use carrying::*;
 pub use expanding::*;
 pub use reading::*;

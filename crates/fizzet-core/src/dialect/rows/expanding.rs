@@ -149,8 +149,6 @@ macro_rules! expanding_rows {
     colon_ends_tilde: bool = [N, Y, N, N, Y, N, N], "observed in all six: echo ~:a";
     /// A backslash in an unquoted value escapes the next character of a pattern.
     value_backslash_escapes: bool = [Y, Y, Y, Y, N, N, Y], "observed: y='\\[q*'; echo $y beside a file [q]";
-    /// What `[.a.]` and `[=a=]` are in bracket expressions.
-    collating_elements: Collating = [Collating::Characters, Collating::Names, Collating::Text, Collating::Characters, Collating::Characters, Collating::Passed, Collating::Text], "observed in all six: echo [[.a.]]*; case ' ' in [[.space.]]) echo y; esac; case c in [[.yyz.]c])";
     /// Character classes such as `[:alpha:]` know letters beyond ASCII.
     wide_classes: bool = [Y, Y, N, N, Y, N, Y], "observed: echo [[:alpha:]]* beside a file named with a two-byte letter";
     /// Double quotes inside `\"${x-...}\"` end the quoting.
@@ -190,8 +188,6 @@ macro_rules! expanding_rows {
     declared_index_ends: Option<Reach> = [None, Some(Reach::Command), None, None, None, None, None], "observed in bash, ksh93, mksh and zsh: a=(x); typeset 'a[-4]=y'; echo after $?";
     /// What a group that is not closed, or not for a bracket in it, makes of a pattern.
     open_groups: OpenGroups = [OpenGroups::ArePatterns, OpenGroups::BeginText, OpenGroups::ArePatterns, OpenGroups::ArePatterns, OpenGroups::MakeText, OpenGroups::ArePatterns, OpenGroups::ArePatterns], "observed in all six: for p in '@(a*' '?@(a*'; do [[ '@(a*' = $p ]]; echo $?; [[ 'x@(ab' = $p ]]; echo $?; done";
-    /// `[!]...]` does not look at the bracket behind the sign.
-    negated_bracket_vanishes: bool = [N, N, N, N, Y, N, N], "observed in ksh93: case ] in [!]a]) echo yes; esac";
     /// Which values are read only when the operands of an operation on them have been expanded.
     values_behind_operands: ValuesBehind = [ValuesBehind::None, ValuesBehind::None, ValuesBehind::None, ValuesBehind::None, ValuesBehind::Texts, ValuesBehind::All, ValuesBehind::Lost], "observed in all six: x=75; echo ${x%$((x=5))}; x=123; echo ${x:$((x=9))}; unset u; echo ${u%${u=z}7}";
     /// `#` and `%` at the start of the pattern of `${x/p/r}` count too if an expansion has put them there.
@@ -208,8 +204,6 @@ macro_rules! expanding_rows {
     longest_prefix_hastens: bool = [N, N, N, Y, N, N, N], "observed in dash and busybox sh: set -- a/b c-d 'e f'; printf '[%s]' \"${@##*/}\" \"${@##*/*}\"";
     /// `${%x}` is the number of columns that a value takes.
     widths: bool = [N, N, N, N, N, Y, N], "observed in all six: x=ab; echo ${%x}";
-    /// `[]` and `[^]` are sets without members where no other bracket closes behind them.
-    empty_sets: bool = [N, N, N, N, N, N, Y], "observed in all six: case ab in [^]b) echo yes; esac; case a in []|a) echo yes; esac";
     /// The index `@` of an array is 0 in arithmetic, with a message.
     whole_array_is_zero: bool = [N, Y, N, N, N, N, N], "observed in all six: a=(1 2); echo $((a[@]))";
     /// The width of a number in bits.
@@ -269,10 +263,8 @@ macro_rules! expanding_rows {
     slash_ends_brackets: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: shopt -s nullglob; echo [a/b] [a\\/b] [a/ [a\\/]";
     /// `${x/pattern/text}` of an unset x works on an empty value.
     replaces_unset: bool = [N, N, N, N, Y, Y, Y], "observed in all six: unset v; echo ${v/*/w}";
-    /// What a class that there is not makes of its bracket expression.
-    bad_class: BadClass = [BadClass::Empty, BadClass::Empty, BadClass::Nothing, BadClass::Ends, BadClass::Nothing, BadClass::Empty, BadClass::Empty], "observed in all six: case a in [![:foo:]]) echo y; esac; the same with [a[:foo:]] and [[:foo:]a]";
-    /// The classes in bracket expressions that POSIX does not name.
-    more_classes: &'static [&'static str] = [&[], &["word", "ascii"], &[], &[], &["word"], &["word", "ascii"], &["ascii", "IDENT"]], "observed in all six: case _ in [[:word:]]) echo word; esac; case _ in [[:ascii:]]) echo ascii; esac; case _ in [[:IDENT:]]) echo IDENT; esac";
+    /// How a bracket expression is read, and what a mistake in it makes of it.
+    brackets: &'static Brackets = [&Brackets::POSIX, &Brackets { open_class: BracketMistake::Dropped, more_classes: &["word", "ascii"], symbols: Symbols::Names, equivalents: Equivalents::HidesCloser, open_range: BracketMistake::Fails, skips: Skips::Counting, ..Brackets::POSIX }, &Brackets { names: ClassNames::Known, unknown_class: BracketMistake::Text, symbols: Symbols::None, equivalents: Equivalents::None, ..Brackets::POSIX }, &Brackets { names: ClassNames::Letters, open_class: BracketMistake::Text, unknown_class: BracketMistake::Fails, open_symbol: BracketMistake::Fails, unknown_symbol: BracketMistake::Fails, open_range: BracketMistake::Fails, skips: Skips::Strictly, ..Brackets::POSIX }, &Brackets { open_class: BracketMistake::Spoils, unknown_class: BracketMistake::Spoils, more_classes: &["word"], class_in_range: ClassInRange::DropsDash, open_symbol: BracketMistake::Spoils, unknown_symbol: BracketMistake::Spoils, equivalents: Equivalents::UpToAlphanumeric, open_range: BracketMistake::Spoils, open: BracketMistake::Spoils, first_closer_vanishes: true, quoted_sign_shows_backslash: true, ranges_chain: true, ..Brackets::POSIX }, &Brackets { more_classes: &["word", "ascii"], class_in_range: ClassInRange::Apart, symbols: Symbols::Ascii, equivalents: Equivalents::AsSymbol, ..Brackets::POSIX }, &Brackets { names: ClassNames::FirstColon, open_class: BracketMistake::Text, more_classes: &["ascii", "IDENT"], symbols: Symbols::None, equivalents: Equivalents::None, empty_sets: true, ..Brackets::POSIX }], "observed in all six: for p in '[[:]' '[z[.]' '[[=ab=]]' '[[:foo:]z]' '[a-[:alpha:]]' '[a-c-e]' '[!]a]' '[^]b'; do for c in a b z [ : ]; do case $c in $p) echo $p $c;; esac; done; done";
     /// The status after a here-document that cannot be read, where the shell finds that out when it expands it.
     unreadable_document_status: Option<Status> = [None, Some(1), None, None, Some(3), Some(1), None], "observed in all six: cat <<E with ${v-\"}";
     /// What a negative length of `${x:offset:length}` means.
@@ -327,8 +319,6 @@ macro_rules! expanding_rows {
     blank_joins_literal: bool = [N, N, N, N, N, Y, N], "observed in all six: IFS=' :'; x='a '; y=:b; printf '[%s]' ${u-$x:b} $x$y";
     /// In pathname expansion brackets match bytes, though they match characters elsewhere.
     file_brackets_match_bytes: bool = [N, N, N, N, N, Y, N], "observed in all six: echo >é; echo [!a] [!a][!a]; case é in [!a]) echo one;; esac";
-    /// A range may begin with the end of the one before it (`[a-c-e]`), and one that is the wrong way round is its end.
-    ranges_chain: bool = [N, N, N, N, Y, N, N], "observed in all six: for c in a c d e; do case $c in [a-c-e]) echo $c;; esac; case $c in [c-a]) echo $c;; esac; done";
     /// A variable that holds text holds no real if the value has no fraction: 1e2 and 2.0 are whole numbers.
     whole_values_are_no_reals: bool = [N, N, N, N, Y, N, N], "observed in ksh93: x=1e2; echo $((x/3)) $((x<<1)); x=2.0; echo $((x/4)); typeset -F y=2; echo $((y/4))";
     /// The braces of `[index]=` and its value in a list make words before the shell looks for the index, which the words have no more.
@@ -361,8 +351,8 @@ macro_rules! expanding_rows {
     empty_index_is_mistake: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: a=(1 2); i=; echo ${a[$i]}";
     /// An opening bracket that nothing closes keeps a field from being a pattern.
     open_bracket_spoils: bool = [N, N, N, N, Y, N, N], "observed in all six: echo [* beside a file [q]";
-    /// A dash and a caret that an expansion between double quotes gave mean something in a bracket expression.
-    quoted_values_range: bool = [N, N, N, N, Y, N, N], "observed in all six: d=a-c; case b in [\"$d\"]) echo yes; esac";
+    /// The quoted characters that mean something in a bracket expression all the same.
+    counts_quoted: CountsQuoted = [CountsQuoted::NOTHING, CountsQuoted::NOTHING, CountsQuoted::NOTHING, CountsQuoted { of_values: "^", written: "^" }, CountsQuoted { of_values: "-^", written: "" }, CountsQuoted::NOTHING, CountsQuoted::NOTHING], "observed in all six: d=a-c; case b in [\"$d\"]) echo yes; esac; case b in ['^'a]) echo yes; esac";
     /// Groups such as `@(a|b)` count in a pathname pattern that comes from a value.
     groups_in_values: bool = [N, Y, N, N, N, N, N], "observed in all six: x='@(lid|Lid)'; echo $x";
     /// In brackets of a pattern characters of several bytes count.
@@ -465,8 +455,8 @@ macro_rules! expanding_rows {
     quotes_keep_later_words: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '[%s]' 'a'${x- }";
     /// An empty `$''` keeps a word only if no expansion outside quotes stands behind it.
     empty_ansi_c_gives_way: bool = [N, N, N, N, N, N, Y], "observed in bash, busybox sh, ksh93, mksh and zsh: e=; set -- $''$e; echo $#; set -- $e$''; echo $#";
-    /// Empty quotes in the word of an unquoted `${x:-...}` keep an argument.
-    quotes_in_words_count: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: printf '[%s]' ${x:-\"\"}";
+    /// Empty quotes at the end of the word of an unquoted `${x:-...}` keep no argument.
+    word_end_drops_empty_quotes: bool = [N, N, N, N, Y, N, N], "observed in all six: set -- ${x:-\"\"}; echo $#; set -- ${x-a '' b ''}; echo $#";
     /// `${x-...}` and its kin make empty quotes before them count for nothing.
     operations_drop_empty_quotes: bool = [N, N, N, N, N, Y, N], "observed in mksh: printf '[%s]' ''${x-}";
     /// A separator at the end of an expansion makes an empty field behind it.

@@ -3,15 +3,14 @@
 #[derive(Clone, Debug)]
 pub(in crate::expand) struct Set {
     pub(in crate::expand) negated: bool,
-    /// Whether it names a class that there is not: then it holds what is listed before that, and nothing is
-    /// outside of it.
-    pub(in crate::expand) broken: bool,
+    /// What it does not hold in any case.
+    pub(in crate::expand) except: Vec<Member>,
     pub(in crate::expand) wide: bool,
     pub(in crate::expand) folds_case: bool,
     pub(in crate::expand) members: Vec<Member>,
 }
 
-#[derive(Clone, Debug)]
+#[derive(Clone, Copy, Debug)]
 pub(in crate::expand) enum Member {
     Range(u32, u32),
     Class(Class),
@@ -94,24 +93,24 @@ impl Class {
 }
 
 impl Set {
+    /// The set without members.
+    pub(in crate::expand) const NOTHING: Set =
+        Set { negated: false, except: Vec::new(), wide: false, folds_case: false, members: Vec::new() };
+
     /// Whether a character belongs to the set.
     pub(in crate::expand) fn holds(&self, code: u32) -> bool {
-        if self.broken {
-            return !self.negated && self.lists(code);
-        }
-        let mut inside = self.lists(code);
-        if self.folds_case && !inside {
-            let [lower, upper] = cases(code);
-            inside = self.lists(lower) || self.lists(upper);
-        }
-        inside != self.negated
+        self.lists(&self.members, code) != self.negated
+            && (self.except.is_empty() || !self.lists(&self.except, code))
     }
 
-    fn lists(&self, code: u32) -> bool {
-        self.members.iter().any(|member| match *member {
-            Member::Range(low, high) => (low..=high).contains(&code),
-            Member::Class(class) => class.holds(code, self.wide),
-        })
+    fn lists(&self, members: &[Member], code: u32) -> bool {
+        let is_one = |code| {
+            members.iter().any(|member| match *member {
+                Member::Range(low, high) => (low..=high).contains(&code),
+                Member::Class(class) => class.holds(code, self.wide),
+            })
+        };
+        is_one(code) || (self.folds_case && cases(code).into_iter().any(is_one))
     }
 }
 

@@ -2,13 +2,12 @@
 
 use std::cell::Cell;
 
-use crate::dialect::{BadClass, Collating, OpenGroups};
-use crate::expand::pattern::class::{Class, Member, Set};
+use crate::dialect::OpenGroups;
+use crate::expand::pattern::bracket::Way;
+use crate::expand::pattern::class::{Member, Set};
 use crate::expand::pattern::escapes::{self, Escape, Place};
 use crate::expand::pattern::range::{range, range_length};
-use crate::expand::pattern::symbols;
 use crate::expand::pattern::{Item, PatternRules, Repeat};
-use crate::text::next_character;
 
 /// A group, which tells what it has matched if it has a number: of what comes often the last, of what does not come
 /// nothing.
@@ -37,6 +36,9 @@ pub(in crate::expand) struct Told {
 /// How many groups are told.
 const MAX_TOLD: u8 = 9;
 
+/// How many brackets of a pattern may end in several places.
+const MAX_FORKS: u8 = 6;
+
 /// The deepest nesting of groups that is read as groups.
 const MAX_OPEN: u32 = 64;
 
@@ -48,6 +50,8 @@ pub(super) struct Compiler<'a> {
     pub(super) items: Vec<Item>,
     /// Groups that are open; inside one a bar or a closer ends an alternative.
     pub(super) open: u32,
+    /// How many brackets before this place end in several places.
+    forks: u8,
     /// How letters compare from here on.
     letters: Letters,
     /// Whether groups that open from here on are told.
@@ -96,7 +100,18 @@ impl<'a> Compiler<'a> {
         told: &'a Cell<Told>,
     ) -> Compiler<'a> {
         let (items, letters) = (Vec::new(), Letters::Written);
-        Compiler { bytes, quoted, rules, at: 0, items, open: 0, letters, tells_groups: false, told }
+        Compiler {
+            bytes,
+            quoted,
+            rules,
+            at: 0,
+            items,
+            open: 0,
+            forks: 0,
+            letters,
+            tells_groups: false,
+            told,
+        }
     }
 }
 
@@ -160,13 +175,7 @@ impl Compiler<'_> {
                     self.at += b"[[:<:]]".len();
                     self.items.push(Item::Place(place));
                 }
-                b'[' => match self.set() {
-                    Some((set, end)) => {
-                        self.at = end;
-                        self.items.push(Item::Set(set));
-                    }
-                    None => self.literal(byte),
-                },
+                b'[' => self.set(),
                 b'\\' if let Some((escape, length)) = self.letter_escape(self.at) => {
                     self.at += 1 + length;
                     self.escape(escape);
@@ -177,15 +186,7 @@ impl Compiler<'_> {
                 }
                 b'\\' if self.rules.backslash_escapes && !self.rules.last_backslash_matches => {
                     self.at += 1;
-                    let (negated, wide, folds_case) = (false, false, false);
-                    let members = Vec::new();
-                    self.items.push(Item::Set(Set {
-                        negated,
-                        broken: false,
-                        wide,
-                        folds_case,
-                        members,
-                    }));
+                    self.items.push(Item::Set(Set::NOTHING));
                 }
                 _ => self.literal(byte),
             }
@@ -205,16 +206,17 @@ impl Compiler<'_> {
     }
 
     /// The backslash and the letter at a place, where that means something.
-    fn letter_escape(&self, at: usize) -> Option<(Escape, usize)> {
+    pub(super) fn letter_escape(&self, at: usize) -> Option<(Escape, usize)> {
         let is_one = self.rules.letter_escapes && self.active(at)? == Some(b'\\');
         let end = at + 1 + self.quoted.get(at + 1..)?.iter().take_while(|quoted| !**quoted).count();
         escapes::read(&self.bytes[at + 1..end]).filter(|_| is_one)
     }
 
     fn escape(&mut self, escape: Escape) {
-        let (wide, folds_case) = (false, self.rules.folds_case);
-        let set =
-            |negated, members| Item::Set(Set { negated, broken: false, wide, folds_case, members });
+        let folds_case = self.rules.folds_case;
+        let set = |negated, members| {
+            Item::Set(Set { negated, folds_case, members, ..Set::NOTHING })
+        };
         self.items.push(match escape {
             Escape::Place(place) => Item::Place(place),
             Escape::Class(class, negated) => set(negated, vec![Member::Class(class)]),
@@ -255,7 +257,7 @@ impl Compiler<'_> {
             match inner.bytes[inner.at] {
                 _ if inner.quoted[inner.at] => {}
                 b'[' => {
-                    let Some((_, end)) = inner.set() else { return GroupEnd::Nowhere };
+                    let Some(end) = inner.bracket().end() else { return GroupEnd::Nowhere };
                     inner.at = end;
                     continue;
                 }
@@ -271,7 +273,8 @@ impl Compiler<'_> {
 
     /// Whether a group that nothing closes makes the whole pattern a text.
     pub(super) fn is_text(&mut self) -> bool {
-        if self.rules.open_groups != OpenGroups::MakeText || !self.bytes.contains(&b'(') {
+        let begins = |byte: &u8| matches!(byte, b'(' | b'[');
+        if self.rules.open_groups != OpenGroups::MakeText || !self.bytes.iter().any(begins) {
             return false;
         }
         let start = self.at;
@@ -280,7 +283,11 @@ impl Compiler<'_> {
             let step = match self.bytes[self.at] {
                 _ if self.quoted[self.at] => 1,
                 b'\\' => 2,
-                b'[' => self.set().map_or(1, |(_, end)| end - self.at),
+                b'[' => {
+                    let bracket = self.bracket();
+                    found = bracket.spoils();
+                    bracket.end().map_or(1, |end| end - self.at)
+                }
                 _ => match self.end_of_group() {
                     GroupEnd::NoGroup => 1,
                     GroupEnd::At(end) => end - self.at,
@@ -461,7 +468,7 @@ impl Compiler<'_> {
             match self.bytes[self.at] {
                 _ if self.quoted[self.at] => {}
                 b'[' => {
-                    if let Some((_, end)) = self.set() {
+                    if let Some(end) = self.bracket().end() {
                         self.at = end;
                         continue;
                     }
@@ -482,8 +489,8 @@ impl Compiler<'_> {
             match self.bytes[self.at] {
                 _ if self.quoted[self.at] => {}
                 b'\\' if self.escapes_next() => self.at += 1,
-                b'[' => match self.set() {
-                    Some((_, end)) => {
+                b'[' => match self.bracket().end() {
+                    Some(end) => {
                         self.at = end;
                         continue;
                     }
@@ -506,8 +513,7 @@ impl Compiler<'_> {
         if by_letters && byte.is_ascii_alphabetic() {
             let code = u32::from(byte);
             let members = vec![Member::Range(code, code)];
-            let (negated, broken, wide, folds_case) = (false, false, false, true);
-            self.items.push(Item::Set(Set { negated, broken, wide, folds_case, members }));
+            self.items.push(Item::Set(Set { folds_case: true, members, ..Set::NOTHING }));
             return;
         }
         let byte = if self.rules.folds_case { byte.to_ascii_lowercase() } else { byte };
@@ -517,121 +523,54 @@ impl Compiler<'_> {
         }
     }
 
-    /// The bracket expression at this place and where it ends; `None` if it is none.
-    fn set(&self) -> Option<(Set, usize)> {
-        let mut at = self.at + 1;
-        let negated = match self.active(at)? {
-            Some(b'!') => true,
-            Some(b'^') => self.rules.caret_negates,
-            _ => false,
-        };
-        at += usize::from(negated);
-        let is_empty = self.rules.empty_sets && self.closes_last(at);
-        let first = if is_empty { at - 1 } else { at };
-        if negated && self.rules.negated_bracket_vanishes && self.active(at)? == Some(b']') {
-            at += 1;
+    /// The bracket expression that begins here. Where it ends in several places, so does what follows.
+    fn set(&mut self) {
+        let same = self.letters == Letters::Same;
+        let folds_case = same || (self.rules.folds_case && !self.rules.sets_mind_case);
+        let bracket = self.bracket();
+        let end = bracket.end();
+        let mut ways = bracket.ways(self.rules.wide_classes, folds_case);
+        if self.forks == MAX_FORKS {
+            ways.drain(..ways.len().saturating_sub(1));
         }
-        let (mut members, mut broken, mut kept) = (Vec::new(), false, 0);
-        loop {
-            if broken {
-                members.truncate(kept);
-            }
-            if self.active(at)? == Some(b']') && at > first {
-                let same = self.letters == Letters::Same;
-                let folds_case = same || (self.rules.folds_case && !self.rules.sets_mind_case);
-                let wide = self.rules.wide_classes;
-                let set = Set { negated, broken, wide, folds_case, members };
-                return Some((set, at + 1));
-            }
-            if let Some((member, end)) = self.class(at) {
-                if member.is_none() && !broken && self.rules.bad_class != BadClass::Empty {
-                    broken = true;
-                    kept = if self.rules.bad_class == BadClass::Ends { members.len() } else { 0 };
+        match (ways.pop(), ways.is_empty()) {
+            (Some(way), true) => self.go(way),
+            (Some(last), false) => {
+                ways.push(last);
+                let mut alternatives = Vec::new();
+                let start = self.at;
+                for way in ways {
+                    let items = Vec::new();
+                    let mut inner =
+                        Compiler { items, at: start, forks: self.forks + 1, ..*self };
+                    inner.go(way);
+                    inner.compile();
+                    self.at = inner.at;
+                    alternatives.push(inner.items);
                 }
-                members.extend(member);
-                at = end;
-                continue;
+                self.items.push(Item::Group(Repeat::Once, alternatives));
             }
-            if let Some((escape, length)) = self.letter_escape(at) {
-                members.extend(escape.member());
-                at += 1 + length;
-                continue;
-            }
-            let (mut low, end) = self.element(at)?;
-            at = end;
-            if !self.is_range(at)? {
-                members.extend(low.map(|low| Member::Range(low, low)));
-                continue;
-            }
-            while self.is_range(at)? {
-                let (high, end) = self.element(at + 1)?;
-                at = end;
-                members.extend(low.zip(high).map(|(low, high)| match self.rules.ranges_chain {
-                    true => Member::Range(if low > high { high } else { low }, high),
-                    false => Member::Range(low, high),
-                }));
-                if !self.rules.ranges_chain {
-                    break;
-                }
-                low = high;
+            (None, _) => {
+                self.at = end.unwrap_or(self.at + 1);
+                self.items.push(Item::Set(Set::NOTHING));
             }
         }
     }
 
-    /// Whether a dash at a place makes a range; nothing where the text ends.
-    fn is_range(&self, at: usize) -> Option<bool> {
-        let is_dash = self.active(at)? == Some(b'-');
-        Some(is_dash && self.active(at + 1).flatten() != Some(b']') && at + 1 < self.bytes.len())
-    }
-
-    /// Whether a bracket stands at a place, and no other behind it.
-    fn closes_last(&self, at: usize) -> bool {
-        let closes = |at: usize| self.active(at).flatten() == Some(b']');
-        closes(at) && !(at + 1..self.bytes.len()).any(closes)
+    /// Takes one of the ways behind a bracket.
+    fn go(&mut self, way: Way) {
+        match way {
+            Way::Opener => self.literal(b'['),
+            Way::Set(set, end) => {
+                self.at = end;
+                self.items.push(Item::Set(set));
+            }
+        }
     }
 
     /// The byte at a place if it is unquoted: `None` at the end, `Some(None)` for a quoted one.
-    fn active(&self, at: usize) -> Option<Option<u8>> {
+    pub(super) fn active(&self, at: usize) -> Option<Option<u8>> {
         let &byte = self.bytes.get(at)?;
         Some((!self.quoted[at]).then_some(byte))
-    }
-
-    /// `[:class:]`, at its `[`. A class that does not exist holds nothing.
-    fn class(&self, at: usize) -> Option<(Option<Member>, usize)> {
-        let name = self.bracketed(at, b':')?;
-        let end = at + name.len() + 4;
-        Some((Class::named(name, self.rules.more_classes).map(Member::Class), end))
-    }
-
-    /// The text of `[:text:]`, `[.text.]` or `[=text=]`.
-    fn bracketed(&self, at: usize, sign: u8) -> Option<&[u8]> {
-        if self.active(at)? != Some(b'[') || self.active(at + 1)? != Some(sign) {
-            return None;
-        }
-        let rest = &self.bytes[at + 2..];
-        let end = rest.windows(2).position(|two| two == [sign, b']'])?;
-        Some(&rest[..end])
-    }
-
-    /// One element of a range: a character, or `[.x.]`; no character where nothing has that name.
-    fn element(&self, at: usize) -> Option<(Option<u32>, usize)> {
-        if self.rules.collating != Collating::Text {
-            for sign in [b'.', b'='] {
-                let Some(name) = self.bracketed(at, sign) else { continue };
-                let end = at + name.len() + 4;
-                match next_character(name, self.rules.wide_brackets) {
-                    Some((code, length)) if length == name.len() => return Some((Some(code), end)),
-                    _ if self.rules.collating == Collating::Characters || sign == b'=' => {}
-                    _ if self.rules.collating == Collating::Passed => return Some((None, end)),
-                    _ => return Some((symbols::symbol(name), end)),
-                }
-            }
-        }
-        let escaped = self.rules.backslash_escapes
-            && self.active(at)? == Some(b'\\')
-            && at + 1 < self.bytes.len();
-        let at = at + usize::from(escaped);
-        let (code, length) = next_character(&self.bytes[at..], self.rules.wide_brackets)?;
-        Some((Some(code), at + length))
     }
 }

@@ -4,6 +4,7 @@
 //! Matching goes back only to the latest `*`, so it takes at most pattern times text steps; a pattern
 //! with groups is matched by following all ways at once.
 
+mod bracket;
 pub(super) mod class;
 mod compile;
 pub(super) mod escapes;
@@ -17,7 +18,7 @@ use std::cell::Cell;
 
 use bstr::ByteSlice;
 
-use crate::dialect::{BadClass, Collating, Dialect, OpenGroups, QuotesPair};
+use crate::dialect::{Brackets, CountsQuoted, Dialect, OpenGroups, QuotesPair};
 use crate::expand::pattern::class::Set;
 use crate::expand::pattern::compile::{Compiler, Told};
 use crate::expand::pattern::escapes::Place;
@@ -33,8 +34,8 @@ pub struct PatternRules {
     pub wide_classes: bool,
     /// `^` negates a bracket expression as `!` does.
     pub caret_negates: bool,
-    /// `[.a.]` and `[=a=]` are known.
-    pub collating: Collating,
+    /// How bracket expressions are read.
+    pub brackets: &'static Brackets,
     /// An unquoted backslash escapes the next character.
     pub backslash_escapes: bool,
     /// It escapes only what is special in patterns.
@@ -53,12 +54,8 @@ pub struct PatternRules {
     pub sets_mind_case: bool,
     /// It may also escape the slash behind a component that is a pattern.
     pub escapes_slash_behind_pattern: bool,
-    /// The classes that POSIX does not name.
-    pub more_classes: &'static [&'static str],
     /// Whether `[[:<:]]` and `[[:>:]]` are places.
     pub word_places: bool,
-    /// What a class makes of a set that there is not.
-    pub bad_class: BadClass,
     /// Whether parentheses are groups without a sign before them.
     pub bare_groups: bool,
     /// Whether they are inside of other groups.
@@ -69,24 +66,18 @@ pub struct PatternRules {
     pub last_backslash_matches: bool,
     /// Whether groups count that come from a value.
     pub groups_in_values: bool,
-    /// A dash and a caret in what an expansion between double quotes gave mean something between brackets.
-    pub quoted_values_range: bool,
+    /// Which quoted characters mean something between brackets.
+    pub counts_quoted: CountsQuoted,
     /// Whether `^`, `#` and `~` are operators.
     pub operators: bool,
     /// Whether characters of several bytes count in brackets.
     pub wide_brackets: bool,
-    /// Whether a bracket that stands first in a negated bracket expression is not looked at.
-    pub negated_bracket_vanishes: bool,
-    /// Whether a bracket that stands first in a bracket expression ends it if no other does.
-    pub empty_sets: bool,
     /// Whether the first alternative of a group that leads to a match counts, and not the one with the longest.
     pub alternatives_in_order: bool,
     /// What a group that is not closed makes of a pattern.
     pub open_groups: OpenGroups,
     /// Whether a group behind a star cannot match the nothing at the end of a text.
     pub star_groups_need_text: bool,
-    /// Whether a range may begin with the end of the one before it, and one that is the wrong way round is its end.
-    pub ranges_chain: bool,
 }
 
 impl PatternRules {
@@ -96,29 +87,24 @@ impl PatternRules {
             characters: utf8 && dialect.characters,
             wide_classes: utf8 && dialect.wide_classes,
             caret_negates: dialect.caret_negates,
-            collating: dialect.collating_elements,
+            brackets: dialect.brackets,
             backslash_escapes: dialect.value_backslash_escapes,
             letter_escapes: false,
             written_letters: dialect.pattern_letters,
             backslash_needs_special: dialect.value_backslash_needs_special,
             quotes_pair: dialect.quotes_pair,
             escapes_slash_behind_pattern: dialect.escapes_slash_behind_pattern,
-            more_classes: dialect.more_classes,
             word_places: dialect.word_places,
-            bad_class: dialect.bad_class,
             bare_groups: dialect.bare_groups,
             nested_bare_groups: dialect.parentheses_group_in_groups,
             ranges: dialect.number_ranges,
             groups_in_values: dialect.groups_in_values,
-            quoted_values_range: dialect.quoted_values_range,
+            counts_quoted: dialect.counts_quoted,
             last_backslash_matches: dialect.last_backslash_matches,
             operators: false,
-            negated_bracket_vanishes: dialect.negated_bracket_vanishes,
-            empty_sets: dialect.empty_sets,
             alternatives_in_order: dialect.alternatives_in_order,
             open_groups: dialect.open_groups,
             star_groups_need_text: dialect.star_groups_need_text,
-            ranges_chain: dialect.ranges_chain,
             wide_brackets: utf8 && dialect.characters,
             groups: dialect.extended_patterns,
             folds_case: false,
@@ -271,12 +257,16 @@ pub(crate) fn quoting(pattern: &Text, rules: PatternRules) -> Vec<bool> {
             at += bytes.len();
         }
     }
-    if rules.quoted_values_range {
+    if rules.counts_quoted != CountsQuoted::NOTHING {
         let mut at = 0;
         for (run, bytes) in pattern.runs() {
-            let is_value = run.is_quoted() && run.origin.rule().is_expansion();
+            let counting = match run.origin.rule().is_expansion() {
+                _ if !run.is_quoted() || run.is_escaped(bytes) => "",
+                true => rules.counts_quoted.of_values,
+                false => rules.counts_quoted.written,
+            };
             for (mark, byte) in marks[at..].iter_mut().zip(bytes) {
-                *mark &= !(is_value && matches!(byte, b'-' | b'^'));
+                *mark &= !counting.as_bytes().contains(byte);
             }
             at += bytes.len();
         }
@@ -369,9 +359,7 @@ impl Pattern {
         if rules.quotes_pair == QuotesPair::Spoils
             && pair_backslashes(text.bytes(), &mut text.quoting(), rules.quotes_pair)
         {
-            let (negated, wide, folds_case) = (false, false, false);
-            let nothing = Set { negated, broken: false, wide, folds_case, members: Vec::new() };
-            return Pattern::of(vec![Item::Set(nothing)], rules);
+            return Pattern::of(vec![Item::Set(Set::NOTHING)], rules);
         }
         if rules.written_letters
             && let Some(text) = escapes::with_written(text)
@@ -467,33 +455,28 @@ fn holds_place(items: &[Item]) -> bool {
 #[cfg(test)]
 mod tests {
     use super::{Pattern, PatternRules, pair_backslashes};
-    use crate::dialect::{OpenGroups, QuotesPair};
+    use crate::dialect::{Brackets, CountsQuoted, OpenGroups, QuotesPair};
 
     const RULES: PatternRules = PatternRules {
         characters: true,
         wide_classes: true,
         caret_negates: true,
         quotes_pair: QuotesPair::Never,
-        collating: crate::dialect::Collating::Characters,
+        brackets: &Brackets { more_classes: &["word", "ascii"], ..Brackets::POSIX },
         backslash_escapes: true,
         escapes_slash_behind_pattern: true,
-        more_classes: &["word", "ascii"],
         word_places: false,
-        bad_class: crate::dialect::BadClass::Empty,
         bare_groups: false,
         nested_bare_groups: false,
         ranges: false,
         groups_in_values: true,
-        quoted_values_range: false,
+        counts_quoted: CountsQuoted::NOTHING,
         last_backslash_matches: true,
         operators: false,
         wide_brackets: true,
-        negated_bracket_vanishes: false,
-        empty_sets: false,
         alternatives_in_order: false,
         open_groups: OpenGroups::ArePatterns,
         star_groups_need_text: false,
-        ranges_chain: false,
         backslash_needs_special: false,
         letter_escapes: false,
         written_letters: false,

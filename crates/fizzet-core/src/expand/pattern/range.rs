@@ -42,9 +42,8 @@ pub(super) fn range(text: &[u8]) -> Option<Item> {
 }
 
 fn digit(from: u32, to: u32) -> Item {
-    let (zero, folds_case) = (u32::from(b'0'), false);
-    let members = vec![Member::Range(zero + from, zero + to)];
-    Item::Set(Set { negated: false, broken: false, wide: false, folds_case, members })
+    let zero = u32::from(b'0');
+    Item::Set(Set { members: vec![Member::Range(zero + from, zero + to)], ..Set::NOTHING })
 }
 
 /// The numbers from `low` to `high`, as sequences of ranges of digits.

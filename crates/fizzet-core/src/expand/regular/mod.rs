@@ -146,7 +146,7 @@ impl Rules {
 
     fn set(self, negated: bool, members: Vec<Member>) -> Set {
         let Rules { characters, folds_case, .. } = self;
-        Set { negated, broken: false, wide: characters, folds_case, members }
+        Set { negated, wide: characters, folds_case, members, ..Set::NOTHING }
     }
 }
 
