@@ -489,11 +489,16 @@ impl<'a> Printer<'a> {
         let own = redirect.operator.descriptor();
         // Where another number or none at all would mean something else, the number is always there.
         let usual = match redirect.operator {
-            Operator::ReadWrite | Operator::Both | Operator::BothAppend => None,
+            Operator::ReadWrite | Operator::Both | Operator::BothClobber | Operator::BothAppend => {
+                None
+            }
             _ if duplicates && (closes || is_number || moves) => None,
             _ => Some(own),
         };
-        let both = matches!(redirect.operator, Operator::Both | Operator::BothAppend);
+        let both = matches!(
+            redirect.operator,
+            Operator::Both | Operator::BothClobber | Operator::BothAppend
+        );
         match &redirect.target {
             Some(RedirectTarget::Variable(name)) => {
                 self.page.say("{");

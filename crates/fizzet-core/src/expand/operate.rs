@@ -2,10 +2,10 @@
 
 use unicode_width::UnicodeWidthChar;
 
-use crate::dialect::{ListOperations, References, ValuesBehind, Wait};
+use crate::dialect::{ListOperations, References, RemovalGroups, ValuesBehind, Wait};
 use crate::expand::change::{cased, removed_range};
 use crate::expand::parameter::{Held, index_text};
-use crate::expand::pattern::Pattern;
+use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::places::keep_match;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::trimmed::{Removal, trimmed};
@@ -91,9 +91,12 @@ impl Substitution<'_> {
                     let items = trimmed(items, (&text, rules), &state.sources, removal);
                     return Ok(Some(Held::List { items, star: *star }));
                 }
-                let pattern = match state.dialect.removal_is_group {
-                    true => Pattern::alternatives(&text, rules),
-                    false => Pattern::from_text(&text, rules),
+                let pattern = match state.dialect.removal_groups {
+                    RemovalGroups::Always => Pattern::alternatives(&text, rules),
+                    RemovalGroups::OfSuffixes if *suffix => {
+                        Pattern::from_text(&text, PatternRules { bare_groups: true, ..rules })
+                    }
+                    _ => Pattern::from_text(&text, rules),
                 };
                 let span = parameter.span;
                 let cut = self.each_in_turn(parameter, held, |this, text| {

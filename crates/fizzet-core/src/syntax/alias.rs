@@ -70,7 +70,7 @@ impl Parser<'_> {
 
     /// Replaces a word that may close or go on with a compound command.
     pub(super) fn replace_aliases_of_closers(&mut self) -> Parsed<()> {
-        match self.dialect.aliases_close_compounds && self.aliases.known.is_some() {
+        match self.aliases.known.is_some() {
             true => self.replace_aliases_of_command(),
             false => Ok(()),
         }

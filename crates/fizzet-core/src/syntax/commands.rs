@@ -236,6 +236,12 @@ impl<'a> Parser<'a> {
             }
             b"{" if self.dialect.braces_are_tokens => return Some(end),
             b"}" if self.command_braces > 0 => return Some(end),
+            // `!(...)` is a pattern where there are groups.
+            b"!" if self.text.get(end) == Some(&b'(')
+                && (self.extended_patterns || self.dialect.bare_groups) =>
+            {
+                return None;
+            }
             _ => {}
         }
         let after = self.over_continuations(end);

@@ -21,6 +21,7 @@ const OPERATORS: &[(&[u8], RedirectOperator)] = &[
     (b"<>", RedirectOperator::ReadWrite),
     (b"<", RedirectOperator::Input),
     (b"&>>", RedirectOperator::BothAppend),
+    (b"&>|", RedirectOperator::BothClobber),
     (b"&>", RedirectOperator::Both),
     (b">>", RedirectOperator::Append),
     (b">&", RedirectOperator::DuplicateOutput),
@@ -85,14 +86,14 @@ impl<'a> Parser<'a> {
 
     fn redirect_operator(&mut self, has_target: bool) -> Option<RedirectOperator> {
         for &(text, operator) in OPERATORS {
-            let both = matches!(operator, RedirectOperator::Both | RedirectOperator::BothAppend);
-            let appends = operator == RedirectOperator::BothAppend;
-            if (both && (has_target || !self.dialect.redirect_both))
-                || (appends && !self.dialect.append_both)
-            {
-                continue;
-            }
-            if operator == RedirectOperator::HereString && !self.dialect.here_strings {
+            let is_known = match operator {
+                RedirectOperator::Both => self.dialect.redirect_both && !has_target,
+                RedirectOperator::BothAppend => self.dialect.append_both && !has_target,
+                RedirectOperator::BothClobber => self.dialect.overwrite_with_both && !has_target,
+                RedirectOperator::HereString => self.dialect.here_strings,
+                _ => true,
+            };
+            if !is_known {
                 continue;
             }
             let process = self.dialect.process_substitution
@@ -116,10 +117,10 @@ impl<'a> Parser<'a> {
         };
         let marked = match operator {
             RedirectOperator::Output => RedirectOperator::Clobber,
-            RedirectOperator::DuplicateOutput => RedirectOperator::Both,
-            RedirectOperator::Both | RedirectOperator::Append | RedirectOperator::BothAppend => {
-                operator
+            RedirectOperator::DuplicateOutput | RedirectOperator::Both => {
+                RedirectOperator::BothClobber
             }
+            RedirectOperator::Append | RedirectOperator::BothAppend => operator,
             _ => return operator,
         };
         match self.eat(b"|") || self.eat(b"!") {

@@ -29,6 +29,7 @@ impl Parser<'_> {
         if self.at_body_end() {
             return Ok(List::default());
         }
+        self.replace_aliases_of_closers()?;
         if self.at_reserved(b"do") {
             return self.do_group(start, opener);
         }
@@ -161,7 +162,11 @@ impl Parser<'_> {
     /// `always { list }` behind a group.
     pub(super) fn always(&mut self, start: usize) -> Parsed<Option<List>> {
         self.skip_blanks();
-        if !self.dialect.short_forms || !self.eat_reserved(b"always") {
+        if !self.dialect.short_forms {
+            return Ok(None);
+        }
+        self.replace_aliases_of_closers()?;
+        if !self.eat_reserved(b"always") {
             return Ok(None);
         }
         self.skip_blanks();

@@ -8,7 +8,7 @@ use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::ast::{Arithmetic, List, Word};
-use crate::text::Standing;
+use crate::text::{Standing, Text};
 use crate::walk::{Walker, builtins};
 
 /// Whether a loop goes on.
@@ -171,15 +171,23 @@ impl Walker {
             None => self.state.positional.all().to_vec(),
             Some(words) => self.listed(words)?,
         };
-        self.state.status = self.idle_status();
-        while !values.is_empty() {
+        let dialect = self.state.dialect.clone();
+        if values.is_empty() {
+            self.state.status = match dialect.empty_select_fails {
+                true => 1,
+                false => self.idle_status(),
+            };
+            return Ok(());
+        }
+        loop {
             self.step(span)?;
             let Some((line, whole)) = self.line_of_input() else {
                 self.missing("what is chosen in a select", span);
                 return Ok(());
             };
             if !whole {
-                self.state.status = self.state.dialect.select_end_status;
+                self.assign_text(b"REPLY", Text::new(), span)?;
+                self.state.status = dialect.select_end_status.unwrap_or(self.state.status);
                 return Ok(());
             }
             let chosen = builtins::number(line.bytes()).and_then(|n| usize::try_from(n).ok());

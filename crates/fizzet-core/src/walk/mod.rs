@@ -151,6 +151,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         processes: Vec::new(),
         options_at: Default::default(),
         substituted: None,
+        beside: None,
         guessed: false,
         sought: None,
         in_turn: Vec::new(),
@@ -250,6 +251,8 @@ pub(crate) struct Walker {
     options_at: builtins::OptionPlace,
     /// The status of the latest command substitution of a command without a name.
     substituted: Option<Status>,
+    /// The status of the latest process that was started beside the last command.
+    beside: Option<Status>,
     /// Whether the status of the latest program had to be guessed.
     guessed: bool,
     /// Whether an `eval` has just ended in a backslash that nothing follows.

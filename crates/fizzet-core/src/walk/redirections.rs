@@ -68,7 +68,7 @@ impl Walker {
     fn led_by(&self, redirection: &RedirectTrace, comes_back: bool) -> Vec<u32> {
         let mut led = vec![redirection.descriptor];
         match redirection.operator {
-            "&>" | "&>>" => led = vec![1, 2],
+            "&>" | "&>|" | "&>>" => led = vec![1, 2],
             "<&" | ">&" => match self.copied(redirection.target.bytes()) {
                 Some(Copied::Descriptor { from, moves: true })
                     if comes_back || !self.state.dialect.moved_descriptors_stay_closed =>
@@ -109,7 +109,7 @@ impl Walker {
                 let output = self.file_to_write(redirection, redirection.operator == ">>")?;
                 self.open_output(descriptor, output, again);
             }
-            "&>" | "&>>" => self.both_to_file(redirection)?,
+            "&>" | "&>|" | "&>>" => self.both_to_file(redirection)?,
             "<&" | ">&" => match self.copied(redirection.target.bytes()) {
                 Some(Copied::Descriptor { from, moves }) => {
                     match self.descriptors.output(from).cloned() {
@@ -309,9 +309,9 @@ impl Walker {
         for (at, trace) in traces.iter().enumerate().skip(from) {
             self.check(trace, &traces[..at])
                 .map_err(|stop| self.told_behind(stop, &traces[..at]))?;
-            let writes = matches!(trace.operator, ">" | ">>" | ">|" | "<>" | "&>" | "&>>");
+            let writes = matches!(trace.operator, ">" | ">>" | ">|" | "<>" | "&>" | "&>|" | "&>>");
             if writes && (others_follow || at + 1 < traces.len()) {
-                self.file_to_write(trace, !matches!(trace.operator, ">" | ">|" | "&>"))
+                self.file_to_write(trace, !matches!(trace.operator, ">" | ">|" | "&>" | "&>|"))
                     .map_err(|stop| self.told_behind(stop, &traces[..at]))?;
             }
         }
@@ -453,7 +453,7 @@ impl Walker {
                 _ => Ok(()),
             };
         }
-        if matches!(trace.operator, "<" | ">" | ">>" | ">|" | "<>" | "&>" | "&>>")
+        if matches!(trace.operator, "<" | ">" | ">>" | ">|" | "<>" | "&>" | "&>|" | "&>>")
             && let Some(named) = Descriptors::named(target.bytes())
         {
             let is_open =
@@ -469,7 +469,9 @@ impl Walker {
                 Err(self.cannot_redirect(message, span))
             }
             ">" | "&>" => self.check_written(target.bytes(), true, &shown, span),
-            ">>" | ">|" | "&>>" | "<>" => self.check_written(target.bytes(), false, &shown, span),
+            ">>" | ">|" | "&>|" | "&>>" | "<>" => {
+                self.check_written(target.bytes(), false, &shown, span)
+            }
             _ => Ok(()),
         }
     }

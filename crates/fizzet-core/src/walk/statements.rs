@@ -43,6 +43,7 @@ impl Walker {
                 }
             })?;
             self.state.jobs.push(self.state.status);
+            self.beside = Some(self.state.status);
             self.state.status = 0;
             return Ok(());
         }
@@ -277,6 +278,9 @@ impl Walker {
                 failed = self.state.status;
             }
             statuses.push(self.state.status);
+            if !last {
+                self.beside = Some(self.state.status);
+            }
         }
         self.state.doing.statuses = statuses;
         // What the last command has opened in place stays open.

@@ -4,7 +4,7 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
-use crate::dialect::{AskedSubstitutions, FileSubstitution, Nul, ReadLate};
+use crate::dialect::{AskedSubstitutions, FileSubstitution, Nul, ReadLate, SubstitutionStatus};
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Reach, ShellError, Stop, as_process};
 use crate::syntax::Parser;
@@ -35,6 +35,7 @@ impl Walker {
         }
         self.depth += 1;
         let before = self.state.status;
+        let beside = self.beside.take();
         // The word that holds the substitution goes on being recorded behind it.
         let word = self.word.take();
         let (output, outcome) = match command.place {
@@ -72,9 +73,14 @@ impl Walker {
             outcome => outcome?,
         }
         self.substituted = Some(as_process(self.state.status));
-        if !self.state.dialect.substitution_sets_status {
-            self.state.status = before;
-        }
+        let latest_beside = std::mem::replace(&mut self.beside, beside);
+        self.state.status = match self.state.dialect.substitution_status {
+            SubstitutionStatus::Kept => before,
+            SubstitutionStatus::KeptUnlessPiped if is_lone_pipeline(list) => 0,
+            SubstitutionStatus::KeptUnlessPiped => before,
+            SubstitutionStatus::Shown => self.state.status,
+            SubstitutionStatus::OfBeside => latest_beside.unwrap_or(self.state.status),
+        };
         match command.place {
             SubstitutionPlace::Reply => Ok(output),
             _ => Ok(trimmed(&output, self.state.dialect.substitution_nul)),
@@ -239,6 +245,14 @@ fn is_lone_trap(list: &List) -> bool {
     let CommandKind::Simple(simple) = &command.kind else { return false };
     and_or.rest.is_empty()
         && matches!(&simple.words[..], [Argument::Word(word)] if word.literal() == Some(b"trap"))
+}
+
+/// Whether commands are one pipeline of several, with nothing before or behind it.
+fn is_lone_pipeline(list: &List) -> bool {
+    let [and_or] = &list.items[..] else { return false };
+    let pipeline = &and_or.first;
+    let bare = !and_or.background && !pipeline.negated && !pipeline.timed;
+    and_or.rest.is_empty() && bare && pipeline.commands.len() > 1
 }
 
 /// The output of a command substitution: without its last newlines, and NUL bytes as the shell has

@@ -98,6 +98,19 @@ pub struct LineNumbers {
     pub functions_count_anew: bool,
 }
 
+/// What `$?` is behind a command substitution in the same command.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum SubstitutionStatus {
+    /// What it was before.
+    Kept,
+    /// The same, but 0 where the substitution is one pipeline of several commands.
+    KeptUnlessPiped,
+    /// The status of the substitution.
+    Shown,
+    /// The same, but where it has started processes beside the last command, the status of the latest of them.
+    OfBeside,
+}
+
 /// Which commands that are alone in a pipeline change the list of its statuses.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum LoneStatuses {

@@ -70,6 +70,17 @@ pub enum Reals {
     PointStays,
 }
 
+/// Which patterns of `${x#p}` and `${x%p}` are groups.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum RemovalGroups {
+    /// None.
+    Never,
+    /// Those of suffixes.
+    OfSuffixes,
+    /// All.
+    Always,
+}
+
 /// What the elements of an associative array's list may be.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum AssociativeLists {

@@ -37,8 +37,10 @@ macro_rules! carrying_rows {
     match_array: &'static str = ["", "BASH_REMATCH", "", "", ".sh.match", "", ""], "observed: [[ abc =~ b ]]; echo ${BASH_REMATCH[0]}";
     /// What an assignment of a read-only variable before a command ends; nothing where it is passed over.
     read_only_before_command: Option<Reach> = [Some(Reach::Shell), None, Some(Reach::Shell), Some(Reach::Shell), Some(Reach::Command), Some(Reach::Shell), Some(Reach::Shell)], "observed in all six: readonly x=1; x=2 label a; label after";
-    /// The status of `select` at the end of the input.
-    select_end_status: Status = [1, 1, 1, 1, 1, 1, 0], "observed: select x in a; do :; done </dev/null; echo $?";
+    /// The status of `select` at the end of the input; it stays what it was where there is none.
+    select_end_status: Option<Status> = [Some(1), Some(1), Some(1), Some(1), Some(1), Some(1), None], "observed in bash, ksh93, mksh and zsh: (exit 4); select x in a; do :; done </dev/null; echo $?";
+    /// `select` with nothing to choose from fails.
+    empty_select_fails: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: select x in; do :; done; echo $?";
     /// A mistake in an expansion or assignment ends only the line it is on.
     mistakes_end_line: bool = [N, Y, N, N, N, N, N], "observed in all six: two lines, label $((1/0)); label after, then label end";
     /// The status of a subshell that a mistake ends, where it differs from that of a shell.
@@ -161,8 +163,8 @@ macro_rules! carrying_rows {
     exit_on_error_minds_mistakes: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: set -e; echo ${}, newline, echo next; set -e; echo $((1/0)), newline, echo next";
     /// An assignment of a list has the status 0, whatever the substitutions in it have ended with.
     lists_succeed: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: a=($(false)); echo $?";
-    /// A command substitution sets `$?` for the words behind it in the same command.
-    substitution_sets_status: bool = [N, Y, N, N, Y, N, Y], "observed in all six: echo $(exit 6) $?";
+    /// What `$?` is for the words behind a command substitution in the same command.
+    substitution_status: SubstitutionStatus = [SubstitutionStatus::Kept, SubstitutionStatus::Shown, SubstitutionStatus::Kept, SubstitutionStatus::Kept, SubstitutionStatus::OfBeside, SubstitutionStatus::KeptUnlessPiped, SubstitutionStatus::Shown], "observed in all six: (exit 5); echo $(exit 6) $?; (exit 5); echo $( (exit 2) | (exit 3) ) $?; (exit 5); echo $( (exit 2) & (exit 3) ) $?";
     /// `local OPTIND` keeps the place in the words for when the function ends.
     getopts_keeps_place_for_local: bool = [N, Y, N, N, N, N, N], "observed in all six: f() { local OPTIND=1; getopts ab p -ba; }; getopts ab o -ab; f; getopts ab o -ab; echo $o";
     /// Behind a function whose own OPTIND had a value the options begin again, unless the script itself had set

@@ -11,8 +11,8 @@ macro_rules! expanding_rows {
     unmatched_ends: Reach = [Reach::Line, Reach::Line, Reach::Line, Reach::Line, Reach::Line, Reach::Line, Reach::Command], "observed: shopt -s failglob or zsh: label nosuch*; label after";
     /// GLOBIGNORE lists patterns of pathnames that no pattern matches.
     glob_ignore: bool = [N, Y, N, N, N, N, N], "observed: GLOBIGNORE='l*'; echo *id";
-    /// The pattern of `${x#p}` and `${x%p}` is a group: bars separate alternatives, parentheses need no sign.
-    removal_is_group: bool = [N, N, N, N, N, Y, N], "observed in all six: x=ab; echo ${x#b|a} ${x#(a|b)}";
+    /// Which patterns of `${x#p}` and `${x%p}` are groups: bars separate alternatives, parentheses need no sign.
+    removal_groups: RemovalGroups = [RemovalGroups::Never, RemovalGroups::Never, RemovalGroups::Never, RemovalGroups::Never, RemovalGroups::OfSuffixes, RemovalGroups::Always, RemovalGroups::Never], "observed in all six: x=ab; echo ${x#b|a} ${x#(a|b)} ${x%b|a}; p='(a|b)'; echo ${x%$p}";
     /// A parenthesis that nothing closes in a pattern of `case` or `${x#p}` is an error.
     open_group_is_error: bool = [N, N, N, N, N, N, Y], "observed in zsh: x=a; echo ${x#(}";
     /// What joins `$*` in a here-document.

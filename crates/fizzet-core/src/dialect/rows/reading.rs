@@ -241,6 +241,8 @@ macro_rules! reading_rows {
     overwriting_marks: bool = [N, N, N, N, N, N, Y], "observed in all six: echo a >! f; echo b >>| f; echo c >>& f; cat f";
     /// `&>` redirects both outputs.
     redirect_both: bool = [N, Y, N, Y, Y, Y, Y], "observed: echo a &>/dev/null";
+    /// `&>|` redirects both outputs, also to a file that is there under `set -C`.
+    overwrite_with_both: bool = [N, N, N, N, N, Y, Y], "observed in all six: set -C; : >f; : &>|f; echo $?";
     /// `<<<` is a here-string.
     here_strings: bool = [N, Y, N, N, Y, Y, Y], "observed: cat <<<a";
     /// Arithmetic has `**`.
@@ -333,8 +335,6 @@ macro_rules! reading_rows {
     escaped_blank_of_alias_counts: bool = [Y, Y, N, N, N, Y, Y], "observed in all six: alias t='echo \\ ' w=W; then t w";
     /// Words that are reserved before they are looked up as aliases, where a command begins.
     reserved_before_aliases: &'static [&'static str] = [RESERVED, &["}"], RESERVED, RESERVED_BUSYBOX, RESERVED_KSH, RESERVED_MKSH, &[]], "observed in all six: alias while=x; then while false; do :; done; and so on";
-    /// Words that close or go on with a compound command can come from aliases.
-    aliases_close_compounds: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: alias D=do E=done; then for x in 1; D echo $x; E";
     /// What quotes or expansions in the name of a function that is defined do.
     quoted_function_names: QuotedNames = [QuotedNames::Refused, QuotedNames::Late, QuotedNames::Refused, QuotedNames::Refused, QuotedNames::Taken, QuotedNames::Taken, QuotedNames::Expanded], "observed in all six: 'a b'() { echo in; }; 'a b'; f{1,2}$x() { echo in; }; f1";
     /// Names besides those of the special built-in utilities that no function may have; any may where this is nothing.

@@ -375,9 +375,9 @@ impl Reader<'_> {
                 .position(|&byte| byte == b':')
                 .filter(|end| rest.get(end + 1) == Some(&b']'))
                 .map(|end| &rest[..end]),
-            ClassNames::Letters => {
-                self.closed(at, b':').filter(|name| name.iter().all(|byte| (b'a'..b'z').contains(byte)))
-            }
+            ClassNames::Letters => self
+                .closed(at, b':')
+                .filter(|name| name.iter().all(|byte| (b'a'..b'z').contains(byte))),
             ClassNames::Known => {
                 let name = self.closed(at, b':');
                 let known = name.filter(|name| Class::named(name, &[]).is_some());
@@ -414,19 +414,17 @@ impl Reader<'_> {
         };
         match self.brackets.unknown_symbol {
             BracketMistake::Empty => Inside::Symbol(code, end),
-            mistake => code.map_or(Inside::Mistake(mistake, end), |code| {
-                Inside::Symbol(Some(code), end)
-            }),
+            mistake => {
+                code.map_or(Inside::Mistake(mistake, end), |code| Inside::Symbol(Some(code), end))
+            }
         }
     }
 
     /// `[=c=]`, at its bracket.
     fn equivalent(&self, at: usize) -> Inside {
         let alone = || {
-            let (code, length) = next_character(
-                &self.from.bytes[at + 2..],
-                self.from.rules.wide_brackets,
-            )?;
+            let (code, length) =
+                next_character(&self.from.bytes[at + 2..], self.from.rules.wide_brackets)?;
             let end = at + 2 + length;
             let closes = self.from.bytes.get(end..end + 2) == Some(b"=]");
             closes.then_some((code, end + 2))
@@ -476,7 +474,8 @@ impl Reader<'_> {
 
     /// How many bytes a backslash takes that stands before what it escapes, or in its place.
     fn escaped_length(&self, at: usize) -> usize {
-        let written = self.from.active(at) == Some(Some(b'\\')) && self.from.rules.backslash_escapes;
+        let written =
+            self.from.active(at) == Some(Some(b'\\')) && self.from.rules.backslash_escapes;
         if written { 2 } else { 1 }
     }
 

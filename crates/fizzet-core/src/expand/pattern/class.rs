@@ -94,8 +94,13 @@ impl Class {
 
 impl Set {
     /// The set without members.
-    pub(in crate::expand) const NOTHING: Set =
-        Set { negated: false, except: Vec::new(), wide: false, folds_case: false, members: Vec::new() };
+    pub(in crate::expand) const NOTHING: Set = Set {
+        negated: false,
+        except: Vec::new(),
+        wide: false,
+        folds_case: false,
+        members: Vec::new(),
+    };
 
     /// Whether a character belongs to the set.
     pub(in crate::expand) fn holds(&self, code: u32) -> bool {

@@ -214,9 +214,8 @@ impl Compiler<'_> {
 
     fn escape(&mut self, escape: Escape) {
         let folds_case = self.rules.folds_case;
-        let set = |negated, members| {
-            Item::Set(Set { negated, folds_case, members, ..Set::NOTHING })
-        };
+        let set =
+            |negated, members| Item::Set(Set { negated, folds_case, members, ..Set::NOTHING });
         self.items.push(match escape {
             Escape::Place(place) => Item::Place(place),
             Escape::Class(class, negated) => set(negated, vec![Member::Class(class)]),
@@ -541,8 +540,7 @@ impl Compiler<'_> {
                 let start = self.at;
                 for way in ways {
                     let items = Vec::new();
-                    let mut inner =
-                        Compiler { items, at: start, forks: self.forks + 1, ..*self };
+                    let mut inner = Compiler { items, at: start, forks: self.forks + 1, ..*self };
                     inner.go(way);
                     inner.compile();
                     self.at = inner.at;

@@ -265,7 +265,9 @@ impl Redirect {
     /// How many descriptors it changes.
     pub fn weight(&self) -> usize {
         match self.operator {
-            RedirectOperator::Both | RedirectOperator::BothAppend => 2,
+            RedirectOperator::Both
+            | RedirectOperator::BothClobber
+            | RedirectOperator::BothAppend => 2,
             _ => 1,
         }
     }
@@ -299,6 +301,8 @@ pub enum RedirectOperator {
     DuplicateOutput,
     /// `&>`
     Both,
+    /// `&>|`
+    BothClobber,
     /// `&>>`
     BothAppend,
     /// `<<`
@@ -321,6 +325,7 @@ impl RedirectOperator {
             RedirectOperator::DuplicateInput => "<&",
             RedirectOperator::DuplicateOutput => ">&",
             RedirectOperator::Both => "&>",
+            RedirectOperator::BothClobber => "&>|",
             RedirectOperator::BothAppend => "&>>",
             RedirectOperator::HereDocument => "<<",
             RedirectOperator::HereDocumentTabs => "<<-",
