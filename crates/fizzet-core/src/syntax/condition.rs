@@ -1,6 +1,8 @@
 //! `[[ expression ]]`.
 
-use crate::syntax::ast::{CommandKind, Condition, Word};
+use bstr::ByteSlice;
+
+use crate::syntax::ast::{CommandKind, Condition, Part, Word};
 use crate::syntax::cursor::{Parsed, Parser};
 use crate::syntax::within::Within;
 
@@ -164,7 +166,7 @@ impl<'a> Parser<'a> {
         self.newlines_in_condition()?;
         self.skip_blanks();
         let right = match operator {
-            b"=~" => self.word(Within::Expression)?,
+            b"=~" => self.regular_operand()?,
             b"==" | b"=" | b"!=" => self.pattern_operand()?,
             _ => self.operand("an operand")?,
         };
@@ -172,6 +174,17 @@ impl<'a> Parser<'a> {
             return self.unexpected("an operand");
         }
         Ok(Condition::Binary { operator: operator.into(), left, right })
+    }
+
+    /// The expression behind `=~`.
+    fn regular_operand(&mut self) -> Parsed<Word> {
+        let word = self.word(Within::Expression)?;
+        let is_empty_group =
+            |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains_str("()"));
+        if self.dialect.regular_refuses_empty_groups && word.parts.iter().any(is_empty_group) {
+            return self.unexpected("something in the parentheses");
+        }
+        Ok(word)
     }
 
     /// In `[[`, the right side of `==` is a pattern, with extended patterns in every shell.

@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::ReadLate;
+use crate::dialect::{Controls, ReadLate};
 use crate::syntax::alias::Aliases;
 use crate::syntax::ansi_c;
 use crate::syntax::ast::{CommandSubstitution, Operation, Parameter, ParameterName, Part};
@@ -146,6 +146,7 @@ impl<'a> Parser<'a> {
     fn ansi_c_quoted(&mut self, start: usize) -> Parsed<Part> {
         let body = self.pos + 1;
         let mut at = body;
+        let cleared = self.dialect.dollar_escapes.controls == Controls::ClearedBits;
         while let Some(&byte) = self.text.get(at) {
             match byte {
                 b'\'' => {
@@ -154,6 +155,8 @@ impl<'a> Parser<'a> {
                     self.pos = at + 1;
                     return Ok(Part::AnsiC { bytes, span: self.span(start, self.pos) });
                 }
+                // Where control escapes clear bits, they take any character, also the quote.
+                b'\\' if cleared && self.text.get(at + 1) == Some(&b'c') => at += 3,
                 b'\\' => at += 2,
                 _ => at += 1,
             }

@@ -281,7 +281,7 @@ impl<'a> Parser<'a> {
                 closes(b'[', b']') || (*open == 0 && matches!(byte, b',' | b'\n' | b'}'))
             }
             Within::Expression => {
-                closes(b'(', b')')
+                (closes(b'(', b')') && !self.dialect.regular_takes_closers)
                     || (*open == 0 && self.dialect.regular_ends.as_bytes().contains(&byte))
             }
         }
@@ -432,6 +432,9 @@ impl<'a> Parser<'a> {
             Within::Document => matches!(next, b'$' | b'`' | b'\\'),
             Within::BraceQuoted => matches!(next, b'$' | b'`' | b'"' | b'\\' | b'}'),
             Within::Arithmetic if self.in_arithmetic_command => true,
+            Within::Expression if self.dialect.regular_escapes_spare_names && next == b'$' => {
+                !self.text.get(start + 2).is_some_and(|&byte| begins_expansion(byte))
+            }
             within if within.is_quoted() => matches!(next, b'$' | b'`' | b'"' | b'\\'),
             _ => true,
         };
@@ -622,4 +625,9 @@ impl<'a> Parser<'a> {
         }
         Err(self.unclosed(start, 2, "pattern group", ")"))
     }
+}
+
+/// Whether a byte behind a dollar sign makes an expansion of it.
+fn begins_expansion(byte: u8) -> bool {
+    byte.is_ascii_alphanumeric() || b"_{(@*#?!-$".contains(&byte)
 }

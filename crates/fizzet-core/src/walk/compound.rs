@@ -152,6 +152,9 @@ impl Walker {
         let descriptors = self.descriptors.clone();
         let (depth, bodies) = (self.state.doing.depth, self.bodies);
         let (replaced, spared) = (self.parameters_replaced, self.spared);
+        if depth == 0 {
+            self.status_outside = self.state.status;
+        }
         self.state.doing.depth = depth + 1;
         let statuses = self.state.doing.statuses.clone();
         let last = self.state.doing.last.clone();

@@ -403,19 +403,15 @@ pub(super) fn compare(operator: &[u8], order: Option<Ordering>) -> bool {
     }
 }
 
-/// The text of an expression in which backslashes stand as they are written, but before `$`, and one more
-/// before each sign of patterns that is quoted otherwise.
+/// The text of an expression in which backslashes stand as they are written, and one more before each sign of
+/// patterns that is quoted otherwise.
 fn escaped(expression: &Text, state: &State) -> Vec<u8> {
     let mut text = Vec::with_capacity(expression.len() + 8);
     for (run, bytes) in expression.runs() {
         let backslashed =
             run.is_quoted() && state.sources.bytes(run.origin.span()).first() == Some(&b'\\');
         for &byte in bytes {
-            let quotes = match backslashed {
-                true => byte != b'$',
-                false => run.is_quoted() && b"*?[]()|{}\\".contains(&byte),
-            };
-            if quotes {
+            if backslashed || (run.is_quoted() && b"*?[]()|{}\\".contains(&byte)) {
                 text.push(b'\\');
             }
             text.push(byte);

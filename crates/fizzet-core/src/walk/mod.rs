@@ -127,6 +127,8 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         in_words: false,
         sourced: 0,
         pending: Vec::new(),
+        death: None,
+        status_outside: 0,
         acting: Vec::new(),
         actions: Vec::new(),
         error_told: false,
@@ -202,7 +204,11 @@ pub(crate) struct Walker {
     /// Files that `.` is carrying out.
     sourced: usize,
     /// Signals that have come and have not been looked at.
-    pending: Vec<(&'static str, Status)>,
+    pending: Vec<signals::Signal>,
+    /// The signal that has ended the shell.
+    death: Option<signals::Death>,
+    /// `$?` when the outermost of the subshells under way began.
+    status_outside: Status,
     /// Conditions whose actions are being carried out.
     acting: Vec<&'static str>,
     /// How things stood when each of them began, and that for EXIT.

@@ -3,7 +3,10 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{ActionMistakes, ActionStatus, DebugAt, EvalLines};
+use crate::dialect::{
+    ActingDeaths, ActionMistakes, ActionStatus, DeathStatus, DebugAt, EvalLines,
+    SignalsInSubstitutions,
+};
 use crate::state::Traps;
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::ast::{Command, CommandKind as Node};
@@ -13,6 +16,25 @@ use crate::walk::builtins::signal_number;
 
 /// Signals whose effect is nothing where they have no action (signal(7)).
 const HARMLESS: [&str; 4] = ["CHLD", "CONT", "URG", "WINCH"];
+
+/// A signal that has come to the shell.
+#[derive(Clone, Copy)]
+pub(super) struct Signal {
+    name: &'static str,
+    /// `$?` when it was sent.
+    status: Status,
+    /// Whether a subshell has sent it.
+    beside: bool,
+}
+
+/// The end of the shell by a signal.
+#[derive(Clone, Copy)]
+pub(super) struct Death {
+    /// Whether it leaves time for the action for EXIT.
+    pub(super) acts: bool,
+    /// The status that this action sees.
+    pub(super) seen: Status,
+}
 
 /// How things stood when an action began.
 #[derive(Clone, Copy)]
@@ -30,30 +52,72 @@ pub(super) struct EnteredAction {
 impl Walker {
     /// A signal comes to the shell, with the status that it has then.
     pub(super) fn signal(&mut self, name: &'static str) {
-        self.pending.push((name, self.state.status));
+        let beside = self.state.doing.depth > 0;
+        self.pending.push(Signal { name, status: self.state.status, beside });
     }
 
     /// Does what the signals ask for that have come; those that come to a shell while one of its
     /// subshells runs wait for the end of that.
     pub(super) fn act_on_signals(&mut self) -> Result<(), Stop> {
         while self.state.doing.depth == 0 && !self.pending.is_empty() {
-            let (name, before) = self.pending.remove(0);
+            let signal = self.pending.remove(0);
+            let name = signal.name;
             match self.state.traps.get(name.as_bytes()) {
                 Some(action) if action.is_empty() => {}
                 Some(_) if self.state.dialect.signals_act_at_once => {
-                    self.act_inside(name, before)?
+                    self.act_inside(name, signal.status)?
                 }
                 Some(_) => self.act(name)?,
-                None if HARMLESS.contains(&name) => {}
-                None => {
-                    if !self.state.dialect.signals_act_at_exit || name == "KILL" {
-                        self.state.traps.remove(&b"EXIT"[..]);
-                    }
-                    return Err(Stop::Exit(128 + signal_number(name)));
-                }
+                None if self.is_harmless(signal) => {}
+                None => return Err(self.die(signal)),
             }
         }
         Ok(())
+    }
+
+    /// The same at the end of a command substitution, where less of it may count.
+    pub(super) fn act_on_signals_inside(&mut self) -> Result<(), Stop> {
+        let counts = match self.state.dialect.signals_in_substitutions {
+            SignalsInSubstitutions::Nothing => false,
+            SignalsInSubstitutions::Deaths => self.pending.iter().any(|signal| {
+                !self.state.traps.contains_key(signal.name.as_bytes()) && !self.is_harmless(*signal)
+            }),
+            SignalsInSubstitutions::All => true,
+        };
+        if counts { self.act_on_signals() } else { Ok(()) }
+    }
+
+    /// Whether a signal without an action does nothing. A shell that waits for a subshell leaves INT to that, where it
+    /// tells in the end what has come.
+    fn is_harmless(&self, signal: Signal) -> bool {
+        let dialect = &self.state.dialect;
+        let waits = signal.beside && dialect.death_status == DeathStatus::Latest;
+        HARMLESS.contains(&signal.name)
+            || dialect.ignored_signals.contains(&signal.name)
+            || (waits && signal.name == "INT")
+    }
+
+    /// The end of the shell by a signal.
+    fn die(&mut self, signal: Signal) -> Stop {
+        let in_function = !self.scopes.is_empty();
+        let dialect = &self.state.dialect;
+        let acts = match dialect.signals_act_at_exit {
+            ActingDeaths::AllBut(silent) => !silent.contains(&signal.name),
+            ActingDeaths::Only(acting) => acting.contains(&signal.name),
+            ActingDeaths::OutsideFunctions(acting) => acting.contains(&signal.name) && !in_function,
+        };
+        let number = signal_number(signal.name);
+        let seen = match dialect.death_status {
+            DeathStatus::OfSignal => 128 + number,
+            DeathStatus::Latest if signal.beside => self.status_outside,
+            DeathStatus::Latest => self.state.status,
+            DeathStatus::Before if signal.beside => number,
+            DeathStatus::Before if in_function || signal.name == "INT" => 256 + number,
+            DeathStatus::Before => signal.status,
+            DeathStatus::One => 1,
+        };
+        self.death = Some(Death { acts, seen });
+        Stop::Exit(128 + number)
     }
 
     /// The same while the utility runs that has sent the signal, whose status comes behind it: the action sees the
@@ -156,7 +220,7 @@ impl Walker {
     /// The action for DEBUG before a command, where the shell has it for this kind of command; answers
     /// whether the command is to be carried out.
     pub(super) fn act_before(&mut self, command: &Command) -> Result<bool, Stop> {
-        if !self.has_action("DEBUG") {
+        if !self.has_action("DEBUG") || self.is_leaving() {
             return Ok(true);
         }
         let acts = match (self.state.dialect.debug_at, &command.kind) {
@@ -182,6 +246,12 @@ impl Walker {
                 Ok(false)
             }
         }
+    }
+
+    /// Whether the action for EXIT is under way, in which DEBUG does not count.
+    fn is_leaving(&self) -> bool {
+        self.state.dialect.debug_spares_exit
+            && self.actions.iter().any(|action| action.condition == "EXIT")
     }
 
     /// The action for DEBUG at a part of a command: behind an assignment, or before a redirection.

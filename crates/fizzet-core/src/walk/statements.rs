@@ -144,6 +144,7 @@ impl Walker {
             }
             commands => {
                 self.connected(commands)?;
+                self.act_on_signals()?;
                 true
             }
         };

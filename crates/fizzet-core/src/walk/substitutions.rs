@@ -72,6 +72,7 @@ impl Walker {
             }
             outcome => outcome?,
         }
+        self.act_on_signals_inside()?;
         self.substituted = Some(as_process(self.state.status));
         let latest_beside = std::mem::replace(&mut self.beside, beside);
         self.state.status = match self.state.dialect.substitution_status {

@@ -111,6 +111,42 @@ pub enum SubstitutionStatus {
     OfBeside,
 }
 
+/// Which signals that end the shell leave time for the action for EXIT.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ActingDeaths {
+    /// All but these.
+    AllBut(&'static [&'static str]),
+    /// These.
+    Only(&'static [&'static str]),
+    /// These, and they do not within a function.
+    OutsideFunctions(&'static [&'static str]),
+}
+
+/// The status that the action for EXIT sees where a signal ends the shell.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum DeathStatus {
+    /// 128 and the number of the signal.
+    OfSignal,
+    /// That of the latest command of the shell itself, which may be `kill`.
+    Latest,
+    /// That before `kill`; 256 and the number of the signal for INT and within a function, and the number alone
+    /// if a subshell has sent it.
+    Before,
+    /// 1
+    One,
+}
+
+/// What of signals counts at the end of a command substitution that has sent them.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum SignalsInSubstitutions {
+    /// Nothing: they wait for the end of the command.
+    Nothing,
+    /// They end the shell if they have no action.
+    Deaths,
+    /// Their actions are carried out too.
+    All,
+}
+
 /// Which commands that are alone in a pipeline change the list of its statuses.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum LoneStatuses {

@@ -352,8 +352,16 @@ macro_rules! carrying_rows {
     error_action: ErrorAction = [ErrorAction::Each, ErrorAction::Each, ErrorAction::Each, ErrorAction::Each, ErrorAction::Each, ErrorAction::OncePerCall, ErrorAction::Once], "observed in all six: set -E; trap 'echo e' ERR; f() { false; }; f; eval false";
     /// The action for a signal that the shell sends itself is carried out inside `kill`.
     signals_act_at_once: bool = [N, N, N, N, N, N, Y], "observed in all six: trap 'echo $?; return 3' USR1; f() { false; kill -USR1 $$; }; f; echo $?";
-    /// A signal that ends the shell leaves time for the action for EXIT.
-    signals_act_at_exit: bool = [N, Y, N, N, Y, Y, N], "observed in all six: trap 'echo x' EXIT; kill -TERM $$";
+    /// The action for DEBUG does not count in the action for EXIT.
+    debug_spares_exit: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: trap 'echo d' DEBUG; trap 'echo x; echo y' EXIT";
+    /// The signals that do nothing, though they would end another program.
+    ignored_signals: &'static [&'static str] = [&[], &["QUIT"], &[], &["QUIT"], &[], &["ALRM", "IO"], &["QUIT", "ABRT"]], "observed in all six with every signal: kill -QUIT $$; echo still here";
+    /// Which signals that end the shell leave time for the action for EXIT.
+    signals_act_at_exit: ActingDeaths = [ActingDeaths::Only(&[]), ActingDeaths::AllBut(&["KILL", "STKFLT", "PROF", "IO", "PWR"]), ActingDeaths::Only(&[]), ActingDeaths::Only(&[]), ActingDeaths::AllBut(&["KILL", "SEGV"]), ActingDeaths::Only(&["INT", "QUIT", "TERM"]), ActingDeaths::OutsideFunctions(&["HUP"])], "observed in all six with every signal: trap 'echo x' EXIT; kill -TERM $$";
+    /// The status that this action sees.
+    death_status: DeathStatus = [DeathStatus::OfSignal, DeathStatus::Latest, DeathStatus::OfSignal, DeathStatus::OfSignal, DeathStatus::Before, DeathStatus::OfSignal, DeathStatus::One], "observed in all six: trap 'echo $?' EXIT; (exit 4); f() { kill -TERM $$; }; f; the same with (kill -TERM $$), with INT, and without a function";
+    /// What of signals counts behind a command substitution that has sent them, before the command that holds it.
+    signals_in_substitutions: SignalsInSubstitutions = [SignalsInSubstitutions::Deaths, SignalsInSubstitutions::Deaths, SignalsInSubstitutions::Deaths, SignalsInSubstitutions::Deaths, SignalsInSubstitutions::Deaths, SignalsInSubstitutions::Nothing, SignalsInSubstitutions::All], "observed in all six: echo a $(kill -TERM $$); trap 'echo u' USR1; echo b $(kill -USR1 $$)";
     /// Utilities that pass on to a declaration utility behind them that its arguments are assignments.
     declaring_prefixes: &'static [&'static str] = [&["command"], &[], &["command"], &["command"], &["command"], &["command", "\\builtin"], &[]], "observed in all six: x='a b'; command export y=$x; echo $y; \\\\builtin typeset y=$x";
     /// Declaration utilities with quotes in their names take `name=value` as assignments.

@@ -393,6 +393,12 @@ macro_rules! reading_rows {
     regular_brackets_hide: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93 and zsh: [[ 'a b' =~ a[ ]b ]]; echo $?";
     /// Brackets behind a name at the start of an operand of `[[ ]]` belong to it, whatever they hold.
     operands_take_brackets: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: [[ 'a b' == a[ ]b ]]; echo $?";
+    /// A parenthesis that closes nothing belongs to the expression behind `=~`.
+    regular_takes_closers: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93 and zsh: [[ a =~ a) ]]; echo $?";
+    /// In the expression behind `=~` a backslash does not escape an expansion.
+    regular_escapes_spare_names: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93 and zsh: b=x; [[ 'a\\x' =~ a\\$b ]]; echo $?";
+    /// The expression behind `=~` holds no `()`.
+    regular_refuses_empty_groups: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93 and zsh: [[ a =~ a() ]]; echo $?";
     /// What ends the expression of `=~` outside parentheses.
     regular_ends: &'static str = [" \t\n;&<>", " \t\n;&<>", " \t\n;&<>", " \t\n;&<>", " \t\n", " \t\n;&<>", " \t\n;&<>|"], "observed in bash, ksh93 and zsh: [[ 'c<' =~ c< ]]; [[ 'c;y' =~ c;y ]]";
     /// What brackets behind a name at the start of a command are.

@@ -377,7 +377,7 @@ impl Reader<'_> {
                 .map(|end| &rest[..end]),
             ClassNames::Letters => self
                 .closed(at, b':')
-                .filter(|name| name.iter().all(|byte| (b'a'..b'z').contains(byte))),
+                .filter(|name| name.iter().all(|byte| (b'a'..=b'y').contains(byte))),
             ClassNames::Known => {
                 let name = self.closed(at, b':');
                 let known = name.filter(|name| Class::named(name, &[]).is_some());

@@ -341,6 +341,7 @@ impl Walker {
         let in_script = self.is_script() && self.state.dialect.mistakes_in_scripts_act;
         let acts = match &outcome {
             Err(Stop::Limit { .. } | Stop::Enough) => false,
+            Err(Stop::Exit(_)) if self.death.is_some_and(|death| !death.acts) => false,
             Err(Stop::Exit(_)) if skips && self.error_exit.is_some_and(|at| at != level) => false,
             Err(Stop::Shell(_) | Stop::Syntax(_)) if in_script => true,
             Err(Stop::Shell(error)) => error.exits || self.state.dialect.mistakes_act,
@@ -352,7 +353,9 @@ impl Walker {
         }
         let Some(action) = self.state.traps.remove(&b"EXIT"[..]) else { return outcome };
         match &outcome {
-            Err(Stop::Exit(status) | Stop::Return(status)) => self.state.status = *status,
+            Err(Stop::Exit(status) | Stop::Return(status)) => {
+                self.state.status = self.death.map_or(*status, |death| death.seen);
+            }
             Err(Stop::Shell(error)) if self.state.dialect.exit_action_sees_mistakes => {
                 self.state.status = error.status;
             }
