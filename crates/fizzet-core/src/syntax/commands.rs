@@ -23,7 +23,9 @@ impl<'a> Parser<'a> {
     /// What the shell of this dialect refuses to read.
     pub fn next_commands(&mut self) -> Parsed<Option<List>> {
         self.skip_newlines()?;
-        self.eat_lone_semicolon()?;
+        while self.eat_lone_semicolon()? && matches!(self.peek(), Some(b'\n')) {
+            self.skip_newlines()?;
+        }
         if self.at_end() {
             self.documents_at_end()?;
             return Ok(None);

@@ -418,7 +418,7 @@ impl<'a> Parser<'a> {
             self.pos += 2;
             return Active::Removed;
         }
-        use DocumentQuotes::{BackslashOutside, BackslashQuotes, SinglesToo};
+        use DocumentQuotes::{BackslashOutside, BackslashQuotes, SinglesToo, Unescaped};
         let document = self.in_document.then_some(self.dialect.document_quotes);
         let escapes = match within {
             Within::Double if self.in_inner_quotes => true,
@@ -427,6 +427,9 @@ impl<'a> Parser<'a> {
                 matches!(next, b'$' | b'`' | b'\\')
             }
             Within::BraceQuoted if document == Some(BackslashOutside) => true,
+            Within::BraceQuoted if document == Some(Unescaped) => {
+                matches!(next, b'$' | b'`' | b'\\' | b'}')
+            }
             Within::Double if self.in_quotes_in_braces && next == b'}' => true,
             Within::Double => matches!(next, b'$' | b'`' | b'"' | b'\\'),
             Within::Document => matches!(next, b'$' | b'`' | b'\\'),

@@ -7,6 +7,7 @@ use crate::dialect::{
     ActingDeaths, ActionMistakes, ActionStatus, DeathStatus, DebugAt, EvalLines,
     SignalsInSubstitutions,
 };
+use crate::source::Span;
 use crate::state::Traps;
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::ast::{Command, CommandKind as Node};
@@ -224,14 +225,13 @@ impl Walker {
             return Ok(true);
         }
         let acts = match (self.state.dialect.debug_at, &command.kind) {
-            (DebugAt::Never, _) => false,
+            (DebugAt::Never | DebugAt::Lists, _) => false,
             (DebugAt::Parts, Node::Simple(simple)) => {
                 !(simple.words.is_empty() && command.redirects.is_empty())
             }
             (_, Node::Simple(_)) => true,
             (_, Node::Arithmetic(_) | Node::Conditional(_) | Node::Case { .. }) => true,
             (DebugAt::Tests | DebugAt::Parts, _) => false,
-            (DebugAt::Commands, _) => true,
         };
         if !acts {
             return Ok(true);
@@ -248,9 +248,34 @@ impl Walker {
         }
     }
 
-    /// Whether the action for EXIT is under way, in which DEBUG does not count.
-    fn is_leaving(&self) -> bool {
-        self.state.dialect.debug_spares_exit
+    /// The action for DEBUG before an and-or list.
+    pub(super) fn act_before_list(&mut self, span: Span) -> Result<(), Stop> {
+        let acts = self.state.dialect.debug_at == DebugAt::Lists
+            && self.has_action("DEBUG")
+            && !self.is_leaving();
+        if !acts {
+            return Ok(());
+        }
+        self.state.doing.at = Some(span);
+        self.act("DEBUG")
+    }
+
+    /// The same before a command leaves the shell, where it counts there and not inside.
+    pub(super) fn act_before_fork(&mut self, command: &Command) -> Result<(), Stop> {
+        let acts = self.state.dialect.debug_before_forks
+            && matches!(command.kind, Node::Simple(_))
+            && !self.state.options.traces_functions
+            && self.has_action("DEBUG");
+        if acts {
+            self.state.doing.at = Some(command.span);
+            self.act_before(command)?;
+        }
+        Ok(())
+    }
+
+    /// Whether the action for EXIT is under way, and other actions do not count in it.
+    pub(super) fn is_leaving(&self) -> bool {
+        self.state.dialect.exit_action_is_alone
             && self.actions.iter().any(|action| action.condition == "EXIT")
     }
 

@@ -35,6 +35,9 @@ impl Walker {
                 && and_or.rest.is_empty()
                 && self.state.dialect.background_is_not_negated;
             let plain = drops.then(|| Pipeline { negated: false, ..and_or.first.clone() });
+            if let ([command], []) = (&and_or.first.commands[..], &and_or.rest[..]) {
+                self.act_before_fork(command)?;
+            }
             self.subshell(|walker| {
                 walker.state.doing.depth -= u32::from(is_one);
                 match &plain {
@@ -52,6 +55,7 @@ impl Walker {
 
     fn and_or_here(&mut self, and_or: &AndOr) -> Result<(), Stop> {
         self.spared = false;
+        self.act_before_list(and_or.span)?;
         let (last, rest) = (and_or.rest.len(), &and_or.rest);
         self.pipeline_of(&and_or.first, last > 0)?;
         for (at, (connector, pipeline)) in rest.iter().enumerate() {
@@ -155,7 +159,7 @@ impl Walker {
         let spared = self.spared && self.state.dialect.callers_spare_failures;
         let ends = ends && !spared;
         let fails = ends && self.state.status != 0 && self.testing == 0;
-        if fails && acts && self.has_action("ERR") {
+        if fails && acts && self.has_action("ERR") && !self.is_leaving() {
             let each = self.state.dialect.error_action == ErrorAction::Each;
             if !std::mem::replace(&mut self.error_told, true) || each {
                 self.act("ERR")?;
@@ -232,6 +236,7 @@ impl Walker {
             walker.state.doing.depth -= u32::from(is_one);
             walker.command(command)
         };
+        self.act_before_fork(command)?;
         if !last {
             self.subshell_is = SubshellIs::Pipeline;
             let (output, outcome) = self.captured(|walker| walker.subshell(alone));

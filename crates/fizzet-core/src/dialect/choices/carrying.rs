@@ -168,8 +168,8 @@ pub enum DebugAt {
     Parts,
     /// Simple commands, `[[`, `((` and `case`.
     Tests,
-    /// All commands.
-    Commands,
+    /// And-or lists.
+    Lists,
 }
 
 /// When the action for DEBUG is carried out for the passes of `for`.

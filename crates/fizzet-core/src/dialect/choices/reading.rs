@@ -268,6 +268,8 @@ pub enum DocumentQuotes {
     BackslashQuotes,
     /// The same, and single quotes quote there.
     SinglesToo,
+    /// What they do between double quotes, but a backslash does not quote those.
+    Unescaped,
     /// Outside double quotes a backslash quotes whatever follows; between them `\\"` stays.
     BackslashOutside,
 }

@@ -655,3 +655,14 @@ pub enum ReadOnlyFolders {
     /// It leaves them.
     Left,
 }
+
+/// What a variable keeps that is declared with both attributes of case.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum BothCases {
+    /// What it is given: the two take each other away.
+    Neither,
+    /// Small letters.
+    Lower,
+    /// What the last of the letters says.
+    Last,
+}

@@ -343,7 +343,7 @@ macro_rules! carrying_rows {
     /// The first descriptor that `{name}>file` can take.
     first_named_descriptor: u32 = [10, 10, 10, 10, 10, 10, 11], "observed in bash, ksh93 and zsh: exec {v}>/dev/null; echo $v";
     /// Before which commands the action for DEBUG is carried out.
-    debug_at: DebugAt = [DebugAt::Never, DebugAt::Tests, DebugAt::Never, DebugAt::Never, DebugAt::Parts, DebugAt::Never, DebugAt::Commands], "observed in all six: trap 'echo d $x' DEBUG; x=1; x=2 : >f; [[ a ]]; ((1)); for x in 1 2; do :; done";
+    debug_at: DebugAt = [DebugAt::Never, DebugAt::Tests, DebugAt::Never, DebugAt::Never, DebugAt::Parts, DebugAt::Never, DebugAt::Lists], "observed in all six: trap 'echo d $x' DEBUG; x=1; x=2 : >f; [[ a ]]; ((1)); for x in 1 2; do :; done";
     /// When the action for DEBUG is carried out for the passes of `for`.
     debug_loops: DebugLoops = [DebugLoops::Never, DebugLoops::Before, DebugLoops::Never, DebugLoops::Never, DebugLoops::Behind, DebugLoops::Never, DebugLoops::Never], "observed in all six: trap 'echo $x' DEBUG; for x in 1 2; do :; done";
     /// Functions do not inherit the actions for ERR, DEBUG and RETURN.
@@ -352,8 +352,11 @@ macro_rules! carrying_rows {
     error_action: ErrorAction = [ErrorAction::Each, ErrorAction::Each, ErrorAction::Each, ErrorAction::Each, ErrorAction::Each, ErrorAction::OncePerCall, ErrorAction::Once], "observed in all six: set -E; trap 'echo e' ERR; f() { false; }; f; eval false";
     /// The action for a signal that the shell sends itself is carried out inside `kill`.
     signals_act_at_once: bool = [N, N, N, N, N, N, Y], "observed in all six: trap 'echo $?; return 3' USR1; f() { false; kill -USR1 $$; }; f; echo $?";
-    /// The action for DEBUG does not count in the action for EXIT.
-    debug_spares_exit: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: trap 'echo d' DEBUG; trap 'echo x; echo y' EXIT";
+    /// In the action for EXIT those for DEBUG and ERR do not count, nor those that functions have for EXIT; and where DEBUG
+    /// has one, a subshell that comes to its end carries none out for EXIT.
+    exit_action_is_alone: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: trap 'echo d' DEBUG; trap 'echo e' ERR; (trap 'echo t' EXIT); f() { trap 'echo f' EXIT; false; }; trap 'f; echo x' EXIT";
+    /// DEBUG is carried out before a simple command of a pipeline or in the background leaves the shell.
+    debug_before_forks: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: trap 'echo d' DEBUG; true | true; true & wait";
     /// The signals that do nothing, though they would end another program.
     ignored_signals: &'static [&'static str] = [&[], &["QUIT"], &[], &["QUIT"], &[], &["ALRM", "IO"], &["QUIT", "ABRT"]], "observed in all six with every signal: kill -QUIT $$; echo still here";
     /// Which signals that end the shell leave time for the action for EXIT.

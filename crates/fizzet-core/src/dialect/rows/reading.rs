@@ -183,7 +183,7 @@ macro_rules! reading_rows {
     /// A number with a base beyond the largest is a decimal one.
     large_base_is_ten: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo $((65#12))";
     /// What quotes and backslashes in the word of `${x-word}` do in a here-document.
-    document_quotes: DocumentQuotes = [DocumentQuotes::Quoted, DocumentQuotes::BackslashQuotes, DocumentQuotes::Quoted, DocumentQuotes::Quoted, DocumentQuotes::SinglesToo, DocumentQuotes::BackslashOutside, DocumentQuotes::Quoted], "observed in all six: read -r x <<E with ${z-\"a\\b\"}, ${z-a\\b}, ${z-\"a 'b'\"}";
+    document_quotes: DocumentQuotes = [DocumentQuotes::Quoted, DocumentQuotes::BackslashQuotes, DocumentQuotes::Quoted, DocumentQuotes::Quoted, DocumentQuotes::SinglesToo, DocumentQuotes::BackslashOutside, DocumentQuotes::Unescaped], "observed in all six: read -r x <<E with ${z-\"a\\b\"}, ${z-a\\b}, ${z-\"a 'b'\"}";
     /// `'\\n'` in arithmetic is the code of the newline.
     arithmetic_character_escapes: bool = [N, N, N, N, Y, N, N], "observed in ksh93: echo $(('\\n'))";
     /// `\\/` in the replacement of `${x/p/r}` keeps its backslash.

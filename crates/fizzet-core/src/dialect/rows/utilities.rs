@@ -19,8 +19,8 @@ macro_rules! utilities_rows {
     command_nothing_status: Status = [0, 0, 0, 0, 2, 0, 1], "observed in all six: command -v; echo $?";
     /// How `typeset -R`, `-Z` and `-LZ` fill their fields.
     field_paddings: Paddings = [Paddings::TRIMMED, Paddings::TRIMMED, Paddings::TRIMMED, Paddings::TRIMMED, Paddings::TRIMMED, Paddings::FILLED, Paddings::WHOLE], "observed in ksh93, mksh and zsh: typeset -R5 d=' ab  '; typeset -Z5 z=' 4'; typeset -LZ5 l=0042; typeset -RZ5 r=4";
-    /// `typeset -ul` keeps small letters; elsewhere the two take each other away.
-    both_cases_are_lower: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: typeset -ul b=aB; echo $b";
+    /// What `typeset -ul` and `typeset -lu` keep.
+    both_cases: BothCases = [BothCases::Neither, BothCases::Neither, BothCases::Neither, BothCases::Neither, BothCases::Last, BothCases::Lower, BothCases::Neither], "observed in bash, ksh93, mksh and zsh: typeset -ul b=aB; echo $b; typeset -lu c=aB; echo $c";
     /// A command of the name `..` is found in the folders of PATH, and cannot be executed.
     folders_are_found: bool = [N, N, N, N, Y, Y, Y], "observed in all six: ..; echo $?; command ..; echo $?";
     /// `eval` does nothing when its first word is empty.

@@ -2,7 +2,7 @@
 
 use std::collections::BTreeMap;
 
-use crate::dialect::{Dialect, Padding, TakesBase};
+use crate::dialect::{BothCases, Dialect, Padding, TakesBase};
 use crate::expand::shown_real;
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
@@ -188,7 +188,13 @@ impl Walker {
                 ..Digits::of(base)
             }),
             () if cases > 0 && dialect.numbers_outdo_case && self.is_number(name) => return None,
-            () if cases > 1 && !dialect.both_cases_are_lower => Keeps::Text,
+            () if cases > 1 && dialect.both_cases == BothCases::Neither => Keeps::Text,
+            () if cases > 1
+                && dialect.both_cases == BothCases::Last
+                && given.last_of(b"ul") == Some(b'u') =>
+            {
+                Keeps::Upper
+            }
             () if given.has(b'u') && cases == 1 => Keeps::Upper,
             () if given.has(b'l') => Keeps::Lower,
             () if given.has(b'c') && dialect.capital_attribute => Keeps::Capital,
@@ -233,7 +239,12 @@ impl Walker {
             () if self.state.dialect.numbers_are_no_arrays
                 && b"iEF".iter().any(|letter| given.has(*letter)) =>
             {
-                self.state.variables.entry(name);
+                let variable = self.state.variables.entry(name);
+                // An array gives way to a new variable.
+                if !matches!(variable.value, Value::Scalar(_)) {
+                    variable.value = Value::Nothing;
+                    variable.read_only = false;
+                }
                 return true;
             }
             () if given.has(b'A') && self.state.dialect.associative_arrays => {

@@ -346,6 +346,10 @@ impl Walker {
             Err(Stop::Shell(_) | Stop::Syntax(_)) if in_script => true,
             Err(Stop::Shell(error)) => error.exits || self.state.dialect.mistakes_act,
             Err(Stop::Syntax(_)) => self.state.dialect.syntax_errors_act,
+            _ if left == Left::Function => !self.is_leaving(),
+            Ok(()) if self.state.doing.depth > 0 => {
+                !(self.state.dialect.exit_action_is_alone && self.has_action("DEBUG"))
+            }
             _ => true,
         };
         if !acts {

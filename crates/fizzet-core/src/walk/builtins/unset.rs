@@ -264,6 +264,10 @@ impl Walker {
             None if matches!(index, b"@" | b"*") => return self.unset_all(array, index, span),
             None => return Ok(0),
         };
+        if key == Key::Number(0) && self.state.variables.is_compound(array) {
+            self.state.variables.remove(array);
+            return Ok(0);
+        }
         let is_text = !self.state.variables.is_array(array);
         if is_text
             && self.state.dialect.unset_minds_elements_of_text

@@ -471,7 +471,11 @@ impl Walker {
                 ListTexts::Lists if is_list && key.is_none() && is_text => {
                     self.assign_list_text(name, &value, appends, declaration.span)?;
                 }
-                ListTexts::Mistakes if is_list && key.is_none() => {
+                ListTexts::Mistakes
+                    if key.is_none()
+                        && !is_number
+                        && (lists || self.state.variables.is_array(name)) =>
+                {
                     return Err(self.state.mistake("a list was expected", declaration.span, 1));
                 }
                 _ => {
