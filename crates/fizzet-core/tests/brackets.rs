@@ -96,6 +96,17 @@ fn bars_separate_suffixes_in_ksh93() {
     check(line, &[(&[Ksh93], "hive,hivebar"), (&[Mksh], "hive,bar")], "hivebar,hivebar");
 }
 
+#[test]
+fn many_brackets_that_nothing_closes_take_no_longer_than_their_text() {
+    for piece in ["[", "[[:", "[z[.", "[a-", "[[=a=]"] {
+        let line = format!("case x in {}) label y;; *) label n;; esac", piece.repeat(20_000));
+        for shell in Shell::ALL {
+            // zsh makes a mistake of it.
+            assert_ne!(told(shell, &line), "y", "{shell}: {piece}");
+        }
+    }
+}
+
 proptest! {
     #[test]
     fn brackets_of_any_shape_match_without_end(

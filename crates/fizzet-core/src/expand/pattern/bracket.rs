@@ -1,23 +1,19 @@
 //! Bracket expressions, read as each shell reads them.
 //!
 //! Most end where they end for every character. Where something inside is not closed, some shells look for
-//! the end again behind the part that has matched, and find another one: then the pattern goes on in
-//! several ways.
+//! the end again behind the part that has matched, and find another one (`bracket_ends`): then the pattern
+//! goes on in several ways.
 
-use crate::dialect::{
-    BracketMistake, Brackets, ClassInRange, ClassNames, Equivalents, Skips, Symbols,
-};
+use crate::dialect::{BracketMistake, Brackets, ClassInRange, ClassNames, Equivalents, Symbols};
+use crate::expand::pattern::bracket_ends::MAX_SKIPPED;
 use crate::expand::pattern::class::{Class, Member, Set};
 use crate::expand::pattern::compile::Compiler;
 use crate::expand::pattern::symbols;
 use crate::text::next_character;
 
-/// The longest expression in which the end is looked for behind each part.
-const MAX_SKIPPED: usize = 4096;
-
 /// What becomes of a character that has matched a part of the expression, or none.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
-enum Outcome {
+pub(super) enum Outcome {
     /// The expression ends before this byte.
     End(usize),
     /// Nothing matches.
@@ -92,7 +88,7 @@ impl Bracket {
 }
 
 /// What begins at a place inside.
-enum Inside {
+pub(super) enum Inside {
     /// A character that stands for itself.
     Plain,
     /// A class, and where it ends.
@@ -106,9 +102,9 @@ enum Inside {
 }
 
 /// The bracket expression at the place of a compiler while it is read.
-struct Reader<'a> {
-    from: &'a Compiler<'a>,
-    brackets: &'static Brackets,
+pub(super) struct Reader<'a> {
+    pub(super) from: &'a Compiler<'a>,
+    pub(super) brackets: &'static Brackets,
     at: usize,
     /// A closer before this place is a member.
     first: usize,
@@ -117,7 +113,7 @@ struct Reader<'a> {
     /// Whether an unquoted dash has.
     has_dash: bool,
     /// What is listed, and where the search for the end begins behind it.
-    parts: Vec<(Member, usize)>,
+    pub(super) parts: Vec<(Member, usize)>,
 }
 
 impl Compiler<'_> {
@@ -127,12 +123,22 @@ impl Compiler<'_> {
         let sign = self.active(self.at + 1).flatten();
         let negated = sign == Some(b'!') || (sign == Some(b'^') && self.rules.caret_negates);
         let at = self.at + 1 + usize::from(negated);
+        let is_lost = self.bytes.len() - self.at > MAX_SKIPPED && !self.closes_behind(at);
+        if is_lost || self.is_tired() {
+            // Nothing closes it: what is in it need not be read, and many of them cost nothing.
+            let spoils = brackets.open == BracketMistake::Spoils;
+            let rest = if spoils { Outcome::Spoils } else { Outcome::Opener };
+            return Bracket { negated, parts: Vec::new(), rest };
+        }
         let is_empty = brackets.empty_sets && self.closes_last(at);
         let first = if is_empty { at } else { at + 1 };
         let parts = Vec::new();
         let mut reader =
             Reader { from: self, brackets, at, first, behind_class: false, has_dash: false, parts };
         let rest = reader.read();
+        if !matches!(rest, Outcome::End(_)) {
+            self.read_in_vain(reader.at - self.at);
+        }
         reader.mend(at, negated);
         let parts = reader.with_outcomes(rest, negated);
         Bracket { negated, parts, rest }
@@ -365,7 +371,7 @@ impl Reader<'_> {
     }
 
     /// `[:class:]`, at its bracket.
-    fn class(&self, at: usize) -> Inside {
+    pub(super) fn class(&self, at: usize) -> Inside {
         let (open, unknown) = (self.brackets.open_class, self.brackets.unknown_class);
         let rest = &self.from.bytes[at + 2..];
         let name = match self.brackets.names {
@@ -421,7 +427,7 @@ impl Reader<'_> {
     }
 
     /// `[=c=]`, at its bracket.
-    fn equivalent(&self, at: usize) -> Inside {
+    pub(super) fn equivalent(&self, at: usize) -> Inside {
         let alone = || {
             let (code, length) =
                 next_character(&self.from.bytes[at + 2..], self.from.rules.wide_brackets)?;
@@ -444,100 +450,16 @@ impl Reader<'_> {
     }
 
     /// The text up to the sign and the bracket that close what begins at a place.
-    fn closed(&self, at: usize, sign: u8) -> Option<&[u8]> {
+    pub(super) fn closed(&self, at: usize, sign: u8) -> Option<&[u8]> {
+        if self.from.is_tired() {
+            return None;
+        }
         let rest = &self.from.bytes[at + 2..];
-        let end = rest.windows(2).position(|two| two == [sign, b']'])?;
-        Some(&rest[..end])
-    }
-
-    /// What is listed, with what becomes of the characters that match it.
-    fn with_outcomes(self, rest: Outcome, negated: bool) -> Vec<(Member, Outcome)> {
-        let skips = self.brackets.skips;
-        let end = if let Outcome::End(end) = rest { end } else { self.from.bytes.len() };
-        let begun = &self.from.bytes[self.from.at + 1..end];
-        let all_same = skips == Skips::No
-            || begun.len() > MAX_SKIPPED
-            || (matches!(rest, Outcome::End(_)) && !begun.contains(&b'['));
-        let outcome = |at: usize| match skips {
-            _ if all_same => rest,
-            Skips::No => rest,
-            Skips::Counting => self.counted_end(at, negated),
-            Skips::Strictly => self.strict_end(at),
-        };
-        self.parts.iter().map(|&(member, at)| (member, outcome(at))).collect()
-    }
-
-    /// The byte at a place as the searches for the end see it: a quoted one is like a backslash.
-    fn seen(&self, at: usize) -> Option<u8> {
-        self.from.active(at).map(|byte| byte.unwrap_or(b'\\'))
-    }
-
-    /// How many bytes a backslash takes that stands before what it escapes, or in its place.
-    fn escaped_length(&self, at: usize) -> usize {
-        let written =
-            self.from.active(at) == Some(Some(b'\\')) && self.from.rules.backslash_escapes;
-        if written { 2 } else { 1 }
-    }
-
-    /// Where the expression ends behind a part that has matched, as a shell finds it that counts what opens.
-    fn counted_end(&self, mut at: usize, negated: bool) -> Outcome {
-        let (mut open, mut sign) = (1u32, None);
-        let mut byte = self.seen(at);
-        loop {
-            let Some(before) = byte else { return Outcome::Opener };
-            byte = self.seen(at);
-            let Some(now) = byte else {
-                at += 1;
-                continue;
-            };
-            match now {
-                b'[' if matches!(self.seen(at + 1), Some(b'=' | b':' | b'.')) => {
-                    open += 1;
-                    sign = self.seen(at + 1);
-                    at += 2;
-                    byte = self.seen(at);
-                    continue;
-                }
-                b']' if open > 1 && sign == Some(before) => {
-                    open -= 1;
-                    sign = None;
-                }
-                b']' if sign != Some(b'.') => {
-                    return if negated { Outcome::Fails } else { Outcome::End(at + 1) };
-                }
-                b'\\' => {
-                    at += self.escaped_length(at);
-                    continue;
-                }
-                _ => {}
-            }
-            at += 1;
+        let end = rest.windows(2).position(|two| two == [sign, b']']);
+        if end.is_none() {
+            self.from.read_in_vain(rest.len());
         }
-    }
-
-    /// The same for a shell in which what nothing closes behind the part is a mistake.
-    fn strict_end(&self, mut at: usize) -> Outcome {
-        loop {
-            let Some(byte) = self.seen(at) else { return Outcome::Opener };
-            let sign = self.seen(at + 1).filter(|_| byte == b'[');
-            at = match (byte, sign) {
-                (b']', _) => return Outcome::End(at + 1),
-                (b'\\', _) => at + self.escaped_length(at),
-                (_, Some(b':')) => match self.class(at) {
-                    Inside::Class(_, end) | Inside::Mistake(BracketMistake::Fails, end) => end,
-                    _ => at + 1,
-                },
-                (_, Some(b'=')) => match self.equivalent(at) {
-                    Inside::Equivalent(_, end) => end,
-                    _ => return Outcome::Fails,
-                },
-                (_, Some(b'.')) => match self.closed(at, b'.') {
-                    Some(name) => at + name.len() + 4,
-                    None => return Outcome::Fails,
-                },
-                _ => at + 1,
-            };
-        }
+        Some(&rest[..end?])
     }
 }
 

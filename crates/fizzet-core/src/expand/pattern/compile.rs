@@ -31,6 +31,8 @@ pub(in crate::expand) struct Told {
     pub(in crate::expand) whole: bool,
     /// Whether it ends in a text that begins where a group does not end, and no search finds it.
     pub(super) ends_as_text: bool,
+    /// How many bytes have been read for bracket expressions that are none.
+    pub(super) in_vain: usize,
 }
 
 /// How many groups are told.
@@ -38,6 +40,9 @@ const MAX_TOLD: u8 = 9;
 
 /// How many brackets of a pattern may end in several places.
 const MAX_FORKS: u8 = 6;
+
+/// How many bytes are read in vain for bracket expressions before a pattern has no more of them.
+const MAX_IN_VAIN: usize = 1 << 22;
 
 /// The deepest nesting of groups that is read as groups.
 const MAX_OPEN: u32 = 64;
@@ -52,6 +57,8 @@ pub(super) struct Compiler<'a> {
     pub(super) open: u32,
     /// How many brackets before this place end in several places.
     forks: u8,
+    /// Where the last closing bracket stands.
+    last_closer: Option<usize>,
     /// How letters compare from here on.
     letters: Letters,
     /// Whether groups that open from here on are told.
@@ -108,6 +115,7 @@ impl<'a> Compiler<'a> {
             items,
             open: 0,
             forks: 0,
+            last_closer: bytes.iter().rposition(|&byte| byte == b']'),
             letters,
             tells_groups: false,
             told,
@@ -207,9 +215,11 @@ impl Compiler<'_> {
 
     /// The backslash and the letter at a place, where that means something.
     pub(super) fn letter_escape(&self, at: usize) -> Option<(Escape, usize)> {
-        let is_one = self.rules.letter_escapes && self.active(at)? == Some(b'\\');
+        if !self.rules.letter_escapes || self.active(at)? != Some(b'\\') {
+            return None;
+        }
         let end = at + 1 + self.quoted.get(at + 1..)?.iter().take_while(|quoted| !**quoted).count();
-        escapes::read(&self.bytes[at + 1..end]).filter(|_| is_one)
+        escapes::read(&self.bytes[at + 1..end])
     }
 
     fn escape(&mut self, escape: Escape) {
@@ -564,6 +574,22 @@ impl Compiler<'_> {
                 self.items.push(Item::Set(set));
             }
         }
+    }
+
+    /// Counts bytes that have been read in vain for a bracket expression.
+    pub(super) fn read_in_vain(&self, count: usize) {
+        let told = self.told.get();
+        self.told.set(Told { in_vain: told.in_vain + count, ..told });
+    }
+
+    /// Whether so much has been read in vain that no more bracket expressions are looked for.
+    pub(super) fn is_tired(&self) -> bool {
+        self.told.get().in_vain > MAX_IN_VAIN
+    }
+
+    /// Whether a bracket closes at a place or behind it.
+    pub(super) fn closes_behind(&self, at: usize) -> bool {
+        self.last_closer.is_some_and(|last| last >= at)
     }
 
     /// The byte at a place if it is unquoted: `None` at the end, `Some(None)` for a quoted one.

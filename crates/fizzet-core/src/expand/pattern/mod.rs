@@ -5,6 +5,7 @@
 //! with groups is matched by following all ways at once.
 
 mod bracket;
+mod bracket_ends;
 pub(super) mod class;
 mod compile;
 pub(super) mod escapes;
