@@ -225,3 +225,47 @@ fn a_program_that_a_changed_path_hides_is_told_of() {
     assert_eq!(told.len(), 1, "{printed}");
     assert!(told[0].ends_with("line 3, column 1"), "{printed}");
 }
+
+#[test]
+fn a_script_that_a_signal_ends_tells_what_its_action_sees() {
+    let folder = tempfile::tempdir().unwrap();
+    let file = script(
+        folder.path(),
+        "trap 'label bye $?' EXIT\nset -- hive\n(exit 4)\nkill -TERM $$\nlabel never\n",
+    );
+    for (shell, seen) in
+        [("bash", Some("0")), ("ksh93", Some("4")), ("mksh", Some("143")), ("dash", None)]
+    {
+        // The number of the process stays unknown.
+        let words = ["walk", "--format", "json", "--shell", shell, &file];
+        let printed = String::from_utf8(Run::of(&words).any_status().stdout).unwrap();
+        let told: Vec<Value> =
+            printed.lines().map(|line| serde_json::from_str(line).unwrap()).collect();
+        let labels: Vec<&Value> = of_kind(&told, "command")
+            .into_iter()
+            .filter(|command| command["argv"][0]["text"] == "label")
+            .collect();
+        match seen {
+            Some(status) => {
+                assert_eq!(labels.len(), 1, "{shell}");
+                assert_eq!(labels[0]["argv"][2]["text"], status, "{shell}");
+            }
+            None => assert!(labels.is_empty(), "{shell}"),
+        }
+        assert_eq!(of_kind(&told, "end")[0]["exit"], 143, "{shell}");
+    }
+}
+
+#[test]
+fn both_outputs_go_to_a_file_that_is_there_already() {
+    let folder = tempfile::tempdir().unwrap();
+    let file = script(
+        folder.path(),
+        "set -C\necho old >labels\necho lime &>|labels\nread kept <labels\nlabel \"$kept\"\n",
+    );
+    for shell in ["mksh", "zsh"] {
+        let told = events(&["--shell", shell, &file]);
+        let last = of_kind(&told, "command").pop().cloned().unwrap();
+        assert_eq!(last["argv"][1]["text"], "lime", "{shell}");
+    }
+}
