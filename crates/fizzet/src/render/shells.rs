@@ -210,7 +210,14 @@ fn reasons(page: &mut Page, group: &Group, first: Shell) {
             page.text("     ").text(&line).end_row();
         }
         let told = [group.shells[0], first].map(|shell| format!("{shell}: {}", told(row, shell)));
-        page.styled(page.palette.frame, &format!("     {}", told.join(", "))).end_row();
+        let (room, both) = (page.width.saturating_sub(5).max(20), told.join(", "));
+        let lines = match both.len() > room {
+            true => told.iter().flat_map(|one| wrap(one, room)).collect(),
+            false => vec![both],
+        };
+        for line in lines {
+            page.styled(page.palette.frame, &format!("     {line}")).end_row();
+        }
     }
     if group.rules.len() > MAX_RULES {
         let more = group.rules.len() - MAX_RULES;
@@ -225,37 +232,81 @@ fn told(row: &Row, shell: Shell) -> String {
 
 /// A value as the table has it, in words.
 fn told_value(written: &str) -> String {
-    let within = |open: &str| written.strip_prefix(open).and_then(|rest| rest.strip_suffix(')'));
-    if let Some(inner) = within("Some(") {
+    let written = written.trim();
+    if let Some(inner) = between(written, "Some(", ")") {
         return told_value(inner);
     }
-    if let Some(several) = within("(") {
-        return several.split(", ").map(told_value).collect::<Vec<_>>().join(" / ");
+    if let Some(several) = between(written, "(", ")") {
+        return each_told(several, " / ");
     }
-    match written {
-        "Y" => "yes".into(),
-        "N" => "no".into(),
+    let itself = written.trim_start_matches('&').trim_start();
+    if let Some(list) = between(itself, "[", "]") {
+        let between = if list.contains('{') { "; " } else { " " };
+        return if list.trim().is_empty() { "none".into() } else { each_told(list, between) };
+    }
+    if let Some((_, fields)) = itself.strip_suffix('}').and_then(|open| open.split_once('{')) {
+        let changed: Vec<String> = parts(fields).into_iter().filter_map(told_field).collect();
+        return changed.join(", ");
+    }
+    match itself {
+        "Y" | "true" => "yes".into(),
+        "N" | "false" => "no".into(),
         "\"\"" => "nothing".into(),
-        other => match (listed(other), other.rsplit_once("::")) {
-            (Some(list), _) => list,
-            (None, Some((_, choice))) => in_words(choice.trim()),
-            (None, None) => match other.strip_prefix("b\"") {
-                Some(bytes) => bytes.trim_matches('"').to_string(),
-                None => other.trim_matches('"').to_string(),
-            },
+        other if other.starts_with(['"', 'b']) && other.ends_with('"') => {
+            other.trim_start_matches('b').trim_matches('"').to_string()
+        }
+        other => match other.rsplit_once("::") {
+            Some((_, choice)) => in_words(choice.trim()),
+            None => other.to_string(),
         },
     }
 }
 
-/// A list of texts: `&["in", "]]"]` is `in ]]`.
-fn listed(written: &str) -> Option<String> {
-    let inner = written.strip_prefix('&')?.trim().strip_prefix('[')?.strip_suffix(']')?.trim();
-    let texts: Vec<&str> = inner.split(", ").map(|text| text.trim().trim_matches('"')).collect();
-    Some(if inner.is_empty() { "none".into() } else { texts.join(" ") })
+/// `field: value` of a rule with several parts; nothing for the rest of them, which is as usual.
+fn told_field(written: &str) -> Option<String> {
+    let (field, value) =
+        written.trim().split_once(':').filter(|(field, _)| !field.starts_with(".."))?;
+    let (field, told) = (field.trim().replace('_', " "), told_value(value));
+    Some(if value.contains('{') { format!("{field} ({told})") } else { format!("{field} {told}") })
 }
 
-/// The name of a choice as words: `FromEnd` is `from end`.
+fn each_told(written: &str, between: &str) -> String {
+    parts(written).into_iter().map(told_value).collect::<Vec<_>>().join(between)
+}
+
+fn between<'a>(written: &'a str, open: &str, close: &str) -> Option<&'a str> {
+    written.strip_prefix(open)?.strip_suffix(close)
+}
+
+/// What commas separate that stand in no brackets and no quotes.
+fn parts(written: &str) -> Vec<&str> {
+    let (mut depth, mut quoted, mut escaped, mut start) = (0u32, false, false, 0);
+    let mut parts = Vec::new();
+    for (at, sign) in written.char_indices() {
+        match sign {
+            _ if std::mem::take(&mut escaped) => {}
+            '\\' if quoted => escaped = true,
+            '"' => quoted = !quoted,
+            _ if quoted => {}
+            '(' | '[' | '{' => depth += 1,
+            ')' | ']' | '}' => depth = depth.saturating_sub(1),
+            ',' if depth == 0 => {
+                parts.push(&written[start..at]);
+                start = at + 1;
+            }
+            _ => {}
+        }
+    }
+    parts.push(&written[start..]);
+    parts.retain(|part| !part.trim().is_empty());
+    parts
+}
+
+/// The name of a choice as words: `FromEnd` is `from end`, and `POSIX` is `posix`.
 fn in_words(choice: &str) -> String {
+    if choice.chars().all(|letter| letter.is_ascii_uppercase() || letter == '_') {
+        return choice.to_ascii_lowercase().replace('_', " ");
+    }
     let mut words = String::new();
     for letter in choice.chars() {
         if letter.is_ascii_uppercase() && !words.is_empty() {
@@ -307,6 +358,16 @@ mod tests {
             ("&[\"in\", \"]]\"]", "in ]]"),
             ("(\"declare -f \", \"\")", "declare -f  / nothing"),
             ("(Padding::Right, Padding::LeftDigits)", "right / left digits"),
+            ("&[]", "none"),
+            ("&Brackets::POSIX", "posix"),
+            (
+                "&Brackets\n{\n    open: Mistake::Dropped, more: &[\"word\", \"a, b\"], ..Brackets::POSIX\n}",
+                "open dropped, more word a, b",
+            ),
+            (
+                "&[Number { letters: \"n\", syntax: Syntax { signs: true, ..X } }]",
+                "letters n, syntax (signs yes)",
+            ),
         ] {
             assert_eq!(told_value(written), told, "{written}");
         }
