@@ -88,14 +88,12 @@ impl Walker {
         if counts { self.act_on_signals() } else { Ok(()) }
     }
 
-    /// Whether a signal without an action does nothing. A shell that waits for a subshell leaves INT to that, where it
-    /// tells in the end what has come.
+    /// Whether a signal without an action does nothing.
     fn is_harmless(&self, signal: Signal) -> bool {
         let dialect = &self.state.dialect;
-        let waits = signal.beside && dialect.death_status == DeathStatus::Latest;
-        HARMLESS.contains(&signal.name)
-            || dialect.ignored_signals.contains(&signal.name)
-            || (waits && signal.name == "INT")
+        let is_left =
+            signal.beside && signal.name == "INT" && dialect.interrupts_are_left_to_subshells;
+        is_left || HARMLESS.contains(&signal.name) || dialect.ignored_signals.contains(&signal.name)
     }
 
     /// The end of the shell by a signal.
@@ -221,7 +219,7 @@ impl Walker {
     /// The action for DEBUG before a command, where the shell has it for this kind of command; answers
     /// whether the command is to be carried out.
     pub(super) fn act_before(&mut self, command: &Command) -> Result<bool, Stop> {
-        if !self.has_action("DEBUG") || self.is_leaving() {
+        if !self.has_action("DEBUG") {
             return Ok(true);
         }
         let acts = match (self.state.dialect.debug_at, &command.kind) {

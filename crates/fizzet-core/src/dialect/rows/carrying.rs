@@ -359,6 +359,8 @@ macro_rules! carrying_rows {
     debug_before_forks: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: trap 'echo d' DEBUG; true | true; true & wait";
     /// The signals that do nothing, though they would end another program.
     ignored_signals: &'static [&'static str] = [&[], &["QUIT"], &[], &["QUIT"], &[], &["ALRM", "IO"], &["QUIT", "ABRT"]], "observed in all six with every signal: kill -QUIT $$; echo still here";
+    /// INT from a subshell does nothing to the shell that waits for it, and tells by its status that it lives.
+    interrupts_are_left_to_subshells: bool = [N, Y, N, N, N, N, N], "observed in all six: (kill -INT $$); echo after";
     /// Which signals that end the shell leave time for the action for EXIT.
     signals_act_at_exit: ActingDeaths = [ActingDeaths::Only(&[]), ActingDeaths::AllBut(&["KILL", "STKFLT", "PROF", "IO", "PWR"]), ActingDeaths::Only(&[]), ActingDeaths::Only(&[]), ActingDeaths::AllBut(&["KILL", "SEGV"]), ActingDeaths::Only(&["INT", "QUIT", "TERM"]), ActingDeaths::OutsideFunctions(&["HUP"])], "observed in all six with every signal: trap 'echo x' EXIT; kill -TERM $$";
     /// The status that this action sees.
