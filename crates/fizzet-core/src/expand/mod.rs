@@ -75,7 +75,7 @@ pub(crate) use stages::telling;
 pub(crate) use subscripts::place_found;
 pub(crate) use word_subscripts::{are_about_words, word_meant};
 
-use crate::dialect::{Braces, DocumentJoiner};
+use crate::dialect::{Braces, DocumentJoiner, LastArgument};
 use crate::expand::parts::{is_expansion, is_list_part, keeps_whole, names_all_parameters};
 use crate::expand::pattern::PatternRules;
 use crate::expand::qualifiers::Qualifiers;
@@ -593,6 +593,11 @@ fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Result<Vec<
     if state.options.no_glob || !texts.iter().any(|text| pattern::has_pattern(text, rules)) {
         return Ok(texts);
     }
+    if state.dialect.last_argument == LastArgument::Before {
+        let last = texts.last().filter(|text| pattern::has_pattern(text, rules)).cloned();
+        cx.state().doing.pattern = last;
+    }
+    let state = cx.state();
     let settings = glob::Settings::new(state, rules);
     let (dialect, options) = (state.dialect.clone(), state.options.clone());
     let host = cx.host();

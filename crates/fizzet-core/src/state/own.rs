@@ -42,6 +42,8 @@ pub struct Doing {
     pub(crate) statuses: Vec<Status>,
     /// The vector whose last element is `$_`; none yet at the start.
     pub(crate) last: Option<Rc<Vec<Text>>>,
+    /// The last field of the word that was expanded last, before the files it matches took its place.
+    pub(crate) pattern: Option<Text>,
     /// How many function calls have ended.
     pub(crate) returned: u64,
     /// The process that is the shell, if programs may be run.
@@ -315,8 +317,14 @@ impl State {
             self.follow_posix(false);
         }
         self.follow_locale(name);
-        if own_variable(self.dialect.shell, name).is_none() {
-            return;
+        match own_variable(self.dialect.shell, name) {
+            None => return,
+            // The command that takes it away leaves its own argument in it.
+            Some((Own::LastArgument, _)) if self.dialect.last_argument == LastArgument::Behind => {
+                self.variables.remove(name);
+                return;
+            }
+            Some(_) => {}
         }
         let plain = Variable { own: false, ..Variable::own(Value::Nothing) };
         self.variables.restore(name, Some(plain));

@@ -7,8 +7,8 @@ use std::rc::Rc;
 use bstr::ByteSlice;
 
 use crate::dialect::{
-    Assigned, KeyQuoting, ListAttributes, OptionIndex, Own, PosixMode, Reals, References,
-    TakesBase, own_variable,
+    Assigned, KeyQuoting, LastArgument, ListAttributes, OptionIndex, Own, PosixMode, Reals,
+    References, TakesBase, own_variable,
 };
 use crate::expand::{arithmetic, shown_real};
 use crate::lineage::{Origin, Rule};
@@ -252,6 +252,9 @@ impl State {
     fn assign_kept(&mut self, name: &[u8], text: Text, span: Span) -> Result<(), Stop> {
         match own_variable(self.dialect.shell, name) {
             Some((Own::Zero, _)) => self.positional.zero = Rc::new(text),
+            Some((Own::LastArgument, _)) if self.dialect.last_argument == LastArgument::Behind => {
+                self.doing.last = Some(Rc::new(vec![text]));
+            }
             Some((Own::Line, Assigned::Moved)) => {
                 let number = arithmetic::text_value(self, text.bytes(), span)?;
                 self.move_lines(number);

@@ -239,14 +239,17 @@ impl<'a> Parser<'a> {
             b"{" if self.dialect.braces_are_tokens => return Some(end),
             b"}" if self.command_braces > 0 => return Some(end),
             // `!(...)` is a pattern where there are groups.
-            b"!" if self.text.get(end) == Some(&b'(')
-                && (self.extended_patterns || self.dialect.bare_groups) =>
-            {
-                return None;
-            }
+            b"!" if self.text.get(end) == Some(&b'(') && self.extended_patterns => return None,
             _ => {}
         }
         let after = self.over_continuations(end);
+        if self.dialect.bare_groups
+            && self.text.get(after) == Some(&b'(')
+            && self.text.get(after + 1) != Some(&b')')
+        {
+            // A word with a group in it.
+            return None;
+        }
         self.text.get(after).is_none_or(|&byte| is_meta(byte)).then_some(end)
     }
 

@@ -449,10 +449,17 @@ impl<'a> Parser<'a> {
             self.left_away.push(start);
         }
         let patterns = match self.patterns() {
-            Err(_) if self.dialect.loose_case_patterns && self.text.get(start) == Some(&b'(') => {
+            Err(error)
+                if self.dialect.loose_case_patterns && self.text.get(start) == Some(&b'(') =>
+            {
                 // All of it is one pattern, with blanks in it.
+                let end = self.parentheses_end(start);
                 self.pos = start;
-                vec![self.word(Within::Word)?]
+                let pattern = self.word(Within::Word)?;
+                if end.is_some_and(|end| end < self.pos) {
+                    return Err(error);
+                }
+                vec![pattern]
             }
             patterns => patterns?,
         };

@@ -45,6 +45,9 @@ impl Parser<'_> {
         if self.at_body_end() {
             return Ok(CommandKind::Group(List::default()));
         }
+        if self.dialect.short_forms && self.eat(b"()") {
+            return self.called_at_once();
+        }
         if self.dialect.short_forms && (self.at_reserved(b"{") || self.at_separator()) {
             self.skip_newlines()?;
             return self.called_at_once();

@@ -50,6 +50,9 @@ impl Walker {
     ) -> Result<(), Stop> {
         let mut argv = vec![self.state.shell_text(b"(anon)")];
         argv.append(&mut self.listed(words)?);
+        if argv.len() > 1 {
+            self.leave_argument(&Rc::new(argv.clone()));
+        }
         self.call(&Function::new(body.clone(), true, span), &argv, span)
     }
 

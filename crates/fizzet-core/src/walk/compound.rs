@@ -157,7 +157,7 @@ impl Walker {
         }
         self.state.doing.depth = depth + 1;
         let statuses = self.state.doing.statuses.clone();
-        let last = self.state.doing.last.clone();
+        let (last, pattern) = (self.state.doing.last.clone(), self.state.doing.pattern.take());
         let calls = self.state.doing.calls.len();
         let kind = std::mem::take(&mut self.subshell_is);
         let traps = self.traps_of_subshell(kind);
@@ -194,7 +194,7 @@ impl Walker {
         self.state.doing.depth = depth;
         (self.bodies, self.parameters_replaced) = (bodies, replaced);
         self.state.doing.statuses = statuses;
-        self.state.doing.last = last;
+        (self.state.doing.last, self.state.doing.pattern) = (last, pattern);
         self.state.doing.calls.truncate(calls);
         // Whatever ended the subshell, it has not ended this shell.
         self.error_exit = None;

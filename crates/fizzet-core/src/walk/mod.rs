@@ -8,6 +8,7 @@ mod compound;
 mod conditional;
 mod descriptors;
 mod environment;
+mod last_argument;
 mod list_elements;
 mod listed_indexes;
 mod lists;
@@ -149,6 +150,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         flooded: false,
         status_is_answer: false,
         piped: &[],
+        lone: false,
         written: WrittenFiles::default(),
         processes: Vec::new(),
         options_at: Default::default(),
@@ -249,6 +251,8 @@ pub(crate) struct Walker {
     status_is_answer: bool,
     /// The descriptors that pipes lead to, for the command that comes next.
     piped: &'static [u32],
+    /// Whether the command that comes next is all there is of its pipeline.
+    lone: bool,
     /// Files that have been written in memory only.
     written: WrittenFiles,
     /// Process substitutions that wait for their reader, by their places.

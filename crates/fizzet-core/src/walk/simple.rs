@@ -49,7 +49,7 @@ impl Walker {
     /// A simple command (POSIX XCU 2.9.1.1): words, then redirections, then assignments.
     pub(super) fn simple(
         &mut self,
-        command: &SimpleCommand,
+        (command, lone): (&SimpleCommand, bool),
         (redirects, piped): (&[Redirect], &[u32]),
         span: Span,
     ) -> Result<(), Stop> {
@@ -71,14 +71,16 @@ impl Walker {
         if command.assignments.is_empty() && redirects.is_empty() {
             let ready = Ready { argv, words, dash, kind, span };
             let argv = self.announced(ready, Vec::new(), &[])?;
-            return self
-                .with_last_argument(&argv, kind, |walker| walker.carry_out(&argv, kind, span));
+            return self.with_last_argument((&argv, kind), (command, lone), |walker| {
+                walker.carry_out(&argv, kind, span)
+            });
         }
         let apart = self.apart(command, redirects, (&argv, kind));
         let snapshot = (apart == Apart::All).then(|| self.state.snapshot());
         let ready = Ready { argv, words, dash, kind, span };
         let apart = apart == Apart::Redirections;
-        let outcome = self.made_and_carried_out(command, (redirects, piped), (ready, early), apart);
+        let outcome =
+            self.made_and_carried_out((command, lone), (redirects, piped), (ready, early), apart);
         if let Some(snapshot) = snapshot {
             self.state.come_back(snapshot);
         }
@@ -90,7 +92,7 @@ impl Walker {
     /// change behind.
     fn made_and_carried_out(
         &mut self,
-        command: &SimpleCommand,
+        (command, lone): (&SimpleCommand, bool),
         (redirects, piped): (&[Redirect], &[u32]),
         (ready, early): (Ready, Option<Assigned>),
         apart: bool,
@@ -117,8 +119,9 @@ impl Walker {
                 return Err(self.redirecting_failed(stop, kind));
             }
         };
-        let lone = argv.is_empty() && command.assignments.is_empty() && !redirections.is_empty();
-        if lone && self.state.dialect.lone_redirection_runs {
+        let redirects_only =
+            argv.is_empty() && command.assignments.is_empty() && !redirections.is_empty();
+        if redirects_only && self.state.dialect.lone_redirection_runs {
             let (program, word) = self.lone_command(&redirections)?;
             argv.push(program);
             words.extend(self.wants.commands.then_some(word));
@@ -152,7 +155,7 @@ impl Walker {
             self.begin_temporary(saved, &argv);
         }
         let in_child = kind == CommandKind::External;
-        let outcome = self.with_last_argument(&argv, kind, |walker| {
+        let outcome = self.with_last_argument((&argv, kind), (command, lone), |walker| {
             walker.with_opened(&redirections, (opened, stays, in_child), |walker| {
                 walker.carry_out(&argv, kind, span)
             })
@@ -203,26 +206,6 @@ impl Walker {
         Ok(argv)
     }
 
-    /// Carries out a command, and leaves its last argument for `$_` when the shell does that.
-    fn with_last_argument(
-        &mut self,
-        argv: &Rc<Vec<Text>>,
-        kind: CommandKind,
-        run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
-    ) -> Result<(), Stop> {
-        let leaves = self.state.dialect.last_argument;
-        if leaves == LastArgument::Before {
-            self.leave_argument(argv);
-        }
-        let outcome = run(self);
-        let again = leaves == LastArgument::Before && kind == CommandKind::Function;
-        if leaves == LastArgument::Behind || again {
-            self.leave_argument(argv);
-        }
-        self.sought = None;
-        outcome
-    }
-
     /// The program that a redirection without a command runs: what READNULLCMD names where there is
     /// nothing but one file to read, else what NULLCMD names.
     fn lone_command(&self, redirections: &[RedirectTrace]) -> Result<(Text, WordTrace), Stop> {
@@ -248,18 +231,6 @@ impl Walker {
         };
         let word = WordTrace::new(span, 0);
         Ok((program, WordTrace { count: 1, expansions: vec![expansion], ..word }))
-    }
-
-    /// Leaves the last argument of a command for `$_`.
-    fn leave_argument(&mut self, argv: &Rc<Vec<Text>>) {
-        let utility = argv.first().map_or(&b""[..], Text::bytes);
-        let skips = self.state.dialect.last_argument == LastArgument::Before
-            && self.state.dialect.is_declaration(utility);
-        let is_argument = |text: &&Text| !skips || !text.bytes().contains(&b'=');
-        self.state.doing.last = Some(match argv.iter().rev().find(is_argument) {
-            Some(last) if skips => Rc::new(vec![last.clone()]),
-            _ => argv.clone(),
-        });
     }
 
     /// Gives a program the first element that it is to see: behind a lone `-` its name is marked as
@@ -414,6 +385,7 @@ impl Walker {
         let mut has_tildes = false;
         let mut unmatched = None;
         for (at, argument) in words.iter().enumerate() {
+            self.state.doing.pattern = None;
             let Argument::Word(word) = argument else {
                 match self.array_argument(argument, &mut argv) {
                     Err(Stop::Shell(error)) if error.reach == Reach::Command => {

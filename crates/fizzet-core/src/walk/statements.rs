@@ -113,6 +113,7 @@ impl Walker {
                 self.error_told = false;
                 let calls = self.state.doing.returned;
                 self.redirecting_failed = false;
+                self.lone = !(pipeline.negated || pipeline.timed);
                 let outcome = self.command(command);
                 let failed = std::mem::take(&mut self.redirecting_failed);
                 match outcome {
@@ -298,22 +299,27 @@ impl Walker {
     }
 
     pub(super) fn command(&mut self, command: &Command) -> Result<(), Stop> {
-        let piped = std::mem::take(&mut self.piped);
+        let (piped, lone) = (std::mem::take(&mut self.piped), std::mem::take(&mut self.lone));
         self.step(command.span)?;
         if !self.act_before(command)? {
             return Ok(());
         }
         let beside = self.processes.len();
-        let outcome = self.command_here(command, piped);
+        self.begin_without_argument(command, lone);
+        let outcome = self.command_here(command, (piped, lone));
         self.end_beside(beside);
         outcome
     }
 
-    fn command_here(&mut self, command: &Command, piped: &'static [u32]) -> Result<(), Stop> {
+    fn command_here(
+        &mut self,
+        command: &Command,
+        (piped, lone): (&'static [u32], bool),
+    ) -> Result<(), Stop> {
         if let Node::Simple(simple) = &command.kind {
             let keyed = self.with_keywords(simple);
             let simple = keyed.as_ref().unwrap_or(simple);
-            match self.simple(simple, (&command.redirects, piped), command.span) {
+            match self.simple((simple, lone), (&command.redirects, piped), command.span) {
                 Err(Stop::Shell(error)) if error.reach == Reach::Command => self.survive(error),
                 outcome => outcome?,
             }
