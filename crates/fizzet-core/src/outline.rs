@@ -238,6 +238,7 @@ impl Visitor<'_> {
     fn condition(&mut self, condition: &Condition) {
         match condition {
             Condition::Word(word) | Condition::Unary { operand: word, .. } => self.inside(word),
+            Condition::Named(words) => words.iter().for_each(|word| self.inside(word)),
             Condition::Binary { left, right, .. } => {
                 self.inside(left);
                 self.inside(right);

@@ -337,7 +337,10 @@ impl<'a> Printer<'a> {
             }
             CommandKind::Coprocess { name, command: inner } => {
                 self.page.say("coproc ");
-                self.page.at(name.as_deref().unwrap_or(b"COPROC"), command.span);
+                match name {
+                    Some(name) => self.page.source(name.span),
+                    None => self.page.at(b"COPROC", command.span),
+                }
                 self.page.say(" ");
                 self.command(inner);
             }

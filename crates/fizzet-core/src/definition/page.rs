@@ -191,6 +191,8 @@ pub(super) trait Layout<'a> {
                 self.page().bytes(&[b'-', *operator, b' ']);
                 self.word(operand);
             }
+            // No other shell reads it.
+            Condition::Named(_) => {}
             Condition::Binary { operator, left, right } => {
                 self.word(left);
                 self.page().say(" ");

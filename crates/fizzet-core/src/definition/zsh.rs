@@ -377,6 +377,13 @@ impl Printer<'_> {
                 self.page.bytes(&[b'-', *operator, b' ']);
                 return self.word(operand);
             }
+            Condition::Named(words) => {
+                for (at, word) in words.iter().enumerate() {
+                    self.page.say(if at > 0 { " " } else { "" });
+                    self.word(word);
+                }
+                return;
+            }
             Condition::Binary { operator, left, right } => {
                 self.word(left);
                 self.page.say(" ");

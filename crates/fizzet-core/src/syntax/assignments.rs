@@ -342,7 +342,7 @@ impl Parser<'_> {
                 elements.push(nested);
                 continue;
             }
-            if !self.at_word() {
+            if !self.at_word() && !self.at_bare_group() {
                 return self.unexpected("an array element or )");
             }
             let indexed = self.dialect.element_indexes

@@ -118,7 +118,7 @@ impl<'a> Parser<'a> {
                 self.conditional(start)?
             }
             Some(b'c') if self.dialect.coprocesses && self.eat_reserved(b"coproc") => {
-                let name = self.coprocess_name();
+                let name = self.coprocess_name()?;
                 let command = Box::new(self.deeper(Parser::command)?);
                 CommandKind::Coprocess { name, command }
             }
@@ -145,27 +145,24 @@ impl<'a> Parser<'a> {
         }
     }
 
-    /// The name of a coprocess, where a compound command follows it.
-    fn coprocess_name(&mut self) -> Option<Rc<[u8]>> {
+    /// The word that names a coprocess, where a compound command follows it.
+    fn coprocess_name(&mut self) -> Parsed<Option<Word>> {
+        const OPENERS: [&[u8]; 8] =
+            [b"{", b"[[", b"if", b"while", b"until", b"for", b"case", b"select"];
         self.skip_blanks();
         let start = self.pos;
-        if !self.dialect.named_coprocesses
-            || !self.peek().is_some_and(|byte| self.begins_name(byte))
-        {
-            return None;
+        let opens = |parser: &mut Self| OPENERS.iter().any(|word| parser.at_reserved(word));
+        let may_be_named = self.dialect.named_coprocesses && !opens(self) && self.at_word();
+        if !may_be_named || self.assignment_value().is_some() {
+            return Ok(None);
         }
-        let name = self.name_bytes();
+        let name = self.word(Within::Word)?;
         self.skip_blanks();
-        let openers = ["{", "[[", "if", "while", "until", "for", "case", "select"];
-        let is_name = self.peek() == Some(b'(')
-            || openers.into_iter().any(|word| self.at_reserved(word.as_bytes()));
-        match is_name && !openers.iter().any(|word| word.as_bytes() == &*name) {
-            true => Some(name),
-            false => {
-                self.pos = start;
-                None
-            }
+        if self.peek() == Some(b'(') || opens(self) {
+            return Ok(Some(name));
         }
+        self.pos = start;
+        Ok(None)
     }
 
     /// `((...))` if it closes as one, else `( list )`.
@@ -357,7 +354,7 @@ impl<'a> Parser<'a> {
         loop {
             self.skip_blanks();
             self.replace_aliases_in(AliasesBehindBlank::Lists);
-            if self.at_word() {
+            if self.at_word() || self.at_bare_group() {
                 words.push(self.word(Within::Word)?);
                 continue;
             }
@@ -372,7 +369,11 @@ impl<'a> Parser<'a> {
 
     fn case_clause(&mut self, start: usize) -> Parsed<CommandKind> {
         self.replace_aliases_in(AliasesBehindBlank::Anywhere);
-        let word = self.expect_word("the word to compare")?;
+        self.skip_blanks();
+        let word = match self.at_bare_group() {
+            true => self.word(Within::Word)?,
+            false => self.expect_word("the word to compare")?,
+        };
         let is_refused = match word.literal() {
             Some(b"{" | b"}") => self.dialect.lone_braces_are_refused,
             Some(b"!") => self.dialect.case_refuses_bang,

@@ -82,7 +82,29 @@ impl<'a> Parser<'a> {
         }
         match self.binary_operator() {
             Some(operator) => self.binary(left, operator),
+            None if self.dialect.tests_are_looked_for && self.at_operand() => self.named_test(left),
             None => self.lone_word(left),
+        }
+    }
+
+    fn at_operand(&mut self) -> bool {
+        self.at_word() && !self.at_reserved(b"]]")
+    }
+
+    /// A test by name: the name comes first, or between two operands.
+    fn named_test(&mut self, first: Word) -> Parsed<Condition> {
+        let is_name = |word: &Word| matches!(word.literal(), Some([b'-', _, ..]));
+        let mut words = vec![first];
+        let mut named = is_name(&words[0]);
+        while self.at_operand() || (words.len() > 1 && self.at_bare_group()) {
+            words.push(self.word(Within::Word)?);
+            self.newlines_in_condition()?;
+            self.skip_blanks();
+        }
+        named |= words.len() == 3 && is_name(&words[1]);
+        match named {
+            true => Ok(Condition::Named(words)),
+            false => self.unexpected("an operator or ]]"),
         }
     }
 
@@ -168,6 +190,8 @@ impl<'a> Parser<'a> {
         let right = match operator {
             b"=~" => self.regular_operand()?,
             b"==" | b"=" | b"!=" => self.pattern_operand()?,
+            b"<" | b">" => self.operand("an operand")?,
+            _ if self.at_bare_group() => self.word(Within::Word)?,
             _ => self.operand("an operand")?,
         };
         if right.parts.is_empty() {

@@ -44,9 +44,10 @@ impl<'a> Parser<'a> {
             flagged.parameter.operation = Operation::Bad;
         }
         let subscript = self.pos > plain;
+        let mut bounds = Bounds { quoted: false, end: None };
         while !flagged.measures
             && self.peek_ahead(0) == Some(b':')
-            && self.modifier(&mut flagged)?
+            && self.modifier(&mut flagged, &mut bounds)?
         {}
         if !signs && !subscript && flagged.modifiers.is_empty() {
             self.pos = back;
@@ -185,14 +186,13 @@ impl<'a> Parser<'a> {
             };
             flagged.further.push(further);
         }
-        loop {
-            if self.peek_ahead(0) != Some(b':') || !self.modifier(&mut flagged)? {
-                break;
-            }
-        }
+        let mut bounds = Bounds { quoted, end: None };
+        while self.peek_ahead(0) == Some(b':') && self.modifier(&mut flagged, &mut bounds)? {}
         let Some(operation) = self.flagged_operation(quoted)? else { return Ok(None) };
-        flagged.parameter.operation = operation;
-        while self.peek_ahead(0) == Some(b':') && self.modifier(&mut flagged)? {}
+        if !matches!(flagged.parameter.operation, Operation::Bad) {
+            flagged.parameter.operation = operation;
+        }
+        while self.peek_ahead(0) == Some(b':') && self.modifier(&mut flagged, &mut bounds)? {}
         if flagged.measures && self.raw() != Some(b'}') {
             flagged.parameter.operation = Operation::Bad;
             self.parts(if quoted { Within::BraceQuoted } else { Within::Brace })?;
@@ -389,62 +389,60 @@ impl<'a> Parser<'a> {
     }
 
     /// What stands before the next delimiter of `:s/from/to/`, or before the end of the expansion.
-    fn replaced_piece(&mut self, delimiter: &[u8], braced: bool) -> Box<[u8]> {
-        let (mut piece, mut open) = (Vec::new(), 0u32);
-        while let Some(&byte) = self.text.get(self.pos) {
-            let ends = match braced {
-                true => byte == b'}' && open == 0,
-                false => open == 0 && (is_meta(byte) || byte == b'"'),
-            };
-            let at_delimiter = self.text[self.pos..].starts_with(delimiter);
-            if !at_delimiter {
-                match byte {
-                    b'{' => open += 1,
-                    b'}' => open = open.saturating_sub(1),
-                    _ => {}
-                }
-            }
-            match (byte, self.text.get(self.pos + 1)) {
-                (b'\\', Some(_)) if self.text[self.pos + 1..].starts_with(delimiter) => {
+    fn replaced_piece(&mut self, delimiter: &[u8], end: usize) -> Box<[u8]> {
+        let mut piece = Vec::new();
+        while self.pos < end && !self.text[self.pos..].starts_with(delimiter) {
+            let byte = self.text[self.pos];
+            match self.text.get(self.pos + 1) {
+                Some(_) if byte == b'\\' && self.text[self.pos + 1..].starts_with(delimiter) => {
                     piece.extend(delimiter);
                     self.pos += delimiter.len();
                 }
-                (b'\\', Some(b'\\')) => {
-                    piece.extend(br"\\");
+                Some(&escaped) if byte == b'\\' => {
+                    piece.extend([byte, escaped]);
                     self.pos += 1;
                 }
-                _ if at_delimiter || ends => break,
-                (byte, _) => piece.push(byte),
+                _ => piece.push(byte),
             }
             self.pos += 1;
         }
+        self.pos = self.pos.min(end);
         piece.into()
     }
 
+    /// Where the modifiers end that begin here: in braces where those are in pairs, between double quotes at the
+    /// first that closes, and without braces where the word ends. `None` if the text ends before.
+    fn modifiers_end(&self, braced: bool, quoted: bool) -> Option<usize> {
+        let (mut at, mut open) = (self.pos, 0u32);
+        while let Some(&byte) = self.text.get(at) {
+            match byte {
+                b'\\' => at += 1,
+                b'}' if braced && open == 0 => return Some(at),
+                _ if !braced && open == 0 && (is_meta(byte) || byte == b'"') => return Some(at),
+                b'{' if !quoted => open += 1,
+                b'}' => open = open.saturating_sub(1),
+                _ => {}
+            }
+            at += 1;
+        }
+        (!braced).then_some(self.text.len())
+    }
+
     /// `:t` and its kin; false with the place unchanged if it is none.
-    fn modifier(&mut self, flagged: &mut Flagged) -> Parsed<bool> {
+    fn modifier(&mut self, flagged: &mut Flagged, bounds: &mut Bounds) -> Parsed<bool> {
         self.pos = self.over_continuations(self.pos);
         let Some(&letter) = self.text.get(self.pos + 1) else { return Ok(false) };
         let global = letter == b'g';
         match (letter, self.text.get(self.pos + 2)) {
-            (b'f' | b'F', _) => return self.repeated_modifier(flagged, letter == b'F'),
-            (b'w' | b'W', _) | (b'g', Some(b'w' | b'W')) => return self.words_modifier(flagged),
+            (b'f' | b'F', _) => return self.repeated_modifier(flagged, bounds, letter == b'F'),
+            (b'w' | b'W', _) | (b'g', Some(b'w' | b'W')) => {
+                return self.words_modifier(flagged, bounds);
+            }
             _ => {}
         }
         let at = self.pos + 1 + usize::from(global);
         if self.text.get(at) == Some(&b's') {
-            let Some(delimiter) = character_at(&self.text, at + 1) else { return Ok(false) };
-            if delimiter[0].is_ascii_alphanumeric() || delimiter == b"}" {
-                return Ok(false);
-            }
-            let delimiter = delimiter.to_vec();
-            self.pos = at + 1 + delimiter.len();
-            let from = self.replaced_piece(&delimiter, flagged.parameter.braced);
-            self.eat(&delimiter);
-            let to = self.replaced_piece(&delimiter, flagged.parameter.braced);
-            self.eat(&delimiter);
-            flagged.modifiers.push(Modifier::Replace(from, to, global));
-            return Ok(true);
+            return self.replacing_modifier(flagged, bounds, (at + 1, global));
         }
         if matches!(letter, b'h' | b't') && flagged.parameter.braced {
             let digits = self.text[self.pos + 2..].iter().take_while(|byte| byte.is_ascii_digit());
@@ -472,8 +470,42 @@ impl<'a> Parser<'a> {
         Ok(true)
     }
 
+    /// `:s/from/to/`, whose delimiter is at this place; the last one may be missing.
+    fn replacing_modifier(
+        &mut self,
+        flagged: &mut Flagged,
+        bounds: &mut Bounds,
+        (at, global): (usize, bool),
+    ) -> Parsed<bool> {
+        let Some(delimiter) = character_at(&self.text, at) else { return Ok(false) };
+        if delimiter[0].is_ascii_alphanumeric() || delimiter == b"}" {
+            return Ok(false);
+        }
+        let delimiter = delimiter.to_vec();
+        self.pos = at + delimiter.len();
+        let braced = flagged.parameter.braced;
+        bounds.end = bounds.end.or_else(|| self.modifiers_end(braced, bounds.quoted));
+        let Some(end) = bounds.end else {
+            let start = flagged.parameter.span.start as usize;
+            return Err(self.unclosed(start, 2, "${", "}"));
+        };
+        let from = self.replaced_piece(&delimiter, end);
+        if !self.eat(&delimiter) {
+            flagged.parameter.operation = Operation::Bad;
+        }
+        let to = self.replaced_piece(&delimiter, end);
+        self.eat(&delimiter);
+        flagged.modifiers.push(Modifier::Replace(from, to, global));
+        Ok(true)
+    }
+
     /// `:f` or `:F:count:`, and the modifier behind it.
-    fn repeated_modifier(&mut self, flagged: &mut Flagged, counts: bool) -> Parsed<bool> {
+    fn repeated_modifier(
+        &mut self,
+        flagged: &mut Flagged,
+        bounds: &mut Bounds,
+        counts: bool,
+    ) -> Parsed<bool> {
         let start = self.pos;
         self.pos += 2;
         let count = match counts {
@@ -490,11 +522,13 @@ impl<'a> Parser<'a> {
                 }
             }
         };
-        self.modifier_behind(flagged, start, |one| Modifier::Repeated(Box::new(one), count))
+        self.modifier_behind((flagged, bounds), start, |one| {
+            Modifier::Repeated(Box::new(one), count)
+        })
     }
 
     /// `:w` or `:W:separator:`, and the modifier behind it; `g` may stand before either.
-    fn words_modifier(&mut self, flagged: &mut Flagged) -> Parsed<bool> {
+    fn words_modifier(&mut self, flagged: &mut Flagged, bounds: &mut Bounds) -> Parsed<bool> {
         let start = self.pos;
         let global = self.text[start + 1] == b'g';
         self.pos += 2 + usize::from(global);
@@ -508,20 +542,20 @@ impl<'a> Parser<'a> {
             }
             Modifier::Words(Box::new(one), separator)
         };
-        self.modifier_behind(flagged, start, whole)
+        self.modifier_behind((flagged, bounds), start, whole)
     }
 
     /// The modifier behind what changes how it is applied; false with the place set back if there is none.
     fn modifier_behind(
         &mut self,
-        flagged: &mut Flagged,
+        (flagged, bounds): (&mut Flagged, &mut Bounds),
         start: usize,
         whole: impl FnOnce(Modifier) -> Modifier,
     ) -> Parsed<bool> {
         // It is read as if its colon stood right before it.
         self.pos -= 1;
         let before = flagged.modifiers.len();
-        let found = self.deeper(|parser| parser.modifier(flagged))?;
+        let found = self.deeper(|parser| parser.modifier(flagged, bounds))?;
         if !found || flagged.modifiers.len() != before + 1 {
             self.pos = start;
             return Ok(false);
@@ -530,6 +564,14 @@ impl<'a> Parser<'a> {
         flagged.modifiers.extend(one.map(whole));
         Ok(true)
     }
+}
+
+/// Up to where the modifiers of an expansion reach.
+struct Bounds {
+    /// Whether it stands between double quotes.
+    quoted: bool,
+    /// The end, where it has been looked for.
+    end: Option<usize>,
 }
 
 impl Flagged {

@@ -465,7 +465,7 @@ impl<'a> Parser<'a> {
             true => unquoted(pattern),
             false => pattern,
         };
-        self.mind_parentheses(&pattern, false)?;
+        self.mind_parentheses(&pattern, Operand::Removed)?;
         if self.in_document && self.dialect.open_bracket_ends_shell && has_open_bracket(&pattern) {
             let why = OPEN_BRACKET.into();
             return Ok(Operation::Unreadable { why, ends: Reach::Command });
@@ -547,7 +547,7 @@ impl<'a> Parser<'a> {
     pub(super) fn replacement_of(&mut self, which: Replace, quoted: bool) -> Parsed<Operation> {
         let (pattern, is_spoiled) =
             self.replaced_pattern(matches!(which, Replace::All | Replace::Each), quoted)?;
-        self.mind_parentheses(&pattern, true)?;
+        self.mind_parentheses(&pattern, Operand::Replaced)?;
         let replacement = match self.peek() {
             Some(b'/') => {
                 self.pos += 1;
@@ -555,7 +555,7 @@ impl<'a> Parser<'a> {
                 let mut word =
                     self.word(if quoted { Within::BraceQuoted } else { Within::Brace })?;
                 if self.dialect.operation_parentheses == OperationParentheses::Groups {
-                    self.mind_parentheses(&word, true)?;
+                    self.mind_parentheses(&word, Operand::Replacement)?;
                 }
                 if self.dialect.replacement_keeps_escaped_slash {
                     word.parts.iter_mut().for_each(keep_escaped_slash);
@@ -575,7 +575,7 @@ impl<'a> Parser<'a> {
     }
 
     /// Refuses the unquoted parentheses that the shell refuses in a word of an operation.
-    fn mind_parentheses(&mut self, word: &Word, replaced: bool) -> Parsed<()> {
+    fn mind_parentheses(&mut self, word: &Word, operand: Operand) -> Parsed<()> {
         let rule = self.dialect.operation_parentheses;
         if rule == OperationParentheses::Any {
             return Ok(());
@@ -586,12 +586,12 @@ impl<'a> Parser<'a> {
         for (place, part) in word.parts.iter().enumerate() {
             let Part::Literal { bytes, .. } = part else { continue };
             for (at, byte) in bytes.iter().enumerate() {
-                // ksh93 minds one that begins the word.
-                let behind = at > 0 || place > 0;
+                // ksh93 minds one that begins a pattern.
+                let behind = at > 0 || place > 0 || operand == Operand::Replacement;
                 match byte {
                     b'(' if behind || open > 0 || pairs => open += 1,
                     b')' if open > 0 => open -= 1,
-                    b')' if rule == OperationParentheses::Pairs && !replaced => {}
+                    b')' if rule == OperationParentheses::Pairs && operand == Operand::Removed => {}
                     b'(' | b')' => return self.unexpected("quotes around a parenthesis"),
                     _ => {}
                 }
@@ -644,6 +644,17 @@ impl<'a> Parser<'a> {
         };
         Ok(Operation::Case { change, all, pattern })
     }
+}
+
+/// Which word of an operation is looked at for parentheses.
+#[derive(Clone, Copy, PartialEq, Eq)]
+enum Operand {
+    /// The pattern of what is taken off.
+    Removed,
+    /// The pattern of what is replaced.
+    Replaced,
+    /// What is put there instead.
+    Replacement,
 }
 
 /// Gives a slash behind a backslash its backslash back.

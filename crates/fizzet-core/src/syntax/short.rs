@@ -211,7 +211,7 @@ impl Parser<'_> {
     fn more_words(&mut self, words: &mut Vec<Word>) -> Parsed<bool> {
         let before = words.len();
         self.skip_blanks();
-        while self.at_word() {
+        while self.at_word() || self.at_bare_group() {
             words.push(self.word(Within::Word)?);
             self.skip_blanks();
         }

@@ -229,7 +229,7 @@ impl<'a> Parser<'a> {
         if within == Within::Expression && self.is_in_brackets(byte, open) {
             return false;
         }
-        let nested = byte == b'}' && *open > 0;
+        let nested = byte == b'}' && *open > 0 && !self.counts_group();
         let mut closes = |opener, closer| {
             if byte == opener {
                 *open += 1;
@@ -322,6 +322,12 @@ impl<'a> Parser<'a> {
         self.text.get(at).is_none_or(|&next| is_meta(next))
     }
 
+    /// Whether the closing brace here says how often the group behind it comes.
+    fn counts_group(&self) -> bool {
+        let behind = &self.text[self.pos + 1..];
+        self.dialect.counted_groups && (behind.starts_with(b"(") || behind.starts_with(b"-("))
+    }
+
     /// Whether the byte can begin something other than literal text.
     fn is_active(&self, byte: u8, within: Within) -> bool {
         match byte {
@@ -351,6 +357,7 @@ impl<'a> Parser<'a> {
             b'=' => within == Within::Word && self.at_file_substitution(),
             b'(' => within == Within::Word && self.dialect.bare_groups,
             b'?' | b'*' | b'+' | b'@' | b'!' => within == Within::Word && self.extended_patterns,
+            b'-' | b'}' if self.dialect.counted_groups && self.extended_patterns => true,
             _ => false,
         }
     }
@@ -559,8 +566,14 @@ impl<'a> Parser<'a> {
 
     /// Whether `?(`, `*(`, `+(`, `@(` or `!(` comes next and the shell reads it as a pattern.
     fn at_pattern_group(&self) -> bool {
+        let is_sign = |byte: u8| match byte {
+            b'?' | b'*' | b'+' | b'@' | b'!' => true,
+            // The ends of `*-(` and `{2}(`; what is no group is a text with parentheses.
+            b'-' | b'}' => self.dialect.counted_groups,
+            _ => false,
+        };
         let signed = self.extended_patterns
-            && matches!(self.text[self.pos], b'?' | b'*' | b'+' | b'@' | b'!')
+            && is_sign(self.text[self.pos])
             && self.text.get(self.pos + 1) == Some(&b'(');
         signed || self.at_bare_group()
     }

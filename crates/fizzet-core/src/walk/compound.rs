@@ -117,23 +117,28 @@ impl Walker {
                 let (name, span) = &names[0];
                 self.select_clause((name, *span), words.as_deref(), body)
             }
-            Node::Coprocess { name, .. } => {
-                self.coprocess(name.as_deref(), command.span);
-                Ok(())
-            }
+            Node::Coprocess { name, .. } => self.coprocess(name.as_ref(), command.span),
         }
     }
 
     /// A coprocess begins: its descriptors are known only to the shell that runs it.
-    fn coprocess(&mut self, name: Option<&[u8]>, span: Span) {
-        self.missing("what a person or another process answers here", span);
-        if !self.state.dialect.named_coprocesses {
-            return;
+    fn coprocess(&mut self, name: Option<&Word>, span: Span) -> Result<(), Stop> {
+        let name = match name {
+            Some(word) => expand::single(self, word, expand::Tilde::Never)?.bytes().to_vec(),
+            None => b"COPROC".to_vec(),
+        };
+        if self.state.dialect.named_coprocesses && !self.state.dialect.is_name(&name) {
+            self.state.status = 1;
+            return Ok(());
         }
-        let mut descriptor = Text::new();
-        descriptor.push_hole(Standing::Quoted, &Origin::new(Rule::Shell, span));
-        let elements = [(0, descriptor.clone()), (1, descriptor)].into_iter().collect();
-        self.state.variables.entry(name.unwrap_or(b"COPROC")).value = Value::Indexed(elements);
+        self.missing("what a person or another process answers here", span);
+        if self.state.dialect.named_coprocesses {
+            let mut descriptor = Text::new();
+            descriptor.push_hole(Standing::Quoted, &Origin::new(Rule::Shell, span));
+            let elements = [(0, descriptor.clone()), (1, descriptor)].into_iter().collect();
+            self.state.variables.entry(&name).value = Value::Indexed(elements);
+        }
+        Ok(())
     }
 
     /// How many functions and sourced files `return` could leave.

@@ -56,6 +56,10 @@ impl Walker {
                 }
                 self.unary_test(*operator, text.bytes(), operand.span)
             }
+            Condition::Named(words) => {
+                let span = words.first().map_or(self.state.shell_origin().span(), |word| word.span);
+                Err(self.state.mistake("this test is not known", span, 1))
+            }
             Condition::Binary { operator, left, right } => {
                 let value = self.operand(left)?;
                 match &**operator {

@@ -26,6 +26,8 @@ macro_rules! expanding_rows {
     replacement_backslashes: bool = [N, Y, N, N, Y, N, N], "observed in all six: y='\\\\a'; x=bc; echo ${x/b/$y} ${x/b/\"$y\"}";
     /// A digit behind a backslash stands for a group of the match in a replacement, and `\0` for all of the match.
     replacements_name_groups: bool = [N, N, N, N, Y, N, N], "observed in all six: x=10-20; echo ${x/@(10)-@(20)/\\2-\\1}";
+    /// A group may have `{2}` or `{2,3}` before it, and a dash after its sign: then it comes as rarely as what follows allows.
+    counted_groups: bool = [N, N, N, N, Y, N, N], "observed in all six: case aa in {2}(a)) echo yes; esac; x=aab; echo ${x##+-(a)} ${x##{1,2}-(a)}";
     /// Parentheses without a sign before them are groups inside of groups.
     parentheses_group_in_groups: bool = [N, N, N, N, Y, Y, N], "observed in all six: case ac in @(a(b|c))) echo yes; esac; echo @((l|L)id)";
     /// `${x/#/r}` puts the replacement before the value.

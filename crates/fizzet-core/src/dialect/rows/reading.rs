@@ -190,6 +190,8 @@ macro_rules! reading_rows {
     replacement_keeps_escaped_slash: bool = [N, N, N, N, Y, N, N], "observed in all six: x=abc; echo ${x/b/\\/}";
     /// Behind a `[[` that no `]]` has ended `&&` and `||` are words.
     brackets_hide_connectors: bool = [N, N, N, Y, N, N, N], "observed in busybox: [[ -f lid && -d combs ]]; echo $?; echo [[ a && echo b";
+    /// A test of a name that is not known, with one operand or more, is found out when it is carried out.
+    tests_are_looked_for: bool = [N, N, N, N, N, N, Y], "observed in all six: [[ x || -qq a ]]; echo $?; [[ x || -qq a b c ]]; echo $?; [[ x || a -qq b ]]";
     /// In `[[` newlines may stand between an operator and its operands, and behind a lone word.
     newlines_between_operands: bool = [N, N, N, N, N, N, Y], "observed in all six: [[ a, newline, && b ]]; [[ -n, newline, a ]]";
     /// The parentheses of `name()` stand together.

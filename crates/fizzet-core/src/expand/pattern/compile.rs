@@ -31,6 +31,8 @@ pub(in crate::expand) struct Told {
     pub(in crate::expand) whole: bool,
     /// Whether it ends in a text that begins where a group does not end, and no search finds it.
     pub(super) ends_as_text: bool,
+    /// Whether a group in it comes as rarely as it can.
+    pub(super) comes_rarely: bool,
     /// How many bytes have been read for bracket expressions that are none.
     pub(super) in_vain: usize,
 }
@@ -327,17 +329,61 @@ impl Compiler<'_> {
         }
     }
 
-    /// The group `@(a|b)` at this place and where it ends; `None` if there is none.
-    fn group(&self) -> Option<(Item, usize)> {
-        let bare = self.bytes[self.at] == b'('
-            && (self.rules.bare_groups || (self.rules.nested_bare_groups && self.open > 0));
-        let kind = if bare { Repeat::Once } else { Repeat::of(self.bytes[self.at])? };
-        let signed = self.rules.groups && self.active(self.at + 1).flatten() == Some(b'(');
-        if !(bare || signed) || self.open > MAX_OPEN {
+    /// What opens a group at this place, up to its parenthesis.
+    fn group_opener(&self) -> Option<(Repeat, usize)> {
+        let byte = self.bytes[self.at];
+        if byte == b'(' {
+            let bare = self.rules.bare_groups || (self.rules.nested_bare_groups && self.open > 0);
+            return bare.then_some((Repeat::Once, 1));
+        }
+        if !self.rules.groups {
             return None;
         }
+        let opens = |at: usize| self.active(at).flatten() == Some(b'(');
+        let counted = self.rules.counted_groups;
+        let (kind, length) = match Repeat::of(byte) {
+            Some(kind) => (kind, 1),
+            None if counted && byte == b'{' => self.count_of_group()?,
+            None => return None,
+        };
+        let end = self.at + length;
+        if opens(end) {
+            return Some((kind, length + 1));
+        }
+        let rarely = counted && self.active(end).flatten() == Some(b'-') && opens(end + 1);
+        rarely.then(|| (kind.fewest(), length + 2))
+    }
+
+    /// `{2,3}` before a group, and its length.
+    fn count_of_group(&self) -> Option<(Repeat, usize)> {
+        let length = self.bytes[self.at..].iter().position(|&byte| byte == b'}')?;
+        if self.quoted[self.at..=self.at + length].contains(&true) {
+            return None;
+        }
+        let inside = std::str::from_utf8(&self.bytes[self.at + 1..self.at + length]).ok()?;
+        let number = |digits: &str| match digits.bytes().all(|byte| byte.is_ascii_digit()) {
+            true if digits.is_empty() => Some(None),
+            true => digits.parse().ok().map(Some),
+            false => None,
+        };
+        let (least, most) = match inside.split_once(',') {
+            Some((least, most)) => (number(least)?.unwrap_or(0), number(most)?),
+            None => number(inside)?.map(|times| (times, Some(times)))?,
+        };
+        Some((Repeat::Times(least, most), length + 1))
+    }
+
+    /// The group `@(a|b)` at this place and where it ends; `None` if there is none.
+    fn group(&self) -> Option<(Item, usize)> {
+        let (kind, opener) = self.group_opener()?;
+        if self.open > MAX_OPEN {
+            return None;
+        }
+        if matches!(kind, Repeat::Fewest(..)) {
+            self.told.set(Told { comes_rarely: true, ..self.told.get() });
+        }
         let mut inner = Compiler { items: Vec::new(), open: self.open + 1, ..*self };
-        inner.at = self.at + if bare { 1 } else { 2 };
+        inner.at = self.at + opener;
         let number = self.number_of_group();
         let mut alternatives = Vec::new();
         loop {

@@ -43,15 +43,17 @@ impl Ways {
         };
         self.steps -= 1;
         let again = match repeat {
-            Repeat::Any | Repeat::Some | Repeat::Times(..) => {
+            Repeat::Any | Repeat::Some | Repeat::Times(..) | Repeat::Fewest(..) => {
                 vec![Item::Group(Repeat::Any, alternatives.clone())]
             }
             Repeat::Once | Repeat::Maybe => Vec::new(),
             Repeat::Not => return,
         };
         // An empty alternative passes the group by, once for all.
-        let passes = matches!(repeat, Repeat::Any | Repeat::Maybe | Repeat::Times(0, _))
-            || alternatives.iter().any(Vec::is_empty);
+        let passes = matches!(
+            repeat,
+            Repeat::Any | Repeat::Maybe | Repeat::Times(0, _) | Repeat::Fewest(0, _)
+        ) || alternatives.iter().any(Vec::is_empty);
         for first in alternatives.iter().filter(|first| !first.is_empty()) {
             if matches!(first[0], Item::Literal(_) | Item::Group(..) | Item::Told(..)) {
                 self.enter(&[first, &again[..], rest].concat());

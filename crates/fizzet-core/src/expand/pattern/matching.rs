@@ -337,7 +337,7 @@ impl Pattern {
                 }
                 reached
             }
-            Repeat::Times(least, most) => {
+            Repeat::Times(least, most) | Repeat::Fewest(least, most) => {
                 let mut here = from;
                 let mut reached = vec![false; here.len()];
                 for times in 0..=most.unwrap_or(u32::MAX) {

@@ -61,6 +61,8 @@ pub struct PatternRules {
     pub bare_groups: bool,
     /// Whether they are inside of other groups.
     pub nested_bare_groups: bool,
+    /// Whether a group may say how often it comes, and that it comes as rarely as it can.
+    pub counted_groups: bool,
     /// Whether `<1-9>` is a range of numbers.
     pub ranges: bool,
     /// Whether a backslash at the end matches a backslash.
@@ -98,6 +100,7 @@ impl PatternRules {
             word_places: dialect.word_places,
             bare_groups: dialect.bare_groups,
             nested_bare_groups: dialect.parentheses_group_in_groups,
+            counted_groups: dialect.counted_groups,
             ranges: dialect.number_ranges,
             groups_in_values: dialect.groups_in_values,
             counts_quoted: dialect.counts_quoted,
@@ -158,11 +161,24 @@ enum Repeat {
     Some,
     /// `!`: anything but one of them.
     Not,
-    /// `(#c2,3)`: at least, and at most.
+    /// `(#c2,3)` and `{2,3}`: at least, and at most.
     Times(u32, Option<u32>),
+    /// The same as few times as what follows allows: `*-`
+    Fewest(u32, Option<u32>),
 }
 
 impl Repeat {
+    /// The same as few times as what follows allows.
+    fn fewest(self) -> Repeat {
+        match self {
+            Repeat::Maybe => Repeat::Fewest(0, Some(1)),
+            Repeat::Any => Repeat::Fewest(0, None),
+            Repeat::Some => Repeat::Fewest(1, None),
+            Repeat::Times(least, most) => Repeat::Fewest(least, most),
+            Repeat::Once | Repeat::Not | Repeat::Fewest(..) => self,
+        }
+    }
+
     fn of(sign: u8) -> Option<Repeat> {
         Some(match sign {
             b'@' => Repeat::Once,
@@ -340,8 +356,10 @@ impl Pattern {
         };
         // Where brackets mind case, each letter outside them is a set of its two sizes.
         let folds_case = folds_case && !rules.sets_mind_case;
-        let pattern = Pattern::of(items, PatternRules { folds_case, ..rules });
-        Pattern { told: told.get(), ..pattern }
+        let told = told.get();
+        let alternatives_in_order = rules.alternatives_in_order || told.comes_rarely;
+        let rules = PatternRules { folds_case, alternatives_in_order, ..rules };
+        Pattern { told: Told { comes_rarely: false, ..told }, ..Pattern::of(items, rules) }
     }
 
     fn of(items: Vec<Item>, rules: PatternRules) -> Pattern {
@@ -476,6 +494,7 @@ mod tests {
         operators: false,
         wide_brackets: true,
         alternatives_in_order: false,
+        counted_groups: false,
         open_groups: OpenGroups::ArePatterns,
         star_groups_need_text: false,
         backslash_needs_special: false,

@@ -133,6 +133,24 @@ fn numbered(items: &[Item], count: &mut u8) -> Vec<Item> {
     items.iter().map(numbered_item).collect()
 }
 
+/// Which is tried first of another pass and what follows.
+#[derive(Clone, Copy)]
+enum Prefers {
+    /// Another pass.
+    More,
+    /// What follows.
+    Fewer,
+}
+
+impl Prefers {
+    fn between<'p>(self, again: usize, next: usize) -> Operation<'p> {
+        match self {
+            Prefers::More => Operation::Either(again, next),
+            Prefers::Fewer => Operation::Either(next, again),
+        }
+    }
+}
+
 impl<'p> Program<'p> {
     fn lay_out(&mut self, items: &'p [Item]) {
         for item in items {
@@ -141,7 +159,8 @@ impl<'p> Program<'p> {
             }
             match item {
                 Item::Star => {
-                    self.repeated(|this| this.operations.push(Operation::Step(&Item::Any)))
+                    let any = |this: &mut Self| this.operations.push(Operation::Step(&Item::Any));
+                    self.repeated(any, Prefers::More)
                 }
                 Item::Place(place) => self.operations.push(Operation::Place(*place)),
                 Item::Group(Repeat::Not, _) | Item::Except(..) => {
@@ -164,30 +183,35 @@ impl<'p> Program<'p> {
         let once = |this: &mut Self| this.alternatives(alternatives);
         match repeat {
             Repeat::Once | Repeat::Not => once(self),
-            Repeat::Maybe => self.optional(once),
-            Repeat::Any => self.repeated(once),
+            Repeat::Maybe => self.optional(once, Prefers::More),
+            Repeat::Any => self.repeated(once, Prefers::More),
             Repeat::Some => {
                 let body = self.operations.len();
                 once(self);
                 let next = self.operations.len() + 1;
                 self.operations.push(Operation::Either(body, next));
             }
-            Repeat::Times(least, most) => {
-                for _ in 0..least.min(MAX_OPERATIONS as u32) {
-                    once(self);
-                }
-                match most {
-                    Some(most) => {
-                        for _ in least..most.min(MAX_OPERATIONS as u32) {
-                            if self.operations.len() > MAX_OPERATIONS {
-                                return;
-                            }
-                            self.optional(once);
-                        }
-                    }
-                    None => self.repeated(once),
-                }
+            Repeat::Times(least, most) => self.times((least, most), once, Prefers::More),
+            Repeat::Fewest(least, most) => self.times((least, most), once, Prefers::Fewer),
+        }
+    }
+
+    /// What `body` lays out, at least and at most as often as this.
+    fn times(
+        &mut self,
+        (least, most): (u32, Option<u32>),
+        body: impl Fn(&mut Self),
+        prefers: Prefers,
+    ) {
+        for _ in 0..least.min(MAX_OPERATIONS as u32) {
+            body(self);
+        }
+        let Some(most) = most else { return self.repeated(body, prefers) };
+        for _ in least..most.min(MAX_OPERATIONS as u32) {
+            if self.operations.len() > MAX_OPERATIONS {
+                return;
             }
+            self.optional(&body, prefers);
         }
     }
 
@@ -213,23 +237,23 @@ impl<'p> Program<'p> {
         }
     }
 
-    /// What `body` lays out, or else nothing.
-    fn optional(&mut self, body: impl Fn(&mut Self)) {
+    /// What `body` lays out, or nothing.
+    fn optional(&mut self, body: impl Fn(&mut Self), prefers: Prefers) {
         let choice = self.operations.len();
         self.operations.push(Operation::Jump(0));
         body(self);
-        self.operations[choice] = Operation::Either(choice + 1, self.operations.len());
+        self.operations[choice] = prefers.between(choice + 1, self.operations.len());
     }
 
     /// What `body` lays out, as often as it comes. Where it has taken nothing its start has been tried at that place
     /// already, so that the way goes on behind it.
-    fn repeated(&mut self, body: impl Fn(&mut Self)) {
+    fn repeated(&mut self, body: impl Fn(&mut Self), prefers: Prefers) {
         let choice = self.operations.len();
         self.operations.push(Operation::Jump(0));
         body(self);
         let next = self.operations.len() + 1;
-        self.operations.push(Operation::Either(choice + 1, next));
-        self.operations[choice] = Operation::Either(choice + 1, next);
+        self.operations.push(prefers.between(choice + 1, next));
+        self.operations[choice] = prefers.between(choice + 1, next);
     }
 
     /// Where the first match ends that begins at `start` of a text in the letters that are compared.

@@ -159,8 +159,8 @@ pub enum CommandKind {
     Arithmetic(Arithmetic),
     /// `coproc [name] command`
     Coprocess {
-        /// The array that gets its descriptors.
-        name: Option<Rc<[u8]>>,
+        /// What names the array that gets its descriptors.
+        name: Option<Word>,
         /// What it carries out.
         command: Box<Command>,
     },
@@ -373,6 +373,8 @@ pub enum Condition {
         /// The operand.
         operand: Word,
     },
+    /// A test by a name that the shell looks for as it carries it out, with its operands: `-between a b`
+    Named(Vec<Word>),
     /// `left operator right`
     Binary {
         /// The operator as written.
