@@ -387,7 +387,13 @@ pub(super) fn replaced_everywhere(
     let (mut at, mut behind) = (0, None);
     loop {
         let found = search.next(at);
-        let stop = found.map_or(end, |(start, _)| start);
+        let whole = found.filter(|(start, end)| end > start);
+        // One that is empty counts as the places before it do.
+        let stop = match (whole, found) {
+            (Some((start, _)), _) => start,
+            (None, Some((start, _))) => (start + 1).min(end),
+            (None, None) => end,
+        };
         while at < stop && changed.made.len() <= limit {
             if behind != Some(at) {
                 let replacement = next((at, at))?;
@@ -398,7 +404,10 @@ pub(super) fn replaced_everywhere(
             changed.keep(at, at + length);
             at += length;
         }
-        let Some(found) = found.filter(|_| changed.made.len() <= limit) else { break };
+        if changed.made.len() > limit || (whole.is_none() && at >= end) {
+            break;
+        }
+        let Some(found) = whole else { continue };
         let replacement = next(found)?;
         changed.put(&replacement, found);
         (at, behind) = (found.1, Some(found.1));
