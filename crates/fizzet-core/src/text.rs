@@ -5,6 +5,9 @@
 //! Runs always cover the bytes exactly, in order. A run may be empty: an empty quoted run is what
 //! keeps `''` alive as an argument, and an empty hole stands for bytes that are not known.
 
+use std::borrow::Cow;
+use std::num::NonZeroU16;
+
 use smallvec::SmallVec;
 
 use crate::lineage::{Hop, Origin, Rule};
@@ -38,6 +41,20 @@ impl Standing {
     }
 }
 
+/// Which bytes a hole stands for: holes of one name stand for the same bytes.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct HoleName(NonZeroU16);
+
+impl HoleName {
+    /// The process number of the shell, which stays the same.
+    pub const SHELL_NUMBER: HoleName = HoleName(NonZeroU16::MIN);
+
+    /// The name behind this one; `None` when all are given away.
+    pub fn next(self) -> Option<HoleName> {
+        self.0.checked_add(1).map(HoleName)
+    }
+}
+
 /// A stretch of bytes with one origin.
 #[derive(Clone, Debug)]
 pub struct Run {
@@ -47,6 +64,8 @@ pub struct Run {
     pub standing: Standing,
     /// Whether the bytes that belong here are not known.
     pub hole: bool,
+    /// Which bytes those are, where that is known: as a program printed them, say.
+    pub name: Option<HoleName>,
     /// Why it is there.
     pub origin: Origin,
 }
@@ -106,7 +125,7 @@ impl Text {
     }
 
     fn of(bytes: Bytes, standing: Standing, origin: Origin) -> Text {
-        let run = Run { end: bytes.len() as u32, standing, hole: false, origin };
+        let run = Run { end: bytes.len() as u32, standing, hole: false, name: None, origin };
         Text { bytes, runs: SmallVec::from_buf([run]) }
     }
 
@@ -172,14 +191,43 @@ impl Text {
         let end = self.bytes.len() as u32;
         match self.runs.last_mut() {
             Some(last) if last.continues(standing, origin) => last.end = end,
-            _ => self.runs.push(Run { end, standing, hole: false, origin: origin.clone() }),
+            _ => {
+                let origin = origin.clone();
+                self.runs.push(Run { end, standing, hole: false, name: None, origin });
+            }
         }
     }
 
     /// Marks that bytes which are not known belong here.
     pub fn push_hole(&mut self, standing: Standing, origin: &Origin) {
+        self.push_named_hole(None, standing, origin);
+    }
+
+    /// The same for bytes that have a name.
+    pub fn push_named_hole(&mut self, name: Option<HoleName>, standing: Standing, origin: &Origin) {
         let end = self.bytes.len() as u32;
-        self.runs.push(Run { end, standing, hole: true, origin: origin.clone() });
+        self.runs.push(Run { end, standing, hole: true, name, origin: origin.clone() });
+    }
+
+    /// Forgets the names of the holes: what is made of a text may be something else than it.
+    pub fn forget_names(&mut self) {
+        self.runs.iter_mut().for_each(|run| run.name = None);
+    }
+
+    /// The bytes, with a mark for each hole that only the same hole has: no bytes without holes hold such marks.
+    /// `None` if there is a hole without a name.
+    pub fn marked_bytes(&self) -> Option<Cow<'_, [u8]>> {
+        if !self.has_hole() {
+            return Some(Cow::Borrowed(self.bytes()));
+        }
+        let mut marked = Vec::with_capacity(self.len() + 8);
+        for (run, bytes) in self.runs() {
+            marked.extend_from_slice(bytes);
+            if run.hole {
+                marked.extend(format!("\0{:04x}\0", run.name?.0).into_bytes());
+            }
+        }
+        Some(Cow::Owned(marked))
     }
 
     /// Appends a run of another text with its bytes.
@@ -240,7 +288,7 @@ impl Text {
             let (low, high) = (from.max(start), (run.end as usize).min(end));
             from = run.end as usize;
             if run.hole && (start..=end).contains(&from) {
-                part.push_hole(run.standing, &run.origin);
+                part.push_run(run, b"");
             } else if low < high {
                 part.push(&self.bytes[low..high], run.standing, &run.origin);
             }
@@ -348,7 +396,7 @@ impl Text {
                 rest = behind.get(1..).unwrap_or_default();
             }
             match run.hole {
-                true => made.push_hole(run.standing, &run.origin),
+                true => made.push_run(run, b""),
                 false => made.push(rest, run.standing, &run.origin),
             }
         }
@@ -426,8 +474,8 @@ impl<'a> Passage<'a> {
                     last.end = run.end;
                 }
                 _ => {
-                    let Run { end, hole, .. } = *run;
-                    runs.push(Run { end, standing: self.standing, hole, origin });
+                    let Run { end, hole, name, .. } = *run;
+                    runs.push(Run { end, standing: self.standing, hole, name, origin });
                 }
             }
         }

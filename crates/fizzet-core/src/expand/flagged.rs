@@ -52,6 +52,7 @@ impl Substitution<'_> {
             return Err(Stop::shell(message, parameter.span, 1));
         }
         let mut held = self.flagged_value(flagged, place)?;
+        held.forget_names();
         if flagged.tests {
             let searched =
                 matches!(&flagged.slice, Some(Slice::Search(flags, _)) if flags.has_any(b"rR"));

@@ -28,7 +28,10 @@ impl Substitution<'_> {
         held: Held,
         place: Place,
     ) -> Result<Option<Held>, Stop> {
-        let held = self.admitted(parameter, held, place)?;
+        let mut held = self.admitted(parameter, held, place)?;
+        if !matches!(parameter.operation, Operation::Value | Operation::Instead { .. }) {
+            held.forget_names();
+        }
         if matches!(held, Held::List { .. }) {
             self.cx.state().array_place = None;
         }

@@ -14,7 +14,7 @@ use crate::syntax::Parser;
 use crate::syntax::ast::{
     Arithmetic, Instead, Operation, Parameter, ParameterName, PathName, Subscript,
 };
-use crate::text::{Passage, Standing, Text};
+use crate::text::{HoleName, Passage, Standing, Text};
 
 /// What a parameter holds.
 pub(crate) enum Held {
@@ -32,6 +32,15 @@ pub(crate) enum Held {
 }
 
 impl Held {
+    /// Forgets the names of the holes: an operation follows.
+    pub(super) fn forget_names(&mut self) {
+        match self {
+            Held::Unset => {}
+            Held::One(text) => text.forget_names(),
+            Held::List { items, .. } => items.iter_mut().for_each(Text::forget_names),
+        }
+    }
+
     /// The values, without what they are to the parameter.
     pub(super) fn texts(&self) -> &[Text] {
         match self {
@@ -232,7 +241,8 @@ impl Substitution<'_> {
                 let whose = if sign == b'!' { "a background command" } else { "the shell" };
                 self.cx.missing(&format!("the process number of {whose}"), hop.span);
                 let mut text = Text::new();
-                text.push_hole(Standing::Quoted, &Origin::from_hop(hop.clone()));
+                let name = (sign == b'$').then_some(HoleName::SHELL_NUMBER);
+                text.push_named_hole(name, Standing::Quoted, &Origin::from_hop(hop.clone()));
                 return Held::One(text);
             }
         };

@@ -256,7 +256,7 @@ impl Splitter {
             }
             self.fresh = std::mem::replace(&mut self.region, span) != span;
             if run.hole {
-                self.field.push_hole(run.standing, &run.origin);
+                self.field.push_run(run, b"");
                 self.place = Place::Field;
             } else if run.standing.is_split() {
                 self.run(bytes, rules, run);

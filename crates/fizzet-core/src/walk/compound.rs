@@ -353,8 +353,8 @@ impl Walker {
 
     fn matches_any(&mut self, patterns: &[Word], value: &Text) -> Result<bool, Stop> {
         for word in patterns {
-            let pattern = self.pattern(word, false)?;
-            if self.holds(&pattern, value, word.span)? {
+            let (pattern, is_known) = self.pattern(word, false)?;
+            if self.holds((&pattern, is_known), value, word.span)? == Some(true) {
                 return Ok(true);
             }
         }
@@ -362,8 +362,8 @@ impl Walker {
     }
 
     /// The pattern that a word of a `case` or a `[[ ]]` is; `grouped` in `[[ ]]`, where groups are always
-    /// known, and also in values.
-    pub(super) fn pattern(&mut self, word: &Word, grouped: bool) -> Result<Pattern, Stop> {
+    /// known, and also in values. With it, whether all of its text is known.
+    pub(super) fn pattern(&mut self, word: &Word, grouped: bool) -> Result<(Pattern, bool), Stop> {
         let text = match grouped {
             true => match expand::pattern_text(self, word)? {
                 text if self.state.dialect.test_values_unquote => text.unquoted_values(),
@@ -377,7 +377,7 @@ impl Walker {
             groups_in_values: rules.groups_in_values || grouped,
             ..rules
         };
-        Ok(Pattern::from_text(&text, rules))
+        Ok((Pattern::from_text(&text, rules), !text.has_hole()))
     }
 }
 

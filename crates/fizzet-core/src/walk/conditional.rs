@@ -19,14 +19,17 @@ use crate::syntax::Marking;
 use crate::syntax::arithmetic::has_hexadecimal;
 use crate::syntax::ast::{Condition, Word};
 use crate::text::{Standing, Text};
-use crate::walk::Walker;
 use crate::walk::builtins::number;
+use crate::walk::{Walker, unknown};
 
 impl Walker {
     /// Whether the expression of a `[[ ]]` holds.
     pub(super) fn condition(&mut self, condition: &Condition) -> Result<bool, Stop> {
         match condition {
-            Condition::Word(word) => Ok(!expand::single(self, word, Tilde::AtStart)?.is_empty()),
+            Condition::Word(word) => {
+                let text = expand::single(self, word, Tilde::AtStart)?;
+                Ok(self.or_missing(unknown::is_filled(&text), word.span))
+            }
             Condition::Group(inner) => self.condition(inner),
             Condition::Not(inner) => {
                 let holds = self.condition(inner)?;
@@ -54,6 +57,10 @@ impl Walker {
                     };
                     return Ok(self.state.variables.element(array, &key).is_some());
                 }
+                if text.has_hole() {
+                    let answer = self.unary_test_of_hole(*operator, &text, operand.span)?;
+                    return Ok(self.or_missing(answer, operand.span));
+                }
                 self.unary_test(*operator, text.bytes(), operand.span)
             }
             Condition::Named(words) => {
@@ -64,15 +71,16 @@ impl Walker {
                 let value = self.operand(left)?;
                 match &**operator {
                     b"=" | b"==" | b"!=" => {
-                        let pattern = match self.names_files(right) {
+                        let (pattern, is_known) = match self.names_files(right) {
                             true => {
                                 let text = self.operand(right)?;
-                                Pattern::from_text(&text, self.state.text_pattern_rules())
+                                let rules = self.state.text_pattern_rules();
+                                (Pattern::from_text(&text, rules), !text.has_hole())
                             }
                             false => self.pattern(right, true)?,
                         };
-                        let holds = self.holds(&pattern, &value, right.span)?;
-                        Ok(holds == (&**operator != b"!="))
+                        let holds = self.holds((&pattern, is_known), &value, right.span)?;
+                        Ok(holds.is_some_and(|holds| holds == (&**operator != b"!=")))
                     }
                     b"=~" => {
                         let expression = expand::single(self, right, Tilde::AtStart)?;
@@ -135,18 +143,53 @@ impl Walker {
         Ok(joined)
     }
 
-    /// Whether all of a value matches; what the pattern tells of that is kept.
+    /// Whether all of a value matches; what the pattern tells of that is kept. `is_known`: whether all of the
+    /// pattern is. `None`, and a word about it, if nobody knows.
     pub(super) fn holds(
         &mut self,
-        pattern: &Pattern,
+        (pattern, is_known): (&Pattern, bool),
         value: &Text,
         span: Span,
-    ) -> Result<bool, Stop> {
+    ) -> Result<Option<bool>, Stop> {
+        if value.has_hole() || !is_known {
+            let holds = if is_known { unknown::is_matched(pattern, value) } else { None };
+            if holds.is_none() {
+                self.missing("whether this pattern matches", span);
+            }
+            return Ok(holds);
+        }
         let holds = pattern.matches(value.bytes());
         if holds {
             keep_match(&mut self.state, pattern, value, (0, value.len()), span)?;
         }
-        Ok(holds)
+        Ok(Some(holds))
+    }
+
+    /// The answer to a test; where nobody knows it that is said, and it counts as no.
+    fn or_missing(&mut self, answer: Option<bool>, span: Span) -> bool {
+        if answer.is_none() {
+            self.missing("whether this test holds", span);
+        }
+        answer.unwrap_or(false)
+    }
+
+    /// A test of one operand that has a hole: of whether it is empty, or of a file that has been written here.
+    pub(super) fn unary_test_of_hole(
+        &mut self,
+        operator: u8,
+        operand: &Text,
+        span: Span,
+    ) -> Result<Option<bool>, Stop> {
+        match operator {
+            b'n' => return Ok(unknown::is_filled(operand)),
+            b'z' => return Ok(unknown::is_filled(operand).map(|filled| !filled)),
+            b'o' | b'v' | b't' => return Ok(None),
+            _ => {}
+        }
+        match self.written.path_of(&self.state.folder, operand).map(|path| path.into_owned()) {
+            Some(path) => self.unary_test(operator, &path, span).map(Some),
+            None => Ok(None),
+        }
     }
 
     /// `text =~ expression`: the match and its groups become elements of an array.

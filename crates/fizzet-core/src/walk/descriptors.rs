@@ -7,7 +7,7 @@ use rustc_hash::FxHashMap;
 
 use crate::host::Sink;
 use crate::lineage::Origin;
-use crate::text::{Standing, Text};
+use crate::text::{HoleName, Standing, Text};
 use crate::walk::written::ReadFile;
 
 /// A text, and how much of it has been read.
@@ -185,14 +185,14 @@ impl Output {
     }
 
     /// Puts a hole into every text that is kept; answers whether there is one.
-    pub(super) fn push_hole(&self, origin: &Origin) -> bool {
+    pub(super) fn push_hole(&self, name: Option<HoleName>, origin: &Origin) -> bool {
         match self {
             Output::Kept(text) | Output::Written(text) => {
-                text.borrow_mut().push_hole(Standing::Quoted, origin);
+                text.borrow_mut().push_named_hole(name, Standing::Quoted, origin);
                 true
             }
             Output::All(all) => {
-                all.iter().map(|one| one.push_hole(origin)).filter(|kept| *kept).count() > 0
+                all.iter().map(|one| one.push_hole(name, origin)).filter(|kept| *kept).count() > 0
             }
             _ => false,
         }

@@ -27,6 +27,7 @@ mod stretch;
 mod substitutions;
 mod tables;
 mod told_tables;
+mod unknown;
 mod written;
 
 use rustc_hash::FxHashMap;
@@ -45,7 +46,7 @@ use crate::state::{Positional, State};
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::syntax::Parser;
 use crate::syntax::ast::{CommandSubstitution, List, ProcessSubstitution};
-use crate::text::{Standing, Text};
+use crate::text::{HoleName, Standing, Text};
 use crate::trace::{CommandKind, CommandTrace, Ending, Missing, Trace, WordTrace};
 use crate::walk::builtins::{Left, SubshellIs};
 use crate::walk::descriptors::{Descriptors, Output};
@@ -120,6 +121,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         wants,
         latest: CommandKind::Nothing,
         unanswered: FxHashMap::default(),
+        latest_hole: Some(HoleName::SHELL_NUMBER),
         mistakes: Vec::new(),
         word: None,
         depth: 0,
@@ -192,6 +194,8 @@ pub(crate) struct Walker {
     latest: CommandKind,
     /// Programs whose output somebody reads and nobody knows, by their places.
     unanswered: FxHashMap<Span, Rc<Vec<Text>>>,
+    /// The name of the latest hole that has one; none are left behind the last.
+    latest_hole: Option<HoleName>,
     mistakes: Vec<ShellError>,
     /// The word that is being expanded.
     word: Option<WordTrace>,
@@ -497,12 +501,18 @@ impl Walker {
         true
     }
 
+    /// A name for what a program prints.
+    fn hole_name(&mut self) -> Option<HoleName> {
+        self.latest_hole = self.latest_hole.and_then(HoleName::next);
+        self.latest_hole
+    }
+
     /// Marks that output which is not known goes where somebody reads it.
     fn write_hole(&mut self, span: Span) {
         match self.descriptors.output(1) {
             None | Some(Output::Full) => self.lost_output = true,
             Some(output) => {
-                output.push_hole(&Origin::new(Rule::Output, span));
+                output.push_hole(None, &Origin::new(Rule::Output, span));
             }
         }
     }
@@ -510,7 +520,7 @@ impl Walker {
     /// Marks that a message which nobody can word goes where somebody reads it: `$(cd nosuch 2>&1)`.
     pub(in crate::walk) fn message_hole(&mut self, span: Span) {
         let origin = Origin::new(Rule::Output, span);
-        if self.descriptors.output(2).is_some_and(|output| output.push_hole(&origin)) {
+        if self.descriptors.output(2).is_some_and(|output| output.push_hole(None, &origin)) {
             self.missing("how the shell words its message", span);
         }
     }

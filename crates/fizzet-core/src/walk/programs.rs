@@ -112,8 +112,10 @@ impl Walker {
             }
             None => {
                 let origin = Origin::new(Rule::Output, span);
-                let writes =
-                    |output: Option<&Output>| output.is_some_and(|one| one.push_hole(&origin));
+                let name = self.hole_name();
+                let writes = |output: Option<&Output>| {
+                    output.is_some_and(|one| one.push_hole(name, &origin))
+                };
                 let descriptors = &self.descriptors;
                 if writes(descriptors.output(1)) | writes(descriptors.output(2)) {
                     self.unanswered.insert(span, argv.clone());

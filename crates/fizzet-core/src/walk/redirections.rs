@@ -169,6 +169,11 @@ impl Walker {
             return Input::of(printed);
         }
         let path = redirection.target.bytes();
+        if redirection.target.has_hole() {
+            let path = self.written.path_of(&self.state.folder, &redirection.target);
+            let file = path.and_then(|path| self.written.open(&self.state.folder, &path));
+            return file.map_or_else(Input::unknown, Input::of_file);
+        }
         if let Some(descriptor) = Descriptors::named(path) {
             return self.descriptors.input(descriptor).opened_again();
         }
@@ -191,7 +196,7 @@ impl Walker {
     /// Where what is written to a file goes: to the file itself only where that is allowed.
     fn file_to_write(&mut self, redirection: &RedirectTrace, append: bool) -> Result<Output, Stop> {
         if redirection.target.has_hole() {
-            return Ok(Output::Nowhere);
+            return Ok(self.unnamed_file(&redirection.target, append));
         }
         let path = redirection.target.bytes();
         if let Some(descriptor) = Descriptors::named(path) {
@@ -222,6 +227,19 @@ impl Walker {
             (false, _) => Text::new(),
         };
         Ok(Output::Written(self.written.create(&self.state.folder, path, before)))
+    }
+
+    /// Where what is written to a file goes whose name has holes: it is found again by the same ones.
+    fn unnamed_file(&mut self, target: &Text, append: bool) -> Output {
+        let folder = &self.state.folder;
+        let Some(path) = target.marked_bytes() else { return Output::Nowhere };
+        let before = self.written.get(folder, &path);
+        match before.filter(|_| append) {
+            Some(file) => Output::Written(file),
+            // What a file holds that is added to nobody knows.
+            None if append => Output::Nowhere,
+            None => Output::Written(self.written.create(folder, &path, Text::new())),
+        }
     }
 
     fn cannot_redirect(&self, message: String, span: Span) -> Stop {

@@ -156,9 +156,13 @@ impl Walker {
         for (run, _) in output.runs().filter(|(run, _)| run.hole) {
             let span = run.origin.span();
             let Some(argv) = self.unanswered.get(&span).cloned() else { continue };
+            let is_known = !argv.iter().any(Text::has_hole);
             let words: Vec<_> = argv.iter().map(|text| text.bytes().to_str_lossy()).collect();
             let command = words.join(" ");
-            let what = format!("what `{command}` prints");
+            let what = match is_known {
+                true => format!("what `{command}` prints"),
+                false => format!("what `{command}` prints, in which words are not known"),
+            };
             let missing = Missing { what, span, command: Some(command) };
             self.state.keep_missing(missing);
         }

@@ -1,6 +1,7 @@
 //! Files that a script writes while nothing is written for real: they are kept in memory, so that the
 //! script finds them again.
 
+use std::borrow::Cow;
 use std::cell::{Cell, RefCell};
 use std::rc::Rc;
 
@@ -61,6 +62,17 @@ impl WrittenFiles {
         self.open(folder, path).map(|opened| opened.file)
     }
 
+    /// The path by which a file is kept that a text with or without holes names, if it has been written.
+    pub(super) fn path_of<'t>(&self, folder: &[u8], named: &'t Text) -> Option<Cow<'t, [u8]>> {
+        named.marked_bytes().filter(|path| self.get(folder, path).is_some())
+    }
+
+    /// What a file holds that a text with or without holes names, if it has been written.
+    pub(super) fn text_of(&self, folder: &[u8], named: &Text) -> Option<Text> {
+        let file = self.get(folder, &named.marked_bytes()?)?;
+        Some(file.borrow().clone())
+    }
+
     /// The file of this path, to be read while it may be written.
     pub(super) fn open(&self, folder: &[u8], path: &[u8]) -> Option<ReadFile> {
         let mut opened = self.files.borrow().get(&plain(folder, path)[..]).cloned()?;
@@ -82,8 +94,12 @@ impl WrittenFiles {
     }
 }
 
-/// The path of a file as all its spellings share it, from the folder where the trace began.
+/// The path of a file as all its spellings share it, from the folder where the trace began. One of which not even the
+/// first byte is known is taken as one from the root: a program has printed it.
 fn plain(folder: &[u8], path: &[u8]) -> Vec<u8> {
+    if path.first() == Some(&0) {
+        return path.to_vec();
+    }
     normal(&join(folder, path))
 }
 
@@ -98,7 +114,8 @@ impl Files for Overlaid {
     fn list(&self, folder: &[u8], each: &mut dyn FnMut(&[u8])) -> bool {
         let place = plain(&self.folder, folder);
         let mut listed: Vec<Vec<u8>> = Vec::new();
-        for path in self.written.files.borrow().keys() {
+        // A name that is not known as a whole is in no list.
+        for path in self.written.files.borrow().keys().filter(|path| !path.contains(&0)) {
             let slash = path.iter().rposition(|&byte| byte == b'/');
             let inside = match slash {
                 Some(0) => &b"/"[..],

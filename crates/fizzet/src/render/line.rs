@@ -177,11 +177,19 @@ impl Columns {
 /// The cells of an argument, an empty one and a very long one told in words.
 pub(super) fn shown(argument: &Text) -> Vec<Cell> {
     let bytes = argument.bytes();
-    let mut shown = cells(&bytes[..bytes.len().min(MAX_BYTES)], Spaces::Marked);
-    if bytes.is_empty() {
-        shown.push(told(if argument.has_hole() { "⟨not known⟩" } else { "⟨empty⟩" }));
-    } else if argument.has_hole() {
-        shown.push(told("⟨and more, not known⟩"));
+    let end = bytes.len().min(MAX_BYTES);
+    let holes = argument.runs().filter(|(run, _)| run.hole).map(|(run, _)| run.end as usize);
+    let (mut shown, mut from) = (Vec::new(), 0);
+    for (at, hole) in holes.take_while(|&hole| hole <= end).enumerate() {
+        if at == 0 || hole > from {
+            shown.extend(cells(&bytes[from..hole], Spaces::Marked));
+            shown.push(told("⟨not known⟩"));
+        }
+        from = hole;
+    }
+    shown.extend(cells(&bytes[from..end], Spaces::Marked));
+    if shown.is_empty() {
+        shown.push(told("⟨empty⟩"));
     }
     if bytes.len() > MAX_BYTES {
         shown.push(told(&format!("⟨and {} more bytes⟩", bytes.len() - MAX_BYTES)));

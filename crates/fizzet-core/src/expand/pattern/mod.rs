@@ -409,6 +409,20 @@ impl Pattern {
         }
     }
 
+    /// Whether it begins, and whether it ends, with a star.
+    pub fn stars_at_ends(&self) -> (bool, bool) {
+        let is_star = |item: Option<&Item>| matches!(item, Some(Item::Star));
+        (is_star(self.items.first()), is_star(self.items.last()))
+    }
+
+    /// The bytes that it begins with.
+    pub fn literal_start(&self) -> &[u8] {
+        match self.items.first() {
+            Some(Item::Literal(bytes)) if !self.rules.folds_case => bytes,
+            _ => b"",
+        }
+    }
+
     /// Whether it holds groups, or places.
     pub(in crate::expand) fn has_groups(&self) -> bool {
         self.has_groups

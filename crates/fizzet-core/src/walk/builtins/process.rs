@@ -138,8 +138,16 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     };
     let limit = walker.state.limits.bytes;
     let printed = walker.printed_beside(file).filter(|text| !text.has_hole());
-    let read = match printed.or_else(|| walker.left_in_descriptor(file.bytes())) {
+    let known = printed.or_else(|| match file.has_hole() {
+        true => walker.written.text_of(&walker.state.folder, file).filter(|text| !text.has_hole()),
+        false => walker.left_in_descriptor(file.bytes()),
+    });
+    let read = match known {
         Some(text) => Some(text.bytes().to_vec()),
+        None if file.has_hole() => {
+            walker.missing("what this file holds", call.span);
+            return Ok(0);
+        }
         None => walker.sourced_file(file.bytes(), call.bytes(0) == Some(b"source"), limit),
     };
     let Some(bytes) = read else {

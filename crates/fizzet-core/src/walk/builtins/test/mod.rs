@@ -19,10 +19,10 @@ use crate::expand::{Context, arithmetic};
 use crate::stop::{Reach, Status, Stop};
 use crate::syntax::arithmetic::{digits as digits_of, has_hexadecimal};
 use crate::text::Text;
-use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::{number, number_before};
 use crate::walk::conditional::compare;
+use crate::walk::{Walker, unknown};
 
 /// `[ expression ]`
 pub(super) fn bracket(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -54,8 +54,11 @@ fn evaluate(
     patterned: bool,
 ) -> Result<Status, Stop> {
     if words.iter().any(Text::has_hole) {
-        walker.missing("whether this test holds", call.span);
-        return Ok(1);
+        let holds = of_holes(walker, words, call)?;
+        if holds.is_none() {
+            walker.missing("whether this test holds", call.span);
+        }
+        return Ok(Status::from(holds != Some(true)));
     }
     let words: SmallVec<[&[u8]; 8]> = words.iter().map(Text::bytes).collect();
     let grammar = walker.state.dialect.test_grammar;
@@ -71,6 +74,26 @@ fn evaluate(
         Err(Wrong::Expression) => Ok(2),
         Err(Wrong::Stop(stop)) => Err(stop),
     }
+}
+
+/// What can be said of an expression with holes in its words; `None` if nobody knows.
+fn of_holes(walker: &mut Walker, words: &[Text], call: &Call<'_>) -> Result<Option<bool>, Stop> {
+    let is = |word: &Text, bytes: &[u8]| !word.has_hole() && word.bytes() == bytes;
+    Ok(match words {
+        [word] => unknown::is_filled(word),
+        [one, operator, other] if is(operator, b"=") => unknown::are_same(one, other),
+        [one, operator, other] if is(operator, b"!=") => {
+            unknown::are_same(one, other).map(|same| !same)
+        }
+        [not, rest @ ..] if is(not, b"!") => of_holes(walker, rest, call)?.map(|holds| !holds),
+        [operator, operand] if !operator.has_hole() => match operator.bytes() {
+            &[b'-', letter] if walker.state.dialect.test_letters.as_bytes().contains(&letter) => {
+                walker.unary_test_of_hole(letter, operand, call.span)?
+            }
+            _ => None,
+        },
+        _ => None,
+    })
 }
 
 /// Why a test has no answer.
