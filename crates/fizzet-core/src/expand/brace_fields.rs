@@ -352,6 +352,8 @@ impl Range {
     /// Of any characters, or of padded numbers with a step that may turn them round.
     fn turned(text: &[u8]) -> Option<Range> {
         let text = std::str::from_utf8(text).ok()?;
+        let mut characters = text.chars();
+        let between = [(); 4].map(|()| characters.next());
         let mut parts = text.splitn(3, "..");
         let (left, right, step) = (parts.next()?, parts.next()?, parts.next());
         let digits = |part: &str| {
@@ -359,18 +361,14 @@ impl Range {
             !digits.is_empty() && digits.bytes().all(|byte| byte.is_ascii_digit())
         };
         if !digits(left) || !digits(right) {
-            let character = |text: &str| {
-                let mut characters = text.chars();
-                let first = characters.next()?;
-                characters.next().is_none().then_some(i64::from(u32::from(first)))
-            };
-            let (first, last) = (character(left)?, character(right)?);
+            // One character before the dots and one behind them, which may be dots as well.
+            let [Some(first), Some('.'), Some('.'), Some(last)] = between else { return None };
+            let (first, last) = (i64::from(u32::from(first)), i64::from(u32::from(last)));
             let step = if first > last { -1 } else { 1 };
-            let has_step = text.matches("..").count() > 1;
             let width = 0;
             let (letters, backwards, format) = (true, false, None);
             let range = Range { first, last, step, letters, width, backwards, format };
-            return (!has_step).then_some(range);
+            return characters.next().is_none().then_some(range);
         }
         let size: i64 = match step {
             Some(step) if !digits(step) => return None,

@@ -285,7 +285,16 @@ impl Substitution<'_> {
         for flag in flagged.flags.iter().filter(|flag| !is_case(flag)) {
             if flag.letter == b't' {
                 let kind = self.kind_of(&flagged.parameter);
-                held = Held::One(self.computed(&flagged.parameter, &kind));
+                let kind = Held::One(self.computed(&flagged.parameter, &kind));
+                held = match (&flagged.parameter.index, &flagged.slice) {
+                    _ if flagged.inner.is_some() => kind,
+                    (Some(Subscript::Index(index)), _) => {
+                        let at = self.index(index)?;
+                        self.element_of(kind, at)
+                    }
+                    (_, Some(slice)) => self.sliced(flagged, kind, slice)?,
+                    _ => kind,
+                };
             }
             if flag.letter == b'e' {
                 held = self.expanded_again(held, place, span)?;

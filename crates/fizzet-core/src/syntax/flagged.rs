@@ -28,6 +28,8 @@ impl<'a> Parser<'a> {
             Some(name) => flagged.parameter.name = name,
             // `$=` alone is nothing.
             None if signs && !flagged.tests && !flagged.measures => {}
+            // `$#:-` is the length of nothing.
+            None if flagged.measures && self.at(b":-") => {}
             None => {
                 self.pos = back;
                 return Ok(None);
@@ -117,7 +119,8 @@ impl<'a> Parser<'a> {
                     || matches!(byte, b'@' | b'*' | b'#')
                     || (matches!(byte, b'+' | b'=' | b'~' | b'^') && sign != b'#')
                     || (braced && matches!(byte, b'$' | b'(' | b'"' | b'?' | b'-' | b'!'))
-                    || (braced && byte == b':' && (sign != b'#' || self.at(b"#:-")))
+                    || (byte == b':' && self.at(b"#:-"))
+                    || (braced && byte == b':' && sign != b'#')
                     || (sign == b'#' && matches!(byte, b'$' | b'?' | b'-'))
                     || (sign == b'#' && braced && (byte == b'#' || (doubled && byte == b'}')))
             };

@@ -53,7 +53,10 @@ impl Walker {
         if argv.len() > 1 {
             self.leave_argument(&Rc::new(argv.clone()));
         }
-        self.call(&Function::new(body.clone(), true, span), &argv, span)
+        let before = self.state.doing.last.clone();
+        self.call(&Function::new(body.clone(), true, span), &argv, span)?;
+        self.state.doing.last = before;
+        Ok(())
     }
 
     /// A function ends that may have said that its options are its own.
