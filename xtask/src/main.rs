@@ -15,7 +15,8 @@ use fizzet::render::json::accept::AcceptOut;
 use fizzet::render::json::launch::{ExecOut, LaunchOut, SystemsOut};
 use fizzet::render::json::shape::{AllShells, Event, Line, OutlineOut, Received, SpreadOut};
 use fizzet::render::json::view::{ProofsOut, ViewOut};
-use schemars::{Schema, schema_for};
+use schemars::generate::SchemaSettings;
+use schemars::{JsonSchema, Schema};
 
 fn main() -> ExitCode {
     let words: Vec<String> = std::env::args().skip(1).collect();
@@ -50,24 +51,29 @@ fn main() -> ExitCode {
 fn each_schema(act: fn(&Path, &str) -> Result<(), String>) -> Result<(), String> {
     let folder = Path::new(env!("CARGO_MANIFEST_DIR")).join("../docs/schema");
     let schemas: [(&str, Schema); 12] = [
-        ("line.json", schema_for!(Line<'static>)),
-        ("line-all.json", schema_for!(AllShells<'static>)),
-        ("outline.json", schema_for!(OutlineOut<'static>)),
-        ("spread.json", schema_for!(SpreadOut<'static>)),
-        ("walk.json", schema_for!(Event<'static>)),
-        ("receive.json", schema_for!(Received<'static>)),
-        ("exec.json", schema_for!(ExecOut<'static>)),
-        ("shebang.json", schema_for!(LaunchOut<'static>)),
-        ("shebang-systems.json", schema_for!(SystemsOut<'static>)),
-        ("accept.json", schema_for!(AcceptOut<'static>)),
-        ("view.json", schema_for!(ViewOut<'static>)),
-        ("view-prove.json", schema_for!(ProofsOut<'static>)),
+        ("line.json", schema_of::<Line<'static>>()),
+        ("line-all.json", schema_of::<AllShells<'static>>()),
+        ("outline.json", schema_of::<OutlineOut<'static>>()),
+        ("spread.json", schema_of::<SpreadOut<'static>>()),
+        ("walk.json", schema_of::<Event<'static>>()),
+        ("receive.json", schema_of::<Received<'static>>()),
+        ("exec.json", schema_of::<ExecOut<'static>>()),
+        ("shebang.json", schema_of::<LaunchOut<'static>>()),
+        ("shebang-systems.json", schema_of::<SystemsOut<'static>>()),
+        ("accept.json", schema_of::<AcceptOut<'static>>()),
+        ("view.json", schema_of::<ViewOut<'static>>()),
+        ("view-prove.json", schema_of::<ProofsOut<'static>>()),
     ];
     schemas.iter().try_for_each(|(name, schema)| {
         let text = serde_json::to_string_pretty(schema).map_err(|error| error.to_string())?;
         let path: PathBuf = folder.join(name);
         act(&path, &(text + "\n"))
     })
+}
+
+/// The schema of what a type is written as: what may be left out need not be there.
+fn schema_of<T: JsonSchema>() -> Schema {
+    SchemaSettings::default().for_serialize().into_generator().into_root_schema_for::<T>()
 }
 
 fn write(path: &Path, text: &str) -> Result<(), String> {

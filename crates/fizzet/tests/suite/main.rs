@@ -15,6 +15,7 @@ mod program;
 mod real;
 mod receive;
 mod scenario;
+mod schema;
 mod scripts;
 mod shebang;
 mod shells;

@@ -250,6 +250,7 @@ impl<'a> Places<'a> {
             text,
             hex,
             rule: origin.rule().name(),
+            unknown: run.hole,
             quoted: run.is_quoted(),
             source: self.place(origin.span()),
             lineage,

@@ -198,6 +198,9 @@ pub struct Piece<'a> {
     pub(super) rule: &'static str,
     /// Whether they were quoted.
     pub(super) quoted: bool,
+    /// Whether bytes belong here that are not known.
+    #[serde(skip_serializing_if = "std::ops::Not::not")]
+    pub(super) unknown: bool,
     /// Where that is written.
     pub(super) source: Made<Place<'a>>,
     /// The whole way, latest first; only with `--show lineage`.
