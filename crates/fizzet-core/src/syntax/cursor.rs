@@ -86,6 +86,8 @@ pub struct Parser<'a> {
     /// Whether a pair of braces inside the word of an operation has closed, which ends the operation for the
     /// reader of words.
     pub(super) nested_closed: Cell<bool>,
+    /// Where a word goes on, and where it ends, that modifiers without braces have been looked for in.
+    pub(super) modified_word: Cell<Option<(usize, usize)>>,
     /// Whether the text is a here-document.
     pub(super) in_document: bool,
     /// Whether it is between quotes inside the word of an operation that is quoted itself.
@@ -144,6 +146,7 @@ impl<'a> Parser<'a> {
             in_assignment: false,
             braces_in_replaced: false,
             nested_closed: Cell::new(false),
+            modified_word: Cell::new(None),
             in_document: false,
             in_inner_quotes: false,
             in_quotes_in_braces: false,
@@ -224,6 +227,7 @@ impl<'a> Parser<'a> {
             in_assignment: false,
             braces_in_replaced: false,
             nested_closed: Cell::new(false),
+            modified_word: Cell::new(None),
             in_document: false,
             in_inner_quotes: false,
             in_quotes_in_braces: false,

@@ -21,6 +21,7 @@ mod flagged;
 mod functions;
 mod marked;
 mod members;
+mod modifiers;
 mod numeral;
 mod operands;
 mod operators;
