@@ -356,8 +356,10 @@ impl Compiler<'_> {
 
     /// `{2,3}` before a group, and its length.
     fn count_of_group(&self) -> Option<(Repeat, usize)> {
-        let length = self.bytes[self.at..].iter().position(|&byte| byte == b'}')?;
-        if self.quoted[self.at..=self.at + length].contains(&true) {
+        let counts = |byte: &&u8| byte.is_ascii_digit() || **byte == b',';
+        let length = 1 + self.bytes[self.at + 1..].iter().take_while(counts).count();
+        let closes = self.active(self.at + length).flatten() == Some(b'}');
+        if !closes || self.quoted[self.at..self.at + length].contains(&true) {
             return None;
         }
         let inside = std::str::from_utf8(&self.bytes[self.at + 1..self.at + length]).ok()?;
