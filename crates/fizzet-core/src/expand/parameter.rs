@@ -349,7 +349,7 @@ pub(crate) fn key_text(cx: &mut dyn Context, index: &Arithmetic) -> Result<Text,
     if cx.state().dialect.keys_keep_quotes {
         let written = cx.state().sources.bytes(span).to_vec();
         let dialect = cx.state().dialect.clone();
-        let word = Parser::new(&written, span.source, &dialect).whole_text(span)?;
+        let word = Parser::new(&written, span.source, &dialect).whole_key(span)?;
         return single(cx, &word, Tilde::Never);
     }
     listed_key(cx, index)
@@ -409,7 +409,8 @@ pub(crate) fn index_text(cx: &mut dyn Context, index: &[u8], keyed: bool) -> Res
     let source = cx.state().sources.built("index", index);
     let span = Span::new(source, 0, index.len());
     let mut parser = Parser::new(index, source, &dialect);
-    let word = match keyed && !dialect.keys_keep_quotes {
+    let word = match keyed {
+        true if dialect.keys_keep_quotes => parser.whole_key(span)?,
         true => parser.whole_word(span)?,
         false => parser.whole_text(span)?,
     };

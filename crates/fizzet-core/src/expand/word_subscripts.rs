@@ -24,7 +24,7 @@ pub(crate) fn word_meant(
     flags: &SearchFlags,
     subscript: &Word,
 ) -> Result<Option<Range>, Stop> {
-    let words = words_of(cx, text, flags);
+    let mut words = words_of(cx, text, flags);
     if words.is_empty() {
         return Ok(None);
     }
@@ -32,6 +32,9 @@ pub(crate) fn word_meant(
         let items: Vec<Text> = words.iter().map(|&(from, to)| text.slice(from, to)).collect();
         let place = place_found(cx, &items, flags, subscript)?;
         return Ok(usize::try_from(place - 1).ok().and_then(|at| words.get(at).copied()));
+    }
+    if ends_with_separator(cx, text, flags) {
+        words.push((text.len(), text.len()));
     }
     let number = searched_text(cx, subscript)?;
     let number = arithmetic::text_value(cx, number.bytes(), subscript.span)?;
@@ -41,15 +44,31 @@ pub(crate) fn word_meant(
     Ok(words.get(from_start.clamp(1, count) as usize - 1).copied())
 }
 
+/// Whether a separator that is no blank ends a text: there is an empty word behind it then, for numbers.
+fn ends_with_separator(cx: &mut dyn Context, text: &Text, flags: &SearchFlags) -> bool {
+    let bytes = text.bytes();
+    match separator_of(flags) {
+        Some(separator) => !separator.is_empty() && bytes.ends_with(separator),
+        None => bytes.last().is_some_and(|&last| {
+            let ifs = ifs(cx.state());
+            ifs.separates(last) && !last.is_ascii_whitespace()
+        }),
+    }
+}
+
+/// The separator that flags name.
+fn separator_of(flags: &SearchFlags) -> Option<&[u8]> {
+    match flags.has_any(b"f") {
+        true => Some(b"\n"),
+        false => flags.separator.as_deref(),
+    }
+}
+
 /// The words: what stands between separators, or between the characters of IFS.
 fn words_of(cx: &mut dyn Context, text: &Text, flags: &SearchFlags) -> Vec<Range> {
     let bytes = text.bytes();
-    let separator = match flags.has_any(b"f") {
-        true => Some(&b"\n"[..]),
-        false => flags.separator.as_deref(),
-    };
     let mut words = Vec::new();
-    match separator {
+    match separator_of(flags) {
         Some(b"") => {
             let ends = character_ends(bytes, cx.state().utf8());
             words.extend(ends.windows(2).map(|two| (two[0], two[1])));

@@ -286,7 +286,10 @@ impl Parser<'_> {
     /// What the brackets at `open` name, if that is more than one index.
     fn assigned_slice(&mut self, open: usize) -> Parsed<Option<Slice>> {
         let end = std::mem::replace(&mut self.pos, open);
-        let slice = self.slice_subscript()?;
+        let slice = match self.slice_subscript() {
+            Err(_) if self.dialect.indexes_are_read_anew => None,
+            slice => slice?,
+        };
         self.pos = end;
         Ok(slice)
     }
@@ -308,11 +311,31 @@ impl Parser<'_> {
         if self.dialect.empty_index_is_refused && self.raw() == Some(b']') {
             return self.unexpected("an index");
         }
+        if self.dialect.indexes_are_read_anew {
+            return self.index_to_read_anew(open, within).map(Some);
+        }
         let index = self.arithmetic(within)?;
         if !self.eat(b"]") {
             return Err(self.unclosed(open, 1, "[", "]"));
         }
         Ok(Some(index))
+    }
+
+    /// The index in the brackets at `open`, up to where quotes let it end; what cannot be read as one is text, which
+    /// is looked at when it is assigned.
+    fn index_to_read_anew(&mut self, open: usize, within: Within) -> Parsed<Arithmetic> {
+        let Some(end) = self.brackets_end(open) else {
+            return Err(self.unclosed(open, 1, "[", "]"));
+        };
+        let index = self.arithmetic(within).ok().filter(|_| self.pos + 1 == end);
+        self.pos = end;
+        let (from, to) = (open + 1, end - 1);
+        let as_text = || {
+            let word =
+                Word::new(self.literal_part(from, to).into_iter().collect(), self.span(from, to));
+            Arithmetic { word, cached: Default::default() }
+        };
+        Ok(index.unwrap_or_else(as_text))
     }
 
     /// `( elements )` of an array assignment.

@@ -10,6 +10,7 @@ use crate::syntax::ast::{
     Replace, SearchFlags, Slice, Subscript,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_name_start};
+use crate::syntax::index_text::is_index_text;
 use crate::syntax::modifiers::{Bounds, character_at};
 use crate::syntax::within::Within;
 
@@ -254,6 +255,10 @@ impl<'a> Parser<'a> {
         if flagged.slice.is_none() {
             self.pos = open;
             flagged.parameter.index = self.subscript()?;
+        }
+        let inside = open + 1..self.pos.saturating_sub(1);
+        if !inside.is_empty() && !is_index_text(&self.text[inside], self.dialect) {
+            flagged.parameter.operation = Operation::Bad;
         }
         // `$*[@]` is `$@`.
         let listed = match flagged.parameter.index {

@@ -81,7 +81,7 @@ impl Parser<'_> {
         }
     }
 
-    fn literal_part(&self, start: usize, end: usize) -> Option<Part> {
+    pub(super) fn literal_part(&self, start: usize, end: usize) -> Option<Part> {
         let bytes = self.text[start..end].into();
         (start < end).then(|| Part::Literal { bytes, span: self.span(start, end) })
     }

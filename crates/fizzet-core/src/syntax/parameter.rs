@@ -32,7 +32,7 @@ impl<'a> Parser<'a> {
         if let Some(byte) = self.raw().filter(|byte| self.dialect.late_starts.contains(byte)) {
             return self.late_start(start, byte, within);
         }
-        let quoted = matches!(within, Within::Double | Within::Document | Within::BraceQuoted);
+        let quoted = within.is_text();
         if self.dialect.unbraced_operations {
             return match self.braced_flagged(start, quoted)? {
                 Some(Part::Flagged(flagged)) if self.eat(b"}") => Ok(match flagged.is_plain() {

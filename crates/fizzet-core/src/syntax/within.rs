@@ -25,6 +25,8 @@ pub(super) enum Within {
     Double,
     /// The body of a here-document: ends with the text.
     Document,
+    /// The text of a key whose quotes belong to it: ends with the text.
+    Key,
     /// `$((...))`: ends at a `)` that closes nothing inside.
     Arithmetic,
     /// The start of `name[first,last]`: ends at a comma or a bracket.
@@ -47,9 +49,15 @@ impl Within {
     /// Whether the text counts as between double quotes.
     pub(super) fn is_quoted(self) -> bool {
         use Within::{Arithmetic, ArithmeticClause, Document, Double, Offset, RangeStart};
-        matches!(self, Double | Document | Arithmetic | ArithmeticClause | Offset)
+        matches!(self, Double | Document | Within::Key | Arithmetic | ArithmeticClause | Offset)
             || self.is_index()
             || matches!(self, Within::BraceQuoted | RangeStart | Within::Length)
+    }
+
+    /// Whether the text is no word or expression, but stands in quotes.
+    pub(super) fn is_text(self) -> bool {
+        use Within::{BraceQuoted, Document, Double, Key};
+        matches!(self, Double | Document | Key | BraceQuoted)
     }
 
     /// Whether the text is between the brackets of an index.
@@ -74,6 +82,6 @@ impl Within {
 
     /// Whether a double quote opens a quoted part here (rather than ending the run or being text).
     pub(super) fn double_quotes(self) -> bool {
-        !matches!(self, Within::Double | Within::Document)
+        !matches!(self, Within::Double | Within::Document | Within::Key)
     }
 }

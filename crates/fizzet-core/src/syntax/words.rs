@@ -102,6 +102,12 @@ impl<'a> Parser<'a> {
         self.word(Within::Document)
     }
 
+    /// All of the text as the key of an associative array whose quotes belong to it, whose place is `span`.
+    pub(crate) fn whole_key(&mut self, span: Span) -> Parsed<Word> {
+        self.begins_at(span.start as usize);
+        self.word(Within::Key)
+    }
+
     /// An arithmetic expression as far as `within` allows.
     pub(super) fn arithmetic(&mut self, within: Within) -> Parsed<Arithmetic> {
         Ok(Arithmetic { word: self.word(within)?, cached: Default::default() })
@@ -270,7 +276,7 @@ impl<'a> Parser<'a> {
             },
             Within::Length => closes(b'(', b')') || (*open == 0 && byte == b'}'),
             Within::Double | Within::Unquoted => byte == b'"',
-            Within::Document => false,
+            Within::Document | Within::Key => false,
             Within::Arithmetic => {
                 let behind = self.text.get(self.over_continuations(self.pos + 1));
                 closes(b'(', b')') && (!self.dialect.arithmetic_is_final || behind == Some(&b')'))
@@ -440,6 +446,7 @@ impl<'a> Parser<'a> {
             Within::Double if self.in_quotes_in_braces && next == b'}' => true,
             Within::Double => matches!(next, b'$' | b'`' | b'"' | b'\\'),
             Within::Document => matches!(next, b'$' | b'`' | b'\\'),
+            Within::Key => b"$`\\[](){}".contains(&next),
             Within::BraceQuoted => matches!(next, b'$' | b'`' | b'"' | b'\\' | b'}'),
             Within::Arithmetic if self.in_arithmetic_command => true,
             Within::Expression if self.dialect.regular_escapes_spare_names && next == b'$' => {

@@ -11,6 +11,7 @@ use crate::source::Span;
 use crate::state::{Keeps, Key, Stretch, Value, Variable};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{Arithmetic, AssignedValue, Assignment, Part, Word};
+use crate::syntax::is_index_text;
 use crate::text::{Standing, Text};
 use crate::trace::AssignmentTrace;
 use crate::walk::Walker;
@@ -392,6 +393,10 @@ impl Walker {
             // A number is assigned as a whole.
             return self.assign(&Assignment { index: None, slice: None, ..assignment.clone() });
         }
+        if let Some(index) = &assignment.index {
+            let span = index.word.span;
+            self.check_index_text(self.state.sources.bytes(span), span)?;
+        }
         if let Some(index) = &assignment.index
             && self.state.dialect.array_is_list
             && !self.is_keyed(name)
@@ -544,6 +549,15 @@ impl Walker {
         key.is_empty() && !key.has_hole() && self.state.dialect.empty_key_is_mistake
     }
 
+    /// Refuses an index that ends elsewhere where it is read anew.
+    pub(in crate::walk) fn check_index_text(&self, index: &[u8], span: Span) -> Result<(), Stop> {
+        if is_index_text(index, &self.state.dialect) {
+            return Ok(());
+        }
+        let message = "read as a text, the index ends elsewhere";
+        Err(self.state.mistake(message, span, 1))
+    }
+
     /// The key that the text of an index stands for, which a utility was given.
     pub(super) fn element_key_of_text(
         &mut self,
@@ -551,6 +565,7 @@ impl Walker {
         index: &[u8],
         span: Span,
     ) -> Result<Key, Stop> {
+        self.check_index_text(index, span)?;
         let is_whole = matches!(index, b"@" | b"*") && !self.is_keyed(name);
         if is_whole && self.state.dialect.whole_index_is_mistake {
             return Err(Stop::error("one index was expected", span, 1, Reach::Command));

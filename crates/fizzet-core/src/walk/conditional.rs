@@ -15,9 +15,9 @@ use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::state::{Key, State, Value, Variable, element_name};
 use crate::stop::{Reach, ShellError, Stop};
-use crate::syntax::Marking;
 use crate::syntax::arithmetic::has_hexadecimal;
 use crate::syntax::ast::{Condition, Word};
+use crate::syntax::{Anew, Marking, is_index_text, read_anew};
 use crate::text::{Standing, Text};
 use crate::walk::builtins::number;
 use crate::walk::{Walker, unknown};
@@ -312,6 +312,14 @@ impl Walker {
             b'v' if self.is_fresh(operand) => true,
             b'v' if let Some(set) = self.is_parameter_set(operand) => set,
             b'v' => match self.state.element_in(operand) {
+                Some((_, index)) if !is_index_text(index, &self.state.dialect) => {
+                    let ends_earlier = read_anew(index, &self.state.dialect) == Anew::EndsEarlier;
+                    if !ends_earlier || index.starts_with(b"]") {
+                        let message = "read as a text, the index has no end";
+                        return Err(self.state.mistake(message, span, 1));
+                    }
+                    false
+                }
                 Some((name, b"@" | b"*"))
                     if self.state.dialect.tests_whole_arrays && !self.is_keyed(name) =>
                 {

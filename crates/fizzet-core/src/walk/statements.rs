@@ -5,7 +5,7 @@ use crate::dialect::{
 };
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::ast::{
-    AndOr, Command, CommandKind as Node, Connector, List, Pipeline, Redirect,
+    AndOr, AssignedValue, Command, CommandKind as Node, Connector, List, Part, Pipeline, Redirect,
 };
 use crate::trace::CommandKind;
 use crate::walk::Walker;
@@ -93,8 +93,12 @@ impl Walker {
         if self.state.status == 0 || self.testing > 0 || !self.state.options.exit_on_error {
             return Ok(());
         }
+        let status = self.state.status;
+        if self.has_action("ERR") {
+            self.act("ERR")?;
+        }
         self.error_exit = Some(self.scopes.len());
-        Err(Stop::Exit(self.state.status))
+        Err(Stop::Exit(status))
     }
 
     /// Whether the status on hand is that of a program which was not run.
@@ -281,6 +285,16 @@ impl Walker {
                 self.descriptors.take_over(0, &outer);
                 return outcome;
             }
+            let is_member = !(last
+                && at > 0
+                && self.state.dialect.nothing_ends_no_pipeline
+                && self.was_nothing(command));
+            if !is_member {
+                if !assigns_output(command) {
+                    self.state.status = statuses.last().copied().unwrap_or_default();
+                }
+                break;
+            }
             if self.state.status != 0 {
                 failed = self.state.status;
             }
@@ -296,6 +310,13 @@ impl Walker {
             self.state.status = failed;
         }
         Ok(())
+    }
+
+    /// Whether a command, which has been carried out, had neither words nor redirections.
+    fn was_nothing(&self, command: &Command) -> bool {
+        matches!(command.kind, Node::Simple(_))
+            && command.redirects.is_empty()
+            && self.latest == CommandKind::Nothing
     }
 
     pub(super) fn command(&mut self, command: &Command) -> Result<(), Stop> {
@@ -401,4 +422,15 @@ impl Walker {
             SubshellsRedirect::Inside => true,
         }
     }
+}
+
+/// Whether a command gives a variable the output of commands, whose status is its own then.
+fn assigns_output(command: &Command) -> bool {
+    let Node::Simple(simple) = &command.kind else { return false };
+    simple.assignments.iter().any(|assignment| match &assignment.value {
+        AssignedValue::Scalar(word) => {
+            word.parts.iter().any(|part| matches!(part, Part::Command(_)))
+        }
+        _ => true,
+    })
 }

@@ -176,7 +176,7 @@ macro_rules! carrying_rows {
     /// as with `exit`.
     error_exit_keeps: Option<KeepsScope> = [None, Some(KeepsScope::Parameters), None, None, None, None, None], "observed in all six: trap 'echo $x $1' EXIT; f() { local x=in; set -e; false; }; f own";
     /// Under `set -e` a `return` with another status than 0 ends the shell where it stands, as a command that fails does.
-    return_fails: bool = [N, N, Y, Y, N, N, N], "observed in all six: set -e; f() { local x=in; return 1; }; trap 'echo $x' EXIT; f";
+    return_fails: bool = [N, N, Y, Y, N, N, Y], "observed in all six: set -e; f() { local x=in; return 1; }; trap 'echo $x' EXIT; f";
     /// What it still sees of a function in which a mistake has ended the shell.
     mistakes_keep: KeepsScope = [KeepsScope::Nothing, KeepsScope::Nothing, KeepsScope::Variables, KeepsScope::Variables, KeepsScope::Nothing, KeepsScope::All, KeepsScope::Nothing], "observed in all six: trap 'echo $x $1' EXIT; f() { local x=in; : ${nosuch?}; }; f own";
     /// OPTERR is 1 at the start.
@@ -201,6 +201,8 @@ macro_rules! carrying_rows {
     arithmetic_command_recovers: bool = [N, Y, N, N, N, Y, Y], "observed in bash: ((1 2)); echo $?";
     /// The commands of a pipeline behind the first begin with the status 0, not with that of what came before.
     piped_begin_with_success: bool = [N, N, N, N, Y, N, N], "observed in all six: false; true | echo $?";
+    /// A command at the end of a pipeline that leaves neither words nor redirections is none of its commands.
+    nothing_ends_no_pipeline: bool = [N, N, N, N, N, N, Y], "observed in zsh: false | $nosuch; echo $? $pipestatus; false | x=$(true); echo $? $pipestatus";
     /// The keys and values of an associative array's list are texts that are not split or matched, and what
     /// has no index among those that have is passed over.
     pairs_are_whole: bool = [N, Y, N, N, N, N, N], "observed in bash: x='1 2'; declare -A h; h=($x * ~ v); h=([a]=1 b c)";

@@ -169,6 +169,8 @@ macro_rules! expanding_rows {
     replacement: bool = [N, Y, N, Y, Y, Y, Y], "observed: x=abc; echo ${x/b/-}";
     /// Quotes in the key of an associative array belong to it.
     keys_keep_quotes: bool = [N, N, N, N, N, N, Y], "observed in zsh: typeset -A m; m['a']=x; echo ${(k)m}";
+    /// The end of an index is looked for anew in its text, in which quotes hide nothing.
+    indexes_are_read_anew: bool = [N, N, N, N, N, N, Y], "observed in zsh: typeset -A h; h[a]=1; h[']']=2; echo ${h[')']}; typeset 'h[(]=x'";
     /// `$!` is 0 as long as no command has run in the background.
     no_job_is_zero: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $!";
     /// An operation with an unknown letter behind `@` is a mistake only if the parameter is set.
