@@ -2,7 +2,9 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{AliasesBehindBlank, BehindRedirections, EmptyBodies, ReservedBehind};
+use crate::dialect::{
+    AliasesBehindBlank, BehindRedirections, EmptyBodies, ReservedBehind, SplitEnd,
+};
 use crate::source::Span;
 use crate::syntax::ast::{AndOr, CaseBranch, CaseEnd, Command, CommandKind, List, Redirect, Word};
 use crate::syntax::cursor::{Parsed, Parser, is_meta};
@@ -174,7 +176,9 @@ impl<'a> Parser<'a> {
         {
             let drops_quotes = self.dialect.arithmetic_command_drops_quotes;
             let inside = self.pos;
-            if let Ok(expression) = self.whole_arithmetic(drops_quotes)
+            let expression = self.whole_arithmetic(drops_quotes);
+            self.refuse_split_end()?;
+            if let Ok(expression) = expression
                 && self.brackets_pair(inside, self.pos)
                 && self.eat(b"))")
             {
@@ -200,6 +204,15 @@ impl<'a> Parser<'a> {
             return self.unexpected("a command");
         }
         Ok(CommandKind::Subshell(list))
+    }
+
+    /// Refuses a line continuation between two closing parentheses where that is a mistake.
+    fn refuse_split_end(&mut self) -> Parsed<()> {
+        let is_split = self.text[self.pos..].starts_with(b")\\\n");
+        match is_split && self.dialect.split_end == SplitEnd::MistakeOfCommands {
+            true => self.unexpected("two parentheses that nothing divides"),
+            false => Ok(()),
+        }
     }
 
     fn if_clause(&mut self, start: usize) -> Parsed<CommandKind> {
@@ -273,6 +286,7 @@ impl<'a> Parser<'a> {
             return self.unexpected("; and the step of the loop");
         }
         let step = self.arithmetic(Within::Arithmetic)?;
+        self.refuse_split_end()?;
         if !self.eat(b"))") {
             return Err(self.unclosed(start, 3, "for ((", "))"));
         }

@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{Controls, ReadLate};
+use crate::dialect::{Controls, DollarContinuations, ReadLate, SplitEnd};
 use crate::syntax::alias::Aliases;
 use crate::syntax::ansi_c;
 use crate::syntax::ast::{CommandSubstitution, Operation, Parameter, ParameterName, Part};
@@ -15,10 +15,16 @@ impl<'a> Parser<'a> {
     /// What begins with `$`. `None` with the place unchanged: the `$` is literal.
     pub(super) fn dollar(&mut self, within: Within) -> Parsed<Option<Part>> {
         let start = self.pos;
+        let next = self.over_continuations(start + 1);
+        let (quoted, at_brace) = (within.is_quoted(), self.text.get(next) == Some(&b'{'));
         let at = match self.dialect.dollars_take_continuations {
-            true => self.over_continuations(start + 1),
-            false if self.peek_ahead(1) == Some(b'{') => self.over_continuations(start + 1),
-            false => start + 1,
+            DollarContinuations::Braces if quoted || !at_brace => start + 1,
+            DollarContinuations::Names
+                if quoted && (at_brace || self.text.get(next) == Some(&b'(')) =>
+            {
+                start + 1
+            }
+            _ => next,
         };
         let Some(&next) = self.text.get(at) else { return Ok(None) };
         let unquoted = !within.is_quoted();
@@ -73,10 +79,10 @@ impl<'a> Parser<'a> {
                 self.pos = at + 1;
                 let mut number = usize::from(next - b'0');
                 while self.dialect.unbraced_digits
-                    && let Some(digit @ b'0'..=b'9') = self.raw()
+                    && let Some(digit @ b'0'..=b'9') = self.peek()
                 {
                     number = number.saturating_mul(10).saturating_add(usize::from(digit - b'0'));
-                    self.pos += 1;
+                    self.pos = self.over_continuations(self.pos) + 1;
                 }
                 ParameterName::Positional(number)
             }
@@ -102,7 +108,6 @@ impl<'a> Parser<'a> {
         })))
     }
 
-    /// The longest name at this place; continuations inside it do not count.
     /// The parameter or variable whose name stands here.
     pub(super) fn named(&mut self) -> ParameterName {
         let name = self.name_bytes();
@@ -112,6 +117,7 @@ impl<'a> Parser<'a> {
         }
     }
 
+    /// The longest name at this place; continuations inside it do not count.
     pub(super) fn name_bytes(&mut self) -> Rc<[u8]> {
         let start = self.pos;
         while self.raw().is_some_and(|byte| is_name_byte(byte) || self.begins_name(byte)) {
@@ -186,6 +192,7 @@ impl<'a> Parser<'a> {
             let behind = self.pos;
             if let Ok(expression) = expression
                 && self.eat(b")")
+                && !(self.dialect.split_end == SplitEnd::Commands && self.raw() == Some(b'\\'))
                 && self.eat(b")")
             {
                 if self.is_balanced_when_printed(inside, behind)

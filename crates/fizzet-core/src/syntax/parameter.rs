@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{EmptyOffset, Indirection, OperationParentheses};
+use crate::dialect::{DollarContinuations, EmptyOffset, Indirection, OperationParentheses};
 use crate::stop::Reach;
 use crate::syntax::ast::{
     CaseChange, CommandSubstitution, Instead, Operation, Parameter, ParameterName, Part, Replace,
@@ -23,7 +23,9 @@ impl<'a> Parser<'a> {
     pub(super) fn braced_parameter(&mut self, start: usize, within: Within) -> Parsed<Part> {
         let brace = self.pos;
         self.pos += 1;
-        if !self.dialect.dollars_take_continuations && self.continues_behind_sign() {
+        if self.dialect.dollars_take_continuations == DollarContinuations::Braces
+            && self.continues_behind_sign()
+        {
             return self.unexpected("the name of a parameter");
         }
         if let Some(place) = self.command_braces() {

@@ -13,6 +13,28 @@ pub enum SparedFunctions {
     All,
 }
 
+/// Behind which `$` a line continuation may stand.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum DollarContinuations {
+    /// Behind any.
+    All,
+    /// Behind one before an opening brace outside quotes.
+    Braces,
+    /// Behind any outside quotes; in quotes behind one before a name.
+    Names,
+}
+
+/// What an expression is whose two closing parentheses stand on two lines.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum SplitEnd {
+    /// An expression.
+    Expression,
+    /// An expression behind `$`, else a mistake.
+    MistakeOfCommands,
+    /// A subshell in a command substitution.
+    Commands,
+}
+
 /// What may be the body of a function that is written with `function`.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum KeywordBodies {

@@ -12,7 +12,9 @@ macro_rules! reading_rows {
     /// A delimiter with quotes ends no here-document if an expansion is written in it.
     expansions_spoil_delimiters: bool = [N, N, N, N, Y, N, N], "observed in all six, with newlines for the slashes: cat <<\"E$a\" / hi / E$a / echo done";
     /// A line continuation may stand behind a dollar sign.
-    dollars_take_continuations: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: x=1; echo $\\<newline>x";
+    dollars_take_continuations: DollarContinuations = [DollarContinuations::All, DollarContinuations::All, DollarContinuations::All, DollarContinuations::All, DollarContinuations::Braces, DollarContinuations::All, DollarContinuations::Names], "observed in all six: x=1; echo $\\<newline>x \"$\\<newline>x\" $\\<newline>{x} \"$\\<newline>{x}\" \"$\\<newline>(echo)\"";
+    /// What a line continuation between the two parentheses at the end of an expression makes of it.
+    split_end: SplitEnd = [SplitEnd::Expression, SplitEnd::MistakeOfCommands, SplitEnd::Expression, SplitEnd::Expression, SplitEnd::Expression, SplitEnd::Expression, SplitEnd::Commands], "observed in bash, ksh93, mksh and zsh: ((1)\\<newline>); echo $((1)\\<newline>)";
     /// A line continuation may stand in the word that an alias replaces, and behind it.
     aliases_take_continuations: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: alias a='echo x'<newline>a\\<newline> b";
     /// Between double quotes, what `$'...'` gives in the word of `${x-word}` is read again in its place, quotes and all.
