@@ -4,8 +4,8 @@ use std::collections::BTreeMap;
 use std::rc::Rc;
 
 use crate::dialect::{
-    Assigned, EvalLines, Fact, FolderList, LastArgument, Own, PosixMode, is_listed_integer,
-    own_names, own_variable,
+    Assigned, EvalLines, Fact, FolderList, LastArgument, Own, is_listed_integer, own_names,
+    own_variable,
 };
 use crate::host::Process;
 use crate::source::{SourceId, SourceKind, Span};
@@ -53,9 +53,6 @@ pub struct Doing {
     /// How far an assignment has moved the numbers of lines.
     pub(crate) lines_moved: i64,
 }
-
-/// The variable that switches the POSIX mode of bash on by being there.
-pub(super) const POSIX_MODE: &[u8] = b"POSIXLY_CORRECT";
 
 /// The variables that tell the stack of folders.
 const FOLDER_LISTS: [&[u8]; 2] = [b"DIRSTACK", b"dirstack"];
@@ -313,9 +310,7 @@ impl State {
 
     /// Stops keeping a variable that `unset` has taken away: from now on it is one like others.
     pub fn give_up(&mut self, name: &[u8]) {
-        if name == POSIX_MODE && self.dialect.posix_mode == PosixMode::Rules {
-            self.follow_posix(false);
-        }
+        self.option_follows(name, false);
         self.follow_locale(name);
         match own_variable(self.dialect.shell, name) {
             None => return,

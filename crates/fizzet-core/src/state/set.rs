@@ -2,9 +2,9 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{Dialect, PosixMode};
-use crate::state::State;
+use crate::dialect::{Dialect, OptionOfVariable, PosixMode};
 use crate::state::zsh_options::{ByName, is_fixed, letter_switches_rows};
+use crate::state::{State, Value};
 
 /// Names of options that have a letter too, where the shell knows the letter.
 const LETTERS: &[(&str, u8)] = &[
@@ -210,7 +210,46 @@ impl State {
                 self.switch(other, false);
             }
         }
-        self.switch(name, on)
+        let tie = self.dialect.options_of_variables.iter().find(|tie| tie.option == name);
+        let stays = |tie: &&OptionOfVariable| {
+            on && !tie.anew && self.option_is_on(name.as_bytes()) == Some(true)
+        };
+        let tie = tie.filter(|tie| !stays(tie));
+        let is_known = self.switch(name, on);
+        if let Some(tie) = tie {
+            self.variable_follows(tie, on);
+        }
+        is_known
+    }
+
+    /// An option follows the variable that switches it on by being there.
+    pub(super) fn option_follows(&mut self, variable: &[u8], on: bool) {
+        let ties = self.dialect.options_of_variables;
+        if let Some(tie) = ties.iter().find(|tie| tie.variable.as_bytes() == variable)
+            && self.option_is_on(tie.option.as_bytes()) != Some(on)
+        {
+            self.switch(tie.option, on);
+        }
+    }
+
+    /// Follows a variable that is again what it was before.
+    pub(crate) fn follow_variable(&mut self, name: &[u8]) {
+        self.follow_locale(name);
+        let is_there =
+            self.variables.itself(name).is_some_and(|one| !matches!(one.value, Value::Nothing));
+        self.option_follows(name, is_there);
+    }
+
+    /// A variable that goes with an option follows it.
+    fn variable_follows(&mut self, tie: &OptionOfVariable, on: bool) {
+        let variable = tie.variable.as_bytes();
+        match on {
+            true => {
+                let text = self.shell_text(tie.value.as_bytes());
+                self.variables.entry(variable).value = Value::Scalar(text);
+            }
+            false => drop(self.variables.remove(variable)),
+        }
     }
 
     fn switch(&mut self, name: &str, on: bool) -> bool {

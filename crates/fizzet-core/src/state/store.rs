@@ -7,15 +7,15 @@ use std::rc::Rc;
 use bstr::ByteSlice;
 
 use crate::dialect::{
-    Assigned, KeyQuoting, LastArgument, ListAttributes, OptionIndex, Own, PosixMode, Reals,
-    References, TakesBase, own_variable,
+    Assigned, KeyQuoting, LastArgument, ListAttributes, OptionIndex, Own, Reals, References,
+    TakesBase, own_variable,
 };
 use crate::expand::{arithmetic, shown_real};
 use crate::lineage::{Origin, Rule};
 use crate::real::{Format, Real};
 use crate::source::Span;
 use crate::state::inside::{self, Step};
-use crate::state::{Digits, ElementOf, Field, Keeps, Key, State, Stretch, Value, base, own};
+use crate::state::{Digits, ElementOf, Field, Keeps, Key, State, Stretch, Value, base};
 use crate::stop::{Reach, Stop};
 use crate::syntax::arithmetic::character_of;
 use crate::syntax::{has_marks, unmarked};
@@ -211,9 +211,7 @@ impl State {
         if let Some(number) = self.parameter_number(name) {
             return self.store_parameter(number, text, span);
         }
-        if name == own::POSIX_MODE && self.dialect.posix_mode == PosixMode::Rules {
-            self.follow_posix(true);
-        }
+        self.option_follows(name, true);
         let known = self.variables.get(name);
         let (is_plain, read_only) = known.map_or((false, false), |one| (!one.own, one.read_only));
         if !is_plain && self.keeps_itself(name, span)? {

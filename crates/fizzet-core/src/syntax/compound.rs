@@ -7,6 +7,7 @@ use crate::dialect::{
 };
 use crate::source::Span;
 use crate::syntax::ast::{AndOr, CaseBranch, CaseEnd, Command, CommandKind, List, Redirect, Word};
+use crate::syntax::counted::Counted;
 use crate::syntax::cursor::{Parsed, Parser, is_meta};
 use crate::syntax::error::{SEPARATOR, SyntaxError, SyntaxErrorKind};
 use crate::syntax::within::Within;
@@ -178,7 +179,12 @@ impl<'a> Parser<'a> {
             let inside = self.pos;
             let expression = self.whole_arithmetic(drops_quotes);
             self.refuse_split_end()?;
+            let counted = self.counted_end(open, expression.is_ok());
+            if let Counted::Cut(end) = counted {
+                return Ok(CommandKind::Arithmetic(self.cut_expression(inside, end)));
+            }
             if let Ok(expression) = expression
+                && counted != Counted::Elsewhere
                 && self.brackets_pair(inside, self.pos)
                 && self.eat(b"))")
             {

@@ -92,6 +92,8 @@ pub struct Parser<'a> {
     pub(super) in_document: bool,
     /// Whether it is between quotes inside the word of an operation that is quoted itself.
     pub(super) in_inner_quotes: bool,
+    /// Whether the expansion in braces that is being read stands between double quotes.
+    pub(super) in_quoted_braces: bool,
     /// Whether it is between quotes inside the word of an operation where `\}` is a brace.
     pub(super) in_quotes_in_braces: bool,
     /// Whether quotes within quotes are read only to find their end.
@@ -149,6 +151,7 @@ impl<'a> Parser<'a> {
             modified_word: Cell::new(None),
             in_document: false,
             in_inner_quotes: false,
+            in_quoted_braces: false,
             in_quotes_in_braces: false,
             measures_quotes: false,
             outer_quote: None,
@@ -230,6 +233,7 @@ impl<'a> Parser<'a> {
             modified_word: Cell::new(None),
             in_document: false,
             in_inner_quotes: false,
+            in_quoted_braces: false,
             in_quotes_in_braces: false,
             measures_quotes: false,
             outer_quote: None,

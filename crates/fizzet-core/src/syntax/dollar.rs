@@ -7,6 +7,7 @@ use crate::syntax::alias::Aliases;
 use crate::syntax::ansi_c;
 use crate::syntax::ast::{CommandSubstitution, Operation, Parameter, ParameterName, Part};
 use crate::syntax::ast::{List, ProcessSubstitution, ProcessWay, SubstitutionPlace};
+use crate::syntax::counted::Counted;
 use crate::syntax::cursor::{Parsed, Parser, Segment, is_name_byte};
 use crate::syntax::error::SyntaxError;
 use crate::syntax::within::Within;
@@ -15,7 +16,10 @@ impl<'a> Parser<'a> {
     /// What begins with `$`. `None` with the place unchanged: the `$` is literal.
     pub(super) fn dollar(&mut self, within: Within) -> Parsed<Option<Part>> {
         let start = self.pos;
-        let next = self.over_continuations(start + 1);
+        let mut next = self.over_continuations(start + 1);
+        if self.in_inner_quotes && self.dialect.inner_quotes_vanish {
+            next += usize::from(self.at_idle_backslash(next));
+        }
         let (quoted, at_brace) = (within.is_quoted(), self.text.get(next) == Some(&b'{'));
         let at = match self.dialect.dollars_take_continuations {
             DollarContinuations::Braces if quoted || !at_brace => start + 1,
@@ -70,6 +74,12 @@ impl<'a> Parser<'a> {
                 Ok(self.plain_parameter(start, at, next))
             }
         }
+    }
+
+    /// Whether a backslash stands here that means nothing between double quotes.
+    fn at_idle_backslash(&self, at: usize) -> bool {
+        let behind = self.text.get(at + 1).is_some_and(|byte| !b"$`\"\\\n".contains(byte));
+        self.text.get(at) == Some(&b'\\') && behind
     }
 
     /// `$name`, `$1`, `$@`.
@@ -190,12 +200,18 @@ impl<'a> Parser<'a> {
             let inside = self.pos;
             let expression = self.whole_arithmetic(false);
             let behind = self.pos;
+            let counted = self.counted_end(open, expression.is_ok());
+            if let Counted::Cut(end) = counted {
+                let expression = self.cut_expression(inside, end);
+                return Ok(Part::Arithmetic { expression, span: self.span(start, self.pos) });
+            }
             if let Ok(expression) = expression
                 && self.eat(b")")
                 && !(self.dialect.split_end == SplitEnd::Commands && self.raw() == Some(b'\\'))
                 && self.eat(b")")
             {
-                if self.is_balanced_when_printed(inside, behind)
+                if counted != Counted::Elsewhere
+                    && self.is_balanced_when_printed(inside, behind)
                     && self.brackets_pair(inside, behind)
                 {
                     self.check_brackets(&expression)?;

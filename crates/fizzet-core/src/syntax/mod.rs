@@ -12,6 +12,7 @@ mod commands;
 mod compound;
 mod condition;
 mod constants;
+mod counted;
 mod cursor;
 mod definitions;
 mod dollar;

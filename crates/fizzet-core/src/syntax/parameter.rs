@@ -2,7 +2,9 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{DollarContinuations, EmptyOffset, Indirection, OperationParentheses};
+use crate::dialect::{
+    DollarContinuations, EmptyOffset, Indirection, OperationParentheses, ParameterNumbers,
+};
 use crate::stop::Reach;
 use crate::syntax::ast::{
     CaseChange, CommandSubstitution, Instead, Operation, Parameter, ParameterName, Part, Replace,
@@ -45,7 +47,10 @@ impl<'a> Parser<'a> {
             };
         }
         self.refuse_odd_signs()?;
-        let read = self.inside_braces(quoted)?;
+        let around = std::mem::replace(&mut self.in_quoted_braces, quoted);
+        let read = self.inside_braces(quoted);
+        self.in_quoted_braces = around;
+        let read = read?;
         let closed = read.is_some() && self.eat(b"}");
         if let Some((name, index, mut operation)) = read
             && (closed || self.is_cut() || (!quoted && self.at_early_end(&name, &operation)))
@@ -279,10 +284,13 @@ impl<'a> Parser<'a> {
 
     /// What a shell keeps of the number of a parameter.
     pub(super) fn kept_number(&self, number: usize) -> usize {
-        let kept = number.min(i64::MAX as usize) as i32;
-        match self.dialect.parameter_numbers_have_32_bits {
-            true => usize::try_from(kept).unwrap_or(usize::MAX),
-            false => number,
+        let largest = i64::MAX as usize;
+        match self.dialect.parameter_numbers {
+            ParameterNumbers::Of32Bits => {
+                usize::try_from(number.min(largest) as i32).unwrap_or(usize::MAX)
+            }
+            ParameterNumbers::FirstBeyond64Bits if number > largest => 1,
+            ParameterNumbers::FirstBeyond64Bits | ParameterNumbers::Any => number,
         }
     }
 
@@ -304,7 +312,7 @@ impl<'a> Parser<'a> {
             }
         }
         let index = self.arithmetic(Within::Brackets);
-        let is_closed = index.is_ok() && self.eat(b"]");
+        let is_closed = index.is_ok() && self.eat(b"]") && !self.passes_brace(open);
         if !is_closed {
             self.not_subscripts.insert(open);
         }
@@ -319,6 +327,21 @@ impl<'a> Parser<'a> {
             true => Err(self.unclosed(open, 1, "[", "]")),
             false => Ok(Some(Subscript::Index(index))),
         }
+    }
+
+    /// Whether what has been read from `open` on goes beyond the word or the quotes that the expansion stands in, where
+    /// the shell looks for the brace that ends it first.
+    fn passes_brace(&self, open: usize) -> bool {
+        if !self.dialect.brackets_close_late || !self.text[open..self.pos].contains(&b'}') {
+            return false;
+        }
+        let Some(end) = self.braces_end(open, 0).filter(|&end| end < self.pos) else {
+            return false;
+        };
+        self.text[end..self.pos].iter().any(|&byte| match self.in_quoted_braces {
+            true => byte == b'"',
+            false => is_meta(byte),
+        })
     }
 
     fn indirect(
@@ -340,7 +363,10 @@ impl<'a> Parser<'a> {
             return Ok(Some(listing));
         }
         let (name, index) = match is_variable {
-            true => self.subscript_of(start, name)?,
+            true => match self.subscript_of(start, name) {
+                Err(_) if self.dialect.brackets_close_late => return Ok(None),
+                read => read?,
+            },
             false => (name, self.subscript()?),
         };
         let is_list = matches!(index, Some(Subscript::At | Subscript::Star));
@@ -362,12 +388,12 @@ impl<'a> Parser<'a> {
         &mut self,
         start: usize,
     ) -> Option<(ParameterName, Option<Subscript>, Operation)> {
-        let ends = |byte: &u8| b"}#%*+,/:@[^~-=?".contains(byte);
+        let ends = |byte: &u8| b"}#%+,/:@[^~-=?".contains(byte);
         let rest = &self.text[self.pos..];
-        let end = self.pos + rest.iter().position(ends)?;
-        let separate = match self.text.get(end..end + 2)? {
-            b"@}" => true,
-            b"*}" => false,
+        let stop = self.pos + rest.iter().position(ends)?;
+        let (end, separate) = match self.text.get(stop - 1..stop + 2)? {
+            [_, b'@', b'}'] => (stop, true),
+            [b'*', b'}', _] => (stop - 1, false),
             _ => return None,
         };
         if end == self.pos || !self.dialect.name_listing_takes_any_prefix {

@@ -299,7 +299,7 @@ impl Walker {
     pub(super) fn restore(&mut self, saved: Saved) {
         for (name, before) in saved.into_iter().rev() {
             self.state.variables.restore(&name, before);
-            self.state.follow_locale(&name);
+            self.state.follow_variable(&name);
         }
     }
 

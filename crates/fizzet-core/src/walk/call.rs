@@ -216,7 +216,11 @@ impl Walker {
             Err(Stop::Shell(error))
                 if error.reach == Reach::Shell && !holds && !self.ends_line(error) =>
             {
-                self.state.dialect.mistakes_keep
+                let dialect = &self.state.dialect;
+                match self.state.options.exit_on_error {
+                    true => dialect.mistakes_under_option_keep,
+                    false => dialect.mistakes_keep,
+                }
             }
             _ => KeepsScope::Nothing,
         };

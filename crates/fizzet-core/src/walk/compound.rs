@@ -165,6 +165,8 @@ impl Walker {
         let (last, pattern) = (self.state.doing.last.clone(), self.state.doing.pattern.take());
         let calls = self.state.doing.calls.len();
         let kind = std::mem::take(&mut self.subshell_is);
+        let groups = self.groups;
+        self.groups += u32::from(kind == SubshellIs::Plain);
         let traps = self.traps_of_subshell(kind);
         let in_substitution = matches!(kind, SubshellIs::Substitution | SubshellIs::LoneTrap);
         let hidden = match self.state.dialect.loops_hidden {
@@ -196,7 +198,7 @@ impl Walker {
         }
         let outcome = self.leave_shell(outcome, self.scopes.len(), Left::Shell);
         self.traps_come_back(traps);
-        self.state.doing.depth = depth;
+        (self.state.doing.depth, self.groups) = (depth, groups);
         (self.bodies, self.parameters_replaced) = (bodies, replaced);
         self.state.doing.statuses = statuses;
         (self.state.doing.last, self.state.doing.pattern) = (last, pattern);

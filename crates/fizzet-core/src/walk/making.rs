@@ -109,7 +109,7 @@ impl Walker {
         let exchanged = values.into_iter().rev().map(|(name, value)| {
             let before = self.state.variables.itself(&name).cloned();
             self.state.variables.restore(&name, value);
-            self.state.follow_locale(&name);
+            self.state.follow_variable(&name);
             (name, before)
         });
         exchanged.collect()

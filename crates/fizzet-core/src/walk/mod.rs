@@ -147,6 +147,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         parameters_replaced: false,
         bodies: 0,
         subshell_is: SubshellIs::Plain,
+        groups: 0,
         descriptors: Descriptors::new(),
         lost_output: false,
         flooded: false,
@@ -239,6 +240,8 @@ pub(crate) struct Walker {
     temporaries: Vec<scopes::Temporary>,
     /// What the subshell is that begins next.
     subshell_is: SubshellIs,
+    /// How many subshells are groups, or in the background.
+    groups: u32,
     /// How many functions the command was in for which `set -e` ended the shell.
     error_exit: Option<usize>,
     /// Whether `set` has replaced the parameters outside functions since the latest `.` began.

@@ -44,8 +44,8 @@ pub(super) struct EnteredAction {
     status: Status,
     /// How many functions were being called.
     scopes: usize,
-    /// How many subshells it was in.
-    depth: u32,
+    /// How many subshells it was in that are groups, or in the background.
+    groups: u32,
     /// What it is for.
     condition: &'static str,
 }
@@ -184,7 +184,7 @@ impl Walker {
     /// Where an action begins.
     pub(super) fn entered_action(&self, condition: &'static str) -> EnteredAction {
         let (status, scopes) = (self.state.status, self.scopes.len());
-        EnteredAction { status, scopes, depth: self.state.doing.depth, condition }
+        EnteredAction { status, scopes, groups: self.groups, condition }
     }
 
     /// The status of `exit` or `return` without an operand.
@@ -197,9 +197,7 @@ impl Walker {
             _ if returns && dialect.return_takes_latest.contains(&action.condition) => false,
             ActionStatus::Before => true,
             ActionStatus::BeforeOutsideFunctions => action.scopes == self.scopes.len(),
-            ActionStatus::BeforeAtEnd => {
-                action.condition == "EXIT" && action.depth == self.state.doing.depth
-            }
+            ActionStatus::BeforeAtEnd => action.condition == "EXIT" && action.groups == self.groups,
         };
         if before { action.status } else { self.state.status }
     }

@@ -24,6 +24,17 @@ pub enum DollarContinuations {
     Names,
 }
 
+/// What a shell keeps of the number of a positional parameter.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ParameterNumbers {
+    /// Its lower 32 bits.
+    Of32Bits,
+    /// All of it.
+    Any,
+    /// All of it; one that does not fit into 64 bits is 1.
+    FirstBeyond64Bits,
+}
+
 /// What an expression is whose two closing parentheses stand on two lines.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum SplitEnd {

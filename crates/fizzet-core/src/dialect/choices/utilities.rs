@@ -2,6 +2,19 @@
 
 use crate::stop::Status;
 
+/// A variable that switches an option on by being there.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct OptionOfVariable {
+    /// Its name.
+    pub variable: &'static str,
+    /// The option, as `set -o` names it.
+    pub option: &'static str,
+    /// What the variable is when the option is switched on by its name.
+    pub value: &'static str,
+    /// Whether it becomes that although the option is on already.
+    pub anew: bool,
+}
+
 /// Which parameters that are no variables `-v` knows.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum AskedParameters {

@@ -179,6 +179,8 @@ macro_rules! carrying_rows {
     return_fails: bool = [N, N, Y, Y, N, N, Y], "observed in all six: set -e; f() { local x=in; return 1; }; trap 'echo $x' EXIT; f";
     /// What it still sees of a function in which a mistake has ended the shell.
     mistakes_keep: KeepsScope = [KeepsScope::Nothing, KeepsScope::Nothing, KeepsScope::Variables, KeepsScope::Variables, KeepsScope::Nothing, KeepsScope::All, KeepsScope::Nothing], "observed in all six: trap 'echo $x $1' EXIT; f() { local x=in; : ${nosuch?}; }; f own";
+    /// The same under `set -e`.
+    mistakes_under_option_keep: KeepsScope = [KeepsScope::Nothing, KeepsScope::All, KeepsScope::Variables, KeepsScope::Variables, KeepsScope::Nothing, KeepsScope::All, KeepsScope::Nothing], "observed in all six: set -e; f() { local l=in; echo ${x?}; }; trap 'echo $l $1' EXIT; f a";
     /// OPTERR is 1 at the start.
     option_errors: bool = [N, Y, N, N, N, N, N], "observed in all six: echo ${OPTERR-unset}";
     /// What OPTIND keeps of a value that is assigned to it.

@@ -3,12 +3,16 @@
 /// Hands these rows, behind others, to the next macro of a chain.
 macro_rules! reading_rows {
     ($next:ident $($chain:ident)*; $($rows:tt)*) => { $next! { $($chain)*; $($rows)*
+    /// The end of `${...}` is looked for first, and a bracket that closes behind it does not count.
+    brackets_close_late: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: echo ${m[1}; echo b]} c";
+    /// The parentheses that end an expression are looked for first, and braces in it that they cut are a mistake.
+    parentheses_cut_braces: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: echo $((${a)) b}";
     /// A line continuation may stand inside an operator.
     operators_take_continuations: bool = [Y, Y, Y, Y, N, Y, N], "observed in all six with a line that ends behind the first &: echo a &\\<newline>& echo b";
     /// A line continuation may stand between a descriptor and its operator.
     descriptors_take_continuations: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: echo 2\\<newline>>&1";
     /// The number of a parameter has 32 bits.
-    parameter_numbers_have_32_bits: bool = [Y, N, Y, Y, Y, N, Y], "observed in all six: set -- a; echo \"${4294967297}\"";
+    parameter_numbers: ParameterNumbers = [ParameterNumbers::Of32Bits, ParameterNumbers::FirstBeyond64Bits, ParameterNumbers::Of32Bits, ParameterNumbers::Of32Bits, ParameterNumbers::Of32Bits, ParameterNumbers::Any, ParameterNumbers::Of32Bits], "observed in all six: set -- a; echo \"${4294967297}\" \"${18446744073709551620}\"";
     /// A delimiter with quotes ends no here-document if an expansion is written in it.
     expansions_spoil_delimiters: bool = [N, N, N, N, Y, N, N], "observed in all six, with newlines for the slashes: cat <<\"E$a\" / hi / E$a / echo done";
     /// A line continuation may stand behind a dollar sign.

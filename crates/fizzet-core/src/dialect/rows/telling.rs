@@ -89,6 +89,8 @@ macro_rules! telling_rows {
     whence_letters: &'static str = ["", "", "", "", "afpPtqv", "pv", "acfmpsSvwx:"], "observed in ksh93, mksh and zsh with each letter";
     /// `typeset -p` tells variables that have no value.
     tells_empty_variables: bool = [N, Y, N, N, N, N, N], "observed in all six: typeset u; typeset -p u";
+    /// Variables that switch an option on by being there, and what the option gives them.
+    options_of_variables: &'static [OptionOfVariable] = [&[], &[OptionOfVariable { variable: "POSIXLY_CORRECT", option: "posix", value: "y", anew: false }, OptionOfVariable { variable: "IGNOREEOF", option: "ignoreeof", value: "10", anew: true }], &[], &[], &[], &[], &[]], "observed in all six: IGNOREEOF=3; [ -o ignoreeof ]; echo $?; set -o ignoreeof; echo $IGNOREEOF; set +o posix; echo $POSIXLY_CORRECT";
     /// What `set -o posix` changes.
     posix_mode: PosixMode = [PosixMode::Nothing, PosixMode::Rules, PosixMode::Nothing, PosixMode::Nothing, PosixMode::OctalAndBraces, PosixMode::OctalWithoutBraces, PosixMode::Nothing], "observed in bash, ksh93 and mksh: set -o posix; IFS=: export x; echo $IFS {a,b} $((010)); set +o posix; echo {a,b}";
     /// The names of the options of `set -o`, in the order that `set -o` lists them in.

@@ -4,7 +4,7 @@
 macro_rules! utilities_rows {
     ($next:ident $($chain:ident)*; $($rows:tt)*) => { $next! { $($chain)*; $($rows)*
     /// The options of `jobs`.
-    jobs_letters: &'static str = ["lp", "lnprsx:", "lp", "lp", "lnp", "lnp", "dlprsZ"], "observed in all six: jobs -Q; echo $?; jobs -p; echo $?";
+    jobs_letters: &'static str = ["lp", "lnprsx", "lp", "lp", "lnp", "lnp", "dlprsZ"], "observed in all six: jobs -Q; echo $?; jobs -p; echo $?";
     /// The options of `hash`, where others are mistakes.
     hash_letters: Option<&'static str> = [Some("r"), Some("rldp:t"), Some("r"), Some("r"), Some("rpt"), None, Some("rfdmLv")], "observed in all six: hash -Q; echo $?; hash -r; echo $?";
     /// The options of `wait`, where others are mistakes.

@@ -371,12 +371,38 @@ pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     }
 }
 
+/// `jobs -x [command]`: carries the command out, in which jobs stand for their processes (bash manual, Job Control
+/// Builtins).
+fn command_of_jobs(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let words = match call.arguments() {
+        [first, rest @ ..] if first.bytes().starts_with(b"-x") => rest,
+        _ => return Ok(walker.complain(call, 1)),
+    };
+    let words = match words {
+        [first, rest @ ..] if first.bytes() == b"--" => rest,
+        words => words,
+    };
+    if words.is_empty() {
+        return Ok(0);
+    }
+    match walker.kind(words) {
+        CommandKind::External => walker.external(words.to_vec(), call.span),
+        kind => {
+            walker.carry_out(&Rc::new(words.to_vec()), kind, call.span)?;
+            Ok(walker.state.status)
+        }
+    }
+}
+
 /// `jobs [job]...`, `disown [job]...`: what they write is known to nobody before.
 pub(super) fn jobs(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let is_listing = call.bytes(0) == Some(b"jobs");
     let given = call.given(walker.state.dialect.jobs_letters, false);
     if is_listing && given.unknown.is_some() {
         return Ok(walker.complain(call, walker.state.dialect.jobs_usage_status));
+    }
+    if is_listing && given.has(b'x') {
+        return command_of_jobs(walker, call);
     }
     let disowns = call.bytes(0) == Some(b"disown");
     let plain = disowns && walker.state.dialect.disown_letters.is_none();
