@@ -2,7 +2,7 @@
 
 use crate::expand::parameter::Held;
 use crate::expand::substitute::{Break, Joiner, MARK, Place, Substitution};
-use crate::expand::{Ifs, ifs, record, split_with_ends, whole};
+use crate::expand::{Ifs, ifs, record, split_value, split_with_ends, whole};
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::stop::Stop;
@@ -111,6 +111,9 @@ impl Substitution<'_> {
                         };
                     }
                 }
+                if self.splits_joined_lists(place) {
+                    return self.split_list(parameter.span, &items, place);
+                }
                 let joiner = joiner(parameter, place, &ifs(self.cx.state()));
                 self.list(parameter.span, items, star, Place { joiner, ..place })
             }
@@ -147,6 +150,30 @@ impl Substitution<'_> {
             items.push(Text::new());
         }
         items
+    }
+
+    /// Whether a list is joined here before it is split.
+    fn splits_joined_lists(&mut self, place: Place) -> bool {
+        let splits = matches!(place.expanded(), Standing::Splittable | Standing::Inert);
+        let state = self.cx.state();
+        splits && place.fields && state.dialect.lists_are_joined_to_split && !ifs(state).is_empty()
+    }
+
+    /// A list that is joined and split again: what is empty between two separators stays.
+    fn split_list(&mut self, span: Span, items: &[Text], place: Place) -> Result<(), Stop> {
+        let mut text = self.joined_list(items, span);
+        if !place.distributes {
+            text.set_standing(place.expanded());
+            return self.push_text(&text);
+        }
+        text.set_standing(Standing::Inert);
+        let ifs = ifs(self.cx.state());
+        let pieces = split_value(text, &ifs, self.cx.state());
+        let expansion = match place.expansion {
+            Standing::Splittable => Standing::Value,
+            _ => Standing::Quoted,
+        };
+        self.list(span, pieces, false, Place { expansion, ..place })
     }
 
     fn list(

@@ -54,11 +54,9 @@ impl Substitution<'_> {
         let mut held = self.flagged_value(flagged, place)?;
         held.forget_names();
         if flagged.tests {
-            let searched =
-                matches!(&flagged.slice, Some(Slice::Search(flags, _)) if flags.has_any(b"rR"));
             let set = match &held {
                 Held::Unset => false,
-                Held::One(text) if searched => !text.is_empty(),
+                Held::One(text) => !text.is_empty() || !self.search_fails(flagged),
                 _ => true,
             };
             let text = self.computed(parameter, if set { b"1" } else { b"0" });
@@ -162,6 +160,18 @@ impl Substitution<'_> {
             self.form_patterns_since(before, |run| run.origin.rule() == Rule::Join);
         }
         Ok(())
+    }
+
+    /// Whether a search that has found nothing has no value: one in a list that `r` looks through, and one that `R` looks
+    /// through unless it has keys.
+    fn search_fails(&mut self, flagged: &Flagged) -> bool {
+        let Some(Slice::Search(flags, _)) = &flagged.slice else { return false };
+        let name = flagged.parameter.name.to_bytes();
+        let variables = &self.cx.state().variables;
+        match flags.has_any(b"R") {
+            true => !variables.is_keyed(&name),
+            false => flags.has_any(b"r") && variables.is_array(&name) && !variables.is_keyed(&name),
+        }
     }
 
     /// What flags find where there is no value: an empty one, which `(q)` puts quotes around.

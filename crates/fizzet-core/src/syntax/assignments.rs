@@ -129,6 +129,23 @@ impl Parser<'_> {
         }
     }
 
+    /// The place behind the `]` that ends the key of an element of a list, whose `[` is at `at`: the one that closes
+    /// the bracket, or the first one outside quotes and commands where the shell takes that.
+    fn key_end(&self, mut at: usize) -> Option<usize> {
+        if !self.dialect.first_bracket_ends_key {
+            return self.brackets_end(at);
+        }
+        loop {
+            at = match *self.text.get(at)? {
+                b']' => return Some(at + 1),
+                b'\\' => at + 2,
+                b'$' if self.text.get(at + 1) == Some(&b'(') => self.parentheses_end(at + 1)?,
+                b'\'' | b'"' | b'`' => self.quotes_end(at)? + 1,
+                _ => at + 1,
+            };
+        }
+    }
+
     /// The place behind the `)` that closes the `(` at `at`, quotes minded.
     pub(super) fn parentheses_end(&self, at: usize) -> Option<usize> {
         self.parentheses_end_in(at, 0)
@@ -384,7 +401,7 @@ impl Parser<'_> {
     fn element(&mut self, indexed: bool) -> Parsed<Element> {
         if indexed
             && self.peek() == Some(b'[')
-            && let Some(end) = self.brackets_end(self.pos)
+            && let Some(end) = self.key_end(self.pos)
             && matches!(self.text.get(end..), Some([b'=', ..] | [b'+', b'=', ..]))
             && self.may_be_index(self.pos, end)
         {

@@ -449,6 +449,9 @@ impl<'a> Parser<'a> {
             Within::Key => b"$`\\[](){}".contains(&next),
             Within::BraceQuoted => matches!(next, b'$' | b'`' | b'"' | b'\\' | b'}'),
             Within::Arithmetic if self.in_arithmetic_command => true,
+            within if within.is_arithmetic() && self.dialect.expressions_keep_escaped_quotes => {
+                matches!(next, b'$' | b'`' | b'\\')
+            }
             Within::Expression if self.dialect.regular_escapes_spare_names && next == b'$' => {
                 !self.text.get(start + 2).is_some_and(|&byte| begins_expansion(byte))
             }

@@ -16,6 +16,7 @@ mod loops;
 mod making;
 mod members;
 mod observer;
+mod precommands;
 mod processes;
 mod programs;
 mod redirections;

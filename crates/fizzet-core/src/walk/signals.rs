@@ -150,10 +150,21 @@ impl Walker {
         self.acting.push(condition);
         self.actions.push(self.entered_action(condition));
         let error_told = self.error_told;
-        let outcome = match self.source(source) {
+        let spares = condition == "DEBUG" && self.state.dialect.debug_spares_failures;
+        let exits = self.state.options.exit_on_error;
+        self.state.options.exit_on_error &= !spares;
+        let outcome = self.source(source);
+        if spares {
+            self.state.options.exit_on_error = exits;
+        }
+        let outcome = match outcome {
             Err(Stop::Syntax(error)) if self.holds_mistake_of(condition) => {
                 let status = self.state.dialect.eval_syntax_status;
                 self.survive(ShellError::new(error.to_string(), error.span, status, Reach::Line));
+                Ok(())
+            }
+            Err(Stop::Shell(error)) if !error.exits && self.state.dialect.mistakes_end_actions => {
+                self.survive(error);
                 Ok(())
             }
             outcome => outcome,

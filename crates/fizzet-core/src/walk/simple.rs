@@ -54,6 +54,9 @@ impl Walker {
         span: Span,
     ) -> Result<(), Stop> {
         self.substituted = None;
+        if let Some(outcome) = self.without_command(command, redirects, span) {
+            return outcome;
+        }
         if let [_, second, ..] = &command.words[..]
             && self.state.dialect.line_of_second_word
         {
@@ -100,6 +103,7 @@ impl Walker {
         let Ready { mut argv, mut words, dash, mut kind, span } = ready;
         let keeps = matches!(kind, CommandKind::Nothing)
             || self.keeps_assignments(kind, &argv)
+            || (redirects.is_empty() && self.is_lone_exec(&argv))
             || (kind == CommandKind::Function && self.shares_variables(&argv));
         let lasting = if keeps { Lasting::Always } else { self.lasting(&argv, kind) };
         let mut made: Made = match early {
@@ -368,15 +372,6 @@ impl Walker {
         made
     }
 
-    /// The words `noglob` and `nocorrect` before a command.
-    fn precommand_words<'a>(&self, words: &'a [Argument]) -> &'a [Argument] {
-        let is_one = |word: &&Argument| matches!(literal(word), Some(b"noglob" | b"nocorrect"));
-        match self.state.dialect.precommand_words {
-            true => &words[..words.iter().take_while(is_one).count()],
-            false => &[],
-        }
-    }
-
     fn expanded(&mut self, words: &[Argument]) -> Result<(Vec<Text>, Vec<WordTrace>), Stop> {
         let mut argv: Vec<Text> = Vec::with_capacity(words.len());
         let mut traces = Vec::new();
@@ -511,7 +506,7 @@ impl Walker {
 }
 
 /// The text of a word in which nothing is quoted or expanded.
-fn literal(argument: &Argument) -> Option<&[u8]> {
+pub(super) fn literal(argument: &Argument) -> Option<&[u8]> {
     match argument {
         Argument::Word(word) => word.literal(),
         Argument::Assignment(_) => None,

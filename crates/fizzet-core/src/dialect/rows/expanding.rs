@@ -414,6 +414,8 @@ macro_rules! expanding_rows {
     zero_is_first_too: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt kshzerosubscript; a=(x y); echo $a[0] $a[1]";
     /// Index 0 means the first element of a list whose elements count from 1.
     zero_is_first: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt ksharrays; a=(x y); echo ${a[0]} ${a[1]}";
+    /// The values of a list that is split are joined by the first character of IFS before, so that empty ones stay.
+    lists_are_joined_to_split: bool = [N, N, N, N, N, N, Y], "observed in zsh: setopt shwordsplit; IFS=:; set -- '' a:b ''; for i in $* $@; do echo \"<$i>\"; done";
     /// Arrays are lists without gaps, whose stretches are values.
     array_is_list: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); echo $a";
     /// A tilde with a user who does not exist, and `=name` of a program that does not, are errors.

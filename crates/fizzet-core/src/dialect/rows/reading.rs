@@ -7,6 +7,10 @@ macro_rules! reading_rows {
     brackets_close_late: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: echo ${m[1}; echo b]} c";
     /// The parentheses that end an expression are looked for first, and braces in it that they cut are a mistake.
     parentheses_cut_braces: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: echo $((${a)) b}";
+    /// The first bracket outside quotes that closes ends the key of an element of a list.
+    first_bracket_ends_key: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93 and zsh: b=(1 2); a=([b[1]]=q); a=([${b[1]}]=q)";
+    /// A backslash before a double quote in an expression stays.
+    expressions_keep_escaped_quotes: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((\\\"1\\\"))";
     /// A line continuation may stand inside an operator.
     operators_take_continuations: bool = [Y, Y, Y, Y, N, Y, N], "observed in all six with a line that ends behind the first &: echo a &\\<newline>& echo b";
     /// A line continuation may stand between a descriptor and its operator.

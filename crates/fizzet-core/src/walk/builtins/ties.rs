@@ -45,6 +45,7 @@ impl Walker {
         let first = call.argv.len() - operands.len();
         let has_list = self.list_arguments.iter().any(|list| list.at == first + 1);
         let has_text = text.len() > tie.text.len();
+        let is_new = !has_text && self.state.variables.scalar(&tie.text).is_none();
         if has_list && has_text {
             return Err(self.fatal(call, "only one of two tied variables can have a value"));
         }
@@ -53,15 +54,16 @@ impl Walker {
                 return Ok(1);
             }
         }
-        if !self.state.variables.is_array(&tie.list) {
+        if !self.state.variables.is_array(&tie.list) || (is_new && !has_list) {
             self.state.variables.entry(&tie.list).value = Value::Indexed(BTreeMap::new());
         }
-        let was_empty = self.state.variables.scalar(&tie.text).is_none_or(Text::is_empty);
-        let follows = if has_list || was_empty { tie.list.clone() } else { tie.text.clone() };
+        let follows = if has_list { tie.list.clone() } else { tie.text.clone() };
         let ties = Rc::make_mut(&mut self.state.ties);
         ties.retain(|known| known.text != tie.text);
         ties.push(tie);
-        self.state.follow_tie(&follows);
+        if !is_new || has_list {
+            self.state.follow_tie(&follows);
+        }
         Ok(0)
     }
 }

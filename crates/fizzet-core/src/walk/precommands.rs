@@ -1,0 +1,57 @@
+//! Words before a command that only say how it is carried out, in zsh (zshmisc, Precommand Modifiers).
+
+use crate::source::Span;
+use crate::stop::Stop;
+use crate::syntax::ast::{Argument, Redirect, SimpleCommand};
+use crate::text::Text;
+use crate::walk::Walker;
+use crate::walk::simple::literal;
+
+/// The words behind which a command is looked for.
+const PRECOMMANDS: [&[u8]; 5] = [b"command", b"builtin", b"noglob", b"nocorrect", b"-"];
+
+impl Walker {
+    /// The words `noglob` and `nocorrect` before a command.
+    pub(super) fn precommand_words<'a>(&self, words: &'a [Argument]) -> &'a [Argument] {
+        let is_one = |word: &&Argument| matches!(literal(word), Some(b"noglob" | b"nocorrect"));
+        match self.state.dialect.precommand_words {
+            true => &words[..words.iter().take_while(is_one).count()],
+            false => &[],
+        }
+    }
+
+    /// What comes of words behind which no command is written: redirections are a mistake then, and behind `command`
+    /// assignments are not looked at. `None` where there is a command, or these words are nothing special.
+    pub(super) fn without_command(
+        &mut self,
+        command: &SimpleCommand,
+        redirects: &[Redirect],
+        span: Span,
+    ) -> Option<Result<(), Stop>> {
+        let first = literal(command.words.first()?)?;
+        if !self.state.dialect.precommand_words || !PRECOMMANDS.contains(&first) {
+            return None;
+        }
+        let says_how = |word: &Argument| match literal(word) {
+            Some(word) if first == b"command" => matches!(word, b"-p" | b"--"),
+            word => word.is_some_and(|word| PRECOMMANDS.contains(&word)),
+        };
+        if !command.words[1..].iter().all(says_how) {
+            return None;
+        }
+        let assigns = !command.assignments.is_empty();
+        if !redirects.is_empty() && !assigns && first != b"nocorrect" {
+            return Some(Err(self.state.mistake("there is no command to redirect", span, 1)));
+        }
+        if first != b"command" {
+            return None;
+        }
+        self.state.status = 0;
+        Some(Ok(()))
+    }
+
+    /// Whether `exec` without anything behind it makes the assignments before it stay.
+    pub(super) fn is_lone_exec(&self, argv: &[Text]) -> bool {
+        self.state.dialect.precommand_words && matches!(argv, [word] if word.bytes() == b"exec")
+    }
+}
