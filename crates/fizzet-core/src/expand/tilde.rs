@@ -23,6 +23,11 @@ impl Substitution<'_> {
         parts: &'p [Part],
         place: Place,
     ) -> Result<&'p [Part], Stop> {
+        if let Some(joined) = self.joined_behind_tilde(parts) {
+            let rest = self.tildes(&joined, place)?;
+            rest.iter().try_for_each(|part| self.part(part, place))?;
+            return Ok(&[]);
+        }
         if place.tilde == Tilde::AfterAssignment
             && let [Part::Literal { bytes, span }, rest @ ..] = parts
             && let Some(head) = assignment_head(bytes)
@@ -106,6 +111,37 @@ impl Substitution<'_> {
             }
             _ => Ok(parts),
         }
+    }
+
+    /// Parts in which a literal with a tilde goes on behind a line continuation, with that literal as one.
+    fn joined_behind_tilde(&mut self, parts: &[Part]) -> Option<Vec<Part>> {
+        let sources = &self.cx.state().sources;
+        let goes_on = |one: &Part, next: &Part| match (one, next) {
+            (Part::Literal { bytes, span }, Part::Literal { span: next, .. }) => {
+                let gap = Span { start: span.end, end: next.start, ..*span };
+                bytes.contains(&b'~')
+                    && span.source == next.source
+                    && span.end < next.start
+                    && sources.bytes(gap).chunks(2).all(|two| two == b"\\\n")
+            }
+            _ => false,
+        };
+        if !parts.windows(2).any(|two| goes_on(&two[0], &two[1])) {
+            return None;
+        }
+        let mut joined: Vec<Part> = Vec::with_capacity(parts.len());
+        for part in parts {
+            match (joined.last_mut(), part) {
+                (Some(last), Part::Literal { bytes: more, span: next }) if goes_on(last, part) => {
+                    if let Part::Literal { bytes, span } = last {
+                        *bytes = [&**bytes, &**more].concat().into();
+                        span.end = next.end;
+                    }
+                }
+                _ => joined.push(part.clone()),
+            }
+        }
+        Some(joined)
     }
 
     /// Parts that begin with a tilde, behind an expansion: it counts if that has made the first equals sign and

@@ -4,7 +4,7 @@
 use std::rc::Rc;
 
 use crate::dialect::{
-    ActingDeaths, ActionMistakes, ActionStatus, DeathStatus, DebugAt, EvalLines,
+    ActingDeaths, ActionMistakes, ActionStatus, DeathStatus, DebugAt, EvalLines, MistakesEndAction,
     SignalsInSubstitutions,
 };
 use crate::source::Span;
@@ -153,7 +153,12 @@ impl Walker {
         let spares = condition == "DEBUG" && self.state.dialect.debug_spares_failures;
         let exits = self.state.options.exit_on_error;
         self.state.options.exit_on_error &= !spares;
+        let loops = self.loops;
+        if self.state.dialect.actions_hide_loops {
+            self.loops = 0;
+        }
         let outcome = self.source(source);
+        self.loops = loops;
         if spares {
             self.state.options.exit_on_error = exits;
         }
@@ -163,7 +168,7 @@ impl Walker {
                 self.survive(ShellError::new(error.to_string(), error.span, status, Reach::Line));
                 Ok(())
             }
-            Err(Stop::Shell(error)) if !error.exits && self.state.dialect.mistakes_end_actions => {
+            Err(Stop::Shell(error)) if self.ends_action(&error, condition) => {
                 self.survive(error);
                 Ok(())
             }
@@ -189,6 +194,16 @@ impl Walker {
             ActionMistakes::Fatal => false,
             ActionMistakes::HeldButOfSignals => matches!(condition, "ERR" | "DEBUG"),
             ActionMistakes::Held => true,
+        }
+    }
+
+    /// Whether a mistake ends only the action that it is in.
+    fn ends_action(&self, error: &ShellError, condition: &str) -> bool {
+        match self.state.dialect.mistakes_end_actions {
+            MistakesEndAction::None => false,
+            MistakesEndAction::OfErr => condition == "ERR",
+            MistakesEndAction::ButOfUtilities => !error.is_usage,
+            MistakesEndAction::ButExits => !error.exits,
         }
     }
 

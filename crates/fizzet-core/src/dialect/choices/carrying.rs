@@ -532,6 +532,19 @@ pub enum ListAttributes {
     None,
 }
 
+/// Which mistakes in an action of `trap` end only the action.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum MistakesEndAction {
+    /// None: they end the shell.
+    None,
+    /// All in the action for ERR.
+    OfErr,
+    /// All but wrong uses of utilities.
+    ButOfUtilities,
+    /// All but `${x?}`, which exits.
+    ButExits,
+}
+
 /// What an action of `trap` does that cannot be read when it is to be carried out.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum ActionMistakes {

@@ -203,8 +203,10 @@ macro_rules! carrying_rows {
     arithmetic_command_recovers: bool = [N, Y, N, N, N, Y, Y], "observed in bash: ((1 2)); echo $?";
     /// The commands of a pipeline behind the first begin with the status 0, not with that of what came before.
     piped_begin_with_success: bool = [N, N, N, N, Y, N, N], "observed in all six: false; true | echo $?";
-    /// A mistake in an action, but that of EXIT, ends the action only.
-    mistakes_end_actions: bool = [N, N, N, N, N, N, Y], "observed in zsh: trap ': $((1/0)); echo a' USR1; kill -USR1 $$; echo b";
+    /// Which mistakes in an action, but that of EXIT, end the action only.
+    mistakes_end_actions: MistakesEndAction = [MistakesEndAction::None, MistakesEndAction::None, MistakesEndAction::None, MistakesEndAction::OfErr, MistakesEndAction::ButOfUtilities, MistakesEndAction::None, MistakesEndAction::ButExits], "observed in all six: trap ': $((1/0)); echo a' USR1; kill -USR1 $$; echo b; trap ': ${x?}' ERR; false; echo c; trap 'shift 99' ERR; false; echo d";
+    /// No loop is seen from an action.
+    actions_hide_loops: bool = [N, N, N, N, N, Y, N], "observed in all six: trap 'break; echo t' ERR; for i in 1 2; do false; echo $i; done";
     /// `set -e` does not count in an action for DEBUG.
     debug_spares_failures: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93 and zsh: set -e; trap 'false; echo a' DEBUG; echo b";
     /// A command at the end of a pipeline that leaves neither words nor redirections is none of its commands.
