@@ -305,7 +305,10 @@ impl Substitution<'_> {
             true => Joiner::Assigned,
             false => place.joiner,
         };
-        let tilde = Tilde::AtStart;
+        let tilde = match self.cx.state().dialect.colon_ends_assigned_tilde {
+            true => Tilde::ToColon,
+            false => Tilde::AtStart,
+        };
         let inner = Place { fields: false, tilde, joins_stars: true, joiner, ..place };
         let value = match self.cx.state().dialect.array_is_list {
             true => self.joined_fields(word, place)?,

@@ -486,6 +486,8 @@ pub enum Tilde {
     Never,
     /// At its start.
     AtStart,
+    /// At its start, up to a colon as well as up to a slash.
+    ToColon,
     /// At its start, in the pattern of an operation on a parameter: there `=name` is no path.
     InOperation,
     /// At its start and after each unquoted colon: the value of an assignment.

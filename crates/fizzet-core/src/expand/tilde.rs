@@ -97,7 +97,9 @@ impl Substitution<'_> {
             [Part::Literal { bytes, span }, rest @ ..] if bytes[0] == b'~' => {
                 let dialect = self.cx.state().dialect.clone();
                 let colon = bytes.iter().position(|&byte| matches!(byte, b'/' | b':'));
-                let colon = colon.filter(|&at| bytes[at] == b':' && dialect.colon_ends_tilde);
+                let colon = colon.filter(|&at| bytes[at] == b':');
+                let ends = dialect.colon_ends_tilde || place.tilde == Tilde::ToColon;
+                let colon = colon.filter(|_| ends);
                 if dialect.tilde_word_is_quoted && colon.is_some() {
                     return self.tilde_word(parts, place);
                 }
@@ -369,7 +371,8 @@ impl Substitution<'_> {
         };
         let home = match variable {
             Some(name) => self.cx.state().variables.scalar(name).cloned(),
-            None => numbered_folder(self.cx.state(), user),
+            None => numbered_folder(self.cx.state(), user)
+                .or_else(|| self.cx.state().named_folders.get(user).cloned()),
         };
         if let Some(home) = home {
             let home = self.before_slash(home, bytes.get(end) == Some(&b'/'));

@@ -92,6 +92,8 @@ pub struct Parser<'a> {
     pub(super) in_document: bool,
     /// Whether it is between quotes inside the word of an operation that is quoted itself.
     pub(super) in_inner_quotes: bool,
+    /// Whether parentheses hide what ends the pattern of an operation that is being read.
+    pub(super) pairs_in_pattern: bool,
     /// Whether the expansion in braces that is being read stands between double quotes.
     pub(super) in_quoted_braces: bool,
     /// Whether it is between quotes inside the word of an operation where `\}` is a brace.
@@ -152,6 +154,7 @@ impl<'a> Parser<'a> {
             in_document: false,
             in_inner_quotes: false,
             in_quoted_braces: false,
+            pairs_in_pattern: false,
             in_quotes_in_braces: false,
             measures_quotes: false,
             outer_quote: None,
@@ -234,6 +237,7 @@ impl<'a> Parser<'a> {
             in_document: false,
             in_inner_quotes: false,
             in_quoted_braces: false,
+            pairs_in_pattern: false,
             in_quotes_in_braces: false,
             measures_quotes: false,
             outer_quote: None,

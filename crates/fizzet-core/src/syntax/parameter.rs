@@ -47,9 +47,12 @@ impl<'a> Parser<'a> {
             };
         }
         self.refuse_odd_signs()?;
-        let around = std::mem::replace(&mut self.in_quoted_braces, quoted);
+        let around = (
+            std::mem::replace(&mut self.in_quoted_braces, quoted),
+            std::mem::take(&mut self.pairs_in_pattern),
+        );
         let read = self.inside_braces(quoted);
-        self.in_quoted_braces = around;
+        (self.in_quoted_braces, self.pairs_in_pattern) = around;
         let read = read?;
         let closed = read.is_some() && self.eat(b"}");
         if let Some((name, index, mut operation)) = read
@@ -66,6 +69,9 @@ impl<'a> Parser<'a> {
         }
         let starts = self.pos == brace + 1;
         match self.peek() {
+            None if self.dialect.pattern_parentheses_hide_ends => {
+                Err(self.unclosed(start, 2, "${", "}"))
+            }
             Some(byte) if starts && self.dialect.spoils_start.contains(&byte) => {
                 self.unexpected("the name of a parameter")
             }
@@ -488,7 +494,10 @@ impl<'a> Parser<'a> {
             self.pos += 1;
         }
         let pairs = quoted && self.dialect.pattern_quotes_need_pairs;
-        let pattern = self.word(if pairs { Within::QuotedPattern } else { Within::Brace })?;
+        let outer = self.begin_pattern();
+        let pattern = self.word(if pairs { Within::QuotedPattern } else { Within::Brace });
+        self.pairs_in_pattern = outer;
+        let pattern = pattern?;
         let pattern = match self.in_document && self.dialect.document_patterns_unquote {
             true => unquoted(pattern),
             false => pattern,
@@ -499,6 +508,12 @@ impl<'a> Parser<'a> {
             return Ok(Operation::Unreadable { why, ends: Reach::Command });
         }
         Ok(Operation::Remove { suffix: sign == b'%', longest, pattern })
+    }
+
+    /// Reads a pattern from here on, in which parentheses may hide what ends it; answers what to put back behind it.
+    fn begin_pattern(&mut self) -> bool {
+        let hides = self.dialect.pattern_parentheses_hide_ends;
+        std::mem::replace(&mut self.pairs_in_pattern, hides)
     }
 
     fn substring(&mut self, quoted: bool) -> Parsed<Operation> {
@@ -645,10 +660,11 @@ impl<'a> Parser<'a> {
             self.dialect.braces_nest && (!quoted || self.dialect.quoted_replaced_braces_nest);
         let outer = std::mem::replace(&mut self.braces_in_replaced, nest);
         let within = if pairs { Within::QuotedReplaced } else { Within::Replaced };
+        let outer_pairs = self.begin_pattern();
         let unescaped = self.pattern_without_backslashes(within);
         let is_unescaped = matches!(unescaped, Ok(Some(_)));
         let read = unescaped.and_then(|parts| parts.map_or_else(|| self.parts(within), Ok));
-        self.braces_in_replaced = outer;
+        (self.braces_in_replaced, self.pairs_in_pattern) = (outer, outer_pairs);
         parts.extend(read?);
         let pattern = Word::new(parts, self.span(start, self.pos));
         let is_spoiled = self.dialect.pattern_quotes_need_pairs

@@ -54,6 +54,11 @@ impl Within {
             || matches!(self, Within::BraceQuoted | RangeStart | Within::Length)
     }
 
+    /// Whether the text is the pattern of a replacement.
+    pub(super) fn is_replaced(self) -> bool {
+        matches!(self, Within::Replaced | Within::QuotedReplaced)
+    }
+
     /// Whether the text is no word or expression, but stands in quotes.
     pub(super) fn is_text(self) -> bool {
         use Within::{BraceQuoted, Document, Double, Key};

@@ -262,6 +262,16 @@ impl<'a> Parser<'a> {
                 self.nested_closed.set(self.nested_closed.get() || nested);
                 ends_word || closes(b'{', b'}')
             }
+            Within::Brace
+            | Within::BraceQuoted
+            | Within::QuotedPattern
+            | Within::Replaced
+            | Within::QuotedReplaced
+                if self.pairs_in_pattern =>
+            {
+                let ends = |byte| byte == b'}' || (byte == b'/' && within.is_replaced());
+                !closes(b'(', b')') && *open == 0 && ends(byte)
+            }
             Within::Brace | Within::BraceQuoted | Within::QuotedPattern => byte == b'}',
             Within::Replaced | Within::QuotedReplaced if self.braces_in_replaced => {
                 closes(b'{', b'}') || byte == b'/'

@@ -347,4 +347,6 @@ pub enum OpenGroups {
     BeginText,
     /// All of it is a text.
     MakeText,
+    /// No group counts, unless as many parentheses open as close: then all of it is a text.
+    UndoAll,
 }

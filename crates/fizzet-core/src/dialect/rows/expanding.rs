@@ -165,6 +165,8 @@ macro_rules! expanding_rows {
     tilde_in_arguments: bool = [N, Y, N, N, N, N, N], "observed: echo a=~ a=~:~";
     /// A tilde directly after the `=` of an argument is expanded.
     tilde_after_equals: bool = [N, N, N, N, N, Y, N], "observed: echo a=~";
+    /// A colon ends the tilde at the start of what `${x=word}` assigns.
+    colon_ends_assigned_tilde: bool = [N, N, N, N, N, Y, N], "observed in all six: unset q; echo ${q=~:~}";
     /// `${x/pattern/text}` replaces.
     replacement: bool = [N, Y, N, Y, Y, Y, Y], "observed: x=abc; echo ${x/b/-}";
     /// Quotes in the key of an associative array belong to it.
@@ -191,7 +193,7 @@ macro_rules! expanding_rows {
     /// The same behind a declaration utility.
     declared_index_ends: Option<Reach> = [None, Some(Reach::Command), None, None, None, None, None], "observed in bash, ksh93, mksh and zsh: a=(x); typeset 'a[-4]=y'; echo after $?";
     /// What a group that is not closed, or not for a bracket in it, makes of a pattern.
-    open_groups: OpenGroups = [OpenGroups::ArePatterns, OpenGroups::BeginText, OpenGroups::ArePatterns, OpenGroups::ArePatterns, OpenGroups::MakeText, OpenGroups::ArePatterns, OpenGroups::ArePatterns], "observed in all six: for p in '@(a*' '?@(a*'; do [[ '@(a*' = $p ]]; echo $?; [[ 'x@(ab' = $p ]]; echo $?; done";
+    open_groups: OpenGroups = [OpenGroups::ArePatterns, OpenGroups::BeginText, OpenGroups::ArePatterns, OpenGroups::ArePatterns, OpenGroups::MakeText, OpenGroups::UndoAll, OpenGroups::ArePatterns], "observed in all six: for p in '@(a*' '?@(a*'; do [[ '@(a*' = $p ]]; echo $?; [[ 'x@(ab' = $p ]]; echo $?; done";
     /// Which values are read only when the operands of an operation on them have been expanded.
     values_behind_operands: ValuesBehind = [ValuesBehind::None, ValuesBehind::None, ValuesBehind::None, ValuesBehind::None, ValuesBehind::Texts, ValuesBehind::All, ValuesBehind::Lost], "observed in all six: x=75; echo ${x%$((x=5))}; x=123; echo ${x:$((x=9))}; unset u; echo ${u%${u=z}7}";
     /// `#` and `%` at the start of the pattern of `${x/p/r}` count too if an expansion has put them there.

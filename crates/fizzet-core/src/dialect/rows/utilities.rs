@@ -5,6 +5,8 @@ macro_rules! utilities_rows {
     ($next:ident $($chain:ident)*; $($rows:tt)*) => { $next! { $($chain)*; $($rows)*
     /// The options of `jobs`.
     jobs_letters: &'static str = ["lp", "lnprsx", "lp", "lp", "lnp", "lnp", "dlprsZ"], "observed in all six: jobs -Q; echo $?; jobs -p; echo $?";
+    /// `alias -d` gives folders names, which stand behind a tilde.
+    aliases_name_folders: bool = [N, N, N, N, N, Y, N], "observed in mksh: hash -d h=/hives; echo ~h/one; alias -d; unalias -d h; echo ~h";
     /// The options of `hash`, where others are mistakes.
     hash_letters: Option<&'static str> = [Some("r"), Some("rldp:t"), Some("r"), Some("r"), Some("rpt"), None, Some("rfdmLv")], "observed in all six: hash -Q; echo $?; hash -r; echo $?";
     /// The options of `wait`, where others are mistakes.

@@ -267,11 +267,14 @@ impl Compiler<'_> {
         while inner.at < inner.bytes.len() && open > 0 {
             match inner.bytes[inner.at] {
                 _ if inner.quoted[inner.at] => {}
-                b'[' => {
-                    let Some(end) = inner.bracket().end() else { return GroupEnd::Nowhere };
-                    inner.at = end;
-                    continue;
-                }
+                b'[' => match inner.bracket().end() {
+                    Some(end) => {
+                        inner.at = end;
+                        continue;
+                    }
+                    None if self.rules.open_groups == OpenGroups::UndoAll => {}
+                    None => return GroupEnd::Nowhere,
+                },
                 b'\\' => inner.at += 1,
                 b'(' => open += 1,
                 b')' => open -= 1,
@@ -285,8 +288,18 @@ impl Compiler<'_> {
     /// Whether a group that nothing closes makes the whole pattern a text.
     pub(super) fn is_text(&mut self) -> bool {
         let begins = |byte: &u8| matches!(byte, b'(' | b'[');
-        if self.rules.open_groups != OpenGroups::MakeText || !self.bytes.iter().any(begins) {
+        if !self.bytes.iter().any(begins) {
             return false;
+        }
+        match self.rules.open_groups {
+            OpenGroups::MakeText => {}
+            OpenGroups::UndoAll if self.parentheses_pair() => {}
+            OpenGroups::UndoAll => {
+                // A backslash of a value stands for itself then.
+                (self.rules.groups, self.rules.backslash_escapes) = (false, false);
+                return false;
+            }
+            OpenGroups::ArePatterns | OpenGroups::BeginText => return false,
         }
         let start = self.at;
         let mut found = false;
@@ -296,7 +309,7 @@ impl Compiler<'_> {
                 b'\\' => 2,
                 b'[' => {
                     let bracket = self.bracket();
-                    found = bracket.spoils();
+                    found = bracket.spoils() && self.rules.open_groups == OpenGroups::MakeText;
                     bracket.end().map_or(1, |end| end - self.at)
                 }
                 _ => match self.end_of_group() {
@@ -312,6 +325,23 @@ impl Compiler<'_> {
         }
         self.at = start;
         found
+    }
+
+    /// Whether as many unquoted parentheses open from the first group on as close.
+    fn parentheses_pair(&self) -> bool {
+        let is_opener = |at: &usize| {
+            Repeat::of(self.bytes[*at]).is_some() && self.active(at + 1).flatten() == Some(b'(')
+        };
+        let Some(first) = (self.at..self.bytes.len()).find(is_opener) else { return true };
+        let unquoted = (first..self.bytes.len()).filter(|&at| !self.quoted[at]);
+        let open: i64 = unquoted
+            .map(|at| match self.bytes[at] {
+                b'(' => 1,
+                b')' => -1,
+                _ => 0,
+            })
+            .sum();
+        open == 0
     }
 
     /// Takes what is left as the shell has it when it matches: with backslashes before quoted characters.

@@ -7,8 +7,11 @@ use crate::expand::Context;
 use crate::expand::quoting::told;
 use crate::stop::{Status, Stop};
 use crate::syntax::Alias;
+use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
+use crate::walk::builtins::hash::alias_folders;
+use crate::walk::builtins::options::Given;
 
 /// `alias [name[=value]]...`
 pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -23,6 +26,9 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         None => call.arguments(),
         Some(_) => given.operands,
     };
+    if given.has(b'd') && walker.state.dialect.aliases_name_folders {
+        return Ok(alias_folders(walker, call, &given));
+    }
     if given.has(b't') {
         // It is about where programs have been found.
         return Ok(Status::from(given.has(b'r') && !operands.is_empty()));
@@ -108,11 +114,30 @@ impl Walker {
     }
 }
 
+/// `unalias -d [-a] [name]...` of mksh.
+fn forget_folders(walker: &mut Walker, given: &Given<'_>) -> Status {
+    let folders = Rc::make_mut(&mut walker.state.named_folders);
+    if given.has(b'a') {
+        folders.clear();
+        return 0;
+    }
+    let absent = |name: &&Text| folders.remove(name.bytes()).is_none();
+    Status::from(given.operands.iter().filter(absent).count() > 0)
+}
+
 /// `unalias [-a] name...`
 pub(super) fn unalias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let given = call.given("a", false);
+    let names_folders = walker.state.dialect.aliases_name_folders;
+    let given = call.given(if names_folders { "adt" } else { "a" }, false);
     if given.unknown.is_some() {
         return Ok(walker.state.dialect.option_usage_status);
+    }
+    if given.has(b't') {
+        // It is about where programs have been found.
+        return Ok(0);
+    }
+    if given.has(b'd') {
+        return Ok(forget_folders(walker, &given));
     }
     if given.operands.is_empty() && !given.has(b'a') {
         return Ok(walker.state.dialect.unalias_nothing_status);

@@ -2,6 +2,7 @@
 
 use std::rc::Rc;
 
+use crate::expand::quoting::told;
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
@@ -22,6 +23,9 @@ pub(super) fn hash(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     }
     if given.has(b'd') && dialect.folders_have_names {
         return Ok(name_folders(walker, call, &given));
+    }
+    if given.has(b'd') && dialect.aliases_name_folders {
+        return Ok(alias_folders(walker, call, &given));
     }
     if given.has(b'r') {
         if dialect.hash_forgets_alone && !given.operands.is_empty() {
@@ -61,6 +65,37 @@ fn name_folders(walker: &mut Walker, call: &Call<'_>, given: &Given<'_>) -> Stat
                 names.insert(operand.bytes()[..at].into(), folder);
             }
             None => status |= Status::from(!names.contains_key(operand.bytes())),
+        }
+    }
+    status
+}
+
+/// `alias -d name=folder` and `hash -d` of mksh (mksh manual, alias).
+pub(super) fn alias_folders(walker: &mut Walker, call: &Call<'_>, given: &Given<'_>) -> Status {
+    if given.has(b'r') {
+        return walker.complain(call, 1);
+    }
+    let folders = walker.state.named_folders.clone();
+    if given.operands.is_empty() {
+        for (name, folder) in folders.iter() {
+            walker.tell_folder(name, folder, call);
+        }
+        return 0;
+    }
+    let mut status = 0;
+    for operand in given.operands {
+        let bytes = operand.bytes();
+        if let Some(at) = bytes.iter().position(|&byte| byte == b'=') {
+            let names = Rc::make_mut(&mut walker.state.named_folders);
+            names.insert(bytes[..at].into(), operand.slice(at + 1, operand.len()));
+            continue;
+        }
+        match folders.get(bytes) {
+            Some(folder) => walker.tell_folder(bytes, folder, call),
+            None => {
+                walker.print_bytes(&[bytes, b" alias not found"].concat(), call);
+                status = 1;
+            }
         }
     }
     status
@@ -127,6 +162,12 @@ fn in_table(walker: &mut Walker, call: &Call<'_>, given: &Given<'_>) -> Result<S
 }
 
 impl Walker {
+    /// Tells the folder that a name stands for.
+    fn tell_folder(&mut self, name: &[u8], folder: &Text, call: &Call<'_>) {
+        let text = told(&self.state.dialect, folder.bytes());
+        self.print_bytes(&[name, b"=", &text].concat(), call);
+    }
+
     /// Whether `hash` finds a name.
     fn can_be_hashed(&self, name: &[u8]) -> bool {
         let programs = self.state.dialect.hash_is_for_programs;
