@@ -186,6 +186,14 @@ impl Substitution<'_> {
         if place.quoted && !star {
             self.met_quoted_at(items.len());
         }
+        if let Some(ifs) = self.splitters.joiner_of_lists(self.cx.state())
+            && !place.quoted
+            && place.fields
+        {
+            let mut text = whole::joined(&items, ifs.joiner(), span);
+            text.set_standing(place.expanded());
+            return self.push_text(&text);
+        }
         if place.distributes && place.fields && !(place.quoted && star) {
             return self.distribute(span, items, place);
         }

@@ -7,7 +7,7 @@ use crate::expand::parts::is_expansion;
 use crate::expand::substitute::Piece;
 use crate::expand::{Ifs, ifs};
 use crate::state::State;
-use crate::syntax::ast::{Operation, Part};
+use crate::syntax::ast::{Instead, Operation, ParameterName, Part, Word};
 
 /// The IFS of each stretch of a word, in the shells that split an expansion as soon as it is made.
 pub(super) struct Splitters {
@@ -17,13 +17,22 @@ pub(super) struct Splitters {
     binds: bool,
     /// From which piece and byte on another one counts.
     changes: Vec<(usize, usize, Rc<Ifs>)>,
+    /// Whether a list is joined where it stands, as the IFS from the end of the word splits it.
+    joins_lists: bool,
 }
 
 impl Splitters {
-    pub(super) fn new(state: &State) -> Splitters {
+    pub(super) fn new(state: &State, word: &Word) -> Splitters {
         let split_by = state.dialect.split_by;
         let first = (split_by != SplitBy::Last).then(|| ifs(state));
-        Splitters { first, binds: split_by == SplitBy::EachIfFirst, changes: Vec::new() }
+        let joins_lists = state.dialect.lists_wait_for_ifs && word.parts.iter().any(assigns_ifs);
+        let binds = split_by == SplitBy::EachIfFirst;
+        Splitters { first, binds, changes: Vec::new(), joins_lists }
+    }
+
+    /// What joins an unquoted list that the IFS from the end of the word splits.
+    pub(super) fn joiner_of_lists(&self, state: &State) -> Option<Rc<Ifs>> {
+        self.joins_lists.then(|| ifs(state)).filter(|ifs| !ifs.is_empty())
     }
 
     /// Looks whether the part that began at this piece and byte has changed IFS.
@@ -56,6 +65,21 @@ impl Splitters {
                 piece.splitters.push((at, ifs));
             }
         }
+    }
+}
+
+/// Whether a part gives IFS a value: `${IFS=:}`.
+fn assigns_ifs(part: &Part) -> bool {
+    match part {
+        Part::Double { parts, .. } => parts.iter().any(assigns_ifs),
+        Part::Parameter(parameter) => match &parameter.operation {
+            Operation::Instead { what: Instead::Assign, .. } => {
+                matches!(&parameter.name, ParameterName::Variable(name) if &**name == b"IFS")
+            }
+            Operation::Instead { word, .. } => word.parts.iter().any(assigns_ifs),
+            _ => false,
+        },
+        _ => false,
     }
 }
 

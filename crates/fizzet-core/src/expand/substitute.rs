@@ -226,7 +226,7 @@ impl<'c> Substitution<'c> {
         };
         let assigned = place.assigned || place.tilde == Tilde::AfterColons;
         let place = Place { distributes: cx.state().options.distributes, assigned, ..place };
-        let splitters = Splitters::new(cx.state());
+        let splitters = Splitters::new(cx.state(), word);
         let mut substitution = Substitution {
             cx,
             splitters,

@@ -7,7 +7,7 @@ use crate::state::Key;
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{Arithmetic, AssignedValue, Assignment, Element, Part, Word};
 use crate::text::{Standing, Text};
-use crate::walk::Walker;
+use crate::walk::{Walker, lists};
 
 /// What an element of a list has become.
 pub(super) struct Made<'a> {
@@ -40,6 +40,8 @@ struct Shape {
     pairs: bool,
     /// Whether all of its elements are words, what looks like an index too.
     only_words: bool,
+    /// Whether a word that leaves nothing is an empty element.
+    keeps_nothing: bool,
 }
 
 impl<'a> Made<'a> {
@@ -69,7 +71,9 @@ impl Walker {
             && !keyed
             && self.state.variables.is_array(name)
             && !self.state.variables.values(name).is_empty();
-        let shape = Shape { keyed, pairs, only_words };
+        let keeps_nothing =
+            self.state.dialect.words_beside_keys_stay && lists::has_indexes(elements);
+        let shape = Shape { keyed, pairs, only_words, keeps_nothing };
         let mut texts = texts.map(Vec::into_iter);
         let mut made = Vec::with_capacity(elements.len());
         for element in elements {
@@ -110,7 +114,13 @@ impl Walker {
                 let span = element.word.span;
                 self.survive_told(ShellError::new(message, span, 0, Reach::Command))?;
             }
-            None => self.make_words(&element.word, known, made)?,
+            None => {
+                let before = made.len();
+                self.make_words(&element.word, known, made)?;
+                if shape.keeps_nothing && made.len() == before {
+                    made.push(Made::word(Text::new()));
+                }
+            }
             Some(index) if shape.only_words => {
                 let word = self.with_index(index, element)?;
                 self.make_words(&word, None, made)?;

@@ -120,7 +120,11 @@ impl Walker {
             self.state.check_writable(name, span)?;
         }
         let keyed = self.is_keyed(name);
-        self.check_indexes(elements, keyed, span)?;
+        // Lists of pairs are looked at when their words are there.
+        let pairs = self.state.dialect.associative_lists == AssociativeLists::PairsOrIndexed;
+        if !pairs {
+            self.check_indexes(elements, keyed, span)?;
+        }
         // What a declaration utility has just given the variable, stays.
         let declared = self.state.dialect.list_attributes == ListAttributes::LostUnlessBare
             && (is_declared || keyed);
@@ -128,6 +132,9 @@ impl Walker {
             return self.grow_list(assignment, elements, declared);
         }
         let mut made = self.made_elements(assignment, elements, texts)?;
+        if pairs {
+            self.check_indexes(elements, keyed, span)?;
+        }
         if keyed && !assignment.append && self.state.dialect.keyed_lists_append_to_old {
             self.append_to_old(name, &mut made, span)?;
         }
@@ -381,6 +388,6 @@ fn makes_keyed(argv: &[Text]) -> bool {
 }
 
 /// Whether all elements of a list have indexes, and there are some.
-fn has_indexes(elements: &[Element]) -> bool {
+pub(super) fn has_indexes(elements: &[Element]) -> bool {
     !elements.is_empty() && elements.iter().all(|element| element.index.is_some())
 }

@@ -209,6 +209,8 @@ macro_rules! carrying_rows {
     actions_hide_loops: bool = [N, N, N, N, N, Y, N], "observed in all six: trap 'break; echo t' ERR; for i in 1 2; do false; echo $i; done";
     /// `set -e` does not count in an action for DEBUG.
     debug_spares_failures: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93 and zsh: set -e; trap 'false; echo a' DEBUG; echo b";
+    /// A word that leaves nothing is an empty element of a list that has indexes too.
+    words_beside_keys_stay: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: a=([1]=x $nosuch); echo ${#a[@]}";
     /// A command at the end of a pipeline that leaves neither words nor redirections is none of its commands.
     nothing_ends_no_pipeline: bool = [N, N, N, N, N, N, Y], "observed in zsh: false | $nosuch; echo $? $pipestatus; false | x=$(true); echo $? $pipestatus";
     /// The keys and values of an associative array's list are texts that are not split or matched, and what

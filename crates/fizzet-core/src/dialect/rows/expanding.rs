@@ -167,6 +167,8 @@ macro_rules! expanding_rows {
     tilde_after_equals: bool = [N, N, N, N, N, Y, N], "observed: echo a=~";
     /// A colon ends the tilde at the start of what `${x=word}` assigns.
     colon_ends_assigned_tilde: bool = [N, N, N, N, N, Y, N], "observed in all six: unset q; echo ${q=~:~}";
+    /// The values of an unquoted list are joined where a word gives IFS a value, and split by what IFS is behind it.
+    lists_wait_for_ifs: bool = [N, N, Y, Y, N, N, N], "observed in all six: unset IFS; set -- a b; echo $*${IFS=:}$*";
     /// `${x/pattern/text}` replaces.
     replacement: bool = [N, Y, N, Y, Y, Y, Y], "observed: x=abc; echo ${x/b/-}";
     /// Quotes in the key of an associative array belong to it.
