@@ -60,6 +60,7 @@ impl Substitution<'_> {
             Operation::Value
             | Operation::Bad
             | Operation::Unreadable { .. }
+            | Operation::Rest(_)
             | Operation::Filter(_)
             | Operation::Combine { .. } => Ok(Some(held)),
             Operation::Length => {

@@ -67,6 +67,13 @@ impl Substitution<'_> {
             let name = ParameterName::Variable(name);
             return self.parameter_alone(&Parameter { name, ..parameter.clone() }, place);
         }
+        if let Operation::Rest(word) = &parameter.operation {
+            let value = Parameter { operation: Operation::Value, ..parameter.clone() };
+            self.parameter_alone(&value, place)?;
+            self.parts(&word.parts, place)?;
+            self.cut = true;
+            return Ok(());
+        }
         let held = match &parameter.operation {
             Operation::Unreadable { why, ends } => {
                 // Where it ends a line, only the operand of a parameter that is set is looked at.

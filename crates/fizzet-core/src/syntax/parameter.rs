@@ -424,6 +424,11 @@ impl<'a> Parser<'a> {
                     other => other,
                 }
             }
+            b':' if self.dialect.colon_hides_brace && self.at(b":}") => {
+                self.eat(b":}");
+                let within = if quoted { Within::BraceQuoted } else { Within::Brace };
+                Operation::Rest(self.word(within)?)
+            }
             b':' => match self.peek_ahead(1) {
                 Some(next @ (b'-' | b'=' | b'?' | b'+')) => {
                     self.peek();

@@ -13,6 +13,8 @@ macro_rules! reading_rows {
     expressions_keep_escaped_quotes: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((\\\"1\\\"))";
     /// A brace or a slash between parentheses ends no pattern of an operation.
     pattern_parentheses_hide_ends: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: v=x; echo ${v#*(})} ${v/@(a/b)/q}";
+    /// The brace of `${x:}` ends nothing; the next one does, and cuts the word.
+    colon_hides_brace: bool = [N, N, Y, Y, N, N, N], "observed in all six: x=abc; echo ${x:}q}s t";
     /// A line continuation may stand inside an operator.
     operators_take_continuations: bool = [Y, Y, Y, Y, N, Y, N], "observed in all six with a line that ends behind the first &: echo a &\\<newline>& echo b";
     /// A line continuation may stand between a descriptor and its operator.

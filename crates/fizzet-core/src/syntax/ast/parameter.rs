@@ -335,6 +335,9 @@ pub enum Operation {
     Transform(u8),
     /// No expansion of this shell; found out only when it is expanded.
     Bad,
+    /// `${x:}word}`: the brace behind the colon ends nothing. The value and the word; what stands behind the brace that
+    /// does is lost.
+    Rest(Word),
     /// What is only found to be no text when it is expanded, and why.
     Unreadable {
         /// Why it is none.
