@@ -7,7 +7,7 @@ use crate::state::Key;
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{Arithmetic, AssignedValue, Assignment, Element, Part, Word};
 use crate::text::{Standing, Text};
-use crate::walk::{Walker, lists};
+use crate::walk::Walker;
 
 /// What an element of a list has become.
 pub(super) struct Made<'a> {
@@ -71,8 +71,8 @@ impl Walker {
             && !keyed
             && self.state.variables.is_array(name)
             && !self.state.variables.values(name).is_empty();
-        let keeps_nothing =
-            self.state.dialect.words_beside_keys_stay && lists::has_indexes(elements);
+        let keeps_nothing = self.state.dialect.words_beside_keys_stay
+            && elements.iter().any(|one| one.index.is_some());
         let shape = Shape { keyed, pairs, only_words, keeps_nothing };
         let mut texts = texts.map(Vec::into_iter);
         let mut made = Vec::with_capacity(elements.len());

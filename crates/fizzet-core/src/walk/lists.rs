@@ -388,6 +388,6 @@ fn makes_keyed(argv: &[Text]) -> bool {
 }
 
 /// Whether all elements of a list have indexes, and there are some.
-pub(super) fn has_indexes(elements: &[Element]) -> bool {
+fn has_indexes(elements: &[Element]) -> bool {
     !elements.is_empty() && elements.iter().all(|element| element.index.is_some())
 }
