@@ -304,7 +304,7 @@ impl Parser<'_> {
     fn assigned_slice(&mut self, open: usize) -> Parsed<Option<Slice>> {
         let end = std::mem::replace(&mut self.pos, open);
         let slice = match self.slice_subscript() {
-            Err(_) if self.dialect.indexes_are_read_anew => None,
+            Err(error) if self.dialect.indexes_are_read_anew && !error.is_limit() => None,
             slice => slice?,
         };
         self.pos = end;
@@ -344,7 +344,10 @@ impl Parser<'_> {
         let Some(end) = self.brackets_end(open) else {
             return Err(self.unclosed(open, 1, "[", "]"));
         };
-        let index = self.arithmetic(within).ok().filter(|_| self.pos + 1 == end);
+        let index = match self.arithmetic(within) {
+            Err(error) if error.is_limit() => return Err(error),
+            index => index.ok().filter(|_| self.pos + 1 == end),
+        };
         self.pos = end;
         let (from, to) = (open + 1, end - 1);
         let as_text = || {

@@ -19,7 +19,8 @@ impl Parser<'_> {
     /// Counts the parentheses from the first of two at `open`, when the expression in them has been read as far as
     /// its end, or could not be.
     pub(super) fn counted_end(&self, open: usize, is_read: bool) -> Counted {
-        if !self.dialect.parentheses_cut_braces || !holds_braces(&self.text[open..]) {
+        let seen = &self.text[open..self.pos.max(open)];
+        if !self.dialect.parentheses_cut_braces || !holds_braces(seen) {
             return Counted::Here;
         }
         let Some(end) = self.parentheses_end(open) else { return Counted::Here };

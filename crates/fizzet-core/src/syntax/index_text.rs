@@ -4,6 +4,9 @@ use crate::dialect::Dialect;
 use crate::source::SourceId;
 use crate::syntax::cursor::Parser;
 
+/// How many quotes and expressions inside each other are looked through.
+const MAX_NESTED: u32 = 200;
+
 /// How the text of an index is read anew.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub(crate) enum Anew {
@@ -25,7 +28,7 @@ pub(crate) fn read_anew(index: &[u8], dialect: &Dialect) -> Anew {
     }
     let closed = [index, b"]"].concat();
     let parser = Parser::new(&closed, SourceId::MAIN, dialect);
-    let mut reader = Reader { parser: &parser, at: 0, unpaired: false, brackets: 0 };
+    let mut reader = Reader { parser: &parser, at: 0, depth: 0, unpaired: false, brackets: 0 };
     match reader.up_to(b']') {
         None => Anew::Open,
         Some(()) if reader.at < closed.len() => Anew::EndsEarlier,
@@ -43,6 +46,8 @@ pub(crate) fn is_index_text(index: &[u8], dialect: &Dialect) -> bool {
 struct Reader<'a> {
     parser: &'a Parser<'a>,
     at: usize,
+    /// How many quotes and expressions it is inside of.
+    depth: u32,
     /// Whether the signs of a command substitution do not pair up.
     unpaired: bool,
     /// How many brackets are open outside double quotes, those of expansions too.
@@ -54,6 +59,14 @@ impl Reader<'_> {
         let byte = *self.parser.text.get(self.at)?;
         self.at += 1;
         Some(byte)
+    }
+
+    /// Reads quotes or an expression inside what is read; `None` where they do not end, or are too deep.
+    fn inside(&mut self, end: u8) -> Option<()> {
+        self.depth += 1;
+        let read = if self.depth > MAX_NESTED { None } else { self.up_to(end) };
+        self.depth -= 1;
+        read
     }
 
     /// Reads on behind the end that is looked for; `None` where something does not pair up before it.
@@ -84,7 +97,7 @@ impl Reader<'_> {
                     }
                     Some(b'[') => {
                         self.at += 1;
-                        self.up_to(b']')?;
+                        self.inside(b']')?;
                     }
                     Some(b'{') => {
                         self.at += 1;
@@ -94,7 +107,7 @@ impl Reader<'_> {
                 },
                 b'}' if !in_backquotes => braces = braces.saturating_sub(1),
                 b'`' => in_backquotes = !in_backquotes,
-                b'"' if braces > 0 && !in_backquotes => self.up_to(b'"')?,
+                b'"' if braces > 0 && !in_backquotes => self.inside(b'"')?,
                 b'(' if is_counted => parentheses += 1,
                 b')' if is_counted => parentheses -= 1,
                 b'[' if is_counted => brackets += 1,

@@ -370,7 +370,9 @@ impl<'a> Parser<'a> {
         }
         let (name, index) = match is_variable {
             true => match self.subscript_of(start, name) {
-                Err(_) if self.dialect.brackets_close_late => return Ok(None),
+                Err(error) if self.dialect.brackets_close_late && !error.is_limit() => {
+                    return Ok(None);
+                }
                 read => read?,
             },
             false => (name, self.subscript()?),
