@@ -115,33 +115,33 @@ impl Substitution<'_> {
         }
     }
 
-    /// Parts in which a literal with a tilde goes on behind a line continuation, with that literal as one.
+    /// Parts in which a literal with a tilde goes on behind line continuations, with that literal as one.
     fn joined_behind_tilde(&mut self, parts: &[Part]) -> Option<Vec<Part>> {
         let sources = &self.cx.state().sources;
         let goes_on = |one: &Part, next: &Part| match (one, next) {
-            (Part::Literal { bytes, span }, Part::Literal { span: next, .. }) => {
+            (Part::Literal { span, .. }, Part::Literal { span: next, .. }) => {
                 let gap = Span { start: span.end, end: next.start, ..*span };
-                bytes.contains(&b'~')
-                    && span.source == next.source
+                span.source == next.source
                     && span.end < next.start
                     && sources.bytes(gap).chunks(2).all(|two| two == b"\\\n")
             }
             _ => false,
         };
-        if !parts.windows(2).any(|two| goes_on(&two[0], &two[1])) {
+        let has_tilde =
+            |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'~'));
+        let begins = |two: &[Part]| has_tilde(&two[0]) && goes_on(&two[0], &two[1]);
+        if !parts.windows(2).any(begins) {
             return None;
         }
         let mut joined: Vec<Part> = Vec::with_capacity(parts.len());
-        for part in parts {
-            match (joined.last_mut(), part) {
-                (Some(last), Part::Literal { bytes: more, span: next }) if goes_on(last, part) => {
-                    if let Part::Literal { bytes, span } = last {
-                        *bytes = [&**bytes, &**more].concat().into();
-                        span.end = next.end;
-                    }
-                }
-                _ => joined.push(part.clone()),
-            }
+        let mut rest = parts;
+        while let [first, behind @ ..] = rest {
+            let more = match has_tilde(first) {
+                true => rest.windows(2).take_while(|two| goes_on(&two[0], &two[1])).count(),
+                false => 0,
+            };
+            joined.push(if more == 0 { first.clone() } else { as_one(&rest[..=more]) });
+            rest = &behind[more..];
         }
         Some(joined)
     }
@@ -477,6 +477,18 @@ impl Substitution<'_> {
         made.push_text(&prefix.slice(end, prefix.len()));
         made
     }
+}
+
+/// Literals that follow each other as one; where its bytes are written is told as a whole.
+fn as_one(literals: &[Part]) -> Part {
+    let (mut whole, mut span) = (Vec::new(), literals[0].span());
+    for part in literals {
+        if let Part::Literal { bytes, .. } = part {
+            whole.extend_from_slice(bytes);
+        }
+        span.end = part.span().end;
+    }
+    Part::Literal { bytes: whole.into(), span }
 }
 
 fn begins_with_tilde(part: &Part) -> bool {
