@@ -216,7 +216,7 @@ impl<'a> Parser<'a> {
     fn refuse_split_end(&mut self) -> Parsed<()> {
         let is_split = self.text[self.pos..].starts_with(b")\\\n");
         match is_split && self.dialect.split_end == SplitEnd::MistakeOfCommands {
-            true => self.unexpected("two parentheses that nothing divides"),
+            true => self.unexpected("a second ) on the same line"),
             false => Ok(()),
         }
     }

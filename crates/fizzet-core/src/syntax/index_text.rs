@@ -7,6 +7,10 @@ use crate::syntax::cursor::Parser;
 /// How many quotes and expressions inside each other are looked through.
 const MAX_NESTED: u32 = 200;
 
+/// What is wrong with an index that is another one when it is read anew.
+pub(crate) const ENDS_ELSEWHERE: &str = "read once more without its quotes, the index ends elsewhere; a backslash \
+                                         before each bracket and parenthesis hides them";
+
 /// How the text of an index is read anew.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub(crate) enum Anew {

@@ -44,6 +44,6 @@ pub use cursor::{MAX_DEPTH, Parser};
 pub(crate) use cursor::{Parsed, is_name, is_name_byte};
 pub use error::{SyntaxError, SyntaxErrorKind};
 pub(crate) use flagged::search_flags_of;
-pub(crate) use index_text::{Anew, is_index_text, read_anew};
+pub(crate) use index_text::{Anew, ENDS_ELSEWHERE, is_index_text, read_anew};
 pub(crate) use marked::{Marking, has_expansions, has_marks, unmarked};
 pub(crate) use parameter::{OPEN_BRACKET, has_open_bracket};

@@ -11,7 +11,7 @@ use crate::source::Span;
 use crate::state::{Keeps, Key, Stretch, Value, Variable};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{Arithmetic, AssignedValue, Assignment, Part, Word};
-use crate::syntax::is_index_text;
+use crate::syntax::{ENDS_ELSEWHERE, is_index_text};
 use crate::text::{Standing, Text};
 use crate::trace::AssignmentTrace;
 use crate::walk::Walker;
@@ -554,8 +554,7 @@ impl Walker {
         if is_index_text(index, &self.state.dialect) {
             return Ok(());
         }
-        let message = "read as a text, the index ends elsewhere";
-        Err(self.state.mistake(message, span, 1))
+        Err(self.state.mistake(ENDS_ELSEWHERE, span, 1))
     }
 
     /// The key that the text of an index stands for, which a utility was given.

@@ -17,7 +17,7 @@ use crate::state::{Key, State, Value, Variable, element_name};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::has_hexadecimal;
 use crate::syntax::ast::{Condition, Word};
-use crate::syntax::{Anew, Marking, is_index_text, read_anew};
+use crate::syntax::{Anew, ENDS_ELSEWHERE, Marking, is_index_text, read_anew};
 use crate::text::{Standing, Text};
 use crate::walk::builtins::number;
 use crate::walk::{Walker, unknown};
@@ -315,8 +315,7 @@ impl Walker {
                 Some((_, index)) if !is_index_text(index, &self.state.dialect) => {
                     let ends_earlier = read_anew(index, &self.state.dialect) == Anew::EndsEarlier;
                     if !ends_earlier || index.starts_with(b"]") {
-                        let message = "read as a text, the index has no end";
-                        return Err(self.state.mistake(message, span, 1));
+                        return Err(self.state.mistake(ENDS_ELSEWHERE, span, 1));
                     }
                     false
                 }

@@ -12,7 +12,7 @@ use crate::source::Span;
 use crate::state::{BEFORE_START, Digits, Keeps, Key, State, Value};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::{self, Target, written_base};
-use crate::syntax::{has_expansions, is_index_text};
+use crate::syntax::{ENDS_ELSEWHERE, has_expansions, is_index_text};
 use crate::text::{Standing, Text, character_ends};
 use bstr::ByteSlice;
 use std::borrow::Cow;
@@ -22,8 +22,7 @@ impl Evaluation<'_> {
     /// The key that an index stands for.
     fn key(&mut self, name: &[u8], index: &[u8]) -> Result<Key, Stop> {
         if !is_index_text(index, &self.dialect) {
-            let message = "read as a text, the index ends elsewhere";
-            return Err(refuse(self.cx.state(), message, self.span));
+            return Err(refuse(self.cx.state(), ENDS_ELSEWHERE, self.span));
         }
         let keyed = self.cx.state().variables.is_keyed(name);
         if self.dialect.arithmetic_indexes_expand && has_expansions(index) {
