@@ -16,6 +16,7 @@ pub(crate) mod case;
 mod change;
 mod combine;
 mod compound;
+mod continued;
 mod dequote;
 mod distribute;
 mod emitted;

@@ -3,6 +3,7 @@
 use std::ops::Range;
 
 use crate::dialect::HomeSlash;
+use crate::expand::continued::joined_behind_tilde;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::tilde_cut::before_end;
 use crate::expand::{Context, Tilde};
@@ -23,7 +24,7 @@ impl Substitution<'_> {
         parts: &'p [Part],
         place: Place,
     ) -> Result<&'p [Part], Stop> {
-        if let Some(joined) = self.joined_behind_tilde(parts) {
+        if let Some(joined) = joined_behind_tilde(&self.cx.state().sources, parts) {
             let rest = self.tildes(&joined, place)?;
             rest.iter().try_for_each(|part| self.part(part, place))?;
             return Ok(&[]);
@@ -113,37 +114,6 @@ impl Substitution<'_> {
             }
             _ => Ok(parts),
         }
-    }
-
-    /// Parts in which a literal with a tilde goes on behind line continuations, with that literal as one.
-    fn joined_behind_tilde(&mut self, parts: &[Part]) -> Option<Vec<Part>> {
-        let sources = &self.cx.state().sources;
-        let goes_on = |one: &Part, next: &Part| match (one, next) {
-            (Part::Literal { span, .. }, Part::Literal { span: next, .. }) => {
-                let gap = Span { start: span.end, end: next.start, ..*span };
-                span.source == next.source
-                    && span.end < next.start
-                    && sources.bytes(gap).chunks(2).all(|two| two == b"\\\n")
-            }
-            _ => false,
-        };
-        let has_tilde =
-            |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'~'));
-        let begins = |two: &[Part]| has_tilde(&two[0]) && goes_on(&two[0], &two[1]);
-        if !parts.windows(2).any(begins) {
-            return None;
-        }
-        let mut joined: Vec<Part> = Vec::with_capacity(parts.len());
-        let mut rest = parts;
-        while let [first, behind @ ..] = rest {
-            let more = match has_tilde(first) {
-                true => rest.windows(2).take_while(|two| goes_on(&two[0], &two[1])).count(),
-                false => 0,
-            };
-            joined.push(if more == 0 { first.clone() } else { as_one(&rest[..=more]) });
-            rest = &behind[more..];
-        }
-        Some(joined)
     }
 
     /// Parts that begin with a tilde, behind an expansion: it counts if that has made the first equals sign and
@@ -477,18 +447,6 @@ impl Substitution<'_> {
         made.push_text(&prefix.slice(end, prefix.len()));
         made
     }
-}
-
-/// Literals that follow each other as one; where its bytes are written is told as a whole.
-fn as_one(literals: &[Part]) -> Part {
-    let (mut whole, mut span) = (Vec::new(), literals[0].span());
-    for part in literals {
-        if let Part::Literal { bytes, .. } = part {
-            whole.extend_from_slice(bytes);
-        }
-        span.end = part.span().end;
-    }
-    Part::Literal { bytes: whole.into(), span }
 }
 
 fn begins_with_tilde(part: &Part) -> bool {

@@ -17,7 +17,7 @@ use crate::state::{Key, State, Value, Variable, element_name};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::has_hexadecimal;
 use crate::syntax::ast::{Condition, Word};
-use crate::syntax::{Anew, ENDS_ELSEWHERE, Marking, is_index_text, read_anew};
+use crate::syntax::{Anew, ENDS_ELSEWHERE, Marking, read_anew};
 use crate::text::{Standing, Text};
 use crate::walk::builtins::number;
 use crate::walk::{Walker, unknown};
@@ -312,9 +312,11 @@ impl Walker {
             b'v' if self.is_fresh(operand) => true,
             b'v' if let Some(set) = self.is_parameter_set(operand) => set,
             b'v' => match self.state.element_in(operand) {
-                Some((_, index)) if !is_index_text(index, &self.state.dialect) => {
-                    let ends_earlier = read_anew(index, &self.state.dialect) == Anew::EndsEarlier;
-                    if !ends_earlier || index.starts_with(b"]") {
+                Some((_, index))
+                    if let read @ (Anew::Unpaired | Anew::EndsEarlier | Anew::Open) =
+                        read_anew(index, &self.state.dialect) =>
+                {
+                    if read != Anew::EndsEarlier || index.starts_with(b"]") {
                         return Err(self.state.mistake(ENDS_ELSEWHERE, span, 1));
                     }
                     false
