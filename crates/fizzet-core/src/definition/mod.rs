@@ -12,6 +12,7 @@ use crate::dialect::{Defines, Dialect};
 use crate::lineage::Hop;
 use crate::source::{Sources, Span};
 use crate::state::Function;
+use crate::syntax::ast::AndOr;
 use crate::text::Text;
 
 /// The definition of the function `name`, as the shell prints it and with a newline behind it; `None`
@@ -33,6 +34,11 @@ pub fn definition(
         Defines::Tabs => zsh::definition(page, dialect, name, function),
         Defines::Written => written(page, function),
     })
+}
+
+/// Commands as zsh prints them.
+pub fn commands(sources: &Sources, dialect: &Dialect, commands: &AndOr, hop: Hop) -> Text {
+    zsh::commands(page::Page::new(sources, hop), dialect, commands)
 }
 
 /// The definition of a function as the environment of programs holds it.

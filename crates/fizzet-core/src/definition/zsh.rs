@@ -26,6 +26,12 @@ pub(super) fn definition<'a>(
     printer.page.text
 }
 
+pub(super) fn commands<'a>(page: Page<'a>, dialect: &'a Dialect, commands: &AndOr) -> Text {
+    let mut printer = Printer { page, dialect, level: 0, bodies: Vec::new() };
+    printer.and_or(commands);
+    printer.page.text
+}
+
 struct Printer<'a> {
     page: Page<'a>,
     dialect: &'a Dialect,

@@ -7,6 +7,7 @@ type Switched = (&'static str, fn(&mut Dialect));
 
 const SWITCHED: &[Switched] = &[
     ("aliases", |rows| rows.aliases = false),
+    ("appendcreate", |rows| rows.appending_makes_no_file = false),
     ("badpattern", |rows| {
         rows.open_bracket_is_error = false;
         rows.open_group_is_error = false;
@@ -17,12 +18,18 @@ const SWITCHED: &[Switched] = &[
     ("clobberempty", |rows| rows.empty_files_are_overwritten = true),
     ("cprecedences", |rows| rows.bits_bind_first = false),
     ("cshjunkieloops", |rows| rows.end_ends_loops = true),
+    ("cshnullcmd", |rows| rows.lone_redirection_fails = true),
+    ("cshnullglob", |rows| rows.unmatched_vanish_together = true),
+    ("cshjunkiequotes", |rows| rows.newlines_end_quotes = true),
+    ("debugbeforecmd", |rows| rows.debug_tells_commands = false),
     ("emulate sh", |rows| rows.last_of_pipeline_in_place = false),
     ("equals", |rows| rows.equals_names_programs = false),
     ("forcefloat", |rows| rows.numbers_are_reals = true),
     ("functionargzero", |rows| rows.function_zero = WhichFunctions::Never),
     ("globassign", |rows| rows.assigned_patterns_match = true),
     ("globalexport", |rows| rows.exported_declarations_are_global = false),
+    ("globstarshort", |rows| rows.double_star_needs_no_slash = true),
+    ("histsubstpattern", |rows| rows.modifiers_replace_patterns = true),
     ("ignorebraces", |rows| rows.braces_are_tokens = false),
     ("ignoreclosebraces", |rows| rows.braces_are_tokens = false),
     ("kshzerosubscript", |rows| rows.zero_is_first_too = true),
@@ -31,20 +38,28 @@ const SWITCHED: &[Switched] = &[
         rows.zero_is_first = true;
         rows.unbraced_subscripts = false;
     }),
-    ("localloops", |rows| rows.functions_hide_loops = true),
+    ("localloops", |rows| rows.functions_hold_breaks = true),
+    ("multifuncdef", |rows| rows.functions_have_one_name = true),
+    ("magicequalsubst", |rows| rows.tilde_in_arguments = true),
     ("markdirs", |rows| rows.files_are_marked = true),
     ("numericglobsort", |rows| rows.files_sort_by_number = true),
     ("octalzeroes", |rows| rows.arithmetic_octal = true),
+    ("posixaliases", |rows| rows.reserved_before_aliases = rows.reserved_words),
     ("posixargzero", |rows| rows.function_zero = WhichFunctions::Never),
     ("posixcd", |rows| rows.folder_path_is_told = true),
     ("posixbuiltins", |rows| {
         rows.special_keeps_assignments = true;
         rows.special_redirection_failure_is_fatal = true;
         rows.command_is_for_programs = false;
+        rows.bare_marks_leave_unset = true;
+        rows.read_only_is_kept_by_mistake = true;
+        rows.exec_runs_functions = false;
+        rows.unknown_option_test = None;
     }),
     ("posixidentifiers", |rows| {
         rows.wide_names = false;
         rows.unbraced_lengths = false;
+        rows.arithmetic_makes_numbers = false;
     }),
     ("posixstrings", |rows| rows.dollar_escapes = &escapes::ZSH_AS_C),
     ("rcquotes", |rows| rows.doubled_quote_is_quote = true),

@@ -4,7 +4,9 @@
 use crate::dialect::CasePatterns;
 use crate::expand::quoted_lists::quoted_list;
 use crate::expand::substitute::{Joiner, MARK, Place, Substitution};
-use crate::expand::{Context, Tilde, closed_pattern, ifs, joined, single, single_with, split_all};
+use crate::expand::{
+    Context, closed_pattern, ifs, joined, lone, lone_tilde, single_with, split_all,
+};
 use crate::lineage::{Origin, Rule};
 use crate::stop::Stop;
 use crate::syntax::ast::Word;
@@ -16,10 +18,11 @@ use crate::text::{Standing, Text};
 /// As for [`crate::expand::fields`].
 pub(crate) fn case_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
     if !cx.state().dialect.emptied_quotes_leave_mark {
-        return single(cx, word, Tilde::AtStart);
+        return lone(cx, word);
     }
-    let pieces =
-        Substitution::run(cx, word, Place { marks: true, joins_stars: true, ..Place::SINGLE })?;
+    let tilde = lone_tilde(cx.state(), word);
+    let place = Place { marks: true, joins_stars: true, tilde, ..Place::SINGLE };
+    let pieces = Substitution::run(cx, word, place)?;
     let origin = Origin::new(Rule::Join, word.span);
     let several = pieces.len() > 1;
     let mut whole = Text::new();
@@ -43,22 +46,24 @@ pub(crate) fn case_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop>
 /// As for [`crate::expand::fields`].
 pub(crate) fn case_pattern_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
     let rule = cx.state().dialect.case_patterns;
+    let tilde = lone_tilde(cx.state(), word);
     let text = match rule {
         CasePatterns::FirstField if !ifs(cx.state()).is_empty() && quoted_list(word).is_some() => {
-            let place = Place { marks: true, joins_stars: true, ..Place::SINGLE };
+            let place = Place { marks: true, joins_stars: true, tilde, ..Place::SINGLE };
             let pieces = Substitution::run(cx, word, place)?;
             split_all(cx, pieces, word)?.into_iter().next().unwrap_or_default()
         }
         CasePatterns::UpToNul if ifs(cx.state()).is_empty() => {
-            let pieces = Substitution::run(cx, word, Place::FIELDS)?;
+            let pieces = Substitution::run(cx, word, Place { tilde, ..Place::FIELDS })?;
             let texts = pieces.into_iter().map(|piece| piece.text);
             texts.into_iter().find(|text| !text.is_nothing()).unwrap_or_default()
         }
         CasePatterns::UpToNul => {
-            let place = Place { joiner: Joiner::IfsForAll, joins_stars: true, ..Place::SINGLE };
+            let joiner = Joiner::IfsForAll;
+            let place = Place { joiner, joins_stars: true, tilde, ..Place::SINGLE };
             joined(Substitution::run(cx, word, place)?)
         }
-        CasePatterns::Joined => single_with(cx, word, Tilde::AtStart, Joiner::OfPattern)?,
+        CasePatterns::Joined => single_with(cx, word, tilde, Joiner::OfPattern)?,
         CasePatterns::FirstField => case_text(cx, word)?,
     };
     let status = cx.state().dialect.case_pattern_status;

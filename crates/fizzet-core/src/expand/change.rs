@@ -47,6 +47,11 @@ pub(super) struct Signs {
 }
 
 impl Replacement {
+    /// A text that is put in as it is.
+    pub(super) fn of(text: Text) -> Replacement {
+        Replacement { around: vec![text.quoted()], between: Vec::new() }
+    }
+
     /// A replacement in which some signs stand for something else.
     pub(super) fn new(text: &Text, signs: Signs) -> Replacement {
         let bytes = text.bytes();

@@ -97,7 +97,7 @@ impl Substitution<'_> {
             Operation::Filter(word) => self.filtered(word, held, has(b'M'))?,
             Operation::Combine { how, name } => self.combined(held, *how, name),
             Operation::Remove { suffix, longest, pattern }
-                if let Some(matched) = Matched::of(&flagged.flags) =>
+                if let Some(matched) = Matched::of(self.cx, &flagged.flags, parameter.span)? =>
             {
                 let held = self.empty_if_unset(parameter, held)?;
                 let pattern = self.compiled(pattern)?;
@@ -128,7 +128,7 @@ impl Substitution<'_> {
             _ => {
                 let outer = (self.shortest_matches, self.which_match);
                 self.shortest_matches = has(b'S');
-                self.which_match = which_match(&flagged.flags);
+                self.which_match = which_match(self.cx, &flagged.flags, parameter.span)?;
                 let before = self.made_so_far();
                 let held = self.operate(parameter, held, place);
                 (self.shortest_matches, self.which_match) = outer;

@@ -68,7 +68,12 @@ impl Substitution<'_> {
                     self.held(&Parameter { index: None, ..parameter.clone() })?
                 }
                 None if flagged.slice.is_some() => self.whole_value(parameter)?,
-                _ => self.held(parameter)?,
+                _ => {
+                    if place.quoted {
+                        self.refuse_empty_key(parameter)?;
+                    }
+                    self.held(parameter)?
+                }
             },
         };
         let mut held = match &flagged.slice {

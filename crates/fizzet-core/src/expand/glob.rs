@@ -4,7 +4,7 @@ use std::rc::Rc;
 
 use crate::dialect::Dialect;
 use crate::expand::flags::by_name;
-use crate::expand::modifiers::by_text;
+use crate::expand::modifiers::by_name as modified;
 use crate::expand::pattern::{Pattern, PatternRules, has_active, has_pattern};
 use crate::expand::qualifiers::{Marks, Qualifiers};
 use crate::host::{FileKind, Files};
@@ -41,6 +41,16 @@ pub(super) struct Settings {
 }
 
 impl Settings {
+    /// How many stars before a part of a pathname stand for all folders, where that needs no slash.
+    fn stars_before(&self, pattern: &Pattern, written: &[u8]) -> Option<usize> {
+        let stars = written.iter().take_while(|&&byte| byte == b'*').count();
+        let is_short = self.dialect.double_star_needs_no_slash
+            && stars > 1
+            && (stars < 4 || written.len() > stars)
+            && pattern.begins_with_star();
+        is_short.then_some(if stars > 2 { 2 } else { 1 })
+    }
+
     /// The same with what qualifiers ask for.
     pub(super) fn with(mut self, qualifiers: &Qualifiers) -> Settings {
         self.hidden |= qualifiers.hidden;
@@ -148,7 +158,9 @@ pub(super) fn pathnames(
     let modifiers = qualifiers.map_or(&[][..], Qualifiers::modifiers);
     let text = |path: Vec<u8>| {
         let whole = Text::from_bytes(path, Standing::Quoted, origin.clone());
-        modifiers.iter().fold(whole, |text, modifier| by_text(&text, modifier, &settings.dialect))
+        modifiers.iter().fold(whole, |text, modifier| {
+            modified(&text, modifier, (&settings.dialect, settings.rules))
+        })
     };
     let mut texts: Vec<Text> = found.into_iter().map(text).collect();
     if !modifiers.is_empty() && qualifiers.is_some_and(|one| one.has_usual_order()) {
@@ -236,7 +248,17 @@ fn components(field: &Text, settings: &Settings) -> Vec<Component> {
         let slash_follows = bytes.get(part.end) == Some(&b'/');
         let any_depth = settings.double_star
             && (slash_follows || !settings.needs_slash)
-            && pattern.is_double_star(&bytes[part]);
+            && pattern.is_double_star(&bytes[part.clone()]);
+        if !slash_follows && let Some(stars) = settings.stars_before(&pattern, &bytes[part.clone()])
+        {
+            let any = Pattern::new(b"**", &[false; 2], rules);
+            components.push(Component { slashes, pattern: any, any_depth: true });
+            let from = part.start + stars;
+            let pattern = Pattern::new(&bytes[from..part.end], &quoted[from..part.end], rules);
+            components.push(Component { slashes: 1, pattern, any_depth: false });
+            at = start + length;
+            continue;
+        }
         components.push(Component { slashes, pattern, any_depth });
         at = start + length;
     }

@@ -200,7 +200,11 @@ mod tests {
             }
         }
         let how = Fields { most, keeps_last: false, ends };
-        let fields = fields_of_line(&line, &Ifs::new(Some(ifs.as_bytes()), false), how);
+        let fields = fields_of_line(
+            &line,
+            &Ifs::new(Some(ifs.as_bytes()), crate::dialect::IfsUnits::Bytes),
+            how,
+        );
         let shown = fields.iter().map(|field| String::from_utf8_lossy(field.bytes()).into_owned());
         shown.collect::<Vec<_>>().join("|")
     }

@@ -3,6 +3,9 @@
 use std::ops::Range;
 
 use crate::expand::pattern::Pattern;
+use crate::expand::{Context, arithmetic};
+use crate::source::Span;
+use crate::stop::Stop;
 use crate::syntax::ast::Flag;
 use crate::text::{Text, character_ends};
 
@@ -19,16 +22,24 @@ pub(super) struct Matched {
 
 impl Matched {
     /// What the flags ask for, if they ask for anything.
-    pub(super) fn of(flags: &[Flag]) -> Option<Matched> {
+    ///
+    /// # Errors
+    /// As for [`which_match`].
+    pub(super) fn of(
+        cx: &mut dyn Context,
+        flags: &[Flag],
+        span: Span,
+    ) -> Result<Option<Matched>, Stop> {
         let has = |letter: u8| flags.iter().any(|flag| flag.letter == letter);
         if !b"SMRBENI".iter().any(|&letter| has(letter)) {
-            return None;
+            return Ok(None);
         }
         let mut told: Vec<u8> = b"MRBEN".iter().copied().filter(|&letter| has(letter)).collect();
         if told.is_empty() {
             told.push(b'R');
         }
-        Some(Matched { anywhere: has(b'S'), which: which_match(flags), told })
+        let which = which_match(cx, flags, span)?;
+        Ok(Some(Matched { anywhere: has(b'S'), which, told }))
     }
 
     /// The bytes of the match in a text.
@@ -104,12 +115,15 @@ impl Matched {
     }
 }
 
-/// Which match `(I:n:)` asks for, from 1.
-pub(super) fn which_match(flags: &[Flag]) -> usize {
-    let number = |flag: &Flag| {
-        std::str::from_utf8(flag.arguments.first()?).ok()?.trim().parse::<usize>().ok()
-    };
-    flags.iter().find(|flag| flag.letter == b'I').and_then(number).unwrap_or(1).max(1)
+/// Which match the expression of `(I:n:)` asks for, from 1.
+///
+/// # Errors
+/// An expression that cannot be read or computed.
+pub(super) fn which_match(cx: &mut dyn Context, flags: &[Flag], span: Span) -> Result<usize, Stop> {
+    let flag = flags.iter().find(|flag| flag.letter == b'I');
+    let Some(written) = flag.and_then(|flag| flag.arguments.first()) else { return Ok(1) };
+    let number = arithmetic::text_value(cx, written, span)?;
+    Ok(usize::try_from(number).unwrap_or_default().max(1))
 }
 
 /// Bytes with the origin of a text.

@@ -76,7 +76,7 @@ pub(crate) use stages::telling;
 pub(crate) use subscripts::place_found;
 pub(crate) use word_subscripts::{are_about_words, word_meant};
 
-use crate::dialect::{Braces, DocumentJoiner, LastArgument};
+use crate::dialect::{Braces, DocumentJoiner, IfsUnits, LastArgument};
 use crate::expand::parts::{is_expansion, is_list_part, keeps_whole, names_all_parameters};
 use crate::expand::pattern::PatternRules;
 use crate::expand::qualifiers::Qualifiers;
@@ -84,7 +84,7 @@ use crate::expand::substitute::{Joiner, Piece, Place, Substitution};
 use crate::host::Host;
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
-use crate::state::State;
+use crate::state::{Matching, State};
 use crate::stop::{Status, Stop};
 use crate::syntax::ast::{
     CommandSubstitution, Operation, Parameter, ParameterName, Part, ProcessSubstitution, Word,
@@ -154,6 +154,36 @@ pub fn fields_of(cx: &mut dyn Context, word: &Word, assigned: bool) -> Result<Ve
     fields_with(cx, word, tilde)
 }
 
+/// Where a word has tildes that becomes one text and no argument: the word of `case`, a pattern, an operand of
+/// `[[ ]]`.
+fn lone_tilde(state: &State, word: &Word) -> Tilde {
+    let dialect = &state.dialect;
+    let has_tilde =
+        |part: &Part| matches!(part, Part::Literal { bytes, .. } if bytes.contains(&b'~'));
+    match dialect.lone_words_may_assign && word.parts.iter().any(has_tilde) {
+        true if dialect.tilde_in_arguments => Tilde::AfterAssignment,
+        true if dialect.tilde_after_equals => Tilde::AfterEquals,
+        _ => Tilde::AtStart,
+    }
+}
+
+/// The one text of the word of `case` or of an operand of `[[ ]]`.
+///
+/// # Errors
+/// As for [`fields`].
+pub(crate) fn lone(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
+    let tilde = lone_tilde(cx.state(), word);
+    single(cx, word, tilde)
+}
+
+/// All fields of a word that names files: nothing in it looks like an assignment.
+///
+/// # Errors
+/// As for [`fields`].
+pub fn file_fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
+    fields_with(cx, word, Tilde::AtStart)
+}
+
 /// The one field of a word that no stage changes in any shell: most words of most scripts.
 pub fn unchanged(word: &Word) -> Option<Text> {
     word.always.get_or_init(|| always(word).map(Box::new)).as_deref().cloned()
@@ -163,7 +193,10 @@ fn always(word: &Word) -> Option<Text> {
     let [Part::Literal { bytes, span }] = &word.parts[..] else { return None };
     let active =
         |byte: &u8| matches!(byte, b'*' | b'?' | b'[' | b'~' | b'{' | b'(' | b'^' | b'#' | b'<');
-    let changes = bytes.iter().any(active) || bytes.first() == Some(&b'=');
+    let begins_value = |pair: &[u8]| matches!(pair, b"==" | b":=");
+    let changes = bytes.iter().any(active)
+        || bytes.first() == Some(&b'=')
+        || bytes.windows(2).any(begins_value);
     (!changes || **bytes == *b"[")
         .then(|| Text::copied(bytes, Standing::Plain, Origin::new(Rule::Literal, *span)))
 }
@@ -412,7 +445,8 @@ pub fn document(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
 /// # Errors
 /// As for [`fields`].
 pub fn pattern_text(cx: &mut dyn Context, word: &Word) -> Result<Text, Stop> {
-    let text = single_with(cx, word, Tilde::AtStart, Joiner::OfPattern)?;
+    let tilde = lone_tilde(cx.state(), word);
+    let text = single_with(cx, word, tilde, Joiner::OfPattern)?;
     let status = cx.state().dialect.condition_pattern_status;
     closed_pattern(cx, text, word.span, status)
 }
@@ -556,7 +590,7 @@ fn split_value(text: Text, ifs: &Rc<Ifs>, state: &State) -> Vec<Text> {
 /// leave an empty field each.
 fn split_with_ends(mut text: Text, state: &State) -> Vec<Text> {
     let ifs = match ifs(state) {
-        ifs if ifs.is_empty() => Rc::new(Ifs::new(Some(b" "), false)),
+        ifs if ifs.is_empty() => Rc::new(Ifs::new(Some(b" "), IfsUnits::Bytes)),
         ifs => ifs,
     };
     let opens = text.bytes().first().is_some_and(|&byte| ifs.is_blank(byte));
@@ -579,11 +613,11 @@ pub(crate) fn ifs(state: &State) -> Rc<Ifs> {
     let first = Some(state.dialect.first_ifs).filter(|&first| first != b" \t\n");
     let value = separators.as_deref().or(first);
     let wide = value.is_some_and(|value| !value.is_ascii());
-    let characters = wide && state.dialect.ifs_characters && state.utf8();
+    let units = if wide && state.utf8() { state.dialect.ifs_units } else { IfsUnits::Bytes };
     let mut latest = state.latest_ifs.borrow_mut();
     match &*latest {
-        Some(known) if known.is_of(value, characters) => known.clone(),
-        _ => latest.insert(Rc::new(Ifs::new(value, characters))).clone(),
+        Some(known) if known.is_of(value, units) => known.clone(),
+        _ => latest.insert(Rc::new(Ifs::new(value, units))).clone(),
     }
 }
 
@@ -646,6 +680,7 @@ fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Result<Vec<
                     record.matched.push(Matched { pattern: text, active, count: found.len() });
                 }
                 fields.append(&mut found);
+                cx.state().doing.matching = Matching::Some;
             }
             None if qualifiers.as_ref().is_some_and(|one| one.null) => {}
             None if qualifiers.is_none() && !pattern::is_pattern(&text, rules) => fields.push(text),
@@ -654,6 +689,10 @@ fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Result<Vec<
             }
             None if options.null_glob && dialect.slash_ends_brackets => {}
             None if options.null_glob && glob::has_pattern_between_slashes(&text, settings) => {}
+            None if dialect.unmatched_vanish_together => {
+                let matching = &mut cx.state().doing.matching;
+                *matching = (*matching).max(Matching::None);
+            }
             None if options.fail_glob || !(dialect.keeps_unmatched || options.keep_unmatched) => {
                 let shown = String::from_utf8_lossy(text.bytes()).into_owned();
                 let message = format!("no pathname matches {shown}");

@@ -1,20 +1,23 @@
 //! zsh's modifiers: `${x:t}`, `$x:h`, `${x:s/from/to/}` (each observed in zsh 5.9).
 
 use std::ops::Range;
+use std::rc::Rc;
 
 use bstr::ByteSlice;
 
 use crate::dialect::Dialect;
+use crate::expand::change::{Replacement, replaced as replaced_with};
 use crate::expand::dequote::dequoted;
 use crate::expand::flags::{backslashed, cased, told};
 use crate::expand::parameter::Held;
-use crate::expand::substitute::Substitution;
+use crate::expand::pattern::{Pattern, PatternRules};
+use crate::expand::substitute::{Place, Substitution};
 use crate::expand::tilde::program_path;
 use crate::expand::{Tilde, single};
 use crate::source::Span;
 use crate::stop::Stop;
 use crate::syntax::Parser;
-use crate::syntax::ast::{Modifier, Parameter, Word};
+use crate::syntax::ast::{Modifier, Parameter, Replace, Word};
 use crate::text::{Standing, Text};
 
 impl Substitution<'_> {
@@ -31,6 +34,19 @@ impl Substitution<'_> {
         }
         if let Modifier::Words(modifier, separator) = modifier {
             return self.modified_words(parameter, held, (modifier, separator.as_deref()), quoted);
+        }
+        if let Modifier::Again(global) = modifier {
+            let Some((from, to)) = self.cx.state().replaced.clone() else { return Ok(held) };
+            let modifier = Modifier::Replace((*from).into(), (*to).into(), *global);
+            return self.modified_each(parameter, held, &modifier, quoted);
+        }
+        if let Modifier::Replace(from, to, _) = modifier {
+            self.cx.state().replaced = Some(((**from).into(), (**to).into()));
+        }
+        if let Modifier::Replace(from, to, global) = modifier
+            && self.cx.state().dialect.modifiers_replace_patterns
+        {
+            return self.replaced_by_pattern(parameter, held, (from, to, *global));
         }
         let read = |piece: &[u8]| piece.iter().any(|byte| b"$`'\"\\*?[~".contains(byte));
         if let Modifier::Replace(from, to, global) = modifier
@@ -160,6 +176,25 @@ impl Substitution<'_> {
             made.push_text(&text.slice(at, bytes.len()));
             Ok(told(text, made, parameter.span))
         })
+    }
+
+    /// `:s/from/to/` where `from` is a pattern: as `${x/from/to}`, with which `#` and `%` before it stand for the
+    /// start and the end (observed in zsh 5.9: `setopt histsubstpattern; x=abc; echo ${x:s/%?/Q/}`).
+    fn replaced_by_pattern(
+        &mut self,
+        parameter: &Parameter,
+        held: Held,
+        (from, to, global): (&[u8], &[u8], bool),
+    ) -> Result<Held, Stop> {
+        if from.is_empty() {
+            return Ok(held);
+        }
+        let from = unescaped(from);
+        let (which, from) = anchored(&from, global);
+        let dialect = self.cx.state().dialect.clone();
+        let (from, to) = (self.word_of(from, &dialect)?, self.word_of(to, &dialect)?);
+        let place = Place::FIELDS;
+        Ok(self.replace(parameter, held, (which, &from, Some(&to)), place)?.unwrap_or(Held::Unset))
     }
 
     /// The word that a text is which a modifier has made.
@@ -293,6 +328,37 @@ fn parts_of(text: &Text, letter: u8, count: usize) -> Text {
     }
 }
 
+/// Which matches of a pattern a modifier replaces, and the pattern without the sign that says so.
+fn anchored(from: &[u8], global: bool) -> (Replace, &[u8]) {
+    match from {
+        [b'#', b'%', from @ ..] => (Replace::Whole, from),
+        [b'#', from @ ..] => (Replace::Prefix, from),
+        [b'%', from @ ..] => (Replace::Suffix, from),
+        from if global => (Replace::All, from),
+        from => (Replace::First, from),
+    }
+}
+
+/// As [`by_text`], for the name of a file: what it replaces may be a pattern.
+pub(super) fn by_name(
+    name: &Text,
+    modifier: &Modifier,
+    (dialect, rules): (&Dialect, PatternRules),
+) -> Text {
+    let Modifier::Replace(from, to, global) = modifier else {
+        return by_text(name, modifier, dialect);
+    };
+    if !dialect.modifiers_replace_patterns || from.is_empty() {
+        return by_text(name, modifier, dialect);
+    }
+    let (which, from) = anchored(from, *global);
+    let from = like(name, from);
+    let pattern = Pattern::new(from.bytes(), &vec![false; from.len()], rules);
+    let put = Rc::new(Replacement::of(like(name, &unescaped(to))));
+    replaced_with(name, &pattern, |_| Ok(put.clone()), which, usize::MAX)
+        .unwrap_or_else(|_| name.clone())
+}
+
 /// A text that a modifier has changed.
 pub(super) fn by_text(text: &Text, modifier: &Modifier, dialect: &Dialect) -> Text {
     match modifier {
@@ -300,7 +366,7 @@ pub(super) fn by_text(text: &Text, modifier: &Modifier, dialect: &Dialect) -> Te
         Modifier::Letter(letter) => by_letter(text, *letter, dialect),
         Modifier::Parts(letter, count) => parts_of(text, *letter, *count),
         // What is repeated or done to words is taken apart before.
-        Modifier::Repeated(..) | Modifier::Words(..) => text.clone(),
+        Modifier::Again(_) | Modifier::Repeated(..) | Modifier::Words(..) => text.clone(),
     }
 }
 

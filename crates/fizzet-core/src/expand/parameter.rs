@@ -74,6 +74,9 @@ impl Substitution<'_> {
             self.cut = true;
             return Ok(());
         }
+        if place.quoted {
+            self.refuse_empty_key(parameter)?;
+        }
         let held = match &parameter.operation {
             Operation::Unreadable { why, ends } => {
                 // Where it ends a line, only the operand of a parameter that is set is looked at.
@@ -323,15 +326,28 @@ impl Substitution<'_> {
         }
     }
 
+    /// Refuses an empty key between double quotes, where the shell minds that; without them it is a key as any other
+    /// (observed in zsh 5.9: `typeset -A h; echo ${h[]} "${h[]}"`).
+    pub(super) fn refuse_empty_key(&mut self, parameter: &Parameter) -> Result<(), Stop> {
+        let (ParameterName::Variable(name), Some(Subscript::Index(index))) =
+            (&parameter.name, &parameter.index)
+        else {
+            return Ok(());
+        };
+        let state = self.cx.state();
+        if !index.word.parts.is_empty()
+            || !state.dialect.empty_index_is_mistake
+            || !state.variables.is_keyed(name)
+        {
+            return Ok(());
+        }
+        Err(state.mistake("there is no key in the brackets", index.word.span, 1))
+    }
+
     /// The key that an index means: a number, or for an associative array any text.
     pub(super) fn key(&mut self, name: &[u8], index: &Arithmetic) -> Result<Key, Stop> {
         let associative = |one: &Variable| matches!(one.value, Value::Associative(_));
         if self.cx.state().variables.get(name).is_some_and(associative) {
-            let minds = self.cx.state().dialect.empty_index_is_mistake;
-            if minds && index.word.parts.is_empty() {
-                let message = "there is no key in the brackets";
-                return Err(self.cx.state().mistake(message, index.word.span, 1));
-            }
             return key_text(self.cx, index).map(Key::Text);
         }
         let number = index_number(self.cx, index, false).map_err(Stop::in_index)?;

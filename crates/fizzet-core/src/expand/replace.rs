@@ -58,7 +58,11 @@ impl Substitution<'_> {
         let splits = which == Replace::First && dialect.folder_of_tilde_is_read_again;
         let plain =
             !splits && !dialect.tilde_in_replaced || (anchored && !dialect.tilde_in_anchored);
-        let tilde = if plain { Tilde::Never } else { Tilde::InOperation };
+        let tilde = match plain {
+            true => Tilde::Never,
+            false if dialect.tilde_after_equals => Tilde::AfterEquals,
+            false => Tilde::InOperation,
+        };
         let replacement_first = self.cx.state().dialect.replacement_before_pattern;
         let may_change = match replacement_first {
             true => replacement.is_some_and(Word::may_change),

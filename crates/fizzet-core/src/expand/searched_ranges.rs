@@ -92,6 +92,9 @@ fn place(cx: &mut dyn Context, held: &Held, bound: Bound, ends: bool) -> Result<
 
 fn number(cx: &mut dyn Context, span: Span) -> Result<i64, Stop> {
     let text = searched_text(cx, &Word::new(Vec::new(), span))?;
+    if cx.state().dialect.empty_index_is_mistake && text.bytes().trim_ascii().is_empty() {
+        return Err(cx.state().mistake("an end of the range is empty", span, 1));
+    }
     let number = arithmetic::text_value(cx, text.bytes(), span)?;
     Ok(cx.state().index(number))
 }

@@ -2,6 +2,7 @@
 
 use std::rc::Rc;
 
+use crate::dialect::IfsUnits;
 use crate::expand::substitute::{Break, Piece};
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
@@ -20,7 +21,7 @@ pub struct Ifs {
     is_empty: bool,
     /// What it was made of.
     value: Option<Vec<u8>>,
-    characters: bool,
+    units: IfsUnits,
 }
 
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
@@ -31,9 +32,9 @@ pub(super) enum Kind {
 }
 
 impl Ifs {
-    /// Reads the value of IFS; `None` when it is unset. `characters`: whether it is a list of
-    /// characters rather than bytes.
-    pub(crate) fn new(value: Option<&[u8]>, characters: bool) -> Ifs {
+    /// Reads the value of IFS; `None` when it is unset.
+    pub(crate) fn new(value: Option<&[u8]>, units: IfsUnits) -> Ifs {
+        let characters = units != IfsUnits::Bytes;
         let list = value.unwrap_or(b" \t\n");
         let mut ifs = Ifs {
             bytes: [Kind::Text; 256],
@@ -41,8 +42,15 @@ impl Ifs {
             joiner: Vec::new(),
             is_empty: list.is_empty(),
             value: value.map(<[u8]>::to_vec),
-            characters,
+            units,
         };
+        if units == IfsUnits::CharactersAndStrayBytes {
+            for &byte in list.iter().filter(|byte| !byte.is_ascii()) {
+                ifs.bytes[usize::from(byte)] = Kind::Separator;
+            }
+        }
+        let is_whole = units == IfsUnits::Characters || std::str::from_utf8(list).is_ok();
+        let characters = characters && is_whole;
         let mut at = 0;
         while let Some((code, length)) = next_character(&list[at..], characters) {
             if at == 0 {
@@ -63,18 +71,18 @@ impl Ifs {
     }
 
     /// Whether it was made of this.
-    pub(super) fn is_of(&self, value: Option<&[u8]>, characters: bool) -> bool {
-        self.value.as_deref() == value && self.characters == characters
+    pub(super) fn is_of(&self, value: Option<&[u8]>, units: IfsUnits) -> bool {
+        self.value.as_deref() == value && self.units == units
     }
 
     /// Whether it separates as another one does.
     pub(super) fn is_like(&self, other: &Ifs) -> bool {
-        self.is_of(other.value.as_deref(), other.characters)
+        self.is_of(other.value.as_deref(), other.units)
     }
 
     /// No separators at all.
     pub(super) fn none() -> Ifs {
-        Ifs::new(Some(b""), false)
+        Ifs::new(Some(b""), IfsUnits::Bytes)
     }
 
     /// What stands between the parameters of `"$*"`.
@@ -100,12 +108,12 @@ impl Ifs {
     /// The kind and length of the first character.
     pub(super) fn kind(&self, bytes: &[u8]) -> (Kind, usize) {
         let byte = bytes[0];
-        if byte >= 0xc0 && !self.wide.is_empty() {
-            return match next_character(bytes, true) {
-                Some((code, length)) if self.wide.contains(&code) => (Kind::Separator, length),
-                Some((_, length)) => (Kind::Text, length),
-                None => (Kind::Text, 1),
-            };
+        if byte >= 0xc0
+            && self.units != IfsUnits::Bytes
+            && let Some((code, length @ 2..)) = next_character(bytes, true)
+        {
+            let separates = self.wide.contains(&code);
+            return (if separates { Kind::Separator } else { Kind::Text }, length);
         }
         (self.bytes[usize::from(byte)], 1)
     }
@@ -390,6 +398,7 @@ mod tests {
     use std::rc::Rc;
 
     use super::{Ifs, Rules, split};
+    use crate::dialect::IfsUnits;
     use crate::expand::substitute::{Break, Piece};
     use crate::lineage::{Origin, Rule};
     use crate::source::{SourceId, Span};
@@ -398,7 +407,7 @@ mod tests {
     fn fields(value: &str, ifs: &str) -> Vec<String> {
         let origin = Origin::new(Rule::Parameter, Span::new(SourceId::MAIN, 0, 2));
         let text = Text::from_bytes(value, Standing::Splittable, origin);
-        let ifs = Rc::new(Ifs::new(Some(ifs.as_bytes()), true));
+        let ifs = Rc::new(Ifs::new(Some(ifs.as_bytes()), IfsUnits::Characters));
         split(
             vec![Piece::new(text, Break::Field)],
             &ifs,

@@ -44,8 +44,8 @@ impl Substitution<'_> {
         }
         match slice {
             Slice::Range(first, last) => {
-                let first = arithmetic::value(self.cx, first)?;
-                let last = arithmetic::value(self.cx, last)?;
+                let first = arithmetic::index(self.cx, first)?;
+                let last = arithmetic::index(self.cx, last)?;
                 let state = self.cx.state();
                 let (first, last) = (state.index(first), state.index(last));
                 Ok(self.ranged(held, first, last))

@@ -2,6 +2,8 @@
 
 use std::ops::Range;
 
+use bstr::ByteSlice;
+
 use crate::dialect::HomeSlash;
 use crate::expand::continued::joined_behind_tilde;
 use crate::expand::substitute::{Place, Substitution};
@@ -286,17 +288,31 @@ impl Substitution<'_> {
         place: Place,
     ) -> Result<(), Stop> {
         let mut at = 0;
+        if place.assigned && bytes.contains(&b'~') {
+            self.cx.state().tilde_was_assigned = true;
+        }
         while at < bytes.len() {
-            if bytes[at] == b'~' {
+            let begins = bytes[at] == b'~';
+            if begins {
                 let rest = within(span, bytes, at..bytes.len());
                 at += self.tilde_prefix(&bytes[at..], rest, last, true)?;
             }
-            let length =
-                bytes[at..].iter().position(|&b| b == b':').map_or(bytes.len() - at, |n| n + 1);
+            let rest = &bytes[at..];
+            let mut length = rest.iter().position(|&b| b == b':').map_or(rest.len(), |n| n + 1);
+            if begins && self.signs_end_names() {
+                let slash = rest.find_byte(b'/').unwrap_or(rest.len());
+                length = rest[..length.min(slash)].find(b"=~").map_or(length, |sign| sign + 1);
+            }
             self.literal(bytes, span, at..at + length, place)?;
             at += length;
         }
         Ok(())
+    }
+
+    /// Whether the name behind a tilde ends before `=~`: in bash only until a tilde has stood in an assignment.
+    fn signs_end_names(&mut self) -> bool {
+        let state = self.cx.state();
+        state.dialect.sign_and_tilde_end_names && !state.tilde_was_assigned
     }
 
     /// Appends a stretch of a literal.
@@ -326,9 +342,12 @@ impl Substitution<'_> {
         colon_ends: bool,
     ) -> Result<usize, Stop> {
         let ends = |byte: &u8| *byte == b'/' || (colon_ends && *byte == b':');
-        let end = bytes.iter().position(ends).unwrap_or(bytes.len());
+        let mut end = bytes.iter().position(ends).unwrap_or(bytes.len());
         if end == bytes.len() && !last {
             return Ok(0);
+        }
+        if self.signs_end_names() {
+            end = bytes[..end].find(b"=~").unwrap_or(end);
         }
         let user = &bytes[1..end];
         let tilde = Span { end: span.start + end as u32, ..span };
@@ -514,7 +533,8 @@ pub(super) fn in_field(
 ) -> Result<Text, Stop> {
     let value = match tilde {
         Tilde::AfterAssignment => {
-            field.bytes().iter().position(|&b| b == b'=').map_or(0, |at| at + 1)
+            let equals = field.bytes().iter().skip(1).position(|&b| b == b'=');
+            equals.map_or(0, |at| at + 2)
         }
         _ => 0,
     };
@@ -525,9 +545,9 @@ pub(super) fn in_field(
     };
 
     let mut made = Text::new();
-    let (mut from, mut at) = (0, value);
+    let (mut from, mut at) = (0, 0);
     while at < field.len() {
-        let starts = at == value || (assignment && field.bytes()[at - 1] == b':');
+        let starts = at == value || at == 0 || (assignment && field.bytes()[at - 1] == b':');
         let names_programs =
             cx.state().dialect.equals_names_programs && tilde != Tilde::InOperation;
         if starts && written(at, b'=') && names_programs {

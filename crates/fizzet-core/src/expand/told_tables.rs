@@ -1,20 +1,29 @@
-//! The arrays in which zsh tells what it has besides its own state: the programs that a search of PATH finds,
-//! and the kinds of all variables (zshmodules, "The zsh/parameter Module").
+//! The arrays in which a shell tells what it has besides its own state: the programs that a search of PATH finds
+//! or has found, and the kinds of all variables (zshmodules, "The zsh/parameter Module"; bash manual, BASH_CMDS).
 
 use crate::dialect::{Listed, Own, Shell, listed_variables, own_names, own_variable};
 use crate::expand::Context;
+use crate::expand::tilde::program_path;
 use crate::state::{Associative, Keeps, Side, State, Table, Value, Variable};
 
 /// Brings a variable up to date that the shell keeps itself, and answers what of it nobody can know.
 pub(super) fn freshen(cx: &mut dyn Context, name: &[u8]) -> Option<&'static str> {
     let table = match own_variable(cx.state().dialect.shell, name) {
-        Some((Own::Table(table @ (Table::Commands | Table::Parameters)), _)) => table,
+        Some((Own::Table(table), _))
+            if matches!(table, Table::Commands | Table::Hashed | Table::Parameters) =>
+        {
+            table
+        }
         _ => return cx.state().freshen(name),
     };
     if cx.state().variables.get(name).is_some_and(|variable| !variable.own) {
         return None;
     }
-    let pairs = if table == Table::Commands { programs(cx) } else { kinds(cx) };
+    let pairs = match table {
+        Table::Commands => programs(cx),
+        Table::Hashed => hashed(cx),
+        _ => kinds(cx),
+    };
     let state = cx.state();
     let mut elements = Associative::new(state.dialect.key_order);
     for (key, value) in pairs {
@@ -34,6 +43,16 @@ fn programs(cx: &mut dyn Context) -> Vec<(Vec<u8>, Vec<u8>)> {
         });
     }
     found
+}
+
+/// The programs that have been looked for, with their paths.
+fn hashed(cx: &mut dyn Context) -> Vec<(Vec<u8>, Vec<u8>)> {
+    let hashed = cx.state().hashed.clone();
+    let path_of = |(name, path): (&Box<[u8]>, &Option<Box<[u8]>>)| {
+        let path = path.as_deref().map(<[u8]>::to_vec).or_else(|| program_path(cx, name))?;
+        Some((name.to_vec(), path))
+    };
+    hashed.iter().filter_map(path_of).collect()
 }
 
 /// The variables that there are, with their kinds.

@@ -27,6 +27,7 @@ use std::rc::Rc;
 
 pub use associative::Associative;
 pub use options::Options;
+pub(crate) use own::Matching;
 pub use own::{Call, Doing};
 pub use parameters::Positional;
 pub use store::{BEFORE_START, element_name, is_one_index};
@@ -34,7 +35,7 @@ pub use stretch::Stretch;
 pub use tables::Table;
 pub use ties::Tie;
 pub use variables::{Digits, Keeps, Key, Value, Variable, Variables};
-pub(crate) use zsh_options::{ByName, changing_option};
+pub(crate) use zsh_options::ByName;
 
 pub use crate::dialect::Padding;
 pub use field::{Field, Side};
@@ -42,12 +43,12 @@ pub(crate) use math_functions::{MathFunction, MathFunctions};
 
 use crate::dialect::{Dialect, OptionIndex, UtilityKind, WithoutPath};
 use crate::expand::Ifs;
-use crate::expand::pattern::PatternRules;
+use crate::expand::pattern::{Disabled, PatternRules};
 use crate::lineage::{Origin, Rule};
 use crate::source::{SourceKind, Sources, Span};
 use crate::stop::{Limits, Reach, Status, Stop};
 use crate::syntax::ast::Command;
-use crate::syntax::{Alias, Aliases};
+use crate::syntax::{Alias, AliasCounts, Aliases};
 use crate::text::{Standing, Text};
 use crate::trace::Missing;
 
@@ -170,6 +171,12 @@ pub struct State {
     pub(crate) named_folders: Rc<BTreeMap<Box<[u8]>, Text>>,
     /// Folders that `pushd` has put aside, latest first.
     pub put_aside: Vec<Text>,
+    /// Whether a tilde has stood in the value of an assignment.
+    pub(crate) tilde_was_assigned: bool,
+    /// The operators of patterns that are switched off.
+    pub(crate) disabled_patterns: Disabled,
+    /// What the latest modifier `s/from/to/` replaced, and by what.
+    pub(crate) replaced: Option<(Rc<[u8]>, Rc<[u8]>)>,
     /// The array and the index that were looked up last, where going through an array goes on behind that.
     pub(crate) array_place: Option<(Rc<[u8]>, i64)>,
     /// Whether the variable that tells them has been assigned to since.
@@ -257,6 +264,9 @@ impl State {
             left: Text::new(),
             named_folders: Rc::default(),
             put_aside: Vec::new(),
+            tilde_was_assigned: false,
+            disabled_patterns: Disabled::default(),
+            replaced: None,
             array_place: None,
             folders_assigned: false,
             function_files: BTreeMap::new(),
@@ -400,6 +410,7 @@ impl State {
         PatternRules {
             groups: rules.groups || self.options.extended_glob,
             operators: self.options.pattern_operators,
+            disabled: self.disabled_patterns,
             folds_case,
             ..rules
         }
@@ -442,7 +453,7 @@ impl State {
 /// The aliases that the shell begins with.
 fn first_aliases(dialect: &Dialect, sources: &mut Sources) -> Aliases {
     let made = |&(name, text): &(&'static str, &'static str)| {
-        (name.as_bytes().into(), Alias::of(text.as_bytes(), false, sources))
+        (name.as_bytes().into(), Alias::of(text.as_bytes(), AliasCounts::AtCommands, sources))
     };
     dialect.first_aliases.iter().map(made).collect()
 }

@@ -77,6 +77,8 @@ pub struct Options {
     pub echo_decodes: bool,
     /// `set -E`: functions inherit the action for ERR.
     pub traces_errors: bool,
+    /// `shopt -s varredir_close`: what `{name}>file` opens is closed behind its command.
+    pub named_close: bool,
     /// `set -T`: functions inherit the actions for DEBUG and RETURN.
     pub traces_functions: bool,
     /// `set -o posix`

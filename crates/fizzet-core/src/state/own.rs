@@ -29,6 +29,18 @@ pub struct Call {
     pub is_file: bool,
 }
 
+/// What the patterns of a list of words have matched so far.
+#[derive(Clone, Copy, Default, PartialEq, Eq, PartialOrd, Ord, Debug)]
+pub(crate) enum Matching {
+    /// There was none.
+    #[default]
+    Unasked,
+    /// No pathname.
+    None,
+    /// Some pathnames.
+    Some,
+}
+
 /// What the variables tell that the shell keeps itself.
 #[derive(Clone, Default, Debug)]
 pub struct Doing {
@@ -44,6 +56,8 @@ pub struct Doing {
     pub(crate) last: Option<Rc<Vec<Text>>>,
     /// The last field of the word that was expanded last, before the files it matches took its place.
     pub(crate) pattern: Option<Text>,
+    /// What the patterns of the list of words matched that is being expanded.
+    pub(crate) matching: Matching,
     /// How many function calls have ended.
     pub(crate) returned: u64,
     /// The process that is the shell, if programs may be run.

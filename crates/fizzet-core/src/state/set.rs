@@ -4,7 +4,7 @@ use std::rc::Rc;
 
 use crate::dialect::{Dialect, OptionOfVariable, PosixMode};
 use crate::state::zsh_options::{ByName, is_fixed, letter_switches_rows};
-use crate::state::{State, Value};
+use crate::state::{Options, State, Value};
 
 /// Names of options that have a letter too, where the shell knows the letter.
 const LETTERS: &[(&str, u8)] = &[
@@ -232,6 +232,22 @@ impl State {
         }
     }
 
+    /// Puts the options back that `local -` has kept; a variable that goes with one of them follows it.
+    pub(crate) fn put_options_back(&mut self, options: Options) {
+        let ties = self.dialect.options_of_variables;
+        let is_on = |state: &State, tie: &OptionOfVariable| {
+            state.option_is_on(tie.option.as_bytes()) == Some(true)
+        };
+        let before: Vec<bool> = ties.iter().map(|tie| is_on(self, tie)).collect();
+        self.options = options;
+        for (tie, before) in ties.iter().zip(before) {
+            let on = is_on(self, tie);
+            if on != before {
+                self.variable_follows(tie, on);
+            }
+        }
+    }
+
     /// Follows a variable that is again what it was before.
     pub(crate) fn follow_variable(&mut self, name: &[u8]) {
         self.follow_locale(name);
@@ -261,6 +277,9 @@ impl State {
             "sh" => {
                 self.options.no_braces |= on;
                 self.options.toggle(name.as_bytes(), on);
+                if on {
+                    self.follow_posix(false);
+                }
             }
             name => match self.letter_of(name.as_bytes()) {
                 Some(letter) => return self.set_letter(letter, on),
@@ -351,7 +370,11 @@ impl State {
                 self.options.no_braces = on;
                 self.switch("letoctal", on);
             }
-            PosixMode::OctalWithoutBraces => self.options.no_braces |= on,
+            PosixMode::OctalWithoutBraces if on => {
+                self.options.no_braces = true;
+                self.options.toggle(b"sh", false);
+            }
+            PosixMode::OctalWithoutBraces => {}
             PosixMode::Nothing | PosixMode::Rules => {}
         }
         let mut dialect = Dialect::of(self.dialect.shell);

@@ -6,6 +6,7 @@ use std::rc::Rc;
 use rustc_hash::FxHashMap;
 
 use crate::dialect::Dialect;
+use crate::expand::pattern::Disabled;
 use crate::state::{
     Aliases, Function, Hashed, MathFunctions, Options, Positional, State, Tie, Variables,
 };
@@ -30,6 +31,9 @@ pub(crate) struct Snapshot {
     left: Text,
     named_folders: Rc<BTreeMap<Box<[u8]>, Text>>,
     put_aside: Vec<Text>,
+    tilde_was_assigned: bool,
+    disabled_patterns: Disabled,
+    replaced: Option<(Rc<[u8]>, Rc<[u8]>)>,
     folders_assigned: bool,
     resources: BTreeMap<(u8, bool), Text>,
 }
@@ -55,6 +59,9 @@ impl State {
             left: self.left.clone(),
             named_folders: self.named_folders.clone(),
             put_aside: self.put_aside.clone(),
+            tilde_was_assigned: self.tilde_was_assigned,
+            disabled_patterns: self.disabled_patterns,
+            replaced: self.replaced.clone(),
             folders_assigned: self.folders_assigned,
             resources: self.resources.clone(),
         }
@@ -78,6 +85,9 @@ impl State {
         self.left = snapshot.left;
         self.named_folders = snapshot.named_folders;
         self.put_aside = snapshot.put_aside;
+        self.tilde_was_assigned = snapshot.tilde_was_assigned;
+        self.disabled_patterns = snapshot.disabled_patterns;
+        self.replaced = snapshot.replaced;
         self.folders_assigned = snapshot.folders_assigned;
         self.resources = snapshot.resources;
         std::mem::replace(&mut self.variables, snapshot.variables)

@@ -7,6 +7,7 @@ use crate::lineage::{Hop, Rule};
 use crate::source::{SourceId, Span};
 use crate::state::associative::Associative;
 use crate::state::{State, Value};
+use crate::syntax::{Alias, AliasCounts};
 use crate::text::Text;
 
 /// One of these arrays.
@@ -22,6 +23,10 @@ pub enum Table {
     Options,
     /// Aliases that are expanded everywhere: their texts.
     GlobalAliases,
+    /// The programs that have been looked for: their paths.
+    Hashed,
+    /// Aliases for suffixes: their texts.
+    SuffixAliases,
     /// Folders that `hash -d` has given names.
     NamedFolders,
     /// Programs that a search of PATH finds: their paths.
@@ -30,6 +35,18 @@ pub enum Table {
     Parameters,
     /// Something that is switched off, or that there is none of in a script.
     Nothing,
+}
+
+impl Table {
+    /// Which aliases it holds, if it holds aliases.
+    pub(crate) fn aliases(self) -> Option<AliasCounts> {
+        match self {
+            Table::Aliases => Some(AliasCounts::AtCommands),
+            Table::GlobalAliases => Some(AliasCounts::Everywhere),
+            Table::SuffixAliases => Some(AliasCounts::BeforeSuffix),
+            _ => None,
+        }
+    }
 }
 
 impl State {
@@ -43,12 +60,10 @@ impl State {
                     tell(name, self.commands_of(name));
                 }
             }
-            Table::Aliases | Table::GlobalAliases => {
-                let everywhere = table == Table::GlobalAliases;
-                for (name, alias) in self.aliases.iter() {
-                    if alias.everywhere == everywhere {
-                        tell(name, self.shell_text(&alias.text));
-                    }
+            Table::Aliases | Table::GlobalAliases | Table::SuffixAliases => {
+                let of_table = |(_, alias): &(_, &Alias)| Some(alias.counts) == table.aliases();
+                for (name, alias) in self.aliases.iter().filter(of_table) {
+                    tell(alias.counts.shown_name(name), self.shell_text(&alias.text));
                 }
             }
             Table::NamedFolders => {
@@ -56,8 +71,8 @@ impl State {
                     tell(name, folder.clone());
                 }
             }
-            // The first two need more than the state: `expand::told_tables` fills them.
-            Table::Commands | Table::Parameters | Table::Nothing => {}
+            // The first three need more than the state: `expand::told_tables` fills them.
+            Table::Commands | Table::Hashed | Table::Parameters | Table::Nothing => {}
             Table::Builtins => {
                 for name in utility_names(self.dialect.shell) {
                     tell(name.as_bytes(), self.shell_text(b"defined"));

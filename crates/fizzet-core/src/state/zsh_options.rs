@@ -136,12 +136,6 @@ const ON_BY_DEFAULT: &str = "
     shortloops
 ";
 
-/// Those that do change words, in ways that are not followed.
-const CHANGING: &str = "
-    cshjunkieloops cshjunkiequotes cshnullcmd cshnullglob globstarshort histsubstpattern
-    magicequalsubst multifuncdef
-";
-
 /// Other names, and what they stand for.
 const ALIASES: &[(&str, &str)] = &[
     ("braceexpand", "noignorebraces"),
@@ -373,10 +367,4 @@ impl State {
         };
         self.dialect = Rc::new(Dialect::switched(self.dialect.shell, differs));
     }
-}
-
-/// The name of an option that changes words in ways which are not followed.
-pub(crate) fn changing_option(name: &[u8]) -> Option<String> {
-    let (name, _) = normal(name);
-    CHANGING.split_ascii_whitespace().any(|one| one == name).then_some(name)
 }

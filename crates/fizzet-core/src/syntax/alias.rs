@@ -4,6 +4,7 @@
 use std::borrow::Cow;
 use std::rc::Rc;
 
+use bstr::ByteSlice;
 use rustc_hash::FxHashMap;
 
 use crate::dialect::{AliasesBehindBlank, EndOfAlias, SparedFunctions};
@@ -21,15 +22,44 @@ pub struct Alias {
     pub text: Rc<[u8]>,
     /// The source that the text became.
     pub source: SourceId,
-    /// Whether it is replaced wherever it is a word, not only as a command.
-    pub everywhere: bool,
+    /// Where it counts.
+    pub counts: AliasCounts,
+}
+
+/// Where an alias counts.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum AliasCounts {
+    /// Where a command stands.
+    AtCommands,
+    /// Wherever it is a word (zsh: `alias -g`).
+    Everywhere,
+    /// Before a command whose name ends in a dot and the name of the alias (zsh: `alias -s`).
+    BeforeSuffix,
+}
+
+impl AliasCounts {
+    /// The name under which such an alias is kept: no word can be that of one for a suffix.
+    pub fn kept_name<'a>(self, name: &'a [u8]) -> Cow<'a, [u8]> {
+        match self {
+            AliasCounts::BeforeSuffix => [b"\0", name].concat().into(),
+            AliasCounts::AtCommands | AliasCounts::Everywhere => name.into(),
+        }
+    }
+
+    /// The name of an alias that is kept under this one.
+    pub fn shown_name<'a>(self, kept: &'a [u8]) -> &'a [u8] {
+        match self {
+            AliasCounts::BeforeSuffix => &kept[1..],
+            AliasCounts::AtCommands | AliasCounts::Everywhere => kept,
+        }
+    }
 }
 
 impl Alias {
     /// An alias for a text. The text is shown with a blank behind it, which some shells read.
-    pub fn of(text: &[u8], everywhere: bool, sources: &mut Sources) -> Alias {
+    pub fn of(text: &[u8], counts: AliasCounts, sources: &mut Sources) -> Alias {
         let source = sources.built("alias", &[text, b" "].concat());
-        Alias { text: text.into(), source, everywhere }
+        Alias { text: text.into(), source, counts }
     }
 }
 
@@ -95,7 +125,7 @@ impl Parser<'_> {
         if first.iter().any(|word| self.at_reserved(word.as_bytes())) {
             return false;
         }
-        self.replace_words()
+        self.replace_words() | self.insert_suffix_alias()
     }
 
     /// Replaces the word at this place as long as it is an alias; false if it is none.
@@ -106,6 +136,44 @@ impl Parser<'_> {
             replaced = true;
         }
         replaced
+    }
+
+    /// Puts the text of an alias for a suffix before the word at this place, if it ends in that; the word itself
+    /// stays (zshbuiltins, `alias -s`).
+    fn insert_suffix_alias(&mut self) -> bool {
+        let Some(known) = self.aliases.known.clone() else { return false };
+        self.peek();
+        let (word, end) = self.bare_word();
+        let Some((before, suffix)) = word.rsplit_once_str(b".") else { return false };
+        let kept = AliasCounts::BeforeSuffix.kept_name(suffix);
+        let Some((name, alias)) = known.get_key_value(&*kept) else { return false };
+        if before.is_empty() || self.names_function(end) || self.is_being_replaced(name) {
+            return false;
+        }
+        let start = self.pos;
+        self.splice(start, start, &[&alias.text, &b" "[..]].concat(), alias.source);
+        self.aliases.active.push((name.clone(), start + alias.text.len() + 1));
+        self.replace_words();
+        true
+    }
+
+    /// Whether a word that ends here is spared because it names a function that is defined.
+    fn names_function(&self, end: usize) -> bool {
+        match self.dialect.aliases_spare_functions {
+            SparedFunctions::Never => false,
+            SparedFunctions::Adjacent => self.text.get(end) == Some(&b'('),
+            SparedFunctions::All => {
+                let behind = self.text[end..].iter().find(|byte| !matches!(byte, b' ' | b'\t'));
+                behind == Some(&b'(')
+            }
+        }
+    }
+
+    /// Whether the text at this place is that of an alias, in which the same alias does not count again.
+    fn is_being_replaced(&mut self, name: &[u8]) -> bool {
+        let start = self.pos;
+        self.aliases.active.retain(|(_, end)| *end > start);
+        self.aliases.active.iter().any(|(active, _)| **active == *name)
     }
 
     /// Replaces the word at this place if it stands behind an alias that ends in a blank.
@@ -145,26 +213,13 @@ impl Parser<'_> {
         self.peek();
         let (word, end) = self.bare_word();
         let found = known.get_key_value(&*word);
-        let Some((name, alias)) = found.filter(|(_, alias)| alias.everywhere || !everywhere) else {
-            return false;
-        };
-        let is_function = match self.dialect.aliases_spare_functions {
-            SparedFunctions::Never => false,
-            SparedFunctions::Adjacent => self.text.get(end) == Some(&b'('),
-            SparedFunctions::All => {
-                let behind = self.text[end..].iter().find(|byte| !matches!(byte, b' ' | b'\t'));
-                behind == Some(&b'(')
-            }
-        };
-        if is_function {
+        let counts = |alias: &Alias| !everywhere || alias.counts == AliasCounts::Everywhere;
+        let Some((name, alias)) = found.filter(|(_, alias)| counts(alias)) else { return false };
+        if self.names_function(end) || self.is_being_replaced(name) {
             return false;
         }
         let value = &alias.text;
         let start = self.pos;
-        self.aliases.active.retain(|(_, end)| *end > start);
-        if self.aliases.active.iter().any(|(active, _)| active == name) {
-            return false;
-        }
         match self.blank_ends(value) {
             true => self.splice(start, end, &[value, &b" "[..]].concat(), alias.source),
             false => self.splice(start, end, value, alias.source),

@@ -318,22 +318,15 @@ impl<'a> Decoder<'a> {
 
     /// A character by its code, in UTF-8; codes that no character has are encoded likewise.
     fn code(&mut self, code: u32) -> bool {
-        let code = if self.rules.narrow_characters && code > 0xffff { 0xfffd } else { code };
+        let code = match code {
+            0xffff_ff00.. if self.rules.narrow_characters => return self.byte(code & 0xff),
+            0x1_0000.. if self.rules.narrow_characters => 0xfffd,
+            code => code,
+        };
         if code < 0x80 {
             return self.byte(code);
         }
-        let tails = match code {
-            0..0x800 => 1,
-            0x800..0x1_0000 => 2,
-            0x1_0000..0x20_0000 => 3,
-            0x20_0000..0x400_0000 => 4,
-            _ => 5,
-        };
-        let mark = !(0xffu32 >> (tails + 1)) & 0xff;
-        self.out.push((mark | (code >> (6 * tails)) & 0xff) as u8);
-        for tail in (0..tails).rev() {
-            self.out.push((0x80 | (code >> (6 * tail)) & 0x3f) as u8);
-        }
+        self.out.extend(encoded(code));
         true
     }
 
@@ -350,4 +343,22 @@ impl<'a> Decoder<'a> {
         }
         (self.at > start).then_some(value)
     }
+}
+
+/// The bytes of a character by its number, as UTF-8 was first meant: up to 31 bits, surrogates too. A larger number
+/// has none (observed in bash 5.2 and ksh93u+m: `printf '\\ud800'`, `printf '\\Uffffffff'`).
+pub(crate) fn encoded(code: u32) -> Vec<u8> {
+    let tails = match code {
+        0..0x80 => return vec![code as u8],
+        0x80..0x800 => 1,
+        0x800..0x1_0000 => 2,
+        0x1_0000..0x20_0000 => 3,
+        0x20_0000..0x400_0000 => 4,
+        0x400_0000..0x8000_0000 => 5,
+        _ => return Vec::new(),
+    };
+    let mark = !(0xffu32 >> (tails + 1)) & 0xff;
+    let first = (mark | (code >> (6 * tails)) & 0xff) as u8;
+    let rest = (0..tails).rev().map(|tail| (0x80 | (code >> (6 * tail)) & 0x3f) as u8);
+    std::iter::once(first).chain(rest).collect()
 }

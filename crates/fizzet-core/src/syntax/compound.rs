@@ -125,6 +125,7 @@ impl<'a> Parser<'a> {
                 let command = Box::new(self.deeper(Parser::command)?);
                 CommandKind::Coprocess { name, command }
             }
+            Some(b'}') if !first && self.at_reserved(b"}") => return Ok(None),
             Some(_) if self.at_no_command() => return self.unexpected("a command"),
             _ => return Ok(None),
         };

@@ -24,6 +24,9 @@ impl Parser<'_> {
         if !self.eat(b")") {
             return self.unexpected(") of a function definition");
         }
+        if self.dialect.functions_have_one_name && command.words.len() > 1 {
+            return self.unexpected("one name before ()");
+        }
         let mut words = Vec::with_capacity(1);
         for argument in command.words {
             match argument {
@@ -52,16 +55,8 @@ impl Parser<'_> {
             self.skip_newlines()?;
             return self.called_at_once();
         }
-        if self.dialect.short_forms
-            && self.at(b"-T")
-            && self.text.get(self.pos + 2).is_some_and(|&next| is_meta(next))
-        {
-            // The function is traced.
-            self.pos += 2;
-            self.skip_blanks();
-            if self.at_reserved(b"{") {
-                return self.called_at_once();
-            }
+        if self.dialect.short_forms && self.skip_function_options() && self.at_reserved(b"{") {
+            return self.called_at_once();
         }
         let mut words = Vec::with_capacity(1);
         while words.is_empty() || (self.dialect.short_forms && self.at_word() && !self.at(b"{")) {
@@ -93,6 +88,18 @@ impl Parser<'_> {
             true => self.function_body(words, true),
             false => self.unexpected("the body of the function"),
         }
+    }
+
+    /// Skips `-T`, which asks for a trace, and `--` behind `function`; answers whether one of them stood there.
+    fn skip_function_options(&mut self) -> bool {
+        let start = self.pos;
+        for option in [b"-T", b"--"] {
+            let ends = self.text.get(self.pos + 2).is_some_and(|&next| is_meta(next));
+            if ends && self.eat(option) {
+                self.skip_blanks();
+            }
+        }
+        self.pos > start
     }
 
     /// Whether `()` stands here, with blanks between the two unless they must be `adjacent`.

@@ -386,6 +386,9 @@ impl<'a> Parser<'a> {
             }
             match byte {
                 b'`' => break,
+                b'\n' if self.dialect.newlines_end_quotes => {
+                    return Err(self.unclosed(start, 1, "`", "`"));
+                }
                 b'\\' => {
                     let next = self.text.get(at + 1).copied();
                     if next == Some(b'\n') {

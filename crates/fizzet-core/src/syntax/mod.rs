@@ -37,7 +37,8 @@ mod vanishing;
 mod within;
 mod words;
 
-pub use alias::{Alias, Aliases};
+pub use alias::{Alias, AliasCounts, Aliases};
+pub(crate) use ansi_c::encoded;
 pub(crate) use ansi_c::{Octal, decode as decode_escapes, decode_value};
 pub(crate) use assignments::assignment_of;
 pub use cursor::{MAX_DEPTH, Parser};

@@ -92,6 +92,11 @@ impl Parser<'_> {
         if self.text.get(at) == Some(&b's') {
             return self.replacing_modifier(flagged, bounds, (at + 1, global));
         }
+        if self.text.get(at) == Some(&b'&') && flagged.parameter.braced {
+            self.pos = at + 1;
+            flagged.modifiers.push(Modifier::Again(global));
+            return Ok(true);
+        }
         if matches!(letter, b'h' | b't') && flagged.parameter.braced {
             let digits = self.text[self.pos + 2..].iter().take_while(|byte| byte.is_ascii_digit());
             let length = digits.count();

@@ -48,9 +48,15 @@ impl<'a> Parser<'a> {
             return Ok(None);
         };
         self.skip_blanks();
-        let word = self.expect_word("a file name or delimiter")?;
         let is_document =
             matches!(operator, RedirectOperator::HereDocument | RedirectOperator::HereDocumentTabs);
+        let delimits_itself = is_document
+            && self.dialect.document_sign_delimits
+            && matches!(self.raw(), None | Some(b'\n'));
+        let word = match delimits_itself {
+            true => self.document_sign(),
+            false => self.expect_word("a file name or delimiter")?,
+        };
         let body = is_document.then(|| Rc::new(OnceCell::new()));
         let redirect = Redirect { target, operator, word, body, span: self.span(start, self.pos) };
         if is_document {
@@ -63,6 +69,12 @@ impl<'a> Parser<'a> {
             self.await_document(&redirect, delimiter, quoted)?;
         }
         Ok(Some(redirect))
+    }
+
+    /// The delimiter of a here-document behind whose sign the line ends: the sign itself.
+    fn document_sign(&self) -> Word {
+        let span = self.span(self.pos, self.pos);
+        Word::new(vec![Part::Literal { bytes: b"<<"[..].into(), span }], span)
     }
 
     /// Adds a redirection to those of a command, which the shell may have too many of.

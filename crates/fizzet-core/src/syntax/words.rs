@@ -285,6 +285,7 @@ impl<'a> Parser<'a> {
                 _ => closes(b'(', b')') || (*open == 0 && matches!(byte, b'}' | b':')),
             },
             Within::Length => closes(b'(', b')') || (*open == 0 && byte == b'}'),
+            Within::Double if byte == b'\n' => self.dialect.newlines_end_quotes,
             Within::Double | Within::Unquoted => byte == b'"',
             Within::Document | Within::Key => false,
             Within::Arithmetic => {
@@ -439,7 +440,11 @@ impl<'a> Parser<'a> {
         let Some(&next) = self.text.get(start + 1) else { return self.last_backslash(within) };
         if next == b'\n' {
             self.pos += 2;
-            return Active::Removed;
+            if within != Within::Double || !self.dialect.newlines_end_quotes {
+                return Active::Removed;
+            }
+            let bytes = self.text[start + 1..self.pos].into();
+            return Active::Part(Part::Escaped { bytes, span: self.span(start, self.pos) });
         }
         use DocumentQuotes::{BackslashOutside, BackslashQuotes, SinglesToo, Unescaped};
         let document = self.in_document.then_some(self.dialect.document_quotes);
@@ -531,7 +536,22 @@ impl<'a> Parser<'a> {
             bytes.extend_from_slice(&self.text[self.pos..=self.pos + length]);
             self.pos += length + 2;
         }
+        if self.dialect.newlines_end_quotes && bytes.contains(&b'\n') {
+            bytes = self.escaped_newlines(&bytes, start, "'")?;
+        }
         Ok(Part::Single { bytes: bytes.into(), span: self.span(start, self.pos) })
+    }
+
+    /// A text between quotes without the backslashes before its newlines; one that has none ends the quotes.
+    fn escaped_newlines(&self, bytes: &[u8], start: usize, quote: &'static str) -> Parsed<Vec<u8>> {
+        let mut kept = Vec::with_capacity(bytes.len());
+        for &byte in bytes {
+            if byte == b'\n' && kept.pop() != Some(b'\\') {
+                return Err(self.unclosed(start, 1, quote, quote));
+            }
+            kept.push(byte);
+        }
+        Ok(kept)
     }
 
     /// `"..."`, with the place at the quote; the span begins at `start`.
@@ -594,8 +614,16 @@ impl<'a> Parser<'a> {
         };
         let signed = self.extended_patterns
             && is_sign(self.text[self.pos])
-            && self.text.get(self.pos + 1) == Some(&b'(');
+            && self.text.get(self.over_group_sign()) == Some(&b'(');
         signed || self.at_bare_group()
+    }
+
+    /// The place behind the sign of a group, and behind line continuations where those may follow it.
+    fn over_group_sign(&self) -> usize {
+        match self.dialect.groups_take_continuations {
+            true => self.over_continuations(self.pos + 1),
+            false => self.pos + 1,
+        }
     }
 
     /// Whether `<1-9>` comes next, where it is a part of a pattern.
@@ -614,7 +642,15 @@ impl<'a> Parser<'a> {
     /// an operator or the end of the text ends one that nothing closes, and only the pattern is found to be bad later.
     fn pattern_group(&mut self, parts: &mut Vec<Part>, literal: &mut usize) -> Parsed<()> {
         let start = self.pos;
-        self.pos += if self.text[start] == b'(' { 1 } else { 2 };
+        if self.text[start] != b'(' {
+            self.pos += 1;
+            let behind = self.over_continuations(self.pos);
+            if behind > self.pos && self.dialect.groups_take_continuations {
+                self.flush(parts, *literal, self.pos);
+                (*literal, self.pos) = (behind, behind);
+            }
+        }
+        self.pos += 1;
         let brackets = self.dialect.groups_close_brackets;
         let ends_early = self.dialect.bare_groups;
         let mut open = vec![b'('];

@@ -11,7 +11,7 @@ use crate::source::Span;
 use crate::state::{Keeps, Key, Stretch, Value, Variable};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{Arithmetic, AssignedValue, Assignment, Part, Word};
-use crate::syntax::{ENDS_ELSEWHERE, is_index_text};
+use crate::syntax::{ENDS_ELSEWHERE, is_index_text, search_flags_of};
 use crate::text::{Standing, Text};
 use crate::trace::AssignmentTrace;
 use crate::walk::Walker;
@@ -513,18 +513,44 @@ impl Walker {
         if keyed {
             let text = match in_list {
                 true => expand::parameter::listed_key(self, index)?,
-                false => expand::parameter::key_text(self, index)?,
+                false => self.assigned_key(index)?,
             };
-            return match self.is_refused(&text) {
-                true => Err(self.state.mistake("the key is empty", span, 1)),
-                false => Ok(Key::Text(text)),
-            };
+            return self.key_of_known(&text, span);
         }
         let number = expand::parameter::index_number(self, index, in_list);
         let Some(number) = number.map_err(Stop::in_index)? else {
             return Err(self.state.mistake("one index was expected", span, 1));
         };
         Ok(Key::Number(self.state.index(number)))
+    }
+
+    /// The key of an element that is assigned: behind `(e)` it is what follows; other flags search for elements,
+    /// which are no place for a value (observed in zsh 5.9: `h[(e)*]=x; h[(r)*]=x`).
+    fn assigned_key(&mut self, index: &Arithmetic) -> Result<Text, Stop> {
+        let span = index.word.span;
+        let written = self.state.sources.bytes(span).to_vec();
+        let flags = match self.state.dialect.keys_keep_quotes {
+            true => search_flags_of(&written, &self.state.dialect),
+            false => None,
+        };
+        match flags {
+            None => expand::parameter::key_text(self, index),
+            Some((flags, rest)) if flags.letters.iter().all(|&letter| letter == b'e') => {
+                expand::parameter::index_text(self, &written[rest..], true)
+            }
+            Some(_) => {
+                let message = "elements that are searched for cannot be assigned";
+                Err(self.state.mistake(message, span, 1))
+            }
+        }
+    }
+
+    /// The key that a text is in an associative array.
+    pub(super) fn key_of_known(&self, text: &Text, span: Span) -> Result<Key, Stop> {
+        match self.is_refused(text) {
+            true => Err(self.state.mistake("the key is empty", span, 1)),
+            false => Ok(Key::Text(text.clone())),
+        }
     }
 
     /// A list is assigned, or added with `append`: takes away the attributes that do not outlast that.

@@ -50,8 +50,9 @@ impl Walker {
     ) -> Result<(), Stop> {
         let mut argv = vec![self.state.shell_text(b"(anon)")];
         argv.append(&mut self.listed(words)?);
-        if argv.len() > 1 {
-            self.leave_argument(&Rc::new(argv.clone()));
+        match argv.len() {
+            0 | 1 => self.state.doing.last = Some(Rc::default()),
+            _ => self.leave_argument(&Rc::new(argv.clone())),
         }
         let before = self.state.doing.last.clone();
         self.call(&Function::new(body.clone(), true, span), &argv, span)?;
@@ -150,6 +151,10 @@ impl Walker {
             ..Scope::default()
         });
         let letters = self.state.dialect.functions_keep_letters.bytes();
+        let kept_options = self.state.dialect.functions_keep_options.iter();
+        let kept_options = kept_options
+            .filter_map(|name| Some((*name, self.state.options.is_on_by_name(name.as_bytes())?)));
+        let kept_options: Vec<_> = kept_options.collect();
         let letters: Vec<_> = letters.map(|one| (one, self.state.letter_is_on(one))).collect();
         if own && self.state.dialect.functions_begin_untraced {
             self.state.set_letter(b'x', function.marks.traced);
@@ -177,6 +182,7 @@ impl Walker {
         let restorable = self.state.dialect.functions_can_keep_options;
         let before = restorable.then(|| self.state.options.clone());
         let ties = self.state.ties.clone();
+        let patterns = self.state.disabled_patterns;
         let aside = self.set_actions_aside();
         // What the caller asks of the status does not count inside for `err_return`.
         let testing = std::mem::replace(&mut self.testing_outside, self.testing);
@@ -256,10 +262,14 @@ impl Walker {
             if let Some(own_options) = own_options {
                 self.earlier_options(own_options);
             }
-            self.state.options =
-                scope.options.unwrap_or_else(|| std::mem::take(&mut self.state.options));
+            if let Some(options) = scope.options {
+                self.state.put_options_back(options);
+            }
             for (letter, on) in letters {
                 self.state.set_letter(letter, on);
+            }
+            for (name, on) in kept_options {
+                self.state.set_by_name(name.as_bytes(), on);
             }
             if let Some(span) = scope.bad_name
                 && matches!(outcome, Ok(()) | Err(Stop::Return(_)))
@@ -269,6 +279,11 @@ impl Walker {
             }
         }
         self.loops = loops;
+        if self.state.dialect.functions_hold_breaks
+            && matches!(outcome, Err(Stop::Break(_) | Stop::Continue(_)))
+        {
+            outcome = Ok(());
+        }
         if kept == KeepsScope::Parameters {
             return outcome;
         }
@@ -284,6 +299,9 @@ impl Walker {
         }
         if local_trap {
             outcome = self.leave_shell(outcome, self.scopes.len() + 1, Left::Function);
+            if self.state.options.is_on_by_name(b"localpatterns") == Some(true) {
+                self.state.disabled_patterns = patterns;
+            }
             if let Some(options) = before {
                 self.forget_settings(options);
                 self.state.ties = ties;

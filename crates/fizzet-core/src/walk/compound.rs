@@ -7,7 +7,7 @@ use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::{self, Context, arithmetic};
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
-use crate::state::{Function, Value};
+use crate::state::{Function, Matching, Value};
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::syntax::ast::{CaseBranch, CaseEnd, Command, CommandKind as Node, List, Word};
 use crate::text::{Standing, Text};
@@ -273,16 +273,40 @@ impl Walker {
     /// The fields of the words of a compound command. The shell expands them itself, so that a mistake
     /// which would end a command ends the shell.
     pub(super) fn listed(&mut self, words: &[Word]) -> Result<Vec<Text>, Stop> {
-        let mut fields = Vec::new();
-        for word in words {
-            match expand::fields(self, word) {
-                Err(Stop::Shell(error)) if error.reach == Reach::Command => {
-                    return Err(Stop::Shell(ShellError { reach: Reach::Shell, ..error }));
-                }
-                made => fields.append(&mut made?),
+        let Some(first) = words.first() else { return Ok(Vec::new()) };
+        let made = self.matching_some(first.span, |walker| {
+            let mut fields = Vec::new();
+            for word in words {
+                fields.append(&mut expand::fields(walker, word)?);
             }
+            Ok(fields)
+        });
+        match made {
+            Err(Stop::Shell(error)) if error.reach == Reach::Command => {
+                Err(Stop::Shell(ShellError { reach: Reach::Shell, ..error }))
+            }
+            made => made,
         }
-        Ok(fields)
+    }
+
+    /// Expands a list of words, of whose patterns one has to match some pathname where an option says so.
+    pub(super) fn matching_some<T>(
+        &mut self,
+        span: Span,
+        expand: impl FnOnce(&mut Walker) -> Result<T, Stop>,
+    ) -> Result<T, Stop> {
+        if !self.state.dialect.unmatched_vanish_together {
+            return expand(self);
+        }
+        let outer = std::mem::take(&mut self.state.doing.matching);
+        let made = expand(self);
+        match std::mem::replace(&mut self.state.doing.matching, outer) {
+            Matching::None if made.is_ok() => {
+                let reach = self.state.dialect.unmatched_ends;
+                Err(Stop::error("no pattern here matches a pathname", span, 1, reach))
+            }
+            _ => made,
+        }
     }
 
     /// Whether this names a variable, or a parameter that is one.

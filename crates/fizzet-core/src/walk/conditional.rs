@@ -17,7 +17,7 @@ use crate::state::{Key, State, Value, Variable, element_name};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::has_hexadecimal;
 use crate::syntax::ast::{Condition, Word};
-use crate::syntax::{Anew, ENDS_ELSEWHERE, Marking, read_anew};
+use crate::syntax::{Anew, ENDS_ELSEWHERE, Marking, read_anew, search_flags_of};
 use crate::text::{Standing, Text};
 use crate::walk::builtins::number;
 use crate::walk::{Walker, unknown};
@@ -27,7 +27,7 @@ impl Walker {
     pub(super) fn condition(&mut self, condition: &Condition) -> Result<bool, Stop> {
         match condition {
             Condition::Word(word) => {
-                let text = expand::single(self, word, Tilde::AtStart)?;
+                let text = expand::lone(self, word)?;
                 Ok(self.or_missing(unknown::is_filled(&text), word.span))
             }
             Condition::Group(inner) => self.condition(inner),
@@ -131,7 +131,7 @@ impl Walker {
     /// An operand of a test; the files that one names stand in it with spaces between.
     fn operand(&mut self, word: &Word) -> Result<Text, Stop> {
         if !self.names_files(word) {
-            return expand::single(self, word, Tilde::AtStart);
+            return expand::lone(self, word);
         }
         let mut joined = Text::new();
         for (at, file) in expand::element_fields(self, word)?.iter().enumerate() {
@@ -336,6 +336,13 @@ impl Walker {
                     let is_whole = index == b"*" || (index == b"@" && !is_array);
                     is_whole && self.state.variables.get(name).is_some()
                 }
+                Some((name, index))
+                    if self.state.dialect.tests_ranges_of_elements
+                        && (index.starts_with(b"(") || index.contains(&b',')) =>
+                {
+                    let (name, index) = (name.to_vec(), index.to_vec());
+                    return self.has_elements(&name, &index, span);
+                }
                 Some((_, b"")) if self.state.dialect.empty_index_is_mistake => {
                     let message = "there is no index in the brackets";
                     return Err(self.state.mistake(message, span, 1));
@@ -417,6 +424,27 @@ impl Walker {
         }
     }
 
+    /// Whether there are the elements that a range or a search between brackets means. What a search for an index
+    /// finds must not be the last one (observed in zsh 5.9: `a=(1 2 3); [[ -v a[(i)2] ]]; [[ -v a[(i)3] ]]`).
+    fn has_elements(&mut self, name: &[u8], index: &[u8], span: Span) -> Result<bool, Stop> {
+        let count = self.state.variables.values(name).len() as i64;
+        let searches = search_flags_of(index, &self.state.dialect);
+        if let Some((flags, _)) = searches {
+            let written = [b"${", name, b"[", index, b"]}"].concat();
+            let found = expand::parameter::index_text(self, &written, false)?;
+            let is_place = flags.has_any(b"iI");
+            return match is_place && !self.is_keyed(name) {
+                true => Ok(number_in(found.bytes()).is_some_and(|at| at > 0 && at < count)),
+                false => Ok(!found.is_empty()),
+            };
+        }
+        let Some((first, last)) = index.split_once_str(",") else { return Ok(false) };
+        let first = arithmetic::text_value(self, first, span)?;
+        let last = arithmetic::text_value(self, last, span)?;
+        let place = |at: i64| if at < 0 { at + count + 1 } else { at };
+        Ok(place(first) > 0 && place(last) <= count && place(first) <= place(last))
+    }
+
     /// Whether a name is that of a variable which the shell keeps itself and which has a value now.
     fn is_fresh(&mut self, name: &[u8]) -> bool {
         self.state.freshen(name);
@@ -474,4 +502,9 @@ fn escaped(expression: &Text, state: &State) -> Vec<u8> {
         }
     }
     text
+}
+
+/// A whole number that a text is.
+fn number_in(text: &[u8]) -> Option<i64> {
+    std::str::from_utf8(text).ok()?.parse().ok()
 }

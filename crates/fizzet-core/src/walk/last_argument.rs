@@ -44,7 +44,7 @@ impl Walker {
     /// before.
     pub(super) fn begin_without_argument(&mut self, command: &Command, lone: bool) {
         if self.state.dialect.last_argument != LastArgument::Before
-            || matches!(command.kind, Node::Simple(_))
+            || matches!(command.kind, Node::Simple(_) | Node::Anonymous { .. })
         {
             return;
         }

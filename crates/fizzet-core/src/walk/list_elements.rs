@@ -137,7 +137,7 @@ impl Walker {
             Some(written) => {
                 let index = match !shape.keyed && self.state.dialect.lists_are_emptied_first {
                     true => MadeIndex::Written(written),
-                    false => match self.element_key(name, written, true) {
+                    false => match self.listed_key(name, written, known.as_deref()) {
                         Ok(key) => MadeIndex::At(key),
                         Err(stop) => return self.survive_in_list(stop),
                     },
@@ -150,6 +150,19 @@ impl Walker {
             }
         }
         Ok(())
+    }
+
+    /// The key of an element; that of an associative array may be known with its value.
+    fn listed_key(
+        &mut self,
+        name: &[u8],
+        index: &Arithmetic,
+        known: Option<&[Text]>,
+    ) -> Result<Key, Stop> {
+        match known {
+            Some([key, _]) => self.key_of_known(key, index.word.span),
+            _ => self.element_key(name, index, true),
+        }
     }
 
     /// Puts the fields of a word, each an element without an index, behind the others.
@@ -177,8 +190,12 @@ impl Walker {
         let texts = |element: &Element| match &element.index {
             _ if pairs => self.whole_text(element).map(|text| vec![text]),
             None => expand::element_fields(self, &element.word),
-            Some(_) => match self.as_braces(element, keyed)? {
+            Some(index) => match self.as_braces(element, keyed)? {
                 Some(word) => expand::element_fields(self, &word),
+                None if keyed => {
+                    let key = expand::parameter::listed_key(self, index)?;
+                    self.indexed_text(element, keyed).map(|text| vec![key, text])
+                }
                 None => self.indexed_text(element, keyed).map(|text| vec![text]),
             },
         };

@@ -131,7 +131,8 @@ impl Walker {
         if keyed && self.state.dialect.keyed_lists_grow && has_indexes(elements) {
             return self.grow_list(assignment, elements, declared);
         }
-        let mut made = self.made_elements(assignment, elements, texts)?;
+        let mut made =
+            self.matching_some(span, |walker| walker.made_elements(assignment, elements, texts))?;
         if pairs {
             self.check_indexes(elements, keyed, span)?;
         }

@@ -312,7 +312,8 @@ impl Walker {
                 || before.iter().any(|one| one.descriptor == descriptor));
         let standard_output = descriptor == 1;
         let span = redirect.span;
-        let stays = matches!(redirect.target, Some(RedirectTarget::Variable(_)));
+        let named = matches!(redirect.target, Some(RedirectTarget::Variable(_)));
+        let stays = named && !self.state.options.named_close;
         Ok(RedirectTrace { operator, target, span, descriptor, standard_output, adds, stays })
     }
 
@@ -372,11 +373,17 @@ impl Walker {
             _ => false,
         };
         let plain = string && !self.state.dialect.here_string_tilde;
-        let tilde = if plain { expand::Tilde::Never } else { expand::Tilde::AtStart };
+        let tilde = match string {
+            true if plain => expand::Tilde::Never,
+            false if self.state.dialect.tilde_after_equals => expand::Tilde::AfterEquals,
+            _ => expand::Tilde::AtStart,
+        };
         let fields = match self.state.dialect.redirect_words {
             RedirectWords::OneField if !string => expand::fields(self, &redirect.word)?,
             RedirectWords::FileEach if !string && !may_copy && self.redirections_add_up() => {
-                expand::fields(self, &redirect.word).map_err(Stop::of_shell)?
+                let word = &redirect.word;
+                self.matching_some(word.span, |walker| expand::file_fields(walker, word))
+                    .map_err(Stop::of_shell)?
             }
             _ if string => return Ok(vec![expand::here_string(self, &redirect.word, tilde)?]),
             _ => return Ok(vec![expand::single(self, &redirect.word, tilde)?]),
@@ -487,11 +494,22 @@ impl Walker {
                 Err(self.cannot_redirect(message, span))
             }
             ">" | "&>" => self.check_written(target.bytes(), true, &shown, span),
+            ">>" | "&>>" if self.makes_no_file(target.bytes()) => {
+                let message = format!("there is no file {shown} to go on with, and set -C is on");
+                Err(self.cannot_redirect(message, span))
+            }
             ">>" | ">|" | "&>|" | "&>>" | "<>" => {
                 self.check_written(target.bytes(), false, &shown, span)
             }
             _ => Ok(()),
         }
+    }
+
+    /// Whether a file is not there, and writing behind its end does not make it.
+    fn makes_no_file(&mut self, path: &[u8]) -> bool {
+        self.state.options.no_clobber
+            && self.state.dialect.appending_makes_no_file
+            && !expand::Context::host(self).exists(path)
     }
 
     /// Whether a file can be written: it is no folder, and it or its folder is there. `minds`: where

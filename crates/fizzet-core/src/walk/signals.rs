@@ -3,14 +3,15 @@
 
 use std::rc::Rc;
 
+use crate::definition;
 use crate::dialect::{
     ActingDeaths, ActionMistakes, ActionStatus, DeathStatus, DebugAt, EvalLines, MistakesEndAction,
     SignalsInSubstitutions,
 };
-use crate::source::Span;
-use crate::state::Traps;
+use crate::lineage::{Hop, Rule};
+use crate::state::{Traps, Value};
 use crate::stop::{Reach, ShellError, Status, Stop};
-use crate::syntax::ast::{Command, CommandKind as Node};
+use crate::syntax::ast::{AndOr, Command, CommandKind as Node};
 use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::signal_number;
@@ -49,6 +50,9 @@ pub(super) struct EnteredAction {
     /// What it is for.
     condition: &'static str,
 }
+
+/// What the action for DEBUG finds the commands in that it stands before.
+const DEBUGGED: &[u8] = b"ZSH_DEBUG_CMD";
 
 impl Walker {
     /// A signal comes to the shell, with the status that it has then.
@@ -271,15 +275,24 @@ impl Walker {
     }
 
     /// The action for DEBUG before an and-or list.
-    pub(super) fn act_before_list(&mut self, span: Span) -> Result<(), Stop> {
+    pub(super) fn act_before_list(&mut self, commands: &AndOr) -> Result<(), Stop> {
         let acts = self.state.dialect.debug_at == DebugAt::Lists
             && self.has_action("DEBUG")
             && !self.is_leaving();
         if !acts {
             return Ok(());
         }
-        self.state.doing.at = Some(span);
-        self.act("DEBUG")
+        self.state.doing.at = Some(commands.span);
+        if !self.state.dialect.debug_tells_commands || self.acting.contains(&"DEBUG") {
+            return self.act("DEBUG");
+        }
+        let hop = Hop { rule: Rule::Shell, span: commands.span, name: None, shifted: 0 };
+        let dialect = self.state.dialect.clone();
+        let told = definition::commands(&self.state.sources, &dialect, commands, hop);
+        self.state.variables.entry(DEBUGGED).value = Value::Scalar(told);
+        let outcome = self.act("DEBUG");
+        self.state.variables.remove(DEBUGGED);
+        outcome
     }
 
     /// The same before a command leaves the shell, where it counts there and not inside.

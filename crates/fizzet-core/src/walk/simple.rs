@@ -9,7 +9,9 @@ use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::assignment_of;
-use crate::syntax::ast::{Argument, Part, Redirect, SimpleCommand, Word};
+use crate::syntax::ast::{
+    Argument, AssignedValue, Assignment, Part, Redirect, RedirectOperator, SimpleCommand, Word,
+};
 use crate::text::{Standing, Text};
 use crate::trace::{
     AssignmentTrace, CommandKind, CommandTrace, Expansion, RedirectTrace, WordTrace,
@@ -46,6 +48,33 @@ impl Walker {
         Some(keyed)
     }
 
+    /// The assignment of a here-document or here-string that stands beside nothing but an assignment of nothing
+    /// (mksh manual, "Assignments").
+    fn document_assigned(
+        &self,
+        command: &SimpleCommand,
+        redirects: &[Redirect],
+    ) -> Option<SimpleCommand> {
+        let ([assignment], [redirect]) = (&command.assignments[..], redirects) else { return None };
+        let is_empty =
+            matches!(&assignment.value, AssignedValue::Scalar(word) if word.parts.is_empty());
+        if !is_empty || !command.words.is_empty() || !self.state.dialect.lone_document_is_value {
+            return None;
+        }
+        let span = redirect.word.span;
+        let parts = match redirect.body.as_ref().and_then(|body| body.get()) {
+            Some(body) => vec![Part::Double { parts: body.parts.clone(), span }],
+            None if redirect.operator == RedirectOperator::HereString => {
+                let end = Part::Generated { bytes: b"\n"[..].into(), span };
+                redirect.word.parts.iter().cloned().chain([end]).collect()
+            }
+            None => return None,
+        };
+        let value = AssignedValue::Scalar(Word::new(parts, span));
+        let assignment = Assignment { value, ..assignment.clone() };
+        Some(SimpleCommand { assignments: vec![assignment], words: Vec::new() })
+    }
+
     /// A simple command (POSIX XCU 2.9.1.1): words, then redirections, then assignments.
     pub(super) fn simple(
         &mut self,
@@ -53,6 +82,9 @@ impl Walker {
         (redirects, piped): (&[Redirect], &[u32]),
         span: Span,
     ) -> Result<(), Stop> {
+        if let Some(assigned) = self.document_assigned(command, redirects) {
+            return self.simple((&assigned, lone), (&[], piped), span);
+        }
         self.substituted = None;
         if let Some(outcome) = self.without_command(command, redirects, span) {
             return outcome;
@@ -125,7 +157,8 @@ impl Walker {
         };
         let redirects_only =
             argv.is_empty() && command.assignments.is_empty() && !redirections.is_empty();
-        if redirects_only && self.state.dialect.lone_redirection_runs {
+        let rows = &self.state.dialect;
+        if redirects_only && (rows.lone_redirection_runs || rows.lone_redirection_fails) {
             let (program, word) = self.lone_command(&redirections)?;
             argv.push(program);
             words.extend(self.wants.commands.then_some(word));
@@ -214,6 +247,10 @@ impl Walker {
     /// nothing but one file to read, else what NULLCMD names.
     fn lone_command(&self, redirections: &[RedirectTrace]) -> Result<(Text, WordTrace), Stop> {
         let span = redirections[0].span;
+        if self.state.dialect.lone_redirection_fails {
+            let message = "there is a redirection, but no command, and the option cshnullcmd is on";
+            return Err(Stop::error(message, span, 1, Reach::Shell));
+        }
         let named = |name: &'static [u8]| {
             let text = self.state.variables.scalar(name).filter(|text| !text.is_empty())?;
             let hop = Hop { rule: Rule::Parameter, span, name: Some(name.into()), shifted: 0 };
@@ -365,7 +402,11 @@ impl Walker {
         let outer = self.state.options.no_glob;
         self.state.options.no_glob |= modified.iter().any(|word| literal(word) == Some(b"noglob"));
         let outside = std::mem::take(&mut self.in_turn);
-        let made = self.expanded(words.get(modified.len()..).unwrap_or_default());
+        let words = words.get(modified.len()..).unwrap_or_default();
+        let made = match words.first() {
+            Some(first) => self.matching_some(first.span(), |walker| walker.expanded(words)),
+            None => self.expanded(words),
+        };
         let in_turn = std::mem::replace(&mut self.in_turn, outside);
         self.restore(in_turn);
         self.state.options.no_glob = outer;

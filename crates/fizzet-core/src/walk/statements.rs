@@ -55,7 +55,7 @@ impl Walker {
 
     fn and_or_here(&mut self, and_or: &AndOr) -> Result<(), Stop> {
         self.spared = false;
-        self.act_before_list(and_or.span)?;
+        self.act_before_list(and_or)?;
         let (last, rest) = (and_or.rest.len(), &and_or.rest);
         self.pipeline_of(&and_or.first, last > 0)?;
         for (at, (connector, pipeline)) in rest.iter().enumerate() {

@@ -59,13 +59,13 @@ impl Walker {
         let (name, span) = (&assignment.name, assignment.span);
         let mut texts = match &assignment.value {
             AssignedValue::Scalar(word) => vec![expand::single(self, word, Tilde::AfterColons)?],
-            AssignedValue::Array(elements) => {
+            AssignedValue::Array(elements) => self.matching_some(span, |walker| {
                 let mut fields = Vec::new();
                 for element in elements {
-                    fields.append(&mut expand::element_fields(self, &element.word)?);
+                    fields.append(&mut expand::element_fields(walker, &element.word)?);
                 }
-                fields
-            }
+                Ok(fields)
+            })?,
             // Where lists are parts of others, nothing is compound.
             AssignedValue::Members(_) => Vec::new(),
         };

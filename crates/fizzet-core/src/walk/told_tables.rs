@@ -51,19 +51,25 @@ impl Walker {
         let span = assignment.span;
         let mut fields = Vec::new();
         for element in elements {
-            fields.append(&mut expand::element_fields(self, &element.word)?);
+            match &element.index {
+                Some(index) => {
+                    fields.push(expand::parameter::listed_key(self, index)?);
+                    fields.push(self.indexed_text(element, true)?);
+                }
+                None => fields.append(&mut expand::element_fields(self, &element.word)?),
+            }
         }
         if fields.len() % 2 == 1 {
             return Err(self.state.mistake("a key has no value", span, 1));
         }
         if !assignment.append {
             match table {
-                Table::Aliases | Table::GlobalAliases => {
-                    let everywhere = table == Table::GlobalAliases;
+                Table::Aliases | Table::GlobalAliases | Table::SuffixAliases => {
                     let aliases = Rc::make_mut(&mut self.state.aliases);
-                    aliases.retain(|_, alias| alias.everywhere != everywhere);
+                    aliases.retain(|_, alias| Some(alias.counts) != table.aliases());
                 }
                 Table::Functions => self.state.functions.clear(),
+                Table::Hashed => self.state.hashed = Rc::default(),
                 Table::NamedFolders => self.state.named_folders = Rc::default(),
                 _ => {}
             }
@@ -76,10 +82,14 @@ impl Walker {
 
     /// `unset` of an element of such an array; false where there is none.
     pub(in crate::walk) fn unset_in_table(&mut self, table: Table, key: &[u8]) -> bool {
+        if self.state.dialect.tables_keep_elements {
+            return true;
+        }
+        if let Some(counts) = table.aliases() {
+            let aliases = Rc::make_mut(&mut self.state.aliases);
+            return aliases.remove(&*counts.kept_name(key)).is_some();
+        }
         match table {
-            Table::Aliases | Table::GlobalAliases => {
-                Rc::make_mut(&mut self.state.aliases).remove(key).is_some()
-            }
             Table::NamedFolders => {
                 Rc::make_mut(&mut self.state.named_folders).remove(key).is_some()
             }
@@ -96,13 +106,18 @@ impl Walker {
         value: &Text,
         span: Span,
     ) -> Result<(), Stop> {
+        if let Some(counts) = table.aliases() {
+            let alias = Alias::of(value.bytes(), counts, &mut self.state.sources);
+            let name = counts.kept_name(key.bytes());
+            Rc::make_mut(&mut self.state.aliases).insert(name.into(), alias);
+            return Ok(());
+        }
         match table {
-            Table::Aliases | Table::GlobalAliases => {
-                let everywhere = table == Table::GlobalAliases;
-                let alias = Alias::of(value.bytes(), everywhere, &mut self.state.sources);
-                Rc::make_mut(&mut self.state.aliases).insert(key.bytes().into(), alias);
-            }
             Table::Functions => self.define_from_text(key.bytes(), value)?,
+            Table::Hashed => {
+                let hashed = Rc::make_mut(&mut self.state.hashed);
+                hashed.insert(key.bytes().into(), Some(value.bytes().into()));
+            }
             Table::Options => {
                 self.state.set_by_name(key.bytes(), value.bytes() == b"on");
             }

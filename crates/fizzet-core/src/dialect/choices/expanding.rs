@@ -15,6 +15,17 @@ pub enum EmptyAt {
     Last,
 }
 
+/// What the text of IFS is made of.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum IfsUnits {
+    /// Bytes.
+    Bytes,
+    /// Characters of the locale.
+    Characters,
+    /// The same, and each of their bytes separates too where it is no part of a character.
+    CharactersAndStrayBytes,
+}
+
 /// Which IFS the expansions of a word are split by, where one of them changes it.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum SplitBy {

@@ -263,6 +263,8 @@ macro_rules! carrying_rows {
     left_conditions_count: bool = [N, Y, N, N, N, N, Y], "observed in all six: until continue; do :; done; echo $?; until break 0; do :; done; echo $?";
     /// The options that have, behind a function, the values from before it.
     functions_keep_letters: &'static str = ["", "", "", "", "", "x", "1x"], "observed in all six with each letter: f() { set -x; }; f; echo $-";
+    /// Options that get the values back when a function ends which they had when it began, whatever else stays.
+    functions_keep_options: &'static [&'static str] = [&[], &[], &[], &[], &[], &[], &["localloops", "warnnestedvar"]], "observed in zsh with each option: f() { setopt localloops; }; f; [[ -o localloops ]]; echo $?";
     /// `set -x` does not count in a function that is written with `function`, unless `typeset -ft` marks it.
     functions_begin_untraced: bool = [N, N, N, N, Y, N, N], "observed in all six: set -x; function f { echo $-; }; f";
     /// A command that fails under `set -e` ends the `${ list; }` that it is in.
@@ -322,6 +324,14 @@ macro_rules! carrying_rows {
     temporaries_are_plain: bool = [N, Y, N, N, N, N, N], "observed in all six: typeset -i n; n=1+1 eval 'echo $n'";
     /// `>` overwrites an empty file under `set -C`.
     empty_files_are_overwritten: bool = [N, N, N, N, N, N, N], "observed in all six: set -C; : >f; echo a >f; in zsh also behind setopt clobberempty";
+    /// Under `set -C` what is written behind the end of a file makes none.
+    appending_makes_no_file: bool = [N, N, N, N, N, N, Y], "observed in all six: set -C; echo a >>f; in zsh also behind setopt appendcreate";
+    /// `readonly x` and `export x` leave a variable unset that is.
+    bare_marks_leave_unset: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt posixbuiltins; readonly p; echo ${+p}";
+    /// Taking back that a variable is read-only is a mistake.
+    read_only_is_kept_by_mistake: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt posixbuiltins; readonly p; typeset +r p; echo after";
+    /// The action for DEBUG finds the commands in ZSH_DEBUG_CMD that it stands before.
+    debug_tells_commands: bool = [N, N, N, N, N, N, Y], "observed in zsh: trap 'echo $ZSH_DEBUG_CMD' DEBUG; for i in 1 2; do echo $i; done";
     /// What becomes of variables that have values for a command, when another assignment before it ends the shell.
     failed_temporaries: FailedTemporaries = [FailedTemporaries::StayAtReadOnly, FailedTemporaries::PutBack, FailedTemporaries::Stay, FailedTemporaries::Stay, FailedTemporaries::StayAtReadOnly, FailedTemporaries::StayAtReadOnly, FailedTemporaries::Stay], "observed in all six: trap 'echo $x' EXIT; x=2 y=${z?} true; readonly r; x=3 r=4 true";
     /// Utilities that leave a variable what they assign to it, though it had a value for them alone.
@@ -401,6 +411,10 @@ macro_rules! carrying_rows {
     redirections_open_at_once: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: : >f1 >f2$(echo f*); echo f*";
     /// A redirection without a command runs the program that NULLCMD or READNULLCMD names.
     lone_redirection_runs: bool = [N, N, N, N, N, N, Y], "observed in all six: >f; echo $?; <f; NULLCMD=label; >f";
+    /// Redirections without a command are a mistake.
+    lone_redirection_fails: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt cshnullcmd; >f; x=1 >f";
+    /// A here-document or here-string beside nothing but one assignment of nothing is what is assigned.
+    lone_document_is_value: bool = [N, N, N, N, N, Y, N], "observed in all six, with newlines for the slashes: x=<<E / a / E / echo \"$x\"; x=<<<b; echo \"$x\"";
     /// A function that is written with parentheses shares its variables and the assignments before its call with the shell.
     plain_functions_share: bool = [N, N, N, N, Y, N, N], "observed in all six: f() { typeset x=2; }; y=1 f; echo $x $y";
     /// When `$0` is the name of the function.

@@ -7,6 +7,12 @@ macro_rules! expanding_rows {
     first_element_is_the_name: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and mksh: b=z; echo ${!b[0]} ${!b[1]}";
     /// A pattern that matches no pathname stays as it is; otherwise it is an error.
     keeps_unmatched: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: echo nosuch*";
+    /// Patterns that match no pathname vanish, but it is an error if none of a list of words matches any.
+    unmatched_vanish_together: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt cshnullglob; echo nosuch* *.txt; echo nosuch*";
+    /// What `:s/from/to/` replaces is a pattern.
+    modifiers_replace_patterns: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt histsubstpattern; x=abc; echo ${x:s/b?/Q/}";
+    /// `**` at the start of a part of a pathname finds files in all folders without a slash behind it.
+    double_star_needs_no_slash: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt globstarshort; echo **.csv";
     /// What a pattern that matches nothing ends where it is an error.
     unmatched_ends: Reach = [Reach::Line, Reach::Line, Reach::Line, Reach::Line, Reach::Line, Reach::Line, Reach::Command], "observed: shopt -s failglob or zsh: label nosuch*; label after";
     /// GLOBIGNORE lists patterns of pathnames that no pattern matches.
@@ -86,7 +92,11 @@ macro_rules! expanding_rows {
     /// There, white space behind white space is skipped all the same.
     strict_blanks_merge: bool = [N, N, N, Y, N, N, N], "observed: IFS=' :'; set -- q; x='a : b'; printf '[%s]' \"$@\"$x";
     /// IFS is a list of characters of the locale, not of bytes.
-    ifs_characters: bool = [Y, Y, N, N, Y, N, Y], "observed with LANG=C.UTF-8: IFS='ä'";
+    ifs_units: IfsUnits = [IfsUnits::Characters, IfsUnits::CharactersAndStrayBytes, IfsUnits::Bytes, IfsUnits::Bytes, IfsUnits::Characters, IfsUnits::Bytes, IfsUnits::Characters], "observed with LANG=C.UTF-8 in all six: IFS='ä'; x=$'aäb\\xc3c'; printf '[%s]' $x";
+    /// A pattern or a text that is no UTF-8 is matched byte by byte.
+    broken_text_matches_bytes: bool = [N, Y, N, N, N, N, N], "observed with LANG=C.UTF-8 in bash, ksh93, mksh and zsh: case ä in *$'\\xa4') echo yes; esac; case $'ä\\xff' in ???) echo yes; esac";
+    /// `read` splits characters of several bytes at one of their bytes that is in IFS.
+    read_cuts_characters: bool = [N, N, N, N, Y, N, N], "observed with LANG=C.UTF-8 in bash, ksh93, mksh and zsh: IFS=$'\\xc3'; read x y <<< aéb; echo $y";
     /// White space of IFS before a separator of several bytes belongs to that separator.
     blank_joins_wide_separator: bool = [Y, N, Y, Y, Y, Y, Y], "observed with LANG=C.UTF-8: IFS=' ä'; x='a äb'; echo $x";
     /// In a word with an expansion, characters of IFS that the author wrote count as quoted, so that they form no patterns.
@@ -159,12 +169,20 @@ macro_rules! expanding_rows {
     at_joins_with_space: bool = [N, Y, N, N, Y, Y, N], "observed: IFS=:; set -- a b; x=$@";
     /// The index that `-v` was given is expanded once more.
     tested_index_expands: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -A A; k='$x'; A[$k]=1; [[ -v A[$k] ]]; echo $?; [[ -v 'A[$k]' ]]; echo $?";
+    /// `[[ -v a[1,3] ]]` and `[[ -v a[(r)x] ]]` ask for elements.
+    tests_ranges_of_elements: bool = [N, N, N, N, N, N, Y], "observed in zsh: a=(1 2 3); [[ -v a[1,3] ]]; echo $?; [[ -v a[(i)2] ]]; echo $?";
     /// An array has one place: what goes through its elements goes on behind the element that was looked up in between.
     arrays_have_one_place: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x y z); echo ${a[@]:0:${#a[@]}} ${a[@]#${a[1]}}";
     /// A tilde after `=` or `:` in an argument that looks like an assignment is expanded.
     tilde_in_arguments: bool = [N, Y, N, N, N, N, N], "observed: echo a=~ a=~:~";
     /// A tilde directly after the `=` of an argument is expanded.
     tilde_after_equals: bool = [N, N, N, N, N, Y, N], "observed: echo a=~";
+    /// The word of `case`, its patterns and the operands of `[[ ]]` have tildes where arguments that look like
+    /// assignments have them.
+    lone_words_may_assign: bool = [N, Y, N, N, N, Y, N], "observed in all six: HOME=/hive; case x=~ in x=/hive) echo yes; esac";
+    /// The name behind a tilde ends before an equals sign and another tilde, which is expanded too in the value of an
+    /// assignment.
+    sign_and_tilde_end_names: bool = [N, Y, N, N, N, N, N], "observed in all six: echo ~=~ a=~=~ a=~root=~";
     /// A colon ends the tilde at the start of what `${x=word}` assigns.
     colon_ends_assigned_tilde: bool = [N, N, N, N, N, Y, N], "observed in all six: unset q; echo ${q=~:~}";
     /// The values of an unquoted list are joined where a word gives IFS a value, and split by what IFS is behind it.
@@ -357,6 +375,8 @@ macro_rules! expanding_rows {
     listed_indexes_must_be_something: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: i=; a=([$i]=3 [1]=4); echo ${a[@]}";
     /// An index that expands to nothing is a mistake.
     empty_index_is_mistake: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: a=(1 2); i=; echo ${a[$i]}";
+    /// An index of a whole number or a real in an expression takes no characters of it, but the number.
+    numbers_have_no_characters: bool = [N, N, N, N, N, N, Y], "observed in zsh: integer q=55; echo $((q[2])) $q[2]";
     /// An opening bracket that nothing closes keeps a field from being a pattern.
     open_bracket_spoils: bool = [N, N, N, N, Y, N, N], "observed in all six: echo [* beside a file [q]";
     /// The quoted characters that mean something in a bracket expression all the same.

@@ -11,6 +11,14 @@ macro_rules! reading_rows {
     first_bracket_ends_key: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93 and zsh: b=(1 2); a=([b[1]]=q); a=([${b[1]}]=q)";
     /// A backslash before a double quote in an expression stays.
     expressions_keep_escaped_quotes: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((\\\"1\\\"))";
+    /// A function that is written with `()` has one name only.
+    functions_have_one_name: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt nomultifuncdef; eval 'f g() { :; }'";
+    /// A line continuation may stand between the sign of a group and its parenthesis.
+    groups_take_continuations: bool = [N, Y, N, N, N, Y, Y], "observed in bash with extglob, ksh93, mksh and zsh with kshglob: case foo in f*\\<newline>(o)) echo yes; esac";
+    /// A here-document at whose sign the line ends has that sign for a delimiter.
+    document_sign_delimits: bool = [N, N, N, N, N, Y, N], "observed in all six, with newlines for the slashes: read x << / a / << / echo $x";
+    /// A newline between quotes needs a backslash before it, which is taken away.
+    newlines_end_quotes: bool = [N, N, N, N, N, N, N], "observed in zsh, with a newline for the slash: setopt cshjunkiequotes; eval 'echo \"a/b\"'";
     /// A brace or a slash between parentheses ends no pattern of an operation.
     pattern_parentheses_hide_ends: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: v=x; echo ${v#*(})} ${v/@(a/b)/q}";
     /// The brace of `${x:}` ends nothing; the next one does, and cuts the word.

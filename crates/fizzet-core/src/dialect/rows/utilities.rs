@@ -165,6 +165,10 @@ macro_rules! utilities_rows {
     unset_no_function_status: Status = [0, 0, 0, 0, 0, 0, 1], "observed in all six: unset -f nosuch; echo $?";
     /// `alias -g` makes an alias that is replaced wherever it is a word.
     global_aliases: bool = [N, N, N, N, N, N, Y], "observed in zsh: alias -g G=word, newline, echo G";
+    /// `unset` takes nothing out of the arrays that tell of aliases and programs.
+    tables_keep_elements: bool = [N, Y, N, N, N, N, N], "observed in bash and zsh: alias a=b; unset 'BASH_ALIASES[a]' 'aliases[a]'; alias";
+    /// `disable -p` switches operators of patterns off.
+    patterns_can_be_disabled: bool = [N, N, N, N, N, N, Y], "observed in zsh: disable -p '*'; [[ fg = f* ]]; echo $?";
     /// The status of `typeset` and its kin for an unknown option.
     declaration_usage_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: typeset -Q m; echo $?";
     /// A word of `typeset` or `local` that is no name ends the shell.
@@ -374,6 +378,8 @@ macro_rules! utilities_rows {
     loops_hidden: LoopsHidden = [LoopsHidden::Never, LoopsHidden::ButSubstitutions, LoopsHidden::Never, LoopsHidden::Never, LoopsHidden::Never, LoopsHidden::Always, LoopsHidden::Never], "observed in all six: for i in 1 2; do (break; echo in); done; for i in 1 2; do echo $(break; echo in); done";
     /// A function is outside the loops of its caller for `break` and `continue`.
     functions_hide_loops: bool = [Y, Y, Y, N, Y, Y, N], "observed in all six: f() { break; }; for i in 1 2; do f; echo $i; done";
+    /// A `break` or `continue` that a function ends with goes no further.
+    functions_hold_breaks: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt localloops; f() { break; }; for i in 1 2; do f; echo $i; done";
     /// `cd -P` follows links also with -L behind -P.
     physical_wins: bool = [N, N, N, N, N, N, Y], "observed in all six: ln -s a/b l; cd -P -L l; pwd";
     /// With `cd -P`, the `..` that a path begins with leave the current folder by its name.
@@ -494,7 +500,7 @@ macro_rules! utilities_rows {
     /// The status of `alias` for an unknown option; nothing where it has none and takes them for names.
     alias_usage_status: Option<Status> = [None, Some(2), None, None, Some(2), Some(1), Some(1)], "observed in all six: alias -x; echo $?";
     /// What `alias name` tells before the name, and what `alias -p name` does.
-    alias_prefixes: (&'static str, &'static str) = [("", ""), ("alias ", "alias "), ("", ""), ("", ""), ("", "alias "), ("", "alias "), ("", "")], "observed in all six: alias x=1; alias x; alias -p x";
+    alias_prefixes: (&'static str, &'static str) = [("", ""), ("alias ", "alias "), ("", ""), ("", ""), ("", "alias "), ("", "alias "), ("", "alias ")], "observed in all six: alias x=1; alias x; alias -p x; in zsh alias -L x";
     /// A name that `getopts` or `unset` is given ends before an equals sign.
     names_end_at_equals: bool = [N, N, Y, Y, N, N, N], "observed in all six: o=1; unset o=; echo $o; getopts a o=z -a; echo $o";
     /// `command` keeps an assignment of `export` and its kin to a read-only variable from ending the shell, with this status.
@@ -503,6 +509,10 @@ macro_rules! utilities_rows {
     locals_can_inherit: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: v=1; f() { local -I v; echo $v; }; f";
     /// `exec` carries out functions and built-in utilities.
     exec_runs_builtins: bool = [N, N, N, N, N, Y, Y], "observed in all six: (exec test 1 = 2); echo $?; f() { echo in; }; (exec f)";
+    /// `exec` carries out functions too where it carries out utilities.
+    exec_runs_functions: bool = [N, N, N, N, N, Y, Y], "observed in mksh and zsh: f() { echo in; }; (exec f); in zsh also behind setopt posixbuiltins";
+    /// `set` keeps the status of the command substitutions in its words under `set -o sh`.
+    set_keeps_status: bool = [N, N, N, N, N, Y, N], "observed in ksh93 and mksh: set -o sh; set -- $(false); echo $?";
     /// An option without a name is on for `-o` of a test.
     empty_option_is_on: bool = [N, N, N, N, N, Y, N], "observed in all six: [[ -o '' ]]; echo $?; [[ -o ? ]]; echo $?";
     /// The signs before the name that `-o` of a test takes: `-` and `+` for a letter, `!` for what is off, `?` for

@@ -133,6 +133,13 @@ impl Evaluation<'_> {
             && !variables.is_array(name)
     }
 
+    /// Whether a variable keeps a number, of which an index takes no part.
+    fn is_whole_number(&mut self, name: &[u8]) -> bool {
+        let keeps = self.cx.state().variables.get(name).map(|one| one.keeps);
+        self.dialect.numbers_have_no_characters
+            && matches!(keeps, Some(Keeps::Integer(_) | Keeps::Real { .. }))
+    }
+
     /// The characters of a value that `[3]` or `[2,3]` takes.
     fn characters_of(&mut self, name: &[u8], index: &[u8]) -> Result<Text, Stop> {
         let (first, last) = match index.split_once_str(",") {
@@ -198,7 +205,8 @@ impl Evaluation<'_> {
                 }
             }
         }
-        let text = match &target.index {
+        let index = target.index.as_ref().filter(|_| !self.is_whole_number(&target.name));
+        let text = match index {
             None if self.dialect.names_mean_lists
                 && self.cx.state().variables.is_array(&target.name) =>
             {

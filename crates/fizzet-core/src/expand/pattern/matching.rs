@@ -3,7 +3,7 @@
 use std::borrow::Cow;
 
 use crate::expand::pattern::ordered::Program;
-use crate::expand::pattern::{Item, Pattern, Repeat, needs_text_behind_star};
+use crate::expand::pattern::{Item, Pattern, Repeat, is_broken, needs_text_behind_star};
 use crate::text::{character_ends, next_character};
 
 /// A search for the matches of a pattern in a text.
@@ -79,6 +79,14 @@ impl Search<'_, '_> {
 impl Pattern {
     /// Whether all of `text` matches.
     pub fn matches(&self, text: &[u8]) -> bool {
+        match self.takes_bytes_of(text) {
+            true => self.in_bytes().matches_here(text),
+            false => self.matches_here(text),
+        }
+    }
+
+    /// The same, by bytes or by characters as the pattern is.
+    fn matches_here(&self, text: &[u8]) -> bool {
         let text = &*self.folded(text);
         if self.has_groups {
             return self.reach(text, 0).last() == Some(&true);
@@ -118,6 +126,9 @@ impl Pattern {
     ///
     /// All ways of matching are followed at once, so this takes at most pattern times text steps.
     pub fn prefix_ends(&self, text: &[u8]) -> Vec<usize> {
+        if self.takes_bytes_of(text) {
+            return self.in_bytes().prefix_ends(text);
+        }
         self.folded_ends(&self.folded(text), false)
     }
 
@@ -172,6 +183,16 @@ impl Pattern {
         }
     }
 
+    /// Whether a text is matched byte by byte because it is no UTF-8.
+    fn takes_bytes_of(&self, text: &[u8]) -> bool {
+        self.rules.broken_text_matches_bytes && self.rules.characters && is_broken(text)
+    }
+
+    /// The same pattern for bytes.
+    fn in_bytes(&self) -> Pattern {
+        Pattern { rules: self.rules.of_bytes(), ..self.clone() }
+    }
+
     /// Whether brackets match bytes where everything else matches characters.
     fn mixes_units(&self) -> bool {
         self.rules.characters
@@ -198,9 +219,19 @@ impl Pattern {
 
     /// The offset at which the shortest or longest match that reaches the end of `text` begins.
     pub fn suffix_start(&self, text: &[u8], longest: bool) -> Option<usize> {
+        if self.takes_bytes_of(text) {
+            return self.in_bytes().suffix_start(text, longest);
+        }
         if let Some(literal) = self.literal() {
             let text = self.folded(text);
-            return text.ends_with(literal).then(|| text.len() - literal.len());
+            let start = text.len().checked_sub(literal.len()).filter(|_| text.ends_with(literal));
+            // A character is never cut.
+            let cuts = |&start: &usize| {
+                self.rules.characters
+                    && literal.first().is_some_and(|byte| (0x80..0xc0).contains(byte))
+                    && character_ends(&text, true).binary_search(&start).is_err()
+            };
+            return start.filter(|start| !cuts(start));
         }
         // The longest match is looked for byte by byte where brackets are.
         let characters = self.rules.characters && !(longest && self.mixes_units());
@@ -208,7 +239,7 @@ impl Pattern {
         // What stands before a match decides whether a place is one.
         let fits = |start: &usize| match self.has_places {
             true => self.reach(&self.folded(text), *start).last() == Some(&true),
-            false => self.matches(&text[*start..]),
+            false => self.matches_here(&text[*start..]),
         };
         match longest {
             true => starts.into_iter().find(fits),

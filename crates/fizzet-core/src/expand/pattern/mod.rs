@@ -8,6 +8,7 @@ mod bracket;
 mod bracket_ends;
 pub(super) mod class;
 mod compile;
+mod disabled;
 pub(super) mod escapes;
 mod hidden;
 mod matching;
@@ -24,6 +25,7 @@ use crate::expand::pattern::class::Set;
 use crate::expand::pattern::compile::{Compiler, Told};
 use crate::expand::pattern::escapes::Place;
 use crate::text::{Standing, Text, character_count};
+pub use disabled::Disabled;
 pub(crate) use range::range_length;
 
 /// How matching reads text.
@@ -81,9 +83,18 @@ pub struct PatternRules {
     pub open_groups: OpenGroups,
     /// Whether a group behind a star cannot match the nothing at the end of a text.
     pub star_groups_need_text: bool,
+    /// Whether a pattern or a text that is no UTF-8 is matched byte by byte.
+    pub broken_text_matches_bytes: bool,
+    /// The operators that stand for themselves.
+    pub disabled: Disabled,
 }
 
 impl PatternRules {
+    /// The same for bytes.
+    pub(super) fn of_bytes(self) -> PatternRules {
+        PatternRules { characters: false, wide_classes: false, wide_brackets: false, ..self }
+    }
+
     /// The rules of a shell in a locale.
     pub fn new(dialect: &Dialect, utf8: bool) -> PatternRules {
         PatternRules {
@@ -109,6 +120,8 @@ impl PatternRules {
             alternatives_in_order: dialect.alternatives_in_order,
             open_groups: dialect.open_groups,
             star_groups_need_text: dialect.star_groups_need_text,
+            broken_text_matches_bytes: dialect.broken_text_matches_bytes,
+            disabled: Disabled::default(),
             wide_brackets: utf8 && dialect.characters,
             groups: dialect.extended_patterns,
             folds_case: false,
@@ -208,6 +221,10 @@ pub(crate) fn may_have_pattern(text: &Text) -> bool {
 
 /// Whether unquoted bytes hold what can begin a pattern.
 pub(crate) fn has_active(bytes: &[u8], rules: PatternRules) -> bool {
+    if rules.disabled.any() {
+        let left = rules.disabled.left(bytes);
+        return has_active(&left, PatternRules { disabled: Disabled::default(), ..rules });
+    }
     let plain = |byte: &u8| matches!(byte, b'*' | b'?' | b'[');
     // An exclusion alone makes no pattern of a word (zsh).
     let operator = |byte: &u8| matches!(byte, b'^' | b'#');
@@ -221,7 +238,7 @@ pub(crate) fn has_active(bytes: &[u8], rules: PatternRules) -> bool {
 /// Whether an unquoted `[` in a text begins a bracket expression that nothing closes; a lone one is
 /// no pattern.
 pub fn has_open_bracket(text: &Text, rules: PatternRules) -> bool {
-    let (bytes, quoted) = (text.bytes(), text.quoting());
+    let (bytes, quoted) = (text.bytes(), quoting(text, rules));
     bytes.len() > 1 && Compiler::new(bytes, &quoted, rules, &Cell::default()).has_open_bracket()
 }
 
@@ -264,6 +281,12 @@ pub fn looks_like_one(text: &Text, rules: PatternRules) -> bool {
 /// parentheses and bars.
 pub(crate) fn quoting(pattern: &Text, rules: PatternRules) -> Vec<bool> {
     let mut marks = pattern.quoting();
+    if rules.disabled.any() {
+        let bytes = pattern.bytes();
+        for (at, mark) in marks.iter_mut().enumerate() {
+            *mark |= rules.disabled.quotes(bytes[at], bytes.get(at + 1));
+        }
+    }
     if rules.groups && !rules.groups_in_values {
         let mut at = 0;
         for (run, bytes) in pattern.runs() {
@@ -335,7 +358,8 @@ impl Pattern {
             && !quoted[0]
             && !bytes[FOLDING.len()..].contains_str("(#");
         let (at, folds_case) = (if folds { FOLDING.len() } else { 0 }, folds || rules.folds_case);
-        let rules = PatternRules { folds_case, ..rules };
+        let broken = rules.broken_text_matches_bytes && is_broken(bytes);
+        let rules = PatternRules { folds_case, ..if broken { rules.of_bytes() } else { rules } };
         let told = Cell::default();
         let mut compiler = Compiler::new(bytes, quoted, rules, &told);
         compiler.at = at;
@@ -452,10 +476,20 @@ impl Pattern {
         matches!(self.items[..], [Item::Star]) && written == b"**"
     }
 
+    /// Whether the pattern begins with a star.
+    pub fn begins_with_star(&self) -> bool {
+        matches!(self.items.first(), Some(Item::Star))
+    }
+
     /// Whether the pattern begins with this literal byte.
     pub fn begins_with(&self, byte: u8) -> bool {
         matches!(self.items.first(), Some(Item::Literal(bytes)) if bytes[0] == byte)
     }
+}
+
+/// Whether a text is no UTF-8.
+pub(super) fn is_broken(text: &[u8]) -> bool {
+    !text.is_ascii() && std::str::from_utf8(text).is_err()
 }
 
 /// Whether a group that must come stands behind a star, or behind single characters behind one.

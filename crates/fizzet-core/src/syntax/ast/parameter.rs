@@ -187,6 +187,8 @@ pub enum Modifier {
     Parts(u8, usize),
     /// `s/from/to/`, and whether all are replaced.
     Replace(Box<[u8]>, Box<[u8]>, bool),
+    /// `&`, which replaces what the latest `s/from/to/` of the shell did, and whether all are replaced.
+    Again(bool),
     /// `F:n:` before another modifier, which counts so often, or `f`, until nothing changes.
     Repeated(Box<Modifier>, Option<usize>),
     /// `w` before another modifier, which changes each word then, or `W:separator:`.

@@ -6,7 +6,7 @@ use crate::dialect::EmptyAliasNames;
 use crate::expand::Context;
 use crate::expand::quoting::told;
 use crate::stop::{Status, Stop};
-use crate::syntax::Alias;
+use crate::syntax::{Alias, AliasCounts};
 use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
@@ -33,23 +33,29 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         // It is about where programs have been found.
         return Ok(Status::from(given.has(b'r') && !operands.is_empty()));
     }
-    let tells = given.has(b'p');
+    let counts = match (given.has(b'g'), given.has(b's')) {
+        _ if !walker.state.dialect.global_aliases => AliasCounts::AtCommands,
+        (true, true) => return Ok(1),
+        (true, false) => AliasCounts::Everywhere,
+        (false, true) => AliasCounts::BeforeSuffix,
+        (false, false) => AliasCounts::AtCommands,
+    };
+    let tells = given.has(b'p') || given.has(b'L');
     if operands.is_empty() || (tells && walker.state.dialect.alias_tells_all_first) {
-        walker.tell_aliases(tells, call);
+        walker.tell_aliases(counts, tells, call);
         if operands.is_empty() || walker.state.aliases.is_empty() {
             return Ok(0);
         }
     }
     let only_tells = tells && walker.state.dialect.alias_only_tells;
-    let counts = walker.state.dialect.alias_counts_unknown_names;
+    let sums_up = walker.state.dialect.alias_counts_unknown_names;
     let mut assigns = false;
-    let everywhere = given.has(b'g') && walker.state.dialect.global_aliases;
     for operand in operands {
         let bytes = operand.bytes();
         let first = usize::from(walker.state.dialect.alias_names_begin_anyhow && bytes.len() > 1);
         let equals = bytes[first..].iter().position(|&byte| byte == b'=');
         let Some(equals) = equals.map(|at| at + first).filter(|_| !only_tells) else {
-            match walker.state.aliases.get(bytes).cloned() {
+            match walker.state.aliases.get(&*counts.kept_name(bytes)).cloned() {
                 Some(alias) => {
                     walker.tell_alias(bytes, &alias, tells, call);
                 }
@@ -60,7 +66,7 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                     if given.has(b'x') && walker.state.dialect.exported_aliases_pass {
                         continue;
                     }
-                    status = if counts { status + Status::from(!assigns) } else { 1 };
+                    status = if sums_up { status + Status::from(!assigns) } else { 1 };
                 }
             }
             continue;
@@ -83,32 +89,41 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         }
         assigns = true;
         let value = &bytes[equals + 1..];
-        let alias = Alias::of(value, everywhere, &mut walker.state.sources);
+        let alias = Alias::of(value, counts, &mut walker.state.sources);
         let aliases = Rc::make_mut(&mut walker.state.aliases);
-        aliases.insert(bytes[..equals].into(), alias);
+        aliases.insert(counts.kept_name(&bytes[..equals]).into(), alias);
     }
     Ok(status)
 }
 
 impl Walker {
     /// Tells all aliases, where the shell has none but those of the script and tells them in an order.
-    fn tell_aliases(&mut self, as_calls: bool, call: &Call<'_>) {
+    fn tell_aliases(&mut self, which: AliasCounts, as_calls: bool, call: &Call<'_>) {
         if !self.state.dialect.alias_list_is_known {
             self.missing("the aliases that the shell begins with", call.span);
             return self.write_hole(call.span);
         }
         let aliases = self.state.aliases.clone();
-        let mut names: Vec<_> = aliases.keys().collect();
-        names.sort_unstable();
-        for name in names {
-            self.tell_alias(name, &aliases[name], as_calls, call);
+        let told = |counts: AliasCounts| match which {
+            AliasCounts::AtCommands => as_calls || counts != AliasCounts::BeforeSuffix,
+            which => counts == which,
+        };
+        let mut told: Vec<_> = aliases.iter().filter(|(_, alias)| told(alias.counts)).collect();
+        told.sort_unstable_by_key(|(name, _)| *name);
+        for (name, alias) in told {
+            self.tell_alias(alias.counts.shown_name(name), alias, as_calls, call);
         }
     }
 
     /// Tells one alias, perhaps as the call of the utility that makes it.
     fn tell_alias(&mut self, name: &[u8], alias: &Alias, as_call: bool, call: &Call<'_>) {
         let (plain, of_call) = self.state.dialect.alias_prefixes;
-        let prefix = if as_call { of_call } else { plain };
+        let prefix = match alias.counts {
+            _ if !as_call => plain,
+            AliasCounts::AtCommands => of_call,
+            AliasCounts::Everywhere => "alias -g ",
+            AliasCounts::BeforeSuffix => "alias -s ",
+        };
         let text = told(&self.state.dialect, &alias.text);
         self.print_bytes(&[prefix.as_bytes(), name, b"=", &text].concat(), call);
     }
@@ -128,7 +143,12 @@ fn forget_folders(walker: &mut Walker, given: &Given<'_>) -> Status {
 /// `unalias [-a] name...`
 pub(super) fn unalias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let names_folders = walker.state.dialect.aliases_name_folders;
-    let given = call.given(if names_folders { "adt" } else { "a" }, false);
+    let letters = match () {
+        () if names_folders => "adt",
+        () if walker.state.dialect.global_aliases => "as",
+        () => "a",
+    };
+    let given = call.given(letters, false);
     if given.unknown.is_some() {
         return Ok(walker.state.dialect.option_usage_status);
     }
@@ -142,16 +162,18 @@ pub(super) fn unalias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     if given.operands.is_empty() && !given.has(b'a') {
         return Ok(walker.state.dialect.unalias_nothing_status);
     }
+    let counts = if given.has(b's') { AliasCounts::BeforeSuffix } else { AliasCounts::AtCommands };
     let aliases = Rc::make_mut(&mut walker.state.aliases);
     if given.has(b'a') {
-        aliases.clear();
+        let is_suffix = |alias: &Alias| alias.counts == AliasCounts::BeforeSuffix;
+        aliases.retain(|_, alias| is_suffix(alias) != given.has(b's'));
         if !walker.state.dialect.unalias_all_minds_names {
             return Ok(0);
         }
     }
     let mut status = 0;
     for name in given.operands {
-        status |= Status::from(aliases.remove(name.bytes()).is_none());
+        status |= Status::from(aliases.remove(&*counts.kept_name(name.bytes())).is_none());
     }
     Ok(status)
 }

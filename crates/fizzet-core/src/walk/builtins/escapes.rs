@@ -2,6 +2,7 @@
 
 use crate::dialect::LargeOctal;
 use crate::lineage::Origin;
+use crate::syntax::encoded;
 use crate::text::{Standing, Text};
 
 /// A text with its escapes decoded, and whether output goes on behind it.
@@ -70,11 +71,13 @@ pub(super) fn escape(text: &[u8], letters: &[u8], large: LargeOctal) -> Option<(
         b'u' | b'U' => {
             let most = if letter == b'u' { 4 } else { 8 };
             let Some((value, used)) = hexadecimal(text, most) else { return nul };
-            let character = match value {
-                0x1_0000.. if letters.contains(&b'-') => char::REPLACEMENT_CHARACTER,
-                value => char::from_u32(value)?,
+            let narrow = letters.contains(&b'-');
+            let made = match value {
+                0xffff_ff00.. if narrow => vec![value as u8],
+                0x1_0000.. if narrow => encoded(0xfffd),
+                value => encoded(value),
             };
-            return Some((character.to_string().into_bytes(), used));
+            return Some((made, used));
         }
         other => other,
     };

@@ -1,5 +1,7 @@
 //! `command`, `builtin`, `type`, `whence`: what a name stands for.
 
+use bstr::ByteSlice;
+
 use crate::dialect::{ProgramsTold, TellsNames, UtilityKind};
 use crate::expand::Context;
 use crate::expand::quoting::told;
@@ -7,6 +9,7 @@ use crate::host::FileKind;
 use crate::kernel::path::candidates;
 use crate::lineage::{Origin, Rule};
 use crate::stop::{Reach, ShellError, Status, Stop};
+use crate::syntax::AliasCounts;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
@@ -421,6 +424,12 @@ impl Walker {
         }
         if self.state.utility(name).is_some() {
             return Some(("builtin", name.to_vec()));
+        }
+        if let Some((_, suffix)) = name.rsplit_once_str(".")
+            && let kept = AliasCounts::BeforeSuffix.kept_name(suffix)
+            && let Some(alias) = self.state.aliases.get(&*kept)
+        {
+            return Some(("suffix alias", alias.text.to_vec()));
         }
         self.on_path(name).map(|path| ("file", path))
     }

@@ -5,6 +5,7 @@ mod attributes;
 mod autoload;
 mod columns;
 mod control;
+mod emulations;
 mod enable;
 mod escapes;
 mod find;

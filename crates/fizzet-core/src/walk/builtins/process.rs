@@ -58,7 +58,9 @@ pub(super) fn exec(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     }
     if name.is_none() && walker.state.dialect.exec_runs_builtins {
         let kind = match argv[0].bytes() {
-            name if walker.state.functions.contains_key(name) => Some(CommandKind::Function),
+            name if walker.state.functions.contains_key(name) => {
+                walker.state.dialect.exec_runs_functions.then_some(CommandKind::Function)
+            }
             name => walker.state.utility(name).map(|_| CommandKind::Builtin),
         };
         if let Some(kind) = kind {

@@ -4,7 +4,9 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
-use crate::dialect::{BackslashInIfs, InputBackslash, NamesWithValues, ReadLooksAt, ReadOfNothing};
+use crate::dialect::{
+    BackslashInIfs, IfsUnits, InputBackslash, NamesWithValues, ReadLooksAt, ReadOfNothing,
+};
 use crate::expand::places::store_list;
 use crate::expand::{Context, Fields, Ifs, fields_of_line, ifs};
 use crate::lineage::{Hop, Origin, Rule};
@@ -283,7 +285,9 @@ fn without_newline(state: &State) -> Rc<Ifs> {
     let separators = state.variables.separators();
     let all = separators.as_deref().unwrap_or(state.dialect.first_ifs);
     let kept: Vec<u8> = all.iter().copied().filter(|&byte| byte != b'\n').collect();
-    Rc::new(Ifs::new(Some(&kept), state.utf8() && state.dialect.ifs_characters))
+    let cuts = state.dialect.read_cuts_characters && std::str::from_utf8(&kept).is_err();
+    let units = if state.utf8() && !cuts { state.dialect.ifs_units } else { IfsUnits::Bytes };
+    Rc::new(Ifs::new(Some(&kept), units))
 }
 
 /// The array that `read` fills; or its status, where that is a mistake.

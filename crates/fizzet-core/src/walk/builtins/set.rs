@@ -81,7 +81,7 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     }
     let sorts_present = asked.sorts.is_some() && walker.state.dialect.set_sorts_present;
     if !asked.clears && rest.is_empty() && !sorts_present {
-        return Ok(0);
+        return Ok(walker.status_of_set());
     }
     let before = walker.state.positional.share();
     let given = if rest.is_empty() && !asked.clears { before.all() } else { rest };
@@ -91,7 +91,7 @@ pub(super) fn set(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     walker.parameters_replaced |= walker.scopes.is_empty();
     walker.options_begin_again();
     walker.tell_change(Cause::Set, &before, call.span)?;
-    Ok(0)
+    Ok(walker.status_of_set())
 }
 
 /// Words in the order of their bytes, where that is asked for.
@@ -106,6 +106,13 @@ fn in_order(words: &[Text], order: Option<Order>) -> std::borrow::Cow<'_, [Text]
 }
 
 impl Walker {
+    /// The status of `set`: scripts from before POSIX ask for that of `set -- $(getopt ...)` (mksh manual, set).
+    fn status_of_set(&self) -> Status {
+        let keeps =
+            self.state.dialect.set_keeps_status && self.state.option_is_on(b"sh") == Some(true);
+        self.substituted.filter(|_| keeps).unwrap_or(0)
+    }
+
     /// Carries the options out; returns the words behind them.
     fn options_of_set<'a>(
         &mut self,

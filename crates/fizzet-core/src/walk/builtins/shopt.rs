@@ -71,7 +71,7 @@ static SHOPT: &[Entry] = &[
     ("restricted_shell", false, None),
     ("shift_verbose", false, None),
     ("sourcepath", true, None),
-    ("varredir_close", false, None),
+    ("varredir_close", false, Some(|options| &mut options.named_close)),
     ("xpg_echo", false, Some(|options| &mut options.echo_decodes)),
 ];
 

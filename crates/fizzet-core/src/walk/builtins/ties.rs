@@ -57,7 +57,9 @@ impl Walker {
         if !self.state.variables.is_array(&tie.list) || (is_new && !has_list) {
             self.state.variables.entry(&tie.list).value = Value::Indexed(BTreeMap::new());
         }
-        let follows = if has_list { tie.list.clone() } else { tie.text.clone() };
+        // What was tied already is joined anew, perhaps by another separator.
+        let is_renewed = !has_text && self.state.tie(&tie.list).is_some();
+        let follows = if has_list || is_renewed { tie.list.clone() } else { tie.text.clone() };
         let ties = Rc::make_mut(&mut self.state.ties);
         ties.retain(|known| known.text != tie.text);
         ties.push(tie);

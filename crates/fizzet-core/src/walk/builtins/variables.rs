@@ -390,12 +390,16 @@ impl Walker {
             && equals.is_none()
             && compound.is_none();
         let taken = takes_over.then(|| self.taken_over(name)).flatten();
+        let stays_unset = self.state.dialect.bare_marks_leave_unset
+            && (declaration.exports || declaration.freezes)
+            && equals.is_none()
+            && compound.is_none();
         let hides = !declaration.goes_outside || self.is_own(name);
         if declaration.local && hides && inside::parent(name).is_none() {
             let inherits = declaration.given.has(b'I') && self.state.dialect.locals_can_inherit;
             let outer = self.state.options.locals_inherit;
             self.state.options.locals_inherit |= inherits;
-            self.hide(name, equals.is_some() || compound.is_some());
+            self.hide(name, stays_unset || equals.is_some() || compound.is_some());
             self.state.options.locals_inherit = outer;
         }
         if let Some(Value::Scalar(value)) = taken.map(|variable| variable.value) {
@@ -491,6 +495,7 @@ impl Walker {
             }
         }
         if equals.is_none()
+            && !stays_unset
             && self.state.dialect.declaration_makes_empty
             && self.state.variables.get(name).is_some_and(|one| matches!(one.value, Value::Nothing))
         {
@@ -528,6 +533,9 @@ impl Walker {
             return Ok(false);
         }
         let thaws = given.takes_back(b'r') && self.state.dialect.read_only_can_end;
+        if thaws && is_frozen && self.state.dialect.read_only_is_kept_by_mistake {
+            return Err(self.state.mistake("the variable stays read-only", declaration.span, 1));
+        }
         if declaration.exports || declaration.freezes || given.takes_back(b'x') || thaws {
             let variable = self.state.variables.entry(name);
             variable.read_only &= !thaws;

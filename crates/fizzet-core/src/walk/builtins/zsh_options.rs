@@ -3,13 +3,13 @@
 
 use std::rc::Rc;
 
-use crate::expand::Context;
-use crate::state::{ByName, Emulation, State, changing_option};
+use crate::state::{ByName, Emulation, State};
 use crate::stop::{Status, Stop};
 use crate::text::Text;
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::eval;
+use crate::walk::builtins::emulations::{EMULATED, EMULATED_WHOLE, Emulated};
 
 /// `setopt name...`, `unsetopt name...`
 pub(super) fn set_options(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -48,73 +48,9 @@ pub(super) fn set_options(walker: &mut Walker, call: &Call<'_>) -> Result<Status
     for name in operands {
         let outcome = walker.state.set_by_name(name.bytes(), on);
         status |= Status::from(outcome != ByName::Set);
-        if let Some(option) = changing_option(name.bytes()) {
-            walker.missing(&format!("what the option {option} changes"), call.span);
-        }
     }
     Ok(status)
 }
-
-/// What `emulate zsh`, `emulate sh` and `emulate ksh` set the options to that they set at all.
-const EMULATED: &[(&str, [bool; 3])] = &[
-    ("aliases", [true, true, true]),
-    ("allexport", [false, false, false]),
-    ("badpattern", [true, false, false]),
-    ("bareglobqual", [true, false, false]),
-    ("braceccl", [false, false, false]),
-    ("clobber", [true, true, true]),
-    ("cprecedences", [false, true, true]),
-    ("cshnullcmd", [false, false, false]),
-    ("cshnullglob", [false, false, false]),
-    ("equals", [true, false, false]),
-    ("errexit", [false, false, false]),
-    ("errreturn", [false, false, false]),
-    ("extendedglob", [false, false, false]),
-    ("functionargzero", [true, false, false]),
-    ("glob", [true, true, true]),
-    ("globassign", [false, false, false]),
-    ("globdots", [false, false, false]),
-    ("globstarshort", [false, false, false]),
-    ("globsubst", [false, true, true]),
-    ("histsubstpattern", [false, false, false]),
-    ("ignorebraces", [false, true, false]),
-    ("ignoreclosebraces", [false, false, false]),
-    ("ksharrays", [false, true, true]),
-    ("kshglob", [false, false, true]),
-    ("localloops", [false, false, false]),
-    ("localoptions", [false, false, true]),
-    ("localtraps", [false, false, true]),
-    ("magicequalsubst", [false, false, false]),
-    ("multifuncdef", [true, false, false]),
-    ("multios", [true, false, false]),
-    ("nomatch", [true, false, false]),
-    ("nullglob", [false, false, false]),
-    ("numericglobsort", [false, false, false]),
-    ("octalzeroes", [false, true, false]),
-    ("pipefail", [false, false, false]),
-    ("posixargzero", [false, false, false]),
-    ("posixbuiltins", [false, true, true]),
-    ("posixidentifiers", [false, true, true]),
-    ("posixstrings", [false, true, true]),
-    ("rcexpandparam", [false, false, false]),
-    ("rcquotes", [false, false, false]),
-    ("shfileexpansion", [false, true, true]),
-    ("shglob", [false, true, true]),
-    ("shnullcmd", [false, true, true]),
-    ("shwordsplit", [false, true, true]),
-    ("typesettounset", [false, true, true]),
-    ("unset", [true, true, true]),
-];
-
-/// What `emulate -R` sets besides.
-const EMULATED_WHOLE: &[(&str, bool)] = &[
-    ("caseglob", true),
-    ("casematch", true),
-    ("cbases", false),
-    ("forcefloat", false),
-    ("kshzerosubscript", false),
-    ("markdirs", false),
-];
 
 /// `emulate [-LR] [shell [-c text]]`: the options become those of a shell; with `-c`, for a text only.
 /// Behind the shell's name stand options as for `set`.
@@ -145,10 +81,9 @@ pub(super) fn emulate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
 /// Gives the options the values that another shell has them at.
 pub(in crate::walk) fn take_emulation(state: &mut State, emulation: &Emulation) {
     let (name, column) = emulated(&emulation.shell);
-    state.emulate(name, EMULATED.iter().map(|(option, values)| (*option, values[column])));
-    if emulation.whole {
-        state.emulate(name, EMULATED_WHOLE.iter().copied());
-    }
+    let whole: &[Emulated] = if emulation.whole { EMULATED_WHOLE } else { &[] };
+    let options = EMULATED.iter().chain(whole);
+    state.emulate(name, options.map(|(option, values)| (*option, values[column])));
     for (option, on) in &emulation.settings {
         match **option {
             [letter] => state.set_letter(letter, *on),
@@ -162,7 +97,7 @@ fn emulated(name: &[u8]) -> (&'static str, usize) {
     match name.strip_prefix(b"r").unwrap_or(name).first() {
         Some(b's' | b'b') => ("sh", 1),
         Some(b'k') => ("ksh", 2),
-        Some(b'c') => ("csh", 0),
+        Some(b'c') => ("csh", 3),
         _ => ("zsh", 0),
     }
 }
