@@ -17,7 +17,7 @@ use crate::expand::parameter::Held;
 use crate::expand::pattern::Pattern;
 use crate::expand::percent;
 use crate::expand::places::keep_match;
-use crate::expand::shell_words::{Piece, shell_words};
+use crate::expand::shell_words::{Piece, Reading, shell_words};
 use crate::expand::substitute::{Place, Substitution, standing_of_values};
 use crate::expand::{Context, Tilde, arithmetic, document, ifs, pattern_text_with};
 use crate::lineage::{Origin, Rule};
@@ -538,12 +538,10 @@ impl Substitution<'_> {
     }
 }
 
-/// `(z)`: the words that the shell reads in a text; with `(Z:n:)` newlines are blanks.
+/// `(z)`: the words that the shell reads in a text, in the way that the letters behind `(Z)` say.
 fn read_as_shell(text: &Text, flag: &Flag) -> Vec<Text> {
-    let keeps_lines = flag.arguments.first().is_none_or(|options| !options.contains(&b'n'));
-    let pieces = shell_words(text.bytes()).into_iter();
-    let is_line = |piece: &Piece| &text.bytes()[piece.at.clone()] == b"\n";
-    let pieces = pieces.filter(|piece| keeps_lines || !is_line(piece));
+    let letters = flag.arguments.first().map_or(&b""[..], |letters| letters);
+    let pieces = shell_words(text.bytes(), Reading::of(letters)).into_iter();
     let made = |piece: Piece| match piece.shown {
         Some(shown) => like(text, shown.as_bytes().to_vec()),
         None => text.slice(piece.at.start, piece.at.end),

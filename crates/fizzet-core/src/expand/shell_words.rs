@@ -48,7 +48,31 @@ const OPENERS: &[&str] = &[
     "time",
     "always",
     "nocorrect",
+    "coproc",
+    "function",
 ];
+
+/// What is done with comments and newlines: the letters behind `(Z)` (zshexpn, "Parameter Expansion Flags").
+#[derive(Clone, Copy, Default, Debug)]
+pub(super) struct Reading {
+    /// `c`: a comment is one word.
+    pub(super) keeps_comments: bool,
+    /// `C`: comments vanish.
+    pub(super) drops_comments: bool,
+    /// `n`: newlines are blanks.
+    pub(super) blank_newlines: bool,
+}
+
+impl Reading {
+    /// What letters ask for.
+    pub(super) fn of(letters: &[u8]) -> Reading {
+        Reading {
+            keeps_comments: letters.contains(&b'c'),
+            drops_comments: letters.contains(&b'C'),
+            blank_newlines: letters.contains(&b'n'),
+        }
+    }
+}
 
 /// How deep quotes and parentheses are followed into each other; what is deeper reaches to the end.
 const MAX_DEPTH: u32 = 200;
@@ -59,10 +83,22 @@ pub(super) struct Piece {
     pub(super) shown: Option<&'static str>,
 }
 
-/// Splits a text as the shell reads it; newlines are `;`.
-pub(super) fn shell_words(text: &[u8]) -> Vec<Piece> {
-    let mut reader =
-        Reader { text, at: 0, pieces: Vec::new(), begins: true, open: 0, listed: 0, tried: 0 };
+/// Splits a text as the shell reads it; newlines are `;` unless they are blanks.
+pub(super) fn shell_words(text: &[u8], reading: Reading) -> Vec<Piece> {
+    let mut reader = Reader {
+        text,
+        at: 0,
+        pieces: Vec::new(),
+        begins: true,
+        open: 0,
+        listed: 0,
+        assigns: false,
+        loops: false,
+        tests: false,
+        redirects: false,
+        tried: 0,
+        reading,
+    };
     while reader.piece() {}
     reader.pieces
 }
@@ -75,6 +111,15 @@ struct Reader<'a> {
     begins: bool,
     /// How many parentheses of arrays are open.
     open: u32,
+    /// Whether the parentheses that are open are those of a list that is assigned.
+    assigns: bool,
+    /// Whether the word before is `for`.
+    loops: bool,
+    /// Whether a `[[` has begun that no `]]` has ended.
+    tests: bool,
+    /// Whether a redirection stands before, whose word ends no command.
+    redirects: bool,
+    reading: Reading,
     /// How many words it is until parentheses hold a list: behind `for name` and `repeat count`.
     listed: u32,
     /// How many bytes have been looked at for the ends of expressions. Parentheses inside each other that
@@ -84,7 +129,8 @@ struct Reader<'a> {
 
 impl Reader<'_> {
     fn piece(&mut self) -> bool {
-        let is_blank = |byte: &u8| matches!(byte, b' ' | b'\t');
+        let newlines = self.reading.blank_newlines;
+        let is_blank = |byte: &u8| matches!(byte, b' ' | b'\t') || (newlines && *byte == b'\n');
         self.at += self.text[self.at..].iter().take_while(|byte| is_blank(byte)).count();
         let rest = &self.text[self.at..];
         match rest {
@@ -94,11 +140,23 @@ impl Reader<'_> {
                 self.push(1, Some(";"));
                 self.begins = true;
             }
-            [b'(', b')', ..] => self.push(2, None),
+            [b'#', ..] if self.reading.keeps_comments || self.reading.drops_comments => {
+                let length = rest.iter().take_while(|&&byte| byte != b'\n').count();
+                match self.reading.drops_comments {
+                    true => self.at += length,
+                    false => self.push(length, None),
+                }
+            }
+            [b'(', b')', ..] => {
+                self.push(2, None);
+                self.begins = true;
+            }
+            [b'(', b'(', ..] if std::mem::take(&mut self.loops) => self.loop_head(),
             [b'(', b'(', ..] if let Some(length) = self.arithmetic() => {
                 self.push(length, None);
                 self.begins = false;
             }
+            [b'(', ..] if self.tests => self.push(1, None),
             [b'(', ..] if self.begins || self.listed == 1 => {
                 self.open += u32::from(self.listed == 1);
                 self.begins = self.listed != 1;
@@ -106,14 +164,16 @@ impl Reader<'_> {
                 self.push(1, None);
             }
             [b')', ..] => {
+                // Behind a list that is assigned, the command is still to come.
+                self.begins = self.open == 1 && self.assigns;
                 self.open = self.open.saturating_sub(1);
-                self.begins = false;
                 self.push(1, None);
             }
             [b'<' | b'>', b'(', ..] => self.word(),
             _ => match self.operator() {
                 Some((length, shown, redirects)) => {
                     self.push(length, shown);
+                    self.redirects = redirects;
                     if !redirects {
                         (self.begins, self.listed) = (true, 0);
                     }
@@ -129,14 +189,38 @@ impl Reader<'_> {
         self.at += length;
     }
 
-    /// The length of `((...))`, if it is one.
+    /// The head of `for ((...))`: each expression with the semicolon behind it, between its parentheses.
+    fn loop_head(&mut self) {
+        let end = self.closed(self.at, b'(', b')', 0);
+        self.push(2, None);
+        let last = end.map_or(self.text.len(), |end| end.saturating_sub(2).max(self.at));
+        while self.at < last {
+            let inner = &self.text[self.at..last];
+            let blanks = inner.iter().take_while(|byte| matches!(byte, b' ' | b'\t')).count();
+            self.at += blanks;
+            let inner = &inner[blanks..];
+            match inner.iter().position(|&byte| byte == b';') {
+                Some(sign) => self.push(sign + 1, None),
+                None if inner.is_empty() => {}
+                None => self.push(inner.len(), None),
+            }
+        }
+        if end.is_some() {
+            self.push(2, None);
+        }
+        self.begins = true;
+    }
+
+    /// The length of `((...))`, if it is one; where a command begins, one that is never closed is all of the rest.
     fn arithmetic(&mut self) -> Option<usize> {
         if self.tried > 16 * self.text.len() {
             return None;
         }
         let inner = self.closed(self.at + 1, b'(', b')', 0);
         self.tried += inner.unwrap_or(self.text.len()) - self.at;
-        let inner = inner?;
+        let Some(inner) = inner else {
+            return self.begins.then_some(self.text.len() - self.at);
+        };
         (self.text.get(inner) == Some(&b')')).then(|| inner + 1 - self.at)
     }
 
@@ -161,15 +245,20 @@ impl Reader<'_> {
         };
         self.push(end - start, None);
         let word = &self.text[start..end];
+        let redirected = std::mem::take(&mut self.redirects);
+        if self.begins && redirected {
+            return;
+        }
+        self.loops = self.begins && word == b"for";
+        self.tests = (self.tests || (self.begins && word == b"[[")) && word != b"]]";
         self.listed = match self.listed {
             0 if self.begins && matches!(word, b"for" | b"foreach" | b"select" | b"repeat") => 2,
             count => count.saturating_sub(1),
         };
         self.open += u32::from(is_assignment.is_some());
-        self.begins = is_assignment.is_none()
-            && self.open == 0
-            && self.begins
-            && OPENERS.iter().any(|one| one.as_bytes() == word);
+        self.assigns = is_assignment.is_some() || (self.assigns && self.open > 0);
+        let goes_on = word == b"]]" || (self.begins && (goes_on(word) || is_assigned(word)));
+        self.begins = is_assignment.is_none() && self.open == 0 && goes_on;
     }
 
     /// The place behind `name=(` where a command begins.
@@ -184,14 +273,14 @@ impl Reader<'_> {
 
     fn word_end(&self) -> usize {
         let mut at = self.at;
-        if self.begins && self.text[at] == b'{' {
+        if self.begins && !self.redirects && self.text[at] == b'{' {
             return at + 1;
         }
         while let Some(&byte) = self.text.get(at) {
             let whole = self.text.len();
             at = match byte {
                 b' ' | b'\t' | b'\n' | b';' | b'&' | b'|' | b')' => break,
-                b'<' | b'>' if at > self.at || self.text.get(at + 1) != Some(&b'(') => break,
+                b'<' | b'>' if self.text.get(at + 1) != Some(&b'(') => break,
                 b'\\' => (at + 2).min(whole),
                 b'\'' | b'"' | b'`' => self.quoted(at, 0),
                 b'$' if self.text.get(at + 1) == Some(&b'\'') => self.quoted(at, 0),
@@ -256,6 +345,18 @@ impl Reader<'_> {
     }
 }
 
+/// Whether a command begins behind a word at the start of one.
+fn goes_on(word: &[u8]) -> bool {
+    OPENERS.iter().any(|one| one.as_bytes() == word)
+}
+
+/// Whether a word is an assignment of one text.
+fn is_assigned(word: &[u8]) -> bool {
+    let length =
+        word.iter().take_while(|byte| byte.is_ascii_alphanumeric() || **byte == b'_').count();
+    length > 0 && !word[0].is_ascii_digit() && word[length..].starts_with(b"=")
+}
+
 fn closer(open: u8) -> u8 {
     match open {
         b'(' => b')',
@@ -266,10 +367,10 @@ fn closer(open: u8) -> u8 {
 
 #[cfg(test)]
 mod tests {
-    use super::shell_words;
+    use super::{Reading, shell_words};
 
     fn words(text: &str) -> Vec<&str> {
-        let pieces = shell_words(text.as_bytes());
+        let pieces = shell_words(text.as_bytes(), Reading::default());
         pieces.into_iter().map(|piece| piece.shown.unwrap_or(&text[piece.at])).collect()
     }
 
@@ -287,6 +388,11 @@ mod tests {
             ("a*(.) b?(x y) ~x", "a*(.)|b?(x y)|~x"),
             ("<(a b) =(e f) $'a\\'c' a'b", "<(a b)|=(e f)|$'a\\'c'|a'b"),
             ("a $(b", "a|$(b"),
+            ("for ((i=0;i<3;i++)) do x", "for|((|i=0;|i<3;|i++|))|do|x"),
+            ("a=() b=(c) d", "a=(|)|b=(|c|)|d"),
+            (">f x=1 (a b)", ">|f|x=1|(|a|b|)"),
+            ("a; (( b", "a|;|(( b"),
+            ("[[ (a) && b ]] (c)", "[[|(|a|)|&&|b|]]|(|c|)"),
         ];
         for (text, expected) in cases {
             assert_eq!(words(text).join("|"), expected, "{text}");
@@ -294,6 +400,6 @@ mod tests {
         assert_eq!(words("a\nb"), ["a", ";", "b"]);
         // Neither deep nesting nor what is never closed takes long.
         assert_eq!(words(&"\"$(".repeat(100_000)).len(), 1);
-        assert_eq!(words(&"(".repeat(100_000)).len(), 100_000);
+        assert_eq!(words(&"(".repeat(100_000)).len(), 1);
     }
 }

@@ -538,7 +538,7 @@ pub(super) fn in_field(
         }
         _ => 0,
     };
-    let assignment = matches!(tilde, Tilde::AfterColons | Tilde::AfterAssignment);
+    let assignment = tilde == Tilde::AfterColons || value > 0;
     let written = |at: usize, byte: u8| {
         field.bytes().get(at) == Some(&byte)
             && matches!(standing_at(&field, at), Standing::Plain | Standing::Value)

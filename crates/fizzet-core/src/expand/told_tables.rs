@@ -48,11 +48,12 @@ fn programs(cx: &mut dyn Context) -> Vec<(Vec<u8>, Vec<u8>)> {
 /// The programs that have been looked for, with their paths.
 fn hashed(cx: &mut dyn Context) -> Vec<(Vec<u8>, Vec<u8>)> {
     let hashed = cx.state().hashed.clone();
-    let path_of = |(name, path): (&Box<[u8]>, &Option<Box<[u8]>>)| {
-        let path = path.as_deref().map(<[u8]>::to_vec).or_else(|| program_path(cx, name))?;
-        Some((name.to_vec(), path))
-    };
-    hashed.iter().filter_map(path_of).collect()
+    let mut found = Vec::with_capacity(hashed.len());
+    for (name, path) in hashed.iter() {
+        let path = path.as_deref().map(<[u8]>::to_vec).or_else(|| program_path(cx, name));
+        found.extend(path.map(|path| (name.to_vec(), path)));
+    }
+    found
 }
 
 /// The variables that there are, with their kinds.

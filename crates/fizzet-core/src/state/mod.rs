@@ -125,6 +125,9 @@ pub struct Follows {
 /// Where programs were found: a path if the script has named one.
 pub type Hashed = FxHashMap<Box<[u8]>, Option<Box<[u8]>>>;
 
+/// What a modifier has replaced, and by what.
+pub(crate) type Replaced = (Rc<[u8]>, Rc<[u8]>);
+
 /// The state of one shell.
 pub struct State {
     /// Its rules.
@@ -176,7 +179,7 @@ pub struct State {
     /// The operators of patterns that are switched off.
     pub(crate) disabled_patterns: Disabled,
     /// What the latest modifier `s/from/to/` replaced, and by what.
-    pub(crate) replaced: Option<(Rc<[u8]>, Rc<[u8]>)>,
+    pub(crate) replaced: Option<Replaced>,
     /// The array and the index that were looked up last, where going through an array goes on behind that.
     pub(crate) array_place: Option<(Rc<[u8]>, i64)>,
     /// Whether the variable that tells them has been assigned to since.
@@ -265,7 +268,7 @@ impl State {
             named_folders: Rc::default(),
             put_aside: Vec::new(),
             tilde_was_assigned: false,
-            disabled_patterns: Disabled::default(),
+            disabled_patterns: Disabled::NONE,
             replaced: None,
             array_place: None,
             folders_assigned: false,

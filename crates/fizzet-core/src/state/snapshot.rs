@@ -8,7 +8,7 @@ use rustc_hash::FxHashMap;
 use crate::dialect::Dialect;
 use crate::expand::pattern::Disabled;
 use crate::state::{
-    Aliases, Function, Hashed, MathFunctions, Options, Positional, State, Tie, Variables,
+    Aliases, Function, Hashed, MathFunctions, Options, Positional, Replaced, State, Tie, Variables,
 };
 use crate::text::Text;
 
@@ -33,7 +33,7 @@ pub(crate) struct Snapshot {
     put_aside: Vec<Text>,
     tilde_was_assigned: bool,
     disabled_patterns: Disabled,
-    replaced: Option<(Rc<[u8]>, Rc<[u8]>)>,
+    replaced: Option<Replaced>,
     folders_assigned: bool,
     resources: BTreeMap<(u8, bool), Text>,
 }

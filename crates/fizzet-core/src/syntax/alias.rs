@@ -47,7 +47,7 @@ impl AliasCounts {
     }
 
     /// The name of an alias that is kept under this one.
-    pub fn shown_name<'a>(self, kept: &'a [u8]) -> &'a [u8] {
+    pub fn shown_name(self, kept: &[u8]) -> &[u8] {
         match self {
             AliasCounts::BeforeSuffix => &kept[1..],
             AliasCounts::AtCommands | AliasCounts::Everywhere => kept,

@@ -1,6 +1,6 @@
 //! Assignments: `name=value`, `name[index]+=value`, `name=(...)`.
 
-use crate::dialect::{CommandBrackets, Dialect};
+use crate::dialect::{CommandBrackets, Dialect, ListsApart};
 use crate::source::{Sources, Span};
 use crate::syntax::ast::{
     Argument, Arithmetic, AssignedValue, Assignment, Element, Part, SimpleCommand, Slice, Word,
@@ -19,7 +19,7 @@ pub(crate) fn assignment_of(
     let mut parser = Parser::new(sources.bytes(word), word.source, dialect);
     parser.begins_at(word.start as usize);
     parser.assignment_value()?;
-    let assignment = parser.assignment().ok()?;
+    let assignment = parser.assignment(true).ok()?;
     (parser.pos == word.len()).then_some(assignment)
 }
 
@@ -36,7 +36,9 @@ impl Parser<'_> {
             Some(first) => {
                 self.dialect.arrays
                     && (self.is_declaration(first) || self.takes_list_texts(first))
-                    && self.assignment_value().is_some_and(|at| self.text.get(at) == Some(&b'('))
+                    && self.assignment_value().is_some_and(|at| {
+                        self.text.get(self.over_blanks_before_list(at, false)) == Some(&b'(')
+                    })
             }
         }
     }
@@ -239,7 +241,9 @@ impl Parser<'_> {
         true
     }
 
-    pub(super) fn assignment(&mut self) -> Parsed<Assignment> {
+    ///
+    /// `first`: whether it is the first thing of its command.
+    pub(super) fn assignment(&mut self, first: bool) -> Parsed<Assignment> {
         let start = self.pos;
         let name = self.name_bytes();
         let open = self.pos;
@@ -251,6 +255,7 @@ impl Parser<'_> {
         };
         let append = self.eat(b"+");
         self.eat(b"=");
+        self.pos = self.over_blanks_before_list(self.pos, first);
         let value = if self.dialect.arrays && self.peek() == Some(b'(') {
             self.list_or_members()?
         } else {
@@ -258,6 +263,20 @@ impl Parser<'_> {
         };
         let span = self.span(start, self.pos);
         Ok(Assignment { name, path, index, slice, append, value, span })
+    }
+
+    /// The place of a list that blanks stand before, where the shell takes that; else the place that is given.
+    fn over_blanks_before_list(&self, at: usize, first: bool) -> usize {
+        let takes = match self.dialect.lists_stand_apart {
+            ListsApart::Never => false,
+            ListsApart::First => first,
+            ListsApart::Always => true,
+        };
+        let blanks = self.text[at..].iter().take_while(|byte| matches!(byte, b' ' | b'\t')).count();
+        match takes && self.text.get(at + blanks) == Some(&b'(') {
+            true => at + blanks,
+            false => at,
+        }
     }
 
     /// `( ... )` as a value.

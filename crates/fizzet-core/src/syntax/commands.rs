@@ -424,7 +424,8 @@ impl<'a> Parser<'a> {
                 // It closes what is around the assignments, or nothing.
                 break;
             } else if self.at_assignment(&command) {
-                let assignment = self.assignment()?;
+                let first = command.assignments.is_empty() && command.words.is_empty();
+                let assignment = self.assignment(first)?;
                 self.alone_if_array(&command, &assignment)?;
                 match self.counts_behind(&command) {
                     true => command.assignments.push(assignment),

@@ -464,6 +464,9 @@ impl<'a> Parser<'a> {
             Within::Key => b"$`\\[](){}".contains(&next),
             Within::BraceQuoted => matches!(next, b'$' | b'`' | b'"' | b'\\' | b'}'),
             Within::Arithmetic if self.in_arithmetic_command => true,
+            Within::Offset | Within::QuotingOffset if next == b'}' => {
+                self.dialect.escaped_brace_ends_no_offset || !within.is_quoted()
+            }
             within if within.is_arithmetic() && self.dialect.expressions_keep_escaped_quotes => {
                 matches!(next, b'$' | b'`' | b'\\')
             }

@@ -393,3 +393,14 @@ impl OffsetEnd {
         matches!(self, OffsetEnd::FirstOnceExpanded | OffsetEnd::EndOfExpression)
     }
 }
+
+/// Before which lists of an assignment blanks may stand.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ListsApart {
+    /// Before none.
+    Never,
+    /// Before that of the first word of a command.
+    First,
+    /// Before any.
+    Always,
+}

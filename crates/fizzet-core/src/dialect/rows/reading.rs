@@ -13,6 +13,10 @@ macro_rules! reading_rows {
     expressions_keep_escaped_quotes: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((\\\"1\\\"))";
     /// A function that is written with `()` has one name only.
     functions_have_one_name: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt nomultifuncdef; eval 'f g() { :; }'";
+    /// Before which lists of an assignment blanks may stand.
+    lists_stand_apart: ListsApart = [ListsApart::Never, ListsApart::Never, ListsApart::Never, ListsApart::Never, ListsApart::Always, ListsApart::First, ListsApart::Never], "observed in bash, ksh93, mksh and zsh: a= (x y); echo ${a[1]}; x=1 a= (p q); typeset a= (x y)";
+    /// A brace behind a backslash ends no offset between double quotes.
+    escaped_brace_ends_no_offset: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and mksh: echo \"${u:s/\\}/x/}\"";
     /// A line continuation may stand between the sign of a group and its parenthesis.
     groups_take_continuations: bool = [N, Y, N, N, N, Y, Y], "observed in bash with extglob, ksh93, mksh and zsh with kshglob: case foo in f*\\<newline>(o)) echo yes; esac";
     /// A here-document at whose sign the line ends has that sign for a delimiter.

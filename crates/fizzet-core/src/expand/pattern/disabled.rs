@@ -9,6 +9,9 @@ const OPERATORS: [&[u8]; 14] =
 pub struct Disabled(u16);
 
 impl Disabled {
+    /// No operator.
+    pub const NONE: Disabled = Disabled(0);
+
     /// The place of an operator in the set.
     fn bit(operator: &[u8]) -> Option<u16> {
         OPERATORS.iter().position(|one| *one == operator).map(|at| 1 << at)

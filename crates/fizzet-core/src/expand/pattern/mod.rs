@@ -121,7 +121,7 @@ impl PatternRules {
             open_groups: dialect.open_groups,
             star_groups_need_text: dialect.star_groups_need_text,
             broken_text_matches_bytes: dialect.broken_text_matches_bytes,
-            disabled: Disabled::default(),
+            disabled: Disabled::NONE,
             wide_brackets: utf8 && dialect.characters,
             groups: dialect.extended_patterns,
             folds_case: false,
@@ -223,7 +223,7 @@ pub(crate) fn may_have_pattern(text: &Text) -> bool {
 pub(crate) fn has_active(bytes: &[u8], rules: PatternRules) -> bool {
     if rules.disabled.any() {
         let left = rules.disabled.left(bytes);
-        return has_active(&left, PatternRules { disabled: Disabled::default(), ..rules });
+        return has_active(&left, PatternRules { disabled: Disabled::NONE, ..rules });
     }
     let plain = |byte: &u8| matches!(byte, b'*' | b'?' | b'[');
     // An exclusion alone makes no pattern of a word (zsh).
@@ -523,6 +523,7 @@ fn holds_place(items: &[Item]) -> bool {
 mod tests {
     use super::{Pattern, PatternRules, pair_backslashes};
     use crate::dialect::{Brackets, CountsQuoted, OpenGroups, QuotesPair};
+    use crate::expand::pattern::Disabled;
 
     const RULES: PatternRules = PatternRules {
         characters: true,
@@ -551,6 +552,8 @@ mod tests {
         groups: true,
         folds_case: false,
         sets_mind_case: false,
+        broken_text_matches_bytes: false,
+        disabled: Disabled::NONE,
     };
 
     fn matches(pattern: &str, text: &str) -> bool {
