@@ -67,6 +67,8 @@ fn an_alias_for_a_suffix_stands_before_the_command() {
         "open,a/b.jar,x b.jar"
     );
     assert_eq!(told(Zsh, "alias -s jar=label; eval .jar; label none"), "none");
+    let line = "alias -s jar='label a;'; eval 'b.jar x; c.jar'; label done";
+    assert_eq!(told(Zsh, line), "a a done");
     assert_eq!(told(Zsh, "alias -s jar=label; unalias -as; label ${#saliases}"), "0");
 }
 

@@ -152,7 +152,8 @@ impl Parser<'_> {
         }
         let start = self.pos;
         self.splice(start, start, &[&alias.text, &b" "[..]].concat(), alias.source);
-        self.aliases.active.push((name.clone(), start + alias.text.len() + 1));
+        // The word is no suffix again where the text of the alias ends the command before it.
+        self.aliases.active.push((name.clone(), end + alias.text.len() + 1));
         self.replace_words();
         true
     }
