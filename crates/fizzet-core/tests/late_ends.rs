@@ -58,3 +58,15 @@ fn folders_have_names_by_aliases_in_mksh() {
     assert_eq!(told(Mksh, "hash -d q=/hives; label ~q/one ~none"), "/hives/one,~none");
     assert_eq!(told(Mksh, "alias -d q=/hives; unalias -d q; label ~q $?"), "~q,0");
 }
+
+#[test]
+fn digits_before_a_sign_are_its_descriptor_and_no_file() {
+    for line in ["label a >2>f; label b", "label a <0<f", "label a >>2 >f; label b >1>g"] {
+        check(line, &[], "");
+    }
+    let copies = "label a 3>&1>&2; label b";
+    assert_eq!(told(Bash, copies), "a b");
+    for shell in [Dash, Busybox, Mksh, Zsh] {
+        assert_eq!(told(shell, copies), "", "{shell}");
+    }
+}

@@ -142,3 +142,11 @@ fn an_empty_end_of_a_range_is_a_mistake_in_zsh() {
     }
     check("label x; label after", &[], "x after");
 }
+
+#[test]
+fn values_that_are_split_form_no_patterns_in_zsh() {
+    let line = "x='no*such a'; set -- 'no*such b'; label $x $* $(echo 'no*such'; label)";
+    let (split, whole) = with_and_without("shwordsplit", line);
+    assert_eq!(split, " no*such,a,no*such,b,no*such");
+    assert_eq!(whole, " no*such a,no*such b,no*such");
+}

@@ -152,10 +152,12 @@ impl Place {
 
 /// How the value of an unquoted parameter stands.
 pub(super) fn standing_of_values(state: &State) -> Standing {
-    match state.splits_parameters() {
-        true => Standing::Splittable,
-        false if state.options.glob_substitution => Standing::Value,
-        false => Standing::Quoted,
+    let forms_patterns = state.dialect.splits_parameters || state.options.glob_substitution;
+    match (state.splits_parameters(), forms_patterns) {
+        (true, true) => Standing::Splittable,
+        (true, false) => Standing::Inert,
+        (false, true) => Standing::Value,
+        (false, false) => Standing::Quoted,
     }
 }
 
@@ -219,8 +221,8 @@ impl<'c> Substitution<'c> {
         place: Place,
     ) -> Result<(Vec<Piece>, bool), Stop> {
         let place = match standing_of_values(cx.state()) {
-            Standing::Quoted => {
-                Place { expansion: Standing::Quoted, command: Standing::Inert, ..place }
+            expansion @ (Standing::Quoted | Standing::Inert) => {
+                Place { expansion, command: Standing::Inert, ..place }
             }
             expansion => Place { expansion, ..place },
         };

@@ -55,6 +55,9 @@ impl<'a> Parser<'a> {
             && matches!(self.raw(), None | Some(b'\n'));
         let word = match delimits_itself {
             true => self.document_sign(),
+            false if self.at_next_descriptor(operator) => {
+                return self.unexpected("a file name or delimiter, with a blank behind it");
+            }
             false => self.expect_word("a file name or delimiter")?,
         };
         let body = is_document.then(|| Rc::new(OnceCell::new()));
@@ -69,6 +72,22 @@ impl<'a> Parser<'a> {
             self.await_document(&redirect, delimiter, quoted)?;
         }
         Ok(Some(redirect))
+    }
+
+    /// Whether digits stand here that are the descriptor of the next redirection, and no name of a file (POSIX XCU 2.10.1:
+    /// IO_NUMBER).
+    fn at_next_descriptor(&mut self, operator: RedirectOperator) -> bool {
+        let copies = matches!(
+            operator,
+            RedirectOperator::DuplicateInput | RedirectOperator::DuplicateOutput
+        );
+        if copies && self.dialect.copies_take_numbers {
+            return false;
+        }
+        let start = self.pos;
+        let is_next = matches!(self.raw(), Some(b'0'..=b'9')) && self.descriptor().is_some();
+        self.pos = start;
+        is_next
     }
 
     /// The delimiter of a here-document behind whose sign the line ends: the sign itself.

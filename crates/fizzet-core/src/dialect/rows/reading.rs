@@ -31,6 +31,8 @@ macro_rules! reading_rows {
     operators_take_continuations: bool = [Y, Y, Y, Y, N, Y, N], "observed in all six with a line that ends behind the first &: echo a &\\<newline>& echo b";
     /// A line continuation may stand between a descriptor and its operator.
     descriptors_take_continuations: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: echo 2\\<newline>>&1";
+    /// Behind `<&` and `>&` digits before the next sign are what is copied, and not the descriptor of that.
+    copies_take_numbers: bool = [N, Y, N, N, N, N, N], "observed in all six: echo a 3>&1>f; echo a >2>f";
     /// The number of a parameter has 32 bits.
     parameter_numbers: ParameterNumbers = [ParameterNumbers::Of32Bits, ParameterNumbers::FirstBeyond64Bits, ParameterNumbers::Of32Bits, ParameterNumbers::Of32Bits, ParameterNumbers::Of32Bits, ParameterNumbers::Any, ParameterNumbers::Of32Bits], "observed in all six: set -- a; echo \"${4294967297}\" \"${18446744073709551620}\"";
     /// A delimiter with quotes ends no here-document if an expansion is written in it.
