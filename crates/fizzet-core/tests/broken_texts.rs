@@ -110,3 +110,11 @@ fn options_that_local_keeps_bring_their_variables_back() {
     assert_eq!(told(Bash, &line(":")), "[7]");
     assert_eq!(told(Bash, &line("set +o ignoreeof")), "[10]");
 }
+
+#[test]
+fn digits_behind_a_zero_that_are_not_octal_are_decimal_in_ksh93() {
+    let line = "set -o posix; label $((010)) $((08)) $((019)); label after";
+    assert_eq!(told(Ksh93, line), "8,8,19 after");
+    assert_eq!(told(Mksh, "label $((08)) $((010))"), "8,10");
+    assert_eq!(told(Bash, "label $((08)); label after"), "");
+}

@@ -145,8 +145,24 @@ fn an_empty_end_of_a_range_is_a_mistake_in_zsh() {
 
 #[test]
 fn values_that_are_split_form_no_patterns_in_zsh() {
-    let line = "x='no*such a'; set -- 'no*such b'; label $x $* $(echo 'no*such'; label)";
+    let line = "x='no*such a'; set -- 'no*such b'; label $x $* $(echo 'no*such')";
     let (split, whole) = with_and_without("shwordsplit", line);
-    assert_eq!(split, " no*such,a,no*such,b,no*such");
-    assert_eq!(whole, " no*such a,no*such b,no*such");
+    assert_eq!(split, "no*such,a,no*such,b,no*such");
+    assert_eq!(whole, "no*such a,no*such b,no*such");
+}
+
+#[test]
+fn letters_of_options_are_those_of_sh_under_emulations() {
+    let line =
+        |emulation: &str| format!("{emulation}; set -fu; label $- $options[glob] $options[unset]");
+    assert_eq!(told(Zsh, &line("setopt shoptionletters")), "bfu,off,off");
+    assert_eq!(told(Zsh, "emulate sh; set -aC; label $-; set +C; label $-"), "Cab ab");
+    // Under its own letters -f is about files that are read at the start.
+    assert_eq!(told(Zsh, "set -f; label $options[glob]"), "on");
+}
+
+#[test]
+fn values_form_patterns_but_are_not_split_under_globsubst() {
+    let line = "y='a b'; label ${x-c d} $y ${x-$y} $(echo a b)";
+    assert_eq!(told(Zsh, &format!("setopt globsubst; {line}")), "c d,a b,a b,a,b");
 }

@@ -128,7 +128,7 @@ impl Substitution<'_> {
             Instead::Default | Instead::Alternative => {
                 let literal = match place.expansion {
                     Standing::Quoted if self.unsplit => Standing::Quoted,
-                    Standing::Quoted => Standing::Plain,
+                    Standing::Quoted | Standing::Value => Standing::Plain,
                     _ => Standing::Splittable,
                 };
                 let outer = place.quoted.then(|| self.empties());

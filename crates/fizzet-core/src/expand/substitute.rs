@@ -393,7 +393,7 @@ impl<'c> Substitution<'c> {
                 self.expanded(Rule::Command, span, place);
                 self.has_list |= !place.quoted;
                 let standing = match place.expansion {
-                    Standing::Quoted if !place.quoted => place.command,
+                    Standing::Quoted | Standing::Value if !place.quoted => place.command,
                     _ => place.expanded(),
                 };
                 self.push_text(&output.passed_through(&hop, standing))

@@ -142,6 +142,9 @@ impl State {
 
     /// `$-`: the letters of the options that are on, in the shell's own order.
     pub fn option_letters(&self) -> Vec<u8> {
+        if self.has_sh_letters() {
+            return self.sh_letters();
+        }
         let order = self.dialect.option_order.bytes();
         order.filter(|&letter| self.letter_is_on(letter)).collect()
     }

@@ -109,6 +109,29 @@ const LETTERS: &[(&str, bool, u8)] = &[
     ("zle", ON, b'Z'),
 ];
 
+/// The letters under `shoptionletters`: what each switches on (zshoptions, "Single Letter Options": sh/ksh emulation set).
+#[rustfmt::skip]
+const SH_LETTERS: &[(u8, &str)] = &[
+    (b'C', "noclobber"),
+    (b'T', "trapsasync"),
+    (b'X', "markdirs"),
+    (b'a', "allexport"),
+    (b'b', "notify"),
+    (b'e', "errexit"),
+    (b'f', "noglob"),
+    (b'i', "interactive"),
+    (b'l', "login"),
+    (b'm', "monitor"),
+    (b'n', "noexec"),
+    (b'p', "privileged"),
+    (b'r', "restricted"),
+    (b's', "shinstdin"),
+    (b't', "singlecommand"),
+    (b'u', "nounset"),
+    (b'v', "verbose"),
+    (b'x', "xtrace"),
+];
+
 /// Options without a letter that are off by default.
 const OFF_BY_DEFAULT: &str = "
     aliasfuncdef alwaystoend appendcreate autocontinue autonamedirs bashautolist bashrematch
@@ -308,6 +331,28 @@ pub(super) fn is_fixed(letter: u8) -> bool {
 }
 
 impl State {
+    /// Whether the letters of options are those of sh.
+    pub(super) fn has_sh_letters(&self) -> bool {
+        self.dialect.named_options && self.options.is_toggled(b"shoptionletters")
+    }
+
+    /// `set -f` and its kin, with the letters that count now; false where the shell knows no such option.
+    pub(crate) fn set_given_letter(&mut self, letter: u8, on: bool) -> bool {
+        if !self.has_sh_letters() {
+            return self.set_letter(letter, on);
+        }
+        match SH_LETTERS.iter().find(|(known, _)| *known == letter) {
+            Some((_, name)) => self.set_by_name(name.as_bytes(), on) == ByName::Set,
+            None => false,
+        }
+    }
+
+    /// The letters of sh whose options are on.
+    pub(super) fn sh_letters(&self) -> Vec<u8> {
+        let is_on = |name: &str| self.options.is_on_by_name(name.as_bytes()) == Some(true);
+        SH_LETTERS.iter().filter(|(_, name)| is_on(name)).map(|(letter, _)| *letter).collect()
+    }
+
     /// Sets an option of zsh by its name, and the rows of the table that go with it.
     pub(crate) fn set_by_name(&mut self, name: &[u8], on: bool) -> ByName {
         let before = self.options.is_on_by_name(name);

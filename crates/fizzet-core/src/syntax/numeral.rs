@@ -21,7 +21,9 @@ pub fn constant(text: &[u8], dialect: &Dialect) -> Option<i64> {
         [b'0', b'x' | b'X', rest @ ..] => digits(rest, 16, dialect),
         [b'0', b'b' | b'B', rest @ ..] if dialect.arithmetic_binary => digits(rest, 2, dialect),
         [b'0', rest @ ..] if dialect.arithmetic_octal && !rest.is_empty() => {
-            digits(rest, 8, dialect)
+            let is_wrong = rest.iter().any(|digit| matches!(digit, b'8' | b'9'));
+            let is_decimal = is_wrong && dialect.wrong_octal_is_decimal;
+            digits(rest, if is_decimal { 10 } else { 8 }, dialect)
         }
         _ => digits(text, 10, dialect),
     }

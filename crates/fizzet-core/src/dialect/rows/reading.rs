@@ -293,6 +293,8 @@ macro_rules! reading_rows {
     arithmetic_comma: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: echo $((1,2))";
     /// A constant with a leading zero is octal.
     arithmetic_octal: bool = [Y, Y, Y, Y, N, N, N], "observed in all six: echo $((010))";
+    /// Digits behind a leading zero that are not all octal are a decimal number.
+    wrong_octal_is_decimal: bool = [N, N, N, N, Y, N, N], "observed in all six; in ksh93 behind set -o posix: echo $((010)) $((08)) $((019))";
     /// The largest base of constants such as `16#ff`; 0 where there are none.
     arithmetic_largest_base: u32 = [0, 64, 0, 64, 64, 36, 36], "observed in all six: echo $((64#_))";
     /// An empty expression is 0.

@@ -220,7 +220,7 @@ impl Walker {
                     let backwards = !on && dialect.set_sorts_backwards;
                     asked.sorts = Some(if backwards { Order::Backwards } else { Order::Forwards });
                 }
-                letter if self.state.set_letter(letter, on) => {}
+                letter if self.state.set_given_letter(letter, on) => {}
                 _ if dialect.set_minds_at_the_end => asked.refused = true,
                 _ => return Err(Refused::Letter),
             }

@@ -39,7 +39,7 @@ pub(super) fn set_options(walker: &mut Walker, call: &Call<'_>) -> Result<Status
             }
             _ => {
                 for &letter in letters {
-                    let known = walker.state.set_letter(letter, on == (sign == b'-'));
+                    let known = walker.state.set_given_letter(letter, on == (sign == b'-'));
                     status |= Status::from(!known);
                 }
             }
