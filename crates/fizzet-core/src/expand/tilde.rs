@@ -547,7 +547,8 @@ pub(super) fn in_field(
     let mut made = Text::new();
     let (mut from, mut at) = (0, 0);
     while at < field.len() {
-        let starts = at == value || at == 0 || (assignment && field.bytes()[at - 1] == b':');
+        let behind_colon = assignment && at > value && field.bytes()[at - 1] == b':';
+        let starts = at == value || at == 0 || behind_colon;
         let names_programs =
             cx.state().dialect.equals_names_programs && tilde != Tilde::InOperation;
         if starts && written(at, b'=') && names_programs {

@@ -101,7 +101,7 @@ impl Options {
     }
 
     /// Whether an option of `set -o` without a letter is not what it was at the start.
-    pub(super) fn is_toggled(&self, name: &[u8]) -> bool {
+    pub(crate) fn is_toggled(&self, name: &[u8]) -> bool {
         self.named.iter().any(|known| **known == *name)
     }
 

@@ -529,7 +529,7 @@ impl Walker {
     fn assigned_key(&mut self, index: &Arithmetic) -> Result<Text, Stop> {
         let span = index.word.span;
         let written = self.state.sources.bytes(span).to_vec();
-        let flags = match self.state.dialect.keys_keep_quotes {
+        let flags = match self.state.dialect.assigned_keys_have_flags {
             true => search_flags_of(&written, &self.state.dialect),
             false => None,
         };

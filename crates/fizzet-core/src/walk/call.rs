@@ -151,10 +151,9 @@ impl Walker {
             ..Scope::default()
         });
         let letters = self.state.dialect.functions_keep_letters.bytes();
+        let is_on = |name: &&'static str| self.state.options.is_toggled(name.as_bytes());
         let kept_options = self.state.dialect.functions_keep_options.iter();
-        let kept_options = kept_options
-            .filter_map(|name| Some((*name, self.state.options.is_on_by_name(name.as_bytes())?)));
-        let kept_options: Vec<_> = kept_options.collect();
+        let kept_options: Vec<_> = kept_options.map(|name| (*name, is_on(name))).collect();
         let letters: Vec<_> = letters.map(|one| (one, self.state.letter_is_on(one))).collect();
         if own && self.state.dialect.functions_begin_untraced {
             self.state.set_letter(b'x', function.marks.traced);
@@ -269,7 +268,9 @@ impl Walker {
                 self.state.set_letter(letter, on);
             }
             for (name, on) in kept_options {
-                self.state.set_by_name(name.as_bytes(), on);
+                if self.state.options.is_toggled(name.as_bytes()) != on {
+                    self.state.set_by_name(name.as_bytes(), on);
+                }
             }
             if let Some(span) = scope.bad_name
                 && matches!(outcome, Ok(()) | Err(Stop::Return(_)))
@@ -299,7 +300,7 @@ impl Walker {
         }
         if local_trap {
             outcome = self.leave_shell(outcome, self.scopes.len() + 1, Left::Function);
-            if self.state.options.is_on_by_name(b"localpatterns") == Some(true) {
+            if self.state.options.is_toggled(b"localpatterns") {
                 self.state.disabled_patterns = patterns;
             }
             if let Some(options) = before {

@@ -263,7 +263,7 @@ macro_rules! carrying_rows {
     left_conditions_count: bool = [N, Y, N, N, N, N, Y], "observed in all six: until continue; do :; done; echo $?; until break 0; do :; done; echo $?";
     /// The options that have, behind a function, the values from before it.
     functions_keep_letters: &'static str = ["", "", "", "", "", "x", "1x"], "observed in all six with each letter: f() { set -x; }; f; echo $-";
-    /// Options that get the values back when a function ends which they had when it began, whatever else stays.
+    /// Options, off at the start, that get the values back when a function ends which they had when it began, whatever else stays.
     functions_keep_options: &'static [&'static str] = [&[], &[], &[], &[], &[], &[], &["localloops", "warnnestedvar"]], "observed in zsh with each option: f() { setopt localloops; }; f; [[ -o localloops ]]; echo $?";
     /// `set -x` does not count in a function that is written with `function`, unless `typeset -ft` marks it.
     functions_begin_untraced: bool = [N, N, N, N, Y, N, N], "observed in all six: set -x; function f { echo $-; }; f";

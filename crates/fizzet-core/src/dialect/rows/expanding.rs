@@ -171,6 +171,8 @@ macro_rules! expanding_rows {
     tested_index_expands: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -A A; k='$x'; A[$k]=1; [[ -v A[$k] ]]; echo $?; [[ -v 'A[$k]' ]]; echo $?";
     /// `[[ -v a[1,3] ]]` and `[[ -v a[(r)x] ]]` ask for elements.
     tests_ranges_of_elements: bool = [N, N, N, N, N, N, Y], "observed in zsh: a=(1 2 3); [[ -v a[1,3] ]]; echo $?; [[ -v a[(i)2] ]]; echo $?";
+    /// A key that is assigned may have flags before it: behind `(e)` it is as it stands, others are a mistake.
+    assigned_keys_have_flags: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93 and zsh: typeset -A h; h[(e)*]=x; echo ${!h[@]} ${(k)h}; h[(r)x]=y; echo after";
     /// An array has one place: what goes through its elements goes on behind the element that was looked up in between.
     arrays_have_one_place: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x y z); echo ${a[@]:0:${#a[@]}} ${a[@]#${a[1]}}";
     /// A tilde after `=` or `:` in an argument that looks like an assignment is expanded.

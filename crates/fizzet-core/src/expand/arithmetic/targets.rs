@@ -134,7 +134,7 @@ impl Evaluation<'_> {
     }
 
     /// Whether a variable keeps a number, of which an index takes no part.
-    fn is_whole_number(&mut self, name: &[u8]) -> bool {
+    fn keeps_number(&mut self, name: &[u8]) -> bool {
         let keeps = self.cx.state().variables.get(name).map(|one| one.keeps);
         self.dialect.numbers_have_no_characters
             && matches!(keeps, Some(Keeps::Integer(_) | Keeps::Real { .. }))
@@ -205,7 +205,7 @@ impl Evaluation<'_> {
                 }
             }
         }
-        let index = target.index.as_ref().filter(|_| !self.is_whole_number(&target.name));
+        let index = target.index.as_ref().filter(|_| !self.keeps_number(&target.name));
         let text = match index {
             None if self.dialect.names_mean_lists
                 && self.cx.state().variables.is_array(&target.name) =>
