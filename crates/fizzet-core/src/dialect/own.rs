@@ -42,6 +42,8 @@ pub enum Own {
     Count,
     /// The text behind `-c`; there is no such variable in a script.
     CommandText,
+    /// The path of the script, where one is read.
+    ScriptPath,
     /// How many subshells the command is in.
     Depth,
     /// The last argument of the command before.
@@ -285,6 +287,7 @@ static ROWS: &[Row] = &[
     ("ZSH_EXECUTION_STRING", [NO, NO, NO, NO, NO, NO, own(Own::CommandText, Plain)]),
     ("ZSH_NAME", [NO, NO, NO, NO, NO, NO, text("zsh")]),
     ("ZSH_PATCHLEVEL", [NO, NO, NO, NO, NO, NO, machine("who built the shell", Plain)]),
+    ("ZSH_SCRIPT", [NO, NO, NO, NO, NO, NO, own(Own::ScriptPath, Plain)]),
     ("ZSH_SUBSHELL", [NO, NO, NO, NO, NO, NO, own(Own::Depth, Plain)]),
     ("ZSH_VERSION", [NO, NO, NO, NO, NO, NO, text("5.9")]),
     ("_", [NO, own(Own::LastArgument, Kept), NO, NO, NO, NO, own(Own::LastArgument, Kept)]),

@@ -1,6 +1,6 @@
 //! What options of zsh change in its table ("Options" in its manual; each observed in zsh 5.9).
 
-use crate::dialect::{Dialect, Shell, WhichFunctions, escapes};
+use crate::dialect::{Dialect, FreshOptions, Shell, WhichFunctions, escapes};
 
 /// An option that is not what it is at the start, and what the rows are then.
 type Switched = (&'static str, fn(&mut Dialect));
@@ -47,9 +47,17 @@ const SWITCHED: &[Switched] = &[
     ("posixaliases", |rows| rows.reserved_before_aliases = rows.reserved_words),
     ("posixargzero", |rows| rows.function_zero = WhichFunctions::Never),
     ("posixcd", |rows| rows.folder_path_is_told = true),
+    ("posixtraps", |rows| {
+        rows.exit_trap_is_local = WhichFunctions::Never;
+        rows.error_exit_skips_outer_actions = false;
+    }),
     ("posixbuiltins", |rows| {
         rows.special_keeps_assignments = true;
+        rows.functions_keep_assignments = true;
+        rows.getopts_in_functions = FreshOptions::Never;
+        rows.getopts_leaves_mistaken_words = true;
         rows.special_redirection_failure_is_fatal = true;
+        rows.dot_failure_is_fatal = true;
         rows.command_is_for_programs = false;
         rows.bare_marks_leave_unset = true;
         rows.read_only_is_kept_by_mistake = true;

@@ -41,8 +41,12 @@ pub(super) struct Settings {
 }
 
 impl Settings {
-    /// How many stars before a part of a pathname stand for all folders, where that needs no slash.
+    /// How many stars before the last part of a pathname stand for all folders, where that needs no slash.
     fn stars_before(&self, pattern: &Pattern, written: &[u8]) -> Option<usize> {
+        if self.dialect.switched_double_star && self.double_star && pattern.is_double_star(written)
+        {
+            return Some(1);
+        }
         let stars = written.iter().take_while(|&&byte| byte == b'*').count();
         let is_short = self.dialect.double_star_needs_no_slash
             && stars > 1
@@ -62,6 +66,10 @@ impl Settings {
     /// As the options and variables of the shell say.
     pub(super) fn new(state: &State, rules: PatternRules) -> Settings {
         let (dialect, options) = (&state.dialect, &state.options);
+        let marked = match dialect.named_options {
+            true => dialect.files_are_marked,
+            false => state.option_is_on(b"markdirs") == Some(true),
+        };
         let wide_brackets = rules.wide_brackets && !dialect.file_brackets_match_bytes;
         let rules = PatternRules { wide_brackets, ..rules };
         let list = state.variables.scalar(b"GLOBIGNORE").filter(|_| dialect.glob_ignore);
@@ -73,10 +81,12 @@ impl Settings {
             dots: dialect.dot_star_matches_dots || options.shows_dots,
             groups_match_hidden: dialect.groups_match_hidden,
             squeezes: dialect.squeezes_slashes,
-            double_star: options.glob_star || dialect.double_star,
-            needs_slash: dialect.double_star,
+            double_star: options.glob_star
+                || dialect.double_star
+                || (dialect.switched_double_star && state.letter_is_on(b'G')),
+            needs_slash: dialect.double_star || dialect.switched_double_star,
             by_number: dialect.files_sort_by_number,
-            marks: if dialect.files_are_marked { Marks::Folders } else { Marks::None },
+            marks: if marked { Marks::Folders } else { Marks::None },
             ignored: match list {
                 [] => Vec::new(),
                 _ => patterns_of_list(list).map(pattern).collect(),
@@ -152,7 +162,9 @@ pub(super) fn pathnames(
         found.sort_unstable();
     }
     if settings.marks != Marks::None {
-        found.iter_mut().for_each(|path| settings.marks.mark(path, files));
+        let twice = settings.dialect.marks_stand_behind_slashes;
+        let unmarked = found.iter_mut().filter(|path| twice || !path.ends_with(b"/"));
+        unmarked.for_each(|path| settings.marks.mark(path, files));
     }
     let origin = match_origin(field, word, settings.rules);
     let modifiers = qualifiers.map_or(&[][..], Qualifiers::modifiers);
@@ -291,7 +303,8 @@ impl Search<'_> {
         let (mut unchecked, mut matched) = (false, false);
         for (at, component) in components.iter().enumerate() {
             let merges = !self.settings.needs_slash;
-            if merges && component.any_depth && at > 0 && components[at - 1].any_depth {
+            let repeats = merges || self.settings.dialect.switched_double_star;
+            if repeats && component.any_depth && at > 0 && components[at - 1].any_depth {
                 // A second `**` finds nothing that the first has not found.
                 continue;
             }

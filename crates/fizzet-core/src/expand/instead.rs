@@ -193,7 +193,7 @@ impl Substitution<'_> {
                 };
                 let message = format!("{}: {message}", String::from_utf8_lossy(&name));
                 let dialect = self.cx.state().dialect.clone();
-                let status = dialect.unset_status;
+                let status = self.cx.state().unset_status();
                 let error = ShellError::new(message, parameter.span, status, Reach::Shell);
                 Err(Stop::Shell(ShellError { exits: dialect.unset_message_exits, ..error }))
             }
@@ -286,6 +286,23 @@ impl Substitution<'_> {
         Ok(())
     }
 
+    /// What comes of a mistake in storing the word of `${x=word}`.
+    fn default_failed(&mut self, stop: Stop) -> Stop {
+        let state = self.cx.state();
+        let own = state.dialect.failed_default_status;
+        match (stop, own) {
+            (Stop::Shell(error), Some(status))
+                if error.reach == Reach::Line
+                    && !state.in_text()
+                    && !state.options.exit_on_error =>
+            {
+                Stop::Shell(ShellError { status, ..error })
+            }
+            (stop, _) => stop,
+        }
+    }
+
+    /// Assigns the word of `${x=word}`, and gives what is assigned.
     fn assign(&mut self, parameter: &Parameter, word: &Word, place: Place) -> Result<Held, Stop> {
         let known = self.looked_up.take();
         let state = self.cx.state();
@@ -317,34 +334,10 @@ impl Substitution<'_> {
         let hop = |rule| Hop { rule, span: parameter.span, name: Some(name.clone()), shifted: 0 };
         let stored = value.passed_through(&hop(Rule::Stored), Standing::Quoted);
         let expanded = stored.passed_through(&hop(Rule::Parameter), Standing::Quoted);
-        let key = match &parameter.index {
-            Some(Subscript::Index(index)) => {
-                let key = match known {
-                    Some(key) => key,
-                    None => self.key(name, index)?,
-                };
-                let is_empty =
-                    matches!(&key, Key::Text(text) if text.is_empty() && !text.has_hole());
-                if is_empty && self.cx.state().dialect.empty_key_is_mistake {
-                    return Err(self.cx.state().mistake("the key is empty", parameter.span, 1));
-                }
-                Some(key)
-            }
-            Some(all) if self.cx.state().dialect.whole_index_is_key => {
-                let state = self.cx.state();
-                let keyed = state
-                    .variables
-                    .get(name)
-                    .is_some_and(|one| matches!(one.value, Value::Associative(_)));
-                let sign: &[u8] = if matches!(all, Subscript::At) { b"@" } else { b"*" };
-                if !keyed {
-                    return Err(state.mistake("one index was expected", parameter.span, 1));
-                }
-                Some(Key::Text(state.shell_text(sign)))
-            }
-            _ => None,
-        };
-        self.cx.state().store(name, key.clone(), stored, parameter.span)?;
+        let key = self.assigned_key(parameter, name, known);
+        let key = key.map_err(|stop| self.default_failed(stop))?;
+        let is_stored = self.cx.state().store(name, key.clone(), stored, parameter.span);
+        is_stored.map_err(|stop| self.default_failed(stop))?;
         self.keeps_empty |= place.quoted && self.cx.state().dialect.assigned_default_counts;
         if self.cx.state().dialect.default_gives_stored {
             let variables = &self.cx.state().variables;
@@ -358,6 +351,42 @@ impl Substitution<'_> {
         }
         self.begins_anew(place);
         Ok(Held::One(expanded))
+    }
+
+    /// The element that `${x[key]=word}` assigns; `known` where the key has been taken already.
+    fn assigned_key(
+        &mut self,
+        parameter: &Parameter,
+        name: &[u8],
+        known: Option<Key>,
+    ) -> Result<Option<Key>, Stop> {
+        match &parameter.index {
+            Some(Subscript::Index(index)) => {
+                let key = match known {
+                    Some(key) => key,
+                    None => self.key(name, index)?,
+                };
+                let is_empty =
+                    matches!(&key, Key::Text(text) if text.is_empty() && !text.has_hole());
+                if is_empty && self.cx.state().dialect.empty_key_is_mistake {
+                    return Err(self.cx.state().mistake("the key is empty", parameter.span, 1));
+                }
+                Ok(Some(key))
+            }
+            Some(all) if self.cx.state().dialect.whole_index_is_key => {
+                let state = self.cx.state();
+                let keyed = state
+                    .variables
+                    .get(name)
+                    .is_some_and(|one| matches!(one.value, Value::Associative(_)));
+                let sign: &[u8] = if matches!(all, Subscript::At) { b"@" } else { b"*" };
+                if !keyed {
+                    return Err(state.mistake("one index was expected", parameter.span, 1));
+                }
+                Ok(Some(Key::Text(state.shell_text(sign))))
+            }
+            _ => Ok(None),
+        }
     }
 
     /// The fields of a word joined again: what is empty in between is lost.

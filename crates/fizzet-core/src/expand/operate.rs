@@ -133,6 +133,9 @@ impl Substitution<'_> {
                 Ok(Some(part))
             }
             Operation::Name(then) => {
+                if matches!(held, Held::Unset) && self.minds_unset_name(parameter) {
+                    self.unset(parameter)?;
+                }
                 let held = match &parameter.index {
                     Some(Subscript::Index(_)) => held,
                     _ => self.name(parameter)?,
@@ -418,6 +421,16 @@ impl Substitution<'_> {
             .collect();
         let items = names.iter().map(|name| self.computed(parameter, name)).collect();
         Ok(Held::List { items, star })
+    }
+
+    /// Whether the name of a variable that is not set may not be told under `set -u`.
+    fn minds_unset_name(&mut self, parameter: &Parameter) -> bool {
+        let state = self.cx.state();
+        let refers = match &parameter.name {
+            ParameterName::Variable(name) => state.variables.is_name(name),
+            _ => false,
+        };
+        state.dialect.unset_has_no_name && !refers
     }
 
     /// `${!x}` where it is the name of x, or of the variable that x refers to.

@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::IndexQuotes;
+use crate::dialect::{IndexQuotes, LastArgument};
 use crate::expand::substitute::{Break, Place, Substitution};
 use crate::expand::told_tables::freshen;
 use crate::expand::{Context, Tilde, arithmetic, single};
@@ -359,8 +359,12 @@ impl Substitution<'_> {
         if !state.options.no_unset {
             return Ok(());
         }
-        let status = state.dialect.unset_status;
+        let status = state.unset_status();
         let name = parameter.name.to_bytes();
+        if &*name == b"_" && state.dialect.last_argument == LastArgument::Lines {
+            // It is not set before the first line has left something, and nobody minds.
+            return Ok(());
+        }
         let message = format!("{} is not set, and set -u is on", String::from_utf8_lossy(&name));
         Err(Stop::shell(message, parameter.span, status))
     }

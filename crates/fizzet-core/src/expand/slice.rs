@@ -8,7 +8,7 @@ use crate::expand::whole::part_of_list;
 use crate::expand::{Tilde, arithmetic, ifs, single};
 use crate::lineage::{Hop, Rule};
 use crate::state::Value;
-use crate::stop::Stop;
+use crate::stop::{ShellError, Stop};
 use crate::syntax::ast::{Arithmetic, Parameter, ParameterName, Part, Subscript, Word};
 use crate::text::{Standing, Text, character_count, character_ends};
 
@@ -107,7 +107,7 @@ impl Substitution<'_> {
         let before = self.held_before(parameter, may_change)?;
         let (mut offset, late_length) = match self.cx.state().dialect.offset_end.is_late() {
             true => self.late_numbers(&offset.word, place)?,
-            false => (arithmetic::value(self.cx, offset)?, None),
+            false => (self.number_of_slice(offset)?, None),
         };
         let from_one = self.counts_from_one(parameter);
         let count = match &held {
@@ -126,7 +126,7 @@ impl Substitution<'_> {
         let length = match length {
             Some(_) if self.is_beyond(parameter, &held, offset) => None,
             // Where they are counted from 1, one is taken at least.
-            Some(length) => Some(arithmetic::value(self.cx, length)?)
+            Some(length) => Some(self.number_of_slice(length)?)
                 .map(|length| if from_one && length == 0 { 1 } else { length }),
             None => late_length,
         };
@@ -189,10 +189,26 @@ impl Substitution<'_> {
             let message = "the length of a substring is less than 0";
             let status = dialect.bad_substitution_status;
             match self.cx.state().mistake(message, parameter.span, status) {
-                Stop::Shell(error) => Stop::Shell(error.of_a_number()),
+                Stop::Shell(error) => self.slice_failed(error.of_a_number()),
                 stop => stop,
             }
         })
+    }
+
+    /// The offset or the length of a slice.
+    fn number_of_slice(&mut self, written: &Arithmetic) -> Result<i64, Stop> {
+        arithmetic::value(self.cx, written).map_err(|stop| match stop {
+            Stop::Shell(error) if !error.is_of_words && !error.goes_through => {
+                self.slice_failed(error)
+            }
+            stop => stop,
+        })
+    }
+
+    /// A mistake in the numbers of a slice, which may end less than one in another expression.
+    fn slice_failed(&mut self, error: ShellError) -> Stop {
+        let reach = self.cx.state().dialect.slice_mistakes_end.unwrap_or(error.reach);
+        Stop::Shell(ShellError { reach, ..error })
     }
 
     /// The offset and the length that the text behind the first colon is expanded to.

@@ -362,7 +362,8 @@ impl<'c> Substitution<'c> {
                     false => (Rule::Literal, place.literal),
                 };
                 if !place.quoted && place.literal == Standing::Plain && bytes.contains(&b'{') {
-                    self.unsplit |= self.cx.state().dialect.brace_stops_splitting;
+                    let state = self.cx.state();
+                    self.unsplit |= state.dialect.brace_stops_splitting && !state.options.no_glob;
                 }
                 if place.bare_backslash && bytes.contains(&b'\\') {
                     return self.bare_backslashes(bytes, &Origin::new(rule, *span));

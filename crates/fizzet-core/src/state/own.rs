@@ -50,6 +50,10 @@ pub struct Doing {
     pub(crate) calls: Vec<Call>,
     /// The arguments of the calls that are kept.
     pub(crate) arguments: ArgumentStack,
+    /// Whether the redirections of a subshell are made, whose mistakes count as those of the shell around it.
+    pub(crate) opens_subshell: bool,
+    /// Whether a mistake has left functions of a script behind, where FUNCNAME tells of the script from then on.
+    pub(crate) shows_main: bool,
     /// The status of each command of the latest pipeline.
     pub(crate) statuses: Vec<Status>,
     /// The vector whose last element is `$_`; none yet at the start.
@@ -128,6 +132,10 @@ impl State {
             Own::CommandText if self.is_script() => return None,
             Own::CommandText => {
                 Value::Scalar(self.shell_text(&self.sources.get(SourceId::MAIN).bytes))
+            }
+            Own::ScriptPath => {
+                let path = self.sources.path(SourceId::MAIN).filter(|_| self.is_script())?;
+                Value::Scalar(self.shell_text(path))
             }
             Own::Depth => self.number_of(i64::from(self.doing.depth)),
             Own::Process(fact) => match self.fact(fact) {
@@ -401,17 +409,30 @@ impl State {
     }
 
     /// Whether the text that is traced is a script in a file.
-    fn is_script(&self) -> bool {
+    pub(crate) fn is_script(&self) -> bool {
         matches!(self.sources.get(SourceId::MAIN).kind, SourceKind::File(_))
     }
 
+    /// Whether the shell carries out the text of `-c` now, outside of subshells.
+    pub(crate) fn in_text(&self) -> bool {
+        !self.is_script() && self.doing.depth == u32::from(self.doing.opens_subshell)
+    }
+
+    /// The status of a variable that is not set where it must be.
+    pub(crate) fn unset_status(&self) -> Status {
+        let of_texts = self.dialect.unset_status_of_texts;
+        let counts = self.in_text() && !self.options.exit_on_error;
+        of_texts.filter(|_| counts).unwrap_or(self.dialect.unset_status)
+    }
+
     pub(crate) fn call_names(&self) -> Vec<Vec<u8>> {
-        if self.doing.calls.iter().all(|call| call.is_file) {
+        let shows_main = self.doing.shows_main && self.dialect.names_main;
+        if self.doing.calls.iter().all(|call| call.is_file) && !shows_main {
             return Vec::new();
         }
         let mut names: Vec<Vec<u8>> =
             self.doing.calls.iter().rev().map(|call| call.name.bytes().to_vec()).collect();
-        if self.dialect.names_main && self.is_script() && !names.is_empty() {
+        if self.dialect.names_main && self.is_script() && (shows_main || !names.is_empty()) {
             names.push(b"main".to_vec());
         }
         names

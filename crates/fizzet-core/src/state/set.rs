@@ -320,7 +320,8 @@ impl State {
         let is_on = match name {
             [letter] if self.dialect.named_options => self.known_letter(*letter),
             [sign @ (b'-' | b'+'), letter] if signs.contains(sign) => self.known_letter(*letter),
-            [] => self.dialect.empty_option_is_on.then_some(true),
+            // It is the option that has no name, but the letter of `-c`.
+            [] => self.dialect.empty_option_is_text.then(|| !self.is_script()),
             name => self.option_is_on(name),
         };
         match sign {

@@ -221,7 +221,7 @@ impl Parser<'_> {
         }
         let value = &alias.text;
         let start = self.pos;
-        match self.blank_ends(value) {
+        match self.blank_ends(value, end) {
             true => self.splice(start, end, &[value, &b" "[..]].concat(), alias.source),
             false => self.splice(start, end, value, alias.source),
         }
@@ -229,7 +229,8 @@ impl Parser<'_> {
         self.aliases.active.push((name.clone(), end));
         let is_escaped = !self.dialect.escaped_blank_of_alias_counts
             && matches!(value.iter().rev().nth(1), Some(b'\\'));
-        if value.last().is_some_and(|byte| matches!(byte, b' ' | b'\t')) && !is_escaped {
+        if value.last().is_some_and(|last| self.dialect.alias_blanks.contains(last)) && !is_escaped
+        {
             self.aliases.next_words.push(end);
         }
         true
@@ -240,7 +241,7 @@ impl Parser<'_> {
         let rest = &self.text[self.pos..];
         let length = rest.iter().position(|&byte| is_meta(byte)).unwrap_or(rest.len());
         let is_continued = rest[..length].ends_with(b"\\") && rest.get(length) == Some(&b'\n');
-        if !is_continued || !self.dialect.aliases_take_continuations {
+        if !is_continued {
             return (rest[..length].into(), self.pos + length);
         }
         let mut word = Vec::new();
@@ -252,11 +253,13 @@ impl Parser<'_> {
         (word.into(), at)
     }
 
-    /// Whether the shell reads a blank behind the text of an alias.
-    fn blank_ends(&self, text: &[u8]) -> bool {
+    /// Whether the shell reads a blank of its own between the text of an alias and the text behind its name.
+    fn blank_ends(&self, text: &[u8], name_end: usize) -> bool {
         match self.dialect.end_of_alias {
             EndOfAlias::Joined => false,
-            EndOfAlias::Blank => true,
+            EndOfAlias::BlankUnlessThere => {
+                !matches!(self.text.get(name_end), None | Some(b' ' | b'\t'))
+            }
             EndOfAlias::BlankBehindWord => {
                 let escapes = text.iter().rev().take_while(|&&byte| byte == b'\\').count();
                 escapes % 2 == 0
@@ -284,10 +287,8 @@ impl Parser<'_> {
         for (_, active) in self.aliases.active.iter_mut().filter(|(_, active)| *active >= end) {
             *active = moved(*active);
         }
-        if self.dialect.blank_of_alias_lasts {
-            for next in self.aliases.next_words.iter_mut().filter(|next| **next >= end) {
-                *next = moved(*next);
-            }
+        for next in self.aliases.next_words.iter_mut().filter(|next| **next >= end) {
+            *next = moved(*next);
         }
         self.not_arithmetic.retain(|&at| at < start);
         self.not_subscripts.retain(|&at| at < start);

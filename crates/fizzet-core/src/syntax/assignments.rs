@@ -1,6 +1,6 @@
 //! Assignments: `name=value`, `name[index]+=value`, `name=(...)`.
 
-use crate::dialect::{CommandBrackets, Dialect, ListsApart};
+use crate::dialect::{AliasesBehindBlank, CommandBrackets, Dialect, Keywords, ListsApart};
 use crate::source::{Sources, Span};
 use crate::syntax::ast::{
     Argument, Arithmetic, AssignedValue, Assignment, Element, Part, SimpleCommand, Slice, Word,
@@ -43,10 +43,11 @@ impl Parser<'_> {
         }
     }
 
-    /// Whether an assignment behind these words is one of the command: under `set -k` all are but those of
-    /// declaration utilities.
+    /// Whether an assignment behind these words is one of the command: under `set -k` all are, in some shells
+    /// but those of declaration utilities.
     pub(super) fn counts_behind(&self, command: &SimpleCommand) -> bool {
-        let keyword = |first| self.keywords && !self.is_declaration(first);
+        let everywhere = self.dialect.keywords == Keywords::ReadEverywhere;
+        let keyword = |first| self.keywords && (everywhere || !self.is_declaration(first));
         command.words.first().is_none_or(keyword)
     }
 
@@ -394,6 +395,7 @@ impl Parser<'_> {
         let mut elements = Vec::new();
         loop {
             self.skip_newlines()?;
+            self.replace_aliases_in(AliasesBehindBlank::Lists);
             if self.eat(b")") {
                 return Ok(elements);
             }

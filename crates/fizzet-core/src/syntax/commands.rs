@@ -1,6 +1,6 @@
 //! Lists, pipelines and simple commands.
 
-use crate::dialect::{AliasesBehind, EmptyBodies, LoneSemicolons};
+use crate::dialect::{AliasesBehind, AliasesBehindBlank, EmptyBodies, LoneSemicolons};
 use crate::syntax::ast::{
     AndOr, Argument, AssignedValue, Assignment, Command, CommandKind, Connector, List, Part,
     Pipeline, Redirect, SimpleCommand, Word,
@@ -491,7 +491,6 @@ impl<'a> Parser<'a> {
             AliasesBehind::Both => assigned.or(redirected).is_some(),
             AliasesBehind::Either if assigned.is_some() => assigned > redirected,
             AliasesBehind::Either => redirected.is_some(),
-            AliasesBehind::Assignments => assigned.is_some(),
         };
         counts && command.words.is_empty()
     }
@@ -551,6 +550,7 @@ impl<'a> Parser<'a> {
     /// A word that must be there.
     pub(super) fn expect_word(&mut self, expected: &'static str) -> Parsed<Word> {
         self.skip_blanks();
+        self.replace_aliases_in(AliasesBehindBlank::Anywhere);
         if !self.at_word() {
             return self.unexpected(expected);
         }

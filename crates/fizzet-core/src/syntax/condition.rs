@@ -2,6 +2,7 @@
 
 use bstr::ByteSlice;
 
+use crate::dialect::AliasesBehindBlank;
 use crate::syntax::ast::{CommandKind, Condition, Part, Word};
 use crate::syntax::cursor::{Parsed, Parser};
 use crate::syntax::within::Within;
@@ -68,6 +69,7 @@ impl<'a> Parser<'a> {
             return self.unexpected("an expression");
         }
         let left = self.operand("an expression")?;
+        self.replace_aliases_in(AliasesBehindBlank::Anywhere);
         self.newlines_in_condition()?;
         self.skip_blanks();
         let any_operand = self.dialect.tests_take_any_operand;
@@ -113,6 +115,7 @@ impl<'a> Parser<'a> {
         if !self.dialect.operands_take_brackets {
             return self.expect_word(expected);
         }
+        self.replace_aliases_in(AliasesBehindBlank::Anywhere);
         self.skip_blanks();
         match self.at_word() {
             true => self.command_word(),

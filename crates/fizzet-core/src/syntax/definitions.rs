@@ -165,7 +165,8 @@ impl Parser<'_> {
         self.skip_newlines()?;
         let body = self.deeper(Parser::command)?;
         let compound = !matches!(body.kind, CommandKind::Simple(_) | CommandKind::Function { .. });
-        if !compound && !self.dialect.simple_function_bodies {
+        let short = keyword && self.dialect.short_forms && !self.dialect.lone_bodies;
+        if !compound && (short || !self.dialect.simple_function_bodies) {
             let kind = SyntaxErrorKind::Unexpected {
                 found: "a simple command".into(),
                 expected: "a compound command as the body of the function",

@@ -68,6 +68,9 @@ impl Parser<'_> {
         opener: &'static str,
     ) -> Parsed<Option<(List, bool)>> {
         if self.at_body_end() && (opener != "if" || !self.at_end()) {
+            if self.dialect.short_forms && !self.dialect.lone_bodies {
+                return self.unexpected("do or {");
+            }
             return Ok(Some((List::default(), false)));
         }
         let ends_itself = condition.items.last().is_some_and(|last| {

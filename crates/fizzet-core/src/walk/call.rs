@@ -201,6 +201,7 @@ impl Walker {
         }
         let back = self.actions_come_back(aside);
         self.state.doing.returned += 1;
+        self.state.doing.shows_main |= self.is_script() && matches!(outcome, Err(Stop::Shell(_)));
         if outcome.is_ok() || matches!(outcome, Err(Stop::Return(_))) {
             back?;
         }
@@ -299,14 +300,17 @@ impl Walker {
             outcome = Ok(());
         }
         if local_trap {
+            self.mistake_leaves_function(&outcome);
             outcome = self.leave_shell(outcome, self.scopes.len() + 1, Left::Function);
-            if self.state.options.is_toggled(b"localpatterns") {
-                self.state.disabled_patterns = patterns;
-            }
-            if let Some(options) = before {
-                self.forget_settings(options);
-                self.state.ties = ties;
-            }
+        }
+        if self.state.options.is_toggled(b"localpatterns") {
+            self.state.disabled_patterns = patterns;
+        }
+        if let Some(options) = before {
+            self.forget_settings(options);
+            self.state.ties = ties;
+        }
+        if local_trap {
             if let Some(trap) = outer_trap {
                 self.state.traps.insert(b"EXIT"[..].into(), trap);
             }

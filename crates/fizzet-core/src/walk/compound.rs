@@ -181,13 +181,12 @@ impl Walker {
         if matches!(outcome, Err(Stop::Enough)) {
             return outcome;
         }
-        let mut inside = self.state.dialect.subshell_mistake_status;
         let outcome = match outcome {
             Err(Stop::Shell(mut error)) => {
                 self.tell_mistake(&mut error);
-                inside = inside.filter(|_| !error.exits);
-                // A subshell of zsh ends as by any mistake.
-                Err(Stop::Shell(ShellError { exits: false, ..error }))
+                // In a subshell no action is carried out behind it.
+                let exits = error.exits && self.state.dialect.unset_message_exits;
+                Err(Stop::Shell(ShellError { exits, ..error }))
             }
             outcome => outcome,
         };
@@ -231,7 +230,7 @@ impl Walker {
                 self.survive(ShellError::new(message, error.span, status, Reach::Command));
             }
             Err(Stop::Shell(error)) => {
-                self.state.status = inside.unwrap_or(error.status);
+                self.state.status = error.status;
                 self.keep_mistake(error);
             }
             other => return other,

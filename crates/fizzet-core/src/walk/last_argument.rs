@@ -4,6 +4,7 @@ use std::rc::Rc;
 
 use crate::dialect::LastArgument;
 use crate::source::Span;
+use crate::state::Value;
 use crate::stop::Stop;
 use crate::syntax::assignment_of;
 use crate::syntax::ast::{
@@ -33,6 +34,12 @@ impl Walker {
         match leaves {
             LastArgument::Behind => self.leave_argument(argv),
             LastArgument::Before if kind == CommandKind::Function => self.state.doing.last = before,
+            LastArgument::Lines
+                if self.line_command.is_some() && self.line_command == begin(written) =>
+            {
+                self.line_argument = self.last_given(argv, written);
+            }
+            LastArgument::Lines => {}
             LastArgument::Before | LastArgument::Never => {}
         }
         self.sought = None;
@@ -53,6 +60,21 @@ impl Walker {
         }
     }
 
+    /// Carries out a line of the script itself, and leaves the last argument of the command that is all there is of
+    /// it, as a variable like any other.
+    pub(super) fn line_with_last_argument(&mut self, list: &List) -> Result<(), Stop> {
+        if self.state.dialect.last_argument != LastArgument::Lines {
+            return self.list(list);
+        }
+        self.line_command = lone_command(list).and_then(begin);
+        let outcome = self.list(list);
+        self.line_command = None;
+        if let Some(argument) = self.line_argument.take() {
+            self.state.variables.entry(b"_").value = Value::Scalar(argument);
+        }
+        outcome
+    }
+
     /// Leaves the last argument of a command for `$_`.
     pub(super) fn leave_argument(&mut self, argv: &Rc<Vec<Text>>) {
         self.state.doing.last = Some(argv.clone());
@@ -69,6 +91,20 @@ impl Walker {
         Rc::new(before.cloned().into_iter().collect())
     }
 
+    /// The last argument of a command; of one that a declaration assigns, the name.
+    fn last_given(&self, argv: &[Text], written: &SimpleCommand) -> Option<Text> {
+        let last = argv.last()?;
+        let name = match written.words.first() {
+            Some(Argument::Word(name)) => name.literal(),
+            _ => None,
+        };
+        let declares = name.is_some_and(|name| self.state.dialect.is_declaration(name));
+        let sign = last.bytes().iter().position(|&byte| byte == b'=').filter(|_| declares);
+        let Some(sign) = sign else { return Some(last.clone()) };
+        let appends = last.bytes()[..sign].ends_with(b"+");
+        Some(last.slice(0, sign - usize::from(appends)))
+    }
+
     /// Where the first assignment stands behind a declaration utility that is a reserved word.
     fn first_declared(&self, written: &SimpleCommand) -> Option<Span> {
         let Some(Argument::Word(name)) = written.words.first() else { return None };
@@ -81,6 +117,25 @@ impl Walker {
             Argument::Assignment(_) => true,
         };
         written.words[1..].iter().find(is_assignment).map(Argument::span)
+    }
+}
+
+/// Where the words of a command begin.
+fn begin(command: &SimpleCommand) -> Option<Span> {
+    command.words.first().map(Argument::span)
+}
+
+/// The command that is all there is of a list, with or without braces around it.
+fn lone_command(list: &List) -> Option<&SimpleCommand> {
+    let [item] = &list.items[..] else { return None };
+    let [command] = &item.first.commands[..] else { return None };
+    if item.background || !item.rest.is_empty() || item.first.negated || item.first.timed {
+        return None;
+    }
+    match &command.kind {
+        Node::Simple(simple) => Some(simple),
+        Node::Group(inner) if command.redirects.is_empty() => lone_command(inner),
+        _ => None,
     }
 }
 

@@ -168,6 +168,8 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         bare_environment: false,
         takes_place: false,
         behind_backslash: false,
+        line_command: None,
+        line_argument: None,
         asked_no_option: false,
     };
     walker.take_functions();
@@ -275,6 +277,10 @@ pub(crate) struct Walker {
     guessed: bool,
     /// Whether an `eval` has just ended in a backslash that nothing follows.
     behind_backslash: bool,
+    /// Where the command begins that is all there is of the line under way, when its last argument is kept.
+    line_command: Option<Span>,
+    /// The last argument of that command.
+    line_argument: Option<Text>,
     /// Whether the latest test of an option has found none of that name.
     asked_no_option: bool,
     /// The name under which a program is looked for, where that is not the first of its vector.
@@ -338,6 +344,11 @@ impl Walker {
                 Err(Stop::Shell(error)) if id == SourceId::MAIN && self.ends_line(&error) => {
                     self.survive(error);
                 }
+                Err(Stop::Shell(error)) if id == SourceId::MAIN && self.goes_on_behind(&error) => {
+                    let failed = self.state.status != 0 && !error.is_read_only;
+                    let status = if failed { self.state.status } else { error.status };
+                    self.survive(ShellError { status, ..error });
+                }
                 outcome => outcome?,
             }
             if id == SourceId::MAIN && self.state.letter_is_on(b't') && self.one_command_ends() {
@@ -360,9 +371,24 @@ impl Walker {
         matches!(self.state.sources.get(SourceId::MAIN).kind, SourceKind::File(_))
     }
 
+    /// The place behind the last byte of the text that is traced.
+    pub(super) fn end_of_script(&self) -> Span {
+        let end = self.state.sources.get(SourceId::MAIN).bytes.len() as u32;
+        Span { source: SourceId::MAIN, start: end, end }
+    }
+
     /// Whether a mistake that ends the text of `-c` ends a line only, since that is a script.
     pub(super) fn ends_line(&self, error: &ShellError) -> bool {
         error.ends_text && self.is_script() && self.state.dialect.scripts_survive_indexes
+    }
+
+    /// Whether a script goes on in the next line behind a mistake that ends the shell (zsh: `continueonerror`).
+    fn goes_on_behind(&self, error: &ShellError) -> bool {
+        let options = &self.state.options;
+        options.is_toggled(b"continueonerror")
+            && self.is_script()
+            && !error.exits
+            && !options.exit_on_error
     }
 
     /// Whether no mistake is held now.
@@ -381,7 +407,7 @@ impl Walker {
         let count = self.aliases_count() && !self.state.aliases.is_empty();
         let known = count.then(|| self.state.aliases.clone());
         parser.set_extended_patterns(self.state.options.extended_glob);
-        let read = self.state.dialect.keywords == Keywords::Read;
+        let read = matches!(self.state.dialect.keywords, Keywords::Read | Keywords::ReadEverywhere);
         parser.set_keywords(read && self.state.letter_is_on(b'k'));
         parser.set_aliases(known);
     }
@@ -399,7 +425,11 @@ impl Walker {
         if self.state.options.no_exec {
             return Ok(());
         }
-        match self.list(list) {
+        let outcome = match id == SourceId::MAIN {
+            true => self.line_with_last_argument(list),
+            false => self.list(list),
+        };
+        match outcome {
             Err(Stop::Shell(error)) if error.reach == Reach::Line => {
                 let ends = self.state.dialect.exit_on_error_minds_mistakes;
                 if ends && self.state.options.exit_on_error && !error.is_number {
@@ -409,7 +439,11 @@ impl Walker {
                     let (reach, exits) = (Reach::Shell, true);
                     return Err(Stop::Shell(ShellError { reach, exits, ..error }));
                 }
-                self.survive(error);
+                let status = match self.state.dialect.inner_mistake_status {
+                    Some(status) if id != SourceId::MAIN => status,
+                    _ => error.status,
+                };
+                self.survive(ShellError { status, ..error });
             }
             outcome => outcome?,
         }

@@ -80,11 +80,17 @@ impl Walker {
     ) -> bool {
         let exits = matches!(outcome, Err(Stop::Exit(_))) && self.error_exit.is_none();
         let is_call = kind == CommandKind::Function;
+        let ends = |error: &ShellError| error.reach == Reach::Shell;
         match self.state.dialect.kept_by_exit {
             KeptByExit::Nothing => false,
-            KeptByExit::Calls => exits && (is_call || !self.scopes.is_empty()),
+            KeptByExit::Calls if self.state.in_text() => {
+                exits && (is_call || !self.scopes.is_empty())
+            }
+            KeptByExit::Calls => {
+                let fails = matches!(outcome, Err(Stop::Shell(error)) if ends(error));
+                exits || (fails && !is_call && self.scopes.is_empty())
+            }
             KeptByExit::FailedCalls | KeptByExit::FailedCallsAndCommand => {
-                let ends = |error: &ShellError| error.reach == Reach::Shell;
                 let fails = matches!(outcome, Err(Stop::Exit(_)))
                     || matches!(outcome, Err(Stop::Shell(error)) if ends(error));
                 let behind = self.state.dialect.kept_by_exit == KeptByExit::FailedCallsAndCommand;

@@ -136,7 +136,8 @@ impl Walker {
         let keeps = matches!(kind, CommandKind::Nothing)
             || self.keeps_assignments(kind, &argv)
             || (redirects.is_empty() && self.is_lone_exec(&argv))
-            || (kind == CommandKind::Function && self.shares_variables(&argv));
+            || (kind == CommandKind::Function
+                && (self.state.dialect.functions_keep_assignments || self.shares_variables(&argv)));
         let lasting = if keeps { Lasting::Always } else { self.lasting(&argv, kind) };
         let mut made: Made = match early {
             Some(made) => Some(Ok(made)),

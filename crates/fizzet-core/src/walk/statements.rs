@@ -101,6 +101,15 @@ impl Walker {
         Err(Stop::Exit(status))
     }
 
+    /// A mistake that ends the shell at once, as `set -e` does, is leaving the function that has just ended.
+    pub(super) fn mistake_leaves_function(&mut self, outcome: &Result<(), Stop>) {
+        let Err(Stop::Shell(error)) = outcome else { return };
+        let under_option = self.state.options.exit_on_error && self.testing == 0;
+        if self.error_exit.is_none() && (error.exits || under_option) {
+            self.error_exit = Some(self.scopes.len() + 1);
+        }
+    }
+
     /// Whether the status on hand is that of a program which was not run.
     fn status_is_guessed(&self) -> bool {
         self.guessed && self.latest == CommandKind::External
@@ -397,7 +406,10 @@ impl Walker {
         stay: bool,
         run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
     ) -> Result<(), Stop> {
-        match self.redirections(redirects, piped) {
+        let outer = std::mem::replace(&mut self.state.doing.opens_subshell, stay);
+        let made = self.redirections(redirects, piped);
+        self.state.doing.opens_subshell = outer;
+        match made {
             Err(Stop::Shell(error)) if error.reach == Reach::Command => {
                 self.survive(error);
                 self.redirecting_failed = true;
@@ -407,7 +419,7 @@ impl Walker {
             Err(Stop::Shell(error)) if stay => {
                 Err(Stop::Shell(ShellError { exits: true, ..error }))
             }
-            redirections => self.with_redirections(&redirections?, stay, run),
+            made => self.with_redirections(&made?, stay, run),
         }
     }
 

@@ -192,6 +192,8 @@ pub enum LastArgument {
     Behind,
     /// Before it is carried out, and again behind a function; assignments are no arguments.
     Before,
+    /// When a line of the script has been carried out that is nothing but this command.
+    Lines,
 }
 
 /// Which quoting that is written in the key of an element is gone before the key is taken.
@@ -618,7 +620,8 @@ pub enum FailedTemporaries {
 pub enum KeptByExit {
     /// None.
     Nothing,
-    /// Those before calls of functions that carry out `exit`, and in functions those before any command that does.
+    /// Those before commands that carry out `exit` or meet mistakes; behind `-c`, outside of subshells, only those before
+    /// calls of functions that carry out `exit`, and in functions those before any command that does.
     Calls,
     /// Those before calls of functions, however the shell ends in them.
     FailedCalls,
@@ -626,6 +629,18 @@ pub enum KeptByExit {
     FailedCallsAndCommand,
     /// Those before the outermost command that carries out `exit`, if that stands in no function.
     Outermost,
+}
+
+/// Whose parameters the action for EXIT sees when a file that `.` carries out with arguments ends the shell.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum FileParameters {
+    /// Those around the file.
+    Restored,
+    /// Those of the file.
+    Kept,
+    /// Those of the outermost such file; behind `-c`, outside of subshells, and in `eval` those around it. In a function,
+    /// and where the file has set new ones, those that there were last. The same holds for mistakes.
+    OfOutermost,
 }
 
 /// The function that is called for a command that is not found.

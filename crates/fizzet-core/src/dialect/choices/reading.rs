@@ -116,6 +116,8 @@ pub enum Keywords {
     None,
     /// Where the option is on when the command is read; declaration utilities keep theirs.
     Read,
+    /// And those of declaration utilities too, which get none then.
+    ReadEverywhere,
     /// Where the option is on when the command is carried out.
     CarriedOut,
 }
@@ -244,8 +246,6 @@ pub enum AliasesBehind {
     Both,
     /// Behind either; behind assignments only if the last of them is what stands before it.
     Either,
-    /// Where there is an assignment before it.
-    Assignments,
 }
 
 /// What stands between the text of an alias and the text behind its name.
@@ -253,8 +253,8 @@ pub enum AliasesBehind {
 pub enum EndOfAlias {
     /// Nothing: a number at its end and `>` behind it make one operator.
     Joined,
-    /// A blank.
-    Blank,
+    /// A blank, unless one stands behind the name.
+    BlankUnlessThere,
     /// A blank, unless the text ends in a blank, an operator, an escape, a comment or inside quotes.
     BlankBehindWord,
 }
@@ -262,11 +262,9 @@ pub enum EndOfAlias {
 /// Where words are looked up as aliases behind the text of an alias that ends in a blank.
 #[derive(Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Debug)]
 pub enum AliasesBehindBlank {
-    /// In simple commands.
-    Commands,
-    /// And in the list of a loop.
+    /// In simple commands, in the list of a loop and in that of an array.
     Lists,
-    /// And where a name, `in` or the pattern of a compound command stands.
+    /// And where a name, `in` or the pattern of a compound command, an operand of `[[` or a file stands.
     Anywhere,
 }
 

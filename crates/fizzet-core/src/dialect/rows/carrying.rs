@@ -43,8 +43,12 @@ macro_rules! carrying_rows {
     empty_select_fails: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: select x in; do :; done; echo $?";
     /// A mistake in an expansion or assignment ends only the line it is on.
     mistakes_end_line: bool = [N, Y, N, N, N, N, N], "observed in all six: two lines, label $((1/0)); label after, then label end";
-    /// The status of a subshell that a mistake ends, where it differs from that of a shell.
-    subshell_mistake_status: Option<Status> = [None, Some(1), None, None, None, None, None], "observed in all six: (label ${x?}); label $?";
+    /// What a mistake in the numbers of a slice ends, where that is not what other mistakes end.
+    slice_mistakes_end: Option<Reach> = [None, Some(Reach::Line), None, None, None, None, None], "observed in bash: set -o posix; two lines, x=abc; label ${x:1/0}; label after, then label end; the same with $((1/0))";
+    /// Assignments before a function stay behind it.
+    functions_keep_assignments: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt posixbuiltins; f() { :; }; x=1; x=2 f; echo $x";
+    /// The status of a mistake that ends a line of a text that `eval` or its kin carry out.
+    inner_mistake_status: Option<Status> = [None, Some(1), None, None, None, None, None], "observed in bash: readonly x; eval ': ${x=1}'; echo $?; the same without eval, in a file";
     /// The status where a subshell cannot carry out its own redirections, if it is not that of other commands.
     unredirected_subshell_status: Option<Status> = [None, None, None, Some(2), None, None, None], "observed in all six: (label a) </nosuch; label $?; { label a; } </nosuch; label $?";
     /// What the word of a redirection may become.
@@ -277,8 +281,8 @@ macro_rules! carrying_rows {
     arithmetic_for_recovers: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and zsh: for ((i=1+;;)); do :; done; echo after";
     /// An assignment before a command whose value is no number, where the variable is an integer, is passed over.
     no_number_is_passed_over: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: typeset -i i; i=1+ label x";
-    /// A mistake that ends a script lets the action for EXIT be carried out, though it does not behind `-c`.
-    mistakes_in_scripts_act: bool = [N, N, N, N, N, N, Y], "observed in zsh: trap 'echo bye' EXIT; echo $((1/0)), in a file and with -c";
+    /// A mistake that ends a script lets the action for EXIT be carried out, though it does not behind `-c` or under `set -e`.
+    mistakes_in_scripts_act: bool = [N, N, N, N, N, N, Y], "observed in zsh: trap 'echo bye' EXIT; echo $((1/0)), in a file, there behind set -e, and with -c";
     /// The letters of options in the order of `$-`.
     option_order: &'static str = ["abefhimnuvxC", "abefhikmnprtuvxBCEHPTcs", "pubaCEVvxsinmIfe", "EubaCVvxcsinmIfe", "cabefhkmnprstuvxBCGH", "aeikXlmCnfbuprshUvxc", "0123456789BCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz"], "observed in all six: set -xvufea; echo $-";
     /// The letters of the options that are on at the start.
@@ -295,7 +299,7 @@ macro_rules! carrying_rows {
     /// `$-` tells with a `c` that the shell was given its text with `-c`.
     text_letter: bool = [N, Y, N, Y, Y, Y, N], "observed in all six: sh -c 'echo $-'";
     /// Words that look like assignments are such wherever they stand in a simple command under `set -k`.
-    keywords: Keywords = [Keywords::None, Keywords::CarriedOut, Keywords::None, Keywords::None, Keywords::Read, Keywords::Read, Keywords::None], "observed in all six: set -k; label a=1; the same with a line end behind the set; set -k and export a=1";
+    keywords: Keywords = [Keywords::None, Keywords::CarriedOut, Keywords::None, Keywords::None, Keywords::Read, Keywords::ReadEverywhere, Keywords::None], "observed in all six: set -k; label a=1; the same with a line end behind the set; set -k and export a=1, readonly a=1; a=2";
     /// A real halfway between two numbers of fewer digits is written as the larger one, not as the even one.
     halves_up: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%.0f %.1f' 0.5 2.25";
     /// Variables of reals keep the whole number, not only the digits that they show.
@@ -394,7 +398,7 @@ macro_rules! carrying_rows {
     /// Declaration utilities with quotes in their names take `name=value` as assignments.
     quoted_name_declares: bool = [N, N, N, N, Y, Y, N], "observed in all six: x='a b'; \\export y=$x; echo $y";
     /// When a command leaves its last argument for `$_`.
-    last_argument: LastArgument = [LastArgument::Never, LastArgument::Behind, LastArgument::Never, LastArgument::Never, LastArgument::Never, LastArgument::Never, LastArgument::Before], "observed in all six: echo a b; echo $_; f() { echo $_; : c; }; f d; echo $_";
+    last_argument: LastArgument = [LastArgument::Never, LastArgument::Behind, LastArgument::Never, LastArgument::Never, LastArgument::Lines, LastArgument::Never, LastArgument::Before], "observed in all six: echo a b; echo $_; f() { echo $_; : c; }; f d; echo $_, the same on lines of their own";
     /// The letters of `test` with one operand.
     test_letters: &'static str = ["bcdefghLnprSstuwxz", "abcdefgGhkLnNoOprRsStuvwxz", "bcdefghkLnOGprSstuwxz", "bcdefghkLnOGprSstuwxz", "abcCdefgGhHkLnNoOpRrsStuvwxz", "abcdefgGhHkLnoOprsStuvwxz", "abcdefgGhkLnNOprsStuvwxz"], "observed in all six with each letter";
     /// How far it reaches that `>&` and `<&` have something other than the number of a descriptor behind them; nowhere: it is a file.

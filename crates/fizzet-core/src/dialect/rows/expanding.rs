@@ -121,8 +121,9 @@ macro_rules! expanding_rows {
     /// An opening brace in double quotes in the word of a `"${x-word}"` makes the brace that closes the operation a part
     /// of its value, where that makes fields.
     inner_opener_shows_closer: bool = [N, N, N, N, Y, N, N], "observed in all six: echo \"${x-\"{\"}\"";
-    /// Behind an unquoted opening brace an expansion in the same word is neither split nor a pattern.
-    brace_stops_splitting: bool = [N, N, N, N, Y, N, N], "observed in all six: x='a b'; echo {$x,c}";
+    /// Behind an unquoted opening brace an expansion in the same word is neither split nor a pattern; it is split
+    /// under `set -f`.
+    brace_stops_splitting: bool = [N, N, N, N, Y, N, N], "observed in all six: x='a b'; echo {$x,c}; set -f; echo {$x,c}";
     /// A backslash before a slash is dropped even behind a component that is a pattern.
     escapes_slash_behind_pattern: bool = [Y, N, Y, Y, N, N, N], "observed: x='s*\\/k*'; echo $x";
     /// Which parameters an operation must have found before its word is expanded.
@@ -255,7 +256,14 @@ macro_rules! expanding_rows {
     /// The status a shell ends with after a bad substitution.
     bad_substitution_status: Status = [2, 1, 2, 2, 1, 1, 1], "observed in all six: echo ${x!y}; echo $?";
     /// The status a shell ends with after `${x?}` or an unset parameter under `set -u`.
-    unset_status: Status = [2, 127, 2, 2, 1, 1, 1], "observed in all six: SHELL -c ': ${x?}'; echo $?";
+    unset_status: Status = [2, 1, 2, 2, 1, 1, 1], "observed in all six: SHELL file, with : ${x?} in it; echo $?; (: ${x?}); echo $?";
+    /// The same behind `-c`, outside of subshells and without `set -e`.
+    unset_status_of_texts: Option<Status> = [None, Some(127), None, None, None, None, None], "observed in all six: SHELL -c ': ${x?}'; echo $?; SHELL -ec ': ${x?}'; echo $?";
+    /// `${!x}` of a variable that is not set is a mistake under `set -u`, though it is a name only.
+    unset_has_no_name: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and mksh: set -u; echo ${!x}";
+    /// The status of `${x=word}` that cannot assign, where it is another than that of assignments; but not behind
+    /// `-c`, outside of subshells.
+    failed_default_status: Option<Status> = [None, Some(2), None, None, None, None, None], "observed in all six: readonly x; (: ${x=1}); echo $?; the same without parentheses, in a file and behind -c";
     /// What becomes of a constant that is too large.
     arithmetic_large_constant: LargeConstant = [LargeConstant::Saturates, LargeConstant::Wraps, LargeConstant::Saturates, LargeConstant::Vanishes, LargeConstant::Real, LargeConstant::Wraps, LargeConstant::Truncates], "observed in all six: echo $((9223372036854775808)) $((99999999999999999999))";
     /// Arithmetic has real numbers.
@@ -428,8 +436,10 @@ macro_rules! expanding_rows {
     case_option_is_for_regular: bool = [N, N, N, N, N, N, Y], "observed in zsh: setopt nocasematch; [[ A == a ]]; [[ A =~ a ]]; in bash: shopt -s nocasematch";
     /// Numbers in the names of files are sorted by their values.
     files_sort_by_number: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt numericglobsort; >f9; >f10; echo f*";
-    /// Folders that a pattern matches end in a slash.
-    files_are_marked: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt markdirs; mkdir d; echo *";
+    /// Folders that a pattern matches end in a slash; also under `set -o markdirs`.
+    files_are_marked: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt markdirs; mkdir d; echo *; in ksh93 and mksh: set -o markdirs; echo *";
+    /// Folders are marked so also behind a slash that the pattern ends in.
+    marks_stand_behind_slashes: bool = [N, N, N, N, N, N, Y], "observed in ksh93, mksh and zsh: setopt markdirs or set -o markdirs; mkdir d; echo d*/";
     /// Letters in parentheses behind a pattern say which of the files are meant.
     glob_qualifiers: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo *(N); setopt nobareglobqual; echo *(N)";
     /// The value of an assignment is expanded to pathnames, of which several make an array.
@@ -454,6 +464,8 @@ macro_rules! expanding_rows {
     bare_groups: bool = [N, N, N, N, N, N, Y], "observed in all six: echo (l|L)id";
     /// `**/` matches any number of folders without being switched on.
     double_star: bool = [N, N, N, N, N, N, Y], "observed in all six: echo **/*.txt";
+    /// The same under `set -G`, where `**` at the end of a pattern matches files too, at any depth.
+    switched_double_star: bool = [N, N, N, N, Y, N, N], "observed in ksh93: set -G; echo ** **/ **/*.txt";
     /// A bracket in a pattern that nothing closes is an error.
     open_bracket_is_error: bool = [N, N, N, N, N, N, Y], "observed in all six: echo [a-";
     /// What quoted `$*` gives to an operation: its parameters, or what they joined make.

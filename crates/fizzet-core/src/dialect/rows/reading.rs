@@ -41,8 +41,6 @@ macro_rules! reading_rows {
     dollars_take_continuations: DollarContinuations = [DollarContinuations::All, DollarContinuations::All, DollarContinuations::All, DollarContinuations::All, DollarContinuations::Braces, DollarContinuations::All, DollarContinuations::Names], "observed in all six: x=1; echo $\\<newline>x \"$\\<newline>x\" $\\<newline>{x} \"$\\<newline>{x}\" \"$\\<newline>(echo)\"";
     /// What a line continuation between the two parentheses at the end of an expression makes of it.
     split_end: SplitEnd = [SplitEnd::Expression, SplitEnd::MistakeOfCommands, SplitEnd::Expression, SplitEnd::Expression, SplitEnd::Expression, SplitEnd::Expression, SplitEnd::Commands], "observed in bash, ksh93, mksh and zsh: ((1)\\<newline>); echo $((1)\\<newline>)";
-    /// A line continuation may stand in the word that an alias replaces, and behind it.
-    aliases_take_continuations: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: alias a='echo x'<newline>a\\<newline> b";
     /// Between double quotes, what `$'...'` gives in the word of `${x-word}` is read again in its place, quotes and all.
     ansi_c_is_read_again: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh, zsh: echo \"${x-$'a\\x22b c\\x22'}\"; echo \"${x-$'it\\'s'}\"; echo after";
     /// A letter behind the second colon of `${x:1:h}` is a modifier, and no length.
@@ -362,7 +360,9 @@ macro_rules! reading_rows {
     /// Shifts and bit operators bind more tightly than all others.
     bits_bind_first: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((1+2<<3))";
     /// Where words are looked up behind an alias that ends in a blank.
-    aliases_behind_blank: AliasesBehindBlank = [AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Lists, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Commands], "observed in all six: alias a='for ' b='i in'; then a b c; do echo $i; done";
+    aliases_behind_blank: AliasesBehindBlank = [AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Lists, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere], "observed in all six: alias a='for ' b='i in'; then a b c; do echo $i; done";
+    /// The blanks that count at the end of an alias.
+    alias_blanks: &'static [u8] = [b" \t", b" \t", b" \t", b" \t", b" \t", b" \t", b" "], "observed in all six: alias t='echo<tab>' w=W; then t w";
     /// A blank behind a backslash at the end of an alias counts.
     escaped_blank_of_alias_counts: bool = [Y, Y, N, N, N, Y, Y], "observed in all six: alias t='echo \\ ' w=W; then t w";
     /// Words that are reserved before they are looked up as aliases, where a command begins.
@@ -380,11 +380,9 @@ macro_rules! reading_rows {
     /// How many here-documents can begin on one line.
     most_documents: usize = [usize::MAX, 16, usize::MAX, usize::MAX, usize::MAX, 10, usize::MAX], "observed in all six: : <<A <<A <<A ... 9 to 40 times";
     /// Behind which assignments and redirections the name of a command is replaced if it is an alias.
-    aliases_behind: AliasesBehind = [AliasesBehind::Both, AliasesBehind::Either, AliasesBehind::Both, AliasesBehind::Both, AliasesBehind::Either, AliasesBehind::Both, AliasesBehind::Assignments], "observed in all six: alias a='echo x'; then x=1 a, </dev/null a, x=1 </dev/null a, </dev/null x=1 </dev/null a";
+    aliases_behind: AliasesBehind = [AliasesBehind::Both, AliasesBehind::Either, AliasesBehind::Both, AliasesBehind::Both, AliasesBehind::Either, AliasesBehind::Both, AliasesBehind::Both], "observed in all six: alias a='echo x'; then x=1 a, </dev/null a, x=1 </dev/null a, </dev/null x=1 </dev/null a";
     /// What stands between the text of an alias and the text behind its name.
-    end_of_alias: EndOfAlias = [EndOfAlias::BlankBehindWord, EndOfAlias::BlankBehindWord, EndOfAlias::Joined, EndOfAlias::Joined, EndOfAlias::Joined, EndOfAlias::Joined, EndOfAlias::Blank], "observed in all six: alias a='echo 0' q='echo \"b' d='echo $', then a>&2, q;c\", d(echo x), each on a line";
-    /// The blank at the end of an alias still counts behind the aliases that its text began with.
-    blank_of_alias_lasts: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: alias a='echo x' b='a ', then b a on the next line";
+    end_of_alias: EndOfAlias = [EndOfAlias::BlankBehindWord, EndOfAlias::BlankBehindWord, EndOfAlias::Joined, EndOfAlias::Joined, EndOfAlias::Joined, EndOfAlias::Joined, EndOfAlias::BlankUnlessThere], "observed in all six: alias a='echo 0' q='echo \"b' d='echo $', then a>&2, q;c\", d(echo x), each on a line";
     /// In quotes inside the word of an operation that is quoted itself, a backslash quotes any character.
     inner_backslash_quotes_all: bool = [N, Y, N, N, Y, N, N], "observed in all six: foo=1; echo \"${foo:+\"\\p\"}\"";
     /// An alias may stand for the `in` of `for` and `case`.

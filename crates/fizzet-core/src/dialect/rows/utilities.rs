@@ -310,7 +310,7 @@ macro_rules! utilities_rows {
     /// The action for EXIT is carried out behind syntax errors too.
     syntax_errors_act: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: trap 'echo bye' EXIT, newline, a closing parenthesis, or an open quote";
     /// `exit` in a file that `.` carries out with arguments: the action for EXIT sees those.
-    exit_keeps_file_parameters: bool = [N, N, N, Y, N, Y, Y], "observed in all six: trap 'echo $1' EXIT; . ./file own, with exit in it";
+    exit_keeps_file_parameters: FileParameters = [FileParameters::Restored, FileParameters::OfOutermost, FileParameters::Restored, FileParameters::Kept, FileParameters::Restored, FileParameters::Kept, FileParameters::Kept], "observed in all six, in a file and behind -c: trap 'echo $1' EXIT; . ./file own, with exit, set -- new; exit or . ./other own2 in it; the same in a function, and in parentheses";
     /// The action for EXIT of a subshell in a function sees the parameters outside of all functions.
     subshell_exit_sees_script: bool = [N, N, N, Y, N, N, N], "observed in all six: f() { (trap 'echo $1' EXIT; echo in); }; set -- out; f own";
     /// The status that the action for EXIT sees after a syntax error.
@@ -513,8 +513,8 @@ macro_rules! utilities_rows {
     exec_runs_functions: bool = [N, N, N, N, N, Y, Y], "observed in mksh and zsh: f() { echo in; }; (exec f); in zsh also behind setopt posixbuiltins";
     /// `set` keeps the status of the command substitutions in its words under `set -o sh`.
     set_keeps_status: bool = [N, N, N, N, N, Y, N], "observed in ksh93 and mksh: set -o sh; set -- $(false); echo $?";
-    /// An option without a name is on for `-o` of a test.
-    empty_option_is_on: bool = [N, N, N, N, N, Y, N], "observed in all six: [[ -o '' ]]; echo $?; [[ -o ? ]]; echo $?";
+    /// `-o` of a test takes an option without a name for that of `-c`, which is on where no script is read.
+    empty_option_is_text: bool = [N, N, N, N, N, Y, N], "observed in all six, in a file and behind -c: [[ -o '' ]]; echo $?; [[ -o ? ]]; echo $?";
     /// The signs before the name that `-o` of a test takes: `-` and `+` for a letter, `!` for what is off, `?` for
     /// whether there is such an option.
     option_test_signs: &'static str = ["", "", "", "", "?", "-+!?", ""], "observed in all six: [ -o -f ]; echo $?; [ -o !vi ]; echo $?; [ -o ?vi ]; echo $?";

@@ -244,6 +244,8 @@ macro_rules! words_rows {
     read_prompt_needs_no_name: bool = [N, N, N, N, N, N, Y], "observed in all six: echo a | { read '?prompt'; echo $? $REPLY; }";
     /// `read -k` and `read -q` take keys.
     read_takes_keys: bool = [N, N, N, N, N, N, Y], "observed in zsh: printf yes | { read -k 2 -u 0 x; echo $x; }; printf y | { read -q -u 0; echo $REPLY; }";
+    /// A wrong option, or one whose value is not there, ends its word.
+    getopts_leaves_mistaken_words: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt posixbuiltins; getopts a o -xa; echo $OPTIND; getopts a o -xa; echo $?";
     /// OPTIND is a variable like any other once it has been unset: `getopts` neither looks at it nor assigns it.
     getopts_forgets_unset_index: bool = [N, N, N, N, Y, N, Y], "observed in all six: unset OPTIND; getopts ab o -a -b; echo ${OPTIND-unset}; OPTIND=1; getopts ab o -a -b; echo $o $OPTIND";
     /// What OPTIND is behind a command that it was assigned before.

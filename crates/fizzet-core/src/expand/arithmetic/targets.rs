@@ -268,7 +268,7 @@ impl Evaluation<'_> {
             return Ok(Number::Whole(0));
         }
         let name = String::from_utf8_lossy(&target.name).into_owned();
-        let status = dialect.unset_status;
+        let status = state.unset_status();
         let goes_through = dialect.unset_goes_through;
         let error = ShellError::new(format!("{name} is not set"), self.span, status, Reach::Shell);
         Err(Stop::Shell(ShellError { goes_through, ..error }))

@@ -170,7 +170,10 @@ impl Walker {
             true if is_late => OptionPlace { word: place.word, letter: word.len().max(2) },
             true => OptionPlace { word: place.word + 1, letter: 1 },
         };
+        let behind = |step: usize| OptionPlace { word: place.word + step, letter: 1 };
+        let leaves = self.state.dialect.getopts_leaves_mistaken_words;
         if known.is_none() {
+            let next = if leaves { behind(1) } else { next };
             return Found { name: vec![b'?'], value: this, next, speaks };
         }
         if !takes_value {
@@ -178,7 +181,6 @@ impl Walker {
             let value = empty.then(|| self.state.shell_text(b""));
             return Found { name, value, next, speaks: false };
         }
-        let behind = |step: usize| OptionPlace { word: place.word + step, letter: 1 };
         if !last {
             let value = Some(word.slice(at + 1, word.len()));
             return Found { name, value, next: behind(1), speaks: false };
@@ -195,6 +197,7 @@ impl Walker {
                     true => b":".to_vec(),
                     false => b"?".to_vec(),
                 };
+                let next = if leaves { behind(1) } else { next };
                 Found { name, value: this, next, speaks }
             }
         }

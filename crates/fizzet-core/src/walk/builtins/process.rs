@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{JobNames, LooksHere};
+use crate::dialect::{FileParameters, JobNames, LooksHere};
 use crate::expand::Context;
 use crate::kernel::path::candidates;
 use crate::source::Span;
@@ -231,8 +231,7 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     match outcome {
         Err(Stop::Return(status)) => walker.state.status = status,
         Err(stop @ Stop::Exit(_)) => {
-            if let Some(outer) = outer.filter(|_| !walker.state.dialect.exit_keeps_file_parameters)
-            {
+            if let Some(outer) = outer.filter(|_| !walker.exit_keeps_file_parameters()) {
                 walker.state.positional = outer;
             }
             return Err(stop);
@@ -251,7 +250,14 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
             let status = dialect.file_mistake_status.unwrap_or(dialect.eval_syntax_status);
             walker.survive(ShellError::new(error.to_string(), error.span, status, Reach::Command));
         }
-        outcome => outcome?,
+        Err(stop) => {
+            let counts = dialect.exit_keeps_file_parameters == FileParameters::OfOutermost;
+            if let Some(outer) = outer.filter(|_| counts && !walker.exit_keeps_file_parameters()) {
+                walker.state.positional = outer;
+            }
+            return Err(stop);
+        }
+        Ok(()) => {}
     }
     if let Some(outer) = outer.filter(|_| !walker.keeps_set_parameters()) {
         let before = std::mem::replace(&mut walker.state.positional, outer);
@@ -286,8 +292,18 @@ impl Walker {
         }
     }
 
-    /// What a file holds that `.` or `source` reads: of a name without a slash the first one that PATH
-    /// leads to, or the one here where the shell looks here.
+    /// Whether the action for EXIT sees the parameters of the file that ends the shell now.
+    fn exit_keeps_file_parameters(&mut self) -> bool {
+        match self.state.dialect.exit_keeps_file_parameters {
+            FileParameters::Restored => false,
+            FileParameters::Kept => true,
+            FileParameters::OfOutermost => {
+                let is_outermost = self.depth == 0 && !self.state.in_text();
+                is_outermost || !self.scopes.is_empty() || self.keeps_set_parameters()
+            }
+        }
+    }
+
     /// Whether the parameters that `set` has made in a file stay behind it.
     fn keeps_set_parameters(&mut self) -> bool {
         let replaced = std::mem::take(&mut self.parameters_replaced);

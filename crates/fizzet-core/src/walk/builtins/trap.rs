@@ -338,11 +338,24 @@ impl Walker {
         left: Left,
     ) -> Result<(), Stop> {
         let skips = self.state.dialect.error_exit_skips_outer_actions;
-        let in_script = self.is_script() && self.state.dialect.mistakes_in_scripts_act;
+        let in_script = self.is_script()
+            && self.state.dialect.mistakes_in_scripts_act
+            && !self.state.options.exit_on_error;
         let acts = match &outcome {
             Err(Stop::Limit { .. } | Stop::Enough) => false,
             Err(Stop::Exit(_)) if self.death.is_some_and(|death| !death.acts) => false,
-            Err(Stop::Exit(_)) if skips && self.error_exit.is_some_and(|at| at != level) => false,
+            Err(Stop::Exit(_) | Stop::Shell(_))
+                if skips && self.error_exit.is_some_and(|at| at != level) =>
+            {
+                false
+            }
+            Err(Stop::Shell(error))
+                if error.exits
+                    && self.state.doing.depth > 0
+                    && self.state.dialect.unset_message_exits =>
+            {
+                false
+            }
             Err(Stop::Shell(_) | Stop::Syntax(_)) if in_script => true,
             Err(Stop::Shell(error)) => error.exits || self.state.dialect.mistakes_act,
             Err(Stop::Syntax(_)) => self.state.dialect.syntax_errors_act,
@@ -375,6 +388,10 @@ impl Walker {
         let source = self.state.sources.built("trap", action.bytes());
         let rule = match (self.state.dialect.line_numbers.at_exit, &outcome) {
             (EvalLines::SameIfAsked, Err(Stop::Exit(_))) => EvalLines::Same,
+            (EvalLines::SameIfAsked, Ok(())) if self.is_script() && left == Left::Shell => {
+                self.state.doing.at = Some(self.end_of_script());
+                EvalLines::Same
+            }
             (EvalLines::SameIfAsked, _) => EvalLines::Own,
             (rule, _) => rule,
         };
