@@ -65,6 +65,8 @@ pub struct DollarEscapes {
     pub large_octal: LargeOctal,
     /// Whether characters behind U+FFFF become U+FFFD.
     pub narrow_characters: bool,
+    /// Whether characters beyond ASCII are told by their numbers.
+    pub tells_numbers: bool,
     /// What a control escape makes of the character behind it.
     pub controls: Controls,
 }
@@ -79,8 +81,12 @@ pub(super) const BASH: DollarEscapes = DollarEscapes {
     braced_hexadecimal: true,
     large_octal: LargeOctal::Wraps,
     narrow_characters: false,
+    tells_numbers: false,
     controls: Controls::LowBits,
 };
+
+/// bash 5.2 where each byte is a character
+pub(super) const BASH_PLAIN: DollarEscapes = DollarEscapes { tells_numbers: true, ..BASH };
 
 /// busybox sh 1.35
 pub(super) const BUSYBOX: DollarEscapes = DollarEscapes {

@@ -6,6 +6,7 @@ mod choices;
 mod escapes;
 mod listed;
 mod own;
+mod plain_locale;
 mod posix;
 mod rows;
 mod shell;

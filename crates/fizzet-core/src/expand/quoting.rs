@@ -70,6 +70,7 @@ fn requoted_whole(dialect: &Dialect, value: &[u8], is_behind: bool) -> Vec<u8> {
     let needs_none = !value.is_empty() && !has_bare_equals && value.iter().enumerate().all(plain);
     match dialect.requoting {
         Requoting::DoubleQuotes => in_two_quotes(value),
+        Requoting::Always if style.escapes_some(value) => in_dollar_quotes(style, value),
         Requoting::Always => requoted(value),
         _ if style.escapes_some(value) => in_dollar_quotes(style, value),
         _ if needs_none => value.to_vec(),
@@ -211,15 +212,17 @@ impl DollarQuoting {
         match character {
             None => true,
             Some(character) if character.is_ascii() => character.is_ascii_control(),
+            Some(_) if self == DollarQuoting::OctalBytes => true,
             Some(character) => self.unprintable().has(character),
         }
     }
 
     fn unprintable(self) -> Unprintable {
         match self {
-            DollarQuoting::Octal | DollarQuoting::OctalAlone | DollarQuoting::Carets => {
-                Unprintable::ByLibrary
-            }
+            DollarQuoting::Octal
+            | DollarQuoting::OctalBytes
+            | DollarQuoting::OctalAlone
+            | DollarQuoting::Carets => Unprintable::ByLibrary,
             DollarQuoting::OctalAndShort => Unprintable::ByMksh,
             DollarQuoting::Hexadecimal => Unprintable::ByKsh93,
         }

@@ -34,6 +34,10 @@ impl State {
 
     fn take_locale(&mut self, utf8: bool) {
         self.utf8 = utf8;
+        let has_plain_rows = self.dialect.dollar_escapes.tells_numbers;
+        if self.dialect.locale_changes_rows && has_plain_rows == utf8 {
+            self.follow_posix(self.options.posix);
+        }
         if self.dialect.utf8_option {
             self.set_letter(b'U', utf8);
         }

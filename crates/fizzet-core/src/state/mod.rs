@@ -16,6 +16,7 @@ mod store;
 mod stretch;
 mod tables;
 mod ties;
+mod value;
 mod variables;
 mod zsh_options;
 
@@ -34,7 +35,8 @@ pub use store::{BEFORE_START, element_name, is_one_index};
 pub use stretch::Stretch;
 pub use tables::Table;
 pub use ties::Tie;
-pub use variables::{Digits, Keeps, Key, Value, Variable, Variables};
+pub use value::{Digits, Keeps, Key, Value, Variable};
+pub use variables::Variables;
 pub(crate) use zsh_options::ByName;
 
 pub use crate::dialect::Padding;

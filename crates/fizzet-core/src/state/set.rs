@@ -385,6 +385,9 @@ impl State {
         if on {
             dialect.follow_posix();
         }
+        if !self.utf8() {
+            dialect.follow_plain_locale();
+        }
         self.dialect = Rc::new(dialect);
     }
 

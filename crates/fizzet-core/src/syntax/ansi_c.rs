@@ -326,7 +326,10 @@ impl<'a> Decoder<'a> {
         if code < 0x80 {
             return self.byte(code);
         }
-        self.out.extend(encoded(code));
+        match self.rules.tells_numbers {
+            true => self.out.extend(numbered(code)),
+            false => self.out.extend(encoded(code)),
+        }
         true
     }
 
@@ -342,6 +345,16 @@ impl<'a> Decoder<'a> {
             self.at += 1;
         }
         (self.at > start).then_some(value)
+    }
+}
+
+/// A character that the locale does not have, as the escape that its number stands in (observed in bash 5.2: `LC_ALL=C`;
+/// `printf '\u00e9\U1f600'`).
+pub(crate) fn numbered(code: u32) -> Vec<u8> {
+    match code {
+        0..0x1_0000 => format!("\\u{code:04X}").into_bytes(),
+        0x1_0000..0x8000_0000 => format!("\\U{code:08X}").into_bytes(),
+        _ => Vec::new(),
     }
 }
 

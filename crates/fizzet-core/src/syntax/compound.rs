@@ -226,9 +226,6 @@ impl<'a> Parser<'a> {
         let mut branches = Vec::new();
         loop {
             let condition = self.condition_list()?;
-            if condition.items.is_empty() && self.dialect.empty_bodies == EmptyBodies::OutsideIf {
-                return self.unexpected("a command");
-            }
             if let Some((body, braces)) = self.short_branch(&condition, start, "if")? {
                 branches.push((condition, body));
                 self.skip_blanks();

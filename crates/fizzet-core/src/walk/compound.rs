@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{Dialect, LoopsHidden};
+use crate::dialect::{Dialect, EmptyBodies, LoopsHidden};
 use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::{self, Context, arithmetic};
 use crate::lineage::{Origin, Rule};
@@ -244,6 +244,10 @@ impl Walker {
         otherwise: Option<&List>,
     ) -> Result<(), Stop> {
         for (condition, body) in branches {
+            let leaves_status = self.state.dialect.empty_bodies == EmptyBodies::OutsideIf;
+            if condition.items.is_empty() && leaves_status {
+                return self.list(body);
+            }
             self.tested(|walker| walker.list(condition))?;
             if self.state.status == 0 {
                 return self.list(body);

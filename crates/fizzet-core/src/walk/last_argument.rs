@@ -34,12 +34,7 @@ impl Walker {
         match leaves {
             LastArgument::Behind => self.leave_argument(argv),
             LastArgument::Before if kind == CommandKind::Function => self.state.doing.last = before,
-            LastArgument::Lines
-                if self.line_command.is_some() && self.line_command == begin(written) =>
-            {
-                self.line_argument = self.last_given(argv, written);
-            }
-            LastArgument::Lines => {}
+            LastArgument::Lines => self.leave_for_line(argv, written),
             LastArgument::Before | LastArgument::Never => {}
         }
         self.sought = None;
@@ -91,18 +86,21 @@ impl Walker {
         Rc::new(before.cloned().into_iter().collect())
     }
 
-    /// The last argument of a command; of one that a declaration assigns, the name.
-    fn last_given(&self, argv: &[Text], written: &SimpleCommand) -> Option<Text> {
-        let last = argv.last()?;
-        let name = match written.words.first() {
-            Some(Argument::Word(name)) => name.literal(),
-            _ => None,
-        };
-        let declares = name.is_some_and(|name| self.state.dialect.is_declaration(name));
+    /// Keeps the last argument of a command, if that is all there is of the line; of one that a declaration assigns, the name.
+    pub(super) fn leave_for_line(&mut self, argv: &[Text], written: &SimpleCommand) {
+        let ([name, ..], Some(last)) = (argv, argv.last()) else { return };
+        if self.line_command.is_none() || self.line_command != begin(written) {
+            return;
+        }
+        let declares = self.state.dialect.is_declaration(name.bytes());
         let sign = last.bytes().iter().position(|&byte| byte == b'=').filter(|_| declares);
-        let Some(sign) = sign else { return Some(last.clone()) };
-        let appends = last.bytes()[..sign].ends_with(b"+");
-        Some(last.slice(0, sign - usize::from(appends)))
+        self.line_argument = Some(match sign {
+            Some(sign) => {
+                let appends = last.bytes()[..sign].ends_with(b"+");
+                last.slice(0, sign - usize::from(appends))
+            }
+            None => last.clone(),
+        });
     }
 
     /// Where the first assignment stands behind a declaration utility that is a reserved word.

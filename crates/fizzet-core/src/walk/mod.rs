@@ -8,6 +8,7 @@ mod compound;
 mod conditional;
 mod descriptors;
 mod environment;
+mod keys;
 mod last_argument;
 mod list_elements;
 mod listed_indexes;
@@ -19,6 +20,7 @@ mod observer;
 mod precommands;
 mod processes;
 mod programs;
+mod reading;
 mod redirections;
 mod scopes;
 mod signals;
@@ -29,6 +31,7 @@ mod substitutions;
 mod tables;
 mod told_tables;
 mod unknown;
+mod writing;
 mod written;
 
 use rustc_hash::FxHashMap;
@@ -37,22 +40,18 @@ use std::rc::Rc;
 
 pub use observer::{Cause, Change, Moment, Observer, Refusal, Wants};
 
-use crate::dialect::{Keywords, OneCommand, ReadsWhole};
 use crate::expand::Context;
 use crate::host::{Host, Inside};
-use crate::lineage::{Origin, Rule};
 use crate::notes;
-use crate::source::{SourceId, SourceKind, Span};
+use crate::source::{SourceId, Span};
 use crate::state::{Positional, State};
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
-use crate::syntax::Parser;
-use crate::syntax::ast::{CommandSubstitution, List, ProcessSubstitution};
-use crate::text::{HoleName, Standing, Text};
+use crate::syntax::ast::{CommandSubstitution, ProcessSubstitution};
+use crate::text::{HoleName, Text};
 use crate::trace::{CommandKind, CommandTrace, Ending, Missing, Trace, WordTrace};
 use crate::walk::builtins::{Left, SubshellIs};
-use crate::walk::descriptors::{Descriptors, Output};
+use crate::walk::descriptors::Descriptors;
 use crate::walk::lists::ListArgument;
-use crate::walk::tables::Tables;
 use crate::walk::written::{Overlaid, WrittenFiles};
 
 /// Evaluates the main source of a state and answers the trace.
@@ -298,320 +297,6 @@ pub(crate) struct Walker {
 }
 
 impl Walker {
-    /// Reads and carries out a source, one line of commands after the other.
-    fn source(&mut self, id: SourceId) -> Result<(), Stop> {
-        let (bytes, dialect) =
-            (self.state.sources.get(id).bytes.clone(), self.state.dialect.clone());
-        let tables = Tables::new(dialect.clone());
-        let mut counts = dialect.clone();
-        let mut parser = Parser::new(&bytes, id, &dialect);
-        parser.is_main = id == SourceId::MAIN;
-        let reads_whole = match (dialect.reads_whole, &self.state.sources.get(id).kind) {
-            (ReadsWhole::ButFiles, kind) => {
-                !matches!(kind, SourceKind::File(_) | SourceKind::Built("."))
-            }
-            (ReadsWhole::InnerTexts, kind) => matches!(kind, SourceKind::Built("." | "eval")),
-            (ReadsWhole::Nothing, _) => false,
-        };
-        let mut read = Vec::new();
-        if reads_whole {
-            self.prepare(&mut parser);
-            while let Some(list) = parser.next_commands()? {
-                read.push(list);
-            }
-            return read.iter().try_for_each(|list| self.line_of_commands(list, id));
-        }
-        loop {
-            // What a line switches on counts from the next line on.
-            if !Rc::ptr_eq(&counts, &self.state.dialect) {
-                counts = self.state.dialect.clone();
-                parser.set_dialect(tables.like(&counts));
-            }
-            self.prepare(&mut parser);
-            if std::mem::take(&mut self.behind_backslash) {
-                parser.refuse_reserved()?;
-            }
-            let list = match parser.next_commands() {
-                Err(error) if error.ends_line => {
-                    parser.skip_line();
-                    self.survive(ShellError::new(error.to_string(), error.span, 1, Reach::Line));
-                    continue;
-                }
-                list => list?,
-            };
-            let Some(list) = list else { return Ok(()) };
-            match self.line_of_commands(&list, id) {
-                Err(Stop::Shell(error)) if id == SourceId::MAIN && self.ends_line(&error) => {
-                    self.survive(error);
-                }
-                Err(Stop::Shell(error)) if id == SourceId::MAIN && self.goes_on_behind(&error) => {
-                    let failed = self.state.status != 0 && !error.is_read_only;
-                    let status = if failed { self.state.status } else { error.status };
-                    self.survive(ShellError { status, ..error });
-                }
-                outcome => outcome?,
-            }
-            if id == SourceId::MAIN && self.state.letter_is_on(b't') && self.one_command_ends() {
-                return Err(Stop::Exit(self.state.status));
-            }
-        }
-    }
-
-    /// Whether the shell ends behind a line of commands under `set -t`.
-    fn one_command_ends(&self) -> bool {
-        match self.state.dialect.one_command {
-            OneCommand::Never => false,
-            OneCommand::Scripts => self.is_script(),
-            OneCommand::All => true,
-        }
-    }
-
-    /// Whether the shell reads a script, and not the text behind `-c`.
-    pub(super) fn is_script(&self) -> bool {
-        matches!(self.state.sources.get(SourceId::MAIN).kind, SourceKind::File(_))
-    }
-
-    /// The place behind the last byte of the text that is traced.
-    pub(super) fn end_of_script(&self) -> Span {
-        let end = self.state.sources.get(SourceId::MAIN).bytes.len() as u32;
-        Span { source: SourceId::MAIN, start: end, end }
-    }
-
-    /// Whether a mistake that ends the text of `-c` ends a line only, since that is a script.
-    pub(super) fn ends_line(&self, error: &ShellError) -> bool {
-        error.ends_text && self.is_script() && self.state.dialect.scripts_survive_indexes
-    }
-
-    /// Whether a script goes on in the next line behind a mistake that ends the shell (zsh: `continueonerror`).
-    fn goes_on_behind(&self, error: &ShellError) -> bool {
-        let options = &self.state.options;
-        options.is_toggled(b"continueonerror")
-            && self.is_script()
-            && !error.exits
-            && !options.exit_on_error
-    }
-
-    /// Whether no mistake is held now.
-    fn mistakes_go_through(&self) -> bool {
-        self.state.dialect.guarded_mistakes_end_shell
-            && (self.state.options.exit_on_error || self.state.traps.contains_key(&b"EXIT"[..]))
-    }
-
-    /// Whether words are replaced by aliases.
-    fn aliases_count(&self) -> bool {
-        self.state.dialect.aliases || self.state.options.expand_aliases
-    }
-
-    /// Tells the parser what counts now.
-    fn prepare(&self, parser: &mut Parser<'_>) {
-        let count = self.aliases_count() && !self.state.aliases.is_empty();
-        let known = count.then(|| self.state.aliases.clone());
-        parser.set_extended_patterns(self.state.options.extended_glob);
-        let read = matches!(self.state.dialect.keywords, Keywords::Read | Keywords::ReadEverywhere);
-        parser.set_keywords(read && self.state.letter_is_on(b'k'));
-        parser.set_aliases(known);
-    }
-
-    /// Whether a mistake that ends a line of this text ends the subshell that carries it out.
-    fn ends_subshell(&self, id: SourceId) -> bool {
-        self.state.dialect.inner_mistakes_end_subshells
-            && self.state.doing.depth > 0
-            && matches!(self.state.sources.get(id).kind, SourceKind::Built("." | "eval"))
-    }
-
-    /// Carries out the commands of one line, as the shell reads lines.
-    fn line_of_commands(&mut self, list: &List, id: SourceId) -> Result<(), Stop> {
-        self.bodies += 1;
-        if self.state.options.no_exec {
-            return Ok(());
-        }
-        let outcome = match id == SourceId::MAIN {
-            true => self.line_with_last_argument(list),
-            false => self.list(list),
-        };
-        match outcome {
-            Err(Stop::Shell(error)) if error.reach == Reach::Line => {
-                let ends = self.state.dialect.exit_on_error_minds_mistakes;
-                if ends && self.state.options.exit_on_error && !error.is_number {
-                    return Err(Stop::Shell(ShellError { reach: Reach::Shell, ..error }));
-                }
-                if self.ends_subshell(id) {
-                    let (reach, exits) = (Reach::Shell, true);
-                    return Err(Stop::Shell(ShellError { reach, exits, ..error }));
-                }
-                let status = match self.state.dialect.inner_mistake_status {
-                    Some(status) if id != SourceId::MAIN => status,
-                    _ => error.status,
-                };
-                self.survive(ShellError { status, ..error });
-            }
-            outcome => outcome?,
-        }
-        Ok(())
-    }
-
-    /// Goes on after an error that does not end the shell.
-    pub(super) fn survive(&mut self, mut error: ShellError) {
-        self.tell_mistake(&mut error);
-        self.state.status = error.status;
-        self.keep_mistake(error);
-    }
-
-    /// The same of a mistake that is only told, but ends the shell under `set -e` where that minds those.
-    pub(super) fn survive_told(&mut self, error: ShellError) -> Result<(), Stop> {
-        if self.state.dialect.told_mistakes_end_shells && self.state.options.exit_on_error {
-            return Err(Stop::Shell(ShellError { reach: Reach::Shell, ..error }));
-        }
-        self.survive(error);
-        Ok(())
-    }
-
-    /// Keeps an error that did not end the shell; of very many the first ones.
-    fn keep_mistake(&mut self, error: ShellError) {
-        if self.mistakes.len() < MAX_KEPT {
-            self.mistakes.push(error);
-        }
-    }
-
-    /// Keeps what is not known, once; of very many the first ones.
-    /// Carries out a text that was put together or read while running.
-    fn deeper_source(&mut self, id: SourceId, span: Span) -> Result<(), Stop> {
-        let limit = self.state.limits.depth;
-        if self.depth >= limit {
-            let (what, limit) = ("texts carried out inside each other", u64::from(limit));
-            return Err(Stop::Limit { what, limit, span });
-        }
-        let limit = self.state.limits.recorded;
-        if self.state.sources.built_weight() > limit {
-            let (what, limit) = ("bytes of texts put together while running", limit as u64);
-            return Err(Stop::Limit { what, limit, span });
-        }
-        self.depth += 1;
-        let outcome = self.source(id);
-        self.depth -= 1;
-        outcome
-    }
-
-    /// Writes to standard output; false if that is not possible.
-    fn write(&mut self, text: Text) -> bool {
-        self.write_to(1, text)
-    }
-
-    /// Writes to a descriptor; false if that is not possible.
-    fn write_to(&mut self, descriptor: u32, text: Text) -> bool {
-        let done = match self.descriptors.output(descriptor).cloned() {
-            None => self.state.dialect.closed_output_is_silent,
-            Some(output) => self.write_into(&output, text),
-        };
-        self.lost_output |= !done;
-        done
-    }
-
-    fn write_into(&mut self, output: &Output, text: Text) -> bool {
-        match output {
-            Output::All(all) => {
-                let done = all.iter().filter(|one| self.write_into(one, text.clone())).count();
-                return done == all.len();
-            }
-            Output::Kept(kept) => {
-                let mut kept = kept.borrow_mut();
-                kept.push_text(&text);
-                self.flooded |= kept.len() > self.state.limits.bytes;
-            }
-            Output::Written(file) => {
-                let mut file = file.borrow_mut();
-                if file.len() + text.len() > self.state.limits.bytes {
-                    // What is in so large a file nobody knows any more.
-                    *file = Text::new();
-                    let span = self.state.shell_origin().span();
-                    file.push_hole(Standing::Quoted, &Origin::new(Rule::Output, span));
-                }
-                file.push_text(&text);
-            }
-            Output::Performed(sink) => return sink.write(text.bytes()),
-            Output::Shown if self.wants.output => {
-                // One that has had enough says so at the next command.
-                let _ = self.observer.borrow_mut().output(self.moment(), &text);
-            }
-            Output::Full => return text.is_empty(),
-            Output::Shown | Output::Messages | Output::Nowhere => {}
-        }
-        true
-    }
-
-    /// A name for what a program prints.
-    fn hole_name(&mut self) -> Option<HoleName> {
-        self.latest_hole = self.latest_hole.and_then(HoleName::next);
-        self.latest_hole
-    }
-
-    /// Marks that output which is not known goes where somebody reads it.
-    fn write_hole(&mut self, span: Span) {
-        match self.descriptors.output(1) {
-            None | Some(Output::Full) => self.lost_output = true,
-            Some(output) => {
-                output.push_hole(None, &Origin::new(Rule::Output, span));
-            }
-        }
-    }
-
-    /// Marks that a message which nobody can word goes where somebody reads it: `$(cd nosuch 2>&1)`.
-    pub(in crate::walk) fn message_hole(&mut self, span: Span) {
-        let origin = Origin::new(Rule::Output, span);
-        if self.descriptors.output(2).is_some_and(|output| output.push_hole(None, &origin)) {
-            self.missing("how the shell words its message", span);
-        }
-    }
-
-    /// Writes the message of a mistake to where messages go now, unless that has been done.
-    pub(in crate::walk) fn tell_mistake(&mut self, error: &mut ShellError) {
-        if !std::mem::replace(&mut error.is_told, true) {
-            self.message_hole(error.span);
-        }
-    }
-
-    /// Runs commands and keeps what they print.
-    fn captured(
-        &mut self,
-        run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
-    ) -> (Text, Result<(), Stop>) {
-        let kept = Rc::new(RefCell::new(Text::new()));
-        let outer = self.descriptors.clone();
-        self.descriptors.write_to(1, Output::Kept(kept.clone()));
-        let outcome = run(self);
-        self.descriptors.take_over(1, &outer);
-        self.flooded = false;
-        let text = std::mem::take(&mut *kept.borrow_mut());
-        (text, outcome)
-    }
-
-    /// A mistake in the use of a built-in utility: it ends the shell, or has the status 1.
-    fn usage(&mut self, call: &builtins::Call<'_>, wrong: &str) -> Result<Status, Stop> {
-        if !self.state.dialect.wrong_numbers_are_fatal {
-            return Ok(self.complain(call, 1));
-        }
-        Err(self.fatal(call, wrong))
-    }
-
-    /// A mistake that ends the shell.
-    fn fatal(&mut self, call: &builtins::Call<'_>, wrong: &str) -> Stop {
-        self.fatal_with(call, wrong, self.state.dialect.usage_status)
-    }
-
-    /// An option that is not known ends the shell.
-    fn fatal_option(&mut self, call: &builtins::Call<'_>) -> Stop {
-        let status = self.state.dialect.unknown_option_status;
-        self.fatal_with(call, "an option is not known", status)
-    }
-
-    /// The same with a status of its own.
-    fn fatal_with(&mut self, call: &builtins::Call<'_>, wrong: &str, status: Status) -> Stop {
-        let name = call.argv.first().map_or(&b""[..], |name| name.bytes());
-        let message = format!("{}: {wrong}", String::from_utf8_lossy(name));
-        let error = ShellError::new(message, call.span, status, Reach::Shell);
-        Stop::Shell(ShellError { is_usage: true, ..error })
-    }
-
     /// Counts a step.
     fn step(&mut self, span: Span) -> Result<(), Stop> {
         self.state.steps += 1;

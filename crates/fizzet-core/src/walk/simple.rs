@@ -147,8 +147,10 @@ impl Walker {
         let redirections = match redirected {
             Ok(redirections) => redirections,
             Err(stop) => {
-                if self.state.dialect.last_argument == LastArgument::Behind {
-                    self.leave_argument(&Rc::new(argv));
+                match self.state.dialect.last_argument {
+                    LastArgument::Behind => self.leave_argument(&Rc::new(argv)),
+                    LastArgument::Lines => self.leave_for_line(&argv, command),
+                    LastArgument::Before | LastArgument::Never => {}
                 }
                 if let Some(Ok((_, saved))) = made {
                     self.restore(saved);

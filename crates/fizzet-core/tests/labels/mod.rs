@@ -10,7 +10,17 @@ use fizzet_core::walk;
 
 /// The arguments of each command of a line that is called `label`.
 pub(crate) fn labels(shell: Shell, line: &str, parameters: &[&str]) -> Vec<Vec<String>> {
-    let mut state = State::new(Dialect::of(shell), SourceKind::Line, line.as_bytes());
+    labels_in(SourceKind::Line, shell, line, parameters)
+}
+
+/// The same of a text of any kind.
+pub(crate) fn labels_in(
+    kind: SourceKind,
+    shell: Shell,
+    text: &str,
+    parameters: &[&str],
+) -> Vec<Vec<String>> {
+    let mut state = State::new(Dialect::of(shell), kind, text.as_bytes());
     state.give_arguments(&parameters.iter().map(|one| one.as_bytes().to_vec()).collect());
     let trace = walk::line(state, Rc::new(Nowhere));
     let text = |bytes: &[u8]| String::from_utf8_lossy(bytes).into_owned();

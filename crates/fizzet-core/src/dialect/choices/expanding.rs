@@ -171,7 +171,9 @@ pub enum IndexQuotes {
 pub enum DollarQuoting {
     /// By letters, `\E` among them, else each byte by its octal digits.
     Octal,
-    /// The same without `\E`.
+    /// The same where each byte is a character, and those beyond ASCII are no letters.
+    OctalBytes,
+    /// As the first without `\E`.
     OctalAlone,
     /// By letters or octal digits, and some characters by their numbers: `\u0085`, `\047`.
     OctalAndShort,

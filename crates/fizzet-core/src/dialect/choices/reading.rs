@@ -66,7 +66,7 @@ pub enum KeywordBodies {
 pub enum EmptyBodies {
     /// None.
     Never,
-    /// All but the parts of `if`.
+    /// All but the branches of `if`, whose condition, where it is empty, holds and leaves the status alone.
     OutsideIf,
     /// All.
     Anywhere,

@@ -165,7 +165,7 @@ macro_rules! reading_rows {
     /// A here-document that the text ends in is an error.
     unclosed_document_is_fatal: bool = [N, N, N, N, N, Y, N], "observed: cat <<E";
     /// A compound command may have an empty body.
-    empty_bodies: EmptyBodies = [EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::OutsideIf, EmptyBodies::Anywhere], "observed in all six: if :; then fi; { }; ( ); while do break; done";
+    empty_bodies: EmptyBodies = [EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::OutsideIf, EmptyBodies::Anywhere], "observed in all six: if :; then fi; { }; ( ); while do break; done; (exit 3); if then echo $?; fi";
     /// How many redirections one command may have.
     most_redirects: Option<usize> = [None, None, None, None, None, Some(10), None], "observed in all six: : with 11 times >a";
     /// `&>>` sends both outputs to the end of a file, where `&>` sends them to a file.
@@ -361,6 +361,8 @@ macro_rules! reading_rows {
     bits_bind_first: bool = [N, N, N, N, N, N, Y], "observed in all six: echo $((1+2<<3))";
     /// Where words are looked up behind an alias that ends in a blank.
     aliases_behind_blank: AliasesBehindBlank = [AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Lists, AliasesBehindBlank::Anywhere, AliasesBehindBlank::Anywhere], "observed in all six: alias a='for ' b='i in'; then a b c; do echo $i; done";
+    /// What a line says of characters by their numbers counts as the locale stands when it is read.
+    locale_changes_rows: bool = [N, Y, N, N, N, N, N], "observed in bash: LC_ALL=C, newline, printf '%b %q' '\\u00e9' é; echo $'\\u00e9'";
     /// The blanks that count at the end of an alias.
     alias_blanks: &'static [u8] = [b" \t", b" \t", b" \t", b" \t", b" \t", b" \t", b" "], "observed in all six: alias t='echo<tab>' w=W; then t w";
     /// A blank behind a backslash at the end of an alias counts.

@@ -2,7 +2,7 @@
 
 use crate::dialect::LargeOctal;
 use crate::lineage::Origin;
-use crate::syntax::encoded;
+use crate::syntax::{encoded, numbered};
 use crate::text::{Standing, Text};
 
 /// A text with its escapes decoded, and whether output goes on behind it.
@@ -48,7 +48,7 @@ pub(super) fn escape(text: &[u8], letters: &[u8], large: LargeOctal) -> Option<(
     match letter {
         b'0' if letters.contains(&b'0') => return octal(text, 4, large),
         b'0'..=b'7' if letters.contains(&b'1') => return octal(text, 3, large),
-        _ if !letters.contains(&letter) || matches!(letter, b'-' | b'.') => {
+        _ if !letters.contains(&letter) || matches!(letter, b'-' | b'.' | b'~') => {
             // The format of `printf` in ksh93 drops any other backslash.
             return letters.contains(&b'*').then(|| (vec![letter], 1));
         }
@@ -75,6 +75,7 @@ pub(super) fn escape(text: &[u8], letters: &[u8], large: LargeOctal) -> Option<(
             let made = match value {
                 0xffff_ff00.. if narrow => vec![value as u8],
                 0x1_0000.. if narrow => encoded(0xfffd),
+                0x80.. if letters.contains(&b'~') => numbered(value),
                 value => encoded(value),
             };
             return Some((made, used));

@@ -179,7 +179,7 @@ impl Printing<'_> {
     fn quoted(&self, value: &[u8]) -> Vec<u8> {
         let dialect = &self.walker.state.dialect;
         match dialect.printf_quoting {
-            PrintfQuoting::Backslashes => backslashed(value),
+            PrintfQuoting::Backslashes => backslashed(value, dialect.dollar_quoting),
             PrintfQuoting::BackslashesAlways => {
                 let text = Text::from_bytes(value, Standing::Quoted, self.origin.clone());
                 backslashed_for_zsh(&text).bytes().to_vec()
@@ -252,12 +252,12 @@ fn sign_of(negative: bool, one: &Specification) -> &'static str {
 }
 
 /// A value with backslashes, as `%q` of bash prints it.
-fn backslashed(value: &[u8]) -> Vec<u8> {
+fn backslashed(value: &[u8], style: DollarQuoting) -> Vec<u8> {
     if value.is_empty() {
         return b"''".to_vec();
     }
-    if DollarQuoting::Octal.escapes_some(value) {
-        return in_dollar_quotes(DollarQuoting::Octal, value);
+    if style.escapes_some(value) {
+        return in_dollar_quotes(style, value);
     }
     let mut out = Vec::with_capacity(value.len());
     for (at, &byte) in value.iter().enumerate() {
