@@ -52,7 +52,9 @@ fn numbers_beyond_all_characters_are_nothing() {
     }
     assert_eq!(told(Bash, "x=$(printf 'a\\U80000000b'); label $x ${#x}"), "ab,2");
     // Surrogates have the bytes that they would have, were they characters.
-    assert_eq!(told(Bash, "LC_ALL=C; x=$(printf '\\ud800'); label ${#x}"), "3");
+    assert_eq!(told_in_utf8(Bash, "x=$(printf '\\ud800'); LC_ALL=C; label ${#x}"), "3");
+    // Where each byte is a character, they are told by their numbers.
+    assert_eq!(told(Bash, "LC_ALL=C; x=$(printf '\\ud800'); label $x"), "\\uD800");
 }
 
 #[test]

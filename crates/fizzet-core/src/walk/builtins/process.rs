@@ -316,6 +316,8 @@ impl Walker {
         self.descriptors.input(descriptor).opened_again().rest()
     }
 
+    /// What a file holds that `.` or `source` reads: of a name without a slash the first one that PATH leads to, or the
+    /// one here where the shell looks here.
     fn sourced_file(&mut self, name: &[u8], is_source: bool, limit: usize) -> Option<Vec<u8>> {
         let host = Context::host(self);
         let reads_folders = self.state.dialect.dot_reads_folders;

@@ -388,7 +388,9 @@ impl Walker {
         let source = self.state.sources.built("trap", action.bytes());
         let rule = match (self.state.dialect.line_numbers.at_exit, &outcome) {
             (EvalLines::SameIfAsked, Err(Stop::Exit(_))) => EvalLines::Same,
-            (EvalLines::SameIfAsked, Ok(())) if self.is_script() && left == Left::Shell => {
+            (EvalLines::SameIfAsked, Ok(()))
+                if self.is_script() && left == Left::Shell && self.state.doing.depth == 0 =>
+            {
                 self.state.doing.at = Some(self.end_of_script());
                 EvalLines::Same
             }
