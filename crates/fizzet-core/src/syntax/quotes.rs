@@ -92,6 +92,7 @@ impl Parser<'_> {
         Active::Removed
     }
 
+    /// `'...'`
     pub(super) fn single_quoted(&mut self) -> Parsed<Part> {
         let start = self.pos;
         let body = &self.text[start + 1..];
@@ -104,7 +105,8 @@ impl Parser<'_> {
             return Err(self.unclosed(start, 1, "'", "'"));
         };
         let mut bytes = body[..length].to_vec();
-        self.pos = start + length + 2;
+        let end = start + 1 + length;
+        self.pos = end + 1;
         while self.dialect.doubled_quote_is_quote && self.text.get(self.pos) == Some(&b'\'') {
             let rest = &self.text[self.pos + 1..];
             let Some(length) = rest.iter().position(|&byte| byte == b'\'') else {
@@ -116,7 +118,14 @@ impl Parser<'_> {
         if self.dialect.newlines_end_quotes && bytes.contains(&b'\n') {
             bytes = self.escaped_newlines(&bytes, start, "'")?;
         }
-        Ok(Part::Single { bytes: bytes.into(), span: self.span(start, self.pos) })
+        let span = self.span(start, self.pos);
+        if self.same_source(start + 1, self.pos) < self.pos && bytes.len() == length {
+            // The quotes begin in the text of an alias and end behind it: each piece has a place of its own.
+            let mut parts = Vec::new();
+            self.flush(&mut parts, start + 1, end);
+            return Ok(Part::Double { parts, span });
+        }
+        Ok(Part::Single { bytes: bytes.into(), span })
     }
 
     /// A text between quotes without the backslashes before its newlines; one that has none ends the quotes.
