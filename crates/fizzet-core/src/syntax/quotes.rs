@@ -71,7 +71,7 @@ impl Parser<'_> {
     }
 
     /// A backslash behind which nothing comes.
-    pub(super) fn last_backslash(&mut self, within: Within) -> Active {
+    fn last_backslash(&mut self, within: Within) -> Active {
         let behind_text = self.pos > 0 && !is_meta(self.text[self.pos - 1]);
         let vanishes = match self.dialect.last_backslash {
             _ if within != Within::Word => false,
@@ -129,12 +129,7 @@ impl Parser<'_> {
     }
 
     /// A text between quotes without the backslashes before its newlines; one that has none ends the quotes.
-    pub(super) fn escaped_newlines(
-        &self,
-        bytes: &[u8],
-        start: usize,
-        quote: &'static str,
-    ) -> Parsed<Vec<u8>> {
+    fn escaped_newlines(&self, bytes: &[u8], start: usize, quote: &'static str) -> Parsed<Vec<u8>> {
         let mut kept = Vec::with_capacity(bytes.len());
         for &byte in bytes {
             if byte == b'\n' && kept.pop() != Some(b'\\') {

@@ -71,7 +71,7 @@ impl Walker {
     }
 
     /// Whether the shell ends behind a line of commands under `set -t`.
-    pub(in crate::walk) fn one_command_ends(&self) -> bool {
+    fn one_command_ends(&self) -> bool {
         match self.state.dialect.one_command {
             OneCommand::Never => false,
             OneCommand::Scripts => self.is_script(),
@@ -81,7 +81,7 @@ impl Walker {
 
     /// Whether the shell reads a script, and not the text behind `-c`.
     pub(in crate::walk) fn is_script(&self) -> bool {
-        matches!(self.state.sources.get(SourceId::MAIN).kind, SourceKind::File(_))
+        self.state.is_script()
     }
 
     /// The place behind the last byte of the text that is traced.
@@ -96,7 +96,7 @@ impl Walker {
     }
 
     /// Whether a script goes on in the next line behind a mistake that ends the shell (zsh: `continueonerror`).
-    pub(in crate::walk) fn goes_on_behind(&self, error: &ShellError) -> bool {
+    fn goes_on_behind(&self, error: &ShellError) -> bool {
         let options = &self.state.options;
         options.is_toggled(b"continueonerror")
             && self.is_script()
@@ -126,18 +126,14 @@ impl Walker {
     }
 
     /// Whether a mistake that ends a line of this text ends the subshell that carries it out.
-    pub(in crate::walk) fn ends_subshell(&self, id: SourceId) -> bool {
+    fn ends_subshell(&self, id: SourceId) -> bool {
         self.state.dialect.inner_mistakes_end_subshells
             && self.state.doing.depth > 0
             && matches!(self.state.sources.get(id).kind, SourceKind::Built("." | "eval"))
     }
 
     /// Carries out the commands of one line, as the shell reads lines.
-    pub(in crate::walk) fn line_of_commands(
-        &mut self,
-        list: &List,
-        id: SourceId,
-    ) -> Result<(), Stop> {
+    fn line_of_commands(&mut self, list: &List, id: SourceId) -> Result<(), Stop> {
         self.bodies += 1;
         if self.state.options.no_exec {
             return Ok(());

@@ -28,7 +28,7 @@ impl Walker {
         done
     }
 
-    pub(in crate::walk) fn write_into(&mut self, output: &Output, text: Text) -> bool {
+    fn write_into(&mut self, output: &Output, text: Text) -> bool {
         match output {
             Output::All(all) => {
                 let done = all.iter().filter(|one| self.write_into(one, text.clone())).count();
