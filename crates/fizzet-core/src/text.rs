@@ -119,6 +119,14 @@ impl Text {
         Text::of(Bytes::from_vec(bytes.into()), standing, origin)
     }
 
+    /// Other bytes where the first of this text come from, or the same text if it is empty.
+    pub fn with_bytes(&self, bytes: &[u8]) -> Text {
+        match self.runs.first() {
+            Some(run) => Text::copied(bytes, Standing::Quoted, run.origin.clone()),
+            None => self.clone(),
+        }
+    }
+
     /// A copy of bytes, with one origin.
     pub fn copied(bytes: &[u8], standing: Standing, origin: Origin) -> Text {
         Text::of(Bytes::from_slice(bytes), standing, origin)

@@ -11,7 +11,7 @@ use crate::expand::substitute::{Place, Substitution};
 use crate::expand::trimmed::{Removal, trimmed};
 use crate::expand::{Tilde, pattern_text_with};
 use crate::lineage::{Hop, Origin, Rule};
-use crate::state::{Keeps, Key, Value, element_name};
+use crate::state::{Keeps, Key, Value, element_name, shown_name};
 use crate::stop::Stop;
 use crate::syntax::ast::{Arithmetic, Operation, Parameter, ParameterName, Part, Subscript, Word};
 use crate::syntax::{OPEN_BRACKET, has_open_bracket};
@@ -454,7 +454,7 @@ impl Substitution<'_> {
             Some((array, _)) if state.dialect.references == References::Given => array.into(),
             _ => meant,
         };
-        Ok(Held::One(self.computed(parameter, &told)))
+        Ok(Held::One(self.computed(parameter, shown_name(&told))))
     }
 
     /// `${!x[index]}`: the name of the element, with the index as a number or the text of the key.

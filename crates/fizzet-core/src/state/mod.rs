@@ -5,6 +5,7 @@ mod associative;
 mod base;
 mod field;
 pub mod inside;
+mod kept_aside;
 mod locale;
 mod math_functions;
 mod options;
@@ -27,6 +28,7 @@ use std::collections::BTreeMap;
 use std::rc::Rc;
 
 pub use associative::Associative;
+pub use kept_aside::{KeptFor, kept_name, shown_name};
 pub use options::Options;
 pub(crate) use own::Matching;
 pub use own::{Call, Doing};

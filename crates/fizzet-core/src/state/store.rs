@@ -15,7 +15,7 @@ use crate::lineage::{Origin, Rule};
 use crate::real::{Format, Real};
 use crate::source::Span;
 use crate::state::inside::{self, Step};
-use crate::state::{Digits, ElementOf, Field, Keeps, Key, State, Stretch, Value, base};
+use crate::state::{Digits, ElementOf, Field, Keeps, Key, State, Stretch, Value, base, shown_name};
 use crate::stop::{Reach, Stop};
 use crate::syntax::arithmetic::character_of;
 use crate::syntax::{has_marks, unmarked};
@@ -560,7 +560,7 @@ impl State {
 pub fn element_name(written: &[u8]) -> Option<(&[u8], &[u8])> {
     let open = written.iter().position(|&byte| byte == b'[')?;
     let index = written[open + 1..].strip_suffix(b"]")?;
-    crate::syntax::is_name(&written[..open]).then_some((&written[..open], index))
+    crate::syntax::is_name(shown_name(&written[..open])).then_some((&written[..open], index))
 }
 
 /// Whether the brackets in the text of an index are in pairs, so that the last one ends it.

@@ -7,7 +7,7 @@ use std::rc::Rc;
 use rustc_hash::{FxHashMap, FxHashSet};
 
 use crate::state::inside::{self, Inside, Nesting};
-use crate::state::{Keeps, Key, Value, Variable};
+use crate::state::{Keeps, Key, Value, Variable, shown_name};
 use crate::text::Text;
 
 /// How many names of names are followed.
@@ -172,6 +172,12 @@ impl Variables {
         if self.is_name(name) {
             self.entry_itself(name).read_only = true;
         }
+    }
+
+    /// The variables that are names of others, to be changed.
+    pub(super) fn names_of_names(&mut self) -> impl Iterator<Item = &mut Variable> {
+        let all = self.has_names.then(|| self.by_name.values_mut());
+        all.into_iter().flatten().filter(|variable| variable.keeps == Keeps::Name)
     }
 
     /// Whether a variable is the name of another.
@@ -477,7 +483,9 @@ impl Variables {
 
     /// The exported variables that have a value, sorted by name: the environment of programs.
     pub fn exported(&self) -> Vec<(&[u8], &[u8])> {
-        let exported = self.by_name.iter().filter(|(_, variable)| variable.exported);
+        let seen = |name: &[u8]| shown_name(name).len() == name.len();
+        let exported =
+            self.by_name.iter().filter(|(name, variable)| variable.exported && seen(name));
         let mut all: Vec<(&[u8], &[u8])> = exported
             .filter_map(|(name, variable)| Some((&**name, variable.scalar()?.bytes())))
             .collect();
@@ -487,7 +495,9 @@ impl Variables {
 
     /// All names, sorted.
     pub fn names(&self) -> Vec<&[u8]> {
-        let mut names: Vec<&[u8]> = self.by_name.keys().map(|name| &**name).collect();
+        let names = self.by_name.keys().map(|name| &**name);
+        let mut names: Vec<&[u8]> =
+            names.filter(|name| shown_name(name).len() == name.len()).collect();
         names.sort_unstable();
         names
     }

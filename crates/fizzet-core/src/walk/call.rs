@@ -10,6 +10,7 @@ use crate::stop::{Reach, Stop};
 use crate::syntax::ast::{Command, CommandKind as Node, Word};
 use crate::text::{Passage, Standing, Text};
 use crate::walk::builtins::zsh_options::take_emulation;
+use crate::walk::closed_functions::Aside;
 use crate::walk::{Cause, Left, Walker, builtins};
 
 /// A condition, its action, and the function that is named after it.
@@ -34,6 +35,10 @@ pub(super) struct Scope {
     pub(super) options_at: Option<builtins::OptionPlace>,
     /// Where `local` was given a name that no variable can have, which the shell minds when the function ends.
     pub(super) bad_name: Option<Span>,
+    /// What belongs to the caller, which the function does not see.
+    pub(super) aside: Option<Aside>,
+    /// Its own variables that last until the next call.
+    pub(super) lasting: Vec<Rc<[u8]>>,
     /// Whether the script itself had set OPTIND last, where the function has its own.
     pub(super) index_by_script: bool,
 }
@@ -143,13 +148,16 @@ impl Walker {
         let matched = self.state.dialect.match_variable.map(|name| {
             (name.as_bytes().into(), self.state.variables.itself(name.as_bytes()).cloned())
         });
-        self.scopes.push(Scope {
+        let mut scope = Scope {
             hidden: matched.into_iter().collect(),
             outer: outer.share(),
             has_variables,
             options,
             ..Scope::default()
-        });
+        };
+        self.close(function, &mut scope);
+        self.scopes.push(scope);
+        self.take_lasting(function);
         let letters = self.state.dialect.functions_keep_letters.bytes();
         let is_on = |name: &&'static str| self.state.options.is_toggled(name.as_bytes());
         let kept_options = self.state.dialect.functions_keep_options.iter();
@@ -255,7 +263,12 @@ impl Walker {
             }
             let hid_index = scope.hidden.iter().any(|(name, _)| **name == *b"OPTIND");
             let looked = hid_index && self.state.variables.scalar(b"OPTIND").is_some();
+            self.keep_lasting(function, &mut scope);
+            self.bring_hidden_back(&mut scope.hidden);
             self.restore(scope.hidden);
+            if let Some(aside) = scope.aside {
+                self.open_again(aside);
+            }
             if hid_index && scope.options_at.is_none() {
                 self.index_is_back(looked, scope.index_by_script);
             }
@@ -299,6 +312,7 @@ impl Walker {
             self.spared = false;
             outcome = Ok(());
         }
+        let acts = local_trap && self.has_action("EXIT");
         if local_trap {
             self.mistake_leaves_function(&outcome);
             outcome = self.leave_shell(outcome, self.scopes.len() + 1, Left::Function);
@@ -338,6 +352,7 @@ impl Walker {
                 _ => {}
             }
         }
-        outcome
+        outcome?;
+        self.go_on_outward(acts)
     }
 }

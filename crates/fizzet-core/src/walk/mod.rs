@@ -4,6 +4,7 @@ mod assign;
 mod beginning;
 mod builtins;
 mod call;
+mod closed_functions;
 mod compound;
 mod conditional;
 mod descriptors;
@@ -143,6 +144,8 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         member_of: None,
         scopes: Vec::new(),
         temporaries: Vec::new(),
+        outward: None,
+        lasting: Default::default(),
         error_exit: None,
         parameters_replaced: false,
         bodies: 0,
@@ -238,6 +241,10 @@ pub(crate) struct Walker {
     member_of: Option<Rc<[u8]>>,
     /// The functions that are being called.
     scopes: Vec<call::Scope>,
+    /// The signal that ends functions up to one that is called where it has an action.
+    outward: Option<signals::Signal>,
+    /// The variables that functions keep from one call to the next.
+    lasting: closed_functions::Lasting,
     /// Assignments before the commands that are being carried out.
     temporaries: Vec<scopes::Temporary>,
     /// What the subshell is that begins next.

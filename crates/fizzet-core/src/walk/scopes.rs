@@ -136,7 +136,7 @@ impl Walker {
             self.follow_option_index();
         }
         let by_script = self.state.index_by_script;
-        let Some(scope) = self.scopes.last_mut() else { return };
+        let Some(scope) = self.own_scope_mut() else { return };
         if name == b"OPTIND" {
             scope.index_by_script = by_script;
         }
@@ -148,16 +148,16 @@ impl Walker {
             }
             return;
         }
-        if let Some(tie) = self.state.tie(name) {
-            let other = if *tie.list == *name { &tie.text } else { &tie.list };
-            if !scope.hidden.iter().any(|(known, _)| known == other) {
-                let variable = self.state.variables.itself(other).cloned();
-                scope.hidden.push((other.clone(), variable));
-            }
+        let named: Rc<[u8]> = name.into();
+        let tie = self.state.tie(name);
+        let tied =
+            tie.map(|tie| if *tie.list == *name { tie.text.clone() } else { tie.list.clone() });
+        for name in tied.iter().chain([&named]) {
+            self.put_in_scope(name);
         }
-        scope.hidden.push((name.into(), self.state.variables.itself(name).cloned()));
         if name == b"OPTIND" && self.state.dialect.getopts_keeps_place_for_local {
-            scope.options_at = Some(std::mem::take(&mut self.options_at));
+            let place = std::mem::take(&mut self.options_at);
+            self.own_scope_mut().map(|scope| scope.options_at.replace(place));
         }
         if !self.state.dialect.local_inherits && !self.state.options.locals_inherit {
             let outer = self.state.variables.remove(name);
@@ -167,6 +167,16 @@ impl Walker {
             if !has_value && self.state.dialect.local_is_empty {
                 variable.value = Value::Scalar(Default::default());
             }
+        }
+    }
+
+    /// Keeps a variable for the time behind the innermost function, if it is not kept yet.
+    fn put_in_scope(&mut self, name: &Rc<[u8]>) {
+        let variable = self.state.variables.itself(name).cloned();
+        let Some(scope) = self.own_scope_mut() else { return };
+        if !scope.hidden.iter().any(|(known, _)| known == name) {
+            scope.hidden.push((name.clone(), variable));
+            self.follow_hidden(name);
         }
     }
 
@@ -233,7 +243,7 @@ impl Walker {
 
     /// Whether the innermost function has a variable of its own with this name.
     pub(super) fn is_own(&self, name: &[u8]) -> bool {
-        let own = self.scopes.last().map(|scope| &scope.hidden);
+        let own = self.own_scope().map(|scope| &scope.hidden);
         own.is_some_and(|hidden| hidden.iter().any(|(known, _)| **known == *name))
     }
 

@@ -54,7 +54,25 @@ pub(super) struct EnteredAction {
 /// What the action for DEBUG finds the commands in that it stands before.
 const DEBUGGED: &[u8] = b"ZSH_DEBUG_CMD";
 
+/// What is added to the number of a signal for the status of a function that it ends.
+const LEFT_BY_SIGNAL: Status = 256;
+
 impl Walker {
+    /// A function has ended that a signal went out of: the action outside of it is carried out next, or that is
+    /// left too. The action of the function itself for EXIT stands for it.
+    pub(super) fn go_on_outward(&mut self, acted: bool) -> Result<(), Stop> {
+        let Some(signal) = self.outward else { return Ok(()) };
+        let status = LEFT_BY_SIGNAL + signal_number(signal.name);
+        if !acted && !self.has_action(signal.name) {
+            return Err(Stop::Return(status));
+        }
+        self.outward = None;
+        if !acted {
+            self.pending.insert(0, Signal { status, ..signal });
+        }
+        Ok(())
+    }
+
     /// A signal comes to the shell, with the status that it has then.
     pub(super) fn signal(&mut self, name: &'static str) {
         let beside = self.state.doing.depth > 0;
@@ -74,6 +92,10 @@ impl Walker {
                 }
                 Some(_) => self.act(name)?,
                 None if self.is_harmless(signal) => {}
+                None if self.has_action_outside(name) => {
+                    self.outward = Some(signal);
+                    return Err(Stop::Return(LEFT_BY_SIGNAL + signal_number(name)));
+                }
                 None => return Err(self.die(signal)),
             }
         }

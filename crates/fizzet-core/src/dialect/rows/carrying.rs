@@ -478,6 +478,9 @@ macro_rules! carrying_rows {
     unset_reveals_callers: bool = [N, Y, N, N, N, Y, N], "observed in all six: g() { unset x; echo $x; }; f() { local x=2; g; }; x=1; f";
     /// `local x` keeps the value of x that was assigned before the call.
     local_keeps_temporary: bool = [N, Y, N, N, N, Y, N], "observed in all six: f() { local x; echo $x; }; x=12 f";
+    /// Functions that are written with `function` see neither the variables of their callers nor the actions for
+    /// signals, ERR and DEBUG.
+    keyword_functions_are_closed: bool = [N, N, N, N, Y, N, N], "observed in all six: function g { echo ${x-none}; x=3; }; function f { typeset x=1; g; echo $x; }; f; echo $x; trap 'echo t' USR1; function k { trap; }; k";
     /// `unset` of a local variable shows the one that it hides.
     unset_reveals: bool = [N, N, N, N, N, Y, N], "observed in all six: x=1; f() { local x=2; unset x; echo $x; }; f";
     /// The action for ERR is looked for before a command, which does not see one that it has set itself.

@@ -52,7 +52,10 @@ impl Walker {
         let resolves = self.state.dialect.references == References::Fatal;
         let value = value.map(|value| match self.state.variables.meant(value.bytes()) {
             Some(meant) if resolves => self.state.shell_text(&meant),
-            _ => value,
+            _ => match self.of_caller(&value) {
+                Some(meant) => value.with_bytes(&meant),
+                None => value,
+            },
         });
         if let Some(value) = value {
             let value = if resolves { self.with_number(value, span)? } else { value };
@@ -75,10 +78,7 @@ impl Walker {
             number => number,
         };
         let named = [array, b"[", number.to_string().as_bytes(), b"]"].concat();
-        Ok(match value.runs().next() {
-            Some((run, _)) => Text::from_bytes(named, Standing::Quoted, run.origin.clone()),
-            None => value.clone(),
-        })
+        Ok(value.with_bytes(&named))
     }
 
     /// `typeset +n name=value`: a name is that of a variable no more. The value goes to what it has

@@ -67,7 +67,7 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     if only_assigns {
         given.forget_letters();
     }
-    let keeps_scope = walker.scopes.last().is_some_and(|scope| scope.has_variables);
+    let keeps_scope = walker.own_scope().is_some();
     if given.unknown.is_some() || has_bad_kinds(&given, &walker.state.dialect) {
         let dialect = &walker.state.dialect;
         let fatal = match outside {
@@ -399,6 +399,9 @@ impl Walker {
             let inherits = declaration.given.has(b'I') && self.state.dialect.locals_can_inherit;
             let outer = self.state.options.locals_inherit;
             self.state.options.locals_inherit |= inherits;
+            if declaration.given.has(b'S') && !self.is_to_last(name) {
+                return Ok(true);
+            }
             self.hide(name, stays_unset || equals.is_some() || compound.is_some());
             self.state.options.locals_inherit = outer;
         }

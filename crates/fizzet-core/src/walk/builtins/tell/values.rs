@@ -3,7 +3,7 @@
 use crate::dialect::Told;
 use crate::expand::quoting::{quoted_if_needed, told};
 use crate::expand::transform::{listed, pair, subscript};
-use crate::state::{Keeps, Value, Variable};
+use crate::state::{Keeps, Value, Variable, shown_name};
 use crate::text::Text;
 use crate::walk::Walker;
 
@@ -38,6 +38,7 @@ impl Walker {
     pub(super) fn quoted_value(&self, text: &Text, keeps: Keeps) -> Vec<u8> {
         match keeps {
             Keeps::Integer(_) => text.bytes().to_vec(),
+            Keeps::Name => self.quoted(&text.with_bytes(shown_name(text.bytes()))),
             _ => self.quoted(text),
         }
     }
