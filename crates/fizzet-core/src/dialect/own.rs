@@ -190,7 +190,6 @@ const VERSION: &[&str] = &["5", "2", "15", "1", "release", "x86_64-pc-linux-gnu"
 static ROWS: &[Row] = &[
     (".sh.file", [NO, NO, NO, NO, machine("the path of the script", Plain), NO, NO]),
     (".sh.fun", [NO, NO, NO, NO, own(Own::Function, Plain), NO, NO]),
-    (".sh.match", [NO, NO, NO, NO, machine("what a pattern has matched", Plain), NO, NO]),
     (".sh.pid", [NO, NO, NO, NO, PROCESS, NO, NO]),
     (".sh.subshell", [NO, NO, NO, NO, own(Own::Depth, Plain), NO, NO]),
     (".sh.version", [NO, NO, NO, NO, text("Version AJM 93u+m/1.0.4 2022-10-22"), NO, NO]),

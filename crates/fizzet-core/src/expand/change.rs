@@ -15,6 +15,9 @@ pub(super) fn removed_range(
     suffix: bool,
     longest: bool,
 ) -> Option<(usize, usize)> {
+    if pattern.is_loose() {
+        return loose_range(bytes, pattern, suffix, longest);
+    }
     if suffix {
         return pattern.suffix_start(bytes, longest).map(|start| (start, bytes.len()));
     }
@@ -26,6 +29,25 @@ pub(super) fn removed_range(
         }
     };
     end.map(|end| (0, end))
+}
+
+/// The same of a regular expression, which need not reach an end of the text: the first match, but for `%` the last
+/// one, and each time what stands behind its start counts (observed in ksh93u+m: `x=abb; echo ${x%~(E)b+}`).
+fn loose_range(
+    bytes: &[u8],
+    pattern: &Pattern,
+    suffix: bool,
+    longest: bool,
+) -> Option<(usize, usize)> {
+    match (suffix, longest) {
+        (true, false) => {
+            let starts = character_ends(bytes, true).into_iter().rev();
+            let ends = |start: usize| pattern.prefix_ends(&bytes[start..]).first().copied();
+            starts.filter_map(|start| Some((start, start + ends(start)?))).next()
+        }
+        (_, true) => pattern.search(bytes).next_or_empty(0),
+        (false, false) => pattern.search(bytes).next_shortest(0),
+    }
 }
 
 /// What is put in the place of a match: texts with the match itself, or a group of it, between each two of them.
@@ -293,6 +315,11 @@ pub(super) fn replaced(
     let bytes = text.bytes();
     let mut made = Text::new();
     match which {
+        _ if pattern.is_loose() => {
+            let which = if which == Replace::All { which } else { Replace::First };
+            let search = pattern.search(bytes);
+            return replaced_where(text, |at| search.next_or_empty(at), next, which, limit);
+        }
         Replace::Prefix => {
             let Some(end) = pattern.longest_end(bytes) else { return Ok(text.clone()) };
             next((0, end))?.put(&mut made, text, (0, end));

@@ -5,7 +5,7 @@ use std::rc::Rc;
 use crate::dialect::Dialect;
 use crate::expand::flags::by_name;
 use crate::expand::modifiers::by_name as modified;
-use crate::expand::pattern::{Pattern, PatternRules, has_active, has_pattern};
+use crate::expand::pattern::{Pattern, PatternRules, has_active, has_pattern, of_pathname};
 use crate::expand::qualifiers::{Marks, Qualifiers};
 use crate::host::{FileKind, Files};
 use crate::lineage::{Hop, Origin, Rule};
@@ -37,6 +37,8 @@ pub(super) struct Settings {
     marks: Marks,
     /// What is left out: the patterns of GLOBIGNORE.
     ignored: Vec<Pattern>,
+    /// The names that are left out, if the shell is told of any.
+    left_out: Option<Pattern>,
     dialect: Rc<Dialect>,
 }
 
@@ -75,10 +77,16 @@ impl Settings {
         let list = state.variables.scalar(b"GLOBIGNORE").filter(|_| dialect.glob_ignore);
         let list = list.map_or(&b""[..], Text::bytes);
         let pattern = |bytes: &[u8]| Pattern::new(bytes, &vec![false; bytes.len()], rules);
+        let left_out = match dialect.left_out_names {
+            "" => None,
+            name => state.variables.scalar(name.as_bytes()),
+        };
+        let left_out = left_out.map(|text| pattern(text.bytes()));
         Settings {
             rules,
-            hidden: options.dot_glob || !list.is_empty(),
-            dots: dialect.dot_star_matches_dots || options.shows_dots,
+            hidden: options.dot_glob || !list.is_empty() || left_out.is_some(),
+            dots: (dialect.dot_star_matches_dots || options.shows_dots) && left_out.is_none(),
+            left_out,
             groups_match_hidden: dialect.groups_match_hidden,
             squeezes: dialect.squeezes_slashes,
             double_star: options.glob_star
@@ -138,7 +146,9 @@ pub(super) fn pathnames(
         None => (field, &[][..]),
     };
     let components = components(wanted, settings);
-    let literal = components.iter().all(|component| component.pattern.literal().is_some());
+    let vanishes = settings.rules.options && of_pathname(field).is_some_and(|one| one.vanishes);
+    let literal =
+        !vanishes && components.iter().all(|component| component.pattern.literal().is_some());
     if literal && qualifiers.is_none() {
         return None;
     }
@@ -233,7 +243,8 @@ fn match_origin(field: &Text, word: Span, rules: PatternRules) -> Origin {
 }
 
 fn components(field: &Text, settings: &Settings) -> Vec<Component> {
-    let rules = settings.rules;
+    let mut rules = settings.rules;
+    let options = rules.options.then(|| of_pathname(field)).flatten();
     let (bytes, quoted) = (field.bytes(), crate::expand::pattern::quoting(field, rules));
     let mut components = Vec::new();
     let mut at = 0;
@@ -273,6 +284,7 @@ fn components(field: &Text, settings: &Settings) -> Vec<Component> {
         }
         components.push(Component { slashes, pattern, any_depth });
         at = start + length;
+        rules.folds_case |= options.as_ref().is_some_and(|one| one.folds_case);
     }
     components
 }
@@ -402,11 +414,12 @@ impl Search<'_> {
         let here: &[u8] = if folder.is_empty() { b"." } else { folder };
         let all = self.settings.hidden;
         let listed = self.files.list(here, &mut |name| {
-            let matches = match name[0] == b'.' && !all {
+            let matches = match name[0] == b'.' && !all && !pattern.is_loose() {
                 true => is_hidden(&name),
                 false => pattern.matches(name),
             };
-            if matches {
+            let left_out = self.settings.left_out.as_ref();
+            if matches && !left_out.is_some_and(|pattern| pattern.matches(name)) {
                 found(name);
             }
         });

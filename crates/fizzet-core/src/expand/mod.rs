@@ -683,6 +683,13 @@ fn match_all(cx: &mut dyn Context, texts: Vec<Text>, word: &Word) -> Result<Vec<
                 cx.state().doing.matching = Matching::Some;
             }
             None if qualifiers.as_ref().is_some_and(|one| one.null) => {}
+            None if rules.options
+                && pattern::of_pathname(&text).is_some_and(|one| one.vanishes) =>
+            {
+                if text.runs().any(|(run, _)| run.is_quoted()) {
+                    fields.push(Text::new());
+                }
+            }
             None if qualifiers.is_none() && !pattern::is_pattern(&text, rules) => fields.push(text),
             None if dialect.slash_ends_brackets && !pattern::looks_like_one(&text, rules) => {
                 fields.push(text);

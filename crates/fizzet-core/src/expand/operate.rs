@@ -107,10 +107,12 @@ impl Substitution<'_> {
                     let found = removed_range(text.bytes(), &pattern, *suffix, *longest);
                     let Some(found) = found else { return Ok(text.clone()) };
                     keep_match(this.cx.state(), &pattern, text, found, span)?;
-                    Ok(match suffix {
-                        true => text.slice(0, found.0),
-                        false => text.slice(found.1, text.len()),
-                    })
+                    let mut rest = text.slice(0, found.0);
+                    match found.0 {
+                        0 => rest = text.slice(found.1, text.len()),
+                        _ => rest.push_part(text, found.1, text.len()),
+                    }
+                    Ok(rest)
                 })?;
                 // The shortest match of nothing is none.
                 let finds_nothing = text.is_empty() && !*longest;

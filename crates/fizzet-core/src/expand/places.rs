@@ -22,12 +22,51 @@ pub(crate) fn keep_match(
     if let Some(name) = state.dialect.match_variable {
         record_match(state, name, value.slice(found.0, found.1), span);
     }
+    if state.dialect.patterns_fill_match_array {
+        return fill_match_array(state, pattern, value, found, span);
+    }
     if !pattern.tells() {
         return Ok(());
     }
     let groups = pattern.groups(value.bytes(), found);
     let whole = pattern.tells_whole().then_some(found);
     keep_places(state, value, (whole, &groups), span)
+}
+
+/// Keeps what a pattern and its groups have matched in an array, up to the last group that has matched something.
+fn fill_match_array(
+    state: &mut State,
+    pattern: &Pattern,
+    value: &Text,
+    found: Range,
+    span: Span,
+) -> Result<(), Stop> {
+    let mut groups = match pattern.has_groups() {
+        true => pattern.telling_groups().groups(value.bytes(), found),
+        false => Vec::new(),
+    };
+    let count = groups.iter().rposition(Option::is_some).map_or(0, |last| last + 1);
+    groups.truncate(count);
+    let part =
+        |one: Option<Range>| one.map_or_else(Text::new, |(start, end)| value.slice(start, end));
+    let parts = [Some(found)].into_iter().chain(groups).map(part).collect();
+    store_list(state, state.dialect.match_array.as_bytes(), parts, span)
+}
+
+/// The array that patterns fill, as it is now.
+pub(super) fn match_array(state: &State) -> Option<Variable> {
+    state.variables.itself(state.dialect.match_array.as_bytes()).cloned()
+}
+
+/// Makes it what it was.
+pub(super) fn put_match_array(state: &mut State, before: Option<Variable>) {
+    let name = state.dialect.match_array.as_bytes();
+    state.variables.restore(name, before);
+}
+
+/// Takes all elements out of it.
+pub(super) fn clear_match_array(state: &mut State, span: Span) -> Result<(), Stop> {
+    store_list(state, state.dialect.match_array.as_bytes(), Vec::new(), span)
 }
 
 /// Keeps what a pattern has matched in a variable that nobody else can change.

@@ -10,8 +10,8 @@ use crate::expand::change::{
 };
 use crate::expand::measured::Measured;
 use crate::expand::parameter::Held;
-use crate::expand::pattern::Pattern;
-use crate::expand::places::keep_match;
+use crate::expand::pattern::{Pattern, PatternRules};
+use crate::expand::places::{clear_match_array, keep_match, match_array, put_match_array};
 use crate::expand::substitute::{Break, Joiner, Place, Substitution};
 use crate::expand::tilde::in_field;
 use crate::expand::{Tilde, joined, pattern_text_with};
@@ -104,7 +104,8 @@ impl Substitution<'_> {
             return self.each(parameter, held, Text::clone).map(Some);
         }
         let state = self.cx.state();
-        let pattern = Pattern::from_text(&text, state.operation_pattern_rules());
+        let rules = PatternRules { of_replacement: true, ..state.operation_pattern_rules() };
+        let pattern = Pattern::from_text(&text, rules);
         let nothing = match &held {
             Held::Unset => true,
             Held::List { items, .. } => items.is_empty(),
@@ -174,11 +175,22 @@ impl Substitution<'_> {
             false => None,
         };
         let telling = OnceCell::new();
+        let first_match = OnceCell::new();
         let limit = self.cx.state().limits.bytes;
         let (shortest, nth) = (self.shortest_matches, self.which_match);
         let held = self.each_in_turn(parameter, held, |this, text| {
             let next = |found: (usize, usize)| {
-                keep_match(this.cx.state(), &pattern, text, found, parameter.span)?;
+                let state = this.cx.state();
+                match first_match.get() {
+                    None => {
+                        keep_match(state, &pattern, text, found, parameter.span)?;
+                        let kept = which == Replace::All && state.dialect.patterns_fill_match_array;
+                        first_match.set(kept.then(|| match_array(state))).ok();
+                    }
+                    // The array has no room for the later ones here.
+                    Some(Some(_)) => clear_match_array(state, parameter.span)?,
+                    Some(None) => keep_match(state, &pattern, text, found, parameter.span)?,
+                }
                 let made = match &once {
                     Some(replacement) => replacement.clone(),
                     None => Rc::new(this.replacement(parameter, (before, replacement), place)?),
@@ -216,6 +228,9 @@ impl Substitution<'_> {
                 () => replaced(text, &pattern, next, which, limit),
             }
         })?;
+        if let Some(Some(first)) = first_match.into_inner() {
+            put_match_array(self.cx.state(), first);
+        }
         if let Held::One(text) = &held
             && text.len() > limit
         {

@@ -8,7 +8,7 @@ use crate::dialect::{
 use crate::source::Span;
 use crate::syntax::ast::{AndOr, CaseBranch, CaseEnd, Command, CommandKind, List, Redirect, Word};
 use crate::syntax::counted::Counted;
-use crate::syntax::cursor::{Parsed, Parser, is_meta};
+use crate::syntax::cursor::{Parsed, Parser, PatternWord, is_meta};
 use crate::syntax::error::{SEPARATOR, SyntaxError, SyntaxErrorKind};
 use crate::syntax::within::Within;
 
@@ -442,14 +442,19 @@ impl<'a> Parser<'a> {
         let mut patterns: Vec<Word> = Vec::new();
         loop {
             self.skip_blanks();
-            patterns.push(match self.peek() {
-                Some(b'(') if self.at_bare_group() => self.word(Within::Word)?,
-                Some(b'|') if may_be_empty => Word::new(Vec::new(), self.span(self.pos, self.pos)),
-                Some(b')') if may_be_empty && !patterns.is_empty() => {
-                    Word::new(Vec::new(), self.span(self.pos, self.pos))
+            let outer = std::mem::replace(&mut self.pattern_word, PatternWord::OfCase);
+            let pattern = match self.peek() {
+                Some(b'(') if self.at_bare_group() => self.word(Within::Word),
+                Some(b'|') if may_be_empty => {
+                    Ok(Word::new(Vec::new(), self.span(self.pos, self.pos)))
                 }
-                _ => self.expect_word("a pattern")?,
-            });
+                Some(b')') if may_be_empty && !patterns.is_empty() => {
+                    Ok(Word::new(Vec::new(), self.span(self.pos, self.pos)))
+                }
+                _ => self.expect_word("a pattern"),
+            };
+            self.pattern_word = outer;
+            patterns.push(pattern?);
             self.skip_blanks();
             if self.eat(b")") {
                 return Ok(patterns);

@@ -4,7 +4,7 @@ use bstr::ByteSlice;
 
 use crate::dialect::AliasesBehindBlank;
 use crate::syntax::ast::{CommandKind, Condition, Part, Word};
-use crate::syntax::cursor::{Parsed, Parser};
+use crate::syntax::cursor::{Parsed, Parser, PatternWord};
 use crate::syntax::within::Within;
 
 const BINARY: &[&[u8]] = &[
@@ -217,11 +217,13 @@ impl<'a> Parser<'a> {
     /// In `[[`, the right side of `==` is a pattern, with extended patterns in every shell.
     fn pattern_operand(&mut self) -> Parsed<Word> {
         let before = std::mem::replace(&mut self.extended_patterns, !self.dialect.bare_groups);
+        let outer = std::mem::replace(&mut self.pattern_word, PatternWord::OfCondition);
         let word = match self.at_bare_group() {
             true => self.word(Within::Word),
             false => self.operand("a pattern"),
         };
         self.extended_patterns = before;
+        self.pattern_word = outer;
         word
     }
 }

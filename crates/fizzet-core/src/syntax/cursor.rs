@@ -62,6 +62,16 @@ pub(super) struct PendingDocument {
     pub(super) opener: Span,
 }
 
+/// Whether a word can only be a pattern, and where.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub(super) enum PatternWord {
+    No,
+    /// Behind `==` in `[[`.
+    OfCondition,
+    /// In `case`.
+    OfCase,
+}
+
 /// Reads shell text of one dialect.
 ///
 /// Conventions: a method named after a construct stands at its first byte when called and behind
@@ -108,6 +118,8 @@ pub struct Parser<'a> {
     pub(super) whole_text: Option<std::borrow::Cow<'a, [u8]>>,
     /// Whether it is the expression of a `((...))` whose quotes vanish.
     pub(super) in_arithmetic_command: bool,
+    /// Whether the word that is read is a pattern.
+    pub(super) pattern_word: PatternWord,
     /// Whether the operation that is read is one on a variable.
     pub(super) on_variable: bool,
     /// Where the text stands in a word whose double quotes vanish before it is read.
@@ -163,6 +175,7 @@ impl<'a> Parser<'a> {
             vanishing: None,
             on_variable: false,
             in_arithmetic_command: false,
+            pattern_word: PatternWord::No,
             parentheses: (0, 0),
             command_braces: 0,
             aliases: Substituting::default(),
@@ -246,6 +259,7 @@ impl<'a> Parser<'a> {
             vanishing: None,
             on_variable: false,
             in_arithmetic_command: false,
+            pattern_word: PatternWord::No,
             parentheses: (0, 0),
             command_braces: 0,
             aliases: Substituting::of(self.aliases.known.clone()),

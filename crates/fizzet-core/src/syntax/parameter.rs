@@ -224,6 +224,7 @@ impl<'a> Parser<'a> {
             && self.peek_ahead(1).is_some_and(|next| {
                 self.begins_name(next)
                     || next.is_ascii_digit()
+                    || (next == b'.' && self.dialect.dotted_names)
                     || matches!(next, b'@' | b'*' | b'#')
                     || (next == b'?' && self.dialect.indirection == Indirection::Value)
             })
@@ -248,6 +249,7 @@ impl<'a> Parser<'a> {
     fn length_follows(&self) -> bool {
         match self.peek_ahead(1) {
             Some(byte) if self.begins_name(byte) || byte.is_ascii_digit() => true,
+            Some(b'.') => self.dialect.dotted_names,
             Some(b'@' | b'*' | b'#' | b'?' | b'-' | b'$' | b'!') => {
                 self.peek_ahead(2) == Some(b'}')
             }

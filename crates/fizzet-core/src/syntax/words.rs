@@ -4,7 +4,7 @@ use crate::dialect::{DocumentQuotes, OffsetEnd, Quotes};
 use crate::expand::pattern::range_length;
 use crate::source::Span;
 use crate::syntax::ast::{Arithmetic, Part, Word};
-use crate::syntax::cursor::{Made, Parsed, Parser, is_meta};
+use crate::syntax::cursor::{Made, Parsed, Parser, PatternWord, is_meta};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::slashes;
 use crate::syntax::vanishing::Vanishing;
@@ -149,6 +149,8 @@ impl<'a> Parser<'a> {
         let mut open = 0u32;
         let mut hidden = None;
         let mut kept_backslash = None;
+        // Where a group has ended, and how far what may follow one there goes on with the pattern.
+        let mut grouped = None;
         while let Some(byte) = self.raw() {
             if byte == b'\''
                 && within == Within::BraceQuoted
@@ -159,6 +161,18 @@ impl<'a> Parser<'a> {
             }
             if byte == b'<' && within == Within::Word && self.at_number_range() {
                 self.pos += range_length(&self.text[self.pos..]).unwrap_or(1);
+                continue;
+            }
+            if let Some((start, end)) = grouped
+                && self.goes_on_with_pattern(byte, start, end)
+            {
+                match byte {
+                    b'(' => {
+                        self.pattern_group(&mut parts, &mut literal)?;
+                        grouped = Some((start, self.pos));
+                    }
+                    _ => self.pos += 1,
+                }
                 continue;
             }
             if hidden.is_none() && self.ends_run(byte, within, &mut open) {
@@ -184,7 +198,9 @@ impl<'a> Parser<'a> {
                 continue;
             }
             if within == Within::Word && self.at_pattern_group() {
+                let start = self.pos;
                 self.pattern_group(&mut parts, &mut literal)?;
+                grouped = self.dialect.pattern_options.then_some((start, self.pos));
                 continue;
             }
             let here = self.pos;
@@ -374,6 +390,7 @@ impl<'a> Parser<'a> {
             b'=' => within == Within::Word && self.at_file_substitution(),
             b'(' => within == Within::Word && self.dialect.bare_groups,
             b'?' | b'*' | b'+' | b'@' | b'!' => within == Within::Word && self.extended_patterns,
+            b'~' => within == Within::Word && self.dialect.pattern_options,
             b'-' | b'}' if self.dialect.counted_groups && self.extended_patterns => true,
             _ => false,
         }
@@ -451,6 +468,7 @@ impl<'a> Parser<'a> {
     fn at_pattern_group(&self) -> bool {
         let is_sign = |byte: u8| match byte {
             b'?' | b'*' | b'+' | b'@' | b'!' => true,
+            b'~' => self.dialect.pattern_options,
             // The ends of `*-(` and `{2}(`; what is no group is a text with parentheses.
             b'-' | b'}' => self.dialect.counted_groups,
             _ => false,
@@ -459,6 +477,27 @@ impl<'a> Parser<'a> {
             && is_sign(self.text[self.pos])
             && self.text.get(self.over_group_sign()) == Some(&b'(');
         signed || self.at_bare_group()
+    }
+
+    /// Whether a parenthesis or a bar goes on with a pattern in which a group began and ended: a parenthesis at once,
+    /// and anywhere where only patterns stand; there bars too, in `case` those of regular expressions.
+    fn goes_on_with_pattern(&self, byte: u8, start: usize, end: usize) -> bool {
+        let options = self.text[start..end].strip_prefix(b"~(");
+        let is_expression = options.is_some_and(|options| {
+            let letters =
+                options.iter().take_while(|byte| byte.is_ascii_alphabetic() || **byte == b'-');
+            letters.into_iter().any(|letter| b"AEPXGB".contains(letter))
+        });
+        match byte {
+            b'(' => self.pos == end || self.pattern_word != PatternWord::No,
+            b'|' if self.text.get(self.pos + 1) == Some(&b'|') => false,
+            b'|' => match self.pattern_word {
+                PatternWord::No => false,
+                PatternWord::OfCondition => options.is_some(),
+                PatternWord::OfCase => is_expression,
+            },
+            _ => false,
+        }
     }
 
     /// The place behind the sign of a group, and behind line continuations where those may follow it.

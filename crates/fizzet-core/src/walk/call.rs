@@ -17,7 +17,7 @@ use crate::walk::{Cause, Left, Walker, builtins};
 pub(super) type KeptAction = (Rc<[u8]>, Option<Text>, Option<Function>);
 
 /// What a function call puts back when it returns.
-#[derive(Default)]
+#[derive(Clone, Default)]
 pub(super) struct Scope {
     /// The parameters outside of the function.
     pub(super) outer: Positional,

@@ -18,7 +18,7 @@ use crate::walk::assign::Saved;
 use crate::walk::call::Scope;
 
 /// What a call has put aside.
-#[derive(Default)]
+#[derive(Clone, Default)]
 pub(super) struct Aside {
     /// The variables of the caller.
     variables: Saved,

@@ -152,6 +152,7 @@ impl Walker {
         run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
     ) -> Result<(), Stop> {
         let snapshot = self.state.snapshot();
+        let (scopes, temporaries) = (self.scopes.clone(), self.temporaries.clone());
         let (mask, loops) = (self.state.mask, self.loops);
         let options_at = self.options_at;
         let descriptors = self.descriptors.clone();
@@ -211,6 +212,12 @@ impl Walker {
         self.set_mask(mask);
         (self.options_at, self.state.assigned_option_index) = (options_at, None);
         let inner = self.state.come_back(snapshot);
+        (self.scopes, self.temporaries) = (scopes, temporaries);
+        if self.state.dialect.patterns_fill_match_array && kind != SubshellIs::Pipeline {
+            // No process of its own: the array is that of the shell.
+            let name = self.state.dialect.match_array.as_bytes();
+            self.state.variables.restore(name, inner.itself(name).cloned());
+        }
         if inner.newline_separates()
             && kind != SubshellIs::Pipeline
             && inner.scalar(b"IFS").map(Text::bytes)
@@ -383,7 +390,8 @@ impl Walker {
     fn matches_any(&mut self, patterns: &[Word], value: &Text) -> Result<bool, Stop> {
         for word in patterns {
             let (pattern, is_known) = self.pattern(word, false)?;
-            if self.holds((&pattern, is_known), value, word.span)? == Some(true) {
+            let keeps = !self.state.dialect.patterns_fill_match_array;
+            if self.holds((&pattern, is_known), value, word.span, keeps)? == Some(true) {
                 return Ok(true);
             }
         }

@@ -79,7 +79,7 @@ impl Walker {
                             }
                             false => self.pattern(right, true)?,
                         };
-                        let holds = self.holds((&pattern, is_known), &value, right.span)?;
+                        let holds = self.holds((&pattern, is_known), &value, right.span, true)?;
                         Ok(holds.is_some_and(|holds| holds == (&**operator != b"!=")))
                     }
                     b"=~" => {
@@ -143,13 +143,14 @@ impl Walker {
         Ok(joined)
     }
 
-    /// Whether all of a value matches; what the pattern tells of that is kept. `is_known`: whether all of the
+    /// Whether all of a value matches; what the pattern tells of that is kept if it `keeps` it. `is_known`: whether all of the
     /// pattern is. `None`, and a word about it, if nobody knows.
     pub(super) fn holds(
         &mut self,
         (pattern, is_known): (&Pattern, bool),
         value: &Text,
         span: Span,
+        keeps: bool,
     ) -> Result<Option<bool>, Stop> {
         if value.has_hole() || !is_known {
             let holds = if is_known { unknown::is_matched(pattern, value) } else { None };
@@ -159,8 +160,14 @@ impl Walker {
             return Ok(holds);
         }
         let holds = pattern.matches(value.bytes());
-        if holds {
-            keep_match(&mut self.state, pattern, value, (0, value.len()), span)?;
+        let is_text = self.state.dialect.patterns_fill_match_array && pattern.literal().is_some();
+        if holds && keeps && !is_text {
+            let found = match pattern.is_loose() {
+                true => pattern.search(value.bytes()).next_or_empty(0),
+                false => None,
+            };
+            let found = found.unwrap_or((0, value.len()));
+            keep_match(&mut self.state, pattern, value, found, span)?;
         }
         Ok(Some(holds))
     }

@@ -14,6 +14,7 @@ use crate::walk::assign::Saved;
 use crate::walk::call::Scope;
 
 /// Assignments before a command that last as long as it does.
+#[derive(Clone)]
 pub(super) struct Temporary {
     /// What to put back.
     pub(super) saved: Saved,

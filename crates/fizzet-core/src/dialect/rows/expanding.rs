@@ -61,6 +61,13 @@ macro_rules! expanding_rows {
     alternatives_in_order: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; echo ${x##@(a|ab)} ${x/@(|b)/r}; in zsh with bare parentheses";
     /// `<1-9>` is a range of numbers in patterns, and no redirection.
     number_ranges: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo batch<1-9>.csv <1-9>(N); [[ 05 = <1-9> ]]";
+    /// `~(i)` and other options in parentheses say how the rest of a pattern is read.
+    pattern_options: bool = [N, N, N, N, Y, N, N], "observed in all six: [[ LID == ~(i)lid ]]; echo ~(N)nosuch* ~(E)^l.d$; x=abbc; echo ${x/~(E)b+/-}";
+    /// Patterns of `[[`, `${x#p}` and their kin leave what they and their groups have matched in the array that `=~` fills.
+    patterns_fill_match_array: bool = [N, N, N, N, Y, N, N], "observed in ksh93: [[ abc == @(a)* ]]; echo \"${.sh.match[@]}\"";
+    /// The variable whose value is a pattern of names that no pattern of pathnames matches; where it is there, hidden names
+    /// are no others.
+    left_out_names: &'static str = ["", "", "", "", "FIGNORE", "", ""], "observed in all six: FIGNORE='*.csv'; echo * .*";
     /// `${x:1:}`, where nothing stands for the length, is a mistake.
     length_is_needed: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; echo ${x:1:}";
     /// `${x/#p/r}` of what is not set stands for the text behind its first slash, the pattern expanded.

@@ -11,7 +11,7 @@ use crate::expand::pattern::{Item, PatternRules, Repeat};
 
 /// A group, which tells what it has matched if it has a number: of what comes often the last, of what does not come
 /// nothing.
-fn group_of(kind: Repeat, alternatives: Vec<Vec<Item>>, number: Option<u8>) -> Item {
+pub(super) fn group_of(kind: Repeat, alternatives: Vec<Vec<Item>>, number: Option<u8>) -> Item {
     let Some(number) = number.filter(|_| kind != Repeat::Not) else {
         return Item::Group(kind, alternatives);
     };
@@ -29,6 +29,10 @@ pub(in crate::expand) struct Told {
     pub(in crate::expand) groups: u8,
     /// What matches as a whole, behind `(#m)`.
     pub(in crate::expand) whole: bool,
+    /// Whether it is a regular expression, which may begin and end anywhere in a text.
+    pub(super) loose: bool,
+    /// Whether it matches as little as it can.
+    pub(super) rarely: bool,
     /// Whether it ends in a text that begins where a group does not end, and no search finds it.
     pub(super) ends_as_text: bool,
     /// Whether a group in it comes as rarely as it can.
@@ -58,20 +62,22 @@ pub(super) struct Compiler<'a> {
     /// Groups that are open; inside one a bar or a closer ends an alternative.
     pub(super) open: u32,
     /// How many brackets before this place end in several places.
-    forks: u8,
+    pub(super) forks: u8,
     /// Where the last closing bracket stands.
-    last_closer: Option<usize>,
+    pub(super) last_closer: Option<usize>,
     /// How letters compare from here on.
-    letters: Letters,
+    pub(super) letters: Letters,
+    /// Whether what is matched has to end where the text does.
+    pub(super) ends_text: bool,
     /// Whether groups that open from here on are told.
-    tells_groups: bool,
+    pub(super) tells_groups: bool,
     /// What the pattern tells of its matches.
-    told: &'a Cell<Told>,
+    pub(super) told: &'a Cell<Told>,
 }
 
 /// How the letters of a pattern compare.
 #[derive(Clone, Copy, PartialEq, Eq)]
-enum Letters {
+pub(super) enum Letters {
     /// As they are written, or as the rules of the whole pattern say.
     Written,
     /// `(#i)`: capital and small ones are the same.
@@ -119,6 +125,7 @@ impl<'a> Compiler<'a> {
             forks: 0,
             last_closer: bytes.iter().rposition(|&byte| byte == b']'),
             letters,
+            ends_text: false,
             tells_groups: false,
             told,
         }
@@ -146,6 +153,13 @@ impl Compiler<'_> {
             if let Some((flag, end)) = self.flag() {
                 self.at = end;
                 self.carry_out(flag);
+                continue;
+            }
+            if byte == b'~'
+                && let Some((options, end)) = self.options()
+            {
+                self.at = end;
+                self.take_options(&options);
                 continue;
             }
             // What is inside a group that is closed is closed as well.
@@ -224,7 +238,7 @@ impl Compiler<'_> {
         escapes::read(&self.bytes[at + 1..end])
     }
 
-    fn escape(&mut self, escape: Escape) {
+    pub(super) fn escape(&mut self, escape: Escape) {
         let folds_case = self.rules.folds_case;
         let set =
             |negated, members| Item::Set(Set { negated, folds_case, members, ..Set::NOTHING });
@@ -430,7 +444,7 @@ impl Compiler<'_> {
     }
 
     /// The number of a group that opens here, from 0, if it is told.
-    fn number_of_group(&self) -> Option<u8> {
+    pub(super) fn number_of_group(&self) -> Option<u8> {
         let told = self.told.get();
         let number = told.groups;
         if !self.tells_groups || number == MAX_TOLD {
@@ -491,7 +505,7 @@ impl Compiler<'_> {
     }
 
     /// Takes the item before, of a text its last character.
-    fn last_character(&mut self) -> Option<Item> {
+    pub(super) fn last_character(&mut self) -> Option<Item> {
         let mut item = self.items.pop()?;
         if let Item::Literal(bytes) = &mut item
             && bytes.len() > 1
@@ -590,7 +604,7 @@ impl Compiler<'_> {
         false
     }
 
-    fn literal(&mut self, byte: u8) {
+    pub(super) fn literal(&mut self, byte: u8) {
         self.at += 1;
         let by_letters = match self.letters {
             Letters::Written => self.rules.folds_case && self.rules.sets_mind_case,
@@ -611,7 +625,7 @@ impl Compiler<'_> {
     }
 
     /// The bracket expression that begins here. Where it ends in several places, so does what follows.
-    fn set(&mut self) {
+    pub(super) fn set(&mut self) {
         let same = self.letters == Letters::Same;
         let folds_case = same || (self.rules.folds_case && !self.rules.sets_mind_case);
         let bracket = self.bracket();

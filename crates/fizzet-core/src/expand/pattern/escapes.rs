@@ -2,6 +2,7 @@
 
 use crate::expand::pattern::Repeat;
 use crate::expand::pattern::class::{Class, Member};
+use crate::expand::pattern::options::expression_start;
 use crate::text::{Run, Standing, Text};
 
 /// What a backslash and what follows it stand for.
@@ -26,20 +27,25 @@ pub(super) fn with_written(text: &Text) -> Option<Text> {
         return None;
     }
     let (mut made, mut open, mut found) = (Text::new(), 0u32, false);
+    let expression = expression_start(text);
     let mut before = None;
+    let mut at = 0;
     for (run, bytes) in text.runs() {
+        at += bytes.len();
         if run.hole {
             made.push_run(run, bytes);
             continue;
         }
-        if open > 0 && is_letter((run, bytes)) {
+        let inside = open > 0 || expression.is_some_and(|start| at > start);
+        if inside && is_letter((run, bytes)) {
             made.push(&[b"\\", bytes].concat(), Standing::Plain, &run.origin);
             (found, before) = (true, None);
             continue;
         }
         made.push_run(run, bytes);
         for &byte in bytes {
-            let begins = open > 0 || before.is_some_and(|sign| Repeat::of(sign).is_some());
+            let begins =
+                open > 0 || before.is_some_and(|sign| sign == b'~' || Repeat::of(sign).is_some());
             match byte {
                 _ if run.is_quoted() => {}
                 b'(' if begins => open += 1,

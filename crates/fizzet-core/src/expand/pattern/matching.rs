@@ -30,7 +30,16 @@ impl Search<'_, '_> {
         self.found(from, true)
     }
 
+    /// The leftmost match as the pattern asks for it, which may be empty, at or behind an offset.
+    pub(crate) fn next_or_empty(&self, from: usize) -> Option<(usize, usize)> {
+        self.found_as(from, self.pattern.rarely, true)
+    }
+
     fn found(&self, from: usize, shortest: bool) -> Option<(usize, usize)> {
+        self.found_as(from, shortest || self.pattern.rarely, shortest)
+    }
+
+    fn found_as(&self, from: usize, shortest: bool, empty: bool) -> Option<(usize, usize)> {
         let (pattern, text) = (self.pattern, &*self.text);
         if pattern.told.ends_as_text {
             return None;
@@ -54,7 +63,8 @@ impl Search<'_, '_> {
                 true => {
                     // Where escapes stand for places, a search goes on behind a match as if the text
                     // began there.
-                    let begin = if pattern.rules.letter_escapes { from } else { 0 };
+                    let anew = pattern.rules.letter_escapes || pattern.rules.options;
+                    let begin = if anew { from } else { 0 };
                     let ends = pattern.reach(&text[begin..], at - begin);
                     let mut ends = ends.into_iter();
                     let end = match shortest {
@@ -68,7 +78,7 @@ impl Search<'_, '_> {
                 }
                 false => pattern.folded_ends(&text[at..], false).pop().map(|end| at + end),
             };
-            if let Some(end) = end.filter(|&end| shortest || end > at) {
+            if let Some(end) = end.filter(|&end| empty || end > at) {
                 return Some((at, end));
             }
             at += next_character(&text[at..], pattern.rules.characters)?.1;
@@ -88,6 +98,10 @@ impl Pattern {
     /// The same, by bytes or by characters as the pattern is.
     fn matches_here(&self, text: &[u8]) -> bool {
         let text = &*self.folded(text);
+        if self.loose {
+            let from = vec![true; text.len() + 1];
+            return self.through(&self.items, text, from).contains(&true);
+        }
         if self.has_groups {
             return self.reach(text, 0).last() == Some(&true);
         }

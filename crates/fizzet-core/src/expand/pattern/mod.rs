@@ -10,8 +10,10 @@ pub(super) mod class;
 mod compile;
 mod disabled;
 pub(super) mod escapes;
+mod expression;
 mod hidden;
 mod matching;
+mod options;
 mod ordered;
 mod range;
 mod symbols;
@@ -26,6 +28,7 @@ use crate::expand::pattern::compile::{Compiler, Told};
 use crate::expand::pattern::escapes::Place;
 use crate::text::{Standing, Text, character_count};
 pub use disabled::Disabled;
+pub(crate) use options::of_pathname;
 pub(crate) use range::range_length;
 
 /// How matching reads text.
@@ -73,6 +76,10 @@ pub struct PatternRules {
     pub groups_in_values: bool,
     /// Which quoted characters mean something between brackets.
     pub counts_quoted: CountsQuoted,
+    /// Whether `~(i)` and other options may stand in patterns.
+    pub options: bool,
+    /// Whether the pattern is that of `${x/p/r}`.
+    pub of_replacement: bool,
     /// Whether `^`, `#` and `~` are operators.
     pub operators: bool,
     /// Whether characters of several bytes count in brackets.
@@ -116,6 +123,8 @@ impl PatternRules {
             groups_in_values: dialect.groups_in_values,
             counts_quoted: dialect.counts_quoted,
             last_backslash_matches: dialect.last_backslash_matches,
+            options: dialect.pattern_options,
+            of_replacement: false,
             operators: false,
             alternatives_in_order: dialect.alternatives_in_order,
             open_groups: dialect.open_groups,
@@ -140,6 +149,12 @@ pub struct Pattern {
     rules: PatternRules,
     has_groups: bool,
     has_places: bool,
+    /// Whether it is a regular expression, which may begin and end anywhere in a text.
+    loose: bool,
+    /// Whether it matches as little as it can.
+    rarely: bool,
+    /// How many of its groups have numbers already.
+    numbers: u8,
     /// Whether a group stands behind a star, where that matters.
     minds_end: bool,
     /// What it tells of its matches.
@@ -311,8 +326,31 @@ pub(crate) fn quoting(pattern: &Text, rules: PatternRules) -> Vec<bool> {
             at += bytes.len();
         }
     }
+    if rules.options
+        && let Some(start) = options::expression_start(pattern)
+    {
+        unquote_signs(pattern, &mut marks, start, rules.of_replacement);
+    }
     pair_backslashes(pattern.bytes(), &mut marks, rules.quotes_pair);
     marks
+}
+
+/// In a regular expression quotes hide only what is special in the patterns of the shell, and so do backslashes, where
+/// the pattern is to be replaced (observed in ksh93u+m: `x=aab; echo ${x/~(E)"a+"/-} ${x/~(E)a\+/-}`).
+fn unquote_signs(pattern: &Text, marks: &mut [bool], start: usize, of_replacement: bool) {
+    let mut at = 0;
+    for (run, bytes) in pattern.runs() {
+        let escaped = run.is_escaped(bytes);
+        let signs: &[u8] = match escaped {
+            true if of_replacement => b"+^$",
+            true => b"",
+            false => b".+^$",
+        };
+        for (at, byte) in (at..).zip(bytes).filter(|(at, _)| *at >= start) {
+            marks[at] &= !signs.contains(byte);
+        }
+        at += bytes.len();
+    }
 }
 
 /// Makes a backslash of a value stand for itself where it stands before a quoted character that it pairs
@@ -369,12 +407,19 @@ impl Pattern {
                 compiler.rest_is_text();
                 compiler.items
             }
-            false if rules.bare_groups && bytes.iter().zip(quoted).any(bar) => {
+            false
+                if rules.bare_groups
+                    && !(rules.options && bytes.starts_with(b"~("))
+                    && bytes.iter().zip(quoted).any(bar) =>
+            {
                 compiler.open = 1;
                 one_of(compiler.alternatives())
             }
             false => {
                 compiler.compile();
+                if compiler.ends_text {
+                    compiler.items.push(Item::Place(Place::End));
+                }
                 compiler.items
             }
         };
@@ -383,18 +428,26 @@ impl Pattern {
         let told = told.get();
         let alternatives_in_order = rules.alternatives_in_order || told.comes_rarely;
         let rules = PatternRules { folds_case, alternatives_in_order, ..rules };
-        Pattern { told: Told { comes_rarely: false, ..told }, ..Pattern::of(items, rules) }
+        let (loose, rarely) = (told.loose, told.rarely);
+        let numbers = if rules.options { told.groups } else { 0 };
+        let told = match rules.options {
+            true => Told { ends_as_text: told.ends_as_text, ..Told::default() },
+            false => Told { comes_rarely: false, ..told },
+        };
+        Pattern { told, loose, rarely, numbers, ..Pattern::of(items, rules) }
     }
 
     fn of(items: Vec<Item>, rules: PatternRules) -> Pattern {
         let is_group =
             |item: &Item| matches!(item, Item::Group(..) | Item::Told(..) | Item::Except(..));
         let has_places =
-            (rules.letter_escapes || rules.operators || rules.word_places) && holds_place(&items);
+            (rules.letter_escapes || rules.operators || rules.options || rules.word_places)
+                && holds_place(&items);
         let has_groups = has_places || items.iter().any(is_group);
         let minds_end = rules.star_groups_need_text && holds_group_behind_star(&items);
         let told = Told::default();
-        Pattern { items, rules, has_groups, has_places, minds_end, told }
+        let (loose, rarely, numbers) = (false, false, 0);
+        Pattern { items, rules, has_groups, has_places, loose, rarely, numbers, minds_end, told }
     }
 
     /// Compiles a text.
@@ -427,6 +480,7 @@ impl Pattern {
     /// The text that the pattern stands for if it has no active character.
     pub fn literal(&self) -> Option<&[u8]> {
         match &self.items[..] {
+            _ if self.loose => None,
             [] => Some(b""),
             [Item::Literal(bytes)] => Some(bytes),
             _ => None,
@@ -450,6 +504,11 @@ impl Pattern {
     /// Whether it holds groups, or places.
     pub(in crate::expand) fn has_groups(&self) -> bool {
         self.has_groups
+    }
+
+    /// Whether it is a regular expression, which may begin and end anywhere in a text.
+    pub(crate) fn is_loose(&self) -> bool {
+        self.loose
     }
 
     /// Whether what it matches depends on where the text ends.

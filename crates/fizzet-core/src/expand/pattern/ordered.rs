@@ -89,8 +89,11 @@ impl Pattern {
 
     /// The same pattern with all its groups told, numbered in the order in which they open.
     pub(in crate::expand) fn telling_groups(&self) -> Pattern {
-        let mut count = 0;
-        let items = numbered(&self.items, &mut count);
+        let mut count = self.numbers;
+        let items = match count {
+            0 => numbered(&self.items, &mut count),
+            _ => self.items.clone(),
+        };
         let rules = PatternRules { alternatives_in_order: true, ..self.rules };
         Pattern { items, rules, told: Told { groups: count, ..Told::default() }, ..self.clone() }
     }
