@@ -11,6 +11,9 @@ use std::rc::Rc;
 use bstr::ByteSlice;
 use rustc_hash::FxHashMap;
 
+/// The variable for which commands are worded as they are carried out.
+const COMMAND_NAME: &str = "BASH_COMMAND";
+
 /// Names one [`Source`] of a [`Sources`] table.
 #[derive(Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Debug)]
 pub struct SourceId(u32);
@@ -189,6 +192,8 @@ pub struct Sources {
     of_paths: FxHashMap<PathBytes, SourceId>,
     /// About how many bytes of memory the texts take that were put together.
     built_weight: usize,
+    /// Whether a text holds [`COMMAND_NAME`].
+    names_command: bool,
 }
 
 impl Sources {
@@ -201,11 +206,18 @@ impl Sources {
             built: FxHashMap::default(),
             of_paths: FxHashMap::default(),
             built_weight: 0,
+            names_command: bytes.contains_str(COMMAND_NAME),
         }
+    }
+
+    /// Whether a text holds the name of the variable for which commands are worded.
+    pub(crate) fn name_command(&self) -> bool {
+        self.names_command
     }
 
     /// Adds a text and returns its name.
     pub fn add(&mut self, kind: SourceKind, bytes: &[u8]) -> SourceId {
+        self.names_command |= bytes.contains_str(COMMAND_NAME);
         self.all.push(Source::new(kind, bytes));
         let given = self.given.as_ref().map_or(0, Given::len);
         SourceId((self.all.len() + given) as u32 - 1)

@@ -44,6 +44,33 @@ pub(super) fn handed(page: Page<'_>, function: &Function) -> Text {
     handed
 }
 
+/// The beginning of a command that is being carried out.
+pub(super) fn head(page: Page<'_>, command: &Command) -> Option<Text> {
+    let mut printer = Printer::new(page, usize::MAX);
+    match &command.kind {
+        CommandKind::Simple(_)
+        | CommandKind::Subshell(_)
+        | CommandKind::Conditional(_)
+        | CommandKind::Arithmetic(_) => {
+            printer.command(command);
+            printer.deferred("");
+        }
+        CommandKind::For { .. } => printer.for_head(command),
+        CommandKind::Case { word, .. } => printer.case_head(word),
+        _ => return None,
+    }
+    Some(printer.page.text)
+}
+
+/// An expression of `for ((...))`.
+pub(super) fn arithmetic(page: Page<'_>, expression: &Arithmetic) -> Text {
+    let mut printer = Printer::new(page, usize::MAX);
+    printer.page.say("((");
+    printer.expression(expression);
+    printer.page.say("))");
+    printer.page.text
+}
+
 struct Printer<'a> {
     page: Page<'a>,
     indentation: usize,
@@ -288,14 +315,8 @@ impl<'a> Printer<'a> {
                 self.semicolon();
                 self.new_line("done");
             }
-            CommandKind::For { names, words, body, select } => {
-                self.page.say(if *select { "select " } else { "for " });
-                names.iter().for_each(|(name, span)| self.page.at(name, *span));
-                self.page.say(" in ");
-                match words {
-                    Some(words) => self.separated(words, " "),
-                    None => self.page.say("\"$@\""),
-                }
+            CommandKind::For { body, .. } => {
+                self.for_head(command);
                 self.page.say(";");
                 self.loop_body(body);
             }
@@ -310,9 +331,7 @@ impl<'a> Printer<'a> {
                 self.loop_body(body);
             }
             CommandKind::Case { word, branches } => {
-                self.page.say("case ");
-                self.word(word);
-                self.page.say(" in ");
+                self.case_head(word);
                 self.indentation += LEVEL;
                 branches.iter().for_each(|branch| self.case_branch(branch));
                 self.indentation -= LEVEL;
@@ -353,6 +372,23 @@ impl<'a> Printer<'a> {
             self.page.say(" ");
             self.redirects(&command.redirects);
         }
+    }
+
+    fn for_head(&mut self, command: &Command) {
+        let CommandKind::For { names, words, select, .. } = &command.kind else { return };
+        self.page.say(if *select { "select " } else { "for " });
+        names.iter().for_each(|(name, span)| self.page.at(name, *span));
+        self.page.say(" in ");
+        match words {
+            Some(words) => self.separated(words, " "),
+            None => self.page.say("\"$@\""),
+        }
+    }
+
+    fn case_head(&mut self, word: &Word) {
+        self.page.say("case ");
+        self.word(word);
+        self.page.say(" in ");
     }
 
     fn separated(&mut self, words: &[Word], between: &str) {

@@ -12,7 +12,7 @@ use crate::dialect::{Defines, Dialect};
 use crate::lineage::Hop;
 use crate::source::{Sources, Span};
 use crate::state::Function;
-use crate::syntax::ast::AndOr;
+use crate::syntax::ast::{AndOr, Arithmetic, Command};
 use crate::text::Text;
 
 /// The definition of the function `name`, as the shell prints it and with a newline behind it; `None`
@@ -39,6 +39,17 @@ pub fn definition(
 /// Commands as zsh prints them.
 pub fn commands(sources: &Sources, dialect: &Dialect, commands: &AndOr, hop: Hop) -> Text {
     zsh::commands(page::Page::new(sources, hop), dialect, commands)
+}
+
+/// What bash calls a command while it carries it out: of a compound command that runs others only its beginning, or
+/// nothing.
+pub fn head(sources: &Sources, command: &Command, hop: Hop) -> Option<Text> {
+    bash::head(page::Page::new(sources, hop), command)
+}
+
+/// What bash calls an expression of `for ((...))` while it computes it.
+pub fn arithmetic(sources: &Sources, expression: &Arithmetic, hop: Hop) -> Text {
+    bash::arithmetic(page::Page::new(sources, hop), expression)
 }
 
 /// The definition of a function as the environment of programs holds it.

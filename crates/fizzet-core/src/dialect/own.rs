@@ -44,6 +44,8 @@ pub enum Own {
     CommandText,
     /// The path of the script, where one is read.
     ScriptPath,
+    /// What the shell calls the command that is being carried out.
+    Command,
     /// How many subshells the command is in.
     Depth,
     /// The last argument of the command before.
@@ -202,7 +204,7 @@ static ROWS: &[Row] = &[
     ("BASH_ARGV", [NO, own(Own::Arguments, Fixed), NO, NO, NO, NO, NO]),
     ("BASH_ARGV0", [NO, own(Own::Zero, Kept), NO, NO, NO, NO, NO]),
     ("BASH_CMDS", [NO, own(Own::Table(Table::Hashed), Kept), NO, NO, NO, NO, NO]),
-    ("BASH_COMMAND", [NO, machine("how the shell words the command", Kept), NO, NO, NO, NO, NO]),
+    ("BASH_COMMAND", [NO, own(Own::Command, Kept), NO, NO, NO, NO, NO]),
     ("BASH_EXECUTION_STRING", [NO, own(Own::CommandText, Plain), NO, NO, NO, NO, NO]),
     ("BASH_LINENO", [NO, own(Own::CallLines, Fixed), NO, NO, NO, NO, NO]),
     ("BASH_LOADABLES_PATH", [NO, text("/usr/local/lib/bash:/usr/lib/bash:/opt/local/lib/bash:/usr/pkg/lib/bash:/opt/pkg/lib/bash:."), NO, NO, NO, NO, NO]),

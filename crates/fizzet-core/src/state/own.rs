@@ -46,6 +46,8 @@ pub(crate) enum Matching {
 pub struct Doing {
     /// The command that is being carried out.
     pub(crate) at: Option<Span>,
+    /// What the shell calls it, where somebody may ask for that.
+    pub(crate) command: Option<Text>,
     /// The functions and files around it, outermost first.
     pub(crate) calls: Vec<Call>,
     /// The arguments of the calls that are kept.
@@ -137,6 +139,7 @@ impl State {
                 let path = self.sources.path(SourceId::MAIN).filter(|_| self.is_script())?;
                 Value::Scalar(self.shell_text(path))
             }
+            Own::Command => Value::Scalar(self.doing.command.clone().unwrap_or_default()),
             Own::Depth => self.number_of(i64::from(self.doing.depth)),
             Own::Process(fact) => match self.fact(fact) {
                 Some(number) => self.number_of(i64::from(number)),

@@ -40,7 +40,7 @@ impl Walker {
                 self.loop_clause(*until, condition, body, command.span)
             }
             Node::For { names, words, body, select: false } => {
-                self.for_clause(names, words.as_deref(), body)
+                self.for_clause(names, words.as_deref(), body, self.head_of(command))
             }
             Node::Repeat { count, body } => self.repeat_clause(count, body),
             Node::Always { body, cleanup } => self.always_clause(body, cleanup),
@@ -115,7 +115,7 @@ impl Walker {
             }
             Node::For { names, words, body, select: true } => {
                 let (name, span) = &names[0];
-                self.select_clause((name, *span), words.as_deref(), body)
+                self.select_clause((name, *span), words.as_deref(), body, self.head_of(command))
             }
             Node::Coprocess { name, .. } => self.coprocess(name.as_ref(), command.span),
         }
@@ -165,6 +165,7 @@ impl Walker {
         let statuses = self.state.doing.statuses.clone();
         let (last, pattern) = (self.state.doing.last.clone(), self.state.doing.pattern.take());
         let calls = self.state.doing.calls.len();
+        let command = self.state.doing.command.clone();
         let kind = std::mem::take(&mut self.subshell_is);
         let groups = self.groups;
         self.groups += u32::from(kind == SubshellIs::Plain);
@@ -203,6 +204,7 @@ impl Walker {
         self.state.doing.statuses = statuses;
         (self.state.doing.last, self.state.doing.pattern) = (last, pattern);
         self.state.doing.calls.truncate(calls);
+        self.state.doing.command = command;
         // Whatever ended the subshell, it has not ended this shell.
         self.error_exit = None;
         self.error_told = false;

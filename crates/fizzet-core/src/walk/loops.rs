@@ -92,6 +92,7 @@ impl Walker {
         names: &[(Rc<[u8]>, Span)],
         words: Option<&[Word]>,
         body: &List,
+        told: Option<Text>,
     ) -> Result<(), Stop> {
         if let Some(&(_, span)) = names.iter().find(|(name, _)| !self.is_variable(name)) {
             self.survive(ShellError::new("this is not a name", span, 1, Reach::Command));
@@ -116,6 +117,7 @@ impl Walker {
                     None => self.state.shell_text(b""),
                 };
                 self.step(*span)?;
+                self.note_told(&told);
                 let debugs = at == 0 && self.has_action("DEBUG");
                 let debug_loops = self.state.dialect.debug_loops;
                 if debugs && debug_loops == DebugLoops::Before {
@@ -165,6 +167,7 @@ impl Walker {
         (name, span): (&Rc<[u8]>, Span),
         words: Option<&[Word]>,
         body: &List,
+        told: Option<Text>,
     ) -> Result<(), Stop> {
         self.substituted = None;
         let values = match words {
@@ -172,6 +175,10 @@ impl Walker {
             Some(words) => self.listed(words)?,
         };
         let dialect = self.state.dialect.clone();
+        self.note_told(&told);
+        if dialect.debug_loops == DebugLoops::Before {
+            self.act("DEBUG")?;
+        }
         if values.is_empty() {
             self.state.status = match dialect.empty_select_fails {
                 true => 1,
@@ -217,14 +224,14 @@ impl Walker {
         body: &List,
         span: Span,
     ) -> Result<(), Stop> {
-        self.act_in_arithmetic_for(start.is_blank())?;
+        self.act_in_arithmetic_for(start, start.is_blank())?;
         if self.loop_value(start)?.is_none() {
             return Ok(());
         }
         self.state.status = 0;
         let endless = condition.is_blank();
         loop {
-            self.act_in_arithmetic_for(false)?;
+            self.act_in_arithmetic_for(condition, false)?;
             if !endless && self.loop_value(condition)? != Some(true) {
                 break;
             }
@@ -232,7 +239,7 @@ impl Walker {
             if let Pass::Last = self.pass(body)? {
                 break;
             }
-            self.act_in_arithmetic_for(step.is_blank())?;
+            self.act_in_arithmetic_for(step, step.is_blank())?;
             if self.loop_value(step)?.is_none() {
                 break;
             }
@@ -255,7 +262,12 @@ impl Walker {
     }
 
     /// The action for DEBUG before an expression of `for ((...))`, where loops have it.
-    fn act_in_arithmetic_for(&mut self, is_empty: bool) -> Result<(), Stop> {
+    fn act_in_arithmetic_for(
+        &mut self,
+        expression: &Arithmetic,
+        is_empty: bool,
+    ) -> Result<(), Stop> {
+        self.note_expression(expression);
         let acts = match self.state.dialect.debug_loops {
             DebugLoops::Never => false,
             DebugLoops::Before => true,

@@ -30,6 +30,7 @@ mod statements;
 mod stretch;
 mod substitutions;
 mod tables;
+mod told_command;
 mod told_tables;
 mod unknown;
 mod writing;

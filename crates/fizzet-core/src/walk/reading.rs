@@ -199,7 +199,9 @@ impl Walker {
             return Err(Stop::Limit { what, limit, span });
         }
         self.depth += 1;
+        let command = self.state.doing.command.clone();
         let outcome = self.source(id);
+        self.state.doing.command = command;
         self.depth -= 1;
         outcome
     }

@@ -54,6 +54,9 @@ pub(super) struct EnteredAction {
 /// What the action for DEBUG finds the commands in that it stands before.
 const DEBUGGED: &[u8] = b"ZSH_DEBUG_CMD";
 
+/// The conditions that functions and subshells may know or not.
+const INHERITABLE: [&str; 3] = ["ERR", "DEBUG", "RETURN"];
+
 /// What is added to the number of a signal for the status of a function that it ends.
 const LEFT_BY_SIGNAL: Status = 256;
 
@@ -325,6 +328,7 @@ impl Walker {
             && self.has_action("DEBUG");
         if acts {
             self.state.doing.at = Some(command.span);
+            self.note_command(command);
             self.act_before(command)?;
         }
         Ok(())
@@ -351,18 +355,26 @@ impl Walker {
         if self.state.traps.is_empty() || !dialect.functions_lose_actions {
             return aside;
         }
-        let options = &self.state.options;
-        let lost = [
-            ("ERR", !options.traces_errors),
-            ("DEBUG", !options.traces_functions),
-            ("RETURN", !options.traces_functions),
-        ];
-        for (condition, _) in lost.into_iter().filter(|(_, is_lost)| *is_lost) {
+        let inherited = self.inherited_actions();
+        for condition in INHERITABLE.into_iter().filter(|name| !inherited.contains(name)) {
             if let Some((name, action)) = self.state.traps.remove_entry(condition.as_bytes()) {
                 aside.insert(name, action);
             }
         }
         aside
+    }
+
+    /// The conditions whose actions functions and subshells have too, where that depends on options.
+    pub(super) fn inherited_actions(&self) -> Vec<&'static str> {
+        let options = &self.state.options;
+        let is_inherited = |name: &&str| match *name {
+            "ERR" => options.traces_errors,
+            _ => options.traces_functions,
+        };
+        match self.state.dialect.functions_lose_actions {
+            true => INHERITABLE.into_iter().filter(is_inherited).collect(),
+            false => Vec::new(),
+        }
     }
 
     /// A function returns: its action for RETURN, and then the actions that it did not inherit.

@@ -41,6 +41,11 @@ impl Walker {
             self.subshell(|walker| {
                 walker.state.doing.depth -= u32::from(is_one);
                 match &plain {
+                    None if let Some(command) = lone_command(and_or) => {
+                        // The process is the command: its status is looked at where it is waited for.
+                        walker.act_before_list(and_or)?;
+                        walker.command(command)
+                    }
                     Some(pipeline) => walker.pipeline_of(pipeline, false),
                     None => walker.and_or_here(and_or),
                 }
@@ -331,6 +336,7 @@ impl Walker {
     pub(super) fn command(&mut self, command: &Command) -> Result<(), Stop> {
         let (piped, lone) = (std::mem::take(&mut self.piped), std::mem::take(&mut self.lone));
         self.step(command.span)?;
+        self.note_command(command);
         if !self.act_before(command)? {
             return Ok(());
         }
@@ -445,4 +451,14 @@ fn assigns_output(command: &Command) -> bool {
         }
         _ => true,
     })
+}
+
+/// The command that is all of a list.
+fn lone_command(and_or: &AndOr) -> Option<&Command> {
+    let pipeline =
+        Some(&and_or.first).filter(|one| and_or.rest.is_empty() && !one.negated && !one.timed);
+    match &pipeline?.commands[..] {
+        [command] => Some(command),
+        _ => None,
+    }
 }

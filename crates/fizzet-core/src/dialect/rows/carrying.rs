@@ -481,6 +481,10 @@ macro_rules! carrying_rows {
     /// Functions that are written with `function` see neither the variables of their callers nor the actions for
     /// signals, ERR and DEBUG.
     keyword_functions_are_closed: bool = [N, N, N, N, Y, N, N], "observed in all six: function g { echo ${x-none}; x=3; }; function f { typeset x=1; g; echo $x; }; f; echo $x; trap 'echo t' USR1; function k { trap; }; k";
+    /// Under `set -E` subshells have the action for ERR too, and under `set -T` those for DEBUG and RETURN.
+    subshells_inherit_actions: bool = [N, Y, N, N, N, N, N], "observed in all six: set -E; trap 'echo e' ERR; (false; :)";
+    /// BASH_COMMAND tells the command that is being carried out.
+    tells_command: bool = [N, Y, N, N, N, N, N], "observed in all six: trap 'echo $BASH_COMMAND' DEBUG; x=1; for i in a 'b c'; do :; done";
     /// `unset` of a local variable shows the one that it hides.
     unset_reveals: bool = [N, N, N, N, N, Y, N], "observed in all six: x=1; f() { local x=2; unset x; echo $x; }; f";
     /// The action for ERR is looked for before a command, which does not see one that it has set itself.

@@ -308,6 +308,14 @@ impl Walker {
             let kept = own.iter().find(|(known, _)| ***known == *name.as_bytes());
             self.state.traps.extend(kept.map(|(name, text)| (name.clone(), text.clone())));
         }
+        let inherited = match self.state.dialect.subshells_inherit_actions {
+            true => self.inherited_actions(),
+            false => Vec::new(),
+        };
+        for name in inherited {
+            let kept = own.get_key_value(name.as_bytes());
+            self.state.traps.extend(kept.map(|(name, text)| (name.clone(), text.clone())));
+        }
         let tells = match kinds {
             OuterTraps::None | OuterTraps::Ignored => false,
             OuterTraps::Told => true,
