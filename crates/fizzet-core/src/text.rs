@@ -119,6 +119,14 @@ impl Text {
         Text::of(Bytes::from_vec(bytes.into()), standing, origin)
     }
 
+    /// The name of the hole that is all of this text, if it is one.
+    pub(crate) fn lone_hole(&self) -> Option<HoleName> {
+        match &self.runs[..] {
+            [run] if run.hole => run.name,
+            _ => None,
+        }
+    }
+
     /// Other bytes where the first of this text come from, or the same text if it is empty.
     pub fn with_bytes(&self, bytes: &[u8]) -> Text {
         match self.runs.first() {

@@ -251,8 +251,12 @@ impl Substitution<'_> {
                 let whose = if sign == b'!' { "a background command" } else { "the shell" };
                 self.cx.missing(&format!("the process number of {whose}"), hop.span);
                 let mut text = Text::new();
-                let name = (sign == b'$').then_some(HoleName::SHELL_NUMBER);
-                text.push_named_hole(name, Standing::Quoted, &Origin::from_hop(hop.clone()));
+                let name = match sign {
+                    b'!' => self.cx.state().jobs.latest(),
+                    _ => Some(HoleName::SHELL_NUMBER),
+                };
+                let origin = Origin::new(Rule::Shell, hop.span).then(hop.clone());
+                text.push_named_hole(name, Standing::Quoted, &origin);
                 return Held::One(text);
             }
         };

@@ -98,7 +98,7 @@ impl<'a> Reader<'a> {
                 self.made.extend(parts_of(&path, number.unwrap_or(1)));
             }
             b'?' => self.made.extend(state.status.to_string().bytes()),
-            b'j' => self.made.extend(state.jobs.len().to_string().bytes()),
+            b'j' => self.made.extend(state.jobs.count().to_string().bytes()),
             b'h' | b'!' => self.made.push(b'0'),
             b'y' | b'l' => self.made.extend(b"()"),
             b'N' | b'x' => self.name(letter),
@@ -207,7 +207,7 @@ impl<'a> Reader<'a> {
         };
         match what {
             b'?' => i64::from(self.state.status) == number,
-            b'j' => self.state.jobs.len() as i64 >= number,
+            b'j' => self.state.jobs.count() as i64 >= number,
             b'~' | b'c' | b'.' => parts(&self.folder(true)) >= number,
             b'/' | b'C' => parts(&self.folder(false)) >= number,
             b'v' | b'V' => !self.variable(number.max(1)).is_empty(),

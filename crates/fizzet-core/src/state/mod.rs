@@ -5,6 +5,7 @@ mod associative;
 mod base;
 mod field;
 pub mod inside;
+mod jobs;
 mod kept_aside;
 mod locale;
 mod math_functions;
@@ -28,6 +29,8 @@ use std::collections::BTreeMap;
 use std::rc::Rc;
 
 pub use associative::Associative;
+pub use jobs::Jobs;
+pub(crate) use jobs::Known;
 pub use kept_aside::{KeptFor, kept_name, shown_name};
 pub use options::Options;
 pub(crate) use own::Matching;
@@ -211,7 +214,7 @@ pub struct State {
     /// What the environment holds under names that no variable can have.
     pub strings_passed_on: Vec<(Vec<u8>, Vec<u8>)>,
     /// What the background commands have ended with, in the order of their starts.
-    pub jobs: Vec<Status>,
+    pub jobs: Jobs,
     /// When it gives up.
     pub limits: Limits,
     /// Steps taken.
@@ -289,7 +292,7 @@ impl State {
             hashed: Rc::default(),
             forgotten: Vec::new(),
             assigned: None,
-            jobs: Vec::new(),
+            jobs: Jobs::default(),
             limits: Limits::default(),
             steps: 0,
             values_read: 0,

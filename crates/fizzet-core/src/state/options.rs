@@ -69,6 +69,8 @@ pub struct Options {
     pub last_in_place: bool,
     /// `shopt -s localvar_inherit`: a local variable keeps the value that is outside.
     pub locals_inherit: bool,
+    /// `shopt -s localvar_unset`: `unset` of a variable of a caller shows no other.
+    pub callers_stay_hidden: bool,
     /// `shopt -s assoc_expand_once`: keys in the operands of utilities are not expanded again.
     pub keys_expand_once: bool,
     /// `shopt -u patsub_replacement`: `&` in a replacement is a character like others.

@@ -153,6 +153,9 @@ impl Walker {
     ) -> Result<(), Stop> {
         let snapshot = self.state.snapshot();
         let (scopes, temporaries) = (self.scopes.clone(), self.temporaries.clone());
+        self.state.jobs.make_room(self.state.dialect.waited_jobs);
+        let jobs = self.state.jobs.clone();
+        self.state.jobs.leave_behind();
         let (mask, loops) = (self.state.mask, self.loops);
         let options_at = self.options_at;
         let descriptors = self.descriptors.clone();
@@ -215,6 +218,7 @@ impl Walker {
         (self.options_at, self.state.assigned_option_index) = (options_at, None);
         let inner = self.state.come_back(snapshot);
         (self.scopes, self.temporaries) = (scopes, temporaries);
+        self.state.jobs = jobs;
         if self.state.dialect.patterns_fill_match_array && kind != SubshellIs::Pipeline {
             // No process of its own: the array is that of the shell.
             let name = self.state.dialect.match_array.as_bytes();

@@ -95,6 +95,7 @@ impl Walker {
         {
             return Ok(status);
         }
+        self.state.jobs.make_room(self.state.dialect.waited_jobs);
         // That nothing was found is what the shell itself says.
         if answer.status == Some(NOT_FOUND) {
             self.message_hole(span);

@@ -257,11 +257,12 @@ impl Walker {
     /// is none.
     pub(super) fn reveal(&mut self, name: &[u8]) -> bool {
         let dialect = self.state.dialect.clone();
+        let callers = dialect.unset_reveals_callers && !self.state.options.callers_stay_hidden;
         let place = |all: &Saved| all.iter().rposition(|(known, _)| **known == *name);
         for depth in (1..=self.scopes.len()).rev() {
             let shows = match depth == self.scopes.len() {
                 true => dialect.unset_reveals,
-                false => dialect.unset_reveals_callers,
+                false => callers,
             };
             let hidden = &mut self.scopes[depth - 1].hidden;
             if let Some(at) = place(hidden) {

@@ -50,7 +50,8 @@ impl Walker {
                     None => walker.and_or_here(and_or),
                 }
             })?;
-            self.state.jobs.push(self.state.status);
+            let number = self.hole_name();
+            self.state.jobs.start(number, self.state.status);
             self.beside = Some(self.state.status);
             self.state.status = 0;
             return Ok(());

@@ -2,11 +2,11 @@
 
 use crate::expand::pattern::Pattern;
 use crate::lineage::Rule;
-use crate::text::Text;
+use crate::text::{Run, Text};
 
 /// Whether a text has a byte; `None` if nobody knows. What the shell itself tells, a number mostly, has.
 pub(super) fn is_filled(text: &Text) -> Option<bool> {
-    let told = text.runs().any(|(run, _)| run.hole && run.origin.rule() == Rule::Shell);
+    let told = text.runs().any(|(run, _)| run.hole && is_told(run));
     match text.has_hole() {
         false => Some(!text.is_empty()),
         true => (told || !text.is_empty()).then_some(true),
@@ -24,10 +24,23 @@ pub(super) fn are_same(one: &Text, other: &Text) -> Option<bool> {
         return Some(true);
     }
     let differ = ends_differ(one, other)
+        || are_other_processes(one, other)
         || (!one.has_hole() && one.len() < other.len())
         || (!other.has_hole() && other.len() < one.len())
         || is_filled(one).zip(is_filled(other)).is_some_and(|(one, other)| one != other);
     differ.then_some(false)
+}
+
+/// Whether the shell itself tells what nobody knows beforehand, however far that has come since.
+fn is_told(run: &Run) -> bool {
+    run.origin.hops().last().is_some_and(|first| first.rule() == Rule::Shell)
+}
+
+/// Whether two texts are the numbers of two processes that live at one time.
+fn are_other_processes(one: &Text, other: &Text) -> bool {
+    let process =
+        |text: &Text| text.lone_hole().filter(|_| text.runs().all(|(run, _)| is_told(run)));
+    process(one).zip(process(other)).is_some_and(|(one, other)| one != other)
 }
 
 /// Whether a pattern matches a text with holes; `None` if nobody knows.

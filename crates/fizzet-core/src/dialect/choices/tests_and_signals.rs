@@ -1,5 +1,55 @@
 //! How `test` reads its words, and what `kill` makes of mistakes.
 
+/// How long the shell knows the status of a command in the background that was waited for.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum WaitedJobs {
+    /// For good.
+    Kept,
+    /// No longer.
+    Forgotten,
+    /// Until a process is started and its place in the table of jobs is needed.
+    UntilPlaceIsNeeded,
+}
+
+impl WaitedJobs {
+    /// Whether it is known no longer.
+    pub(crate) fn forgets_at_once(self) -> bool {
+        self == WaitedJobs::Forgotten
+    }
+}
+
+/// Which commands in the background the shell knows nothing of any more behind `wait` without operands.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ForgottenJobs {
+    /// All.
+    All,
+    /// The latest one; the others have no places in the table of jobs any more.
+    Latest,
+    /// None, but they have no places any more.
+    None,
+    /// None, and they keep their places.
+    NoPlaces,
+}
+
+/// How `kill -l` lists all signals.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum SignalList {
+    /// In a way of its own.
+    Open,
+    /// Five in a line with their numbers, and SIG before the names.
+    Columns,
+    /// One a line, from 0.
+    Lines,
+    /// One a line with its number, without those for real time.
+    Numbered,
+    /// One a line, with the names IOT and POLL.
+    OldNames,
+    /// In two columns with a description.
+    Described,
+    /// All in one line, with the names IOT and POLL.
+    OneLine,
+}
+
 /// What ends `kill` before it has signalled all processes.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum KillEnds {

@@ -11,6 +11,14 @@ macro_rules! utilities_rows {
     hash_letters: Option<&'static str> = [Some("r"), Some("rldp:t"), Some("r"), Some("r"), Some("rpt"), None, Some("rfdmLv")], "observed in all six: hash -Q; echo $?; hash -r; echo $?";
     /// The options of `wait`, where others are mistakes.
     wait_letters: Option<&'static str> = [Some(""), Some("fnp:"), Some(""), Some("n"), Some(""), Some(""), None], "observed in all six: wait -Q; echo $?; wait -1; echo $?";
+    /// How long the status of a command in the background is known that was waited for.
+    waited_jobs: WaitedJobs = [WaitedJobs::Forgotten, WaitedJobs::Kept, WaitedJobs::UntilPlaceIsNeeded, WaitedJobs::UntilPlaceIsNeeded, WaitedJobs::Forgotten, WaitedJobs::Forgotten, WaitedJobs::Forgotten], "observed in all six: f() { return 3; }; f & a=$!; wait $a; wait $a; echo $?";
+    /// What `wait` without operands forgets.
+    forgotten_jobs: ForgottenJobs = [ForgottenJobs::All, ForgottenJobs::All, ForgottenJobs::NoPlaces, ForgottenJobs::NoPlaces, ForgottenJobs::None, ForgottenJobs::Latest, ForgottenJobs::None], "observed in all six: f() { sleep 1; return $1; }; f 3 & a=$!; f 4 & b=$!; wait; wait $a; echo $?; wait $b; echo $?";
+    /// `enable` without names lists the utilities as calls of itself.
+    enable_lists_calls: bool = [N, Y, N, N, N, N, N], "observed in bash and zsh: enable -n test; enable -n; enable -s";
+    /// How `kill -l` lists all signals.
+    signal_list: SignalList = [SignalList::Open, SignalList::Columns, SignalList::Lines, SignalList::Numbered, SignalList::OldNames, SignalList::Described, SignalList::OneLine], "observed in all six: kill -l";
     /// A number with a plus sign names no process for `wait`.
     wait_takes_no_plus: bool = [N, Y, N, Y, N, N, N], "observed in all six: wait +1; echo $?";
     /// The status of `jobs`, `hash` and `wait` with an option that they do not have.

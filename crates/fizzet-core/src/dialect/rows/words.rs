@@ -92,6 +92,8 @@ macro_rules! words_rows {
     print_echo_letters: &'static str = ["", "", "", "", "n", "n", "neE"], "observed in ksh93, mksh and zsh: print -R -e 'a\\tb'";
     /// `print -N` ends in a NUL byte.
     print_ends_in_nul: bool = [N, N, N, N, N, Y, Y], "observed in mksh and zsh: print -N a";
+    /// `%Q` of `printf` cuts its argument to the precision before it quotes it.
+    printf_cuts_before_quoting: bool = [N, Y, N, N, N, N, N], "observed in all six: printf %.3Q 'a bcd'";
     /// `%q` of `printf` quotes.
     printf_quotes: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: printf %q 'a b'";
     /// `%(format)T` of `printf` shows a time.

@@ -607,6 +607,8 @@ mod tests {
         star_groups_need_text: false,
         backslash_needs_special: false,
         letter_escapes: false,
+        options: false,
+        of_replacement: false,
         written_letters: false,
         groups: true,
         folds_case: false,

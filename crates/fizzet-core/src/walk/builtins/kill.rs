@@ -8,6 +8,7 @@ use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::number;
 use crate::walk::builtins::process::unpredictable;
+use crate::walk::builtins::signal_list::all_signals;
 use crate::walk::builtins::trap::SIGNALS;
 
 /// The number of a signal (Linux, signal(7)).
@@ -122,9 +123,22 @@ impl Walker {
 }
 
 /// `kill -l`: the names of numbers, where the shell has it the numbers of names.
+impl Walker {
+    /// Lists all signals.
+    pub(super) fn tell_signals(&mut self, call: &Call<'_>) {
+        match all_signals(self.state.dialect.signal_list) {
+            Some(list) => {
+                let origin = Origin::new(Rule::Output, call.span);
+                self.write(Text::from_bytes(list, Standing::Quoted, origin));
+            }
+            None => self.write_hole(call.span),
+        }
+    }
+}
+
 fn tell(walker: &mut Walker, asked: &[Text], call: &Call<'_>) -> Status {
     if asked.is_empty() {
-        walker.write_hole(call.span);
+        walker.tell_signals(call);
         return 0;
     }
     let counts = walker.state.dialect.kill_failures == KillFailures::CountedInLists;

@@ -32,6 +32,7 @@ mod set;
 mod settings;
 mod shift;
 mod shopt;
+mod signal_list;
 mod tell;
 mod test;
 mod ties;
@@ -40,6 +41,7 @@ mod trap;
 mod umask;
 mod unset;
 mod variables;
+mod wait;
 mod zparseopts;
 pub(in crate::walk) mod zsh_options;
 
@@ -156,7 +158,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("unhash", hash::unhash),
     ("unset", unset::unset),
     ("unsetopt", zsh_options::set_options),
-    ("wait", process::wait),
+    ("wait", wait::wait),
     ("whence", find::whence),
     ("where", find::whence),
     ("which", find::whence),

@@ -367,7 +367,7 @@ impl Printing<'_> {
             self.status = 1;
             return Some((text.len(), false));
         }
-        let only_cuts = matches!(letter, b's' | b'b' | b'q' | b'T');
+        let only_cuts = matches!(letter, b's' | b'b' | b'q' | b'Q' | b'T');
         if let Some(precision) = one.precision.filter(|_| !only_cuts) {
             one.precision = Some(self.width(precision));
         }

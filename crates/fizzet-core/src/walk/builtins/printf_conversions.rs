@@ -54,6 +54,13 @@ impl Printing<'_> {
                 let end = self.bytes_of(&quoted, one.precision.unwrap_or(usize::MAX));
                 self.padded_to(&quoted.slice(0, end), end, one);
             }
+            b'Q' if self.walker.state.dialect.printf_cuts_before_quoting => {
+                let text = self.next().unwrap_or_default();
+                let end = self.bytes_of(&text, one.precision.unwrap_or(usize::MAX));
+                let quoted = self.quoted(&text.bytes()[..end]);
+                let quoted = Text::from_bytes(quoted, Standing::Quoted, self.origin.clone());
+                self.padded(&quoted, one);
+            }
             b'n' if self.walker.state.dialect.printf_tells_length => {
                 return Some(self.tell_length());
             }

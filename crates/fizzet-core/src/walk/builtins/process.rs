@@ -345,52 +345,6 @@ impl Walker {
 }
 
 /// `wait [job...]`: the status of the last job named. Where several jobs were started their numbers
-/// are not told apart, and the status of the latest is assumed.
-pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
-    let mut next = false;
-    let operands = match walker.state.dialect.wait_letters {
-        Some(letters) => {
-            let given = call.given(letters, false);
-            if given.unknown.is_some() {
-                return Ok(walker.complain(call, walker.state.dialect.jobs_usage_status));
-            }
-            next = given.has(b'n');
-            given.operands
-        }
-        None => match call.arguments() {
-            [first, rest @ ..] if first.bytes() == b"--" => rest,
-            all => all,
-        },
-    };
-    let (named, jobs) = (operands.last(), &walker.state.jobs);
-    let Some(named) = named else {
-        let lacks = next && jobs.is_empty();
-        return Ok(if lacks { 127 } else { 0 });
-    };
-    let (job, several) = (jobs.last().copied(), jobs.len() > 1);
-    let dialect = &walker.state.dialect;
-    let names_job = named.bytes().starts_with(b"%");
-    let signed = named.bytes().starts_with(b"+") && walker.state.dialect.wait_takes_no_plus;
-    let is_number = number(named.bytes()).is_some() && !signed;
-    let unknown = match is_number {
-        true => 127,
-        false if names_job => dialect.wait_no_job_status,
-        false if next => dialect.wait_next_unknown_status,
-        false => dialect.wait_no_process_status,
-    };
-    match job.filter(|_| names_job || named.has_hole()) {
-        None => {
-            let is_name = !names_job && !is_number;
-            let tells = dialect.wait_tells || is_name || (names_job && unknown != 127);
-            Ok(if tells && unknown != 0 { walker.complain(call, unknown) } else { unknown })
-        }
-        Some(status) => {
-            walker.state.assumed_status |= several;
-            Ok(status)
-        }
-    }
-}
-
 /// `jobs -x [command]`: carries the command out, in which jobs stand for their processes (bash manual, Job Control
 /// Builtins).
 fn command_of_jobs(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -448,7 +402,7 @@ pub(super) fn jobs(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
 impl Walker {
     /// Whether a text names a job, by its number, that there is not.
     pub(super) fn is_missing_job(&self, text: &Text) -> bool {
-        let count = self.state.jobs.len() as i64;
+        let count = self.state.jobs.count() as i64;
         match text.bytes() {
             [b'%', job @ ..] => !number(job).is_some_and(|job| (1..=count).contains(&job)),
             _ => false,

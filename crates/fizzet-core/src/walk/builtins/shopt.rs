@@ -56,7 +56,7 @@ static SHOPT: &[Entry] = &[
     ("lastpipe", false, Some(|options| &mut options.last_in_place)),
     ("lithist", false, None),
     ("localvar_inherit", false, Some(|options| &mut options.locals_inherit)),
-    ("localvar_unset", false, None),
+    ("localvar_unset", false, Some(|options| &mut options.callers_stay_hidden)),
     ("login_shell", false, None),
     ("mailwarn", false, None),
     ("no_empty_cmd_completion", false, None),

@@ -37,7 +37,7 @@ pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         };
     }
     if given.has(b'l') {
-        walker.write_hole(call.span);
+        walker.tell_signals(call);
         return Ok(0);
     }
     if given.operands.is_empty() {
