@@ -153,6 +153,7 @@ impl Walker {
     ) -> Result<(), Stop> {
         let snapshot = self.state.snapshot();
         let (scopes, temporaries) = (self.scopes.clone(), self.temporaries.clone());
+        let lasting = self.lasting.clone();
         self.state.jobs.make_room(self.state.dialect.waited_jobs);
         let jobs = self.state.jobs.clone();
         self.state.jobs.leave_behind();
@@ -217,7 +218,7 @@ impl Walker {
         self.set_mask(mask);
         (self.options_at, self.state.assigned_option_index) = (options_at, None);
         let inner = self.state.come_back(snapshot);
-        (self.scopes, self.temporaries) = (scopes, temporaries);
+        (self.scopes, self.temporaries, self.lasting) = (scopes, temporaries, lasting);
         self.state.jobs = jobs;
         if self.state.dialect.patterns_fill_match_array && kind != SubshellIs::Pipeline {
             // No process of its own: the array is that of the shell.
