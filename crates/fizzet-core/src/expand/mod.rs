@@ -19,6 +19,7 @@ mod compound;
 mod continued;
 mod dequote;
 mod distribute;
+mod element_range;
 mod emitted;
 mod fields;
 mod flagged;

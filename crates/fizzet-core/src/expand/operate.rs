@@ -468,6 +468,10 @@ impl Substitution<'_> {
         if element_name(&meant).is_some() {
             return Ok(Held::One(self.computed(parameter, &meant)));
         }
+        if let Some(keys) = self.keys_between(&meant, index)? {
+            let items = keys.iter().map(|key| self.computed(parameter, key)).collect();
+            return Ok(Held::List { items, star: false });
+        }
         let key = match self.key(&meant, index)? {
             Key::Number(0)
                 if self.cx.state().dialect.first_element_is_the_name

@@ -304,6 +304,10 @@ impl Substitution<'_> {
                 Ok(Held::List { items, star })
             }
             Subscript::Index(index) => {
+                if let Some(items) = self.elements_between(name, index)? {
+                    let items = Passage::all(hop, Standing::Quoted, &items);
+                    return Ok(Held::List { items, star: false });
+                }
                 let key = self.key(name, index)?;
                 let state = self.cx.state();
                 let ends = state.dialect.told_mistakes_end_shells && state.options.exit_on_error;

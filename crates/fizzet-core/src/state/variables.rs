@@ -281,6 +281,13 @@ impl Variables {
         matches!(value, Some(Value::Compound))
     }
 
+    /// Whether that is one without members: to an index it is an array without elements (observed in ksh93u+m:
+    /// `s=(); echo $((s[0]+1))`).
+    pub fn is_empty_compound(&self, name: &[u8]) -> bool {
+        let inside = self.get(name).and_then(|variable| variable.inside.as_ref());
+        self.is_compound(name) && inside.is_none_or(|inside| inside.members().is_empty())
+    }
+
     /// Whether a variable is an array.
     pub fn is_array(&self, name: &[u8]) -> bool {
         let value = self.get(name).map(|variable| &variable.value);

@@ -61,6 +61,8 @@ macro_rules! expanding_rows {
     alternatives_in_order: bool = [N, N, N, N, N, N, Y], "observed in all six: x=abc; echo ${x##@(a|ab)} ${x/@(|b)/r}; in zsh with bare parentheses";
     /// `<1-9>` is a range of numbers in patterns, and no redirection.
     number_ranges: bool = [N, N, N, N, N, N, Y], "observed in zsh: echo batch<1-9>.csv <1-9>(N); [[ 05 = <1-9> ]]";
+    /// `${x[1..3]}` is the elements between two indexes.
+    element_ranges: bool = [N, N, N, N, Y, N, N], "observed in all six: x=(a b c d); echo ${x[1..2]} ${x[..2]} ${!x[1..2]}";
     /// `~(i)` and other options in parentheses say how the rest of a pattern is read.
     pattern_options: bool = [N, N, N, N, Y, N, N], "observed in all six: [[ LID == ~(i)lid ]]; echo ~(N)nosuch* ~(E)^l.d$; x=abbc; echo ${x/~(E)b+/-}";
     /// Patterns of `[[`, `${x#p}` and their kin leave what they and their groups have matched in the array that `=~` fills.

@@ -244,6 +244,14 @@ impl Evaluation<'_> {
                 return Err(refuse(self.cx.state(), BEFORE_START, self.span).in_index());
             }
         }
+        if self.cx.state().variables.is_empty_compound(&target.name) {
+            // From now on it is an array, with one empty element.
+            let name = &target.name;
+            let empty = self.cx.state().shell_text(b"");
+            let variable = self.cx.state().variables.entry(name);
+            variable.value = Value::Indexed([(0, empty)].into());
+            return self.unset(target);
+        }
         match self.cx.state().variables.element(&target.name, key).cloned() {
             Some(text) => self.number_of(&text),
             None => self.unset(target),

@@ -568,6 +568,7 @@ impl Walker {
         };
         let before = match key {
             None if self.state.variables.is_compound(name) => None,
+            Some(_) if self.state.variables.is_empty_compound(name) => None,
             None => {
                 let variable = self.state.variables.get(name);
                 variable.and_then(|variable| variable.as_given().scalar().cloned())

@@ -74,7 +74,9 @@ impl Walker {
         let dialect = self.state.dialect.clone();
         let waited = dialect.waited_jobs;
         let passes = !waited.forgets_at_once() && !dialect.wait_tells;
-        if operand.has_hole() {
+        // Several numbers in one word are none.
+        let is_list = operand.has_hole() && operand.bytes().contains(&b' ');
+        if operand.has_hole() && !is_list {
             let number = operand.lone_hole();
             return match self.state.jobs.wait_for(number, waited, next) {
                 Known::Status(status) => (Some(status), false),
