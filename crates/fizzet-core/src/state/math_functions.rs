@@ -1,6 +1,6 @@
 //! Functions of expressions that functions of the shell carry out: `functions -M` (zshbuiltins).
 
-use std::collections::BTreeMap;
+use std::collections::{BTreeMap, BTreeSet};
 use std::rc::Rc;
 
 use crate::expand::Number;
@@ -23,6 +23,8 @@ pub(crate) struct MathFunction {
 pub(crate) struct MathFunctions {
     /// By their names.
     pub(crate) named: Rc<BTreeMap<Box<[u8]>, MathFunction>>,
+    /// The modules that `zmodload` has loaded.
+    pub(crate) modules: BTreeSet<Box<[u8]>>,
     /// The value of the latest expression, which is that of a function when it ends.
     pub(crate) latest: Number,
 }

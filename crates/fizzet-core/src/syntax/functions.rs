@@ -45,7 +45,7 @@ impl Compute {
 use Compute::{One, Three, Two};
 
 /// The functions; observed in ksh93u+m.
-pub(super) const FUNCTIONS: &[Named] = &[
+pub(crate) const FUNCTIONS: &[Named] = &[
     ("abs", One(Real::absolute)),
     ("acos", One(|x| x.by(f64::acos))),
     ("acosh", One(|x| x.by(f64::acosh))),

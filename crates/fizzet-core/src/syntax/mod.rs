@@ -19,7 +19,7 @@ mod dollar;
 mod error;
 pub(crate) mod expression;
 mod flagged;
-mod functions;
+pub(crate) mod functions;
 mod index_text;
 mod marked;
 mod members;

@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::expand::arithmetic::Evaluation;
+use crate::expand::arithmetic::{Evaluation, module_functions};
 use crate::expand::number::Number;
 use crate::lineage::{Origin, Rule};
 use crate::stop::Stop;
@@ -22,6 +22,15 @@ impl Evaluation<'_> {
             Err(this.cx.state().mistake(message, this.span, 1))
         };
         let Some(function) = self.cx.state().math.named.get(&**name).cloned() else {
+            if self.cx.state().math.modules.contains(module_functions::MODULE)
+                && let Some(operands) = operands
+            {
+                let values = operands.iter().map(|operand| self.value(operand));
+                let values = values.collect::<Result<Vec<_>, _>>()?;
+                if let Some(value) = module_functions::value(name, &values) {
+                    return Ok(value);
+                }
+            }
             return refuse(self, "there is no such function of expressions");
         };
         let origin = Origin::new(Rule::Arithmetic, self.span);

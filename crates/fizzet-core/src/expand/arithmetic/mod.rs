@@ -1,6 +1,7 @@
 //! Arithmetic expansion (POSIX XCU 2.6.4).
 
 mod calls;
+mod module_functions;
 mod operators;
 mod skipped;
 mod targets;

@@ -244,7 +244,8 @@ impl Evaluation<'_> {
                 return Err(refuse(self.cx.state(), BEFORE_START, self.span).in_index());
             }
         }
-        if self.cx.state().variables.is_empty_compound(&target.name) {
+        let is_first = matches!(key, Key::Number(0));
+        if is_first && self.cx.state().variables.is_empty_compound(&target.name) {
             // From now on it is an array, with one empty element.
             let name = &target.name;
             let empty = self.cx.state().shell_text(b"");

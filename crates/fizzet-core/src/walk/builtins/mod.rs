@@ -18,6 +18,7 @@ mod input;
 mod kill;
 mod limits;
 mod mapfile;
+mod modules;
 mod options;
 mod print;
 mod printf;
@@ -162,6 +163,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("whence", find::whence),
     ("where", find::whence),
     ("which", find::whence),
+    ("zmodload", modules::zmodload),
     ("zparseopts", zparseopts::zparseopts),
 ];
 
