@@ -41,6 +41,7 @@ pub use stretch::Stretch;
 pub use tables::Table;
 pub use ties::Tie;
 pub use value::{Digits, Keeps, Key, Value, Variable};
+pub(crate) use variables::MAX_NAMES;
 pub use variables::Variables;
 pub(crate) use zsh_options::ByName;
 

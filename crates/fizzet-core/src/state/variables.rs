@@ -11,7 +11,7 @@ use crate::state::{Keeps, Key, Value, Variable, shown_name};
 use crate::text::Text;
 
 /// How many names of names are followed.
-const MAX_NAMES: usize = 8;
+pub(crate) const MAX_NAMES: usize = 8;
 
 /// All variables by name.
 #[derive(Clone, Default, Debug)]

@@ -1,7 +1,7 @@
 //! Words: literals, quotes and the expansions between them.
 
 use crate::dialect::{DocumentQuotes, OffsetEnd, Quotes};
-use crate::expand::pattern::range_length;
+use crate::expand::pattern::{EXPRESSIONS, range_length};
 use crate::source::Span;
 use crate::syntax::ast::{Arithmetic, Part, Word};
 use crate::syntax::cursor::{Made, Parsed, Parser, PatternWord, is_meta};
@@ -486,7 +486,7 @@ impl<'a> Parser<'a> {
         let is_expression = options.is_some_and(|options| {
             let letters =
                 options.iter().take_while(|byte| byte.is_ascii_alphabetic() || **byte == b'-');
-            letters.into_iter().any(|letter| b"AEPXGB".contains(letter))
+            letters.into_iter().any(|letter| EXPRESSIONS.contains(letter))
         });
         match byte {
             b'(' => self.pos == end || self.pattern_word != PatternWord::No,

@@ -10,7 +10,7 @@ use std::rc::Rc;
 use crate::lineage::{Hop, Rule};
 use rustc_hash::FxHashMap;
 
-use crate::state::{Function, Keeps, KeptFor, Traps, Variable, kept_name};
+use crate::state::{Function, Keeps, KeptFor, MAX_NAMES, Traps, Variable, kept_name};
 use crate::syntax::ast::Command;
 use crate::text::Text;
 use crate::walk::Walker;
@@ -202,9 +202,6 @@ impl Walker {
         Some(Seen::Variable(kept))
     }
 }
-
-/// How many names of names are followed.
-const MAX_NAMES: usize = 8;
 
 /// What a name means to the caller of a function.
 enum Seen {

@@ -11,13 +11,6 @@ pub enum WaitedJobs {
     UntilPlaceIsNeeded,
 }
 
-impl WaitedJobs {
-    /// Whether it is known no longer.
-    pub(crate) fn forgets_at_once(self) -> bool {
-        self == WaitedJobs::Forgotten
-    }
-}
-
 /// Which commands in the background the shell knows nothing of any more behind `wait` without operands.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum ForgottenJobs {

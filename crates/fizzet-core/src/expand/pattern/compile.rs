@@ -51,7 +51,7 @@ const MAX_FORKS: u8 = 6;
 const MAX_IN_VAIN: usize = 1 << 22;
 
 /// The deepest nesting of groups that is read as groups.
-const MAX_OPEN: u32 = 64;
+pub(super) const MAX_OPEN: u32 = 64;
 
 pub(super) struct Compiler<'a> {
     pub(super) bytes: &'a [u8],

@@ -1,12 +1,9 @@
 //! Regular expressions in patterns, behind `~(E)` and `~(G)`: the same items as of the patterns of the shell, for both
 //! look for the longest match of the leftmost ones (POSIX XBD 9; observed in ksh93u+m).
 
-use crate::expand::pattern::compile::{Compiler, group_of};
+use crate::expand::pattern::compile::{Compiler, MAX_OPEN, group_of};
 use crate::expand::pattern::escapes::{Escape, Place};
 use crate::expand::pattern::{Item, Repeat};
-
-/// The deepest nesting of groups that is read as groups.
-const MAX_OPEN: u32 = 64;
 
 impl Compiler<'_> {
     /// The items of the regular expression that begins here, up to the parenthesis that ends it or to the end of

@@ -28,7 +28,7 @@ use crate::expand::pattern::compile::{Compiler, Told};
 use crate::expand::pattern::escapes::Place;
 use crate::text::{Standing, Text, character_count};
 pub use disabled::Disabled;
-pub(crate) use options::of_pathname;
+pub(crate) use options::{EXPRESSIONS, of_pathname};
 pub(crate) use range::range_length;
 
 /// How matching reads text.

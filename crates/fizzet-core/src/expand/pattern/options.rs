@@ -9,7 +9,7 @@ use crate::expand::pattern::{Item, Repeat};
 use crate::text::Text;
 
 /// The options that ask for regular expressions; B and G for basic ones.
-const EXPRESSIONS: &[u8] = b"AEPXBG";
+pub(crate) const EXPRESSIONS: &[u8] = b"AEPXBG";
 
 /// All letters that mean something.
 const KNOWN: &[u8] = b"AEPXBGFKSVNgilrsp";

@@ -1,5 +1,6 @@
 //! `wait`: the statuses of commands in the background.
 
+use crate::dialect::WaitedJobs;
 use crate::lineage::{Origin, Rule};
 use crate::state::Known;
 use crate::stop::{Status, Stop};
@@ -73,7 +74,7 @@ impl Walker {
     fn waited_for(&mut self, operand: &Text, next: bool) -> (Option<Status>, bool) {
         let dialect = self.state.dialect.clone();
         let waited = dialect.waited_jobs;
-        let passes = !waited.forgets_at_once() && !dialect.wait_tells;
+        let passes = waited == WaitedJobs::UntilPlaceIsNeeded;
         // Several numbers in one word are none.
         let is_list = operand.has_hole() && operand.bytes().contains(&b' ');
         if operand.has_hole() && !is_list {
