@@ -147,8 +147,13 @@ pub trait Commands {
         None
     }
 
-    /// The process that is the shell for the programs it runs; `None` where nothing may be run.
+    /// The process that is the shell; `None` where there is none.
     fn process(&self) -> Option<Process> {
+        None
+    }
+
+    /// The name of the machine, if it is known.
+    fn machine_name(&self) -> Option<Vec<u8>> {
         None
     }
 
@@ -169,10 +174,8 @@ pub trait Commands {
 /// What the system says of a process.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub struct Process {
-    /// Its number.
-    pub number: u32,
-    /// The number of the process that started it.
-    pub parent: u32,
+    /// What only the process has that programs are started from; `None` where nothing may be run.
+    pub numbers: Option<ProcessNumbers>,
     /// The number of its user.
     pub user: u32,
     /// The number of the user whose rights it has.
@@ -183,6 +186,15 @@ pub struct Process {
     pub effective_group: u32,
     /// The mask for the permissions of new files.
     pub mask: u32,
+}
+
+/// The numbers of a process.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct ProcessNumbers {
+    /// Its own.
+    pub own: u32,
+    /// That of the process that started it.
+    pub parent: u32,
 }
 
 /// A program that is to be run.

@@ -193,7 +193,11 @@ impl Commands for Machine {
     }
 
     fn process(&self) -> Option<Process> {
-        self.may_run.then(programs::this_process)
+        Some(programs::this_process(self.may_run))
+    }
+
+    fn machine_name(&self) -> Option<Vec<u8>> {
+        Some(rustix::system::uname().nodename().to_bytes().to_vec())
     }
 
     fn set_mask(&self, mask: u32) {

@@ -12,7 +12,7 @@ use std::process::{Command, Stdio};
 use std::rc::Rc;
 use std::thread;
 
-use fizzet_core::host::{Messages, Process, Ran, Run, Sink};
+use fizzet_core::host::{Messages, Process, ProcessNumbers, Ran, Run, Sink};
 
 use rustix::fs::Mode;
 use rustix::io::{FdFlags, fcntl_dupfd_cloexec, fcntl_setfd};
@@ -20,11 +20,12 @@ use rustix::process::{getegid, geteuid, getgid, getuid, umask};
 
 use crate::files::place;
 
-/// What the system says of the process that Fizzet is.
-pub(crate) fn this_process() -> Process {
+/// What the system says of the process that Fizzet is, with its numbers if programs are started from it.
+pub(crate) fn this_process(may_run: bool) -> Process {
+    let numbers =
+        || ProcessNumbers { own: std::process::id(), parent: std::os::unix::process::parent_id() };
     Process {
-        number: std::process::id(),
-        parent: std::os::unix::process::parent_id(),
+        numbers: may_run.then(numbers),
         user: getuid().as_raw(),
         effective_user: geteuid().as_raw(),
         group: getgid().as_raw(),

@@ -6,7 +6,8 @@ use crate::source::Span;
 use crate::state::Function;
 use crate::syntax::ast::{
     AndOr, Argument, AssignedValue, Assignment, CaseBranch, CaseEnd, Command, CommandKind,
-    Connector, List, Operation, Parameter, Pipeline, Redirect, RedirectTarget, SimpleCommand, Word,
+    Connector, List, Operation, Parameter, Pipeline, Redirect, RedirectOperator, RedirectTarget,
+    SimpleCommand, Word,
 };
 use crate::text::Text;
 
@@ -218,7 +219,7 @@ impl Printer<'_> {
 
     fn command(&mut self, command: &Command) {
         match &command.kind {
-            CommandKind::Simple(simple) => self.simple(simple),
+            CommandKind::Simple(simple) => self.simple(simple, &command.redirects),
             CommandKind::Group(list) => self.group(|printer| printer.list(list)),
             CommandKind::Subshell(list) => {
                 self.page.say("( ");
@@ -342,7 +343,12 @@ impl Printer<'_> {
         self.page.say(" ");
     }
 
-    fn simple(&mut self, simple: &SimpleCommand) {
+    fn simple(&mut self, simple: &SimpleCommand, redirects: &[Redirect]) {
+        // A here-document that is assigned stands right behind the sign.
+        let documents =
+            |one: &Redirect| one.body.is_some() || one.operator == RedirectOperator::HereString;
+        let is_assigned = simple.words.is_empty()
+            && matches!((&simple.assignments[..], redirects), ([_], [one]) if documents(one));
         for assignment in &simple.assignments {
             match &assignment.value {
                 AssignedValue::Array(_) => self.array(assignment),
@@ -350,7 +356,9 @@ impl Printer<'_> {
                 // No shell that words definitions anew has these.
                 AssignedValue::Members(_) => {}
             }
-            self.page.say(" ");
+            if !is_assigned {
+                self.page.say(" ");
+            }
         }
         let plain = std::mem::take(&mut self.plain);
         for (at, argument) in simple.words.iter().enumerate() {
@@ -385,7 +393,11 @@ impl Printer<'_> {
             self.page.at(number.to_string().as_bytes(), redirect.span);
         }
         self.page.say(redirect.operator.sign());
-        self.spaced(&redirect.word);
+        match redirect.word.span.is_empty() {
+            // A here-document whose sign is its delimiter.
+            true => self.page.say(" "),
+            false => self.spaced(&redirect.word),
+        }
         if redirect.body.is_some() {
             self.bodies.push(redirect.clone());
         }

@@ -56,6 +56,8 @@ pub enum Own {
     Table(Table),
     /// Nobody can know it but the running shell: it depends on this.
     Machine(&'static str),
+    /// The name of the machine.
+    MachineName,
 }
 
 /// Which folders of the stack a variable tells, and what an assignment changes.
@@ -139,7 +141,7 @@ const fn own(what: Own, assigned: Assigned) -> Option<OwnVariable> {
 
 const CHANCE: Option<OwnVariable> = machine("a random number", Kept);
 const CLOCK: Option<OwnVariable> = machine("the time", Kept);
-const HOST: Option<OwnVariable> = machine("the machine's name", Plain);
+const HOST: Option<OwnVariable> = own(Own::MachineName, Plain);
 const PROCESS: Option<OwnVariable> = fact(Fact::Number, Kept);
 const PARENT: Option<OwnVariable> = fact(Fact::Parent, Plain);
 const FROZEN_PARENT: Option<OwnVariable> = fact(Fact::Parent, Frozen);

@@ -3,6 +3,7 @@
 use std::rc::Rc;
 
 use crate::dialect::JoinedEmpty;
+use crate::expand::disciplines;
 use crate::expand::parameter::Held;
 use crate::expand::parts::is_expansion;
 use crate::expand::quoted_lists::begins_with_quoted_list;
@@ -336,7 +337,7 @@ impl Substitution<'_> {
         let expanded = stored.passed_through(&hop(Rule::Parameter), Standing::Quoted);
         let key = self.assigned_key(parameter, name, known);
         let key = key.map_err(|stop| self.default_failed(stop))?;
-        let is_stored = self.cx.state().store(name, key.clone(), stored, parameter.span);
+        let is_stored = disciplines::store(self.cx, name, key.clone(), stored, parameter.span);
         is_stored.map_err(|stop| self.default_failed(stop))?;
         self.keeps_empty |= place.quoted && self.cx.state().dialect.assigned_default_counts;
         if self.cx.state().dialect.default_gives_stored {

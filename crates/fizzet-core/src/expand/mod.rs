@@ -18,6 +18,7 @@ mod combine;
 mod compound;
 mod continued;
 mod dequote;
+pub(crate) mod disciplines;
 mod distribute;
 mod element_range;
 mod emitted;

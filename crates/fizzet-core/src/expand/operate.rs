@@ -96,7 +96,9 @@ impl Substitution<'_> {
                     return Ok(Some(Held::List { items, star: *star }));
                 }
                 let pattern = match state.dialect.removal_groups {
-                    RemovalGroups::Always => Pattern::alternatives(&text, rules),
+                    RemovalGroups::Always if state.option_is_on(b"sh") != Some(true) => {
+                        Pattern::alternatives(&text, rules)
+                    }
                     RemovalGroups::OfSuffixes if *suffix => {
                         Pattern::from_text(&text, PatternRules { bare_groups: true, ..rules })
                     }

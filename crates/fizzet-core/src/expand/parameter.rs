@@ -3,6 +3,7 @@
 use std::rc::Rc;
 
 use crate::dialect::{IndexQuotes, LastArgument};
+use crate::expand::disciplines;
 use crate::expand::substitute::{Break, Place, Substitution};
 use crate::expand::told_tables::freshen;
 use crate::expand::{Context, Tilde, arithmetic, single};
@@ -186,6 +187,11 @@ impl Substitution<'_> {
         {
             self.cx.missing(what, parameter.span);
         }
+        if let ParameterName::Variable(name) = &parameter.name
+            && let Some(shown) = self.shown_by_function(name, parameter)?
+        {
+            return Ok(Held::One(shown));
+        }
         let state = self.cx.state();
         let name = parameter.name.to_bytes();
         let hop = |shifted| Hop {
@@ -233,6 +239,44 @@ impl Substitution<'_> {
         Ok(held)
     }
 
+    /// The value that the function of a variable for reading gives it.
+    fn shown_by_function(
+        &mut self,
+        name: &Rc<[u8]>,
+        parameter: &Parameter,
+    ) -> Result<Option<Text>, Stop> {
+        let is_disciplined = |variable: &Variable| variable.disciplined;
+        let only_asks = matches!(
+            parameter.operation,
+            Operation::Instead { what: Instead::Alternative, colon: false, .. }
+        );
+        if !self.cx.state().variables.get(name).is_some_and(is_disciplined) {
+            return Ok(None);
+        }
+        if only_asks {
+            return Ok(disciplines::is_shown(self.cx, name).then(Text::new));
+        }
+        let key = match &parameter.index {
+            None => None,
+            Some(Subscript::Index(index)) if self.cx.state().variables.is_keyed(name) => {
+                Some(key_text(self.cx, index)?.bytes().to_vec())
+            }
+            Some(Subscript::Index(index)) => {
+                Some(arithmetic::value(self.cx, index)?.to_string().into_bytes())
+            }
+            // Of a list its elements are read.
+            Some(_) => return Ok(None),
+        };
+        let shown = disciplines::shown(self.cx, name, key.as_deref(), parameter.span)?;
+        let hop = Hop {
+            rule: Rule::Parameter,
+            span: parameter.span,
+            name: Some(name.clone()),
+            shifted: 0,
+        };
+        Ok(shown.map(|text| text.passed_through(&hop, Standing::Quoted)))
+    }
+
     /// Whether a parameter is a name of another variable itself: names of elements that go round.
     fn is_of_name(&mut self, parameter: &Parameter) -> bool {
         matches!(&parameter.name, ParameterName::Variable(name) if self.cx.state().variables.is_name(name))
@@ -246,7 +290,7 @@ impl Substitution<'_> {
             b'-' => state.shell_text(&state.option_letters()),
             b'!' if state.jobs.is_empty() && state.dialect.no_job_is_zero => state.shell_text(b"0"),
             b'!' if state.jobs.is_empty() => return Held::Unset,
-            b'$' if let Some(process) = state.doing.process => state.shell_number(process.number),
+            b'$' if let Some(own) = state.own_number() => state.shell_number(own),
             _ => {
                 let whose = if sign == b'!' { "a background command" } else { "the shell" };
                 self.cx.missing(&format!("the process number of {whose}"), hop.span);

@@ -118,13 +118,26 @@ impl<'a> Reader<'a> {
             b'k' => self.made.extend(b"\x1b[49m"),
             b'(' => self.choice(number),
             b'<' | b'>' => self.begin_cut(letter, number),
+            b'#' if let Some(process) = state.doing.process => {
+                self.made.push(if process.effective_user == 0 { b'#' } else { b'%' });
+            }
             b'#' | b'n' => self.unknown = Some("the user who runs the shell"),
-            b'm' | b'M' => self.unknown = Some("the name of the machine"),
+            b'm' | b'M' => match self.machine() {
+                Some(name) if letter == b'M' => self.made.extend(name),
+                Some(name) => self.made.extend(labels_of(name, number.unwrap_or(1))),
+                None => self.unknown = Some("the name of the machine"),
+            },
             b'D' | b'T' | b't' | b'@' | b'*' | b'w' | b'W' => self.unknown = Some("the time"),
             b'L' | b'e' | b'E' | b'G' => self.unknown = Some("what the shell runs in"),
             // What has no meaning is nothing, as are bold letters and their kin.
             _ => {}
         }
+    }
+
+    /// The name of the machine, which is that of HOST.
+    fn machine(&self) -> Option<&'a [u8]> {
+        let told = self.state.variables.scalar(b"HOST").map(crate::text::Text::bytes);
+        told.or(self.state.doing.machine.as_deref())
     }
 
     /// The current folder.
@@ -247,6 +260,17 @@ impl<'a> Reader<'a> {
                 self.made.extend(mark);
             }
         }
+    }
+}
+
+/// So many parts of the name of a machine: the first ones, or the last ones where the number is negative.
+fn labels_of(name: &[u8], count: i64) -> Vec<u8> {
+    let labels: Vec<&[u8]> = name.split(|&byte| byte == b'.').collect();
+    let most = usize::try_from(count.unsigned_abs()).unwrap_or(usize::MAX).min(labels.len());
+    match count {
+        0 => labels[..1].join(&b'.'),
+        1.. => labels[..most].join(&b'.'),
+        _ => labels[labels.len() - most..].join(&b'.'),
     }
 }
 

@@ -137,7 +137,15 @@ impl Decoded {
                 self.quote(&shown);
             }
             b'j' if state.jobs.is_empty() => self.bytes.push(b'0'),
+            b'$' if let Some(process) = state.doing.process => {
+                self.bytes.push(if process.effective_user == 0 { b'#' } else { b'$' });
+            }
             b'u' | b'$' => self.unknown = Some("the user who runs the shell"),
+            b'h' if let Some(name) = &state.doing.machine => {
+                let first = name.split(|&byte| byte == b'.').next();
+                self.quote(first.unwrap_or_default());
+            }
+            b'H' if let Some(name) = &state.doing.machine => self.quote(name),
             b'h' | b'H' | b'l' => self.unknown = Some("the names of the machine and its terminal"),
             b'd' | b't' | b'T' | b'@' | b'A' => self.unknown = Some("the time"),
             b'D' if rest.first() == Some(&b'{') => self.unknown = Some("the time"),

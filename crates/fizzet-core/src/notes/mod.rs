@@ -1,7 +1,7 @@
 //! Traps, each found in what a trace did, never guessed from the text alone.
 //!
-//! A note is a row of [`NOTES`]: a name of our own and a function that looks for the trap in one
-//! command of a trace.
+//! A note is a row of [`NOTES`]: a name of our own, the characters without which the trap cannot be
+//! there, and a function that looks for it in one command of a trace.
 
 mod elsewhere;
 mod parameters;
@@ -53,24 +53,40 @@ impl<'a> Look<'a> {
 
 type Finder = fn(&mut Look<'_>);
 
-/// The catalogue.
-const NOTES: &[(&str, Finder)] = &[
-    ("split-value", parameters::split_value),
-    ("vanished-value", parameters::vanished_value),
-    ("vanished-value", parameters::vanished_parameters),
-    ("value-matched-files", parameters::value_matched_files),
-    ("joined-parameters", parameters::joined_parameters),
-    ("cut-number", parameters::cut_number),
-    ("dash-from-data", parameters::dash_from_data),
-    ("pasted-text", written::pasted_text),
-    ("quoted-tilde", written::quoted_tilde),
-    ("quoted-pattern", written::quoted_pattern),
-    ("early-quote", written::early_quote),
-    ("comparison-redirects", written::comparison_redirects),
-    ("joined-assignment", written::joined_assignment),
-    ("foreign-name", elsewhere::foreign_name),
-    ("lost-program", elsewhere::lost_program),
+/// The catalogue: names, finders, and the characters of which one must stand in the words as written
+/// ([`ANY`]: the trap needs none).
+const NOTES: &[(&str, Finder, u128)] = &[
+    ("split-value", parameters::split_value, characters(b"$`")),
+    ("vanished-value", parameters::vanished_value, characters(b"$`")),
+    ("vanished-value", parameters::vanished_parameters, characters(b"$")),
+    ("value-matched-files", parameters::value_matched_files, characters(b"$`")),
+    ("joined-parameters", parameters::joined_parameters, characters(b"$")),
+    ("cut-number", parameters::cut_number, characters(b"$")),
+    ("dash-from-data", parameters::dash_from_data, ANY),
+    ("pasted-text", written::pasted_text, ANY),
+    ("quoted-tilde", written::quoted_tilde, characters(b"~")),
+    ("quoted-pattern", written::quoted_pattern, characters(b"\"")),
+    ("early-quote", written::early_quote, characters(b"\"")),
+    ("comparison-redirects", written::comparison_redirects, ANY),
+    ("joined-assignment", written::joined_assignment, ANY),
+    ("foreign-name", elsewhere::foreign_name, ANY),
+    ("lost-program", elsewhere::lost_program, ANY),
 ];
+
+/// The characters that a trap needs when it needs none.
+const ANY: u128 = u128::MAX;
+
+/// The ASCII characters of some bytes, a bit each.
+const fn characters(bytes: &[u8]) -> u128 {
+    let (mut set, mut at) = (0, 0);
+    while at < bytes.len() {
+        if bytes[at].is_ascii() {
+            set |= 1 << bytes[at];
+        }
+        at += 1;
+    }
+    set
+}
 
 /// Looks at commands one after the other. The same trap at the same place is told once, however often
 /// the place is passed.
@@ -85,8 +101,13 @@ impl Watch {
     pub fn look(&mut self, sources: &Sources, command: &CommandTrace) -> Vec<Note> {
         let at = self.commands;
         self.commands += 1;
+        let written = command.words.iter().map(|word| characters(sources.bytes(word.span)));
+        let written = written.fold(0, |all, one| all | one);
         let mut notes: Vec<Note> = Vec::new();
-        for (name, finder) in NOTES {
+        for (name, finder, needed) in NOTES {
+            if *needed != ANY && needed & written == 0 {
+                continue;
+            }
             let mut look = Look { sources, command, found: Vec::new() };
             finder(&mut look);
             for (span, message, instead) in look.found {

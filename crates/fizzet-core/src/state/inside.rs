@@ -9,6 +9,7 @@ use std::collections::BTreeMap;
 use std::rc::Rc;
 
 use crate::dialect::Dialect;
+use crate::expand::disciplines;
 use crate::expand::value_text;
 use crate::lineage::Origin;
 use crate::source::Span;
@@ -278,13 +279,8 @@ impl State {
     /// Whether a function can have this name once it is defined: that of a variable, or one that tells what happens
     /// when the variable before its point is used.
     pub fn names_function(&self, name: &[u8]) -> bool {
-        let is_discipline = || {
-            let point = name.iter().rposition(|&byte| byte == b'.')?;
-            let (variable, uses) = (&name[..point], &name[point + 1..]);
-            let known = matches!(uses, b"get" | b"set" | b"append" | b"unset" | b"getn");
-            Some(known && self.variables.get(variable).is_some())
-        };
-        self.dialect.is_name(name) || is_discipline().unwrap_or(false)
+        let is_discipline = matches!(disciplines::variable_of(name), Ok(Some(_)));
+        self.dialect.is_name(name) || (self.dialect.disciplines && is_discipline)
     }
 
     /// What a list or a compound variable shows, line by line or on one line, where variables can be compound.
@@ -359,6 +355,9 @@ impl State {
 
 /// Whether the bytes are a way to a variable inside others.
 fn is_path(path: &[u8]) -> bool {
+    if let Some(of_shell) = path.strip_prefix(b".") {
+        return of_shell.split(|&byte| byte == b'.').all(is_name);
+    }
     let (root, mut rest) = root(path);
     let begins = is_name(root) && !rest.is_empty();
     while let Some((step, behind)) = step(rest) {

@@ -1,5 +1,7 @@
 //! The commands in the background, whose statuses `wait` asks for.
 
+use std::collections::VecDeque;
+
 use crate::dialect::{ForgottenJobs, WaitedJobs};
 use crate::stop::Status;
 use crate::text::HoleName;
@@ -21,9 +23,14 @@ pub struct Jobs {
     places: Vec<Option<Job>>,
     /// Those that have no place any more, but whose statuses are known.
     remembered: Vec<Job>,
+    /// Process substitutions, the latest last.
+    beside: VecDeque<Job>,
     /// The number of the latest one (`$!`), where one was started.
     latest: Option<Option<HoleName>>,
 }
+
+/// How many process substitutions are remembered; a loop may pass any number of them.
+const MOST_BESIDE: usize = 1024;
 
 /// What is known of a job.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
@@ -59,6 +66,15 @@ impl Jobs {
         match self.places.iter_mut().find(|place| place.is_none()) {
             Some(place) => *place = job,
             None => self.places.push(job),
+        }
+    }
+
+    /// A process substitution was started that is no job, and would end with this status.
+    pub(crate) fn start_beside(&mut self, number: Option<HoleName>, status: Status) {
+        self.latest = Some(number);
+        self.beside.push_back(Job { number, status, waited: false });
+        if self.beside.len() > MOST_BESIDE {
+            self.beside.pop_front();
         }
     }
 
@@ -98,8 +114,11 @@ impl Jobs {
         if let Some(place) = self.places.iter_mut().find(is_this) {
             return Known::Status(take(place, waited));
         }
-        match self.remembered.iter().position(|job| job.number == number) {
-            Some(at) => Known::Status(self.remembered.swap_remove(at).status),
+        if let Some(at) = self.remembered.iter().position(|job| job.number == number) {
+            return Known::Status(self.remembered.swap_remove(at).status);
+        }
+        match self.beside.iter().find(|job| job.number == number) {
+            Some(job) => Known::Status(job.status),
             None => Known::Forgotten,
         }
     }

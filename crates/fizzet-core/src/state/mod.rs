@@ -172,6 +172,8 @@ pub struct State {
     pub follows: Option<Follows>,
     /// Those of the shell around a subshell, as long as it may still tell them.
     pub outer_traps: Option<Rc<Traps>>,
+    /// The functions that stand between variables and what reads or changes them, as long as they run.
+    pub(crate) disciplines_at_work: Vec<Rc<[u8]>>,
     /// The folder that `cd` has gone to, as reached from where the trace began.
     pub folder: Rc<[u8]>,
     /// The folder that the shell is in, as it knows it itself.
@@ -269,6 +271,7 @@ impl State {
             ties,
             traps: Traps::default(),
             outer_traps: None,
+            disciplines_at_work: Vec::new(),
             follows: None,
             folder: Rc::from(&b""[..]),
             entered: Text::new(),

@@ -66,8 +66,10 @@ pub struct Doing {
     pub(crate) matching: Matching,
     /// How many function calls have ended.
     pub(crate) returned: u64,
-    /// The process that is the shell, if programs may be run.
+    /// The process that is the shell.
     pub(crate) process: Option<Process>,
+    /// The name of the machine.
+    pub(crate) machine: Option<Vec<u8>>,
     /// How many subshells it is in.
     pub(crate) depth: u32,
     /// How far an assignment has moved the numbers of lines.
@@ -146,6 +148,10 @@ impl State {
                 None => self.unknown_value(),
             },
             Own::Table(table) => self.told_in_table(table),
+            Own::MachineName => match &self.doing.machine {
+                Some(name) => Value::Scalar(self.shell_text(name)),
+                None => self.unknown_value(),
+            },
             Own::Machine(_) => self.unknown_value(),
         };
         match &value {
@@ -163,12 +169,15 @@ impl State {
                     }
                     _ => Keeps::Text,
                 };
-                let fresh = Variable { exported, read_only, keeps, ..Variable::own(value) };
+                let disciplined = self.variables.get(name).is_some_and(|before| before.disciplined);
+                let fresh =
+                    Variable { exported, read_only, keeps, disciplined, ..Variable::own(value) };
                 self.variables.restore(name, Some(fresh));
             }
         }
         match own {
             Own::Process(fact) if self.fact(fact).is_none() => Some(fact.what()),
+            Own::MachineName if self.doing.machine.is_none() => Some("the machine's name"),
             Own::Machine(what) => Some(what),
             Own::LastArgument
                 if self.doing.last.is_none()
@@ -260,12 +269,17 @@ impl State {
         }
     }
 
+    /// The number of the process that is the shell, if programs are started from it.
+    pub(crate) fn own_number(&self) -> Option<u32> {
+        Some(self.doing.process?.numbers?.own)
+    }
+
     /// What the system says of the process that carries out the commands on hand.
     fn fact(&self, fact: Fact) -> Option<u32> {
         let process = self.doing.process?;
         match fact {
-            Fact::Number => (self.doing.depth == 0).then_some(process.number),
-            Fact::Parent => Some(process.parent),
+            Fact::Number => self.own_number().filter(|_| self.doing.depth == 0),
+            Fact::Parent => process.numbers.map(|numbers| numbers.parent),
             Fact::User => Some(process.user),
             Fact::EffectiveUser => Some(process.effective_user),
             Fact::Group => Some(process.group),

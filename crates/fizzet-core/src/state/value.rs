@@ -46,6 +46,16 @@ pub enum Key {
     Text(Text),
 }
 
+impl Key {
+    /// How it is written.
+    pub fn to_bytes(&self) -> Vec<u8> {
+        match self {
+            Key::Number(number) => number.to_string().into_bytes(),
+            Key::Text(text) => text.bytes().to_vec(),
+        }
+    }
+}
+
 /// A variable with its attributes.
 #[derive(Clone, Debug)]
 pub struct Variable {
@@ -71,6 +81,8 @@ pub struct Variable {
     pub bare: bool,
     /// The variables inside it.
     pub inside: Option<Rc<Inside>>,
+    /// Whether functions may stand between it and what reads or changes it.
+    pub disciplined: bool,
 }
 
 /// How an integer variable shows its value.
@@ -154,6 +166,7 @@ impl Variable {
             unique: false,
             bare: false,
             inside: None,
+            disciplined: false,
         }
     }
 

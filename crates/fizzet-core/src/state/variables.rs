@@ -253,7 +253,9 @@ impl Variables {
     /// shell itself.
     pub fn plain(&self, name: &[u8]) -> Option<&Text> {
         match self.by_name.get(name).filter(|_| !self.has_names)? {
-            Variable { own: false, value: Value::Scalar(text), .. } => Some(text),
+            Variable { own: false, disciplined: false, value: Value::Scalar(text), .. } => {
+                Some(text)
+            }
             _ => None,
         }
     }
@@ -273,6 +275,13 @@ impl Variables {
         let variable = self.entry(name);
         variable.value = Value::Nothing;
         variable.inside = None;
+    }
+
+    /// No function stands between a variable and what reads or changes it any more.
+    pub(crate) fn undiscipline(&mut self, name: &[u8]) {
+        if let Some(variable) = self.get_mut(name) {
+            variable.disciplined = false;
+        }
     }
 
     /// Whether a variable is compound.

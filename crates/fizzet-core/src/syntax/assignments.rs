@@ -75,7 +75,8 @@ impl Parser<'_> {
     pub(super) fn assignment_value(&mut self) -> Option<usize> {
         let first = self.peek()?;
         let numbered = first.is_ascii_digit() && self.dialect.parameters_are_variables;
-        if !numbered && !self.begins_name(first) {
+        let of_shell = first == b'.' && self.behind_members(self.pos) > self.pos;
+        if !numbered && !of_shell && !self.begins_name(first) {
             return None;
         }
         let mut at = self.pos;

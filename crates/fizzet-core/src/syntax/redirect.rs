@@ -22,6 +22,7 @@ const OPERATORS: &[(&[u8], RedirectOperator)] = &[
     (b"<", RedirectOperator::Input),
     (b"&>>", RedirectOperator::BothAppend),
     (b"&>|", RedirectOperator::BothClobber),
+    (b"&>&", RedirectOperator::BothDuplicate),
     (b"&>", RedirectOperator::Both),
     (b">>", RedirectOperator::Append),
     (b">&", RedirectOperator::DuplicateOutput),
@@ -111,7 +112,22 @@ impl<'a> Parser<'a> {
             };
             return Err(SyntaxError::new(kind, redirect.span));
         }
-        redirects.push(redirect);
+        if redirect.operator != RedirectOperator::BothDuplicate {
+            redirects.push(redirect);
+            return Ok(());
+        }
+        let closes = redirect.word.literal() == Some(b"-");
+        let (span, operator) = (redirect.span, RedirectOperator::DuplicateOutput);
+        let copied = if closes { &b"-"[..] } else { b"1" };
+        let part = Part::Literal { bytes: copied.into(), span: redirect.word.span };
+        let second = Redirect {
+            target: Some(RedirectTarget::Descriptor(2)),
+            operator,
+            word: Word::new(vec![part], redirect.word.span),
+            body: None,
+            span,
+        };
+        redirects.extend([Redirect { operator, ..redirect }, second]);
         Ok(())
     }
 
@@ -119,6 +135,7 @@ impl<'a> Parser<'a> {
         for &(text, operator) in OPERATORS {
             let is_known = match operator {
                 RedirectOperator::Both => self.dialect.redirect_both && !has_target,
+                RedirectOperator::BothDuplicate => self.dialect.copy_both && !has_target,
                 RedirectOperator::BothAppend => self.dialect.append_both && !has_target,
                 RedirectOperator::BothClobber => self.dialect.overwrite_with_both && !has_target,
                 RedirectOperator::HereString => self.dialect.here_strings,

@@ -3,6 +3,7 @@
 use std::rc::Rc;
 
 use crate::dialect::{FailedTemporaries, References, TemporariesSaved, TemporaryElements};
+use crate::expand::disciplines;
 use crate::expand::{self, Tilde, arithmetic};
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
@@ -113,6 +114,9 @@ impl Walker {
         temporary: bool,
         ahead: Option<Text>,
     ) -> Result<Text, Stop> {
+        if temporary {
+            self.state.variables.undiscipline(&assignment.name);
+        }
         let is_list = !matches!(assignment.value, AssignedValue::Scalar(_));
         let as_text = temporary && self.state.dialect.temporaries_are_texts;
         if as_text && (is_list || self.state.variables.is_array(&assignment.name)) {
@@ -247,9 +251,12 @@ impl Walker {
         let (name, span) = (&assignment.name, assignment.span);
         let mut stored = self.stored(name, value, span);
         if assignment.append {
+            stored = disciplines::appended(self, name, None, stored, span)?;
             stored = self.appended(name, None, stored, span)?;
+            self.state.store(name, None, stored.clone(), span)?;
+        } else {
+            disciplines::store(self, name, None, stored.clone(), span)?;
         }
-        self.state.store(name, None, stored.clone(), span)?;
         Ok(stored)
     }
 
@@ -460,10 +467,14 @@ impl Walker {
             self.state.store(name, Some(last), stored.clone(), assignment.span)?;
             return Ok(stored);
         }
+        let span = assignment.span;
         if assignment.append {
-            stored = self.appended(name, key.as_ref(), stored, assignment.span)?;
+            stored = disciplines::appended(self, name, key.as_ref(), stored, span)?;
+            stored = self.appended(name, key.as_ref(), stored, span)?;
+            self.state.store(name, key, stored.clone(), span)?;
+        } else {
+            disciplines::store(self, name, key, stored.clone(), span)?;
         }
-        self.state.store(name, key, stored.clone(), assignment.span)?;
         Ok(stored)
     }
 

@@ -97,7 +97,9 @@ impl Walker {
     /// Carries out the body of a function.
     fn body_of(&mut self, function: &Function) -> Result<(), Stop> {
         self.bodies += 1;
-        if self.state.options.traces_functions && self.has_action("DEBUG") {
+        let traced = self.state.options.traces_functions || function.marks.traced;
+        if traced && self.state.dialect.functrace_option && self.has_action("DEBUG") {
+            self.state.doing.at = Some(function.body.span);
             self.act("DEBUG")?;
         }
         match &function.body.kind {
@@ -190,7 +192,7 @@ impl Walker {
         let before = restorable.then(|| self.state.options.clone());
         let ties = self.state.ties.clone();
         let patterns = self.state.disabled_patterns;
-        let aside = self.set_actions_aside();
+        let aside = self.set_actions_aside(function.marks.traced);
         // What the caller asks of the status does not count inside for `err_return`.
         let testing = std::mem::replace(&mut self.testing_outside, self.testing);
         let mut outcome = self.as_emulated(function);
@@ -207,13 +209,20 @@ impl Walker {
         if keeps_arguments {
             self.state.doing.arguments.pop();
         }
+        if outcome.is_ok() && self.has_action("RETURN") {
+            // Its line is that of the body, but where `return` has ended it.
+            self.state.doing.at = Some(body);
+        }
         let back = self.actions_come_back(aside);
         self.state.doing.returned += 1;
         self.state.doing.shows_main |= self.is_script() && matches!(outcome, Err(Stop::Shell(_)));
         if outcome.is_ok() || matches!(outcome, Err(Stop::Return(_))) {
             back?;
         }
-        self.state.doing.at = Some(from);
+        if !(matches!(outcome, Err(Stop::Exit(_))) && self.state.dialect.line_numbers.kept_by_exit)
+        {
+            self.state.doing.at = Some(from);
+        }
         if local_trap && self.error_exit == Some(self.scopes.len()) {
             outcome = self.leave_shell(outcome, self.scopes.len(), Left::Shell);
         }

@@ -3,6 +3,7 @@
 use std::rc::Rc;
 
 use crate::dialect::{Dialect, EmptyBodies, LoopsHidden};
+use crate::expand::disciplines;
 use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::{self, Context, arithmetic};
 use crate::lineage::{Origin, Rule};
@@ -69,6 +70,9 @@ impl Walker {
                         return Err(unnamed(message, command.span, dialect));
                     }
                     let (body, span) = (body.clone(), command.span);
+                    if self.state.dialect.disciplines {
+                        self.discipline(name, span)?;
+                    }
                     let before = self.state.functions.get(name);
                     let marks = before.map(|function| function.marks).unwrap_or_default();
                     if marks.read_only {
@@ -422,6 +426,26 @@ impl Walker {
             ..rules
         };
         Ok((Pattern::from_text(&text, rules), !text.has_hole()))
+    }
+}
+
+impl Walker {
+    /// A function is about to be defined: one for what reads or changes a variable belongs to the variable from here on.
+    fn discipline(&mut self, function: &[u8], span: Span) -> Result<(), Stop> {
+        match disciplines::variable_of(function) {
+            Ok(None) => Ok(()),
+            Ok(Some(variable)) => {
+                self.state.check_parent(variable, span)?;
+                self.state.freshen(variable);
+                self.state.variables.entry(variable).disciplined = true;
+                Ok(())
+            }
+            Err(()) => {
+                let message = "a function with a dot in its name is one for a variable (name.get, name.set, \
+                               name.append, name.unset)";
+                Err(unnamed(message, span, &self.state.dialect))
+            }
+        }
     }
 }
 

@@ -116,6 +116,9 @@ impl Walker {
         let (name, span) = (&assignment.name, assignment.span);
         self.state.check_parent(name, span)?;
         self.change_with_list(assignment, elements, is_declared);
+        if !assignment.append {
+            self.state.variables.undiscipline(name);
+        }
         if self.state.dialect.read_only_lists_are_not_expanded {
             self.state.check_writable(name, span)?;
         }

@@ -3,6 +3,7 @@
 use std::rc::Rc;
 
 use crate::dialect::DebugLoops;
+use crate::expand::disciplines;
 use crate::expand::{self, Context, arithmetic};
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
@@ -125,7 +126,7 @@ impl Walker {
                 }
                 let stored = match self.next_name(name, &value, *span) {
                     Some(moved) => moved,
-                    None => self.state.store(name, None, value, *span),
+                    None => disciplines::store(self, name, None, value, *span),
                 };
                 match stored {
                     Err(Stop::Shell(error))
@@ -224,14 +225,14 @@ impl Walker {
         body: &List,
         span: Span,
     ) -> Result<(), Stop> {
-        self.act_in_arithmetic_for(start, start.is_blank())?;
+        self.act_in_arithmetic_for(start, start.is_blank(), span)?;
         if self.loop_value(start)?.is_none() {
             return Ok(());
         }
         self.state.status = 0;
         let endless = condition.is_blank();
         loop {
-            self.act_in_arithmetic_for(condition, false)?;
+            self.act_in_arithmetic_for(condition, false, span)?;
             if !endless && self.loop_value(condition)? != Some(true) {
                 break;
             }
@@ -239,7 +240,7 @@ impl Walker {
             if let Pass::Last = self.pass(body)? {
                 break;
             }
-            self.act_in_arithmetic_for(step, step.is_blank())?;
+            self.act_in_arithmetic_for(step, step.is_blank(), span)?;
             if self.loop_value(step)?.is_none() {
                 break;
             }
@@ -266,7 +267,9 @@ impl Walker {
         &mut self,
         expression: &Arithmetic,
         is_empty: bool,
+        span: Span,
     ) -> Result<(), Stop> {
+        self.state.doing.at = Some(span);
         self.note_expression(expression);
         let acts = match self.state.dialect.debug_loops {
             DebugLoops::Never => false,

@@ -10,6 +10,7 @@ mod conditional;
 mod descriptors;
 mod environment;
 mod keys;
+mod known_line;
 mod last_argument;
 mod list_elements;
 mod listed_indexes;
@@ -113,6 +114,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
     state.forget_inherited();
     state.start_locale();
     state.doing.process = host.process();
+    state.doing.machine = host.machine_name();
     state.mask = state.doing.process.map_or(state.mask, |process| process.mask);
     let wants = observer.borrow().wants();
     let first_path = state.variables.scalar(b"PATH").cloned();

@@ -5,10 +5,11 @@
 //! hole, since only the running system hands it out; where programs may run it is the name that the shell
 //! would give it, and the program finds the text in a pipe of that number.
 
+use crate::dialect::ProcessesAreJobs;
 use crate::expand::Context;
 use crate::lineage::Origin;
 use crate::source::Span;
-use crate::stop::Stop;
+use crate::stop::{Status, Stop};
 use crate::syntax::ast::{Part, ProcessSubstitution, ProcessWay, Redirect, RedirectOperator};
 use crate::text::Text;
 use crate::walk::Walker;
@@ -58,8 +59,9 @@ impl Walker {
         self.descriptors = outer;
         self.word = word;
         self.depth -= 1;
-        self.state.status = status;
+        let made = std::mem::replace(&mut self.state.status, status);
         outcome?;
+        self.keep_as_job(process.way, made);
         if process.way != ProcessWay::Writes {
             return Ok(None);
         }
@@ -73,6 +75,21 @@ impl Walker {
         let names = Context::host(self).may_run();
         self.processes.push(Beside { span: process.span, printed: output, number });
         Ok(names.then(|| format!("{folder}{number}").into_bytes()))
+    }
+
+    /// What `$!` and `wait` know of a process substitution that would end with this status.
+    fn keep_as_job(&mut self, way: ProcessWay, status: Status) {
+        match (self.state.dialect.processes_are_jobs, way) {
+            (ProcessesAreJobs::Readers, ProcessWay::Reads) => {
+                let number = self.hole_name();
+                self.state.jobs.start(number, status);
+            }
+            (ProcessesAreJobs::Remembered, _) => {
+                let number = self.hole_name();
+                self.state.jobs.start_beside(number, status);
+            }
+            _ => {}
+        }
     }
 
     /// What a program with these arguments can read of process substitutions, by descriptors.

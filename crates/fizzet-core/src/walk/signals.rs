@@ -5,7 +5,7 @@ use std::rc::Rc;
 
 use crate::definition;
 use crate::dialect::{
-    ActingDeaths, ActionMistakes, ActionStatus, DeathStatus, DebugAt, EvalLines, MistakesEndAction,
+    ActingDeaths, ActionMistakes, ActionStatus, DeathStatus, DebugAt, MistakesEndAction,
     SignalsInSubstitutions,
 };
 use crate::lineage::{Hop, Rule};
@@ -172,8 +172,8 @@ impl Walker {
         let (status, at) = (self.state.status, self.state.doing.at);
         let source = self.state.sources.built("trap", action.bytes());
         let rule = match condition {
-            "ERR" | "DEBUG" => self.state.dialect.line_numbers.in_actions,
-            _ => EvalLines::Own,
+            "ERR" | "DEBUG" | "RETURN" => self.state.dialect.line_numbers.in_actions,
+            _ => self.state.dialect.line_numbers.at_signals,
         };
         self.state.number_lines(source, rule);
         self.acting.push(condition);
@@ -348,20 +348,42 @@ impl Walker {
         }
     }
 
-    /// The actions that a function does not inherit; they are back when it returns.
-    pub(super) fn set_actions_aside(&mut self) -> Traps {
+    /// The actions that a function does not inherit; they are back when it returns. One that is carried out for
+    /// DEBUG has none for RETURN, and one that is marked (`declare -ft`) has those for DEBUG and RETURN (bash 5.2,
+    /// execute_function).
+    pub(super) fn set_actions_aside(&mut self, traced: bool) -> Traps {
         let dialect = self.state.dialect.clone();
         let mut aside = Traps::default();
         if self.state.traps.is_empty() || !dialect.functions_lose_actions {
             return aside;
         }
         let inherited = self.inherited_actions();
-        for condition in INHERITABLE.into_iter().filter(|name| !inherited.contains(name)) {
+        let debugs = self.acting.contains(&"DEBUG");
+        let is_inherited = |name: &&str| match *name {
+            "RETURN" if debugs => false,
+            "DEBUG" | "RETURN" if traced => true,
+            _ => inherited.contains(name),
+        };
+        for condition in INHERITABLE.into_iter().filter(|name| !is_inherited(name)) {
             if let Some((name, action)) = self.state.traps.remove_entry(condition.as_bytes()) {
                 aside.insert(name, action);
             }
         }
         aside
+    }
+
+    /// The action for DEBUG, which a file does not inherit either; it is back behind the file.
+    pub(super) fn set_debugging_aside(&mut self) -> Option<Text> {
+        let loses =
+            self.state.dialect.functions_lose_actions && !self.state.options.traces_functions;
+        if loses { self.state.traps.remove(&b"DEBUG"[..]) } else { None }
+    }
+
+    /// Undoes [`Walker::set_debugging_aside`], unless the file has set an action of its own.
+    pub(super) fn debugging_comes_back(&mut self, aside: Option<Text>) {
+        if let Some(action) = aside {
+            self.state.traps.entry(Rc::from(&b"DEBUG"[..])).or_insert(action);
+        }
     }
 
     /// The conditions whose actions functions and subshells have too, where that depends on options.

@@ -89,11 +89,6 @@ impl Walker {
         if let Some(outcome) = self.without_command(command, redirects, span) {
             return outcome;
         }
-        if let [_, second, ..] = &command.words[..]
-            && self.state.dialect.line_of_second_word
-        {
-            self.state.doing.at = Some(Span { start: second.span().end, ..second.span() });
-        }
         let depth = self.state.doing.depth;
         let outside = !piped.is_empty() && self.state.dialect.piped_words_are_outside;
         self.state.doing.depth = depth.saturating_sub(u32::from(outside));

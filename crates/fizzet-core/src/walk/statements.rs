@@ -11,6 +11,7 @@ use crate::trace::CommandKind;
 use crate::walk::Walker;
 use crate::walk::builtins::SubshellIs;
 use crate::walk::descriptors::Input;
+use crate::walk::known_line::{end_of, known_at};
 
 /// SIGPIPE.
 const BROKEN_PIPE: Status = 13;
@@ -123,6 +124,7 @@ impl Walker {
 
     fn pipeline(&mut self, pipeline: &Pipeline) -> Result<(), Stop> {
         let acts = !self.state.dialect.error_action_is_early || self.has_action("ERR");
+        let mut fails_twice = false;
         let ends = match &pipeline.commands[..] {
             [] => {
                 self.state.status = 0;
@@ -145,6 +147,11 @@ impl Walker {
                     }
                     Err(stop) => return Err(self.through_negation(pipeline.negated, stop)),
                     Ok(()) => {}
+                }
+                if let Node::Subshell(_) = command.kind
+                    && self.state.dialect.lines_count_when_known
+                {
+                    self.state.doing.at = Some(end_of(command));
                 }
                 let called = self.state.doing.returned > calls;
                 if !called && self.state.dialect.error_action == ErrorAction::OncePerCall {
@@ -169,10 +176,20 @@ impl Walker {
             commands => {
                 self.connected(commands)?;
                 self.act_on_signals()?;
+                if let [.., last] = commands
+                    && let Node::Subshell(_) = last.kind
+                    && self.state.dialect.piped_subshells_fail_twice
+                {
+                    self.state.doing.at = Some(end_of(last));
+                    fails_twice = true;
+                }
                 true
             }
         };
         if pipeline.negated {
+            if fails_twice && self.state.status != 0 && self.testing == 0 {
+                self.act("ERR")?;
+            }
             self.state.status = Status::from(self.state.status == 0);
             return Ok(());
         }
@@ -183,6 +200,9 @@ impl Walker {
             let each = self.state.dialect.error_action == ErrorAction::Each;
             if !std::mem::replace(&mut self.error_told, true) || each {
                 self.act("ERR")?;
+                if fails_twice {
+                    self.act("ERR")?;
+                }
                 let returns = [&b"TRAPZERR"[..], b"TRAPERR"]
                     .iter()
                     .any(|name| self.state.functions.contains_key(*name));
@@ -337,6 +357,9 @@ impl Walker {
     pub(super) fn command(&mut self, command: &Command) -> Result<(), Stop> {
         let (piped, lone) = (std::mem::take(&mut self.piped), std::mem::take(&mut self.lone));
         self.step(command.span)?;
+        if self.state.dialect.lines_count_when_known {
+            self.state.doing.at = Some(known_at(command));
+        }
         self.note_command(command);
         if !self.act_before(command)? {
             return Ok(());

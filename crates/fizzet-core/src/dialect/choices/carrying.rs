@@ -92,8 +92,12 @@ pub struct LineNumbers {
     pub in_eval: EvalLines,
     /// The lines of an action for ERR or DEBUG.
     pub in_actions: EvalLines,
+    /// The lines of an action for a signal.
+    pub at_signals: EvalLines,
     /// The lines of the action for EXIT.
     pub at_exit: EvalLines,
+    /// `exit` in a function leaves the line where it stands.
+    pub kept_by_exit: bool,
     /// The lines of a function count from its first one.
     pub functions_count_anew: bool,
 }

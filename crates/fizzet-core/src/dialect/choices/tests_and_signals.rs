@@ -11,6 +11,17 @@ pub enum WaitedJobs {
     UntilPlaceIsNeeded,
 }
 
+/// What a process substitution is for `$!` and `wait`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ProcessesAreJobs {
+    /// Nothing.
+    No,
+    /// `>(list)` is a command in the background like others.
+    Readers,
+    /// Each is the latest command in the background, has no place among the jobs, and its status stays known.
+    Remembered,
+}
+
 /// Which commands in the background the shell knows nothing of any more behind `wait` without operands.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum ForgottenJobs {

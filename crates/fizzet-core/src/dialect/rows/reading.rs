@@ -134,6 +134,8 @@ macro_rules! reading_rows {
     extended_patterns: bool = [N, N, N, N, Y, Y, N], "observed: case ab in @(ab|c)) echo y;; esac";
     /// `<(...)` and `>(...)` stand for a file.
     process_substitution: bool = [N, Y, N, Y, Y, N, Y], "observed: echo <(:)";
+    /// What a process substitution is for `$!` and `wait`.
+    processes_are_jobs: ProcessesAreJobs = [ProcessesAreJobs::No, ProcessesAreJobs::Remembered, ProcessesAreJobs::No, ProcessesAreJobs::No, ProcessesAreJobs::Readers, ProcessesAreJobs::No, ProcessesAreJobs::No], "observed in bash, ksh93 and zsh: : <(exit 3); wait $!; echo $?; : >(exit 4); wait $!; echo $?";
     /// `=(list)` at the start of a word is the name of a file with what the commands print.
     process_files_are_real: bool = [N, N, N, N, N, N, Y], "observed in all six: cat =(echo a)";
     /// `name+=value` appends.
@@ -168,6 +170,8 @@ macro_rules! reading_rows {
     empty_bodies: EmptyBodies = [EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::OutsideIf, EmptyBodies::Anywhere], "observed in all six: if :; then fi; { }; ( ); while do break; done; (exit 3); if then echo $?; fi";
     /// How many redirections one command may have.
     most_redirects: Option<usize> = [None, None, None, None, None, Some(10), None], "observed in all six: : with 11 times >a";
+    /// `&>&` makes both outputs copies.
+    copy_both: bool = [N, N, N, N, N, Y, N], "observed in all six: echo a 3>f &>&3";
     /// `&>>` sends both outputs to the end of a file, where `&>` sends them to a file.
     append_both: bool = [N, Y, N, N, N, Y, Y], "observed in all six: : &>>f";
     /// `time` before a pipeline is a reserved word.

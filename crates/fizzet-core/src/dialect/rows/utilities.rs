@@ -19,8 +19,8 @@ macro_rules! utilities_rows {
     enable_lists_calls: bool = [N, Y, N, N, N, N, N], "observed in bash and zsh: enable -n test; enable -n; enable -s";
     /// How `kill -l` lists all signals.
     signal_list: SignalList = [SignalList::Open, SignalList::Columns, SignalList::Lines, SignalList::Numbered, SignalList::OldNames, SignalList::Described, SignalList::OneLine], "observed in all six: kill -l";
-    /// A number with a plus sign names no process for `wait`.
-    wait_takes_no_plus: bool = [N, Y, N, Y, N, N, N], "observed in all six: wait +1; echo $?";
+    /// The signs that the number of a process may have for `wait`.
+    wait_signs: &'static str = ["+", "", "+", "", "+-", "+-", "+-"], "observed in all six: wait +1; echo $?; wait -- -1; echo $?";
     /// The status of `jobs`, `hash` and `wait` with an option that they do not have.
     jobs_usage_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: jobs -Q; echo $?; wait -Q; echo $?";
     /// What `local` does outside a function.

@@ -228,6 +228,9 @@ macro_rules! words_rows {
     echo_e_outdoes: bool = [N, N, N, Y, N, N, Y], "observed in all six: echo -eE 'a\\tb'; echo -e -E 'a\\tb'";
     /// A lone dash ends the options of `echo`.
     echo_takes_dash: bool = [N, N, N, N, N, N, Y], "observed in all six: echo - a";
+    /// `getopts` stays behind the last letter of a word until it looks for the next one, though OPTIND tells the word
+    /// behind it.
+    getopts_stays_at_end: bool = [N, N, N, N, N, Y, N], "observed in all six: getopts a o -a; getopts b o -bbb; echo $o $OPTIND";
     /// `getopts` leaves OPTIND at a word until it comes back for the next one, and does not touch the variable at the end.
     getopts_is_late: bool = [N, N, N, N, N, N, Y], "observed in all six: getopts a o -a; echo $OPTIND";
     /// What becomes of escaped characters where `read` ends a line and its last field.

@@ -2,6 +2,7 @@
 
 use crate::dialect::{KeyQuoting, LargeConstant, TakesBase};
 use crate::expand::arithmetic::{Evaluation, MAX_DEPTH, parse, refuse, text_value};
+use crate::expand::disciplines;
 use crate::expand::modifiers::unescaped;
 use crate::expand::number::Number;
 use crate::expand::parameter::index_text;
@@ -176,6 +177,14 @@ impl Evaluation<'_> {
             return self.get(&Target { name: name.into(), index: Some(index.into()) }, None);
         }
         self.cx.state().check_meant(&target.name, self.span)?;
+        let variable = self.cx.state().variables.get(&target.name);
+        if let Some((true, keeps)) = variable.map(|one| (one.disciplined, one.keeps))
+            && let Some(shown) =
+                disciplines::shown(self.cx, &target.name, target.index.as_deref(), self.span)?
+            && keeps == Keeps::Text
+        {
+            return self.number_of(&shown);
+        }
         let state = self.cx.state();
         match state.variables.get(&target.name) {
             Some(variable) if !variable.own => {
@@ -409,7 +418,10 @@ impl Evaluation<'_> {
             TakesBase::OfValue => self.carried.filter(|&base| base != 0),
             _ => self.base,
         };
-        self.cx.state().store_number(&target.name, key, text, base, self.span)?;
+        let (name, span) = (&target.name, self.span);
+        if let Some(text) = disciplines::assigned(self.cx, name, key.as_ref(), text, span)? {
+            self.cx.state().store_number(name, key, text, base, span)?;
+        }
         let keeps = self.cx.state().variables.get(&target.name).map(|one| one.keeps);
         let makes_reals = self.dialect.arithmetic_makes_numbers;
         Ok(match (keeps.filter(|_| is_whole), value) {

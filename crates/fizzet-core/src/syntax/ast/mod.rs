@@ -305,6 +305,8 @@ pub enum RedirectOperator {
     BothClobber,
     /// `&>>`
     BothAppend,
+    /// `&>&`: two copies in one, of which the parser makes two redirections.
+    BothDuplicate,
     /// `<<`
     HereDocument,
     /// `<<-`
@@ -327,6 +329,7 @@ impl RedirectOperator {
             RedirectOperator::Both => "&>",
             RedirectOperator::BothClobber => "&>|",
             RedirectOperator::BothAppend => "&>>",
+            RedirectOperator::BothDuplicate => "&>&",
             RedirectOperator::HereDocument => "<<",
             RedirectOperator::HereDocumentTabs => "<<-",
             RedirectOperator::HereString => "<<<",

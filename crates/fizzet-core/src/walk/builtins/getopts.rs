@@ -166,9 +166,11 @@ impl Walker {
             _ => word.slice(at, at + 1),
         });
         let next = match last {
-            false => OptionPlace { word: place.word, letter: at + 1 },
-            true if is_late => OptionPlace { word: place.word, letter: word.len().max(2) },
-            true => OptionPlace { word: place.word + 1, letter: 1 },
+            _ if self.state.dialect.getopts_stays_at_end || !last => {
+                OptionPlace { word: place.word, letter: at + 1 }
+            }
+            _ if is_late => OptionPlace { word: place.word, letter: word.len().max(2) },
+            _ => OptionPlace { word: place.word + 1, letter: 1 },
         };
         let behind = |step: usize| OptionPlace { word: place.word + step, letter: 1 };
         let leaves = self.state.dialect.getopts_leaves_mistaken_words;

@@ -93,8 +93,8 @@ fn is_process(text: &Text) -> bool {
 
 /// Whether a text is the process number of the shell: `$$`, BASHPID.
 fn is_the_shell(walker: &Walker, text: &Text) -> bool {
-    if let Some(process) = walker.state.doing.process {
-        return number(text.bytes()) == Some(i64::from(process.number));
+    if let Some(own) = walker.state.own_number() {
+        return number(text.bytes()) == Some(i64::from(own));
     }
     let names = |name: &[u8]| matches!(name, b"$" | b"BASHPID");
     text.is_empty()

@@ -116,7 +116,22 @@ pub(super) fn times(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
 }
 
 /// `. file [arguments]`: commands of a file, carried out here.
+///
+/// Its action for RETURN is carried out behind it even where there is no such file (bash 5.2, source_file).
 pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let at = walker.state.doing.at;
+    let outcome = carried_out_file(walker, call);
+    if outcome.is_ok() && walker.has_action("RETURN") && !call.arguments().is_empty() {
+        walker.state.doing.at = at;
+        let status = std::mem::replace(&mut walker.state.status, outcome?);
+        walker.act("RETURN")?;
+        return Ok(std::mem::replace(&mut walker.state.status, status));
+    }
+    outcome
+}
+
+/// The commands of a file, here.
+fn carried_out_file(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
     let spared = call.bytes(0) == Some(b"source") && dialect.source_failure_is_no_end;
     let given = match dialect.dot_option_status {
@@ -211,7 +226,9 @@ pub(super) fn dot(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> 
     let not_asked = dialect.files_are_not_asked;
     let testing = if not_asked { std::mem::take(&mut walker.testing) } else { walker.testing };
     walker.parameters_replaced = false;
+    let aside = walker.set_debugging_aside();
     let outcome = walker.deeper_source(source, call.span);
+    walker.debugging_comes_back(aside);
     walker.testing = testing;
     walker.loops = loops;
     if names_files {

@@ -7,6 +7,7 @@ use bstr::ByteSlice;
 use crate::dialect::{
     BackslashInIfs, IfsUnits, InputBackslash, NamesWithValues, ReadLooksAt, ReadOfNothing,
 };
+use crate::expand::disciplines;
 use crate::expand::places::store_list;
 use crate::expand::{Context, Fields, Ifs, fields_of_line, ifs};
 use crate::lineage::{Hop, Origin, Rule};
@@ -467,9 +468,9 @@ impl Walker {
                 let key = self.element_key_of_text(array, index, span)?;
                 let ends = self.state.dialect.given_index_ends;
                 self.state.check_given_index(array, &key, ends, span)?;
-                self.state.store(array, Some(key), text, span)
+                disciplines::store(self, array, Some(key), text, span)
             }
-            None => self.state.store(name, None, text, span),
+            None => disciplines::store(self, name, None, text, span),
         }
     }
 

@@ -4,6 +4,7 @@ use std::collections::BTreeMap;
 
 use crate::dialect::{OptionIndex, Outside, UnsetAll};
 use crate::expand::arithmetic;
+use crate::expand::disciplines;
 use crate::source::Span;
 use crate::state::inside;
 use crate::state::{Key, Stretch, Value, is_one_index};
@@ -153,6 +154,7 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                 if *name == *b"OPTIND" && walker.state.dialect.option_index == OptionIndex::Digits {
                     return Err(walker.fatal(call, "OPTIND takes a number"));
                 }
+                disciplines::leaving(walker, &name, call.span)?;
                 walker.state.variables.remove(&name);
                 walker.stay_local(&name);
                 walker.state.give_up(&name);
@@ -228,7 +230,10 @@ impl Walker {
             UnsetAll::Elements => {}
             UnsetAll::Refused => return Ok(1),
             UnsetAll::Fatal if index == b"*" => {
-                self.state.variables.remove(array);
+                // What has been declared of it stays.
+                if let Some(variable) = self.state.variables.get_mut(array) {
+                    variable.value = Value::Nothing;
+                }
             }
             UnsetAll::Fatal => {
                 let message = "this is not a name";

@@ -2,6 +2,7 @@
 
 use crate::dialect::{DeclaredValues, ListTexts, References, Told};
 use crate::expand::arithmetic;
+use crate::expand::disciplines;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::state::inside;
@@ -493,7 +494,7 @@ impl Walker {
                         let ends = self.state.dialect.declared_index_ends;
                         self.state.check_given_index(name, key, ends, declaration.span)?;
                     }
-                    self.state.store(name, key, value, declaration.span)?;
+                    disciplines::store(self, name, key, value, declaration.span)?;
                 }
             }
         }

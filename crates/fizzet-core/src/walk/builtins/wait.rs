@@ -102,8 +102,9 @@ impl Walker {
                 None => (Some(unknown), dialect.wait_tells || unknown != 127),
             };
         }
-        let signed = operand.bytes().starts_with(b"+") && dialect.wait_takes_no_plus;
-        if number(operand.bytes()).is_some() && !signed {
+        let sign = operand.bytes().first().filter(|byte| b"+-".contains(byte));
+        let may_be_signed = sign.is_none_or(|sign| dialect.wait_signs.as_bytes().contains(sign));
+        if number(operand.bytes()).is_some() && may_be_signed {
             return (Some(127).filter(|_| !passes), dialect.wait_tells);
         }
         let unknown = match next {
