@@ -9,19 +9,15 @@ use crate::syntax::ast::{Command, CommandKind as Node, SimpleCommand};
 pub(super) fn known_at(command: &Command) -> Span {
     let at = match &command.kind {
         Node::Simple(simple) => second_token(command, simple),
-        Node::Conditional(_) | Node::Arithmetic(_) => Some(unredirected_end(command)),
+        Node::Conditional(_) | Node::Arithmetic(_) => Some(end_of(command)),
         Node::Case { word, .. } => Some(end(word.span)),
         _ => None,
     };
     at.filter(|at| at.source == command.span.source).unwrap_or(command.span)
 }
 
-/// Where a command ends, which is what counts for ERR behind a subshell.
+/// Where a command ends, without its redirections: what counts for ERR behind a subshell.
 pub(super) fn end_of(command: &Command) -> Span {
-    unredirected_end(command)
-}
-
-fn unredirected_end(command: &Command) -> Span {
     match command.redirects.first() {
         Some(first) if first.span.source == command.span.source => first.span,
         _ => Span { start: command.span.end.saturating_sub(1), ..command.span },
@@ -34,20 +30,15 @@ fn end(span: Span) -> Span {
 
 /// The end of the second word, or the operator of the redirection that stands there.
 fn second_token(command: &Command, simple: &SimpleCommand) -> Option<Span> {
-    let operators = command.redirects.iter().map(|one| (one.span, one.span));
-    // What stands first is the only token where there is no other.
-    let mut tokens: [Option<(Span, Span)>; 2] = [None, None];
+    if command.redirects.is_empty() && simple.assignments.is_empty() {
+        // Most commands are nothing but words.
+        return simple.words.get(1).or(simple.words.first()).map(|word| end(word.span()));
+    }
     let words = simple.words.iter().take(2).map(|word| word.span());
     let words = simple.assignments.iter().take(2).map(|one| one.span).chain(words);
-    for token in words.map(|span| (span, end(span))).chain(operators.take(2)) {
-        match tokens {
-            [Some((first, _)), _] if token.0.start < first.start => {
-                tokens = [Some(token), tokens[0]]
-            }
-            [Some(_), Some((second, _))] if token.0.start >= second.start => {}
-            [Some(_), _] => tokens[1] = Some(token),
-            [None, _] => tokens[0] = Some(token),
-        }
-    }
-    tokens[1].or(tokens[0]).map(|(_, at)| at)
+    let operators = command.redirects.iter().take(2).map(|one| (one.span.start, one.span));
+    let mut tokens: Vec<(u32, Span)> =
+        words.map(|span| (span.start, end(span))).chain(operators).collect();
+    tokens.sort_by_key(|(start, _)| *start);
+    tokens.get(1).or(tokens.first()).map(|(_, at)| *at)
 }

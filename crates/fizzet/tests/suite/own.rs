@@ -1,5 +1,7 @@
 //! What the shell keeps itself, and the actions of `trap`, in scripts and lines of their own.
 
+use std::os::unix::fs::MetadataExt;
+
 use serde_json::Value;
 
 use crate::program::Run;
@@ -91,14 +93,32 @@ fn a_signal_to_the_shell_itself_is_acted_on() {
 
 #[test]
 fn what_the_environment_says_of_kept_variables_does_not_count() {
-    for (name, line) in [("_", "label \"$_\""), ("RANDOM", "label $RANDOM"), ("UID", "label $UID")]
-    {
+    for (name, line) in [("_", "label \"$_\""), ("RANDOM", "label $RANDOM")] {
         let told = Run::of(&["line", "--format", "json", line]).env(name, "7").status(3).stdout;
         let told: Value = serde_json::from_slice(&told).unwrap();
         assert_eq!(last_vector(&told)[1..], [""], "{line}");
     }
     let told = Run::of(&["line", "--shell", "dash", "label $RANDOM"]).env("RANDOM", "7").prints();
     assert!(told.contains("[1]  7"), "{told}");
+}
+
+#[test]
+fn who_runs_the_shell_and_the_name_of_the_machine_are_known() {
+    let user = std::fs::metadata("/proc/self").unwrap().uid().to_string();
+    let machine = std::fs::read_to_string("/proc/sys/kernel/hostname").unwrap();
+    let (user, machine) = (user.as_str(), machine.trim_end());
+    let told = |shell: &str, line: &str| {
+        let arguments = ["line", "--clean", "--shell", shell, "--format", "json", line];
+        let told = Run::of(&arguments).env("UID", "7").status(0).stdout;
+        last_vector(&serde_json::from_slice(&told).unwrap())
+    };
+    assert_eq!(told("bash", "label $UID $EUID \"$HOSTNAME\""), ["label", user, user, machine]);
+    assert_eq!(told("zsh", "label $UID \"$HOST\""), ["label", user, machine]);
+    let sign = if user == "0" { "#" } else { "$" };
+    assert_eq!(told("bash", r#"x='\$'; label "${x@P}""#), ["label", sign]);
+    assert_eq!(told("bash", "[ -O /proc/self ]; label $?"), ["label", "0"]);
+    // The number of a process that is not there stays a hole.
+    Run::of(&["line", "--clean", "label $$ $PPID"]).status(3);
 }
 
 #[test]
