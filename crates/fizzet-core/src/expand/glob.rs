@@ -2,6 +2,8 @@
 
 use std::rc::Rc;
 
+use bstr::ByteSlice;
+
 use crate::dialect::Dialect;
 use crate::expand::flags::by_name;
 use crate::expand::modifiers::by_name as modified;
@@ -11,7 +13,7 @@ use crate::host::{FileKind, Files};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
 use crate::state::State;
-use crate::text::{Standing, Text};
+use crate::text::{Run, Standing, Text};
 
 /// The deepest folder that `**` goes into.
 const MAX_DEPTH: u32 = 256;
@@ -147,8 +149,9 @@ pub(super) fn pathnames(
     };
     let components = components(wanted, settings);
     let vanishes = settings.rules.options && of_pathname(field).is_some_and(|one| one.vanishes);
-    let literal =
-        !vanishes && components.iter().all(|component| component.pattern.literal().is_some());
+    let literal = !vanishes
+        && !has_flags(wanted, settings.rules)
+        && components.iter().all(|component| component.pattern.literal().is_some());
     if literal && qualifiers.is_none() {
         return None;
     }
@@ -220,6 +223,13 @@ fn excluded(field: &Text, rules: PatternRules) -> Option<(Text, Vec<Pattern>)> {
         Pattern::new(&bytes[start + 1..end], &quoted[start + 1..end], rules)
     };
     Some((field.slice(0, first), cuts.iter().zip(ends).map(pattern).collect()))
+}
+
+/// Whether flags such as `(#m)` stand in a field, which make a pattern even of a text without other signs (zshexpn,
+/// "Globbing Flags").
+fn has_flags(field: &Text, rules: PatternRules) -> bool {
+    let opens = |(run, bytes): (&Run, &[u8])| !run.is_quoted() && bytes.contains_str("(#");
+    rules.operators && field.runs().any(opens)
 }
 
 /// Whether a part of the field between slashes is a pattern.

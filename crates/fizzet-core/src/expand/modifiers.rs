@@ -40,7 +40,17 @@ impl Substitution<'_> {
             let modifier = Modifier::Replace((*from).into(), (*to).into(), *global);
             return self.modified_each(parameter, held, &modifier, quoted);
         }
-        if let Modifier::Replace(from, to, _) = modifier {
+        if let Modifier::Replace(from, to, global) = modifier {
+            if from.is_empty() {
+                // What was looked for last is looked for again.
+                let state = self.cx.state();
+                let Some((latest, _)) = state.replaced.clone().filter(|(from, _)| !from.is_empty())
+                else {
+                    return Err(state.mistake("nothing was replaced before", parameter.span, 1));
+                };
+                let modifier = Modifier::Replace((*latest).into(), to.clone(), *global);
+                return self.modified_each(parameter, held, &modifier, quoted);
+            }
             self.cx.state().replaced = Some(((**from).into(), (**to).into()));
         }
         if let Modifier::Replace(from, to, global) = modifier

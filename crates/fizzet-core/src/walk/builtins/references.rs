@@ -20,7 +20,9 @@ impl Walker {
         local: bool,
         span: Span,
     ) -> Result<bool, Stop> {
-        let given = value.as_ref().or_else(|| self.state.variables.itself(name)?.scalar());
+        let fresh = local && !self.is_local(name);
+        let known = || self.state.variables.itself(name).filter(|_| !fresh)?.scalar();
+        let given = value.as_ref().or_else(known);
         let target = given.map(|text| text.bytes().to_vec());
         let base =
             target.as_deref().map(|target| element_name(target).map_or(target, |(base, _)| base));
@@ -38,6 +40,14 @@ impl Walker {
         }
         if base == Some(name) && local {
             return Ok(true);
+        }
+        if local
+            && target.as_deref() == Some(b"")
+            && self.state.dialect.references == References::Loose
+        {
+            // The mistake comes late: there is a variable of the function, which is no name.
+            self.hide(name, false);
+            return Ok(false);
         }
         if !self.can_be_meant(name, target.as_deref()) {
             return match self.state.dialect.references {
