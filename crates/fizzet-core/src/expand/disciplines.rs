@@ -22,20 +22,28 @@ const TOLD: [&[u8]; 3] = [b".sh.name", b".sh.subscript", VALUE];
 /// What can be done to a variable, as it ends the name of a function.
 const KINDS: [&[u8]; 5] = [b"get", b"set", b"append", b"unset", b"getn"];
 
-/// The variable and the kind of a function with this name, if it is a discipline function.
-///
-/// # Errors
-/// There is no such kind (`Err(())`).
-pub(crate) fn variable_of(function: &[u8]) -> Result<Option<&[u8]>, ()> {
+/// What the name of a function makes of it.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub(crate) enum Named<'a> {
+    /// A function like others.
+    Plainly,
+    /// One that stands between this variable and what reads or changes it.
+    For(&'a [u8]),
+    /// One for a variable, of a kind that there is not.
+    Unfit,
+}
+
+/// What the name of a function makes of it.
+pub(crate) fn named(function: &[u8]) -> Named<'_> {
     let Some(dot) = function.iter().rposition(|&byte| byte == b'.').filter(|&dot| dot > 0) else {
-        return Ok(None);
+        return Named::Plainly;
     };
     let (variable, kind) = (&function[..dot], &function[dot + 1..]);
     match (variable.starts_with(b"."), KINDS.contains(&kind)) {
-        // A name in a namespace, or a variable of the shell itself.
-        (true, false) => Ok(None),
-        (_, true) => Ok(Some(variable)),
-        (false, false) => Err(()),
+        // A name in a namespace.
+        (true, false) => Named::Plainly,
+        (_, true) => Named::For(variable),
+        (false, false) => Named::Unfit,
     }
 }
 

@@ -9,7 +9,7 @@ use std::collections::BTreeMap;
 use std::rc::Rc;
 
 use crate::dialect::Dialect;
-use crate::expand::disciplines;
+use crate::expand::disciplines::{self, Named};
 use crate::expand::value_text;
 use crate::lineage::Origin;
 use crate::source::Span;
@@ -279,7 +279,7 @@ impl State {
     /// Whether a function can have this name once it is defined: that of a variable, or one that tells what happens
     /// when the variable before its point is used.
     pub fn names_function(&self, name: &[u8]) -> bool {
-        let is_discipline = matches!(disciplines::variable_of(name), Ok(Some(_)));
+        let is_discipline = matches!(disciplines::named(name), Named::For(_));
         self.dialect.is_name(name) || (self.dialect.disciplines && is_discipline)
     }
 

@@ -30,6 +30,24 @@ const OPERATORS: &[(&[u8], RedirectOperator)] = &[
     (b">", RedirectOperator::Output),
 ];
 
+/// The two redirections that `&>&3` stands for: `>&3 2>&1`, and `>&- 2>&-` for `&>&-`.
+fn two_copies(redirect: Redirect) -> [Redirect; 2] {
+    let (span, at, operator) =
+        (redirect.span, redirect.word.span, RedirectOperator::DuplicateOutput);
+    let copied = match redirect.word.literal() {
+        Some(b"-") => &b"-"[..],
+        _ => b"1",
+    };
+    let second = Redirect {
+        target: Some(RedirectTarget::Descriptor(2)),
+        operator,
+        word: Word::new(vec![Part::Literal { bytes: copied.into(), span: at }], at),
+        body: None,
+        span,
+    };
+    [Redirect { operator, ..redirect }, second]
+}
+
 impl<'a> Parser<'a> {
     /// A redirection, if one begins here.
     pub(super) fn redirect(&mut self) -> Parsed<Option<Redirect>> {
@@ -112,22 +130,10 @@ impl<'a> Parser<'a> {
             };
             return Err(SyntaxError::new(kind, redirect.span));
         }
-        if redirect.operator != RedirectOperator::BothDuplicate {
-            redirects.push(redirect);
-            return Ok(());
+        match redirect.operator {
+            RedirectOperator::BothDuplicate => redirects.extend(two_copies(redirect)),
+            _ => redirects.push(redirect),
         }
-        let closes = redirect.word.literal() == Some(b"-");
-        let (span, operator) = (redirect.span, RedirectOperator::DuplicateOutput);
-        let copied = if closes { &b"-"[..] } else { b"1" };
-        let part = Part::Literal { bytes: copied.into(), span: redirect.word.span };
-        let second = Redirect {
-            target: Some(RedirectTarget::Descriptor(2)),
-            operator,
-            word: Word::new(vec![part], redirect.word.span),
-            body: None,
-            span,
-        };
-        redirects.extend([Redirect { operator, ..redirect }, second]);
         Ok(())
     }
 

@@ -3,7 +3,7 @@
 use std::rc::Rc;
 
 use crate::dialect::{Dialect, EmptyBodies, LoopsHidden};
-use crate::expand::disciplines;
+use crate::expand::disciplines::{self, Named};
 use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::{self, Context, arithmetic};
 use crate::lineage::{Origin, Rule};
@@ -432,15 +432,15 @@ impl Walker {
 impl Walker {
     /// A function is about to be defined: one for what reads or changes a variable belongs to the variable from here on.
     fn discipline(&mut self, function: &[u8], span: Span) -> Result<(), Stop> {
-        match disciplines::variable_of(function) {
-            Ok(None) => Ok(()),
-            Ok(Some(variable)) => {
+        match disciplines::named(function) {
+            Named::Plainly => Ok(()),
+            Named::For(variable) => {
                 self.state.check_parent(variable, span)?;
                 self.state.freshen(variable);
                 self.state.variables.entry(variable).disciplined = true;
                 Ok(())
             }
-            Err(()) => {
+            Named::Unfit => {
                 let message = "a function with a dot in its name is one for a variable (name.get, name.set, \
                                name.append, name.unset)";
                 Err(unnamed(message, span, &self.state.dialect))
