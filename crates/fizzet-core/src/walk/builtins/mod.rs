@@ -4,6 +4,7 @@ mod alias;
 mod attributes;
 mod autoload;
 mod columns;
+mod compgen;
 mod control;
 mod emulations;
 mod enable;
@@ -107,6 +108,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("cd", folders::cd),
     ("chdir", folders::cd),
     ("command", find::command),
+    ("compgen", compgen::compgen),
     ("compound", variables::declare_as),
     ("continue", control::leave_loop),
     ("declare", variables::declare),
