@@ -140,9 +140,8 @@ pub(crate) fn store(
 /// The function for what is done to a variable, unless it is running.
 fn function_for(cx: &mut dyn Context, name: &[u8], kind: &[u8]) -> Option<Rc<[u8]>> {
     let state = cx.state();
-    let is_disciplined =
-        |variable: &Variable| variable.disciplined && !(variable.read_only && kind != b"get");
-    if !state.variables.get(name).is_some_and(is_disciplined) {
+    let variable = state.variables.disciplined(name)?;
+    if variable.read_only && kind != b"get" {
         return None;
     }
     let function: Rc<[u8]> = [name, b".", kind].concat().into();

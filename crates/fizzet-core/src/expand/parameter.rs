@@ -245,14 +245,13 @@ impl Substitution<'_> {
         name: &Rc<[u8]>,
         parameter: &Parameter,
     ) -> Result<Option<Text>, Stop> {
-        let is_disciplined = |variable: &Variable| variable.disciplined;
+        if self.cx.state().variables.disciplined(name).is_none() {
+            return Ok(None);
+        }
         let only_asks = matches!(
             parameter.operation,
             Operation::Instead { what: Instead::Alternative, colon: false, .. }
         );
-        if !self.cx.state().variables.get(name).is_some_and(is_disciplined) {
-            return Ok(None);
-        }
         if only_asks {
             return Ok(disciplines::is_shown(self.cx, name).then(Text::new));
         }

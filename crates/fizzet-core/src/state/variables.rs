@@ -19,6 +19,8 @@ pub struct Variables {
     by_name: FxHashMap<Rc<[u8]>, Variable>,
     /// Whether some variable has ever been the name of another.
     has_names: bool,
+    /// Whether a function has ever stood between some variable and what reads or changes it.
+    has_disciplines: bool,
     /// Whether a newline separates fields although IFS does not say so: until IFS is set again.
     newline_separates: bool,
     /// What variables inside others are made with, where there can be any.
@@ -277,11 +279,27 @@ impl Variables {
         variable.inside = None;
     }
 
+    /// Functions may stand between a variable and what reads or changes it from here on.
+    pub(crate) fn discipline(&mut self, name: &[u8]) {
+        self.has_disciplines = true;
+        self.entry(name).disciplined = true;
+    }
+
     /// No function stands between a variable and what reads or changes it any more.
     pub(crate) fn undiscipline(&mut self, name: &[u8]) {
-        if let Some(variable) = self.get_mut(name) {
+        if self.has_disciplines
+            && let Some(variable) = self.get_mut(name)
+        {
             variable.disciplined = false;
         }
+    }
+
+    /// The variable, if functions may stand between it and what reads or changes it.
+    pub(crate) fn disciplined(&self, name: &[u8]) -> Option<&Variable> {
+        if !self.has_disciplines {
+            return None;
+        }
+        self.get(name).filter(|variable| variable.disciplined)
     }
 
     /// Whether a variable is compound.

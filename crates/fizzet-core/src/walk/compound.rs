@@ -437,7 +437,7 @@ impl Walker {
             Named::For(variable) => {
                 self.state.check_parent(variable, span)?;
                 self.state.freshen(variable);
-                self.state.variables.entry(variable).disciplined = true;
+                self.state.variables.discipline(variable);
                 Ok(())
             }
             Named::Unfit => {

@@ -177,8 +177,8 @@ impl Evaluation<'_> {
             return self.get(&Target { name: name.into(), index: Some(index.into()) }, None);
         }
         self.cx.state().check_meant(&target.name, self.span)?;
-        let variable = self.cx.state().variables.get(&target.name);
-        if let Some((true, keeps)) = variable.map(|one| (one.disciplined, one.keeps))
+        let keeps = self.cx.state().variables.disciplined(&target.name).map(|one| one.keeps);
+        if let Some(keeps) = keeps
             && let Some(shown) =
                 disciplines::shown(self.cx, &target.name, target.index.as_deref(), self.span)?
             && keeps == Keeps::Text
