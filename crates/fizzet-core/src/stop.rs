@@ -189,6 +189,14 @@ impl Stop {
         matches!(self, Stop::Limit { what, .. } if *what == PRINTED)
     }
 
+    /// A read-only variable that an expression assigns, as a mistake with the status of those in expressions.
+    pub(crate) fn of_expression(self, status: Status) -> Stop {
+        match self {
+            Stop::Shell(error) if error.is_read_only => Stop::Shell(ShellError { status, ..error }),
+            stop => stop,
+        }
+    }
+
     /// The same mistake in the text of an expression, before that is read as one.
     pub(crate) fn of_words(self) -> Stop {
         match self {
@@ -217,6 +225,14 @@ impl Stop {
     pub(crate) fn unforgiven(self) -> Stop {
         match self {
             Stop::Shell(error) => Stop::Shell(ShellError { is_usage: false, ..error }),
+            stop => stop,
+        }
+    }
+
+    /// The same mistake, where it ends the shell as `exit` does: nothing around it holds it.
+    pub(crate) fn exiting(self) -> Stop {
+        match self {
+            Stop::Shell(error) => Stop::Shell(ShellError { exits: true, is_usage: false, ..error }),
             stop => stop,
         }
     }

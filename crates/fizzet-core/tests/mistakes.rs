@@ -380,10 +380,7 @@ fn utilities_that_are_used_wrongly_end_what_each_shell_lets_them_end() {
         "bash",
         &[
             ("set -fZ; label *", "complete"),
-            (
-                "exit lid jar",
-                "1:1 \"exit lid jar\" exit: a status was expected, status 2, and on it goes",
-            ),
+            ("exit lid jar", "1:1 \"exit lid jar\" exit: a status was expected, status 2"),
         ],
     );
     check(

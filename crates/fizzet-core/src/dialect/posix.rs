@@ -1,7 +1,7 @@
 //! What `set -o posix` changes in bash ("Bash POSIX Mode" in its manual; each rule observed in bash 5.2),
 //! and the little that it changes in ksh93 and mksh.
 
-use crate::dialect::{Dialect, PosixMode, RedirectWords};
+use crate::dialect::{Dialect, PosixMode, RedirectWords, TestNumbers};
 use crate::stop::Reach;
 
 impl Dialect {
@@ -11,6 +11,9 @@ impl Dialect {
             self.arithmetic_octal = true;
             self.tilde_after_equals = false;
             self.echo_as_in_posix |= self.posix_mode == PosixMode::OctalWithoutBraces;
+            if self.posix_mode == PosixMode::OctalAndBraces {
+                self.test_numbers = TestNumbers::Reals;
+            }
             return;
         }
         self.tilde_in_arguments = false;
@@ -22,6 +25,7 @@ impl Dialect {
         self.made_functions_have_names = true;
         self.special_redirection_failure_is_fatal = true;
         self.dot_failure_is_fatal = true;
+        self.no_file_status = None;
         self.eval_syntax_is_fatal = true;
         self.usage_is_fatal = true;
         self.misuse_of_special_ends = true;

@@ -58,6 +58,7 @@ const SWITCHED: &[Switched] = &[
         rows.getopts_leaves_mistaken_words = true;
         rows.special_redirection_failure_is_fatal = true;
         rows.dot_failure_is_fatal = true;
+        rows.dot_failure_status = 1;
         rows.command_is_for_programs = false;
         rows.bare_marks_leave_unset = true;
         rows.read_only_is_kept_by_mistake = true;

@@ -354,7 +354,7 @@ impl Substitution<'_> {
                 let key = self.key(name, index)?;
                 let state = self.cx.state();
                 let ends = state.dialect.told_mistakes_end_shells && state.options.exit_on_error;
-                if ends && state.variables.is_before_start(name, &key) {
+                if ends && state.variables.lies_before(name, &key) {
                     return Err(Stop::error(BEFORE_START, hop.span, 1, Reach::Shell));
                 }
                 state.check_index(name, &key, hop.span)?;

@@ -308,9 +308,8 @@ impl State {
             }
             Some((Own::Folders(_), _)) => Ok(false),
             Some((_, Assigned::Kept | Assigned::Moved)) => Ok(true),
-            Some((_, Assigned::Frozen | Assigned::Held | Assigned::Fixed)) => {
-                Err(self.read_only(name, span))
-            }
+            Some((_, Assigned::Frozen)) => Err(self.read_only(name, span)),
+            Some((_, Assigned::Held | Assigned::Fixed)) => Err(self.held(name, span)),
         }
     }
 
@@ -339,7 +338,7 @@ impl State {
     /// # Errors
     /// The shell keeps the variable, and only a plain assignment would be passed over.
     pub(crate) fn check_held(&self, name: &[u8], span: Span) -> Result<(), Stop> {
-        if self.is_held(name) { Err(self.read_only(name, span)) } else { Ok(()) }
+        if self.is_held(name) { Err(self.held(name, span)) } else { Ok(()) }
     }
 
     /// Whether the shell lets nobody unset a variable.

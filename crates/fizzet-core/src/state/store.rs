@@ -16,7 +16,7 @@ use crate::real::{Format, Real};
 use crate::source::Span;
 use crate::state::inside::{self, Step};
 use crate::state::{Digits, ElementOf, Field, Keeps, Key, State, Stretch, Value, base, shown_name};
-use crate::stop::{Reach, Stop};
+use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::character_of;
 use crate::syntax::{has_marks, unmarked};
 use crate::text::{Standing, Text, character_count};
@@ -131,21 +131,31 @@ impl State {
     /// # Errors
     /// The variable is read-only.
     pub fn check_writable(&mut self, name: &[u8], span: Span) -> Result<(), Stop> {
-        match self.variables.get(name).is_some_and(|variable| variable.read_only)
-            || self.is_held(name)
-        {
-            true => Err(self.read_only(name, span)),
-            false => Ok(()),
+        match self.variables.get(name) {
+            Some(variable) if variable.read_only => Err(self.read_only(name, span)),
+            _ => self.check_held(name, span),
         }
     }
 
+    /// The mistake of assigning a variable that is read-only.
     pub(super) fn read_only(&self, name: &[u8], span: Span) -> Stop {
-        let message = format!("{} is read-only", String::from_utf8_lossy(name));
-        let mut stop = self.mistake(message, span, self.dialect.read_only_status);
-        if let Stop::Shell(error) = &mut stop {
-            error.is_read_only = true;
+        let ends = self.dialect.told_mistakes_end_shells && self.options.exit_on_error;
+        match self.held(name, span) {
+            Stop::Shell(error) if ends => {
+                let (reach, goes_through, is_read_only) = (Reach::Shell, true, false);
+                Stop::Shell(ShellError { reach, goes_through, is_read_only, ..error }).exiting()
+            }
+            stop => stop,
         }
-        stop
+    }
+
+    /// The mistake of assigning a variable that keeps what it has.
+    pub(super) fn held(&self, name: &[u8], span: Span) -> Stop {
+        let message = format!("{} is read-only", String::from_utf8_lossy(name));
+        match self.mistake(message, span, self.dialect.read_only_status) {
+            Stop::Shell(error) => Stop::Shell(ShellError { is_read_only: true, ..error }),
+            stop => stop,
+        }
     }
 
     /// # Errors

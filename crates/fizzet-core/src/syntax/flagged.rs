@@ -190,12 +190,16 @@ impl<'a> Parser<'a> {
         }
         let mut bounds = Bounds { quoted, end: None };
         while self.peek_ahead(0) == Some(b':') && self.modifier(&mut flagged, &mut bounds)? {}
-        let Some(operation) = self.flagged_operation(quoted)? else { return Ok(None) };
-        if !matches!(flagged.parameter.operation, Operation::Bad) {
-            flagged.parameter.operation = operation;
+        let is_modified = !flagged.modifiers.is_empty();
+        if !is_modified {
+            let Some(operation) = self.flagged_operation(quoted)? else { return Ok(None) };
+            if !matches!(flagged.parameter.operation, Operation::Bad) {
+                flagged.parameter.operation = operation;
+            }
+            while self.peek_ahead(0) == Some(b':') && self.modifier(&mut flagged, &mut bounds)? {}
         }
-        while self.peek_ahead(0) == Some(b':') && self.modifier(&mut flagged, &mut bounds)? {}
-        if flagged.measures && self.raw() != Some(b'}') {
+        // Behind a modifier nothing but modifiers can stand.
+        if (is_modified || flagged.measures) && self.raw() != Some(b'}') {
             flagged.parameter.operation = Operation::Bad;
             self.parts(if quoted { Within::BraceQuoted } else { Within::Brace })?;
         }

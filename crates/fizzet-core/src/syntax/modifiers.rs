@@ -79,30 +79,28 @@ impl Parser<'_> {
     /// `:t` and its kin; false with the place unchanged if it is none.
     pub(super) fn modifier(&mut self, flagged: &mut Flagged, bounds: &mut Bounds) -> Parsed<bool> {
         self.pos = self.over_continuations(self.pos);
-        let Some(&letter) = self.text.get(self.pos + 1) else { return Ok(false) };
-        let global = letter == b'g';
-        match (letter, self.text.get(self.pos + 2)) {
-            (b'f' | b'F', _) => return self.repeated_modifier(flagged, bounds, letter == b'F'),
-            (b'w' | b'W', _) | (b'g', Some(b'w' | b'W')) => {
-                return self.words_modifier(flagged, bounds);
+        let marks = self.text[self.pos + 1..].iter().take_while(|byte| **byte == b'g').count();
+        let (at, global) = (self.pos + 1 + marks, marks > 0);
+        let Some(&letter) = self.text.get(at) else { return Ok(false) };
+        match letter {
+            b'f' | b'F' if !global => {
+                return self.repeated_modifier(flagged, bounds, letter == b'F');
+            }
+            b'w' | b'W' if marks < 2 => return self.words_modifier(flagged, bounds),
+            b's' => return self.replacing_modifier(flagged, bounds, (at + 1, global)),
+            b'&' if flagged.parameter.braced => {
+                self.pos = at + 1;
+                flagged.modifiers.push(Modifier::Again(global));
+                return Ok(true);
             }
             _ => {}
         }
-        let at = self.pos + 1 + usize::from(global);
-        if self.text.get(at) == Some(&b's') {
-            return self.replacing_modifier(flagged, bounds, (at + 1, global));
-        }
-        if self.text.get(at) == Some(&b'&') && flagged.parameter.braced {
-            self.pos = at + 1;
-            flagged.modifiers.push(Modifier::Again(global));
-            return Ok(true);
-        }
         if matches!(letter, b'h' | b't') && flagged.parameter.braced {
-            let digits = self.text[self.pos + 2..].iter().take_while(|byte| byte.is_ascii_digit());
+            let digits = self.text[at + 1..].iter().take_while(|byte| byte.is_ascii_digit());
             let length = digits.count();
-            let written = String::from_utf8_lossy(&self.text[self.pos + 2..][..length]);
+            let written = String::from_utf8_lossy(&self.text[at + 1..][..length]);
             if let Ok(count) = written.parse() {
-                self.pos += 2 + length;
+                self.pos = at + 1 + length;
                 flagged.modifiers.push(match count {
                     0 => Modifier::Letter(letter),
                     count => Modifier::Parts(letter, count),
@@ -112,13 +110,13 @@ impl Parser<'_> {
         }
         let ends = self
             .text
-            .get(self.pos + 2)
+            .get(at + 1)
             .is_none_or(|&byte| !byte.is_ascii_alphanumeric() && byte != b'_' && byte != b'[');
         // Without braces a letter is looked at alone.
         if !MODIFIERS.contains(&letter) || (!ends && flagged.parameter.braced) {
             return Ok(false);
         }
-        self.pos += 2;
+        self.pos = at + 1;
         flagged.modifiers.push(Modifier::Letter(letter));
         Ok(true)
     }

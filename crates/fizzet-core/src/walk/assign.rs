@@ -160,7 +160,7 @@ impl Walker {
         if !passes || reach == Reach::Shell {
             return Some(Stop::Shell(ShellError { reach, ..error }));
         }
-        let status = if error.is_read_only { error.status } else { self.state.status };
+        let status = self.state.status;
         self.survive(ShellError { status, ..error });
         None
     }

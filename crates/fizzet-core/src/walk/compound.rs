@@ -191,12 +191,22 @@ impl Walker {
         if matches!(outcome, Err(Stop::Enough)) {
             return outcome;
         }
+        let mut before_mistake = None;
         let outcome = match outcome {
             Err(Stop::Shell(mut error)) => {
+                before_mistake = (!self.has_action("EXIT")).then_some(self.state.status);
                 self.tell_mistake(&mut error);
                 // In a subshell no action is carried out behind it.
                 let exits = error.exits && self.state.dialect.unset_message_exits;
-                Err(Stop::Shell(ShellError { exits, ..error }))
+                match std::mem::take(&mut self.words_failed)
+                    && self.state.dialect.words_of_processes_act
+                {
+                    true => {
+                        traps.lend(&mut self.state.traps, b"EXIT");
+                        Err(Stop::Exit(error.status))
+                    }
+                    false => Err(Stop::Shell(ShellError { exits, ..error })),
+                }
             }
             outcome => outcome,
         };
@@ -215,6 +225,7 @@ impl Walker {
         self.state.doing.command = command;
         // Whatever ended the subshell, it has not ended this shell.
         self.error_exit = None;
+        self.before_mistake = before_mistake;
         self.error_told = false;
         self.spared = spared;
         self.descriptors = descriptors;

@@ -65,7 +65,7 @@ impl Walker {
             }
             Condition::Named(words) => {
                 let span = words.first().map_or(self.state.shell_origin().span(), |word| word.span);
-                Err(self.state.mistake("this test is not known", span, 1))
+                Err(self.state.mistake("this test is not known", span, 2))
             }
             Condition::Binary { operator, left, right } => {
                 let value = self.operand(left)?;
@@ -285,7 +285,7 @@ impl Walker {
         let access = |which: usize| host.status(operand, true).is_some_and(|one| one.access[which]);
         let bit = |bit: u32| host.status(operand, true).is_some_and(|one| one.mode & bit != 0);
         if operator != b'o' && !self.state.dialect.test_letters.as_bytes().contains(&operator) {
-            return Err(self.state.mistake("this test is not known", span, 1));
+            return Err(self.state.mistake("this test is not known", span, 2));
         }
         Ok(match operator {
             b'n' => !operand.is_empty(),

@@ -81,6 +81,12 @@ impl Walker {
         Ok(())
     }
 
+    /// Whether a loop that cannot give its name a value is passed over, where the shell goes on behind one.
+    fn passes(&self, error: &ShellError, goes_on: bool) -> bool {
+        let ends = self.state.dialect.passed_over_end_under_option;
+        error.is_read_only && goes_on && !(ends && self.state.options.exit_on_error)
+    }
+
     /// The status of a compound command that carries nothing out: that of a substitution in its words, where the
     /// shell keeps it.
     pub(super) fn idle_status(&mut self) -> Status {
@@ -131,7 +137,7 @@ impl Walker {
                 match stored {
                     Err(Stop::Shell(error))
                         if error.reach == Reach::Command
-                            || error.is_read_only && self.state.dialect.read_only_loops_go_on =>
+                            || self.passes(&error, self.state.dialect.read_only_loops_go_on) =>
                     {
                         self.survive(error);
                         return Ok(());
@@ -203,7 +209,7 @@ impl Walker {
             self.assign_text(b"REPLY", line, span)?;
             match self.assign_text(name, value.unwrap_or_default(), span) {
                 Err(Stop::Shell(error))
-                    if error.is_read_only && self.state.dialect.read_only_select_goes_on =>
+                    if self.passes(&error, self.state.dialect.read_only_select_goes_on) =>
                 {
                     self.survive(error);
                     return Ok(());

@@ -3,6 +3,8 @@
 //! POSIX XCU 2.9.1.1 leaves the order open, and lets a program have its own made behind the fork: what such words
 //! change is lost then.
 
+use bstr::ByteSlice;
+
 use crate::dialect::{Apart, AssignsFirst};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{AssignedValue, Assignment, Redirect, SimpleCommand};
@@ -145,19 +147,19 @@ impl Walker {
         }
     }
 
-    /// The kind of a command behind a `command` without options before it.
+    /// The kind of a command behind `command`, which makes it a program in some shells, unless it only asks what
+    /// there is. A name behind `builtin` that is no built-in utility counts as one too.
     pub(super) fn kind_behind_command(&self, argv: &[Text], kind: CommandKind) -> CommandKind {
-        let is_option = |name: &Text| name.bytes().starts_with(b"-");
-        match argv {
-            [command, rest @ ..]
-                if kind != CommandKind::Function
-                    && command.bytes() == b"command"
-                    && rest.first().is_some_and(|name| !is_option(name)) =>
-            {
-                match self.state.dialect.command_is_for_programs {
-                    true => CommandKind::External,
-                    false => self.kind(rest),
-                }
+        let [first, rest @ ..] = argv else { return kind };
+        let [next, ..] = rest else { return kind };
+        let for_programs = self.state.dialect.command_is_for_programs;
+        let asks = || next.bytes().starts_with(b"-") && next.bytes().find_byteset(b"vV").is_some();
+        match first.bytes() {
+            _ if kind == CommandKind::Function => kind,
+            b"command" if for_programs && !asks() => CommandKind::External,
+            b"command" if !next.bytes().starts_with(b"-") && !for_programs => self.kind(rest),
+            b"builtin" if for_programs && self.state.utility(next.bytes()).is_none() => {
+                CommandKind::External
             }
             _ => kind,
         }

@@ -139,6 +139,9 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         acting: Vec::new(),
         actions: Vec::new(),
         error_told: false,
+        before_mistake: None,
+        is_process: false,
+        words_failed: false,
         spared: false,
         redirecting_failed: false,
         action_status: 0,
@@ -234,6 +237,12 @@ pub(crate) struct Walker {
     redirecting_failed: bool,
     /// Whether the action for ERR has been carried out for the latest status.
     error_told: bool,
+    /// Whether the command that comes next is all that a process of its own carries out.
+    is_process: bool,
+    /// Whether a mistake in its words has ended such a process.
+    words_failed: bool,
+    /// The status that there was before the mistake that has ended the latest subshell.
+    before_mistake: Option<Status>,
     /// Whether the latest failure was that of a negated command or in a compound command, whoever asks.
     spared: bool,
     /// Loops around the command, up to the function or subshell that it is in.

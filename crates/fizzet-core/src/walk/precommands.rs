@@ -50,6 +50,39 @@ impl Walker {
         Some(Ok(()))
     }
 
+    /// The mistake of options behind `exec` that are not known, or that no command follows: it is found before the
+    /// redirections are made.
+    pub(super) fn exec_has_command(&self, argv: &[Text], span: Span) -> Result<(), Stop> {
+        let [first, words @ ..] = argv else { return Ok(()) };
+        if !self.state.dialect.precommand_words || first.bytes() != b"exec" {
+            return Ok(());
+        }
+        let mut words = words.iter().map(Text::bytes).peekable();
+        let mut options = false;
+        while let Some(word) = words.next() {
+            match word {
+                b"-" => options = false,
+                b"--" if words.peek().is_some() => return Ok(()),
+                [b'-', letters @ ..] => {
+                    options = true;
+                    let flags = letters.iter().take_while(|letter| b"cl-".contains(letter)).count();
+                    match &letters[flags..] {
+                        [] => {}
+                        [b'a'] => options = words.next().is_some(),
+                        [b'a', ..] => {}
+                        _ => break,
+                    }
+                }
+                _ => return Ok(()),
+            }
+        }
+        let message = "exec: there is an option, but no command to carry out";
+        match options {
+            true => Err(Stop::shell(message, span, 1)),
+            false => Ok(()),
+        }
+    }
+
     /// Whether `exec` without anything behind it makes the assignments before it stay.
     pub(super) fn is_lone_exec(&self, argv: &[Text]) -> bool {
         self.state.dialect.precommand_words && matches!(argv, [word] if word.bytes() == b"exec")

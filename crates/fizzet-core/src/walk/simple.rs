@@ -86,6 +86,7 @@ impl Walker {
             return self.simple((&assigned, lone), (&[], piped), span);
         }
         self.substituted = None;
+        let is_process = std::mem::take(&mut self.is_process);
         if let Some(outcome) = self.without_command(command, redirects, span) {
             return outcome;
         }
@@ -95,7 +96,9 @@ impl Walker {
         let early = self.assigned_before_words(command)?;
         let arguments = self.in_words(|walker| walker.arguments(&command.words));
         self.state.doing.depth = depth;
+        self.words_failed = is_process && arguments.is_err();
         let (mut argv, mut words) = arguments?;
+        self.exec_has_command(&argv, span)?;
         let dash = self.take_dash(&mut argv, &mut words);
         let kind = self.kind(&argv);
         if command.assignments.is_empty() && redirects.is_empty() {
@@ -111,6 +114,7 @@ impl Walker {
         let apart = apart == Apart::Redirections;
         let outcome =
             self.made_and_carried_out((command, lone), (redirects, piped), (ready, early), apart);
+        self.words_failed &= is_process && outcome.is_err();
         if let Some(snapshot) = snapshot {
             self.state.come_back(snapshot);
         }
@@ -142,6 +146,7 @@ impl Walker {
         let redirections = match redirected {
             Ok(redirections) => redirections,
             Err(stop) => {
+                self.words_failed = argv.is_empty();
                 match self.state.dialect.last_argument {
                     LastArgument::Behind => self.leave_argument(&Rc::new(argv)),
                     LastArgument::Lines => self.leave_for_line(&argv, command),
@@ -169,6 +174,7 @@ impl Walker {
         let (assignments, saved) = match made {
             Ok(made) => made,
             Err(stop) => {
+                self.words_failed = true;
                 let kind = match self.state.dialect.command_is_for_programs {
                     true => self.kind_behind_command(&argv, kind),
                     false => kind,
@@ -190,6 +196,9 @@ impl Walker {
             self.begin_temporary(saved, &argv);
         }
         let in_child = kind == CommandKind::External;
+        let succeeds = kind == CommandKind::Nothing
+            && self.state.dialect.lone_input_succeeds
+            && redirections.iter().any(|one| one.stays || reads_anew(one));
         let outcome = self.with_last_argument((&argv, kind), (command, lone), |walker| {
             walker.with_opened(&redirections, (opened, stays, in_child), |walker| {
                 walker.carry_out(&argv, kind, span)
@@ -197,6 +206,9 @@ impl Walker {
         });
         if lasts {
             self.end_temporary(&outcome, kind);
+        }
+        if succeeds && outcome.is_ok() {
+            self.state.status = 0;
         }
         match kind == CommandKind::Function && !redirections.is_empty() {
             true => self.held_by_redirections(outcome),
@@ -542,6 +554,12 @@ impl Walker {
             None => CommandKind::External,
         }
     }
+}
+
+/// Whether a redirection opens a file to read where the shell reads its input, or closes that.
+fn reads_anew(redirection: &RedirectTrace) -> bool {
+    let closes = || redirection.operator.ends_with('&') && redirection.target.bytes() == b"-";
+    redirection.descriptor == 0 && (matches!(redirection.operator, "<" | "<>") || closes())
 }
 
 /// The text of a word in which nothing is quoted or expanded.

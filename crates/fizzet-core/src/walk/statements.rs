@@ -1,7 +1,8 @@
 //! Lists and pipelines of commands.
 
 use crate::dialect::{
-    EmptyBodies, ErrorAction, FailedRedirections, LoneStatuses, NegatedJumps, SubshellsRedirect,
+    EmptyBodies, ErrorAction, FailedRedirections, Holds, LoneStatuses, NegatedJumps,
+    SubshellsRedirect,
 };
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::ast::{
@@ -45,6 +46,7 @@ impl Walker {
                     None if let Some(command) = lone_command(and_or) => {
                         // The process is the command: its status is looked at where it is waited for.
                         walker.act_before_list(and_or)?;
+                        walker.is_process = true;
                         walker.command(command)
                     }
                     Some(pipeline) => walker.pipeline_of(pipeline, false),
@@ -168,6 +170,7 @@ impl Walker {
                     Node::Subshell(_) | Node::Conditional(_) => true,
                     Node::Anonymous { .. } | Node::Always { .. } => true,
                     Node::Arithmetic(_) => self.state.dialect.arithmetic_commands_fail,
+                    Node::For { select: true, .. } => self.state.dialect.select_fails,
                     _ => false,
                 };
                 self.spared |= !ends;
@@ -274,6 +277,7 @@ impl Walker {
         let is_one = matches!(command.kind, Node::Subshell(_));
         let alone = |walker: &mut Walker| {
             walker.state.doing.depth -= u32::from(is_one);
+            walker.is_process = true;
             walker.command(command)
         };
         self.act_before_fork(command)?;
@@ -284,7 +288,10 @@ impl Walker {
             return outcome;
         }
         match self.state.dialect.last_of_pipeline_in_place || self.state.options.last_in_place {
-            true => self.command(command),
+            true => {
+                let outcome = self.command(command);
+                self.held(self.state.dialect.last_of_pipeline_holds, outcome)
+            }
             false => self.subshell(alone),
         }
     }
@@ -356,6 +363,7 @@ impl Walker {
 
     pub(super) fn command(&mut self, command: &Command) -> Result<(), Stop> {
         let (piped, lone) = (std::mem::take(&mut self.piped), std::mem::take(&mut self.lone));
+        self.is_process &= matches!(command.kind, Node::Simple(_));
         self.step(command.span)?;
         if self.state.dialect.lines_count_when_known {
             self.state.doing.at = Some(known_at(command));
@@ -417,11 +425,13 @@ impl Walker {
 
     /// The end of a compound command with redirections, which holds mistakes in some shells.
     pub(super) fn held_by_redirections(&mut self, outcome: Result<(), Stop>) -> Result<(), Stop> {
+        self.held(self.state.dialect.redirected_commands_hold, outcome)
+    }
+
+    /// The end of a command that holds some mistakes, so that the shell goes on behind it.
+    fn held(&mut self, holds: Holds, outcome: Result<(), Stop>) -> Result<(), Stop> {
         match outcome {
-            Err(Stop::Shell(error))
-                if self.state.dialect.redirected_commands_hold.holds(error.is_usage)
-                    && !error.exits =>
-            {
+            Err(Stop::Shell(error)) if holds.holds(error.is_usage) && !error.exits => {
                 self.survive(error);
                 Ok(())
             }

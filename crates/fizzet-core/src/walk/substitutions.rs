@@ -35,6 +35,7 @@ impl Walker {
         }
         self.depth += 1;
         let before = self.state.status;
+        self.before_mistake = None;
         let beside = self.beside.take();
         // The word that holds the substitution goes on being recorded behind it.
         let word = self.word.take();
@@ -80,7 +81,9 @@ impl Walker {
             SubstitutionStatus::KeptUnlessPiped if is_lone_pipeline(list) => 0,
             SubstitutionStatus::KeptUnlessPiped => before,
             SubstitutionStatus::Shown => self.state.status,
-            SubstitutionStatus::OfBeside => latest_beside.unwrap_or(self.state.status),
+            SubstitutionStatus::OfBeside => {
+                latest_beside.or(self.before_mistake.take()).unwrap_or(self.state.status)
+            }
         };
         match command.place {
             SubstitutionPlace::Reply => Ok(output),
@@ -127,18 +130,25 @@ impl Walker {
         made
     }
 
-    /// The commands of `${ list; }`: a command that fails ends them under `set -e`, or nothing at all.
+    /// The commands of `${ list; }`: a command that fails ends them under `set -e`, or nothing at all. A mistake and
+    /// `exit` end them, and no more.
     fn here(&mut self, list: &List) -> Result<(), Stop> {
-        if !self.state.dialect.errors_end_command_braces {
-            return self.tested(|walker| walker.list(list));
-        }
-        match self.list(list) {
-            Err(Stop::Exit(status)) if self.error_exit.take().is_some() => {
+        let outcome = match self.state.dialect.errors_end_command_braces {
+            false => self.tested(|walker| walker.list(list)),
+            true => self.list(list),
+        };
+        match outcome {
+            Err(Stop::Exit(status)) => {
+                self.error_exit = None;
                 self.state.status = status;
-                Ok(())
             }
-            outcome => outcome,
+            Err(Stop::Shell(error)) => {
+                self.before_mistake = Some(self.state.status);
+                self.survive(error);
+            }
+            outcome => outcome?,
         }
+        Ok(())
     }
 
     /// Finds what is wrong behind the commands of a substitution, and goes on.

@@ -111,7 +111,8 @@ pub enum SubstitutionStatus {
     KeptUnlessPiped,
     /// The status of the substitution.
     Shown,
-    /// The same, but where it has started processes beside the last command, the status of the latest of them.
+    /// The same, but where it has started processes beside the last command, the status of the latest of them,
+    /// and where a mistake has ended it, the status that there was before the mistake.
     OfBeside,
 }
 

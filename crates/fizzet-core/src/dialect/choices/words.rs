@@ -83,6 +83,8 @@ pub enum TestNumbers {
     Leading,
     /// Arithmetic expressions.
     Expressions,
+    /// Decimal numbers, which may be real, with blanks before them; nothing is 0.
+    Reals,
 }
 
 /// Which functions have a place of `getopts` of their own.

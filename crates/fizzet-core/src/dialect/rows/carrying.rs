@@ -171,6 +171,12 @@ macro_rules! carrying_rows {
     lists_succeed: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: a=($(false)); echo $?";
     /// What `$?` is for the words behind a command substitution in the same command.
     substitution_status: SubstitutionStatus = [SubstitutionStatus::Kept, SubstitutionStatus::Shown, SubstitutionStatus::Kept, SubstitutionStatus::Kept, SubstitutionStatus::OfBeside, SubstitutionStatus::KeptUnlessPiped, SubstitutionStatus::Shown], "observed in all six: (exit 5); echo $(exit 6) $?; (exit 5); echo $( (exit 2) | (exit 3) ) $?; (exit 5); echo $( (exit 2) & (exit 3) ) $?";
+    /// A mistake in the words of a command that is all of a process (in a pipeline, or in the background) ends that
+    /// with the action for EXIT of the shell: the process has not put it aside yet.
+    words_of_processes_act: bool = [N, Y, N, N, N, N, N], "observed in all six: trap 'echo bye' EXIT; : | : ${z?}; echo after; : | { : ${z?}; }; : ${z?} & wait";
+    /// Redirections without a command that open a file as the input succeed, whatever a substitution leaves: a child
+    /// carries them out.
+    lone_input_succeeds: bool = [N, Y, N, N, N, N, N], "observed in all six: x=$(exit 3) </dev/null; echo $?; x=$(exit 3) >/dev/null; echo $?";
     /// `local OPTIND` keeps the place in the words for when the function ends.
     getopts_keeps_place_for_local: bool = [N, Y, N, N, N, N, N], "observed in all six: f() { local OPTIND=1; getopts ab p -ba; }; getopts ab o -ab; f; getopts ab o -ab; echo $o";
     /// Behind a function whose own OPTIND had a value the options begin again, unless the script itself had set
@@ -349,7 +355,7 @@ macro_rules! carrying_rows {
     temporaries_are_saved: TemporariesSaved = [TemporariesSaved::Late, TemporariesSaved::Through, TemporariesSaved::Late, TemporariesSaved::Late, TemporariesSaved::Late, TemporariesSaved::Early, TemporariesSaved::Early], "observed in all six: x=1 y=$((x=5)) true; echo $x; x=$((x=6)) true; echo $x";
     /// Under `set -e` mistakes that are only told end the shell wherever they stand: the missing file of `$(<file)`,
     /// the index of an element of a list.
-    told_mistakes_end_shells: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: set -e; echo $(<nosuch) || echo or; echo after";
+    told_mistakes_end_shells: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: set -e; echo $(<nosuch) || echo or; readonly r; read r <<< x || echo or; echo after";
     /// The options of `enable` and `disable`.
     enable_letters: &'static str = ["", "adnpsf:", "", "", "", "", "afmprs"], "observed in bash and zsh: enable -Q; echo $?";
     /// The options of `disown`, where it has any.

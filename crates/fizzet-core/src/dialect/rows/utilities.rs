@@ -150,13 +150,17 @@ macro_rules! utilities_rows {
     builtin_usage_status: Status = [1, 2, 1, 1, 2, 1, 1], "observed in all six: builtin -x echo; echo $?";
     /// `builtin` carries nothing out: it says whether its operands are built in.
     builtin_only_asks: bool = [N, N, N, N, Y, N, N], "observed in ksh93: builtin echo cd; echo $?";
-    /// An argument of `shift`, `break`, `exit` and `return` that begins with a dash and no digit is an
-    /// unknown option.
-    numbers_are_no_options: bool = [N, N, N, N, Y, Y, N], "observed in all six: shift -x; echo after";
+    /// An argument of `shift`, `break`, `exit` and `return` that begins with a dash is an unknown option; a digit
+    /// behind it makes it a status.
+    numbers_are_no_options: bool = [N, N, N, N, Y, Y, N], "observed in all six: shift -x; echo after; (shift -1); echo $?; (exit -1); echo $?";
     /// Which mistakes a compound command with redirections, or a function that is called with some, holds.
     redirected_commands_hold: Holds = [Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::ButUsage, Holds::Nothing, Holds::Nothing], "observed in all six: { : ${z?}; } 2>/dev/null; echo after; { set -Z; } 2>/dev/null; echo after";
-    /// An assignment before a command that is passed over ends the shell under `set -e`.
-    passed_over_end_under_option: bool = [N, Y, N, N, N, N, N], "observed in all six: set -e; readonly r; r=1 echo a; echo after";
+    /// A `select` that ends since its input has ended is a failure for `set -e` and the action for ERR.
+    select_fails: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: set -e; select x in a; do :; done </dev/null; echo after";
+    /// Which mistakes the last command of a pipeline holds, where the shell carries it out itself.
+    last_of_pipeline_holds: Holds = [Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::ButUsage, Holds::Nothing, Holds::Nothing], "observed in ksh93 and zsh: : | : ${z?}; echo after; : | set -Z; echo after";
+    /// An assignment before a command, or to the name of a loop, that is passed over ends the shell under `set -e`.
+    passed_over_end_under_option: bool = [N, Y, N, N, N, N, N], "observed in all six: set -e; readonly r; r=1 echo a; echo after; for r in a; do :; done || echo after";
     /// What `alias =text` does.
     empty_alias_names: EmptyAliasNames = [EmptyAliasNames::Unknown, EmptyAliasNames::Unknown, EmptyAliasNames::Unknown, EmptyAliasNames::Unknown, EmptyAliasNames::Passed, EmptyAliasNames::Passed, EmptyAliasNames::End], "observed in all six: alias '=x'; echo $?";
     /// How the number that `break`, `shift`, `exit` and `return` take is written, where it is no expression.
@@ -299,7 +303,7 @@ macro_rules! utilities_rows {
     /// The status of `let` for what is no expression.
     let_mistake_status: Status = [1, 1, 1, 2, 1, 2, 1], "observed in all six: let 1/0; echo $?";
     /// The status of `.` for a file that cannot be read.
-    dot_failure_status: Status = [1, 1, 1, 1, 1, 1, 127], "observed in all six: . ./nosuch; echo $?";
+    dot_failure_status: Status = [2, 1, 2, 2, 1, 1, 127], "observed in all six: (. ./nosuch); echo $?";
     /// The status a shell ends with after a wrong use of a special built-in utility.
     usage_status: Status = [2, 2, 2, 2, 1, 1, 1], "observed in all six: shift x; echo $?";
     /// An element of an array can get a value in a declaration, but no kind, and no place in a function.

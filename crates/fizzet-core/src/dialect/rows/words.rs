@@ -108,6 +108,8 @@ macro_rules! words_rows {
     read_makes_newline_separate: bool = [N, N, N, N, Y, N, N], "observed in all six: IFS=:; read z <<<q; x='a, newline, b'; echo $x";
     /// Utilities that go on, with this status, when they cannot assign a read-only variable.
     read_only_statuses: &'static [(&'static str, Status)] = [&[], &[("read", 1), ("getopts", 2), ("mapfile", 1), ("readarray", 1), ("printf", 1)], &[("getopts", 2), ("cd", 2), ("chdir", 2)], &[("getopts", 2), ("cd", 2), ("chdir", 2)], &[("read", 1), ("getopts", 2), ("printf", 1), ("eval", 1)], &[("read", 2), ("getopts", 2), ("typeset", 2)], &[]], "observed in all six: readonly r; read r <<< k; echo after $?";
+    /// Utilities that end the shell with another status than assignments do, if they are to set a read-only variable.
+    read_only_end_statuses: &'static [(&'static str, Status)] = [&[], &[], &[], &[], &[], &[], &[("printf", 0), ("print", 0), ("getopts", 0), ("set", 0)]], "observed in all six: readonly r; (printf -v r x); echo $?; (getopts a r -a); echo $?";
     /// `read` goes on with its other names when one is read-only.
     read_passes_read_only: bool = [N, N, N, N, Y, N, N], "observed in ksh93: readonly r; read x r y <<< 'a b c'; echo $x $y";
     /// The status of `read` for an unknown option, or one that lacks its value.
@@ -223,7 +225,7 @@ macro_rules! words_rows {
     /// `getopts` makes OPTARG empty for an option without a value; otherwise it is unset.
     getopts_empties_value: bool = [N, N, Y, Y, N, N, N], "observed in all six: getopts a o -a; echo ${OPTARG-unset}";
     /// What the numbers of `test` are.
-    test_numbers: TestNumbers = [TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Trimmed(" \t"), TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Expressions, TestNumbers::Expressions, TestNumbers::Leading], "observed in all six: x=3; [ x -eq 3 ]; [ 1 -eq '1 ' ]; [ '' -eq 0 ]";
+    test_numbers: TestNumbers = [TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Trimmed(" \t"), TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Trimmed(" \t\n\x0b\x0c\r"), TestNumbers::Expressions, TestNumbers::Expressions, TestNumbers::Leading], "observed in all six: x=3; [ x -eq 3 ]; [ 1 -eq '1 ' ]; [ '' -eq 0 ]; set -o posix; [ x -eq 3 ]; [ 1.5 -eq 3 ]";
     /// `-E` of `echo` does not take back `-e`.
     echo_e_outdoes: bool = [N, N, N, Y, N, N, Y], "observed in all six: echo -eE 'a\\tb'; echo -e -E 'a\\tb'";
     /// A lone dash ends the options of `echo`.

@@ -420,7 +420,8 @@ impl Evaluation<'_> {
         };
         let (name, span) = (&target.name, self.span);
         if let Some(text) = disciplines::assigned(self.cx, name, key.as_ref(), text, span)? {
-            self.cx.state().store_number(name, key, text, base, span)?;
+            let stored = self.cx.state().store_number(name, key, text, base, span);
+            stored.map_err(|stop| stop.of_expression(self.dialect.arithmetic_status))?;
         }
         let keeps = self.cx.state().variables.get(&target.name).map(|one| one.keeps);
         let makes_reals = self.dialect.arithmetic_makes_numbers;

@@ -83,19 +83,13 @@ pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
                 walker.complain(call, 1).into()
             }
             _ if returns => return Err(walker.fatal(call, "a status was expected")),
-            _ if matches!(
-                dialect.status_numbers,
-                StatusNumbers::Digits | StatusNumbers::Natural
-            ) =>
-            {
-                let status = dialect.usage_status;
-                return Err(walker.fatal_with(call, "a status was expected", status));
-            }
             _ => {
-                let message = "exit: a status was expected";
-                let status = dialect.usage_status;
-                walker.survive(ShellError::new(message, call.span, status, Reach::Shell));
-                i64::from(status)
+                let mistake = walker.fatal(call, "a status was expected");
+                return Err(match dialect.status_numbers {
+                    StatusNumbers::Digits | StatusNumbers::Natural => mistake,
+                    StatusNumbers::Short => mistake.unforgiven(),
+                    _ => mistake.exiting(),
+                });
             }
         },
     };
@@ -222,7 +216,7 @@ impl Walker {
             operands => operands,
         };
         let is_option = |text: &Text| match text.bytes() {
-            [b'-', second, ..] => !second.is_ascii_digit(),
+            [b'-', second, ..] => !(of_status && second.is_ascii_digit()),
             _ => false,
         };
         if !self.state.dialect.numbers_are_no_options || !operands.first().is_some_and(is_option) {

@@ -274,7 +274,7 @@ impl Walker {
         match dialect.getopts_end_and_read_only {
             ReadOnlyEnd::Leaves if read_only => self.message_hole(call.span),
             ReadOnlyEnd::EndsShell if read_only => {
-                return Err(self.fatal(call, "the variable is read-only"));
+                return Err(self.fatal(call, "the variable is read-only").exiting());
             }
             _ if self.takes_option(name) => self.assign_computed(name, b"?", call)?,
             _ => self.message_hole(call.span),

@@ -271,13 +271,18 @@ impl Walker {
                         Err(self.fatal_with(&call, "the use is wrong", status))
                     }
                     Err(Stop::Shell(error)) if error.is_read_only => {
-                        let statuses = self.state.dialect.read_only_statuses;
-                        match statuses.iter().find(|(utility, _)| utility.as_bytes() == name) {
-                            Some(&(_, status)) => {
+                        let is_it = |(utility, _): &&(&str, Status)| utility.as_bytes() == name;
+                        let spares = self.state.dialect.read_only_statuses.iter().find(is_it);
+                        let ends = self.state.dialect.read_only_end_statuses.iter().find(is_it);
+                        match (spares, ends) {
+                            (Some(&(_, status)), _) => {
                                 self.survive(error);
                                 Ok(status)
                             }
-                            None => Err(Stop::Shell(error)),
+                            (None, Some(&(_, status))) => {
+                                Err(Stop::Shell(ShellError { status, ..error }))
+                            }
+                            (None, None) => Err(Stop::Shell(error)),
                         }
                     }
                     Err(Stop::Shell(error))

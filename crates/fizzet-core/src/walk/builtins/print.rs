@@ -77,6 +77,9 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         walker.write_hole(call.span);
         return Ok(0);
     }
+    if asked.descriptor != 1 && walker.descriptors.output(asked.descriptor).is_none() {
+        return Ok(walker.complain(call, 1));
+    }
     if let Some(name) = &asked.variable
         && !walker.can_be_assigned(name.bytes())
     {
@@ -224,7 +227,8 @@ impl<'a> Asked<'a> {
             words: if end < call.argv.len() { &call.argv[end..] } else { given.operands },
         };
         if let Some(number) = given.value(b'u') {
-            asked.descriptor = std::str::from_utf8(number.bytes()).ok()?.parse().ok()?;
+            let number = std::str::from_utf8(number.bytes()).ok();
+            asked.descriptor = number.and_then(|one| one.parse().ok()).unwrap_or(u32::MAX);
         }
         asked.letters = given.letters().collect();
         if given.unknown.is_some() {

@@ -111,7 +111,10 @@ pub(super) fn times(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     match dialect.times_operand_end.filter(|_| !call.arguments().is_empty()) {
         None => unpredictable(walker, call),
         Some(Reach::Command) => Ok(1),
-        Some(_) => Err(walker.fatal(call, "too many arguments")),
+        Some(_) => {
+            let status = dialect.option_usage_status;
+            Err(walker.fatal_with(call, "too many arguments", status))
+        }
     }
 }
 
@@ -150,7 +153,10 @@ fn carried_out_file(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         return match walker.state.dialect.no_file_status {
             Some(status) if status == 0 => Ok(status),
             Some(status) => Ok(walker.complain(call, status)),
-            None => Err(walker.fatal(call, "a file was expected")),
+            None => {
+                let status = dialect.option_usage_status;
+                Err(walker.fatal_with(call, "a file was expected", status))
+            }
         };
     };
     let limit = walker.state.limits.bytes;
@@ -169,7 +175,10 @@ fn carried_out_file(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     };
     let Some(bytes) = read else {
         return match dialect.dot_failure_is_fatal && !spared {
-            true => Err(walker.fatal(call, "the file cannot be read")),
+            true => {
+                let status = dialect.dot_failure_status;
+                Err(walker.fatal_with(call, "the file cannot be read", status))
+            }
             false => Ok(walker.complain(call, dialect.dot_failure_status)),
         };
     };

@@ -469,3 +469,11 @@ pub(in crate::walk) struct OuterState {
     traps: Traps,
     outer: Option<Rc<Traps>>,
 }
+
+impl OuterState {
+    /// Gives a subshell one of the actions.
+    pub(in crate::walk) fn lend(&self, traps: &mut Traps, name: &[u8]) {
+        let lent = self.traps.get_key_value(name);
+        traps.extend(lent.map(|(name, text)| (name.clone(), text.clone())));
+    }
+}

@@ -39,7 +39,10 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         return match walker.state.dialect.unset_nothing {
             Outside::Allowed => Ok(0),
             Outside::Fails => Ok(1),
-            Outside::Fatal => Err(walker.fatal(call, "a name was expected")),
+            Outside::Fatal => {
+                let status = walker.state.dialect.option_usage_status;
+                Err(walker.fatal_with(call, "a name was expected", status))
+            }
         };
     }
     for operand in given.operands {

@@ -202,7 +202,8 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
             let dialect = &walker.state.dialect;
             let name = operand.bytes().split(|&byte| byte == b'=').next().unwrap_or_default();
             let frozen = walker.state.variables.get(name).is_some_and(|one| one.read_only);
-            if frozen && outside && dialect.misuse_of_special_ends {
+            let exits = dialect.told_mistakes_end_shells && walker.state.options.exit_on_error;
+            if frozen && outside && (dialect.misuse_of_special_ends || exits) {
                 return Err(walker.fatal_with(call, "a variable is read-only", 1));
             }
             let is_late = dialect.local_finds_bad_names_late && operand.len() > name.len();
@@ -391,6 +392,8 @@ impl Walker {
             && equals.is_none()
             && compound.is_none();
         let taken = takes_over.then(|| self.taken_over(name)).flatten();
+        // An assignment that was passed over has left a read-only variable as it was.
+        let taken = taken.filter(|variable| !variable.read_only);
         let stays_unset = self.state.dialect.bare_marks_leave_unset
             && (declaration.exports || declaration.freezes)
             && equals.is_none()

@@ -145,6 +145,9 @@ impl Operators<'_> {
         match self.dialect().test_numbers {
             TestNumbers::Trimmed(behind) => return number_before(text, behind),
             TestNumbers::Leading => return leading(text, self.dialect()),
+            TestNumbers::Reals => {
+                return arithmetic::text_value(&mut *self.walker, real(text)?, self.call.span).ok();
+            }
             TestNumbers::Expressions => {}
         }
         if !self.dialect().test_hexadecimal && has_hexadecimal(text) {
@@ -205,12 +208,42 @@ impl Operators<'_> {
     /// The order of two numbers, which real numbers that are none may lack; `None` where one is no number.
     fn order(&mut self, left: &[u8], right: &[u8]) -> Option<Option<Ordering>> {
         if self.dialect().test_compares_reals {
+            let (left, right) = match self.dialect().test_numbers {
+                TestNumbers::Reals => (real(left)?, real(right)?),
+                _ => (left, right),
+            };
             return arithmetic::text_order(self.walker, (left, right), self.call.span).ok();
         }
         let (left, right) = (self.number(left)?, self.number(right)?);
         Some(Some(left.cmp(&right)))
     }
 }
+
+/// The number in base ten that a text is as C's `strtold` takes it, without blanks and zeros before it; nothing is
+/// a number too.
+fn real(text: &[u8]) -> Option<&[u8]> {
+    let text = text.trim_ascii_start();
+    let number = text.strip_prefix(b"-").or(text.strip_prefix(b"+")).unwrap_or(text);
+    if text.is_empty() || NO_NUMBERS.iter().any(|word| number.eq_ignore_ascii_case(word)) {
+        return Some(text);
+    }
+    let (digits, exponent) = match number.find_byteset(b"eE") {
+        Some(at) => (&number[..at], &number[at + 1..]),
+        None => (number, &b""[..]),
+    };
+    let exponent = exponent.strip_prefix(b"-").or(exponent.strip_prefix(b"+")).unwrap_or(exponent);
+    let is_digit = |byte: &u8| byte.is_ascii_digit();
+    let is_number = !digits.is_empty()
+        && digits.iter().all(|byte| is_digit(byte) || *byte == b'.')
+        && digits.iter().filter(|byte| **byte == b'.').count() < 2
+        && exponent.iter().all(is_digit);
+    let zeros = digits.iter().take_while(|byte| **byte == b'0').count();
+    let whole = digits.get(zeros).is_some_and(is_digit);
+    is_number.then(|| if whole && number.len() == text.len() { &number[zeros..] } else { text })
+}
+
+/// The words that are numbers without digits.
+const NO_NUMBERS: [&[u8]; 3] = [b"inf", b"infinity", b"nan"];
 
 /// A number with blanks before it and nothing behind it.
 fn leading(text: &[u8], dialect: &Dialect) -> Option<i64> {
