@@ -3,7 +3,7 @@
 use crate::dialect::{AliasesBehind, AliasesBehindBlank, EmptyBodies, LoneSemicolons};
 use crate::syntax::ast::{
     AndOr, Argument, AssignedValue, Assignment, Command, CommandKind, Connector, List, Part,
-    Pipeline, Redirect, SimpleCommand, Word,
+    Pipeline, Redirect, RedirectTarget, SimpleCommand, Word,
 };
 use crate::syntax::cursor::{Parsed, Parser, is_meta};
 use crate::syntax::error::SyntaxErrorKind;
@@ -45,7 +45,7 @@ impl<'a> Parser<'a> {
                 }
                 _ => {}
             }
-            if !self.separator(&mut list) {
+            if !self.separator(&mut list)? {
                 return self.unexpected("a command, or the end of the line").map(Some);
             }
             self.eat_lone_semicolon()?;
@@ -127,12 +127,19 @@ impl<'a> Parser<'a> {
     }
 
     /// `;` or `&` after an and-or list.
-    fn separator(&mut self, list: &mut List) -> bool {
+    fn separator(&mut self, list: &mut List) -> Parsed<bool> {
         if self.at_branch_end() || self.at(b"&&") {
-            return false;
+            return Ok(false);
         }
         if self.eat(b";") {
-            return true;
+            return Ok(true);
+        }
+        let background = self.at(b"&") && !self.at(b"&&");
+        if background
+            && !self.dialect.lone_assignments_run_in_background
+            && list.items.last().is_some_and(ends_without_words)
+        {
+            return self.unexpected("a command before &");
         }
         let disowned = self.dialect.disowning_operators && (self.eat(b"&|") || self.eat(b"&!"));
         let coprocess = self.dialect.coprocess_operator && self.eat(b"|&");
@@ -140,9 +147,9 @@ impl<'a> Parser<'a> {
             if let Some(last) = list.items.last_mut() {
                 last.background = true;
             }
-            return true;
+            return Ok(true);
         }
-        false
+        Ok(false)
     }
 
     /// Commands inside a compound command, up to what closes it. May be empty; the caller says
@@ -163,7 +170,7 @@ impl<'a> Parser<'a> {
             if self.raw() == Some(b'\n') {
                 continue;
             }
-            if !self.separator(&mut list) {
+            if !self.separator(&mut list)? {
                 let is_word = self.raw().is_some_and(|byte| byte.is_ascii_alphabetic());
                 if is_word && self.dialect.closers_need_separators && self.is_behind_closer() {
                     return self.unexpected("a semicolon or a newline");
@@ -579,4 +586,16 @@ fn continue_at_newline(parser: &mut Parser<'_>) -> Parsed<()> {
         Some(_) => parser.newline(),
         None => parser.documents_at_end(),
     }
+}
+
+/// Whether the last command of a list has nothing but assignments and redirections.
+fn ends_without_words(list: &AndOr) -> bool {
+    let last = list.rest.last().map_or(&list.first, |(_, pipeline)| pipeline).commands.last();
+    last.is_some_and(|command| match &command.kind {
+        CommandKind::Simple(simple) => {
+            let names = |one: &Redirect| matches!(one.target, Some(RedirectTarget::Variable(_)));
+            simple.words.is_empty() && !command.redirects.iter().any(names)
+        }
+        _ => false,
+    })
 }

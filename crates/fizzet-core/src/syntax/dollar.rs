@@ -342,6 +342,10 @@ impl<'a> Parser<'a> {
         // The bodies of here-documents from before a substitution come behind the whole of it.
         let waiting = if substituted { std::mem::take(&mut self.pending) } else { Vec::new() };
         let list = self.compound_list();
+        let list = match substituted {
+            true => list.and_then(|list| self.left_open(waiting.is_empty()).map(|()| list)),
+            false => list,
+        };
         self.pending.splice(0..0, waiting);
         self.parentheses = parentheses;
         (self.in_assignment, self.in_document) = (outer, document);

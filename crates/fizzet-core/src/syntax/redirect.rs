@@ -3,7 +3,7 @@
 use std::cell::OnceCell;
 use std::rc::Rc;
 
-use crate::dialect::{Continued, DelimiterTabs, DocumentEnd};
+use crate::dialect::{Continued, DelimiterTabs, DocumentEnd, OpenDocuments};
 use crate::state::element_name;
 use crate::stop::Reach;
 use crate::syntax::ast::{
@@ -12,6 +12,10 @@ use crate::syntax::ast::{
 use crate::syntax::cursor::{Parsed, Parser, PendingDocument, Segment};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::within::Within;
+
+/// What is wrong with a here-document whose delimiter does not come.
+const UNCLOSED_DOCUMENT: SyntaxErrorKind =
+    SyntaxErrorKind::Unclosed { opener: "here-document", closer: "a line with its delimiter" };
 
 const OPERATORS: &[(&[u8], RedirectOperator)] = &[
     (b"<<<", RedirectOperator::HereString),
@@ -311,11 +315,7 @@ impl<'a> Parser<'a> {
                 }
             }
             if !found && self.dialect.unclosed_document_is_fatal {
-                let kind = crate::syntax::error::SyntaxErrorKind::Unclosed {
-                    opener: "here-document",
-                    closer: "a line with its delimiter",
-                };
-                return Err(crate::syntax::error::SyntaxError::new(kind, document.opener));
+                return Err(SyntaxError::new(UNCLOSED_DOCUMENT, document.opener));
             }
             let word = self.document_body(body, segments, document.quoted)?;
             // The cell was made for this document alone, so it is still empty.
@@ -364,6 +364,26 @@ impl<'a> Parser<'a> {
             DocumentEnd::BeforeParenthesis => rest.starts_with(b")"),
             DocumentEnd::BeforeCloser => self.parentheses.0 > 0 && rest.starts_with(b")"),
             DocumentEnd::InSubstitution => self.parentheses.1 > 0 && rest.contains(&b')'),
+        }
+    }
+
+    /// Here-documents that still wait where a substitution ends. `alone`: whether none waits from before it.
+    pub(super) fn left_open(&mut self, alone: bool) -> Parsed<()> {
+        match self.dialect.documents_left_open {
+            OpenDocuments::Behind => Ok(()),
+            OpenDocuments::RefusedAlone if !alone => Ok(()),
+            OpenDocuments::Empty => {
+                for document in std::mem::take(&mut self.pending) {
+                    let segments = vec![self.line_segment(self.pos, 0)];
+                    let word = self.document_body(Vec::new(), segments, document.quoted)?;
+                    let _ = document.cell.set(word);
+                }
+                Ok(())
+            }
+            OpenDocuments::Refused | OpenDocuments::RefusedAlone => match self.pending.first() {
+                Some(document) => Err(SyntaxError::new(UNCLOSED_DOCUMENT, document.opener)),
+                None => Ok(()),
+            },
         }
     }
 

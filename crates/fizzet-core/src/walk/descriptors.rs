@@ -25,6 +25,8 @@ pub(super) struct Reading {
     file: Option<ReadFile>,
     /// Whether it has a name under which it can be opened again from its start.
     reopens: bool,
+    /// Whether the shell takes its end for an empty line, again and again.
+    ends_in_lines: bool,
 }
 
 impl Reading {
@@ -88,7 +90,9 @@ impl Input {
 
     fn of_text(text: Text, file: Option<ReadFile>, reopens: bool) -> Input {
         let (known_to, has_holes) = (text.first_unknown_line(), text.has_hole());
-        let reading = Reading { text, at: 0, known_to, has_holes, goes_on: false, file, reopens };
+        let (goes_on, ends_in_lines) = (false, false);
+        let reading =
+            Reading { text, at: 0, known_to, has_holes, goes_on, file, reopens, ends_in_lines };
         Input { reading: Some(Rc::new(RefCell::new(reading))), is_standard: false }
     }
 
@@ -127,6 +131,19 @@ impl Input {
             reading.borrow_mut().goes_on = true;
         }
         self
+    }
+
+    /// The same, with an end that is read as an empty line, again and again.
+    pub(super) fn ending_in_lines(self) -> Input {
+        if let Some(reading) = &self.reading {
+            reading.borrow_mut().ends_in_lines = true;
+        }
+        self
+    }
+
+    /// Whether its end is read as an empty line.
+    pub(super) fn ends_in_lines(&self) -> bool {
+        self.reading().is_some_and(|reading| reading.borrow().ends_in_lines)
     }
 
     /// Whether so much has been read that the next bytes are not kept.
@@ -176,6 +193,14 @@ impl Output {
             (Output::Performed(one), Output::Performed(other)) => Rc::ptr_eq(one, other),
             (Output::Shown, Output::Shown) => true,
             _ => false,
+        }
+    }
+
+    /// Whether it leads to a place, among others or alone.
+    pub(super) fn leads_to(&self, place: &Output) -> bool {
+        match self {
+            Output::All(all) => all.iter().any(|one| one.leads_to(place)),
+            one => one.is_same(place),
         }
     }
 

@@ -1,6 +1,7 @@
 //! The evaluator: runs shell text without running anything.
 
 mod assign;
+mod background;
 mod beginning;
 mod builtins;
 mod call;
@@ -141,6 +142,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         error_told: false,
         before_mistake: None,
         is_process: false,
+        has_other_input: false,
         words_failed: false,
         spared: false,
         redirecting_failed: false,
@@ -239,6 +241,8 @@ pub(crate) struct Walker {
     error_told: bool,
     /// Whether the command that comes next is all that a process of its own carries out.
     is_process: bool,
+    /// Whether the standard input is another one than the shell's own: a pipe, or a redirection around the command.
+    has_other_input: bool,
     /// Whether a mistake in its words has ended such a process.
     words_failed: bool,
     /// The status that there was before the mistake that has ended the latest subshell.

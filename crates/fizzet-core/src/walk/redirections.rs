@@ -103,17 +103,29 @@ impl Walker {
                 // A file that there is not is there once it is opened for writing.
                 let output = self.file_to_write(redirection, true)?;
                 let input = self.file_to_read(redirection);
-                self.descriptors.open_both(descriptor, input, output);
+                match again && descriptor == 0 {
+                    true => self.descriptors.also_read_from(descriptor, input),
+                    false => self.descriptors.open_both(descriptor, input, output),
+                }
             }
             ">" | ">>" | ">|" => {
-                let output = self.file_to_write(redirection, redirection.operator == ">>")?;
-                self.open_output(descriptor, output, again);
+                let appends = redirection.operator == ">>";
+                let output = self.file_to_write(redirection, appends)?;
+                // Whoever writes the same twice from the start of a file writes it once.
+                let is_there = |first: &Output| !appends && again && first.leads_to(&output);
+                if !self.descriptors.output(descriptor).is_some_and(is_there) {
+                    self.open_output(descriptor, output, again);
+                }
             }
             "&>" | "&>|" | "&>>" => self.both_to_file(redirection)?,
             "<&" | ">&" => match self.copied(redirection.target.bytes()) {
                 Some(Copied::Descriptor { from, moves }) => {
                     match self.descriptors.output(from).cloned() {
                         Some(output) if again => self.open_output(descriptor, output, true),
+                        None if again && self.descriptors.is_open(from) => {
+                            let input = self.descriptors.input(from);
+                            self.descriptors.also_read_from(descriptor, input);
+                        }
                         _ => self.descriptors.duplicate(descriptor, from),
                     }
                     if moves && from != descriptor {

@@ -199,11 +199,13 @@ impl Walker {
         let succeeds = kind == CommandKind::Nothing
             && self.state.dialect.lone_input_succeeds
             && redirections.iter().any(|one| one.stays || reads_anew(one));
+        let outer_input = self.note_input(&redirections);
         let outcome = self.with_last_argument((&argv, kind), (command, lone), |walker| {
             walker.with_opened(&redirections, (opened, stays, in_child), |walker| {
                 walker.carry_out(&argv, kind, span)
             })
         });
+        self.has_other_input = outer_input;
         if lasts {
             self.end_temporary(&outcome, kind);
         }

@@ -10,6 +10,7 @@ use crate::syntax::ast::{
 };
 use crate::trace::CommandKind;
 use crate::walk::Walker;
+use crate::walk::background::redirects_input;
 use crate::walk::builtins::SubshellIs;
 use crate::walk::descriptors::Input;
 use crate::walk::known_line::{end_of, known_at};
@@ -40,8 +41,12 @@ impl Walker {
             if let ([command], []) = (&and_or.first.commands[..], &and_or.rest[..]) {
                 self.act_before_fork(command)?;
             }
+            let input = self.background_input(and_or);
             self.subshell(|walker| {
                 walker.state.doing.depth -= u32::from(is_one);
+                if let Some(input) = input {
+                    walker.descriptors.read_from(0, input);
+                }
                 match &plain {
                     None if let Some(command) = lone_command(and_or) => {
                         // The process is the command: its status is looked at where it is waited for.
@@ -127,6 +132,7 @@ impl Walker {
     fn pipeline(&mut self, pipeline: &Pipeline) -> Result<(), Stop> {
         let acts = !self.state.dialect.error_action_is_early || self.has_action("ERR");
         let mut fails_twice = false;
+        let mut keeps_failure = false;
         let ends = match &pipeline.commands[..] {
             [] => {
                 self.state.status = 0;
@@ -139,6 +145,7 @@ impl Walker {
                 self.lone = !(pipeline.negated || pipeline.timed);
                 let outcome = self.command(command);
                 let failed = std::mem::take(&mut self.redirecting_failed);
+                keeps_failure = failed && self.state.dialect.failed_redirections_stay;
                 match outcome {
                     Err(Stop::Return(status))
                         if self.state.dialect.return_fails && !pipeline.negated =>
@@ -193,7 +200,9 @@ impl Walker {
             if fails_twice && self.state.status != 0 && self.testing == 0 {
                 self.act("ERR")?;
             }
-            self.state.status = Status::from(self.state.status == 0);
+            if !keeps_failure {
+                self.state.status = Status::from(self.state.status == 0);
+            }
             return Ok(());
         }
         let spared = self.spared && self.state.dialect.callers_spare_failures;
@@ -309,7 +318,10 @@ impl Walker {
             let input = self.descriptors.input(0);
             let is_lost = at > 0 && self.state.dialect.piped_begin_with_success;
             self.state.status = if is_lost { 0 } else { before };
+            let outer_input = self.has_other_input;
+            self.has_other_input |= at > 0;
             let outcome = self.in_pipeline(command, at, last);
+            self.has_other_input = outer_input;
             let is_cut = matches!(&outcome, Err(stop) if stop.is_flood());
             let outcome = match is_cut || (outcome.is_ok() && input.overflows()) {
                 false => outcome,
@@ -459,7 +471,13 @@ impl Walker {
             Err(Stop::Shell(error)) if stay => {
                 Err(Stop::Shell(ShellError { exits: true, ..error }))
             }
-            made => self.with_redirections(&made?, stay, run),
+            made => {
+                let outer = self.has_other_input;
+                self.has_other_input |= redirects_input(redirects);
+                let outcome = self.with_redirections(&made?, stay, run);
+                self.has_other_input = outer;
+                outcome
+            }
         }
     }
 
@@ -488,7 +506,7 @@ fn assigns_output(command: &Command) -> bool {
 }
 
 /// The command that is all of a list.
-fn lone_command(and_or: &AndOr) -> Option<&Command> {
+pub(super) fn lone_command(and_or: &AndOr) -> Option<&Command> {
     let pipeline =
         Some(&and_or.first).filter(|one| and_or.rest.is_empty() && !one.negated && !one.timed);
     match &pipeline?.commands[..] {

@@ -116,6 +116,36 @@ pub enum SubstitutionStatus {
     OfBeside,
 }
 
+/// Where the text of a here-document is that still waits at the end of the substitution in which it begins.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum OpenDocuments {
+    /// Behind the line, as for others.
+    Behind,
+    /// Nowhere: it is empty.
+    Empty,
+    /// It is a mistake.
+    Refused,
+    /// It is a mistake, unless another one waits that begins before the substitution.
+    RefusedAlone,
+}
+
+/// What a command in the background reads as its standard input, where the shell has no jobs.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum BackgroundInput {
+    /// What the shell reads.
+    Kept,
+    /// Nothing (POSIX XCU 2.9.3.1).
+    Nothing,
+    /// Nothing, unless the shell has jobs after all (`set -m`).
+    NothingWithoutJobs,
+    /// Nothing where it would be the shell's own; a compound command with redirections around it, a pipe and a
+    /// redirection of its own make it another one, and the first command of a pipeline keeps it.
+    NothingOfShell,
+    /// Nothing where it would be the shell's own; any redirection around it and a pipe make it another one. The
+    /// end of that is an empty line for `read`.
+    EmptyLinesOfShell,
+}
+
 /// Which signals that end the shell leave time for the action for EXIT.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum ActingDeaths {

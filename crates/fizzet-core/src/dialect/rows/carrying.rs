@@ -171,6 +171,12 @@ macro_rules! carrying_rows {
     lists_succeed: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: a=($(false)); echo $?";
     /// What `$?` is for the words behind a command substitution in the same command.
     substitution_status: SubstitutionStatus = [SubstitutionStatus::Kept, SubstitutionStatus::Shown, SubstitutionStatus::Kept, SubstitutionStatus::Kept, SubstitutionStatus::OfBeside, SubstitutionStatus::KeptUnlessPiped, SubstitutionStatus::Shown], "observed in all six: (exit 5); echo $(exit 6) $?; (exit 5); echo $( (exit 2) | (exit 3) ) $?; (exit 5); echo $( (exit 2) & (exit 3) ) $?";
+    /// Assignments and redirections without a command can be in the background.
+    lone_assignments_run_in_background: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: x=1 & wait; echo $?; >f & echo $?";
+    /// Where the text of a here-document is that begins in a `$(...)` which ends on the same line.
+    documents_left_open: OpenDocuments = [OpenDocuments::Behind, OpenDocuments::Behind, OpenDocuments::Empty, OpenDocuments::Empty, OpenDocuments::RefusedAlone, OpenDocuments::Refused, OpenDocuments::Empty], "observed in all six: x=$(cat <<E); echo $x, with two lines behind it; cat <<E $(cat <<F), with four";
+    /// What a command in the background reads.
+    background_input: BackgroundInput = [BackgroundInput::Nothing, BackgroundInput::NothingOfShell, BackgroundInput::Nothing, BackgroundInput::Nothing, BackgroundInput::EmptyLinesOfShell, BackgroundInput::NothingWithoutJobs, BackgroundInput::Kept], "observed in all six: exec <file; { read v; echo $? $v; } & wait; { { read v; echo $? $v; } & wait; } <file; { read v; echo $v; } <&0 & wait";
     /// A mistake in the words of a command that is all of a process (in a pipeline, or in the background) ends that
     /// with the action for EXIT of the shell: the process has not put it aside yet.
     words_of_processes_act: bool = [N, Y, N, N, N, N, N], "observed in all six: trap 'echo bye' EXIT; : | : ${z?}; echo after; : | { : ${z?}; }; : ${z?} & wait";

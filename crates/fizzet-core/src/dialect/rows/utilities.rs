@@ -157,6 +157,8 @@ macro_rules! utilities_rows {
     redirected_commands_hold: Holds = [Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::ButUsage, Holds::Nothing, Holds::Nothing], "observed in all six: { : ${z?}; } 2>/dev/null; echo after; { set -Z; } 2>/dev/null; echo after";
     /// A `select` that ends since its input has ended is a failure for `set -e` and the action for ERR.
     select_fails: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: set -e; select x in a; do :; done </dev/null; echo after";
+    /// The status of a compound command whose redirections have failed is not turned round by `!`.
+    failed_redirections_stay: bool = [N, Y, N, N, N, N, N], "observed in all six: ! { :; } </none/x; echo $?; ! : </none/x; echo $?";
     /// Which mistakes the last command of a pipeline holds, where the shell carries it out itself.
     last_of_pipeline_holds: Holds = [Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::ButUsage, Holds::Nothing, Holds::Nothing], "observed in ksh93 and zsh: : | : ${z?}; echo after; : | set -Z; echo after";
     /// An assignment before a command, or to the name of a loop, that is passed over ends the shell under `set -e`.

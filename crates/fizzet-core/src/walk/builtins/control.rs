@@ -147,6 +147,8 @@ pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let outcome = walker.deeper_source(source, call.span);
     walker.testing = testing;
     walker.behind_backslash = behind_backslash;
+    // What its commands could not write is their mistake.
+    walker.lost_output = false;
     match outcome {
         Err(Stop::Exit(status)) if not_asked && testing > 0 && walker.error_exit.is_some() => {
             walker.error_exit = None;

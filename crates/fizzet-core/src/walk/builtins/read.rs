@@ -68,7 +68,8 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         && !reach.exactly;
     let finds_enough = !line.is_empty() && (contented || reach.most == Some(usize::MAX));
     let lacks_nothing = dialect.read_of_nothing != ReadOfNothing::Fails || reach.most != Some(0);
-    let is_found = finds_enough || (whole && lacks_nothing);
+    let never_ends = || walker.descriptors.input(reach.descriptor).ends_in_lines();
+    let is_found = finds_enough || (whole && lacks_nothing) || never_ends();
     let status = Status::from(!is_found);
     let lacks = reach.exactly && !whole && dialect.read_needs_all;
     let mut line = if lacks { line.slice(0, 0) } else { line };
