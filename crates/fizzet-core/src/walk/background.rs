@@ -22,7 +22,7 @@ impl Walker {
             BackgroundInput::NothingOfShell => {
                 let is_pipeline = and_or.rest.is_empty() && and_or.first.commands.len() > 1;
                 let redirects =
-                    || lone_command(and_or).is_some_and(|one| redirects_input(&one.redirects));
+                    || lone_command(and_or).is_some_and(|one| self.redirects_input(&one.redirects));
                 (is_own() && !is_pipeline && !redirects()).then_some(nothing)
             }
         }
@@ -37,22 +37,23 @@ impl Walker {
         self.has_other_input |= reads;
         before
     }
-}
 
-/// Whether there is a redirection of the standard input.
-pub(super) fn redirects_input(redirects: &[Redirect]) -> bool {
-    let reads = |operator: Operator| match operator {
-        Operator::Input | Operator::ReadWrite | Operator::DuplicateInput => true,
-        Operator::HereDocument | Operator::HereDocumentTabs | Operator::HereString => true,
-        Operator::Output | Operator::Clobber | Operator::Append | Operator::DuplicateOutput => {
-            false
-        }
-        Operator::Both | Operator::BothClobber => false,
-        Operator::BothAppend | Operator::BothDuplicate => false,
-    };
-    redirects.iter().any(|redirect| match redirect.target {
-        None => reads(redirect.operator),
-        Some(RedirectTarget::Descriptor(number)) => number == 0,
-        Some(_) => false,
-    })
+    /// Whether redirections give a command another input than the shell's own: where what they open to read counts,
+    /// whichever the descriptor, or only what they make of the standard input.
+    pub(super) fn redirects_input(&self, redirects: &[Redirect]) -> bool {
+        let any = self.state.dialect.background_input == BackgroundInput::NothingOfShell;
+        let is_input = |redirect: &Redirect, alone: bool| match redirect.target {
+            None => alone,
+            Some(RedirectTarget::Descriptor(number)) => number == 0,
+            Some(RedirectTarget::Variable(_)) => false,
+        };
+        redirects.iter().any(|redirect| match redirect.operator {
+            Operator::Input | Operator::ReadWrite => any || is_input(redirect, true),
+            Operator::HereDocument | Operator::HereDocumentTabs | Operator::HereString => {
+                any || is_input(redirect, true)
+            }
+            Operator::DuplicateInput => is_input(redirect, true),
+            _ => is_input(redirect, false),
+        })
+    }
 }

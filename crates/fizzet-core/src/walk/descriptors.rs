@@ -241,9 +241,14 @@ impl Descriptors {
         all
     }
 
-    /// What a descriptor reads from; one that nothing has opened is not known.
+    /// What a descriptor reads from: one that nothing has opened is not known, and one that can only be written
+    /// gives nothing.
     pub(super) fn input(&self, descriptor: u32) -> Input {
-        self.inputs.get(&descriptor).cloned().unwrap_or_default()
+        match self.inputs.get(&descriptor) {
+            Some(input) => input.clone(),
+            None if self.is_only_written(descriptor) => Input::of(Text::new()),
+            None => Input::unknown(),
+        }
     }
 
     /// Where a descriptor writes to; `None` if it is closed.
@@ -269,6 +274,14 @@ impl Descriptors {
         self.inputs.contains_key(&descriptor) || self.outputs.contains_key(&descriptor)
     }
 
+    /// Whether a descriptor leads to what can only be written.
+    pub(super) fn is_only_written(&self, descriptor: u32) -> bool {
+        let leads = |output: &Output| {
+            matches!(output, Output::Kept(_) | Output::Written(_) | Output::Performed(_))
+        };
+        !self.inputs.contains_key(&descriptor) && self.outputs.get(&descriptor).is_some_and(leads)
+    }
+
     /// Opens a descriptor for reading.
     pub(super) fn read_from(&mut self, descriptor: u32, input: Input) {
         self.outputs.remove(&descriptor);
@@ -283,6 +296,9 @@ impl Descriptors {
 
     /// Opens a descriptor for reading a second time: first the one text, then the other.
     pub(super) fn also_read_from(&mut self, descriptor: u32, input: Input) {
+        if !self.is_open(descriptor) {
+            return self.read_from(descriptor, input);
+        }
         let whole = match (self.input(descriptor).rest(), input.rest()) {
             (Some(mut first), Some(second)) => {
                 first.push_text(&second);

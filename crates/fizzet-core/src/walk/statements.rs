@@ -10,7 +10,6 @@ use crate::syntax::ast::{
 };
 use crate::trace::CommandKind;
 use crate::walk::Walker;
-use crate::walk::background::redirects_input;
 use crate::walk::builtins::SubshellIs;
 use crate::walk::descriptors::Input;
 use crate::walk::known_line::{end_of, known_at};
@@ -473,7 +472,7 @@ impl Walker {
             }
             made => {
                 let outer = self.has_other_input;
-                self.has_other_input |= redirects_input(redirects);
+                self.has_other_input |= self.redirects_input(redirects);
                 let outcome = self.with_redirections(&made?, stay, run);
                 self.has_other_input = outer;
                 outcome

@@ -53,7 +53,8 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         !reach.raw && separates && dialect.backslash_in_ifs == BackslashInIfs::SeparatesButLast;
     reach.raw |= separates;
     if let Some(status) = dialect.read_minds_closed
-        && !walker.descriptors.is_open(reach.descriptor)
+        && (!walker.descriptors.is_open(reach.descriptor)
+            || walker.descriptors.is_only_written(reach.descriptor))
     {
         return Ok(walker.complain(call, status));
     }
