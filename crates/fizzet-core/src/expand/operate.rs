@@ -543,10 +543,11 @@ impl Substitution<'_> {
             Held::List { items, .. } => items.is_empty(),
             Held::One(_) => false,
         };
-        let is_element = matches!(parameter.index, Some(Subscript::Index(_)));
-        let has_others =
-            is_element && self.cx.state().variables.get(&parameter.name.to_bytes()).is_some();
-        if none && (numbered || has_others) {
+        // A variable that has been declared, or has other elements, names nothing that is set.
+        let is_whole_list = matches!(parameter.index, Some(Subscript::At | Subscript::Star));
+        let is_known =
+            !is_whole_list && self.cx.state().variables.get(&parameter.name.to_bytes()).is_some();
+        if none && (numbered || is_known) {
             let then = Parameter { operation: then.clone(), ..parameter.clone() };
             return self.operate(&then, held, place);
         }

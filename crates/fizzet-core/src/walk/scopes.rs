@@ -294,19 +294,32 @@ impl Walker {
         name: &[u8],
         run: impl FnOnce(&mut Walker) -> Result<T, Stop>,
     ) -> Result<T, Stop> {
-        let known = |(known, _): &(Rc<[u8]>, Option<Variable>)| **known == *name;
-        let found =
-            self.scopes.iter().enumerate().find_map(|(depth, scope)| {
-                scope.hidden.iter().position(known).map(|at| (depth, at))
-            });
-        let Some((depth, at)) = found else { return run(self) };
-        let outermost = self.scopes[depth].hidden[at].1.take();
+        let Some(outermost) = self.outermost(name).map(Option::take) else { return run(self) };
         let inner = self.state.variables.remove(name);
         self.state.variables.restore(name, outermost);
         let outcome = run(self);
-        self.scopes[depth].hidden[at].1 = self.state.variables.remove(name);
+        let made = self.state.variables.remove(name);
+        if let Some(outermost) = self.outermost(name) {
+            *outermost = made;
+        }
         self.state.variables.restore(name, inner);
         outcome
+    }
+
+    /// The variable that a name has outside of all functions and of the assignments before commands, where those have
+    /// put it aside. What is assigned before a call is put aside before the variables of the function; what is
+    /// assigned before a declaration is not asked for.
+    fn outermost(&mut self, name: &[u8]) -> Option<&mut Option<Variable>> {
+        let is_it = |(known, _): &&mut (Rc<[u8]>, Option<Variable>)| **known == *name;
+        let others = self.temporaries.iter_mut().filter(|one| !one.declares);
+        let temporaries = others.filter_map(|one| {
+            let depth = 2 * one.scopes;
+            one.saved.iter_mut().find(is_it).map(|(_, variable)| (depth, variable))
+        });
+        let scopes = self.scopes.iter_mut().enumerate().filter_map(|(depth, scope)| {
+            scope.hidden.iter_mut().find(is_it).map(|(_, variable)| (2 * depth + 1, variable))
+        });
+        temporaries.chain(scopes).min_by_key(|(depth, _)| *depth).map(|(_, variable)| variable)
     }
 }
 

@@ -528,6 +528,7 @@ impl Walker {
             && (declaration.exports || declaration.freezes)
             && !given.has(b'g')
             && !(declaration.outside && given.has(b'n'))
+            && !exported
         {
             self.outlast(name);
         }
