@@ -30,6 +30,8 @@ pub(super) enum Lasting {
     Always,
     /// While the shell carries a command out.
     ForCommand,
+    /// The same, for the shell alone: programs do not get them.
+    ForShell,
     /// In the child of the shell that becomes a program.
     InChild,
 }
@@ -93,7 +95,7 @@ impl Walker {
                 },
             };
             let (name, span) = (assignment.name.clone(), assignment.span);
-            if temporary {
+            if temporary && lasting != Lasting::ForShell {
                 self.state.variables.entry(&name).exported = true;
             }
             self.act_at_part()?;

@@ -57,12 +57,24 @@ impl Walker {
         Ok((made, Some(std::mem::replace(&mut self.descriptors, outer))))
     }
 
+    /// For how long the assignments last before a command of such a kind that the shell carries out itself.
+    pub(super) fn lasting_in_shell(&self, kind: CommandKind) -> Lasting {
+        let is_utility = matches!(kind, CommandKind::Builtin | CommandKind::Special);
+        match is_utility && !self.state.dialect.assignments_of_utilities_are_exported {
+            true => Lasting::ForShell,
+            false => Lasting::ForCommand,
+        }
+    }
+
     /// For how long the assignments before a command last that does not keep them.
     pub(super) fn lasting(&self, argv: &[Text], kind: CommandKind) -> Lasting {
         let apart = self.state.dialect.programs_made_apart == Apart::All;
+        // What stands behind `exec` is a program, as far as this goes.
+        let is_exec = matches!(argv, [first, _, ..] if first.bytes() == b"exec");
         match apart && self.kind_behind_command(argv, kind) == CommandKind::External {
             true => Lasting::InChild,
-            false => Lasting::ForCommand,
+            false if is_exec => Lasting::ForCommand,
+            false => self.lasting_in_shell(kind),
         }
     }
 

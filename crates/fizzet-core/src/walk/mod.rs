@@ -241,10 +241,10 @@ pub(crate) struct Walker {
     error_told: bool,
     /// Whether the command that comes next is all that a process of its own carries out.
     is_process: bool,
-    /// Whether the standard input is another one than the shell's own: a pipe, or a redirection around the command.
-    has_other_input: bool,
     /// Whether a mistake in its words has ended such a process.
     words_failed: bool,
+    /// Whether the standard input is another one than the shell's own: a pipe, or a redirection around the command.
+    has_other_input: bool,
     /// The status that there was before the mistake that has ended the latest subshell.
     before_mistake: Option<Status>,
     /// Whether the latest failure was that of a negated command or in a compound command, whoever asks.

@@ -3,7 +3,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{Apart, Keywords, LastArgument};
+use crate::dialect::{Apart, Keywords, LastArgument, UtilityKind};
 use crate::expand;
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
@@ -336,9 +336,10 @@ impl Walker {
             return Ok(None);
         }
         let name = [self.state.shell_text(name)];
-        let lasting = match self.keeps_assignments(self.kind(&name), &name) {
+        let kind = self.kind(&name);
+        let lasting = match self.keeps_assignments(kind, &name) {
             true => Lasting::Always,
-            false => Lasting::ForCommand,
+            false => self.lasting_in_shell(kind),
         };
         self.assignments(&command.assignments, lasting).map(Some)
     }
@@ -539,7 +540,6 @@ impl Walker {
     }
 
     pub(super) fn kind(&self, argv: &[Text]) -> CommandKind {
-        use crate::dialect::UtilityKind;
         let Some(name) = argv.first() else { return CommandKind::Nothing };
         let dialect = &self.state.dialect;
         let is_keyword =

@@ -374,7 +374,8 @@ impl Walker {
 
     pub(super) fn command(&mut self, command: &Command) -> Result<(), Stop> {
         let (piped, lone) = (std::mem::take(&mut self.piped), std::mem::take(&mut self.lone));
-        self.is_process &= matches!(command.kind, Node::Simple(_));
+        let is_process =
+            std::mem::take(&mut self.is_process) && matches!(command.kind, Node::Simple(_));
         self.step(command.span)?;
         if self.state.dialect.lines_count_when_known {
             self.state.doing.at = Some(known_at(command));
@@ -385,6 +386,7 @@ impl Walker {
         }
         let beside = self.processes.len();
         self.begin_without_argument(command, lone);
+        self.is_process = is_process;
         let outcome = self.command_here(command, (piped, lone));
         self.end_beside(beside);
         outcome

@@ -157,7 +157,7 @@ macro_rules! carrying_rows {
     /// Functions come before the special built-in utilities of their names.
     functions_come_first: bool = [N, Y, N, N, N, N, Y], "observed in bash, mksh and zsh: set() { echo in; }; set";
     /// Utilities besides the special ones before which assignments stay; `builtin` alone is meant by its name.
-    utilities_keep_assignments: &'static [&'static str] = [&[], &[], &[], &[], &["compound", "float", "integer", "nameref"], &["builtin", "typeset"], &["alias", "builtin", "hash"]], "observed in all six, with the name of each utility: x=1 typeset y; echo $x";
+    utilities_keep_assignments: &'static [&'static str] = [&[], &[], &[], &[], &["compound", "float", "integer", "nameref"], &["builtin", "typeset", ".", ":", "break", "continue", "eval", "exec", "exit", "export", "readonly", "return", "set", "shift", "times", "trap", "unset"], &["alias", "builtin", "hash"]], "observed in all six, with the name of each utility: x=1 typeset y; echo $x";
     /// Assignments before a special built-in utility stay.
     special_keeps_assignments: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: x=1 :; echo $x";
     /// They are exported, and stay behind the calls of functions that gave the same names values, but not those before
@@ -171,6 +171,8 @@ macro_rules! carrying_rows {
     lists_succeed: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: a=($(false)); echo $?";
     /// What `$?` is for the words behind a command substitution in the same command.
     substitution_status: SubstitutionStatus = [SubstitutionStatus::Kept, SubstitutionStatus::Shown, SubstitutionStatus::Kept, SubstitutionStatus::Kept, SubstitutionStatus::OfBeside, SubstitutionStatus::KeptUnlessPiped, SubstitutionStatus::Shown], "observed in all six: (exit 5); echo $(exit 6) $?; (exit 5); echo $( (exit 2) | (exit 3) ) $?; (exit 5); echo $( (exit 2) & (exit 3) ) $?";
+    /// Assignments before a built-in utility are exported to the programs that it runs.
+    assignments_of_utilities_are_exported: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: x=1 command eval 'env'; x=1 eval 'export -p'";
     /// Assignments and redirections without a command can be in the background.
     lone_assignments_run_in_background: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: x=1 & wait; echo $?; >f & echo $?";
     /// Where the text of a here-document is that begins in a `$(...)` which ends on the same line.

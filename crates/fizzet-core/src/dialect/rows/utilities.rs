@@ -352,8 +352,8 @@ macro_rules! utilities_rows {
     declared_values_outlast: DeclaredValues = [DeclaredValues::Direct, DeclaredValues::OutsideOrLocal, DeclaredValues::Direct, DeclaredValues::Direct, DeclaredValues::All, DeclaredValues::Direct, DeclaredValues::None], "observed in all six: x=1 export x=5; echo $x; x=1 typeset x=5; echo $x; f() { x=1 local x=5; echo $x; }; f; echo $x";
     /// A mistake behind `integer`, `float` and `nameref` ends the command only.
     declaring_words_hold_mistakes: bool = [N, N, N, N, Y, N, N], "observed in ksh93, mksh and zsh: integer y='1+'; echo $?; nameref r='a b'; echo $?";
-    /// A list is a mistake behind `typeset -i` and `-F`.
-    numbers_refuse_lists: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -ia a=(1 2); echo $a";
+    /// A list is a mistake behind `typeset -i` and `-F`, and `unset` of an element of such a number.
+    numbers_refuse_lists: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -ia a=(1 2); echo $a; typeset -i x; unset 'x[0]'; echo after";
     /// The assignments before a declaration are carried out before its words are expanded.
     declarations_see_assignments: bool = [N, N, N, N, Y, N, Y], "observed in all six: x=1 export y=$x; echo $y; x=1 typeset y=$x; echo $y";
     /// `exec` makes a relative path absolute.

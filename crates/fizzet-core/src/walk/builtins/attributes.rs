@@ -211,7 +211,7 @@ impl Walker {
         })
     }
 
-    fn is_number(&self, name: &[u8]) -> bool {
+    pub(super) fn is_number(&self, name: &[u8]) -> bool {
         let kind = self.state.variables.get(name).map(|variable| variable.keeps);
         matches!(kind, Some(Keeps::Integer(_) | Keeps::Real { .. }))
     }

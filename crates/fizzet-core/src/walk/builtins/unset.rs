@@ -86,6 +86,12 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                 }
                 key => key?,
             };
+            if walker.state.dialect.numbers_refuse_lists
+                && walker.is_number(array)
+                && !walker.state.variables.is_array(array)
+            {
+                return Err(walker.state.mistake("a number has no elements", call.span, 1));
+            }
             status |= walker.unset_element(array, index, key, call.span)?;
             continue;
         }
