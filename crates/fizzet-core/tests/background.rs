@@ -1,5 +1,5 @@
-//! What commands in the background read, what the processes of pipelines carry out when they end, and where the text
-//! of a here-document is that a substitution leaves open.
+//! What commands in the background read, what the processes of pipelines carry out when they end, where the text of a
+//! here-document is that a substitution leaves open, and what mistakes leave.
 
 mod labels;
 
@@ -93,10 +93,14 @@ fn a_mistake_in_the_words_of_a_process_carries_out_the_action_for_exit_in_bash()
 
 #[test]
 fn the_last_command_of_a_pipeline_holds_mistakes_in_ksh93() {
-    check(Ksh93, ": | : ${hive?}; label $?", "1");
-    check(Ksh93, "f() { : ${hive?}; label in; }; : | f; label $?", "1");
-    check(Ksh93, ": | set -o nosuch; label $?", "");
-    check(Zsh, ": | : ${hive?}; label $?", "");
+    for (shell, text, told) in [
+        (Ksh93, ": | : ${hive?}; label $?", "1"),
+        (Ksh93, "f() { : ${hive?}; label in; }; : | f; label $?", "1"),
+        (Ksh93, ": | set -o nosuch; label $?", ""),
+        (Zsh, ": | : ${hive?}; label $?", ""),
+    ] {
+        check(shell, text, told);
+    }
 }
 
 #[test]
@@ -113,11 +117,31 @@ fn a_here_document_that_a_substitution_leaves_open() {
 
 #[test]
 fn a_status_behind_a_substitution_that_a_mistake_has_ended() {
-    check(Ksh93, "label $(: ${hive?}) $?", "0");
-    check(Ksh93, "label $(false; : ${hive?}) $?", "1");
-    check(Ksh93, "jars=$(: ${hive?}); label $?", "1");
-    check(Bash, "label $(: ${hive?}) $?", "1");
-    check(Dash, "label $(: ${hive?}) $?", "0");
+    for (shell, text, told) in [
+        (Ksh93, "label $(: ${hive?}) $?", "0"),
+        (Ksh93, "label $(false; : ${hive?}) $?", "1"),
+        (Ksh93, "jars=$(: ${hive?}); label $?", "1"),
+        (Bash, "label $(: ${hive?}) $?", "1"),
+        (Dash, "label $(: ${hive?}) $?", "0"),
+    ] {
+        check(shell, text, told);
+    }
+}
+
+#[test]
+fn numbers_of_test_are_decimal_under_the_posix_option_of_ksh93() {
+    for (test, status) in [
+        ("010 -eq 10", "0"),
+        ("-010 -eq -10", "0"),
+        ("+010 -eq 10", "0"),
+        ("010.5 -gt 10", "0"),
+        ("'' -eq 0", "0"),
+        ("jars -eq 0", "2"),
+        ("1+1 -eq 2", "2"),
+        ("0x2 -eq 2", "2"),
+    ] {
+        check(Ksh93, &format!("set -o posix; [ {test} ]; label $?"), status);
+    }
 }
 
 #[test]

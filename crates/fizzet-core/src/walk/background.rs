@@ -48,10 +48,11 @@ impl Walker {
             Some(RedirectTarget::Variable(_)) => false,
         };
         redirects.iter().any(|redirect| match redirect.operator {
-            Operator::Input | Operator::ReadWrite => any || is_input(redirect, true),
-            Operator::HereDocument | Operator::HereDocumentTabs | Operator::HereString => {
-                any || is_input(redirect, true)
-            }
+            Operator::Input
+            | Operator::ReadWrite
+            | Operator::HereDocument
+            | Operator::HereDocumentTabs
+            | Operator::HereString => any || is_input(redirect, true),
             Operator::DuplicateInput => is_input(redirect, true),
             _ => is_input(redirect, false),
         })

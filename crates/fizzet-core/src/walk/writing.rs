@@ -129,6 +129,11 @@ impl Walker {
         self.fatal_with(call, "an option is not known", status)
     }
 
+    /// The use of a utility is told, and ends the shell.
+    pub(in crate::walk) fn fatal_use(&mut self, call: &builtins::Call<'_>, wrong: &str) -> Stop {
+        self.fatal_with(call, wrong, self.state.dialect.option_usage_status)
+    }
+
     /// The same with a status of its own.
     pub(in crate::walk) fn fatal_with(
         &mut self,

@@ -362,7 +362,7 @@ macro_rules! carrying_rows {
     /// When variables are saved that get other values for a command.
     temporaries_are_saved: TemporariesSaved = [TemporariesSaved::Late, TemporariesSaved::Through, TemporariesSaved::Late, TemporariesSaved::Late, TemporariesSaved::Late, TemporariesSaved::Early, TemporariesSaved::Early], "observed in all six: x=1 y=$((x=5)) true; echo $x; x=$((x=6)) true; echo $x";
     /// Under `set -e` mistakes that are only told end the shell wherever they stand: the missing file of `$(<file)`,
-    /// the index of an element of a list.
+    /// the index of an element of a list, a read-only variable.
     told_mistakes_end_shells: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: set -e; echo $(<nosuch) || echo or; readonly r; read r <<< x || echo or; echo after";
     /// The options of `enable` and `disable`.
     enable_letters: &'static str = ["", "adnpsf:", "", "", "", "", "afmprs"], "observed in bash and zsh: enable -Q; echo $?";

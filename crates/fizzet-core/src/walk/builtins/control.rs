@@ -224,8 +224,7 @@ impl Walker {
         if !self.state.dialect.numbers_are_no_options || !operands.first().is_some_and(is_option) {
             return Ok(operands);
         }
-        let status = self.state.dialect.option_usage_status;
-        Err(self.fatal_with(call, "an option is not known", status))
+        Err(self.fatal_use(call, "an option is not known"))
     }
 
     /// The end of a utility that has been given more numbers than it takes.

@@ -111,10 +111,7 @@ pub(super) fn times(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     match dialect.times_operand_end.filter(|_| !call.arguments().is_empty()) {
         None => unpredictable(walker, call),
         Some(Reach::Command) => Ok(1),
-        Some(_) => {
-            let status = dialect.option_usage_status;
-            Err(walker.fatal_with(call, "too many arguments", status))
-        }
+        Some(_) => Err(walker.fatal_use(call, "too many arguments")),
     }
 }
 
@@ -153,10 +150,7 @@ fn carried_out_file(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         return match walker.state.dialect.no_file_status {
             Some(status) if status == 0 => Ok(status),
             Some(status) => Ok(walker.complain(call, status)),
-            None => {
-                let status = dialect.option_usage_status;
-                Err(walker.fatal_with(call, "a file was expected", status))
-            }
+            None => Err(walker.fatal_use(call, "a file was expected")),
         };
     };
     let limit = walker.state.limits.bytes;

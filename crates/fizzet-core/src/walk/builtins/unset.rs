@@ -39,10 +39,7 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         return match walker.state.dialect.unset_nothing {
             Outside::Allowed => Ok(0),
             Outside::Fails => Ok(1),
-            Outside::Fatal => {
-                let status = walker.state.dialect.option_usage_status;
-                Err(walker.fatal_with(call, "a name was expected", status))
-            }
+            Outside::Fatal => Err(walker.fatal_use(call, "a name was expected")),
         };
     }
     for operand in given.operands {

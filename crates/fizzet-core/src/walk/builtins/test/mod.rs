@@ -146,7 +146,8 @@ impl Operators<'_> {
             TestNumbers::Trimmed(behind) => return number_before(text, behind),
             TestNumbers::Leading => return leading(text, self.dialect()),
             TestNumbers::Reals => {
-                return arithmetic::text_value(&mut *self.walker, real(text)?, self.call.span).ok();
+                let text = real(text)?;
+                return arithmetic::text_value(&mut *self.walker, &text, self.call.span).ok();
             }
             TestNumbers::Expressions => {}
         }
@@ -208,24 +209,26 @@ impl Operators<'_> {
     /// The order of two numbers, which real numbers that are none may lack; `None` where one is no number.
     fn order(&mut self, left: &[u8], right: &[u8]) -> Option<Option<Ordering>> {
         if self.dialect().test_compares_reals {
-            let (left, right) = match self.dialect().test_numbers {
-                TestNumbers::Reals => (real(left)?, real(right)?),
-                _ => (left, right),
+            let span = self.call.span;
+            return match self.dialect().test_numbers {
+                TestNumbers::Reals => {
+                    arithmetic::text_order(self.walker, (&real(left)?, &real(right)?), span).ok()
+                }
+                _ => arithmetic::text_order(self.walker, (left, right), span).ok(),
             };
-            return arithmetic::text_order(self.walker, (left, right), self.call.span).ok();
         }
         let (left, right) = (self.number(left)?, self.number(right)?);
         Some(Some(left.cmp(&right)))
     }
 }
 
-/// The number in base ten that a text is as C's `strtold` takes it, without blanks and zeros before it; nothing is
-/// a number too.
-fn real(text: &[u8]) -> Option<&[u8]> {
+/// The number in base ten that a text is as C's `strtold` takes it, without blanks and zeros before its digits;
+/// nothing is a number too.
+fn real(text: &[u8]) -> Option<Vec<u8>> {
     let text = text.trim_ascii_start();
     let number = text.strip_prefix(b"-").or(text.strip_prefix(b"+")).unwrap_or(text);
     if text.is_empty() || NO_NUMBERS.iter().any(|word| number.eq_ignore_ascii_case(word)) {
-        return Some(text);
+        return Some(text.to_vec());
     }
     let (digits, exponent) = match number.find_byteset(b"eE") {
         Some(at) => (&number[..at], &number[at + 1..]),
@@ -237,9 +240,11 @@ fn real(text: &[u8]) -> Option<&[u8]> {
         && digits.iter().all(|byte| is_digit(byte) || *byte == b'.')
         && digits.iter().filter(|byte| **byte == b'.').count() < 2
         && exponent.iter().all(is_digit);
+    // A zero before other digits would make it octal.
     let zeros = digits.iter().take_while(|byte| **byte == b'0').count();
-    let whole = digits.get(zeros).is_some_and(is_digit);
-    is_number.then(|| if whole && number.len() == text.len() { &number[zeros..] } else { text })
+    let skipped = if digits.get(zeros).is_some_and(is_digit) { zeros } else { 0 };
+    let sign = &text[..text.len() - number.len()];
+    is_number.then(|| [sign, &number[skipped..]].concat())
 }
 
 /// The words that are numbers without digits.
