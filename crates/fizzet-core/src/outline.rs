@@ -7,7 +7,7 @@ use crate::dialect::{Braces, Dialect};
 use crate::source::{SourceId, Span};
 use crate::syntax::ast::{
     Argument, Arithmetic, AssignedValue, Assignment, Command, CommandKind, Condition, List,
-    Operation, Parameter, ParameterName, Part, Redirect, SimpleCommand, Subscript, Word,
+    Operation, Parameter, ParameterName, Part, Pipeline, Redirect, SimpleCommand, Subscript, Word,
 };
 use crate::syntax::{Parser, SyntaxError};
 
@@ -123,16 +123,19 @@ impl Visitor<'_> {
         for and_or in &list.items {
             let pipelines =
                 [&and_or.first].into_iter().chain(and_or.rest.iter().map(|(_, one)| one));
-            for command in pipelines.flat_map(|pipeline| &pipeline.commands) {
-                self.command(command);
-            }
+            pipelines.for_each(|pipeline| self.pipeline(pipeline));
         }
+    }
+
+    fn pipeline(&mut self, pipeline: &Pipeline) {
+        pipeline.commands.iter().for_each(|command| self.command(command));
     }
 
     fn command(&mut self, command: &Command) {
         match &command.kind {
             CommandKind::Simple(simple) => self.simple(simple, command.span),
             CommandKind::Group(list) | CommandKind::Subshell(list) => self.list(list),
+            CommandKind::Pipeline(pipeline) => self.pipeline(pipeline),
             CommandKind::If { branches, otherwise } => {
                 for (condition, body) in branches {
                     self.list(condition);

@@ -366,7 +366,8 @@ impl<'a> Printer<'a> {
             // No other command is read in this shell.
             CommandKind::Repeat { .. }
             | CommandKind::Always { .. }
-            | CommandKind::Anonymous { .. } => self.page.source(command.span),
+            | CommandKind::Anonymous { .. }
+            | CommandKind::Pipeline(_) => self.page.source(command.span),
         }
         if !command.redirects.is_empty() {
             self.page.say(" ");

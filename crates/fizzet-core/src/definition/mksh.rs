@@ -15,7 +15,7 @@ use crate::text::Text;
 const LEVEL: usize = 8;
 
 pub(super) fn definition(page: Page<'_>, name: &[u8], function: &Function) -> Text {
-    let mut printer = Printer { page, column: 0, in_lines: true, plain: false, bodies: Vec::new() };
+    let mut printer = Printer { page, column: 0, in_lines: true, bodies: Vec::new() };
     printer.named(name, function.span, &function.body);
     printer.new_line();
     printer.page.text
@@ -27,8 +27,6 @@ struct Printer<'a> {
     column: usize,
     /// Whether commands have lines of their own.
     in_lines: bool,
-    /// Whether the next name goes without a backslash.
-    plain: bool,
     /// The here-documents whose bodies come where the line ends.
     bodies: Vec<Redirect>,
 }
@@ -200,13 +198,6 @@ impl Printer<'_> {
     fn pipeline(&mut self, pipeline: &Pipeline) {
         if pipeline.timed {
             self.page.say("time ");
-            let first = pipeline.commands.first().map(|command| command.span);
-            let start = Span { end: pipeline.span.start, ..pipeline.span };
-            let between = first.map_or(&b""[..], |first| self.page.between(start, first));
-            if between.windows(2).any(|two| two == b"-p") {
-                self.page.say("-p ");
-                self.plain = true;
-            }
         }
         if pipeline.negated {
             self.page.say("! ");
@@ -221,6 +212,7 @@ impl Printer<'_> {
         match &command.kind {
             CommandKind::Simple(simple) => self.simple(simple, &command.redirects),
             CommandKind::Group(list) => self.group(|printer| printer.list(list)),
+            CommandKind::Pipeline(pipeline) => self.pipeline(pipeline),
             CommandKind::Subshell(list) => {
                 self.page.say("( ");
                 self.column += 2;
@@ -360,13 +352,12 @@ impl Printer<'_> {
                 self.page.say(" ");
             }
         }
-        let plain = std::mem::take(&mut self.plain);
         for (at, argument) in simple.words.iter().enumerate() {
             let may_be_alias = match argument {
                 Argument::Word(word) => word.literal().is_some_and(may_be_alias),
                 Argument::Assignment(_) => false,
             };
-            if at == 0 && !plain && may_be_alias {
+            if at == 0 && may_be_alias {
                 self.page.say("\\");
             }
             self.argument(argument);

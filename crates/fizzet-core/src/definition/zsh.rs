@@ -155,6 +155,7 @@ impl Printer<'_> {
         match &command.kind {
             CommandKind::Simple(simple) => self.simple(simple),
             CommandKind::Group(list) => self.block("{", list, "}"),
+            CommandKind::Pipeline(pipeline) => self.pipeline(pipeline),
             CommandKind::Subshell(list) => self.block("(", list, ")"),
             CommandKind::If { branches, otherwise } => self.branches(branches, otherwise.as_ref()),
             CommandKind::Loop { until, condition, body } => {

@@ -155,10 +155,19 @@ impl<'a> Parser<'a> {
     /// Commands inside a compound command, up to what closes it. May be empty; the caller says
     /// whether that is allowed.
     pub(super) fn compound_list(&mut self) -> Parsed<List> {
+        self.list_of_commands(true)
+    }
+
+    /// The commands of a substitution or a condition, where one semicolon is no empty command.
+    pub(super) fn strict_list(&mut self) -> Parsed<List> {
+        self.list_of_commands(self.dialect.lone_semicolons != LoneSemicolons::One)
+    }
+
+    fn list_of_commands(&mut self, lone_semicolons: bool) -> Parsed<List> {
         let mut list = List::default();
         loop {
             self.skip_newlines()?;
-            if self.eat_lone_semicolon()? {
+            while lone_semicolons && self.eat_lone_semicolon()? && self.raw() == Some(b'\n') {
                 self.skip_newlines()?;
             }
             self.replace_aliases_of_closers()?;
@@ -215,7 +224,12 @@ impl<'a> Parser<'a> {
         if self.at_lone_semicolon() {
             return self.unexpected("a command");
         }
-        self.full_list()
+        match self.strict_list()? {
+            list if list.items.is_empty() && self.dialect.empty_bodies == EmptyBodies::Never => {
+                self.unexpected("a command")
+            }
+            list => Ok(list),
+        }
     }
 
     fn at_list_end(&mut self) -> bool {
@@ -335,71 +349,6 @@ impl<'a> Parser<'a> {
     pub(super) fn start(&mut self) -> usize {
         self.skip_blanks();
         self.pos
-    }
-
-    fn pipeline(&mut self) -> Parsed<Pipeline> {
-        let start = self.start();
-        let mut end = start;
-        let (mut negated, mut timed, mut signs) = (false, false, 0u32);
-        let mut words = false;
-        loop {
-            self.replace_aliases_of_command()?;
-            if (!negated || self.dialect.repeated_negation) && self.eat_reserved(b"!") {
-                negated = !negated;
-                signs += 1;
-            } else if self.dialect.time_reserved
-                && !(timed && self.dialect.one_time)
-                && self.eat_reserved(b"time")
-            {
-                timed = true;
-                self.skip_blanks();
-                let option = self.dialect.time_takes_option && self.eat_reserved(b"-p");
-                self.skip_blanks();
-                let dashes = self.dialect.time_takes_dashes && self.eat_reserved(b"--");
-                words = self.dialect.timed_words && (option || dashes);
-                if words {
-                    break;
-                }
-            } else {
-                break;
-            }
-            end = self.pos;
-        }
-        let mut commands = Vec::new();
-        self.skip_blanks();
-        if negated && !self.dialect.repeated_negation && self.at_reserved(b"!") {
-            return self.unexpected("a command");
-        }
-        let alone: &[&str] = match (timed, signs) {
-            (true, _) => self.dialect.lone_time,
-            (false, 1..) => self.dialect.lone_negation,
-            (false, 0) => &[],
-        };
-        let bare = !alone.is_empty()
-            && (self.at_end() || alone.iter().any(|next| self.at(next.as_bytes())));
-        if !bare {
-            loop {
-                let command = match std::mem::take(&mut words) {
-                    true => self.simple_command(self.pos, Vec::new())?,
-                    false => self.deeper(Parser::command)?,
-                };
-                end = self.pos;
-                commands.push(command);
-                self.skip_blanks();
-                if self.at(b"||") || !(self.eat_pipe()) {
-                    break;
-                }
-                self.skip_newlines()?;
-            }
-        }
-        Ok(Pipeline { negated, timed, commands, span: self.span(start, end) })
-    }
-
-    fn eat_pipe(&mut self) -> bool {
-        if self.dialect.coprocess_operator && self.at(b"|&") {
-            return false;
-        }
-        (self.dialect.pipe_both && self.eat(b"|&")) || self.eat(b"|")
     }
 
     /// A simple command that begins at a place, with the place behind the redirections that are read already.

@@ -13,7 +13,7 @@ use crate::syntax::error::{SEPARATOR, SyntaxError, SyntaxErrorKind};
 use crate::syntax::within::Within;
 
 /// Reserved words that go on or end a compound command.
-const RESERVED_CLOSERS: &[&[u8]] =
+pub(super) const RESERVED_CLOSERS: &[&[u8]] =
     &[b"then", b"else", b"elif", b"fi", b"do", b"done", b"esac", b"}"];
 
 impl<'a> Parser<'a> {
@@ -120,11 +120,24 @@ impl<'a> Parser<'a> {
             Some(b'[') if self.dialect.double_brackets && self.eat_reserved(b"[[") => {
                 self.conditional(start)?
             }
-            Some(b'c') if self.dialect.coprocesses && self.eat_reserved(b"coproc") => {
+            Some(b'c') if self.at_coprocess() => {
+                self.eat_reserved(b"coproc");
+                self.skip_blanks();
+                if self.sign_stands_alone(self.dialect.lone_coprocess) {
+                    return Ok(Some(CommandKind::Group(List::default())));
+                }
                 let name = self.coprocess_name()?;
+                let is_function = self.dialect.named_coprocesses && self.at_reserved(b"function");
+                if is_function || self.at_coprocess() {
+                    return self.unexpected("a command");
+                }
                 let command = Box::new(self.deeper(Parser::command)?);
                 CommandKind::Coprocess { name, command }
             }
+            Some(b'!' | b't') if self.at_inner_pipeline() => {
+                CommandKind::Pipeline(Box::new(self.deeper(Parser::pipeline)?))
+            }
+            Some(b'!') if self.at_reserved(b"!") => return self.unexpected("a command"),
             Some(b'}') if !first && self.at_reserved(b"}") => return Ok(None),
             Some(_) if self.at_no_command() => return self.unexpected("a command"),
             _ => return Ok(None),
@@ -139,6 +152,13 @@ impl<'a> Parser<'a> {
             || never.iter().any(|word| self.at_reserved(word.as_bytes()))
     }
 
+    /// Whether a pipeline begins here where one command may stand.
+    pub(super) fn at_inner_pipeline(&mut self) -> bool {
+        let is_plain = self.in_time && self.dialect.one_time;
+        let openers = if is_plain { &[] } else { self.dialect.pipelines_begin_with };
+        openers.iter().any(|word| self.at_reserved(word.as_bytes()))
+    }
+
     /// Whether what stands here may be a command that is not simple behind redirections.
     fn may_stand_behind_redirections(&mut self) -> bool {
         match self.dialect.behind_redirections {
@@ -147,6 +167,11 @@ impl<'a> Parser<'a> {
             BehindRedirections::Parentheses => self.at(b"("),
             BehindRedirections::Commands => true,
         }
+    }
+
+    /// Whether a coprocess begins here.
+    pub(super) fn at_coprocess(&mut self) -> bool {
+        self.dialect.coprocesses && self.at_reserved(b"coproc")
     }
 
     /// The word that names a coprocess, where a compound command follows it.
@@ -164,6 +189,11 @@ impl<'a> Parser<'a> {
         self.skip_blanks();
         if self.peek() == Some(b'(') || opens(self) {
             return Ok(Some(name));
+        }
+        // Reserved words count behind the word that could be a name.
+        let others: [&[u8]; 4] = [b"in", b"!", b"function", b"coproc"];
+        if RESERVED_CLOSERS.iter().chain(&others).any(|word| self.at_reserved(word)) {
+            return self.unexpected("a command");
         }
         self.pos = start;
         Ok(None)
@@ -184,12 +214,18 @@ impl<'a> Parser<'a> {
             if let Counted::Cut(end) = counted {
                 return Ok(CommandKind::Arithmetic(self.cut_expression(inside, end)));
             }
-            if let Ok(expression) = expression
+            if let Ok(expression) = &expression
                 && counted != Counted::Elsewhere
                 && self.brackets_pair(inside, self.pos)
                 && self.eat(b"))")
             {
-                self.check_brackets(&expression)?;
+                self.check_brackets(expression)?;
+                return Ok(CommandKind::Arithmetic(expression.clone()));
+            }
+            if let Ok(expression) = expression
+                && self.dialect.open_parentheses_end_with_text
+                && self.at_end()
+            {
                 return Ok(CommandKind::Arithmetic(expression));
             }
             self.not_arithmetic.insert(open);

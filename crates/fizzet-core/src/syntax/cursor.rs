@@ -102,6 +102,8 @@ pub struct Parser<'a> {
     pub(super) in_document: bool,
     /// Whether it is between quotes inside the word of an operation that is quoted itself.
     pub(super) in_inner_quotes: bool,
+    /// Whether `time` stands before a pipeline around.
+    pub(super) in_time: bool,
     /// Whether parentheses hide what ends the pattern of an operation that is being read.
     pub(super) pairs_in_pattern: bool,
     /// Whether the expansion in braces that is being read stands between double quotes.
@@ -165,6 +167,7 @@ impl<'a> Parser<'a> {
             modified_word: Cell::new(None),
             in_document: false,
             in_inner_quotes: false,
+            in_time: false,
             in_quoted_braces: false,
             pairs_in_pattern: false,
             in_quotes_in_braces: false,
@@ -249,6 +252,7 @@ impl<'a> Parser<'a> {
             modified_word: Cell::new(None),
             in_document: false,
             in_inner_quotes: false,
+            in_time: false,
             in_quoted_braces: false,
             pairs_in_pattern: false,
             in_quotes_in_braces: false,
@@ -423,7 +427,7 @@ impl<'a> Parser<'a> {
 
     /// Whether `;;`, `;&` or `;|` stands here.
     pub(super) fn at_branch_end(&self) -> bool {
-        self.at(b";;") || self.at(b";&") || self.at(b";|")
+        self.at(b";;") || (self.dialect.case_fall && self.at(b";&")) || self.at(b";|")
     }
 
     /// Steps over a newline and the here-documents behind it.

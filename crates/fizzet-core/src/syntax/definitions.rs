@@ -45,7 +45,7 @@ impl Parser<'_> {
 
     pub(super) fn function_keyword(&mut self) -> Parsed<CommandKind> {
         self.skip_blanks();
-        if self.at_body_end() {
+        if self.body_is_left_away() {
             return Ok(CommandKind::Group(List::default()));
         }
         if self.dialect.short_forms && self.eat(b"()") {
@@ -155,7 +155,7 @@ impl Parser<'_> {
         self.skip_blanks();
         let (behind_keyword, behind_parentheses) = self.dialect.bodies_may_be_missing;
         let may_miss = if keyword { behind_keyword } else { behind_parentheses };
-        let at_end = may_miss && self.at_end();
+        let at_end = (may_miss && self.at_end()) || (keyword && self.body_is_left_away());
         if at_end || self.dialect.empty_function_bodies.iter().any(|next| self.at(next.as_bytes()))
         {
             let (kind, span) = (CommandKind::Group(List::default()), self.span(self.pos, self.pos));
@@ -163,6 +163,10 @@ impl Parser<'_> {
             return Ok(CommandKind::Function { names, words, body, keyword });
         }
         self.skip_newlines()?;
+        let is_pipeline = !self.dialect.bodies_are_pipelines && self.at_inner_pipeline();
+        if is_pipeline || self.at_coprocess() {
+            return self.unexpected("a command as the body of the function");
+        }
         let body = self.deeper(Parser::command)?;
         let compound = !matches!(body.kind, CommandKind::Simple(_) | CommandKind::Function { .. });
         let short = keyword && self.dialect.short_forms && !self.dialect.lone_bodies;

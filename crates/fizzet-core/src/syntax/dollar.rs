@@ -335,19 +335,21 @@ impl<'a> Parser<'a> {
         let outer = std::mem::take(&mut self.in_assignment);
         let document = std::mem::take(&mut self.in_document);
         let quotes = std::mem::take(&mut self.in_inner_quotes);
-        let parentheses = self.parentheses;
+        let (parentheses, in_time) = (self.parentheses, self.in_time);
         self.parentheses.0 += 1;
         let substituted = opener != "(";
         self.parentheses.1 += u32::from(substituted);
+        self.in_time &= !substituted;
         // The bodies of here-documents from before a substitution come behind the whole of it.
         let waiting = if substituted { std::mem::take(&mut self.pending) } else { Vec::new() };
-        let list = self.compound_list();
         let list = match substituted {
-            true => list.and_then(|list| self.left_open(waiting.is_empty()).map(|()| list)),
-            false => list,
+            true => self
+                .strict_list()
+                .and_then(|list| self.left_open(waiting.is_empty()).map(|()| list)),
+            false => self.compound_list(),
         };
         self.pending.splice(0..0, waiting);
-        self.parentheses = parentheses;
+        (self.parentheses, self.in_time) = (parentheses, in_time);
         (self.in_assignment, self.in_document) = (outer, document);
         self.in_inner_quotes = quotes;
         let list = list?;

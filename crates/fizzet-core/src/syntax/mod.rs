@@ -29,6 +29,7 @@ mod operands;
 mod operations;
 mod operators;
 mod parameter;
+mod pipelines;
 mod quotes;
 mod redirect;
 mod short;

@@ -146,7 +146,7 @@ impl<'a> Parser<'a> {
     fn commands_in_braces(&mut self, start: usize, place: SubstitutionPlace) -> Parsed<Part> {
         self.pos += usize::from(!matches!(self.raw(), Some(b'<' | b'>')));
         self.command_braces += 1;
-        let list = self.compound_list();
+        let list = self.strict_list();
         self.command_braces -= 1;
         let list = Rc::new(list?);
         if !self.eat_reserved(b"}") && !self.eat(b"}") {

@@ -3,9 +3,11 @@
 
 use std::rc::Rc;
 
+use crate::dialect::LoneSign;
 use crate::source::Span;
 use crate::syntax::Parser;
 use crate::syntax::ast::{CommandKind, List, Word};
+use crate::syntax::compound::RESERVED_CLOSERS;
 use crate::syntax::cursor::Parsed;
 use crate::syntax::within::Within;
 
@@ -21,6 +23,13 @@ impl Parser<'_> {
             && (matches!(self.peek(), None | Some(b')'))
                 || self.at_branch_end()
                 || self.at_reserved(b"}"))
+    }
+
+    /// Whether the body of a function behind `function` is left away here.
+    pub(super) fn body_is_left_away(&mut self) -> bool {
+        self.dialect.short_forms
+            && !self.at_separator()
+            && self.sign_stands_alone(LoneSign::NotBefore(&["&"]))
     }
 
     /// A body: `do list done`, `{ list }`, or one and-or list.
@@ -99,8 +108,29 @@ impl Parser<'_> {
     /// Further variables of a `for`.
     pub(super) fn more_names(&mut self, names: &mut Vec<(Rc<[u8]>, Span)>) -> Parsed<()> {
         while self.dialect.short_forms && self.at_word() {
-            let openers: [&[u8]; 3] = [b"in", b"do", b"{"];
-            if openers.iter().any(|word| self.at_reserved(word)) {
+            // Reserved words, among which are those that declare, begin the body.
+            const OPENERS: [&[u8]; 18] = [
+                b"in",
+                b"do",
+                b"[[",
+                b"function",
+                b"coproc",
+                b"nocorrect",
+                b"time",
+                b"repeat",
+                b"foreach",
+                b"end",
+                b"declare",
+                b"export",
+                b"float",
+                b"integer",
+                b"local",
+                b"readonly",
+                b"typeset",
+                b"!",
+            ];
+            let mut openers = OPENERS.iter().chain(RESERVED_CLOSERS);
+            if self.at_compound() || openers.any(|word| self.at_reserved(word)) {
                 break;
             }
             let at = self.pos;

@@ -1,14 +1,57 @@
-//! What commands in the background read (POSIX XCU 2.9.3.1, Asynchronous Lists).
+//! Lists in the background, and what they read (POSIX XCU 2.9.3.1, Asynchronous Lists).
 
 use crate::dialect::BackgroundInput;
-use crate::syntax::ast::{AndOr, Redirect, RedirectOperator as Operator, RedirectTarget};
+use crate::stop::Stop;
+use crate::syntax::ast::{
+    AndOr, Command, CommandKind as Node, Pipeline, Redirect, RedirectOperator as Operator,
+    RedirectTarget,
+};
 use crate::text::Text;
 use crate::trace::RedirectTrace;
 use crate::walk::Walker;
 use crate::walk::descriptors::Input;
-use crate::walk::statements::lone_command;
 
 impl Walker {
+    /// Carries out a list in a process of its own, and goes on at once.
+    pub(super) fn in_background(&mut self, and_or: &AndOr) -> Result<(), Stop> {
+        if let Some(command) = lone_command(and_or, true) {
+            self.act_before_fork(command)?;
+        }
+        let drops = and_or.first.negated
+            && and_or.rest.is_empty()
+            && self.state.dialect.background_is_not_negated;
+        let lone = lone_command(and_or, drops);
+        let is_one = lone.is_some_and(|one| matches!(one.kind, Node::Subshell(_)));
+        let input = self.background_input(and_or);
+        self.subshell(|walker| {
+            walker.state.doing.depth -= u32::from(is_one);
+            if let Some(input) = input {
+                walker.descriptors.read_from(0, input);
+            }
+            match lone {
+                Some(command) => {
+                    // The process is the command: its status is looked at where it is waited for.
+                    walker.act_before_list(and_or)?;
+                    walker.is_process = true;
+                    match drops {
+                        true => walker.tested(|walker| walker.command(command)),
+                        false => walker.command(command),
+                    }
+                }
+                None if drops => {
+                    let plain = Pipeline { negated: false, ..and_or.first.clone() };
+                    walker.tested(|walker| walker.pipeline_of(&plain, false))
+                }
+                None => walker.and_or_here(and_or),
+            }
+        })?;
+        let number = self.hole_name();
+        self.state.jobs.start(number, self.state.status);
+        self.beside = Some(self.state.status);
+        self.state.status = 0;
+        Ok(())
+    }
+
     /// What a list in the background reads instead of what the shell reads.
     pub(super) fn background_input(&self, and_or: &AndOr) -> Option<Input> {
         let nothing = Input::of(Text::new());
@@ -21,8 +64,10 @@ impl Walker {
             BackgroundInput::EmptyLinesOfShell => is_own().then(|| nothing.ending_in_lines()),
             BackgroundInput::NothingOfShell => {
                 let is_pipeline = and_or.rest.is_empty() && and_or.first.commands.len() > 1;
-                let redirects =
-                    || lone_command(and_or).is_some_and(|one| self.redirects_input(&one.redirects));
+                let redirects = || {
+                    lone_command(and_or, false)
+                        .is_some_and(|one| self.redirects_input(&one.redirects))
+                };
                 (is_own() && !is_pipeline && !redirects()).then_some(nothing)
             }
         }
@@ -56,5 +101,15 @@ impl Walker {
             Operator::DuplicateInput => is_input(redirect, true),
             _ => is_input(redirect, false),
         })
+    }
+}
+
+/// The command that is all of a list; `negated`: `!` may stand before it.
+fn lone_command(and_or: &AndOr, negated: bool) -> Option<&Command> {
+    let first = &and_or.first;
+    let is_alone = and_or.rest.is_empty() && !first.timed && (negated || !first.negated);
+    match &first.commands[..] {
+        [command] if is_alone => Some(command),
+        _ => None,
     }
 }

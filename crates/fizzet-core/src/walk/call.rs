@@ -107,7 +107,7 @@ impl Walker {
                 self.step(function.body.span)?;
                 self.list(list)
             }
-            _ => self.command(&function.body),
+            _ => self.body_alone(&function.body),
         }
     }
 
@@ -205,6 +205,7 @@ impl Walker {
         if let Err(Stop::Return(status)) = outcome {
             self.state.status = status;
             self.spared = false;
+            self.call_is_spared = self.return_is_asked && self.state.dialect.asked_returns_spare;
         }
         if keeps_arguments {
             self.state.doing.arguments.pop();

@@ -35,6 +35,12 @@ impl Walker {
         match &command.kind {
             Node::Simple(_) => Ok(()),
             Node::Group(list) => self.list(list),
+            Node::Pipeline(pipeline) => {
+                let spared = self.spared;
+                let outcome = self.pipeline_of(pipeline, false);
+                self.spared = spared;
+                outcome
+            }
             Node::Subshell(list) => self.subshell(|walker| walker.list(list)),
             Node::If { branches, otherwise } => self.if_clause(branches, otherwise.as_ref()),
             Node::Loop { until, condition, body } => {
@@ -166,6 +172,7 @@ impl Walker {
         let descriptors = self.descriptors.clone();
         let (depth, bodies) = (self.state.doing.depth, self.bodies);
         let (replaced, spared) = (self.parameters_replaced, self.spared);
+        let testing = self.testing;
         if depth == 0 {
             self.status_outside = self.state.status;
         }
@@ -219,6 +226,7 @@ impl Walker {
         self.traps_come_back(traps);
         (self.state.doing.depth, self.groups) = (depth, groups);
         (self.bodies, self.parameters_replaced) = (bodies, replaced);
+        self.testing = testing;
         self.state.doing.statuses = statuses;
         (self.state.doing.last, self.state.doing.pattern) = (last, pattern);
         self.state.doing.calls.truncate(calls);
@@ -296,9 +304,10 @@ impl Walker {
         &mut self,
         run: impl FnOnce(&mut Walker) -> Result<(), Stop>,
     ) -> Result<(), Stop> {
-        self.testing += 1;
+        let outer = self.testing;
+        self.testing = outer + 1;
         let outcome = run(self);
-        self.testing -= 1;
+        self.testing = outer;
         outcome
     }
 

@@ -176,6 +176,7 @@ fn has_no_arguments(command: &Command) -> bool {
                 branches.iter().all(|branch| all_without_arguments(&branch.body))
             }
             Node::For { .. }
+            | Node::Pipeline(_)
             | Node::Subshell(_)
             | Node::Anonymous { .. }
             | Node::Function { .. }

@@ -1,5 +1,6 @@
 //! The evaluator: runs shell text without running anything.
 
+mod asked_texts;
 mod assign;
 mod background;
 mod beginning;
@@ -20,6 +21,7 @@ mod loops;
 mod making;
 mod members;
 mod observer;
+mod pipelines;
 mod precommands;
 mod processes;
 mod programs;
@@ -132,6 +134,10 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         depth: 0,
         testing: 0,
         testing_outside: 0,
+        timed: false,
+        return_is_asked: false,
+        call_is_spared: false,
+        testing_of_text: 0,
         in_words: false,
         sourced: 0,
         pending: Vec::new(),
@@ -219,6 +225,14 @@ pub(crate) struct Walker {
     testing: u32,
     /// The same where the innermost function began.
     testing_outside: u32,
+    /// Whether the simple command under way begins with options of `time`.
+    timed: bool,
+    /// Whether the latest `return` stood where somebody asks for a status in its function.
+    return_is_asked: bool,
+    /// Whether such a `return` has kept the failure of the call from counting.
+    call_is_spared: bool,
+    /// How many conditions are evaluated where the innermost text began whose commands do not know of those conditions.
+    testing_of_text: u32,
     /// Whether the words or the assignments of a simple command are being expanded.
     in_words: bool,
     /// Files that `.` is carrying out.

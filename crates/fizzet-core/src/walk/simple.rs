@@ -87,6 +87,7 @@ impl Walker {
         }
         self.substituted = None;
         let is_process = std::mem::take(&mut self.is_process);
+        let timed = std::mem::take(&mut self.timed);
         if let Some(outcome) = self.without_command(command, redirects, span) {
             return outcome;
         }
@@ -98,9 +99,15 @@ impl Walker {
         self.state.doing.depth = depth;
         self.words_failed = is_process && arguments.is_err();
         let (mut argv, mut words) = arguments?;
+        if timed {
+            drop_options_of_time(&mut argv, &mut words, span)?;
+        }
         self.exec_has_command(&argv, span)?;
         let dash = self.take_dash(&mut argv, &mut words);
         let kind = self.kind(&argv);
+        if is_process && kind != CommandKind::Function {
+            self.process_is_not_asked();
+        }
         if command.assignments.is_empty() && redirects.is_empty() {
             let ready = Ready { argv, words, dash, kind, span };
             let argv = self.announced(ready, Vec::new(), &[])?;
@@ -310,15 +317,7 @@ impl Walker {
         if dashes == 0 || !self.state.dialect.dash_marks_login {
             return None;
         }
-        let dash = argv.drain(..dashes).next();
-        let mut left = dashes;
-        for word in words {
-            let of_dashes = left.min(word.count);
-            word.first = word.first.saturating_sub(dashes - left);
-            word.count -= of_dashes;
-            left -= of_dashes;
-        }
-        dash
+        drop_first(dashes, argv, words)
     }
 
     /// The assignments before a declaration, where its words are expanded behind them.
@@ -368,10 +367,12 @@ impl Walker {
     /// How far a mistake in the words of a command reaches: where it ends only a command, that is
     /// one which is carried out in a process of its own. `argv` is what came before the mistake.
     pub(super) fn farther(&self, error: ShellError, argv: &[Text]) -> Stop {
-        let inside = match argv {
+        let is_dash = |word: &Text| self.state.dialect.dash_marks_login && word.bytes() == b"-";
+        let dashes = argv.iter().take_while(|word| is_dash(word)).count();
+        let inside = match &argv[dashes..] {
             // Where this matters, `command` calls programs only.
             [command, name, ..] if command.bytes() == b"command" => name.bytes().starts_with(b"-"),
-            _ => self.kind(argv) != CommandKind::External,
+            argv => self.kind(argv) != CommandKind::External,
         };
         let reach = match inside && error.reach == Reach::Command {
             true => Reach::Shell,
@@ -397,7 +398,7 @@ impl Walker {
                 self.state.status = before;
                 return self.call(&function, argv, span);
             }
-            CommandKind::Builtin | CommandKind::Special => self.builtin(argv, span)?,
+            CommandKind::Builtin | CommandKind::Special => self.utility_asked_for(argv, span)?,
         };
         Ok(())
     }
@@ -494,8 +495,7 @@ impl Walker {
             }
         }
         match unmatched {
-            Some((error, 0)) => Err(self.farther(error, &[])),
-            Some((error, _)) => Err(self.farther(error, &argv)),
+            Some((error, before)) => Err(self.farther(error, &argv[..before])),
             None => Ok((argv, traces)),
         }
     }
@@ -595,4 +595,36 @@ fn is_fixed(word: &Word) -> bool {
         _ => false,
     };
     word.parts.iter().all(fixed)
+}
+
+/// Drops the first arguments, and what the words have of them; answers the very first.
+fn drop_first(count: usize, argv: &mut Vec<Text>, words: &mut [WordTrace]) -> Option<Text> {
+    let mut left = count;
+    for word in words {
+        let dropped = left.min(word.count);
+        word.first = word.first.saturating_sub(count - left);
+        word.count -= dropped;
+        left -= dropped;
+    }
+    argv.drain(..count).next()
+}
+
+/// Drops the options of `time` that a command begins with.
+fn drop_options_of_time(
+    argv: &mut Vec<Text>,
+    words: &mut [WordTrace],
+    span: Span,
+) -> Result<(), Stop> {
+    let is_option = |word: &&Text| word.bytes().len() > 1 && word.bytes().starts_with(b"-");
+    let mut count = 0;
+    for option in argv.iter().take_while(is_option) {
+        count += 1;
+        match &option.bytes()[1..] {
+            b"-" => break,
+            letters if letters.iter().all(|&letter| letter == b'p') => {}
+            _ => return Err(Stop::error("time: an option is not known", span, 1, Reach::Shell)),
+        }
+    }
+    drop_first(count, argv, words);
+    Ok(())
 }

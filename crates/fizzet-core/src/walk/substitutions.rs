@@ -103,7 +103,9 @@ impl Walker {
             AskedSubstitutions::Always => true,
         };
         let outer = (self.testing, std::mem::take(&mut self.in_words));
-        if !counts {
+        let knows =
+            self.testing > self.testing_of_text || self.state.options.inherits_exit_on_error;
+        if !(counts && knows) {
             self.testing = 0;
         }
         let outcome = self.subshell(run);

@@ -402,3 +402,14 @@ pub enum ListsApart {
     /// Before any.
     Always,
 }
+
+/// Where `!` or `time` may stand without a command.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LoneSign {
+    /// Nowhere.
+    Never,
+    /// Before a newline and one semicolon.
+    BeforeSeparators,
+    /// Before all that ends a command but these operators.
+    NotBefore(&'static [&'static str]),
+}

@@ -267,6 +267,15 @@ macro_rules! carrying_rows {
     files_are_not_asked: bool = [N, N, Y, Y, N, Y, N], "observed in all six: set -e; echo false >lib; . ./lib || echo or";
     /// `set -e` counts in `eval` also where the status is asked for, and ends no more than the `eval`.
     eval_is_not_asked: bool = [N, N, N, N, N, Y, N], "observed in all six: set -e; eval 'false; echo no' || echo or";
+    /// Utilities in whose texts `set -e` and the action for ERR from outside do not count where their status is asked
+    /// for, while an action for ERR that such a text sets is carried out in it.
+    asked_texts: &'static [&'static str] = [&[], &["eval", ".", "source", "command"], &[], &[], &[], &[], &[]], "observed in all six: eval 'trap \"echo e\" ERR; false' || :; trap 'echo a' ERR; eval 'trap \"echo b\" ERR' || :; false";
+    /// A `return` whose status is asked for in its function, as in `return 3 || :`, spares the call of the function.
+    asked_returns_spare: bool = [N, N, N, N, Y, N, N], "observed in all six: set -e; f() { return 3 || :; }; f; echo after";
+    /// Under `set -e` a mistake that ends the shell, which has no action for EXIT, is a failure that ERR is for.
+    mistakes_act_as_failures: bool = [N, N, N, N, N, Y, N], "observed in all six: set -e; trap 'echo e' ERR; shift 9; echo no";
+    /// Of a list in the background only the last pipeline is carried out there.
+    last_pipeline_goes_behind: bool = [N, N, N, N, N, N, Y], "observed in all six: x=1 && : & wait; echo $x";
     /// A mistake that ends a line ends the subshell if it is in the text of an `eval`, a file or an action.
     inner_mistakes_end_subshells: bool = [N, Y, N, N, N, N, N], "observed in all six: (eval 'echo $((1/0))'; echo no)";
     /// `!` before the call of a function, `eval` or `case` that carries commands out keeps `set -e` from nothing.

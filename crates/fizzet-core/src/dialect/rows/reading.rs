@@ -176,10 +176,14 @@ macro_rules! reading_rows {
     append_both: bool = [N, Y, N, N, N, Y, Y], "observed in all six: : &>>f";
     /// `time` before a pipeline is a reserved word.
     time_reserved: bool = [N, Y, N, N, Y, Y, Y], "observed: time :";
-    /// Before what `!` may stand alone.
-    lone_negation: &'static [&'static str] = [&[], &["\n", ";"], &[], &[], &["\n", ";", "&", "||", ")"], &[], &["\n", ";", "&&", "||", ")"]], "observed in all six: ! ; echo $?; (!); ! && echo a";
-    /// Before what `time` may stand alone.
-    lone_time: &'static [&'static str] = [&[], &["\n", ";"], &[], &[], &["\n", ";", "&", ")"], &["\n", ";", "&", ")"], &["\n", ";", "&", ")"]], "observed in all six: time; (time); time && echo a";
+    /// Where `coproc` may stand alone, and does nothing.
+    lone_coprocess: LoneSign = [LoneSign::Never, LoneSign::Never, LoneSign::Never, LoneSign::Never, LoneSign::Never, LoneSign::Never, LoneSign::NotBefore(&["&", "|"])], "observed in bash and zsh: coproc; echo $? $!; coproc && echo a; (coproc); coproc | :; coproc &";
+    /// `((` without `))` reaches to the end of the text.
+    open_parentheses_end_with_text: bool = [N, N, N, N, N, Y, N], "observed in all six: echo a; ((, with nothing behind it; (( x ; y; (( x )";
+    /// Where `!` may stand alone.
+    lone_negation: LoneSign = [LoneSign::Never, LoneSign::BeforeSeparators, LoneSign::Never, LoneSign::Never, LoneSign::NotBefore(&["|"]), LoneSign::Never, LoneSign::NotBefore(&["&", "|"])], "observed in all six: ! ; echo $?; (!); ! && echo a; if ! then :; fi; ! | :; case a in a) ! ;; esac";
+    /// Where `time` may stand alone.
+    lone_time: LoneSign = [LoneSign::Never, LoneSign::BeforeSeparators, LoneSign::Never, LoneSign::Never, LoneSign::NotBefore(&["|"]), LoneSign::NotBefore(&[]), LoneSign::NotBefore(&["&"])], "observed in all six: time; (time); time && echo a; { time }; time | :";
     /// Before what the body of a function may be missing.
     empty_function_bodies: &'static [&'static str] = [&[], &[], &[], &[], &["&", "|", "}", ")"], &["&", "|", ";", "}", ")"], &[]], "observed in all six: f() ; echo a; f() && echo a; { f() }; (f())";
     /// At the end of the text the body of a function may be missing, one behind `function` and one behind parentheses.
@@ -238,6 +242,8 @@ macro_rules! reading_rows {
     double_parentheses: bool = [N, Y, N, N, Y, Y, Y], "observed: ((1))";
     /// `coproc` begins a coprocess.
     coprocesses: bool = [N, Y, N, N, N, N, Y], "observed: coproc :";
+    /// `coproc` stands neither behind a bar nor behind `!`.
+    coprocesses_begin_lists: bool = [N, N, N, N, N, N, Y], "observed in bash and zsh: : | coproc true; ! coproc true";
     /// `for ((a; b; c))` is a loop.
     arithmetic_for: bool = [N, Y, N, N, Y, N, Y], "observed: for ((i=0;i<2;i++)); do :; done";
     /// A loop body may be written in braces.
@@ -397,8 +403,13 @@ macro_rules! reading_rows {
     substitutions_read_without_aliases: bool = [N, Y, N, N, N, N, N], "observed in all six: alias q='{'<newline>echo \"$(q a)\"; echo after";
     /// Where a name with a parenthesis behind it is no alias.
     aliases_spare_functions: SparedFunctions = [SparedFunctions::Never, SparedFunctions::Never, SparedFunctions::Never, SparedFunctions::Never, SparedFunctions::Adjacent, SparedFunctions::All, SparedFunctions::Never], "observed in all six: alias foo='echo a', then foo() { echo b; } on the next line";
-    /// `! ! command` is allowed.
-    repeated_negation: bool = [N, Y, N, N, Y, Y, N], "observed in all six: ! ! true; echo $?";
+    /// `!` before `!` turns the status back, in the same pipeline.
+    repeated_negation: bool = [N, Y, N, N, N, N, N], "observed in all six: set -e; ! ! true; ! ! false; echo $?";
+    /// What begins a pipeline where one command may stand: behind another `!`, behind a bar, where it takes all bars
+    /// behind it along, and as the body of a function, if bodies are such commands.
+    pipelines_begin_with: &'static [&'static str] = [&[], &[], &[], &[], &["!", "time"], &["!", "time"], &["time"]], "observed in all six: : | ! false | false; echo $?; : | time false";
+    /// The body of a function may begin with what begins pipelines.
+    bodies_are_pipelines: bool = [N, N, N, N, N, Y, Y], "observed in all six: f() time false | true; f; echo $?";
     /// The middle of `a?b:c` may be an assignment.
     assigns_in_choice: bool = [Y, Y, Y, N, Y, Y, N], "observed in all six: echo $((1?x=2:3))";
     /// Another `?:` may stand between the signs of one without parentheses.
@@ -477,16 +488,16 @@ macro_rules! reading_rows {
     unbraced_operations: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); echo $a[1] $#a";
     /// A closing brace ends a command wherever it stands, and an opening one needs no blank.
     braces_are_tokens: bool = [N, N, N, N, N, N, Y], "observed in all six: {echo a}";
-    /// Behind `time` with an option stands a simple command.
-    timed_words: bool = [N, N, N, N, N, Y, N], "observed in all six: time -p ! :; echo $?";
-    /// `time` before a pipeline counts once only.
-    one_time: bool = [N, N, N, N, N, N, Y], "observed in all six: time time :; echo $?";
+    /// A simple command behind `time` begins with its options, wherever they come from.
+    timed_commands_have_options: bool = [N, N, N, N, N, Y, N], "observed in all six: time -p ! :; echo $?; time $(echo -p) echo a; time -x echo a";
+    /// `time` is a plain word in all of a pipeline that has `time` before it.
+    one_time: bool = [N, N, N, N, N, N, Y], "observed in all six: time time :; echo $?; time { time :; }; time : | time :; time echo $(time :)";
     /// `--` ends the options of `time`.
-    time_takes_dashes: bool = [N, Y, N, N, N, Y, N], "observed in all six: time -- :; time -p -- :; echo $?";
+    time_takes_dashes: bool = [N, Y, N, N, N, N, N], "observed in all six: time -- :; time -p -- :; echo $?";
     /// What may be the body of a function that is written with `function`.
     keyword_bodies: KeywordBodies = [KeywordBodies::Any, KeywordBodies::Any, KeywordBodies::Any, KeywordBodies::Compound, KeywordBodies::BracesBehindWords, KeywordBodies::Braces, KeywordBodies::NoSubshell], "observed in all six: function a echo b; function a if :; then :; fi; function a b { :; }";
     /// `time -p` is one reserved word with its option.
-    time_takes_option: bool = [N, Y, N, N, N, Y, N], "observed in all six: time -p echo a";
+    time_takes_option: bool = [N, Y, N, N, N, N, N], "observed in all six: time -p echo a";
     /// The signs that may begin an offset, besides letters, digits and blanks; nothing: all. Where they are named, quotes in
     /// the numbers quote.
     offset_signs: &'static str = ["", "", "", "", "", "_#$%(:", ""], "observed in all six with each sign: x=abc; echo ${x:\"1\"} ${x:!1} ${x:0+'1'}";

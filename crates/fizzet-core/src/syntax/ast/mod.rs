@@ -74,6 +74,8 @@ pub enum CommandKind {
     Simple(SimpleCommand),
     /// `{ list; }`
     Group(List),
+    /// A pipeline that begins with `!` or `time` where one command may stand, as behind a bar.
+    Pipeline(Box<Pipeline>),
     /// `( list )`
     Subshell(List),
     /// `if`, with its `elif` branches flattened.

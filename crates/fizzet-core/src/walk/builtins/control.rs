@@ -96,6 +96,7 @@ pub(super) fn exit(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     // The shells keep 32 bits.
     let status = status as Status;
     walker.error_exit = None;
+    walker.return_is_asked = walker.testing > walker.testing_outside;
     Err(match returns {
         false => Stop::Exit(as_process(status)),
         true if dialect.returns_wide_statuses => Stop::Return(status),

@@ -173,6 +173,16 @@ fn carried_out_file(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                 let status = dialect.dot_failure_status;
                 Err(walker.fatal_with(call, "the file cannot be read", status))
             }
+            false
+                if dialect.told_mistakes_end_shells
+                    && walker.state.options.exit_on_error
+                    && walker.testing == 0 =>
+            {
+                // The status stays as it is, unless it is 0.
+                let status = Some(walker.state.status).filter(|&before| before != 0);
+                let status = status.unwrap_or(dialect.dot_failure_status);
+                Err(Stop::error("the file cannot be read", call.span, status, Reach::Shell))
+            }
             false => Ok(walker.complain(call, dialect.dot_failure_status)),
         };
     };

@@ -345,6 +345,15 @@ impl Walker {
         level: usize,
         left: Left,
     ) -> Result<(), Stop> {
+        if let Err(Stop::Shell(error)) = &outcome
+            && left == Left::Shell
+            && self.state.dialect.mistakes_act_as_failures
+            && self.state.options.exit_on_error
+            && !self.has_action("EXIT")
+        {
+            self.state.status = error.status;
+            self.act("ERR")?;
+        }
         let skips = self.state.dialect.error_exit_skips_outer_actions;
         let in_script = self.is_script()
             && self.state.dialect.mistakes_in_scripts_act
