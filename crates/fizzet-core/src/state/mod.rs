@@ -164,6 +164,10 @@ pub struct State {
     pub(crate) index_by_script: bool,
     /// Whether OPTIND has been unset where that makes it a variable like any other.
     pub(crate) index_is_lost: bool,
+    /// Whether OPTIND has been assigned since a function has made it local.
+    pub(crate) index_is_touched: bool,
+    /// Whether OPTARG has been unset where it stays so.
+    pub(crate) value_is_lost: bool,
     /// Lists and texts that say the same.
     pub ties: Rc<Vec<Tie>>,
     /// Actions of `trap` by condition.
@@ -268,6 +272,8 @@ impl State {
             assigned_option_index: None,
             index_by_script: false,
             index_is_lost: false,
+            index_is_touched: false,
+            value_is_lost: false,
             ties,
             traps: Traps::default(),
             outer_traps: None,

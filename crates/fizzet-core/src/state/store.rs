@@ -8,7 +8,7 @@ use bstr::ByteSlice;
 
 use crate::dialect::{
     Assigned, KeyQuoting, LastArgument, ListAttributes, OptionIndex, Own, Reals, References,
-    TakesBase, own_variable,
+    TakesBase, UnsetIndex, own_variable,
 };
 use crate::expand::{arithmetic, shown_real};
 use crate::lineage::{Origin, Rule};
@@ -233,6 +233,7 @@ impl State {
         let kinds @ (keeps, _) = self.keeps_now(name, key.is_some());
         self.check_value(name, keeps, &text, span)?;
         let Kept { text, real, unfilled } = self.kept(name, kinds, text, base, span)?;
+        let told = (name == b"OPTIND").then(|| self.variables.scalar(name).cloned()).flatten();
         let given = unfilled.filter(|_| key.is_none());
         match key {
             None => self.put_whole(name, text, real, given),
@@ -246,14 +247,39 @@ impl State {
         }
         self.follow_tie(name);
         self.follow_locale(name);
-        if name == b"OPTIND" && !self.index_is_lost {
-            self.assigned_option_index = self.variables.scalar(name).cloned();
-            self.index_by_script = true;
+        match name {
+            b"OPTIND" => {
+                self.index_is_touched = true;
+                self.index_is_lost &= self.dialect.unset_index == UnsetIndex::Forgotten;
+                if !self.index_is_lost {
+                    self.index_is_assigned(told);
+                }
+            }
+            b"OPTARG" => self.value_is_lost = false,
+            _ => {}
         }
         if self.options.all_export {
             self.variables.entry(name).exported = true;
         }
         Ok(())
+    }
+
+    /// OPTIND has been assigned a value, before which it told a place.
+    fn index_is_assigned(&mut self, told: Option<Text>) {
+        let value = self.variables.scalar(b"OPTIND").cloned();
+        let is_place = |text: &Text| {
+            text.bytes().iter().all(u8::is_ascii_digit)
+                && text.bytes().iter().any(|&digit| digit != b'0')
+        };
+        if let Some(told) = told
+            && self.dialect.option_index_is_told
+            && !value.as_ref().is_some_and(is_place)
+        {
+            self.variables.set(b"OPTIND", told);
+            return;
+        }
+        self.assigned_option_index = value;
+        self.index_by_script = true;
     }
 
     /// Assigns to a variable that the shell keeps.

@@ -11,6 +11,7 @@ use crate::syntax::ast::{Command, CommandKind as Node, Word};
 use crate::text::{Passage, Standing, Text};
 use crate::walk::builtins::zsh_options::take_emulation;
 use crate::walk::closed_functions::Aside;
+use crate::walk::substitutions::last_simple;
 use crate::walk::{Cause, Left, Walker, builtins};
 
 /// A condition, its action, and the function that is named after it.
@@ -111,6 +112,20 @@ impl Walker {
         }
     }
 
+    /// Where the call of a function is all that is left of a substitution, so is the last command of its body, unless
+    /// an action is set by now.
+    fn pass_replacement(&mut self, function: &Function, span: Span) {
+        if !self.replaced_at.is_some_and(|(at, _)| at == span) {
+            return;
+        }
+        let counts = |condition: &Rc<[u8]>| !matches!(&**condition, b"DEBUG" | b"RETURN");
+        let last = match &function.body.kind {
+            Node::Group(list) if !self.state.traps.keys().any(counts) => last_simple(list),
+            _ => None,
+        };
+        self.replaced_at = last.map(|command| (command.span, true));
+    }
+
     /// Carries the body out with the options that the function was defined to have.
     fn as_emulated(&mut self, function: &Function) -> Result<(), Stop> {
         let Some(emulation) = &function.emulation else { return self.body_of(function) };
@@ -139,6 +154,7 @@ impl Walker {
             return Err(Stop::Limit { what, limit, span });
         }
         self.mind_nesting(span)?;
+        self.pass_replacement(function, span);
         let hop = Hop { rule: Rule::Call, span, name: None, shifted: 0 };
         let outer = self.state.positional.share();
         let parameters = Passage::all(&hop, Standing::Quoted, &argv[1..]);
@@ -272,7 +288,7 @@ impl Walker {
                 self.options_at = place;
             }
             let hid_index = scope.hidden.iter().any(|(name, _)| **name == *b"OPTIND");
-            let looked = hid_index && self.state.variables.scalar(b"OPTIND").is_some();
+            let looked = hid_index && self.state.index_is_touched;
             self.keep_lasting(function, &mut scope);
             self.bring_hidden_back(&mut scope.hidden);
             self.restore(scope.hidden);

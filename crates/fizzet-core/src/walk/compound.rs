@@ -173,6 +173,7 @@ impl Walker {
         let (depth, bodies) = (self.state.doing.depth, self.bodies);
         let (replaced, spared) = (self.parameters_replaced, self.spared);
         let testing = self.testing;
+        let acting = self.acting.len();
         if depth == 0 {
             self.status_outside = self.state.status;
         }
@@ -227,6 +228,7 @@ impl Walker {
         (self.state.doing.depth, self.groups) = (depth, groups);
         (self.bodies, self.parameters_replaced) = (bodies, replaced);
         self.testing = testing;
+        self.acting.truncate(acting);
         self.state.doing.statuses = statuses;
         (self.state.doing.last, self.state.doing.pattern) = (last, pattern);
         self.state.doing.calls.truncate(calls);

@@ -134,6 +134,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         depth: 0,
         testing: 0,
         testing_outside: 0,
+        replaced_at: None,
         timed: false,
         return_is_asked: false,
         call_is_spared: false,
@@ -225,6 +226,9 @@ pub(crate) struct Walker {
     testing: u32,
     /// The same where the innermost function began.
     testing_outside: u32,
+    /// The command that a substitution ends with, and whether that is inside a function: its program takes the place
+    /// of the process.
+    replaced_at: Option<(Span, bool)>,
     /// Whether the simple command under way begins with options of `time`.
     timed: bool,
     /// Whether the latest `return` stood where somebody asks for a status in its function.

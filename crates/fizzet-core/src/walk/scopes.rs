@@ -137,6 +137,7 @@ impl Walker {
             self.follow_option_index();
         }
         let by_script = self.state.index_by_script;
+        self.state.index_is_touched &= name != b"OPTIND";
         let Some(scope) = self.own_scope_mut() else { return };
         if name == b"OPTIND" {
             scope.index_by_script = by_script;
@@ -164,7 +165,14 @@ impl Walker {
             let outer = self.state.variables.remove(name);
             let exports = self.state.dialect.locals_inherit_export;
             let variable = self.state.variables.entry(name);
-            variable.exported = exports && outer.is_some_and(|outer| outer.exported);
+            variable.exported = exports && outer.as_ref().is_some_and(|outer| outer.exported);
+            if name == b"OPTIND"
+                && self.state.dialect.option_index_is_told
+                && let Some(outer) = outer
+            {
+                *variable = outer;
+                return;
+            }
             if !has_value && self.state.dialect.local_is_empty {
                 variable.value = Value::Scalar(Default::default());
             }

@@ -204,7 +204,11 @@ impl Walker {
             outcome => outcome,
         };
         self.error_told = error_told;
-        let stays = matches!(outcome, Err(Stop::Return(_))) && self.state.dialect.left_actions_stay;
+        let stays = match outcome {
+            Err(Stop::Return(_)) => self.state.dialect.left_actions_stay,
+            Err(Stop::Exit(_)) => self.state.dialect.exited_actions_stay.contains(&condition),
+            _ => false,
+        };
         if !stays {
             self.acting.pop();
         }

@@ -391,7 +391,12 @@ impl Walker {
         let before = self.state.status;
         self.state.status = match kind {
             CommandKind::Nothing => self.substituted.take().unwrap_or(0),
-            CommandKind::External => self.program(argv, span)?,
+            CommandKind::External => {
+                if self.replaced_at == Some((span, true)) {
+                    self.state.traps = Default::default();
+                }
+                self.program(argv, span)?
+            }
             CommandKind::Function => {
                 let function = argv.first().and_then(|name| self.state.functions.get(name.bytes()));
                 let Some(function) = function.cloned() else { return Ok(()) };

@@ -9,8 +9,8 @@ use crate::lineage::{Origin, Rule};
 use crate::stop::{Reach, ShellError, Stop, as_process};
 use crate::syntax::Parser;
 use crate::syntax::ast::{
-    Argument, CommandKind, CommandSubstitution, List, Redirect, RedirectOperator, RedirectTarget,
-    SubstitutionPlace,
+    Argument, Command, CommandKind, CommandSubstitution, List, Redirect, RedirectOperator,
+    RedirectTarget, SubstitutionPlace,
 };
 use crate::text::{Standing, Text};
 use crate::trace::Missing;
@@ -50,7 +50,13 @@ impl Walker {
                     walker.state.options.exit_on_error &=
                         walker.state.dialect.substitution_keeps_exit_on_error
                             || walker.state.options.inherits_exit_on_error;
-                    walker.list(list)?;
+                    let last =
+                        last_simple(list).filter(|_| walker.state.dialect.last_programs_replace);
+                    let outer = walker.replaced_at;
+                    walker.replaced_at = last.map(|command| (command.span, false));
+                    let outcome = walker.list(list);
+                    walker.replaced_at = outer;
+                    outcome?;
                     if list.items.is_empty() {
                         walker.state.status = 0;
                     }
@@ -292,4 +298,16 @@ fn trimmed(output: &Text, nul: Nul) -> Text {
         text = text.slice(0, text.len() - newlines);
     }
     text
+}
+
+/// The simple command without redirections that a list ends with, if nothing asks for its status.
+pub(super) fn last_simple(list: &List) -> Option<&Command> {
+    let last = list.items.last().filter(|last| !last.background)?;
+    let pipeline = last.rest.last().map_or(&last.first, |(_, pipeline)| pipeline);
+    match &pipeline.commands[..] {
+        [command] if !(pipeline.negated || pipeline.timed) && command.redirects.is_empty() => {
+            Some(command).filter(|command| matches!(command.kind, CommandKind::Simple(_)))
+        }
+        _ => None,
+    }
 }

@@ -133,6 +133,17 @@ pub enum OptionIndex {
     Digits,
 }
 
+/// What OPTIND is to `getopts` once it has been unset.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum UnsetIndex {
+    /// What it was before.
+    Counts,
+    /// A variable like any other: it is neither looked at nor assigned.
+    Forgotten,
+    /// The same until the script assigns it.
+    UntilAssigned,
+}
+
 /// What `getopts` does with a name that is none.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum BadOptionName {

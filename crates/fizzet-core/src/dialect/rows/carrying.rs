@@ -274,6 +274,9 @@ macro_rules! carrying_rows {
     asked_returns_spare: bool = [N, N, N, N, Y, N, N], "observed in all six: set -e; f() { return 3 || :; }; f; echo after";
     /// Under `set -e` a mistake that ends the shell, which has no action for EXIT, is a failure that ERR is for.
     mistakes_act_as_failures: bool = [N, N, N, N, N, Y, N], "observed in all six: set -e; trap 'echo e' ERR; shift 9; echo no";
+    /// The program that a function ends with takes the place of the process of a substitution that ends with the call:
+    /// actions that the function has set by then are lost.
+    last_programs_replace: bool = [N, Y, N, N, N, N, N], "observed in all six: f() { trap 'echo t' EXIT; /bin/echo in; }; x=$(f); echo $x; x=$(f; :); echo $x";
     /// Of a list in the background only the last pipeline is carried out there.
     last_pipeline_goes_behind: bool = [N, N, N, N, N, N, Y], "observed in all six: x=1 && : & wait; echo $x";
     /// A mistake that ends a line ends the subshell if it is in the text of an `eval`, a file or an action.
@@ -343,6 +346,8 @@ macro_rules! carrying_rows {
     return_in_actions: ActionStatus = [ActionStatus::Before, ActionStatus::Before, ActionStatus::BeforeOutsideFunctions, ActionStatus::BeforeOutsideFunctions, ActionStatus::Latest, ActionStatus::Before, ActionStatus::BeforeOutsideFunctions], "observed in all six: trap '(exit 5); return' USR1; f() { (exit 7); kill -USR1 $$; }; f; echo $?";
     /// Conditions in whose actions `return` takes the status of the latest command all the same.
     return_takes_latest: &'static [&'static str] = [&[], &["DEBUG"], &[], &[], &[], &[], &["ERR"]], "observed in bash, mksh and zsh: trap '(exit 5); return' ERR; f() { (exit 7); }; f; echo $?; the same with DEBUG";
+    /// Conditions whose action is not carried out again in that for EXIT once `exit` has left it.
+    exited_actions_stay: &'static [&'static str] = [&[], &["DEBUG", "ERR"], &[], &[], &["DEBUG", "ERR"], &["ERR"], &[]], "observed in all six: trap 'echo t; false; echo u' EXIT; trap 'echo a; exit 3' ERR; false";
     /// An action that `return` has left is not carried out again.
     left_actions_stay: bool = [N, N, N, N, Y, Y, N], "observed in all six: trap 'echo e; return' ERR; f() { false; }; f; f";
     /// `${ ...;}` has variables of its own as a function does.

@@ -86,6 +86,8 @@ macro_rules! utilities_rows {
     lone_break_is_fatal: bool = [N, N, N, N, N, N, Y], "observed in all six: break; echo after";
     /// `return` outside a function ends the shell; otherwise it is a mistake with the status 2.
     return_ends_shell: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: return; echo after";
+    /// The status behind too many arguments of `exit` and the like is the one from before, unless that is 0.
+    too_many_arguments_keep_status: bool = [N, Y, N, N, N, N, N], "observed in all six: (exit 3); exit 1 2, and echo $? on the next line";
     /// What too many arguments of `exit` and `return` end; nothing where they are not looked at.
     too_many_arguments_end: Option<Reach> = [None, Some(Reach::Shell), None, None, None, Some(Reach::Shell), Some(Reach::Command)], "observed in all six: exit 1 2; echo after";
     /// Before which numbers `--` may stand.

@@ -150,6 +150,10 @@ macro_rules! words_rows {
     getopts_follows_set: bool = [N, N, Y, Y, N, N, N], "observed in all six: set -- -a -b; getopts ab o; shift; getopts ab o; echo $o";
     /// Which functions have a place of their own in their words.
     getopts_in_functions: FreshOptions = [FreshOptions::Never, FreshOptions::Never, FreshOptions::PlaceOnly, FreshOptions::PlaceOnly, FreshOptions::Keyword, FreshOptions::Keyword, FreshOptions::Always], "observed in all six: f() { getopts ab p -ba; echo $p $OPTIND; }; getopts ab o -ab; f; getopts ab o -ab; echo $o; and function f { ...; }";
+    /// Where OPTIND is set to more than 1 in the middle of a word, `getopts` goes on with the letters of that word.
+    getopts_finishes_words: bool = [N, Y, N, N, N, N, N], "observed in all six: set -- -abc -x -y; getopts abc o; OPTIND=2; getopts abc o; echo $o";
+    /// OPTIND tells where `getopts` stands, whatever else it is assigned than a place, unset or made local.
+    option_index_is_told: bool = [N, N, N, N, N, Y, N], "observed in all six: OPTIND=5; OPTIND=0; echo $OPTIND; unset OPTIND; echo $OPTIND; f() { local OPTIND; echo $OPTIND; }; f";
     /// `unset OPTIND` makes `getopts` begin again.
     getopts_minds_unset: bool = [N, Y, N, Y, N, N, N], "observed in all six: getopts ab o -ab; unset OPTIND; getopts ab o -ab; echo $o";
     /// The colon at the start of the options names an option too.
@@ -178,6 +182,8 @@ macro_rules! words_rows {
     echo_as_in_posix: bool = [N, N, N, N, N, N, N], "observed in mksh: set -o posix; echo -n '\\tb'; echo -e a";
     /// `echo` has one word of options.
     echo_takes_one_option: bool = [N, N, Y, N, N, N, N], "observed in all six: echo -n -n a";
+    /// Long names of options stand in parentheses behind their letters, and a blank ends the letters.
+    getopts_knows_names: bool = [N, N, N, N, Y, N, N], "observed in all six: getopts 'a b' o -b; getopts 'a(xy)b' o -x; echo $o";
     /// `getopts` tells how the options are used, and the shell ends, at `-?` and at words such as `--help`.
     getopts_tells_usage: bool = [N, N, N, N, Y, N, N], "observed in all six: getopts ab o --ab; echo after; getopts ab o '-?'";
     /// At the end of the options OPTARG is unset.
@@ -253,8 +259,10 @@ macro_rules! words_rows {
     read_takes_keys: bool = [N, N, N, N, N, N, Y], "observed in zsh: printf yes | { read -k 2 -u 0 x; echo $x; }; printf y | { read -q -u 0; echo $REPLY; }";
     /// A wrong option, or one whose value is not there, ends its word.
     getopts_leaves_mistaken_words: bool = [N, N, N, N, N, N, N], "observed in zsh: setopt posixbuiltins; getopts a o -xa; echo $OPTIND; getopts a o -xa; echo $?";
-    /// OPTIND is a variable like any other once it has been unset: `getopts` neither looks at it nor assigns it.
-    getopts_forgets_unset_index: bool = [N, N, N, N, Y, N, Y], "observed in all six: unset OPTIND; getopts ab o -a -b; echo ${OPTIND-unset}; OPTIND=1; getopts ab o -a -b; echo $o $OPTIND";
+    /// What OPTIND is to `getopts` once it has been unset.
+    unset_index: UnsetIndex = [UnsetIndex::Counts, UnsetIndex::Counts, UnsetIndex::Counts, UnsetIndex::Counts, UnsetIndex::Forgotten, UnsetIndex::Counts, UnsetIndex::UntilAssigned], "observed in all six: unset OPTIND; getopts ab o -a -b; echo ${OPTIND-unset}; OPTIND=1; getopts ab o -a -b; echo $o $OPTIND";
+    /// OPTARG that has been unset stays so until the script assigns it.
+    getopts_leaves_unset_value: bool = [N, N, N, N, N, N, Y], "observed in all six: unset OPTARG; getopts a: o -ax; echo ${OPTARG-unset}";
     /// What OPTIND is behind a command that it was assigned before.
     getopts_behind_assignment: IndexBehind = [IndexBehind::Orders, IndexBehind::Stays, IndexBehind::Orders, IndexBehind::Orders, IndexBehind::Stays, IndexBehind::Orders, IndexBehind::IsTold], "observed in all six: OPTIND=1 getopts ab o -a -b; echo $o $OPTIND; getopts ab o -a -b; echo $o $OPTIND";
     /// `read` keeps a separator at the end of the last field.

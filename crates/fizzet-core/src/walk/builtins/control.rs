@@ -233,7 +233,10 @@ impl Walker {
         match end {
             Reach::Command => Ok(self.complain(call, 1)),
             _ => {
-                let mistake = self.fatal_with(call, "too many arguments", 1).of_text();
+                let before = Some(self.state.status).filter(|&status| status != 0);
+                let kept = before.filter(|_| self.state.dialect.too_many_arguments_keep_status);
+                let status = kept.unwrap_or(1);
+                let mistake = self.fatal_with(call, "too many arguments", status).of_text();
                 Err(self.forgiven_by_command(mistake))
             }
         }

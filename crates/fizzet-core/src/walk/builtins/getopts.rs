@@ -1,7 +1,9 @@
 //! `getopts` (POSIX XCU getopts), as each shell keeps its place in the words.
 
+use std::borrow::Cow;
+
 use crate::dialect::{
-    BadOptionName, BeyondWords, FreshOptions, IndexBehind, ReadOnlyEnd, ReadOnlyOptions,
+    BadOptionName, BeyondWords, FreshOptions, IndexBehind, ReadOnlyEnd, ReadOnlyOptions, UnsetIndex,
 };
 use crate::state::{Positional, element_name};
 use crate::stop::{Status, Stop};
@@ -10,16 +12,30 @@ use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::number;
 
-/// Where `getopts` stands: a word, counted from 1, and the place of the next letter in it.
+/// Where `getopts` stands: a word, counted from 1, and the place of the next letter in it. The letters may be those
+/// of a word from before, where OPTIND has been set in the middle of one.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub(in crate::walk) struct OptionPlace {
     word: usize,
     letter: usize,
+    left: Option<usize>,
+}
+
+impl OptionPlace {
+    /// Before the first letter of a word.
+    const fn at(word: usize) -> OptionPlace {
+        OptionPlace { word, letter: 1, left: None }
+    }
+
+    /// The word that the letters are those of.
+    fn of<'a>(&self, words: &'a [Text]) -> Option<&'a Text> {
+        words.get(self.left.unwrap_or(self.word) - 1).filter(|_| self.word <= words.len())
+    }
 }
 
 impl Default for OptionPlace {
     fn default() -> OptionPlace {
-        OptionPlace { word: 1, letter: 1 }
+        OptionPlace::at(1)
     }
 }
 
@@ -70,7 +86,9 @@ pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         let sign = word.bytes().first().copied();
         word.len() > 1 && (sign == Some(b'-') || (plus && sign == Some(b'+')))
     };
-    match words.get(place.word - 1).filter(is_option) {
+    // In the middle of a word its sign is not looked at again, whatever the word is by now.
+    let is_inside = dialect.getopts_is_late && place.letter > 1;
+    match place.of(words).filter(|word| is_inside || is_option(word)) {
         Some(word) if word.bytes() != b"--" || place.letter > 1 => {
             let long = word.bytes().starts_with(b"--") && !options.contains(&b'-');
             let asks = word.bytes().get(place.letter) == Some(&b'?');
@@ -85,7 +103,7 @@ pub(super) fn getopts(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
                     return Ok(1);
                 }
                 let sign = walker.state.shell_text(b"?");
-                let next = OptionPlace { word: place.word + 1, letter: 1 };
+                let next = OptionPlace::at(place.word + 1);
                 let found = Found { name: vec![b'?'], value: Some(sign), next, speaks: false };
                 return walker.tell_option(name, found, call);
             }
@@ -103,14 +121,14 @@ impl Walker {
         self.follow_option_index();
         let mut place = self.options_at;
         let (last, spent) = (words.len() + 1, |place: OptionPlace| {
-            let word = words.get(place.word - 1);
+            let word = place.of(words);
             place.letter > 1 && word.is_some_and(|word| place.letter >= word.len())
         });
         if place.word > last {
             match dialect.getopts_beyond {
                 BeyondWords::Stays => {}
                 BeyondWords::StartsOver => place = OptionPlace::default(),
-                BeyondWords::GoesBack => place = OptionPlace { word: last, letter: 1 },
+                BeyondWords::GoesBack => place = OptionPlace::at(last),
                 BeyondWords::GivesUp => return None,
             }
         }
@@ -121,7 +139,7 @@ impl Walker {
         }
         if spent(place) {
             let word = place.word + usize::from(!dialect.getopts_rereads_word);
-            place = OptionPlace { word, letter: 1 };
+            place = OptionPlace::at(word);
         }
         Some(place)
     }
@@ -130,10 +148,15 @@ impl Walker {
     pub(in crate::walk) fn follow_option_index(&mut self) {
         let Some(assigned) = self.state.assigned_option_index.take() else { return };
         let index = number(assigned.bytes()).and_then(|index| usize::try_from(index).ok());
-        self.options_at.word = index.unwrap_or(1).max(1);
-        if !self.state.dialect.getopts_is_late {
-            self.options_at.letter = 1;
-        }
+        let word = index.unwrap_or(1).max(1);
+        let place = self.options_at;
+        self.options_at = match self.state.dialect.getopts_is_late {
+            true => OptionPlace { word, ..place },
+            false if self.state.dialect.getopts_finishes_words && word > 1 && place.letter > 1 => {
+                OptionPlace { word, left: place.left.or(Some(place.word)), ..place }
+            }
+            false => OptionPlace::at(word),
+        };
     }
 
     /// The option at a place of a word.
@@ -152,6 +175,10 @@ impl Walker {
         let speaks = !(silent || hushed);
         let at = place.letter;
         let letter = word.bytes()[at];
+        let options = &*match self.state.dialect.getopts_knows_names {
+            true => Cow::Owned(without_names(options)),
+            false => Cow::Borrowed(options),
+        };
         let known = match self.state.dialect.getopts_finds_colon {
             true => find_in_turn(options, letter),
             false => options.iter().position(|&one| one == letter).filter(|_| letter != b':'),
@@ -167,12 +194,12 @@ impl Walker {
         });
         let next = match last {
             _ if self.state.dialect.getopts_stays_at_end || !last => {
-                OptionPlace { word: place.word, letter: at + 1 }
+                OptionPlace { letter: at + 1, ..place }
             }
-            _ if is_late => OptionPlace { word: place.word, letter: word.len().max(2) },
-            _ => OptionPlace { word: place.word + 1, letter: 1 },
+            _ if is_late => OptionPlace { letter: word.len().max(2), ..place },
+            _ => OptionPlace::at(place.word + 1),
         };
-        let behind = |step: usize| OptionPlace { word: place.word + step, letter: 1 };
+        let behind = |step: usize| OptionPlace::at(place.word + step);
         let leaves = self.state.dialect.getopts_leaves_mistaken_words;
         if known.is_none() {
             let next = if leaves { behind(1) } else { next };
@@ -230,7 +257,11 @@ impl Walker {
         }
         let names_first = dialect.getopts_names_first;
         let value = found.value;
-        if !names_first {
+        let leaves = dialect.getopts_and_read_only == ReadOnlyOptions::Leaves
+            && value.is_none()
+            && found.name != b"?"
+            && self.state.variables.get(b"OPTARG").is_some_and(|variable| variable.read_only);
+        if !(names_first || leaves) {
             self.tell_option_value(value.clone(), call)?;
         }
         self.tell_index(found.next, told, call)?;
@@ -262,7 +293,7 @@ impl Walker {
         if dialect.getopts_end_unsets_value {
             self.tell_option_value(None, call)?;
         }
-        self.tell_index(OptionPlace { word, letter: 1 }, word, call)?;
+        self.tell_index(OptionPlace::at(word), word, call)?;
         if dialect.getopts_is_late {
             return Ok(1);
         }
@@ -289,6 +320,7 @@ impl Walker {
         let read_only = self.state.variables.get(name).is_some_and(|variable| variable.read_only);
         let minds = self.state.dialect.getopts_and_read_only == ReadOnlyOptions::Minds;
         match value {
+            _ if self.state.value_is_lost => Ok(()),
             Some(value) => self.assign_own(name, value, call),
             None if self.state.dialect.getopts_is_late || (read_only && minds) => {
                 self.assign_own(name, empty, call)
@@ -335,6 +367,11 @@ impl Walker {
         }
     }
 
+    /// OPTIND has been unset.
+    pub(super) fn lose_option_index(&mut self) {
+        self.state.index_is_lost |= self.state.dialect.unset_index != UnsetIndex::Counts;
+    }
+
     /// A function begins; answers the place to go back to, and OPTIND, where it has its own.
     pub(in crate::walk) fn own_options(&mut self, keyword: bool) -> Option<OwnOptions> {
         let own = match self.state.dialect.getopts_in_functions {
@@ -351,8 +388,10 @@ impl Walker {
             return Some(OwnOptions { place, index: None });
         }
         let index = self.state.variables.scalar(b"OPTIND").cloned();
-        let first = self.state.shell_text(b"1");
-        self.state.variables.set(b"OPTIND", first);
+        if !self.state.index_is_lost {
+            let first = self.state.shell_text(b"1");
+            self.state.variables.set(b"OPTIND", first);
+        }
         Some(OwnOptions { place, index })
     }
 
@@ -392,6 +431,22 @@ impl Walker {
             self.state.variables.set(b"OPTIND", index);
         }
     }
+}
+
+/// The letters of options, where a blank ends them and long names stand behind them in parentheses.
+fn without_names(options: &[u8]) -> Vec<u8> {
+    let mut rest = options.split(|&byte| byte == b' ').next().unwrap_or_default();
+    let mut letters = Vec::with_capacity(rest.len());
+    while let Some((&first, behind)) = rest.split_first() {
+        rest = match behind.iter().position(|&byte| byte == b')') {
+            Some(end) if first == b'(' => &behind[end + 1..],
+            _ => {
+                letters.push(first);
+                behind
+            }
+        };
+    }
+    letters
 }
 
 /// The place of an option, where the shell looks at each letter and passes over one colon behind it.

@@ -160,12 +160,18 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                 if *name == *b"OPTIND" && walker.state.dialect.option_index == OptionIndex::Digits {
                     return Err(walker.fatal(call, "OPTIND takes a number"));
                 }
+                if *name == *b"OPTIND" && walker.state.dialect.option_index_is_told {
+                    continue;
+                }
                 disciplines::leaving(walker, &name, call.span)?;
                 walker.state.variables.remove(&name);
                 walker.stay_local(&name);
                 walker.state.give_up(&name);
-                walker.state.index_is_lost |=
-                    *name == *b"OPTIND" && walker.state.dialect.getopts_forgets_unset_index;
+                if *name == *b"OPTIND" {
+                    walker.lose_option_index();
+                }
+                walker.state.value_is_lost |=
+                    *name == *b"OPTARG" && walker.state.dialect.getopts_leaves_unset_value;
                 if *name == *b"OPTIND" && walker.state.dialect.getopts_minds_unset {
                     let first = walker.state.shell_text(b"1");
                     walker.state.assigned_option_index = Some(first);
