@@ -5,7 +5,7 @@ mod labels;
 
 use fizzet_core::dialect::Shell::{self, Bash, Busybox, Dash, Ksh93, Mksh, Posix, Zsh};
 use fizzet_core::source::SourceKind;
-use labels::labels_in;
+use labels::{labels, labels_in};
 
 /// Checks what a file tells: words with commas between them, commands with spaces.
 fn check(shells: &[Shell], text: &str, expected: &str) {
@@ -22,6 +22,7 @@ fn a_bang_behind_a_bar_takes_the_rest_along_or_is_a_mistake() {
     let text = "label a\n: | ! false | false; label $?";
     check(&[Ksh93, Mksh], text, "a 0");
     check(&[Posix, Bash, Dash, Busybox, Zsh], text, "a");
+    assert!(labels(Zsh, text, &[]).is_empty(), "zsh reads a line as a whole");
 }
 
 #[test]
