@@ -11,7 +11,7 @@ use crate::source::Span;
 use crate::state::Value;
 use crate::stop::Stop;
 use crate::syntax::Parser;
-use crate::syntax::ast::{Arithmetic, Flagged, Parameter, SearchFlags, Slice, Word};
+use crate::syntax::ast::{Arithmetic, Flagged, Parameter, ParameterName, SearchFlags, Slice, Word};
 use crate::text::{Standing, Text, character_count, character_ends, characters};
 
 /// Which of so many elements a range means, from 0; places count from 1, or from the end.
@@ -181,7 +181,18 @@ impl Substitution<'_> {
             return Ok(self.told_place(&flagged.parameter, place));
         }
         let found = usize::try_from(place - 1).ok().and_then(|at| items.get(at));
-        Ok(Held::One(found.cloned().unwrap_or_default()))
+        Ok(match found {
+            Some(found) => Held::One(found.clone()),
+            // What is not found in a list is not set; a table has an empty value then.
+            None if self.is_table(&flagged.parameter) => Held::One(Text::new()),
+            None => Held::Unset,
+        })
+    }
+
+    fn is_table(&mut self, parameter: &Parameter) -> bool {
+        let ParameterName::Variable(name) = &parameter.name else { return false };
+        let variable = self.cx.state().variables.get(name);
+        variable.is_some_and(|variable| matches!(variable.value, Value::Associative(_)))
     }
 
     /// `[(w)2]` in one text: the word; with `i`, the place of its first character, or 0.

@@ -38,7 +38,8 @@ impl<'a> Parser<'a> {
         {
             drop_redirects_of_lone_subshell(list);
         }
-        let end = redirects.last().map_or(self.pos, |_| self.pos);
+        let end = self.pos;
+        self.compound_end = end;
         Ok(Command { kind, redirects, span: self.span(start, end) })
     }
 

@@ -102,6 +102,8 @@ pub struct Parser<'a> {
     pub(super) in_document: bool,
     /// Whether it is between quotes inside the word of an operation that is quoted itself.
     pub(super) in_inner_quotes: bool,
+    /// Where the latest compound command has ended.
+    pub(super) compound_end: usize,
     /// Whether `time` stands before a pipeline around.
     pub(super) in_time: bool,
     /// Whether parentheses hide what ends the pattern of an operation that is being read.
@@ -168,6 +170,7 @@ impl<'a> Parser<'a> {
             in_document: false,
             in_inner_quotes: false,
             in_time: false,
+            compound_end: usize::MAX,
             in_quoted_braces: false,
             pairs_in_pattern: false,
             in_quotes_in_braces: false,
@@ -253,6 +256,7 @@ impl<'a> Parser<'a> {
             in_document: false,
             in_inner_quotes: false,
             in_time: false,
+            compound_end: usize::MAX,
             in_quoted_braces: false,
             pairs_in_pattern: false,
             in_quotes_in_braces: false,
@@ -432,8 +436,11 @@ impl<'a> Parser<'a> {
 
     /// Steps over a newline and the here-documents behind it.
     pub(super) fn newline(&mut self) -> Parsed<()> {
+        let between = self.text.get(self.compound_end..self.pos).unwrap_or(b";");
+        let between = between.trim_ascii_start();
+        let behind_compound = between.is_empty() || between.starts_with(b"#");
         self.pos += 1;
-        self.here_documents()
+        self.here_documents(behind_compound)
     }
 
     /// Whether the text is used up.

@@ -92,7 +92,15 @@ impl<'a> Parser<'a> {
                 // No line is the delimiter.
                 delimiter.push(b'\n');
             }
+            let opens_nothing = delimiter.is_empty() && self.dialect.empty_delimiters_open_nothing;
+            if opens_nothing {
+                delimiter.push(b'\n');
+            }
             self.await_document(&redirect, delimiter, quoted)?;
+            if opens_nothing {
+                let operator = RedirectOperator::Input;
+                return Ok(Some(Redirect { operator, body: None, ..redirect }));
+            }
         }
         Ok(Some(redirect))
     }
@@ -265,8 +273,11 @@ impl<'a> Parser<'a> {
         start.map_or(&[], |at| &self.text[at..(at + length).min(self.text.len())])
     }
 
-    /// Reads the bodies of the here-documents that wait; stands behind the newline.
-    pub(super) fn here_documents(&mut self) -> Parsed<()> {
+    /// Reads the bodies of the here-documents that wait; stands behind the newline. `behind_compound`: whether a compound
+    /// command has ended directly before that.
+    pub(super) fn here_documents(&mut self, behind_compound: bool) -> Parsed<()> {
+        let must_close = self.dialect.unclosed_document_is_fatal
+            || (behind_compound && self.dialect.compounds_close_documents);
         for document in std::mem::take(&mut self.pending) {
             let mut body = Vec::new();
             let mut segments = vec![self.line_segment(self.pos, 0)];
@@ -314,10 +325,16 @@ impl<'a> Parser<'a> {
                     segments.push(self.line_segment(self.pos, body.len()));
                 }
             }
-            if !found && self.dialect.unclosed_document_is_fatal {
+            if !found && must_close {
                 return Err(SyntaxError::new(UNCLOSED_DOCUMENT, document.opener));
             }
-            let word = self.document_body(body, segments, document.quoted)?;
+            let is_open = !body.is_empty() && !body.ends_with(b"\n");
+            let mut word = self.document_body(body, segments, document.quoted)?;
+            if is_open && self.dialect.last_lines_of_documents_end {
+                let end = Part::Generated { bytes: b"\n"[..].into(), span: word.span };
+                let parts = std::mem::take(&mut word.parts);
+                word = Word::new(parts.into_iter().chain([end]).collect(), word.span);
+            }
             // The cell was made for this document alone, so it is still empty.
             let _ = document.cell.set(word);
         }
@@ -389,7 +406,7 @@ impl<'a> Parser<'a> {
 
     /// Here-documents that still wait when the text ends.
     pub(super) fn documents_at_end(&mut self) -> Parsed<()> {
-        self.here_documents()
+        self.here_documents(false)
     }
 
     fn line_segment(&self, at: usize, in_body: usize) -> Segment {

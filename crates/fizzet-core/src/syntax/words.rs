@@ -445,11 +445,30 @@ impl<'a> Parser<'a> {
                 self.backquoted(self.dialect.document_backquotes_drop_backslash)?
             }
             b'`' => self.backquoted(within.is_quoted())?,
-            b'$' => return Ok(self.dollar(within)?.map_or(Active::Itself, Active::Part)),
+            b'$' => {
+                let end = self.braces_of_document(within)?;
+                let part = self.dollar(within)?;
+                self.pos = end.map_or(self.pos, |end| end.max(self.pos));
+                return Ok(part.map_or(Active::Itself, Active::Part));
+            }
             b'<' | b'>' | b'=' => self.process_substitution()?,
             _ => return Ok(Active::Itself),
         };
         Ok(Active::Part(part))
+    }
+
+    /// Where the `${...}` of a here-document ends for a shell that pairs the quotes in it first.
+    fn braces_of_document(&self, within: Within) -> Parsed<Option<usize>> {
+        let pairs = within == Within::Document && self.dialect.braces_are_read_strictly;
+        let rest = &self.text[self.pos..];
+        let is_command = matches!(rest.get(2), Some(b' ' | b'\t' | b'\n' | b'|'));
+        if !pairs || !rest.starts_with(b"${") || is_command {
+            return Ok(None);
+        }
+        match self.braces_end(self.pos + 1, 0) {
+            Some(end) => Ok(Some(end + 1)),
+            None => Err(self.unclosed(self.pos, 2, "${", "}")),
+        }
     }
 
     /// An opener at `start` that nothing closes.

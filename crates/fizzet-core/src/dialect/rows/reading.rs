@@ -78,8 +78,9 @@ macro_rules! reading_rows {
     /// Brackets open and close inside of a group of a pattern.
     groups_close_brackets: bool = [N, N, N, N, Y, N, N], "observed in ksh93: echo *(a|b[); echo *(a]b); echo *([)])";
     /// Reading the line, the shell refuses signs in `${...}` that go on no name, and a lone single quote in
-    /// `"${x-word}"`, though that is text when it is expanded.
-    braces_are_read_strictly: bool = [N, N, N, N, Y, N, N], "observed in ksh93u+m: echo ${#-[}; echo ${!1}; echo \"${x-'}\"";
+    /// `"${x-word}"`, though that is text when it is expanded. In a here-document, which it reads like that when it is
+    /// expanded, such quotes say where the `${...}` ends, of which nothing counts behind the first brace.
+    braces_are_read_strictly: bool = [N, N, N, N, Y, N, N], "observed in ksh93u+m: echo ${#-[}; echo ${!1}; echo \"${x-'}\"; cat <<E with ${x+'}'} a; with ${x+it's}; with ${u-a'b}c'd} e";
     /// In an unquoted `${x-...}` braces nest.
     braces_nest: bool = [N, N, N, N, Y, N, Y], "observed in all six: echo ${z-{a}b}";
     /// A `((` that begins no expression is two parentheses, and the second begins none with what follows it.
@@ -166,6 +167,10 @@ macro_rules! reading_rows {
     document_end: DocumentEnd = [DocumentEnd::Line, DocumentEnd::InSubstitution, DocumentEnd::Line, DocumentEnd::Line, DocumentEnd::BeforeParenthesis, DocumentEnd::BeforeCloser, DocumentEnd::Line], "observed in all six: x=$(cat <<E, a line, E)";
     /// A here-document that the text ends in is an error.
     unclosed_document_is_fatal: bool = [N, N, N, N, N, Y, N], "observed: cat <<E";
+    /// So is one that is read behind a line that ends with a compound command.
+    compounds_close_documents: bool = [N, N, N, N, Y, N, N], "observed in all six: { cat; } <<E; cat <<E; { :; }; { cat; } <<E; with a semicolon, each with one more line";
+    /// The last line of a here-document that the text ends in has a newline even if none is written.
+    last_lines_of_documents_end: bool = [N, Y, N, N, N, N, N], "observed in all six: eval \"read x <<E<newline>b\"; echo $?";
     /// A compound command may have an empty body.
     empty_bodies: EmptyBodies = [EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::Never, EmptyBodies::OutsideIf, EmptyBodies::Anywhere], "observed in all six: if :; then fi; { }; ( ); while do break; done; (exit 3); if then echo $?; fi";
     /// How many redirections one command may have.
@@ -216,6 +221,8 @@ macro_rules! reading_rows {
     arithmetic_refuses_signs: bool = [N, Y, N, N, N, N, N], "observed in bash and mksh: let 'x=3 {'; echo $x; let x=3.; echo $x";
     /// A number with a base beyond the largest is a decimal one.
     large_base_is_ten: bool = [N, N, N, N, Y, Y, N], "observed in all six: echo $((65#12))";
+    /// An empty delimiter, as in `<<""`, is the name of a file that cannot be opened, and the text up to its end is lost.
+    empty_delimiters_open_nothing: bool = [N, N, N, N, Y, N, N], "observed in all six: cat <<\"\"; echo a, with lines behind it";
     /// What quotes and backslashes in the word of `${x-word}` do in a here-document.
     document_quotes: DocumentQuotes = [DocumentQuotes::Quoted, DocumentQuotes::BackslashQuotes, DocumentQuotes::Quoted, DocumentQuotes::Quoted, DocumentQuotes::SinglesToo, DocumentQuotes::BackslashOutside, DocumentQuotes::Unescaped], "observed in all six: read -r x <<E with ${z-\"a\\b\"}, ${z-a\\b}, ${z-\"a 'b'\"}";
     /// `'\\n'` in arithmetic is the code of the newline.

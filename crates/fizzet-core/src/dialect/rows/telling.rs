@@ -68,7 +68,7 @@ macro_rules! telling_rows {
     /// `trap` tells the last conditions first.
     traps_told_backwards: bool = [N, N, N, N, Y, N, N], "observed in all six: trap a TERM INT; trap";
     /// `trap` tells signals with SIG before their names.
-    traps_told_with_prefix: bool = [N, Y, N, N, N, N, N], "observed in all six: trap a INT; trap";
+    traps_told_with_prefix: bool = [N, Y, N, N, N, N, N], "observed in all six: trap a INT; trap; in bash also with set -o posix, which leaves it away";
     /// The status of `umask`, `unalias` and their kin for an unknown option.
     option_usage_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: umask -x; echo $?; unalias -x; echo $?";
     /// `command -v` tells the text of an alias alone, rather than the command that defines it.

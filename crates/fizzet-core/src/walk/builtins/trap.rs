@@ -286,7 +286,8 @@ impl Walker {
 
     fn tell_trap(&mut self, name: &[u8], action: &Text, call: &Call<'_>) {
         let is_signal = SIGNALS.iter().any(|one| one.as_bytes() == name);
-        let prefix = match is_signal && self.state.dialect.traps_told_with_prefix {
+        let is_plain = self.state.option_is_on(b"posix") == Some(true);
+        let prefix = match is_signal && self.state.dialect.traps_told_with_prefix && !is_plain {
             true => &b"SIG"[..],
             false => b"",
         };
