@@ -436,11 +436,15 @@ impl<'a> Parser<'a> {
 
     /// Steps over a newline and the here-documents behind it.
     pub(super) fn newline(&mut self) -> Parsed<()> {
-        let between = self.text.get(self.compound_end..self.pos).unwrap_or(b";");
-        let between = between.trim_ascii_start();
-        let behind_compound = between.is_empty() || between.starts_with(b"#");
+        let behind_compound = !self.pending.is_empty() && self.is_behind_compound();
         self.pos += 1;
         self.here_documents(behind_compound)
+    }
+
+    /// Whether nothing but blanks and a comment stands between here and the end of the latest compound command.
+    fn is_behind_compound(&self) -> bool {
+        let between = self.text.get(self.compound_end..self.pos).map(<[u8]>::trim_ascii_start);
+        between.is_some_and(|between| between.is_empty() || between.starts_with(b"#"))
     }
 
     /// Whether the text is used up.
