@@ -1,21 +1,12 @@
 //! Pipelines inside pipelines, signs that stand alone, and what comes of a failure whose status somebody asks for: in
 //! texts, in functions, in the background and in actions.
 
+mod files;
 mod labels;
 
-use fizzet_core::dialect::Shell::{self, Bash, Busybox, Dash, Ksh93, Mksh, Posix, Zsh};
-use fizzet_core::source::SourceKind;
-use labels::{labels, labels_in};
-
-/// Checks what a file tells: words with commas between them, commands with spaces.
-fn check(shells: &[Shell], text: &str, expected: &str) {
-    for &shell in shells {
-        let file = SourceKind::File(b"script"[..].into());
-        let all = labels_in(file, shell, text, &[]);
-        let told = all.iter().map(|one| one.join(",")).collect::<Vec<_>>().join(" ");
-        assert_eq!(told, expected, "{shell}: {text}");
-    }
-}
+use files::check;
+use fizzet_core::dialect::Shell::{Bash, Busybox, Dash, Ksh93, Mksh, Posix, Zsh};
+use labels::labels;
 
 #[test]
 fn a_bang_behind_a_bar_takes_the_rest_along_or_is_a_mistake() {

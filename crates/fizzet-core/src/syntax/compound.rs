@@ -215,19 +215,15 @@ impl<'a> Parser<'a> {
             if let Counted::Cut(end) = counted {
                 return Ok(CommandKind::Arithmetic(self.cut_expression(inside, end)));
             }
-            if let Ok(expression) = &expression
-                && counted != Counted::Elsewhere
-                && self.brackets_pair(inside, self.pos)
-                && self.eat(b"))")
-            {
-                self.check_brackets(expression)?;
-                return Ok(CommandKind::Arithmetic(expression.clone()));
-            }
-            if let Ok(expression) = expression
-                && self.dialect.open_parentheses_end_with_text
-                && self.at_end()
-            {
-                return Ok(CommandKind::Arithmetic(expression));
+            if let Ok(expression) = expression {
+                let is_here = counted != Counted::Elsewhere && self.brackets_pair(inside, self.pos);
+                if is_here && self.eat(b"))") {
+                    self.check_brackets(&expression)?;
+                    return Ok(CommandKind::Arithmetic(expression));
+                }
+                if self.dialect.open_parentheses_end_with_text && self.at_end() {
+                    return Ok(CommandKind::Arithmetic(expression));
+                }
             }
             self.not_arithmetic.insert(open);
             if self.dialect.failed_parentheses_are_two {

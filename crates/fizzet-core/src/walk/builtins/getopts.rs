@@ -3,7 +3,7 @@
 use std::borrow::Cow;
 
 use crate::dialect::{
-    BadOptionName, BeyondWords, FreshOptions, IndexBehind, ReadOnlyEnd, ReadOnlyOptions, UnsetIndex,
+    BadOptionName, BeyondWords, FreshOptions, IndexBehind, ReadOnlyEnd, ReadOnlyOptions,
 };
 use crate::state::{Positional, element_name};
 use crate::stop::{Status, Stop};
@@ -365,11 +365,6 @@ impl Walker {
             self.state.assigned_option_index = None;
             self.options_at = OptionPlace::default();
         }
-    }
-
-    /// OPTIND has been unset.
-    pub(super) fn lose_option_index(&mut self) {
-        self.state.index_is_lost |= self.state.dialect.unset_index != UnsetIndex::Counts;
     }
 
     /// A function begins; answers the place to go back to, and OPTIND, where it has its own.

@@ -2,7 +2,7 @@
 
 use std::collections::BTreeMap;
 
-use crate::dialect::{OptionIndex, Outside, UnsetAll};
+use crate::dialect::{OptionIndex, Outside, UnsetAll, UnsetIndex};
 use crate::expand::arithmetic;
 use crate::expand::disciplines;
 use crate::source::Span;
@@ -167,9 +167,8 @@ pub(super) fn unset(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                 walker.state.variables.remove(&name);
                 walker.stay_local(&name);
                 walker.state.give_up(&name);
-                if *name == *b"OPTIND" {
-                    walker.lose_option_index();
-                }
+                walker.state.index_is_lost |=
+                    *name == *b"OPTIND" && walker.state.dialect.unset_index != UnsetIndex::Counts;
                 walker.state.value_is_lost |=
                     *name == *b"OPTARG" && walker.state.dialect.getopts_leaves_unset_value;
                 if *name == *b"OPTIND" && walker.state.dialect.getopts_minds_unset {
