@@ -87,6 +87,9 @@ pub enum Stop {
     /// Whoever watches has seen enough.
     #[error("nobody watches any more")]
     Enough,
+    /// A coprocess waits for what the shell has not written yet.
+    #[error("the coprocess waits")]
+    Waits,
     /// `exit`, with its status.
     #[error("exit")]
     Exit(Status),

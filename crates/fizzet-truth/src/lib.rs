@@ -26,7 +26,7 @@ pub const ARGUMENTS: [&[u8]; 3] = [b"lime honey", b"", b"-x"];
 
 /// Whether commands of a line run at the same time, so that what they pass on comes in no order.
 pub fn is_in_no_order(line: &str) -> bool {
-    [" |", " & ", "&>"].iter().any(|sign| line.contains(sign))
+    [" |", " & ", "&>", "coproc ", ">("].iter().any(|sign| line.contains(sign))
 }
 
 /// A line with a last command behind it that tells whether the shell got that far, and `$?`.

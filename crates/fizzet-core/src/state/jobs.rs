@@ -69,6 +69,13 @@ impl Jobs {
         }
     }
 
+    /// The one with this number has ended.
+    pub(crate) fn ended(&mut self, number: Option<HoleName>, status: Status) {
+        let all = self.places.iter_mut().flatten().chain(&mut self.remembered);
+        let all = all.chain(&mut self.beside);
+        all.filter(|job| job.number == number).for_each(|job| job.status = status);
+    }
+
     /// A process substitution was started that is no job, and would end with this status.
     pub(crate) fn start_beside(&mut self, number: Option<HoleName>, status: Status) {
         self.latest = Some(number);

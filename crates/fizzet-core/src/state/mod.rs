@@ -137,6 +137,7 @@ pub type Hashed = FxHashMap<Box<[u8]>, Option<Box<[u8]>>>;
 pub(crate) type Replaced = (Rc<[u8]>, Rc<[u8]>);
 
 /// The state of one shell.
+#[derive(Clone)]
 pub struct State {
     /// Its rules.
     pub dialect: Rc<Dialect>,

@@ -146,6 +146,7 @@ impl<'a> Parser<'a> {
         if disowned || coprocess || self.eat(b"&") {
             if let Some(last) = list.items.last_mut() {
                 last.background = true;
+                last.is_coprocess = coprocess;
             }
             return Ok(true);
         }
@@ -342,7 +343,7 @@ impl<'a> Parser<'a> {
             rest.push((connector, self.pipeline()?));
         }
         let span = self.span(start, self.pos);
-        Ok(AndOr { first, rest, background: false, span })
+        Ok(AndOr { first, rest, background: false, is_coprocess: false, span })
     }
 
     /// The place of the next token.

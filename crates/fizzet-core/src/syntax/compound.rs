@@ -121,20 +121,7 @@ impl<'a> Parser<'a> {
             Some(b'[') if self.dialect.double_brackets && self.eat_reserved(b"[[") => {
                 self.conditional(start)?
             }
-            Some(b'c') if self.at_coprocess() => {
-                self.eat_reserved(b"coproc");
-                self.skip_blanks();
-                if self.sign_stands_alone(self.dialect.lone_coprocess) {
-                    return Ok(Some(CommandKind::Group(List::default())));
-                }
-                let name = self.coprocess_name()?;
-                let is_function = self.dialect.named_coprocesses && self.at_reserved(b"function");
-                if is_function || self.at_coprocess() {
-                    return self.unexpected("a command");
-                }
-                let command = Box::new(self.deeper(Parser::command)?);
-                CommandKind::Coprocess { name, command }
-            }
+            Some(b'c') if self.at_coprocess() => self.coprocess()?,
             Some(b'!' | b't') if self.at_inner_pipeline() => {
                 CommandKind::Pipeline(Box::new(self.deeper(Parser::pipeline)?))
             }
@@ -168,36 +155,6 @@ impl<'a> Parser<'a> {
             BehindRedirections::Parentheses => self.at(b"("),
             BehindRedirections::Commands => true,
         }
-    }
-
-    /// Whether a coprocess begins here.
-    pub(super) fn at_coprocess(&mut self) -> bool {
-        self.dialect.coprocesses && self.at_reserved(b"coproc")
-    }
-
-    /// The word that names a coprocess, where a compound command follows it.
-    fn coprocess_name(&mut self) -> Parsed<Option<Word>> {
-        const OPENERS: [&[u8]; 8] =
-            [b"{", b"[[", b"if", b"while", b"until", b"for", b"case", b"select"];
-        self.skip_blanks();
-        let start = self.pos;
-        let opens = |parser: &mut Self| OPENERS.iter().any(|word| parser.at_reserved(word));
-        let may_be_named = self.dialect.named_coprocesses && !opens(self) && self.at_word();
-        if !may_be_named || self.assignment_value().is_some() {
-            return Ok(None);
-        }
-        let name = self.word(Within::Word)?;
-        self.skip_blanks();
-        if self.peek() == Some(b'(') || opens(self) {
-            return Ok(Some(name));
-        }
-        // Reserved words count behind the word that could be a name.
-        let others: [&[u8]; 4] = [b"in", b"!", b"function", b"coproc"];
-        if RESERVED_CLOSERS.iter().chain(&others).any(|word| self.at_reserved(word)) {
-            return self.unexpected("a command");
-        }
-        self.pos = start;
-        Ok(None)
     }
 
     /// `((...))` if it closes as one, else `( list )`.

@@ -17,12 +17,22 @@ impl Walker {
         if let Some(command) = lone_command(and_or, true) {
             self.act_before_fork(command)?;
         }
+        let input = self.background_input(and_or);
+        self.as_process(and_or, input)?;
+        let number = self.hole_name();
+        self.state.jobs.start(number, self.state.status);
+        self.beside = Some(self.state.status);
+        self.state.status = 0;
+        Ok(())
+    }
+
+    /// Carries out a list as a process of its own does.
+    pub(super) fn as_process(&mut self, and_or: &AndOr, input: Option<Input>) -> Result<(), Stop> {
         let drops = and_or.first.negated
             && and_or.rest.is_empty()
             && self.state.dialect.background_is_not_negated;
         let lone = lone_command(and_or, drops);
         let is_one = lone.is_some_and(|one| matches!(one.kind, Node::Subshell(_)));
-        let input = self.background_input(and_or);
         self.subshell(|walker| {
             walker.state.doing.depth -= u32::from(is_one);
             if let Some(input) = input {
@@ -44,12 +54,7 @@ impl Walker {
                 }
                 None => walker.and_or_here(and_or),
             }
-        })?;
-        let number = self.hole_name();
-        self.state.jobs.start(number, self.state.status);
-        self.beside = Some(self.state.status);
-        self.state.status = 0;
-        Ok(())
+        })
     }
 
     /// What a list in the background reads instead of what the shell reads.

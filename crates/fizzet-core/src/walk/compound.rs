@@ -5,13 +5,14 @@ use std::rc::Rc;
 use crate::dialect::{Dialect, EmptyBodies, LoopsHidden};
 use crate::expand::disciplines::{self, Named};
 use crate::expand::pattern::{Pattern, PatternRules};
-use crate::expand::{self, Context, arithmetic};
-use crate::lineage::{Origin, Rule};
+use crate::expand::{self, arithmetic};
 use crate::source::Span;
-use crate::state::{Function, Matching, Value};
+use crate::state::{Function, Matching};
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
+use crate::syntax::DEFAULT_NAME;
 use crate::syntax::ast::{CaseBranch, CaseEnd, Command, CommandKind as Node, List, Word};
-use crate::text::{Standing, Text};
+use crate::text::Text;
+use crate::walk::coprocesses::list_of;
 use crate::walk::{Left, SubshellIs, Walker};
 
 /// What says in an `always` block whether the commands before it have failed, and takes that back if it is
@@ -127,28 +128,24 @@ impl Walker {
                 let (name, span) = &names[0];
                 self.select_clause((name, *span), words.as_deref(), body, self.head_of(command))
             }
-            Node::Coprocess { name, .. } => self.coprocess(name.as_ref(), command.span),
+            Node::Coprocess { name, command } => self.coprocess(name.as_ref(), command),
         }
     }
 
-    /// A coprocess begins: its descriptors are known only to the shell that runs it.
-    fn coprocess(&mut self, name: Option<&Word>, span: Span) -> Result<(), Stop> {
+    /// `coproc`: the name is that of an array where the shell has such names.
+    fn coprocess(&mut self, name: Option<&Word>, command: &Command) -> Result<(), Stop> {
+        if !self.state.dialect.named_coprocesses {
+            return self.start_coprocess(None, list_of(command));
+        }
         let name = match name {
             Some(word) => expand::single(self, word, expand::Tilde::Never)?.bytes().to_vec(),
-            None => b"COPROC".to_vec(),
+            None => DEFAULT_NAME.to_vec(),
         };
-        if self.state.dialect.named_coprocesses && !self.state.dialect.is_name(&name) {
+        if !self.state.dialect.is_name(&name) {
             self.state.status = 1;
             return Ok(());
         }
-        self.missing("what a person or another process answers here", span);
-        if self.state.dialect.named_coprocesses {
-            let mut descriptor = Text::new();
-            descriptor.push_hole(Standing::Quoted, &Origin::new(Rule::Shell, span));
-            let elements = [(0, descriptor.clone()), (1, descriptor)].into_iter().collect();
-            self.state.variables.entry(&name).value = Value::Indexed(elements);
-        }
-        Ok(())
+        self.start_coprocess(Some(name.into()), list_of(command))
     }
 
     /// How many functions and sourced files `return` could leave.
@@ -195,8 +192,12 @@ impl Walker {
         if hidden {
             self.loops = 0;
         }
+        let coprocesses = self.coprocesses.len();
+        if self.state.dialect.subshells_close_coprocesses && !in_substitution {
+            self.close_coprocesses();
+        }
         let outcome = run(self);
-        if matches!(outcome, Err(Stop::Enough)) {
+        if matches!(outcome, Err(Stop::Enough | Stop::Waits)) {
             return outcome;
         }
         let mut before_mistake = None;
@@ -239,6 +240,7 @@ impl Walker {
         self.error_told = false;
         self.spared = spared;
         self.descriptors = descriptors;
+        self.end_coprocesses(coprocesses)?;
         self.loops = loops;
         self.set_mask(mask);
         (self.options_at, self.state.assigned_option_index) = (options_at, None);

@@ -8,6 +8,7 @@ use rustc_hash::FxHashMap;
 use crate::host::Sink;
 use crate::lineage::Origin;
 use crate::text::{HoleName, Standing, Text};
+use crate::walk::coprocesses::{Progress, Resumed, Shared};
 use crate::walk::written::ReadFile;
 
 /// A text, and how much of it has been read.
@@ -27,6 +28,19 @@ pub(super) struct Reading {
     reopens: bool,
     /// Whether the shell takes its end for an empty line, again and again.
     ends_in_lines: bool,
+    /// Who may write more behind the text.
+    pub(super) more: More,
+}
+
+/// Who may write more behind a text that is read.
+#[derive(Debug)]
+pub(super) enum More {
+    /// Nobody.
+    None,
+    /// The shell, for which the reader waits.
+    Shell,
+    /// A coprocess, and whether it still may.
+    Coprocess(Shared, bool),
 }
 
 impl Reading {
@@ -91,9 +105,69 @@ impl Input {
     fn of_text(text: Text, file: Option<ReadFile>, reopens: bool) -> Input {
         let (known_to, has_holes) = (text.first_unknown_line(), text.has_hole());
         let (goes_on, ends_in_lines) = (false, false);
-        let reading =
-            Reading { text, at: 0, known_to, has_holes, goes_on, file, reopens, ends_in_lines };
+        let more = More::None;
+        let reading = Reading {
+            text,
+            at: 0,
+            known_to,
+            has_holes,
+            goes_on,
+            file,
+            reopens,
+            ends_in_lines,
+            more,
+        };
         Input { reading: Some(Rc::new(RefCell::new(reading))), is_standard: false }
+    }
+
+    /// What a coprocess prints.
+    pub(super) fn of_process(process: Shared) -> Input {
+        let input = Input::of(Text::new());
+        if let Some(reading) = &input.reading {
+            reading.borrow_mut().more = More::Coprocess(process, true);
+        }
+        input
+    }
+
+    /// The same, with an end that the shell has not written yet.
+    pub(super) fn waiting(self) -> Input {
+        if let Some(reading) = &self.reading {
+            reading.borrow_mut().more = More::Shell;
+        }
+        self
+    }
+
+    /// Whether more may come behind what there is.
+    pub(super) fn is_cut_short(&self) -> bool {
+        let Some(reading) = &self.reading else { return false };
+        matches!(reading.borrow().more, More::Shell | More::Coprocess(_, true))
+    }
+
+    /// Whether it is a coprocess that reads it, and waits for the shell.
+    pub(super) fn waits_for_shell(&self) -> bool {
+        self.reading.as_ref().is_some_and(|reading| matches!(reading.borrow().more, More::Shell))
+    }
+
+    /// The coprocess that writes it.
+    pub(super) fn coprocess(&self) -> Option<Shared> {
+        match &self.reading.as_ref()?.borrow().more {
+            More::Coprocess(process, _) => Some(process.clone()),
+            More::None | More::Shell => None,
+        }
+    }
+
+    /// Takes over what the coprocess has printed since.
+    pub(super) fn follow_coprocess(&self) {
+        let Some(mut reading) = self.reading.as_ref().map(|one| one.borrow_mut()) else { return };
+        let More::Coprocess(process, _) = &reading.more else { return };
+        let process = process.clone();
+        // One that asks for itself is told nothing.
+        let Ok(printed) = process.try_borrow().map(|one| one.printed()) else { return };
+        reading.known_to = printed.text.first_unknown_line();
+        reading.has_holes = printed.text.has_hole();
+        reading.text = printed.text;
+        reading.goes_on = printed.is_endless;
+        reading.more = More::Coprocess(process, printed.goes_on);
     }
 
     /// What is read under the name of a descriptor in `/dev/fd`: a file from its start, and what comes next
@@ -117,7 +191,7 @@ impl Input {
     /// What has not been read yet, which is read by that.
     pub(super) fn rest(&self) -> Option<Text> {
         let mut reading = self.reading()?.borrow_mut();
-        if reading.has_holes {
+        if reading.has_holes || matches!(reading.more, More::Shell | More::Coprocess(_, true)) {
             return None;
         }
         let length = reading.text.len();
@@ -182,9 +256,16 @@ pub(super) enum Output {
     Full,
     /// All of these.
     All(Rc<[Output]>),
+    /// Where a coprocess writes to that may be carried out again.
+    Resumed(Rc<Resumed<Output>>),
 }
 
 impl Output {
+    /// The same, where only what a coprocess has not written before arrives.
+    pub(super) fn resumed(self, progress: &Rc<Progress>) -> Output {
+        Output::Resumed(Rc::new(Resumed { inner: self, progress: progress.clone() }))
+    }
+
     /// Whether both lead to the same place.
     pub(super) fn is_same(&self, other: &Output) -> bool {
         match (self, other) {
@@ -192,6 +273,9 @@ impl Output {
             | (Output::Written(one), Output::Written(other)) => Rc::ptr_eq(one, other),
             (Output::Performed(one), Output::Performed(other)) => Rc::ptr_eq(one, other),
             (Output::Shown, Output::Shown) => true,
+            (Output::Resumed(one), other) | (other, Output::Resumed(one)) => {
+                one.inner.is_same(other)
+            }
             _ => false,
         }
     }
@@ -206,7 +290,10 @@ impl Output {
 
     /// Whether it is what another command, or a substitution, reads.
     pub(super) fn is_piped(&self) -> bool {
-        matches!(self, Output::Kept(_))
+        match self {
+            Output::Resumed(one) => one.inner.is_piped(),
+            one => matches!(one, Output::Kept(_)),
+        }
     }
 
     /// Puts a hole into every text that is kept; answers whether there is one.
@@ -219,6 +306,7 @@ impl Output {
             Output::All(all) => {
                 all.iter().map(|one| one.push_hole(name, origin)).filter(|kept| *kept).count() > 0
             }
+            Output::Resumed(one) => one.progress.is_done() || one.inner.push_hole(name, origin),
             _ => false,
         }
     }
@@ -232,6 +320,49 @@ pub(super) struct Descriptors {
 }
 
 impl Descriptors {
+    /// What stands for the coprocess that `p` names: no descriptor has that number.
+    pub(super) const COPROCESS: u32 = u32::MAX - 1;
+
+    /// Leads all output through what passes on only what a coprocess has not written before.
+    pub(super) fn resume(&mut self, progress: &Rc<Progress>) {
+        for output in self.outputs.values_mut() {
+            *output = output.clone().resumed(progress);
+        }
+    }
+
+    /// Closes the half of a descriptor that is read.
+    pub(super) fn close_input(&mut self, descriptor: u32) {
+        self.inputs.remove(&descriptor);
+    }
+
+    /// Closes the half of a descriptor that is written.
+    pub(super) fn close_output(&mut self, descriptor: u32) {
+        self.outputs.remove(&descriptor);
+    }
+
+    /// Makes a descriptor lead to what the coprocess prints, or to what it reads.
+    pub(super) fn lead_to_coprocess(&mut self, descriptor: u32, reads: bool) {
+        let (input, output) =
+            (self.inputs.get(&Self::COPROCESS), self.outputs.get(&Self::COPROCESS));
+        match reads {
+            true => self.lead(descriptor, input.cloned(), None),
+            false => self.lead(descriptor, None, output.cloned()),
+        }
+    }
+
+    /// Whether there is a coprocess to read from, or to write to.
+    pub(super) fn has_coprocess(&self, reads: bool) -> bool {
+        match reads {
+            true => self.inputs.contains_key(&Self::COPROCESS),
+            false => self.outputs.contains_key(&Self::COPROCESS),
+        }
+    }
+
+    /// Whether a descriptor can be read.
+    pub(super) fn is_read(&self, descriptor: u32) -> bool {
+        self.inputs.contains_key(&descriptor)
+    }
+
     /// Those at the start: standard input, which nobody knows, and what people see.
     pub(super) fn new() -> Descriptors {
         let mut all = Descriptors { inputs: FxHashMap::default(), outputs: FxHashMap::default() };

@@ -15,6 +15,7 @@ use crate::walk::Walker;
 use crate::walk::list_elements::{Made, MadeIndex};
 
 /// `name=(...)` behind a declaration utility.
+#[derive(Clone)]
 pub(super) struct ListArgument {
     /// The index of the argument.
     pub(super) at: usize,

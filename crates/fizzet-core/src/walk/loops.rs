@@ -195,7 +195,7 @@ impl Walker {
         }
         loop {
             self.step(span)?;
-            let Some((line, whole)) = self.line_of_input() else {
+            let Some((line, whole)) = self.line_of_input()? else {
                 self.missing("what is chosen in a select", span);
                 return Ok(());
             };

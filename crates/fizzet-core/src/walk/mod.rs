@@ -9,6 +9,7 @@ mod call;
 mod closed_functions;
 mod compound;
 mod conditional;
+mod coprocesses;
 mod descriptors;
 mod environment;
 mod keys;
@@ -174,6 +175,8 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         lone: false,
         written: WrittenFiles::default(),
         processes: Vec::new(),
+        coprocesses: Vec::new(),
+        progress: None,
         options_at: Default::default(),
         substituted: None,
         beside: None,
@@ -199,6 +202,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
     }
     let outcome = walker.source(SourceId::MAIN);
     let outcome = walker.leave_shell(outcome, 0, Left::Shell);
+    let outcome = walker.leave_coprocesses(outcome);
     walker.ended(outcome)
 }
 
@@ -206,6 +210,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
 const MAX_KEPT: usize = 1000;
 
 /// An evaluation under way.
+#[derive(Clone)]
 pub(crate) struct Walker {
     pub(crate) state: State,
     host: Rc<dyn Host>,
@@ -307,6 +312,10 @@ pub(crate) struct Walker {
     written: WrittenFiles,
     /// Process substitutions that wait for their reader, by their places.
     processes: Vec<processes::Beside>,
+    /// The coprocesses that the shell has started and not forgotten.
+    coprocesses: Vec<coprocesses::Shared>,
+    /// How far this process has come before, if it is a coprocess.
+    progress: Option<Rc<coprocesses::Progress>>,
     /// Where `getopts` stands.
     options_at: builtins::OptionPlace,
     /// The status of the latest command substitution of a command without a name.

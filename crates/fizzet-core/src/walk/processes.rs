@@ -5,22 +5,27 @@
 //! hole, since only the running system hands it out; where programs may run it is the name that the shell
 //! would give it, and the program finds the text in a pipe of that number.
 
+use std::cell::RefCell;
+use std::rc::Rc;
+
 use crate::dialect::ProcessesAreJobs;
 use crate::expand::Context;
-use crate::lineage::Origin;
+use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::stop::{Status, Stop};
 use crate::syntax::ast::{Part, ProcessSubstitution, ProcessWay, Redirect, RedirectOperator};
-use crate::text::Text;
+use crate::text::{HoleName, Standing, Text};
 use crate::walk::Walker;
-use crate::walk::descriptors::Input;
 
 /// A process substitution that waits for its reader.
+#[derive(Clone)]
 pub(super) struct Beside {
     /// Where it is written.
     span: Span,
     /// What it has printed.
     printed: Text,
+    /// What is written to it, where it is one that reads.
+    reads: Option<Rc<RefCell<Text>>>,
     /// The descriptor that a program finds it in.
     number: u32,
 }
@@ -39,6 +44,9 @@ impl Walker {
         &mut self,
         process: &ProcessSubstitution,
     ) -> Result<Option<Vec<u8>>, Stop> {
+        if process.way == ProcessWay::Reads {
+            return self.reader_beside(process);
+        }
         let limit = self.state.limits.depth;
         if self.depth >= limit {
             let (what, limit) = ("substitutions inside each other", u64::from(limit));
@@ -47,15 +55,8 @@ impl Walker {
         self.depth += 1;
         let (status, word) = (self.state.status, self.word.take());
         let outer = self.descriptors.clone();
-        let reads = process.way == ProcessWay::Reads;
-        if reads {
-            self.descriptors.read_from(0, Input::unknown());
-        }
         let run = |walker: &mut Walker| walker.subshell(|walker| walker.list(&process.list));
-        let (output, outcome) = match reads {
-            true => (Text::new(), run(self)),
-            false => self.captured(run),
-        };
+        let (output, outcome) = self.captured(run);
         self.descriptors = outer;
         self.word = word;
         self.depth -= 1;
@@ -65,6 +66,27 @@ impl Walker {
         if process.way != ProcessWay::Writes {
             return Ok(None);
         }
+        Ok(self.keep_beside(process.span, output, None))
+    }
+
+    /// Begins the process of a `>(list)`.
+    fn reader_beside(&mut self, process: &ProcessSubstitution) -> Result<Option<Vec<u8>>, Stop> {
+        let status = self.state.status;
+        let number = self.keep_as_job(process.way, 0);
+        let word = self.word.take();
+        let reads = self.start_reader(process, number);
+        (self.word, self.state.status) = (word, status);
+        self.keep_beside(process.span, Text::new(), Some(reads?));
+        Ok(None)
+    }
+
+    /// Keeps a process substitution for whoever has its name, and answers that where programs may run.
+    fn keep_beside(
+        &mut self,
+        span: Span,
+        printed: Text,
+        reads: Option<Rc<RefCell<Text>>>,
+    ) -> Option<Vec<u8>> {
         let (folder, first, step) = self.state.dialect.process_files;
         let taken = |number: u32| self.processes.iter().any(|one| one.number == number);
         let mut number = first;
@@ -73,23 +95,23 @@ impl Walker {
             number = if taken(number) { number.saturating_add_signed(step) } else { number };
         }
         let names = Context::host(self).may_run();
-        self.processes.push(Beside { span: process.span, printed: output, number });
-        Ok(names.then(|| format!("{folder}{number}").into_bytes()))
+        self.processes.push(Beside { span, printed, number, reads });
+        names.then(|| format!("{folder}{number}").into_bytes())
     }
 
     /// What `$!` and `wait` know of a process substitution that would end with this status.
-    fn keep_as_job(&mut self, way: ProcessWay, status: Status) {
+    fn keep_as_job(&mut self, way: ProcessWay, status: Status) -> Option<HoleName> {
+        let number = self.hole_name();
         match (self.state.dialect.processes_are_jobs, way) {
             (ProcessesAreJobs::Readers, ProcessWay::Reads) => {
-                let number = self.hole_name();
                 self.state.jobs.start(number, status);
             }
             (ProcessesAreJobs::Remembered, _) => {
-                let number = self.hole_name();
                 self.state.jobs.start_beside(number, status);
             }
             _ => {}
         }
+        number
     }
 
     /// What a program with these arguments can read of process substitutions, by descriptors.
@@ -108,8 +130,25 @@ impl Walker {
     }
 
     /// Forgets the process substitutions of a command that has ended, all but the first `kept`.
-    pub(super) fn end_beside(&mut self, kept: usize) {
+    /// Those that read what the command has written come to their ends.
+    pub(super) fn end_beside(&mut self, kept: usize) -> Result<(), Stop> {
         self.processes.truncate(kept);
+        self.end_readers()
+    }
+
+    /// What a process reads whose name this text is, if it is that of one.
+    pub(super) fn reader_named(&self, name: &Text) -> Option<Rc<RefCell<Text>>> {
+        let (run, _) = name.runs().next()?;
+        let span = run.origin.span();
+        self.processes.iter().rev().find(|one| one.span == span)?.reads.clone()
+    }
+
+    /// A program may write whatever it likes to the processes whose names it is given.
+    pub(super) fn write_unknown_beside(&self, argv: &[Text], span: Span) {
+        let readers = self.processes.iter().filter(|one| one.is_named(argv));
+        for reads in readers.filter_map(|one| one.reads.as_ref()) {
+            reads.borrow_mut().push_hole(Standing::Quoted, &Origin::new(Rule::Output, span));
+        }
     }
 
     /// What a redirection reads from, if its word is a process substitution and nothing else.
@@ -129,7 +168,8 @@ impl Walker {
     pub(super) fn printed_beside(&mut self, name: &Text) -> Option<Text> {
         let (run, _) = name.runs().next()?;
         let span = run.origin.span();
-        let at = self.processes.iter().rposition(|one| one.span == span)?;
+        let is_this = |one: &Beside| one.span == span && one.reads.is_none();
+        let at = self.processes.iter().rposition(is_this)?;
         Some(self.processes.remove(at).printed)
     }
 }

@@ -96,6 +96,8 @@ impl Walker {
             return Ok(status);
         }
         self.state.jobs.make_room(self.state.dialect.waited_jobs);
+        self.reap_coprocesses();
+        self.write_unknown_beside(argv, span);
         // That nothing was found is what the shell itself says.
         if answer.status == Some(NOT_FOUND) {
             self.message_hole(span);
@@ -173,6 +175,10 @@ impl Walker {
     fn run(&mut self, argv: &[Text], span: Span) -> Result<Option<Status>, Stop> {
         let host = Context::host(self);
         let input = self.descriptors.input(0);
+        self.feed(&input)?;
+        if host.may_run() && input.waits_for_shell() {
+            return Err(Stop::Waits);
+        }
         if !host.may_run() || argv.iter().any(Text::has_hole) || input.is_unknown() {
             return Ok(None);
         }
@@ -201,7 +207,8 @@ impl Walker {
             false => path,
         };
         let environment = self.environment(&path);
-        let ran = host.run(&Run {
+        let progress = self.progress.clone().unwrap_or_default();
+        let run = Run {
             path: &path,
             argv: &vector,
             environment: environment.iter().map(|(name, value)| (&name[..], &value[..])).collect(),
@@ -210,8 +217,8 @@ impl Walker {
             open,
             messages,
             limit,
-        });
-        match ran {
+        };
+        match progress.once(|| host.run(&run)) {
             None => Ok(None),
             Some(Ran::Endless { output }) => {
                 self.write(Text::from_bytes(

@@ -41,6 +41,9 @@ impl Walker {
             Some(opened) => self.descriptors = opened,
             None => self.redirect_all(redirections)?,
         }
+        if outer.is_none() && self.state.dialect.exec_takes_coprocess {
+            self.give_coprocess_away(redirections);
+        }
         let mut outcome = run(self);
         if let Err(Stop::Shell(error)) = &mut outcome {
             self.tell_mistake(error);
@@ -56,6 +59,17 @@ impl Walker {
             }
         }
         outcome
+    }
+
+    /// What a descriptor leads to that was the coprocess's stays there alone.
+    fn give_coprocess_away(&mut self, redirections: &[RedirectTrace]) {
+        for redirection in redirections.iter().filter(|one| one.target.bytes() == b"p") {
+            match redirection.operator {
+                "<&" => self.descriptors.close_input(Descriptors::COPROCESS),
+                ">&" => self.descriptors.close_output(Descriptors::COPROCESS),
+                _ => {}
+            }
+        }
     }
 
     /// Makes the descriptors lead where redirections say.
@@ -119,6 +133,9 @@ impl Walker {
             }
             "&>" | "&>|" | "&>>" => self.both_to_file(redirection)?,
             "<&" | ">&" => match self.copied(redirection.target.bytes()) {
+                Some(Copied::Descriptor { from: Descriptors::COPROCESS, .. }) => {
+                    self.descriptors.lead_to_coprocess(descriptor, redirection.operator == "<&");
+                }
                 Some(Copied::Descriptor { from, moves }) => {
                     match self.descriptors.output(from).cloned() {
                         Some(output) if again => self.open_output(descriptor, output, true),
@@ -208,6 +225,9 @@ impl Walker {
     /// Where what is written to a file goes: to the file itself only where that is allowed.
     fn file_to_write(&mut self, redirection: &RedirectTrace, append: bool) -> Result<Output, Stop> {
         if redirection.target.has_hole() {
+            if let Some(reads) = self.reader_named(&redirection.target) {
+                return Ok(Output::Kept(reads));
+            }
             return Ok(self.unnamed_file(&redirection.target, append));
         }
         let path = redirection.target.bytes();
@@ -219,8 +239,10 @@ impl Walker {
             _ if path.starts_with(b"/dev/") => return Ok(Output::Nowhere),
             _ => {}
         }
+        // What a coprocess has begun before goes on.
+        let append = append || self.progress.as_ref().is_some_and(|progress| progress.is_done());
         match expand::Context::host(self).create(path, append) {
-            Some(Ok(sink)) => return Ok(Output::Performed(sink)),
+            Some(Ok(sink)) => return Ok(self.resumed(Output::Performed(sink))),
             Some(Err(why)) => {
                 let shown = String::from_utf8_lossy(path).into_owned();
                 let message = format!("{shown} cannot be written: {why}");
@@ -229,7 +251,7 @@ impl Walker {
             None => {}
         }
         let before = match (append, self.written.get(&self.state.folder, path)) {
-            (true, Some(file)) => return Ok(Output::Written(file)),
+            (true, Some(file)) => return Ok(self.resumed(Output::Written(file))),
             (true, None) => {
                 let limit = self.state.limits.bytes;
                 let bytes = expand::Context::host(self).read(path, limit).unwrap_or_default();
@@ -238,7 +260,16 @@ impl Walker {
             }
             (false, _) => Text::new(),
         };
-        Ok(Output::Written(self.written.create(&self.state.folder, path, before)))
+        let file = self.written.create(&self.state.folder, path, before);
+        Ok(self.resumed(Output::Written(file)))
+    }
+
+    /// A file that this process has opened; a coprocess may have written to it before.
+    fn resumed(&self, output: Output) -> Output {
+        match &self.progress {
+            Some(progress) => output.resumed(progress),
+            None => output,
+        }
     }
 
     /// Where what is written to a file goes whose name has holes: it is found again by the same ones.
@@ -421,8 +452,15 @@ impl Walker {
     ) -> Result<u32, Stop> {
         let span = redirect.span;
         if matches!(redirect.operator.sign(), "<&" | ">&") && target.bytes() == b"-" {
-            let held = self.state.variables.scalar(name).map(Text::bytes);
-            let number = held.and_then(|digits| std::str::from_utf8(digits).ok()?.parse().ok());
+            let held = match self.state.element_named(name) {
+                Some((array, index)) => {
+                    let key = self.state.element_key(array, index, span)?;
+                    self.state.variables.element(array, &key)
+                }
+                None => self.state.variables.scalar(name),
+            };
+            let digits = held.map(Text::bytes);
+            let number = digits.and_then(|digits| std::str::from_utf8(digits).ok()?.parse().ok());
             if self.state.dialect.no_descriptor_is_closed {
                 return Ok(number.unwrap_or(u32::MAX));
             }
@@ -449,6 +487,9 @@ impl Walker {
     fn copied(&self, target: &[u8]) -> Option<Copied> {
         if target == b"-" {
             return Some(Copied::Nothing);
+        }
+        if target == b"p" && self.state.dialect.no_coprocess_status.is_some() {
+            return Some(Copied::Descriptor { from: Descriptors::COPROCESS, moves: false });
         }
         if target.len() > 1 && self.state.dialect.copied_descriptors_have_one_digit {
             return None;
@@ -479,6 +520,11 @@ impl Walker {
                     let message = format!("a descriptor was expected behind {}", trace.operator);
                     let status = self.state.dialect.no_descriptor_status;
                     Err(Stop::error(message, span, status, reach))
+                }
+                (Some(Copied::Descriptor { from: Descriptors::COPROCESS, .. }), _)
+                    if !self.descriptors.has_coprocess(trace.operator == "<&") =>
+                {
+                    Err(self.cannot_redirect("there is no coprocess".into(), span))
                 }
                 (Some(Copied::Descriptor { from, .. }), _)
                     if !self.descriptors.is_open(from)

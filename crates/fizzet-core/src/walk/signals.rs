@@ -17,7 +17,7 @@ use crate::walk::Walker;
 use crate::walk::builtins::signal_number;
 
 /// Signals whose effect is nothing where they have no action (signal(7)).
-const HARMLESS: [&str; 4] = ["CHLD", "CONT", "URG", "WINCH"];
+pub(super) const HARMLESS: [&str; 4] = ["CHLD", "CONT", "URG", "WINCH"];
 
 /// A signal that has come to the shell.
 #[derive(Clone, Copy)]

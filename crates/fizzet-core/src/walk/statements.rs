@@ -21,6 +21,10 @@ impl Walker {
     fn and_or(&mut self, and_or: &AndOr) -> Result<(), Stop> {
         let only_last = self.state.dialect.last_pipeline_goes_behind && !and_or.rest.is_empty();
         match and_or.background && !only_last {
+            true if and_or.is_coprocess => {
+                let list = AndOr { is_coprocess: false, ..and_or.clone() };
+                self.start_coprocess(None, list)
+            }
             true => self.in_background(and_or),
             false => self.and_or_here(and_or),
         }
@@ -43,6 +47,7 @@ impl Walker {
                     first: pipeline.clone(),
                     rest: Vec::new(),
                     background: true,
+                    is_coprocess: and_or.is_coprocess,
                     span: pipeline.span,
                 })?,
                 (true, false) => self.pipeline_of(pipeline, !is_last)?,
@@ -68,7 +73,9 @@ impl Walker {
         self.begin_without_argument(command, lone);
         (self.is_process, self.timed) = (is_process, timed);
         let outcome = self.command_here(command, (piped, lone));
-        self.end_beside(beside);
+        if !matches!(outcome, Err(Stop::Waits | Stop::Enough)) {
+            self.end_beside(beside)?;
+        }
         outcome
     }
 

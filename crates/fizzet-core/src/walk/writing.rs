@@ -49,6 +49,9 @@ impl Walker {
                 }
                 file.push_text(&text);
             }
+            Output::Resumed(one) => {
+                return one.progress.is_done() || self.write_into(&one.inner, text);
+            }
             Output::Performed(sink) => return sink.write(text.bytes()),
             Output::Shown if self.wants.output => {
                 // One that has had enough says so at the next command.

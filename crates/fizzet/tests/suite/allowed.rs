@@ -88,6 +88,20 @@ fn what_was_written_in_memory_is_found_again() {
 }
 
 #[test]
+fn a_coprocess_that_waits_runs_its_programs_once() {
+    let folder = tempfile::tempdir().unwrap();
+    let dir = folder.path().to_str().unwrap();
+    let line = "coproc { sh -c 'echo jar >>log' </dev/null; read x; echo \"<$x>\" >>log; sort; }; \
+        echo lime >&${COPROC[1]}; read -t 1 y <&${COPROC[0]}; \
+        printf 'b\\na\\n' >&${COPROC[1]}; exec {COPROC[1]}>&-; \
+        mapfile -t l <&${COPROC[0]}; label \"${l[@]}\"";
+    let words = ["line", "--format", "nul", "--shell", "bash", "--dir", dir, "--allow-run", line];
+    let printed = of(&words).output();
+    assert!(printed.ends_with("label\u{0}a\u{0}b\u{0}"), "{printed:?}");
+    assert_eq!(fs::read_to_string(folder.path().join("log")).unwrap(), "jar\n<lime>\n");
+}
+
+#[test]
 fn running_for_every_shell_is_refused() {
     let said = of(&["line", "--allow-run", "--shell", "all", "label"]).says(2);
     assert!(said.contains("name one shell"), "{said}");

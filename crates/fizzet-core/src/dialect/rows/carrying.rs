@@ -100,6 +100,14 @@ macro_rules! carrying_rows {
     closed_output_is_silent: bool = [N, N, N, N, N, N, Y], "observed in all six: x=$(echo a >&-; echo $?); echo $x";
     /// `path` is the list of the folders in PATH, and both change together.
     tied_path: bool = [N, N, N, N, N, N, Y], "observed in zsh: path=(/bin); echo $PATH";
+    /// Whether the shell refuses to begin a coprocess while it could write to another.
+    one_coprocess: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: cat |& cat |& echo a; coproc cat; coproc cat";
+    /// A coprocess whose writers have all gone reads to the end; where it does not, it holds its own input open.
+    coprocesses_see_the_end: bool = [Y, Y, Y, Y, Y, Y, N], "observed in bash, ksh93, mksh and zsh: coproc { read a; echo end >f; }; coproc :; sleep 1; cat f";
+    /// `exec 3>&p` takes the coprocess away from `p`.
+    exec_takes_coprocess: bool = [N, N, N, N, Y, Y, N], "observed in ksh93, mksh and zsh: cat |& exec 3>&p; print -p a; echo $?";
+    /// The descriptors of coprocesses are closed in subshells, but for command substitutions.
+    subshells_close_coprocesses: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: coproc cat; (echo a >&${COPROC[1]}); cat |& (print -p a); read -p x";
     /// A coprocess may have a name before its compound command.
     named_coprocesses: bool = [N, Y, N, N, N, N, N], "observed in bash and zsh: coproc press { :; }";
     /// Variables that the shell sets at its start.

@@ -173,6 +173,8 @@ macro_rules! words_rows {
     getopts_names_first: bool = [N, N, N, N, Y, N, N], "observed in all six: set -- -xy; readonly n; getopts x: n; echo $OPTARG";
     /// What `getopts` makes of a read-only name behind the last option.
     getopts_end_and_read_only: ReadOnlyEnd = [ReadOnlyEnd::Minds, ReadOnlyEnd::Leaves, ReadOnlyEnd::Minds, ReadOnlyEnd::Minds, ReadOnlyEnd::EndsShell, ReadOnlyEnd::Leaves, ReadOnlyEnd::Minds], "observed in all six: readonly o; getopts a o; echo $?";
+    /// The status of `read -t` when the time is over and nothing has come.
+    read_timeout_status: Option<Status> = [None, Some(142), None, Some(1), Some(1), Some(142), Some(1)], "observed in all six: { sleep 1; } | { read -t 0.1 x; echo $?; }";
     /// The status of `read -p`, which reads from a coprocess, where there is none; nothing where `-p`
     /// is a prompt.
     no_coprocess_status: Option<Status> = [None, None, None, None, Some(1), Some(2), Some(1)], "observed in all six: read -p; echo $?";

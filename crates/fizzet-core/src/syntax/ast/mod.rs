@@ -29,6 +29,8 @@ pub struct AndOr {
     pub rest: Vec<(Connector, Pipeline)>,
     /// Whether it ends in `&`.
     pub background: bool,
+    /// Whether it ends in the `|&` that begins a coprocess.
+    pub is_coprocess: bool,
     /// All of it, without the separator.
     pub span: Span,
 }

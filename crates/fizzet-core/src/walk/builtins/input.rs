@@ -1,11 +1,12 @@
 //! The stretches of input that `read` and `mapfile` take: how far they reach, and what they hold.
 
 use crate::dialect::{CountedBackslash, Dialect, ReadOfNothing};
+use crate::stop::Stop;
 use crate::text::{Standing, Text, next_character};
 use crate::walk::Walker;
 use crate::walk::builtins::control::number;
 use crate::walk::builtins::options::Given;
-use crate::walk::descriptors::Reading;
+use crate::walk::descriptors::{Input, Reading};
 
 /// How far `read` reads.
 pub(super) struct Reach {
@@ -112,10 +113,24 @@ impl Stretch {
 
 impl Walker {
     /// The next stretch of input. `None` when nobody knows the input; a closed one is at its end.
-    pub(super) fn input_stretch(&mut self, reach: &Reach) -> Option<Stretch> {
+    ///
+    /// # Errors
+    /// It is a coprocess that reads, and has to wait for the shell.
+    pub(super) fn input_stretch(&mut self, reach: &Reach) -> Result<Option<Stretch>, Stop> {
         if !self.descriptors.is_open(reach.descriptor) {
-            return Some(Stretch { whole: false, ..Stretch::whole(Text::new()) });
+            return Ok(Some(Stretch { whole: false, ..Stretch::whole(Text::new()) }));
         }
+        let input = self.descriptors.input(reach.descriptor);
+        self.feed(&input)?;
+        let stretch = self.stretch_of(&input, reach);
+        match stretch.as_ref().is_none_or(|stretch| !stretch.whole) && input.is_cut_short() {
+            true if input.waits_for_shell() => Err(Stop::Waits),
+            true => Ok(None),
+            false => Ok(stretch),
+        }
+    }
+
+    fn stretch_of(&self, input: &Input, reach: &Reach) -> Option<Stretch> {
         let dialect = &self.state.dialect;
         let utf8 = self.state.utf8() && !dialect.read_counts_bytes;
         let length_of = match utf8 && reach.finishes_characters {
@@ -128,7 +143,6 @@ impl Walker {
             true => reach.end,
             false => Some(b'\n'),
         };
-        let input = self.descriptors.input(reach.descriptor);
         let mut reading = input.reading()?.borrow_mut();
         if reading.is_unknown_at(reading.at) {
             return None;

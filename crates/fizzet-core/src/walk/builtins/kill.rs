@@ -73,6 +73,8 @@ fn send(
             if ends == KillEnds::All {
                 break;
             }
+        } else if process.has_hole() && walker.kill_coprocess(process.lone_hole(), signal) {
+            continue;
         } else if !is_the_shell(walker, process) {
             return unpredictable(walker, call);
         } else if signal != "0" {

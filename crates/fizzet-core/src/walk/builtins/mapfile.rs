@@ -34,7 +34,7 @@ pub(super) fn mapfile(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     if !walker.state.dialect.is_name(name) || walker.is_keyed(name) {
         return Ok(walker.complain(call, 1));
     }
-    let Some(lines) = walker.mapped_lines(&given, &wanted, call) else {
+    let Some(lines) = walker.mapped_lines(&given, &wanted, call)? else {
         return walker.unknown_line(call, &[name.to_vec()], wanted.descriptor);
     };
     if wanted.first.is_none() {
@@ -80,13 +80,14 @@ impl Walker {
         given: &Given<'_>,
         wanted: &Wanted,
         call: &Call<'_>,
-    ) -> Option<Vec<Text>> {
+    ) -> Result<Option<Vec<Text>>, Stop> {
         let end = given.value(b'd').map_or(b'\n', |end| end.bytes().first().copied().unwrap_or(0));
         let reach = Reach::lines(Some(end), wanted.descriptor);
         let count = wanted.most.map_or(usize::MAX, |most| most.saturating_add(wanted.skipped));
         let mut lines = Vec::new();
         while lines.len() < count {
-            let Stretch { text: mut line, whole, .. } = self.input_stretch(&reach)?;
+            let Some(stretch) = self.input_stretch(&reach)? else { return Ok(None) };
+            let Stretch { text: mut line, whole, .. } = stretch;
             if !whole && line.is_empty() {
                 break;
             }
@@ -96,7 +97,7 @@ impl Walker {
             }
             lines.push(line);
         }
-        Some(lines)
+        Ok(Some(lines))
     }
 
     /// The command of `mapfile -C`, with the index and the line behind it.

@@ -14,6 +14,7 @@ use crate::walk::builtins::columns::Layout;
 use crate::walk::builtins::escapes::decoded;
 use crate::walk::builtins::printf::printf;
 use crate::walk::builtins::{Call, control::number};
+use crate::walk::descriptors::Descriptors;
 
 /// `echo [arguments]`, with the options and escapes of each shell.
 pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -60,13 +61,13 @@ fn repeats(letters: &[u8]) -> bool {
 /// `print [options] [arguments]` of ksh93, mksh and zsh.
 pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
-    let Some(asked) = Asked::of(call, &dialect) else { return Ok(dialect.print_usage_status) };
+    let Some(mut asked) = Asked::of(call, &dialect) else { return Ok(dialect.print_usage_status) };
     if asked.has(b's') || asked.has(b'z') {
         // History, and the text of the next line, which no script reads.
         return Ok(0);
     }
     if asked.has(b'p') {
-        return Ok(1);
+        asked.descriptor = Descriptors::COPROCESS;
     }
     let is_unknown = match dialect.print_columns_only {
         true => asked.has(b'c') || asked.has(b'A'),

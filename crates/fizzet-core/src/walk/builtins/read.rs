@@ -21,7 +21,7 @@ use crate::walk::builtins::input::{Reach, Stretch};
 use crate::walk::builtins::options::Given;
 use crate::walk::builtins::read_numbers::refused_number;
 use crate::walk::builtins::{Call, control::number};
-use crate::walk::descriptors::Input;
+use crate::walk::descriptors::{Descriptors, Input};
 
 /// What stands for a backslash at the end of the input that quotes nothing.
 const QUOTED_NOTHING: &[u8] = b"\x01";
@@ -49,6 +49,10 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         return read_keys(walker, call, &given, &names);
     }
     let mut reach = Reach::of(&given, &dialect);
+    let of_coprocess = dialect.no_coprocess_status.is_some() && given.has(b'p');
+    if of_coprocess {
+        reach.descriptor = Descriptors::COPROCESS;
+    }
     let quotes_last =
         !reach.raw && separates && dialect.backslash_in_ifs == BackslashInIfs::SeparatesButLast;
     reach.raw |= separates;
@@ -58,12 +62,21 @@ pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     {
         return Ok(walker.complain(call, status));
     }
-    let Some(Stretch { text: line, whole, quotes_nothing }) = walker.input_stretch(&reach) else {
+    let Some(Stretch { text: line, whole, quotes_nothing }) = walker.input_stretch(&reach)? else {
         if names.iter().any(|name| !walker.is_target(name)) {
             return Ok(walker.complain(call, dialect.read_late_name_status));
         }
+        if let Some(status) = dialect.read_timeout_status
+            && given.has(b't')
+            && walker.descriptors.input(reach.descriptor).is_cut_short()
+        {
+            return into_names(walker, call, &names, &[], status);
+        }
         return walker.unknown_line(call, &names, reach.descriptor);
     };
+    if of_coprocess && !whole {
+        walker.descriptors.close_input(Descriptors::COPROCESS);
+    }
     let contented = (dialect.read_may_take_all || dialect.counted_reads_are_of_lines)
         && given.has(b'n')
         && !reach.exactly;
@@ -138,7 +151,7 @@ fn read_keys(
     };
     let asks = given.has(b'q');
     let reach = Reach::keys(given, if asks { 1 } else { most });
-    let Some(Stretch { text, whole, .. }) = walker.input_stretch(&reach) else {
+    let Some(Stretch { text, whole, .. }) = walker.input_stretch(&reach)? else {
         return walker.unknown_line(call, names, reach.descriptor);
     };
     let says_yes = matches!(text.bytes(), b"y" | b"Y");
@@ -201,8 +214,11 @@ fn settled_by_words(
     if given.unknown.is_some() {
         return Ok(Some(walker.complain(call, dialect.read_usage_status)));
     }
-    if dialect.no_coprocess_status.is_some() && given.has(b'p') {
-        return Ok(dialect.no_coprocess_status);
+    if let Some(status) = dialect.no_coprocess_status
+        && given.has(b'p')
+        && !walker.descriptors.is_read(Descriptors::COPROCESS)
+    {
+        return Ok(Some(walker.complain(call, status)));
     }
     if dialect.read_completion_letters.bytes().any(|letter| given.has(letter)) {
         return Ok(Some(1));
@@ -402,9 +418,9 @@ impl Walker {
 
 impl Walker {
     /// The next line of input as it stands, and whether its newline was there.
-    pub(in crate::walk) fn line_of_input(&mut self) -> Option<(Text, bool)> {
-        let end = Some(b'\n');
-        self.input_stretch(&Reach::lines(end, 0)).map(|stretch| (stretch.text, stretch.whole))
+    pub(in crate::walk) fn line_of_input(&mut self) -> Result<Option<(Text, bool)>, Stop> {
+        let stretch = self.input_stretch(&Reach::lines(Some(b'\n'), 0))?;
+        Ok(stretch.map(|stretch| (stretch.text, stretch.whole)))
     }
 
     /// One line of an input that nobody knows: the first name gets a hole, and the input ends there,

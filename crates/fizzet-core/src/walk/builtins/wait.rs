@@ -36,6 +36,9 @@ pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     }
     let dialect = walker.state.dialect.clone();
     let mut first = None;
+    for operand in operands.iter().filter(|operand| operand.has_hole()) {
+        walker.wait_for_coprocesses(operand.lone_hole())?;
+    }
     let (status, complains) = match operands {
         [] if next => match walker.state.jobs.wait_for_next(dialect.waited_jobs) {
             Some((status, number)) => {
@@ -45,6 +48,7 @@ pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
             None => (127, false),
         },
         [] => {
+            walker.wait_for_coprocesses(None)?;
             walker.state.jobs.wait_for_all(dialect.forgotten_jobs);
             (0, false)
         }
