@@ -3,7 +3,7 @@
 use std::cell::OnceCell;
 use std::rc::Rc;
 
-use crate::dialect::{Continued, DelimiterTabs, DocumentEnd, OpenDocuments};
+use crate::dialect::{Continued, DelimiterTabs, DocumentEnd, JoinedLines, OpenDocuments};
 use crate::state::element_name;
 use crate::stop::Reach;
 use crate::syntax::ast::{
@@ -311,15 +311,16 @@ impl<'a> Parser<'a> {
                 if tabs > 0 {
                     segments.push(self.line_segment(line_start + tabs, body.len()));
                 }
+                let begin = body.len();
+                if !document.quoted && self.dialect.documents_see_substitutions {
+                    self.behind_substitutions(line_start + tabs);
+                }
                 body.extend_from_slice(&self.text[line_start + tabs..self.pos]);
                 // A continued line is one line: its end is no place for the delimiter.
                 while !document.quoted && ends_in_continuation(&body) && self.pos < self.text.len()
                 {
-                    let rest = &self.text[self.pos..];
-                    let length =
-                        rest.iter().position(|&b| b == b'\n').map_or(rest.len(), |n| n + 1);
-                    body.extend_from_slice(&rest[..length]);
-                    self.pos += length;
+                    let is_bare = document.strip_tabs && body[begin..] == *b"\\\n";
+                    self.join_line(is_bare.then_some(tabs), &mut body, &mut segments);
                 }
                 if tabs > 0 {
                     segments.push(self.line_segment(self.pos, body.len()));
@@ -339,6 +340,59 @@ impl<'a> Parser<'a> {
             let _ = document.cell.set(word);
         }
         Ok(())
+    }
+
+    /// Takes the line at this place into a document whose last line goes on with it. `bare`: how many tabs have vanished
+    /// before the backslash, where that is all there is of the line so far and tabs vanish.
+    fn join_line(
+        &mut self,
+        bare: Option<usize>,
+        body: &mut Vec<u8>,
+        segments: &mut Vec<Segment>,
+    ) {
+        let joined = self.dialect.joined_lines_of_documents;
+        let is_text = joined == JoinedLines::InTurn && bare.is_some_and(|tabs| tabs > 0);
+        if is_text || joined.is_first() || (bare.is_some() && joined == JoinedLines::InTurn) {
+            body.truncate(body.len() - CONTINUATION);
+        }
+        if is_text {
+            body.extend_from_slice(b"\\\\\n");
+        } else if bare.is_some() && matches!(joined, JoinedLines::InTurn | JoinedLines::First) {
+            self.pos += self.text[self.pos..].iter().take_while(|&&byte| byte == b'\t').count();
+        }
+        segments.push(self.line_segment(self.pos, body.len()));
+        let rest = &self.text[self.pos..];
+        let length = rest.iter().position(|&b| b == b'\n').map_or(rest.len(), |n| n + 1);
+        body.extend_from_slice(&rest[..length]);
+        self.pos += length;
+    }
+
+    /// Puts the place behind the line in which the last of the command substitutions ends that begin in the line at
+    /// `from`, which ends here.
+    fn behind_substitutions(&mut self, from: usize) {
+        let mut at = from;
+        while at < self.pos {
+            let line_end = self.pos;
+            match self.text[at..] {
+                [b'\\', _, ..] => at += 2,
+                [b'$', b'(', ..] | [b'`', ..] => {
+                    let is_old = self.text[at] == b'`';
+                    let waiting = std::mem::take(&mut self.pending);
+                    self.pos = at + usize::from(!is_old);
+                    let read = match is_old {
+                        true => self.backquoted(true),
+                        false => self.dollar_parenthesis(at),
+                    };
+                    self.pending = waiting;
+                    // What cannot be read is found when the document is.
+                    at = if read.is_ok() { self.pos } else { line_end };
+                    let end = self.text[at..].iter().position(|&byte| byte == b'\n');
+                    let behind = end.map_or(self.text.len(), |end| at + end + 1);
+                    self.pos = if at > line_end { behind } else { line_end };
+                }
+                _ => at += 1,
+            }
+        }
     }
 
     /// The place behind the delimiter where lines that are continued from here on make it up together.
@@ -465,6 +519,9 @@ impl PendingDocument {
                 })
     }
 }
+
+/// How many bytes a backslash and a newline are.
+const CONTINUATION: usize = 2;
 
 /// Whether the body ends in a newline that a backslash takes away.
 fn ends_in_continuation(body: &[u8]) -> bool {

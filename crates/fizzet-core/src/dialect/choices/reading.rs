@@ -24,6 +24,26 @@ pub enum DollarContinuations {
     Names,
 }
 
+/// When the lines of a here-document become one that end in a backslash.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum JoinedLines {
+    /// When its words are read: not between the single quotes of a command in it.
+    WithWords,
+    /// The same; behind tabs that vanish, a backslash that is all of a line is text, and the next line too.
+    InTurn,
+    /// First of all.
+    First,
+    /// First of all; the tabs of the second line stay where others vanish.
+    FirstWithTabs,
+}
+
+impl JoinedLines {
+    /// Whether that comes before anything else.
+    pub(crate) fn is_first(self) -> bool {
+        matches!(self, JoinedLines::First | JoinedLines::FirstWithTabs)
+    }
+}
+
 /// What a shell keeps of the number of a positional parameter.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum ParameterNumbers {

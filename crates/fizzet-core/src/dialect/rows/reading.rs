@@ -159,6 +159,10 @@ macro_rules! reading_rows {
     operations_substitute_processes: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and zsh: echo ${x:-<(echo a)}";
     /// A word with quotes behind an alias that ends in a blank leaves the next word to be replaced.
     quoted_words_pass_aliases_on: bool = [N, Y, N, N, N, N, N], "observed in all six: alias e='echo ' w='a b'; and then e 'w' w";
+    /// When the lines of a here-document become one that end in a backslash.
+    joined_lines_of_documents: JoinedLines = [JoinedLines::WithWords, JoinedLines::First, JoinedLines::InTurn, JoinedLines::InTurn, JoinedLines::FirstWithTabs, JoinedLines::First, JoinedLines::FirstWithTabs], "observed in all six: cat <<E, $(echo 'a\\, b'), E; cat <<-E, <tab>\\, <tab>b, E";
+    /// The commands of a substitution in a here-document are read as such: no line in them ends it, and tabs stay.
+    documents_see_substitutions: bool = [N, N, Y, Y, N, N, N], "observed in all six: cat <<-E, $(echo 'a, <tab>b', E), E";
     /// Where continued lines make up the delimiter of a here-document together.
     continued_delimiters: Continued = [Continued::AtStart, Continued::Joined, Continued::AtStart, Continued::AtStart, Continued::Never, Continued::Joined, Continued::BehindTabs], "observed in all six: cat <<END, E\\, ND; cat <<END, \\, END; the same with <<- and tabs";
     /// When a delimiter behind `<<-` that begins with tabs is found.
