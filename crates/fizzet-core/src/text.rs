@@ -71,6 +71,11 @@ pub struct Run {
 }
 
 impl Run {
+    /// Whether the shell itself tells what nobody knows beforehand, a number mostly, however far that has come since.
+    pub fn is_told(&self) -> bool {
+        self.origin.hops().last().is_some_and(|first| first.rule() == Rule::Shell)
+    }
+
     /// Whether the run forms no patterns.
     pub fn is_quoted(&self) -> bool {
         matches!(self.standing, Standing::Quoted | Standing::Inert)
@@ -315,9 +320,18 @@ impl Text {
     /// Where the first line begins that is not known as a whole: one with a hole that may hold newlines. What
     /// a shell itself tells of the machine holds none.
     pub fn first_unknown_line(&self) -> Option<usize> {
-        let hole = self.runs.iter().find(|run| run.hole && run.origin.rule() != Rule::Shell)?;
+        let hole = self.runs.iter().find(|run| run.hole && !run.is_told())?;
         let before = &self.bytes[..hole.end as usize];
         Some(before.iter().rposition(|&byte| byte == b'\n').map_or(0, |newline| newline + 1))
+    }
+
+    /// The same text with these bytes in the place of each hole; none are as it should be.
+    pub(crate) fn with_holes_of(&self, bytes: &[u8]) -> Text {
+        let mut all = Text::new();
+        for (run, own) in self.runs() {
+            all.push_run(run, if run.hole { bytes } else { own });
+        }
+        all
     }
 
     /// Appends the part `start..end` of another text, with its provenance but without empty runs.

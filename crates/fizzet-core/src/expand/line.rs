@@ -20,8 +20,13 @@ pub(crate) struct Fields {
 /// White space of IFS at the end is taken away, and one separator behind the last field, when nothing else
 /// follows.
 pub(crate) fn fields_of_line(line: &Text, ifs: &Ifs, how: Fields) -> Vec<Text> {
-    let bytes = line.bytes();
-    Line { line, bytes, escaped: line.quoting(), ifs, how }.fields()
+    if line.has_hole() {
+        // What is not known is a character like others.
+        let filled = line.with_holes_of(b"\0");
+        let fields = Line::new(&filled, ifs, how).fields();
+        return fields.iter().map(|field| field.with_holes_of(b"")).collect();
+    }
+    Line::new(line, ifs, how).fields()
 }
 
 struct Line<'a> {
@@ -32,7 +37,11 @@ struct Line<'a> {
     how: Fields,
 }
 
-impl Line<'_> {
+impl<'a> Line<'a> {
+    fn new(line: &'a Text, ifs: &'a Ifs, how: Fields) -> Line<'a> {
+        Line { line, bytes: line.bytes(), escaped: line.quoting(), ifs, how }
+    }
+
     /// What the byte at a place is for IFS, and how long its character is.
     fn kind(&self, at: usize) -> (Kind, usize) {
         match self.escaped[at] {

@@ -344,12 +344,7 @@ impl<'a> Parser<'a> {
 
     /// Takes the line at this place into a document whose last line goes on with it. `bare`: how many tabs have vanished
     /// before the backslash, where that is all there is of the line so far and tabs vanish.
-    fn join_line(
-        &mut self,
-        bare: Option<usize>,
-        body: &mut Vec<u8>,
-        segments: &mut Vec<Segment>,
-    ) {
+    fn join_line(&mut self, bare: Option<usize>, body: &mut Vec<u8>, segments: &mut Vec<Segment>) {
         let joined = self.dialect.joined_lines_of_documents;
         let is_text = joined == JoinedLines::InTurn && bare.is_some_and(|tabs| tabs > 0);
         if is_text || joined.is_first() || (bare.is_some() && joined == JoinedLines::InTurn) {

@@ -281,7 +281,7 @@ fn is_lone_pipeline(list: &List) -> bool {
 /// The output of a command substitution: without its last newlines, and NUL bytes as the shell has
 /// them.
 fn trimmed(output: &Text, nul: Nul) -> Text {
-    let mut text = match output.bytes().iter().position(|&byte| byte == 0) {
+    let text = match output.bytes().iter().position(|&byte| byte == 0) {
         Some(at) if nul == Nul::EndsText => output.slice(0, at),
         Some(_) if nul == Nul::Vanishes => {
             let mut kept = Text::new();
@@ -293,11 +293,13 @@ fn trimmed(output: &Text, nul: Nul) -> Text {
         }
         _ => output.clone(),
     };
-    if !text.has_hole() {
-        let newlines = text.bytes().iter().rev().take_while(|&&byte| byte == b'\n').count();
-        text = text.slice(0, text.len() - newlines);
+    let newlines = text.bytes().iter().rev().take_while(|&&byte| byte == b'\n').count();
+    let last_hole = text.runs().filter(|(run, _)| run.hole).map(|(run, _)| run.end as usize).last();
+    match last_hole {
+        None => text.slice(0, text.len() - newlines),
+        // Those that the hole may end in are behind it, wherever that is.
+        Some(hole) => text.slice_with_holes(0, hole.max(text.len() - newlines)),
     }
-    text
 }
 
 /// The simple command without redirections that a list ends with, if nothing asks for its status.

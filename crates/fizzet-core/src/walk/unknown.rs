@@ -1,12 +1,11 @@
 //! What can be said of texts that have holes: more than nothing, mostly.
 
 use crate::expand::pattern::Pattern;
-use crate::lineage::Rule;
-use crate::text::{Run, Text};
+use crate::text::Text;
 
 /// Whether a text has a byte; `None` if nobody knows. What the shell itself tells, a number mostly, has.
 pub(super) fn is_filled(text: &Text) -> Option<bool> {
-    let told = text.runs().any(|(run, _)| run.hole && is_told(run));
+    let told = text.runs().any(|(run, _)| run.hole && run.is_told());
     match text.has_hole() {
         false => Some(!text.is_empty()),
         true => (told || !text.is_empty()).then_some(true),
@@ -31,15 +30,10 @@ pub(super) fn are_same(one: &Text, other: &Text) -> Option<bool> {
     differ.then_some(false)
 }
 
-/// Whether the shell itself tells what nobody knows beforehand, however far that has come since.
-fn is_told(run: &Run) -> bool {
-    run.origin.hops().last().is_some_and(|first| first.rule() == Rule::Shell)
-}
-
 /// Whether two texts are the numbers of two processes that live at one time.
 fn are_other_processes(one: &Text, other: &Text) -> bool {
     let process =
-        |text: &Text| text.lone_hole().filter(|_| text.runs().all(|(run, _)| is_told(run)));
+        |text: &Text| text.lone_hole().filter(|_| text.runs().all(|(run, _)| run.is_told()));
     process(one).zip(process(other)).is_some_and(|(one, other)| one != other)
 }
 
@@ -87,7 +81,7 @@ mod tests {
     use super::*;
     use crate::dialect::{Dialect, Shell};
     use crate::expand::pattern::PatternRules;
-    use crate::lineage::Origin;
+    use crate::lineage::{Origin, Rule};
     use crate::source::{SourceId, Span};
     use crate::text::{HoleName, Standing};
 
