@@ -189,6 +189,12 @@ impl Text {
         self.runs.iter().any(|run| run.hole)
     }
 
+    /// Whether it may be any number of arguments instead of one: there is a hole in it outside quotes, which the shell
+    /// takes apart. What the shell itself tells is a number mostly.
+    pub fn may_be_several(&self) -> bool {
+        self.runs.iter().any(|run| run.hole && run.standing.is_split() && !run.is_told())
+    }
+
     /// The runs, each with the bytes that it covers.
     pub fn runs(&self) -> impl Iterator<Item = (&Run, &[u8])> {
         let mut start = 0;
@@ -334,13 +340,16 @@ impl Text {
         all
     }
 
-    /// Appends the part `start..end` of another text, with its provenance but without empty runs.
+    /// Appends the part `start..end` of another text, with its provenance but without empty runs. A hole belongs to
+    /// the part that begins there, or to the one that ends where the text does.
     pub fn push_part(&mut self, other: &Text, start: usize, end: usize) {
         let mut from = 0;
         for run in &other.runs {
             let (low, high) = (from.max(start), (run.end as usize).min(end));
             from = run.end as usize;
-            if low < high {
+            if run.hole && start <= from && (from < end || end == other.len()) {
+                self.push_run(run, b"");
+            } else if low < high {
                 self.bytes.extend_from_slice(&other.bytes[low..high]);
                 let end = self.bytes.len() as u32;
                 match self.runs.last_mut() {
@@ -350,7 +359,7 @@ impl Text {
                     _ => self.runs.push(Run { end, ..run.clone() }),
                 }
             }
-            if from >= end {
+            if from >= end && end < other.len() {
                 break;
             }
         }

@@ -3,8 +3,14 @@
 mod checked;
 mod labels;
 
+use std::rc::Rc;
+
 use checked::{check, told};
-use fizzet_core::dialect::Shell;
+use fizzet_core::dialect::{Dialect, Shell};
+use fizzet_core::host::Nowhere;
+use fizzet_core::source::SourceKind;
+use fizzet_core::state::State;
+use fizzet_core::walk;
 use labels::labels;
 use proptest::prelude::*;
 
@@ -20,6 +26,19 @@ fn alone(shell: Shell, line: &str) -> String {
     let all = labels(shell, line, &[]);
     assert_eq!(all.concat().len(), 1, "{shell}: {line}: {all:?}");
     all.concat().concat()
+}
+
+/// The same, which may be empty.
+fn alone_or_empty(shell: Shell, line: &str) -> String {
+    let all = labels(shell, line, &[]);
+    assert_eq!(all.len(), 1, "{shell}: {line}: {all:?}");
+    all.concat().concat()
+}
+
+/// How many things are not known of a line.
+fn missing(shell: Shell, line: &str) -> usize {
+    let state = State::new(Dialect::of(shell), SourceKind::Line, line.as_bytes());
+    walk::line(state, Rc::new(Nowhere)).missing.len()
 }
 
 fn any_shell() -> impl Strategy<Value = Shell> {
@@ -134,4 +153,82 @@ fn a_file_that_was_written_is_there() {
 fn double_brackets_ask_the_same() {
     let line = "a=x$$; if [[ $a == x* && -n $a && $a != y* ]]; then label yes; else label no; fi";
     check(line, &[(WITH_DOUBLE_BRACKETS, "yes")], "no");
+}
+
+#[test]
+fn what_is_certain_of_a_value_that_is_cut_stays_and_the_rest_is_a_hole() {
+    let shells = [Shell::Bash, Shell::Ksh93, Shell::Mksh, Shell::Zsh, Shell::Dash, Shell::Busybox];
+    for (word, certain) in [
+        ("${x##*/}", Some("f.x")),
+        ("${x%%/*}", Some("")),
+        ("${x#/}", Some("d//f.x")),
+        ("${x%.*}", Some("/d//f")),
+        ("${x%/*}", Some("/d/")),
+        ("${x%[xyz]}", Some("/d//f.")),
+        ("${x#[0-9]}", Some("/d//f.x")),
+        // Only the hole can say these.
+        ("${x#*f}", None),
+        ("${x%%.*}", None),
+        ("${#x}", None),
+    ] {
+        let line = format!("x=/d/$(jar)/f.x; label \"{word}\"");
+        for shell in shells {
+            assert_eq!(alone_or_empty(shell, &line), certain.unwrap_or_default(), "{shell} {word}");
+        }
+    }
+}
+
+#[test]
+fn changes_of_each_character_and_slices_leave_the_hole_where_it_was() {
+    for (word, certain) in [
+        ("${x//\\//_}", "_d__f.x"),
+        ("${x^^}", "/D//F.X"),
+        ("${x:0:3}", "/d/"),
+        ("${x: -2}", ".x"),
+        ("${x:1}", "d//f.x"),
+        ("${x: -3:2}", "f."),
+        ("${x:2:9}", ""),
+        ("${x/f/g}", ""),
+    ] {
+        let line = format!("x=/d/$(jar)/f.x; label \"{word}\"");
+        assert_eq!(alone_or_empty(Shell::Bash, &line), certain, "{word}");
+    }
+}
+
+#[test]
+fn a_declaration_keeps_what_is_not_known() {
+    for declaration in ["export y=", "typeset y=p", "readonly y="] {
+        let line = format!("x=$(jar); {declaration}$x; [ \"$y\" = q ]; label $?");
+        for shell in [Shell::Bash, Shell::Ksh93, Shell::Zsh] {
+            let is_known = declaration.ends_with('p');
+            assert_eq!(missing(shell, &line), 2 - usize::from(is_known), "{shell}: {line}");
+        }
+    }
+}
+
+#[test]
+fn lines_are_taken_apart_around_what_the_shell_tells() {
+    for (line, expected) in [
+        ("read a b <<E\nx $$ y\nE\nlabel \"$a\" \"$b\"", vec!["x", " y"]),
+        ("read a b <<E\n$$ y\nE\nlabel \"$a\" \"$b\"", vec!["", "y"]),
+        ("x=$(echo $$; echo b); label \"${x#*b}\" \"$x\"", vec!["", "\nb"]),
+    ] {
+        for shell in [Shell::Bash, Shell::Dash, Shell::Zsh] {
+            assert_eq!(labels(shell, line, &[]).concat(), expected, "{shell}: {line}");
+        }
+    }
+}
+
+#[test]
+fn a_hole_outside_quotes_may_be_any_number_of_words() {
+    for (line, count) in [
+        ("set -- $(jar); label $#", 2),
+        ("for i in $(jar); do label; done", 2),
+        ("f() { label $#; }; f $(jar)", 2),
+        ("a=($(jar)); label ${#a[@]}", 2),
+        ("set -- \"$(jar)\"; label $#", 1),
+        ("set -- $$; label $#", 1),
+    ] {
+        assert_eq!(missing(Shell::Bash, line), count, "{line}");
+    }
 }

@@ -5,6 +5,7 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
+use crate::expand::half_known::hole_at;
 use crate::expand::parameter::Held;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::told_tables::{freshen, kind_of_variable};
@@ -314,7 +315,7 @@ impl Substitution<'_> {
             _ => held,
         };
         let count = match &held {
-            Held::One(text) if text.has_hole() => return Ok(held),
+            Held::One(text) if text.has_hole() => return Ok(Held::One(hole_at(parameter.span))),
             Held::Unset => {
                 self.unset(parameter)?;
                 0

@@ -21,8 +21,8 @@ pub(crate) struct Fields {
 /// follows.
 pub(crate) fn fields_of_line(line: &Text, ifs: &Ifs, how: Fields) -> Vec<Text> {
     if line.has_hole() {
-        // What is not known is a character like others.
-        let filled = line.with_holes_of(b"\0");
+        // What is not known is a character like others; NUL is in IFS of zsh.
+        let filled = line.with_holes_of(b"\x01");
         let fields = Line::new(&filled, ifs, how).fields();
         return fields.iter().map(|field| field.with_holes_of(b"")).collect();
     }

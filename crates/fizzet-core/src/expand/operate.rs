@@ -4,6 +4,7 @@ use unicode_width::UnicodeWidthChar;
 
 use crate::dialect::{ListOperations, References, RemovalGroups, ValuesBehind, Wait};
 use crate::expand::change::{cased, removed_range};
+use crate::expand::half_known::{HalfKnown, hole_at, in_pieces, removed};
 use crate::expand::parameter::{Held, index_text};
 use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::places::keep_match;
@@ -54,7 +55,7 @@ impl Substitution<'_> {
             }
         }
         if self.is_idle(parameter, &held) {
-            return self.each(parameter, held, Text::clone).map(Some);
+            return self.unchanged(parameter, held).map(Some);
         }
         match &parameter.operation {
             Operation::Value
@@ -105,7 +106,9 @@ impl Substitution<'_> {
                     _ => Pattern::from_text(&text, rules),
                 };
                 let span = parameter.span;
-                let cut = self.each_in_turn(parameter, held, |this, text| {
+                let half =
+                    HalfKnown::Removal { pattern: &pattern, suffix: *suffix, longest: *longest };
+                let cut = self.each_half_known(parameter, held, half, |this, text| {
                     let found = removed_range(text.bytes(), &pattern, *suffix, *longest);
                     let Some(found) = found else { return Ok(text.clone()) };
                     keep_match(this.cx.state(), &pattern, text, found, span)?;
@@ -128,8 +131,11 @@ impl Substitution<'_> {
                     Some(word) => Some(self.pattern(word)?),
                     None => None,
                 };
-                let change = |text: &Text| cased(text, *change, *all, pattern.as_ref());
-                self.each(parameter, held, change).map(Some)
+                let half = if *all { HalfKnown::Pieces } else { HalfKnown::Nothing };
+                self.each_half_known(parameter, held, half, |_, text| {
+                    Ok(cased(text, *change, *all, pattern.as_ref()))
+                })
+                .map(Some)
             }
             Operation::Substring { offset, length } => {
                 let part = self.substring(parameter, held, (offset, length.as_ref()), place)?;
@@ -281,6 +287,11 @@ impl Substitution<'_> {
         Ok(Pattern::from_text(&text, state.operation_pattern_rules()))
     }
 
+    /// A value as it is; an unset parameter stays unset.
+    pub(super) fn unchanged(&mut self, parameter: &Parameter, held: Held) -> Result<Held, Stop> {
+        self.each_half_known(parameter, held, HalfKnown::Same, |_, text| Ok(text.clone()))
+    }
+
     /// Applies a change to a value, or to each value of a list; an unset parameter stays unset.
     pub(super) fn each(
         &mut self,
@@ -296,6 +307,17 @@ impl Substitution<'_> {
         &mut self,
         parameter: &Parameter,
         held: Held,
+        change: impl FnMut(&mut Self, &Text) -> Result<Text, Stop>,
+    ) -> Result<Held, Stop> {
+        self.each_half_known(parameter, held, HalfKnown::Nothing, change)
+    }
+
+    /// The same, where something can be said of values that are not known as a whole.
+    pub(super) fn each_half_known(
+        &mut self,
+        parameter: &Parameter,
+        held: Held,
+        half: HalfKnown<'_>,
         mut change: impl FnMut(&mut Self, &Text) -> Result<Text, Stop>,
     ) -> Result<Held, Stop> {
         Ok(match held {
@@ -303,13 +325,12 @@ impl Substitution<'_> {
                 self.unset(parameter)?;
                 Held::Unset
             }
-            Held::One(text) if text.has_hole() => Held::One(text),
-            Held::One(text) => Held::One(change(self, &text)?),
+            Held::One(text) => Held::One(self.changed(parameter, &text, half, &mut change)?),
             Held::List { items, star } => {
                 let mut changed = Vec::with_capacity(items.len());
                 let (mut at, mut returns) = (0, 0);
                 while let Some(text) = items.get(at) {
-                    changed.push(change(self, text)?);
+                    changed.push(self.changed(parameter, text, half, &mut change)?);
                     let next = self.place_behind(parameter, items.len()).unwrap_or(at + 1);
                     returns += u64::from(next <= at);
                     if returns > MOST_RETURNS {
@@ -325,6 +346,30 @@ impl Substitution<'_> {
                 Held::List { items: changed, star }
             }
         })
+    }
+
+    /// A value that a change is applied to. Of one that is not known as a whole only what holds whatever it is stays.
+    fn changed(
+        &mut self,
+        parameter: &Parameter,
+        text: &Text,
+        half: HalfKnown<'_>,
+        change: &mut impl FnMut(&mut Self, &Text) -> Result<Text, Stop>,
+    ) -> Result<Text, Stop> {
+        if !text.has_hole() {
+            return change(self, text);
+        }
+        let certain = match half {
+            HalfKnown::Nothing => None,
+            HalfKnown::Same => Some(text.clone()),
+            HalfKnown::Pieces => {
+                return in_pieces(text, parameter.span, |piece| change(self, piece));
+            }
+            HalfKnown::Removal { pattern, suffix, longest } => {
+                removed(text, pattern, suffix, longest)
+            }
+        };
+        Ok(certain.unwrap_or_else(|| hole_at(parameter.span)))
     }
 
     /// Where going through an array goes on, if an element of it was looked up in between: behind that.
@@ -373,7 +418,7 @@ impl Substitution<'_> {
         }
         let mut in_bytes = false;
         let held = match held {
-            Held::One(text) if text.has_hole() => return Ok(Held::One(text)),
+            Held::One(text) if text.has_hole() => return Ok(Held::One(hole_at(parameter.span))),
             Held::List { items, .. } if self.lists() == ListOperations::WholeString => {
                 in_bytes = self.cx.state().dialect.lengths_of_lists_in_bytes;
                 Held::One(self.joined_list(&items, parameter.span))
@@ -399,7 +444,7 @@ impl Substitution<'_> {
             return Ok(Held::One(self.computed(parameter, b"0")));
         };
         if text.has_hole() {
-            return Ok(Held::One(text));
+            return Ok(Held::One(hole_at(parameter.span)));
         }
         let columns = columns(text.bytes(), self.cx.state().utf8());
         Ok(Held::One(self.computed(parameter, columns.to_string().as_bytes())))

@@ -8,6 +8,7 @@ use crate::expand::change::{
     Replacement, Signs, before_each, replaced, replaced_everywhere, replaced_from,
     replaced_shortest, replaced_where,
 };
+use crate::expand::half_known::HalfKnown;
 use crate::expand::measured::Measured;
 use crate::expand::parameter::Held;
 use crate::expand::pattern::{Pattern, PatternRules};
@@ -101,7 +102,7 @@ impl Substitution<'_> {
             OpenBackslash::Fails => true,
         };
         if fails && ends_in_open_backslash(&text) {
-            return self.each(parameter, held, Text::clone).map(Some);
+            return self.unchanged(parameter, held).map(Some);
         }
         let state = self.cx.state();
         let rules = PatternRules { of_replacement: true, ..state.operation_pattern_rules() };
@@ -178,7 +179,12 @@ impl Substitution<'_> {
         let first_match = OnceCell::new();
         let limit = self.cx.state().limits.bytes;
         let (shortest, nth) = (self.shortest_matches, self.which_match);
-        let held = self.each_in_turn(parameter, held, |this, text| {
+        let half = match which == Replace::All && pattern.width() == Some(1) && !pattern.is_loose()
+        {
+            true => HalfKnown::Pieces,
+            false => HalfKnown::Nothing,
+        };
+        let held = self.each_half_known(parameter, held, half, |this, text| {
             let next = |found: (usize, usize)| {
                 let state = this.cx.state();
                 match first_match.get() {

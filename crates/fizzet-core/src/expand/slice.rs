@@ -1,12 +1,14 @@
 //! `${x:offset:length}`: a part of a text or of a list.
 
 use crate::dialect::{Dialect, ListOperations, NegativeLength, OffsetEnd, SlicedUnset};
+use crate::expand::half_known::{hole_at, part};
 use crate::expand::parameter::Held;
 use crate::expand::split::Ifs;
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::whole::part_of_list;
 use crate::expand::{Tilde, arithmetic, ifs, single};
 use crate::lineage::{Hop, Rule};
+use crate::source::Span;
 use crate::state::Value;
 use crate::stop::{ShellError, Stop};
 use crate::syntax::ast::{Arithmetic, Parameter, ParameterName, Part, Subscript, Word};
@@ -135,7 +137,7 @@ impl Substitution<'_> {
         let state = self.cx.state();
         let dialect = state.dialect.clone();
         let characters = dialect.characters && state.utf8();
-        let measure = Measure { offset, length, dialect: &dialect };
+        let measure = Measure { offset, length, dialect: &dialect, span: parameter.span };
         let held = match held {
             Held::List { mut items, star } if self.is_cut_as_text(parameter) => {
                 let text = items.pop().map_or(Held::Unset, Held::One);
@@ -314,10 +316,18 @@ struct Measure<'d> {
     offset: i64,
     length: Option<i64>,
     dialect: &'d Dialect,
+    /// Where it is written.
+    span: Span,
 }
 
 impl Measure<'_> {
     fn of_text(&self, text: &Text, characters: bool) -> Option<Text> {
+        if text.has_hole() {
+            return Some(
+                part(text, self.offset, self.length, characters)
+                    .unwrap_or_else(|| hole_at(self.span)),
+            );
+        }
         let bounds = character_ends(text.bytes(), characters);
         let (start, end) = self.range(bounds.len() as i64 - 1)?;
         Some(text.slice(bounds[start], bounds[end]))

@@ -322,7 +322,9 @@ impl Walker {
         let made = self.matching_some(first.span, |walker| {
             let mut fields = Vec::new();
             for word in words {
-                fields.append(&mut expand::fields(walker, word)?);
+                let mut of_word = expand::fields(walker, word)?;
+                walker.count_words(&of_word, word.span);
+                fields.append(&mut of_word);
             }
             Ok(fields)
         });

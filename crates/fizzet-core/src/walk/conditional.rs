@@ -9,6 +9,7 @@ use crate::dialect::{AskedParameters, ComparisonMistake, RegularQuotes};
 use crate::expand::pattern::Pattern;
 use crate::expand::places::{keep_match, keep_places};
 use crate::expand::regular::{Quoted, Regular, Rules};
+use crate::expand::unknown;
 use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::host::{FileKind, Status};
 use crate::lineage::{Origin, Rule};
@@ -19,8 +20,8 @@ use crate::syntax::arithmetic::has_hexadecimal;
 use crate::syntax::ast::{Condition, Word};
 use crate::syntax::{Anew, ENDS_ELSEWHERE, Marking, read_anew, search_flags_of};
 use crate::text::{Standing, Text};
+use crate::walk::Walker;
 use crate::walk::builtins::number;
-use crate::walk::{Walker, unknown};
 
 impl Walker {
     /// Whether the expression of a `[[ ]]` holds.
@@ -89,6 +90,15 @@ impl Walker {
                     operator => {
                         let other = self.operand(right)?;
                         let span = right.span;
+                        if value.has_hole() || other.has_hole() {
+                            let order = unknown::order(&value, &other);
+                            let holds = match operator {
+                                b"<" => order.map(Ordering::is_lt),
+                                b">" => order.map(Ordering::is_gt),
+                                _ => None,
+                            };
+                            return Ok(self.or_missing(holds, span));
+                        }
                         if matches!(operator, b"-nt" | b"-ot" | b"-ef") {
                             return Ok(self.file_comparison(
                                 operator,

@@ -174,10 +174,16 @@ impl Walker {
     ) -> Result<(), Stop> {
         let fields = match known {
             Some(fields) => fields,
-            None => expand::element_fields(self, word)?,
+            None => self.fields_of_element(word)?,
         };
         made.extend(fields.into_iter().map(Made::word));
         Ok(())
+    }
+
+    fn fields_of_element(&mut self, word: &Word) -> Result<Vec<Text>, Stop> {
+        let fields = expand::element_fields(self, word)?;
+        self.count_words(&fields, word.span);
+        Ok(fields)
     }
 
     /// What the words of a list become: for each, one text or more.
@@ -189,7 +195,7 @@ impl Walker {
         let pairs = self.are_pairs(elements, keyed);
         let texts = |element: &Element| match &element.index {
             _ if pairs => self.whole_text(element).map(|text| vec![text]),
-            None => expand::element_fields(self, &element.word),
+            None => self.fields_of_element(&element.word),
             Some(index) => match self.as_braces(element, keyed)? {
                 Some(word) => expand::element_fields(self, &word),
                 None if keyed => {

@@ -37,7 +37,6 @@ mod substitutions;
 mod tables;
 mod told_command;
 mod told_tables;
-mod unknown;
 mod writing;
 mod written;
 

@@ -4,7 +4,7 @@
 use std::rc::Rc;
 
 use crate::dialect::{Apart, Keywords, LastArgument, UtilityKind};
-use crate::expand;
+use crate::expand::{self, Context};
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Stop};
@@ -237,6 +237,11 @@ impl Walker {
             argv.iter_mut().for_each(cut_at_nul);
             self.name_otherwise(&mut argv, dash);
         }
+        let counts = kind == CommandKind::Function
+            || argv.first().is_some_and(|name| name.bytes() == b"set");
+        if counts {
+            self.count_words(&argv, span);
+        }
         let argv = Rc::new(argv);
         let absent = kind == CommandKind::External && self.is_absent(&argv);
         self.latest = kind;
@@ -260,6 +265,13 @@ impl Walker {
             })?;
         }
         Ok(argv)
+    }
+
+    /// Says of words whose number counts that nobody knows it, if that is so.
+    pub(super) fn count_words(&mut self, words: &[Text], span: Span) {
+        if words.iter().any(Text::may_be_several) {
+            self.missing("how many words this becomes", span);
+        }
     }
 
     /// The program that a redirection without a command runs: what READNULLCMD names where there is

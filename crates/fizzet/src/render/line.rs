@@ -123,7 +123,9 @@ fn vector(page: &mut Page, trace: &Trace, command: &CommandTrace) {
     if command.kind == CommandKind::Nothing {
         return;
     }
-    page.text(&format!("argc = {}", command.argv.len())).end_row();
+    let several = command.argv.iter().any(Text::may_be_several);
+    let guess = if several { ", if what is not known is one argument" } else { "" };
+    page.text(&format!("argc = {}{guess}", command.argv.len())).end_row();
     let columns = Columns::new(page.width, trace, command);
     let left_out = left_out(command.argv.len());
     for word in &command.words {
@@ -179,11 +181,16 @@ pub(super) fn shown(argument: &Text) -> Vec<Cell> {
     let bytes = argument.bytes();
     let end = bytes.len().min(MAX_BYTES);
     let holes = argument.runs().filter(|(run, _)| run.hole).map(|(run, _)| run.end as usize);
+    let several = argument.may_be_several();
     let (mut shown, mut from) = (Vec::new(), 0);
     for (at, hole) in holes.take_while(|&hole| hole <= end).enumerate() {
         if at == 0 || hole > from {
             shown.extend(cells(&bytes[from..hole], Spaces::Marked));
-            shown.push(told("⟨not known⟩"));
+            shown.push(told(if several {
+                "⟨not known, maybe several⟩"
+            } else {
+                "⟨not known⟩"
+            }));
         }
         from = hole;
     }

@@ -71,7 +71,9 @@ fn empty(sources: &Sources, runs: &[(&Run, &[u8])], word: &WordTrace) -> String 
 fn piece(sources: &Sources, run: &Run, bytes: &[u8], word: &WordTrace, nth: usize) -> String {
     let origin = &run.origin;
     if run.hole {
-        return "not known: nothing is run, so this is a hole".into();
+        let several = run.standing.is_split() && !run.is_told();
+        let unquoted = if several { "; unquoted, it may be any number of arguments" } else { "" };
+        return format!("not known: nothing is run, so this is a hole{unquoted}");
     }
     match origin.rule() {
         Rule::Literal => "written as it stands".into(),

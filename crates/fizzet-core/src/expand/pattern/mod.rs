@@ -501,6 +501,19 @@ impl Pattern {
         }
     }
 
+    /// The bytes that it ends with.
+    pub(in crate::expand) fn literal_end(&self) -> &[u8] {
+        match self.items.last() {
+            Some(Item::Literal(bytes)) if !self.rules.folds_case => bytes,
+            _ => b"",
+        }
+    }
+
+    /// Whether it takes characters where they have several bytes.
+    pub(in crate::expand) fn counts_characters(&self) -> bool {
+        self.rules.characters
+    }
+
     /// Whether it holds groups, or places.
     pub(in crate::expand) fn has_groups(&self) -> bool {
         self.has_groups

@@ -1,6 +1,7 @@
 //! `break`, `continue`, `exit`, `return`, `eval`, `command`.
 
 use crate::dialect::{DashesBefore, Numerals, StatusNumbers};
+use crate::expand::Context;
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::text::Text;
 use crate::walk::Walker;
@@ -127,6 +128,9 @@ pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         && words.first().is_some_and(|first| first.is_empty() && !first.has_hole())
     {
         return Ok(0);
+    }
+    if words.iter().any(Text::has_hole) {
+        walker.missing("the text that eval carries out", call.span);
     }
     for (at, argument) in words.iter().enumerate() {
         if at > 0 {

@@ -31,7 +31,7 @@ pub(super) const VERSION: u32 = 1;
 impl<'a> Arg<'a> {
     pub(super) fn of_bytes(bytes: &'a [u8], pieces: Option<Pieces<'a>>, unknown: bool) -> Self {
         let (text, hex) = text_and_hex(bytes);
-        Arg { text, length: bytes.len(), hex, unknown, pieces }
+        Arg { text, length: bytes.len(), hex, unknown, several: false, pieces }
     }
 }
 
@@ -228,7 +228,8 @@ impl<'a> Places<'a> {
 
     pub(super) fn arg(&'a self, text: &'a Text) -> Arg<'a> {
         let pieces = Pieces { text, places: self };
-        Arg::of_bytes(text.bytes(), Some(pieces), text.has_hole())
+        let several = text.may_be_several();
+        Arg { several, ..Arg::of_bytes(text.bytes(), Some(pieces), text.has_hole()) }
     }
 
     /// An argument; of one that is written in the text what was written of it before.

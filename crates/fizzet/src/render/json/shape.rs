@@ -166,6 +166,9 @@ pub struct Arg<'a> {
     /// Whether some bytes are not known.
     #[serde(skip_serializing_if = "std::ops::Not::not")]
     pub(super) unknown: bool,
+    /// Whether what is not known stands outside quotes, so that it may be any number of arguments.
+    #[serde(skip_serializing_if = "std::ops::Not::not")]
+    pub(super) several: bool,
     /// Where the bytes came from, in order.
     #[serde(skip_serializing_if = "Option::is_none")]
     #[cfg_attr(feature = "schema", schemars(with = "Option<Vec<Piece<'static>>>"))]

@@ -15,14 +15,15 @@ use smallvec::SmallVec;
 use crate::dialect::{Dialect, TestGrammar, TestNumbers};
 use crate::expand::pattern::Pattern;
 use crate::expand::regular::{Quoted, Regular, Rules};
+use crate::expand::unknown;
 use crate::expand::{Context, arithmetic};
 use crate::stop::{Reach, Status, Stop};
 use crate::syntax::arithmetic::{digits as digits_of, has_hexadecimal};
 use crate::text::Text;
+use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::control::{number, number_before};
 use crate::walk::conditional::compare;
-use crate::walk::{Walker, unknown};
 
 /// `[ expression ]`
 pub(super) fn bracket(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -79,6 +80,9 @@ fn evaluate(
 /// What can be said of an expression with holes in its words; `None` if nobody knows.
 fn of_holes(walker: &mut Walker, words: &[Text], call: &Call<'_>) -> Result<Option<bool>, Stop> {
     let is = |word: &Text, bytes: &[u8]| !word.has_hole() && word.bytes() == bytes;
+    if words.iter().any(Text::may_be_several) {
+        return Ok(None);
+    }
     Ok(match words {
         [word] => unknown::is_filled(word),
         [one, operator, other] if is(operator, b"=") => unknown::are_same(one, other),

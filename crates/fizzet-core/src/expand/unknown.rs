@@ -1,10 +1,12 @@
 //! What can be said of texts that have holes: more than nothing, mostly.
 
+use std::cmp::Ordering;
+
 use crate::expand::pattern::Pattern;
 use crate::text::Text;
 
 /// Whether a text has a byte; `None` if nobody knows. What the shell itself tells, a number mostly, has.
-pub(super) fn is_filled(text: &Text) -> Option<bool> {
+pub(crate) fn is_filled(text: &Text) -> Option<bool> {
     let told = text.runs().any(|(run, _)| run.hole && run.is_told());
     match text.has_hole() {
         false => Some(!text.is_empty()),
@@ -13,7 +15,7 @@ pub(super) fn is_filled(text: &Text) -> Option<bool> {
 }
 
 /// Whether two texts are the same; `None` if nobody knows.
-pub(super) fn are_same(one: &Text, other: &Text) -> Option<bool> {
+pub(crate) fn are_same(one: &Text, other: &Text) -> Option<bool> {
     if !one.has_hole() && !other.has_hole() {
         return Some(one.bytes() == other.bytes());
     }
@@ -30,6 +32,13 @@ pub(super) fn are_same(one: &Text, other: &Text) -> Option<bool> {
     differ.then_some(false)
 }
 
+/// Which of two texts comes first; `None` if nobody knows.
+pub(crate) fn order(one: &Text, other: &Text) -> Option<Ordering> {
+    let ((one, _), (other, _)) = (known(one), known(other));
+    let shared = one.len().min(other.len());
+    Some(one[..shared].cmp(&other[..shared])).filter(|order| order.is_ne())
+}
+
 /// Whether two texts are the numbers of two processes that live at one time.
 fn are_other_processes(one: &Text, other: &Text) -> bool {
     let process =
@@ -38,7 +47,7 @@ fn are_other_processes(one: &Text, other: &Text) -> bool {
 }
 
 /// Whether a pattern matches a text with holes; `None` if nobody knows.
-pub(super) fn is_matched(pattern: &Pattern, text: &Text) -> Option<bool> {
+pub(crate) fn is_matched(pattern: &Pattern, text: &Text) -> Option<bool> {
     let (start, end) = known(text);
     if let Some(literal) = pattern.literal() {
         let fits = literal.len() >= text.len()
@@ -52,9 +61,11 @@ pub(super) fn is_matched(pattern: &Pattern, text: &Text) -> Option<bool> {
     if (ends && pattern.matches(start)) || (opens && pattern.matches(end)) {
         return Some(true);
     }
-    let begins = pattern.literal_start();
-    let shared = begins.len().min(start.len());
-    (begins[..shared] != start[..shared]).then_some(false)
+    let (begins, closes) = (pattern.literal_start(), pattern.literal_end());
+    let (shared, behind) = (begins.len().min(start.len()), closes.len().min(end.len()));
+    let differs = begins[..shared] != start[..shared]
+        || closes[closes.len() - behind..] != end[end.len() - behind..];
+    (differs && !pattern.is_loose()).then_some(false)
 }
 
 /// The bytes before the first hole of a text and those behind its last one.
@@ -132,7 +143,8 @@ mod tests {
             ("/var/*", Some(false)),
             ("/tmp/jar.1.csv", None),
             ("/tmp/jar.?.csv", None),
-            ("*.txt", None),
+            ("*.txt", Some(false)),
+            ("*.?sv", None),
             ("", Some(false)),
         ] {
             assert_eq!(matched(pattern, &path), expected, "{pattern}");
