@@ -144,7 +144,7 @@ mod tests {
             ("/tmp/jar.1.csv", None),
             ("/tmp/jar.?.csv", None),
             ("*.txt", Some(false)),
-            ("*.?sv", None),
+            ("*.?sv", Some(true)),
             ("", Some(false)),
         ] {
             assert_eq!(matched(pattern, &path), expected, "{pattern}");

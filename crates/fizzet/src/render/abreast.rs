@@ -5,6 +5,7 @@ use std::collections::HashMap;
 use fizzet_core::source::SourceId;
 use fizzet_core::trace::{CommandKind, Trace};
 
+use crate::render::line::with_marks;
 use crate::render::page::Page;
 use crate::render::shells::{DIFFERS, Group, arguments, counts, head, write_groups};
 
@@ -73,7 +74,7 @@ fn programs(traces: &[Trace]) -> Vec<Program> {
                 all.len() - 1
             });
             *pass += 1;
-            let vector = command.argv.iter().map(|text| text.bytes().to_vec()).collect();
+            let vector = command.argv.iter().map(with_marks).collect();
             all[at].vectors[shell] = Some(vector);
         }
     }

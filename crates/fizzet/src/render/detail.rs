@@ -8,8 +8,9 @@ use fizzet_core::trace::CommandTrace;
 
 use unicode_width::UnicodeWidthChar;
 
+use crate::render::line::{marked_cells, with_marks};
 use crate::render::page::{Page, wrap};
-use crate::render::visible::{Spaces, cells, width};
+use crate::render::visible::{Spaces, width};
 
 /// Bytes in one row of a dump.
 const ROW: usize = 12;
@@ -80,10 +81,7 @@ pub fn lineage(page: &mut Page, sources: &Sources, command: &CommandTrace) {
     page.text("lineage").end_row();
     for (at, argument) in command.argv.iter().enumerate() {
         let frame = page.palette.frame;
-        let text = match argument.is_empty() && argument.has_hole() {
-            true => "⟨not known⟩".into(),
-            false => shown(argument.bytes(), 40),
-        };
+        let text = shown(&with_marks(argument), 40);
         page.styled(frame, &format!(" [{at}]  ")).text(&text).end_row();
         pieces(page, sources, argument);
     }
@@ -154,7 +152,7 @@ fn shown(bytes: &[u8], room: usize) -> String {
     if bytes.is_empty() {
         return "⟨empty⟩".into();
     }
-    let cells = cells(&bytes[..bytes.len().min(200)], Spaces::Marked);
+    let cells = marked_cells(&bytes[..bytes.len().min(200)], Spaces::Marked);
     let mut text = String::new();
     let mut used = 0;
     for cell in &cells {

@@ -2,6 +2,7 @@
 
 use std::ops::Range;
 
+use bstr::ByteSlice;
 use fizzet_core::notes::Note;
 use fizzet_core::source::{Sources, Span};
 use fizzet_core::text::Text;
@@ -176,6 +177,46 @@ impl Columns {
     }
 }
 
+/// What stands for a hole.
+const NOT_KNOWN: &str = "⟨not known⟩";
+/// What stands for a hole that may be any number of arguments.
+const MAYBE_SEVERAL: &str = "⟨not known, maybe several⟩";
+/// What marks the two in bytes: no argument of a program holds a NUL.
+const MARKS: [(&[u8], &str); 2] = [(b"\0hole\0", NOT_KNOWN), (b"\0holes\0", MAYBE_SEVERAL)];
+
+/// The bytes of an argument with marks in the place of its holes, as [`marked_cells`] shows them.
+pub(super) fn with_marks(argument: &Text) -> Vec<u8> {
+    let (mark, _) = MARKS[usize::from(argument.may_be_several())];
+    let mut marked = Vec::with_capacity(argument.len());
+    for (run, bytes) in argument.runs() {
+        marked.extend_from_slice(bytes);
+        marked.extend_from_slice(if run.hole { mark } else { b"" });
+    }
+    marked
+}
+
+/// Whether bytes with marks may be any number of arguments.
+pub(super) fn may_be_several(marked: &[u8]) -> bool {
+    marked.contains_str(MARKS[1].0)
+}
+
+/// The cells of bytes with marks.
+pub(super) fn marked_cells(mut marked: &[u8], spaces: Spaces) -> Vec<Cell> {
+    let mut shown = Vec::new();
+    while let Some(at) = marked.find_byte(0) {
+        shown.extend(cells(&marked[..at], spaces));
+        let mark = MARKS.iter().find(|(mark, _)| marked[at..].starts_with(mark));
+        let (length, hole) = mark.map_or((1, None), |(mark, words)| (mark.len(), Some(words)));
+        match hole {
+            Some(words) => shown.push(told(words)),
+            None => shown.extend(cells(&marked[at..=at], spaces)),
+        }
+        marked = &marked[at + length..];
+    }
+    shown.extend(cells(marked, spaces));
+    shown
+}
+
 /// The cells of an argument, an empty one and a very long one told in words.
 pub(super) fn shown(argument: &Text) -> Vec<Cell> {
     let bytes = argument.bytes();
@@ -186,11 +227,7 @@ pub(super) fn shown(argument: &Text) -> Vec<Cell> {
     for (at, hole) in holes.take_while(|&hole| hole <= end).enumerate() {
         if at == 0 || hole > from {
             shown.extend(cells(&bytes[from..hole], Spaces::Marked));
-            shown.push(told(if several {
-                "⟨not known, maybe several⟩"
-            } else {
-                "⟨not known⟩"
-            }));
+            shown.push(told(if several { MAYBE_SEVERAL } else { NOT_KNOWN }));
         }
         from = hole;
     }

@@ -4,6 +4,7 @@ use fizzet_core::compare;
 use fizzet_core::dialect::{Dialect, ROWS, Row, Shell};
 use fizzet_core::trace::{CommandKind, Ending, Trace};
 
+use crate::render::line::{marked_cells, may_be_several, with_marks};
 use crate::render::page::{Page, wrap};
 use crate::render::visible::{Spaces, cells, rows};
 
@@ -15,6 +16,9 @@ const MAX_VECTORS: usize = 12;
 const MAX_STEPS: u64 = 5_000_000;
 /// The most rows that one vector takes.
 const MAX_ROWS: usize = 6;
+
+/// How a text ends of which something is not known.
+const NOT_ALL_KNOWN: &str = "something is not known";
 
 /// What is compared between shells: the vectors that programs receive, and how the text ends.
 #[derive(Clone, PartialEq, Eq, Debug)]
@@ -28,11 +32,10 @@ impl Outcome {
     pub fn of(trace: &Trace) -> Outcome {
         let externals =
             trace.commands.iter().filter(|command| command.kind == CommandKind::External);
-        let bytes = |text: &fizzet_core::text::Text| text.bytes().to_vec();
-        let vectors = externals.map(|one| one.argv.iter().map(bytes).collect()).collect();
+        let vectors = externals.map(|one| one.argv.iter().map(with_marks).collect()).collect();
         let ending = match &trace.ending {
             Ending::Complete => "",
-            Ending::Incomplete => "something is not known",
+            Ending::Incomplete => NOT_ALL_KNOWN,
             Ending::ShellStops(_) => "the shell gives up",
             Ending::Syntax(_) => "the shell cannot read it",
             Ending::Stopped { .. } => "stopped at a limit",
@@ -109,7 +112,10 @@ pub fn write(page: &mut Page, traces: &[Trace], groups: &[Group]) {
     });
     if groups.len() == 1 {
         page.end_row();
-        page.text("All shells agree.").end_row();
+        let is_known = groups[0].outcome.ending != NOT_ALL_KNOWN;
+        let agree =
+            if is_known { "All shells agree." } else { "All shells agree on what is known." };
+        page.text(agree).end_row();
     }
 }
 
@@ -173,7 +179,10 @@ pub(super) fn counts<V: PartialEq + AsRef<[Vec<u8>]>>(
 ) {
     let first = vectors.first().and_then(Option::as_ref);
     let values = vectors.iter().map(|vector| {
-        let shown = vector.as_ref().map_or("-".into(), |one| one.as_ref().len().to_string());
+        let shown = vector.as_ref().map_or("-".into(), |one| {
+            let guessed = one.as_ref().iter().any(|one| may_be_several(one));
+            format!("{}{}", one.as_ref().len(), if guessed { "?" } else { "" })
+        });
         (shown, vector.as_ref() != first)
     });
     row(page, label, widths, values);
@@ -323,7 +332,7 @@ pub(super) fn arguments(page: &mut Page, label: &str, vector: &[Vec<u8>]) {
     for argument in vector {
         shown.extend(cells(b"[", Spaces::Plain));
         let argument = &argument[..argument.len().min(400)];
-        shown.extend(cells(argument, Spaces::Marked));
+        shown.extend(marked_cells(argument, Spaces::Marked));
         shown.extend(cells(b"] ", Spaces::Plain));
     }
     let lead = label.chars().count();

@@ -2,7 +2,7 @@
 
 use serde_json::Value;
 
-use crate::program::Run;
+use crate::program::{Run, text};
 
 #[test]
 fn every_shell_has_a_column_and_the_rule_that_differs_is_named() {
@@ -128,4 +128,15 @@ fn an_answer_takes_the_place_of_a_command() {
         ["line", "--answer", "hive count=12 jars", "--format", "nul", "label $(hive count)"];
     assert_eq!(Run::of(&words).status(0).stdout, b"label\x0012\0jars\0");
     assert!(Run::of(&["line", "--answer", "hive", "label"]).says(2).contains("COMMAND=OUTPUT"));
+}
+
+#[test]
+fn what_is_not_known_is_no_empty_argument_and_agreement_is_of_what_is_known() {
+    let of = |line: &str| text(&Run::of(&["line", "--shell", "all", line]).status(3).stdout);
+    let shown = of("x=$(jar may); label $x \"p$x\" z");
+    assert!(shown.contains("[label] [⟨not known, maybe several⟩] [p⟨not known⟩] [z]"), "{shown}");
+    assert!(shown.contains(" 4? ") && shown.contains(" 4*"), "{shown}");
+    assert!(!shown.contains("All shells agree"), "zsh does not take it apart: {shown}");
+    let shown = of("label \"$(jar may)\"");
+    assert!(shown.contains("All shells agree on what is known."), "{shown}");
 }
