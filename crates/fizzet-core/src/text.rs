@@ -195,6 +195,12 @@ impl Text {
         self.runs.iter().any(|run| run.hole && run.standing.is_split() && !run.is_told())
     }
 
+    /// Says of the holes that any number of arguments may come of them.
+    pub(crate) fn let_holes_be_several(&mut self) {
+        let holes = self.runs.iter_mut().filter(|run| run.hole);
+        holes.for_each(|run| run.standing = Standing::Splittable);
+    }
+
     /// The runs, each with the bytes that it covers.
     pub fn runs(&self) -> impl Iterator<Item = (&Run, &[u8])> {
         let mut start = 0;

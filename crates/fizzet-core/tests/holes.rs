@@ -232,3 +232,30 @@ fn a_hole_outside_quotes_may_be_any_number_of_words() {
         assert_eq!(missing(Shell::Bash, line), count, "{line}");
     }
 }
+
+#[test]
+fn no_file_is_named_by_a_pattern_with_a_hole() {
+    for word in ["\"$d\"/*", "*$d", "$d/[a-z]*"] {
+        let line = format!("d=$(mktemp -d); label {word}");
+        for shell in Shell::ALL {
+            let all = labels(shell, &line, &[]);
+            let known = word.replace("\"$d\"", "").replace("$d", "");
+            assert_eq!(all, [[known]], "{shell}: {word}");
+        }
+    }
+}
+
+#[test]
+fn whether_a_value_is_empty_is_asked_where_that_counts() {
+    for (line, count) in [
+        ("x=$(jar); label ${x:+y}", 2),
+        ("x=$(jar); label ${x:?none}", 2),
+        ("x=p$(jar); label ${x:+y}", 1),
+        ("x=$$; label ${x:+y}", 1),
+        ("x=$(jar); label \"${x:-y}\"", 1),
+        ("trap \"label $(jar)\" EXIT", 2),
+        ("eval \"label $(jar)\"", 2),
+    ] {
+        assert_eq!(missing(Shell::Bash, line), count, "{line}");
+    }
+}

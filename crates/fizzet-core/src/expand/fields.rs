@@ -121,7 +121,13 @@ pub(super) fn match_all(
     let (dialect, options) = (state.dialect.clone(), state.options.clone());
     let host = cx.host();
     let mut fields = Vec::with_capacity(texts.len());
-    for text in texts {
+    for mut text in texts {
+        if text.has_hole() {
+            // Nobody knows which files it matches, if any.
+            text.let_holes_be_several();
+            fields.push(text);
+            continue;
+        }
         let taken = match dialect.glob_qualifiers {
             true => Qualifiers::take(&text),
             false => Ok(None),

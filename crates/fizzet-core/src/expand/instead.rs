@@ -10,6 +10,7 @@ use crate::expand::quoted_lists::begins_with_quoted_list;
 use crate::expand::substitute::{Break, Joiner, Place, Substitution};
 use crate::expand::tilde::in_field;
 use crate::expand::tilde_cut::hidden_brace;
+use crate::expand::unknown::is_filled;
 use crate::expand::{Tilde, expands_fields, field_braces, ifs, joined, single, split_all};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
@@ -81,6 +82,13 @@ impl Substitution<'_> {
             let status = self.cx.state().dialect.bad_substitution_status;
             let message = "a list is neither assigned to nor demanded here";
             return Err(self.cx.state().mistake(message, parameter.span, status));
+        }
+        if colon
+            && matches!(what, Instead::Alternative | Instead::Error)
+            && let Held::One(text) = &held
+            && is_filled(text).is_none()
+        {
+            self.cx.missing("whether this value is empty", parameter.span);
         }
         let has_value = match &held {
             Held::Unset => false,

@@ -64,7 +64,7 @@ impl Parser<'_> {
         if let (true, CommandKind::Simple(simple)) = (is_read_twice, &mut command.kind) {
             let (bytes, span) =
                 (DEFAULT_NAME.into(), Span { end: command.span.start, ..command.span });
-            let name = Word::new(vec![Part::Literal { bytes, span }], span);
+            let name = Word::new(vec![Part::Generated { bytes, span }], span);
             simple.words.insert(0, Argument::Word(name));
         }
     }

@@ -7,7 +7,9 @@ use fizzet_core::trace::{CommandKind, Trace};
 
 use crate::render::line::with_marks;
 use crate::render::page::Page;
-use crate::render::shells::{DIFFERS, Group, arguments, counts, head, write_groups};
+use crate::render::shells::{
+    DIFFERS, GUESSED, Group, arguments, counts, head, is_guessed, write_groups,
+};
 
 /// The most programs that are shown.
 const MAX_PROGRAMS: usize = 40;
@@ -93,6 +95,10 @@ pub fn write(page: &mut Page, traces: &[Trace], groups: &[Group], lines: impl Fn
     if differing.len() > MAX_PROGRAMS {
         let more = differing.len() - MAX_PROGRAMS;
         page.text(&format!("... and {more} more programs that differ")).end_row();
+    }
+    let mut vectors = differing.iter().flat_map(|program| program.vectors.iter().flatten());
+    if vectors.any(|vector| is_guessed(vector)) {
+        page.styled(page.palette.frame, GUESSED).end_row();
     }
     if groups.len() > 1 {
         page.styled(page.palette.frame, DIFFERS).end_row();

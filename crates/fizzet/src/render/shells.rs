@@ -162,6 +162,10 @@ fn columns(page: &mut Page, traces: &[Trace], groups: &[Group]) {
         let vectors: Vec<_> = outcomes.iter().map(|one| one.vectors.get(at)).collect();
         counts(page, &label, (LABEL, wide), &vectors);
     }
+    let mut vectors = outcomes.iter().flat_map(|one| one.vectors.iter().take(MAX_VECTORS));
+    if vectors.any(|vector| is_guessed(vector)) {
+        page.styled(page.palette.frame, GUESSED).end_row();
+    }
     if groups.len() > 1 {
         page.styled(page.palette.frame, DIFFERS).end_row();
     }
@@ -169,6 +173,13 @@ fn columns(page: &mut Page, traces: &[Trace], groups: &[Group]) {
 
 /// What the stars in the columns mean.
 pub(super) const DIFFERS: &str = "* differs from the first column";
+/// What the question marks in the columns mean.
+pub(super) const GUESSED: &str = "? if what is not known is one argument";
+
+/// Whether nobody knows how many arguments there are.
+pub(super) fn is_guessed(vector: &[Vec<u8>]) -> bool {
+    vector.iter().any(|one| may_be_several(one))
+}
 
 /// A row of counts: how many arguments a program receives in each shell.
 pub(super) fn counts<V: PartialEq + AsRef<[Vec<u8>]>>(
@@ -180,8 +191,8 @@ pub(super) fn counts<V: PartialEq + AsRef<[Vec<u8>]>>(
     let first = vectors.first().and_then(Option::as_ref);
     let values = vectors.iter().map(|vector| {
         let shown = vector.as_ref().map_or("-".into(), |one| {
-            let guessed = one.as_ref().iter().any(|one| may_be_several(one));
-            format!("{}{}", one.as_ref().len(), if guessed { "?" } else { "" })
+            let guess = if is_guessed(one.as_ref()) { "?" } else { "" };
+            format!("{}{guess}", one.as_ref().len())
         });
         (shown, vector.as_ref() != first)
     });

@@ -69,7 +69,7 @@ pub enum Part {
         /// Where it is written.
         span: Span,
     },
-    /// Text that a brace expansion made; the parser makes none.
+    /// Text that nobody has written: a brace expansion made it, or the shell puts it there when it reads the text.
     Generated {
         /// The text.
         bytes: Box<[u8]>,

@@ -3,6 +3,7 @@
 use std::rc::Rc;
 
 use crate::dialect::{EvalLines, FirstCondition, LoneCondition, OuterTraps};
+use crate::expand::Context;
 use crate::expand::quoting::told;
 use crate::lineage::{Origin, Rule};
 use crate::source::SourceId;
@@ -51,6 +52,9 @@ pub(super) fn trap(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         && let Some(outcome) = walker.lone_operand(call, only)
     {
         return outcome;
+    }
+    if given.operands.iter().any(Text::has_hole) {
+        walker.missing("the text of this action", call.span);
     }
     let (action, conditions) = match given.operands {
         [first, ..] if walker.is_first_condition(first.bytes()) => (None, given.operands),
