@@ -259,3 +259,11 @@ fn whether_a_value_is_empty_is_asked_where_that_counts() {
         assert_eq!(missing(Shell::Bash, line), count, "{line}");
     }
 }
+
+#[test]
+fn nobody_knows_where_an_unknown_folder_is() {
+    for shell in Shell::ALL {
+        assert_eq!(missing(shell, "d=$(keeper); cd \"$d\""), 2, "{shell}");
+        assert_eq!(missing(shell, "d=$(keeper); cd \"$d/jars\""), 2, "{shell}");
+    }
+}

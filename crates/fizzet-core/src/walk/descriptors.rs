@@ -358,11 +358,6 @@ impl Descriptors {
         }
     }
 
-    /// Whether a descriptor can be read.
-    pub(super) fn is_read(&self, descriptor: u32) -> bool {
-        self.inputs.contains_key(&descriptor)
-    }
-
     /// Those at the start: standard input, which nobody knows, and what people see.
     pub(super) fn new() -> Descriptors {
         let mut all = Descriptors { inputs: FxHashMap::default(), outputs: FxHashMap::default() };

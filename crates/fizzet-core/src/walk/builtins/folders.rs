@@ -110,6 +110,10 @@ fn go(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let failure = dialect.folder_failure_status;
     match target {
         None if dialect.no_folder_is_here => stay(walker, call),
+        Some(target) if target.has_hole() => {
+            walker.missing("which folder this leads to; it is taken as this one", call.span);
+            stay(walker, call)
+        }
         Some(target) if target.is_empty() && dialect.empty_folder_is_here => stay(walker, call),
         Some(target) => {
             let way = walker.way_of_links(&given);

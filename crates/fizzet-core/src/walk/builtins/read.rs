@@ -216,7 +216,7 @@ fn settled_by_words(
     }
     if let Some(status) = dialect.no_coprocess_status
         && given.has(b'p')
-        && !walker.descriptors.is_read(Descriptors::COPROCESS)
+        && !walker.descriptors.has_coprocess(true)
     {
         return Ok(Some(walker.complain(call, status)));
     }
