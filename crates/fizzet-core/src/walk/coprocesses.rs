@@ -109,7 +109,7 @@ impl Progress {
     }
 }
 
-/// Where a coprocess writes to besides the shell: only what it has not written before goes there.
+/// What others see of a coprocess: only what it has not done before arrives there.
 #[derive(Debug)]
 pub(super) struct Resumed<T> {
     pub(super) inner: T,
@@ -139,7 +139,7 @@ impl Observer for Resumed<Rc<RefCell<dyn Observer>>> {
     }
 }
 
-/// The pipes of coprocesses, as the evaluator knows them.
+/// A coprocess, shared by the shell and by what reads from it.
 pub(super) type Shared = Rc<RefCell<Coprocess>>;
 
 /// What a reader finds of what a coprocess has printed until now.
