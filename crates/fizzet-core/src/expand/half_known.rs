@@ -2,11 +2,11 @@
 //! else becomes a hole: a value that is cut or replaced is never claimed to hold what it may have lost.
 
 use crate::expand::pattern::Pattern;
-use crate::expand::unknown::is_matched;
+use crate::expand::unknown::{is_matched, known_ends};
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::stop::Stop;
-use crate::text::{Standing, Text, character_ends};
+use crate::text::{Text, character_ends};
 
 /// What an operation makes of a value that is not known as a whole.
 #[derive(Clone, Copy)]
@@ -30,16 +30,7 @@ pub(super) enum HalfKnown<'a> {
 
 /// A text of which nothing is known.
 pub(super) fn hole_at(span: Span) -> Text {
-    let mut hole = Text::new();
-    hole.push_hole(Standing::Quoted, &Origin::new(Rule::Parameter, span));
-    hole
-}
-
-/// The bytes before the first hole, and those behind the last one.
-pub(super) fn known_ends(text: &Text) -> (usize, usize) {
-    let mut holes = text.runs().filter(|(run, _)| run.hole).map(|(run, _)| run.end as usize);
-    let first = holes.next().unwrap_or(text.len());
-    (first, holes.last().unwrap_or(first))
+    Text::hole(&Origin::new(Rule::Parameter, span))
 }
 
 /// What `#`, `##`, `%` or `%%` leaves of a text with holes; `None` if nobody can tell.

@@ -68,14 +68,18 @@ pub(crate) fn is_matched(pattern: &Pattern, text: &Text) -> Option<bool> {
     (differs && !pattern.is_loose()).then_some(false)
 }
 
-/// The bytes before the first hole of a text and those behind its last one.
+/// Where the first hole of a text is, and where the last one is.
+pub(super) fn known_ends(text: &Text) -> (usize, usize) {
+    let mut holes = text.runs().filter(|(run, _)| run.hole).map(|(run, _)| run.end as usize);
+    let first = holes.next().unwrap_or(text.len());
+    (first, holes.last().unwrap_or(first))
+}
+
+/// The bytes before the first hole of a text and those behind its last one; all of a text without holes.
 fn known(text: &Text) -> (&[u8], &[u8]) {
     let bytes = text.bytes();
-    let mut holes = text.runs().filter(|(run, _)| run.hole).map(|(run, _)| run.end as usize);
-    match (holes.next(), holes.last()) {
-        (None, _) => (bytes, bytes),
-        (Some(first), last) => (&bytes[..first], &bytes[last.unwrap_or(first)..]),
-    }
+    let (first, last) = known_ends(text);
+    (&bytes[..first], if text.has_hole() { &bytes[last..] } else { bytes })
 }
 
 /// Whether two texts differ where both are known, at their starts or at their ends.

@@ -36,8 +36,8 @@ pub(super) fn wait(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     }
     let dialect = walker.state.dialect.clone();
     let mut first = None;
-    for operand in operands.iter().filter(|operand| operand.has_hole()) {
-        walker.wait_for_coprocesses(operand.lone_hole())?;
+    for number in operands.iter().filter_map(Text::lone_hole) {
+        walker.wait_for_coprocesses(Some(number))?;
     }
     let (status, complains) = match operands {
         [] if next => match walker.state.jobs.wait_for_next(dialect.waited_jobs) {
