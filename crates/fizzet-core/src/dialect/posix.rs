@@ -1,7 +1,7 @@
 //! What `set -o posix` changes in bash ("Bash POSIX Mode" in its manual; each rule observed in bash 5.2),
 //! and the little that it changes in ksh93 and mksh.
 
-use crate::dialect::{Dialect, PosixMode, RedirectWords, TestNumbers};
+use crate::dialect::{Dialect, PosixMode, ReadAnew, RedirectWords, TestNumbers};
 use crate::stop::Reach;
 
 impl Dialect {
@@ -37,6 +37,8 @@ impl Dialect {
         self.read_only_loops_go_on = false;
         self.read_only_select_goes_on = false;
         self.aliases = true;
+        self.substitutions_read_anew = ReadAnew::BackquotesByLine;
+        self.substitutions_read_without_aliases = false;
         self.process_substitution = true;
         self.substitution_keeps_exit_on_error = true;
         self.single_quotes_hide_brace = false;

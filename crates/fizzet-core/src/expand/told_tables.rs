@@ -25,7 +25,7 @@ pub(super) fn freshen(cx: &mut dyn Context, name: &[u8]) -> Option<&'static str>
         _ => kinds(cx),
     };
     let state = cx.state();
-    let mut elements = Associative::new(state.dialect.key_order);
+    let mut elements = Associative::of_buckets(state.dialect.key_order, table.buckets());
     for (key, value) in pairs {
         elements.set(state.shell_text(&key), state.shell_text(&value));
     }

@@ -34,6 +34,11 @@ impl Associative {
         Associative { elements: FxHashMap::default(), order, made: 0, buckets: 1024 }
     }
 
+    /// One with so many buckets, where there are buckets.
+    pub fn of_buckets(order: KeyOrder, buckets: u64) -> Associative {
+        Associative { buckets, ..Associative::new(order) }
+    }
+
     /// The value of a key.
     pub fn get(&self, key: &[u8]) -> Option<&Text> {
         self.elements.get(key).map(|element| &element.value)

@@ -49,10 +49,20 @@ impl Table {
     }
 }
 
+impl Table {
+    /// How many buckets the shell has for what it holds (bash 5.2: `alias.c`, `hashcmd.h`).
+    pub(crate) fn buckets(self) -> u64 {
+        match self {
+            Table::Aliases => 64,
+            _ => 256,
+        }
+    }
+}
+
 impl State {
     /// The elements of an array now.
     pub(super) fn told_in_table(&self, table: Table) -> Value {
-        let mut elements = Associative::new(self.dialect.key_order);
+        let mut elements = Associative::of_buckets(self.dialect.key_order, table.buckets());
         let mut tell = |name: &[u8], value: Text| elements.set(self.shell_text(name), value);
         match table {
             Table::Functions => {

@@ -398,7 +398,7 @@ impl Parser<'_> {
             self.skip_newlines()?;
             self.replace_aliases_in(AliasesBehindBlank::Lists);
             if self.eat(b")") {
-                return Ok(elements);
+                return self.check_list(open).map(|()| elements);
             }
             if self.at_end() {
                 return Err(self.unclosed(open, 1, "(", ")"));

@@ -10,6 +10,7 @@ use crate::source::{SourceId, Span};
 use crate::syntax::alias::Substituting;
 use crate::syntax::ast::{Redirect, Word};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
+use crate::syntax::lists_in_substitutions::SubstitutionIn;
 use crate::syntax::vanishing::Vanishing;
 
 /// The deepest nesting of substitutions and compound commands that is read.
@@ -114,6 +115,8 @@ pub struct Parser<'a> {
     pub(super) in_quotes_in_braces: bool,
     /// Whether quotes within quotes are read only to find their end.
     pub(super) measures_quotes: bool,
+    /// What the substitution stands in whose commands are read.
+    pub(super) substitution_in: SubstitutionIn,
     /// The outermost double quote of the word that is read.
     pub(super) outer_quote: Option<usize>,
     /// Whether a single quote that nothing closes runs on to the end of the text.
@@ -175,6 +178,7 @@ impl<'a> Parser<'a> {
             pairs_in_pattern: false,
             in_quotes_in_braces: false,
             measures_quotes: false,
+            substitution_in: SubstitutionIn::Nothing,
             outer_quote: None,
             quotes_run_on: false,
             whole_text: None,
@@ -261,6 +265,7 @@ impl<'a> Parser<'a> {
             pairs_in_pattern: false,
             in_quotes_in_braces: false,
             measures_quotes: false,
+            substitution_in: SubstitutionIn::Nothing,
             outer_quote: None,
             quotes_run_on: false,
             whole_text: None,

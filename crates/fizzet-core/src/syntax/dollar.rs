@@ -9,7 +9,8 @@ use crate::syntax::ast::{CommandSubstitution, Operation, Parameter, ParameterNam
 use crate::syntax::ast::{List, ProcessSubstitution, ProcessWay, SubstitutionPlace};
 use crate::syntax::counted::Counted;
 use crate::syntax::cursor::{Parsed, Parser, Segment, is_name_byte};
-use crate::syntax::error::SyntaxError;
+use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
+use crate::syntax::lists_in_substitutions::SubstitutionIn;
 use crate::syntax::within::Within;
 
 impl<'a> Parser<'a> {
@@ -231,9 +232,14 @@ impl<'a> Parser<'a> {
         let waiting = self.pending.len();
         let known = self.aliases_set_aside(start);
         // The words of the commands have ends of their own.
-        let around = (self.outer_quote.take(), self.whole_text.take());
+        let outer_quote = self.outer_quote.take();
+        let around = (outer_quote, self.whole_text.take(), self.substitution_in);
+        self.substitution_in = match outer_quote {
+            Some(_) => SubstitutionIn::Quotes,
+            None => SubstitutionIn::Words,
+        };
         let read = self.list_in_parentheses(start, 2, "$(");
-        (self.outer_quote, self.whole_text) = around;
+        (self.outer_quote, self.whole_text, self.substitution_in) = around;
         self.set_aliases(known.or_else(|| self.aliases.known.clone()));
         let by_parentheses = doubled && self.dialect.doubled_parentheses_are_counted;
         let end = end.or_else(|| by_parentheses.then(|| self.parentheses_end(open)).flatten());
@@ -352,15 +358,19 @@ impl<'a> Parser<'a> {
         (self.parentheses, self.in_time) = (parentheses, in_time);
         (self.in_assignment, self.in_document) = (outer, document);
         self.in_inner_quotes = quotes;
-        let list = list?;
-        match self.peek() {
+        let closed = list.and_then(|list| match self.peek() {
             Some(b')') => {
                 self.pos += 1;
                 Ok(list)
             }
             None => Err(self.unclosed(start, length, opener, ")")),
             Some(_) => self.unexpected("a command or )"),
-        }
+        });
+        let ends_shell = substituted && self.dialect.inner_syntax_ends_shells;
+        closed.map_err(|error| {
+            let is_token = matches!(error.kind, SyntaxErrorKind::Unexpected { .. });
+            SyntaxError { ends_shell: error.ends_shell || (ends_shell && is_token), ..error }
+        })
     }
 
     pub(super) fn process_substitution(&mut self) -> Parsed<Part> {
@@ -371,7 +381,10 @@ impl<'a> Parser<'a> {
             _ => ("<(", ProcessWay::Writes),
         };
         self.pos += 2;
-        let list = self.deeper(|parser| parser.list_in_parentheses(start, 2, opener))?;
+        let around = std::mem::replace(&mut self.substitution_in, SubstitutionIn::Words);
+        let list = self.deeper(|parser| parser.list_in_parentheses(start, 2, opener));
+        self.substitution_in = around;
+        let list = list?;
         let (list, span) = (Rc::new(list), self.span(start, self.pos));
         Ok(Part::Process(Box::new(ProcessSubstitution { list, way, span })))
     }

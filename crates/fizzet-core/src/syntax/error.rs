@@ -14,6 +14,8 @@ pub struct SyntaxError {
     pub span: Span,
     /// Whether the shell goes on with the next line.
     pub ends_line: bool,
+    /// Whether the shell ends even where the text is one that `eval` or `.` carries out.
+    pub ends_shell: bool,
 }
 
 /// What is expected behind a command that is whole.
@@ -22,7 +24,7 @@ pub(super) const SEPARATOR: &str = "a semicolon or a newline";
 impl SyntaxError {
     /// A refusal that ends the reading.
     pub fn new(kind: SyntaxErrorKind, span: Span) -> SyntaxError {
-        SyntaxError { kind, span, ends_line: false }
+        SyntaxError { kind, span, ends_line: false, ends_shell: false }
     }
 }
 

@@ -22,6 +22,7 @@ pub(crate) mod expression;
 mod flagged;
 pub(crate) mod functions;
 mod index_text;
+mod lists_in_substitutions;
 mod marked;
 mod members;
 mod modifiers;

@@ -5,10 +5,13 @@ use std::rc::Rc;
 use crate::dialect::{Keywords, OneCommand, ReadsWhole};
 use crate::source::{SourceId, SourceKind, Span};
 use crate::stop::{Reach, ShellError, Stop};
-use crate::syntax::Parser;
 use crate::syntax::ast::List;
+use crate::syntax::{Parser, SyntaxError};
 use crate::walk::tables::Tables;
 use crate::walk::{MAX_KEPT, Walker};
+
+/// What bash has in `$?` behind a mistake of the grammar inside `$(...)`, of which others see the last byte.
+const INNER_SYNTAX: i32 = 257;
 
 impl Walker {
     /// Reads and carries out a source, one line of commands after the other.
@@ -45,6 +48,12 @@ impl Walker {
                 parser.refuse_reserved()?;
             }
             let list = match parser.next_commands() {
+                Err(error) if id != SourceId::MAIN && self.ends_shell(&error) => {
+                    let (message, span) = (error.to_string(), error.span);
+                    let status = if self.state.doing.depth > 0 { 1 } else { INNER_SYNTAX };
+                    let error = ShellError::new(message, span, status, Reach::Shell);
+                    return Err(Stop::Shell(ShellError { exits: true, ..error }));
+                }
                 Err(error) if error.ends_line => {
                     parser.skip_line();
                     self.survive(ShellError::new(error.to_string(), error.span, 1, Reach::Line));
@@ -68,6 +77,15 @@ impl Walker {
                 return Err(Stop::Exit(self.state.status));
             }
         }
+    }
+
+    /// Whether a mistake of the grammar in a text that is carried out inside another one ends the shell, or the
+    /// subshell that carries it out.
+    fn ends_shell(&self, error: &SyntaxError) -> bool {
+        let dialect = &self.state.dialect;
+        let ends_line_only = !dialect.eval_syntax_is_fatal && self.state.doing.depth == 0;
+        dialect.inner_syntax_ends_shells
+            && (error.ends_shell || (error.ends_line && !ends_line_only))
     }
 
     /// Whether the shell ends behind a line of commands under `set -t`.

@@ -4,8 +4,11 @@ use std::rc::Rc;
 
 use bstr::ByteSlice;
 
-use crate::dialect::{AskedSubstitutions, FileSubstitution, Nul, ReadLate, SubstitutionStatus};
+use crate::dialect::{
+    AskedSubstitutions, FileSubstitution, Nul, ReadAnew, ReadLate, SubstitutionStatus,
+};
 use crate::lineage::{Origin, Rule};
+use crate::source::Span;
 use crate::stop::{Reach, ShellError, Stop, as_process};
 use crate::syntax::Parser;
 use crate::syntax::ast::{
@@ -26,8 +29,13 @@ impl Walker {
         {
             return Err(Stop::Syntax((**error).clone()));
         }
-        let late = self.read_late(command)?;
-        let (list, span) = (late.as_ref().unwrap_or(&command.list), command.span);
+        let anew = self.read_anew(command);
+        let whole = match &anew {
+            Some(anew) if !anew.by_line => Some(self.read_whole(anew)?),
+            _ => None,
+        };
+        let lines = anew.filter(|anew| anew.by_line);
+        let (list, span) = (whole.as_ref().unwrap_or(&command.list), command.span);
         let limit = self.state.limits.depth;
         if self.depth >= limit {
             let (what, limit) = ("substitutions inside each other", u64::from(limit));
@@ -54,7 +62,10 @@ impl Walker {
                         last_simple(list).filter(|_| walker.state.dialect.last_programs_replace);
                     let outer = walker.replaced_at;
                     walker.replaced_at = last.map(|command| (command.span, false));
-                    let outcome = walker.list(list);
+                    let outcome = match &lines {
+                        Some(lines) => walker.lines_read_anew(lines),
+                        None => walker.list(list),
+                    };
                     walker.replaced_at = outer;
                     outcome?;
                     if list.items.is_empty() {
@@ -195,24 +206,51 @@ impl Walker {
         (reply, outcome)
     }
 
-    /// The commands of a substitution, read anew with the aliases that there are now, where the shell
-    /// reads them so late.
-    fn read_late(&self, command: &CommandSubstitution) -> Result<Option<Rc<List>>, Stop> {
-        let dialect = &self.state.dialect;
-        let is_read_late = dialect.substitutions_read_late && command.as_written;
-        if !is_read_late || self.state.aliases.is_empty() {
-            return Ok(None);
+    /// What is read of a substitution once more, where the shell does that and aliases can make a difference.
+    fn read_anew(&self, command: &CommandSubstitution) -> Option<Anew> {
+        let rule = self.state.dialect.substitutions_read_anew;
+        if rule == ReadAnew::No || !command.as_written {
+            return None;
         }
-        let written = self.state.sources.bytes(command.span);
-        let inside = match written {
-            [b'$', b'(', inside @ .., b')'] => 2..2 + inside.len(),
-            [b'`', inside @ .., b'`'] => 1..1 + inside.len(),
-            _ => return Ok(None),
+        let (inside, in_backquotes) = match self.state.sources.bytes(command.span) {
+            [b'$', b'(', inside @ .., b')'] => (inside, false),
+            [b'`', inside @ .., b'`'] => (inside, true),
+            _ => return None,
         };
-        let mut parser = Parser::new(&written[inside.clone()], command.span.source, dialect);
-        parser.begins_at(command.span.start as usize + inside.start);
+        let by_line = match rule {
+            ReadAnew::BackquotesByLine if !in_backquotes => return None,
+            ReadAnew::No | ReadAnew::Whole => false,
+            ReadAnew::ByLine | ReadAnew::BackquotesByLine => true,
+        };
+        let can_differ = !self.state.aliases.is_empty()
+            || (by_line && inside.contains(&b'\n') && inside.contains_str("alias"));
+        let opener = if in_backquotes { 1 } else { 2 };
+        let start = command.span.start + opener;
+        let span = Span { start, end: start + inside.len() as u32, ..command.span };
+        can_differ.then_some(Anew { span, by_line })
+    }
+
+    /// The commands of a substitution, read as a whole with the aliases that there are now.
+    fn read_whole(&self, anew: &Anew) -> Result<Rc<List>, Stop> {
+        let text = self.state.sources.bytes(anew.span);
+        let mut parser = Parser::new(text, anew.span.source, &self.state.dialect);
+        parser.begins_at(anew.span.start as usize);
         self.prepare(&mut parser);
-        Ok(Some(Rc::new(parser.all_commands()?)))
+        Ok(Rc::new(parser.all_commands()?))
+    }
+
+    /// Reads and carries out one line of a substitution after the other.
+    fn lines_read_anew(&mut self, anew: &Anew) -> Result<(), Stop> {
+        let bytes = self.state.sources.get(anew.span.source).bytes.clone();
+        let dialect = self.state.dialect.clone();
+        let (start, end) = (anew.span.start as usize, anew.span.end as usize);
+        let mut parser = Parser::new(&bytes[start..end], anew.span.source, &dialect);
+        parser.begins_at(start);
+        loop {
+            self.prepare(&mut parser);
+            let Some(list) = parser.next_commands()? else { return Ok(()) };
+            self.list(&list)?;
+        }
     }
 
     /// Whether commands are nothing but `<file`, which stands for what the file holds.
@@ -238,6 +276,14 @@ impl Walker {
             }
         }
     }
+}
+
+/// The text of a substitution that is read once more when it is carried out.
+struct Anew {
+    /// What stands between its parentheses or backquotes.
+    span: Span,
+    /// Whether each line is carried out before the next one is read.
+    by_line: bool,
 }
 
 /// The redirection that commands are read from by the shell itself, if they are nothing but redirections.

@@ -338,6 +338,19 @@ pub enum ReadLate {
     Fatal,
 }
 
+/// Which command substitutions are read once more when they are carried out, with the aliases of then.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ReadAnew {
+    /// None.
+    No,
+    /// All, as a whole.
+    Whole,
+    /// All, one line of commands after the other: what a line changes counts from the next one on.
+    ByLine,
+    /// The same, but only those in backquotes.
+    BackquotesByLine,
+}
+
 /// What quotes or expansions in the name of a function that is defined do.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum QuotedNames {

@@ -78,8 +78,8 @@ macro_rules! carrying_rows {
     precommand_words: bool = [N, N, N, N, N, N, Y], "observed in all six: noglob echo *";
     /// `name[@]=value` sets all elements; of an associative array it is an error.
     all_elements_assign: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); a[@]=k; echo $a";
-    /// The text of a command substitution is read when it is carried out, with the aliases of then.
-    substitutions_read_late: bool = [N, Y, N, N, Y, N, Y], "observed in all six: alias l=label, newline, l $(l a)";
+    /// Which command substitutions are read once more when they are carried out, with the aliases of then.
+    substitutions_read_anew: ReadAnew = [ReadAnew::BackquotesByLine, ReadAnew::ByLine, ReadAnew::No, ReadAnew::No, ReadAnew::Whole, ReadAnew::No, ReadAnew::Whole], "observed in all six: alias l=label, newline, l $(l a); x=$(alias b='echo B', newline, b)";
     /// A `for` or `select` whose variable is read-only is not carried out, and the shell goes on.
     read_only_loops_go_on: bool = [N, Y, N, N, N, N, N], "observed in all six: readonly r; for r in a; do :; done; echo after";
     /// `select` whose variable is read-only has the status 1, and the shell goes on.

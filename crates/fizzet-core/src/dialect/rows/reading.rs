@@ -412,6 +412,11 @@ macro_rules! reading_rows {
     aliases_stand_for_in: bool = [Y, N, Y, Y, N, Y, N], "observed in all six: alias foo=in<newline>case x foo x) echo a;; esac";
     /// The commands of `$(...)` are read without aliases at first, and anew when they are carried out.
     substitutions_read_without_aliases: bool = [N, Y, N, N, N, N, N], "observed in all six: alias q='{'<newline>echo \"$(q a)\"; echo after";
+    /// A backslash in the list of an array inside `$(...)` quotes nothing when the end of that is looked for.
+    lists_in_substitutions_lose_backslashes: bool = [N, Y, N, N, N, N, N], "observed in bash: echo $(a=(x\\'y); echo $a); echo $(a=(x\\;y); echo $a)";
+    /// A mistake of the grammar in `$(...)` ends the shell even in a text that `eval` or `.` carries out; one in the
+    /// list of an array ends a subshell there.
+    inner_syntax_ends_shells: bool = [Y, Y, N, N, N, N, N], "observed in all six: eval 'x=$(fi)'; echo after; eval 'fi'; echo after";
     /// Where a name with a parenthesis behind it is no alias.
     aliases_spare_functions: SparedFunctions = [SparedFunctions::Never, SparedFunctions::Never, SparedFunctions::Never, SparedFunctions::Never, SparedFunctions::Adjacent, SparedFunctions::All, SparedFunctions::Never], "observed in all six: alias foo='echo a', then foo() { echo b; } on the next line";
     /// `!` before `!` turns the status back, in the same pipeline.

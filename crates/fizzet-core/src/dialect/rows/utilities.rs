@@ -198,6 +198,10 @@ macro_rules! utilities_rows {
     real_variables: bool = [N, N, N, N, Y, N, Y], "observed in all six: typeset -F2 f=1.567; echo $f";
     /// Behind an `eval` whose text ends in a backslash the next line cannot begin with a reserved word.
     last_backslash_hides_reserved: bool = [N, Y, N, N, N, N, N], "observed in bash: eval 'echo \\\\', newline, { echo a; }";
+    /// A variable that `printf -v` sets ends before the first NUL.
+    printed_variables_end_at_nul: bool = [Y, Y, Y, Y, Y, Y, N], "observed in bash and zsh: printf -v x 'a\\0b'; echo ${#x}";
+    /// The status of a `break` whose number is none.
+    loop_number_status: Status = [128, 128, 2, 2, 1, 1, 1], "observed in all six: for i in 1; do (break abc); done; x=$(for i in 1; do break abc; done); echo $?";
     /// The words that `type` calls reserved.
     reserved_words: &'static [&'static str] = [RESERVED, RESERVED_BASH, RESERVED, RESERVED_BUSYBOX, RESERVED_KSH, RESERVED_MKSH, RESERVED_ZSH], "observed in all six: type if [[ coproc end";
     /// Utilities that find no terminal, no history and no job control in a script, and their status then.

@@ -33,7 +33,8 @@ pub(super) fn leave_loop(walker: &mut Walker, call: &Call<'_>) -> Result<Status,
                 return Err(Stop::Break(walker.loops.max(1)));
             }
             _ => {
-                let mistake = walker.fatal(call, "a number of loops was expected");
+                let status = dialect.loop_number_status;
+                let mistake = walker.fatal_with(call, "a number of loops was expected", status);
                 return Err(walker.forgiven_by_command(mistake));
             }
         },

@@ -189,7 +189,10 @@ impl Walker {
             entry.is_some_and(|(_, listed, _)| *listed != Listed::Kept)
         };
         for name in own_names(shell) {
-            if !is_unseen(shell, name) && !starts(name) {
+            if starts(name) {
+                continue;
+            }
+            if !is_unseen(shell, name) {
                 self.state.freshen(name);
             } else if !of_values && self.state.dialect.lists_unseen {
                 entries.insert(name.to_vec(), Entry::of(unset()));
