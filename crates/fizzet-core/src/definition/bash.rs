@@ -71,6 +71,13 @@ pub(super) fn arithmetic(page: Page<'_>, expression: &Arithmetic) -> Text {
     printer.page.text
 }
 
+/// The commands of a substitution.
+pub(super) fn substitution(page: Page<'_>, list: &List) -> Text {
+    let mut printer = Printer::new(page, usize::MAX);
+    printer.inner_list(list);
+    printer.page.text
+}
+
 struct Printer<'a> {
     page: Page<'a>,
     indentation: usize,

@@ -12,7 +12,7 @@ use crate::dialect::{Defines, Dialect};
 use crate::lineage::Hop;
 use crate::source::{Sources, Span};
 use crate::state::Function;
-use crate::syntax::ast::{AndOr, Arithmetic, Command};
+use crate::syntax::ast::{AndOr, Arithmetic, Command, List};
 use crate::text::Text;
 
 /// The definition of the function `name`, as the shell prints it and with a newline behind it; `None`
@@ -50,6 +50,11 @@ pub fn head(sources: &Sources, command: &Command, hop: Hop) -> Option<Text> {
 /// What bash calls an expression of `for ((...))` while it computes it.
 pub fn arithmetic(sources: &Sources, expression: &Arithmetic, hop: Hop) -> Text {
     bash::arithmetic(page::Page::new(sources, hop), expression)
+}
+
+/// The commands of a substitution as bash prints them when it has read them.
+pub(crate) fn substitution(sources: &Sources, list: &List, hop: Hop) -> Text {
+    bash::substitution(page::Page::new(sources, hop), list)
 }
 
 /// The definition of a function as the environment of programs holds it.

@@ -4,6 +4,7 @@ mod argument_stack;
 mod associative;
 mod base;
 mod field;
+mod inner_lines;
 pub mod inside;
 mod jobs;
 mod kept_aside;

@@ -4,14 +4,16 @@ use std::collections::BTreeMap;
 use std::rc::Rc;
 
 use crate::dialect::{
-    Assigned, EvalLines, Fact, FolderList, LastArgument, Own, is_listed_integer, own_names,
+    self, Assigned, EvalLines, Fact, FolderList, LastArgument, Own, is_listed_integer, own_names,
     own_variable,
 };
 use crate::host::Process;
 use crate::source::{SourceId, SourceKind, Span};
 use crate::state::argument_stack::ArgumentStack;
+use crate::state::inner_lines::InnerLines;
 use crate::state::{Digits, Keeps, State, Value, Variable};
 use crate::stop::{Status, Stop};
+use crate::syntax::ast::CommandSubstitution;
 use crate::text::{Standing, Text};
 
 /// A function that is being called, or a file that `.` is carrying out.
@@ -48,6 +50,8 @@ pub struct Doing {
     pub(crate) at: Option<Span>,
     /// What the shell calls it, where somebody may ask for that.
     pub(crate) command: Option<Text>,
+    /// The lines of the substitutions around it, outermost first.
+    pub(crate) inner_lines: Vec<Rc<InnerLines>>,
     /// The functions and files around it, outermost first.
     pub(crate) calls: Vec<Call>,
     /// The arguments of the calls that are kept.
@@ -383,10 +387,16 @@ impl State {
     /// The number of the line that a place is on, as the shell counts them.
     pub(crate) fn line_number(&self, at: Span) -> i64 {
         let rules = &self.dialect.line_numbers;
+        let called = self.doing.calls.last().filter(|_| rules.functions_count_anew);
+        let inner = self.doing.inner_lines.iter().rev().find(|lines| lines.holds(at));
+        // A function that is called in the same substitution counts its own lines.
+        let inner = inner.filter(|lines| called.is_none_or(|call| !lines.holds(call.body)));
+        if let Some(line) = inner.and_then(|lines| lines.line_of(at, &self.sources)) {
+            return line;
+        }
         let source = self.sources.get(at.source);
         let (line, _) = source.line_of(at.start as usize);
-        if let Some(call) = self.doing.calls.last()
-            && rules.functions_count_anew
+        if let Some(call) = called
             && call.source == at.source
         {
             return (line - self.sources.get(at.source).line_of(call.body.start as usize).0) as i64;
@@ -395,6 +405,15 @@ impl State {
             (SourceKind::Line, None) => 0,
             (SourceKind::Line, Some(first)) => first + line as i64 - 1,
             _ => self.sources.line_number(at.source, line),
+        }
+    }
+
+    /// Numbers the lines of a substitution that is about to be carried out.
+    pub(crate) fn number_inner_lines(&mut self, command: &CommandSubstitution) {
+        let rule = self.dialect.inner_lines;
+        if rule != dialect::InnerLines::OfSource {
+            let here = self.doing.at.map_or(1, |at| self.line_number(at));
+            self.doing.inner_lines.push(Rc::new(InnerLines::new(rule, command, here)));
         }
     }
 

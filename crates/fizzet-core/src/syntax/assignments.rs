@@ -397,7 +397,7 @@ impl Parser<'_> {
         loop {
             self.skip_newlines()?;
             self.replace_aliases_in(AliasesBehindBlank::Lists);
-            if self.eat(b")") {
+            if self.eat(b")") || (!elements.is_empty() && self.eat_last_semicolon()?) {
                 return self.check_list(open).map(|()| elements);
             }
             if self.at_end() {
@@ -421,6 +421,19 @@ impl Parser<'_> {
             }
             elements.push(element);
         }
+    }
+
+    /// Passes over a semicolon and the parenthesis behind it, where a list may end so.
+    fn eat_last_semicolon(&mut self) -> Parsed<bool> {
+        let start = self.pos;
+        if self.dialect.lists_may_end_in_semicolon && self.eat(b";") {
+            self.skip_newlines()?;
+            if self.eat(b")") {
+                return Ok(true);
+            }
+        }
+        self.pos = start;
+        Ok(false)
     }
 
     fn element(&mut self, indexed: bool) -> Parsed<Element> {

@@ -264,6 +264,7 @@ impl<'a> Parser<'a> {
             span: self.span(start, self.pos),
             broken,
             as_written: self.is_as_written(start, self.pos),
+            lines_count_as_written: self.in_document,
         })))
     }
 
@@ -448,6 +449,7 @@ impl<'a> Parser<'a> {
             span: self.span(start, self.pos),
             broken: broken.map(Rc::new),
             as_written,
+            lines_count_as_written: true,
         })))
     }
 

@@ -158,6 +158,7 @@ impl<'a> Parser<'a> {
             span: self.span(start, self.pos),
             broken: None,
             as_written: self.is_as_written(start, self.pos),
+            lines_count_as_written: false,
         })))
     }
 

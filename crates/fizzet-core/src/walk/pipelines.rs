@@ -1,6 +1,8 @@
 //! Pipelines, and what comes of their status: `!`, ERR and `set -e` (POSIX XCU 2.9.2 and 2.8.1).
 
-use crate::dialect::{ErrorAction, FailedRedirections, LoneStatuses, NegatedJumps};
+use crate::dialect::{
+    ErrorAction, FailedRedirections, LinesOfCommands, LoneStatuses, NegatedJumps,
+};
 use crate::stop::{Status, Stop};
 use crate::syntax::ast::{Argument, AssignedValue, Command, CommandKind as Node, Part, Pipeline};
 use crate::trace::CommandKind;
@@ -125,7 +127,7 @@ impl Walker {
             Ok(()) => {}
         }
         if let Node::Subshell(_) = command.kind
-            && self.state.dialect.lines_count_when_known
+            && self.state.dialect.lines_of_commands == LinesOfCommands::BehindSecondToken
         {
             self.state.doing.at = Some(end_of(command));
         }

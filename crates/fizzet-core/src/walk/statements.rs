@@ -61,9 +61,14 @@ impl Walker {
         let is_simple = matches!(command.kind, Node::Simple(_));
         let is_process = std::mem::take(&mut self.is_process) && is_simple;
         let timed = std::mem::take(&mut self.timed) && is_simple;
+        let before = self.state.doing.at;
         self.step(command.span)?;
-        if self.state.dialect.lines_count_when_known {
-            self.state.doing.at = Some(known_at(command));
+        let has_line = is_simple || matches!(command.kind, Node::Arithmetic(_));
+        if !has_line && self.state.dialect.only_simple_commands_have_lines {
+            self.state.doing.at = before;
+        } else {
+            let rule = self.state.dialect.lines_of_commands;
+            self.state.doing.at = Some(known_at(command, rule));
         }
         self.note_command(command);
         if !self.act_before(command)? {

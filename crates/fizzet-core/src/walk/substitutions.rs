@@ -42,6 +42,8 @@ impl Walker {
             return Err(Stop::Limit { what, limit, span });
         }
         self.depth += 1;
+        let (outer_lines, at) = (self.state.doing.inner_lines.len(), self.state.doing.at);
+        self.state.number_inner_lines(command);
         let before = self.state.status;
         self.before_mistake = None;
         let beside = self.beside.take();
@@ -82,6 +84,10 @@ impl Walker {
         };
         self.word = word;
         self.depth -= 1;
+        self.state.doing.inner_lines.truncate(outer_lines);
+        if command.place == SubstitutionPlace::Subshell {
+            self.state.doing.at = at;
+        }
         self.state.variables.forget_newline();
         self.miss_output(&output);
         match outcome {

@@ -102,6 +102,33 @@ pub struct LineNumbers {
     pub functions_count_anew: bool,
 }
 
+/// How lines count for LINENO in a command substitution.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum InnerLines {
+    /// As those of the text that it stands in.
+    OfSource,
+    /// All are 0.
+    None,
+    /// On from the command around, as they are written.
+    OnAsWritten,
+    /// The same, but a line and those it is continued on are one.
+    OnWithoutContinued,
+    /// On from the command around, as the shell prints them when it has read them.
+    Printed,
+}
+
+/// The line of a command that is written on several.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LinesOfCommands {
+    /// The first of them.
+    First,
+    /// Where its first word ends.
+    BehindFirstToken,
+    /// What the parser has read when it knows what command it is: of a simple one that begins with a word the next
+    /// word too.
+    BehindSecondToken,
+}
+
 /// What `$?` is behind a command substitution in the same command.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum SubstitutionStatus {

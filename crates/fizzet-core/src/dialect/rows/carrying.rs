@@ -13,14 +13,16 @@ macro_rules! carrying_rows {
     line_numbers: LineNumbers = [LineNumbers { first_of_text: Some(1), in_eval: EvalLines::Own, in_actions: EvalLines::On, at_signals: EvalLines::Own, at_exit: EvalLines::Own, kept_by_exit: N, functions_count_anew: N }, LineNumbers { first_of_text: Some(1), in_eval: EvalLines::On, in_actions: EvalLines::On, at_signals: EvalLines::Own, at_exit: EvalLines::Own, kept_by_exit: N, functions_count_anew: N }, LineNumbers { first_of_text: Some(1), in_eval: EvalLines::Own, in_actions: EvalLines::On, at_signals: EvalLines::Own, at_exit: EvalLines::Own, kept_by_exit: N, functions_count_anew: N }, LineNumbers { first_of_text: Some(0), in_eval: EvalLines::On, in_actions: EvalLines::Same, at_signals: EvalLines::Same, at_exit: EvalLines::Same, kept_by_exit: N, functions_count_anew: N }, LineNumbers { first_of_text: Some(1), in_eval: EvalLines::Own, in_actions: EvalLines::On, at_signals: EvalLines::On, at_exit: EvalLines::Own, kept_by_exit: N, functions_count_anew: N }, LineNumbers { first_of_text: None, in_eval: EvalLines::Same, in_actions: EvalLines::Same, at_signals: EvalLines::Same, at_exit: EvalLines::Same, kept_by_exit: Y, functions_count_anew: N }, LineNumbers { first_of_text: Some(1), in_eval: EvalLines::Own, in_actions: EvalLines::Same, at_signals: EvalLines::Same, at_exit: EvalLines::SameIfAsked, kept_by_exit: N, functions_count_anew: Y }], "observed in all six: echo $LINENO in a file, in -c, in functions, in eval, in the actions of trap";
     /// The action for ERR is carried out twice where the last command of a pipeline is a subshell.
     piped_subshells_fail_twice: bool = [N, Y, N, N, Y, N, N], "observed in all six: trap 'echo e' ERR; : | (exit 3)";
-    /// The line of a command is the one that has been read when the parser knows what the command is.
-    lines_count_when_known: bool = [N, Y, N, N, N, N, N], "observed in all six: a command with a newline in its quoted second word, echo $LINENO behind it; trap 'echo $LINENO' DEBUG before [[ ]] and (( )) of several lines";
+    /// Which line a command is on that is written on several.
+    lines_of_commands: LinesOfCommands = [LinesOfCommands::First, LinesOfCommands::BehindSecondToken, LinesOfCommands::First, LinesOfCommands::BehindFirstToken, LinesOfCommands::First, LinesOfCommands::BehindFirstToken, LinesOfCommands::First], "observed in all six: a command with a newline in its quoted second word, echo $LINENO behind it; trap 'echo $LINENO' DEBUG before [[ ]] and (( )) of several lines";
     /// The list of the functions that are being called ends in `main` in a script.
     names_main: bool = [N, Y, N, N, N, N, N], "observed: f() { echo ${FUNCNAME[@]}; }; f in a file and in -c";
     /// The statuses of the latest pipeline at the start.
     first_statuses: &'static [Status] = [&[], &[], &[], &[], &[], &[0], &[0]], "observed: echo ${PIPESTATUS[@]}, $pipestatus";
     /// Commands that are alone in a pipeline and change its list of statuses.
     lone_statuses: LoneStatuses = [LoneStatuses::Simple, LoneStatuses::Simple, LoneStatuses::Simple, LoneStatuses::Simple, LoneStatuses::Simple, LoneStatuses::ButFunctions, LoneStatuses::ButTests], "observed in bash, mksh and zsh: false | true in groups, functions, subshells; [[ a = b ]]; ((0))";
+    /// The words of `for`, `case` and `[[`, but not those of `((`, are on the line of the command before.
+    only_simple_commands_have_lines: bool = [N, N, N, N, N, Y, N], "observed in all six: newline, for i in $LINENO; do echo $i; done";
     /// A local variable without a value is empty rather than unset.
     local_is_empty: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { local x; echo ${x-unset}; }; f";
     /// The option letters of `read`.
@@ -78,6 +80,8 @@ macro_rules! carrying_rows {
     precommand_words: bool = [N, N, N, N, N, N, Y], "observed in all six: noglob echo *";
     /// `name[@]=value` sets all elements; of an associative array it is an error.
     all_elements_assign: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); a[@]=k; echo $a";
+    /// How lines count in a command substitution.
+    inner_lines: InnerLines = [InnerLines::OfSource, InnerLines::Printed, InnerLines::OfSource, InnerLines::OfSource, InnerLines::OnWithoutContinued, InnerLines::None, InnerLines::OnAsWritten], "observed in all six: LINENO in a substitution of several lines with comments in it";
     /// Which command substitutions are read once more when they are carried out, with the aliases of then.
     substitutions_read_anew: ReadAnew = [ReadAnew::BackquotesByLine, ReadAnew::ByLine, ReadAnew::No, ReadAnew::No, ReadAnew::Whole, ReadAnew::No, ReadAnew::Whole], "observed in all six: alias l=label, newline, l $(l a); x=$(alias b='echo B', newline, b)";
     /// A `for` or `select` whose variable is read-only is not carried out, and the shell goes on.

@@ -412,6 +412,8 @@ macro_rules! reading_rows {
     aliases_stand_for_in: bool = [Y, N, Y, Y, N, Y, N], "observed in all six: alias foo=in<newline>case x foo x) echo a;; esac";
     /// The commands of `$(...)` are read without aliases at first, and anew when they are carried out.
     substitutions_read_without_aliases: bool = [N, Y, N, N, N, N, N], "observed in all six: alias q='{'<newline>echo \"$(q a)\"; echo after";
+    /// A semicolon may stand behind the last element of an array.
+    lists_may_end_in_semicolon: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: a=(x y;); echo ${a[1]}";
     /// A backslash in the list of an array inside `$(...)` quotes nothing when the end of that is looked for.
     lists_in_substitutions_lose_backslashes: bool = [N, Y, N, N, N, N, N], "observed in bash: echo $(a=(x\\'y); echo $a); echo $(a=(x\\;y); echo $a)";
     /// A mistake of the grammar in `$(...)` ends the shell even in a text that `eval` or `.` carries out; one in the

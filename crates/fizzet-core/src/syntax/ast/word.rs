@@ -168,6 +168,9 @@ pub struct CommandSubstitution {
     pub broken: Option<Rc<SyntaxError>>,
     /// Whether the source holds the commands just as they were read, with nothing taken out of them.
     pub as_written: bool,
+    /// Whether its lines count as they are written even where the shell prints commands anew before it counts: in
+    /// backquotes and here-documents.
+    pub lines_count_as_written: bool,
 }
 
 /// Which shell carries out a command substitution.
