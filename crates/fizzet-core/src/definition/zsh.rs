@@ -4,7 +4,7 @@
 use crate::definition::page::{Layout, Page};
 use crate::dialect::Dialect;
 use crate::expand::quoting::told;
-use crate::source::Span;
+use crate::source::{SourceKind, Span};
 use crate::state::Function;
 use crate::syntax::ast::{
     AndOr, Argument, Arithmetic, CaseBranch, CaseEnd, Command, CommandKind, Condition, Connector,
@@ -74,6 +74,12 @@ impl Printer<'_> {
     /// What stands behind the name of a function.
     fn function(&mut self, body: &Command) {
         self.page.say(" () {");
+        if matches!(self.page.sources.get(body.span.source).kind, SourceKind::Built("autoload")) {
+            let traced = self.page.sources.bytes(body.span).rsplit(|&byte| byte == b'-').next();
+            let traced = traced.is_some_and(|letters| letters.contains(&b't'));
+            self.page.say("\n\t# undefined");
+            self.page.say(if traced { "\n\t# traced" } else { "" });
+        }
         let redirects = match &body.kind {
             CommandKind::Group(list) => {
                 self.inner(list);

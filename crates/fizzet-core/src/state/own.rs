@@ -398,6 +398,8 @@ impl State {
         let (line, _) = source.line_of(at.start as usize);
         if let Some(call) = called
             && call.source == at.source
+            // The lines of a function that is all of a file are those of the file.
+            && call.body.start > 0
         {
             return (line - self.sources.get(at.source).line_of(call.body.start as usize).0) as i64;
         }

@@ -12,6 +12,7 @@ mod conditional;
 mod coprocesses;
 mod descriptors;
 mod environment;
+mod function_path;
 mod keys;
 mod known_line;
 mod last_argument;
@@ -121,6 +122,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
     state.mask = state.doing.process.map_or(state.mask, |process| process.mask);
     let wants = observer.borrow().wants();
     let first_path = state.variables.scalar(b"PATH").cloned();
+    let written = WrittenFiles::new(host.clone(), &state.entered);
     let mut walker = Walker {
         state,
         host,
@@ -172,7 +174,7 @@ pub fn watch(mut state: State, host: Rc<dyn Host>, observer: Rc<RefCell<dyn Obse
         status_is_answer: false,
         piped: &[],
         lone: false,
-        written: WrittenFiles::default(),
+        written,
         processes: Vec::new(),
         coprocesses: Vec::new(),
         progress: None,

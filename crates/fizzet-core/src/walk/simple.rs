@@ -411,8 +411,11 @@ impl Walker {
             }
             CommandKind::Function => {
                 let function = argv.first().and_then(|name| self.state.functions.get(name.bytes()));
-                let Some(function) = function.cloned() else { return Ok(()) };
+                let function = function.cloned();
                 self.state.status = before;
+                let Some(function) = function else {
+                    return self.read_and_call_from_path(argv, span);
+                };
                 return self.call(&function, argv, span);
             }
             CommandKind::Builtin | CommandKind::Special => self.utility_asked_for(argv, span)?,
@@ -568,8 +571,9 @@ impl Walker {
             }
             Some(UtilityKind::Special) => CommandKind::Special,
             None if self.names_job(name) => CommandKind::Builtin,
-            _ if is_function() => CommandKind::Function,
+            _ if is_function() || self.is_announced(name.bytes()) => CommandKind::Function,
             Some(UtilityKind::Builtin) => CommandKind::Builtin,
+            None if self.is_on_function_path(name.bytes()) => CommandKind::Function,
             None => CommandKind::External,
         }
     }

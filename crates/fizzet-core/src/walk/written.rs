@@ -2,7 +2,7 @@
 //! script finds them again.
 
 use std::borrow::Cow;
-use std::cell::{Cell, RefCell};
+use std::cell::{Cell, OnceCell, RefCell};
 use std::rc::Rc;
 
 use rustc_hash::FxHashMap;
@@ -17,10 +17,16 @@ use crate::text::Text;
 /// What a file holds, shared with the descriptors that write to it.
 type Contents = Rc<RefCell<Text>>;
 
-/// The files that have been written, by their paths.
-#[derive(Clone, Default)]
+/// The files that have been written, by their paths: from the folder where the trace began where they are in that,
+/// and from the root.
+#[derive(Clone)]
 pub(super) struct WrittenFiles {
     files: Rc<RefCell<FxHashMap<Rc<[u8]>, ReadFile>>>,
+    host: Rc<dyn Host>,
+    /// What the shell calls the folder where the trace began, if that is known.
+    entered: Option<Rc<[u8]>>,
+    /// That, and where it really is; found when a path is first looked at.
+    starts: Rc<OnceCell<Vec<Vec<u8>>>>,
 }
 
 /// A file, and what whoever reads it has seen of it.
@@ -52,6 +58,13 @@ impl ReadFile {
 }
 
 impl WrittenFiles {
+    /// None so far, in a folder that the shell calls so.
+    pub(super) fn new(host: Rc<dyn Host>, entered: &Text) -> WrittenFiles {
+        let is_known = !entered.has_hole() && entered.bytes().starts_with(b"/");
+        let entered = is_known.then(|| entered.bytes().into());
+        WrittenFiles { files: Rc::default(), host, entered, starts: Rc::default() }
+    }
+
     /// Whether none has been written.
     pub(super) fn is_empty(&self) -> bool {
         self.files.borrow().is_empty()
@@ -75,7 +88,10 @@ impl WrittenFiles {
 
     /// The file of this path, to be read while it may be written.
     pub(super) fn open(&self, folder: &[u8], path: &[u8]) -> Option<ReadFile> {
-        let mut opened = self.files.borrow().get(&plain(folder, path)[..]).cloned()?;
+        if self.is_empty() {
+            return None;
+        }
+        let mut opened = self.files.borrow().get(&self.plain(folder, path)[..]).cloned()?;
         opened.seen = opened.emptied.get();
         Some(opened)
     }
@@ -89,18 +105,40 @@ impl WrittenFiles {
         }
         let file = Rc::new(RefCell::new(text));
         let opened = ReadFile { file: file.clone(), emptied: Rc::default(), seen: 0 };
-        self.files.borrow_mut().insert(plain(folder, path).into(), opened);
+        self.files.borrow_mut().insert(self.plain(folder, path).into(), opened);
         file
+    }
+
+    /// The path of a file as all its spellings share it. One of which not even the first byte is known is taken as one
+    /// from the root: a program has printed it.
+    fn plain(&self, folder: &[u8], path: &[u8]) -> Vec<u8> {
+        if path.first() == Some(&0) {
+            return path.to_vec();
+        }
+        let starts = self.starts.get_or_init(|| {
+            let real = self.host.physical(b".").filter(|path| path.starts_with(b"/"));
+            self.entered.iter().map(|path| normal(path)).chain(real).collect()
+        });
+        from_start(normal(&join(folder, path)), starts)
     }
 }
 
-/// The path of a file as all its spellings share it, from the folder where the trace began. One of which not even the
-/// first byte is known is taken as one from the root: a program has printed it.
-fn plain(folder: &[u8], path: &[u8]) -> Vec<u8> {
-    if path.first() == Some(&0) {
-        return path.to_vec();
-    }
-    normal(&join(folder, path))
+/// A path without `.` and the like, from the folder that has these names where it is in that, and else from the root
+/// if that is known.
+fn from_start(path: Vec<u8>, starts: &[Vec<u8>]) -> Vec<u8> {
+    let absolute = match (path.first(), starts.first()) {
+        (Some(b'/'), _) => path,
+        (_, Some(start)) if path.starts_with(b"../") || path == b".." => {
+            normal(&join(start, &path))
+        }
+        _ => return path,
+    };
+    let inside = starts.iter().find_map(|start| match absolute.strip_prefix(&start[..])? {
+        b"" => Some(Vec::new()),
+        [b'/', inside @ ..] => Some(inside.to_vec()),
+        _ => None,
+    });
+    inside.unwrap_or(absolute)
 }
 
 /// A host on which the written files are there too.
@@ -112,7 +150,7 @@ pub(super) struct Overlaid {
 
 impl Files for Overlaid {
     fn list(&self, folder: &[u8], each: &mut dyn FnMut(&[u8])) -> bool {
-        let place = plain(&self.folder, folder);
+        let place = self.written.plain(&self.folder, folder);
         let mut listed: Vec<Vec<u8>> = Vec::new();
         // A name that is not known as a whole is in no list.
         for path in self.written.files.borrow().keys().filter(|path| !path.contains(&0)) {
@@ -221,13 +259,24 @@ impl Commands for Overlaid {
 
 #[cfg(test)]
 mod tests {
-    use super::plain;
+    use super::from_start;
+    use crate::host::{join, normal};
 
     #[test]
     fn paths_are_told_apart_by_where_they_lead() {
+        let plain = |folder: &[u8], path: &[u8]| {
+            let starts = [b"/co-op/now".to_vec(), b"/disk/co-op".to_vec()];
+            from_start(normal(&join(folder, path)), &starts)
+        };
         assert_eq!(plain(b"", b"./combs//jar"), b"combs/jar");
         assert_eq!(plain(b"/co-op/combs", b"../jar"), b"/co-op/jar");
         assert_eq!(plain(b"combs", b"/jar"), b"/jar");
-        assert_eq!(plain(b"", b"../jar"), b"../jar");
+        assert_eq!(plain(b"", b"../jar"), b"/co-op/jar");
+        assert_eq!(plain(b"", b"../now/jar"), b"jar");
+        assert_eq!(plain(b"/co-op", b"now/combs/jar"), b"combs/jar");
+        assert_eq!(plain(b"", b"/disk/co-op/jar"), b"jar");
+        assert_eq!(plain(b"", b"/disk/co-op"), b"");
+        assert_eq!(plain(b"", b"/disk/co-operative"), b"/disk/co-operative");
+        assert_eq!(from_start(b"../jar".to_vec(), &[]), b"../jar");
     }
 }

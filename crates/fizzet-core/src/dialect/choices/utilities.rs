@@ -679,3 +679,12 @@ pub enum BothCases {
     /// What the last of the letters says.
     Last,
 }
+
+/// What a shell does with the files on FPATH that define functions.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum FunctionPath {
+    /// An empty entry is no folder, and a file that does not define its function ends the shell.
+    Strict,
+    /// An empty entry is the current folder, and such a file is a command that is not found.
+    Loose,
+}

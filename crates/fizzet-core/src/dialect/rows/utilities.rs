@@ -370,6 +370,8 @@ macro_rules! utilities_rows {
     signal_status: Status = [128, 128, 128, 128, 256, 128, 128], "observed in all six: sh -c 'kill -9 $$'; echo $?";
     /// What `printf` makes of a character behind a quote is the value of its first byte.
     printf_codes_are_bytes: bool = [N, N, Y, Y, N, N, N], "observed in all six: printf '%d' \"'é\"";
+    /// Functions are read from the folders of FPATH when they are called first.
+    function_path: Option<FunctionPath> = [None, None, None, None, Some(FunctionPath::Strict), Some(FunctionPath::Loose), None], "observed in all six: echo 'fa() { echo $#; }' >fa; FPATH=$PWD; fa x";
     /// `autoload` names functions that are read from the folders of `fpath` when they are called.
     reads_functions: bool = [N, N, N, N, N, N, Y], "observed in zsh: fpath=(.); echo 'echo $0 $1' >f; autoload f; f x";
     /// The precision of `%c` in `printf` says how often the character is written.

@@ -18,6 +18,8 @@ use crate::walk::builtins::variables::declare_as;
 
 /// The body of a function that has not been read yet.
 const UNREAD: &[u8] = b"builtin autoload -X";
+/// The letters that are told with it, in their order.
+const TOLD_LETTERS: &[u8] = b"UtTkz";
 
 /// `autoload [-UkrRtTz] name...`, `autoload +X name...`, and `autoload -X` in a function that is to be read.
 pub(super) fn autoload(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -28,9 +30,10 @@ pub(super) fn autoload(walker: &mut Walker, call: &Call<'_>) -> Result<Status, S
     if given.unknown.is_some() {
         return Ok(1);
     }
+    let with_aliases = !given.has(b'U');
     if given.has(b'X') {
         return match walker.state.doing.calls.last().map(|call| call.name.clone()) {
-            Some(name) => walker.read_and_call(&name, call),
+            Some(name) => walker.read_and_call(&name, with_aliases, call),
             None => Ok(1),
         };
     }
@@ -39,10 +42,11 @@ pub(super) fn autoload(walker: &mut Walker, call: &Call<'_>) -> Result<Status, S
     }
     let mut status = 0;
     for operand in given.operands {
-        walker.announce_function(operand)?;
+        let told = TOLD_LETTERS.iter().copied().filter(|&letter| given.has(letter));
+        walker.announce_function(operand, &told.collect::<Vec<u8>>())?;
         if given.takes_back(b'X') {
             let name = name_of(operand.bytes()).to_vec();
-            status |= Status::from(!walker.read_function(&name, call)?);
+            status |= Status::from(!walker.read_function(&name, with_aliases, call)?);
         }
     }
     Ok(status)
@@ -58,7 +62,7 @@ fn name_of(path: &[u8]) -> &[u8] {
 
 impl Walker {
     /// Defines a function that is read when it is called, unless there is one of this name.
-    fn announce_function(&mut self, operand: &Text) -> Result<(), Stop> {
+    pub(super) fn announce_function(&mut self, operand: &Text, letters: &[u8]) -> Result<(), Stop> {
         let name = name_of(operand.bytes());
         if name.len() < operand.len() {
             self.state.function_files.insert(name.into(), operand.bytes().into());
@@ -66,10 +70,11 @@ impl Walker {
         if self.state.functions.contains_key(name) {
             return Ok(());
         }
-        let source = self.state.sources.built("autoload", UNREAD);
+        let body = [UNREAD, letters].concat();
+        let source = self.state.sources.built("autoload", &body);
         let dialect = self.state.dialect.clone();
-        let list = Parser::new(UNREAD, source, &dialect).all_commands()?;
-        self.define_as(name, list, Span::new(source, 0, UNREAD.len()));
+        let list = Parser::new(&body, source, &dialect).all_commands()?;
+        self.define_as(name, list, Span::new(source, 0, body.len()));
         Ok(())
     }
 
@@ -80,7 +85,12 @@ impl Walker {
     }
 
     /// Reads the definition of a function from its file; false where there is none.
-    fn read_function(&mut self, name: &[u8], call: &Call<'_>) -> Result<bool, Stop> {
+    fn read_function(
+        &mut self,
+        name: &[u8],
+        with_aliases: bool,
+        call: &Call<'_>,
+    ) -> Result<bool, Stop> {
         let host = Context::host(self);
         let limit = self.state.limits.bytes;
         let paths = match self.state.function_files.get(name) {
@@ -98,7 +108,22 @@ impl Walker {
         };
         let source = self.state.sources.add(SourceKind::File(path.into()), &bytes);
         let dialect = self.state.dialect.clone();
-        let list = Parser::new(&bytes, source, &dialect).all_commands()?;
+        let mut parser = Parser::new(&bytes, source, &dialect);
+        if with_aliases {
+            self.prepare(&mut parser);
+        }
+        let list = match parser.all_commands() {
+            Ok(list) => list,
+            Err(error) => {
+                self.keep_mistake(ShellError::new(
+                    error.to_string(),
+                    error.span,
+                    1,
+                    Reach::Command,
+                ));
+                return Ok(false);
+            }
+        };
         match only_definition(&list, name) {
             Some((body, keyword)) => {
                 let span = body.span;
@@ -110,8 +135,13 @@ impl Walker {
     }
 
     /// Reads the function that is being called and calls it with the same arguments.
-    fn read_and_call(&mut self, name: &Text, call: &Call<'_>) -> Result<Status, Stop> {
-        if !self.read_function(name.bytes(), call)? {
+    fn read_and_call(
+        &mut self,
+        name: &Text,
+        with_aliases: bool,
+        call: &Call<'_>,
+    ) -> Result<Status, Stop> {
+        if !self.read_function(name.bytes(), with_aliases, call)? {
             return Ok(1);
         }
         let Some(function) = self.state.functions.get(name.bytes()).cloned() else { return Ok(1) };

@@ -105,7 +105,18 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     };
     let lists_names = declaration.given.has(b'F') && !walker.state.dialect.real_variables;
     if declaration.given.has(b'f') || lists_names {
+        if declaration.given.has(b'u') && walker.state.dialect.reads_functions {
+            for name in declaration.given.operands {
+                walker.announce_function(name, b"")?;
+            }
+            return Ok(0);
+        }
         if declaration.given.has(b'u') && walker.state.dialect.typeset_marks_functions {
+            for name in declaration.given.operands {
+                if !walker.state.functions.contains_key(name.bytes()) {
+                    walker.state.function_files.insert(name.bytes().into(), Box::default());
+                }
+            }
             return Ok(0);
         }
         if walker.state.dialect.functions_have_marks
