@@ -217,6 +217,10 @@ impl Walker {
                     false => Err(Stop::Shell(ShellError { exits, ..error })),
                 }
             }
+            Err(Stop::Syntax(error)) => {
+                before_mistake = Some(self.state.status);
+                Err(Stop::Syntax(error))
+            }
             outcome => outcome,
         };
         if self.state.dialect.subshell_exit_sees_script

@@ -246,7 +246,7 @@ impl Walker {
             Some(Err(why)) => {
                 let shown = String::from_utf8_lossy(path).into_owned();
                 let message = format!("{shown} cannot be written: {why}");
-                return Err(self.cannot_redirect(message, redirection.span));
+                return Err(self.cannot_create(message, redirection.span));
             }
             None => {}
         }
@@ -283,6 +283,14 @@ impl Walker {
             None if append => Output::Nowhere,
             None => Output::Written(self.written.create(folder, &path, Text::new())),
         }
+    }
+
+    /// A file that cannot be made; in some shells that is the status at once.
+    fn cannot_create(&mut self, message: String, span: Span) -> Stop {
+        if self.state.dialect.failed_files_leave_status {
+            self.state.status = 1;
+        }
+        self.cannot_redirect(message, span)
     }
 
     fn cannot_redirect(&self, message: String, span: Span) -> Stop {
@@ -593,7 +601,7 @@ impl Walker {
             }
             () => return Ok(()),
         };
-        Err(self.cannot_redirect(why, span))
+        Err(self.cannot_create(why, span))
     }
 
     /// Whether a file is not overwritten under `set -C`.

@@ -44,7 +44,7 @@ impl Walker {
         self.depth += 1;
         let (outer_lines, at) = (self.state.doing.inner_lines.len(), self.state.doing.at);
         self.state.number_inner_lines(command);
-        let before = self.state.status;
+        let (before, mistakes) = (self.state.status, self.mistakes.len());
         self.before_mistake = None;
         let beside = self.beside.take();
         // The word that holds the substitution goes on being recorded behind it.
@@ -82,6 +82,13 @@ impl Walker {
             }
             SubstitutionPlace::Reply => self.in_braces(|walker| walker.reply_of(list)),
         };
+        let lone = lone_expression(list).filter(|_| self.state.dialect.lone_arithmetic_ends_shell);
+        if let Some(expression) = lone
+            && self.mistakes.len() > mistakes
+        {
+            let message = "a mistake in this expression ends the shell around the substitution";
+            return Err(Stop::error(message, expression.span, 1, Reach::Shell));
+        }
         self.word = word;
         self.depth -= 1;
         self.state.doing.inner_lines.truncate(outer_lines);
@@ -320,6 +327,19 @@ fn is_lone_trap(list: &List) -> bool {
     let CommandKind::Simple(simple) = &command.kind else { return false };
     and_or.rest.is_empty()
         && matches!(&simple.words[..], [Argument::Word(word)] if word.literal() == Some(b"trap"))
+}
+
+/// The `((...))` that commands are, in braces or not, if they are nothing else.
+fn lone_expression(list: &List) -> Option<&Command> {
+    let [and_or] = &list.items[..] else { return None };
+    let [command] = &and_or.first.commands[..] else { return None };
+    let is_alone = and_or.rest.is_empty() && !and_or.background && !and_or.first.negated;
+    match &command.kind {
+        _ if !is_alone || !command.redirects.is_empty() => None,
+        CommandKind::Arithmetic(_) => Some(command),
+        CommandKind::Group(list) => lone_expression(list),
+        _ => None,
+    }
 }
 
 /// Whether commands are one pipeline of several, with nothing before or behind it.

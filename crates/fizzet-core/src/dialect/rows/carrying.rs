@@ -80,6 +80,10 @@ macro_rules! carrying_rows {
     precommand_words: bool = [N, N, N, N, N, N, Y], "observed in all six: noglob echo *";
     /// `name[@]=value` sets all elements; of an associative array it is an error.
     all_elements_assign: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); a[@]=k; echo $a";
+    /// A file that cannot be made leaves its status before the mistake ends a substitution.
+    failed_files_leave_status: bool = [N, N, N, N, Y, N, N], "observed in all six: echo \"$(: >/nosuch/x)\" $?; echo \"$(: </nosuch/x)\" $?";
+    /// A mistake in a `((...))` that is all of a command substitution ends the shell.
+    lone_arithmetic_ends_shell: bool = [N, N, N, N, Y, N, N], "observed in all six: x=$( ((1/0)) ); echo after; x=$(:; ((1/0))); echo after";
     /// How lines count in a command substitution.
     inner_lines: InnerLines = [InnerLines::OfSource, InnerLines::Printed, InnerLines::OfSource, InnerLines::OfSource, InnerLines::OnWithoutContinued, InnerLines::None, InnerLines::OnAsWritten], "observed in all six: LINENO in a substitution of several lines with comments in it";
     /// Which command substitutions are read once more when they are carried out, with the aliases of then.
