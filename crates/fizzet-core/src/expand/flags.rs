@@ -248,9 +248,9 @@ pub(crate) fn backslashed(text: &Text) -> Text {
             continue;
         }
         match piece[0] {
-            byte @ (b' ' | b'!' | b'"' | b'#' | b'$' | b'&' | b'\'' | b'(' | b')' | b'*' | b';'
-            | b'<' | b'>' | b'?' | b'[' | b'\\' | b']' | b'^' | b'`' | b'{' | b'|'
-            | b'}' | b'~') => {
+            byte @ (b' ' | b'"' | b'#' | b'$' | b'&' | b'\'' | b'(' | b')' | b'*' | b';' | b'<'
+            | b'>' | b'?' | b'[' | b'\\' | b']' | b'^' | b'`' | b'{' | b'|' | b'}'
+            | b'~') => {
                 bytes.extend_from_slice(&[b'\\', byte]);
             }
             b'=' if bytes.is_empty() => bytes.extend_from_slice(b"\\="),

@@ -1,6 +1,6 @@
 //! `break`, `continue`, `exit`, `return`, `eval`, `command`.
 
-use crate::dialect::{DashesBefore, Numerals, StatusNumbers};
+use crate::dialect::{DashesBefore, EvalLines, Numerals, StatusNumbers};
 use crate::expand::Context;
 use crate::stop::{Reach, ShellError, Status, Stop, as_process};
 use crate::text::Text;
@@ -147,7 +147,11 @@ pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     let behind_backslash =
         backslashes % 2 == 1 && walker.state.dialect.last_backslash_hides_reserved;
     let source = walker.state.sources.built("eval", &text);
-    walker.state.number_lines(source, walker.state.dialect.line_numbers.in_eval);
+    let rule = match walker.state.option_is_on(b"evallineno") {
+        Some(false) => EvalLines::Same,
+        _ => walker.state.dialect.line_numbers.in_eval,
+    };
+    walker.state.number_lines(source, rule);
     let not_asked = walker.state.dialect.eval_is_not_asked;
     let testing = if not_asked { std::mem::take(&mut walker.testing) } else { walker.testing };
     let outcome = walker.deeper_source(source, call.span);

@@ -224,12 +224,17 @@ pub(super) fn whence(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
                     "keyword" => "reserved",
                     kind => kind,
                 };
-                [name.bytes(), b": ", kind.as_bytes()].concat()
+                let suffix = name.bytes().rsplit(|&byte| byte == b'.').next();
+                let shown = suffix.filter(|_| kind == "suffix alias").unwrap_or(name.bytes());
+                [shown, b": ", kind.as_bytes()].concat()
             }
             Some(("alias", _)) => walker.alias_text(name.bytes()),
             Some((_, path)) => path,
             None => {
                 unknown = true;
+                if given.has(b'w') {
+                    walker.print_bytes(&[name.bytes(), b": none"].concat(), call);
+                }
                 continue;
             }
         };
@@ -330,6 +335,11 @@ impl Walker {
             "function" => {
                 let from = words.function.ends_with(' ').then(|| self.function_is_from(name));
                 [words.function.as_bytes(), &from.unwrap_or_default()].concat()
+            }
+            "suffix alias" => {
+                let suffix = name.rsplit(|&byte| byte == b'.').next().unwrap_or_default();
+                let line = [suffix, b" is a suffix alias for ", path].concat();
+                return self.print_bytes(&line, call);
             }
             _ if name.contains(&b'/') => [b" is ", path].concat(),
             _ if let Some((before, behind)) = words.hashed

@@ -19,8 +19,8 @@ use crate::walk::descriptors::Descriptors;
 /// `echo [arguments]`, with the options and escapes of each shell.
 pub(super) fn echo(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let dialect = walker.state.dialect.clone();
-    let (mut newline, mut escapes) =
-        (true, dialect.echo_decodes || walker.state.options.echo_decodes);
+    let decodes = dialect.echo_decodes && !walker.state.options.is_toggled(b"bsdecho");
+    let (mut newline, mut escapes) = (true, decodes || walker.state.options.echo_decodes);
     let mut asked = false;
     let mut rest = call.arguments();
     if dialect.echo_as_in_posix {
@@ -88,6 +88,9 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             Some(_) => Ok(walker.complain(call, 1)),
             None => Err(walker.fatal(call, "this is no name of a variable")),
         };
+    }
+    if asked.has(b'm') && asked.format.is_some() && asked.words.is_empty() {
+        return Ok(0);
     }
     if let Some(format) = &asked.format {
         let mut argv = vec![walker.state.shell_text(b"printf")];

@@ -289,6 +289,12 @@ impl Walker {
     }
 
     fn tell_trap(&mut self, name: &[u8], action: &Text, call: &Call<'_>) {
+        let function = [b"TRAP", name].concat();
+        if self.state.dialect.functions_are_actions
+            && self.state.functions.contains_key(&function[..])
+        {
+            return self.define(&function, call);
+        }
         let is_signal = SIGNALS.iter().any(|one| one.as_bytes() == name);
         let is_plain = self.state.option_is_on(b"posix") == Some(true);
         let prefix = match is_signal && self.state.dialect.traps_told_with_prefix && !is_plain {

@@ -151,7 +151,8 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     let by_pattern = declaration.given.has(b'm') || declaration.given.takes_back(b'm');
     if by_pattern && walker.state.dialect.typeset_tells_matches {
         let names = declaration.given.takes_back(b'm');
-        walker.tell_matching(declaration.given.operands, names, call);
+        let commands = declaration.given.has(b'p');
+        walker.tell_matching(declaration.given.operands, (names, commands), call);
         return Ok(0);
     }
     let has_kind = b"iluLRZUn".iter().any(|letter| declaration.given.has(*letter));

@@ -72,7 +72,12 @@ impl Walker {
 
     /// `typeset -m pattern...`: the variables whose names match, with their values; with `+m` by what
     /// they are.
-    pub(super) fn tell_matching(&mut self, patterns: &[Text], kinds: bool, call: &Call<'_>) {
+    pub(super) fn tell_matching(
+        &mut self,
+        patterns: &[Text],
+        (kinds, commands): (bool, bool),
+        call: &Call<'_>,
+    ) {
         for pattern in patterns {
             let rules = self.state.pattern_rules(false);
             let pattern = Pattern::new(pattern.bytes(), &vec![false; pattern.len()], rules);
@@ -83,6 +88,10 @@ impl Walker {
             for name in names {
                 match kinds {
                     true => self.tell_what_it_is(&name, call),
+                    false if commands => {
+                        let name = self.state.shell_text(&name);
+                        self.tell_variables(std::slice::from_ref(&name), call);
+                    }
                     false => self.tell_value(&name, call),
                 }
             }
