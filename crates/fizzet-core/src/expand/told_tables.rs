@@ -49,8 +49,8 @@ fn programs(cx: &mut dyn Context) -> Vec<(Vec<u8>, Vec<u8>)> {
 fn hashed(cx: &mut dyn Context) -> Vec<(Vec<u8>, Vec<u8>)> {
     let hashed = cx.state().hashed.clone();
     let mut found = Vec::with_capacity(hashed.len());
-    for (name, path) in hashed.iter() {
-        let path = path.as_deref().map(<[u8]>::to_vec).or_else(|| program_path(cx, name));
+    for (name, program) in hashed.iter() {
+        let path = program.path.as_deref().map(<[u8]>::to_vec).or_else(|| program_path(cx, name));
         found.extend(path.map(|path| (name.to_vec(), path)));
     }
     found

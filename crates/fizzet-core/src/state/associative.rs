@@ -96,8 +96,15 @@ impl Associative {
     }
 }
 
+/// The hash that dash 0.5.12 and busybox sh use for the names of commands and aliases.
+pub(crate) fn summed(name: &[u8]) -> u64 {
+    let first = name.first().map_or(0, |&first| u64::from(first) << 4);
+    let sum = name.iter().map(|&byte| u64::from(byte)).sum::<u64>();
+    (first + sum) & 0x7fff
+}
+
 /// The hash that bash 5.2 uses: each byte behind a multiplication, and beyond ASCII as a negative number.
-fn multiplied(key: &[u8]) -> u64 {
+pub(crate) fn multiplied(key: &[u8]) -> u64 {
     let hash = key.iter().fold(2_166_136_261u32, |hash, &byte| {
         hash.wrapping_mul(16_777_619) ^ i32::from(byte.cast_signed()).cast_unsigned()
     });

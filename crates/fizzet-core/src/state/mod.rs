@@ -1,7 +1,7 @@
 //! What a shell remembers between commands: variables, positional parameters, options.
 
 mod argument_stack;
-mod associative;
+pub(crate) mod associative;
 mod base;
 mod field;
 mod inner_lines;
@@ -131,8 +131,21 @@ pub struct Follows {
     pub through: bool,
 }
 
-/// Where programs were found: a path if the script has named one.
-pub type Hashed = FxHashMap<Box<[u8]>, Option<Box<[u8]>>>;
+/// The programs that were found, by name.
+pub type Hashed = FxHashMap<Box<[u8]>, HashedProgram>;
+
+/// A program that was found.
+#[derive(Clone, Debug, Default)]
+pub struct HashedProgram {
+    /// Where, if the script has said that.
+    pub path: Option<Box<[u8]>>,
+    /// How often it was run since.
+    pub hits: u32,
+    /// How many were found before it.
+    pub made: usize,
+    /// Whether the shell has been in another folder since.
+    pub is_stale: bool,
+}
 
 /// What a modifier has replaced, and by what.
 pub(crate) type Replaced = (Rc<[u8]>, Rc<[u8]>);
@@ -156,6 +169,8 @@ pub struct State {
     pub aliases: Rc<Aliases>,
     /// Programs that were found, with a path where the script has named one.
     pub hashed: Rc<Hashed>,
+    /// How many programs have been put there so far.
+    pub(crate) programs_found: usize,
     /// Utilities that the script has switched off.
     pub forgotten: Vec<Box<[u8]>>,
     /// The variables that an expansion assigns, while somebody asks.
@@ -302,6 +317,7 @@ impl State {
             utf8: false,
             strings_passed_on: Vec::new(),
             hashed: Rc::default(),
+            programs_found: 0,
             forgotten: Vec::new(),
             assigned: None,
             jobs: Jobs::default(),

@@ -24,6 +24,8 @@ pub struct Alias {
     pub source: SourceId,
     /// Where it counts.
     pub counts: AliasCounts,
+    /// The source of its first text, by which those that came before it are known.
+    pub made: SourceId,
 }
 
 /// Where an alias counts.
@@ -59,7 +61,7 @@ impl Alias {
     /// An alias for a text. The text is shown with a blank behind it, which some shells read.
     pub fn of(text: &[u8], counts: AliasCounts, sources: &mut Sources) -> Alias {
         let source = sources.built("alias", &[text, b" "].concat());
-        Alias { text: text.into(), source, counts }
+        Alias { text: text.into(), source, counts, made: source }
     }
 }
 

@@ -306,6 +306,9 @@ impl Walker {
         for (name, before) in saved.into_iter().rev() {
             self.state.variables.restore(&name, before);
             self.state.follow_variable(&name);
+            if &*name == b"PATH" {
+                self.state.hashed = Rc::default();
+            }
         }
     }
 

@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{Dialect, EmptyBodies, LoopsHidden};
+use crate::dialect::{Dialect, EmptyBodies, HashList, LoopsHidden};
 use crate::expand::disciplines::{self, Named};
 use crate::expand::pattern::{Pattern, PatternRules};
 use crate::expand::{self, arithmetic};
@@ -91,6 +91,10 @@ impl Walker {
                     let function = Function { body, keyword: *keyword, span, marks, emulation };
                     self.keep_action_named(name);
                     self.state.functions.insert(name.clone(), function);
+                    if self.state.dialect.hash_list == HashList::Paths {
+                        // One table holds both.
+                        Rc::make_mut(&mut self.state.hashed).remove(&name[..]);
+                    }
                     self.take_for_action(name);
                 }
                 Ok(())

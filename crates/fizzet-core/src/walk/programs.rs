@@ -78,7 +78,7 @@ impl Walker {
             return Ok(self.state.dialect.empty_name_status);
         }
         if let Some(name) = argv.first() {
-            self.was_run(name.bytes());
+            self.was_found(name.bytes(), true);
         }
         let is_folder = |name: &Text| matches!(name.bytes(), b"." | b"..") && !name.has_hole();
         if self.state.dialect.folders_are_found && self.sought(argv).is_some_and(is_folder) {

@@ -82,18 +82,18 @@ impl Walker {
             }
             SubstitutionPlace::Reply => self.in_braces(|walker| walker.reply_of(list)),
         };
-        let lone = lone_expression(list).filter(|_| self.state.dialect.lone_arithmetic_ends_shell);
-        if let Some(expression) = lone
-            && self.mistakes.len() > mistakes
-        {
-            let message = "a mistake in this expression ends the shell around the substitution";
-            return Err(Stop::error(message, expression.span, 1, Reach::Shell));
-        }
         self.word = word;
         self.depth -= 1;
         self.state.doing.inner_lines.truncate(outer_lines);
         if command.place == SubstitutionPlace::Subshell {
             self.state.doing.at = at;
+        }
+        if self.state.dialect.lone_arithmetic_ends_shell
+            && self.mistakes.len() > mistakes
+            && let Some(expression) = lone_expression(list)
+        {
+            let message = "a mistake in this expression ends the shell around the substitution";
+            return Err(Stop::error(message, expression.span, 1, Reach::Shell));
         }
         self.state.variables.forget_newline();
         self.miss_output(&output);

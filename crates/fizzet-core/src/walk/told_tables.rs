@@ -6,7 +6,7 @@ use std::rc::Rc;
 use crate::dialect::{Own, own_variable};
 use crate::expand::{self, Tilde};
 use crate::source::Span;
-use crate::state::{ByName, Table};
+use crate::state::{ByName, HashedProgram, Table};
 use crate::stop::Stop;
 use crate::syntax::ast::{Arithmetic, AssignedValue, Assignment, Element};
 use crate::syntax::{Alias, Parser};
@@ -116,7 +116,10 @@ impl Walker {
             Table::Functions => self.define_from_text(key.bytes(), value)?,
             Table::Hashed => {
                 let hashed = Rc::make_mut(&mut self.state.hashed);
-                hashed.insert(key.bytes().into(), Some(value.bytes().into()));
+                let (path, made) = (Some(value.bytes().into()), self.state.programs_found);
+                self.state.programs_found += 1;
+                let program = HashedProgram { path, made, ..HashedProgram::default() };
+                hashed.insert(key.bytes().into(), program);
             }
             Table::Options => {
                 self.state.set_by_name(key.bytes(), value.bytes() == b"on");

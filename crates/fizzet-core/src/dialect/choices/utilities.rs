@@ -688,3 +688,14 @@ pub enum FunctionPath {
     /// An empty entry is the current folder, and such a file is a command that is not found.
     Loose,
 }
+
+/// How `hash` tells the programs that were found.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum HashList {
+    /// How often each was run and its path, by the buckets of a table.
+    Hits,
+    /// The paths, by the buckets of a table.
+    Paths,
+    /// `name=path`, sorted by name.
+    Pairs,
+}

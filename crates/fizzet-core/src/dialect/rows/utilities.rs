@@ -370,6 +370,16 @@ macro_rules! utilities_rows {
     signal_status: Status = [128, 128, 128, 128, 256, 128, 128], "observed in all six: sh -c 'kill -9 $$'; echo $?";
     /// What `printf` makes of a character behind a quote is the value of its first byte.
     printf_codes_are_bytes: bool = [N, N, Y, Y, N, N, N], "observed in all six: printf '%d' \"'é\"";
+    /// `typeset +f` lists the names of functions.
+    plus_f_lists_functions: bool = [N, N, N, N, Y, Y, Y], "observed in bash, ksh93, mksh and zsh: f() { :; }; typeset +f";
+    /// `whence -a` tells in words what a name is.
+    whence_a_tells_in_words: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and zsh: whence -a echo";
+    /// `help` complains of what it does not know.
+    help_knows_topics: bool = [N, Y, N, N, N, N, N], "observed in bash and busybox: help nosuch; echo $?";
+    /// `type` and `command -V` put the program that they tell of among those that were found.
+    telling_finds_programs: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: type jar; hash";
+    /// How `hash` tells the programs that were found.
+    hash_list: HashList = [HashList::Paths, HashList::Hits, HashList::Paths, HashList::Paths, HashList::Pairs, HashList::Pairs, HashList::Pairs], "observed in all six: label; jar; hash";
     /// Functions are read from the folders of FPATH when they are called first.
     function_path: Option<FunctionPath> = [None, None, None, None, Some(FunctionPath::Strict), Some(FunctionPath::Loose), None], "observed in all six: echo 'fa() { echo $#; }' >fa; FPATH=$PWD; fa x";
     /// `autoload` names functions that are read from the folders of `fpath` when they are called.
@@ -598,8 +608,8 @@ macro_rules! utilities_rows {
     kill_tells_numbers: bool = [N, Y, N, Y, Y, N, Y], "observed in all six: kill -l INT";
     /// `kill -l` tells one number only.
     kill_tells_one: bool = [N, N, Y, N, N, N, N], "observed in all six: kill -l 1 2";
-    /// `alias` alone lists what the script has defined, sorted by name.
-    alias_list_is_known: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: alias x=1 y=2; alias";
+    /// `alias` alone lists what the script has defined by the buckets of a table rather than sorted by name.
+    aliases_are_in_buckets: bool = [N, N, Y, Y, N, N, N], "observed in all six: alias ef=1 de=2 cd=3; alias";
     /// Whether `. file` finds a file in the folder that the shell is in.
     dot_looks_here: LooksHere = [LooksHere::Never, LooksHere::Last, LooksHere::Never, LooksHere::Never, LooksHere::Never, LooksHere::Never, LooksHere::Never], "observed in all six: echo 'echo hi' > lib; . lib";
     /// Whether `source file` finds a file in the folder that the shell is in.

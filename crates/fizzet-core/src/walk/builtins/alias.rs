@@ -3,8 +3,8 @@
 use std::rc::Rc;
 
 use crate::dialect::EmptyAliasNames;
-use crate::expand::Context;
 use crate::expand::quoting::told;
+use crate::state::associative::summed;
 use crate::stop::{Status, Stop};
 use crate::syntax::{Alias, AliasCounts};
 use crate::text::Text;
@@ -30,8 +30,7 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         return Ok(alias_folders(walker, call, &given));
     }
     if given.has(b't') {
-        // It is about where programs have been found.
-        return Ok(Status::from(given.has(b'r') && !operands.is_empty()));
+        return Ok(walker.tracked(&given, call));
     }
     let counts = match (given.has(b'g'), given.has(b's')) {
         _ if !walker.state.dialect.global_aliases => AliasCounts::AtCommands,
@@ -89,9 +88,12 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         }
         assigns = true;
         let value = &bytes[equals + 1..];
-        let alias = Alias::of(value, counts, &mut walker.state.sources);
+        let mut alias = Alias::of(value, counts, &mut walker.state.sources);
         let aliases = Rc::make_mut(&mut walker.state.aliases);
-        aliases.insert(counts.kept_name(&bytes[..equals]).into(), alias);
+        let name = counts.kept_name(&bytes[..equals]);
+        // One that is there already keeps its place.
+        alias.made = aliases.get(&*name).map_or(alias.made, |known| known.made);
+        aliases.insert(name.into(), alias);
     }
     Ok(status)
 }
@@ -99,17 +101,16 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
 impl Walker {
     /// Tells all aliases, where the shell has none but those of the script and tells them in an order.
     fn tell_aliases(&mut self, which: AliasCounts, as_calls: bool, call: &Call<'_>) {
-        if !self.state.dialect.alias_list_is_known {
-            self.missing("the aliases that the shell begins with", call.span);
-            return self.write_hole(call.span);
-        }
         let aliases = self.state.aliases.clone();
         let told = |counts: AliasCounts| match which {
             AliasCounts::AtCommands => as_calls || counts != AliasCounts::BeforeSuffix,
             which => counts == which,
         };
         let mut told: Vec<_> = aliases.iter().filter(|(_, alias)| told(alias.counts)).collect();
-        told.sort_unstable_by_key(|(name, _)| *name);
+        match self.state.dialect.aliases_are_in_buckets {
+            true => told.sort_by_key(|(name, alias)| (summed(name) % 39, alias.made)),
+            false => told.sort_unstable_by_key(|(name, _)| *name),
+        }
         for (name, alias) in told {
             self.tell_alias(alias.counts.shown_name(name), alias, as_calls, call);
         }

@@ -188,7 +188,8 @@ pub(super) fn whence(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
     {
         return Ok(walker.complain(call, status));
     }
-    if given.has(b'v') {
+    let in_words = given.has(b'a') && walker.state.dialect.whence_a_tells_in_words;
+    if given.has(b'v') || in_words {
         let telling = match walker.state.dialect.type_tells_programs {
             _ if !given.has(b'p') => Telling::Words,
             ProgramsTold::Paths => Telling::Path,
@@ -350,9 +351,8 @@ impl Walker {
             _ => [words.file.as_bytes(), path].concat(),
         };
         self.print_bytes(&[name, &behind].concat(), call);
-        // Where `hash` tells nothing, whatever finds a program puts it into the table.
-        if kind == "file" && !self.state.dialect.hash_is_table {
-            self.was_run(name);
+        if kind == "file" && self.state.dialect.telling_finds_programs {
+            self.was_found(name, false);
         }
         if kind == "function" && self.state.dialect.type_defines_functions {
             self.define(name, call);

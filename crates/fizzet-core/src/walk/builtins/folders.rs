@@ -1,8 +1,10 @@
 //! `cd`, `pwd`.
 
+use std::rc::Rc;
+
 use bstr::ByteSlice;
 
-use crate::dialect::{FolderStack, ReadOnlyFolders};
+use crate::dialect::{FolderStack, HashList, ReadOnlyFolders};
 use crate::expand::Context;
 use crate::host::{join, normal};
 use crate::lineage::{Origin, Rule};
@@ -280,6 +282,10 @@ impl Walker {
         let Some((folder, to)) = self.led_to(target.bytes(), way) else { return Ok(false) };
         let before = self.state.variables.scalar(b"PWD").cloned();
         self.state.folder = folder.into();
+        if self.state.dialect.hash_list == HashList::Paths && !self.state.hashed.is_empty() {
+            let hashed = Rc::make_mut(&mut self.state.hashed);
+            hashed.values_mut().for_each(|program| program.is_stale = true);
+        }
         let mut noted = true;
         if let Some(before) = before {
             noted &= self.note_folder(b"OLDPWD", before, call)?;

@@ -2,14 +2,24 @@
 
 use std::rc::Rc;
 
+use crate::dialect::HashList;
 use crate::expand::quoting::told;
 use crate::lineage::{Origin, Rule};
+use crate::state::HashedProgram;
+use crate::state::associative::{multiplied, summed};
 use crate::stop::{Status, Stop};
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 use crate::walk::builtins::options::Given;
-use crate::walk::builtins::process::unpredictable;
+
+/// How the table of programs is told.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+enum Told {
+    Plainly,
+    /// As calls of `hash` that make it anew.
+    AsCalls,
+}
 
 /// `hash [name]...`
 pub(super) fn hash(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
@@ -32,12 +42,15 @@ pub(super) fn hash(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
             return Ok(walker.complain(call, 1));
         }
         walker.state.hashed = Rc::default();
+    } else if given.operands.is_empty() {
+        let how = if given.has(b'L') { Told::AsCalls } else { Told::Plainly };
+        walker.tell_found(how, call);
     }
     let mut all = true;
     for name in given.operands {
         let is_found = walker.can_be_hashed(name.bytes());
         if is_found && !walker.is_of_shell(name.bytes()) {
-            walker.was_run(name.bytes());
+            walker.was_found(name.bytes(), false);
         }
         all &= is_found;
     }
@@ -135,8 +148,11 @@ fn in_table(walker: &mut Walker, call: &Call<'_>, given: &Given<'_>) -> Result<S
         walker.state.hashed = Rc::default();
     }
     if names.is_empty() {
-        let tells = !given.has(b'r') && !walker.state.hashed.is_empty();
-        return if tells { unpredictable(walker, call) } else { Ok(0) };
+        let how = if given.has(b'l') { Told::AsCalls } else { Told::Plainly };
+        if !given.has(b'r') {
+            walker.tell_found(how, call);
+        }
+        return Ok(0);
     }
     let mut status = 0;
     let forgets_nothing = walker.state.hashed.is_empty();
@@ -148,8 +164,7 @@ fn in_table(walker: &mut Walker, call: &Call<'_>, given: &Given<'_>) -> Result<S
                 Rc::make_mut(&mut walker.state.hashed).remove(bytes).is_some() || forgets_nothing
             }
             () if let Some(path) = given.value(b'p') => {
-                let path = Some(path.bytes().into());
-                Rc::make_mut(&mut walker.state.hashed).insert(bytes.into(), path);
+                walker.keep_found(bytes, Some(path.bytes().into()));
                 true
             }
             () => walker.is_of_shell(bytes) || bytes.contains(&b'/') || walker.hashes(bytes),
@@ -162,6 +177,21 @@ fn in_table(walker: &mut Walker, call: &Call<'_>, given: &Given<'_>) -> Result<S
 }
 
 impl Walker {
+    /// `alias -t [name]...` of mksh, which its `hash` stands for.
+    pub(super) fn tracked(&mut self, given: &Given<'_>, call: &Call<'_>) -> Status {
+        match (given.has(b'r'), given.operands) {
+            (true, []) => self.state.hashed = Rc::default(),
+            (true, _) => return 1,
+            (false, []) => self.tell_found(Told::Plainly, call),
+            (false, names) => {
+                for name in names.iter().map(Text::bytes).filter(|name| !name.contains(&b'=')) {
+                    self.hashes(name);
+                }
+            }
+        }
+        0
+    }
+
     /// Tells the folder that a name stands for.
     fn tell_folder(&mut self, name: &[u8], folder: &Text, call: &Call<'_>) {
         let text = told(&self.state.dialect, folder.bytes());
@@ -185,33 +215,80 @@ impl Walker {
     fn hashes(&mut self, name: &[u8]) -> bool {
         let is_found = self.on_path(name).is_some();
         if is_found {
-            self.was_run(name);
+            self.was_found(name, false);
         }
         is_found
     }
 
-    /// Keeps in mind that a program was looked for; whether it is there is seen when somebody asks.
-    pub(in crate::walk) fn was_run(&mut self, name: &[u8]) {
-        let dialect = &self.state.dialect;
-        let counts = match dialect.hash_is_table {
-            true => self.state.letter_is_on(b'h'),
-            false => dialect.type_words.hashed.is_some(),
-        };
-        if counts && !name.contains(&b'/') && !self.state.hashed.contains_key(name) {
-            Rc::make_mut(&mut self.state.hashed).insert(name.into(), None);
+    /// Keeps in mind that a program was looked for, to be run or not; whether it is there is seen when somebody asks.
+    pub(in crate::walk) fn was_found(&mut self, name: &[u8], runs: bool) {
+        let counts = !self.state.dialect.hash_is_table || self.state.letter_is_on(b'h');
+        if !counts || name.contains(&b'/') {
+            return;
+        }
+        if !runs || !self.state.hashed.contains_key(name) {
+            self.keep_found(name, None);
+        }
+        if let Some(program) = Rc::make_mut(&mut self.state.hashed).get_mut(name) {
+            program.hits += u32::from(runs);
+            program.is_stale = false;
+        }
+    }
+
+    /// Puts a program into the table, where it keeps its place.
+    fn keep_found(&mut self, name: &[u8], path: Option<Box<[u8]>>) {
+        let hashed = Rc::make_mut(&mut self.state.hashed);
+        let made = hashed.get(name).map_or(self.state.programs_found, |known| known.made);
+        self.state.programs_found += 1;
+        hashed.insert(name.into(), HashedProgram { path, made, ..HashedProgram::default() });
+    }
+
+    /// The path of a program of the table, if it is there.
+    fn path_of_found(&self, name: &[u8]) -> Option<Vec<u8>> {
+        match &self.state.hashed.get(name)?.path {
+            Some(path) => Some(path.to_vec()),
+            None => self.on_path(name),
+        }
+    }
+
+    /// Tells all programs of the table.
+    fn tell_found(&mut self, how: Told, call: &Call<'_>) {
+        let as_calls = how == Told::AsCalls;
+        let list = self.state.dialect.hash_list;
+        let hashed = self.state.hashed.clone();
+        let mut told: Vec<_> = hashed
+            .iter()
+            .filter_map(|(name, program)| Some((name, program, self.path_of_found(name)?)))
+            .collect();
+        told.sort_by_cached_key(|(name, program, _)| match list {
+            HashList::Hits => (multiplied(name) % 256, usize::MAX - program.made, Vec::new()),
+            HashList::Paths => (summed(name) % 31, program.made, Vec::new()),
+            HashList::Pairs => (0, 0, name.to_vec()),
+        });
+        match told.is_empty() {
+            _ if list != HashList::Hits || as_calls => {}
+            false => self.print_bytes(b"hits\tcommand", call),
+            true if !self.state.options.posix => {
+                self.print_bytes(b"hash: hash table empty", call);
+            }
+            true => {}
+        }
+        for (name, program, path) in told {
+            let stale: &[u8] = if program.is_stale { b"*" } else { b"" };
+            let line = match list {
+                HashList::Hits if as_calls => [b"builtin hash -p ", &path[..], b" ", name].concat(),
+                HashList::Hits => [format!("{:4}\t", program.hits).as_bytes(), &path].concat(),
+                HashList::Paths => [&path[..], stale].concat(),
+                HashList::Pairs if as_calls => [b"hash ", &name[..], b"=", &path].concat(),
+                HashList::Pairs => [&name[..], b"=", &path].concat(),
+            };
+            self.print_bytes(&line, call);
         }
     }
 
     /// Tells where a program was found, behind its name if there are others; answers whether that is known.
     fn tell_hashed(&mut self, call: &Call<'_>, name: &[u8], names_it: bool) -> bool {
-        let path = match self.state.hashed.get(name) {
-            None => return false,
-            Some(Some(path)) => path.to_vec(),
-            Some(None) => match self.on_path(name) {
-                Some(path) => path,
-                None => return false,
-            },
-        };
+        let Some(path) = self.path_of_found(name) else { return false };
         let line = match names_it {
             true => [name, b"\t", &path, b"\n"].concat(),
             false => [&path[..], b"\n"].concat(),

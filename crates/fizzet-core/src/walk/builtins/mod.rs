@@ -127,6 +127,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("functions", functions::functions),
     ("getopts", getopts::getopts),
     ("hash", hash::hash),
+    ("help", process::help),
     ("integer", variables::declare_as),
     ("jobs", process::jobs),
     ("kill", kill::kill),

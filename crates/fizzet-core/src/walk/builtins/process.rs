@@ -2,9 +2,10 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{FileParameters, JobNames, LooksHere};
+use crate::dialect::{FileParameters, JobNames, LooksHere, utility_names};
 use crate::expand::Context;
 use crate::kernel::path::candidates;
+use crate::lineage::{Origin, Rule};
 use crate::source::Span;
 use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::text::{Standing, Text};
@@ -109,10 +110,43 @@ pub(super) fn times(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         return Ok(dialect.option_usage_status);
     }
     match dialect.times_operand_end.filter(|_| !call.arguments().is_empty()) {
-        None => unpredictable(walker, call),
+        None => {
+            // Two lines, that of the shell and that of what it has started.
+            let origin = Origin::new(Rule::Output, call.span);
+            let mut lines = Text::new();
+            for _ in 0..2 {
+                lines.push_hole(Standing::Quoted, &origin);
+                lines.push(b"\n", Standing::Quoted, &origin);
+            }
+            Ok(Status::from(!walker.write(lines)))
+        }
         Some(Reach::Command) => Ok(1),
         Some(_) => Err(walker.fatal_use(call, "too many arguments")),
     }
+}
+
+/// `help [topic]...`: what it says is not known, but whether there is something to say.
+pub(super) fn help(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
+    let given = call.given("dms", false);
+    if given.unknown.is_some() {
+        return Ok(walker.complain(call, 2));
+    }
+    let shell = walker.state.dialect.shell;
+    let reserved = walker.state.dialect.reserved_words;
+    let is_topic = |topic: &[u8]| {
+        let mut topics = utility_names(shell).chain(reserved.iter().copied());
+        topics.any(|name| name.as_bytes().starts_with(topic))
+    };
+    let names = given.operands;
+    let says_all = names.is_empty() || !walker.state.dialect.help_knows_topics;
+    if !says_all && !names.iter().any(|topic| is_topic(topic.bytes())) {
+        return Ok(walker.complain(call, 1));
+    }
+    let origin = Origin::new(Rule::Output, call.span);
+    let mut text = Text::new();
+    text.push_hole(Standing::Quoted, &origin);
+    text.push(b"\n", Standing::Quoted, &origin);
+    Ok(Status::from(!walker.write(text)))
 }
 
 /// `. file [arguments]`: commands of a file, carried out here.

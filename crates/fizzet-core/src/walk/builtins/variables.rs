@@ -139,7 +139,7 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
         };
         return Ok(walker.tell_functions(&declaration.given, tells, call));
     }
-    if declaration.given.takes_back(b'f') {
+    if declaration.given.takes_back(b'f') && walker.state.dialect.plus_f_lists_functions {
         return Ok(walker.tell_functions(&declaration.given, Tells::Listed, call));
     }
     if declaration.given.takes_back(b'T') && walker.state.dialect.tied_path {
