@@ -136,6 +136,7 @@ fn from_start(path: Vec<u8>, starts: &[Vec<u8>]) -> Vec<u8> {
     let inside = starts.iter().find_map(|start| match absolute.strip_prefix(&start[..])? {
         b"" => Some(Vec::new()),
         [b'/', inside @ ..] => Some(inside.to_vec()),
+        inside if start == b"/" => Some(inside.to_vec()),
         _ => None,
     });
     inside.unwrap_or(absolute)
@@ -278,5 +279,6 @@ mod tests {
         assert_eq!(plain(b"", b"/disk/co-op"), b"");
         assert_eq!(plain(b"", b"/disk/co-operative"), b"/disk/co-operative");
         assert_eq!(from_start(b"../jar".to_vec(), &[]), b"../jar");
+        assert_eq!(from_start(b"/jar".to_vec(), &[b"/".to_vec()]), b"jar");
     }
 }

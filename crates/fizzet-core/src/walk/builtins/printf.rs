@@ -60,7 +60,10 @@ pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
             // A variable holds nothing behind a NUL.
             let end = out.bytes().iter().position(|&byte| byte == 0);
             let ends = end.filter(|_| dialect.printed_variables_end_at_nul);
-            let value = ends.map_or(out.clone(), |end| out.slice(0, end));
+            let value = match ends {
+                Some(end) => out.slice(0, end),
+                None => out,
+            };
             walker.assign_text(name.bytes(), value, call.span)?;
         }
         None if !walker.write(out) => return Ok(1),

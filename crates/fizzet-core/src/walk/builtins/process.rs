@@ -110,16 +110,8 @@ pub(super) fn times(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         return Ok(dialect.option_usage_status);
     }
     match dialect.times_operand_end.filter(|_| !call.arguments().is_empty()) {
-        None => {
-            // Two lines, that of the shell and that of what it has started.
-            let origin = Origin::new(Rule::Output, call.span);
-            let mut lines = Text::new();
-            for _ in 0..2 {
-                lines.push_hole(Standing::Quoted, &origin);
-                lines.push(b"\n", Standing::Quoted, &origin);
-            }
-            Ok(Status::from(!walker.write(lines)))
-        }
+        // That of the shell and that of what it has started.
+        None => Ok(unknown_lines(walker, call, 2)),
         Some(Reach::Command) => Ok(1),
         Some(_) => Err(walker.fatal_use(call, "too many arguments")),
     }
@@ -142,11 +134,18 @@ pub(super) fn help(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
     if !says_all && !names.iter().any(|topic| is_topic(topic.bytes())) {
         return Ok(walker.complain(call, 1));
     }
+    Ok(unknown_lines(walker, call, 1))
+}
+
+/// Writes so many lines of which nobody knows what is on them.
+fn unknown_lines(walker: &mut Walker, call: &Call<'_>, count: usize) -> Status {
     let origin = Origin::new(Rule::Output, call.span);
-    let mut text = Text::new();
-    text.push_hole(Standing::Quoted, &origin);
-    text.push(b"\n", Standing::Quoted, &origin);
-    Ok(Status::from(!walker.write(text)))
+    let mut lines = Text::new();
+    for _ in 0..count {
+        lines.push_hole(Standing::Quoted, &origin);
+        lines.push(b"\n", Standing::Quoted, &origin);
+    }
+    Status::from(!walker.write(lines))
 }
 
 /// `. file [arguments]`: commands of a file, carried out here.
