@@ -427,23 +427,43 @@ impl Text {
     }
 
     /// The text where, in unquoted values, the character behind a backslash is quoted and the backslash is
-    /// gone; one at the end of a value is quoted itself.
-    pub fn unquoted_values(&self) -> Text {
+    /// gone; one at the end of a value is quoted itself. All values are parts of `one`, or those that come from
+    /// the same expansion are.
+    pub fn unquoted_values(&self, one: bool) -> Text {
         let mut made = Text::new();
+        // The run whose last byte is a backslash that may quote the first byte of the next one.
+        let mut open: Option<&Run> = None;
         for (run, bytes) in self.runs() {
             let is_value = !run.hole && !matches!(run.standing, Standing::Plain | Standing::Quoted);
             let mut rest = bytes;
+            if let Some(before) = open.take() {
+                let joins = is_value && (one || before.origin.span() == run.origin.span());
+                match rest.split_first().filter(|_| joins) {
+                    Some((_, behind)) => {
+                        made.push(&rest[..1], Standing::Quoted, &run.origin);
+                        rest = behind;
+                    }
+                    None => made.push(b"\\", Standing::Quoted, &before.origin),
+                }
+            }
             while let Some(at) = rest.iter().position(|&byte| byte == b'\\').filter(|_| is_value) {
                 let (before, behind) = (&rest[..at], &rest[at + 1..]);
-                let quoted = behind.get(..1).unwrap_or(&rest[at..]);
                 made.push(before, run.standing, &run.origin);
-                made.push(quoted, Standing::Quoted, &run.origin);
-                rest = behind.get(1..).unwrap_or_default();
+                match behind.split_first() {
+                    Some((_, further)) => {
+                        made.push(&behind[..1], Standing::Quoted, &run.origin);
+                        rest = further;
+                    }
+                    None => (open, rest) = (Some(run), behind),
+                }
             }
             match run.hole {
                 true => made.push_run(run, b""),
                 false => made.push(rest, run.standing, &run.origin),
             }
+        }
+        if let Some(before) = open {
+            made.push(b"\\", Standing::Quoted, &before.origin);
         }
         made
     }

@@ -6,10 +6,11 @@ use std::rc::Rc;
 use bstr::ByteSlice;
 
 use crate::expand::half_known::hole_at;
-use crate::expand::parameter::Held;
+use crate::expand::parameter::{Held, key_at};
 use crate::expand::substitute::{Place, Substitution};
 use crate::expand::told_tables::{freshen, kind_of_variable};
 use crate::expand::{Tilde, joined};
+use crate::lineage::{Hop, Rule};
 use crate::source::Span;
 use crate::state::{Key, Value};
 use crate::stop::Stop;
@@ -17,7 +18,7 @@ use crate::syntax::Parser;
 use crate::syntax::ast::{
     Flag, Flagged, Further, Operation, Parameter, ParameterName, Part, Slice, Subscript, Word,
 };
-use crate::text::{Text, character_count};
+use crate::text::{Standing, Text, character_count};
 
 impl Substitution<'_> {
     /// The value that the expansion begins with.
@@ -81,6 +82,17 @@ impl Substitution<'_> {
             None => held,
             Some(Slice::Search(flags, pattern)) if self.is_keyed(parameter) => {
                 self.searched_keys(flagged, flags, pattern)?
+            }
+            Some(Slice::Range(first, last)) if self.is_keyed(parameter) => {
+                // A comma is a character of a key.
+                let span = Span { end: last.word.span.end, ..first.word.span };
+                let key = Key::Text(key_at(self.cx, span)?);
+                let name = parameter.name.to_bytes();
+                let (rule, span) = (Rule::Parameter, parameter.span);
+                let hop = Hop { rule, span, name: Some((&*name).into()), shifted: 0 };
+                let value = self.cx.state().variables.element(&name, &key);
+                let read = |text: &Text| Held::One(text.passed_through(&hop, Standing::Quoted));
+                value.map_or(Held::Unset, read)
             }
             Some(slice) => self.sliced(flagged, held, slice)?,
         };

@@ -2,7 +2,7 @@
 
 use unicode_width::UnicodeWidthChar;
 
-use crate::dialect::{ListOperations, References, RemovalGroups, ValuesBehind, Wait};
+use crate::dialect::{LengthMinds, ListOperations, References, RemovalGroups, ValuesBehind, Wait};
 use crate::expand::change::{cased, removed_range};
 use crate::expand::half_known::{HalfKnown, hole_at, in_pieces, removed};
 use crate::expand::parameter::{Held, index_text};
@@ -12,7 +12,7 @@ use crate::expand::substitute::{Place, Substitution};
 use crate::expand::trimmed::{Removal, trimmed};
 use crate::expand::{Tilde, pattern_text_with};
 use crate::lineage::{Hop, Origin, Rule};
-use crate::state::{Keeps, Key, Value, element_name, shown_name};
+use crate::state::{Keeps, Key, Value, Variable, element_name, shown_name};
 use crate::stop::Stop;
 use crate::syntax::ast::{Arithmetic, Operation, Parameter, ParameterName, Part, Subscript, Word};
 use crate::syntax::{OPEN_BRACKET, has_open_bracket};
@@ -402,19 +402,30 @@ impl Substitution<'_> {
             // bash looks for a variable of that name, brackets and all.
             return Ok(Held::One(self.computed(parameter, b"0")));
         }
-        let among_others = state.dialect.missing_element_has_length
-            && parameter.index.is_some()
-            && matches!(&parameter.name, ParameterName::Variable(name) if state.variables.get(name).is_some());
-        if matches!(held, Held::Unset) && !among_others {
-            self.unset(parameter)?;
-        }
-        if self.cx.state().dialect.array_length_minds_unset
-            && let ParameterName::Variable(name) = &parameter.name
-            && self.cx.state().variables.get(name).is_none()
-            && self.cx.state().options.no_unset
-        {
+        let name = match &parameter.name {
+            ParameterName::Variable(name) => Some(name),
+            _ => None,
+        };
+        let is_array = name.is_some_and(|name| state.variables.is_array(name));
+        let among_others = state.dialect.missing_element_has_length && parameter.index.is_some();
+        let minds = match state.dialect.array_length_minds {
+            LengthMinds::Nothing => false,
+            LengthMinds::Unset => name.is_some_and(|name| {
+                let variable = state.variables.get(name);
+                variable.is_none_or(|one| matches!(one.value, Value::Nothing) || one.bare)
+            }),
+            LengthMinds::OtherThanArrays => {
+                let bare = |one: &Variable| matches!(one.value, Value::Nothing) || one.bare;
+                let bare = name.and_then(|name| state.variables.get(name)).is_some_and(bare);
+                parameter.index.is_some() && (!is_array || bare)
+            }
+        };
+        if minds && name.is_some() && self.cx.state().options.no_unset {
             let message = "the array is not set, and set -u is on";
             return Err(self.cx.state().mistake(message, parameter.span, 1));
+        }
+        if matches!(held, Held::Unset) && !(among_others && is_array) {
+            self.unset(parameter)?;
         }
         let mut in_bytes = false;
         let held = match held {

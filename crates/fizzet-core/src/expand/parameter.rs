@@ -423,14 +423,18 @@ impl Substitution<'_> {
 
 /// The key of an associative array that an index is, whose quotes belong to it where the shell has it so.
 pub(crate) fn key_text(cx: &mut dyn Context, index: &Arithmetic) -> Result<Text, Stop> {
-    let span = index.word.span;
-    if cx.state().dialect.keys_keep_quotes {
-        let written = cx.state().sources.bytes(span).to_vec();
-        let dialect = cx.state().dialect.clone();
-        let word = Parser::new(&written, span.source, &dialect).whole_key(span)?;
-        return single(cx, &word, Tilde::Never);
+    match cx.state().dialect.keys_keep_quotes {
+        true => key_at(cx, index.word.span),
+        false => listed_key(cx, index),
     }
-    listed_key(cx, index)
+}
+
+/// The key that is written at a place, whose quotes belong to it.
+pub(super) fn key_at(cx: &mut dyn Context, span: Span) -> Result<Text, Stop> {
+    let written = cx.state().sources.bytes(span).to_vec();
+    let dialect = cx.state().dialect.clone();
+    let word = Parser::new(&written, span.source, &dialect).whole_key(span)?;
+    single(cx, &word, Tilde::Never)
 }
 
 /// The number that an index means, whose quotes only quote where the shell has it so; nothing where it is that of an

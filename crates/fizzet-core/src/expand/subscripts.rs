@@ -120,6 +120,9 @@ impl Substitution<'_> {
         {
             return Held::Unset;
         }
+        if at == 0 && matches!(held, Held::One(_)) {
+            return Held::Unset;
+        }
         match self.ranged(held, at, at) {
             Held::List { mut items, .. } => match items.len() {
                 0 => Held::Unset,

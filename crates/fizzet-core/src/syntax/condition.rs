@@ -82,7 +82,11 @@ impl<'a> Parser<'a> {
             Some([b'-'] | [b'-', _]) if !any_operand => return self.test_or_comparison(left),
             _ => {}
         }
-        match self.binary_operator() {
+        let operator = match self.binary_operator() {
+            None if self.dialect.test_operators_may_be_quoted => self.quoted_operator()?,
+            operator => operator,
+        };
+        match operator {
             Some(operator) => self.binary(left, operator),
             None if self.dialect.tests_are_looked_for && self.at_operand() => self.named_test(left),
             None => self.lone_word(left),
@@ -185,6 +189,20 @@ impl<'a> Parser<'a> {
             }
         }
         None
+    }
+
+    /// An operator that is quoted, if there is one.
+    fn quoted_operator(&mut self) -> Parsed<Option<&'static [u8]>> {
+        if !matches!(self.raw(), Some(b'\\' | b'\'' | b'"' | b'-' | b'=' | b'!')) {
+            return Ok(None);
+        }
+        let before = self.pos;
+        let fixed = self.word(Within::Word)?.fixed();
+        let operator = BINARY.iter().find(|&&one| fixed.as_deref() == Some(one)).copied();
+        if operator.is_none() {
+            self.pos = before;
+        }
+        Ok(operator)
     }
 
     fn binary(&mut self, left: Word, operator: &[u8]) -> Parsed<Condition> {

@@ -13,6 +13,7 @@ use crate::syntax::ast::{AssignedValue, Assignment, Part, Word};
 use crate::text::{Standing, Text};
 use crate::trace::AssignmentTrace;
 use crate::walk::Walker;
+use crate::walk::lists::ListDeclared;
 
 /// What assignments have done, and what to put back afterwards.
 pub(super) type Assigned = (Vec<AssignmentTrace>, Saved);
@@ -30,6 +31,8 @@ pub(super) enum Lasting {
     Always,
     /// While the shell carries a command out.
     ForCommand,
+    /// While the shell calls a function.
+    ForCall,
     /// The same, for the shell alone: programs do not get them.
     ForShell,
     /// In the child of the shell that becomes a program.
@@ -84,7 +87,7 @@ impl Walker {
             }
             let value = match self.assign_in_place(assignment, temporary, ahead) {
                 Ok(value) => value,
-                Err(stop) => match self.assignment_failed(assignment, temporary, stop) {
+                Err(stop) => match self.assignment_failed(assignment, lasting, stop) {
                     None => continue,
                     Some(stop) => {
                         if !self.values_stay(lasting, &stop) {
@@ -134,11 +137,11 @@ impl Walker {
     fn assignment_failed(
         &mut self,
         assignment: &Assignment,
-        temporary: bool,
+        lasting: Lasting,
         stop: Stop,
     ) -> Option<Stop> {
         let error = match stop {
-            Stop::Shell(error) if temporary => error,
+            Stop::Shell(error) if lasting != Lasting::Always => error,
             stop => return Some(stop),
         };
         let dialect = self.state.dialect.clone();
@@ -153,6 +156,13 @@ impl Walker {
             _ if passes
                 && dialect.passed_over_end_under_option
                 && self.state.options.exit_on_error =>
+            {
+                Reach::Shell
+            }
+            Some(_)
+                if error.is_read_only
+                    && lasting == Lasting::ForCall
+                    && dialect.read_only_before_call_ends_shell =>
             {
                 Reach::Shell
             }
@@ -435,7 +445,7 @@ impl Walker {
                 return match self.members_as_elements(name, members, assignment.append) {
                     None => self.assign_members(assignment, members),
                     Some(elements) => {
-                        self.array(assignment, &elements, None, false)?;
+                        self.array(assignment, &elements, None, ListDeclared::Not)?;
                         Ok(self.state.variables.scalar(name).cloned().unwrap_or_default())
                     }
                 };
@@ -444,7 +454,7 @@ impl Walker {
                 if let Some((array, _)) = self.state.element_meant(name, assignment.span)? {
                     return self.assign_through_element(assignment, array);
                 }
-                self.array(assignment, elements, None, false)?;
+                self.array(assignment, elements, None, ListDeclared::Not)?;
                 if self.state.dialect.lists_succeed {
                     self.substituted = None;
                 }

@@ -448,7 +448,7 @@ impl Walker {
     pub(super) fn pattern(&mut self, word: &Word, grouped: bool) -> Result<(Pattern, bool), Stop> {
         let text = match grouped {
             true => match expand::pattern_text(self, word)? {
-                text if self.state.dialect.test_values_unquote => text.unquoted_values(),
+                text if self.state.dialect.test_values_unquote => text.unquoted_values(false),
                 text => text,
             },
             false => expand::case::case_pattern_text(self, word)?,

@@ -315,6 +315,8 @@ impl Walker {
             b'u' => bit(0o4000),
             b'g' => bit(0o2000),
             b'k' => bit(0o1000),
+            // No system of today has contiguous files or hidden folders.
+            b'C' | b'H' => false,
             b'O' | b'G' if self.state.doing.process.is_some() => {
                 let rights = self.state.doing.process.map(|one| match operator {
                     b'O' => one.effective_user,
@@ -425,6 +427,10 @@ impl Walker {
     /// Whether a parameter that is no variable is set, where `-v` knows it.
     fn is_parameter_set(&self, name: &[u8]) -> Option<bool> {
         let asked = self.state.dialect.asked_parameters;
+        let name = match asked {
+            AskedParameters::Positional => bare_number(name),
+            _ => name,
+        };
         let is_number = !name.is_empty() && name.iter().all(u8::is_ascii_digit);
         match name {
             _ if asked == AskedParameters::None => None,
@@ -524,4 +530,10 @@ fn escaped(expression: &Text, state: &State) -> Vec<u8> {
 /// A whole number that a text is.
 fn number_in(text: &[u8]) -> Option<i64> {
     std::str::from_utf8(text).ok()?.parse().ok()
+}
+
+/// A number without the blanks around it and a plus sign before it.
+fn bare_number(text: &[u8]) -> &[u8] {
+    let text = text.trim_ascii();
+    text.strip_prefix(b"+").unwrap_or(text)
 }

@@ -103,11 +103,11 @@ impl Walker {
                 made.push(Made { index, text: Text::new(), append, nested });
             }
             _ if shape.pairs => {
-                let text = match known.and_then(|mut texts| texts.pop()) {
-                    Some(text) => text,
-                    None => self.whole_text(element)?,
+                let texts = match known {
+                    Some(texts) => texts,
+                    None => vec![self.whole_text(element)?],
                 };
-                made.push(Made::word(text));
+                made.extend(texts.into_iter().map(Made::word));
             }
             None if shape.keyed && self.state.dialect.pairs_are_whole => {
                 let message = "an element of an associative array needs an index here";

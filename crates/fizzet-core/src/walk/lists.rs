@@ -23,6 +23,19 @@ pub(super) struct ListArgument {
     pub(super) assignment: Assignment,
     /// What its words have become, where they are expanded with the other arguments.
     texts: Option<Vec<Vec<Text>>>,
+    /// What declares its variable.
+    declared: ListDeclared,
+}
+
+/// What declares the variable that a list is assigned to.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub(super) enum ListDeclared {
+    /// Nothing.
+    Not,
+    /// A utility.
+    Plainly,
+    /// A utility that says which kind of array it is.
+    AsArray,
 }
 
 impl Walker {
@@ -55,14 +68,14 @@ impl Walker {
 
     /// Carries out `name=(...)` behind a declaration utility.
     pub(super) fn assign_argument(&mut self, argument: ListArgument) -> Result<(), Stop> {
-        let ListArgument { assignment, texts, .. } = argument;
+        let ListArgument { assignment, texts, declared, .. } = argument;
         match &assignment.value {
             AssignedValue::Array(elements) if assignment.index.is_none() => {
-                self.array(&assignment, elements, texts, true)
+                self.array(&assignment, elements, texts, declared)
             }
             AssignedValue::Members(members) if assignment.index.is_none() => {
                 match self.members_as_elements(&assignment.name, members, true) {
-                    Some(elements) => self.array(&assignment, &elements, None, true),
+                    Some(elements) => self.array(&assignment, &elements, None, declared),
                     None => self.assign_members(&assignment, members).map(|_| ()),
                 }
             }
@@ -106,17 +119,18 @@ impl Walker {
     }
 
     /// `name=(...)`, `name+=(...)`; `texts` is what the words have become, if that is known,
-    /// and `is_declared` tells that it stands behind a declaration utility.
+    /// and `declared` what declares the variable.
     pub(super) fn array(
         &mut self,
         assignment: &Assignment,
         elements: &[Element],
         texts: Option<Vec<Vec<Text>>>,
-        is_declared: bool,
+        declared: ListDeclared,
     ) -> Result<(), Stop> {
         let (name, span) = (&assignment.name, assignment.span);
         self.state.check_parent(name, span)?;
-        self.change_with_list(assignment, elements, is_declared);
+        let kind_is_said = declared == ListDeclared::AsArray;
+        self.change_with_list(assignment, elements, kind_is_said);
         if !assignment.append {
             self.state.variables.undiscipline(name);
         }
@@ -130,10 +144,11 @@ impl Walker {
             self.check_indexes(elements, keyed, span)?;
         }
         // What a declaration utility has just given the variable, stays.
-        let declared = self.state.dialect.list_attributes == ListAttributes::LostUnlessBare
-            && (is_declared || keyed);
+        let stays_as_declared = self.state.dialect.list_attributes
+            == ListAttributes::LostUnlessBare
+            && (declared != ListDeclared::Not || keyed);
         if keyed && self.state.dialect.keyed_lists_grow && has_indexes(elements) {
-            return self.grow_list(assignment, elements, declared);
+            return self.grow_list(assignment, elements, stays_as_declared);
         }
         let mut made =
             self.matching_some(span, |walker| walker.made_elements(assignment, elements, texts))?;
@@ -144,14 +159,14 @@ impl Walker {
             self.append_to_old(name, &mut made, span)?;
         }
         self.state.check_writable(name, span)?;
-        let is_compound = self.state.dialect.compound_variables && !(is_declared && keyed);
+        let is_compound = self.state.dialect.compound_variables && !(kind_is_said && keyed);
         let stays = assignment.append
             && (self.state.variables.is_array(name) || self.state.variables.is_compound(name));
         if elements.is_empty() && is_compound && !stays {
             self.state.variables.make_compound(name);
             return Ok(());
         }
-        if !declared {
+        if !stays_as_declared {
             self.lose_attributes(name, assignment.append);
         }
         let next = self.begin_list(assignment, keyed);
@@ -364,13 +379,24 @@ impl Walker {
         }
         let texts = match &assignment.value {
             AssignedValue::Array(elements) if self.state.dialect.list_arguments_expand_first => {
-                let keyed = self.is_keyed(&assignment.name) || makes_keyed(argv);
-                Some(self.element_texts(elements, keyed)?)
+                // Where keys and values come in turn, only what the utility says counts, not what the variable is.
+                let is_keyed =
+                    !self.state.dialect.pairs_are_whole && self.is_keyed(&assignment.name);
+                Some(self.element_texts(elements, has_option(argv, b'A') || is_keyed)?)
             }
             _ => None,
         };
-        let (at, assignment_itself) = (argv.len(), (**assignment).clone());
-        self.list_arguments.push(ListArgument { at, assignment: assignment_itself, texts });
+        let declared = match has_option(argv, b'A') || has_option(argv, b'a') {
+            true => ListDeclared::AsArray,
+            false => ListDeclared::Plainly,
+        };
+        let assignment_itself = (**assignment).clone();
+        self.list_arguments.push(ListArgument {
+            at: argv.len(),
+            assignment: assignment_itself,
+            texts,
+            declared,
+        });
         let origin = Origin::new(Rule::Literal, assignment.span);
         argv.push(Text::copied(&assignment.name, Standing::Quoted, origin));
         Ok(())
@@ -386,10 +412,10 @@ impl Walker {
     }
 }
 
-/// Whether the options of a declaration utility make its names associative arrays.
-fn makes_keyed(argv: &[Text]) -> bool {
+/// Whether a letter is among the options of a declaration utility.
+fn has_option(argv: &[Text], letter: u8) -> bool {
     let mut options = argv.iter().skip(1).take_while(|word| word.bytes().starts_with(b"-"));
-    options.any(|option| option.bytes().contains(&b'A'))
+    options.any(|option| option.bytes().contains(&letter))
 }
 
 /// Whether all elements of a list have indexes, and there are some.

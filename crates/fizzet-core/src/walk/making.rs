@@ -62,6 +62,7 @@ impl Walker {
         let is_utility = matches!(kind, CommandKind::Builtin | CommandKind::Special);
         match is_utility && !self.state.dialect.assignments_of_utilities_are_exported {
             true => Lasting::ForShell,
+            false if kind == CommandKind::Function => Lasting::ForCall,
             false => Lasting::ForCommand,
         }
     }

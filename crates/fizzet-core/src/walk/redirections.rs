@@ -82,7 +82,7 @@ impl Walker {
     fn led_by(&self, redirection: &RedirectTrace, comes_back: bool) -> Vec<u32> {
         let mut led = vec![redirection.descriptor];
         match redirection.operator {
-            "&>" | "&>|" | "&>>" => led = vec![1, 2],
+            "&>" | "&>|" | "&>>" => led.push(2),
             "<&" | ">&" => match self.copied(redirection.target.bytes()) {
                 Some(Copied::Descriptor { from, moves: true })
                     if comes_back || !self.state.dialect.moved_descriptors_stay_closed =>
@@ -90,7 +90,7 @@ impl Walker {
                     led.push(from);
                 }
                 Some(_) => {}
-                None => led = vec![1, 2],
+                None => led.push(2),
             },
             _ => {}
         }
@@ -187,8 +187,10 @@ impl Walker {
 
     fn both_to_file(&mut self, redirection: &RedirectTrace) -> Result<(), Stop> {
         let output = self.file_to_write(redirection, redirection.operator == "&>>")?;
-        self.open_output(1, output.clone(), redirection.adds);
-        self.open_output(2, output, redirection.adds);
+        let descriptor = redirection.descriptor;
+        let again = redirection.adds || (descriptor == 2 && self.redirections_add_up());
+        self.open_output(descriptor, output.clone(), redirection.adds);
+        self.open_output(2, output, again);
         Ok(())
     }
 
@@ -314,6 +316,9 @@ impl Walker {
             let expanded = self.targets(redirect);
             for target in expanded.map_err(|stop| self.redirection_mistake(stop, redirect))? {
                 let trace = self.redirection(redirect, target, &traces, piped)?;
+                if !at_once {
+                    self.check_number(&trace, redirect.word.literal() == Some(b"-"))?;
+                }
                 traces.push(trace);
             }
             if at_once {
@@ -415,14 +420,10 @@ impl Walker {
             name.push_hole(Standing::Quoted, &Origin::new(Rule::Command, process.span));
             return Ok(vec![name]);
         }
-        use RedirectOperator::{DuplicateInput, DuplicateOutput, HereString};
+        use RedirectOperator::{DuplicateInput, HereString};
         let string = redirect.operator == HereString;
-        let may_copy = match redirect.operator {
-            DuplicateInput => true,
-            // Behind `>&` several words are files.
-            DuplicateOutput => redirect.target.is_some(),
-            _ => false,
-        };
+        // Behind `>&` several words are files.
+        let may_copy = redirect.operator == DuplicateInput;
         let plain = string && !self.state.dialect.here_string_tilde;
         let tilde = match string {
             true if plain => expand::Tilde::Never,
@@ -507,6 +508,30 @@ impl Walker {
         Some(Copied::Descriptor { from, moves: moved.is_some() })
     }
 
+    /// Refuses what is no descriptor behind `<&` and `>&`, unless it is a file there. A dash that is not
+    /// `written` plainly is none in some shells.
+    fn check_number(&self, trace: &RedirectTrace, written: bool) -> Result<(), Stop> {
+        if !matches!(trace.operator, "<&" | ">&") || trace.target.has_hole() {
+            return Ok(());
+        }
+        let (dialect, target) = (&self.state.dialect, trace.target.bytes());
+        let rule = dialect.copy_of_no_number;
+        let reach = match (trace.operator, trace.descriptor) {
+            ("<&", _) => Some(rule.input),
+            (_, 1) if target.is_empty() => rule.no_name,
+            (_, 1) => rule.standard_output,
+            _ => rule.other_output,
+        };
+        let closes = written || target != b"-" || !dialect.closing_dash_is_written_plainly;
+        match reach {
+            Some(reach) if self.copied(target).is_none() || !closes => {
+                let message = format!("a descriptor was expected behind {}", trace.operator);
+                Err(Stop::error(message, trace.span, dialect.no_descriptor_status, reach))
+            }
+            _ => Ok(()),
+        }
+    }
+
     /// Whether what a redirection names can be opened.
     fn check(&mut self, trace: &RedirectTrace, before: &[RedirectTrace]) -> Result<(), Stop> {
         let (target, span) = (&trace.target, trace.span);
@@ -515,26 +540,21 @@ impl Walker {
         }
         let shown = String::from_utf8_lossy(target.bytes()).into_owned();
         if matches!(trace.operator, "<&" | ">&") {
-            let rule = self.state.dialect.copy_of_no_number;
-            let reach = match (trace.operator, trace.descriptor) {
-                ("<&", _) => Some(rule.input),
-                (_, 1) if target.is_empty() => rule.no_name,
-                (_, 1) => rule.standard_output,
-                _ => rule.other_output,
-            };
-            return match (self.copied(target.bytes()), reach) {
-                (None, None) => self.check_written(target.bytes(), false, &shown, span),
-                (None, Some(reach)) => {
-                    let message = format!("a descriptor was expected behind {}", trace.operator);
-                    let status = self.state.dialect.no_descriptor_status;
-                    Err(Stop::error(message, span, status, reach))
-                }
-                (Some(Copied::Descriptor { from: Descriptors::COPROCESS, .. }), _)
+            self.check_number(trace, true)?;
+            return match self.copied(target.bytes()) {
+                None => self.check_written(target.bytes(), false, &shown, span),
+                Some(Copied::Descriptor { from: Descriptors::COPROCESS, .. })
                     if !self.descriptors.has_coprocess(trace.operator == "<&") =>
                 {
                     Err(self.cannot_redirect("there is no coprocess".into(), span))
                 }
-                (Some(Copied::Descriptor { from, .. }), _)
+                Some(Copied::Descriptor { from, .. })
+                    if from == trace.descriptor
+                        && self.state.dialect.copies_onto_themselves_are_nothing =>
+                {
+                    Ok(())
+                }
+                Some(Copied::Descriptor { from, .. })
                     if !self.descriptors.is_open(from)
                         && !before.iter().any(|one| one.descriptor == from) =>
                 {

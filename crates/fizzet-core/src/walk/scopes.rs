@@ -4,7 +4,7 @@
 use std::rc::Rc;
 
 use crate::dialect::KeptByExit;
-use crate::state::{Value, Variable};
+use crate::state::{Keeps, Value, Variable};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::Assignment;
 use crate::text::Text;
@@ -26,6 +26,8 @@ pub(super) struct Temporary {
     pub(super) behind_command: bool,
     /// Those that stay, unless they are unset.
     outlasting: Vec<Rc<[u8]>>,
+    /// Those whose last values and attributes go to the variables that are put back.
+    passed_on: Vec<Rc<[u8]>>,
     /// The values that they are given, if the command is a utility whose own assignments outlast it.
     given: Vec<Option<Text>>,
 }
@@ -46,8 +48,9 @@ impl Walker {
             false => Vec::new(),
         };
         let scopes = self.scopes.len();
-        let outlasting = Vec::new();
-        let temporary = Temporary { saved, scopes, declares, behind_command, outlasting, given };
+        let (outlasting, passed_on) = Default::default();
+        let temporary =
+            Temporary { saved, scopes, declares, behind_command, outlasting, passed_on, given };
         self.temporaries.push(temporary);
     }
 
@@ -66,10 +69,40 @@ impl Walker {
         let outlasting = temporary.outlasting;
         let goes = |name: &Rc<[u8]>| !outlasting.contains(name) || variables.get(name).is_none();
         temporary.saved.retain(|(name, _)| goes(name));
+        let is_passed_on = |name: &Rc<[u8]>| temporary.passed_on.contains(name);
+        let names = temporary.saved.iter().map(|(name, _)| name.clone()).filter(is_passed_on);
+        let last = |name: Rc<[u8]>| (name.clone(), self.state.variables.itself(&name).cloned());
+        let passed_on: Saved = names.map(last).collect();
         match kind {
             CommandKind::Function => self.restore(temporary.saved),
             _ => self.restore_behind_utility(temporary.saved),
         }
+        for (name, last) in passed_on {
+            self.pass_on(&name, last);
+        }
+    }
+
+    /// Gives a variable that has been put back the value and the attributes that one before a command had in the end.
+    fn pass_on(&mut self, name: &Rc<[u8]>, last: Option<Variable>) {
+        let Some(last) = last else { return };
+        let Some(variable) = self.state.variables.get_mut(name) else {
+            return self.state.variables.restore(name, Some(last));
+        };
+        variable.exported |= last.exported;
+        if variable.read_only {
+            return;
+        }
+        if last.keeps != Keeps::Text {
+            variable.keeps = last.keeps;
+        }
+        if let Value::Scalar(value) = last.value {
+            let origin = value.runs().next().map(|(run, _)| run.origin.clone());
+            let span = origin.unwrap_or_else(|| self.state.shell_origin()).span();
+            if let Err(Stop::Shell(error)) = self.state.store(name, None, value, span) {
+                self.survive(error);
+            }
+        }
+        self.state.variables.entry(name).read_only |= last.read_only;
     }
 
     /// Whether the variables that had values for a command keep them, since the shell ends in it.
@@ -235,8 +268,12 @@ impl Walker {
             scope.hidden.retain(|one| !known(one));
         }
         let inside = self.scopes.len();
+        let passes_on = self.state.dialect.temporaries_pass_on_values;
         for one in self.temporaries.iter_mut().filter(|one| one.scopes < inside) {
-            one.saved.retain(|one| !known(one));
+            match passes_on {
+                true => one.passed_on.push(name.into()),
+                false => one.saved.retain(|one| !known(one)),
+            }
         }
     }
 
@@ -316,17 +353,22 @@ impl Walker {
 
     /// The variable that a name has outside of all functions and of the assignments before commands, where those have
     /// put it aside. What is assigned before a call is put aside before the variables of the function; what is
-    /// assigned before a declaration is not asked for.
+    /// assigned before a declaration is not asked for. A function that sees nothing of its callers has put aside theirs.
     fn outermost(&mut self, name: &[u8]) -> Option<&mut Option<Variable>> {
         let is_it = |(known, _): &&mut (Rc<[u8]>, Option<Variable>)| **known == *name;
-        let others = self.temporaries.iter_mut().filter(|one| !one.declares);
+        let closed = self.scopes.iter().rposition(|scope| scope.aside.is_some());
+        let inside = move |depth: usize| closed.is_none_or(|closed| depth > closed);
+        let others =
+            self.temporaries.iter_mut().filter(move |one| !one.declares && inside(one.scopes));
         let temporaries = others.filter_map(|one| {
             let depth = 2 * one.scopes;
             one.saved.iter_mut().find(is_it).map(|(_, variable)| (depth, variable))
         });
-        let scopes = self.scopes.iter_mut().enumerate().filter_map(|(depth, scope)| {
-            scope.hidden.iter_mut().find(is_it).map(|(_, variable)| (2 * depth + 1, variable))
-        });
+        let scopes = self.scopes.iter_mut().enumerate();
+        let scopes =
+            scopes.filter(move |(depth, _)| inside(depth + 1)).filter_map(|(depth, scope)| {
+                scope.hidden.iter_mut().find(is_it).map(|(_, variable)| (2 * depth + 1, variable))
+            });
         temporaries.chain(scopes).min_by_key(|(depth, _)| *depth).map(|(_, variable)| variable)
     }
 }

@@ -154,6 +154,14 @@ impl Walker {
             Ok(redirections) => redirections,
             Err(stop) => {
                 self.words_failed = argv.is_empty();
+                let alone = argv.is_empty() && command.assignments.is_empty();
+                let rows = &self.state.dialect;
+                let kind = match alone && rows.lone_redirection_runs {
+                    // What is carried out in its place is a program.
+                    true => CommandKind::External,
+                    false if rows.command_is_for_programs => self.kind_behind_command(&argv, kind),
+                    false => kind,
+                };
                 match self.state.dialect.last_argument {
                     LastArgument::Behind => self.leave_argument(&Rc::new(argv)),
                     LastArgument::Lines => self.leave_for_line(&argv, command),

@@ -363,3 +363,14 @@ pub enum OpenGroups {
     /// No group counts, unless as many parentheses open as close: then all of it is a text.
     UndoAll,
 }
+
+/// Of what `${#a[@]}` is a mistake under `set -u`.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum LengthMinds {
+    /// Of nothing.
+    Nothing,
+    /// Of what is not set.
+    Unset,
+    /// Of all but arrays that something has been assigned to.
+    OtherThanArrays,
+}

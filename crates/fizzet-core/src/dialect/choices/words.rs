@@ -207,6 +207,19 @@ pub enum BackslashInIfs {
     Separates,
     /// It separates fields, but quotes in what is left for the last name.
     SeparatesButLast,
+    /// The same, and one at the end of a line joins it to the next one wherever it stands.
+    SeparatesInJoinedLines,
+}
+
+/// What `read` makes of an element, `a[1]`, where it is to fill an array.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum ArrayElement {
+    /// It is no name of an array.
+    Refused,
+    /// The array, which only loses this element before.
+    IsArray,
+    /// The place of the only field; a further one is a mistake.
+    IsOne,
 }
 
 /// What a backslash does where `read` counts characters.

@@ -41,6 +41,12 @@ macro_rules! carrying_rows {
     match_array: &'static str = ["", "BASH_REMATCH", "", "", ".sh.match", "", ""], "observed: [[ abc =~ b ]]; echo ${BASH_REMATCH[0]}";
     /// What an assignment of a read-only variable before a command ends; nothing where it is passed over.
     read_only_before_command: Option<Reach> = [Some(Reach::Shell), None, Some(Reach::Shell), Some(Reach::Shell), Some(Reach::Command), Some(Reach::Shell), Some(Reach::Shell)], "observed in all six: readonly x=1; x=2 label a; label after";
+    /// A copy of a descriptor onto itself does nothing, and succeeds even if it is closed.
+    copies_onto_themselves_are_nothing: bool = [N, Y, Y, Y, N, N, N], "observed in all six: : 5>&5; echo $?";
+    /// The dash that closes a descriptor other than the standard output must be written plainly.
+    closing_dash_is_written_plainly: bool = [N, N, N, Y, N, N, N], "observed in all six: x=-; echo a 2>&$x; echo b 2>&'-'";
+    /// Before a call of a function that ends the shell.
+    read_only_before_call_ends_shell: bool = [N, N, N, N, Y, N, N], "observed in all six: readonly x=1; function f { :; }; x=2 f; label after";
     /// The status of `select` at the end of the input; it stays what it was where there is none.
     select_end_status: Option<Status> = [Some(1), Some(1), Some(1), Some(1), Some(1), Some(1), None], "observed in bash, ksh93, mksh and zsh: (exit 4); select x in a; do :; done </dev/null; echo $?";
     /// `select` with nothing to choose from fails.

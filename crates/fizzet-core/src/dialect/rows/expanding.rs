@@ -211,8 +211,8 @@ macro_rules! expanding_rows {
     bad_letter_needs_value: bool = [N, Y, N, N, N, N, N], "observed in bash: echo ${nosuch@y}";
     /// `${a[@]}` of an array without elements is unset under `set -u`.
     empty_arrays_are_unset: bool = [N, N, N, N, N, Y, N], "observed in all six: set -u; a=(); echo ${a[@]}";
-    /// `${#a[@]}` of what is not set is a mistake under `set -u`.
-    array_length_minds_unset: bool = [N, Y, N, N, N, Y, N], "observed in all six: set -u; echo ${#a[@]}";
+    /// Of what `${#a[@]}` is a mistake under `set -u`.
+    array_length_minds: LengthMinds = [LengthMinds::Nothing, LengthMinds::OtherThanArrays, LengthMinds::Nothing, LengthMinds::Nothing, LengthMinds::Nothing, LengthMinds::Unset, LengthMinds::Nothing], "observed in all six: set -u; echo ${#a[@]}; the same behind b=x; declare -a c; d=()";
     /// A negative index before the start of an array is a mistake even where a value is read, and one
     /// text has no last element.
     early_index_is_mistake: bool = [N, N, N, N, Y, N, N], "observed in all six: a=(x); echo ${a[-4]}; echo after; echo $((a[-4]))";

@@ -237,6 +237,8 @@ macro_rules! reading_rows {
     brackets_hide_connectors: bool = [N, N, N, Y, N, N, N], "observed in busybox: [[ -f lid && -d combs ]]; echo $?; echo [[ a && echo b";
     /// A test of a name that is not known, with one operand or more, is found out when it is carried out.
     tests_are_looked_for: bool = [N, N, N, N, N, N, Y], "observed in all six: [[ x || -qq a ]]; echo $?; [[ x || -qq a b c ]]; echo $?; [[ x || a -qq b ]]";
+    /// In `[[` an operator with two operands may be quoted.
+    test_operators_may_be_quoted: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: [[ a \\< b ]]; [[ a \"=\" a ]]; [[ 1 '-eq' 1 ]]";
     /// In `[[` newlines may stand between an operator and its operands, and behind a lone word.
     newlines_between_operands: bool = [N, N, N, N, N, N, Y], "observed in all six: [[ a, newline, && b ]]; [[ -n, newline, a ]]";
     /// The parentheses of `name()` stand together.

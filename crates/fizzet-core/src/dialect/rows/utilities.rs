@@ -676,8 +676,18 @@ macro_rules! utilities_rows {
     plain_declarations_take_temporary: bool = [N, N, N, N, Y, N, N], "observed in bash and ksh93: z=y typeset z; echo $z";
     /// A declaration utility declares the variable that was assigned before it.
     declarations_take_temporary: bool = [N, Y, N, N, Y, N, N], "observed in all six: z=y typeset z; echo $z";
+    /// A variable that was assigned before a function, and is exported or frozen inside, gives the one that it stands
+    /// for its last value and its attributes.
+    temporaries_pass_on_values: bool = [N, Y, N, N, N, N, N], "observed in all six: typeset -i x=3; f() { export x=4+4; x=5+5; }; x=t f; typeset -p x";
+    /// `printf -v` assigns nothing where something in the format is no conversion.
+    printf_stores_whole_formats: bool = [N, N, N, N, Y, N, Y], "observed in bash, ksh93 and zsh: v=old; printf -v v 'a%k' 1; echo $v";
+    /// A value that `typeset` assigns to a number or a field makes it plain text, unless `typeset` says otherwise; and
+    /// the variable is not exported any more.
+    typeset_values_are_plain: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: typeset -ix x=3; typeset x=1+1; typeset -p x";
+    /// `typeset +x`, without a value, makes no variable of the function, and changes none of another.
+    plus_makes_no_local: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: x=7; function f { typeset +x x; echo $x; }; f";
     /// `declare -g` means the variable outside of all functions.
-    global_is_outermost: bool = [N, Y, N, N, N, N, N], "observed in all six: g() { typeset -g v=1; }; f() { typeset v; g; echo $v; }; f";
+    global_is_outermost: bool = [N, Y, N, N, Y, N, N], "observed in all six: g() { typeset -g v=1; }; f() { typeset v; g; echo $v; }; f";
     /// Declaration utilities take `name+=value`.
     declarations_append: bool = [N, Y, N, N, N, Y, N], "observed in all six: a=1; export a+=4";
     /// The option letters of `export` and `readonly`.

@@ -58,7 +58,7 @@ macro_rules! words_rows {
     /// What `read -N` reads is split as other input is.
     exact_input_is_split: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: print '  a b' | { read -N4 x; echo \"[$x]\"; }";
     /// What a backslash is to `read` without `-r` where IFS has one.
-    backslash_in_ifs: BackslashInIfs = [BackslashInIfs::Escapes, BackslashInIfs::Escapes, BackslashInIfs::Escapes, BackslashInIfs::Escapes, BackslashInIfs::Separates, BackslashInIfs::SeparatesButLast, BackslashInIfs::SeparatesButLast], "observed in all six: printf '%s\\n' 'a\\b\\c' | (IFS='\\'; read f g; echo $f $g)";
+    backslash_in_ifs: BackslashInIfs = [BackslashInIfs::Escapes, BackslashInIfs::Escapes, BackslashInIfs::Escapes, BackslashInIfs::Escapes, BackslashInIfs::Separates, BackslashInIfs::SeparatesInJoinedLines, BackslashInIfs::SeparatesButLast], "observed in all six: printf '%s\\n' 'a\\b\\c' | (IFS='\\'; read f g; echo $f $g); the same with a backslash at the end of a line";
     /// The status of `read` where a variable takes no such value.
     read_refused_status: Option<Status> = [None, None, None, None, Some(1), Some(2), None], "observed in bash, ksh93, mksh and zsh: typeset -i x; read x <<< 'a b'; echo $?";
     /// White space of IFS at the end of a line makes one empty element more.
@@ -73,6 +73,14 @@ macro_rules! words_rows {
     read_array_name: Option<&'static str> = [None, None, None, None, None, Some("REPLY"), Some("reply")], "observed in all six: read -A <<< 'x y'; echo ${REPLY[1]} ${reply[1]}";
     /// The status of `read -A` with several names, where it is a mistake; otherwise the others become empty.
     read_array_others_status: Option<Status> = [None, None, None, None, None, Some(2), Some(1)], "observed in all six: read -A a b <<< 'x y'; echo $?";
+    /// What `read` makes of an element where it is to fill an array.
+    read_array_element: ArrayElement = [ArrayElement::Refused, ArrayElement::Refused, ArrayElement::Refused, ArrayElement::Refused, ArrayElement::IsArray, ArrayElement::IsOne, ArrayElement::Refused], "observed in bash, ksh93, mksh and zsh: a=(x y z); read -A 'a[1]' <<< 'q w'; echo $? ${a[@]}";
+    /// `read` fills no array that has keys.
+    read_array_refuses_maps: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: typeset -A n; read -a n <<< 'x y'; echo $?";
+    /// `read -n` and `-N` fill the first of their names only, and do not look at the others.
+    counted_reads_fill_first: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: b=1; read -n 3 a b 1x <<< 'x y'; echo $? $b";
+    /// A mistake in the index of an element that `read` fills only makes it fail.
+    read_passes_index_mistakes: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: read b 'a[1/0]' <<< 'x y'; echo $?";
     /// An empty line makes an array with one empty element.
     read_empty_is_element: bool = [N, N, N, N, Y, N, Y], "observed in all six: read -A a <<< ''; echo ${#a[@]}";
     /// `read -a` fills an array with the codes of characters.

@@ -12,6 +12,8 @@ use crate::walk::descriptors::{Input, Reading};
 pub(super) struct Reach {
     /// Whether a backslash is an ordinary character.
     pub(super) raw: bool,
+    /// Whether a backslash before the end makes both vanish, though it is an ordinary character otherwise.
+    pub(super) joins: bool,
     /// The byte that ends the input; `None` where none does.
     pub(super) end: Option<u8>,
     /// The most characters.
@@ -22,6 +24,8 @@ pub(super) struct Reach {
     drops_nul: bool,
     /// Whether nothing but the number of characters ends the input.
     pub(super) exactly: bool,
+    /// Whether nothing is taken where there are too few characters.
+    needs_all: bool,
     /// Whether a backslash that quotes the next character is one of the characters.
     counts_backslash: bool,
     /// Whether a backslash stays, and only makes what ends the input vanish.
@@ -35,11 +39,13 @@ impl Reach {
     pub(super) fn lines(end: Option<u8>, descriptor: u32) -> Reach {
         Reach {
             raw: true,
+            joins: false,
             end,
             most: None,
             descriptor,
             drops_nul: false,
             exactly: false,
+            needs_all: false,
             counts_backslash: false,
             keeps_backslash: false,
             finishes_characters: false,
@@ -76,6 +82,7 @@ impl Reach {
         Reach {
             raw: given.has(b'r')
                 || (most.is_some() && dialect.counted_backslash == CountedBackslash::Stays),
+            joins: false,
             keeps_backslash: takes_codes,
             drops_nul: drops_nul && !takes_codes,
             end: match (has_no_end, given.value(b'd')) {
@@ -89,6 +96,7 @@ impl Reach {
             most,
             descriptor: count(b'u').and_then(|number| u32::try_from(number).ok()).unwrap_or(0),
             exactly: exactly.is_some(),
+            needs_all: exactly.is_some() && dialect.read_needs_all,
             counts_backslash: dialect.counted_backslash == CountedBackslash::Counts,
             finishes_characters: dialect.read_finishes_characters,
         }
@@ -180,6 +188,15 @@ impl Walker {
                 (from, next, count) = (next + 1, next + 1, count - 1);
                 continue;
             }
+            if bytes[next] == b'\\' && reach.joins {
+                let is_end = bytes.get(next + 1).copied() == continued && continued.is_some();
+                if is_end {
+                    line.push_text(&part(from, next, Standing::Splittable));
+                }
+                next = (next + 2).min(bytes.len());
+                from = if is_end { next } else { from };
+                continue;
+            }
             if bytes[next] == b'\\' && !reach.raw {
                 line.push_text(&part(from, next, Standing::Splittable));
                 if reach.counts_backslash {
@@ -211,9 +228,12 @@ impl Walker {
         if known_to.is_some() {
             return None;
         }
+        let whole = reach.most.is_some_and(|most| count >= most);
+        if reach.needs_all && !whole {
+            return Some(Stretch { whole: false, ..Stretch::whole(Text::new()) });
+        }
         line.push_text(&part(from, next, Standing::Splittable));
         *at = next;
-        let whole = reach.most.is_some_and(|most| count >= most);
         Some(Stretch { text: line, whole, quotes_nothing })
     }
 }

@@ -28,6 +28,7 @@ mod printf_numbers;
 mod process;
 mod read;
 mod read_numbers;
+mod read_targets;
 mod reals;
 mod references;
 mod set;

@@ -32,6 +32,11 @@ impl Given<'_> {
         self.letters.iter().any(|(known, plus, _)| *known == letter && *plus)
     }
 
+    /// Whether some option is taken back with `+`.
+    pub(super) fn takes_something_back(&self) -> bool {
+        self.letters.iter().any(|(_, plus, _)| *plus)
+    }
+
     /// Takes all options back.
     pub(super) fn forget_letters(&mut self) {
         self.letters.clear();

@@ -41,6 +41,7 @@ pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
         is_too_wide: false,
         status: 0,
         is_broken: false,
+        is_refused: false,
     };
     loop {
         let before = printing.rest.len();
@@ -54,8 +55,9 @@ pub(super) fn printf(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Sto
         let (what, limit) = ("characters of width in a format of printf", MAX_WIDTH as u64);
         return Err(Stop::Limit { what, limit, span: call.span });
     }
-    let (out, status) = (printing.out, printing.status);
+    let (out, status, is_refused) = (printing.out, printing.status, printing.is_refused);
     match variable {
+        Some(_) if is_refused && dialect.printf_stores_whole_formats => {}
         Some(name) => {
             // A variable holds nothing behind a NUL.
             let end = out.bytes().iter().position(|&byte| byte == 0);
@@ -115,6 +117,8 @@ pub(super) struct Printing<'a> {
     pub(super) status: Status,
     /// Whether a mistake in an argument was none of arithmetic, which ends the output before it.
     pub(super) is_broken: bool,
+    /// Whether something in the format is no conversion.
+    is_refused: bool,
 }
 
 /// A conversion specification.
@@ -175,6 +179,7 @@ impl Printing<'_> {
                 }
                 None => {
                     // What is no conversion ends the output.
+                    self.is_refused = true;
                     self.status = self.walker.state.dialect.bad_conversion_status;
                     return false;
                 }

@@ -2,24 +2,21 @@
 
 use std::rc::Rc;
 
-use bstr::ByteSlice;
-
-use crate::dialect::{
-    BackslashInIfs, IfsUnits, InputBackslash, NamesWithValues, ReadLooksAt, ReadOfNothing,
-};
+use crate::dialect::{AssociativeLists, BackslashInIfs, IfsUnits, InputBackslash, ReadOfNothing};
 use crate::expand::disciplines;
 use crate::expand::places::store_list;
 use crate::expand::{Context, Fields, Ifs, fields_of_line, ifs};
 use crate::lineage::{Hop, Origin, Rule};
-use crate::state::State;
+use crate::source::Span;
+use crate::state::{Associative, Key, State, Value};
 use crate::stop::{ShellError, Status, Stop};
 use crate::syntax::arithmetic::character_code;
-use crate::syntax::is_name;
 use crate::text::{Standing, Text, characters};
 use crate::walk::Walker;
 use crate::walk::builtins::input::{Reach, Stretch};
 use crate::walk::builtins::options::Given;
 use crate::walk::builtins::read_numbers::refused_number;
+use crate::walk::builtins::read_targets::{Targets, into_array, into_names};
 use crate::walk::builtins::{Call, control::number};
 use crate::walk::descriptors::{Descriptors, Input};
 
@@ -29,101 +26,204 @@ const QUOTED_NOTHING: &[u8] = b"\x01";
 /// `read [-r] name...`: one line of input, split at IFS; the last name takes what is left.
 pub(super) fn read(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given(walker.state.dialect.read_letters, false);
-    let names = walker.names_read(&given);
-    if let Some(status) = settled_by_words(walker, call, &given, &names)? {
+    if let Some(status) = settled_by_options(walker, call, &given) {
+        return Ok(status);
+    }
+    let mut targets = match Targets::of(walker, &given) {
+        Ok(targets) => targets,
+        Err(status) => return Ok(walker.complain(call, status)),
+    };
+    if let Some(status) = settled_by_names(walker, call, &given, &targets)? {
         return Ok(status);
     }
     let dialect = walker.state.dialect.clone();
-    let array = match array_of(&given, &names, walker) {
-        Ok(array) => array,
-        Err(status) => return Ok(status),
-    };
-    let whole_line = names.is_empty() && array.is_none();
-    if whole_line && dialect.read_needs_name {
-        return Ok(2);
+    if targets.are_none() {
+        if dialect.read_needs_name {
+            return Ok(2);
+        }
+        targets.names.push(b"REPLY".to_vec());
     }
-    let names = if whole_line { vec![b"REPLY".to_vec()] } else { names };
-    let separates =
-        dialect.backslash_in_ifs != BackslashInIfs::Escapes && ifs(&walker.state).separates(b'\\');
     if dialect.read_takes_keys && (given.has(b'k') || given.has(b'q')) {
-        return read_keys(walker, call, &given, &names);
+        return read_keys(walker, call, &given, &targets.listed());
     }
     let mut reach = Reach::of(&given, &dialect);
     let of_coprocess = dialect.no_coprocess_status.is_some() && given.has(b'p');
     if of_coprocess {
         reach.descriptor = Descriptors::COPROCESS;
     }
-    let quotes_last =
-        !reach.raw && separates && dialect.backslash_in_ifs == BackslashInIfs::SeparatesButLast;
-    reach.raw |= separates;
+    let quotes_last = separate_at_backslashes(walker, &mut reach) && targets.array.is_none();
     if let Some(status) = dialect.read_minds_closed
         && (!walker.descriptors.is_open(reach.descriptor)
             || walker.descriptors.is_only_written(reach.descriptor))
     {
         return Ok(walker.complain(call, status));
     }
-    let Some(Stretch { text: line, whole, quotes_nothing }) = walker.input_stretch(&reach)? else {
-        if names.iter().any(|name| !walker.is_target(name)) {
-            return Ok(walker.complain(call, dialect.read_late_name_status));
-        }
-        if let Some(status) = dialect.read_timeout_status
-            && given.has(b't')
-            && walker.descriptors.input(reach.descriptor).is_cut_short()
-        {
-            return into_names(walker, call, &names, &[], status);
-        }
-        return walker.unknown_line(call, &names, reach.descriptor);
+    let Some(stretch) = walker.input_stretch(&reach)? else {
+        return unknown_input(walker, call, &given, &targets, &reach);
     };
-    if of_coprocess && !whole {
+    if of_coprocess && !stretch.whole {
         walker.descriptors.close_input(Descriptors::COPROCESS);
     }
-    let contented = (dialect.read_may_take_all || dialect.counted_reads_are_of_lines)
-        && given.has(b'n')
-        && !reach.exactly;
-    let finds_enough = !line.is_empty() && (contented || reach.most == Some(usize::MAX));
-    let lacks_nothing = dialect.read_of_nothing != ReadOfNothing::Fails || reach.most != Some(0);
-    let never_ends = || walker.descriptors.input(reach.descriptor).ends_in_lines();
-    let is_found = finds_enough || (whole && lacks_nothing) || never_ends();
-    let status = Status::from(!is_found);
-    let lacks = reach.exactly && !whole && dialect.read_needs_all;
-    let mut line = if lacks { line.slice(0, 0) } else { line };
-    let holds_nothing = quotes_nothing && walker.last_backslash_is_text(&line);
-    if holds_nothing {
-        // It stands there as text that is quoted until the fields are made.
-        line.push(QUOTED_NOTHING, Standing::Quoted, &Origin::new(Rule::Output, call.span));
-    }
-    let ifs = match dialect.newline_separates_lines_only && reach.end != Some(b'\n') {
-        true => without_newline(&walker.state),
-        false => ifs(&walker.state),
-    };
     if dialect.read_makes_newline_separate && reach.end == Some(b'\n') {
         walker.state.variables.let_newline_separate();
     }
+    let how = Reading { given: &given, reach: &reach, targets: &targets, quotes_last };
+    let (mut fields, stretch) = how.fields(walker, call, stretch)?;
+    if quotes_last && let Some(last) = fields.get_mut(targets.names.len().saturating_sub(1)) {
+        if !stretch.whole && ends_quoting(last.bytes()) {
+            *last = last.slice(0, last.len() - 1);
+        }
+        last.set_standing(Standing::Value);
+        *last = last.unquoted_values(true);
+    }
+    let status = how.status(walker, &stretch);
     let [tells, tells_only] = dialect.read_telling_letters.map(|letter| given.has(letter));
-    if array.as_ref().is_some_and(|name| !walker.state.names_variable(name)) {
+    if tells || tells_only {
+        let wanted = if targets.array.is_some() { fields.len() } else { targets.names.len() };
+        tell(walker, call, &fields, wanted);
+    }
+    match &targets.array {
+        _ if tells_only => Ok(status),
+        None => into_names(walker, call, &targets.names, &fields, status),
+        Some(array) => into_array(walker, call, (array, &targets.names), fields, status),
+    }
+}
+
+/// Lets a backslash separate fields, where IFS has one and the shell takes that so. Answers whether it quotes in
+/// what is left for the last name all the same.
+fn separate_at_backslashes(walker: &Walker, reach: &mut Reach) -> bool {
+    let how = walker.state.dialect.backslash_in_ifs;
+    if reach.raw || how == BackslashInIfs::Escapes || !ifs(&walker.state).separates(b'\\') {
+        return false;
+    }
+    reach.raw = true;
+    reach.joins = how == BackslashInIfs::SeparatesInJoinedLines;
+    how != BackslashInIfs::Separates
+}
+
+/// Nobody knows the input of `read`.
+fn unknown_input(
+    walker: &mut Walker,
+    call: &Call<'_>,
+    given: &Given<'_>,
+    targets: &Targets,
+    reach: &Reach,
+) -> Result<Status, Stop> {
+    let dialect = walker.state.dialect.clone();
+    let names = targets.listed();
+    if names.iter().any(|name| !walker.is_target(name)) {
         return Ok(walker.complain(call, dialect.read_late_name_status));
     }
-    let mut fields = fields_read(walker, &given, (&line, &ifs), &reach, (&names, array.is_some()));
-    if holds_nothing {
-        let stays_alone = dialect.last_backslash_of_input == InputBackslash::IsByteAlone;
-        let_nothing_go(&mut fields, stays_alone);
+    if let Some(status) = dialect.read_timeout_status
+        && given.has(b't')
+        && walker.descriptors.input(reach.descriptor).is_cut_short()
+    {
+        return into_names(walker, call, &names, &[], status);
     }
-    if quotes_last && let Some(last) = fields.get_mut(names.len().saturating_sub(1)) {
-        last.set_standing(Standing::Value);
-        *last = last.unquoted_values();
+    walker.unknown_line(call, &names, reach.descriptor)
+}
+
+/// How a stretch of input is taken apart.
+struct Reading<'a> {
+    given: &'a Given<'a>,
+    reach: &'a Reach,
+    targets: &'a Targets,
+    /// Whether a backslash quotes in what is left for the last name, though it separates before.
+    quotes_last: bool,
+}
+
+impl Reading<'_> {
+    /// The fields of a stretch, and the stretch: where a backslash that quotes in the last field stands at its end, it
+    /// goes on with the next one.
+    fn fields(
+        &self,
+        walker: &mut Walker,
+        call: &Call<'_>,
+        mut stretch: Stretch,
+    ) -> Result<(Vec<Text>, Stretch), Stop> {
+        loop {
+            let fields = self.fields_of(walker, call, &stretch);
+            let last = fields.get(self.targets.names.len().saturating_sub(1));
+            let goes_on = self.quotes_last
+                && !self.reach.joins
+                && stretch.whole
+                && last.is_some_and(|last| ends_quoting(last.bytes()));
+            if !goes_on {
+                return Ok((fields, stretch));
+            }
+            let Some(next) = walker.input_stretch(self.reach)? else {
+                return Ok((fields, stretch));
+            };
+            let mut text = stretch.text.slice(0, stretch.text.len() - 1);
+            text.push_text(&next.text);
+            stretch = Stretch { text, ..next };
+        }
     }
-    if tells || tells_only {
-        tell(walker, call, &fields, if array.is_some() { fields.len() } else { names.len() });
+
+    fn fields_of(&self, walker: &Walker, call: &Call<'_>, stretch: &Stretch) -> Vec<Text> {
+        let dialect = &walker.state.dialect;
+        let mut line = stretch.text.clone();
+        let holds_nothing = stretch.quotes_nothing && walker.last_backslash_is_text(&line);
+        if holds_nothing {
+            // It stands there as text that is quoted until the fields are made.
+            line.push(QUOTED_NOTHING, Standing::Quoted, &Origin::new(Rule::Output, call.span));
+        }
+        let ifs = match dialect.newline_separates_lines_only && self.reach.end != Some(b'\n') {
+            true => without_newline(&walker.state),
+            false => ifs(&walker.state),
+        };
+        let mut fields = self.separated(walker, &line, &ifs);
+        if holds_nothing {
+            let stays_alone = dialect.last_backslash_of_input == InputBackslash::IsByteAlone;
+            let_nothing_go(&mut fields, stays_alone);
+        }
+        fields
     }
-    if tells_only {
-        return Ok(status);
+
+    /// What a line that has been read is taken apart to, for some names or an array.
+    fn separated(&self, walker: &Walker, line: &Text, ifs: &Ifs) -> Vec<Text> {
+        let dialect = &walker.state.dialect;
+        let given = self.given;
+        let is_whole = match self.reach.exactly {
+            true => !dialect.exact_input_is_split,
+            false => given.has(b'n') && !dialect.counted_input_is_split,
+        };
+        let into_reply = given.operands.is_empty() && dialect.reply_is_whole;
+        match self.targets.array.is_some() {
+            true if given.has(b'a') && dialect.read_array_takes_codes => codes(line),
+            true if !is_whole => walker.elements(line, ifs),
+            false if !is_whole && !into_reply => {
+                let how = Fields {
+                    most: self.targets.names.len(),
+                    keeps_last: dialect.read_keeps_last_separator,
+                    ends: dialect.read_escaped_ends,
+                };
+                fields_of_line(line, ifs, how)
+            }
+            _ => vec![line.clone()],
+        }
     }
-    let Some(array) = array else { return into_names(walker, call, &names, &fields, status) };
-    walker.assign_array(&array, fields, call.span)?;
-    for other in names.iter().filter(|other| **other != array) {
-        walker.assign_text(other, line.slice(0, 0), call.span)?;
+
+    /// The status of a `read` that got a stretch.
+    fn status(&self, walker: &Walker, stretch: &Stretch) -> Status {
+        let dialect = &walker.state.dialect;
+        let reach = self.reach;
+        let contented = (dialect.read_may_take_all || dialect.counted_reads_are_of_lines)
+            && self.given.has(b'n')
+            && !reach.exactly;
+        let is_empty = stretch.text.is_empty();
+        let finds_enough = !is_empty && (contented || reach.most == Some(usize::MAX));
+        let lacks_nothing =
+            dialect.read_of_nothing != ReadOfNothing::Fails || reach.most != Some(0);
+        let never_ends = || walker.descriptors.input(reach.descriptor).ends_in_lines();
+        let is_found = finds_enough || (stretch.whole && lacks_nothing) || never_ends();
+        Status::from(!is_found)
     }
-    Ok(status)
+}
+
+/// Whether a text ends with a backslash that quotes what is behind it.
+fn ends_quoting(bytes: &[u8]) -> bool {
+    bytes.iter().rev().take_while(|&&byte| byte == b'\\').count() % 2 == 1
 }
 
 /// Takes what stands for a backslash that quotes nothing out of the last field with text.
@@ -171,75 +271,43 @@ fn read_keys(
     into_names(walker, call, names, &[value], status)
 }
 
-/// What a line that has been read is taken apart to, for some names or an array.
-fn fields_read(
-    walker: &Walker,
-    given: &Given<'_>,
-    (line, ifs): (&Text, &Ifs),
-    reach: &Reach,
-    (names, is_array): (&[Vec<u8>], bool),
-) -> Vec<Text> {
-    let dialect = &walker.state.dialect;
-    let is_whole = match reach.exactly {
-        true => !dialect.exact_input_is_split,
-        false => given.has(b'n') && !dialect.counted_input_is_split,
-    };
-    let into_reply = given.operands.is_empty() && dialect.reply_is_whole;
-    match is_array {
-        true if given.has(b'a') && dialect.read_array_takes_codes => codes(line),
-        true if !is_whole => walker.elements(line, ifs),
-        false if !is_whole && !into_reply => {
-            let how = Fields {
-                most: names.len(),
-                keeps_last: dialect.read_keeps_last_separator,
-                ends: dialect.read_escaped_ends,
-            };
-            fields_of_line(line, ifs, how)
-        }
-        _ => vec![line.clone()],
-    }
-}
-
-/// The status of a `read` whose words say already that nothing is read.
-fn settled_by_words(
-    walker: &mut Walker,
-    call: &Call<'_>,
-    given: &Given<'_>,
-    names: &[Vec<u8>],
-) -> Result<Option<Status>, Stop> {
+/// The status of a `read` whose options say already that nothing is read.
+fn settled_by_options(walker: &mut Walker, call: &Call<'_>, given: &Given<'_>) -> Option<Status> {
     let dialect = walker.state.dialect.clone();
     if let Some(status) = refused_number(dialect.read_numbers, given) {
-        return Ok(Some(walker.complain(call, status)));
+        return Some(walker.complain(call, status));
     }
     if given.unknown.is_some() {
-        return Ok(Some(walker.complain(call, dialect.read_usage_status)));
+        return Some(walker.complain(call, dialect.read_usage_status));
     }
     if let Some(status) = dialect.no_coprocess_status
         && given.has(b'p')
         && !walker.descriptors.has_coprocess(true)
     {
-        return Ok(Some(walker.complain(call, status)));
+        return Some(walker.complain(call, status));
     }
     if dialect.read_completion_letters.bytes().any(|letter| given.has(letter)) {
-        return Ok(Some(1));
+        return Some(1);
     }
     let reads_keys = dialect.read_takes_keys && (given.has(b'k') || given.has(b'q'));
-    if reads_keys && given.value(b'u').is_none() {
-        // There is no terminal to read them from.
-        return Ok(Some(walker.complain(call, 1)));
-    }
-    let is_bad = |name: &Vec<u8>| !walker.is_target(name);
-    let refused = match dialect.read_looks_at {
-        ReadLooksAt::All => names.iter().any(is_bad),
-        ReadLooksAt::Filled => names.iter().filter(|name| !name.is_empty()).any(is_bad),
-        ReadLooksAt::First => names.first().is_some_and(is_bad),
-        ReadLooksAt::None => false,
-    };
-    if refused && dialect.read_bad_name_is_fatal {
-        return Err(walker.fatal(call, "this is not a name"));
-    }
-    if refused {
-        return Ok(Some(walker.complain(call, dialect.read_bad_name_status)));
+    // There is no terminal to read them from.
+    (reads_keys && given.value(b'u').is_none()).then(|| walker.complain(call, 1))
+}
+
+/// The status of a `read` that cannot fill what its words name, or only asks whether there is something.
+fn settled_by_names(
+    walker: &mut Walker,
+    call: &Call<'_>,
+    given: &Given<'_>,
+    targets: &Targets,
+) -> Result<Option<Status>, Stop> {
+    let dialect = walker.state.dialect.clone();
+    let [_, tells_only] = dialect.read_telling_letters.map(|letter| given.has(letter));
+    if !tells_only && targets.are_refused(walker, given) {
+        return match dialect.read_bad_name_is_fatal {
+            true => Err(walker.fatal(call, "this is not a name")),
+            false => Ok(Some(walker.complain(call, dialect.read_bad_name_status))),
+        };
     }
     let is_zero = |text: &Text| text.bytes().iter().all(|byte| b"0.+".contains(byte));
     // It only asks whether something can be read: the end of a file, too.
@@ -257,48 +325,6 @@ fn tell(walker: &mut Walker, call: &Call<'_>, fields: &[Text], wanted: usize) {
     }
 }
 
-/// Assigns the fields of a line to the names.
-fn into_names(
-    walker: &mut Walker,
-    call: &Call<'_>,
-    names: &[Vec<u8>],
-    fields: &[Text],
-    mut status: Status,
-) -> Result<Status, Stop> {
-    let dialect = walker.state.dialect.clone();
-    for (at, name) in names.iter().enumerate() {
-        let text = fields.get(at).cloned().unwrap_or_default();
-        if !walker.is_target(name) {
-            if dialect.read_names_with_values == NamesWithValues::Skipped && name.contains(&b'=') {
-                continue;
-            }
-            return Ok(walker.complain(call, dialect.read_late_name_status));
-        }
-        match walker.assign_text(name, text, call.span) {
-            Err(Stop::Shell(error)) if error.is_read_only && dialect.read_passes_read_only => {
-                status = 1;
-                walker.survive(error);
-            }
-            Err(Stop::Shell(error)) if error.is_read_only && dialect.read_ends_at_read_only => {
-                return Err(Stop::Shell(ShellError {
-                    reach: crate::stop::Reach::Command,
-                    status: 2,
-                    ..error
-                }));
-            }
-            Err(Stop::Shell(error))
-                if dialect.read_refused_status.is_some()
-                    && walker.state.element_named(name).is_none() =>
-            {
-                walker.survive(error);
-                return Ok(dialect.read_refused_status.unwrap_or(status));
-            }
-            outcome => outcome?,
-        }
-    }
-    Ok(status)
-}
-
 /// The separators of fields but for the newline.
 fn without_newline(state: &State) -> Rc<Ifs> {
     let separators = state.variables.separators();
@@ -307,27 +333,6 @@ fn without_newline(state: &State) -> Rc<Ifs> {
     let cuts = state.dialect.read_cuts_characters && std::str::from_utf8(&kept).is_err();
     let units = if state.utf8() && !cuts { state.dialect.ifs_units } else { IfsUnits::Bytes };
     Rc::new(Ifs::new(Some(&kept), units))
-}
-
-/// The array that `read` fills; or its status, where that is a mistake.
-fn array_of(
-    given: &Given<'_>,
-    names: &[Vec<u8>],
-    walker: &Walker,
-) -> Result<Option<Vec<u8>>, Status> {
-    let dialect = &walker.state.dialect;
-    if !given.has(b'a') && !given.has(b'A') {
-        return Ok(None);
-    }
-    if let Some(name) = given.value(b'a') {
-        let named = walker.state.names_variable(name.bytes());
-        return if named { Ok(Some(name.bytes().to_vec())) } else { Err(1) };
-    }
-    match (names, dialect.read_array_others_status) {
-        ([_, _, ..], Some(status)) => Err(status),
-        ([first, ..], _) => Ok(Some(first.clone())),
-        ([], _) => Ok(dialect.read_array_name.map(|name| name.as_bytes().to_vec())),
-    }
 }
 
 /// The code of each character of a text.
@@ -341,21 +346,6 @@ fn codes(text: &Text) -> Vec<Text> {
 }
 
 impl Walker {
-    /// The names of the variables that `read` fills, without the prompt that may stand behind the first.
-    fn names_read(&self, given: &Given<'_>) -> Vec<Vec<u8>> {
-        let dialect = &self.state.dialect;
-        let words = given.operands.iter().map(Text::bytes).enumerate();
-        let mut names: Vec<Vec<u8>> =
-            words.map(|(at, word)| self.read_into(word, at == 0).to_vec()).collect();
-        let Some(first) = names.first_mut().filter(|_| dialect.read_prompts) else { return names };
-        let Some(prompt) = first.find_byte(b'?') else { return names };
-        first.truncate(prompt);
-        if prompt == 0 && dialect.read_prompt_needs_no_name {
-            names.remove(0);
-        }
-        names
-    }
-
     /// Whether a backslash at the end of the input counts as text, though it quotes nothing.
     fn last_backslash_is_text(&self, line: &Text) -> bool {
         match self.state.dialect.last_backslash_of_input {
@@ -365,18 +355,6 @@ impl Walker {
                 let separators = ifs(&self.state);
                 line.bytes().last().is_none_or(|last| !separators.is_blank(*last))
             }
-        }
-    }
-
-    /// The name of the variable that a word of `read` means.
-    fn read_into<'a>(&self, word: &'a [u8], is_first: bool) -> &'a [u8] {
-        let equals = word.iter().position(|&byte| byte == b'=');
-        match (self.state.dialect.read_names_with_values, equals) {
-            (NamesWithValues::Cut, Some(equals)) => &word[..equals],
-            (NamesWithValues::FirstCut, Some(equals)) if is_first => {
-                word[..equals].strip_suffix(b"+").unwrap_or(&word[..equals])
-            }
-            _ => word,
         }
     }
 
@@ -405,14 +383,6 @@ impl Walker {
             elements.push(line.slice(0, 0));
         }
         elements
-    }
-
-    /// Whether `read` can read into this: a variable, an element or a parameter.
-    fn is_target(&self, name: &[u8]) -> bool {
-        let array = self.state.element_named(name).map_or(name, |(name, _)| name);
-        self.state.names_variable(array)
-            || self.state.parameter_number(name).is_some()
-            || (self.state.dialect.read_minds_first_letter_only && begins_name(name))
     }
 }
 
@@ -443,14 +413,32 @@ impl Walker {
         Ok(0)
     }
 
-    /// Makes an array of texts.
+    /// Makes an array of texts; where lists are pairs, they are keys and values in turn for an array that has keys.
+    ///
+    /// # Errors
+    /// The array is read-only; the last key has no value.
     pub(in crate::walk) fn assign_array(
         &mut self,
         name: &[u8],
         texts: Vec<Text>,
-        span: crate::source::Span,
+        span: Span,
     ) -> Result<(), Stop> {
-        store_list(&mut self.state, name, texts, span)
+        let pairs = self.state.dialect.associative_lists == AssociativeLists::PairsOrIndexed;
+        if !pairs || !self.is_keyed(name) {
+            return store_list(&mut self.state, name, texts, span);
+        }
+        if texts.len() % 2 == 1 {
+            let message = "the last key of an associative array has no value";
+            return Err(self.state.mistake(message, span, 1));
+        }
+        self.state.check_writable(name, span)?;
+        let emptied = Value::Associative(Associative::new(self.state.dialect.key_order));
+        self.state.variables.entry(name).value = emptied;
+        let mut texts = texts.into_iter();
+        while let (Some(key), Some(value)) = (texts.next(), texts.next()) {
+            self.assign_at((name.to_vec(), Some(Key::Text(key))), value, span)?;
+        }
+        Ok(())
     }
 
     /// Whether a word that a utility was given names a variable, or an element where there are arrays.
@@ -470,10 +458,18 @@ impl Walker {
         &mut self,
         name: &[u8],
         text: Text,
-        span: crate::source::Span,
+        span: Span,
     ) -> Result<(), Stop> {
-        let hop = Hop { rule: Rule::Stored, span, name: Some(name.into()), shifted: 0 };
-        let text = text.passed_through(&hop, Standing::Quoted);
+        let place = self.place_of_text(name, span)?;
+        self.assign_at(place, text, span)
+    }
+
+    /// The variable or the element that a word of a utility names.
+    pub(super) fn place_of_text(
+        &mut self,
+        name: &[u8],
+        span: Span,
+    ) -> Result<(Vec<u8>, Option<Key>), Stop> {
         // A utility only fails where an assignment would end the shell.
         self.state.check_parent(name, span).map_err(|stop| match stop {
             Stop::Shell(error) => {
@@ -481,15 +477,27 @@ impl Walker {
             }
             stop => stop,
         })?;
-        match self.state.element_named(name).filter(|_| self.state.dialect.arrays) {
-            Some((array, index)) => {
-                let key = self.element_key_of_text(array, index, span)?;
-                let ends = self.state.dialect.given_index_ends;
-                self.state.check_given_index(array, &key, ends, span)?;
-                disciplines::store(self, array, Some(key), text, span)
-            }
-            None => disciplines::store(self, name, None, text, span),
-        }
+        let Some((array, index)) =
+            self.state.element_named(name).filter(|_| self.state.dialect.arrays)
+        else {
+            return Ok((name.to_vec(), None));
+        };
+        let key = self.element_key_of_text(array, index, span)?;
+        let ends = self.state.dialect.given_index_ends;
+        self.state.check_given_index(array, &key, ends, span)?;
+        Ok((array.to_vec(), Some(key)))
+    }
+
+    /// Assigns a value that a built-in utility has made to what it names.
+    pub(super) fn assign_at(
+        &mut self,
+        (name, key): (Vec<u8>, Option<Key>),
+        text: Text,
+        span: Span,
+    ) -> Result<(), Stop> {
+        let hop = Hop { rule: Rule::Stored, span, name: Some(name.as_slice().into()), shifted: 0 };
+        let text = text.passed_through(&hop, Standing::Quoted);
+        disciplines::store(self, &name, key, text, span)
     }
 
     /// Assigns text that a built-in utility has computed.
@@ -502,9 +510,4 @@ impl Walker {
         let text = self.state.shell_text(bytes);
         self.assign_text(name, text, call.span)
     }
-}
-
-/// Whether a text begins like a name.
-fn begins_name(text: &[u8]) -> bool {
-    text.first().is_some_and(|first| is_name(&[*first]))
 }

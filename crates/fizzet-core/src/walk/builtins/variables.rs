@@ -334,6 +334,24 @@ impl Walker {
         declared
     }
 
+    /// A value is about to be assigned, which makes a variable a plain one, and one that is not exported, where the shell
+    /// has it so.
+    fn make_plain(&mut self, name: &[u8], declaration: &Declaration<'_>) {
+        if declaration.outside || !self.state.dialect.typeset_values_are_plain {
+            return;
+        }
+        let is_kind = b"iFEXLRZ".iter().any(|letter| declaration.given.has(*letter));
+        let Some(variable) = self.state.variables.get_mut(name) else { return };
+        variable.exported = false;
+        if is_kind {
+            return;
+        }
+        if matches!(variable.keeps, Keeps::Integer(_) | Keeps::Real { .. }) {
+            (variable.keeps, variable.real, variable.given) = Default::default();
+        }
+        variable.field = None;
+    }
+
     /// Declares one name.
     fn declare_named(
         &mut self,
@@ -410,6 +428,12 @@ impl Walker {
             && (declaration.exports || declaration.freezes)
             && equals.is_none()
             && compound.is_none();
+        let has_value = equals.is_some() || compound.is_some();
+        let takes_back =
+            declaration.local && !has_value && declaration.given.takes_something_back();
+        if takes_back && self.state.dialect.plus_makes_no_local && !self.is_own(name) {
+            return Ok(true);
+        }
         let hides = !declaration.goes_outside || self.is_own(name);
         if declaration.local && hides && inside::parent(name).is_none() {
             let inherits = declaration.given.has(b'I') && self.state.dialect.locals_can_inherit;
@@ -453,6 +477,9 @@ impl Walker {
             let error = ShellError::new(message, declaration.span, 1, Reach::Command);
             self.keep_mistake(error);
             return Ok(false);
+        }
+        if equals.is_some() && index.is_none() && !appends {
+            self.make_plain(name, declaration);
         }
         let stays = index.is_some() || appends || (equals.is_none() && compound.is_none());
         if !self.attributes(name, declaration, stays)? {
