@@ -5,7 +5,8 @@
 
 use crate::dialect::choices::*;
 use crate::dialect::rows::{
-    carrying_rows, expanding_rows, reading_rows, telling_rows, utilities_rows, words_rows,
+    carrying_rows, declaring_rows, expanding_rows, reading_rows, telling_rows, utilities_rows,
+    words_rows,
 };
 use crate::dialect::words::{TYPE_WORDS, TypeWords};
 use crate::dialect::{DollarEscapes, Nul, Shell, escapes};
@@ -122,4 +123,4 @@ const MISPLACED_ZSH: &[&str] = &[
     "foreach", "function", "if", "repeat", "select", "then", "time", "until", "while", "[[",
 ];
 
-reading_rows! { expanding_rows carrying_rows utilities_rows words_rows telling_rows dialect_table; }
+reading_rows! { expanding_rows carrying_rows declaring_rows utilities_rows words_rows telling_rows dialect_table; }

@@ -1,6 +1,7 @@
 //! The rows of the table, by what they are about.
 
 mod carrying;
+mod declaring;
 mod expanding;
 mod reading;
 mod telling;
@@ -8,6 +9,7 @@ mod utilities;
 mod words;
 
 pub(in crate::dialect) use carrying::carrying_rows;
+pub(in crate::dialect) use declaring::declaring_rows;
 pub(in crate::dialect) use expanding::expanding_rows;
 pub(in crate::dialect) use reading::reading_rows;
 pub(in crate::dialect) use telling::telling_rows;

@@ -23,14 +23,8 @@ macro_rules! utilities_rows {
     wait_signs: &'static str = ["+", "", "+", "", "+-", "+-", "+-"], "observed in all six: wait +1; echo $?; wait -- -1; echo $?";
     /// The status of `jobs`, `hash` and `wait` with an option that they do not have.
     jobs_usage_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: jobs -Q; echo $?; wait -Q; echo $?";
-    /// What `local` does outside a function.
-    local_outside: Outside = [Outside::Fatal, Outside::Fails, Outside::Fatal, Outside::Fatal, Outside::Fatal, Outside::Allowed, Outside::Allowed], "observed in all six: local x=1; echo after $x";
     /// The status of `command -v` without a name.
     command_nothing_status: Status = [0, 0, 0, 0, 2, 0, 1], "observed in all six: command -v; echo $?";
-    /// How `typeset -R`, `-Z` and `-LZ` fill their fields.
-    field_paddings: Paddings = [Paddings::TRIMMED, Paddings::TRIMMED, Paddings::TRIMMED, Paddings::TRIMMED, Paddings::TRIMMED, Paddings::FILLED, Paddings::WHOLE], "observed in ksh93, mksh and zsh: typeset -R5 d=' ab  '; typeset -Z5 z=' 4'; typeset -LZ5 l=0042; typeset -RZ5 r=4";
-    /// What `typeset -ul` and `typeset -lu` keep.
-    both_cases: BothCases = [BothCases::Neither, BothCases::Neither, BothCases::Neither, BothCases::Neither, BothCases::Last, BothCases::Lower, BothCases::Neither], "observed in bash, ksh93, mksh and zsh: typeset -ul b=aB; echo $b; typeset -lu c=aB; echo $c";
     /// A command of the name `..` is found in the folders of PATH, and cannot be executed.
     folders_are_found: bool = [N, N, N, N, Y, Y, Y], "observed in all six: ..; echo $?; command ..; echo $?";
     /// `eval` does nothing when its first word is empty.
@@ -39,39 +33,8 @@ macro_rules! utilities_rows {
     command_forgives_numbers: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: for i in a b; do command break x; echo $?; done; echo after";
     /// `declare`, `export` and `readonly` mark functions.
     functions_have_marks: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: f() { :; }; readonly -f f; f() { echo b; }; f";
-    /// The option letters of `export`, `typeset` and their kin; a colon where one takes a value, a dot where it takes an
-    /// attached number, a comma where it takes a type that is attached.
-    declaration_letters: &'static str = ["p", "aAcfFgIilnprtux", "p", "np", "a,AbCE.F.fgH.hi.L.lM:mnpR.rS.stT:uxZ.X.", "afgi.L.lnpR.rtUuxZ.", "aAfE/F/gHhi/klL/mpR/rtTUuxZ/"], "observed with each letter";
-    /// `local -` makes the options of `set` local.
-    local_options: bool = [N, Y, Y, Y, N, N, N], "observed: f() { local -; set -f; }; f; echo *";
-    /// `local` refuses a name that may not change outside.
-    local_refuses_read_only: bool = [N, Y, N, Y, N, N, N], "observed in all six: readonly r; f() { local r; echo in; }; f";
-    /// A declaration utility goes on behind a word that is no name or may not change.
-    bad_names_are_passed_over: bool = [N, Y, N, N, N, N, N], "observed in all six: export 1x b=2; echo $b";
-    /// `export` and `readonly` take elements of arrays.
-    elements_are_exported: bool = [N, N, N, N, Y, Y, Y], "observed in all six: export a[1]=x; echo $?";
-    /// A word of `export` or `readonly` that is no name, or may not change, ends the shell.
-    bad_name_is_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: export 1x=2; echo after";
-    /// `typeset -n` makes a variable the name of another.
-    references: References = [References::None, References::Loose, References::None, References::None, References::Fatal, References::Given, References::None], "observed in all six: typeset -n r=x; r=1; echo $x; typeset -n r=1x";
     /// A file that `.` reads is among the functions that are being called, as `source`.
     files_are_calls: bool = [N, Y, N, N, N, N, N], "observed in bash and zsh: echo 'echo ${FUNCNAME[@]}' >f; . ./f";
-    /// `unset -n` takes away a variable that is the name of another one.
-    unset_names: bool = [N, Y, N, N, Y, N, N], "observed in all six: typeset -n r=x; unset -n r; echo after";
-    /// `typeset -u` and its kin also change the value that the variable has already.
-    attributes_change_values: bool = [N, N, N, N, Y, Y, Y], "observed in all six: x=abc; typeset -u x; echo $x";
-    /// An option that `unset` does not know ends the shell.
-    unset_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: unset -q x; echo after";
-    /// The status of `unset` with an option that it does not know.
-    unset_option_status: Status = [1, 2, 2, 2, 1, 1, 1], "observed in all six: unset -q x; echo $?";
-    /// `unset` expands the index of an associative array a second time only where the name is quoted.
-    unset_expands_once: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: declare -A d; k='$x'; d[$k]=1; unset d[$k]; unset 'd[$k]'";
-    /// `unset` of a word that is no name ends the shell.
-    unset_bad_name_is_fatal: bool = [Y, N, Y, Y, N, N, Y], "observed in all six: unset 1x; echo after";
-    /// `unset` without an option passes over words that are no names.
-    unset_passes_bad_names: bool = [N, Y, N, N, N, N, N], "observed in all six: unset 1x; echo $?; unset -v 1x; echo $?";
-    /// `unset f` takes a function away where no variable has the name.
-    unset_finds_functions: bool = [N, Y, N, N, N, N, N], "observed in all six: f() { :; }; unset f; f";
     /// The status of a `cd` that fails.
     folder_failure_status: Status = [1, 1, 2, 2, 1, 2, 1], "observed in all six: cd nosuch; echo $?";
     /// The status of `command -v` and `type` for an unknown name.
@@ -94,8 +57,6 @@ macro_rules! utilities_rows {
     dashes_before_numbers: DashesBefore = [DashesBefore::All, DashesBefore::All, DashesBefore::None, DashesBefore::None, DashesBefore::All, DashesBefore::Counts, DashesBefore::All], "observed in all six: (exit -- 3); echo $?; set a b; shift -- 1; for i in 1 2; do break -- 1; done";
     /// What `exit` and `return` take for a number.
     status_numbers: StatusNumbers = [StatusNumbers::Natural, StatusNumbers::Signed, StatusNumbers::Natural, StatusNumbers::Digits, StatusNumbers::Leading, StatusNumbers::Short, StatusNumbers::Expression], "observed in all six: f() { return ' 3'; }; f; echo $?, and 3x, -1, 3000000000";
-    /// `export +x` takes an attribute back.
-    export_takes_back: bool = [N, N, N, N, Y, Y, Y], "observed in all six: export +x; echo $?";
     /// Which parameters that are no variables `-v` knows besides.
     asked_parameters: AskedParameters = [AskedParameters::None, AskedParameters::Positional, AskedParameters::None, AskedParameters::None, AskedParameters::None, AskedParameters::Valued, AskedParameters::All], "observed in all six: [[ -v 1 ]]; echo $?; [[ -v '#' ]]; echo $?";
     /// What ends where `eval` refuses a first argument that looks like an option.
@@ -120,8 +81,6 @@ macro_rules! utilities_rows {
     numerals_are_expressions: bool = [N, N, N, N, Y, Y, Y], "observed in all six: shift 1+1";
     /// An unknown option of `set` ends the shell.
     unknown_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, Y], "observed in all six: set -Z; echo after";
-    /// The status of `unset` for an element with more behind its index.
-    unset_of_more_status: Status = [1, 0, 1, 1, 1, 1, 1], "observed in bash and ksh93: typeset -A a; unset 'a[]]'; echo $?";
     /// A function named TRAP and a condition is the action for that condition.
     functions_are_actions: bool = [N, N, N, N, N, N, Y], "observed in all six: TRAPUSR1() { echo $1; }; kill -USR1 $$";
     /// Escapes that the format of `printf` decodes.
@@ -132,12 +91,8 @@ macro_rules! utilities_rows {
     lone_dash_ends_options: &'static [&'static str] = [&[], &[], &[], &[], &["typeset", "alias", "integer", "float", "functions", "nameref", "compound", "autoload"], &["export", "readonly", "typeset", "local", "alias"], &["export", "readonly", "typeset", "declare", "local", "integer", "float", "alias", "unalias", "unset", "read", "shift", "hash", "enable", "disable", "functions", "pwd", "jobs", "whence", "where", "which", "type", "autoload", "unfunction", "unhash", "umask", "dirs", "rehash", "emulate", "print"]], "observed in all six: export - v=1; typeset - v=1; alias - a=b; read - x; shift -";
     /// These utilities pass over a second dash before an option.
     options_take_second_dash: bool = [N, N, N, N, N, N, Y], "observed in zsh with each utility: typeset --i n=5; read --r v; unset --v v; typeset +-i n";
-    /// A real that gets another number of digits in the same form keeps those that it did not show.
-    reals_of_one_form_keep_digits: bool = [N, N, N, N, Y, N, N], "observed in ksh93: typeset -F2 f=1.2345; typeset -F4 f; echo $f";
     /// The conditions whose actions a subshell has too.
     subshell_keeps_actions: &'static [&'static str] = [&[], &[], &[], &[], &[], &[], &["ERR", "ZERR", "DEBUG"]], "observed in all six: trap 'echo e' ERR; (false); trap 'echo d' DEBUG; (:)";
-    /// `type` and `whence` tell declaration utilities as reserved words.
-    declarations_are_keywords: bool = [N, N, N, N, N, N, Y], "observed in zsh: whence -w export typeset";
     /// `shift` shortens arrays too: `shift 2 array`, and `shift -p` takes from the end.
     shift_takes_arrays: bool = [N, N, N, N, N, N, Y], "observed in all six: a=(x y); shift a; echo $a";
     /// What too many arguments of `shift` and `break` end; nothing where they are not looked at.
@@ -152,9 +107,6 @@ macro_rules! utilities_rows {
     builtin_usage_status: Status = [1, 2, 1, 1, 2, 1, 1], "observed in all six: builtin -x echo; echo $?";
     /// `builtin` carries nothing out: it says whether its operands are built in.
     builtin_only_asks: bool = [N, N, N, N, Y, N, N], "observed in ksh93: builtin echo cd; echo $?";
-    /// An argument of `shift`, `break`, `exit` and `return` that begins with a dash is an unknown option; a digit
-    /// behind it makes it a status.
-    numbers_are_no_options: bool = [N, N, N, N, Y, Y, N], "observed in all six: shift -x; echo after; (shift -1); echo $?; (exit -1); echo $?";
     /// Which mistakes a compound command with redirections, or a function that is called with some, holds.
     redirected_commands_hold: Holds = [Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::ButUsage, Holds::Nothing, Holds::Nothing], "observed in all six: { : ${z?}; } 2>/dev/null; echo after; { set -Z; } 2>/dev/null; echo after";
     /// A `select` that ends since its input has ended is a failure for `set -e` and the action for ERR.
@@ -163,8 +115,6 @@ macro_rules! utilities_rows {
     failed_redirections_stay: bool = [N, Y, N, N, N, N, N], "observed in all six: ! { :; } </none/x; echo $?; ! : </none/x; echo $?";
     /// Which mistakes the last command of a pipeline holds, where the shell carries it out itself.
     last_of_pipeline_holds: Holds = [Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::ButUsage, Holds::Nothing, Holds::Nothing], "observed in ksh93 and zsh: : | : ${z?}; echo after; : | set -Z; echo after";
-    /// An assignment before a command, or to the name of a loop, that is passed over ends the shell under `set -e`.
-    passed_over_end_under_option: bool = [N, Y, N, N, N, N, N], "observed in all six: set -e; readonly r; r=1 echo a; echo after; for r in a; do :; done || echo after";
     /// What `alias =text` does.
     empty_alias_names: EmptyAliasNames = [EmptyAliasNames::Unknown, EmptyAliasNames::Unknown, EmptyAliasNames::Unknown, EmptyAliasNames::Unknown, EmptyAliasNames::Passed, EmptyAliasNames::Passed, EmptyAliasNames::End], "observed in all six: alias '=x'; echo $?";
     /// How the number that `break`, `shift`, `exit` and `return` take is written, where it is no expression.
@@ -177,25 +127,12 @@ macro_rules! utilities_rows {
     exec_dash_before_given_name: bool = [N, Y, N, N, N, N, N], "observed in all six: exec -la x printargs";
     /// An unknown option of `exec` ends the shell.
     exec_option_is_fatal: bool = [Y, N, Y, Y, Y, N, Y], "observed in all six: exec -x true; echo after";
-    /// The status of `unset -f` for what is no function.
-    unset_no_function_status: Status = [0, 0, 0, 0, 0, 0, 1], "observed in all six: unset -f nosuch; echo $?";
     /// `alias -g` makes an alias that is replaced wherever it is a word.
     global_aliases: bool = [N, N, N, N, N, N, Y], "observed in zsh: alias -g G=word, newline, echo G";
     /// `unset` takes nothing out of the arrays that tell of aliases and programs.
     tables_keep_elements: bool = [N, Y, N, N, N, N, N], "observed in bash and zsh: alias a=b; unset 'BASH_ALIASES[a]' 'aliases[a]'; alias";
     /// `disable -p` switches operators of patterns off.
     patterns_can_be_disabled: bool = [N, N, N, N, N, N, Y], "observed in zsh: disable -p '*'; [[ fg = f* ]]; echo $?";
-    /// The status of `typeset` and its kin for an unknown option.
-    declaration_usage_status: Status = [2, 2, 2, 2, 2, 1, 1], "observed in all six: typeset -Q m; echo $?";
-    /// A word of `typeset` or `local` that is no name ends the shell.
-    bad_local_name_is_fatal: bool = [Y, N, Y, Y, Y, N, Y], "observed in all six: f() { typeset 1x; echo after; }; f";
-    /// `name+=value` appends the text even if the variable holds a number.
-    integers_append_text: bool = [N, N, N, N, N, Y, N], "observed in all six: typeset -i n=3; n+=1; echo $n";
-    /// How a variable of `typeset -E` shows its number: the letter of `printf`, and how much less than
-    /// asked for the precision is.
-    scientific_numbers: (u8, usize) = [(b'g', 0), (b'g', 0), (b'g', 0), (b'g', 0), (b'g', 0), (b'g', 0), (b'e', 1)], "observed in ksh93 and zsh: typeset -E3 f=1234.5; echo $f";
-    /// `typeset -F` and `float` make variables that hold real numbers.
-    real_variables: bool = [N, N, N, N, Y, N, Y], "observed in all six: typeset -F2 f=1.567; echo $f";
     /// Behind an `eval` whose text ends in a backslash the next line cannot begin with a reserved word.
     last_backslash_hides_reserved: bool = [N, Y, N, N, N, N, N], "observed in bash: eval 'echo \\\\', newline, { echo a; }";
     /// A variable that `printf -v` sets ends before the first NUL.
@@ -232,8 +169,6 @@ macro_rules! utilities_rows {
     kill_failures: KillFailures = [KillFailures::Any, KillFailures::OnlyAll, KillFailures::Any, KillFailures::Counted, KillFailures::Any, KillFailures::Any, KillFailures::CountedInLists], "observed in all six: kill -l a b c; kill a b c; echo $?; kill -0 $$ a; echo $?";
     /// A command name that begins with `%` stands for `fg` with a job.
     job_names: JobNames = [JobNames::None, JobNames::Any, JobNames::None, JobNames::None, JobNames::None, JobNames::None, JobNames::Unquoted], "observed in all six: %1; '%1'; echo $?";
-    /// `typeset -fu` marks functions that are to be read from files, which may not exist yet.
-    typeset_marks_functions: bool = [N, N, N, N, Y, Y, Y], "observed in all six: typeset -fu nosuch; echo $?";
     /// The status of `.` with an option, where it has options; it has none that it knows.
     dot_option_status: Option<Status> = [Some(2), Some(2), Some(2), Some(2), Some(2), Some(1), None], "observed in all six: . -x; echo $?";
     /// An option of `.` ends the shell.
@@ -253,8 +188,6 @@ macro_rules! utilities_rows {
     wait_tells: bool = [Y, Y, N, N, N, N, Y], "observed in all six: wait 99999 2>err; test -s err";
     /// `break` outside loops writes a message.
     lone_break_is_told: bool = [N, Y, N, N, N, Y, N], "observed in all six: (break) 2>err; test -s err";
-    /// `unset` of a read-only variable ends the shell.
-    unset_read_only_is_fatal: bool = [Y, N, Y, Y, N, N, Y], "observed in all six: readonly x; unset x; echo after";
     /// `return` leaves its whole number in `$?`, not only the last byte of it.
     returns_wide_statuses: bool = [N, N, Y, N, Y, N, Y], "observed in all six: f() { return 256; }; f; echo $?";
     /// What `trap` knows besides EXIT and signals.
@@ -288,24 +221,14 @@ macro_rules! utilities_rows {
     umask_takes_one: bool = [N, N, N, N, N, N, Y], "observed in all six: umask 22 33; echo $?";
     /// The greatest number that `umask` takes, where there is one.
     umask_bound: Option<u32> = [None, Some(0o7777), None, Some(0o777), None, None, None], "observed in all six: umask 1000; echo $?; umask 10000; echo $?";
-    /// `unset -fv` is refused.
-    unset_minds_both_kinds: bool = [N, Y, N, N, N, N, N], "observed in all six: unset -fv x; echo $?";
-    /// A mistake in the index of an element that `unset` was given is told, and its status is 1.
-    unset_survives_indexes: bool = [N, N, N, N, Y, N, Y], "observed in bash, ksh93, mksh and zsh: a=(1); unset 'a[1/0]'; echo $?";
-    /// `unset` evaluates the index of an element though there is no such array.
-    unset_reads_lost_indexes: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: unset 'w[i++]'; echo $i";
     /// `%i` without an argument is a mistake, and ends `printf`.
     printf_i_needs_argument: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%i|'; echo $?; printf '%d|'; echo $?";
     /// Any name of an alias may begin with an equals sign, if another one ends it.
     alias_names_begin_anyhow: bool = [N, N, Y, Y, N, N, N], "observed in all six: alias =x=y; echo $?; alias =x; echo $?";
-    /// A declared list for an array of the other kind ends the line, outside functions.
-    list_of_other_kind_ends_line: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: declare -A a; declare -a a=(x); echo after";
     /// The status of `wait -n` with what is no process.
     wait_next_unknown_status: Status = [2, 127, 2, 2, 2, 2, 2], "observed in bash and busybox: wait -n x; echo $?";
     /// The status of `whence` without names, and of `type` with options only.
     whence_nothing_status: Option<Status> = [None, None, None, None, Some(2), None, Some(1)], "observed in all six: whence; echo $?; type -a; echo $?; type --; echo $?";
-    /// `alias -x` lets aliases pass that there are not.
-    exported_aliases_pass: bool = [N, N, N, N, Y, Y, N], "observed in all six: alias -x nosuch; echo $?";
     /// The status of `umask` for what is no mask.
     umask_usage_status: Status = [1, 1, 2, 2, 1, 1, 1], "observed in all six: umask 9; echo $?";
     /// The status of `let` for what is no expression.
@@ -314,8 +237,6 @@ macro_rules! utilities_rows {
     dot_failure_status: Status = [2, 1, 2, 2, 1, 1, 127], "observed in all six: (. ./nosuch); echo $?";
     /// The status a shell ends with after a wrong use of a special built-in utility.
     usage_status: Status = [2, 2, 2, 2, 1, 1, 1], "observed in all six: shift x; echo $?";
-    /// An element of an array can get a value in a declaration, but no kind, and no place in a function.
-    elements_are_not_declared: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -a e[1]=x; echo $e";
     /// The flag `0` of `printf` fills the width of a whole number that has a precision too.
     printf_fills_despite_precision: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%010.3d' 5";
     /// A function cannot be exported, which has the status 1.
@@ -354,14 +275,6 @@ macro_rules! utilities_rows {
     no_folder_is_here: bool = [N, N, Y, Y, N, N, Y], "observed in all six: unset HOME; cd; echo $?";
     /// `cd ''` stays where it is.
     empty_folder_is_here: bool = [N, Y, Y, Y, N, Y, Y], "observed in all six: cd ''; echo $?";
-    /// Which declarations with a value outlast an assignment of the same variable before them.
-    declared_values_outlast: DeclaredValues = [DeclaredValues::Direct, DeclaredValues::OutsideOrLocal, DeclaredValues::Direct, DeclaredValues::Direct, DeclaredValues::All, DeclaredValues::Direct, DeclaredValues::None], "observed in all six: x=1 export x=5; echo $x; x=1 typeset x=5; echo $x; f() { x=1 local x=5; echo $x; }; f; echo $x";
-    /// A mistake behind `integer`, `float` and `nameref` ends the command only.
-    declaring_words_hold_mistakes: bool = [N, N, N, N, Y, N, N], "observed in ksh93, mksh and zsh: integer y='1+'; echo $?; nameref r='a b'; echo $?";
-    /// A list is a mistake behind `typeset -i` and `-F`, and `unset` of an element of such a number.
-    numbers_refuse_lists: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -ia a=(1 2); echo $a; typeset -i x; unset 'x[0]'; echo after";
-    /// The assignments before a declaration are carried out before its words are expanded.
-    declarations_see_assignments: bool = [N, N, N, N, Y, N, Y], "observed in all six: x=1 export y=$x; echo $y; x=1 typeset y=$x; echo $y";
     /// `exec` makes a relative path absolute.
     exec_goes_from_root: bool = [N, Y, N, N, N, N, N], "observed in all six with a script s that prints $0: exec ./s";
     /// `-nt` and `-ot` compare whole seconds.
@@ -390,8 +303,6 @@ macro_rules! utilities_rows {
     printf_minds_missing: bool = [N, N, N, Y, N, N, N], "observed in all six: printf %d; echo $?";
     /// `%#x` in `printf` puts a prefix before 0 too.
     printf_prefixes_zero: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%#x' 0";
-    /// The status of `unset` for an element with an empty index, which changes nothing then.
-    unset_empty_index_status: Option<Status> = [None, Some(0), None, None, None, None, Some(1)], "observed in bash, ksh93, mksh and zsh: a=(1 2); unset 'a[]'; echo $? ${a[@]}";
     /// `cd` with two words exchanges the first for the second in the path of the current folder.
     second_folder_replaces: bool = [N, N, N, N, Y, Y, Y], "observed in all six: cd combs; cd combs combs/deep; pwd";
     /// What `cd` does with PWD and OLDPWD if they are read-only.
@@ -456,10 +367,6 @@ macro_rules! utilities_rows {
     alias_stops_at_bad_name: bool = [N, N, N, N, Y, Y, N], "observed in all six: alias 'a\"b=1' z=2; alias z";
     /// The status of `alias` is the number of unknown names before the first new alias.
     alias_counts_unknown_names: bool = [N, N, N, N, Y, N, N], "observed in all six: alias nosuch nosuch2; echo $?; alias a=b nosuch; echo $?";
-    /// `unset` reads only the start of a name, and passes over what is none.
-    unset_reads_starts: bool = [N, N, N, N, N, Y, N], "observed in all six: unset a-b; echo $?; unset 1x; echo $?";
-    /// `unset -f` of what is no name has the status 1.
-    unset_minds_function_names: bool = [N, N, N, N, Y, N, Y], "observed in all six: unset -f 1x; echo $?";
     /// The options of `trap`; nothing where it has none.
     trap_letters: Option<&'static str> = [Some("p"), Some("lp"), Some(""), Some(""), Some("lp"), Some(""), None], "observed in all six: trap -p INT; trap -l; trap -x";
     /// An unknown option of `trap` ends the shell.
@@ -492,10 +399,6 @@ macro_rules! utilities_rows {
     no_file_status: Option<Status> = [None, Some(2), Some(0), Some(2), None, None, Some(1)], "observed in all six: . ; echo $?";
     /// The status of `kill` without a process.
     kill_nothing_status: Status = [1, 2, 2, 1, 2, 1, 1], "observed in all six: kill; echo $?";
-    /// `typeset +a` and `+A` of an array are refused.
-    arrays_stay: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: a=(1); typeset +a a; echo $?";
-    /// `readonly -n` makes nothing read-only.
-    readonly_can_be_undone: bool = [N, Y, N, N, N, N, N], "observed in bash: readonly -n x; x=1; echo $?";
     /// `hash` tells which programs were found already.
     hash_is_table: bool = [N, Y, N, N, N, N, N], "observed in bash: hash -t ls; echo $?; ls; hash -t ls; echo $?; hash -d ls; echo $?";
     /// `hash -r` takes no names.
@@ -513,16 +416,6 @@ macro_rules! utilities_rows {
     printf_negatives_have_sign: bool = [N, N, N, Y, N, N, N], "observed in all six: printf %X -01777777777777777777777; echo $?";
     /// `printf %q` without an argument prints nothing.
     printf_quotes_nothing: bool = [N, N, N, N, Y, N, Y], "observed in bash, ksh93 and zsh: printf '[%q]'";
-    /// How many bits integer variables have that are declared with `-s`, without it, and with `-l`.
-    integer_bits: [u32; 3] = [[64, 64, 64], [64, 64, 64], [64, 64, 64], [64, 64, 64], [16, 32, 64], [32, 32, 32], [64, 64, 64]], "observed in ksh93 and mksh: typeset -i n=3000000000; echo $n; typeset -li l=3000000000; echo $l; typeset -si s=99999; echo $s";
-    /// `typeset -ui` makes integers without a sign, and a base shows the bits of numbers below 0.
-    unsigned_integers: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and mksh: typeset -ui y=-3; echo $y; typeset -i16 z=-3; echo $z";
-    /// `typeset -p name=value` assigns.
-    telling_assigns: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: typeset -p q=5; echo $q";
-    /// `typeset -p -x name=value` assigns and does nothing else.
-    told_kinds_are_forgotten: bool = [N, N, N, N, Y, N, N], "observed in ksh93, mksh and zsh: typeset -p -L4 n=ab; echo \"[$n]\"";
-    /// A number stays one when its variable is declared to have letters of one case.
-    numbers_outdo_case: bool = [N, Y, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -i x=3; typeset -u x; x=5+1; echo $x";
     /// `printf %c` shows a character, not a byte.
     printf_shows_characters: bool = [N, N, N, N, Y, N, N], "observed in all six: printf %c ä | od -c";
     /// `printf` gives up at a `*` that there is no argument for.
@@ -533,12 +426,8 @@ macro_rules! utilities_rows {
     alias_usage_status: Option<Status> = [None, Some(2), None, None, Some(2), Some(1), Some(1)], "observed in all six: alias -x; echo $?";
     /// What `alias name` tells before the name, and what `alias -p name` does.
     alias_prefixes: (&'static str, &'static str) = [("", ""), ("alias ", "alias "), ("", ""), ("", ""), ("", "alias "), ("", "alias "), ("", "alias ")], "observed in all six: alias x=1; alias x; alias -p x; in zsh alias -L x";
-    /// A name that `getopts` or `unset` is given ends before an equals sign.
-    names_end_at_equals: bool = [N, N, Y, Y, N, N, N], "observed in all six: o=1; unset o=; echo $o; getopts a o=z -a; echo $o";
     /// `command` keeps an assignment of `export` and its kin to a read-only variable from ending the shell, with this status.
     command_holds_read_only: Option<Status> = [None, None, None, None, Some(1), Some(2), None], "observed in all six: readonly v; command export v=1; echo $?";
-    /// `local -I` keeps the value that is outside.
-    locals_can_inherit: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: v=1; f() { local -I v; echo $v; }; f";
     /// `exec` carries out functions and built-in utilities.
     exec_runs_builtins: bool = [N, N, N, N, N, Y, Y], "observed in all six: (exec test 1 = 2); echo $?; f() { echo in; }; (exec f)";
     /// `exec` carries out functions too where it carries out utilities.
@@ -550,52 +439,10 @@ macro_rules! utilities_rows {
     /// The signs before the name that `-o` of a test takes: `-` and `+` for a letter, `!` for what is off, `?` for
     /// whether there is such an option.
     option_test_signs: &'static str = ["", "", "", "", "?", "-+!?", ""], "observed in all six: [ -o -f ]; echo $?; [ -o !vi ]; echo $?; [ -o ?vi ]; echo $?";
-    /// What `typeset` behind `command` declares is gone when that ends.
-    command_hides_declarations: bool = [N, N, Y, Y, N, Y, N], "observed in all six: f() { command local y=2; echo $y; }; f; x=1; command typeset x=2; echo $x";
     /// `[[ -o name ]]` has this status where there is no such option, with `!` before it too.
     unknown_option_test: Option<Status> = [None, None, None, None, None, None, Some(3)], "observed in bash, ksh93, mksh and zsh: [[ -o nosuch ]]; echo $?; [[ ! -o nosuch ]]; echo $?";
-    /// What base an integer variable has that was declared without one.
-    integers_take_base: TakesBase = [TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::Never, TakesBase::OfValue, TakesBase::OfLastBased], "observed in bash, ksh93, mksh and zsh: typeset -i m; m=1+16#ff; echo $m; m=8#17; echo $m";
-    /// A value that is no number is lost when its variable becomes an integer.
-    values_become_numbers_or_nothing: bool = [N, N, N, N, N, Y, N], "observed in ksh93, mksh and zsh: x='a b'; typeset -i x; echo $? ${x-unset}";
-    /// `typeset -p` with the letter of a kind declares.
-    kinds_outdo_telling: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: typeset -p -i x=1+2; echo $x";
-    /// `typeset -x` in a function declares a variable outside, unless the function has one of that name.
-    exported_declarations_are_global: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: f() { typeset -x n=1; }; f; echo $n; g() { local -x m=1; }; g; echo $m";
-    /// One declaration cannot make a variable an integer and a real.
-    integers_are_no_reals: bool = [N, N, N, N, N, N, Y], "observed in ksh93 and zsh: typeset -i -F2 x=3; echo $? $x";
-    /// A variable that is declared a number is no array, whatever `-a` or `-A` says.
-    numbers_are_no_arrays: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -a -i n=3; echo $n";
-    /// A read-only variable may be declared to be of another kind.
-    read_only_kinds_change: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: x=1+2; typeset -r x; typeset -i x; echo $x";
-    /// The status of a declaration that would make a read-only variable one of another kind, where that is refused.
-    read_only_kind_status: Option<Status> = [None, None, None, None, None, Some(2), None], "observed in mksh: typeset -r x=hi; typeset -i x; echo $? $x";
-    /// The bases that an integer variable can be shown in; another one is 10, if it is not refused.
-    integer_bases: (i64, i64) = [(2, 64), (2, 64), (2, 64), (2, 64), (2, 64), (1, 36), (2, 36)], "observed in ksh93, mksh and zsh: typeset -i65 a=65; echo $a; the same with 64, 37, 1 and 0";
-    /// A declaration with another base is refused.
-    other_bases_are_refused: bool = [N, N, N, N, N, N, Y], "observed in ksh93, mksh and zsh: typeset -i1 a=65; echo $? $a";
-    /// Of `typeset -L` and `-R` together the left one counts.
-    left_field_wins: bool = [N, N, N, N, N, Y, N], "observed in ksh93 and mksh: typeset -L3 -R3 t=abcd; echo $t";
-    /// One declaration cannot make a variable a number and give it a field.
-    fields_hold_no_numbers: bool = [N, N, N, N, Y, N, N], "observed in ksh93, mksh and zsh: typeset -i -Z6 t=42; echo $t";
-    /// `readonly -a name` and `export -a name` make an array of a name without a value.
-    export_makes_arrays: bool = [N, N, N, N, N, Y, Y], "observed in bash and zsh: readonly -a r; declare -p r";
-    /// `readonly` makes variables of the function that it stands in.
-    readonly_is_local: bool = [N, N, N, N, N, N, Y], "observed in all six: f() { readonly x=1; }; x=0; f; echo $x";
     /// Behind `exec` of a built-in utility or a function the action for EXIT is not carried out.
     exec_forgets_exit_action: bool = [N, N, N, N, N, N, Y], "observed in zsh: trap 'echo end' EXIT; exec true";
-    /// The words of a declaration see what those before them assign: `typeset x=1 y=$x`.
-    declarations_assign_in_turn: bool = [N, N, N, N, Y, N, N], "observed in all six: x=o; export x=in y=$x; echo $y; i=0; typeset i=5 j=$((i+1)); echo $j";
-    /// `unset` of an element but the first, of a variable that is no array, is a mistake.
-    unset_minds_elements_of_text: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: x=a; unset 'x[1]'; echo $?; unset 'x[@]'; echo $?";
-    /// `unset` of the element 0 of a variable that is there is a mistake.
-    unset_minds_index_zero: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: a=(p q); unset 'a[0]'; echo $?";
-    /// `unset` of a key that an associative array does not have is a mistake.
-    unset_minds_missing_keys: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93 and zsh: typeset -A h; unset 'h[k]'; echo $?";
-    /// What `unset 'a[@]'` takes away.
-    unset_all: UnsetAll = [UnsetAll::Variable, UnsetAll::Elements, UnsetAll::Variable, UnsetAll::Variable, UnsetAll::Refused, UnsetAll::Fatal, UnsetAll::Value], "observed in bash, ksh93 and zsh: a=(1 2); unset 'a[@]'; echo ${#a[@]}; typeset -A h; h[k]=v; unset 'h[@]'; echo ${#h[@]}";
-    /// An indexed array cannot become an associative one, nor the other way round.
-    arrays_keep_their_kind: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: declare -a a; declare -A a; echo $?";
     /// `set -E` lets functions inherit the action for ERR.
     errtrace_option: bool = [N, Y, N, Y, N, N, N], "observed in all six: set -E; echo $?";
     /// `set -T` lets functions inherit the actions for DEBUG and RETURN.
@@ -624,10 +471,6 @@ macro_rules! utilities_rows {
     dot_sets_zero: bool = [N, N, N, N, N, N, Y], "observed in all six: echo 'echo $0' > lib; . ./lib";
     /// `break` in a file sees a loop around the `.`, which it leaves.
     dot_is_inside_loops: bool = [Y, Y, Y, Y, Y, N, N], "observed in all six: echo break > lib; for i in 1 2; do . ./lib; done";
-    /// A variable of a function is exported if the one that it hides is.
-    locals_inherit_export: bool = [N, Y, N, Y, N, N, N], "observed in all six: export v=1; f() { local v=2; env; }; f";
-    /// A variable of a function stays declared when `unset` has taken its value away.
-    unset_locals_stay: bool = [N, Y, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: f() { local v=1; unset v; typeset -p v; }; f";
     /// The function `chpwd` is called when the shell has gone to another folder.
     folder_hook: bool = [N, N, N, N, N, N, Y], "observed in all six: chpwd() { echo $PWD; }; cd combs";
     /// An unknown name behind `set -o` ends the shell.
@@ -638,64 +481,12 @@ macro_rules! utilities_rows {
     missing_files_are_old: bool = [N, Y, N, N, Y, Y, N], "observed in all six: test lid -nt nosuch; echo $?";
     /// The status of `let` without an expression.
     let_nothing_status: Status = [1, 1, 1, 2, 2, 1, 1], "observed in all six: let; echo $?";
-    /// The option letters of `local`, where it has options.
-    local_letters: Option<&'static str> = [Some(""), Some("aAcfFgIilnprtux"), None, None, Some(""), Some("afgi.L.lnpR.rtUuxZ."), Some("aAE/F/Hhi/lL/pR/rtTUuxZ/")], "observed in all six: f() { local -r x=1; local -- y=2; local -g z=3; }; f";
-    /// `local` finds out when the function ends that a name with a value is none.
-    local_finds_bad_names_late: bool = [N, N, Y, Y, N, N, N], "observed in all six: f() { local 1x=2; echo in; }; f; echo after";
-    /// The option letters of `integer`, where it has not those of `typeset`.
-    integer_letters: Option<&'static str> = [None, None, None, None, None, None, Some("HL/R/Z/ghi/lp.rtux")], "observed in ksh93, mksh and zsh: integer -a x=5; integer -U x=5";
-    /// The option letters of `float`, where it has not those of `typeset`.
-    float_letters: Option<&'static str> = [None, None, None, None, None, None, Some("E/F/HL/R/Z/ghlp.rtux")], "observed in ksh93 and zsh: float -a x=5; float -i x=5";
-    /// An attribute changes all elements that an array has already.
-    attributes_change_elements: bool = [N, N, N, N, Y, Y, N], "observed in bash, ksh93, mksh and zsh: a=(x y); typeset -u a; echo ${a[@]}";
-    /// `typeset -a` makes the value that a variable has its first element; otherwise the value is lost.
-    texts_become_elements: bool = [Y, Y, Y, Y, Y, Y, N], "observed in bash, ksh93, mksh and zsh: x=5; typeset -a x; echo ${x[@]}";
-    /// An index in a text ends at the first bracket that closes; behind it there is nothing.
-    index_ends_at_bracket: bool = [N, Y, N, N, Y, N, N], "observed in all six: k='a]b'; unset \"d[$k]\"";
-    /// `declare -c` keeps a value with one capital at its start.
-    capital_attribute: bool = [N, Y, N, N, N, N, N], "observed in all six: typeset -c x=ab; echo $x";
-    /// `unset 'x[0]'` takes a variable away that is no array.
-    unset_first_element_of_text: bool = [N, Y, N, N, Y, Y, N], "observed in all six: x=a; unset 'x[0]'; echo ${x-unset}";
-    /// There are associative arrays.
-    associative_arrays: bool = [N, Y, N, N, Y, N, Y], "observed in all six: typeset -A m; m[k]=v; m[j]=w; echo ${m[k]}";
-    /// A declaration without a value makes the variable empty.
-    declaration_makes_empty: bool = [N, N, N, N, N, N, Y], "observed in all six: declare y; echo ${y-unset}";
-    /// An unknown option of `typeset` and its kin ends the shell.
-    typeset_option_is_fatal: bool = [Y, N, Y, Y, Y, N, N], "observed in all six: typeset -Q x; echo after";
-    /// An unknown option of `export` ends the shell.
-    export_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: export -Q x; echo after";
     /// `command` carries out programs only.
     command_is_for_programs: bool = [N, N, N, N, N, N, Y], "observed in all six: command command echo a";
-    /// A real that is declared again without a number of digits keeps its own.
-    reals_keep_digits: bool = [N, N, N, N, N, N, Y], "observed in ksh93 and zsh: float -F3 f=3.14159; typeset -F f; echo $f";
     /// `exec -c` leaves the program no environment at all, not even its own path.
     bare_means_nothing: bool = [N, Y, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: exec -c env";
-    /// A variable that a declaration takes from an assignment before it stays exported.
-    taken_temporaries_stay_exported: bool = [N, Y, N, N, N, N, N], "observed in bash and ksh93: z=y readonly z; env | grep z=";
-    /// The same where nothing is declared of it that lasts: neither outside a function nor with an attribute.
-    plain_declarations_take_temporary: bool = [N, N, N, N, Y, N, N], "observed in bash and ksh93: z=y typeset z; echo $z";
-    /// A declaration utility declares the variable that was assigned before it.
-    declarations_take_temporary: bool = [N, Y, N, N, Y, N, N], "observed in all six: z=y typeset z; echo $z";
-    /// A variable that was assigned before a function, and is exported or frozen inside, gives the one that it stands
-    /// for its last value and its attributes.
-    temporaries_pass_on_values: bool = [N, Y, N, N, N, N, N], "observed in all six: typeset -i x=3; f() { export x=4+4; x=5+5; }; x=t f; typeset -p x";
     /// `printf -v` assigns nothing where something in the format is no conversion.
     printf_stores_whole_formats: bool = [N, N, N, N, Y, N, Y], "observed in bash, ksh93 and zsh: v=old; printf -v v 'a%k' 1; echo $v";
-    /// A value that `typeset` assigns to a number or a field makes it plain text, unless `typeset` says otherwise; and
-    /// the variable is not exported any more.
-    typeset_values_are_plain: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: typeset -ix x=3; typeset x=1+1; typeset -p x";
-    /// `typeset +x`, without a value, makes no variable of the function, and changes none of another.
-    plus_makes_no_local: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: x=7; function f { typeset +x x; echo $x; }; f";
-    /// `declare -g` means the variable outside of all functions.
-    global_is_outermost: bool = [N, Y, N, N, Y, N, N], "observed in all six: g() { typeset -g v=1; }; f() { typeset v; g; echo $v; }; f";
-    /// Declaration utilities take `name+=value`.
-    declarations_append: bool = [N, Y, N, N, N, Y, N], "observed in all six: a=1; export a+=4";
-    /// The option letters of `export` and `readonly`.
-    export_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "aE/F/fHhi/lL/pR/rtTUuZ/"], "observed in all six: export -n x=1";
-    /// The options of `readonly`; a dot says that a number may follow.
-    readonly_letters: &'static str = ["p", "aAfnp", "p", "np", "p", "p", "aAE/F/fgHhi/lL/pR/tTUuxZ/"], "observed in all six: readonly -x; readonly -n x=1; readonly -U x=1";
-    /// What `unset` without a name does.
-    unset_nothing: Outside = [Outside::Allowed, Outside::Allowed, Outside::Allowed, Outside::Allowed, Outside::Fatal, Outside::Allowed, Outside::Fails], "observed in all six: unset; echo $?";
     /// Which mistakes in the text of `eval` end only that.
     eval_holds: Holds = [Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::Nothing, Holds::ButUsage, Holds::Nothing, Holds::All], "observed in all six: eval 'echo ~nosuch'; echo after; eval 'shift 9'; echo after";
     /// Which mistakes in a file that `.` carries out end only that.

@@ -1,11 +1,13 @@
 //! What the shell carries out itself: one table, a file a family.
 
 mod alias;
+mod assigned;
 mod attributes;
 mod autoload;
 mod columns;
 mod compgen;
 mod control;
+mod declared;
 mod emulations;
 mod enable;
 mod escapes;
@@ -17,6 +19,7 @@ mod getopts;
 mod hash;
 mod input;
 mod kill;
+mod let_expressions;
 mod limits;
 mod mapfile;
 mod modules;
@@ -132,7 +135,7 @@ const TABLE: &[(&str, Builtin)] = &[
     ("integer", variables::declare_as),
     ("jobs", process::jobs),
     ("kill", kill::kill),
-    ("let", variables::evaluate),
+    ("let", let_expressions::evaluate),
     ("local", variables::declare),
     ("mapfile", mapfile::mapfile),
     ("nameref", variables::declare_as),
