@@ -427,8 +427,8 @@ impl Text {
     }
 
     /// The text where, in unquoted values, the character behind a backslash is quoted and the backslash is
-    /// gone; one at the end of a value is quoted itself. All values are parts of `one`, or those that come from
-    /// the same expansion are.
+    /// gone; one at the end of a value is quoted itself. With `one`, all values are parts of one; else those are that
+    /// come from the same expansion.
     pub fn unquoted_values(&self, one: bool) -> Text {
         let mut made = Text::new();
         // The run whose last byte is a backslash that may quote the first byte of the next one.

@@ -12,7 +12,7 @@ use crate::expand::substitute::{Place, Substitution};
 use crate::expand::trimmed::{Removal, trimmed};
 use crate::expand::{Tilde, pattern_text_with};
 use crate::lineage::{Hop, Origin, Rule};
-use crate::state::{Keeps, Key, Value, Variable, element_name, shown_name};
+use crate::state::{Keeps, Key, Value, element_name, shown_name};
 use crate::stop::Stop;
 use crate::syntax::ast::{Arithmetic, Operation, Parameter, ParameterName, Part, Subscript, Word};
 use crate::syntax::{OPEN_BRACKET, has_open_bracket};
@@ -393,6 +393,33 @@ impl Substitution<'_> {
         }
     }
 
+    /// Refuses the length of what is not set, under `set -u`.
+    fn check_length(&mut self, parameter: &Parameter, held: &Held) -> Result<(), Stop> {
+        let state = self.cx.state();
+        let (is_unset, has_index) = (matches!(held, Held::Unset), parameter.index.is_some());
+        let ParameterName::Variable(name) = &parameter.name else {
+            return if is_unset { self.unset(parameter) } else { Ok(()) };
+        };
+        let variable = state.variables.get(name);
+        let is_array = variable.is_some() && state.variables.is_array(name);
+        let has_nothing =
+            variable.is_none_or(|one| matches!(one.value, Value::Nothing) || one.bare);
+        let minds = match state.dialect.array_length_minds {
+            LengthMinds::Nothing => false,
+            LengthMinds::Unset => has_nothing && !is_unset,
+            LengthMinds::OtherThanArrays => has_index && (has_nothing || !is_array),
+        };
+        if minds {
+            let message = "the array is not set, and set -u is on";
+            return Err(state.mistake(message, parameter.span, 1));
+        }
+        let passes = state.dialect.missing_element_has_length && has_index && is_array;
+        match is_unset && !passes {
+            true => self.unset(parameter),
+            false => Ok(()),
+        }
+    }
+
     fn length(&mut self, parameter: &Parameter, held: Held) -> Result<Held, Stop> {
         let state = self.cx.state();
         if let ParameterName::Variable(name) = &parameter.name
@@ -402,30 +429,8 @@ impl Substitution<'_> {
             // bash looks for a variable of that name, brackets and all.
             return Ok(Held::One(self.computed(parameter, b"0")));
         }
-        let name = match &parameter.name {
-            ParameterName::Variable(name) => Some(name),
-            _ => None,
-        };
-        let is_array = name.is_some_and(|name| state.variables.is_array(name));
-        let among_others = state.dialect.missing_element_has_length && parameter.index.is_some();
-        let minds = match state.dialect.array_length_minds {
-            LengthMinds::Nothing => false,
-            LengthMinds::Unset => name.is_some_and(|name| {
-                let variable = state.variables.get(name);
-                variable.is_none_or(|one| matches!(one.value, Value::Nothing) || one.bare)
-            }),
-            LengthMinds::OtherThanArrays => {
-                let bare = |one: &Variable| matches!(one.value, Value::Nothing) || one.bare;
-                let bare = name.and_then(|name| state.variables.get(name)).is_some_and(bare);
-                parameter.index.is_some() && (!is_array || bare)
-            }
-        };
-        if minds && name.is_some() && self.cx.state().options.no_unset {
-            let message = "the array is not set, and set -u is on";
-            return Err(self.cx.state().mistake(message, parameter.span, 1));
-        }
-        if matches!(held, Held::Unset) && !(among_others && is_array) {
-            self.unset(parameter)?;
+        if self.cx.state().options.no_unset {
+            self.check_length(parameter, &held)?;
         }
         let mut in_bytes = false;
         let held = match held {

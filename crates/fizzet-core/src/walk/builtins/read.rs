@@ -1,5 +1,6 @@
 //! `read` (POSIX XCU read).
 
+use std::borrow::Cow;
 use std::rc::Rc;
 
 use crate::dialect::{BackslashInIfs, IfsUnits, InputBackslash, ReadOfNothing};
@@ -159,11 +160,12 @@ impl Reading<'_> {
 
     fn fields_of(&self, walker: &Walker, call: &Call<'_>, stretch: &Stretch) -> Vec<Text> {
         let dialect = &walker.state.dialect;
-        let mut line = stretch.text.clone();
+        let mut line = Cow::Borrowed(&stretch.text);
         let holds_nothing = stretch.quotes_nothing && walker.last_backslash_is_text(&line);
         if holds_nothing {
             // It stands there as text that is quoted until the fields are made.
-            line.push(QUOTED_NOTHING, Standing::Quoted, &Origin::new(Rule::Output, call.span));
+            let origin = Origin::new(Rule::Output, call.span);
+            line.to_mut().push(QUOTED_NOTHING, Standing::Quoted, &origin);
         }
         let ifs = match dialect.newline_separates_lines_only && self.reach.end != Some(b'\n') {
             true => without_newline(&walker.state),
