@@ -333,7 +333,7 @@ impl Substitution<'_> {
         }
         let variable = self.cx.state().variables.get(name);
         let star = matches!(index, Subscript::Star);
-        if variable.is_none()
+        if variable.is_none_or(|one| matches!(one.value, Value::Nothing))
             && self.cx.state().dialect.array_is_list
             && matches!(index, Subscript::At | Subscript::Star)
         {

@@ -130,6 +130,8 @@ macro_rules! declaring_rows {
     numbers_are_no_arrays: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -a -i n=3; echo $n";
     /// A read-only variable may be declared to be of another kind.
     read_only_kinds_change: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: x=1+2; typeset -r x; typeset -i x; echo $x";
+    /// The attributes that cannot be taken back from a read-only variable, the status of trying to, and what that ends.
+    read_only_keeps_marks: Option<(&'static [u8], Status, Reach)> = [None, None, None, None, Some((b"axr", 1, Reach::Shell)), Some((b"xr", 2, Reach::Command)), None], "observed in bash, ksh93, mksh and zsh: readonly x=3; typeset +x x; echo $?";
     /// The status of a declaration that would make a read-only variable one of another kind, where that is refused.
     read_only_kind_status: Option<Status> = [None, None, None, None, None, Some(2), None], "observed in mksh: typeset -r x=hi; typeset -i x; echo $? $x";
     /// The bases that an integer variable can be shown in; another one is 10, if it is not refused.

@@ -67,6 +67,7 @@ impl Walker {
                 && !(declaration.local
                     && self.is_local(name)
                     && !(self.is_own(name)
+                        && equals.is_some()
                         && !has_list
                         && self.state.dialect.local_refuses_read_only));
         let outside = declaration.outside && !self.state.dialect.elements_are_exported;
@@ -393,6 +394,14 @@ impl Walker {
     fn mark(&mut self, declaration: &Declaration<'_>, name: &[u8]) -> Result<bool, Stop> {
         let given = &declaration.given;
         let is_frozen = self.state.variables.get(name).is_some_and(|one| one.read_only);
+        let takes_back = |letters: &[u8]| letters.iter().any(|letter| given.takes_back(*letter));
+        if let Some((marks, status, reach)) = self.state.dialect.read_only_keeps_marks
+            && is_frozen
+            && takes_back(marks)
+        {
+            let message = "the variable is read-only, and keeps what it has";
+            return Err(Stop::error(message, declaration.span, status, reach));
+        }
         if given.takes_back(b'r') && is_frozen && !self.state.dialect.read_only_can_end {
             return Ok(false);
         }

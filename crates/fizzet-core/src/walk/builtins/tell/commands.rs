@@ -65,13 +65,14 @@ impl Walker {
         lines.join(&b'\n')
     }
 
-    /// As zsh tells it: what is exported with `export`, lists with blanks inside the parentheses.
+    /// As zsh tells it: what is exported with `export`, unless the function has made it; lists with blanks inside the
+    /// parentheses.
     fn told_with_lists(&self, name: &[u8], variable: &Variable) -> Vec<u8> {
         let is_list = matches!(variable.value, Value::Indexed(_) | Value::Associative(_));
-        let exported = variable.exported && !is_list;
+        let exported = variable.exported && !is_list && !self.is_own(name);
         let command = if exported { "export" } else { "typeset" };
         let mut letters = Letters::default();
-        if !self.scopes.is_empty() && !self.is_local(name) && !exported {
+        if !self.scopes.is_empty() && !self.is_own(name) && !exported {
             letters.written += " -g";
         }
         letters.add(matches!(variable.value, Value::Indexed(_)), 'a');
@@ -94,7 +95,7 @@ impl Walker {
         letters.add(variable.keeps == Keeps::Lower, 'l');
         letters.add(variable.read_only, 'r');
         letters.add(variable.keeps == Keeps::Upper, 'u');
-        letters.add(variable.exported && is_list, 'x');
+        letters.add(variable.exported && (is_list || self.is_local(name)), 'x');
         letters.add(variable.unique, 'U');
         let tie = self.state.tie(name).filter(|_| self.is_told_tied(name)).cloned();
         letters.add(tie.is_some(), 'T');
