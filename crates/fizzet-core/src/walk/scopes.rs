@@ -271,6 +271,8 @@ impl Walker {
         let passes_on = self.state.dialect.temporaries_pass_on_values;
         for one in self.temporaries.iter_mut().filter(|one| one.scopes < inside) {
             match passes_on {
+                // A loop may export it over and over.
+                true if one.passed_on.iter().any(|known| **known == *name) => {}
                 true => one.passed_on.push(name.into()),
                 false => one.saved.retain(|one| !known(one)),
             }
