@@ -264,9 +264,24 @@ pub fn shells_with(name: &[u8]) -> Vec<Shell> {
 
 /// Whether some shell carries out a command of this name itself.
 pub fn is_known_elsewhere(name: &[u8]) -> bool {
-    RESERVED_SOMEWHERE.iter().any(|(word, _)| word.as_bytes() == name)
-        || UTILITIES.iter().any(|names| names.number(name) == Some(OTHER_UTILITY))
+    ELSEWHERE.number(name).is_some()
 }
+
+/// Reserved words that not every shell has, and utilities of every shell that are not special.
+static ELSEWHERE: Names<1024> = {
+    let mut all = Names::new().with_all(COMMON, OTHER_UTILITY);
+    let mut at = 0;
+    while at < RESERVED_SOMEWHERE.len() {
+        all = all.with(RESERVED_SOMEWHERE[at].0, OTHER_UTILITY);
+        at += 1;
+    }
+    let mut column = 0;
+    while column < OWN.len() {
+        all = all.with_all(OWN[column], OTHER_UTILITY);
+        column += 1;
+    }
+    all
+};
 
 #[cfg(test)]
 mod tests {

@@ -12,6 +12,8 @@ pub use elsewhere::{counts, counts_may_differ};
 use std::borrow::Cow;
 use std::collections::HashSet;
 
+use rustc_hash::FxHashMap;
+
 use crate::source::{Sources, Span};
 use crate::trace::{CommandTrace, Trace};
 
@@ -53,36 +55,49 @@ impl<'a> Look<'a> {
 
 type Finder = fn(&mut Look<'_>);
 
-/// The catalogue: names, finders, and the characters of which one must stand in the words as written
-/// ([`ANY`]: the trap needs none).
-const NOTES: &[(&str, Finder, u128)] = &[
-    ("split-value", parameters::split_value, characters(b"$`")),
-    ("vanished-value", parameters::vanished_value, characters(b"$`")),
-    ("vanished-value", parameters::vanished_parameters, characters(b"$")),
-    ("value-matched-files", parameters::value_matched_files, characters(b"$`")),
-    ("joined-parameters", parameters::joined_parameters, characters(b"$")),
-    ("cut-number", parameters::cut_number, characters(b"$")),
-    ("dash-from-data", parameters::dash_from_data, ANY),
-    ("pasted-text", written::pasted_text, ANY),
-    ("quoted-tilde", written::quoted_tilde, characters(b"~")),
-    ("quoted-pattern", written::quoted_pattern, characters(b"\"")),
-    ("early-quote", written::early_quote, characters(b"\"")),
-    ("comparison-redirects", written::comparison_redirects, ANY),
-    ("joined-assignment", written::joined_assignment, ANY),
-    ("foreign-name", elsewhere::foreign_name, ANY),
-    ("lost-program", elsewhere::lost_program, ANY),
+/// Without what a trap cannot be in a command.
+#[derive(Clone, Copy)]
+enum Needs {
+    /// One of these characters in a word as it is written.
+    Written(u128),
+    /// An argument.
+    Arguments,
+    /// A redirection.
+    Redirections,
+    /// An assignment.
+    Assignments,
+    /// That nothing carries it out.
+    Absence,
+}
+
+/// The catalogue: names, finders, and what each trap needs.
+const NOTES: &[(&str, Finder, Needs)] = &[
+    ("split-value", parameters::split_value, Needs::Written(characters(b"$`"))),
+    ("vanished-value", parameters::vanished_value, Needs::Written(characters(b"$`"))),
+    ("vanished-value", parameters::vanished_parameters, Needs::Written(characters(b"$"))),
+    ("value-matched-files", parameters::value_matched_files, Needs::Written(characters(b"$`"))),
+    ("joined-parameters", parameters::joined_parameters, Needs::Written(characters(b"$"))),
+    ("cut-number", parameters::cut_number, Needs::Written(characters(b"$"))),
+    ("dash-from-data", parameters::dash_from_data, Needs::Arguments),
+    ("pasted-text", written::pasted_text, Needs::Written(characters(b"\r\x80"))),
+    ("quoted-tilde", written::quoted_tilde, Needs::Written(characters(b"~"))),
+    ("quoted-pattern", written::quoted_pattern, Needs::Written(characters(b"\""))),
+    ("early-quote", written::early_quote, Needs::Written(characters(b"\""))),
+    ("comparison-redirects", written::comparison_redirects, Needs::Redirections),
+    ("joined-assignment", written::joined_assignment, Needs::Assignments),
+    ("foreign-name", elsewhere::foreign_name, Needs::Absence),
+    ("lost-program", elsewhere::lost_program, Needs::Absence),
 ];
 
-/// The characters that a trap needs when it needs none.
-const ANY: u128 = u128::MAX;
-
-/// The ASCII characters of some bytes, a bit each.
+/// A set of characters: a bit for each of ASCII, but the first one for all bytes that are not ASCII. (No word
+/// holds the NUL that the bit would be for.)
 const fn characters(bytes: &[u8]) -> u128 {
     let (mut set, mut at) = (0, 0);
     while at < bytes.len() {
-        if bytes[at].is_ascii() {
-            set |= 1 << bytes[at];
-        }
+        set |= match bytes[at] {
+            ascii @ 0..0x80 => 1 << ascii,
+            _ => 1,
+        };
         at += 1;
     }
     set
@@ -93,6 +108,8 @@ const fn characters(bytes: &[u8]) -> u128 {
 #[derive(Default)]
 pub struct Watch {
     told: HashSet<(&'static str, Span)>,
+    /// The characters that the words of a command are written with, for each place passed.
+    written: FxHashMap<Span, u128>,
     commands: usize,
 }
 
@@ -101,13 +118,19 @@ impl Watch {
     pub fn look(&mut self, sources: &Sources, command: &CommandTrace) -> Vec<Note> {
         let at = self.commands;
         self.commands += 1;
-        let written = command.words.iter().map(|word| characters(sources.bytes(word.span)));
-        let written = written.fold(0, |all, one| all | one);
+        let written = *self.written.entry(command.span).or_insert_with(|| {
+            let words = command.words.iter().map(|word| characters(sources.bytes(word.span)));
+            words.fold(0, |all, one| all | one)
+        });
+        let may_be = |needs: Needs| match needs {
+            Needs::Written(characters) => characters & written != 0,
+            Needs::Arguments => command.argv.len() > 1,
+            Needs::Redirections => !command.redirections.is_empty(),
+            Needs::Assignments => !command.assignments.is_empty(),
+            Needs::Absence => command.absent,
+        };
         let mut notes: Vec<Note> = Vec::new();
-        for (name, finder, needed) in NOTES {
-            if *needed != ANY && needed & written == 0 {
-                continue;
-            }
+        for (name, finder, _) in NOTES.iter().filter(|(.., needs)| may_be(*needs)) {
             let mut look = Look { sources, command, found: Vec::new() };
             finder(&mut look);
             for (span, message, instead) in look.found {

@@ -133,7 +133,11 @@ pub(super) fn joined_parameters(look: &mut Look<'_>) {
 /// `$10` is `$1` and then `0`.
 pub(super) fn cut_number(look: &mut Look<'_>) {
     for word in &look.command.words {
-        for expansion in word.expansions.iter().filter(|one| one.rule == Rule::Parameter) {
+        // A sign and a digit; the word goes on behind them.
+        let is_short =
+            |one: &&Expansion| one.span.end - one.span.start == 2 && one.span.end < word.span.end;
+        let parameters = word.expansions.iter().filter(|one| one.rule == Rule::Parameter);
+        for expansion in parameters.filter(is_short) {
             let written = look.written(expansion.span);
             let is_plain_digit = written.len() == 2
                 && written.as_bytes()[1].is_ascii_digit()
@@ -160,14 +164,14 @@ pub(super) fn dash_from_data(look: &mut Look<'_>) {
     for word in &look.command.words {
         let arguments = word.first..word.first + word.count;
         for at in arguments.filter(|&at| at > 0) {
-            let Some((run, bytes)) =
-                look.command.argv[at].runs().find(|(_, bytes)| !bytes.is_empty())
-            else {
-                continue;
-            };
-            if bytes[0] != b'-' || !run.origin.rule().is_expansion() {
+            let argument = &look.command.argv[at];
+            if !argument.bytes().starts_with(b"-") {
                 continue;
             }
+            let begins = argument.runs().find(|(_, bytes)| !bytes.is_empty());
+            let Some((run, _)) = begins.filter(|(run, _)| run.origin.rule().is_expansion()) else {
+                continue;
+            };
             if look.command.argv[1..at].iter().any(|text| text.bytes() == b"--") {
                 continue;
             }

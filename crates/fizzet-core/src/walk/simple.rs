@@ -457,7 +457,10 @@ impl Walker {
 
     fn expanded(&mut self, words: &[Argument]) -> Result<(Vec<Text>, Vec<WordTrace>), Stop> {
         let mut argv: Vec<Text> = Vec::with_capacity(words.len());
-        let mut traces = Vec::new();
+        let mut traces = match self.wants.commands {
+            true => Vec::with_capacity(words.len()),
+            false => Vec::new(),
+        };
         // Whether all words up to here were `command` or the like.
         let (mut declares, mut named) = (false, false);
         let mut has_tildes = false;
@@ -504,7 +507,9 @@ impl Walker {
             }
             if let Some(mut trace) = self.word.take() {
                 trace.count = argv.len() - first;
-                trace.stages = expand::telling(std::mem::take(&mut trace.stages));
+                if !trace.stages.is_empty() {
+                    trace.stages = expand::telling(std::mem::take(&mut trace.stages));
+                }
                 traces.push(trace);
             }
             if at == 0 || (named && !declares) {

@@ -22,6 +22,9 @@ use crate::render::timeline::Timeline;
 use crate::render::{abreast, diagnose};
 use crate::scenario::missing_as_toml;
 
+/// The bytes that are written at once: files take few large pieces faster than many small ones.
+const ROOM: usize = 1 << 16;
+
 /// Runs the subcommand and answers the exit status.
 ///
 /// # Errors
@@ -59,7 +62,7 @@ fn walked(options: &WalkOptions, file: &OsStr, arguments: &Rc<[Vec<u8>]>) -> Res
         }
     };
     let state = start(Dialect::of(shell))?;
-    let out = BufWriter::new(io::stdout().lock());
+    let out = BufWriter::with_capacity(ROOM, io::stdout().lock());
     let watched = match options.output.format {
         Format::Text => {
             let page = Page::new(&options.output);

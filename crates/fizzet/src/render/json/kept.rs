@@ -5,14 +5,15 @@ use std::cell::RefCell;
 use std::rc::Rc;
 
 use fizzet_core::source::Span;
+use rustc_hash::FxHashMap;
 use serde::Serialize;
 use serde_json::value::{RawValue, to_raw_value};
 
 use crate::render::json::shape::{Arg, Made, Place};
 
-/// How many of a kind are kept. Each has one slot that it can be kept in, so nothing grows and nothing
-/// has to be put in order.
-const SLOTS: usize = 1024;
+/// How many of a kind are kept. When there are more, keeping begins anew: nothing grows, and nothing has to be
+/// put in order.
+const MOST: usize = 4096;
 
 /// The longest word that is kept, in bytes.
 const LONGEST: usize = 64;
@@ -20,29 +21,32 @@ const LONGEST: usize = 64;
 /// Places and words in the JSON shape. They belong to the texts of one walk.
 #[derive(Default)]
 pub(super) struct Kept {
-    places: RefCell<Slots<()>>,
-    words: RefCell<Slots<(bool, Box<[u8]>)>>,
+    places: RefCell<Written<()>>,
+    words: RefCell<Written<(bool, Box<[u8]>)>>,
 }
 
-/// One slot for all spans of the same number; a span is told from the others in it by itself and `K`.
-struct Slots<K>(Vec<Option<(Span, K, Rc<RawValue>)>>);
+/// What was written of a span; a word is told from others of the same span by `K`.
+struct Written<K>(FxHashMap<Span, (K, Rc<RawValue>)>);
 
-impl<K> Default for Slots<K> {
-    fn default() -> Slots<K> {
-        Slots((0..SLOTS).map(|_| None).collect())
+impl<K> Default for Written<K> {
+    fn default() -> Written<K> {
+        Written(FxHashMap::default())
     }
 }
 
-impl<K> Slots<K> {
+impl<K> Written<K> {
     fn get(&self, span: Span, is_same: impl Fn(&K) -> bool) -> Option<Rc<RawValue>> {
-        let (kept, key, written) = self.0[slot_of(span)].as_ref()?;
-        (*kept == span && is_same(key)).then(|| Rc::clone(written))
+        let (key, written) = self.0.get(&span)?;
+        is_same(key).then(|| Rc::clone(written))
     }
 
     /// What cannot be kept is still written.
     fn keep(&mut self, span: Span, key: K, shape: &impl Serialize) {
+        if self.0.len() >= MOST {
+            self.0.clear();
+        }
         if let Ok(written) = to_raw_value(shape) {
-            self.0[slot_of(span)] = Some((span, key, written.into()));
+            self.0.insert(span, (key, written.into()));
         }
     }
 }
@@ -82,17 +86,11 @@ impl Kept {
     }
 }
 
-/// The words of a text start at different bytes, and few spans share their start.
-fn slot_of(span: Span) -> usize {
-    let (start, end, source) = (span.start as usize, span.end as usize, span.source.number());
-    (start ^ (end << 5) ^ (source << 8)) % SLOTS
-}
-
 #[cfg(test)]
 mod tests {
     use fizzet_core::source::{SourceId, Span};
 
-    use super::{Kept, SLOTS, slot_of};
+    use super::{Kept, MOST};
     use crate::render::json::shape::{Arg, Made, Place};
 
     fn written(made: &Made<impl serde::Serialize>) -> (bool, String) {
@@ -100,22 +98,24 @@ mod tests {
     }
 
     #[test]
-    fn places_of_one_slot_are_told_apart() {
+    fn places_are_kept_as_long_as_there_is_room() {
         let kept = Kept::default();
-        let (near, far) =
-            (Span::new(SourceId::MAIN, 3, 8), Span::new(SourceId::MAIN, 3 + SLOTS, 8));
-        assert_eq!(slot_of(near), slot_of(far));
-        let place = |span: Span| {
+        let place = |start: usize| {
+            let span = Span::new(SourceId::MAIN, start, start + 5);
             let make = || {
                 let (start, end) = (span.start, span.end);
                 Place { source: "line".into(), start, end, line: 1, column: 4 }
             };
             written(&kept.place(span, make))
         };
-        let first = place(near);
-        assert_eq!(place(near), (true, first.1.clone()));
-        assert_eq!(place(far).1, first.1.replace("\"start\":3,", "\"start\":1027,"));
-        assert_eq!(place(near), first);
+        let first = place(3);
+        assert_eq!(place(3), (true, first.1.clone()));
+        for start in 0..MOST {
+            assert!(place(start).1.contains(&format!("\"start\":{start},")));
+        }
+        assert!(kept.places.borrow().0.len() <= MOST);
+        place(MOST);
+        assert_eq!(place(3), first);
     }
 
     #[test]
