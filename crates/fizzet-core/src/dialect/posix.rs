@@ -37,6 +37,7 @@ impl Dialect {
         self.read_only_loops_go_on = false;
         self.read_only_select_goes_on = false;
         self.aliases = true;
+        self.reserved_before_aliases = self.reserved_words;
         self.substitutions_read_anew = ReadAnew::BackquotesByLine;
         self.substitutions_read_without_aliases = false;
         self.process_substitution = true;

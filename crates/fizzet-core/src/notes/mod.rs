@@ -89,6 +89,26 @@ const NOTES: &[(&str, Finder, Needs)] = &[
     ("lost-program", elsewhere::lost_program, Needs::Absence),
 ];
 
+/// The rows of [`NOTES`] with such needs, a bit each.
+fn rows(which: impl Fn(Needs) -> bool) -> u16 {
+    const { assert!(NOTES.len() <= 16) };
+    let rows = NOTES.iter().enumerate().filter(|(_, (.., needs))| which(*needs));
+    rows.fold(0, |all, (at, _)| all | 1 << at)
+}
+
+/// The rows that may find something in what has become of a command, whatever is written.
+fn rows_for(command: &CommandTrace) -> u16 {
+    let (argv, redirections) = (command.argv.len() > 1, !command.redirections.is_empty());
+    let (assignments, absent) = (!command.assignments.is_empty(), command.absent);
+    rows(|needs| match needs {
+        Needs::Written(_) => false,
+        Needs::Arguments => argv,
+        Needs::Redirections => redirections,
+        Needs::Assignments => assignments,
+        Needs::Absence => absent,
+    })
+}
+
 /// A set of characters: a bit for each of ASCII, but the first one for all bytes that are not ASCII. (No word
 /// holds the NUL that the bit would be for.)
 const fn characters(bytes: &[u8]) -> u128 {
@@ -108,8 +128,9 @@ const fn characters(bytes: &[u8]) -> u128 {
 #[derive(Default)]
 pub struct Watch {
     told: HashSet<(&'static str, Span)>,
-    /// The characters that the words of a command are written with, for each place passed.
-    written: FxHashMap<Span, u128>,
+    /// The rows of [`NOTES`] that may find something in the words as they are written, a bit each, for each place
+    /// passed.
+    written: FxHashMap<Span, u16>,
     commands: usize,
 }
 
@@ -120,17 +141,14 @@ impl Watch {
         self.commands += 1;
         let written = *self.written.entry(command.span).or_insert_with(|| {
             let words = command.words.iter().map(|word| characters(sources.bytes(word.span)));
-            words.fold(0, |all, one| all | one)
+            let all = words.fold(0, |all, one| all | one);
+            rows(|needs| matches!(needs, Needs::Written(any) if any & all != 0))
         });
-        let may_be = |needs: Needs| match needs {
-            Needs::Written(characters) => characters & written != 0,
-            Needs::Arguments => command.argv.len() > 1,
-            Needs::Redirections => !command.redirections.is_empty(),
-            Needs::Assignments => !command.assignments.is_empty(),
-            Needs::Absence => command.absent,
-        };
         let mut notes: Vec<Note> = Vec::new();
-        for (name, finder, _) in NOTES.iter().filter(|(.., needs)| may_be(*needs)) {
+        let mut left = written | rows_for(command);
+        while left != 0 {
+            let (name, finder, _) = &NOTES[left.trailing_zeros() as usize];
+            left &= left - 1;
             let mut look = Look { sources, command, found: Vec::new() };
             finder(&mut look);
             for (span, message, instead) in look.found {

@@ -100,40 +100,44 @@ impl Parser<'_> {
         }
     }
 
-    /// Replaces a word that may close or go on with a compound command.
-    pub(super) fn replace_aliases_of_closers(&mut self) -> Parsed<()> {
+    /// Replaces a word that may close or go on with a compound command; answers whether it was an alias.
+    pub(super) fn replace_aliases_of_closers(&mut self) -> Parsed<bool> {
         match self.aliases.known.is_some() {
             true => self.replace_aliases_of_command(),
-            false => Ok(()),
+            false => Ok(false),
         }
     }
 
-    /// Replaces the word that a command begins with; an alias may begin with newlines.
-    pub(super) fn replace_aliases_of_command(&mut self) -> Parsed<()> {
+    /// Replaces the word that a command begins with, and answers whether it was an alias; one may begin with
+    /// newlines.
+    pub(super) fn replace_aliases_of_command(&mut self) -> Parsed<bool> {
         self.skip_blanks();
-        while self.replace_aliases() && self.raw() == Some(b'\n') {
+        let mut replaced = false;
+        while self.replace_aliases(self.dialect.reserved_before_aliases) {
+            replaced = true;
+            if self.raw() != Some(b'\n') {
+                break;
+            }
             self.skip_newlines()?;
         }
-        Ok(())
+        Ok(replaced)
     }
 
-    /// Replaces the command word at this place as long as it is an alias; false if it is none, or a reserved
-    /// word where those come first.
-    pub(super) fn replace_aliases(&mut self) -> bool {
+    /// Replaces the command word at this place as long as it is an alias and none of the words that are reserved
+    /// here; false if it is none.
+    pub(super) fn replace_aliases(&mut self, reserved: &[&str]) -> bool {
         if self.aliases.known.is_none() {
             return false;
         }
-        let first = self.dialect.reserved_before_aliases;
-        if first.iter().any(|word| self.at_reserved(word.as_bytes())) {
-            return false;
-        }
-        self.replace_words() | self.insert_suffix_alias()
+        self.replace_words(reserved) | self.insert_suffix_alias(reserved)
     }
 
-    /// Replaces the word at this place as long as it is an alias; false if it is none.
-    fn replace_words(&mut self) -> bool {
+    fn replace_words(&mut self, reserved: &[&str]) -> bool {
         let mut replaced = false;
-        while self.aliases.known.is_some() && self.replace_alias(false) {
+        while self.aliases.known.is_some()
+            && !reserved.iter().any(|word| self.at_reserved(word.as_bytes()))
+            && self.replace_alias(false)
+        {
             self.skip_blanks();
             replaced = true;
         }
@@ -142,7 +146,7 @@ impl Parser<'_> {
 
     /// Puts the text of an alias for a suffix before the word at this place, if it ends in that; the word itself
     /// stays (zshbuiltins, `alias -s`).
-    fn insert_suffix_alias(&mut self) -> bool {
+    fn insert_suffix_alias(&mut self, reserved: &[&str]) -> bool {
         let Some(known) = self.aliases.known.clone() else { return false };
         self.peek();
         let (word, end) = self.bare_word();
@@ -156,7 +160,7 @@ impl Parser<'_> {
         self.splice(start, start, &[&alias.text, &b" "[..]].concat(), alias.source);
         // The word is no suffix again where the text of the alias ends the command before it.
         self.aliases.active.push((name.clone(), end + alias.text.len() + 1));
-        self.replace_words();
+        self.replace_words(reserved);
         true
     }
 
@@ -190,7 +194,7 @@ impl Parser<'_> {
             !here
         });
         if stands_behind {
-            self.replace_words();
+            self.replace_words(&[]);
             self.aliases.passed_on =
                 self.dialect.quoted_words_pass_aliases_on && self.word_has_quotes();
         }

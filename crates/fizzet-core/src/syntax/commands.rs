@@ -32,6 +32,14 @@ impl<'a> Parser<'a> {
         }
         let mut list = List::default();
         loop {
+            // The text of an alias may begin with a semicolon.
+            if self.replace_aliases_of_closers()?
+                && self.eat_lone_semicolon()?
+                && matches!(self.peek(), None | Some(b'\n'))
+            {
+                continue_at_newline(self)?;
+                return Ok(Some(list));
+            }
             list.items.push(self.and_or()?);
             self.skip_blanks();
             match self.peek() {
@@ -171,7 +179,10 @@ impl<'a> Parser<'a> {
             while lone_semicolons && self.eat_lone_semicolon()? && self.raw() == Some(b'\n') {
                 self.skip_newlines()?;
             }
-            self.replace_aliases_of_closers()?;
+            let replaced = self.replace_aliases_of_closers()?;
+            if replaced && lone_semicolons && self.at_lone_semicolon() {
+                continue;
+            }
             if self.at_list_end() {
                 return Ok(list);
             }
@@ -370,9 +381,7 @@ impl<'a> Parser<'a> {
         loop {
             self.skip_blanks();
             match self.aliases_count_behind(&command, &redirects) {
-                true => {
-                    self.replace_aliases();
-                }
+                true => drop(self.replace_aliases(&[])),
                 false => self.replace_aliases_behind_blank(),
             }
             if let Some(redirect) = self.redirect()? {
@@ -441,7 +450,11 @@ impl<'a> Parser<'a> {
 
     /// Whether the word at this place is the name of the command, behind assignments or redirections, and
     /// is looked up as an alias.
-    fn aliases_count_behind(&self, command: &SimpleCommand, redirects: &[Redirect]) -> bool {
+    pub(super) fn aliases_count_behind(
+        &self,
+        command: &SimpleCommand,
+        redirects: &[Redirect],
+    ) -> bool {
         let assigned = command.assignments.last().map(|assignment| assignment.span.end);
         let redirected = redirects.last().map(|redirect| redirect.span.end);
         let counts = match self.dialect.aliases_behind {

@@ -6,7 +6,9 @@ use crate::dialect::{
     AliasesBehindBlank, BehindRedirections, EmptyBodies, ReservedBehind, SplitEnd,
 };
 use crate::source::Span;
-use crate::syntax::ast::{AndOr, CaseBranch, CaseEnd, Command, CommandKind, List, Redirect, Word};
+use crate::syntax::ast::{
+    AndOr, CaseBranch, CaseEnd, Command, CommandKind, List, Redirect, SimpleCommand, Word,
+};
 use crate::syntax::counted::Counted;
 use crate::syntax::cursor::{Parsed, Parser, PatternWord, is_meta};
 use crate::syntax::error::{SEPARATOR, SyntaxError, SyntaxErrorKind};
@@ -20,8 +22,16 @@ impl<'a> Parser<'a> {
     /// One command of a pipeline, with its redirections.
     pub(super) fn command(&mut self) -> Parsed<Command> {
         self.replace_aliases_of_command()?;
+        self.replaced_command()
+    }
+
+    /// The same, where no alias is looked for.
+    pub(super) fn replaced_command(&mut self) -> Parsed<Command> {
         let start = self.start();
         let mut redirects = self.leading_redirects()?;
+        if self.aliases_count_behind(&SimpleCommand::default(), &redirects) {
+            self.replace_aliases(&[]);
+        }
         let Some(mut kind) = self.compound(redirects.is_empty())? else {
             return self.simple_command(start, redirects);
         };
@@ -351,7 +361,7 @@ impl<'a> Parser<'a> {
             return true;
         }
         match self.dialect.aliases_stand_for_in {
-            true => drop(self.replace_aliases()),
+            true => drop(self.replace_aliases(self.dialect.reserved_before_aliases)),
             false => self.replace_aliases_in(AliasesBehindBlank::Anywhere),
         }
         self.eat_reserved(b"in")

@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{KeywordBodies, QuotedNames};
+use crate::dialect::{KeywordBodies, QuotedNames, WhichFunctions};
 use crate::syntax::ast::{Argument, Command, CommandKind, List, SimpleCommand, Word};
 use crate::syntax::cursor::{Parsed, Parser, is_meta};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
@@ -60,6 +60,9 @@ impl Parser<'_> {
         }
         let mut words = Vec::with_capacity(1);
         while words.is_empty() || (self.dialect.short_forms && self.at_word() && !self.at(b"{")) {
+            if self.dialect.names_of_functions_are_aliases {
+                self.replace_aliases(&[]);
+            }
             words.push(self.expect_word("a name")?);
             self.skip_blanks();
         }
@@ -167,7 +170,15 @@ impl Parser<'_> {
         if is_pipeline || self.at_coprocess() {
             return self.unexpected("a command as the body of the function");
         }
-        let body = self.deeper(Parser::command)?;
+        let spares_brace = match self.dialect.body_braces_before_aliases {
+            WhichFunctions::Never => false,
+            WhichFunctions::Keyword => keyword,
+            WhichFunctions::Always => true,
+        };
+        let body = match spares_brace && self.at_reserved(b"{") {
+            true => self.deeper(Parser::replaced_command)?,
+            false => self.deeper(Parser::command)?,
+        };
         let compound = !matches!(body.kind, CommandKind::Simple(_) | CommandKind::Function { .. });
         let short = keyword && self.dialect.short_forms && !self.dialect.lone_bodies;
         if !compound && (short || !self.dialect.simple_function_bodies) {

@@ -67,7 +67,7 @@ impl<'a> Parser<'a> {
             _ => {
                 if self.dialect.unbraced_operations {
                     self.pos = at;
-                    if let Some(part) = self.unbraced_flagged(start)? {
+                    if let Some(part) = self.unbraced_flagged(start, within)? {
                         return Ok(Some(part));
                     }
                     self.pos = start;

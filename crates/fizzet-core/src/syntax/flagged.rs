@@ -9,7 +9,7 @@ use crate::syntax::ast::{
     Arithmetic, Combine, Flag, Flagged, Further, Operation, Parameter, ParameterName, Part,
     Replace, SearchFlags, Slice, Subscript,
 };
-use crate::syntax::cursor::{Parsed, Parser, is_name_start};
+use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_start};
 use crate::syntax::index_text::is_index_text;
 use crate::syntax::modifiers::{Bounds, character_at};
 use crate::syntax::within::Within;
@@ -17,7 +17,11 @@ use crate::syntax::within::Within;
 impl<'a> Parser<'a> {
     /// `$#x`, `$+x`, `$=x`, `$~x`, `$^x` and `$x` with a subscript or modifiers behind it, whose `$`
     /// is at `start`; the place is behind that. `None` with the place unchanged if it is none.
-    pub(super) fn unbraced_flagged(&mut self, start: usize) -> Parsed<Option<Part>> {
+    pub(super) fn unbraced_flagged(
+        &mut self,
+        start: usize,
+        within: Within,
+    ) -> Parsed<Option<Part>> {
         let back = self.pos;
         let mut flagged = self.empty_flagged(start);
         flagged.parameter.braced = false;
@@ -38,8 +42,12 @@ impl<'a> Parser<'a> {
         let digits = matches!(flagged.parameter.name, ParameterName::Positional(1..));
         let is_known = self.not_subscripts.contains(&plain);
         let subscripts = !digits && self.dialect.unbraced_subscripts;
-        if subscripts && (is_known || self.flagged_subscript(&mut flagged).is_err()) {
-            // A subscript that nothing closes is found out when it is expanded.
+        let is_cut = |parser: &Self| {
+            within == Within::Word && parser.word_ends_inside(&parser.text[plain..parser.pos])
+        };
+        if subscripts && (is_known || self.flagged_subscript(&mut flagged).is_err() || is_cut(self))
+        {
+            // A subscript that nothing closes in its word is found out when it is expanded.
             self.not_subscripts.insert(plain);
             self.pos = plain + 1;
             flagged.parameter.operation = Operation::Bad;
@@ -56,6 +64,28 @@ impl<'a> Parser<'a> {
         }
         flagged.parameter.span = self.span(start, self.pos);
         Ok(Some(Part::Flagged(Box::new(flagged))))
+    }
+
+    /// Whether the word that holds this subscript ends in it: at a sign that neither quotes nor parentheses hide.
+    fn word_ends_inside(&self, subscript: &[u8]) -> bool {
+        let (mut depth, mut quote) = (0usize, None);
+        let mut bytes = subscript.iter();
+        while let Some(&byte) = bytes.next() {
+            match (quote, byte) {
+                (Some(b'\''), b'\'') | (Some(b'"' | b'`'), b'"' | b'`') if quote == Some(byte) => {
+                    quote = None;
+                }
+                (Some(b'\''), _) => {}
+                (_, b'\\') => drop(bytes.next()),
+                (Some(_), _) => {}
+                (None, b'\'' | b'"' | b'`') => quote = Some(byte),
+                (None, b'(' | b'{') => depth += 1,
+                (None, b')' | b'}') => depth = depth.saturating_sub(1),
+                (None, byte) if depth == 0 && is_meta(byte) => return true,
+                (None, _) => {}
+            }
+        }
+        false
     }
 
     fn flagged_name(&mut self, signs: bool) -> Option<ParameterName> {

@@ -407,11 +407,21 @@ impl Walker {
 
     fn case_clause(&mut self, word: &Word, branches: &[CaseBranch]) -> Result<(), Stop> {
         self.substituted = None;
-        let value = expand::case::case_text(self, word)?;
+        let unmarked = |walker: &Walker, stop| match stop {
+            Stop::Shell(error) if walker.state.dialect.mistakes_keep_status && !error.exits => {
+                Stop::Shell(ShellError { status: 0, ..error })
+            }
+            stop => stop,
+        };
+        let value = expand::case::case_text(self, word).map_err(|stop| unmarked(self, stop))?;
         let idle = self.idle_status();
         let (mut falls, mut ran) = (false, false);
         for branch in branches {
-            if !falls && !self.matches_any(&branch.patterns, &value)? {
+            let matches = falls
+                || self
+                    .matches_any(&branch.patterns, &value)
+                    .map_err(|stop| unmarked(self, stop))?;
+            if !matches {
                 continue;
             }
             if branch.body.items.is_empty() {

@@ -64,6 +64,10 @@ impl Walker {
                     leave(stop)?;
                     return Ok(());
                 }
+                Err(Stop::Shell(error)) if self.state.dialect.mistakes_keep_status => {
+                    let status = if until { 1 } else { status };
+                    return Err(Stop::Shell(ShellError { status, ..error }));
+                }
                 Err(stop) => match leave(stop)? {
                     Pass::Next => continue,
                     Pass::Last => break,

@@ -7,7 +7,7 @@ use crate::dialect::{Apart, Keywords, LastArgument, UtilityKind};
 use crate::expand::{self, Context};
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::stop::{Reach, ShellError, Stop};
+use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::syntax::assignment_of;
 use crate::syntax::ast::{
     Argument, AssignedValue, Assignment, Part, Redirect, RedirectOperator, SimpleCommand, Word,
@@ -456,6 +456,7 @@ impl Walker {
     }
 
     fn expanded(&mut self, words: &[Argument]) -> Result<(Vec<Text>, Vec<WordTrace>), Stop> {
+        let before = self.state.status;
         let mut argv: Vec<Text> = Vec::with_capacity(words.len());
         let mut traces = match self.wants.commands {
             true => Vec::with_capacity(words.len()),
@@ -472,40 +473,46 @@ impl Walker {
                     Err(Stop::Shell(error)) if error.reach == Reach::Command => {
                         unmatched.get_or_insert((error, argv.len()));
                     }
-                    made => made?,
+                    made => made.map_err(|stop| self.mistaken_after(stop, before))?,
                 }
                 continue;
             };
             let first = argv.len();
-            if self.wants.commands || self.word.is_some() {
-                self.word = self.wants.commands.then(|| WordTrace::new(word.span, first));
-            }
-            let assigned = match declares {
-                true => self.declared(word)?,
-                false => None,
-            };
-            if let Some(text) = &assigned
-                && self.state.dialect.declarations_assign_in_turn
-                && at + 1 < words.len()
-            {
-                self.assign_in_turn(text);
-            }
-            match assigned.or_else(|| expand::unchanged(word)) {
-                Some(text) => argv.push(text),
-                None => match expand::fields_of(self, word, has_tildes) {
-                    // Another word may hold a mistake that reaches farther.
-                    Err(Stop::Shell(error)) if error.reach == Reach::Command => {
-                        unmatched.get_or_insert((error, argv.len()));
+            let unchanged = if declares { None } else { expand::unchanged(word) };
+            let trace = match unchanged {
+                Some(text) => {
+                    argv.push(text);
+                    self.wants.commands.then(|| WordTrace::new(word.span, first))
+                }
+                None => {
+                    self.word = self.wants.commands.then(|| WordTrace::new(word.span, first));
+                    let is_last = at + 1 == words.len();
+                    let assigned = match declares {
+                        true => self.declared_in_turn(word, is_last),
+                        false => Ok(None),
+                    };
+                    let assigned = assigned.map_err(|stop| self.mistaken_after(stop, before))?;
+                    let fields = match assigned {
+                        Some(text) => Ok(vec![text]),
+                        None => expand::fields_of(self, word, has_tildes),
+                    };
+                    match fields {
+                        // Another word may hold a mistake that reaches farther.
+                        Err(Stop::Shell(error)) if error.reach == Reach::Command => {
+                            unmatched.get_or_insert((error, first));
+                        }
+                        fields => argv
+                            .append(&mut fields.map_err(|stop| self.mistaken_after(stop, before))?),
                     }
-                    fields => argv.append(&mut fields?),
-                },
-            }
+                    self.word.take()
+                }
+            };
             let limit = self.state.limits.fields;
             if argv.len() > limit {
                 let (what, limit, span) = ("arguments of one command", limit as u64, word.span);
                 return Err(Stop::Limit { what, limit, span });
             }
-            if let Some(mut trace) = self.word.take() {
+            if let Some(mut trace) = trace {
                 trace.count = argv.len() - first;
                 if !trace.stages.is_empty() {
                     trace.stages = expand::telling(std::mem::take(&mut trace.stages));
@@ -531,6 +538,31 @@ impl Walker {
             Some((error, before)) => Err(self.farther(error, &argv[..before])),
             None => Ok((argv, traces)),
         }
+    }
+
+    /// A mistake in the words of a command, before which the status was this one.
+    fn mistaken_after(&self, stop: Stop, before: Status) -> Stop {
+        match stop {
+            Stop::Shell(error)
+                if self.state.dialect.mistakes_keep_status && before != 0 && !error.exits =>
+            {
+                Stop::Shell(ShellError { status: before, ..error })
+            }
+            stop => stop,
+        }
+    }
+
+    /// What a word behind a declaration utility assigns, if it looks like an assignment; where words are assigned in
+    /// turn, those behind it see that.
+    fn declared_in_turn(&mut self, word: &Word, is_last: bool) -> Result<Option<Text>, Stop> {
+        let assigned = self.declared(word)?;
+        if let Some(text) = &assigned
+            && self.state.dialect.declarations_assign_in_turn
+            && !is_last
+        {
+            self.assign_in_turn(text);
+        }
+        Ok(assigned)
     }
 
     /// Gives a variable what a word of a declaration says, until the words behind it are expanded as well.

@@ -423,6 +423,11 @@ macro_rules! reading_rows {
     inner_syntax_ends_shells: bool = [Y, Y, N, N, N, N, N], "observed in all six: eval 'x=$(fi)'; echo after; eval 'fi'; echo after";
     /// Where a name with a parenthesis behind it is no alias.
     aliases_spare_functions: SparedFunctions = [SparedFunctions::Never, SparedFunctions::Never, SparedFunctions::Never, SparedFunctions::Never, SparedFunctions::Adjacent, SparedFunctions::All, SparedFunctions::Never], "observed in all six: alias foo='echo a', then foo() { echo b; } on the next line";
+    /// Of which functions `{` begins the body even if it is an alias, where aliases are looked at before words that
+    /// are reserved.
+    body_braces_before_aliases: WhichFunctions = [WhichFunctions::Never, WhichFunctions::Always, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Keyword], "observed in all six: alias {='label '; then hive() { label a; } and function hive { label a; }, each on a line";
+    /// An alias may stand for the name behind `function`.
+    names_of_functions_are_aliases: bool = [N, N, N, Y, N, N, N], "observed in all six: alias hive='jar '; function hive { label a; }; jar";
     /// `!` before `!` turns the status back, in the same pipeline.
     repeated_negation: bool = [N, Y, N, N, N, N, N], "observed in all six: set -e; ! ! true; ! ! false; echo $?";
     /// What begins a pipeline where one command may stand: behind another `!`, behind a bar, where it takes all bars

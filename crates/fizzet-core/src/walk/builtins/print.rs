@@ -2,11 +2,13 @@
 
 use crate::dialect::{Dialect, DollarEscapes, EchoEnd};
 use crate::expand::Context;
+use crate::expand::arithmetic::text_value;
 use crate::expand::pattern::Pattern;
 use crate::expand::percent;
 use crate::lineage::{Origin, Rule};
 use crate::state::{State, Value};
 use crate::stop::{Status, Stop};
+use crate::syntax::arithmetic::character_of;
 use crate::syntax::decode_escapes;
 use crate::text::{Standing, Text};
 use crate::walk::Walker;
@@ -70,7 +72,7 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         asked.descriptor = Descriptors::COPROCESS;
     }
     let is_unknown = match dialect.print_columns_only {
-        true => asked.has(b'c') || asked.has(b'A'),
+        true => asked.has(b'c'),
         false => asked.shows_what_nobody_knows(&walker.state),
     };
     if is_unknown {
@@ -110,8 +112,16 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     if dialect.compound_variables && (asked.has(b'v') || asked.has(b'C')) {
         return values(walker, call, &asked);
     }
-    let words = asked.chosen(walker);
+    let codes = asked.has(b'A');
+    let words = match codes {
+        true => match characters(walker, call, &asked) {
+            Err(Stop::Shell(_)) => return Ok(walker.complain(call, 1)),
+            words => words?,
+        },
+        false => asked.chosen(walker),
+    };
     let between: &[u8] = match () {
+        () if codes => b"",
         () if asked.has(b'l') => b"\n",
         () if asked.has(b'N') => b"\0",
         () => b" ",
@@ -121,7 +131,8 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         false if asked.has(b'N') && dialect.print_ends_in_nul => Some(&b"\0"[..]),
         false => Some(&b"\n"[..]),
     };
-    let out = joined(walker, call, &words, between, (end, asked.escapes(&dialect)));
+    let escapes = if codes { Escapes::None } else { asked.escapes(&dialect) };
+    let out = joined(walker, call, &words, between, (end, escapes));
     if let Some(name) = &asked.variable {
         let bytes = out.bytes();
         let ends = bytes.last() == Some(&b'\n') && !asked.has(b'l');
@@ -130,6 +141,23 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         return Ok(0);
     }
     Ok(Status::from(!walker.write_to(asked.descriptor, out)))
+}
+
+/// `print -A` of mksh: the characters whose numbers the words are.
+fn characters(walker: &mut Walker, call: &Call<'_>, asked: &Asked<'_>) -> Result<Vec<Text>, Stop> {
+    let mut characters = Vec::with_capacity(asked.words.len());
+    for word in asked.words {
+        let code = text_value(walker, word.bytes(), call.span)?;
+        // A number below 0 is none of a character, as one that is too large.
+        let code = if code < 0 { i64::MAX } else { code };
+        let bytes = character_of(code).unwrap_or_else(|| vec![0]);
+        characters.push(Text::from_bytes(
+            bytes,
+            Standing::Quoted,
+            Origin::new(Rule::Output, call.span),
+        ));
+    }
+    Ok(characters)
 }
 
 /// `print -v` and `print -C` of ksh93: the values of variables, one a line; those of lists and compound variables

@@ -367,6 +367,7 @@ impl Walker {
         }
         let skips = self.state.dialect.error_exit_skips_outer_actions;
         let in_script = self.is_script()
+            && self.state.doing.depth == 0
             && self.state.dialect.mistakes_in_scripts_act
             && !self.state.options.exit_on_error;
         let acts = match &outcome {

@@ -1,5 +1,7 @@
 //! `export`, `readonly`, `local`, `typeset`, `declare` and their kin.
 
+use bstr::ByteSlice;
+
 use crate::dialect::{References, Told};
 use crate::source::Span;
 use crate::stop::{Status, Stop};
@@ -90,10 +92,41 @@ pub(super) fn declare(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     if declaration.given.has(b'T') && walker.state.dialect.tied_path {
         return walker.tie_variables(&declaration, call);
     }
+    let moves = declaration.given.has(b'm') || declaration.given.takes_back(b'm');
+    if moves && walker.state.dialect.declarations_move {
+        return move_each(walker, &declaration, call);
+    }
     match tell_instead(walker, &declaration, call) {
         Some(status) => Ok(status),
         None => declare_each(walker, &declaration, call),
     }
+}
+
+/// `typeset -m new=old`: variables get other names.
+fn move_each(
+    walker: &mut Walker,
+    declaration: &Declaration<'_>,
+    call: &Call<'_>,
+) -> Result<Status, Stop> {
+    if declaration.given.letters().any(|letter| letter != b'm') {
+        return Err(walker.fatal_option(call));
+    }
+    for operand in declaration.given.operands {
+        let names = operand.bytes().split_once_str("=");
+        let is_name = |name: &[u8]| walker.state.dialect.is_name(name);
+        let Some((new, old)) = names.filter(|(new, old)| is_name(new) && is_name(old)) else {
+            return Err(walker.fatal(call, "typeset -m needs NEW=OLD, two names of variables"));
+        };
+        let keeps = |name| walker.state.variables.get(name).is_some_and(|one| one.read_only);
+        if keeps(new) || keeps(old) {
+            return Err(walker.fatal(call, "a variable that is read-only keeps its name"));
+        }
+        if let Some(moved) = walker.state.variables.remove(old) {
+            walker.state.variables.restore(new, Some(moved));
+            walker.state.follow_variable(new);
+        }
+    }
+    Ok(0)
 }
 
 /// A declaration whose options are refused; `local` where its names become variables of the function.

@@ -57,6 +57,9 @@ pub(super) fn set_options(walker: &mut Walker, call: &Call<'_>) -> Result<Status
 pub(super) fn emulate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let given = call.given("LR", false);
     let Some((shell, words)) = given.operands.split_first() else {
+        if given.has(b'L') || given.has(b'R') {
+            return Ok(1);
+        }
         let name = walker.state.shell_text(walker.state.emulated().as_bytes());
         walker.print_line(name, call);
         return Ok(0);
