@@ -2,7 +2,7 @@
 
 use crate::dialect::{BehindChoice, Dialect, Quotes, WhileReading};
 use crate::syntax::cursor::is_name_start;
-use crate::syntax::expression::{Assigning, NO_VARIABLE, assigned, condition_of};
+use crate::syntax::expression::{Assigning, NO_VARIABLE, assigned};
 pub use crate::syntax::expression::{Expression, Target};
 pub use crate::syntax::functions::Function;
 pub use crate::syntax::numeral::constant;
@@ -24,10 +24,10 @@ const MAX_DEPTH: u32 = 256;
 pub struct Refused {
     /// What is wrong with it.
     pub message: String,
-    /// What the shell has evaluated by then, as far as it evaluates while it reads.
-    pub before: Vec<Expression>,
-    /// Whether the last of these is the whole expression: what follows it is no sign of arithmetic.
-    pub is_whole: bool,
+    /// What the shell evaluates until then, if it evaluates while it reads: it ends in [`Expression::Wrong`].
+    pub before: Option<Expression>,
+    /// The whole expression, where what follows it is no sign of arithmetic.
+    pub whole: Option<Expression>,
 }
 
 /// Reads an expression.
@@ -35,15 +35,8 @@ pub struct Refused {
 /// # Errors
 /// What the shell of this dialect refuses.
 pub fn parse(text: &[u8], dialect: &Dialect) -> Result<Expression, Refused> {
-    let mut reader = Reader {
-        text,
-        dialect,
-        at: 0,
-        depth: 0,
-        forgets_signs: false,
-        base: None,
-        before: Vec::new(),
-    };
+    let mut reader =
+        Reader { text, dialect, at: 0, depth: 0, forgets_signs: false, base: None, before: None };
     reader.blanks();
     if reader.at == text.len() && dialect.empty_arithmetic_is_zero {
         return Ok(Expression::Written(0, 0));
@@ -66,21 +59,18 @@ pub fn parse(text: &[u8], dialect: &Dialect) -> Result<Expression, Refused> {
         None => expression,
     });
     reader.blanks();
-    let is_whole = expression.is_ok() && reader.at_no_sign();
-    let message = match expression {
+    let (message, whole) = match expression {
         Ok(expression) if reader.at == text.len() => return Ok(expression),
         Ok(expression) => {
+            let whole = reader.at_no_sign().then(|| expression.clone());
             let message = reader.wrong("an operator");
             reader.leave_behind(expression);
-            message
+            (message, whole)
         }
-        Err(message) => message,
+        Err(message) => (message, None),
     };
-    let before = match dialect.arithmetic_while_reading {
-        WhileReading::Nothing => Vec::new(),
-        _ => reader.before,
-    };
-    Err(Refused { message, before, is_whole })
+    let evaluates = dialect.arithmetic_while_reading != WhileReading::Nothing;
+    Err(Refused { message, before: reader.before.filter(|_| evaluates), whole })
 }
 
 pub(super) struct Reader<'a> {
@@ -92,8 +82,8 @@ pub(super) struct Reader<'a> {
     pub(super) forgets_signs: bool,
     /// The base that the latest constant with one has named, where that counts.
     pub(super) base: Option<u32>,
-    /// What has been read completely when something behind it turned out to be wrong, in order.
-    pub(super) before: Vec<Expression>,
+    /// What has been read around a mistake, the mistake itself at its end; nothing where that is all.
+    pub(super) before: Option<Expression>,
 }
 
 pub(super) type Read = Result<Expression, String>;
@@ -113,11 +103,20 @@ impl Reader<'_> {
         let closed = self.dialect.arithmetic_while_reading != WhileReading::Operators
             || self.rest().starts_with(b")")
             || self.at_no_sign();
-        match expression {
-            expression if closed => self.before.insert(0, expression),
-            Expression::Comma(left, _) => self.before.insert(0, *left),
-            _ => {}
-        }
+        self.before = Some(match closed {
+            true => Expression::Comma(Box::new(expression), Box::new(Expression::Wrong)),
+            false => expression.pending(),
+        });
+    }
+
+    /// A mistake, with what has been read around it.
+    pub(super) fn broken(&mut self) -> Box<Expression> {
+        Box::new(self.before.take().unwrap_or(Expression::Wrong))
+    }
+
+    /// A mistake behind something that is evaluated before it.
+    pub(super) fn wrong_behind(&mut self, left: Expression) {
+        self.before = Some(Expression::Comma(Box::new(left), self.broken()));
     }
 
     /// Whether a byte that no expression can hold stands here, where that ends an expression.
@@ -126,16 +125,18 @@ impl Reader<'_> {
         self.dialect.no_signs_end_expressions && self.rest().first().is_some_and(is_none)
     }
 
-    /// What stands to the right of an operator; what stands to its left has been read already.
+    /// An operator with what stands to the right of it; what stands to its left has been read already.
     fn behind(
         &mut self,
         left: Expression,
+        make: impl FnOnce(Box<Expression>, Box<Expression>) -> Expression,
         read: impl FnOnce(&mut Self) -> Read,
-    ) -> Result<(Box<Expression>, Box<Expression>), String> {
+    ) -> Read {
+        let left = Box::new(left);
         match read(self) {
-            Ok(right) => Ok((Box::new(left), Box::new(right))),
+            Ok(right) => Ok(make(left, Box::new(right))),
             Err(message) => {
-                self.before.insert(0, left);
+                self.before = Some(make(left, self.broken()));
                 Err(message)
             }
         }
@@ -178,8 +179,7 @@ impl Reader<'_> {
             if ends || self.passes_last_signs() {
                 break;
             }
-            let (before, right) = self.behind(left, Self::assignment)?;
-            left = Expression::Comma(before, right);
+            left = self.behind(left, Expression::Comma, Self::assignment)?;
         }
         Ok(left)
     }
@@ -223,12 +223,22 @@ impl Reader<'_> {
                 left => {
                     let by_operators =
                         reader.dialect.arithmetic_while_reading == WhileReading::Operators;
-                    let value = if by_operators { Some(reader.assignment()?) } else { None };
-                    reader.before.extend([left].into_iter().chain(value));
+                    let value = if by_operators { reader.assignment().map(Some) } else { Ok(None) };
+                    if let Ok(Some(value)) = value {
+                        reader.wrong_behind(value);
+                    }
+                    reader.wrong_behind(left);
                     return Err(NO_VARIABLE.into());
                 }
             };
-            let value = reader.assignment()?;
+            let value = match reader.assignment() {
+                Ok(value) => value,
+                Err(message) => {
+                    let value = *reader.broken();
+                    reader.before = Some(assigned(Expression::Variable(target), operator, value));
+                    return Err(message);
+                }
+            };
             if !reader.reads_next() {
                 return Ok(value);
             }
@@ -293,23 +303,20 @@ impl Reader<'_> {
     fn choice(&mut self) -> Read {
         let mut condition = self.or()?;
         while self.dialect.empty_choice_is_or && self.eat(b"?:") {
-            let (left, right) = self.behind(condition, Self::or)?;
-            condition = Expression::Or(left, right);
+            condition = self.behind(condition, Expression::Or, Self::or)?;
         }
         if !self.eat(b"?") {
             return Ok(condition);
         }
-        let (condition, yes) = self.behind(condition, |reader| {
-            let yes = match reader.dialect.assigns_in_choice {
-                true => reader.deeper(Self::comma)?,
-                false if reader.dialect.choices_nest_in_middle => reader.deeper(Self::choice)?,
-                false => reader.or()?,
-            };
-            match reader.eat(b":") {
-                true => Ok(yes),
-                false => Err(reader.wrong(":")),
+        let condition = Box::new(condition);
+        let yes = match self.chosen() {
+            Ok(yes) => Box::new(yes),
+            Err(message) => {
+                let (yes, no) = (self.broken(), Box::new(Expression::Number(0)));
+                self.before = Some(Expression::Choice(condition, yes, no));
+                return Err(message);
             }
-        })?;
+        };
         let no = match self.dialect.assigns_behind_choice {
             BehindChoice::Last => self.assignment(),
             _ => self.deeper(Self::choice),
@@ -317,12 +324,29 @@ impl Reader<'_> {
         match no {
             Ok(no) => Ok(Expression::Choice(condition, yes, Box::new(no))),
             Err(message) => {
-                let taken = Expression::Choice(condition, yes, Box::new(Expression::Number(0)));
-                let by_operators = self.dialect.arithmetic_while_reading == WhileReading::Operators;
-                self.before.insert(0, if by_operators { condition_of(taken) } else { taken });
+                let no = self.broken();
+                self.before = Some(match self.dialect.arithmetic_while_reading {
+                    WhileReading::Operators => Expression::Comma(condition, no),
+                    _ => Expression::Choice(condition, yes, no),
+                });
                 Err(message)
             }
         }
+    }
+
+    /// What stands between `?` and `:`.
+    fn chosen(&mut self) -> Read {
+        let yes = match self.dialect.assigns_in_choice {
+            true => self.deeper(Self::comma)?,
+            false if self.dialect.choices_nest_in_middle => self.deeper(Self::choice)?,
+            false => self.or()?,
+        };
+        if self.eat(b":") {
+            return Ok(yes);
+        }
+        let message = self.wrong(":");
+        self.leave_behind(yes);
+        Err(message)
     }
 
     fn or(&mut self) -> Read {
@@ -334,8 +358,7 @@ impl Reader<'_> {
                 _ => return Ok(left),
             };
             self.at += 2;
-            let (before, right) = self.behind(left, Self::and)?;
-            left = make(before, right);
+            left = self.behind(left, make, Self::and)?;
         }
     }
 
@@ -357,8 +380,7 @@ impl Reader<'_> {
         let mut left = self.binary(0)?;
         while self.logic() == b"&&" {
             self.at += 2;
-            let (before, right) = self.behind(left, |reader| reader.binary(0))?;
-            left = Expression::And(before, right);
+            left = self.behind(left, Expression::And, |reader| reader.binary(0))?;
         }
         Ok(left)
     }
@@ -371,11 +393,10 @@ impl Reader<'_> {
             return match self.dialect.arithmetic_while_reading {
                 _ if self.dialect.arithmetic_double_signs => Ok(left),
                 WhileReading::Ahead if is_stepped => Ok(left),
-                WhileReading::Operators if is_stepped => {
-                    self.before.insert(0, left);
+                _ => {
+                    self.wrong_behind(left);
                     Err(NO_STEP.into())
                 }
-                _ => Err(NO_STEP.into()),
             };
         }
         while let Some((length, operator, binds)) = self.binary_operator()
@@ -385,8 +406,8 @@ impl Reader<'_> {
             // Powers group from the right, everything else from the left.
             let next = if operator == Binary::Power { binds } else { binds + 1 };
             let read = |reader: &mut Self| reader.deeper(|reader| reader.binary(next));
-            let (before, right) = self.behind(left, read)?;
-            left = Expression::Binary(operator, before, right);
+            let make = |left, right| Expression::Binary(operator, left, right);
+            left = self.behind(left, make, read)?;
         }
         Ok(left)
     }

@@ -61,6 +61,8 @@ pub enum Expression {
     Based(u32, Box<Expression>),
     /// An assignment to what is no variable, which is a mistake only when it comes to it.
     NoVariable,
+    /// Where a mistake ends what the shell evaluates while it reads. Nothing stands behind it.
+    Wrong,
     /// `++x`, `x++` and the like.
     Step {
         /// What is changed.
@@ -98,11 +100,41 @@ pub(super) enum Assigning {
     Either,
 }
 
-/// The condition of a choice.
-pub(super) fn condition_of(choice: Expression) -> Expression {
-    match choice {
-        Expression::Choice(condition, ..) => *condition,
-        other => other,
+impl Expression {
+    /// Whether a mistake ends it.
+    pub(crate) fn ends_wrong(&self) -> bool {
+        match self {
+            Expression::Wrong => true,
+            Expression::Shown(_, last)
+            | Expression::Unsigned(last)
+            | Expression::Based(_, last)
+            | Expression::Unary(_, last)
+            | Expression::Binary(.., last)
+            | Expression::And(_, last)
+            | Expression::Or(_, last)
+            | Expression::Either(_, last)
+            | Expression::Assign(.., last)
+            | Expression::Comma(_, last) => last.ends_wrong(),
+            Expression::Choice(_, yes, no) => yes.ends_wrong() || no.ends_wrong(),
+            _ => false,
+        }
+    }
+
+    /// What of an expression has been carried out by a shell that evaluates by operators, when a mistake stands
+    /// behind it: operands that an operator has closed, but none of the operators whose right side is open.
+    pub(super) fn pending(self) -> Expression {
+        let behind = |left, right: Expression| Expression::Comma(left, Box::new(right.pending()));
+        match self {
+            Expression::Binary(_, left, right)
+            | Expression::Either(left, right)
+            | Expression::Comma(left, right) => behind(left, *right),
+            Expression::And(left, right) => Expression::And(left, Box::new(right.pending())),
+            Expression::Or(left, right) => Expression::Or(left, Box::new(right.pending())),
+            Expression::Choice(condition, _, no) => behind(condition, *no),
+            Expression::Unary(_, operand) => operand.pending(),
+            Expression::Assign(_, _, value) => value.pending(),
+            _ => Expression::Wrong,
+        }
     }
 }
 

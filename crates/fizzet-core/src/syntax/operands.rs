@@ -47,7 +47,7 @@ impl Reader<'_> {
                 if self.dialect.arithmetic_while_reading == WhileReading::Operators
                     && let stepped @ Expression::Step { .. } = self.step_behind(target.clone())
                 {
-                    self.before.push(stepped);
+                    self.wrong_behind(stepped);
                     return Err(NO_STEP.into());
                 }
                 target

@@ -155,8 +155,8 @@ pub fn text_holds(
     span: Span,
 ) -> Result<(bool, Option<Stop>), Stop> {
     let (read, mistake) = match arithmetic::parse(text, &cx.state().dialect) {
-        Err(Refused { message, mut before, is_whole: true }) => {
-            (before.pop(), Some(refuse(cx.state(), &message, span)))
+        Err(Refused { message, whole: Some(whole), .. }) => {
+            (Some(whole), Some(refuse(cx.state(), &message, span)))
         }
         _ => (None, None),
     };
@@ -246,9 +246,10 @@ fn parse(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<Expression, St
         Ok(expression) => return Ok(expression),
         Err(refused) => refused,
     };
-    for part in &refused.before {
-        // Of what stands before a mistake, only the first that goes wrong counts.
-        Evaluation { forgets: false, ..Evaluation::of(cx, span) }.value(part)?;
+    if let Some(before) = &refused.before {
+        // Something before the mistake may go wrong too, and counts then.
+        let wrong = Some(&refused.message[..]);
+        Evaluation { forgets: false, wrong, ..Evaluation::of(cx, span) }.value(before)?;
     }
     Err(refuse(cx.state(), &refused.message, span))
 }
@@ -294,6 +295,8 @@ struct Evaluation<'a> {
     minds_parents: bool,
     /// Whether names that are not set, and a division by 0, are 0 whatever the options say.
     forgives: bool,
+    /// What is wrong with an expression that a mistake ends.
+    wrong: Option<&'a str>,
 }
 
 impl<'a> Evaluation<'a> {
@@ -313,6 +316,7 @@ impl<'a> Evaluation<'a> {
             compares: false,
             minds_parents: true,
             forgives: false,
+            wrong: None,
         }
     }
 
@@ -339,6 +343,7 @@ impl<'a> Evaluation<'a> {
                 return value;
             }
             Expression::NoVariable => return Err(refuse(self.cx.state(), NO_VARIABLE, self.span)),
+            Expression::Wrong => return Err(self.refused()),
             Expression::Unsigned(inner) => {
                 let outer = std::mem::replace(&mut self.unsigned, true);
                 let value = self.value(inner);
@@ -445,6 +450,11 @@ impl<'a> Evaluation<'a> {
             }
         };
         Ok(self.fit(value))
+    }
+
+    /// The mistake that ends the expression.
+    fn refused(&mut self) -> Stop {
+        refuse(self.cx.state(), self.wrong.unwrap_or_default(), self.span)
     }
 
     fn unary(&mut self, operator: Unary, value: Number) -> Result<Number, Stop> {

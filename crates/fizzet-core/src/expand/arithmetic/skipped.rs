@@ -6,8 +6,12 @@ use crate::stop::Stop;
 use crate::syntax::arithmetic::{Binary, Expression};
 
 impl Evaluation<'_> {
-    /// Passes over an operand that decides nothing; some shells mind powers in it that they cannot compute.
+    /// Passes over an operand that decides nothing; some shells mind powers in it that they cannot compute, and all
+    /// that evaluate while they read a mistake of the grammar.
     pub(super) fn skip(&mut self, expression: &Expression) -> Result<(), Stop> {
+        if self.wrong.is_some() && expression.ends_wrong() {
+            return Err(self.refused());
+        }
         match self.dialect.skipped_powers_count {
             true => self.skipped(expression).map(|_| ()),
             false => Ok(()),
@@ -43,6 +47,7 @@ impl Evaluation<'_> {
                 self.skipped(right)?
             }
             Expression::Assign(_, _, value) => self.skipped(value)?,
+            Expression::Step { by, after: false, .. } => Number::Whole(*by),
             Expression::Unsigned(inner)
             | Expression::Based(_, inner)
             | Expression::Shown(_, inner) => self.skipped(inner)?,

@@ -143,15 +143,17 @@ impl Evaluation<'_> {
 
     /// The characters of a value that `[3]` or `[2,3]` takes.
     fn characters_of(&mut self, name: &[u8], index: &[u8]) -> Result<Text, Stop> {
-        let (first, last) = match index.split_once_str(",") {
-            Some((first, last)) => (first, last),
-            None => (index, index),
-        };
         let mut place = |written: &[u8]| {
             let number = text_value(self.cx, written, self.span)?;
             Ok::<i64, Stop>(self.cx.state().index(number))
         };
-        let (first, last) = (place(first)?, place(last)?);
+        let (first, last) = match index.split_once_str(",") {
+            Some((first, last)) => (place(first)?, place(last)?),
+            None => {
+                let only = place(index)?;
+                (only, only)
+            }
+        };
         let state = self.cx.state();
         let Some(value) = state.variables.scalar(name) else { return Ok(Text::new()) };
         let ends = character_ends(value.bytes(), state.utf8());
