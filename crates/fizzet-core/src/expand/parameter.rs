@@ -433,7 +433,9 @@ pub(crate) fn key_text(cx: &mut dyn Context, index: &Arithmetic) -> Result<Text,
 pub(super) fn key_at(cx: &mut dyn Context, span: Span) -> Result<Text, Stop> {
     let written = cx.state().sources.bytes(span).to_vec();
     let dialect = cx.state().dialect.clone();
-    let word = Parser::new(&written, span.source, &dialect).whole_key(span)?;
+    let mut parser = Parser::new(&written, span.source, &dialect);
+    parser.set_aliases(cx.state().known_aliases());
+    let word = parser.whole_key(span)?;
     single(cx, &word, Tilde::Never)
 }
 
@@ -491,6 +493,7 @@ pub(crate) fn index_text(cx: &mut dyn Context, index: &[u8], keyed: bool) -> Res
     let source = cx.state().sources.built("index", index);
     let span = Span::new(source, 0, index.len());
     let mut parser = Parser::new(index, source, &dialect);
+    parser.set_aliases(cx.state().known_aliases());
     let word = match keyed {
         true if dialect.keys_keep_quotes => parser.whole_key(span)?,
         true => parser.whole_word(span)?,

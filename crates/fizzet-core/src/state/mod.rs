@@ -479,6 +479,16 @@ impl State {
         self.dialect.splits_parameters || self.options.word_split
     }
 
+    /// Whether words are replaced by aliases.
+    pub fn aliases_count(&self) -> bool {
+        self.dialect.aliases || self.options.expand_aliases
+    }
+
+    /// The aliases that count now, if there are any.
+    pub fn known_aliases(&self) -> Option<Rc<Aliases>> {
+        (self.aliases_count() && !self.aliases.is_empty()).then(|| self.aliases.clone())
+    }
+
     /// Whether text has multi-byte characters now.
     pub fn utf8(&self) -> bool {
         match self.dialect.utf8_option {

@@ -92,7 +92,17 @@ impl State {
             false => index.into(),
         };
         let number = arithmetic::text_value(self, &kept, span);
-        Ok(Key::Number(self.index(number.map_err(Stop::in_index)?)))
+        let index = self.index(number.map_err(Stop::in_index)?);
+        Ok(Key::Number(self.check_largest(index, span)?))
+    }
+
+    /// # Errors
+    /// An index beyond the largest one.
+    pub fn check_largest(&self, index: i64, span: Span) -> Result<i64, Stop> {
+        match self.dialect.largest_index.is_some_and(|largest| index > largest) {
+            true => Err(self.mistake("the index is too large", span, 1)),
+            false => Ok(index),
+        }
     }
 
     /// The index that a number means: where none counts from the end, one below 0 is a very large one, and

@@ -281,6 +281,7 @@ impl<'a> Parser<'a> {
 
     fn arithmetic_for(&mut self, start: usize) -> Parsed<CommandKind> {
         self.eat(b"((");
+        let clauses = self.pos;
         let first = self.arithmetic(Within::ArithmeticClause)?;
         if !self.eat(b";") {
             return self.unexpected("; and the condition of the loop");
@@ -291,6 +292,11 @@ impl<'a> Parser<'a> {
         }
         let step = self.arithmetic(Within::Arithmetic)?;
         self.refuse_split_end()?;
+        if self.dialect.loops_count_semicolons
+            && semicolons(&self.text[clauses..self.pos]).nth(2).is_some()
+        {
+            return self.unexpected("no more than two semicolons before it");
+        }
         if !self.eat(b"))") {
             return Err(self.unclosed(start, 3, "for ((", "))"));
         }
@@ -522,4 +528,31 @@ fn drop_redirects_of_lone_subshell(list: &mut List) -> bool {
         command.redirects.clear();
     }
     drops
+}
+
+/// The semicolons that no quotes hide.
+fn semicolons(text: &[u8]) -> impl Iterator<Item = usize> + '_ {
+    let mut quote = None;
+    let mut escaped = false;
+    let is_one = move |&(_, &byte): &(usize, &u8)| {
+        let hidden = std::mem::take(&mut escaped);
+        match quote {
+            _ if hidden => false,
+            Some(open) if open == byte => {
+                quote = None;
+                false
+            }
+            _ if byte == b'\\' => {
+                escaped = true;
+                false
+            }
+            Some(_) => false,
+            None if matches!(byte, b'"' | b'\'') => {
+                quote = Some(byte);
+                false
+            }
+            None => byte == b';',
+        }
+    };
+    text.iter().enumerate().filter(is_one).map(|(at, _)| at)
 }

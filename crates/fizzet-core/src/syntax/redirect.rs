@@ -81,6 +81,11 @@ impl<'a> Parser<'a> {
             false if self.at_next_descriptor(operator) => {
                 return self.unexpected("a file name or delimiter, with a blank behind it");
             }
+            false if self.at_lone_dash(operator) => {
+                self.pos += 1;
+                let span = self.span(self.pos - 1, self.pos);
+                Word::new(vec![Part::Literal { bytes: b"-"[..].into(), span }], span)
+            }
             false => self.expect_word("a file name or delimiter")?,
         };
         let body = is_document.then(|| Rc::new(OnceCell::new()));
@@ -103,6 +108,15 @@ impl<'a> Parser<'a> {
             }
         }
         Ok(Some(redirect))
+    }
+
+    /// Whether a dash stands here that is all of the word, whatever is behind it.
+    fn at_lone_dash(&self, operator: RedirectOperator) -> bool {
+        let copies = matches!(
+            operator,
+            RedirectOperator::DuplicateInput | RedirectOperator::DuplicateOutput
+        );
+        copies && self.dialect.closing_dashes_end_words && self.raw() == Some(b'-')
     }
 
     /// Whether digits stand here that are the descriptor of the next redirection, and no name of a file (POSIX XCU 2.10.1:

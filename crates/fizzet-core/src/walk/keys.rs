@@ -43,7 +43,8 @@ impl Walker {
         let Some(number) = number.map_err(Stop::in_index)? else {
             return Err(self.state.mistake("one index was expected", span, 1));
         };
-        Ok(Key::Number(self.state.index(number)))
+        let number = self.state.check_largest(self.state.index(number), span)?;
+        Ok(Key::Number(number))
     }
 
     /// The key of an element that is assigned: behind `(e)` it is what follows; other flags search for elements,

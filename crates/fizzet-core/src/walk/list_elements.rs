@@ -3,7 +3,7 @@
 use crate::expand::{self, Tilde};
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
-use crate::state::Key;
+use crate::state::{BEFORE_START, Key};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::ast::{Arithmetic, AssignedValue, Assignment, Element, Part, Word};
 use crate::text::{Standing, Text};
@@ -161,7 +161,12 @@ impl Walker {
     ) -> Result<Key, Stop> {
         match known {
             Some([key, _]) => self.key_of_known(key, index.word.span),
-            _ => self.element_key(name, index, true),
+            _ => match self.element_key(name, index, true)? {
+                Key::Number(..0) if self.state.dialect.array_is_list => {
+                    Err(self.state.mistake(BEFORE_START, index.word.span, 1))
+                }
+                key => Ok(key),
+            },
         }
     }
 

@@ -128,19 +128,12 @@ impl Walker {
             && (self.state.options.exit_on_error || self.state.traps.contains_key(&b"EXIT"[..]))
     }
 
-    /// Whether words are replaced by aliases.
-    pub(in crate::walk) fn aliases_count(&self) -> bool {
-        self.state.dialect.aliases || self.state.options.expand_aliases
-    }
-
     /// Tells the parser what counts now.
     pub(in crate::walk) fn prepare(&self, parser: &mut Parser<'_>) {
-        let count = self.aliases_count() && !self.state.aliases.is_empty();
-        let known = count.then(|| self.state.aliases.clone());
         parser.set_extended_patterns(self.state.options.extended_glob);
         let read = matches!(self.state.dialect.keywords, Keywords::Read | Keywords::ReadEverywhere);
         parser.set_keywords(read && self.state.letter_is_on(b'k'));
-        parser.set_aliases(known);
+        parser.set_aliases(self.state.known_aliases());
     }
 
     /// Whether a mistake that ends a line of this text ends the subshell that carries it out.

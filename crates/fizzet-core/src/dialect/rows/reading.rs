@@ -428,6 +428,10 @@ macro_rules! reading_rows {
     body_braces_before_aliases: WhichFunctions = [WhichFunctions::Never, WhichFunctions::Always, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Never, WhichFunctions::Keyword], "observed in all six: alias {='label '; then hive() { label a; } and function hive { label a; }, each on a line";
     /// An alias may stand for the name behind `function`.
     names_of_functions_are_aliases: bool = [N, N, N, Y, N, N, N], "observed in all six: alias hive='jar '; function hive { label a; }; jar";
+    /// A third semicolon between the parentheses of `for ((` is a syntax error, even in parentheses of its own.
+    loops_count_semicolons: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and zsh: for ((i=0;i<2;i;i++)); do echo $i; done";
+    /// `>&-` is a word of its own, whatever stands behind it.
+    closing_dashes_end_words: bool = [N, Y, N, N, N, N, N], "observed in all six: echo a 2>&-x";
     /// `!` before `!` turns the status back, in the same pipeline.
     repeated_negation: bool = [N, Y, N, N, N, N, N], "observed in all six: set -e; ! ! true; ! ! false; echo $?";
     /// What begins a pipeline where one command may stand: behind another `!`, behind a bar, where it takes all bars

@@ -417,7 +417,9 @@ impl Walker {
 
     /// What carries a name out, in the words of `type -t`, and how `command -v` tells it.
     fn found(&mut self, name: &[u8]) -> Option<(&'static str, Vec<u8>)> {
-        if let Some(alias) = self.aliases_count().then(|| self.state.aliases.get(name)).flatten() {
+        if let Some(alias) =
+            self.state.aliases_count().then(|| self.state.aliases.get(name)).flatten()
+        {
             let text = told(&self.state.dialect, &alias.text);
             let told = match self.state.dialect.command_tells_alias_alone {
                 true => text,

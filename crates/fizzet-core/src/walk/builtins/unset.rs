@@ -303,6 +303,10 @@ impl Walker {
         }
         if let (Key::Number(last), true) = (&key, self.state.dialect.array_is_list) {
             let comma = index.iter().position(|&byte| byte == b',');
+            if comma.is_none() && *last < -1 && !is_text {
+                // Of those counted from the end only the last one is found.
+                return Ok(0);
+            }
             let stretch = match comma.map(|at| arithmetic::text_value(self, &index[..at], span)) {
                 Some(first) => Stretch::Range(first?, *last),
                 None => Stretch::One(*last),
