@@ -516,8 +516,12 @@ impl Walker {
         }
         let (dialect, target) = (&self.state.dialect, trace.target.bytes());
         let rule = dialect.copy_of_no_number;
+        // What is written with a dash at its end moves a descriptor, or is none.
+        let moves =
+            dialect.moves_descriptors && self.state.sources.bytes(trace.span).ends_with(b"-");
         let reach = match (trace.operator, trace.descriptor) {
             ("<&", _) => Some(rule.input),
+            (_, 1) if moves && !target.is_empty() => rule.other_output,
             (_, 1) if target.is_empty() => rule.no_name,
             (_, 1) => rule.standard_output,
             _ => rule.other_output,
