@@ -25,9 +25,9 @@ pub struct Refused {
     /// What is wrong with it.
     pub message: String,
     /// What the shell evaluates until then, if it evaluates while it reads: it ends in [`Expression::Wrong`].
-    pub before: Option<Expression>,
+    pub before: Option<Box<Expression>>,
     /// The whole expression, where what follows it is no sign of arithmetic.
-    pub whole: Option<Expression>,
+    pub whole: Option<Box<Expression>>,
 }
 
 /// Reads an expression.
@@ -62,7 +62,7 @@ pub fn parse(text: &[u8], dialect: &Dialect) -> Result<Expression, Refused> {
     let (message, whole) = match expression {
         Ok(expression) if reader.at == text.len() => return Ok(expression),
         Ok(expression) => {
-            let whole = reader.at_no_sign().then(|| expression.clone());
+            let whole = reader.at_no_sign().then(|| Box::new(expression.clone()));
             let message = reader.wrong("an operator");
             reader.leave_behind(expression);
             (message, whole)
@@ -70,7 +70,8 @@ pub fn parse(text: &[u8], dialect: &Dialect) -> Result<Expression, Refused> {
         Err(message) => (message, None),
     };
     let evaluates = dialect.arithmetic_while_reading != WhileReading::Nothing;
-    Err(Refused { message, before: reader.before.filter(|_| evaluates), whole })
+    let before = reader.before.filter(|_| evaluates).map(Box::new);
+    Err(Refused { message, before, whole })
 }
 
 pub(super) struct Reader<'a> {

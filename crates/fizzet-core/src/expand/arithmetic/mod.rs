@@ -156,7 +156,7 @@ pub fn text_holds(
 ) -> Result<(bool, Option<Stop>), Stop> {
     let (read, mistake) = match arithmetic::parse(text, &cx.state().dialect) {
         Err(Refused { message, whole: Some(whole), .. }) => {
-            (Some(whole), Some(refuse(cx.state(), &message, span)))
+            (Some(*whole), Some(refuse(cx.state(), &message, span)))
         }
         _ => (None, None),
     };
