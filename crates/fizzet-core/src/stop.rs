@@ -210,6 +210,14 @@ impl Stop {
         }
     }
 
+    /// The same mistake with another status.
+    pub(crate) fn leaving(self, status: Status) -> Stop {
+        match self {
+            Stop::Shell(error) => Stop::Shell(ShellError { status, ..error }),
+            stop => stop,
+        }
+    }
+
     /// The same mistake in the index of an array, where it ends the shell; one in the text of the index ends
     /// there what it ends elsewhere.
     pub(crate) fn in_index(self) -> Stop {

@@ -327,6 +327,7 @@ impl Reader<'_> {
             Err(message) => {
                 let no = self.broken();
                 self.before = Some(match self.dialect.arithmetic_while_reading {
+                    // The sides of a choice are one operator, which nothing has closed.
                     WhileReading::Operators => Expression::Comma(condition, no),
                     _ => Expression::Choice(condition, yes, no),
                 });

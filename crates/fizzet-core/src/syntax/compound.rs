@@ -12,6 +12,7 @@ use crate::syntax::ast::{
 use crate::syntax::counted::Counted;
 use crate::syntax::cursor::{Parsed, Parser, PatternWord, is_meta};
 use crate::syntax::error::{SEPARATOR, SyntaxError, SyntaxErrorKind};
+use crate::syntax::unquoted::unquoted;
 use crate::syntax::within::Within;
 
 /// Reserved words that go on or end a compound command.
@@ -292,9 +293,8 @@ impl<'a> Parser<'a> {
         }
         let step = self.arithmetic(Within::Arithmetic)?;
         self.refuse_split_end()?;
-        if self.dialect.loops_count_semicolons
-            && semicolons(&self.text[clauses..self.pos]).nth(2).is_some()
-        {
+        let semicolons = |text| unquoted(text).filter(|(_, byte)| *byte == b';').count();
+        if self.dialect.loops_count_semicolons && semicolons(&self.text[clauses..self.pos]) > 2 {
             return self.unexpected("no more than two semicolons before it");
         }
         if !self.eat(b"))") {
@@ -528,31 +528,4 @@ fn drop_redirects_of_lone_subshell(list: &mut List) -> bool {
         command.redirects.clear();
     }
     drops
-}
-
-/// The semicolons that no quotes hide.
-fn semicolons(text: &[u8]) -> impl Iterator<Item = usize> + '_ {
-    let mut quote = None;
-    let mut escaped = false;
-    let is_one = move |&(_, &byte): &(usize, &u8)| {
-        let hidden = std::mem::take(&mut escaped);
-        match quote {
-            _ if hidden => false,
-            Some(open) if open == byte => {
-                quote = None;
-                false
-            }
-            _ if byte == b'\\' => {
-                escaped = true;
-                false
-            }
-            Some(_) => false,
-            None if matches!(byte, b'"' | b'\'') => {
-                quote = Some(byte);
-                false
-            }
-            None => byte == b';',
-        }
-    };
-    text.iter().enumerate().filter(is_one).map(|(at, _)| at)
 }

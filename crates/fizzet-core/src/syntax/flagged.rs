@@ -12,6 +12,7 @@ use crate::syntax::ast::{
 use crate::syntax::cursor::{Parsed, Parser, is_meta, is_name_start};
 use crate::syntax::index_text::is_index_text;
 use crate::syntax::modifiers::{Bounds, character_at};
+use crate::syntax::unquoted::unquoted;
 use crate::syntax::within::Within;
 
 impl<'a> Parser<'a> {
@@ -43,7 +44,7 @@ impl<'a> Parser<'a> {
         let is_known = self.not_subscripts.contains(&plain);
         let subscripts = !digits && self.dialect.unbraced_subscripts;
         let is_cut = |parser: &Self| {
-            within == Within::Word && parser.word_ends_inside(&parser.text[plain..parser.pos])
+            within == Within::Word && word_ends_inside(&parser.text[plain..parser.pos])
         };
         if subscripts && (is_known || self.flagged_subscript(&mut flagged).is_err() || is_cut(self))
         {
@@ -64,28 +65,6 @@ impl<'a> Parser<'a> {
         }
         flagged.parameter.span = self.span(start, self.pos);
         Ok(Some(Part::Flagged(Box::new(flagged))))
-    }
-
-    /// Whether the word that holds this subscript ends in it: at a sign that neither quotes nor parentheses hide.
-    fn word_ends_inside(&self, subscript: &[u8]) -> bool {
-        let (mut depth, mut quote) = (0usize, None);
-        let mut bytes = subscript.iter();
-        while let Some(&byte) = bytes.next() {
-            match (quote, byte) {
-                (Some(b'\''), b'\'') | (Some(b'"' | b'`'), b'"' | b'`') if quote == Some(byte) => {
-                    quote = None;
-                }
-                (Some(b'\''), _) => {}
-                (_, b'\\') => drop(bytes.next()),
-                (Some(_), _) => {}
-                (None, b'\'' | b'"' | b'`') => quote = Some(byte),
-                (None, b'(' | b'{') => depth += 1,
-                (None, b')' | b'}') => depth = depth.saturating_sub(1),
-                (None, byte) if depth == 0 && is_meta(byte) => return true,
-                (None, _) => {}
-            }
-        }
-        false
     }
 
     fn flagged_name(&mut self, signs: bool) -> Option<ParameterName> {
@@ -467,4 +446,17 @@ pub(crate) fn search_flags_of(text: &[u8], dialect: &Dialect) -> Option<(SearchF
     parser.pos = 1;
     let flags = parser.search_flags()?;
     Some((flags, parser.pos))
+}
+
+/// Whether the word that holds this subscript ends in it: at a sign that neither quotes nor parentheses hide.
+fn word_ends_inside(subscript: &[u8]) -> bool {
+    let mut depth = 0usize;
+    unquoted(subscript).any(|(_, byte)| {
+        match byte {
+            b'(' | b'{' => depth += 1,
+            b')' | b'}' => depth = depth.saturating_sub(1),
+            byte => return depth == 0 && is_meta(byte),
+        }
+        false
+    })
 }

@@ -38,6 +38,7 @@ mod short;
 mod signs;
 mod slashes;
 mod strict_braces;
+mod unquoted;
 mod vanishing;
 mod within;
 mod words;

@@ -407,21 +407,13 @@ impl Walker {
 
     fn case_clause(&mut self, word: &Word, branches: &[CaseBranch]) -> Result<(), Stop> {
         self.substituted = None;
-        let unmarked = |walker: &Walker, stop| match stop {
-            Stop::Shell(error) if walker.state.dialect.mistakes_keep_status && !error.exits => {
-                Stop::Shell(ShellError { status: 0, ..error })
-            }
-            stop => stop,
-        };
-        let value = expand::case::case_text(self, word).map_err(|stop| unmarked(self, stop))?;
+        let value = expand::case::case_text(self, word);
+        let value = value.map_err(|stop| self.mistaken_after(stop, 0))?;
         let idle = self.idle_status();
         let (mut falls, mut ran) = (false, false);
         for branch in branches {
-            let matches = falls
-                || self
-                    .matches_any(&branch.patterns, &value)
-                    .map_err(|stop| unmarked(self, stop))?;
-            if !matches {
+            let matches = if falls { Ok(true) } else { self.matches_any(&branch.patterns, &value) };
+            if !matches.map_err(|stop| self.mistaken_after(stop, 0))? {
                 continue;
             }
             if branch.body.items.is_empty() {

@@ -64,9 +64,8 @@ impl Walker {
                     leave(stop)?;
                     return Ok(());
                 }
-                Err(Stop::Shell(error)) if self.state.dialect.mistakes_keep_status => {
-                    let status = if until { 1 } else { status };
-                    return Err(Stop::Shell(ShellError { status, ..error }));
+                Err(stop @ Stop::Shell(_)) if self.state.dialect.mistakes_keep_status => {
+                    return Err(stop.leaving(if until { 1 } else { status }));
                 }
                 Err(stop) => match leave(stop)? {
                     Pass::Next => continue,

@@ -456,7 +456,8 @@ impl Walker {
     }
 
     fn expanded(&mut self, words: &[Argument]) -> Result<(Vec<Text>, Vec<WordTrace>), Stop> {
-        let before = self.state.status;
+        // The status that a mistake in the words leaves.
+        let before = if self.state.status == 0 { 1 } else { self.state.status };
         let mut argv: Vec<Text> = Vec::with_capacity(words.len());
         let mut traces = match self.wants.commands {
             true => Vec::with_capacity(words.len()),
@@ -486,17 +487,8 @@ impl Walker {
                 }
                 None => {
                     self.word = self.wants.commands.then(|| WordTrace::new(word.span, first));
-                    let is_last = at + 1 == words.len();
-                    let assigned = match declares {
-                        true => self.declared_in_turn(word, is_last),
-                        false => Ok(None),
-                    };
-                    let assigned = assigned.map_err(|stop| self.mistaken_after(stop, before))?;
-                    let fields = match assigned {
-                        Some(text) => Ok(vec![text]),
-                        None => expand::fields_of(self, word, has_tildes),
-                    };
-                    match fields {
+                    let declared = declares.then_some(at + 1 == words.len());
+                    match self.next_fields(word, declared, has_tildes) {
                         // Another word may hold a mistake that reaches farther.
                         Err(Stop::Shell(error)) if error.reach == Reach::Command => {
                             unmatched.get_or_insert((error, first));
@@ -540,16 +532,28 @@ impl Walker {
         }
     }
 
-    /// A mistake in the words of a command, before which the status was this one.
-    fn mistaken_after(&self, stop: Stop, before: Status) -> Stop {
-        match stop {
-            Stop::Shell(error)
-                if self.state.dialect.mistakes_keep_status && before != 0 && !error.exits =>
-            {
-                Stop::Shell(ShellError { status: before, ..error })
-            }
-            stop => stop,
+    /// A mistake in the words of a command that leaves this status, where the shell has it so.
+    pub(super) fn mistaken_after(&self, stop: Stop, status: Status) -> Stop {
+        let exits = matches!(&stop, Stop::Shell(error) if error.exits);
+        match self.state.dialect.mistakes_keep_status && !exits {
+            true => stop.leaving(status),
+            false => stop,
         }
+    }
+
+    /// All fields of a word. Behind the name of a declaration utility: whether it is the last one.
+    fn next_fields(
+        &mut self,
+        word: &Word,
+        declared: Option<bool>,
+        has_tildes: bool,
+    ) -> Result<Vec<Text>, Stop> {
+        if let Some(is_last) = declared
+            && let Some(text) = self.declared_in_turn(word, is_last)?
+        {
+            return Ok(vec![text]);
+        }
+        expand::fields_of(self, word, has_tildes)
     }
 
     /// What a word behind a declaration utility assigns, if it looks like an assignment; where words are assigned in
