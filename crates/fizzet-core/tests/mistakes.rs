@@ -389,3 +389,30 @@ fn utilities_that_are_used_wrongly_end_what_each_shell_lets_them_end() {
     );
     check("mksh", &[(". -x; label lid", "1:1 \". -x\" .: an option is not known, status 1")]);
 }
+
+#[test]
+fn mistakes_in_expressions_are_told_where_the_shell_goes_on() {
+    let ends =
+        "arithmetic: the expression ends where a value was expected, status 1, and on it goes";
+    check(
+        "bash",
+        &[
+            ("((1+)); label", &format!("1:3 \"1+\" {ends}")),
+            ("let '1+'; label", &format!("1:1 \"let '1+'\" {ends}")),
+            ("[[ 1+ -eq 2 ]]; label", &format!("1:11 \"2\" {ends}")),
+            ("for ((i=1+;;)); do :; done", &format!("1:7 \"i=1+\" {ends}")),
+            (
+                "for ((i=0;i<2;i;i++)); do :; done",
+                "1:16 \";\" `;` cannot stand here; )) was expected; quote it if it is meant as text: '...' or a \
+                 backslash before it",
+            ),
+        ],
+    );
+    check(
+        "zsh",
+        &[(
+            "label $jar[1 ]",
+            "1:7 \"$jar[\" the brackets are not closed in their word; write ${name[...]} or quotes, status 1",
+        )],
+    );
+}

@@ -48,7 +48,10 @@ impl Substitution<'_> {
             return self.read_again(parameter.span, place);
         }
         if matches!(parameter.operation, Operation::Bad) {
-            let message = "bad substitution";
+            let message = match parameter.braced {
+                true => "bad substitution",
+                false => "the brackets are not closed in their word; write ${name[...]} or quotes",
+            };
             return Err(Stop::shell(message, parameter.span, 1));
         }
         let mut held = self.flagged_value(flagged, place)?;

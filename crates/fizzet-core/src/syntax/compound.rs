@@ -293,9 +293,13 @@ impl<'a> Parser<'a> {
         }
         let step = self.arithmetic(Within::Arithmetic)?;
         self.refuse_split_end()?;
-        let semicolons = |text| unquoted(text).filter(|(_, byte)| *byte == b';').count();
-        if self.dialect.loops_count_semicolons && semicolons(&self.text[clauses..self.pos]) > 2 {
-            return self.unexpected("no more than two semicolons before it");
+        if self.dialect.loops_count_semicolons {
+            let semicolons = |&(_, byte): &(usize, u8)| byte == b';';
+            let third = unquoted(&self.text[clauses..self.pos]).filter(semicolons).nth(2);
+            if let Some((at, _)) = third {
+                self.pos = clauses + at;
+                return self.unexpected("))");
+            }
         }
         if !self.eat(b"))") {
             return Err(self.unclosed(start, 3, "for ((", "))"));

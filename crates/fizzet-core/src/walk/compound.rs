@@ -107,7 +107,9 @@ impl Walker {
                     Err(Stop::Shell(error))
                         if recovers && !error.exits && !(through && error.goes_through) =>
                     {
-                        self.state.dialect.arithmetic_command_status
+                        let status = self.state.dialect.arithmetic_command_status;
+                        self.survive(ShellError { status, reach: Reach::Command, ..error });
+                        status
                     }
                     Err(stop) => return Err(stop),
                 };

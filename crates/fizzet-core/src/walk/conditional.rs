@@ -275,7 +275,7 @@ impl Walker {
                 Err(Stop::Shell(ShellError { reach: Reach::Command, status: 2, ..error }))
             }
             ComparisonMistake::IsFalse => {
-                self.survive(error);
+                self.survive(ShellError { reach: Reach::Command, ..error });
                 Ok(false)
             }
         }

@@ -1,7 +1,7 @@
 //! `let`.
 
 use crate::expand::arithmetic;
-use crate::stop::{ShellError, Status, Stop};
+use crate::stop::{Reach, ShellError, Status, Stop};
 use crate::walk::Walker;
 use crate::walk::builtins::Call;
 
@@ -26,13 +26,13 @@ pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, S
                 if !(error.goes_through && walker.state.dialect.index_mistakes_go_through) =>
             {
                 let status = walker.state.dialect.let_mistake_status;
-                walker.survive(ShellError { status, ..error });
+                walker.survive(ShellError { status, reach: Reach::Command, ..error });
                 return Ok(status);
             }
             Err(stop) => return Err(stop),
             Ok((holds, mistake)) => {
                 if let Some(Stop::Shell(error)) = mistake {
-                    walker.survive(error);
+                    walker.survive(ShellError { reach: Reach::Command, ..error });
                 }
                 holds
             }
