@@ -399,7 +399,8 @@ fn mistakes_in_expressions_are_told_where_the_shell_goes_on() {
         &[
             ("((1+)); label", &format!("1:3 \"1+\" {ends}")),
             ("let '1+'; label", &format!("1:1 \"let '1+'\" {ends}")),
-            ("[[ 1+ -eq 2 ]]; label", &format!("1:11 \"2\" {ends}")),
+            ("[[ 1+ -eq 2 ]]; label", &format!("1:4 \"1+\" {ends}")),
+            ("[[ 1 -eq 2+ ]]; label", &format!("1:10 \"2+\" {ends}")),
             ("for ((i=1+;;)); do :; done", &format!("1:7 \"i=1+\" {ends}")),
             (
                 "for ((i=0;i<2;i;i++)); do :; done",

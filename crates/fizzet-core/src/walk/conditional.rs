@@ -68,8 +68,8 @@ impl Walker {
                 let span = words.first().map_or(self.state.shell_origin().span(), |word| word.span);
                 Err(self.state.mistake("this test is not known", span, 2))
             }
-            Condition::Binary { operator, left, right } => {
-                let value = self.operand(left)?;
+            Condition::Binary { operator, left: written, right } => {
+                let value = self.operand(written)?;
                 match &**operator {
                     b"=" | b"==" | b"!=" => {
                         let (pattern, is_known) = match self.names_files(right) {
@@ -118,7 +118,8 @@ impl Walker {
                                 false => text.bytes().to_vec(),
                             };
                             let (left, right) = (read(&value), read(&other));
-                            return self.number_comparison(operator, (&left, &right), span);
+                            let (left, right) = ((&left[..], written.span), (&right[..], span));
+                            return self.number_comparison(operator, left, right);
                         }
                         let order = value.bytes().cmp(other.bytes());
                         Ok(if operator == b"<" { order.is_lt() } else { order.is_gt() })
@@ -255,14 +256,16 @@ impl Walker {
     fn number_comparison(
         &mut self,
         operator: &[u8],
-        pair: (&[u8], &[u8]),
-        span: Span,
+        left: (&[u8], Span),
+        right: (&[u8], Span),
     ) -> Result<bool, Stop> {
-        let refused = self.state.dialect.conditions_refuse_hexadecimal
-            && (has_hexadecimal(pair.0) || has_hexadecimal(pair.1));
+        let refuses = self.state.dialect.conditions_refuse_hexadecimal;
+        let refused = [left, right].into_iter().find(|(text, _)| refuses && has_hexadecimal(text));
         let order = match refused {
-            true => Err(self.state.mistake("there are no hexadecimal numbers here", span, 2)),
-            false => arithmetic::text_order(self, pair, span),
+            Some((_, at)) => {
+                Err(self.state.mistake("there are no hexadecimal numbers here", at, 2))
+            }
+            None => arithmetic::text_order(self, left, right),
         };
         let error = match order {
             Ok(order) => return Ok(compare(operator, order)),

@@ -170,16 +170,16 @@ pub fn text_holds(
     Ok((!number.is_zero(), mistake))
 }
 
-/// Which of two expressions given as text is larger; nothing where one is not a number.
+/// Which of two expressions given as text, each with its place, is larger; nothing where one is not a number.
 ///
 /// # Errors
 /// As for [`value`].
 pub fn text_order(
     cx: &mut dyn Context,
-    (left, right): (&[u8], &[u8]),
-    span: Span,
+    left: (&[u8], Span),
+    right: (&[u8], Span),
 ) -> Result<Option<Ordering>, Stop> {
-    let mut number = |text: &[u8]| {
+    let mut number = |(text, span): (&[u8], Span)| {
         if let Some(whole) = plain_number(text) {
             return Ok(Number::Whole(whole));
         }

@@ -216,9 +216,10 @@ impl Operators<'_> {
             let span = self.call.span;
             return match self.dialect().test_numbers {
                 TestNumbers::Reals => {
-                    arithmetic::text_order(self.walker, (&real(left)?, &real(right)?), span).ok()
+                    let (left, right) = (real(left)?, real(right)?);
+                    arithmetic::text_order(self.walker, (&left, span), (&right, span)).ok()
                 }
-                _ => arithmetic::text_order(self.walker, (left, right), span).ok(),
+                _ => arithmetic::text_order(self.walker, (left, span), (right, span)).ok(),
             };
         }
         let (left, right) = (self.number(left)?, self.number(right)?);
