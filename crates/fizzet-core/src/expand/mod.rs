@@ -142,21 +142,32 @@ pub trait Context {
 /// # Errors
 /// An expansion that the shell refuses, or a limit.
 pub fn fields(cx: &mut dyn Context, word: &Word) -> Result<Vec<Text>, Stop> {
-    fields_of(cx, word, false)
+    let mut fields = Vec::new();
+    fields_onto(cx, word, false, &mut fields)?;
+    Ok(fields)
 }
 
-/// All fields of a word; `assigned`: whether what looks like an assignment has tildes as one.
+/// The same, put behind those of other words; `assigned`: whether what looks like an assignment has tildes as one.
 ///
 /// # Errors
-/// As for [`fields`].
-pub fn fields_of(cx: &mut dyn Context, word: &Word, assigned: bool) -> Result<Vec<Text>, Stop> {
+/// As for [`fields`]; then nothing is put there.
+pub fn fields_onto(
+    cx: &mut dyn Context,
+    word: &Word,
+    assigned: bool,
+    fields: &mut Vec<Text>,
+) -> Result<(), Stop> {
     let dialect = &cx.state().dialect;
     let tilde = match () {
         () if assigned || dialect.tilde_in_arguments => Tilde::AfterAssignment,
         () if dialect.tilde_after_equals => Tilde::AfterEquals,
         () => Tilde::AtStart,
     };
-    fields_with(cx, word, tilde)
+    match short_field(cx, word) {
+        Some(field) => fields.push(field),
+        None => fields.append(&mut long_fields(cx, word, tilde)?),
+    }
+    Ok(())
 }
 
 /// Where a word has tildes that becomes one text and no argument: the word of `case`, a pattern, an operand of
@@ -237,12 +248,19 @@ fn braced(cx: &mut dyn Context, word: &Word) -> Result<Option<Vec<Word>>, Stop> 
 }
 
 fn fields_with(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Text>, Stop> {
-    if let Some(field) = unchanged(word) {
-        return Ok(vec![field]);
+    match short_field(cx, word) {
+        Some(field) => Ok(vec![field]),
+        None => long_fields(cx, word, tilde),
     }
-    if let Some(field) = lone::field(cx, word) {
-        return Ok(vec![field]);
-    }
+}
+
+/// The one field of a word for which there is a short way through the stages.
+fn short_field(cx: &mut dyn Context, word: &Word) -> Option<Text> {
+    unchanged(word).or_else(|| lone::field(cx, word))
+}
+
+/// The fields of a word behind all stages.
+fn long_fields(cx: &mut dyn Context, word: &Word, tilde: Tilde) -> Result<Vec<Text>, Stop> {
     stages::keep_words(cx, Stage::Written, std::slice::from_ref(word));
     let state = cx.state();
     if state.dialect.braces == Braces::Written

@@ -461,7 +461,7 @@ pub(crate) fn index_number(
     if must_be_something && text.is_nothing() {
         return Ok(None);
     }
-    arithmetic::text_value(cx, text.bytes(), span).map(Some)
+    arithmetic::index_value(cx, text.bytes(), span).map(Some)
 }
 
 /// What an index is as a word, in which quotes quote.

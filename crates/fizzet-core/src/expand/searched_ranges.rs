@@ -95,7 +95,7 @@ fn number(cx: &mut dyn Context, span: Span) -> Result<i64, Stop> {
     if cx.state().dialect.empty_index_is_mistake && text.bytes().trim_ascii().is_empty() {
         return Err(cx.state().mistake("an end of the range is empty", span, 1));
     }
-    let number = arithmetic::text_value(cx, text.bytes(), span)?;
+    let number = arithmetic::index_value(cx, text.bytes(), span)?;
     Ok(cx.state().index(number))
 }
 

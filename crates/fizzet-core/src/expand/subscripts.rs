@@ -175,7 +175,7 @@ impl Substitution<'_> {
         if !flags.has_any(b"rRiIkK") {
             let index = searched_text(self.cx, word)?;
             let span = word.span;
-            let at = arithmetic::text_value(self.cx, index.bytes(), span)?;
+            let at = arithmetic::index_value(self.cx, index.bytes(), span)?;
             let at = self.cx.state().index(at);
             return Ok(self.element_of(Held::List { items, star: true }, at));
         }
@@ -322,7 +322,7 @@ impl Search {
             None => Ok(None),
             Some(written) => {
                 let text = index_text(cx, written, false)?;
-                arithmetic::text_value(cx, text.bytes(), span).map(Some)
+                arithmetic::index_value(cx, text.bytes(), span).map(Some)
             }
         };
         let (nth, from) = (number(&flags.nth)?.unwrap_or(1), number(&flags.from)?);

@@ -400,6 +400,7 @@ impl<'c> Substitution<'c> {
                 self.push_text(&output.passed_through(&hop, standing))
             }
             Part::Arithmetic { expression, span } => {
+                arithmetic::check_comments(self.cx.state(), *span)?;
                 let value = arithmetic::shown(self.cx, expression)?;
                 self.expanded(Rule::Arithmetic, *span, place);
                 let origin = Origin::new(Rule::Arithmetic, *span);

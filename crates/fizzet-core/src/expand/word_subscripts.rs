@@ -37,7 +37,7 @@ pub(crate) fn word_meant(
         words.push((text.len(), text.len()));
     }
     let number = searched_text(cx, subscript)?;
-    let number = arithmetic::text_value(cx, number.bytes(), subscript.span)?;
+    let number = arithmetic::index_value(cx, number.bytes(), subscript.span)?;
     let count = words.len() as i64;
     let from_start = if number < 0 { number + count + 1 } else { number };
     // In front of the first word there is the first, behind the last the last.

@@ -15,6 +15,7 @@ use std::collections::HashSet;
 use rustc_hash::FxHashMap;
 
 use crate::source::{Sources, Span};
+use crate::text::Text;
 use crate::trace::{CommandTrace, Trace};
 
 /// A trap that the traced text fell into.
@@ -60,8 +61,25 @@ type Finder = fn(&mut Look<'_>);
 enum Needs {
     /// One of these characters in a word as it is written.
     Written(u128),
-    /// An argument.
+    /// This in what has become of the command.
+    Made(Made),
+}
+
+/// What may have become of a command that a trap shows itself in.
+#[derive(Clone, Copy)]
+enum Made {
+    /// A word that made no argument.
+    NoArgument,
+    /// A word that made several arguments.
     Arguments,
+    /// A parameter that is empty, or not set.
+    Emptiness,
+    /// Several parameters in one pair of quotes.
+    Joined,
+    /// A pattern that matched files.
+    Matched,
+    /// An argument that begins with `-`, which is not written there.
+    Dash,
     /// A redirection.
     Redirections,
     /// An assignment.
@@ -72,41 +90,68 @@ enum Needs {
 
 /// The catalogue: names, finders, and what each trap needs.
 const NOTES: &[(&str, Finder, Needs)] = &[
-    ("split-value", parameters::split_value, Needs::Written(characters(b"$`"))),
-    ("vanished-value", parameters::vanished_value, Needs::Written(characters(b"$`"))),
-    ("vanished-value", parameters::vanished_parameters, Needs::Written(characters(b"$"))),
-    ("value-matched-files", parameters::value_matched_files, Needs::Written(characters(b"$`"))),
-    ("joined-parameters", parameters::joined_parameters, Needs::Written(characters(b"$"))),
+    ("split-value", parameters::split_value, Needs::Made(Made::Arguments)),
+    ("vanished-value", parameters::vanished_value, Needs::Made(Made::NoArgument)),
+    ("vanished-value", parameters::vanished_parameters, Needs::Made(Made::Emptiness)),
+    ("value-matched-files", parameters::value_matched_files, Needs::Made(Made::Matched)),
+    ("joined-parameters", parameters::joined_parameters, Needs::Made(Made::Joined)),
     ("cut-number", parameters::cut_number, Needs::Written(characters(b"$"))),
-    ("dash-from-data", parameters::dash_from_data, Needs::Arguments),
+    ("dash-from-data", parameters::dash_from_data, Needs::Made(Made::Dash)),
     ("pasted-text", written::pasted_text, Needs::Written(characters(b"\r\x80"))),
     ("quoted-tilde", written::quoted_tilde, Needs::Written(characters(b"~"))),
     ("quoted-pattern", written::quoted_pattern, Needs::Written(characters(b"\""))),
     ("early-quote", written::early_quote, Needs::Written(characters(b"\""))),
-    ("comparison-redirects", written::comparison_redirects, Needs::Redirections),
-    ("joined-assignment", written::joined_assignment, Needs::Assignments),
-    ("foreign-name", elsewhere::foreign_name, Needs::Absence),
-    ("lost-program", elsewhere::lost_program, Needs::Absence),
+    ("comparison-redirects", written::comparison_redirects, Needs::Made(Made::Redirections)),
+    ("joined-assignment", written::joined_assignment, Needs::Made(Made::Assignments)),
+    ("foreign-name", elsewhere::foreign_name, Needs::Made(Made::Absence)),
+    ("lost-program", elsewhere::lost_program, Needs::Made(Made::Absence)),
 ];
 
 /// The rows of [`NOTES`] with such needs, a bit each.
-fn rows(which: impl Fn(Needs) -> bool) -> u16 {
+const fn rows_that_need(made: Made) -> u16 {
     const { assert!(NOTES.len() <= 16) };
-    let rows = NOTES.iter().enumerate().filter(|(_, (.., needs))| which(*needs));
+    let (mut rows, mut at) = (0, 0);
+    while at < NOTES.len() {
+        if let Needs::Made(needed) = NOTES[at].2
+            && needed as u8 == made as u8
+        {
+            rows |= 1 << at;
+        }
+        at += 1;
+    }
+    rows
+}
+
+/// The rows that may find something in words with these characters, whatever becomes of them.
+fn rows_for_written(written: u128) -> u16 {
+    let needs = NOTES.iter().map(|(.., needs)| *needs).enumerate();
+    let rows =
+        needs.filter(|(_, needs)| matches!(needs, Needs::Written(any) if any & written != 0));
     rows.fold(0, |all, (at, _)| all | 1 << at)
 }
 
 /// The rows that may find something in what has become of a command, whatever is written.
-fn rows_for(command: &CommandTrace) -> u16 {
-    let (argv, redirections) = (command.argv.len() > 1, !command.redirections.is_empty());
-    let (assignments, absent) = (!command.assignments.is_empty(), command.absent);
-    rows(|needs| match needs {
-        Needs::Written(_) => false,
-        Needs::Arguments => argv,
-        Needs::Redirections => redirections,
-        Needs::Assignments => assignments,
-        Needs::Absence => absent,
-    })
+fn rows_for_made(command: &CommandTrace) -> u16 {
+    let mut rows = 0;
+    let mut may = |is: bool, made: u16| rows |= if is { made } else { 0 };
+    for word in &command.words {
+        may(word.count == 0, const { rows_that_need(Made::NoArgument) });
+        may(word.count > 1, const { rows_that_need(Made::Arguments) });
+        may(!word.matched.is_empty(), const { rows_that_need(Made::Matched) });
+        for expansion in &word.expansions {
+            let empty = expansion.filled < expansion.count;
+            may(empty, const { rows_that_need(Made::Emptiness) });
+            may(expansion.quoted && expansion.count > 1, const { rows_that_need(Made::Joined) });
+        }
+    }
+    let is_written =
+        |text: &Text| text.runs().next().is_some_and(|(run, _)| run.origin.is_written());
+    let dash = |text: &Text| text.bytes().first() == Some(&b'-') && !is_written(text);
+    may(command.argv.iter().skip(1).any(dash), const { rows_that_need(Made::Dash) });
+    may(!command.redirections.is_empty(), const { rows_that_need(Made::Redirections) });
+    may(!command.assignments.is_empty(), const { rows_that_need(Made::Assignments) });
+    may(command.absent, const { rows_that_need(Made::Absence) });
+    rows
 }
 
 /// A set of characters: a bit for each of ASCII, but the first one for all bytes that are not ASCII. (No word
@@ -141,11 +186,10 @@ impl Watch {
         self.commands += 1;
         let written = *self.written.entry(command.span).or_insert_with(|| {
             let words = command.words.iter().map(|word| characters(sources.bytes(word.span)));
-            let all = words.fold(0, |all, one| all | one);
-            rows(|needs| matches!(needs, Needs::Written(any) if any & all != 0))
+            rows_for_written(words.fold(0, |all, one| all | one))
         });
         let mut notes: Vec<Note> = Vec::new();
-        let mut left = written | rows_for(command);
+        let mut left = written | rows_for_made(command);
         while left != 0 {
             let (name, finder, _) = &NOTES[left.trailing_zeros() as usize];
             left &= left - 1;

@@ -91,7 +91,7 @@ impl State {
             true => index.iter().copied().filter(|byte| !vanishes(byte)).collect(),
             false => index.into(),
         };
-        let number = arithmetic::text_value(self, &kept, span);
+        let number = arithmetic::index_value(self, &kept, span);
         let index = self.index(number.map_err(Stop::in_index)?);
         Ok(Key::Number(self.check_largest(index, span)?))
     }
@@ -106,9 +106,12 @@ impl State {
     }
 
     /// The index that a number means: where none counts from the end, one below 0 is a very large one, and
-    /// where 0 is the first of elements that count from 1, it is the next one.
+    /// where 0 is the first of elements that count from 1, it is the next one. Where it has 32 bits, those count.
     pub fn index(&self, number: i64) -> i64 {
         match number {
+            _ if self.dialect.short_indexes && i32::try_from(number).is_err() => {
+                i64::from(number as i32)
+            }
             ..0 if !self.dialect.negative_indexes => i64::from(number as u32),
             0 if self.dialect.zero_is_first_too => 1,
             0.. if self.dialect.zero_is_first => number.saturating_add(1),

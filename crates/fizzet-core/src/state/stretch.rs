@@ -87,6 +87,11 @@ impl State {
         }
         let count = self.variables.highest(name).max(0) as usize;
         let Some((start, end)) = stretch.places(count) else {
+            // A variable that is not there is made nevertheless.
+            let value = &mut self.variables.entry(name).value;
+            if matches!(value, Value::Nothing) {
+                *value = Value::Indexed(BTreeMap::new());
+            }
             return Err(self.mistake("there is no element 0", span, 1));
         };
         if start > count + self.limits.fields {

@@ -222,7 +222,7 @@ impl Parser<'_> {
         let found = known.get_key_value(&*word);
         let counts = |alias: &Alias| !everywhere || alias.counts == AliasCounts::Everywhere;
         let Some((name, alias)) = found.filter(|(_, alias)| counts(alias)) else { return false };
-        if self.names_function(end) || self.is_being_replaced(name) {
+        if self.names_function(end) || self.is_being_replaced(name) || self.at_descriptor() {
             return false;
         }
         let value = &alias.text;

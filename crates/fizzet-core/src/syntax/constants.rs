@@ -82,10 +82,11 @@ impl<'a> Reader<'a> {
         }
         // An underscore is a digit of the largest bases, or passed over.
         let dialect = self.dialect;
-        let underscores = dialect.arithmetic_largest_base > 36 || dialect.arithmetic_underscores;
+        let is_large = dialect.arithmetic_largest_base > 36;
         self.run(|byte| match byte {
-            b'_' => underscores,
-            byte => is_name_byte(byte) || matches!(byte, b'#' | b'@'),
+            b'_' => is_large || dialect.arithmetic_underscores,
+            b'@' => is_large,
+            byte => is_name_byte(byte) || byte == b'#',
         });
         let text = self.digits_from(start);
         let base = written_base(&text, dialect).filter(|_| dialect.constants_give_bases);

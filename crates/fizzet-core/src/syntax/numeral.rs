@@ -1,5 +1,9 @@
 //! Constants of arithmetic expressions (C11 6.4.4.1, and what each shell adds).
 
+use std::borrow::Cow;
+
+use bstr::ByteSlice;
+
 use crate::dialect::{Dialect, EmptyDigits, LargeConstant};
 
 /// The value of a whole number: decimal, `0x`, octal where a leading zero means that, `base#digits`
@@ -85,7 +89,11 @@ fn based(text: &[u8], base: u32, dialect: &Dialect) -> Option<i64> {
         true => 10,
         false => base,
     };
-    digits(text, base, dialect).filter(|_| (2..=dialect.arithmetic_largest_base).contains(&base))
+    let text = match base <= 36 && dialect.at_sign_is_nine && text.contains(&b'@') {
+        true => Cow::Owned(text.replace("@", "9")),
+        false => Cow::Borrowed(text),
+    };
+    digits(&text, base, dialect).filter(|_| (2..=dialect.arithmetic_largest_base).contains(&base))
 }
 
 /// The number that the character behind `1#` is, and how many bytes it has; a byte that is no character has a

@@ -126,13 +126,15 @@ impl<'a> Parser<'a> {
             operator,
             RedirectOperator::DuplicateInput | RedirectOperator::DuplicateOutput
         );
-        if copies && self.dialect.copies_take_numbers {
-            return false;
-        }
+        !(copies && self.dialect.copies_take_numbers) && self.at_descriptor()
+    }
+
+    /// Whether digits stand here that a redirection follows directly.
+    pub(super) fn at_descriptor(&mut self) -> bool {
         let start = self.pos;
-        let is_next = matches!(self.raw(), Some(b'0'..=b'9')) && self.descriptor().is_some();
+        let is_descriptor = matches!(self.raw(), Some(b'0'..=b'9')) && self.descriptor().is_some();
         self.pos = start;
-        is_next
+        is_descriptor
     }
 
     /// The delimiter of a here-document behind whose sign the line ends: the sign itself.

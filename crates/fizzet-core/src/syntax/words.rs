@@ -1,6 +1,6 @@
 //! Words: literals, quotes and the expansions between them.
 
-use crate::dialect::{DocumentQuotes, OffsetEnd, Quotes};
+use crate::dialect::{DocumentQuotes, HidingQuotes, OffsetEnd, Quotes};
 use crate::expand::pattern::{EXPRESSIONS, range_length};
 use crate::source::Span;
 use crate::syntax::ast::{Arithmetic, Part, Word};
@@ -146,7 +146,7 @@ impl<'a> Parser<'a> {
     fn parts_within(&mut self, within: Within) -> Parsed<Vec<Part>> {
         let mut parts = Vec::new();
         let mut literal = self.pos;
-        let mut open = 0u32;
+        let (mut open, mut brackets) = (0u32, 0u32);
         let mut hidden = None;
         let mut kept_backslash = None;
         // Where a group has ended, and how far what may follow one there goes on with the pattern.
@@ -178,19 +178,16 @@ impl<'a> Parser<'a> {
             if hidden.is_none() && self.ends_run(byte, within, &mut open) {
                 break;
             }
-            let hides = match within {
-                Within::Brackets => self.dialect.keys_hide_in_quotes,
-                Within::ElementKey => self.dialect.element_keys_hide_in_quotes,
-                Within::Arithmetic => {
-                    self.dialect.arithmetic_hides_in_quotes && !self.in_arithmetic_command
-                }
-                _ => false,
-            };
-            if byte == b'\'' && hides && kept_backslash != Some(self.pos) {
-                let Some(end) = self.quotes_end(self.pos) else {
-                    return Err(self.unclosed(self.pos, 1, "'", "'"));
-                };
-                self.pos = end + 1;
+            match byte {
+                b'[' if within == Within::Arithmetic => brackets += 1,
+                b']' => brackets = brackets.saturating_sub(1),
+                _ => {}
+            }
+            if byte == b'\''
+                && kept_backslash != Some(self.pos)
+                && let Some(behind) = self.behind_hiding_quotes(within, brackets > 0)?
+            {
+                self.pos = behind;
                 continue;
             }
             if !self.is_active(byte, within) {
@@ -230,6 +227,35 @@ impl<'a> Parser<'a> {
         }
         self.flush(&mut parts, literal, self.pos);
         Ok(parts)
+    }
+
+    /// The place behind the single quote here and the one that closes it, where what is between them ends nothing.
+    fn behind_hiding_quotes(&self, within: Within, in_brackets: bool) -> Parsed<Option<usize>> {
+        let quotes = match within {
+            Within::Brackets if self.dialect.keys_hide_in_quotes => HidingQuotes::All,
+            Within::ElementKey if self.dialect.element_keys_hide_in_quotes => HidingQuotes::All,
+            Within::Arithmetic if !self.in_arithmetic_command => {
+                self.dialect.arithmetic_hides_in_quotes
+            }
+            Within::Offset | Within::Length if self.dialect.offsets_hide_in_quotes => {
+                HidingQuotes::All
+            }
+            _ => HidingQuotes::None,
+        };
+        match quotes {
+            HidingQuotes::None => Ok(None),
+            HidingQuotes::InBrackets if in_brackets => {
+                Ok(self.quotes_end(self.pos).map(|end| end + 1))
+            }
+            HidingQuotes::InBrackets => {
+                let is_around_one = self.text.get(self.pos + 2) == Some(&b'\'');
+                Ok(is_around_one.then_some(self.pos + 3))
+            }
+            HidingQuotes::All => match self.quotes_end(self.pos) {
+                Some(end) => Ok(Some(end + 1)),
+                None => Err(self.unclosed(self.pos, 1, "'", "'")),
+            },
+        }
     }
 
     /// Ends a literal, which makes several parts where it goes on behind the text of an alias.

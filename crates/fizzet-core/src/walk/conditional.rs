@@ -465,8 +465,8 @@ impl Walker {
             };
         }
         let Some((first, last)) = index.split_once_str(",") else { return Ok(false) };
-        let first = arithmetic::text_value(self, first, span)?;
-        let last = arithmetic::text_value(self, last, span)?;
+        let first = arithmetic::index_value(self, first, span)?;
+        let last = arithmetic::index_value(self, last, span)?;
         let place = |at: i64| if at < 0 { at + count + 1 } else { at };
         Ok(place(first) > 0 && place(last) <= count && place(first) <= place(last))
     }

@@ -82,9 +82,9 @@ impl Walker {
         let number = match text.bytes().iter().any(|byte| b"$`'\"\\".contains(byte)) {
             true => {
                 let again = expand::parameter::index_text(self, text.bytes(), false)?;
-                arithmetic::text_value(self, again.bytes(), span)
+                arithmetic::index_value(self, again.bytes(), span)
             }
-            false => arithmetic::text_value(self, text.bytes(), span),
+            false => arithmetic::index_value(self, text.bytes(), span),
         };
         Ok(Key::Number(self.state.index(number.map_err(Stop::in_index)?)))
     }

@@ -488,13 +488,12 @@ impl Walker {
                 None => {
                     self.word = self.wants.commands.then(|| WordTrace::new(word.span, first));
                     let declared = declares.then_some(at + 1 == words.len());
-                    match self.next_fields(word, declared, has_tildes) {
+                    match self.next_fields(word, declared, has_tildes, &mut argv) {
                         // Another word may hold a mistake that reaches farther.
                         Err(Stop::Shell(error)) if error.reach == Reach::Command => {
                             unmatched.get_or_insert((error, first));
                         }
-                        fields => argv
-                            .append(&mut fields.map_err(|stop| self.mistaken_after(stop, before))?),
+                        made => made.map_err(|stop| self.mistaken_after(stop, before))?,
                     }
                     self.word.take()
                 }
@@ -541,19 +540,22 @@ impl Walker {
         }
     }
 
-    /// All fields of a word. Behind the name of a declaration utility: whether it is the last one.
+    /// All fields of a word, put behind those of other words. Behind the name of a declaration utility: whether it is
+    /// the last one.
     fn next_fields(
         &mut self,
         word: &Word,
         declared: Option<bool>,
         has_tildes: bool,
-    ) -> Result<Vec<Text>, Stop> {
+        argv: &mut Vec<Text>,
+    ) -> Result<(), Stop> {
         if let Some(is_last) = declared
             && let Some(text) = self.declared_in_turn(word, is_last)?
         {
-            return Ok(vec![text]);
+            argv.push(text);
+            return Ok(());
         }
-        expand::fields_of(self, word, has_tildes)
+        expand::fields_onto(self, word, has_tildes, argv)
     }
 
     /// What a word behind a declaration utility assigns, if it looks like an assignment; where words are assigned in

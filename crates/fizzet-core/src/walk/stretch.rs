@@ -138,13 +138,13 @@ impl Walker {
             return Ok(Some(Stretch::Range(1, i64::MAX)));
         }
         let Some(comma) = index.iter().position(|&byte| byte == b',') else { return Ok(None) };
-        let first = arithmetic::text_value(self, &index[..comma], span)?;
-        let last = arithmetic::text_value(self, &index[comma + 1..], span)?;
+        let first = arithmetic::index_value(self, &index[..comma], span)?;
+        let last = arithmetic::index_value(self, &index[comma + 1..], span)?;
         Ok(Some(Stretch::Range(self.state.index(first), self.state.index(last))))
     }
 
     fn place(&mut self, written: &Arithmetic) -> Result<i64, Stop> {
-        let number = arithmetic::value(self, written)?;
+        let number = arithmetic::index(self, written)?;
         Ok(self.state.index(number))
     }
 

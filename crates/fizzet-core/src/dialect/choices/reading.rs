@@ -2,6 +2,17 @@
 
 use crate::stop::Status;
 
+/// What single quotes hide in an expression, so that it neither ends it nor is expanded.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum HidingQuotes {
+    /// Nothing.
+    None,
+    /// All that is between two in the brackets of an index; one character elsewhere.
+    InBrackets,
+    /// All that is between two: one that nothing closes is a mistake.
+    All,
+}
+
 /// Where a name with a parenthesis behind it is no alias.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum SparedFunctions {

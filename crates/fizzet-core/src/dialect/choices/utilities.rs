@@ -2,6 +2,17 @@
 
 use crate::stop::Status;
 
+/// Where `alias` passes over names that it does not know.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub enum PassedAliases {
+    /// Nowhere.
+    None,
+    /// Behind `-x`.
+    Exported,
+    /// Behind any first word with a dash, `-p` not among the options.
+    Dashed,
+}
+
 /// Which parameters that are no variables `-v` knows.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum AskedParameters {

@@ -333,6 +333,8 @@ macro_rules! carrying_rows {
     no_number_is_passed_over: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: typeset -i i; i=1+ label x";
     /// The largest index of an array.
     largest_index: Option<i64> = [None, None, None, None, Some(0x3F_FFFF), None, None], "observed in ksh93: x[4194303]=a; echo $?; x[4194304]=a; echo $?";
+    /// Only the last 32 bits of an index count.
+    short_indexes: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: a=hive; a[4294967297]=q; echo $a";
     /// A mistake in the words of a command leaves the status that was there, unless that was 0; one in the words of
     /// `case` leaves 0, one in the condition of `while` what the loop would have left, and one in that of `until` 1.
     mistakes_keep_status: bool = [N, N, N, N, N, N, Y], "observed in all six: ( (exit 3); : $((1 2)) ); echo $?; ( (exit 3); case $((1 2)) in x) ;; esac ); echo $?; ( while : $((1 2)); do :; done ); echo $?";

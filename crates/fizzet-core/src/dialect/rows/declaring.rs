@@ -80,8 +80,8 @@ macro_rules! declaring_rows {
     list_of_other_kind_ends_line: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: declare -A a; declare -a a=(x); echo after";
     /// `typeset -m new=old` gives a variable another name.
     declarations_move: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and zsh: x=3; typeset -m y=x; echo $y; x=3; typeset -m x; echo after";
-    /// `alias -x` lets aliases pass that there are not.
-    exported_aliases_pass: bool = [N, N, N, N, Y, Y, N], "observed in all six: alias -x nosuch; echo $?";
+    /// Where an unknown name is no mistake of `alias`.
+    unknown_aliases_pass: PassedAliases = [PassedAliases::None, PassedAliases::None, PassedAliases::None, PassedAliases::None, PassedAliases::Dashed, PassedAliases::Exported, PassedAliases::None], "observed in all six: alias -x nosuch; alias -- nosuch; echo $?";
     /// An element of an array can get a value in a declaration, but no kind, and no place in a function.
     elements_are_not_declared: bool = [N, N, N, N, N, N, Y], "observed in bash, ksh93, mksh and zsh: typeset -a e[1]=x; echo $e";
     /// Which declarations with a value outlast an assignment of the same variable before them.

@@ -298,6 +298,8 @@ macro_rules! expanding_rows {
     arithmetic_value_names_must_be_set: bool = [N, N, N, N, Y, N, N], "observed in all six: x=abc; echo $((x))";
     /// The result of an arithmetic expansion is not split.
     arithmetic_is_whole: bool = [N, N, N, N, N, N, Y], "observed in all six: IFS=1; echo $((11+2))";
+    /// A `#` behind a blank begins a comment in `$((...))`: with the end of the expression in it, there is none.
+    comments_end_expressions: bool = [N, Y, N, N, N, N, N], "observed in all six: set -e; echo $((1 #2)); and echo on the next line";
     /// What `${@#p}` and its kin do to a list.
     list_operations: ListOperations = [ListOperations::Each, ListOperations::Each, ListOperations::WholeString, ListOperations::WholeString, ListOperations::Each, ListOperations::Refused, ListOperations::Each], "observed in all six: set -- aay bby; echo ${@%y}";
     /// A backslash that comes from a value stands for itself before a quoted character of a pattern, and that character is a part of the pattern then.

@@ -318,6 +318,8 @@ macro_rules! reading_rows {
     wrong_octal_is_decimal: bool = [N, N, N, N, Y, N, N], "observed in all six; in ksh93 behind set -o posix: echo $((010)) $((08)) $((019))";
     /// The largest base of constants such as `16#ff`; 0 where there are none.
     arithmetic_largest_base: u32 = [0, 64, 0, 64, 64, 36, 36], "observed in all six: echo $((64#_))";
+    /// An `@` is the digit 9 of bases up to 36.
+    at_sign_is_nine: bool = [N, N, N, Y, N, N, N], "observed in busybox: echo $((16#@)) $((36#z@))";
     /// An empty expression is 0.
     empty_arithmetic_is_zero: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: echo $(( ))";
     /// What counts as a blank inside an expression.
@@ -484,7 +486,9 @@ macro_rules! reading_rows {
     /// Blanks between brackets at the start of an element do not end it.
     brackets_hold_blanks: bool = [N, Y, N, N, Y, N, N], "observed in all six: a=([ x ] y)";
     /// Single quotes in an expression hide what would close it.
-    arithmetic_hides_in_quotes: bool = [N, Y, N, N, Y, Y, N], "observed in all six: echo $((1')'))";
+    arithmetic_hides_in_quotes: HidingQuotes = [HidingQuotes::None, HidingQuotes::All, HidingQuotes::None, HidingQuotes::None, HidingQuotes::InBrackets, HidingQuotes::All, HidingQuotes::None], "observed in all six: echo $((1')')) $((a['$n'])) $(('$n'))";
+    /// The same between the colons of `${x:offset:length}`, where a quote that nothing closes is a mistake.
+    offsets_hide_in_quotes: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93, mksh and zsh: echo \"${x:1'}'0}\"";
     /// A backslash in an expression hides a parenthesis.
     arithmetic_backslashes_hide: bool = [N, Y, N, N, Y, Y, Y], "observed in all six: echo $((1 \\) ))";
     /// An assignment to an element has something between its brackets.

@@ -198,6 +198,8 @@ macro_rules! utilities_rows {
     ulimit_sets_both: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: ulimit -n 64; ulimit -Hn";
     /// A word such as `-1` is no option.
     options_are_no_numbers: bool = [N, N, N, N, N, N, Y], "observed in all six: read -1 x; unset -1; pwd -1; hash -1";
+    /// A word that begins with three dashes is no option.
+    three_dashes_are_operands: bool = [N, N, N, N, Y, N, N], "observed in all six: pwd ---; printf ---";
     /// A failure that did not count in a function, as that of a negated command, does not count for its caller
     /// either, where nothing came behind it.
     callers_spare_failures: bool = [N, N, N, N, N, N, Y], "observed in all six: set -e; f() { ! true; }; f; echo after";

@@ -1,6 +1,7 @@
 //! Arithmetic expansion (POSIX XCU 2.6.4).
 
 mod calls;
+mod comments;
 mod module_functions;
 mod operators;
 mod skipped;
@@ -11,9 +12,11 @@ use std::cmp::Ordering;
 use std::rc::Rc;
 
 use crate::dialect::{Dialect, LargeConstant};
+pub(super) use crate::expand::arithmetic::comments::check_comments;
 pub(crate) use crate::expand::arithmetic::targets::minus_zero;
 use crate::expand::arithmetic::targets::plain_number;
 use crate::expand::number::Number;
+use crate::expand::whole::joined;
 use crate::expand::{Context, Tilde, single};
 use crate::real::Real;
 use crate::source::Span;
@@ -65,7 +68,7 @@ pub fn shown(cx: &mut dyn Context, written: &Arithmetic) -> Result<Option<String
 /// # Errors
 /// As for [`value`]; and where there is nothing between the brackets once they are expanded, if the shell
 /// minds that.
-pub(super) fn index(cx: &mut dyn Context, written: &Arithmetic) -> Result<i64, Stop> {
+pub(crate) fn index(cx: &mut dyn Context, written: &Arithmetic) -> Result<i64, Stop> {
     number_of(cx, written, true).map(|(number, _)| number.whole())
 }
 
@@ -106,8 +109,8 @@ fn number_of(
                 .of(&text),
                 false => text.bytes().into(),
             };
-            let parsed = parse(cx, &written_out, span)?;
-            let expression = Rc::new(parsed);
+            let parsed = parse_up_to(cx, &written_out, span, is_index);
+            let expression = Rc::new(parsed?);
             if is_written_out {
                 // The text never changes, so it is read once only.
                 let _ = written.cached.set(expression.clone());
@@ -144,6 +147,20 @@ pub fn text_value(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<i64, 
     evaluate(cx, &expression, span).map(Number::whole)
 }
 
+/// As [`text_value`], for an index: a sign that is none of arithmetic ends the expression, where the shell minds
+/// such a sign elsewhere only.
+///
+/// # Errors
+/// As for [`value`].
+pub fn index_value(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<i64, Stop> {
+    if let Some(whole) = plain_number(text) {
+        cx.state().math.latest = Number::Whole(whole);
+        return Ok(whole);
+    }
+    let expression = parse_up_to(cx, text, span, true)?;
+    evaluate(cx, &expression, span).map(Number::whole)
+}
+
 /// Whether the value of an expression given as text is anything but 0. A sign behind the expression that is none
 /// of arithmetic is a mistake, which does not take the value away.
 ///
@@ -154,15 +171,11 @@ pub fn text_holds(
     text: &[u8],
     span: Span,
 ) -> Result<(bool, Option<Stop>), Stop> {
-    let (read, mistake) = match arithmetic::parse(text, &cx.state().dialect) {
+    let (expression, mistake) = match arithmetic::parse(text, &cx.state().dialect) {
         Err(Refused { message, whole: Some(whole), .. }) => {
-            (Some(*whole), Some(refuse(cx.state(), &message, span)))
+            (*whole, Some(refuse(cx.state(), &message, span)))
         }
-        _ => (None, None),
-    };
-    let expression = match read {
-        Some(expression) => expression,
-        None => parse(cx, text, span)?,
+        read => (read.or_else(|refused| refused_text(cx, &refused, span))?, None),
     };
     let mut evaluation = Evaluation { minds_parents: false, ..Evaluation::of(cx, span) };
     let number = evaluation.value(&expression)?;
@@ -242,10 +255,25 @@ fn real_of(cx: &mut dyn Context, text: &[u8], span: Span, forgives: bool) -> Res
 }
 
 fn parse(cx: &mut dyn Context, text: &[u8], span: Span) -> Result<Expression, Stop> {
-    let refused = match arithmetic::parse(text, &cx.state().dialect) {
-        Ok(expression) => return Ok(expression),
-        Err(refused) => refused,
-    };
+    parse_up_to(cx, text, span, false)
+}
+
+/// Reads an expression; `no_sign`: as far as to a sign that is none of arithmetic.
+fn parse_up_to(
+    cx: &mut dyn Context,
+    text: &[u8],
+    span: Span,
+    no_sign: bool,
+) -> Result<Expression, Stop> {
+    match arithmetic::parse(text, &cx.state().dialect) {
+        // A brace would have ended what the index is a part of.
+        Err(Refused { whole: Some(whole), .. }) if no_sign && !text.contains(&b'}') => Ok(*whole),
+        read => read.or_else(|refused| refused_text(cx, &refused, span)),
+    }
+}
+
+/// What comes of a text that is no expression: what stands before the mistake is evaluated.
+fn refused_text<T>(cx: &mut dyn Context, refused: &Refused, span: Span) -> Result<T, Stop> {
     if let Some(before) = &refused.before {
         // Something before the mistake may go wrong too, and counts then.
         let wrong = Some(&refused.message[..]);
@@ -359,6 +387,10 @@ impl<'a> Evaluation<'a> {
                     Some(number) => state.positional.get(number),
                     None => state.variables.scalar(&target.name).map(Cow::Borrowed),
                 };
+                let value = value.or_else(|| {
+                    let items = state.variables.values(&target.name);
+                    (!items.is_empty()).then(|| Cow::Owned(joined(&items, b" ", self.span)))
+                });
                 let first = value.and_then(|text| next_character(text.bytes(), utf8));
                 // A byte that is no character counts as itself.
                 let code = first.map_or(0, |(code, _)| code.checked_sub(0x11_0000).unwrap_or(code));

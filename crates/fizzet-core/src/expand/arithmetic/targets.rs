@@ -1,7 +1,7 @@
 //! The variables and elements that an expression reads and assigns.
 
 use crate::dialect::{KeyQuoting, LargeConstant, TakesBase};
-use crate::expand::arithmetic::{Evaluation, MAX_DEPTH, parse, refuse, text_value};
+use crate::expand::arithmetic::{Evaluation, MAX_DEPTH, index_value, parse, refuse};
 use crate::expand::disciplines;
 use crate::expand::modifiers::unescaped;
 use crate::expand::number::Number;
@@ -144,7 +144,7 @@ impl Evaluation<'_> {
     /// The characters of a value that `[3]` or `[2,3]` takes.
     fn characters_of(&mut self, name: &[u8], index: &[u8]) -> Result<Text, Stop> {
         let mut place = |written: &[u8]| {
-            let number = text_value(self.cx, written, self.span)?;
+            let number = index_value(self.cx, written, self.span)?;
             Ok::<i64, Stop>(self.cx.state().index(number))
         };
         let (first, last) = match index.split_once_str(",") {
@@ -237,6 +237,13 @@ impl Evaluation<'_> {
             }
             Some(index) => {
                 let key = self.key(&target.name, index)?;
+                let state = self.cx.state();
+                let must_be_there = self.dialect.arithmetic_value_names_must_be_set
+                    && state.values_read > 0
+                    && key == Key::Number(0);
+                if must_be_there && !self.forgives && state.variables.get(&target.name).is_none() {
+                    return Err(self.not_set(target));
+                }
                 return self.element(target, &key);
             }
         };
@@ -284,14 +291,19 @@ impl Evaluation<'_> {
         let must_be_set =
             dialect.arithmetic_value_names_must_be_set && !is_member && target.index.is_none();
         let refused = minds || (state.values_read > 0 && must_be_set);
-        if !refused || self.forgives {
-            return Ok(Number::Whole(0));
+        match refused && !self.forgives {
+            true => Err(self.not_set(target)),
+            false => Ok(Number::Whole(0)),
         }
+    }
+
+    fn not_set(&mut self, target: &Target) -> Stop {
+        let (dialect, state) = (&self.dialect, self.cx.state());
         let name = String::from_utf8_lossy(&target.name).into_owned();
         let status = state.unset_status();
         let goes_through = dialect.unset_goes_through;
         let error = ShellError::new(format!("{name} is not set"), self.span, status, Reach::Shell);
-        Err(Stop::Shell(ShellError { goes_through, ..error }))
+        Stop::Shell(ShellError { goes_through, ..error })
     }
 
     /// The number that a variable's value stands for, if it is known.

@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::EmptyAliasNames;
+use crate::dialect::{EmptyAliasNames, PassedAliases};
 use crate::expand::quoting::told;
 use crate::state::associative::summed;
 use crate::stop::{Status, Stop};
@@ -49,6 +49,14 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     let only_tells = tells && walker.state.dialect.alias_only_tells;
     let sums_up = walker.state.dialect.alias_counts_unknown_names;
     let mut assigns = false;
+    let is_dashed = || call.arguments().first().is_some_and(|word| word.bytes().starts_with(b"-"));
+    let passes = match walker.state.dialect.unknown_aliases_pass {
+        PassedAliases::None => false,
+        PassedAliases::Exported => given.has(b'x'),
+        PassedAliases::Dashed => is_dashed() && !given.has(b'p'),
+    };
+    let refused = walker.state.dialect.alias_names_refuse.as_bytes();
+    let is_bad = |name: &[u8]| name.iter().any(|byte| refused.contains(byte));
     for operand in operands {
         let bytes = operand.bytes();
         let first = usize::from(walker.state.dialect.alias_names_begin_anyhow && bytes.len() > 1);
@@ -58,12 +66,14 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                 Some(alias) => {
                     walker.tell_alias(bytes, &alias, tells, call);
                 }
+                None if walker.state.dialect.alias_stops_at_bad_name && is_bad(bytes) => {
+                    status = 1;
+                    break;
+                }
+                None if passes => {}
                 None => {
                     if walker.state.dialect.alias_tells_absence {
                         walker.print_bytes(&[bytes, b" alias not found"].concat(), call);
-                    }
-                    if given.has(b'x') && walker.state.dialect.exported_aliases_pass {
-                        continue;
                     }
                     status = if sums_up { status + Status::from(!assigns) } else { 1 };
                 }
@@ -78,8 +88,7 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
             }
             continue;
         }
-        let refused = walker.state.dialect.alias_names_refuse.as_bytes();
-        if bytes[..equals].iter().any(|byte| refused.contains(byte)) {
+        if is_bad(&bytes[..equals]) {
             status = 1;
             if walker.state.dialect.alias_stops_at_bad_name {
                 break;

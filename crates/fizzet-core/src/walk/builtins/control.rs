@@ -116,7 +116,8 @@ pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
         }
         [first, ..]
             if let Some(reach) = minds_options
-                && matches!(first.bytes(), [b'-', _, ..]) =>
+                && matches!(first.bytes(), [b'-', _, ..])
+                && !call.operands.has_dashes(first.bytes()) =>
         {
             return Err(match reach {
                 Reach::Shell => walker.fatal_option(call),

@@ -29,6 +29,7 @@ pub(super) fn kill(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
             (walker.signal_name(name.bytes()), rest)
         }
         [first, rest @ ..] if first.bytes() == b"--" => (Some("TERM"), rest),
+        all @ [first, ..] if call.operands.has_dashes(first.bytes()) => (Some("TERM"), all),
         [first, rest @ ..] if first.bytes().starts_with(b"-") && first.len() > 1 => {
             let rest = match rest {
                 [dashes, rest @ ..] if dashes.bytes() == b"--" => rest,

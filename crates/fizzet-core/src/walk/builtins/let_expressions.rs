@@ -14,7 +14,10 @@ pub(super) fn evaluate(walker: &mut Walker, call: &Call<'_>) -> Result<Status, S
     };
     let has_option = call.arguments().first().is_some_and(|first| {
         let bytes = first.bytes();
-        bytes.len() > 1 && bytes.starts_with(b"-") && bytes != b"--"
+        bytes.len() > 1
+            && bytes.starts_with(b"-")
+            && bytes != b"--"
+            && !call.operands.has_dashes(bytes)
     });
     if expressions.is_empty() || (has_option && walker.state.dialect.let_refuses_options) {
         let status = walker.state.dialect.let_nothing_status;

@@ -66,6 +66,25 @@ use crate::stop::{ShellError, Status, Stop};
 use crate::text::Text;
 use crate::walk::Walker;
 
+/// Which words that begin with a dash are operands.
+#[derive(Clone, Copy)]
+pub(super) struct Undashed {
+    /// `-1`
+    numbers: bool,
+    /// `---x`
+    three: bool,
+}
+
+impl Undashed {
+    pub(super) fn has(self, word: &[u8]) -> bool {
+        (self.numbers && word.get(1).is_some_and(u8::is_ascii_digit)) || self.has_dashes(word)
+    }
+
+    pub(super) fn has_dashes(self, word: &[u8]) -> bool {
+        self.three && word.starts_with(b"---")
+    }
+}
+
 /// A built-in utility under way.
 pub(super) struct Call<'a> {
     /// The name and the arguments.
@@ -76,8 +95,8 @@ pub(super) struct Call<'a> {
     pub(super) dash_ends: bool,
     /// Whether a second dash is passed over, as in `--x`.
     pub(super) dash_is_doubled: bool,
-    /// Whether `-1` is no option.
-    pub(super) numbers_are_operands: bool,
+    /// Which words with a dash are no options.
+    pub(super) operands: Undashed,
     /// Whether the utility was found to be used wrongly.
     pub(super) misused: &'a Cell<bool>,
 }
@@ -251,15 +270,17 @@ impl Walker {
         let ending = self.state.dialect.lone_dash_ends_options;
         let dash_ends = ending.iter().any(|one| one.as_bytes() == name);
         let dash_is_doubled = dash_ends && self.state.dialect.options_take_second_dash;
-        let numbers_are_operands = self.state.dialect.options_are_no_numbers;
+        let operands = Undashed {
+            numbers: self.state.dialect.options_are_no_numbers,
+            three: self.state.dialect.three_dashes_are_operands,
+        };
         let plain = self.state.dialect.plain_options;
         if argv.get(1).is_some_and(|word| word.bytes().starts_with(b"-"))
             && let Some((_, letters, status)) =
                 plain.iter().find(|(one, ..)| one.as_bytes() == name)
         {
             let misused = &Cell::new(false);
-            let call =
-                Call { argv, span, dash_ends, dash_is_doubled, numbers_are_operands, misused };
+            let call = Call { argv, span, dash_ends, dash_is_doubled, operands, misused };
             if call.given(letters, false).unknown.is_some() {
                 return Ok(self.complain(&call, *status));
             }
@@ -269,8 +290,7 @@ impl Walker {
         match PLACES.number(name).map(|at| &TABLE[usize::from(at)]) {
             Some((_, run)) => {
                 let misused = &Cell::new(false);
-                let call =
-                    Call { argv, span, dash_ends, dash_is_doubled, numbers_are_operands, misused };
+                let call = Call { argv, span, dash_ends, dash_is_doubled, operands, misused };
                 match run(self, &call) {
                     Ok(status) if misused.get() && self.misuse_ends(name) => {
                         Err(self.fatal_with(&call, "the use is wrong", status))

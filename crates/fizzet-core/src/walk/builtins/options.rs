@@ -89,7 +89,7 @@ impl<'a> Call<'a> {
                 given.ended = true;
                 break;
             }
-            let stays = self.numbers_are_operands && bytes.get(1).is_some_and(u8::is_ascii_digit);
+            let stays = self.operands.has(bytes);
             if bytes.len() < 2 || stays || !(sign == b'-' || (plus && sign == b'+')) {
                 break;
             }

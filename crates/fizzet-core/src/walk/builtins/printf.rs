@@ -91,10 +91,12 @@ fn options<'a>(
                 };
                 (variable, operands) = (Some(name), rest);
             }
-            [b'-', _, ..] => match dialect.printf_option_status {
-                Some(status) => return Err(status),
-                None => break,
-            },
+            bytes @ [b'-', _, ..] if !call.operands.has_dashes(bytes) => {
+                match dialect.printf_option_status {
+                    Some(status) => return Err(status),
+                    None => break,
+                }
+            }
             _ => break,
         }
     }

@@ -307,7 +307,7 @@ impl Walker {
                 // Of those counted from the end only the last one is found.
                 return Ok(0);
             }
-            let stretch = match comma.map(|at| arithmetic::text_value(self, &index[..at], span)) {
+            let stretch = match comma.map(|at| arithmetic::index_value(self, &index[..at], span)) {
                 Some(first) => Stretch::Range(first?, *last),
                 None => Stretch::One(*last),
             };
