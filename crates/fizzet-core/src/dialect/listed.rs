@@ -85,7 +85,7 @@ const BASH: &[ListEntry] = &[
     ("OPTIND", Kept, "i"),
     ("PPID", Kept, "i"),
     ("RANDOM", Kept, "i"),
-    ("SECONDS", Kept, "i"),
+    ("SECONDS", Kept, ""),
     ("SHELL", Unknown, ""),
     ("SRANDOM", Kept, "i"),
     ("TERM", Text("dumb"), ""),

@@ -128,7 +128,7 @@ impl Substitution<'_> {
             }
             Operation::Case { change, all, pattern } => {
                 let pattern = match pattern {
-                    Some(word) => Some(self.pattern(word)?),
+                    Some(word) => Some(self.cased_pattern(word)?),
                     None => None,
                 };
                 let half = if *all { HalfKnown::Pieces } else { HalfKnown::Nothing };
@@ -273,18 +273,19 @@ impl Substitution<'_> {
         }
     }
 
-    /// The pattern of `#` or `%`, or of `##` or `%%`, which take the `longest` match.
-    /// The text of the pattern of a removal.
+    /// The text of the pattern of `#` or `%`, or of `##` or `%%`, which take the `longest` match.
     fn removed_text(&mut self, word: &Word, longest: bool) -> Result<Text, Stop> {
         let has_tilde = self.cx.state().dialect.tilde_in_longest || !longest;
         let tilde = if has_tilde { Tilde::InOperation } else { Tilde::Never };
         pattern_text_with(self.cx, word, tilde)
     }
 
-    fn pattern(&mut self, word: &Word) -> Result<Pattern, Stop> {
+    /// The pattern of characters whose case changes: groups count in it whatever the options say (observed in bash
+    /// 5.2: `x=ab; echo ${x^^@(a)}`).
+    fn cased_pattern(&mut self, word: &Word) -> Result<Pattern, Stop> {
         let text = pattern_text_with(self.cx, word, Tilde::InOperation)?;
-        let state = self.cx.state();
-        Ok(Pattern::from_text(&text, state.operation_pattern_rules()))
+        let rules = self.cx.state().operation_pattern_rules();
+        Ok(Pattern::from_text(&text, PatternRules { groups: true, ..rules }))
     }
 
     /// A value as it is; an unset parameter stays unset.

@@ -326,11 +326,14 @@ impl Reader<'_> {
             Ok(no) => Ok(Expression::Choice(condition, yes, Box::new(no))),
             Err(message) => {
                 let no = self.broken();
-                self.before = Some(match self.dialect.arithmetic_while_reading {
-                    // The sides of a choice are one operator, which nothing has closed.
-                    WhileReading::Operators => Expression::Comma(condition, no),
-                    _ => Expression::Choice(condition, yes, no),
-                });
+                let yes = match self.dialect.arithmetic_while_reading {
+                    // The side that is taken is whole, but the choice itself is not.
+                    WhileReading::Operators => {
+                        Box::new(Expression::Comma(yes, Box::new(Expression::Wrong)))
+                    }
+                    _ => yes,
+                };
+                self.before = Some(Expression::Choice(condition, yes, no));
                 Err(message)
             }
         }

@@ -90,9 +90,27 @@ impl<'a> Reader<'a> {
         });
         let text = self.digits_from(start);
         let base = written_base(&text, dialect).filter(|_| dialect.constants_give_bases);
-        let value = constant(&text, dialect).ok_or_else(|| no_number(&text));
+        let value = constant(&text, dialect).ok_or_else(|| no_number(&text))?;
         self.base = base.or(self.base);
-        value
+        Ok(self.number_behind_sign(value).unwrap_or(value))
+    }
+
+    /// The decimal number behind a `#` that blanks divide from a digit: it takes the place of the digit.
+    fn number_behind_sign(&mut self, digit: i64) -> Option<i64> {
+        if !self.dialect.divided_bases_vanish || !(1..10).contains(&digit) {
+            return None;
+        }
+        let start = self.at;
+        if self.peek() == Some(b'#') && self.at > start {
+            self.at += 1;
+            self.blanks();
+            let digits = self.digits();
+            if let Some(number) = constant(digits, self.dialect).filter(|_| !digits.is_empty()) {
+                return Some(number);
+            }
+        }
+        self.at = start;
+        None
     }
 
     /// A real, if the text here is one: it has a fraction or an exponent, or is too large for a whole number.

@@ -130,7 +130,10 @@ impl Expression {
             | Expression::Comma(left, right) => behind(left, *right),
             Expression::And(left, right) => Expression::And(left, Box::new(right.pending())),
             Expression::Or(left, right) => Expression::Or(left, Box::new(right.pending())),
-            Expression::Choice(condition, _, no) => behind(condition, *no),
+            Expression::Choice(condition, yes, no) => {
+                let yes = Box::new(Expression::Comma(yes, Box::new(Expression::Wrong)));
+                Expression::Choice(condition, yes, Box::new(no.pending()))
+            }
             Expression::Unary(_, operand) => operand.pending(),
             Expression::Assign(_, _, value) => value.pending(),
             _ => Expression::Wrong,

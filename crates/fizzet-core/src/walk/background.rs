@@ -42,10 +42,9 @@ impl Walker {
                 Some(command) => {
                     // The process is the command: its status is looked at where it is waited for.
                     walker.act_before_list(and_or)?;
-                    walker.is_process = true;
                     match drops {
-                        true => walker.tested(|walker| walker.command(command)),
-                        false => walker.command(command),
+                        true => walker.tested(|walker| walker.as_whole_process(command)),
+                        false => walker.as_whole_process(command),
                     }
                 }
                 None if drops => {

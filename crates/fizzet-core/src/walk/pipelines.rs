@@ -254,6 +254,18 @@ impl Walker {
         }
     }
 
+    /// A command that is all of a process.
+    pub(super) fn as_whole_process(&mut self, command: &Command) -> Result<(), Stop> {
+        self.is_process = true;
+        self.error_told = false;
+        let calls = self.state.doing.returned;
+        self.command(command)?;
+        match self.state.dialect.returns_of_processes_fail && self.state.doing.returned > calls {
+            true => self.look_at(Ended { counts: true, ..Ended::default() }, true),
+            false => Ok(()),
+        }
+    }
+
     /// A command of a pipeline, whose output the next one reads.
     fn in_pipeline(&mut self, command: &Command, at: usize, last: bool) -> Result<(), Stop> {
         self.piped = match (at, last) {
@@ -265,8 +277,7 @@ impl Walker {
         let is_one = matches!(command.kind, Node::Subshell(_));
         let alone = |walker: &mut Walker| {
             walker.state.doing.depth -= u32::from(is_one);
-            walker.is_process = true;
-            walker.command(command)
+            walker.as_whole_process(command)
         };
         self.act_before_fork(command)?;
         if !last {

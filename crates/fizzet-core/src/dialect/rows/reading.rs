@@ -320,6 +320,8 @@ macro_rules! reading_rows {
     arithmetic_largest_base: u32 = [0, 64, 0, 64, 64, 36, 36], "observed in all six: echo $((64#_))";
     /// An `@` is the digit 9 of bases up to 36.
     at_sign_is_nine: bool = [N, N, N, Y, N, N, N], "observed in busybox: echo $((16#@)) $((36#z@))";
+    /// A digit with blanks and a `#` behind it counts for nothing before a number.
+    divided_bases_vanish: bool = [N, N, N, N, Y, N, N], "observed in ksh93: echo $((8 #7)) $((1 # 12)) $((2 #101+1))";
     /// An empty expression is 0.
     empty_arithmetic_is_zero: bool = [N, Y, N, Y, Y, Y, Y], "observed in all six: echo $(( ))";
     /// What counts as a blank inside an expression.

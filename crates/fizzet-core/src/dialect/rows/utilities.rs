@@ -501,6 +501,8 @@ macro_rules! utilities_rows {
     command_holds_mistakes: bool = [N, N, Y, Y, N, N, N], "observed in all six: command eval ': ${x?}'; echo $?";
     /// The options of `alias`.
     alias_letters: &'static str = ["", "p", "", "", "ptx", "dprtUx", "gmrsL"], "observed in all six: alias -g v=a; echo $?; alias v";
+    /// A `+` before the operands of `alias` asks for names alone.
+    alias_plus_asks_names: bool = [N, N, N, N, N, Y, Y], "observed in all six: alias a=b; alias +; alias + a; echo $?";
     /// `alias -p` tells all aliases, and then the names that are no new ones.
     alias_tells_all_first: bool = [N, Y, N, N, N, N, N], "observed in bash, ksh93 and mksh: alias a=b; alias -p a c";
     /// `alias -p` makes no aliases: what looks like one is a name.

@@ -7,6 +7,8 @@ macro_rules! words_rows {
     printf_shows_cut_conversions: bool = [N, N, N, N, Y, N, N], "observed in all six: printf '%5'; echo $?";
     /// The conversions of `printf` may have the flag `'`.
     printf_groups: bool = [N, Y, N, N, Y, N, Y], "observed in all six: printf \"%'d\" 1234";
+    /// A precision may have a dash before it, with which the C library does nothing.
+    printf_precisions_have_dashes: bool = [N, Y, N, N, N, N, N], "observed in all six: printf '%.-1d|%5.-1q\\n' 3 4";
     /// A width or a precision in a format of `printf` loses what is beyond C's `int`.
     printf_widths_wrap: bool = [N, N, N, N, Y, N, Y], "observed in bash, ksh93 and zsh: printf '%4294967299s|' a";
     /// `printf` shows infinities and what is no number as they are, whatever the conversion says.
@@ -232,6 +234,8 @@ macro_rules! words_rows {
     printf_tells_length: bool = [N, Y, N, N, Y, N, Y], "observed in all six: printf 'abc%n' x; echo $x";
     /// An empty number is a mistake for `printf`.
     printf_minds_empty: bool = [N, N, N, Y, N, N, N], "observed in all six: printf %d ''; echo $?";
+    /// A number of nothing but blanks is a mistake of `printf`.
+    printf_minds_blanks: bool = [Y, Y, Y, N, N, N, N], "observed in all six: printf %d ' '; echo $?";
     /// `printf` takes the digits before what is no digit.
     printf_partial_numbers: bool = [Y, Y, Y, N, Y, Y, N], "observed in all six: printf %d 1x";
     /// `test` knows `==`.

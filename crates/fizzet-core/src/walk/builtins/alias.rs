@@ -13,6 +13,17 @@ use crate::walk::builtins::Call;
 use crate::walk::builtins::hash::alias_folders;
 use crate::walk::builtins::options::Given;
 
+/// How an alias is told.
+#[derive(Clone, Copy, PartialEq, Eq)]
+enum AliasForm {
+    /// `name=value`, perhaps behind a word.
+    Assignment,
+    /// The call of the utility that makes it.
+    Call,
+    /// Its name alone.
+    Name,
+}
+
 /// `alias [name[=value]]...`
 pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop> {
     let mut status = 0;
@@ -25,6 +36,13 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     let operands = match walker.state.dialect.alias_usage_status {
         None => call.arguments(),
         Some(_) => given.operands,
+    };
+    let (form, operands) = match operands {
+        [plus, rest @ ..] if plus.bytes() == b"+" && walker.state.dialect.alias_plus_asks_names => {
+            (AliasForm::Name, rest)
+        }
+        operands if given.has(b'p') || given.has(b'L') => (AliasForm::Call, operands),
+        operands => (AliasForm::Assignment, operands),
     };
     if given.has(b'd') && walker.state.dialect.aliases_name_folders {
         return Ok(alias_folders(walker, call, &given));
@@ -39,9 +57,9 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         (false, true) => AliasCounts::BeforeSuffix,
         (false, false) => AliasCounts::AtCommands,
     };
-    let tells = given.has(b'p') || given.has(b'L');
+    let tells = form == AliasForm::Call;
     if operands.is_empty() || (tells && walker.state.dialect.alias_tells_all_first) {
-        walker.tell_aliases(counts, tells, call);
+        walker.tell_aliases(counts, form, call);
         if operands.is_empty() || walker.state.aliases.is_empty() {
             return Ok(0);
         }
@@ -64,7 +82,7 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         let Some(equals) = equals.map(|at| at + first).filter(|_| !only_tells) else {
             match walker.state.aliases.get(&*counts.kept_name(bytes)).cloned() {
                 Some(alias) => {
-                    walker.tell_alias(bytes, &alias, tells, call);
+                    walker.tell_alias(bytes, &alias, form, call);
                 }
                 None if walker.state.dialect.alias_stops_at_bad_name && is_bad(bytes) => {
                     status = 1;
@@ -109,10 +127,12 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
 
 impl Walker {
     /// Tells all aliases, where the shell has none but those of the script and tells them in an order.
-    fn tell_aliases(&mut self, which: AliasCounts, as_calls: bool, call: &Call<'_>) {
+    fn tell_aliases(&mut self, which: AliasCounts, form: AliasForm, call: &Call<'_>) {
         let aliases = self.state.aliases.clone();
         let told = |counts: AliasCounts| match which {
-            AliasCounts::AtCommands => as_calls || counts != AliasCounts::BeforeSuffix,
+            AliasCounts::AtCommands => {
+                form == AliasForm::Call || counts != AliasCounts::BeforeSuffix
+            }
             which => counts == which,
         };
         let mut told: Vec<_> = aliases.iter().filter(|(_, alias)| told(alias.counts)).collect();
@@ -121,15 +141,18 @@ impl Walker {
             false => told.sort_unstable_by_key(|(name, _)| *name),
         }
         for (name, alias) in told {
-            self.tell_alias(alias.counts.shown_name(name), alias, as_calls, call);
+            self.tell_alias(alias.counts.shown_name(name), alias, form, call);
         }
     }
 
-    /// Tells one alias, perhaps as the call of the utility that makes it.
-    fn tell_alias(&mut self, name: &[u8], alias: &Alias, as_call: bool, call: &Call<'_>) {
+    /// Tells one alias.
+    fn tell_alias(&mut self, name: &[u8], alias: &Alias, form: AliasForm, call: &Call<'_>) {
+        if form == AliasForm::Name {
+            return self.print_bytes(name, call);
+        }
         let (plain, of_call) = self.state.dialect.alias_prefixes;
         let prefix = match alias.counts {
-            _ if !as_call => plain,
+            _ if form == AliasForm::Assignment => plain,
             AliasCounts::AtCommands => of_call,
             AliasCounts::Everywhere => "alias -g ",
             AliasCounts::BeforeSuffix => "alias -s ",

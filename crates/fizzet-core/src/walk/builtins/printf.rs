@@ -133,8 +133,36 @@ pub(super) struct Specification {
     pub(super) plus: bool,
     pub(super) blank: bool,
     pub(super) alternative: bool,
+    /// Whether digits are to be grouped, which they are not in the locales here.
+    pub(super) groups: bool,
     pub(super) width: usize,
     pub(super) precision: Option<usize>,
+    /// A precision with a dash before it, which the C library knows nothing of.
+    pub(super) dashed: Option<String>,
+}
+
+impl Specification {
+    /// What the C library writes in the place of a conversion whose precision has a dash: the conversion itself, as
+    /// it has understood it.
+    fn unknown(&self, dashed: &str, letter: u8) -> String {
+        let sign = |given: bool, sign: &'static str| if given { sign } else { "" };
+        let width = if self.width > 0 { self.width.to_string() } else { String::new() };
+        let length = match letter {
+            b'd' | b'i' | b'o' | b'u' | b'x' | b'X' => "l",
+            b's' | b'c' => "",
+            _ => "L",
+        };
+        let (plus, left) = (sign(self.plus, "+"), sign(self.left, "-"));
+        let flags = [
+            sign(self.alternative, "#"),
+            sign(self.groups, "'"),
+            plus,
+            sign(self.blank && !self.plus, " "),
+            left,
+            sign(self.zero && !self.left, "0"),
+        ];
+        format!("%{}{width}.0{dashed}{length}{}", flags.concat(), char::from(letter))
+    }
 }
 
 impl Printing<'_> {
@@ -321,8 +349,7 @@ impl Printing<'_> {
                 b'+' => one.plus = true,
                 b' ' => one.blank = true,
                 b'#' => one.alternative = true,
-                // In the locales here, digits are not grouped.
-                b'\'' if self.walker.state.dialect.printf_groups => {}
+                b'\'' if self.walker.state.dialect.printf_groups => one.groups = true,
                 _ => break,
             }
             at += 1;
@@ -349,6 +376,13 @@ impl Printing<'_> {
                     self.chosen = self.position(text, &mut at);
                     // One below 0 is none (C11 7.21.6.1).
                     usize::try_from(self.star()).ok()
+                }
+                Some(b'-') if self.walker.state.dialect.printf_precisions_have_dashes => {
+                    let start = at;
+                    at += 1;
+                    digits(text, &mut at);
+                    one.dashed = Some(String::from_utf8_lossy(&text[start..at]).into_owned());
+                    Some(0)
                 }
                 _ => Some(self.written(text, &mut at)),
             };
@@ -390,6 +424,11 @@ impl Printing<'_> {
         self.chosen = value;
         let before = self.out.len();
         let goes_on = self.convert(letter, &one);
+        if let Some(dashed) = one.dashed.as_ref().filter(|_| b"diouxXeEfFgGaAsc".contains(&letter))
+        {
+            self.out = self.out.slice(0, before);
+            self.put(one.unknown(dashed, letter).as_bytes());
+        }
         self.chosen = None;
         if self.is_broken {
             self.status = 1;

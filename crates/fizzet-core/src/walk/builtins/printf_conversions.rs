@@ -131,7 +131,8 @@ impl Printing<'_> {
             keep_point(&mut digits);
         }
         let sign = sign_of(value.is_negative(), one);
-        self.number(sign, &digits, &Specification { precision: None, ..one.clone() });
+        let zero = one.zero && value.is_finite();
+        self.number(sign, &digits, &Specification { precision: None, zero, ..one.clone() });
     }
 
     /// `%o`, `%x` and `%X`.

@@ -126,8 +126,9 @@ impl Printing<'_> {
             return 0;
         };
         let bytes = text.bytes().trim_ascii_start();
-        self.status |=
-            Status::from(bytes.is_empty() && self.walker.state.dialect.printf_minds_empty);
+        let dialect = &self.walker.state.dialect;
+        let minds = dialect.printf_minds_empty || (dialect.printf_minds_blanks && !text.is_empty());
+        self.status |= Status::from(bytes.is_empty() && minds);
         if let [b'\'' | b'"', quoted @ ..] = bytes {
             self.minds_quote(quoted);
             return code_of(quoted, self.codes_are_bytes());
