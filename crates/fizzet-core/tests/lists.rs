@@ -170,6 +170,32 @@ proptest! {
     }
 
     #[test]
+    fn a_list_can_be_made_of_the_array_that_it_replaces(
+        values in prop::collection::vec("[a-z ]{1,4}", 1..5),
+        keyed in any::<bool>(),
+        in_front in any::<bool>(),
+    ) {
+        let elements: Vec<String> = values
+            .iter()
+            .enumerate()
+            .map(|(at, value)| match keyed {
+                true => format!("[{}]={}", at + 3, in_quotes(value)),
+                false => in_quotes(value),
+            })
+            .collect();
+        let list = if in_front { "more \"${hives[@]}\"" } else { "\"${hives[@]}\" more" };
+        let line =
+            format!("hives=({}); hives=({list}); label \"${{hives[@]}}\"", elements.join(" "));
+        let more = [String::from("more")];
+        let expected = if in_front { [&more[..], &values].concat() } else { [&values, &more[..]].concat() };
+        // What the indexes skip is there and empty in zsh, and to mksh they are parts of the words.
+        let shells = [Shell::Bash, Shell::Ksh93, Shell::Mksh, Shell::Zsh];
+        for shell in shells.into_iter().filter(|shell| !keyed || matches!(shell, Shell::Bash | Shell::Ksh93)) {
+            prop_assert_eq!(&arguments(shell, &line, &[]), &expected, "{}: {}", shell, line);
+        }
+    }
+
+    #[test]
     fn a_list_of_one_is_a_value_in_every_pattern_of_case(value in "[a-c*? ]{0,5}", word in "[a-c*? ]{0,5}") {
         for shell in Shell::ALL {
             let ask = |pattern: &str| {

@@ -78,7 +78,7 @@ enum Made {
     Joined,
     /// A pattern that matched files.
     Matched,
-    /// An argument that begins with `-`, which is not written there.
+    /// An argument that begins with the `-` of an expansion.
     Dash,
     /// A redirection.
     Redirections,
@@ -144,9 +144,8 @@ fn rows_for_made(command: &CommandTrace) -> u16 {
             may(expansion.quoted && expansion.count > 1, const { rows_that_need(Made::Joined) });
         }
     }
-    let is_written =
-        |text: &Text| text.runs().next().is_some_and(|(run, _)| run.origin.is_written());
-    let dash = |text: &Text| text.bytes().first() == Some(&b'-') && !is_written(text);
+    let expanded = |text: &Text| text.run_at(0).is_some_and(|run| run.origin.rule().is_expansion());
+    let dash = |text: &Text| text.bytes().first() == Some(&b'-') && expanded(text);
     may(command.argv.iter().skip(1).any(dash), const { rows_that_need(Made::Dash) });
     may(!command.redirections.is_empty(), const { rows_that_need(Made::Redirections) });
     may(!command.assignments.is_empty(), const { rows_that_need(Made::Assignments) });

@@ -84,11 +84,18 @@ impl Walker {
     }
 
     /// Makes an array of the other kind of a variable, where the list that is assigned to it says which one it is:
-    /// with indexes it is associative, and without any it is not.
-    fn change_with_list(&mut self, assignment: &Assignment, elements: &[Element], declared: bool) {
+    /// with indexes it is associative, and without any it is not. The words of a list without indexes still see the
+    /// array as it was: answers what they have become.
+    fn change_with_list(
+        &mut self,
+        assignment: &Assignment,
+        elements: &[Element],
+        texts: Option<Vec<Vec<Text>>>,
+        declared: bool,
+    ) -> Result<Option<Vec<Vec<Text>>>, Stop> {
         let name = &assignment.name;
         if !self.state.dialect.indexed_lists_are_associative {
-            return;
+            return Ok(texts);
         }
         let names_one = |element: &Element| {
             element.index.as_ref().is_some_and(|index| {
@@ -100,7 +107,7 @@ impl Walker {
         let (is_array, keyed) = (self.state.variables.is_array(name), self.is_keyed(name));
         let is_empty = self.state.variables.values(name).is_empty();
         let plain = elements.iter().all(|element| element.index.is_none());
-        let value = match () {
+        let (value, texts) = match () {
             () if has_indexes && (!is_array || (anew && !keyed)) => {
                 let mut made = Associative::new(self.state.dialect.key_order);
                 // A text stays as the element of the key 0.
@@ -108,14 +115,21 @@ impl Walker {
                 if let Some(text) = text.cloned() {
                     made.set(self.state.shell_text(b"0"), text);
                 }
-                Value::Associative(made)
+                (Value::Associative(made), texts)
             }
             () if keyed && anew && !is_empty && (plain && !elements.is_empty()) => {
-                Value::Indexed(Default::default())
+                let texts = match texts {
+                    Some(texts) => texts,
+                    None => self.matching_some(assignment.span, |walker| {
+                        walker.element_texts(elements, false)
+                    })?,
+                };
+                (Value::Indexed(Default::default()), Some(texts))
             }
-            () => return,
+            () => return Ok(texts),
         };
         self.state.variables.entry(name).value = value;
+        Ok(texts)
     }
 
     /// `name=(...)`, `name+=(...)`; `texts` is what the words have become, if that is known,
@@ -130,7 +144,7 @@ impl Walker {
         let (name, span) = (&assignment.name, assignment.span);
         self.state.check_parent(name, span)?;
         let kind_is_said = declared == ListDeclared::AsArray;
-        self.change_with_list(assignment, elements, kind_is_said);
+        let texts = self.change_with_list(assignment, elements, texts, kind_is_said)?;
         if !assignment.append {
             self.state.variables.undiscipline(name);
         }

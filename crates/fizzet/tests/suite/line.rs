@@ -155,6 +155,7 @@ fn each_trap_has_its_note() {
         ("label $10", "cut-number"),
         ("label *", "dash-from-data"),
         ("label $dash", "dash-from-data"),
+        ("label ''\"$dash\"", "dash-from-data"),
         ("label \u{201c}lime honey\u{201d}", "pasted-text"),
         ("label lime\u{a0}honey", "pasted-text"),
         ("label honey\r", "pasted-text"),

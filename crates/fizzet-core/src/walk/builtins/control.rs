@@ -176,6 +176,8 @@ pub(super) fn eval(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop>
             // A mistake that leaves 0 elsewhere has the status 1 here.
             let status = error.status.max(1);
             walker.survive(error);
+            // Where one action for ERR is enough, the mistake has been in the place of it.
+            walker.error_told = true;
             Ok(status)
         }
         outcome => outcome.map(|()| walker.state.status),

@@ -53,6 +53,21 @@ impl Walker {
         };
         let place = self.declared_place(name, at, declaration.span)?;
         let name = place.as_deref().unwrap_or(name);
+        let operand = Operand { text: operand, name, index, equals, appends, compound: None };
+        match declaration.given.has(b'g') && self.state.dialect.global_is_outermost {
+            true => self.globally(name, |walker| walker.declare_operand(declaration, operand, at)),
+            false => self.declare_operand(declaration, operand, at),
+        }
+    }
+
+    /// Declares an operand that is the argument with this number, in the scope that is meant; false if it is no name.
+    fn declare_operand(
+        &mut self,
+        declaration: &Declaration<'_>,
+        operand: Operand<'_>,
+        at: usize,
+    ) -> Result<bool, Stop> {
+        let Operand { name, index, equals, .. } = operand;
         let has_list = self.list_arguments.iter().any(|list| list.at == at);
         let read_only = self.state.variables.get(name).is_some_and(|variable| variable.read_only);
         if has_list {
@@ -94,17 +109,14 @@ impl Walker {
         if index.is_some() && is_new && self.state.dialect.elements_are_not_declared {
             return Err(self.state.mistake("an element has no kind", declaration.span, 1));
         }
-        let operand = Operand { text: operand, name, index, equals, appends, compound };
+        let operand = Operand { compound, ..operand };
         let gets_list = operand.compound.is_some();
         let has_value = gets_list || equals.is_some();
         let thaws = frozen && has_value && self.is_replaced(name, gets_list, &declaration.given);
         if thaws {
             self.state.variables.entry(name).read_only = false;
         }
-        let declared = match declaration.given.has(b'g') && self.state.dialect.global_is_outermost {
-            true => self.globally(name, |walker| walker.declare_named(declaration, operand)),
-            false => self.declare_named(declaration, operand),
-        };
+        let declared = self.declare_named(declaration, operand);
         if thaws && !declaration.given.takes_back(b'r') {
             self.state.variables.entry(name).read_only = true;
         }

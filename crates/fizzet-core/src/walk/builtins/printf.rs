@@ -152,13 +152,12 @@ impl Specification {
             b's' | b'c' => "",
             _ => "L",
         };
-        let (plus, left) = (sign(self.plus, "+"), sign(self.left, "-"));
         let flags = [
             sign(self.alternative, "#"),
             sign(self.groups, "'"),
-            plus,
+            sign(self.plus, "+"),
             sign(self.blank && !self.plus, " "),
-            left,
+            sign(self.left, "-"),
             sign(self.zero && !self.left, "0"),
         ];
         format!("%{}{width}.0{dashed}{length}{}", flags.concat(), char::from(letter))

@@ -306,6 +306,8 @@ fn carried_out_file(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
         {
             let status = dialect.file_mistake_status.unwrap_or(error.status);
             walker.survive(ShellError { status, ..error });
+            // Where one action for ERR is enough, the mistake has been in the place of it.
+            walker.error_told = true;
         }
         Err(Stop::Syntax(error))
             if dialect.file_holds_syntax_errors && !walker.mistakes_go_through() =>
