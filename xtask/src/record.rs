@@ -29,17 +29,15 @@ pub(crate) fn record(named: &[&str]) -> Result<(), String> {
 pub(crate) fn receiver() -> Result<PathBuf, String> {
     let root = Path::new(env!("CARGO_MANIFEST_DIR")).join("..");
     let cargo = std::env::var("CARGO").unwrap_or_else(|_| "cargo".into());
-    let built = Command::new(cargo)
-        .args(["build", "--quiet", "--profile", "live", "-p", "fizzet"])
-        .current_dir(&root)
-        .status();
+    let built =
+        Command::new(cargo).args(["build", "--quiet", "-p", "fizzet"]).current_dir(&root).status();
     match built {
         Ok(status) if status.success() => {}
         _ => return Err("fizzet cannot be built".into()),
     }
     let target =
         std::env::var_os("CARGO_TARGET_DIR").map_or_else(|| root.join("target"), PathBuf::from);
-    target.join("live/fizzet").canonicalize().map_err(|error| error.to_string())
+    target.join("debug/fizzet").canonicalize().map_err(|error| error.to_string())
 }
 
 fn record_topic(topic: &str, shells: &[Shell], receiver: &Path) -> std::io::Result<usize> {
