@@ -20,9 +20,11 @@ const AROUND: (&str, &str) = (
 #define _GNU_SOURCE
 #include <errno.h>
 #include <fcntl.h>
+#include <signal.h>
 #include <spawn.h>
 #include <stdio.h>
 #include <stdlib.h>
+#include <sys/resource.h>
 #include <sys/wait.h>
 #include <unistd.h>
 extern char **environ;
@@ -30,13 +32,18 @@ static pid_t pid;
 static int spawned(int error) {
     int status = 0;
     errno = error;
-    if (!error && waitpid(pid, &status, 0) == pid) exit(WEXITSTATUS(status));
+    if (!error && waitpid(pid, &status, 0) == pid) {
+        if (WIFSIGNALED(status)) raise(WTERMSIG(status));
+        exit(WEXITSTATUS(status));
+    }
     return error;
 }
 #define posix_spawn(...) spawned(posix_spawn(__VA_ARGS__))
 #define posix_spawnp(...) spawned(posix_spawnp(__VA_ARGS__))
 int main(void) {
-    alarm(2);
+    struct rlimit second = {1, 1};
+    if (setrlimit(RLIMIT_CPU, &second)) return 96;
+    alarm(20);
 "#,
     r#"
     printf("%d\n", errno);
