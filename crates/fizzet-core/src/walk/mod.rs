@@ -1,5 +1,6 @@
 //! The evaluator: runs shell text without running anything.
 
+mod arguments;
 mod asked_texts;
 mod assign;
 mod background;
@@ -38,6 +39,7 @@ mod substitutions;
 mod tables;
 mod told_command;
 mod told_tables;
+mod vector;
 mod writing;
 mod written;
 

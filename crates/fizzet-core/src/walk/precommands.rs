@@ -5,7 +5,7 @@ use crate::stop::Stop;
 use crate::syntax::ast::{Argument, Redirect, SimpleCommand};
 use crate::text::Text;
 use crate::walk::Walker;
-use crate::walk::simple::literal;
+use crate::walk::arguments::literal;
 
 /// The words behind which a command is looked for.
 const PRECOMMANDS: [&[u8]; 5] = [b"command", b"builtin", b"noglob", b"nocorrect", b"-"];
