@@ -3,7 +3,7 @@
 
 use crate::expand::quoting::{requoted_inside, told};
 use crate::state::inside::{Inside, Nesting, number};
-use crate::state::{Digits, Keeps, Side, Value, Variable};
+use crate::state::{Digits, Keeps, Side, Value, Variable, is_made_by_reading, listed};
 use crate::text::{Standing, Text};
 
 /// The value of any variable, line by line or on one line.
@@ -71,6 +71,7 @@ impl Written<'_> {
     fn scalar(&mut self, text: &Text, keeps: Keeps, in_turn: bool) {
         let quoted = match keeps {
             Keeps::Integer(_) => text.bytes().to_vec(),
+            _ if is_made_by_reading(text) => Vec::new(),
             _ if in_turn => requoted_inside(&self.nesting.rules, text.bytes()),
             _ => told(&self.nesting.rules, text.bytes()),
         };
@@ -119,8 +120,11 @@ impl Written<'_> {
     /// The elements of a list; of one that is a member, those that are compound come last.
     fn elements(&mut self, variable: &Variable, inside: Option<&Inside>, is_member: bool) {
         let all: Vec<(Vec<u8>, &Text)> = match &variable.value {
+            Value::Indexed(elements) if listed(elements).next().is_none() => {
+                elements.values().take(1).map(|text| (number(0), text)).collect()
+            }
             Value::Indexed(elements) => {
-                elements.iter().map(|(key, text)| (number(*key), text)).collect()
+                listed(elements).map(|(key, text)| (number(key), text)).collect()
             }
             Value::Associative(elements) => {
                 let pairs = elements.pairs().into_iter();

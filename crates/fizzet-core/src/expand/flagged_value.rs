@@ -8,7 +8,7 @@ use bstr::ByteSlice;
 use crate::expand::half_known::hole_at;
 use crate::expand::parameter::{Held, key_at};
 use crate::expand::substitute::{Place, Substitution};
-use crate::expand::told_tables::{freshen, kind_of_variable};
+use crate::expand::told_tables::{freshen, kind_of_parameter, kind_of_variable};
 use crate::expand::{Tilde, joined};
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
@@ -302,7 +302,11 @@ impl Substitution<'_> {
     /// What kind of variable a parameter is: `scalar`, `array-readonly`.
     pub(super) fn kind_of(&mut self, parameter: &Parameter) -> Vec<u8> {
         let ParameterName::Variable(name) = &parameter.name else {
-            return b"array-special".to_vec();
+            // Another name of `$*`, which can be assigned.
+            let written = self.cx.state().sources.bytes(parameter.span);
+            let is_list = written.windows(4).any(|part| part == b"argv");
+            let name = parameter.name.to_bytes();
+            return kind_of_parameter(if is_list { b"argv" } else { &name });
         };
         freshen(self.cx, name);
         let is_local = self.cx.is_local(name);

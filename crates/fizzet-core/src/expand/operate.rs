@@ -12,7 +12,7 @@ use crate::expand::substitute::{Place, Substitution};
 use crate::expand::trimmed::{Removal, trimmed};
 use crate::expand::{Tilde, pattern_text_with};
 use crate::lineage::{Hop, Origin, Rule};
-use crate::state::{Keeps, Key, Value, element_name, shown_name};
+use crate::state::{Keeps, Key, Value, Variable, element_name, shown_name};
 use crate::stop::Stop;
 use crate::syntax::ast::{Arithmetic, Operation, Parameter, ParameterName, Part, Subscript, Word};
 use crate::syntax::{OPEN_BRACKET, has_open_bracket};
@@ -447,9 +447,17 @@ impl Substitution<'_> {
         let count = match &held {
             Held::Unset => 0,
             Held::One(text) => character_count(text.bytes(), characters),
-            Held::List { items, .. } => items.len(),
+            Held::List { items, .. } => items.len() + self.hidden_count(parameter),
         };
         Ok(Held::One(self.computed(parameter, count.to_string().as_bytes())))
+    }
+
+    /// How many elements count without being in the list.
+    fn hidden_count(&mut self, parameter: &Parameter) -> usize {
+        let ParameterName::Variable(name) = &parameter.name else { return 0 };
+        let state = self.cx.state();
+        let variable = state.variables.get(name).filter(|_| state.dialect.reading_makes_elements);
+        variable.map_or(0, Variable::hidden_count)
     }
 
     /// `${%x}`: the columns that a value takes, or -1 where it holds a control character.

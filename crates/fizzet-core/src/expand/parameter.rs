@@ -9,7 +9,7 @@ use crate::expand::told_tables::freshen;
 use crate::expand::{Context, Tilde, arithmetic, single};
 use crate::lineage::{Hop, Origin, Rule};
 use crate::source::Span;
-use crate::state::{BEFORE_START, Key, Value, Variable};
+use crate::state::{BEFORE_START, Key, Value, Variable, is_made_by_reading};
 use crate::stop::{Reach, Stop};
 use crate::syntax::Parser;
 use crate::syntax::ast::{
@@ -220,7 +220,7 @@ impl Substitution<'_> {
             ParameterName::Inside(_) => Held::Unset,
             ParameterName::Variable(variable) => match &parameter.index {
                 None if state.dialect.names_mean_lists && state.variables.is_array(variable) => {
-                    return self.indexed(variable, &Subscript::Star, false, &hop(0));
+                    return self.indexed(variable, &Subscript::Star, &Operation::Value, &hop(0));
                 }
                 None => one(state.scalar(variable), 0),
                 Some(Subscript::Index(_))
@@ -231,8 +231,7 @@ impl Substitution<'_> {
                     Held::Unset
                 }
                 Some(index) => {
-                    let measures = matches!(parameter.operation, Operation::Length);
-                    return self.indexed(variable, index, measures, &hop(0));
+                    return self.indexed(variable, index, &parameter.operation, &hop(0));
                 }
             },
         };
@@ -314,12 +313,12 @@ impl Substitution<'_> {
             && state.variables.get(name).is_none()
     }
 
-    /// What an index of a variable means; `measures`: whether only the length is asked for.
+    /// What an index of a variable means to an operation.
     fn indexed(
         &mut self,
         name: &Rc<[u8]>,
         index: &Subscript,
-        measures: bool,
+        operation: &Operation,
         hop: &Hop,
     ) -> Result<Held, Stop> {
         if let Subscript::Index(index) = index
@@ -339,10 +338,10 @@ impl Substitution<'_> {
         {
             return Ok(Held::Unset);
         }
-        let variable = self.cx.state().variables.get(name);
-        let items = variable.map(Variable::texts).unwrap_or_default();
         match index {
             Subscript::At | Subscript::Star => {
+                let variable = self.cx.state().variables.get(name);
+                let items = variable.map(Variable::texts).unwrap_or_default();
                 let items = Passage::all(hop, Standing::Quoted, items);
                 Ok(Held::List { items, star })
             }
@@ -353,11 +352,15 @@ impl Substitution<'_> {
                 }
                 let key = self.key(name, index)?;
                 let state = self.cx.state();
+                if state.dialect.asking_makes_arrays {
+                    state.variables.make_array(name);
+                }
                 let ends = state.dialect.told_mistakes_end_shells && state.options.exit_on_error;
                 if ends && state.variables.lies_before(name, &key) {
                     return Err(Stop::error(BEFORE_START, hop.span, 1, Reach::Shell));
                 }
                 state.check_index(name, &key, hop.span)?;
+                let measures = matches!(operation, Operation::Length);
                 if measures && state.dialect.early_lengths_are_mistakes {
                     state.check_measured(name, &key, hop.span)?;
                 }
@@ -369,7 +372,12 @@ impl Substitution<'_> {
                 {
                     self.cx.state().array_place = Some((name.clone(), number));
                 }
+                // Elements that only reading has made are not set for those that just ask.
+                let alternative = Instead::Alternative;
+                let asks = matches!(key, Key::Number(_))
+                    && matches!(operation, Operation::Instead { what, .. } if *what == alternative);
                 Ok(match self.cx.state().variables.element(name, &key) {
+                    Some(text) if asks && is_made_by_reading(text) => Held::Unset,
                     Some(text) => Held::One(text.passed_through(hop, Standing::Quoted)),
                     None => Held::Unset,
                 })

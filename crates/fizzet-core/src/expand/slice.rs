@@ -9,7 +9,7 @@ use crate::expand::whole::part_of_list;
 use crate::expand::{Tilde, arithmetic, ifs, single};
 use crate::lineage::{Hop, Rule};
 use crate::source::Span;
-use crate::state::Value;
+use crate::state::{Value, listed};
 use crate::stop::{ShellError, Stop};
 use crate::syntax::ast::{Arithmetic, Parameter, ParameterName, Part, Subscript, Word};
 use crate::text::{Standing, Text, character_count, character_ends};
@@ -40,8 +40,9 @@ impl Substitution<'_> {
         }
     }
 
-    /// The indexes of the elements that are cut, where the shell goes by them and some are missing.
-    fn indexes(&mut self, parameter: &Parameter) -> Option<Vec<i64>> {
+    /// The indexes of the elements that are cut, where the shell goes by them and some are missing, and the highest
+    /// of all.
+    fn indexes(&mut self, parameter: &Parameter) -> Option<(Vec<i64>, i64)> {
         let ParameterName::Variable(name) = &parameter.name else { return None };
         let state = self.cx.state();
         let variable = state.variables.get(name).filter(|_| state.dialect.slices_go_by_index)?;
@@ -49,7 +50,7 @@ impl Substitution<'_> {
             Value::Indexed(elements) => {
                 let last = elements.last_key_value().map_or(-1, |(&key, _)| key);
                 let has_gaps = last + 1 > elements.len() as i64;
-                has_gaps.then(|| elements.keys().copied().collect())
+                has_gaps.then(|| (listed(elements).map(|(index, _)| index).collect(), last))
             }
             _ => None,
         }
@@ -167,8 +168,8 @@ impl Substitution<'_> {
                 Some(Held::List { items: part_of_list(&items, parameter.span, cut), star })
             }
             Held::List { items, star } if indexes.is_some() => {
-                let indexes = indexes.as_deref().unwrap_or_default();
-                measure.of_elements(items, indexes).map(|items| Held::List { items, star })
+                let (indexes, last) = indexes.unwrap_or_default();
+                measure.of_elements(items, &indexes, last).map(|items| Held::List { items, star })
             }
             Held::List { mut items, star } => {
                 if offset == 0
@@ -344,8 +345,9 @@ impl Measure<'_> {
     }
 
     /// The elements from an index on; a negative offset counts back from behind the last index.
-    fn of_elements(&self, items: Vec<Text>, indexes: &[i64]) -> Option<Vec<Text>> {
-        let behind = indexes.last().map_or(0, |last| last + 1);
+    /// `last`: the highest index of all.
+    fn of_elements(&self, items: Vec<Text>, indexes: &[i64], last: i64) -> Option<Vec<Text>> {
+        let behind = last + 1;
         let first = if self.offset < 0 { behind + self.offset } else { self.offset };
         if first < 0 {
             return Some(Vec::new());

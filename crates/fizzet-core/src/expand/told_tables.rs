@@ -91,6 +91,67 @@ const CHANGEABLE: &[&[u8]] = &[
     b"saliases",
 ];
 
+/// The variables of the shell that it tells as of another kind than what they hold here, by that
+/// kind and what belongs to it (observed in zsh 5.9).
+const KINDS: &[(&str, &[&str], &[&str])] = &[
+    (
+        "integer",
+        &["readonly"],
+        &[
+            "ARGC",
+            "HISTCMD",
+            "LINENO",
+            "PPID",
+            "TTYIDLE",
+            "ZSH_SUBSHELL",
+            "status",
+            "!",
+            "$",
+            "#",
+            "?",
+        ],
+    ),
+    (
+        "integer",
+        &[],
+        &["COLUMNS", "EGID", "EUID", "GID", "LINES", "OPTIND", "RANDOM", "SECONDS", "SHLVL", "UID"],
+    ),
+    ("scalar", &["readonly"], &["-"]),
+    ("scalar", &[], &["0", "HOME", "IFS", "LANG", "NULLCMD", "OPTARG", "READNULLCMD", "WATCH"]),
+    ("scalar", &["readonly", "tied"], &["ZSH_EVAL_CONTEXT"]),
+    ("array", &["readonly", "tied"], &["zsh_eval_context"]),
+    ("array", &["readonly"], &["*", "@"]),
+    ("array", &["tied"], &["fpath", "module_path"]),
+    ("array", &[], &["watch"]),
+    ("array", &["readonly", "hide-hideval"], &["keymaps"]),
+    (
+        "association",
+        &["readonly", "hide-hideval"],
+        &[
+            "functions_source",
+            "modules",
+            "termcap",
+            "terminfo",
+            "userdirs",
+            "usergroups",
+            "widgets",
+        ],
+    ),
+];
+
+/// What the shell tells of one of its own variables.
+fn told_kind(name: &[u8]) -> Option<(&'static str, &'static [&'static str])> {
+    let mut kinds = KINDS.iter();
+    let known = kinds.find(|(.., names)| names.iter().any(|one| one.as_bytes() == name));
+    known.map(|&(kind, marks, _)| (kind, marks))
+}
+
+/// What kind of parameter this one is that is no variable: `array-special`.
+pub(super) fn kind_of_parameter(name: &[u8]) -> Vec<u8> {
+    let (kind, marks) = told_kind(name).unwrap_or(("array", &[]));
+    [&[kind], marks, &["special"]].concat().join("-").into_bytes()
+}
+
 /// Whether a variable is of the module that tells of the shell.
 fn tells_of_shell(shell: Shell, name: &[u8]) -> bool {
     let mut listed = listed_variables(shell).iter();
@@ -99,12 +160,16 @@ fn tells_of_shell(shell: Shell, name: &[u8]) -> bool {
 
 /// What kind of variable a name is: `scalar`, `array-readonly`; nothing where there is none.
 pub(super) fn kind_of_variable(state: &State, name: &[u8], is_local: bool) -> Vec<u8> {
-    let is_tied = state.tie(name).is_some();
     let shell = state.dialect.shell;
-    let is_special = state.tie(name).is_some_and(|tie| tie.lasts)
+    let told = told_kind(name);
+    let marks = told.map(|(_, marks)| marks);
+    let is_marked = |mark: &str, known: bool| marks.map_or(known, |marks| marks.contains(&mark));
+    let is_special = told.is_some()
+        || state.tie(name).is_some_and(|tie| tie.lasts)
         || (own_variable(shell, name).is_some() && !COMMON.contains(&name));
     let Some(variable) = state.variables.get(name) else { return Vec::new() };
     let mut words = vec![match (&variable.value, variable.keeps) {
+        (Value::Scalar(_), Keeps::Text | Keeps::Integer(_)) if let Some((kind, _)) = told => kind,
         (Value::Indexed(_), _) => "array",
         (Value::Associative(_), _) => "association",
         (_, Keeps::Integer(_)) => "integer",
@@ -123,14 +188,13 @@ pub(super) fn kind_of_variable(state: &State, name: &[u8], is_local: bool) -> Ve
         Keeps::Upper => Some("upper"),
         _ => None,
     });
-    let is_frozen = is_special && tells_of_shell(shell, name) && !CHANGEABLE.contains(&name);
+    let tells = is_special && tells_of_shell(shell, name);
+    let is_frozen = is_marked("readonly", tells && !CHANGEABLE.contains(&name));
     words.extend((variable.read_only || is_frozen).then_some("readonly"));
-    words.extend(is_tied.then_some("tied"));
+    words.extend(is_marked("tied", state.tie(name).is_some()).then_some("tied"));
     words.extend(variable.exported.then_some("export"));
     words.extend(variable.unique.then_some("unique"));
-    if is_special && tells_of_shell(shell, name) {
-        words.push("hide-hideval");
-    }
+    words.extend(is_marked("hide-hideval", tells).then_some("hide-hideval"));
     words.extend(is_special.then_some("special"));
     words.join("-").into_bytes()
 }

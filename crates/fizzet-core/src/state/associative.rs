@@ -39,6 +39,11 @@ impl Associative {
         Associative { buckets, ..Associative::new(order) }
     }
 
+    /// Takes all elements away; the buckets stay.
+    pub fn clear(&mut self) {
+        *self = Associative::of_buckets(self.order, self.buckets);
+    }
+
     /// The value of a key.
     pub fn get(&self, key: &[u8]) -> Option<&Text> {
         self.elements.get(key).map(|element| &element.value)

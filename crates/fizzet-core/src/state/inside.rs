@@ -13,7 +13,7 @@ use crate::expand::disciplines::{self, Named};
 use crate::expand::value_text;
 use crate::lineage::Origin;
 use crate::source::Span;
-use crate::state::{Key, State, Value, Variable};
+use crate::state::{Key, State, Value, Variable, listed};
 use crate::stop::Stop;
 use crate::syntax::is_name;
 use crate::text::{Standing, Text};
@@ -258,9 +258,11 @@ impl Variable {
             Value::Nothing => Vec::new(),
             Value::Scalar(text) => vec![text],
             Value::Compound => self.shown().into_iter().collect(),
-            Value::Indexed(elements) if self.inside.is_none() => elements.values().collect(),
+            Value::Indexed(elements) if self.inside.is_none() => {
+                listed(elements).map(|(_, text)| text).collect()
+            }
             Value::Indexed(elements) => {
-                elements.iter().map(|(key, text)| first(number(*key), text)).collect()
+                listed(elements).map(|(key, text)| first(number(key), text)).collect()
             }
             Value::Associative(elements) => {
                 let pairs = elements.pairs().into_iter();

@@ -26,7 +26,7 @@ mod zsh_options;
 use rustc_hash::FxHashMap;
 use std::borrow::Cow;
 use std::cell::RefCell;
-use std::collections::BTreeMap;
+use std::collections::{BTreeMap, BTreeSet};
 use std::rc::Rc;
 
 pub use associative::Associative;
@@ -42,6 +42,7 @@ pub use stretch::Stretch;
 pub use tables::Table;
 pub use ties::Tie;
 pub use value::{Digits, Keeps, Key, Value, Variable};
+pub(crate) use value::{is_made_by_reading, listed, made_by_reading};
 pub(crate) use variables::MAX_NAMES;
 pub use variables::Variables;
 pub(crate) use zsh_options::ByName;
@@ -167,6 +168,8 @@ pub struct State {
     pub functions: FxHashMap<Rc<[u8]>, Function>,
     /// Aliases by name.
     pub aliases: Rc<Aliases>,
+    /// Names without an alias that `alias` has been asked for, where that makes them known to `unalias`.
+    pub asked_aliases: Rc<BTreeSet<Rc<[u8]>>>,
     /// Programs that were found, with a path where the script has named one.
     pub hashed: Rc<Hashed>,
     /// How many programs have been put there so far.
@@ -286,6 +289,7 @@ impl State {
             functions: FxHashMap::default(),
             emulation: None,
             aliases: Rc::default(),
+            asked_aliases: Rc::default(),
             assigned_option_index: None,
             index_by_script: false,
             index_is_lost: false,

@@ -1,6 +1,6 @@
 //! What a subshell may change without the shell around it noticing.
 
-use std::collections::BTreeMap;
+use std::collections::{BTreeMap, BTreeSet};
 use std::rc::Rc;
 
 use rustc_hash::FxHashMap;
@@ -24,6 +24,7 @@ pub(crate) struct Snapshot {
     utf8: bool,
     dialect: Rc<Dialect>,
     aliases: Rc<Aliases>,
+    asked_aliases: Rc<BTreeSet<Rc<[u8]>>>,
     hashed: Rc<Hashed>,
     forgotten: Vec<Box<[u8]>>,
     folder: Rc<[u8]>,
@@ -52,6 +53,7 @@ impl State {
             utf8: self.utf8,
             dialect: self.dialect.clone(),
             aliases: self.aliases.clone(),
+            asked_aliases: self.asked_aliases.clone(),
             hashed: self.hashed.clone(),
             forgotten: self.forgotten.clone(),
             folder: self.folder.clone(),
@@ -78,6 +80,7 @@ impl State {
         self.utf8 = snapshot.utf8;
         self.dialect = snapshot.dialect;
         self.aliases = snapshot.aliases;
+        self.asked_aliases = snapshot.asked_aliases;
         self.hashed = snapshot.hashed;
         self.forgotten = snapshot.forgotten;
         self.folder = snapshot.folder;

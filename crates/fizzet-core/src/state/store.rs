@@ -93,6 +93,9 @@ impl State {
         };
         let number = arithmetic::index_value(self, &kept, span);
         let index = self.index(number.map_err(Stop::in_index)?);
+        if self.dialect.asking_makes_arrays {
+            self.variables.make_array(name);
+        }
         Ok(Key::Number(self.check_largest(index, span)?))
     }
 

@@ -4,10 +4,12 @@ use std::borrow::Cow;
 use std::collections::BTreeMap;
 use std::rc::Rc;
 
+use crate::lineage::{Origin, Rule};
 use crate::real::Real;
+use crate::source::Span;
 use crate::state::inside::{self, Inside};
 use crate::state::{Associative, Field};
-use crate::text::Text;
+use crate::text::{Standing, Text};
 
 /// What a variable holds.
 #[derive(Clone, Debug)]
@@ -35,6 +37,28 @@ impl Value {
             value => *value = Value::Scalar(text),
         }
     }
+}
+
+/// An element that has no value: reading it in an expression has made it, where reading does that.
+pub(crate) fn made_by_reading(name: &Rc<[u8]>, span: Span) -> Text {
+    let mut text = Text::new();
+    text.push(b"", Standing::Quoted, &Origin::named(Rule::Arithmetic, span, name));
+    text
+}
+
+/// Whether nothing but reading has made an element; no result of an expression is empty.
+pub(crate) fn is_made_by_reading(text: &Text) -> bool {
+    text.is_empty()
+        && text.runs().next().is_some_and(|(run, _)| run.origin.rule() == Rule::Arithmetic)
+}
+
+/// The elements of an indexed array that are gone through: where some are missing, those that
+/// nothing but reading has made are passed over as well (observed in ksh93u+m 1.0.4).
+pub(crate) fn listed(elements: &BTreeMap<i64, Text>) -> impl Iterator<Item = (i64, &Text)> {
+    let end = elements.last_key_value().map_or(0, |(last, _)| last + 1);
+    let has_gaps = end > elements.len() as i64;
+    let shows = move |text: &Text| !has_gaps || !is_made_by_reading(text);
+    elements.iter().filter(move |(_, text)| shows(text)).map(|(index, text)| (*index, text))
 }
 
 /// The key of an array's element.
@@ -203,6 +227,14 @@ impl Variable {
         match key {
             Key::Number(index) => Rc::make_mut(inside).flatten(&inside::number(*index)),
             Key::Text(key) => Rc::make_mut(inside).flatten(key.bytes()),
+        }
+    }
+
+    /// How many elements an array has that are passed over when it is gone through.
+    pub fn hidden_count(&self) -> usize {
+        match &self.value {
+            Value::Indexed(elements) => elements.len() - listed(elements).count(),
+            _ => 0,
         }
     }
 

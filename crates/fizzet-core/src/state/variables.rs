@@ -7,7 +7,7 @@ use std::rc::Rc;
 use rustc_hash::{FxHashMap, FxHashSet};
 
 use crate::state::inside::{self, Inside, Nesting};
-use crate::state::{Keeps, Key, Value, Variable, shown_name};
+use crate::state::{Keeps, Key, Value, Variable, element_name, listed, shown_name};
 use crate::text::Text;
 
 /// How many names of names are followed.
@@ -328,7 +328,9 @@ impl Variables {
 
     /// The value of an element; a scalar is its own element 0.
     pub fn element(&self, name: &[u8], key: &Key) -> Option<&Text> {
-        let variable = self.get(name)?;
+        let Some(variable) = self.get(name) else {
+            return self.own_element(name, key);
+        };
         match (&variable.value, key) {
             (Value::Scalar(text), Key::Number(0)) => Some(text),
             (Value::Compound, Key::Number(0)) => variable.shown(),
@@ -345,6 +347,19 @@ impl Variables {
                 Some(variable.text_of(|| wanted.bytes().to_vec(), text))
             }
             _ => None,
+        }
+    }
+
+    /// An element that is a text is its own element 0, where elements can be lists.
+    fn own_element(&self, path: &[u8], key: &Key) -> Option<&Text> {
+        self.nesting()?;
+        let (name, index) = element_name(path).filter(|_| *key == Key::Number(0))?;
+        match &self.get(name)?.value {
+            Value::Associative(elements) => elements.get(index),
+            _ => {
+                let number = std::str::from_utf8(index).ok()?.parse().ok()?;
+                self.element(name, &Key::Number(number))
+            }
         }
     }
 
@@ -370,6 +385,14 @@ impl Variables {
     /// Whether an index counts from the end of an array, and further than to its start.
     pub fn is_before_start(&self, name: &[u8], key: &Key) -> bool {
         self.is_array(name) && self.lies_before(name, key)
+    }
+
+    /// Makes an array of a text, which is its element 0 from then on.
+    pub fn make_array(&mut self, name: &[u8]) {
+        let Some(variable) = self.get_mut(name).filter(|variable| !variable.own) else { return };
+        if let Value::Scalar(text) = &mut variable.value {
+            variable.value = Value::Indexed([(0, std::mem::take(text))].into());
+        }
     }
 
     /// Sets an element; a scalar becomes an indexed array.
@@ -501,7 +524,11 @@ impl Variables {
             None | Some(Value::Nothing) => Vec::new(),
             Some(Value::Scalar(_) | Value::Compound) => vec![b"0".to_vec()],
             Some(Value::Indexed(elements)) => {
-                elements.keys().map(|key| inside::number(*key)).collect()
+                let keys: Vec<_> = listed(elements).map(|(key, _)| inside::number(key)).collect();
+                match keys.is_empty() && !elements.is_empty() {
+                    true => vec![inside::number(0)],
+                    false => keys,
+                }
             }
             Some(Value::Associative(elements)) => {
                 elements.pairs().iter().map(|(key, _)| key.bytes().to_vec()).collect()

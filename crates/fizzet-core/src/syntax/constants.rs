@@ -1,7 +1,6 @@
 //! Constants inside arithmetic expressions: whole numbers, reals, characters.
 
 use std::borrow::Cow;
-use std::rc::Rc;
 
 use crate::dialect::{LargeConstant, RealConstants, Reals, TakesBase};
 use crate::real::Real;
@@ -59,10 +58,7 @@ impl<'a> Reader<'a> {
             Some(&byte) if lenient && is_name_start(byte) => {
                 self.at += 1;
                 let name = self.run(|byte| byte == b'.' || is_name_byte(byte));
-                Ok(Expression::Variable(Target {
-                    name: Rc::from([b".", name].concat()),
-                    index: None,
-                }))
+                Ok(Expression::Variable(Target::whole(&[b".", name].concat())))
             }
             None if lenient => {
                 self.at += 1;

@@ -12,6 +12,7 @@ use crate::syntax::ast::{Redirect, Word};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::lists_in_substitutions::SubstitutionIn;
 use crate::syntax::vanishing::Vanishing;
+use crate::syntax::within::InPattern;
 
 /// The deepest nesting of substitutions and compound commands that is read.
 pub const MAX_DEPTH: u32 = 400;
@@ -107,8 +108,10 @@ pub struct Parser<'a> {
     pub(super) compound_end: usize,
     /// Whether `time` stands before a pipeline around.
     pub(super) in_time: bool,
-    /// Whether parentheses hide what ends the pattern of an operation that is being read.
-    pub(super) pairs_in_pattern: bool,
+    /// Whether a slash has ended the pattern of the latest replacement inside of a group.
+    pub(super) slash_in_group: bool,
+    /// What parentheses are in the pattern of an operation that is being read.
+    pub(super) in_pattern: InPattern,
     /// Whether the expansion in braces that is being read stands between double quotes.
     pub(super) in_quoted_braces: bool,
     /// Whether it is between quotes inside the word of an operation where `\}` is a brace.
@@ -175,7 +178,8 @@ impl<'a> Parser<'a> {
             in_time: false,
             compound_end: usize::MAX,
             in_quoted_braces: false,
-            pairs_in_pattern: false,
+            slash_in_group: false,
+            in_pattern: InPattern::default(),
             in_quotes_in_braces: false,
             measures_quotes: false,
             substitution_in: SubstitutionIn::Nothing,
@@ -262,7 +266,8 @@ impl<'a> Parser<'a> {
             in_time: false,
             compound_end: usize::MAX,
             in_quoted_braces: false,
-            pairs_in_pattern: false,
+            slash_in_group: false,
+            in_pattern: InPattern::default(),
             in_quotes_in_braces: false,
             measures_quotes: false,
             substitution_in: SubstitutionIn::Nothing,

@@ -83,6 +83,15 @@ pub struct Target {
     pub name: Rc<[u8]>,
     /// The text of the index.
     pub index: Option<Rc<[u8]>>,
+    /// Whether nothing stands behind it in the expression.
+    pub is_last: bool,
+}
+
+impl Target {
+    /// The variable itself.
+    pub fn whole(name: &[u8]) -> Target {
+        Target { name: name.into(), index: None, is_last: false }
+    }
 }
 
 /// What an assignment does besides assigning.

@@ -179,21 +179,22 @@ impl Reader<'_> {
             self.at += length;
         }
         if !self.dialect.arrays || self.text.get(self.at) != Some(&b'[') {
-            return Ok(Target { name: self.text[start..self.at].into(), index: None });
+            return Ok(Target::whole(&self.text[start..self.at]));
         }
         loop {
             let name = self.text[start..self.at].into();
             let index = Some(self.index()?);
             let goes_on = self.dialect.compound_variables && self.is_inside();
             if !goes_on {
-                return Ok(Target { name, index });
+                let is_last = self.at == self.text.len();
+                return Ok(Target { name, index, is_last });
             }
             if self.text[self.at] == b'.' {
                 let member = |&&byte: &&u8| byte == b'.' || is_name_byte(byte);
                 self.at += self.rest().iter().take_while(member).count();
             }
             if self.text.get(self.at) != Some(&b'[') {
-                return Ok(Target { name: self.text[start..self.at].into(), index: None });
+                return Ok(Target::whole(&self.text[start..self.at]));
             }
         }
     }

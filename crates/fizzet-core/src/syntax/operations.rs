@@ -6,7 +6,7 @@ use crate::stop::Reach;
 use crate::syntax::ast::{CaseChange, Instead, Operation, Part, Replace, Word};
 use crate::syntax::cursor::{Parsed, Parser};
 use crate::syntax::slashes;
-use crate::syntax::within::Within;
+use crate::syntax::within::{InPattern, Within};
 
 impl Parser<'_> {
     /// What stands behind the name of a parameter, up to the closing brace; `None` where it is no operation.
@@ -101,7 +101,7 @@ impl Parser<'_> {
         let pairs = quoted && self.dialect.pattern_quotes_need_pairs;
         let outer = self.begin_pattern();
         let pattern = self.word(if pairs { Within::QuotedPattern } else { Within::Brace });
-        self.pairs_in_pattern = outer;
+        self.in_pattern = outer;
         let pattern = pattern?;
         let pattern = match self.in_document && self.dialect.document_patterns_unquote {
             true => unquoted(pattern),
@@ -115,10 +115,14 @@ impl Parser<'_> {
         Ok(Operation::Remove { suffix: sign == b'%', longest, pattern })
     }
 
-    /// Reads a pattern from here on, in which parentheses may hide what ends it; answers what to put back behind it.
-    fn begin_pattern(&mut self) -> bool {
-        let hides = self.dialect.pattern_parentheses_hide_ends;
-        std::mem::replace(&mut self.pairs_in_pattern, hides)
+    /// Reads a pattern from here on; answers what to put back behind it.
+    fn begin_pattern(&mut self) -> InPattern {
+        let parentheses = match () {
+            () if self.dialect.pattern_parentheses_hide_ends => InPattern::HideEnds,
+            () if self.dialect.groups_close_brackets => InPattern::AreGroups,
+            () => InPattern::AreText,
+        };
+        std::mem::replace(&mut self.in_pattern, parentheses)
     }
 
     fn substring(&mut self, quoted: bool) -> Parsed<Operation> {
@@ -193,16 +197,21 @@ impl Parser<'_> {
 
     /// The pattern of a replacement, and what stands behind the slash that ends it.
     pub(super) fn replacement_of(&mut self, which: Replace, quoted: bool) -> Parsed<Operation> {
+        let outer = std::mem::replace(&mut self.slash_in_group, false);
         let (pattern, is_spoiled) =
             self.replaced_pattern(matches!(which, Replace::All | Replace::Each), quoted)?;
-        self.mind_parentheses(&pattern, Operand::Replaced)?;
+        // The parentheses on both sides of the slash are those of one group.
+        let is_cut = std::mem::replace(&mut self.slash_in_group, outer);
+        if !is_cut {
+            self.mind_parentheses(&pattern, Operand::Replaced)?;
+        }
         let replacement = match self.peek() {
             Some(b'/') => {
                 self.pos += 1;
                 let quoted = quoted && !self.dialect.replacement_unquotes;
                 let mut word =
                     self.word(if quoted { Within::BraceQuoted } else { Within::Brace })?;
-                if self.dialect.operation_parentheses == OperationParentheses::Groups {
+                if self.dialect.operation_parentheses == OperationParentheses::Groups && !is_cut {
                     self.mind_parentheses(&word, Operand::Replacement)?;
                 }
                 if self.dialect.replacement_keeps_escaped_slash {
@@ -269,7 +278,7 @@ impl Parser<'_> {
         let unescaped = self.pattern_without_backslashes(within);
         let is_unescaped = matches!(unescaped, Ok(Some(_)));
         let read = unescaped.and_then(|parts| parts.map_or_else(|| self.parts(within), Ok));
-        (self.braces_in_replaced, self.pairs_in_pattern) = (outer, outer_pairs);
+        (self.braces_in_replaced, self.in_pattern) = (outer, outer_pairs);
         parts.extend(read?);
         let pattern = Word::new(parts, self.span(start, self.pos));
         let is_spoiled = self.dialect.pattern_quotes_need_pairs

@@ -45,10 +45,10 @@ impl<'a> Parser<'a> {
         self.refuse_odd_signs()?;
         let around = (
             std::mem::replace(&mut self.in_quoted_braces, quoted),
-            std::mem::take(&mut self.pairs_in_pattern),
+            std::mem::take(&mut self.in_pattern),
         );
         let read = self.inside_braces(quoted);
-        (self.in_quoted_braces, self.pairs_in_pattern) = around;
+        (self.in_quoted_braces, self.in_pattern) = around;
         let read = read?;
         let closed = read.is_some() && self.eat(b"}");
         if let Some((name, index, mut operation)) = read

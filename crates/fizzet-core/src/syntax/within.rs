@@ -45,6 +45,18 @@ pub(super) enum Within {
     Expression,
 }
 
+/// What parentheses are in the pattern of an operation.
+#[derive(Clone, Copy, PartialEq, Eq, Default, Debug)]
+pub(super) enum InPattern {
+    /// Text.
+    #[default]
+    AreText,
+    /// Text that hides what ends the pattern.
+    HideEnds,
+    /// Groups behind their signs, as in words.
+    AreGroups,
+}
+
 impl Within {
     /// Whether the text counts as between double quotes.
     pub(super) fn is_quoted(self) -> bool {

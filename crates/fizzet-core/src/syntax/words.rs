@@ -8,7 +8,7 @@ use crate::syntax::cursor::{Made, Parsed, Parser, PatternWord, is_meta};
 use crate::syntax::error::{SyntaxError, SyntaxErrorKind};
 use crate::syntax::slashes;
 use crate::syntax::vanishing::Vanishing;
-use crate::syntax::within::Within;
+use crate::syntax::within::{InPattern, Within};
 
 /// What an open bracket adds to the count of open parentheses.
 const BRACKET: u32 = 1 << 16;
@@ -168,11 +168,19 @@ impl<'a> Parser<'a> {
             {
                 match byte {
                     b'(' => {
-                        self.pattern_group(&mut parts, &mut literal)?;
+                        self.pattern_group(&mut parts, &mut literal, within)?;
                         grouped = Some((start, self.pos));
                     }
                     _ => self.pos += 1,
                 }
+                continue;
+            }
+            if byte != b'}'
+                && self.in_pattern == InPattern::AreGroups
+                && self.at_pattern_group()
+                && self.has_groups(within)
+            {
+                self.pattern_group(&mut parts, &mut literal, within)?;
                 continue;
             }
             if hidden.is_none() && self.ends_run(byte, within, &mut open) {
@@ -196,7 +204,7 @@ impl<'a> Parser<'a> {
             }
             if within == Within::Word && self.at_pattern_group() {
                 let start = self.pos;
-                self.pattern_group(&mut parts, &mut literal)?;
+                self.pattern_group(&mut parts, &mut literal, within)?;
                 grouped = self.dialect.pattern_options.then_some((start, self.pos));
                 continue;
             }
@@ -309,7 +317,7 @@ impl<'a> Parser<'a> {
             | Within::QuotedPattern
             | Within::Replaced
             | Within::QuotedReplaced
-                if self.pairs_in_pattern =>
+                if self.in_pattern == InPattern::HideEnds =>
             {
                 let ends = |byte| byte == b'}' || (byte == b'/' && within.is_replaced());
                 !closes(b'(', b')') && *open == 0 && ends(byte)
@@ -509,6 +517,22 @@ impl<'a> Parser<'a> {
         SyntaxError::new(kind, self.span(start, start + length))
     }
 
+    /// Whether groups are read in the pattern of an operation as in words.
+    fn has_groups(&mut self, within: Within) -> bool {
+        let ends_early = within.is_replaced() && self.slash_ends_group();
+        self.slash_in_group |= ends_early;
+        !ends_early
+            && (within.is_replaced() || matches!(within, Within::Brace | Within::QuotedPattern))
+    }
+
+    /// Whether a slash comes before the end of the group that may begin here: it ends the pattern of a
+    /// replacement all the same.
+    fn slash_ends_group(&self) -> bool {
+        let ends = |byte: &&u8| b"/$`\"'\\".contains(byte);
+        let group = self.text[self.pos..].iter().take_while(|byte| **byte != b')');
+        group.into_iter().find(ends) == Some(&b'/')
+    }
+
     /// Whether `?(`, `*(`, `+(`, `@(` or `!(` comes next and the shell reads it as a pattern.
     fn at_pattern_group(&self) -> bool {
         let is_sign = |byte: u8| match byte {
@@ -567,7 +591,12 @@ impl<'a> Parser<'a> {
 
     /// `@(a|b)`: the bars and parentheses are text with a meaning for pattern matching. Where bare groups are patterns,
     /// an operator or the end of the text ends one that nothing closes, and only the pattern is found to be bad later.
-    fn pattern_group(&mut self, parts: &mut Vec<Part>, literal: &mut usize) -> Parsed<()> {
+    fn pattern_group(
+        &mut self,
+        parts: &mut Vec<Part>,
+        literal: &mut usize,
+        within: Within,
+    ) -> Parsed<()> {
         let start = self.pos;
         if self.text[start] != b'(' {
             self.pos += 1;
@@ -585,7 +614,9 @@ impl<'a> Parser<'a> {
             match byte {
                 b'[' if brackets => {
                     open.push(byte);
-                    self.pos += usize::from(self.text.get(self.pos + 1) == Some(&b']'));
+                    // In a word one that stands first is a character.
+                    let is_first = self.text.get(self.pos + 1) == Some(&b']');
+                    self.pos += usize::from(is_first && within == Within::Word);
                 }
                 b']' if brackets && open.pop() != Some(b'[') => {
                     return self.unexpected("a bracket that opens before it");

@@ -14,7 +14,7 @@ use crate::expand::{self, Context, Tilde, arithmetic};
 use crate::host::{FileKind, Status};
 use crate::lineage::{Origin, Rule};
 use crate::source::Span;
-use crate::state::{Key, State, Value, Variable, element_name};
+use crate::state::{Key, State, Value, Variable, element_name, is_made_by_reading};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::has_hexadecimal;
 use crate::syntax::ast::{Condition, Word};
@@ -385,7 +385,8 @@ impl Walker {
                         key => key?,
                     };
                     self.state.check_index(name, &key, span)?;
-                    self.state.variables.element(name, &key).is_some()
+                    let element = self.state.variables.element(name, &key);
+                    element.is_some_and(|text| keyed || !is_made_by_reading(text))
                 }
                 None => {
                     let variable = self.state.variables.get(operand);

@@ -272,6 +272,7 @@ impl Walker {
                 variable.inside = None;
                 next += 1;
             }
+            (Value::Associative(elements), _) if keyed => elements.clear(),
             (value, _) if keyed => *value = Value::Associative(Associative::new(order)),
             (value, _) => *value = Value::Indexed(Default::default()),
         }

@@ -110,7 +110,13 @@ impl Walker {
             SubstitutionStatus::Kept => before,
             SubstitutionStatus::KeptUnlessPiped if is_lone_pipeline(list) => 0,
             SubstitutionStatus::KeptUnlessPiped => before,
-            SubstitutionStatus::Shown => self.state.status,
+            SubstitutionStatus::ShownButForFiles
+                if self.names_file(list) && self.state.status == 0 =>
+            {
+                before
+            }
+            SubstitutionStatus::Shown | SubstitutionStatus::ShownButForFiles => self.state.status,
+            SubstitutionStatus::OfBeside if lone_redirects(list).is_some() => before,
             SubstitutionStatus::OfBeside => {
                 latest_beside.or(self.before_mistake.take()).unwrap_or(self.state.status)
             }
@@ -302,12 +308,7 @@ struct Anew {
 /// The redirection that commands are read from by the shell itself, if they are nothing but redirections.
 fn file_read(list: &List, rule: FileSubstitution) -> Option<&Redirect> {
     use RedirectOperator::{HereDocument, HereDocumentTabs, HereString, Input};
-    let [and_or] = &list.items[..] else { return None };
-    let [command] = &and_or.first.commands[..] else { return None };
-    let CommandKind::Simple(simple) = &command.kind else { return None };
-    let [redirect, others @ ..] = &command.redirects[..] else { return None };
-    let plain = and_or.rest.is_empty() && !and_or.background && !and_or.first.negated;
-    let nothing_else = simple.words.is_empty() && simple.assignments.is_empty();
+    let [redirect, others @ ..] = lone_redirects(list)? else { return None };
     let of_input = matches!(redirect.target, None | Some(RedirectTarget::Descriptor(0)));
     let reads = match rule {
         FileSubstitution::No => false,
@@ -317,7 +318,17 @@ fn file_read(list: &List, rule: FileSubstitution) -> Option<&Redirect> {
                 && matches!(redirect.operator, Input | HereDocument | HereDocumentTabs | HereString)
         }
     };
-    (plain && nothing_else && reads).then_some(redirect)
+    reads.then_some(redirect)
+}
+
+/// The redirections of commands that are nothing but that.
+fn lone_redirects(list: &List) -> Option<&[Redirect]> {
+    let [and_or] = &list.items[..] else { return None };
+    let [command] = &and_or.first.commands[..] else { return None };
+    let CommandKind::Simple(simple) = &command.kind else { return None };
+    let plain = and_or.rest.is_empty() && !and_or.background && !and_or.first.negated;
+    let nothing_else = simple.words.is_empty() && simple.assignments.is_empty();
+    (plain && nothing_else).then_some(&command.redirects)
 }
 
 /// Whether commands are nothing but `trap`.

@@ -125,7 +125,10 @@ pub enum SubstitutionStatus {
     KeptUnlessPiped,
     /// The status of the substitution.
     Shown,
-    /// The same, but where it has started processes beside the last command, the status of the latest of them,
+    /// The same, but what it was before where the substitution has read a file.
+    ShownButForFiles,
+    /// The status of the substitution; what it was before where that is nothing but redirections;
+    /// where it has started processes beside the last command, the status of the latest of them,
     /// and where a mistake has ended it, the status that there was before the mistake.
     OfBeside,
 }

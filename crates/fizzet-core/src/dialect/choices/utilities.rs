@@ -2,6 +2,17 @@
 
 use crate::stop::Status;
 
+/// Which names without an alias are known to `unalias` once `alias` has been asked for them.
+#[derive(Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Debug)]
+pub enum AskedAliases {
+    /// None.
+    Never,
+    /// Those that `alias` passes over.
+    Passed,
+    /// All, but for those that it was only to tell of.
+    All,
+}
+
 /// Where `alias` passes over names that it does not know.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub enum PassedAliases {

@@ -194,7 +194,7 @@ macro_rules! carrying_rows {
     /// An assignment of a list has the status 0, whatever the substitutions in it have ended with.
     lists_succeed: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: a=($(false)); echo $?";
     /// What `$?` is for the words behind a command substitution in the same command.
-    substitution_status: SubstitutionStatus = [SubstitutionStatus::Kept, SubstitutionStatus::Shown, SubstitutionStatus::Kept, SubstitutionStatus::Kept, SubstitutionStatus::OfBeside, SubstitutionStatus::KeptUnlessPiped, SubstitutionStatus::Shown], "observed in all six: (exit 5); echo $(exit 6) $?; (exit 5); echo $( (exit 2) | (exit 3) ) $?; (exit 5); echo $( (exit 2) & (exit 3) ) $?";
+    substitution_status: SubstitutionStatus = [SubstitutionStatus::Kept, SubstitutionStatus::Shown, SubstitutionStatus::Kept, SubstitutionStatus::Kept, SubstitutionStatus::OfBeside, SubstitutionStatus::KeptUnlessPiped, SubstitutionStatus::ShownButForFiles], "observed in all six: (exit 5); echo $(exit 6) $?; (exit 5); echo $( (exit 2) | (exit 3) ) $?; (exit 5); echo $( (exit 2) & (exit 3) ) $?";
     /// Assignments before a built-in utility are exported to the programs that it runs.
     assignments_of_utilities_are_exported: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: x=1 command eval 'env'; x=1 eval 'export -p'";
     /// Assignments and redirections without a command can be in the background.

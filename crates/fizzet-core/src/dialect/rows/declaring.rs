@@ -28,6 +28,12 @@ macro_rules! declaring_rows {
     unset_names: bool = [N, Y, N, N, Y, N, N], "observed in all six: typeset -n r=x; unset -n r; echo after";
     /// `typeset -u` and its kin also change the value that the variable has already.
     attributes_change_values: bool = [N, N, N, N, Y, Y, Y], "observed in all six: x=abc; typeset -u x; echo $x";
+    /// What a command has made read-only can still be assigned by that command.
+    freezing_ends_with_command: bool = [N, N, N, N, Y, N, N], "observed in all six: readonly n=1 n=2; echo $n";
+    /// Which of the indexes that mean all elements end the shell in a declaration.
+    whole_indexes_end_declarations: &'static str = ["", "", "", "", "@*", "@", ""], "observed in bash, ksh93, mksh and zsh: typeset a[@]=x; echo next; typeset a[*]; echo next";
+    /// A number without a value is 0 once it is of another kind.
+    retyped_numbers_are_zero: bool = [N, N, N, N, Y, N, N], "observed in ksh93, mksh and zsh: typeset -i n; typeset +i n; echo ${n-unset}";
     /// An option that `unset` does not know ends the shell.
     unset_option_is_fatal: bool = [Y, N, Y, Y, Y, Y, N], "observed in all six: unset -q x; echo after";
     /// The status of `unset` with an option that it does not know.
@@ -80,6 +86,8 @@ macro_rules! declaring_rows {
     list_of_other_kind_ends_line: bool = [N, Y, N, N, N, N, N], "observed in bash 5.2: declare -A a; declare -a a=(x); echo after";
     /// `typeset -m new=old` gives a variable another name.
     declarations_move: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and zsh: x=3; typeset -m y=x; echo $y; x=3; typeset -m x; echo after";
+    /// A name without an alias that `alias` has been asked for is one that `unalias` can take away.
+    asked_aliases_are_known: AskedAliases = [AskedAliases::Never, AskedAliases::Never, AskedAliases::Never, AskedAliases::Never, AskedAliases::All, AskedAliases::Passed, AskedAliases::Never], "observed in all six: alias nosuch; unalias nosuch; echo $?; alias -x no; unalias no; echo $?";
     /// Where an unknown name is no mistake of `alias`.
     unknown_aliases_pass: PassedAliases = [PassedAliases::None, PassedAliases::None, PassedAliases::None, PassedAliases::None, PassedAliases::Dashed, PassedAliases::Exported, PassedAliases::None], "observed in all six: alias -x nosuch; alias -- nosuch; echo $?";
     /// An element of an array can get a value in a declaration, but no kind, and no place in a function.

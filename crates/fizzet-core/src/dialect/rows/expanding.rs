@@ -287,6 +287,10 @@ macro_rules! expanding_rows {
     powers_are_doubles: bool = [N, N, N, N, Y, N, N], "observed in ksh93 and zsh: echo $((3**39)) $((10**-1))";
     /// Arithmetic evaluates both sides of `&&`, `||` and `?:`, and looks a variable up only when its operator comes.
     arithmetic_eager: bool = [N, N, N, Y, N, N, N], "observed in all six: x=1; echo $((0&&x++)) $x";
+    /// Asking for an element of a text makes it an array.
+    asking_makes_arrays: bool = [N, N, N, N, N, Y, N], "observed in bash, ksh93, mksh and zsh: a=5; : ${a[0]}; typeset -p a";
+    /// Reading an element that is not there makes it: it counts, but is passed over where others are missing.
+    reading_makes_elements: bool = [N, N, N, N, Y, N, N], "observed in bash, ksh93, mksh and zsh: a=(1 2); echo $((a[4])) ${#a[@]}";
     /// An unset variable in arithmetic is an error under `set -u`.
     arithmetic_minds_unset: bool = [Y, Y, N, N, Y, N, Y], "observed in all six: set -u; echo $((x))";
     /// A mistake in a variable's value that is read as an expression ends the shell also in `((`, where one

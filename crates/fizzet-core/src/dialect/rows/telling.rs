@@ -33,6 +33,8 @@ macro_rules! telling_rows {
     set_letters: &'static str = ["bCmhvx", "EHPTCbhkmptvx", "CEIVbmpvxis", "CEIbmvx", "CHbhkmptvxsG", "CUbhkmpvxsX", "0123456789BDEGHIJKLMNOPQRSTUVWXYZdfghiklmprstvwxy"], "observed in all six with each letter";
     /// `set -A name values` fills an array.
     set_fills_arrays: bool = [N, N, N, N, Y, Y, Y], "observed in all six: set -A x a b; echo ${x[1]}";
+    /// `set -A name` without values takes the variable away.
+    set_array_unsets: bool = [N, N, N, N, Y, N, N], "observed in ksh93, mksh and zsh: set -A x; echo ${x-unset}; typeset -p x";
     /// The status of `whence` with an option that it does not know.
     whence_usage_status: Status = [1, 1, 1, 1, 2, 1, 1], "observed in ksh93, mksh and zsh: whence -Q x; echo $?";
     /// What `-` and `+` mean behind the sign of a word.

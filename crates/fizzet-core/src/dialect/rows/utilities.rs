@@ -339,6 +339,8 @@ macro_rules! utilities_rows {
     dot_dot_needs_folder: bool = [N, Y, N, N, Y, N, Y], "observed in all six: cd nosuch/..; echo $?";
     /// A slash stands between an entry of CDPATH and a folder also where the entry ends in one.
     folder_path_joins_with_slash: bool = [N, N, Y, Y, N, N, N], "observed in all six: CDPATH=/; cd usr; echo $PWD";
+    /// A folder that the entry `.` of CDPATH leads to is told as well.
+    folder_path_tells_here: bool = [Y, Y, Y, Y, N, Y, Y], "observed in all six: CDPATH=.; cd combs";
     /// `cd` tells the folder that CDPATH or `-` has led it to.
     folder_path_is_told: bool = [Y, Y, Y, Y, Y, Y, N], "observed in all six: CDPATH=combs; cd deep";
     /// Where the first entry of CDPATH is no folder, `cd` stays where it is, and tells that folder with a slash.
@@ -363,6 +365,8 @@ macro_rules! utilities_rows {
     wait_no_job_status: Status = [127, 127, 2, 2, 0, 127, 127], "observed in all six: wait %1; echo $?";
     /// The status of `wait` for what is no process.
     wait_no_process_status: Status = [1, 1, 2, 2, 1, 127, 127], "observed in all six: wait x; echo $?";
+    /// `wait` for a process that is there and nobody's child, or for nothing, succeeds at once.
+    wait_passes_others: bool = [N, N, N, N, Y, N, N], "observed in all six: wait 1; echo $?; wait ''; echo $?; wait 0; echo $?";
     /// Bytes that the name of an alias may not hold.
     alias_names_refuse: &'static str = ["", "\"$&'()/;<>\\`| \t\n", "", "", "\"$&'()*/;<>?[\\`{|} \t\n", "\"#$&'()*/;<>?\\^`{|}~ \t\n", ""], "observed in all six: alias x?y=1; echo $? with each byte of ASCII in place of the mark";
     /// `alias` does not go on behind a bad name.
@@ -370,7 +374,7 @@ macro_rules! utilities_rows {
     /// The status of `alias` is the number of unknown names before the first new alias.
     alias_counts_unknown_names: bool = [N, N, N, N, Y, N, N], "observed in all six: alias nosuch nosuch2; echo $?; alias a=b nosuch; echo $?";
     /// The options of `trap`; nothing where it has none.
-    trap_letters: Option<&'static str> = [Some("p"), Some("lp"), Some(""), Some(""), Some("lp"), Some(""), None], "observed in all six: trap -p INT; trap -l; trap -x";
+    trap_letters: Option<&'static str> = [Some("p"), Some("lp"), Some(""), Some(""), Some("p"), Some(""), None], "observed in all six: trap -p INT; trap -l; trap -x";
     /// An unknown option of `trap` ends the shell.
     trap_options_are_fatal: bool = [N, N, Y, Y, Y, Y, N], "observed in all six: trap -x; echo $?";
     /// `trap -p INT` tells the action alone.

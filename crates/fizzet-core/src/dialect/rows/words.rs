@@ -94,6 +94,8 @@ macro_rules! words_rows {
     echo_escapes: &'static str = ["abcfnrtv\\0", "abceEfnrtv\\0xuU", "abcefnrtv\\01", "abcefnrtv\\01x", "abcEfnrtv\\0", "abceEfnrtv\\0xuU-", "abcefnrtv\\0xuU."], "observed in all six with each letter";
     /// The option letters of `print`; a colon where one takes a value.
     print_letters: &'static str = ["", "", "", "", "enprRsvCf:u:", "AcelnNprRsu:", "abcC:Df:ilmnNoOpPrRsSu:v:xX:z"], "observed in ksh93, mksh and zsh with each letter";
+    /// The status of `print` when it puts a line into the history, which no script has.
+    print_history_status: Status = [0, 0, 0, 0, 1, 0, 0], "observed in ksh93, mksh and zsh: print -s x; echo $?";
     /// The status of `print` with an option that it does not know.
     print_usage_status: Status = [1, 1, 1, 1, 2, 1, 1], "observed in ksh93, mksh and zsh: print -q; echo $?";
     /// `print` has columns, but none of zsh's other forms.

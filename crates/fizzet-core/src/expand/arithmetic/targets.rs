@@ -10,7 +10,9 @@ use crate::expand::subscripts::range_of;
 use crate::lineage::{Hop, Origin, Rule};
 use crate::real::Real;
 use crate::source::Span;
-use crate::state::{BEFORE_START, Digits, Keeps, Key, State, Value};
+use crate::state::{
+    BEFORE_START, Digits, Keeps, Key, State, Value, is_made_by_reading, made_by_reading,
+};
 use crate::stop::{Reach, ShellError, Stop};
 use crate::syntax::arithmetic::{self, Target, written_base};
 use crate::syntax::{ENDS_ELSEWHERE, has_expansions, is_index_text};
@@ -85,7 +87,7 @@ impl Evaluation<'_> {
             }
             false => self.cx.state().path_of(&target.name, self.span)?,
         };
-        Ok(Cow::Owned(Target { name, index: target.index.clone() }))
+        Ok(Cow::Owned(Target { name, ..target.clone() }))
     }
 
     /// The key of the element that a target is; none where it is none, or is not looked up by a key.
@@ -176,7 +178,8 @@ impl Evaluation<'_> {
             && let Some(meant) = self.cx.state().variables.meant(&target.name)
             && let Some((name, index)) = self.cx.state().element_in(&meant)
         {
-            return self.get(&Target { name: name.into(), index: Some(index.into()) }, None);
+            let element = Target { name: name.into(), index: Some(index.into()), is_last: true };
+            return self.get(&element, None);
         }
         self.cx.state().check_meant(&target.name, self.span)?;
         let keeps = self.cx.state().variables.disciplined(&target.name).map(|one| one.keeps);
@@ -239,6 +242,7 @@ impl Evaluation<'_> {
                 let key = self.key(&target.name, index)?;
                 let state = self.cx.state();
                 let must_be_there = self.dialect.arithmetic_value_names_must_be_set
+                    && target.is_last
                     && state.values_read > 0
                     && key == Key::Number(0);
                 if must_be_there && !self.forgives && state.variables.get(&target.name).is_none() {
@@ -271,9 +275,34 @@ impl Evaluation<'_> {
             variable.value = Value::Indexed([(0, empty)].into());
             return self.unset(target);
         }
+        if self.dialect.reading_makes_elements {
+            self.make_by_reading(target, key);
+        }
         match self.cx.state().variables.element(&target.name, key).cloned() {
-            Some(text) => self.number_of(&text),
-            None => self.unset(target),
+            Some(text) if !is_made_by_reading(&text) => self.number_of(&text),
+            _ => self.unset(target),
+        }
+    }
+
+    /// Makes an element that is only read. What is no array becomes one; for the element 0 of
+    /// that only where the expression goes on.
+    fn make_by_reading(&mut self, target: &Target, key: &Key) {
+        let state = self.cx.state();
+        let variable = state.variables.get(&target.name);
+        let is_text = variable
+            .is_none_or(|one| !one.own && matches!(one.value, Value::Nothing | Value::Scalar(_)));
+        let is_array =
+            state.variables.is_array(&target.name) && variable.is_some_and(|one| !one.bare);
+        let is_number = variable.is_some_and(|one| matches!(one.keeps, Keeps::Integer(_)));
+        let made = match (key, state.variables.element(&target.name, key)) {
+            (Key::Number(0), Some(text)) if is_text && !target.is_last => text.clone(),
+            (Key::Number(0), _) if !is_array && target.is_last => return,
+            (Key::Number(..0), _) | (_, Some(_)) => return,
+            (Key::Number(_), None) if is_number && !is_array => state.shell_text(b"0"),
+            (_, None) => made_by_reading(&target.name, self.span),
+        };
+        if is_text || state.variables.is_array(&target.name) {
+            state.variables.set_element(&target.name, key.clone(), made);
         }
     }
 

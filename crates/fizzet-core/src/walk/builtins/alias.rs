@@ -2,7 +2,7 @@
 
 use std::rc::Rc;
 
-use crate::dialect::{EmptyAliasNames, PassedAliases};
+use crate::dialect::{AskedAliases, EmptyAliasNames, PassedAliases};
 use crate::expand::quoting::told;
 use crate::state::associative::summed;
 use crate::stop::{Status, Stop};
@@ -88,8 +88,11 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
                     status = 1;
                     break;
                 }
-                None if passes => {}
+                None if passes => walker.ask_for_alias(bytes, AskedAliases::Passed),
                 None => {
+                    if !tells {
+                        walker.ask_for_alias(bytes, AskedAliases::All);
+                    }
                     if walker.state.dialect.alias_tells_absence {
                         walker.print_bytes(&[bytes, b" alias not found"].concat(), call);
                     }
@@ -126,6 +129,13 @@ pub(super) fn alias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
 }
 
 impl Walker {
+    /// Makes a name known to `unalias`, where asking for it like that does it.
+    fn ask_for_alias(&mut self, name: &[u8], least: AskedAliases) {
+        if self.state.dialect.asked_aliases_are_known >= least {
+            Rc::make_mut(&mut self.state.asked_aliases).insert(name.into());
+        }
+    }
+
     /// Tells all aliases, where the shell has none but those of the script and tells them in an order.
     fn tell_aliases(&mut self, which: AliasCounts, form: AliasForm, call: &Call<'_>) {
         let aliases = self.state.aliases.clone();
@@ -200,13 +210,17 @@ pub(super) fn unalias(walker: &mut Walker, call: &Call<'_>) -> Result<Status, St
     if given.has(b'a') {
         let is_suffix = |alias: &Alias| alias.counts == AliasCounts::BeforeSuffix;
         aliases.retain(|_, alias| is_suffix(alias) != given.has(b's'));
+        walker.state.asked_aliases = Rc::default();
         if !walker.state.dialect.unalias_all_minds_names {
             return Ok(0);
         }
     }
+    let asked = Rc::make_mut(&mut walker.state.asked_aliases);
     let mut status = 0;
     for name in given.operands {
-        status |= Status::from(aliases.remove(&*counts.kept_name(name.bytes())).is_none());
+        let name = counts.kept_name(name.bytes());
+        let is_known = aliases.remove(&*name).is_some() | asked.remove(&*name);
+        status |= Status::from(!is_known);
     }
     Ok(status)
 }

@@ -52,7 +52,9 @@ impl Walker {
             let message = "the variable is read-only, and so is its kind";
             return Err(Stop::error(message, span, status, Reach::Command));
         }
+        let was_number = self.is_number(name);
         let variable = self.state.variables.entry(name);
+        let before = variable.keeps;
         let letter = |kind| match kind {
             Keeps::Real { letter, .. } => Some(letter),
             _ => None,
@@ -96,7 +98,12 @@ impl Walker {
         let digits = real.map(|real| shown_real(real, self.state.dialect.arithmetic_reals));
         let origin = || Origin::new(Rule::Stored, span);
         let whole = digits.map(|one| Text::copied(one.as_bytes(), Standing::Quoted, origin()));
-        match whole.or(value).filter(|_| changes) {
+        let is_retyped = was_number
+            && matches!(variable.value, Value::Nothing)
+            && std::mem::discriminant(&before) != std::mem::discriminant(&variable.keeps)
+            && self.state.dialect.retyped_numbers_are_zero;
+        let zero = is_retyped.then(|| Text::copied(b"0", Standing::Quoted, origin()));
+        match whole.or(value).or(zero).filter(|_| changes) {
             Some(text) => self.changes(name, None, text, span),
             None => Ok(true),
         }

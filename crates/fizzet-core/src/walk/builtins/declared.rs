@@ -51,6 +51,12 @@ impl Walker {
             Some((name, index)) => (name, Some(index)),
             None => (target, None),
         };
+        let refused = self.state.dialect.whole_indexes_end_declarations.as_bytes();
+        let is_refused = matches!(index, Some([sign]) if refused.contains(sign));
+        if is_refused && !self.is_keyed(name) {
+            let message = "one index was expected, and not all of them";
+            return Err(Stop::error(message, declaration.span, 1, Reach::Shell));
+        }
         let place = self.declared_place(name, at, declaration.span)?;
         let name = place.as_deref().unwrap_or(name);
         let operand = Operand { text: operand, name, index, equals, appends, compound: None };

@@ -214,7 +214,9 @@ impl Walker {
             }
             let whole = self.state.shell_text(&whole);
             let entered = self.enter(&whole, way, call)?;
-            let tells = !entry.is_empty() && self.state.dialect.folder_path_is_told;
+            let rows = &self.state.dialect;
+            let is_here = entry.is_empty() || (entry == b"." && !rows.folder_path_tells_here);
+            let tells = !is_here && rows.folder_path_is_told;
             if tells && let Some(folder) = self.state.variables.scalar(b"PWD").cloned() {
                 self.print_line(folder, call);
             }

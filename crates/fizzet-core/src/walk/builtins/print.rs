@@ -66,7 +66,7 @@ pub(super) fn print(walker: &mut Walker, call: &Call<'_>) -> Result<Status, Stop
     let Some(mut asked) = Asked::of(call, &dialect) else { return Ok(dialect.print_usage_status) };
     if asked.has(b's') || asked.has(b'z') {
         // History, and the text of the next line, which no script reads.
-        return Ok(0);
+        return Ok(dialect.print_history_status);
     }
     if asked.has(b'p') {
         asked.descriptor = Descriptors::COPROCESS;

@@ -307,6 +307,11 @@ impl Walker {
         values: &[Text],
         anew: bool,
     ) -> Result<Status, Stop> {
+        if anew && values.is_empty() && self.state.dialect.set_array_unsets {
+            self.state.check_writable(name.bytes(), call.span)?;
+            self.state.variables.remove(name.bytes());
+            return Ok(0);
+        }
         if anew {
             self.lose_attributes(name.bytes(), false);
             self.assign_array(name.bytes(), values.to_vec(), call.span)?;

@@ -252,6 +252,7 @@ fn declare_each(
     let utility = call.bytes(0).unwrap_or_default();
     let first = call.argv.len() - declaration.given.operands.len();
     let mut status = 0;
+    let mut frozen_here: Vec<&[u8]> = Vec::new();
     let tells = walker.state.dialect.typeset_tells_known
         && !declaration.outside
         && declaration.given.letters().next().is_none();
@@ -275,7 +276,18 @@ fn declare_each(
             continue;
         }
         let assigns = gets_list || operand.bytes().contains(&b'=');
+        let name = operand.bytes().split(|byte| b"+=".contains(byte)).next().unwrap_or_default();
+        let is_frozen = |walker: &Walker| {
+            walker.state.variables.get(name).is_some_and(|variable| variable.read_only)
+        };
+        let frozen_before = is_frozen(walker);
+        if assigns && frozen_here.contains(&name) {
+            walker.state.variables.entry(name).read_only = false;
+        }
         let declared = walker.declare_one(declaration, operand, first + at)?;
+        if walker.state.dialect.freezing_ends_with_command && is_frozen(walker) && !frozen_before {
+            frozen_here.push(name);
+        }
         if assigns {
             walker.act_at_part()?;
         }

@@ -106,6 +106,10 @@ impl Walker {
                 None => (Some(unknown), dialect.wait_tells || unknown != 127),
             };
         }
+        let is_there = operand.is_empty() || matches!(number(operand.bytes()), Some(0 | 1));
+        if dialect.wait_passes_others && is_there {
+            return (Some(0), false);
+        }
         let sign = operand.bytes().first().filter(|byte| b"+-".contains(byte));
         let may_be_signed = sign.is_none_or(|sign| dialect.wait_signs.as_bytes().contains(sign));
         if number(operand.bytes()).is_some() && may_be_signed {
