@@ -590,6 +590,9 @@ pub(crate) fn characters(text: &Text) -> Vec<Text> {
     ends.windows(2).map(|two| text.slice(two[0], two[1])).collect()
 }
 
+/// What the code of a byte that is part of no character is counted from.
+pub(crate) const BROKEN: u32 = 0x11_0000;
+
 /// The code of the first character and its length in bytes. A byte that is not part of valid UTF-8
 /// counts as one character that no valid one equals.
 pub(crate) fn next_character(bytes: &[u8], characters: bool) -> Option<(u32, usize)> {
@@ -599,7 +602,7 @@ pub(crate) fn next_character(bytes: &[u8], characters: bool) -> Option<(u32, usi
     }
     match bstr::decode_utf8(bytes) {
         (Some(character), length) => Some((u32::from(character), length)),
-        (None, _) => Some((0x11_0000 + u32::from(first), 1)),
+        (None, _) => Some((BROKEN + u32::from(first), 1)),
     }
 }
 

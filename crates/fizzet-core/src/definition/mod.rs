@@ -41,6 +41,11 @@ pub fn commands(sources: &Sources, dialect: &Dialect, commands: &AndOr, hop: Hop
     zsh::commands(page::Page::new(sources, hop), dialect, commands)
 }
 
+/// A whole list of commands as zsh prints it, each on a line.
+pub fn list(sources: &Sources, dialect: &Dialect, list: &List, hop: Hop) -> Text {
+    zsh::list(page::Page::new(sources, hop), dialect, list)
+}
+
 /// What bash calls a command while it carries it out: of a compound command that runs others only its beginning, or
 /// nothing.
 pub fn head(sources: &Sources, command: &Command, hop: Hop) -> Option<Text> {

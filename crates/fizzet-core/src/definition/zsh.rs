@@ -32,6 +32,15 @@ pub(super) fn commands<'a>(page: Page<'a>, dialect: &'a Dialect, commands: &AndO
     printer.page.text
 }
 
+pub(super) fn list<'a>(page: Page<'a>, dialect: &'a Dialect, list: &List) -> Text {
+    let mut printer = Printer { page, dialect, level: 0, bodies: Vec::new() };
+    printer.list(list);
+    if !printer.bodies.is_empty() {
+        printer.new_line();
+    }
+    printer.page.text
+}
+
 struct Printer<'a> {
     page: Page<'a>,
     dialect: &'a Dialect,

@@ -53,7 +53,7 @@ pub(crate) use math_functions::{MathFunction, MathFunctions};
 
 use crate::dialect::{Dialect, OptionIndex, UtilityKind, WithoutPath};
 use crate::expand::Ifs;
-use crate::expand::pattern::{Disabled, PatternRules};
+use crate::expand::pattern::{Disabled, PatternRules, VariableClasses};
 use crate::lineage::{Origin, Rule};
 use crate::source::{SourceKind, Sources, Span};
 use crate::stop::{Limits, Reach, Status, Stop};
@@ -450,12 +450,23 @@ impl State {
     pub fn pattern_rules(&self, folds_case: bool) -> PatternRules {
         let rules = PatternRules::new(&self.dialect, self.utf8());
         PatternRules {
+            variable_classes: self.variable_classes(),
             groups: rules.groups || self.options.extended_glob,
             operators: self.options.pattern_operators,
             disabled: self.disabled_patterns,
             folds_case,
             ..rules
         }
+    }
+
+    /// What `[[:IFS:]]`, `[[:IFSSPACE:]]` and `[[:WORD:]]` hold now, where patterns know them.
+    fn variable_classes(&self) -> VariableClasses {
+        if !self.dialect.classes_of_variables {
+            return VariableClasses::NONE;
+        }
+        let separators = self.variables.separators();
+        let of_words = self.variables.scalar(b"WORDCHARS").map_or(WORD_CHARACTERS, Text::bytes);
+        VariableClasses::of(separators.as_deref().unwrap_or(b" \t\n"), of_words)
     }
 
     /// How patterns of `case`, `${x#p}` and their kin are matched now.
@@ -501,6 +512,9 @@ impl State {
         }
     }
 }
+
+/// What WORDCHARS holds when nothing was assigned to it.
+const WORD_CHARACTERS: &[u8] = b"*?_-.[]~=/&;!#$%^(){}<>";
 
 /// The aliases that the shell begins with.
 fn first_aliases(dialect: &Dialect, sources: &mut Sources) -> Aliases {

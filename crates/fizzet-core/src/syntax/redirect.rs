@@ -5,7 +5,6 @@ use std::rc::Rc;
 
 use crate::dialect::{Continued, DelimiterTabs, DocumentEnd, JoinedLines, OpenDocuments};
 use crate::state::element_name;
-use crate::stop::Reach;
 use crate::syntax::ast::{
     Operation, Parameter, ParameterName, Part, Redirect, RedirectOperator, RedirectTarget, Word,
 };
@@ -479,6 +478,13 @@ impl<'a> Parser<'a> {
         Segment::written(in_body, span)
     }
 
+    /// Whether a mistake in a here-document is only found when the command is carried out.
+    fn finds_out_late(&self, error: &SyntaxError) -> bool {
+        let is_open = matches!(error.kind, SyntaxErrorKind::Unclosed { opener: "${", .. });
+        self.dialect.unreadable_document_status.is_some()
+            && (is_open || !self.dialect.documents_are_read_but_for_braces)
+    }
+
     fn document_body(
         &mut self,
         body: Vec<u8>,
@@ -495,13 +501,13 @@ impl<'a> Parser<'a> {
         inner.in_document = true;
         let end = inner.text.len();
         match inner.word(Within::Document) {
-            Err(error) if self.dialect.unreadable_document_status.is_some() => {
+            Err(error) if self.finds_out_late(&error) => {
                 let unreadable = Parameter {
                     name: ParameterName::Variable([].into()),
                     index: None,
                     operation: Operation::Unreadable {
                         why: error.to_string().into(),
-                        ends: Reach::Command,
+                        ends: self.dialect.unreadable_documents_end,
                     },
                     braced: true,
                     runs_on: false,

@@ -25,6 +25,13 @@ impl Parser<'_> {
                 || self.at_reserved(b"}"))
     }
 
+    /// Whether a reserved word goes on with what is around a command, which may lack its body then. `own` are the words
+    /// that go on with the command itself.
+    fn at_word_of_others(&mut self, own: &[&[u8]]) -> bool {
+        self.dialect.short_forms
+            && RESERVED_CLOSERS.iter().any(|word| !own.contains(word) && self.at_reserved(word))
+    }
+
     /// Whether the body of a function behind `function` is left away here.
     pub(super) fn body_is_left_away(&mut self) -> bool {
         self.dialect.short_forms
@@ -35,7 +42,7 @@ impl Parser<'_> {
     /// A body: `do list done`, `{ list }`, or one and-or list.
     pub(super) fn short_body(&mut self, start: usize, opener: &'static str) -> Parsed<List> {
         self.skip_newlines()?;
-        if self.at_body_end() {
+        if self.at_body_end() || (opener != "foreach" && self.at_word_of_others(&[b"do"])) {
             return Ok(List::default());
         }
         self.replace_aliases_of_closers()?;
@@ -76,7 +83,10 @@ impl Parser<'_> {
         start: usize,
         opener: &'static str,
     ) -> Parsed<Option<(List, bool)>> {
-        if self.at_body_end() && (opener != "if" || !self.at_end()) {
+        let own: &[&[u8]] = if opener == "if" { &[b"then", b"else", b"elif"] } else { &[b"do"] };
+        let ends = (self.at_body_end() && (opener != "if" || !self.at_end()))
+            || self.at_word_of_others(own);
+        if ends {
             if self.dialect.short_forms && !self.dialect.lone_bodies {
                 return self.unexpected("do or {");
             }

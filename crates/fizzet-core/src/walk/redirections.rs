@@ -656,9 +656,12 @@ impl Walker {
     }
 }
 
-/// Whether a here-document could not be read.
+/// Whether a here-document could not be read, which ends no more than its command.
 fn is_unreadable(body: &Word) -> bool {
-    matches!(&body.parts[..], [Part::Parameter(one)] if matches!(one.operation, Operation::Unreadable { .. }))
+    let is = |operation: &Operation| {
+        matches!(operation, Operation::Unreadable { ends: Reach::Command, .. })
+    };
+    matches!(&body.parts[..], [Part::Parameter(one)] if is(&one.operation))
 }
 
 /// What `<&` and `>&` copy.

@@ -190,8 +190,10 @@ macro_rules! utilities_rows {
     lone_break_is_told: bool = [N, Y, N, N, N, Y, N], "observed in all six: (break) 2>err; test -s err";
     /// `return` leaves its whole number in `$?`, not only the last byte of it.
     returns_wide_statuses: bool = [N, N, Y, N, Y, N, Y], "observed in all six: f() { return 256; }; f; echo $?";
+    /// `trap` prints the commands of an action anew.
+    actions_are_printed: bool = [N, N, N, N, N, N, Y], "observed in all six: trap 'echo  a;echo b' INT; trap";
     /// What `trap` knows besides EXIT and signals.
-    trap_conditions: &'static str = ["", "DEBUG ERR RETURN", "", "ERR", "ERR DEBUG", "ERR", "ERR DEBUG ZERR"], "observed in all six: trap : DEBUG; echo $?";
+    trap_conditions: &'static str = ["", "DEBUG ERR RETURN", "", "ERR", "ERR DEBUG", "ERR", "ERR ZERR DEBUG"], "observed in all six: trap : DEBUG; echo $?";
     /// The status of `ulimit` for what is no number.
     ulimit_number_status: Status = [1, 1, 2, 1, 1, 1, 1], "observed in all six: ulimit -n x; echo $?";
     /// `ulimit` without -H and -S sets the hard limit too.

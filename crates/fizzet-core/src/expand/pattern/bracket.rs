@@ -6,7 +6,7 @@
 
 use crate::dialect::{BracketMistake, Brackets, ClassInRange, ClassNames, Equivalents, Symbols};
 use crate::expand::pattern::bracket_ends::MAX_SKIPPED;
-use crate::expand::pattern::class::{Class, Member, Set};
+use crate::expand::pattern::class::{Class, Member, Set, VariableClasses};
 use crate::expand::pattern::compile::Compiler;
 use crate::expand::pattern::symbols;
 use crate::text::next_character;
@@ -386,7 +386,8 @@ impl Reader<'_> {
                 .filter(|name| name.iter().all(|byte| (b'a'..=b'y').contains(byte))),
             ClassNames::Known => {
                 let name = self.closed(at, b':');
-                let known = name.filter(|name| Class::named(name, &[]).is_some());
+                let known =
+                    name.filter(|name| Class::named(name, &[], VariableClasses::NONE).is_some());
                 if known.is_none() {
                     return Inside::Mistake(unknown, at);
                 }
@@ -395,7 +396,7 @@ impl Reader<'_> {
         };
         let Some(name) = name else { return Inside::Mistake(open, at) };
         let end = at + name.len() + 4;
-        match Class::named(name, self.brackets.more_classes) {
+        match Class::named(name, self.brackets.more_classes, self.from.rules.variable_classes) {
             Some(class) => Inside::Class(class, end),
             None => Inside::Mistake(unknown, end),
         }

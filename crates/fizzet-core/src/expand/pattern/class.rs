@@ -1,5 +1,7 @@
 //! Bracket expressions and character classes.
 
+use crate::text::BROKEN;
+
 #[derive(Clone, Debug)]
 pub(in crate::expand) struct Set {
     pub(in crate::expand) negated: bool,
@@ -32,10 +34,46 @@ pub(in crate::expand) enum Class {
     Xdigit,
     Word,
     Ascii,
+    /// The ASCII characters whose bits are set.
+    Listed(u128),
+    /// Those, and letters and digits.
+    WordOr(u128),
+    /// A byte with which a character of several bytes could begin, though none does.
+    Incomplete,
+    /// Any other byte that is part of no character.
+    Invalid,
 }
 
+/// What the classes hold that are named after variables: bit n of a set stands for the byte n.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+pub struct VariableClasses {
+    separators: u128,
+    of_words: u128,
+}
+
+impl VariableClasses {
+    /// Classes without characters.
+    pub(crate) const NONE: VariableClasses = VariableClasses { separators: 0, of_words: 0 };
+
+    /// The classes of these values of IFS and WORDCHARS (zshexpn(1), "Glob Operators").
+    pub(crate) fn of(separators: &[u8], of_words: &[u8]) -> VariableClasses {
+        let set = |bytes: &[u8]| {
+            let ascii = bytes.iter().filter(|byte| byte.is_ascii());
+            ascii.fold(0, |set, byte| set | 1u128 << byte)
+        };
+        VariableClasses { separators: set(separators), of_words: set(of_words) }
+    }
+}
+
+/// The bits of space, tab and newline.
+const BLANKS: u128 = 1 << b' ' | 1 << b'\t' | 1 << b'\n';
+
 impl Class {
-    pub(in crate::expand) fn named(name: &[u8], more: &[&str]) -> Option<Class> {
+    pub(in crate::expand) fn named(
+        name: &[u8],
+        more: &[&str],
+        variables: VariableClasses,
+    ) -> Option<Class> {
         let is_known = || more.iter().any(|one| one.as_bytes() == name);
         Some(match name {
             b"alpha" => Class::Alpha,
@@ -52,6 +90,11 @@ impl Class {
             b"xdigit" => Class::Xdigit,
             b"word" | b"IDENT" if is_known() => Class::Word,
             b"ascii" if is_known() => Class::Ascii,
+            b"IFS" if is_known() => Class::Listed(variables.separators),
+            b"IFSSPACE" if is_known() => Class::Listed(variables.separators & BLANKS),
+            b"WORD" if is_known() => Class::WordOr(variables.of_words),
+            b"INCOMPLETE" if is_known() => Class::Incomplete,
+            b"INVALID" if is_known() => Class::Invalid,
             _ => return None,
         })
     }
@@ -75,12 +118,23 @@ impl Class {
                 Class::Xdigit => byte.is_ascii_hexdigit(),
                 Class::Word => byte.is_ascii_alphanumeric() || byte == b'_',
                 Class::Ascii => true,
+                Class::Listed(set) => set >> byte & 1 == 1,
+                Class::WordOr(set) => byte.is_ascii_alphanumeric() || set >> byte & 1 == 1,
+                Class::Incomplete | Class::Invalid => false,
+            };
+        }
+        if let Some(byte) = code.checked_sub(BROKEN) {
+            let begins = (0xc2..=0xfd).contains(&byte);
+            return match self {
+                Class::Incomplete => begins,
+                Class::Invalid => !begins,
+                _ => false,
             };
         }
         let Some(character) = char::from_u32(code).filter(|_| wide) else { return false };
         match self {
             Class::Alpha | Class::Word => character.is_alphabetic(),
-            Class::Alnum => character.is_alphanumeric(),
+            Class::Alnum | Class::WordOr(_) => character.is_alphanumeric(),
             Class::Upper => character.is_uppercase(),
             Class::Lower => character.is_lowercase(),
             Class::Space | Class::Blank => character.is_whitespace() && character != '\u{a0}',
@@ -88,6 +142,7 @@ impl Class {
             Class::Print | Class::Graph => !character.is_control(),
             Class::Cntrl => character.is_control(),
             Class::Digit | Class::Xdigit | Class::Ascii => false,
+            Class::Listed(_) | Class::Incomplete | Class::Invalid => false,
         }
     }
 }

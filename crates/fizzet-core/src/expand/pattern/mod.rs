@@ -27,6 +27,7 @@ use crate::expand::pattern::class::Set;
 use crate::expand::pattern::compile::{Compiler, Told};
 use crate::expand::pattern::escapes::Place;
 use crate::text::{Standing, Text, character_count};
+pub use class::VariableClasses;
 pub use disabled::Disabled;
 pub(crate) use options::{EXPRESSIONS, of_pathname};
 pub(crate) use range::range_length;
@@ -34,6 +35,8 @@ pub(crate) use range::range_length;
 /// How matching reads text.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 pub struct PatternRules {
+    /// What the classes hold that are named after variables.
+    pub variable_classes: VariableClasses,
     /// Characters of a UTF-8 locale rather than bytes.
     pub characters: bool,
     /// Character classes know letters beyond ASCII.
@@ -105,6 +108,7 @@ impl PatternRules {
     /// The rules of a shell in a locale.
     pub fn new(dialect: &Dialect, utf8: bool) -> PatternRules {
         PatternRules {
+            variable_classes: VariableClasses::NONE,
             characters: utf8 && dialect.characters,
             wide_classes: utf8 && dialect.wide_classes,
             caret_negates: dialect.caret_negates,
@@ -595,9 +599,10 @@ fn holds_place(items: &[Item]) -> bool {
 mod tests {
     use super::{Pattern, PatternRules, pair_backslashes};
     use crate::dialect::{Brackets, CountsQuoted, OpenGroups, QuotesPair};
-    use crate::expand::pattern::Disabled;
+    use crate::expand::pattern::{Disabled, VariableClasses};
 
     const RULES: PatternRules = PatternRules {
+        variable_classes: VariableClasses::NONE,
         characters: true,
         wide_classes: true,
         caret_negates: true,

@@ -3,7 +3,7 @@
 
 use std::rc::Rc;
 
-use crate::expand::pattern::class::{Class, Member, Set};
+use crate::expand::pattern::class::{Class, Member, Set, VariableClasses};
 use crate::expand::pattern::escapes::{self, Escape};
 use crate::expand::regular::tree::{Leaf, Place, Tree};
 use crate::expand::regular::{Quoted, Rules, TooLong};
@@ -325,7 +325,7 @@ impl Reader<'_> {
             }
             let begins = self.at;
             if let Some(class) = self.named(b':')? {
-                let class = Class::named(class, &[])?;
+                let class = Class::named(class, &[], VariableClasses::NONE)?;
                 self.rules.add_class(class, &mut members);
                 continue;
             }

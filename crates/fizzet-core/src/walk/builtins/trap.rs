@@ -2,11 +2,12 @@
 
 use std::rc::Rc;
 
+use crate::definition;
 use crate::dialect::{EvalLines, FirstCondition, LoneCondition, OuterTraps};
 use crate::expand::Context;
 use crate::expand::quoting::told;
-use crate::lineage::{Origin, Rule};
-use crate::source::SourceId;
+use crate::lineage::{Hop, Origin, Rule};
+use crate::source::{SourceId, SourceKind, Sources, Span};
 use crate::state::Traps;
 use crate::stop::{Status, Stop};
 use crate::syntax::Parser;
@@ -301,10 +302,23 @@ impl Walker {
             true => &b"SIG"[..],
             false => b"",
         };
-        let action = told(&self.state.dialect, action.bytes());
+        let action = told(&self.state.dialect, &self.action_anew(action, call.span));
         let line = [b"trap -- ", &action[..], b" ", prefix, name].concat();
         let origin = Origin::new(Rule::Output, call.span);
         self.print_line(Text::from_bytes(line, Standing::Quoted, origin), call);
+    }
+
+    /// The text of an action that is told; zsh prints the commands in it anew (observed in zsh 5.9).
+    fn action_anew(&self, action: &Text, span: Span) -> Vec<u8> {
+        let (dialect, bytes) = (&self.state.dialect, action.bytes());
+        let is_printed = dialect.actions_are_printed && !action.has_hole();
+        let parsed = is_printed
+            .then(|| Parser::new(bytes, SourceId::MAIN, dialect).all_commands().ok())
+            .flatten();
+        let Some(list) = parsed else { return bytes.to_vec() };
+        let sources = Sources::new(SourceKind::Line, bytes);
+        let hop = Hop { rule: Rule::Output, span, name: None, shifted: 0 };
+        definition::list(&sources, dialect, &list, hop).bytes().to_vec()
     }
 
     /// A subshell begins: it has none of the actions, keeps what is ignored, and may still tell of them.

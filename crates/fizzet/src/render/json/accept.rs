@@ -15,7 +15,7 @@ use crate::render::json::written;
 
 /// What `accept` prints.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct AcceptOut<'a> {
     /// The version of the shape.
     fizzet: u32,
@@ -40,7 +40,7 @@ pub struct AcceptOut<'a> {
 
 /// What some bytes of an element are.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct RoleOut<'a> {
     /// The element.
     index: usize,
@@ -57,7 +57,7 @@ pub struct RoleOut<'a> {
 
 /// The values of an option or an operand.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct ValueOut<'a> {
     /// What they have to be; nothing for an option that takes no value.
     #[serde(rename = "type")]
@@ -73,7 +73,7 @@ pub struct ValueOut<'a> {
 
 /// What is wrong.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct ProblemOut<'a> {
     /// What kind of reason it is.
     problem: &'static str,
@@ -89,7 +89,7 @@ pub struct ProblemOut<'a> {
 
 /// What quotes would mend.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct MendOut<'a> {
     /// The words that fell apart, as they are written.
     words: Vec<Arg<'a>>,

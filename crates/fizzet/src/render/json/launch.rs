@@ -25,7 +25,7 @@ use crate::render::json::written;
 
 /// What `shebang` prints.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct LaunchOut<'a> {
     /// The version of the shape.
     fizzet: u32,
@@ -47,7 +47,7 @@ pub struct LaunchOut<'a> {
 
 /// What one caller makes of ENOEXEC.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct CallerOut {
     /// Its name.
     caller: &'static str,
@@ -72,7 +72,7 @@ fn callers_out(launch: &Launch, head: &[u8]) -> Vec<CallerOut> {
 
 /// How it ends.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 #[serde(tag = "outcome", rename_all = "kebab-case")]
 pub enum OutcomeOut<'a> {
     /// A program starts.
@@ -107,7 +107,7 @@ pub enum OutcomeOut<'a> {
 
 /// A file on the way.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct HopStep<'a> {
     /// `script`, `env`, `search` or `unknown`.
     kind: &'static str,
@@ -128,7 +128,7 @@ pub struct HopStep<'a> {
 
 /// A path that was tried.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct TriedOut<'a> {
     /// The path.
     path: Arg<'a>,
@@ -139,7 +139,7 @@ pub struct TriedOut<'a> {
 
 /// A remark.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct RemarkOut<'a> {
     /// Its name.
     name: &'static str,
@@ -236,7 +236,7 @@ pub fn launch(
 
 /// What `exec` prints.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct ExecOut<'a> {
     /// The function.
     function: &'static str,
@@ -257,7 +257,7 @@ pub struct ExecOut<'a> {
 
 /// What comes of a call.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 #[serde(untagged)]
 pub enum ExecOutcome<'a> {
     /// As with `shebang`.
@@ -312,7 +312,7 @@ pub fn exec(
 
 /// What `shebang --system` prints.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct SystemsOut<'a> {
     /// The version of the shape.
     fizzet: u32,
@@ -322,7 +322,7 @@ pub struct SystemsOut<'a> {
 
 /// What one system makes of a line.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct SystemOut<'a> {
     /// Its name.
     system: &'static str,

@@ -5,6 +5,8 @@ mod events;
 mod kept;
 pub mod launch;
 mod places;
+#[cfg(any(test, feature = "schema"))]
+pub mod schema;
 pub mod shape;
 pub mod view;
 

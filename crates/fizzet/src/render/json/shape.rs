@@ -33,7 +33,7 @@ impl<S, T: Serialize> Serialize for Each<'_, S, T> {
 
 /// What `line` prints.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct Line<'a> {
     /// The version of the shape.
     pub(super) fizzet: u32,
@@ -42,18 +42,18 @@ pub struct Line<'a> {
     /// How it ended.
     pub(super) status: Status,
     /// Every simple command carried out, in order.
-    #[cfg_attr(feature = "schema", schemars(with = "Vec<Command<'static>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Vec<Command<'static>>"))]
     pub(super) commands: Each<'a, CommandTrace, Command<'a>>,
     /// The parameters at the end.
     pub(super) params: Params<'a>,
     /// Traps that were found.
-    #[cfg_attr(feature = "schema", schemars(with = "Vec<NoteOut<'static>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Vec<NoteOut<'static>>"))]
     pub(super) notes: Each<'a, Note, NoteOut<'a>>,
     /// Answers that are missing.
-    #[cfg_attr(feature = "schema", schemars(with = "Vec<Problem<'static>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Vec<Problem<'static>>"))]
     pub(super) missing: Each<'a, Missing, Problem<'a>>,
     /// Mistakes behind which the shell went on.
-    #[cfg_attr(feature = "schema", schemars(with = "Vec<Problem<'static>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Vec<Problem<'static>>"))]
     pub(super) mistakes: Each<'a, ShellError, Problem<'a>>,
     /// Why the text was not traced to its end.
     #[serde(skip_serializing_if = "Option::is_none")]
@@ -64,7 +64,7 @@ pub struct Line<'a> {
 
 /// What `line --shell all` and `walk --shell all` print.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct AllShells<'a> {
     /// The version of the shape.
     pub(super) fizzet: u32,
@@ -76,7 +76,7 @@ pub struct AllShells<'a> {
 
 /// Shells that agree on a text.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct GroupOut {
     pub(super) shells: Vec<&'static str>,
     /// The rules by which they differ from the first group.
@@ -85,7 +85,7 @@ pub struct GroupOut {
 
 /// A row of the table of differences.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct RuleOut {
     pub(super) name: &'static str,
     pub(super) sentence: &'static str,
@@ -93,7 +93,7 @@ pub struct RuleOut {
 
 /// How a trace ended.
 #[derive(Clone, Copy, Debug, Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 #[serde(rename_all = "lowercase")]
 pub enum Status {
     /// Traced whole; where `problem` is there, the traced shell itself gives up at that place.
@@ -108,10 +108,10 @@ pub enum Status {
 
 /// One simple command.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct Command<'a> {
     /// The vector, the name included.
-    #[cfg_attr(feature = "schema", schemars(with = "Vec<Arg<'static>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Vec<Arg<'static>>"))]
     pub(super) argv: Each<'a, Text, Made<Arg<'a>>>,
     /// The length of the vector.
     pub(super) argc: usize,
@@ -120,14 +120,14 @@ pub struct Command<'a> {
     /// Where it is written.
     pub(super) source: Made<Place<'a>>,
     /// Its assignments.
-    #[cfg_attr(feature = "schema", schemars(with = "Vec<AssignmentOut<'static>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Vec<AssignmentOut<'static>>"))]
     pub(super) assignments: Each<'a, AssignmentTrace, AssignmentOut<'a>>,
     /// Its redirections.
-    #[cfg_attr(feature = "schema", schemars(with = "Vec<Redirection<'static>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Vec<Redirection<'static>>"))]
     pub(super) redirections: Each<'a, RedirectTrace, Redirection<'a>>,
     /// What each stage made of each word; only with `--show stages`.
     #[serde(skip_serializing_if = "Option::is_none")]
-    #[cfg_attr(feature = "schema", schemars(with = "Option<Vec<WordStages<'static>>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Option<Vec<WordStages<'static>>>"))]
     pub(super) stages: Option<Each<'a, WordTrace, WordStages<'a>>>,
     /// Its way into the kernel; only with `--follow`.
     #[serde(skip_serializing_if = "Option::is_none")]
@@ -136,25 +136,25 @@ pub struct Command<'a> {
 
 /// The stages of one word.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct WordStages<'a> {
     pub(super) source: Made<Place<'a>>,
-    #[cfg_attr(feature = "schema", schemars(with = "Vec<StageOut<'static>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Vec<StageOut<'static>>"))]
     pub(super) stages: Each<'a, StageTrace, StageOut<'a>>,
 }
 
 /// What one stage made.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct StageOut<'a> {
     pub(super) stage: &'static str,
-    #[cfg_attr(feature = "schema", schemars(with = "Vec<Arg<'static>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Vec<Arg<'static>>"))]
     pub(super) fields: Each<'a, Text, Arg<'a>>,
 }
 
 /// An argument or another value.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct Arg<'a> {
     /// The bytes as text; what is not valid UTF-8 is replaced.
     pub(super) text: Cow<'a, str>,
@@ -171,7 +171,7 @@ pub struct Arg<'a> {
     pub(super) several: bool,
     /// Where the bytes came from, in order.
     #[serde(skip_serializing_if = "Option::is_none")]
-    #[cfg_attr(feature = "schema", schemars(with = "Option<Vec<Piece<'static>>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Option<Vec<Piece<'static>>>"))]
     pub(super) pieces: Option<Pieces<'a>>,
 }
 
@@ -190,7 +190,7 @@ impl Serialize for Pieces<'_> {
 
 /// Bytes with one origin.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct Piece<'a> {
     /// The bytes as text.
     pub(super) text: Cow<'a, str>,
@@ -213,7 +213,7 @@ pub struct Piece<'a> {
 
 /// One step on the way of some bytes.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct HopOut<'a> {
     pub(super) rule: &'static str,
     /// The parameter concerned.
@@ -234,7 +234,7 @@ fn is_zero(count: &u32) -> bool {
 
 /// A place in a text: byte offsets, half open; line and column from 1, the column in characters.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct Place<'a> {
     /// The text.
     #[serde(rename = "in")]
@@ -266,7 +266,7 @@ impl<T: Serialize> Serialize for Made<T> {
     }
 }
 
-#[cfg(feature = "schema")]
+#[cfg(any(test, feature = "schema"))]
 impl<T: schemars::JsonSchema> schemars::JsonSchema for Made<T> {
     fn schema_name() -> Cow<'static, str> {
         T::schema_name()
@@ -283,16 +283,16 @@ impl<T: schemars::JsonSchema> schemars::JsonSchema for Made<T> {
 
 /// `$0` and the positional parameters.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct Params<'a> {
     pub(super) zero: Arg<'a>,
-    #[cfg_attr(feature = "schema", schemars(with = "Vec<Arg<'static>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Vec<Arg<'static>>"))]
     pub(super) positional: Each<'a, Text, Arg<'a>>,
 }
 
 /// An assignment of a command.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct AssignmentOut<'a> {
     pub(super) name: Cow<'a, str>,
     /// The index as it is written, where one element is assigned.
@@ -302,14 +302,14 @@ pub struct AssignmentOut<'a> {
     pub(super) value: Arg<'a>,
     /// All elements of an array that is assigned whole.
     #[serde(skip_serializing_if = "Option::is_none")]
-    #[cfg_attr(feature = "schema", schemars(with = "Option<Vec<ElementOut<'static>>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Option<Vec<ElementOut<'static>>>"))]
     pub(super) elements: Option<Each<'a, (Text, Text), ElementOut<'a>>>,
     pub(super) source: Made<Place<'a>>,
 }
 
 /// An element of an array.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct ElementOut<'a> {
     pub(super) key: Arg<'a>,
     pub(super) value: Arg<'a>,
@@ -317,7 +317,7 @@ pub struct ElementOut<'a> {
 
 /// A redirection of a command.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct Redirection<'a> {
     pub(super) operator: &'static str,
     pub(super) target: Arg<'a>,
@@ -326,7 +326,7 @@ pub struct Redirection<'a> {
 
 /// A trap that was found.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct NoteOut<'a> {
     pub(super) name: &'static str,
     pub(super) message: Cow<'a, str>,
@@ -337,7 +337,7 @@ pub struct NoteOut<'a> {
 
 /// Something that is in the way, and where.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct Problem<'a> {
     pub(super) message: Cow<'a, str>,
     pub(super) source: Made<Place<'a>>,
@@ -345,7 +345,7 @@ pub struct Problem<'a> {
 
 /// What `receive` prints and records.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct Received<'a> {
     /// The version of the shape.
     pub(super) fizzet: u32,
@@ -359,7 +359,7 @@ pub struct Received<'a> {
 
 /// One line of what `walk` prints.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 #[serde(tag = "event", rename_all = "lowercase")]
 pub enum Event<'a> {
     /// A command is carried out.
@@ -376,7 +376,7 @@ pub enum Event<'a> {
 
 /// A change of the positional parameters.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct ParamsEvent<'a> {
     /// What changed them: set, shift, call, return, source.
     pub(super) cause: &'static str,
@@ -389,7 +389,7 @@ pub struct ParamsEvent<'a> {
     pub(super) count: usize,
     /// The new ones; left out where they are known from before: behind shift and return.
     #[serde(skip_serializing_if = "Option::is_none")]
-    #[cfg_attr(feature = "schema", schemars(with = "Option<Vec<Arg<'static>>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Option<Vec<Arg<'static>>>"))]
     pub(super) positional: Option<Each<'a, Text, Arg<'a>>>,
     /// The command that changed them.
     pub(super) source: Made<Place<'a>>,
@@ -397,7 +397,7 @@ pub struct ParamsEvent<'a> {
 
 /// The end of a walk.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct End<'a> {
     /// The version of the shape.
     pub(super) fizzet: u32,
@@ -414,10 +414,10 @@ pub struct End<'a> {
     /// The parameters at the end.
     pub(super) params: Params<'a>,
     /// Answers that are missing.
-    #[cfg_attr(feature = "schema", schemars(with = "Vec<Problem<'static>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Vec<Problem<'static>>"))]
     pub(super) missing: Each<'a, Missing, Problem<'a>>,
     /// Mistakes behind which the shell went on.
-    #[cfg_attr(feature = "schema", schemars(with = "Vec<Problem<'static>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Vec<Problem<'static>>"))]
     pub(super) mistakes: Each<'a, ShellError, Problem<'a>>,
     /// Why the script was not walked to its end.
     #[serde(skip_serializing_if = "Option::is_none")]
@@ -428,23 +428,23 @@ pub struct End<'a> {
 
 /// What `outline` prints.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct OutlineOut<'a> {
     /// The version of the shape.
     pub(super) fizzet: u32,
     /// Whose grammar was used.
     pub(super) shell: &'static str,
     /// The simple commands in order of writing.
-    #[cfg_attr(feature = "schema", schemars(with = "Vec<OutlinedOut<'static>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Vec<OutlinedOut<'static>>"))]
     pub(super) commands: Each<'a, OutlinedCommand, OutlinedOut<'a>>,
     /// The functions in order of definition.
-    #[cfg_attr(feature = "schema", schemars(with = "Vec<FunctionOut<'static>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Vec<FunctionOut<'static>>"))]
     pub(super) functions: Each<'a, OutlinedFunction, FunctionOut<'a>>,
 }
 
 /// A simple command as it is written.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct OutlinedOut<'a> {
     /// The text.
     pub(super) text: Cow<'a, str>,
@@ -452,7 +452,7 @@ pub struct OutlinedOut<'a> {
     #[serde(skip_serializing_if = "Option::is_none")]
     pub(super) function: Option<Cow<'a, str>>,
     /// Its words.
-    #[cfg_attr(feature = "schema", schemars(with = "Vec<OutlinedWordOut<'static>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Vec<OutlinedWordOut<'static>>"))]
     pub(super) words: Each<'a, OutlinedWord, OutlinedWordOut<'a>>,
     /// Where it is written.
     pub(super) source: Made<Place<'a>>,
@@ -460,7 +460,7 @@ pub struct OutlinedOut<'a> {
 
 /// A word of a command as it is written.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct OutlinedWordOut<'a> {
     /// The text.
     pub(super) text: Cow<'a, str>,
@@ -475,20 +475,20 @@ pub struct OutlinedWordOut<'a> {
 
 /// A function.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct FunctionOut<'a> {
     /// Its name.
     pub(super) name: Cow<'a, str>,
     /// Where it is defined.
     pub(super) source: Made<Place<'a>>,
     /// The commands that call it by its name.
-    #[cfg_attr(feature = "schema", schemars(with = "Vec<Place<'static>>"))]
+    #[cfg_attr(any(test, feature = "schema"), schemars(with = "Vec<Place<'static>>"))]
     pub(super) calls: Each<'a, Span, Made<Place<'a>>>,
 }
 
 /// What `spread` prints.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct SpreadOut<'a> {
     /// The version of the shape.
     pub(super) fizzet: u32,
@@ -502,7 +502,7 @@ pub struct SpreadOut<'a> {
 
 /// All forms for one IFS.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct SpreadTable<'a> {
     /// Which IFS: chosen, default, empty, unset, comma, colon.
     pub(super) ifs: &'static str,
@@ -512,7 +512,7 @@ pub struct SpreadTable<'a> {
 
 /// One form.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct SpreadForm<'a> {
     /// As it is written.
     pub(super) form: &'static str,
@@ -525,7 +525,7 @@ pub struct SpreadForm<'a> {
 
 /// Shells that make something else of a form.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct SpreadOther<'a> {
     /// The shells.
     pub(super) shells: Vec<&'static str>,

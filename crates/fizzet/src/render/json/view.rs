@@ -19,7 +19,7 @@ use crate::render::view::{Converted, Shown};
 
 /// What `view` prints.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct ViewOut<'a> {
     /// The version of the shape.
     fizzet: u32,
@@ -29,7 +29,7 @@ pub struct ViewOut<'a> {
 
 /// The vector as one runtime shows it.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct RuntimeOut<'a> {
     /// Its name.
     runtime: &'static str,
@@ -66,7 +66,7 @@ pub struct RuntimeOut<'a> {
 
 /// A count.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct CountOut {
     /// How it is written.
     name: &'static str,
@@ -76,7 +76,7 @@ pub struct CountOut {
 
 /// An argument, by the name that the program has for it.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct NamedArg<'a> {
     /// The name.
     name: &'a str,
@@ -93,7 +93,7 @@ pub struct NamedArg<'a> {
 
 /// Why no program runs.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct EndOut<'a> {
     /// The status, where it is known.
     status: Option<u8>,
@@ -103,7 +103,7 @@ pub struct EndOut<'a> {
 
 /// An argument that is read in the usual way.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct ReadingOut<'a> {
     /// The number of the argument, counted from 1.
     argument: usize,
@@ -131,7 +131,7 @@ pub struct ReadingOut<'a> {
 
 /// What a conversion makes of an argument.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct ConversionOut {
     /// The number of the argument, counted from 1.
     index: usize,
@@ -242,7 +242,7 @@ fn conversion(one: &Converted) -> ConversionOut {
 
 /// What `view --prove` prints.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct ProofsOut<'a> {
     /// The version of the shape.
     fizzet: u32,
@@ -254,7 +254,7 @@ pub struct ProofsOut<'a> {
 
 /// What is predicted for one runtime, and what its receiver saw.
 #[derive(Serialize)]
-#[cfg_attr(feature = "schema", derive(schemars::JsonSchema))]
+#[cfg_attr(any(test, feature = "schema"), derive(schemars::JsonSchema))]
 pub struct ProofOut<'a> {
     /// Its name.
     runtime: &'static str,
