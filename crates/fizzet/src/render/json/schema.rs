@@ -24,7 +24,9 @@ pub fn schemas() -> Vec<(&'static str, String)> {
         ("view.json", schema_of::<ViewOut<'static>>()),
         ("view-prove.json", schema_of::<ProofsOut<'static>>()),
     ];
-    schemas.into_iter().map(|(name, schema)| (name, format!("{:#}\n", schema.to_value()))).collect()
+    // Serialized as a schema and not as any value, whose keywords would come in another order.
+    let text = |schema: &Schema| serde_json::to_string_pretty(schema).unwrap_or_default() + "\n";
+    schemas.iter().map(|(name, schema)| (*name, text(schema))).collect()
 }
 
 /// The schema of what a type is written as: what may be left out need not be there.
