@@ -51,7 +51,7 @@ pub use crate::dialect::Padding;
 pub use field::{Field, Side};
 pub(crate) use math_functions::{MathFunction, MathFunctions};
 
-use crate::dialect::{Dialect, OptionIndex, UtilityKind, WithoutPath};
+use crate::dialect::{Dialect, OptionIndex, Own, UtilityKind, WithoutPath, own_variable};
 use crate::expand::Ifs;
 use crate::expand::pattern::{Disabled, PatternRules, VariableClasses};
 use crate::lineage::{Origin, Rule};
@@ -465,7 +465,11 @@ impl State {
             return VariableClasses::NONE;
         }
         let separators = self.variables.separators();
-        let of_words = self.variables.scalar(b"WORDCHARS").map_or(WORD_CHARACTERS, Text::bytes);
+        let known = match own_variable(self.dialect.shell, b"WORDCHARS") {
+            Some((Own::Text(known), _)) => known.as_bytes(),
+            _ => b"",
+        };
+        let of_words = self.variables.scalar(b"WORDCHARS").map_or(known, Text::bytes);
         VariableClasses::of(separators.as_deref().unwrap_or(b" \t\n"), of_words)
     }
 
@@ -512,9 +516,6 @@ impl State {
         }
     }
 }
-
-/// What WORDCHARS holds when nothing was assigned to it.
-const WORD_CHARACTERS: &[u8] = b"*?_-.[]~=/&;!#$%^(){}<>";
 
 /// The aliases that the shell begins with.
 fn first_aliases(dialect: &Dialect, sources: &mut Sources) -> Aliases {
